@@ -1,0 +1,148 @@
+import { readPlan } from '../plan/index.ts'
+import type { Edit, Plan } from '../plan/index.ts'
+import { applyEdit } from '../plan/index.ts'
+import { portionsOf } from '../portions/index.ts'
+import { chanceOf, jobOf } from '../schedule/index.ts'
+import { findById } from '../shelf/index.ts'
+import type { Shelf } from '../shelf/index.ts'
+import { recipePace } from '../trace/index.ts'
+import { oilsByShare } from '../recipe/index.ts'
+import { showShare, tidy } from '../units/index.ts'
+
+/** One change that helps, with what it does to the chance of the whole. */
+export interface Remedy {
+  id: string
+  sentence: string
+  before: number
+  after: number
+  edit: Edit
+}
+
+interface Candidate {
+  id: string
+  sentence: string
+  edit: Edit
+}
+
+/** A change is worth a sentence from this gain on. */
+const SMALLEST_GAIN = 0.03
+
+const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
+
+function settings(plan: Plan, clearC: number): Candidate[] {
+  const { mixC, stopLevel } = plan.conditions
+  const w = plan.recipe.lyeConcentrationShare
+  const candidates: Candidate[] = []
+  for (const cooler of [3, 6]) {
+    const to = Math.round(mixC - cooler)
+    if (to >= clearC + 2 && to >= 20) {
+      candidates.push({
+        id: `cooler-${cooler}`,
+        sentence: `Mix at ${to} °C instead of ${tidy(mixC, 1)} °C`,
+        edit: set(['conditions', 'mixC'], to),
+      })
+    }
+  }
+  for (const lower of [0.2, 0.4]) {
+    const to = Number((stopLevel - lower).toFixed(2))
+    if (to >= 1.2) {
+      candidates.push({
+        id: `stop-${lower}`,
+        sentence: `Stop blending at level ${to} instead of ${tidy(stopLevel, 1)}`,
+        edit: set(['conditions', 'stopLevel'], to),
+      })
+    }
+  }
+  const longer = Number((stopLevel + 0.2).toFixed(2))
+  if (longer <= 2.2) {
+    candidates.push({
+      id: 'stop-later',
+      sentence: `Blend on to level ${longer} before the split`,
+      edit: set(['conditions', 'stopLevel'], longer),
+    })
+  }
+  const weaker = Number((w - 0.02).toFixed(4))
+  if (weaker >= 0.25) {
+    candidates.push({
+      id: 'more-water',
+      sentence: `Take more water: lye at ${showShare(weaker)} instead of ${showShare(w)}`,
+      edit: set(['recipe', 'lyeConcentrationShare'], weaker),
+    })
+  }
+  return candidates
+}
+
+function scents(plan: Plan, shelf: Shelf): Candidate[] {
+  const scent = plan.scent
+  if (!scent) return []
+  const name = findById(shelf.scents, scent.scent)?.name ?? scent.scent
+  const candidates: Candidate[] = []
+  if (scent.moment !== 'last') {
+    candidates.push({
+      id: 'scent-last',
+      sentence: `Stir ${name} into each cup right before its pour`,
+      edit: set(['scent', 'moment'], 'last'),
+    })
+  }
+  plan.cups.forEach((cup, i) => {
+    if (cup.scented && plan.cups.some((other, j) => j !== i && other.scented)) {
+      candidates.push({
+        id: `plain-${cup.id}`,
+        sentence: `Leave ${cup.name} without scent`,
+        edit: set(['cups', i, 'scented'], false),
+      })
+    }
+  })
+  const calmer = shelf.scents
+    .filter(one => (one.acceleration === 'none' || one.acceleration === 'slows') && one.id !== scent.scent)
+    .sort((a, b) => b.ownRuns - a.ownRuns)[0]
+  if (calmer) {
+    const edits: Edit[] = [set(['scent', 'scent'], calmer.id)]
+    if (scent.shareOfOils > calmer.limitShareOfOils) edits.push(set(['scent', 'shareOfOils'], calmer.limitShareOfOils))
+    candidates.push({
+      id: 'calmer-scent',
+      sentence: `Take ${calmer.name} instead of ${name}`,
+      edit: { kind: 'many', edits },
+    })
+  }
+  return candidates
+}
+
+/** Both at once, where one change alone is not enough. */
+function together(plan: Plan, clearC: number): Candidate[] {
+  const to = Math.max(Math.ceil(clearC + 2), 26)
+  const stop = 1.2
+  if (plan.conditions.mixC <= to || plan.conditions.stopLevel <= stop) return []
+  const edits = [set(['conditions', 'mixC'], to), set(['conditions', 'stopLevel'], stop)]
+  if (plan.scent && plan.scent.moment !== 'last') edits.push(set(['scent', 'moment'], 'last'))
+  const sentence = `Mix at ${to} °C, stop at emulsion (${stop})${edits.length > 2 ? ' and scent each cup last' : ''}`
+  return [{ id: 'cool-and-early', sentence, edit: { kind: 'many', edits } }]
+}
+
+const chanceOfPlan = (plan: Plan, shelf: Shelf): number => chanceOf(jobOf(plan, portionsOf(plan, shelf), shelf))
+
+/**
+ * The changes that help most, the best first. A single change is put before a set of changes unless the set gains clearly
+ * more.
+ *
+ * @param most how many to give at most
+ */
+export function remediesFor(plan: Plan, shelf: Shelf, most = 3): Remedy[] {
+  if (!readPlan(plan).ok) return []
+  const before = chanceOfPlan(plan, shelf)
+  const clearC = recipePace({
+    oils: oilsByShare(plan.recipe, shelf),
+    superfatShare: 0,
+    lyeConcentrationShare: 0.3,
+  }).clearPointC
+  const remedies = [...settings(plan, clearC), ...scents(plan, shelf), ...together(plan, clearC)].flatMap(
+    (one): Remedy[] => {
+      const changed = applyEdit(plan, one.edit)
+      if (!changed.ok) return []
+      const after = chanceOfPlan(changed.plan, shelf)
+      return after - before >= SMALLEST_GAIN ? [{ ...one, before, after }] : []
+    },
+  )
+  const effort = (remedy: Remedy) => (remedy.edit.kind === 'many' ? 0.1 : 0)
+  return remedies.sort((a, b) => b.after - effort(b) - (a.after - effort(a))).slice(0, most)
+}

@@ -1,0 +1,59 @@
+import type { Plan } from '../plan/index.ts'
+import { missingOils, portionsOf } from '../portions/index.ts'
+import type { Portions } from '../portions/index.ts'
+import { jobOf, lanesOf } from '../schedule/index.ts'
+import type { Lanes } from '../schedule/index.ts'
+import type { Shelf } from '../shelf/index.ts'
+import { riskOf } from '../advice/risk.ts'
+import type { Risk } from '../advice/risk.ts'
+import { noticesOf } from './notices.ts'
+import type { Notice } from './notices.ts'
+import { workingsOf } from './workings.ts'
+import type { WorkingKey } from './workings.ts'
+import type { Working } from '../working/index.ts'
+
+export const FORECAST_FORMAT = 'ostler-forecast'
+
+/** Every result of a plan. Masses in g, lengths in mm, times in min from lye in, shares and chances from 0 to 1. */
+export interface Forecast {
+  format: typeof FORECAST_FORMAT
+  version: 1
+  plan: string
+  portions: Portions
+  lanes: Lanes
+  risk: Risk
+  notices: Notice[]
+  workings: Record<WorkingKey, Working>
+}
+
+export type ForecastResult = { ok: true; forecast: Forecast } | { ok: false; sentence: string; path: string }
+
+/**
+ * Turns a checked plan and a shelf into every result. Pure and deterministic; it keeps nothing.
+ *
+ * @returns not ok when an oil is not on the shelf: without its saponification value no lye is safe
+ */
+export function forecast(plan: Plan, shelf: Shelf): ForecastResult {
+  const missing = missingOils(plan, shelf)
+  if (missing.length > 0) {
+    const i = plan.recipe.oils.findIndex(part => part.oil === missing[0])
+    const sentence = `“${missing[0]}” is not on the shelf. Without its saponification value no lye can be worked out: choose an oil from the shelf.`
+    return { ok: false, sentence, path: `recipe.oils[${i}].oil` }
+  }
+  const portions = portionsOf(plan, shelf)
+  const job = jobOf(plan, portions, shelf)
+  const lanes = lanesOf(job)
+  return {
+    ok: true,
+    forecast: {
+      format: FORECAST_FORMAT,
+      version: 1,
+      plan: plan.name,
+      portions,
+      lanes,
+      risk: riskOf(plan, shelf, lanes),
+      notices: noticesOf(plan, shelf, portions, job, lanes.neverEmulsified),
+      workings: workingsOf(plan, shelf, portions),
+    },
+  }
+}

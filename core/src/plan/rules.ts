@@ -1,0 +1,26 @@
+import { IsInt, IsNumber, IsString, Length, Matches, Max, Min } from 'class-validator'
+
+/** Several property decorators as one. */
+const all =
+  (...decorators: PropertyDecorator[]): PropertyDecorator =>
+  (target, key) =>
+    decorators.forEach(decorate => decorate(target, key))
+
+/** A finite number in a range; one sentence for whatever is wrong with it. */
+export const NumberFrom = (min: number, max: number, message: string): PropertyDecorator =>
+  all(IsNumber({ allowNaN: false, allowInfinity: false }, { message }), Min(min, { message }), Max(max, { message }))
+
+export const IntegerFrom = (min: number, max: number, message: string): PropertyDecorator =>
+  all(IsInt({ message }), Min(min, { message }), Max(max, { message }))
+
+/** Text without control characters (tab and line breaks are allowed in long text). */
+export const Text = (min: number, max: number, message: string): PropertyDecorator =>
+  all(
+    IsString({ message }),
+    Length(min, max, { message }),
+    Matches(/^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/, { message }),
+  )
+
+/** A short name inside the document, e.g. "cup-2". */
+export const Id = (message = 'An id is 1 to 40 small letters, digits and dashes.'): PropertyDecorator =>
+  all(IsString({ message }), Matches(/^[a-z0-9](?:[a-z0-9-]{0,38}[a-z0-9])?$/, { message }))

@@ -1,0 +1,46 @@
+/** Lye and water from oils. All masses in g, all shares from 0 to 1. */
+
+/** Molar masses, g/mol (standard atomic weights). */
+export const NAOH_G_PER_MOL = 39.997
+export const KOH_G_PER_MOL = 56.106
+export const NAOH_PER_KOH = NAOH_G_PER_MOL / KOH_G_PER_MOL
+
+/** An oil's share of the oils with its saponification value, mg KOH per g. */
+export interface WeighedOil {
+  massG: number
+  sapKohMgPerG: number
+}
+
+/** Pure NaOH that would turn all of the oils into soap, g. */
+export const lyeDemand = (oils: readonly WeighedOil[]): number =>
+  oils.reduce((sum, oil) => sum + (oil.massG * oil.sapKohMgPerG * NAOH_PER_KOH) / 1000, 0)
+
+/**
+ * Lye to weigh so that `superfatShare` of the oils stays unsaponified.
+ *
+ * @param purityShare NaOH in the lye as bought, above 0 and up to 1
+ * @returns g of lye as bought, not rounded
+ * @throws RangeError for a purity out of range: plans are checked before
+ */
+export function lyeMass(oils: readonly WeighedOil[], superfatShare: number, purityShare: number): number {
+  if (!(purityShare > 0 && purityShare <= 1))
+    throw new RangeError(`lye purity ${purityShare} is not above 0 and up to 1`)
+  return (lyeDemand(oils) * (1 - superfatShare)) / purityShare
+}
+
+/** Superfat that a given mass of lye leaves. Negative means free lye. */
+export const superfatOf = (oils: readonly WeighedOil[], lyeG: number, purityShare: number): number =>
+  1 - (lyeG * purityShare) / lyeDemand(oils)
+
+/**
+ * Water for a lye concentration c = NaOH / (NaOH + water), counting the pure NaOH; what is not NaOH in the lye as bought
+ * counts as neither.
+ *
+ * @throws RangeError for a concentration not between 0 and 1
+ */
+export function waterMass(lyeG: number, purityShare: number, concentrationShare: number): number {
+  if (!(concentrationShare > 0 && concentrationShare < 1)) {
+    throw new RangeError(`lye concentration ${concentrationShare} is not between 0 and 1`)
+  }
+  return (lyeG * purityShare * (1 - concentrationShare)) / concentrationShare
+}

@@ -1,0 +1,6 @@
+export { FLOOR_WINDOW, HAND_TIMES, LAYER_WINDOW, jobOf, pourSeconds } from './job.ts'
+export type { Job, Window } from './job.ts'
+export { runPlan } from './timetable.ts'
+export type { Task } from './timetable.ts'
+export { chanceOf, lanesOf, luckAt } from './lanes.ts'
+export type { Fault, Lane, LaneBandPoint, Lanes, PourForecast } from './lanes.ts'

@@ -1,0 +1,171 @@
+import { conversionAt, rateConstant, thetaOf } from './kinetics.ts'
+import { levelOfViscosity } from './scale.ts'
+import { UNSCENTED } from './scent-effect.ts'
+import type { ScentEffect } from './scent-effect.ts'
+import type { RecipePace } from './recipe-pace.ts'
+
+/** A batter, or a portion of one, at a moment. */
+export interface Batter {
+  /** How complete the emulsion is, 0…1. */
+  emulsion: number
+  /** Share turned into soap, 0…1. */
+  converted: number
+  /** Rest structure, 0…1: builds while it stands, breaks when stirred. */
+  structure: number
+  /** Solid share of the fat, 0…1. */
+  solid: number
+  /** Jump of ln(viscosity) from the scent so far. */
+  jump: number
+  temperatureC: number
+}
+
+/** What this portion carries besides the recipe. */
+export interface Load {
+  scent: ScentEffect
+  /** Added to ln(rate) and ln(viscosity): colorants and what they are dispersed in. */
+  lnRate: number
+  lnViscosity: number
+  /** This run's luck: ln of the rate multiplier, 0 = median. */
+  luck: number
+}
+
+export const PLAIN_LOAD: Load = { scent: UNSCENTED, lnRate: 0, lnViscosity: 0, luck: 0 }
+
+export type HandlingMode = 'rest' | 'now-and-then' | 'hand' | 'whisk' | 'stick' | 'bursts'
+
+/** Rate factor, growth of emulsion (1/s) and breakdown of rest structure (1/s). Fitted to bench observations. */
+export interface Handling {
+  mode: HandlingMode
+  rate: number
+  emulsify: number
+  breakdown: number
+}
+
+const BURST_DUTY = 0.2
+
+/** Power of a stick blender in `massKg` of batter, relative to 1.5 kg. */
+export const blenderPower = (massKg: number, strength: number): number =>
+  Math.min(2.2, Math.max(0.4, Math.pow(1.5 / massKg, 0.6))) * strength
+
+/** How a mode works on the batter; `power` matters only for the stick blender. */
+export function handling(mode: HandlingMode, power = 1): Handling {
+  switch (mode) {
+    case 'rest':
+      return { mode, rate: 0.44, emulsify: 0, breakdown: 0 }
+    case 'now-and-then':
+      return { mode, rate: 0.58, emulsify: 1 / 800, breakdown: 1 / 60 }
+    case 'hand':
+      return { mode, rate: 1, emulsify: 1 / 300, breakdown: 0.4 }
+    case 'whisk':
+      return { mode, rate: 2, emulsify: 1 / 90, breakdown: 0.6 }
+    case 'stick':
+      return { mode, rate: 19 * power, emulsify: 0.088 * power, breakdown: 1 }
+    case 'bursts':
+      return {
+        mode,
+        rate: BURST_DUTY * 19 * power + (1 - BURST_DUTY),
+        emulsify: BURST_DUTY * 0.088 * power + (1 - BURST_DUTY) / 300,
+        breakdown: 0.4,
+      }
+  }
+}
+
+/** Room and the time (s) in which a portion closes 63 % of its gap to it; `null` = no loss. */
+export type Cooling = { roomC: number; tauS: number } | null
+
+/** The batter as oils and lye meet. `melted`: fats were clear within the last quarter hour. */
+export const freshBatter = (pace: RecipePace, temperatureC: number, melted = false): Batter => ({
+  emulsion: 0,
+  converted: pace.freeAcid,
+  structure: 0,
+  solid: melted ? 0 : pace.solidAt(temperatureC),
+  jump: 0,
+  temperatureC,
+})
+
+/** A portion just split from the pot: the pot's state, stirred by the pouring. */
+export const split = (pot: Batter): Batter => ({ ...pot, structure: 0.1 })
+
+/**
+ * One step of `seconds`, closed-form within the step. Accurate to 0.01 level for steps up to 1 s under a stick blender and
+ * 120 s otherwise.
+ */
+export function stepBatter(
+  before: Batter,
+  pace: RecipePace,
+  load: Load,
+  how: Handling,
+  seconds: number,
+  cooling: Cooling = null,
+): Batter {
+  const quick = how.emulsify * (1 + 40 * pace.freeAcid)
+  let emulsion = 1 - (1 - before.emulsion) * Math.exp(-quick * seconds)
+  if (how.mode === 'rest' && emulsion < 0.7 && before.converted < 0.01) emulsion *= Math.exp(-seconds / 300)
+  const mid = (before.emulsion + emulsion) / 2
+
+  const rate =
+    rateConstant(before.temperatureC) *
+    Math.exp(pace.lnRate + load.scent.lnRate + load.lnRate + load.luck) *
+    how.rate *
+    mid *
+    mid
+  const converted = Math.max(before.converted, conversionAt(thetaOf(before.converted) + rate * seconds))
+
+  let temperatureC = before.temperatureC + pace.adiabaticRiseK * (converted - before.converted)
+  if (cooling) {
+    temperatureC = cooling.roomC + (temperatureC - cooling.roomC) * Math.exp(-seconds / cooling.tauS)
+  }
+  temperatureC = Math.min(100, Math.max(0, temperatureC))
+
+  const build = load.scent.build / 90
+  const turnover = build + how.breakdown
+  const settled = build / turnover
+  const structure = settled + (before.structure - settled) * Math.exp(-turnover * seconds)
+
+  const solidGoal = pace.solidAt(temperatureC)
+  const solidTau = solidGoal > before.solid ? (how.mode === 'rest' ? 600 : 240) : 60
+  const solid = solidGoal + (before.solid - solidGoal) * Math.exp(-seconds / solidTau)
+
+  const jump = load.scent.jump + (before.jump - load.scent.jump) * Math.exp(-seconds / 8)
+  return { emulsion, converted, structure, solid, jump, temperatureC }
+}
+
+/** ln of the apparent viscosity in Pa·s, not capped at "set". */
+export function lnViscosity(batter: Batter, pace: RecipePace, load: Load): number {
+  const soap = pace.thickening * batter.converted
+  return (
+    pace.lnViscosity40 +
+    3500 * (1 / (batter.temperatureC + 273.15) - 1 / 313.15) -
+    1.85 * Math.log(1 - pace.lyeVolumeShare / 0.74) +
+    Math.log(1 + 0.65 * batter.emulsion) +
+    19.5 * Math.pow(soap, 0.81) +
+    (40 * batter.solid) / (1 + batter.solid / 0.25) +
+    batter.jump +
+    load.lnViscosity +
+    0.95 * (1 - Math.exp(-soap / 0.04)) * load.scent.gain * batter.structure
+  )
+}
+
+/** Trace level, 0…5, as the maker sees it. */
+export const levelOf = (batter: Batter, pace: RecipePace, load: Load): number =>
+  Math.min(5, Math.min(1, batter.emulsion / 0.85) + levelOfViscosity(Math.exp(lnViscosity(batter, pace, load))) - 1)
+
+/** The level it would show after a few seconds of stirring by hand: what a pour meets. */
+export function movingLevel(batter: Batter, pace: RecipePace, load: Load): number {
+  const turnover = load.scent.build / 90 + 0.4
+  const settled = load.scent.build / 90 / turnover
+  const structure = settled + (batter.structure - settled) * Math.exp(-turnover * RESTIR_S)
+  return levelOf({ ...batter, structure: Math.min(structure, batter.structure) }, pace, load)
+}
+
+/** Stirred this long by hand before every pour. */
+export const RESTIR_S = 5
+
+/** Solid fat that looks like trace: the level is at least 0.4 higher than without it, before real soap has formed. */
+export function isFalseTrace(batter: Batter, pace: RecipePace, load: Load): boolean {
+  const lift = levelOf(batter, pace, load) - levelOf({ ...batter, solid: 0 }, pace, load)
+  return lift >= 0.4 && (batter.emulsion < 0.85 || pace.thickening * batter.converted < 0.02)
+}
+
+/** Time in s in which a cup of `massG` closes 63 % of its gap to the room. Engineering estimate. */
+export const cupCoolingS = (massG: number): number => 2900 * Math.pow(Math.max(massG, 10) / 250, 0.35)

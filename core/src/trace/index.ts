@@ -1,0 +1,21 @@
+export { viscosity, yieldStress, levelOfViscosity, levelOfYield, traceName } from './scale.ts'
+export { SCENT_PRIORS, atDose, scentEffect, UNSCENTED } from './scent-effect.ts'
+export type { ScentEffect } from './scent-effect.ts'
+export { recipePace } from './recipe-pace.ts'
+export type { RecipePace } from './recipe-pace.ts'
+export {
+  PLAIN_LOAD,
+  RESTIR_S,
+  blenderPower,
+  cupCoolingS,
+  freshBatter,
+  handling,
+  isFalseTrace,
+  levelOf,
+  movingLevel,
+  split,
+  stepBatter,
+} from './batter.ts'
+export type { Batter, Cooling, Handling, HandlingMode, Load } from './batter.ts'
+export { levelThatCarries } from './pour-physics.ts'
+export { colorantEffect } from './colorant-effect.ts'

@@ -1,0 +1,50 @@
+/**
+ * The trace scale: one level L from 0 to 5. 0 unmixed, 1 emulsion, 2 light, 3 medium, 4 heavy, 5 set.
+ * From 1 up it is the logarithm of the apparent viscosity near 10 1/s. The anchors are engineering estimates, chosen so
+ * that what a maker sees (how long a drip or a peak stays) follows from the yield stress.
+ */
+
+/** Viscosity at L = 0…5, Pa·s. */
+const VISCOSITY = [0.05, 0.12, 0.5, 2.5, 12, 80] as const
+/** Yield stress at L = 0…5, Pa. */
+const YIELD = [0, 0.02, 1, 12, 80, 500] as const
+
+const logBetween = (anchors: readonly number[], i: number, share: number) =>
+  anchors[i]! * Math.pow(anchors[i + 1]! / anchors[i]!, share)
+
+/** Apparent viscosity in Pa·s at level 0…5, log-linear between the anchors. */
+export function viscosity(level: number): number {
+  const i = Math.min(4, Math.max(0, Math.floor(level)))
+  return logBetween(VISCOSITY, i, level - i)
+}
+
+/** Yield stress in Pa; 0 up to the emulsion. */
+export function yieldStress(level: number): number {
+  if (level <= 1) return 0
+  const i = Math.min(4, Math.floor(level))
+  return logBetween(YIELD, i, level - i)
+}
+
+function inverse(anchors: readonly number[], value: number): number {
+  let i = 1
+  while (i < 4 && value > anchors[i + 1]!) i += 1
+  return i + Math.log(value / anchors[i]!) / Math.log(anchors[i + 1]! / anchors[i]!)
+}
+
+/** Level, 1…5, of a viscosity in Pa·s. */
+export const levelOfViscosity = (eta: number): number =>
+  eta <= VISCOSITY[1] ? 1 : eta >= VISCOSITY[5] ? 5 : inverse(VISCOSITY, eta)
+
+/** Level of a yield stress in Pa; 5.01 says "not reachable". */
+export const levelOfYield = (tau: number): number => (tau <= YIELD[1] ? 1 : tau > YIELD[5] ? 5.01 : inverse(YIELD, tau))
+
+const NAMES: readonly (readonly [below: number, name: string])[] = [
+  [0.85, 'unmixed'],
+  [1.6, 'emulsion'],
+  [2.5, 'light trace'],
+  [3.4, 'medium trace'],
+  [4.5, 'heavy trace'],
+]
+
+/** The craft's word for a level. */
+export const traceName = (level: number): string => NAMES.find(([below]) => level < below)?.[1] ?? 'set'

@@ -1,0 +1,65 @@
+import type { OilInRecipe } from '../recipe/index.ts'
+import type { SolidFatParts } from '../shelf/index.ts'
+
+/**
+ * Solid fat of a blend: five components that crystallise independently, with ideal solubility in the liquid rest.
+ * Melting points (°C) and heats (kJ/mol) were fitted to typical solid-fat tables, ±5 points between 15 and 35 °C; the form
+ * is an engineering estimate. Crystal form and thermal history are left out.
+ */
+const COMPONENTS: readonly { part: keyof SolidFatParts; meltC: number; heatKjPerMol: number }[] = [
+  { part: 'triSaturated', meltC: 51, heatKjPerMol: 122 },
+  { part: 'sus', meltC: 34.4, heatKjPerMol: 130 },
+  { part: 'lauricHigh', meltC: 29.7, heatKjPerMol: 131 },
+  { part: 'lauricLow', meltC: 21.5, heatKjPerMol: 90 },
+  { part: 'wax', meltC: 63, heatKjPerMol: 180 },
+]
+
+const GAS_CONSTANT = 8.314
+
+const saturation = (meltC: number, heatKjPerMol: number, c: number): number =>
+  Math.min(1, Math.exp(-((1000 * heatKjPerMol) / GAS_CONSTANT) * (1 / (c + 273.15) - 1 / (meltC + 273.15))))
+
+/** Fractions of the whole fat in each crystallising component, in the order of the model. */
+export const solidParts = (oils: readonly OilInRecipe[]): number[] =>
+  COMPONENTS.map(({ part }) => oils.reduce((sum, oil) => sum + oil.share * oil.oil.solid[part], 0))
+
+/** Solid fraction of the fat at equilibrium, 0…1, at `c` °C. */
+export function solidShare(parts: readonly number[], c: number): number {
+  const saturations = COMPONENTS.map(({ meltC, heatKjPerMol }) => saturation(meltC, heatKjPerMol, c))
+  const solidAt = (liquid: number) => parts.reduce((sum, x, j) => sum + Math.max(0, x - saturations[j]! * liquid), 0)
+  let low = 0
+  let high = 1
+  for (let halving = 0; halving < 50; halving += 1) {
+    const liquid = (low + high) / 2
+    if (1 - solidAt(liquid) > liquid) low = liquid
+    else high = liquid
+  }
+  return solidAt((low + high) / 2)
+}
+
+/** Lowest temperature in °C, scanned by 0.25 K from 0, at which at most 0.5 % of the fat is solid. */
+export function clearPoint(parts: readonly number[]): number {
+  for (let c = 0; c < 100; c += 0.25) if (solidShare(parts, c) <= 0.005) return c
+  return 100
+}
+
+/**
+ * The same solid fraction read from a table with 0.5 K steps that fills as it is used: a lane asks thousands of times.
+ */
+export function solidShareTable(parts: readonly number[]): (c: number) => number {
+  if (parts.every(x => x === 0)) return () => 0
+  const known = new Map<number, number>()
+  const at = (step: number) => {
+    let value = known.get(step)
+    if (value === undefined) {
+      value = solidShare(parts, step / 2)
+      known.set(step, value)
+    }
+    return value
+  }
+  return c => {
+    const step = Math.floor(c * 2)
+    const part = c * 2 - step
+    return at(step) * (1 - part) + at(step + 1) * part
+  }
+}

@@ -1,0 +1,58 @@
+import { GRAMS_PER_OUNCE, MM_PER_INCH } from './quantity.ts'
+
+/** How a workshop likes its units shown. Nothing is stored in them. */
+export interface UnitHabits {
+  mass: 'g' | 'oz'
+  temperature: 'C' | 'F'
+  length: 'mm' | 'in'
+}
+
+export const METRIC: UnitHabits = { mass: 'g', temperature: 'C', length: 'mm' }
+export const IMPERIAL: UnitHabits = { mass: 'oz', temperature: 'F', length: 'in' }
+
+/** Fixed decimals without a trailing ".0" and without "-0". */
+export function tidy(value: number, decimals: number): string {
+  const text = value.toFixed(decimals)
+  const short = decimals > 0 ? text.replace(/\.?0+$/, '') : text
+  return short === '-0' ? '0' : short
+}
+
+/** Decimals that show a mass to `stepG` (the scale's resolution) in grams, or as finely in ounces. */
+export function massDecimals(stepG: number, unit: 'g' | 'oz'): number {
+  const step = unit === 'g' ? stepG : stepG / GRAMS_PER_OUNCE
+  return Math.min(4, Math.max(0, Math.ceil(-Math.log10(step) - 1e-9)))
+}
+
+/** A mass as the workshop likes it, e.g. "412.3 g" or "14.54 oz". `stepG` is the finest step worth showing. */
+export function showMass(g: number, habits: UnitHabits, stepG = 0.1): string {
+  return `${massNumber(g, habits, stepG)} ${habits.mass}`
+}
+
+/** The same without the unit, for a column with the unit in its head. Keeps its decimals so that columns line up. */
+export function massNumber(g: number, habits: UnitHabits, stepG = 0.1): string {
+  const value = habits.mass === 'g' ? g : g / GRAMS_PER_OUNCE
+  return value.toFixed(massDecimals(stepG, habits.mass))
+}
+
+export const showLength = (mm: number, habits: UnitHabits): string =>
+  habits.length === 'mm' ? `${tidy(mm, 1)} mm` : `${tidy(mm / MM_PER_INCH, 2)} in`
+
+export const showTemperature = (c: number, habits: UnitHabits): string =>
+  habits.temperature === 'C' ? `${tidy(c, 1)} °C` : `${tidy((c * 9) / 5 + 32, 0)} °F`
+
+export const showShare = (share: number, decimals = 1): string => `${tidy(share * 100, decimals)} %`
+
+/** Minutes to the nearest half, as a bench clock is read: "9½ min". */
+export function showMinutes(minutes: number): string {
+  const halves = Math.round(minutes * 2)
+  const whole = Math.trunc(halves / 2)
+  const half = Math.abs(halves % 2) === 1
+  const sign = halves < 0 && whole === 0 ? '−' : ''
+  return `${sign}${whole === 0 && half ? '' : String(whole).replace('-', '−')}${half ? '½' : ''} min`
+}
+
+/** A chance is never shown finer than 5 %: the model does not know it better. */
+export const showChance = (chance: number): string => {
+  const fives = Math.round(chance * 20) * 5
+  return fives >= 100 ? 'over 95 %' : fives <= 0 ? 'under 5 %' : `about ${fives} %`
+}

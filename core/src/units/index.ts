@@ -1,0 +1,16 @@
+export { readQuantity, GRAMS_PER_OUNCE, GRAMS_PER_POUND, MM_PER_INCH } from './quantity.ts'
+export type { QuantityKind, ReadResult } from './quantity.ts'
+export {
+  METRIC,
+  IMPERIAL,
+  tidy,
+  massDecimals,
+  showMass,
+  massNumber,
+  showLength,
+  showTemperature,
+  showShare,
+  showMinutes,
+  showChance,
+} from './format.ts'
+export type { UnitHabits } from './format.ts'

@@ -1,0 +1,139 @@
+/**
+ * Reading quantities as people type them: "57g", "2 oz", "1 1/2 in", "3,5", "95 F", "1 lb 4 oz".
+ * Every quantity has one unit inside (g, mm, °C, ml, min, share of 1); the text may use any of its units.
+ */
+
+export type QuantityKind =
+  'mass' | 'length' | 'temperature' | 'volume' | 'share' | 'minutes' | 'dose' | 'density' | 'plain'
+
+export type ReadResult = { ok: true; value: number } | { ok: false; sentence: string }
+
+interface Unit {
+  names: readonly string[]
+  /** Converts a number in this unit to the unit kept inside. */
+  toInside: (n: number) => number
+}
+
+const times = (factor: number) => (n: number) => n * factor
+
+/** Grams in an avoirdupois ounce and pound, exact by definition (international pound, 1959). */
+export const GRAMS_PER_OUNCE = 28.349523125
+export const GRAMS_PER_POUND = 16 * GRAMS_PER_OUNCE
+/** Millimetres in an inch, exact by definition. */
+export const MM_PER_INCH = 25.4
+
+const UNITS: Record<QuantityKind, readonly Unit[]> = {
+  mass: [
+    { names: ['g', 'gram', 'grams', 'gr'], toInside: times(1) },
+    { names: ['kg', 'kilo', 'kilos'], toInside: times(1000) },
+    { names: ['mg'], toInside: times(0.001) },
+    { names: ['oz', 'ounce', 'ounces'], toInside: times(GRAMS_PER_OUNCE) },
+    { names: ['lb', 'lbs', 'pound', 'pounds'], toInside: times(GRAMS_PER_POUND) },
+  ],
+  length: [
+    { names: ['mm'], toInside: times(1) },
+    { names: ['cm'], toInside: times(10) },
+    { names: ['m'], toInside: times(1000) },
+    { names: ['in', 'inch', 'inches', '"', '″'], toInside: times(MM_PER_INCH) },
+  ],
+  temperature: [
+    { names: ['c', '°c', 'degc', '°'], toInside: times(1) },
+    { names: ['f', '°f', 'degf'], toInside: n => ((n - 32) * 5) / 9 },
+  ],
+  volume: [
+    { names: ['ml'], toInside: times(1) },
+    { names: ['l', 'litre', 'litres', 'liter', 'liters'], toInside: times(1000) },
+    { names: ['tsp'], toInside: times(5) },
+    { names: ['tbsp'], toInside: times(15) },
+  ],
+  share: [
+    { names: ['%', 'percent', 'per cent'], toInside: times(0.01) },
+    { names: ['of 1'], toInside: times(1) },
+  ],
+  minutes: [
+    { names: ['min', 'mins', 'minute', 'minutes', "'"], toInside: times(1) },
+    { names: ['s', 'sec', 'secs', 'seconds'], toInside: times(1 / 60) },
+    { names: ['h', 'hour', 'hours'], toInside: times(60) },
+  ],
+  dose: [
+    { names: ['g/kg'], toInside: times(1) },
+    { names: ['%'], toInside: times(10) },
+  ],
+  density: [
+    { names: ['g/ml', 'kg/l', 'g/cm3'], toInside: times(1) },
+    { names: ['kg/m3'], toInside: times(0.001) },
+  ],
+  plain: [{ names: [''], toInside: times(1) }],
+}
+
+const FRACTIONS: Record<string, string> = {
+  '½': ' 1/2',
+  '¼': ' 1/4',
+  '¾': ' 3/4',
+  '⅓': ' 1/3',
+  '⅔': ' 2/3',
+  '⅛': ' 1/8',
+}
+
+const EXAMPLES: Record<QuantityKind, string> = {
+  mass: '"57 g" or "2 oz"',
+  length: '"75 mm" or "3 in"',
+  temperature: '"35 C" or "95 F"',
+  volume: '"15 ml" or "1 1/2 tsp"',
+  share: '"5 %"',
+  minutes: '"2 min" or "90 s"',
+  dose: '"4 g/kg"',
+  density: '"1.03"',
+  plain: '"1.8"',
+}
+
+const NUMBER = /^[-−+]?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d*[.,]?\d+(?:e[-+]?\d+)?|\d+[.,]?)/i
+
+/** A number at the start of `text`: decimal point or comma, or a fraction such as "1 1/2". */
+function readNumber(text: string): { value: number; rest: string } | null {
+  const found = NUMBER.exec(text)
+  if (!found) return null
+  const raw = found[0].replace('−', '-').replace(/^\+/, '').trim()
+  const rest = text.slice(found[0].length).trim()
+  const fraction = /^(-?)\s*(?:(\d+)\s+)?(\d+)\/(\d+)$/.exec(raw)
+  if (!fraction) return { value: Number(raw.replace(/\s/g, '').replace(',', '.')), rest }
+  const [, sign, whole, top, bottom] = fraction
+  const size = Number(whole ?? 0) + Number(top) / Number(bottom)
+  return { value: sign ? -size : size, rest }
+}
+
+const unitNamed = (kind: QuantityKind, name: string): Unit | undefined =>
+  UNITS[kind].find(unit => unit.names.includes(name.toLowerCase().replace(/\.$/, '')))
+
+/**
+ * Reads a quantity.
+ *
+ * @param text         what was typed
+ * @param kind         which quantity is wanted
+ * @param defaultUnit  the unit meant when none is typed, e.g. 'oz'; share: '%'
+ * @returns the value in the unit kept inside (g, mm, °C, ml, min, share of 1, g/kg, g/ml), or a sentence
+ */
+export function readQuantity(text: string, kind: QuantityKind, defaultUnit: string): ReadResult {
+  const cleaned = text.replace(/[½¼¾⅓⅔⅛]/g, mark => FRACTIONS[mark] ?? mark).trim()
+  if (cleaned === '') return { ok: false, sentence: `Nothing is typed here. Try ${EXAMPLES[kind]}.` }
+  let rest = cleaned
+  let total = 0
+  let parts = 0
+  while (rest !== '') {
+    const number = readNumber(rest)
+    if (!number) return { ok: false, sentence: `“${text.trim().slice(0, 40)}” is not a number. Try ${EXAMPLES[kind]}.` }
+    const unitText = /^[^\d\s.,+−-][^\d\s]*(?:\s+1$)?/.exec(number.rest)?.[0] ?? ''
+    const unit = unitNamed(kind, unitText === '' ? defaultUnit : unitText)
+    if (!unit) {
+      return { ok: false, sentence: `“${unitText.slice(0, 20)}” is not a unit that fits here. Try ${EXAMPLES[kind]}.` }
+    }
+    total += unit.toInside(number.value)
+    rest = number.rest.slice(unitText.length).trim()
+    parts += 1
+    if (rest !== '' && (kind !== 'mass' || parts > 1 || unitText === '')) {
+      return { ok: false, sentence: `“${text.trim().slice(0, 40)}” is not clear. Try ${EXAMPLES[kind]}.` }
+    }
+  }
+  if (!Number.isFinite(total)) return { ok: false, sentence: `That number is too large. Try ${EXAMPLES[kind]}.` }
+  return { ok: true, value: total }
+}

@@ -1,0 +1,32 @@
+import type { Plan, Problem } from '../plan/index.ts'
+import type { UnitHabits } from '../units/index.ts'
+
+/** Who is signed in. */
+export interface SessionAnswer {
+  member: { name: string; signInName: string } | null
+  workshop: { name: string; habits: UnitHabits } | null
+  /** No workshop exists yet: offer to create one. */
+  needsSetUp: boolean
+  /** Setting up asks for the code shown in the terminal. */
+  needsSetUpCode: boolean
+  /** Sign-in of the demo workshop, only where it exists and may be shown. */
+  demo: { signInName: string; password: string } | null
+}
+
+/** A batch as the list shows it. */
+export interface BatchSummary {
+  id: string
+  name: string
+  revision: number
+  updatedAt: string
+  plan: Plan
+}
+
+export type BatchAnswer = BatchSummary
+
+export interface ErrorAnswer {
+  sentence: string
+  problems?: Problem[]
+  /** On a conflict: what was saved meanwhile. */
+  current?: BatchAnswer
+}

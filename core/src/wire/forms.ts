@@ -1,0 +1,45 @@
+import { IsOptional } from 'class-validator'
+import { IsIn, Matches } from 'class-validator'
+import { Text } from '../plan/rules.ts'
+import type { UnitHabits } from '../units/index.ts'
+
+/** Shapes that cross HTTP. Forms check with the same classes as the server. */
+
+const SIGN_IN_NAME = 'A sign-in name has 3 to 40 small letters, digits, dots or dashes.'
+
+export class SignInForm {
+  @Text(1, 40, 'Type your sign-in name.')
+  signInName!: string
+
+  @Text(1, 200, 'Type your password.')
+  password!: string
+}
+
+export class SetUpForm {
+  @Text(1, 80, 'Give the workshop a name of 1 to 80 letters.')
+  workshopName!: string
+
+  @Text(1, 80, 'How shall we call you? 1 to 80 letters.')
+  memberName!: string
+
+  @Matches(/^[a-z0-9][a-z0-9.-]{2,39}$/, { message: SIGN_IN_NAME })
+  signInName!: string
+
+  @Text(10, 200, 'A password has at least 10 letters; a short sentence is easy to keep.')
+  password!: string
+
+  @IsOptional()
+  @Text(0, 80, 'The set-up code stands in the terminal where Ostler was started.')
+  setUpCode?: string
+}
+
+export class HabitsForm implements UnitHabits {
+  @IsIn(['g', 'oz'], { message: 'Weights are shown in g or oz.' })
+  mass!: UnitHabits['mass']
+
+  @IsIn(['C', 'F'], { message: 'Temperatures are shown in °C or °F.' })
+  temperature!: UnitHabits['temperature']
+
+  @IsIn(['mm', 'in'], { message: 'Lengths are shown in mm or in.' })
+  length!: UnitHabits['length']
+}

@@ -1,0 +1,16 @@
+import { plainToInstance } from 'class-transformer'
+import { validateSync } from 'class-validator'
+import { problemsOf } from '../plan/problems.ts'
+import type { Problem } from '../plan/problems.ts'
+
+export type Parsed<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }
+
+/** Checks a value from outside against a form class; unknown names are refused. */
+export function parseForm<T extends object>(form: new () => T, value: unknown): Parsed<T> {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) {
+    return { ok: false, problems: [{ path: '', value: '', sentence: 'An object with named values is expected.' }] }
+  }
+  const instance = plainToInstance(form, value)
+  const errors = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true })
+  return errors.length > 0 ? { ok: false, problems: problemsOf(errors) } : { ok: true, value: instance }
+}

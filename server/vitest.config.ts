@@ -1,0 +1,7 @@
+import { defaultServerConditions } from 'vite'
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  ssr: { resolve: { conditions: ['source', ...defaultServerConditions] } },
+  test: { name: 'server', include: ['test/**/*.test.ts'], fileParallelism: false, testTimeout: 20_000 },
+})

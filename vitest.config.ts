@@ -1,0 +1,3 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({ test: { projects: ['core/vitest.config.ts', 'server/vitest.config.ts'] } })
