@@ -14,7 +14,12 @@ export default ts.config(
     languageOptions: {
       parserOptions: {
         projectService: {
-          allowDefaultProject: ['vitest.config.ts', 'core/vitest.config.ts', 'server/vitest.config.ts', 'web/vite.config.ts'],
+          allowDefaultProject: [
+            'vitest.config.ts',
+            'core/vitest.config.ts',
+            'server/vitest.config.ts',
+            'web/vite.config.ts',
+          ],
         },
         tsconfigRootDir: import.meta.dirname,
       },
@@ -23,6 +28,29 @@ export default ts.config(
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
       '@typescript-eslint/require-await': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+    },
+  },
+  {
+    // The core computes: no files, network, clock, dice or page. Its tests may read the examples.
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': ['error', { patterns: ['node:*', '@ostler/*'] }],
+      'no-restricted-globals': [
+        'error',
+        'process',
+        'Buffer',
+        'fetch',
+        'performance',
+        'setTimeout',
+        'window',
+        'document',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Date', property: 'now' },
+      ],
     },
   },
   { files: ['web/src/**/*.{ts,tsx}'], extends: [hooks.configs.flat.recommended] },

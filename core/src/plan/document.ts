@@ -32,20 +32,20 @@ export const MAX_OILS = 30
 const Part =
   (type: () => new () => object, message: string): PropertyDecorator =>
   (target, key) => {
-    IsObject({ message })(target, key as string)
-    IsNotEmptyObject({ nullable: true }, { message })(target, key as string)
-    ValidateNested({ message })(target, key as string)
-    Type(type)(target, key as string)
+    IsObject({ message })(target, key)
+    IsNotEmptyObject({ nullable: true }, { message })(target, key)
+    ValidateNested({ message })(target, key)
+    Type(type)(target, key)
   }
 
 const Parts =
   (type: () => new () => object, min: number, max: number, message: string): PropertyDecorator =>
   (target, key) => {
-    IsArray({ message })(target, key as string)
-    ArrayMinSize(min, { message })(target, key as string)
-    ArrayMaxSize(max, { message })(target, key as string)
-    ValidateNested({ each: true, message })(target, key as string)
-    Type(type)(target, key as string)
+    IsArray({ message })(target, key)
+    ArrayMinSize(min, { message })(target, key)
+    ArrayMaxSize(max, { message })(target, key)
+    ValidateNested({ each: true, message })(target, key)
+    Type(type)(target, key)
   }
 
 export class OilPart {

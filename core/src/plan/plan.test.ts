@@ -94,8 +94,8 @@ describe('reading and writing', () => {
 
   test('older versions are brought up one step at a time', () => {
     const steps = {
-      '1': (d: Record<string, unknown>) => ({ ...d, version: 2, b: 1 }),
-      '2': (d: Record<string, unknown>) => ({ ...d, version: 3, c: d['b'] }),
+      1: (d: Record<string, unknown>) => ({ ...d, version: 2, b: 1 }),
+      2: (d: Record<string, unknown>) => ({ ...d, version: 3, c: d['b'] }),
     }
     expect(migrated({ version: 1 }, steps)).toEqual({ version: 3, b: 1, c: 1 })
     expect(migrated({ version: 9 }, steps)).toEqual({ version: 9 })

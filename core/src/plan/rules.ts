@@ -15,11 +15,7 @@ export const IntegerFrom = (min: number, max: number, message: string): Property
 
 /** Text without control characters (tab and line breaks are allowed in long text). */
 export const Text = (min: number, max: number, message: string): PropertyDecorator =>
-  all(
-    IsString({ message }),
-    Length(min, max, { message }),
-    Matches(/^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/, { message }),
-  )
+  all(IsString({ message }), Length(min, max, { message }), Matches(/^[\P{Cc}\t\n\r]*$/u, { message }))
 
 /** A short name inside the document, e.g. "cup-2". */
 export const Id = (message = 'An id is 1 to 40 small letters, digits and dashes.'): PropertyDecorator =>

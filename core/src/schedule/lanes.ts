@@ -201,7 +201,7 @@ export function lanesOf(job: Job): Lanes {
   const late = runPlan(job, luckAt(P80, job), SAMPLE_S)
   const { whole, pours } = chancesOf(
     job,
-    NODES.map(z => (z === 0 ? mid : runPlan(job, luckAt(z, job)))),
+    NODES.map(z => runPlan(job, luckAt(z, job))),
   )
   const cupId = (i: number | null) => (i === null ? null : job.cups[i]!.cup.id)
   const waited = (i: number) =>

@@ -169,7 +169,8 @@ function blendPot(bench: Bench): { batter: Batter; reached: boolean } {
 
 function splitPot(bench: Bench): boolean {
   const { job } = bench
-  let { batter, reached } = blendPot(bench)
+  const blended = blendPot(bench)
+  let batter = blended.batter
   const scentedPot = job.scentMoment === 'pot' && job.cups.some(cup => cup.scented)
   const plainLoad = (luck: number): Load => ({ scent: UNSCENTED, lnRate: 0, lnViscosity: 0, luck })
   const unscented = plainLoad(bench.luck.plainRate)
@@ -197,7 +198,7 @@ function splitPot(bench: Bench): boolean {
     })
     bench.record(i)
   })
-  return reached
+  return blended.reached
 }
 
 /** Unscented cups first, then in the order they are poured: what stays calm may wait. */

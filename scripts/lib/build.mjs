@@ -1,0 +1,107 @@
+import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { CACHE, ROOT } from './paths.mjs'
+import { Told, say } from './say.mjs'
+
+const TSC = join(ROOT, 'node_modules', 'typescript7', 'bin', 'tsc')
+
+function filesBelow(dir) {
+  if (!existsSync(dir)) return []
+  if (statSync(dir).isFile()) return [dir]
+  return readdirSync(dir)
+    .sort()
+    .flatMap(name => (name === 'node_modules' ? [] : filesBelow(join(dir, name))))
+}
+
+function hashOf(paths) {
+  const hash = createHash('sha256').update(process.version)
+  for (const file of paths.flatMap(path => filesBelow(join(ROOT, path)))) {
+    hash.update(file.slice(ROOT.length)).update(readFileSync(file))
+  }
+  return hash.digest('hex')
+}
+
+/** Runs a step only when what it depends on has changed since it last succeeded. */
+function whenChanged(name, hash, isThere, step) {
+  const mark = join(CACHE, `${name}.hash`)
+  if (isThere() && existsSync(mark) && readFileSync(mark, 'utf8') === hash) return
+  rmSync(mark, { force: true })
+  step()
+  mkdirSync(CACHE, { recursive: true })
+  writeFileSync(mark, hash)
+}
+
+function call(what, command, args, env = {}) {
+  const { status, stdout, stderr } = spawnSync(command, args, {
+    cwd: ROOT,
+    encoding: 'utf8',
+    env: { ...process.env, ...env },
+    maxBuffer: 1 << 26,
+  })
+  if (status !== 0)
+    throw new Told(`${what} failed:\n${`${stdout ?? ''}${stderr ?? ''}`.trim().split('\n').slice(-30).join('\n')}`)
+}
+
+/** Packages from the lock file, tools included whatever NODE_ENV says. */
+export function ensurePackages() {
+  const mark = join(ROOT, 'node_modules', '.ostler-lock')
+  const hash = hashOf([
+    'package-lock.json',
+    'core/package.json',
+    'server/package.json',
+    'web/package.json',
+    'e2e/package.json',
+  ])
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return
+  say('installing packages …')
+  call('Installing packages', 'npm', ['ci', '--include=dev', '--no-audit', '--no-fund'])
+  writeFileSync(mark, hash)
+}
+
+const CODE = ['tsconfig.base.json', 'core/src', 'core/package.json', 'core/tsconfig.json']
+
+export function buildCore() {
+  const isThere = () => existsSync(join(ROOT, 'core/dist/index.js'))
+  whenChanged('core', hashOf([...CODE, 'package-lock.json']), isThere, () =>
+    call('Building the core', process.execPath, [TSC, '-b', 'core']),
+  )
+}
+
+export function buildAll() {
+  const server = hashOf([...CODE, 'server/src', 'server/test', 'server/tsconfig.json', 'package-lock.json'])
+  whenChanged(
+    'server',
+    server,
+    () => existsSync(join(ROOT, 'server/dist/src/main.js')) && existsSync(join(ROOT, 'core/dist/index.js')),
+    () => {
+      say('building …')
+      call('Building the server', process.execPath, [TSC, '-b', 'core', 'server'])
+    },
+  )
+  const web = hashOf([
+    ...CODE,
+    'web/src',
+    'web/public',
+    'web/index.html',
+    'web/vite.config.ts',
+    'web/tsconfig.json',
+    'package-lock.json',
+  ])
+  whenChanged(
+    'web',
+    web,
+    () => existsSync(join(ROOT, 'web/dist/index.html')),
+    () => {
+      say('building the pages …')
+      call('Building the pages', process.execPath, [
+        join(ROOT, 'node_modules/vite/bin/vite.js'),
+        'build',
+        'web',
+        '--logLevel',
+        'warn',
+      ])
+    },
+  )
+}

@@ -1,0 +1,74 @@
+// Everything that Ostler needs to run, from a fresh clone to a page that can be opened. Plain Node: no packages yet.
+import { createServer } from 'node:net'
+import { buildAll, ensurePackages } from './lib/build.mjs'
+import { holdLock } from './lib/lock.mjs'
+import { Cluster } from './lib/postgres.mjs'
+import { run, say } from './lib/say.mjs'
+import { startServer, stopServer } from './lib/server.mjs'
+
+const USUAL_PORT = 4310
+const STARTER_CHECK_MS = 1000
+
+/** The usual port, or a free one where that is taken. */
+const somePort = host =>
+  new Promise(resolve => {
+    const probe = createServer()
+    probe.once('error', () => resolve(0))
+    probe.listen(USUAL_PORT, host, () => probe.close(() => resolve(USUAL_PORT)))
+  })
+
+function shownUrl(host, port) {
+  const name =
+    host === '0.0.0.0' || host === '::' || host === '127.0.0.1' ? 'localhost' : host.includes(':') ? `[${host}]` : host
+  return `http://${name}:${port}/`
+}
+
+await run(async () => {
+  let stopping = false
+  let stop = async () => undefined
+  const end = async code => {
+    if (stopping) return
+    stopping = true
+    await stop()
+    process.exit(code)
+  }
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void end(0))
+
+  const letGo = holdLock()
+  stop = async () => letGo()
+  process.on('exit', letGo)
+  ensurePackages()
+  buildAll()
+
+  let databaseUrl = process.env.DATABASE_URL
+  if (!databaseUrl) {
+    const cluster = new Cluster('database', { lasting: true })
+    await cluster.start()
+    stop = async () => {
+      cluster.stop()
+      letGo()
+    }
+    databaseUrl = await cluster.database('ostler')
+  }
+  const stopDatabase = stop
+
+  const host = process.env.HOST ?? '127.0.0.1'
+  const port = process.env.PORT ?? String(await somePort(host))
+  const server = await startServer({ DATABASE_URL: databaseUrl, HOST: host, PORT: port })
+  stop = async () => {
+    await stopServer(server.child)
+    await stopDatabase()
+  }
+  server.child.once('exit', () => {
+    if (!stopping) say('the server ended; stopping.')
+    void end(1)
+  })
+  // When npm is killed, nobody passes the signal on: notice that the parent has changed.
+  const parent = process.ppid
+  setInterval(() => process.ppid !== parent && void end(0), STARTER_CHECK_MS).unref()
+
+  console.log(`Ostler is ready: ${shownUrl(host, server.port)}`)
+  if (server.demo) console.log('Demo sign-in: demo / trace before colour')
+  if (server.setUpCode) console.log(`Set-up code for the first workshop: ${server.setUpCode}`)
+  console.log('Ctrl-C stops it.')
+}).catch(() => undefined)

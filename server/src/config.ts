@@ -1,0 +1,46 @@
+import { join } from 'node:path'
+import { projectDir } from './project-dir.ts'
+
+/** Settings from the environment. */
+export interface Config {
+  databaseUrl: string
+  host: string
+  port: number
+  /** Reached only from this machine. */
+  isLoopback: boolean
+  /** Load the made-up workshop where there is none, and let its member sign in. */
+  demo: boolean
+  /** Send the session cookie over https only. */
+  secureCookie: boolean
+  /** Folder of the built pages. */
+  webDir: string
+  logLevel: string
+}
+
+const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1'])
+
+/**
+ * Reads the settings. The demo is on by default on loopback, and elsewhere only with OSTLER_DEMO=1.
+ *
+ * @throws Error naming the variable that is missing or wrong
+ */
+export function configFrom(env: NodeJS.ProcessEnv): Config {
+  const databaseUrl = env['DATABASE_URL']
+  if (!databaseUrl) throw new Error('DATABASE_URL is not set; `npm start` sets it.')
+  const port = Number(env['PORT'] ?? 4310)
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Error(`PORT "${env['PORT']}" is not a port number.`)
+  const host = env['HOST'] ?? '127.0.0.1'
+  const isLoopback = LOOPBACK.has(host)
+  const wanted = env['OSTLER_DEMO']
+  return {
+    databaseUrl,
+    host,
+    port,
+    isLoopback,
+    demo: wanted === '1' || (isLoopback && wanted !== '0'),
+    secureCookie: env['OSTLER_SECURE_COOKIE'] === '1',
+    webDir: env['OSTLER_WEB_DIR'] ?? join(projectDir(), 'web', 'dist'),
+    logLevel: env['LOG_LEVEL'] ?? 'warn',
+  }
+}

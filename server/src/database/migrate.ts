@@ -1,0 +1,22 @@
+import { Migrator } from 'kysely'
+import type { Migration } from 'kysely'
+import type { Database } from './connection.ts'
+import * as workshopsAndBatches from './migrations/2026-11-23-1330-workshops-and-batches.ts'
+
+/** By name, in the order in which they are applied. A landed one is never changed. */
+const MIGRATIONS: Record<string, Migration> = {
+  '2026-11-23-1330-workshops-and-batches': workshopsAndBatches,
+}
+
+/**
+ * Brings the database to the newest shape; does nothing when it is there already.
+ *
+ * @throws Error naming the migration that failed
+ */
+export async function migrate(db: Database): Promise<void> {
+  const migrator = new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } })
+  const { error, results } = await migrator.migrateToLatest()
+  if (!error) return
+  const failed = results?.find(result => result.status === 'Error')?.migrationName ?? 'unknown'
+  throw new Error(`The database could not be brought up to date (migration ${failed}).`, { cause: error })
+}

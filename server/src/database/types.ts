@@ -1,0 +1,58 @@
+import type { Plan, ShelfKind } from '@ostler/core'
+import type { ColumnType, Generated, JSONColumnType } from 'kysely'
+
+/** Tables as queries see them. Every row but a workshop's own belongs to a workshop. */
+export interface Tables {
+  workshop: WorkshopTable
+  member: MemberTable
+  session: SessionTable
+  shelf_item: ShelfItemTable
+  batch: BatchTable
+}
+
+type Stamp = ColumnType<Date, Date | undefined, Date>
+
+interface WorkshopTable {
+  id: Generated<string>
+  name: string
+  mass_unit: Generated<'g' | 'oz'>
+  temperature_unit: Generated<'C' | 'F'>
+  length_unit: Generated<'mm' | 'in'>
+  is_demo: Generated<boolean>
+  created_at: Stamp
+}
+
+interface MemberTable {
+  id: Generated<string>
+  workshop_id: string
+  name: string
+  sign_in_name: string
+  password_hash: string
+  created_at: Stamp
+}
+
+interface SessionTable {
+  token_hash: string
+  member_id: string
+  workshop_id: string
+  created_at: Stamp
+  expires_at: ColumnType<Date, Date, Date>
+}
+
+interface ShelfItemTable {
+  workshop_id: string
+  kind: ShelfKind
+  id: string
+  position: number
+  item: JSONColumnType<object, string, string>
+}
+
+interface BatchTable {
+  id: Generated<string>
+  workshop_id: string
+  revision: Generated<number>
+  plan: JSONColumnType<Plan, string, string>
+  created_at: Stamp
+  updated_at: Stamp
+  deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+}

@@ -1,0 +1,65 @@
+import express from 'express'
+import type { Express } from 'express'
+import { pino } from 'pino'
+import { pinoHttp } from 'pino-http'
+import { batchRoutes } from '../batches/routes.ts'
+import { batchStore } from '../batches/store.ts'
+import type { Config } from '../config.ts'
+import type { Database } from '../database/connection.ts'
+import { memberRoutes } from '../members/routes.ts'
+import { memberStore } from '../members/store.ts'
+import { shelfOf } from '../shelf/store.ts'
+import { HttpError, errorHandler } from './errors.ts'
+import { headers, sameOriginWrites } from './security.ts'
+import { sessions, visitorOf } from './session.ts'
+
+export interface AppParts {
+  db: Database
+  config: Config
+  /** Asked for when the first workshop is set up from another machine; null on loopback. */
+  setUpCode: string | null
+  now: () => Date
+}
+
+/** Room for the largest plan and what travels with it. */
+const BODY_LIMIT = '300kb'
+
+export function createApp({ db, config, setUpCode, now }: AppParts): Express {
+  const log = pino({ level: config.logLevel })
+  const members = memberStore(db)
+  const visits = sessions(members, config, now)
+  const app = express()
+  app.disable('x-powered-by')
+  app.set('etag', false)
+  app.use(headers())
+
+  const api = express.Router()
+  api.use(pinoHttp({ logger: log, quietReqLogger: true, autoLogging: log.isLevelEnabled('info') }))
+  api.use((_req, res, next) => {
+    res.set('cache-control', 'no-store')
+    next()
+  })
+  api.use(sameOriginWrites)
+  api.use(express.json({ limit: BODY_LIMIT, strict: true }))
+  api.get('/health', (_req, res) => void res.json({ ok: true }))
+  api.use(memberRoutes(members, visits, config, setUpCode))
+  api.get('/shelf', visits.require, async (req, res) => void res.json(await shelfOf(db, visitorOf(req).workshopId)))
+  api.use('/batches', visits.require, batchRoutes(batchStore(db), now))
+  api.use(() => {
+    throw new HttpError(404, 'There is nothing at this address.')
+  })
+
+  app.use('/api', api)
+  app.use('/assets', express.static(`${config.webDir}/assets`, { immutable: true, maxAge: '1y', fallthrough: false }))
+  app.use(
+    express.static(config.webDir, {
+      cacheControl: false,
+      setHeaders: res => res.setHeader('cache-control', 'no-cache'),
+    }),
+  )
+  app.get('/{*path}', (_req, res) => {
+    res.set('cache-control', 'no-cache').sendFile('index.html', { root: config.webDir })
+  })
+  app.use(errorHandler(log))
+  return app
+}

@@ -1,0 +1,32 @@
+import { parseForm, readPlan } from '@ostler/core'
+import type { Plan } from '@ostler/core'
+import { HttpError } from './errors.ts'
+
+/** The body as a checked form, or a 400 that names every field in trouble. */
+export function formFrom<T extends object>(form: new () => T, body: unknown): T {
+  const parsed = parseForm(form, body)
+  if (parsed.ok) return parsed.value
+  throw new HttpError(400, parsed.problems[0]!.sentence, { problems: parsed.problems })
+}
+
+/** The body's plan, checked with the same rules as the page. */
+export function planFrom(body: unknown): Plan {
+  const result = readPlan((body as { plan?: unknown } | null)?.plan)
+  if (result.ok) return result.plan
+  throw new HttpError(400, result.problems[0]!.sentence, { problems: result.problems })
+}
+
+/** The revision that a change was made on. */
+export function revisionFrom(body: unknown): number {
+  const revision = (body as { revision?: unknown } | null)?.revision
+  if (typeof revision === 'number' && Number.isInteger(revision) && revision > 0) return revision
+  throw new HttpError(400, 'A change says which revision it was made on.')
+}
+
+const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/
+
+/** An id from the address; one that cannot be is as good as none found. */
+export function idFrom(id: unknown): string {
+  if (typeof id === 'string' && UUID.test(id)) return id
+  throw new HttpError(404, 'There is no such batch.')
+}

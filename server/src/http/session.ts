@@ -1,0 +1,75 @@
+import { parse, serialize } from 'cookie'
+import type { Request, RequestHandler, Response } from 'express'
+import type { Config } from '../config.ts'
+import type { MemberStore, Visitor } from '../members/store.ts'
+import { SESSION_DAYS } from '../members/store.ts'
+import { HttpError } from './errors.ts'
+
+const COOKIE = 'ostler_session'
+const DAY_S = 86_400
+/** A session that was looked up is trusted this long; signing out here forgets it at once. */
+const TRUST_MS = 20_000
+const MOST_REMEMBERED = 1000
+
+export interface Sessions {
+  /** Lets a request pass with its visitor, or answers 401. */
+  require: RequestHandler
+  visitor(req: Request): Promise<Visitor | null>
+  begin(res: Response, memberId: string, workshopId: string): Promise<void>
+  end(req: Request, res: Response): Promise<void>
+  /** Drops what is remembered, e.g. after the workshop's habits changed. */
+  forget(): void
+}
+
+const visitors = new WeakMap<Request, Visitor>()
+
+/** The visitor that `require` let through. */
+export function visitorOf(req: Request): Visitor {
+  const visitor = visitors.get(req)
+  if (!visitor) throw new Error(`no visitor on ${req.method} ${req.path}: the route is not behind sessions.require`)
+  return visitor
+}
+
+export function sessions(members: MemberStore, config: Config, now: () => Date): Sessions {
+  const known = new Map<string, { visitor: Visitor; untilMs: number }>()
+
+  const tokenOf = (req: Request) => parse(req.get('cookie') ?? '')[COOKIE]
+  const cookie = (value: string, maxAge: number) =>
+    serialize(COOKIE, value, { httpOnly: true, sameSite: 'strict', secure: config.secureCookie, path: '/', maxAge })
+
+  async function visitor(req: Request): Promise<Visitor | null> {
+    const token = tokenOf(req)
+    if (!token) return null
+    const at = now()
+    const remembered = known.get(token)
+    if (remembered && remembered.untilMs > at.getTime()) return remembered.visitor
+    const found = await members.visitor(token, at)
+    if (!found || (found.isDemo && !config.demo)) return null
+    if (known.size >= MOST_REMEMBERED) known.clear()
+    known.set(token, { visitor: found, untilMs: at.getTime() + TRUST_MS })
+    return found
+  }
+
+  return {
+    visitor,
+    require: async (req, _res, next) => {
+      const found = await visitor(req)
+      if (!found) throw new HttpError(401, 'Please sign in; what you typed is kept here.')
+      visitors.set(req, found)
+      next()
+    },
+    async begin(res, memberId, workshopId) {
+      const token = await members.open(memberId, workshopId, now())
+      res.append('set-cookie', cookie(token, SESSION_DAYS * DAY_S))
+    },
+    async end(req, res) {
+      const token = tokenOf(req)
+      if (token) {
+        known.delete(token)
+        await members.close(token)
+      }
+      res.append('set-cookie', cookie('', 0))
+    },
+    forget: () => known.clear(),
+  }
+}

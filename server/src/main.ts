@@ -1,0 +1,49 @@
+import { randomBytes } from 'node:crypto'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { batchStore } from './batches/store.ts'
+import { configFrom } from './config.ts'
+import { connect } from './database/connection.ts'
+import { migrate } from './database/migrate.ts'
+import { loadDemo } from './demo/demo.ts'
+import { createApp } from './http/app.ts'
+import { memberStore } from './members/store.ts'
+
+const STOP_WITHIN_MS = 3000
+
+/** Migrates, loads the demo where it is wanted, serves, and stops cleanly when asked or when its starter is gone. */
+async function main(): Promise<void> {
+  const config = configFrom(process.env)
+  const db = connect(config.databaseUrl)
+  await migrate(db)
+  const members = memberStore(db)
+  if (config.demo) await loadDemo(members, batchStore(db))
+
+  const setUpCode = config.isLoopback || (await members.hasWorkshop()) ? null : randomBytes(5).toString('hex')
+  const server = createServer(createApp({ db, config, setUpCode, now: () => new Date() }))
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', reject)
+    server.listen(config.port, config.host, resolve)
+  })
+  const { port } = server.address() as AddressInfo
+  process.send?.({ ready: true, port, setUpCode, demo: config.demo && (await members.hasDemo()) })
+
+  let stopping = false
+  const stop = () => {
+    if (stopping) return
+    stopping = true
+    setTimeout(() => process.exit(0), STOP_WITHIN_MS).unref()
+    server.close(() => void db.destroy().finally(() => process.exit(0)))
+    server.closeIdleConnections()
+  }
+  process.on('SIGTERM', stop)
+  process.on('SIGINT', stop)
+  process.on('disconnect', stop)
+}
+
+main().catch((error: unknown) => {
+  const { message, code } = error as Error & { code?: string }
+  process.send?.({ ready: false, code, message })
+  console.error(message)
+  process.exit(1)
+})

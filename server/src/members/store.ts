@@ -1,0 +1,141 @@
+import { createHash, randomBytes } from 'node:crypto'
+import type { SetUpForm, Shelf, ShelfKind, UnitHabits } from '@ostler/core'
+import { REFERENCE_SHELF } from '@ostler/core'
+import { hash, verify } from '@node-rs/argon2'
+import type { Transaction } from 'kysely'
+import type { Database } from '../database/connection.ts'
+import type { Tables } from '../database/types.ts'
+
+/** Who a request comes from. Every query below takes its workshop from here. */
+export interface Visitor {
+  memberId: string
+  memberName: string
+  signInName: string
+  workshopId: string
+  workshopName: string
+  habits: UnitHabits
+}
+
+export const SESSION_DAYS = 30
+const DAY_MS = 86_400_000
+
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('base64url')
+
+/** Verified against when there is no such member, so that both answers take as long. */
+let decoy: Promise<string> | undefined
+
+export interface MemberStore {
+  hasWorkshop(): Promise<boolean>
+  setUp(form: SetUpForm, isDemo?: boolean): Promise<{ memberId: string; workshopId: string }>
+  /** The member, or null for a wrong name or password. */
+  check(signInName: string, password: string): Promise<{ memberId: string; workshopId: string; isDemo: boolean } | null>
+  open(memberId: string, workshopId: string, now: Date): Promise<string>
+  close(token: string): Promise<void>
+  visitor(token: string, now: Date): Promise<(Visitor & { isDemo: boolean }) | null>
+  setHabits(workshopId: string, habits: UnitHabits): Promise<void>
+  hasDemo(): Promise<boolean>
+}
+
+async function stock(tx: Transaction<Tables>, workshopId: string, shelf: Shelf): Promise<void> {
+  const rows = (Object.keys(shelf) as ShelfKind[]).flatMap(kind =>
+    shelf[kind].map((item, position) => ({
+      workshop_id: workshopId,
+      kind,
+      id: item.id,
+      position,
+      item: JSON.stringify(item),
+    })),
+  )
+  await tx.insertInto('shelf_item').values(rows).execute()
+}
+
+async function visitorOf(db: Database, token: string, now: Date): Promise<(Visitor & { isDemo: boolean }) | null> {
+  const row = await db
+    .selectFrom('session')
+    .innerJoin('member', join =>
+      join.onRef('member.id', '=', 'session.member_id').onRef('member.workshop_id', '=', 'session.workshop_id'),
+    )
+    .innerJoin('workshop', 'workshop.id', 'session.workshop_id')
+    .where('session.token_hash', '=', hashOf(token))
+    .where('session.expires_at', '>', now)
+    .select([
+      'member.id as memberId',
+      'member.name as memberName',
+      'member.sign_in_name as signInName',
+      'workshop.id as workshopId',
+      'workshop.name as workshopName',
+      'workshop.is_demo as isDemo',
+      'mass_unit',
+      'temperature_unit',
+      'length_unit',
+    ])
+    .executeTakeFirst()
+  if (!row) return null
+  const { mass_unit, temperature_unit, length_unit, ...visitor } = row
+  return { ...visitor, habits: { mass: mass_unit, temperature: temperature_unit, length: length_unit } }
+}
+
+export function memberStore(db: Database): MemberStore {
+  return {
+    async hasWorkshop() {
+      return (await db.selectFrom('workshop').select('id').limit(1).executeTakeFirst()) !== undefined
+    },
+    async hasDemo() {
+      const row = await db.selectFrom('workshop').select('id').where('is_demo', '=', true).executeTakeFirst()
+      return row !== undefined
+    },
+    async setUp(form, isDemo = false) {
+      const password_hash = await hash(form.password)
+      return db.transaction().execute(async tx => {
+        const workshop = await tx
+          .insertInto('workshop')
+          .values({ name: form.workshopName, is_demo: isDemo })
+          .returning('id')
+          .executeTakeFirstOrThrow()
+        const member = await tx
+          .insertInto('member')
+          .values({ workshop_id: workshop.id, name: form.memberName, sign_in_name: form.signInName, password_hash })
+          .returning('id')
+          .executeTakeFirstOrThrow()
+        await stock(tx, workshop.id, REFERENCE_SHELF)
+        return { memberId: member.id, workshopId: workshop.id }
+      })
+    },
+    async check(signInName, password) {
+      const row = await db
+        .selectFrom('member')
+        .innerJoin('workshop', 'workshop.id', 'member.workshop_id')
+        .where('sign_in_name', '=', signInName)
+        .select(['member.id as memberId', 'member.workshop_id as workshopId', 'password_hash', 'is_demo as isDemo'])
+        .executeTakeFirst()
+      decoy ??= hash(randomBytes(16).toString('hex'))
+      const right = await verify(row?.password_hash ?? (await decoy), password)
+      return row && right ? { memberId: row.memberId, workshopId: row.workshopId, isDemo: row.isDemo } : null
+    },
+    async open(memberId, workshopId, now) {
+      const token = randomBytes(32).toString('base64url')
+      await db.deleteFrom('session').where('expires_at', '<', now).execute()
+      await db
+        .insertInto('session')
+        .values({
+          token_hash: hashOf(token),
+          member_id: memberId,
+          workshop_id: workshopId,
+          expires_at: new Date(now.getTime() + SESSION_DAYS * DAY_MS),
+        })
+        .execute()
+      return token
+    },
+    async close(token) {
+      await db.deleteFrom('session').where('token_hash', '=', hashOf(token)).execute()
+    },
+    visitor: (token, now) => visitorOf(db, token, now),
+    async setHabits(workshopId, habits) {
+      await db
+        .updateTable('workshop')
+        .set({ mass_unit: habits.mass, temperature_unit: habits.temperature, length_unit: habits.length })
+        .where('id', '=', workshopId)
+        .execute()
+    },
+  }
+}

@@ -1,0 +1,1 @@
+export declare const App: () => import('react').JSX.Element

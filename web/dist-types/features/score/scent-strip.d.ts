@@ -1,0 +1,2 @@
+/** Which scent, how much, and when it goes in. */
+export declare function ScentStrip(): import('react').JSX.Element

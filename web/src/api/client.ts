@@ -1,0 +1,88 @@
+import type {
+  BatchAnswer,
+  ErrorAnswer,
+  Plan,
+  SessionAnswer,
+  SetUpForm,
+  Shelf,
+  SignInForm,
+  UnitHabits,
+} from '@ostler/core'
+import { queryOptions } from '@tanstack/react-query'
+
+/** An answer that was not a yes. `status` 0: the server could not be reached. */
+export class ApiError extends Error {
+  readonly status: number
+  readonly answer: ErrorAnswer
+
+  constructor(status: number, answer: ErrorAnswer) {
+    super(answer.sentence)
+    this.status = status
+    this.answer = answer
+  }
+}
+
+const AWAY: ErrorAnswer = {
+  sentence: 'Ostler’s server cannot be reached just now. Nothing is lost; it is tried again.',
+}
+
+/**
+ * @throws ApiError for every answer but a good one
+ */
+export async function call<T>(method: string, path: string, body?: unknown, init: RequestInit = {}): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      body: body === undefined ? null : JSON.stringify(body),
+      ...init,
+    })
+  } catch {
+    throw new ApiError(0, AWAY)
+  }
+  if (response.status === 204) return undefined as T
+  const value: unknown = await response.json().catch(() => null)
+  if (response.ok && value !== null) return value as T
+  const known = value !== null && typeof (value as ErrorAnswer).sentence === 'string'
+  throw new ApiError(response.ok ? 0 : response.status, known ? (value as ErrorAnswer) : AWAY)
+}
+
+export const sessionQuery = queryOptions({
+  queryKey: ['session'],
+  queryFn: () => call<SessionAnswer>('GET', '/session'),
+  staleTime: Infinity,
+})
+
+export const shelfQuery = queryOptions({
+  queryKey: ['shelf'],
+  queryFn: () => call<Shelf>('GET', '/shelf'),
+  staleTime: 60_000,
+})
+
+export const batchesQuery = (search: string) =>
+  queryOptions({
+    queryKey: ['batches', 'list', search],
+    queryFn: () => call<BatchAnswer[]>('GET', `/batches?search=${encodeURIComponent(search)}`),
+    placeholderData: previous => previous,
+  })
+
+export const batchQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['batches', 'one', id],
+    queryFn: () => call<BatchAnswer>('GET', `/batches/${id}`),
+    // The open batch lives in its own store; what is cached here would only go stale.
+    staleTime: 0,
+    gcTime: 0,
+  })
+
+export const signIn = (form: SignInForm) => call<void>('POST', '/session', form)
+export const signOut = () => call<void>('DELETE', '/session')
+export const setUp = (form: SetUpForm) => call<void>('POST', '/setup', form)
+export const saveHabits = (habits: UnitHabits) => call<void>('PUT', '/workshop/habits', habits)
+export const addBatch = (plan: Plan) => call<BatchAnswer>('POST', '/batches', { plan })
+export const duplicateBatch = (id: string) => call<BatchAnswer>('POST', `/batches/${id}/duplicate`)
+export const deleteBatch = (id: string) => call<void>('DELETE', `/batches/${id}`)
+export const restoreBatch = (id: string) => call<void>('POST', `/batches/${id}/restore`)
+export const saveBatch = (id: string, revision: number, plan: Plan, keepalive = false) =>
+  call<BatchAnswer>('PUT', `/batches/${id}`, { revision, plan }, { keepalive })

@@ -1,0 +1,60 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { Navigate, createBrowserRouter } from 'react-router'
+import { RouterProvider } from 'react-router/dom'
+import { ApiError } from '../api/client.ts'
+import { BatchesPage } from '../features/batches/batches-page.tsx'
+import { ToastPlace } from '../ui/toast.tsx'
+import { BatchFrame } from './batch-frame.tsx'
+import { Gate } from './gate.tsx'
+import { Lost } from './lost.tsx'
+
+const MOST_TRIES = 3
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (count, error) =>
+        count < MOST_TRIES && !(error instanceof ApiError && error.status >= 400 && error.status < 500),
+      refetchOnWindowFocus: false,
+    },
+  },
+})
+
+const router = createBrowserRouter([
+  {
+    element: <Gate />,
+    errorElement: <Lost />,
+    children: [
+      { path: '/', element: <Navigate to="/batches" replace /> },
+      { path: '/batches', element: <BatchesPage /> },
+      {
+        path: '/batches/:id',
+        element: <BatchFrame />,
+        children: [
+          { index: true, element: <Navigate to="score" replace /> },
+          {
+            path: 'batter',
+            lazy: async () => ({ Component: (await import('../features/batter/batter-page.tsx')).BatterPage }),
+          },
+          {
+            path: 'score',
+            lazy: async () => ({ Component: (await import('../features/score/score-page.tsx')).ScorePage }),
+          },
+          {
+            path: 'sheet',
+            lazy: async () => ({ Component: (await import('../features/sheet/sheet-page.tsx')).SheetPage }),
+          },
+        ],
+      },
+      { path: '*', element: <Lost /> },
+    ],
+  },
+])
+
+export const App = () => (
+  <QueryClientProvider client={queries}>
+    <ToastPlace>
+      <RouterProvider router={router} />
+    </ToastPlace>
+  </QueryClientProvider>
+)

@@ -1,0 +1,135 @@
+import type { BatchAnswer, Shelf } from '@ostler/core'
+import { useQuery } from '@tanstack/react-query'
+import { Redo2, Undo2 } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { Link, NavLink, Outlet, useParams } from 'react-router'
+import { batchQuery, shelfQuery } from '../api/client.ts'
+import { OpenBatchContext, useBatch, usePlan } from '../plan/context.tsx'
+import { OpenBatch } from '../plan/open-batch.ts'
+import { TextField } from '../ui/text-field.tsx'
+import { SaveMark } from './save-mark.tsx'
+import { TopBar } from './top-bar.tsx'
+
+const PAGES = [
+  ['batter', 'Batter'],
+  ['score', 'Score'],
+  ['sheet', 'Sheet'],
+] as const
+
+/** Opens a batch with the shelf and keeps it open while its pages change. */
+export function BatchFrame() {
+  const { id = '' } = useParams()
+  const batch = useQuery(batchQuery(id))
+  const shelf = useQuery(shelfQuery)
+  const error = batch.error ?? shelf.error
+  if (error && !(batch.data && shelf.data)) {
+    return (
+      <>
+        <TopBar />
+        <main className="mx-auto max-w-140 p-10">
+          <p className="mb-5">{error.message}</p>
+          <Link to="/batches" className="button">
+            To the batches
+          </Link>
+        </main>
+      </>
+    )
+  }
+  if (!batch.data || !shelf.data) return <p className="p-10 text-soft">Opening the batch …</p>
+  return <Opened key={id} batch={batch.data} shelf={shelf.data} />
+}
+
+/** From here on the store is what counts; what the query fetches later is left alone. */
+function Opened({ batch, shelf }: { batch: BatchAnswer; shelf: Shelf }) {
+  const [open] = useState(() => new OpenBatch(batch, shelf))
+  useEffect(() => open.attach(), [open])
+  return (
+    <OpenBatchContext value={open}>
+      <BatchPages />
+    </OpenBatchContext>
+  )
+}
+
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && target.matches('textarea, input:not([inputmode="decimal"])')
+
+/** Ctrl or Cmd with Z, with Shift or Y to go forward again. Text fields keep their own. */
+function useUndoKeys(): void {
+  const batch = useBatch()
+  useEffect(() => {
+    const keys = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return
+      const key = event.key.toLowerCase()
+      if (key !== 'z' && key !== 'y') return
+      event.preventDefault()
+      if (event.target instanceof HTMLInputElement) event.target.blur()
+      if (key === 'y' || event.shiftKey) batch.redo()
+      else batch.undo()
+    }
+    addEventListener('keydown', keys)
+    return () => removeEventListener('keydown', keys)
+  }, [batch])
+}
+
+function BatchPages() {
+  const batch = useBatch()
+  const name = usePlan(state => state.plan.name)
+  const canUndo = usePlan(state => state.canUndo)
+  const canRedo = usePlan(state => state.canRedo)
+  useUndoKeys()
+  useEffect(() => {
+    document.title = `${name} – Ostler`
+    return () => {
+      document.title = 'Ostler'
+    }
+  }, [name])
+
+  return (
+    <div className="flex min-h-screen flex-col">
+      <TopBar>
+        <TextField
+          bare
+          label="Name of the batch"
+          value={name}
+          onValue={value => batch.edit({ kind: 'set', path: ['name'], value }, 'name')}
+          className="w-52 border-transparent bg-transparent font-title text-lg font-semibold hover:border-line"
+        />
+        <nav aria-label="Pages of this batch" className="flex gap-1 self-stretch">
+          {PAGES.map(([path, text]) => (
+            <NavLink
+              key={path}
+              to={path}
+              className={({ isActive }) =>
+                `flex items-center border-y-3 border-transparent px-3 ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
+              }
+            >
+              {text}
+            </NavLink>
+          ))}
+        </nav>
+        <div className="ml-auto flex items-center gap-1">
+          <SaveMark />
+          <button
+            className="quiet"
+            aria-label="Undo"
+            title="Undo (Ctrl Z)"
+            disabled={!canUndo}
+            onClick={() => batch.undo()}
+          >
+            <Undo2 size={18} aria-hidden />
+          </button>
+          <button
+            className="quiet"
+            aria-label="Redo"
+            title="Redo (Ctrl Shift Z)"
+            disabled={!canRedo}
+            onClick={() => batch.redo()}
+          >
+            <Redo2 size={18} aria-hidden />
+          </button>
+        </div>
+      </TopBar>
+      <Outlet />
+    </div>
+  )
+}

@@ -1,0 +1,24 @@
+import { useQuery } from '@tanstack/react-query'
+import { Outlet } from 'react-router'
+import { sessionQuery } from '../api/client.ts'
+import { SetUpPage } from '../features/sign-in/set-up-page.tsx'
+import { SignInPage } from '../features/sign-in/sign-in-page.tsx'
+
+/** Lets members in; everyone else signs in here, and the address they wanted stays. */
+export function Gate() {
+  const { data, isError, error, refetch } = useQuery(sessionQuery)
+  if (isError) {
+    return (
+      <main className="mx-auto max-w-140 p-10">
+        <p className="mb-4">{error.message}</p>
+        <button className="button" onClick={() => void refetch()}>
+          Try again
+        </button>
+      </main>
+    )
+  }
+  if (!data) return <p className="p-10 text-soft">Opening the workshop …</p>
+  if (data.needsSetUp) return <SetUpPage asksCode={data.needsSetUpCode} />
+  if (!data.member) return <SignInPage demo={data.demo} />
+  return <Outlet />
+}

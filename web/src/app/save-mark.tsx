@@ -1,0 +1,146 @@
+import { tidy } from '@ostler/core'
+import type { Plan } from '@ostler/core'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { addBatch, sessionQuery } from '../api/client.ts'
+import { SignInForm } from '../features/sign-in/sign-in-page.tsx'
+import { useBatch, usePlan } from '../plan/context.tsx'
+import type { SaveState } from '../plan/open-batch.ts'
+import { Ask } from '../ui/ask.tsx'
+import { FacePicture } from '../ui/face-picture.tsx'
+
+const MARKS: Record<SaveState['kind'], string> = {
+  saved: 'saved',
+  saving: 'saving …',
+  waiting: 'not saved yet, trying again',
+  'signed-out': 'not saved: signed out',
+  refused: 'not saved',
+  conflict: 'not saved: changed elsewhere',
+  gone: 'not saved: deleted elsewhere',
+}
+
+/** Says how the plan stands to the server, and asks when that needs an answer. */
+export function SaveMark() {
+  const save = usePlan(state => state.save)
+  const calm = save.kind === 'saved' || save.kind === 'saving'
+  const detail = save.kind === 'waiting' || save.kind === 'refused' ? save.sentence : undefined
+  return (
+    <>
+      <span
+        role="status"
+        title={detail}
+        className={`mr-1 text-[13px] ${calm ? 'text-soft' : 'font-semibold text-rust'}`}
+      >
+        {calm ? '' : '⚠ '}
+        {MARKS[save.kind]}
+      </span>
+      {save.kind === 'conflict' && <Conflict theirs={save.theirs.plan} />}
+      {save.kind === 'gone' && <Gone />}
+      {save.kind === 'signed-out' && <SignInAgain />}
+    </>
+  )
+}
+
+/** What differs between two plans, as far as a person would name it. */
+function differences(mine: Plan, theirs: Plan): string[] {
+  const list: string[] = []
+  const differ = (what: string, a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b) && list.push(what)
+  differ('name', mine.name, theirs.name)
+  differ('recipe', mine.recipe, theirs.recipe)
+  differ('mould', mine.mould, theirs.mould)
+  differ('scent', mine.scent, theirs.scent)
+  differ('cups', mine.cups, theirs.cups)
+  differ('layers', mine.score, theirs.score)
+  differ('temperatures and bench', mine.conditions, theirs.conditions)
+  differ('notes', mine.notes, theirs.notes)
+  return list
+}
+
+function Version({ title, plan }: { title: string; plan: Plan }) {
+  return (
+    <div className="flex-1 rounded bg-panel p-3">
+      <h3 className="mb-2">{title}</h3>
+      <FacePicture plan={plan} height={96} />
+      <p className="mt-2 text-[13px] text-soft">
+        {plan.name} · {plan.score.length} layers · {tidy(plan.conditions.mixC, 1)} °C
+      </p>
+    </div>
+  )
+}
+
+function Conflict({ theirs }: { theirs: Plan }) {
+  const batch = useBatch()
+  const mine = usePlan(state => state.plan)
+  const navigate = useNavigate()
+  const [sentence, setSentence] = useState('')
+  const keepBoth = async () => {
+    try {
+      const copy = await addBatch({ ...mine, name: `${mine.name.slice(0, 66)}, my version` })
+      batch.takeTheirs()
+      void navigate(`/batches/${copy.id}/score`)
+    } catch (error) {
+      setSentence((error as Error).message)
+    }
+  }
+  return (
+    <Ask open wide title="This batch was changed in another window">
+      <p className="mb-4">
+        Both versions are safe. They differ in: {differences(mine, theirs).join(', ') || 'nothing that matters'}.
+      </p>
+      <div className="mb-5 flex gap-4">
+        <Version title="In this window" plan={mine} />
+        <Version title="Saved meanwhile" plan={theirs} />
+      </div>
+      {sentence && <p className="mb-3 text-rust">{sentence}</p>}
+      <div className="flex flex-wrap gap-3">
+        <button className="button button-main" onClick={() => void keepBoth()}>
+          Keep both: save mine as a copy
+        </button>
+        <button className="button" onClick={() => batch.takeTheirs()}>
+          Take the saved one
+        </button>
+        <button className="button" onClick={() => batch.keepMine()}>
+          Put mine on top of it
+        </button>
+      </div>
+    </Ask>
+  )
+}
+
+function Gone() {
+  const mine = usePlan(state => state.plan)
+  const navigate = useNavigate()
+  const again = async () => {
+    const copy = await addBatch(mine)
+    void navigate(`/batches/${copy.id}/score`)
+  }
+  return (
+    <Ask open title="This batch was deleted in another window">
+      <p className="mb-5">What you see here is still whole. It can be kept as a new batch.</p>
+      <div className="flex gap-3">
+        <button className="button button-main" onClick={() => void again()}>
+          Keep it as a new batch
+        </button>
+        <button className="button" onClick={() => void navigate('/batches')}>
+          Let it go
+        </button>
+      </div>
+    </Ask>
+  )
+}
+
+function SignInAgain() {
+  const batch = useBatch()
+  const client = useQueryClient()
+  const done = async () => {
+    await client.fetchQuery({ ...sessionQuery, staleTime: 0 })
+    batch.retry()
+  }
+  return (
+    <Ask open title="Sign in to go on saving">
+      <p className="mb-4">Your edits are kept in this browser.</p>
+      <SignInForm demo={null} onDone={() => void done()} />
+    </Ask>
+  )
+}

@@ -1,0 +1,91 @@
+import { IMPERIAL, METRIC } from '@ostler/core'
+import type { UnitHabits } from '@ostler/core'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { Moon, Sun, UserRound } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+import { useState } from 'react'
+import type { ReactNode } from 'react'
+import { Link } from 'react-router'
+import { saveHabits, sessionQuery, signOut } from '../api/client.ts'
+import { useToast } from '../ui/toast.tsx'
+
+const LIGHT_KEY = 'ostler.light'
+
+const storedLight = () => (localStorage.getItem(LIGHT_KEY) === 'dim' ? 'dim' : 'day')
+document.documentElement.dataset['light'] = storedLight()
+
+function useLight(): [string, () => void] {
+  const [light, setLight] = useState(storedLight)
+  const toggle = () => {
+    const next = light === 'dim' ? 'day' : 'dim'
+    localStorage.setItem(LIGHT_KEY, next)
+    document.documentElement.dataset['light'] = next
+    setLight(next)
+  }
+  return [light, toggle]
+}
+
+const ITEM = 'flex cursor-pointer items-center gap-2 rounded px-3 py-1.5 outline-none data-highlighted:bg-chosen'
+
+/** Name of the house on the left, what the page puts in the middle, the member's menu on the right. */
+export function TopBar({ children }: { children?: ReactNode }) {
+  const { data } = useQuery(sessionQuery)
+  const client = useQueryClient()
+  const toast = useToast()
+  const [light, toggleLight] = useLight()
+  const habits = data?.workshop?.habits ?? METRIC
+
+  const keep = async (next: UnitHabits) => {
+    try {
+      await saveHabits(next)
+      await client.invalidateQueries(sessionQuery)
+    } catch (error) {
+      toast((error as Error).message)
+    }
+  }
+  const leave = async () => {
+    await signOut().catch((error: Error) => toast(error.message))
+    client.clear()
+    await client.invalidateQueries(sessionQuery)
+    location.assign('/')
+  }
+
+  return (
+    <header className="flex min-h-12 items-center gap-x-6 gap-y-1 border-b border-line px-5 max-[900px]:flex-wrap max-[900px]:px-3 print:hidden">
+      <Link to="/batches" className="font-title text-xl font-bold">
+        Ostler
+      </Link>
+      {children}
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="quiet ml-auto" aria-label="Workshop and settings">
+          <UserRound size={18} aria-hidden />
+          <span className="max-[900px]:sr-only">{data?.workshop?.name}</span>
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="end"
+            sideOffset={4}
+            className="z-30 w-64 rounded border border-ink bg-paper p-1.5"
+          >
+            <DropdownMenu.Label className="px-3 py-1 text-[13px] text-soft">Units</DropdownMenu.Label>
+            <DropdownMenu.Item className={ITEM} onSelect={() => void keep(METRIC)}>
+              <span className="w-4">{habits.mass === 'g' ? '✓' : ''}</span> g, °C, mm
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => void keep(IMPERIAL)}>
+              <span className="w-4">{habits.mass === 'oz' ? '✓' : ''}</span> oz, °F, in
+            </DropdownMenu.Item>
+            <DropdownMenu.Separator className="my-1 h-px bg-line" />
+            <DropdownMenu.Item className={ITEM} onSelect={toggleLight}>
+              {light === 'dim' ? <Sun size={16} aria-hidden /> : <Moon size={16} aria-hidden />}
+              {light === 'dim' ? 'Daylight screen' : 'Dim screen for the bench'}
+            </DropdownMenu.Item>
+            <DropdownMenu.Separator className="my-1 h-px bg-line" />
+            <DropdownMenu.Item className={ITEM} onSelect={() => void leave()}>
+              Sign out {data?.member?.name}
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </header>
+  )
+}

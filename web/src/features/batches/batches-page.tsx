@@ -1,0 +1,166 @@
+import { starterPlan } from '@ostler/core'
+import type { BatchAnswer, Problem } from '@ostler/core'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { FileInput, Plus, Search } from 'lucide-react'
+import { useDeferredValue, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { addBatch, batchesQuery, deleteBatch, duplicateBatch, restoreBatch, shelfQuery } from '../../api/client.ts'
+import { TopBar } from '../../app/top-bar.tsx'
+import { Ask } from '../../ui/ask.tsx'
+import { useToast } from '../../ui/toast.tsx'
+import { BatchRow } from './batch-row.tsx'
+import { planFromFile } from './plan-file.ts'
+
+/** All batches of the workshop, the last touched first. */
+export function BatchesPage() {
+  const [search, setSearch] = useState('')
+  const wanted = useDeferredValue(search.trim())
+  const { data, error, isPending } = useQuery(batchesQuery(wanted))
+  const shelf = useQuery(shelfQuery)
+  const acts = useActs()
+  const [problems, setProblems] = useState<Problem[]>([])
+
+  const importFile = async (file: File) => {
+    const read = await planFromFile(file)
+    if (read.ok) await acts.add(read.plan)
+    else setProblems(read.problems)
+  }
+
+  return (
+    <>
+      <TopBar />
+      <main className="mx-auto w-full max-w-260 px-5 py-6 max-[900px]:px-3">
+        <div className="mb-5 flex flex-wrap items-center gap-3">
+          <h1 className="mr-auto text-3xl">Batches</h1>
+          <label className="relative">
+            <span className="sr-only">Search batches by name, note, cup or scent</span>
+            <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
+            <input
+              type="search"
+              className="field min-h-9 w-64 pl-8"
+              placeholder="name, note, cup or scent"
+              value={search}
+              maxLength={100}
+              onChange={event => setSearch(event.target.value)}
+            />
+          </label>
+          <ImportButton onFile={file => void importFile(file)} />
+          <button className="button button-main" onClick={() => void acts.add(starterPlan('New batch'))}>
+            <Plus size={16} aria-hidden /> New batch
+          </button>
+        </div>
+        {error && <p className="text-rust">{error.message}</p>}
+        {isPending && <p className="text-soft">Looking through the batches …</p>}
+        {data?.length === 0 && <Nothing search={wanted} />}
+        <ul className="border-t border-line">
+          {data?.map(batch => (
+            <BatchRow
+              key={batch.id}
+              batch={batch}
+              shelf={shelf.data}
+              onDuplicate={acts.duplicate}
+              onDelete={acts.remove}
+            />
+          ))}
+        </ul>
+      </main>
+      <ImportReport problems={problems} onClose={() => setProblems([])} />
+    </>
+  )
+}
+
+function useActs() {
+  const client = useQueryClient()
+  const navigate = useNavigate()
+  const toast = useToast()
+  const refresh = () => client.invalidateQueries({ queryKey: ['batches', 'list'] })
+  const told = async (act: () => Promise<void>) => {
+    try {
+      await act()
+    } catch (error) {
+      toast((error as Error).message)
+    }
+  }
+  return {
+    add: (plan: Parameters<typeof addBatch>[0]) =>
+      told(async () => {
+        const batch = await addBatch(plan)
+        await navigate(`/batches/${batch.id}/score`)
+      }),
+    duplicate: (batch: BatchAnswer) =>
+      void told(async () => {
+        const copy = await duplicateBatch(batch.id)
+        await refresh()
+        toast(`“${copy.name}” is a copy of its own.`, {
+          text: 'Open',
+          run: () => void navigate(`/batches/${copy.id}/score`),
+        })
+      }),
+    remove: (batch: BatchAnswer) =>
+      void told(async () => {
+        await deleteBatch(batch.id)
+        await refresh()
+        const back = () => void told(async () => void (await restoreBatch(batch.id).then(refresh)))
+        toast(`“${batch.name}” is deleted.`, { text: 'Undo', run: back })
+      }),
+  }
+}
+
+function ImportButton({ onFile }: { onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null)
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Plan file to import"
+        onChange={event => {
+          const [file] = event.target.files ?? []
+          event.target.value = ''
+          if (file) onFile(file)
+        }}
+      />
+      <button className="button" onClick={() => input.current?.click()}>
+        <FileInput size={16} aria-hidden /> Import
+      </button>
+    </>
+  )
+}
+
+const Nothing = ({ search }: { search: string }) =>
+  search ? (
+    <p className="py-8 text-soft">No batch has “{search}” in its name, notes, cups or scent.</p>
+  ) : (
+    <div className="max-w-140 py-8">
+      <p className="mb-2 text-lg">
+        Here stand your batches: what to weigh, how the bars will look, and whether there is time for every pour.
+      </p>
+      <p className="text-soft">
+        Begin with “New batch”: it opens with three layers in a 1 kg loaf, and everything can be changed.
+      </p>
+    </div>
+  )
+
+const MOST_SHOWN = 12
+
+function ImportReport({ problems, onClose }: { problems: Problem[]; onClose: () => void }) {
+  return (
+    <Ask open={problems.length > 0} title="This file was not imported" onClose={onClose}>
+      <ul className="mb-5 flex flex-col gap-2">
+        {problems.slice(0, MOST_SHOWN).map((problem, i) => (
+          <li key={i}>
+            {problem.path && <code className="mr-2 text-[13px] text-soft">{problem.path}</code>}
+            {problem.sentence}
+          </li>
+        ))}
+        {problems.length > MOST_SHOWN && <li className="text-soft">and {problems.length - MOST_SHOWN} more.</li>}
+      </ul>
+      <button className="button" onClick={onClose}>
+        Close
+      </button>
+    </Ask>
+  )
+}

@@ -1,0 +1,157 @@
+import { showChance, showMinutes, traceName, tidy } from '@ostler/core'
+import type { Forecast } from '@ostler/core'
+import { Table2 } from 'lucide-react'
+import { useState } from 'react'
+import { useForecast, usePlan } from '../../plan/context.tsx'
+import { Swatch } from '../../ui/swatch.tsx'
+import { useSize } from '../../ui/use-size.ts'
+import { HandsRow } from './hands-row.tsx'
+import { LaneDrawing } from './lane-drawing.tsx'
+import { timeScale } from './time-scale.ts'
+import type { TimeScale } from './time-scale.ts'
+
+const LABEL_PX = 150
+const CHANCE_PX = 176
+const GAP_PX = 3
+
+/** Fewer cups, taller lanes; twelve still fit and scroll. */
+const laneHeight = (count: number): number => (count <= 3 ? 46 : count <= 5 ? 38 : count <= 8 ? 29 : 25)
+
+interface Props {
+  chosen: string | null
+  onChoose: (pour: string | null) => void
+}
+
+/** Time from left to right; each cup a lane of rising trace; each pour a gate it must pass. */
+export function LanesView({ chosen, onChoose }: Props) {
+  const [ref, { width }] = useSize<HTMLDivElement>()
+  const [asTable, setAsTable] = useState(false)
+  const forecast = useForecast()
+  const cups = usePlan(state => state.plan.cups)
+  if (!forecast) return null
+  const poured = cups.filter(cup => forecast.lanes.lanes.find(lane => lane.cup === cup.id)?.points.length)
+  const height = laneHeight(poured.length)
+  const plotPx = Math.max(120, width - LABEL_PX - CHANCE_PX)
+  const scale = timeScale(forecast.lanes.endMin, plotPx)
+
+  return (
+    <section
+      aria-labelledby="lanes"
+      ref={ref}
+      className="max-h-[46vh] overflow-y-auto border-t border-ink bg-panel px-0 pb-1"
+    >
+      <div className="flex items-center" style={{ height: 26 }}>
+        <h2 id="lanes" className="pl-5 text-lg max-[900px]:pl-3" style={{ width: LABEL_PX }}>
+          Lanes
+        </h2>
+        {!asTable && <TimeAxis scale={scale} width={plotPx} />}
+        <button
+          className="quiet ml-auto mr-3 min-h-6 text-[13px]"
+          aria-pressed={asTable}
+          onClick={() => setAsTable(!asTable)}
+        >
+          <Table2 size={15} aria-hidden /> {asTable ? 'as lanes' : 'as a table'}
+        </button>
+      </div>
+      {asTable ? (
+        <LanesTable forecast={forecast} />
+      ) : (
+        <>
+          {poured.map((cup, i) => (
+            <div key={cup.id} className="flex items-center" style={{ marginBottom: GAP_PX, height }}>
+              <div className="flex min-w-0 items-center gap-2 pr-2 pl-5 max-[900px]:pl-3" style={{ width: LABEL_PX }}>
+                <Swatch hex={cup.swatch} size={15} />
+                <span className="truncate font-semibold">{cup.name}</span>
+              </div>
+              <LaneDrawing
+                cup={cup}
+                scale={scale}
+                width={plotPx}
+                height={height}
+                chosen={chosen}
+                onChoose={onChoose}
+                isFirst={i === 0}
+              />
+              <LaneVerdict cup={cup.id} />
+            </div>
+          ))}
+          <HandsRow scale={scale} width={plotPx} labelPx={LABEL_PX} />
+        </>
+      )}
+    </section>
+  )
+}
+
+function TimeAxis({ scale, width }: { scale: TimeScale; width: number }) {
+  return (
+    <svg width={width} height={22} aria-hidden className="fill-soft text-[12px]">
+      {scale.ticks.map(min => (
+        <text key={min} x={scale.x(min)} y={16} textAnchor={min === 0 ? 'start' : 'middle'}>
+          {min === 0 ? 'lye in' : `${min}${min === scale.ticks.at(-1) ? ' min' : ''}`}
+        </text>
+      ))}
+    </svg>
+  )
+}
+
+function LaneVerdict({ cup }: { cup: string }) {
+  const forecast = useForecast()
+  const pours = forecast?.lanes.pours.filter(pour => pour.cup === cup) ?? []
+  if (pours.length === 0) return null
+  const worst = pours.reduce((a, b) => (b.chance < a.chance ? b : a))
+  const bad = worst.chance < 0.6
+  const spare = Math.min(...pours.map(pour => pour.marginMin))
+  const text = spare < 0 ? `${showMinutes(-spare)} late` : spare > 45 ? 'over 45 min' : `${showMinutes(spare)} to spare`
+  return (
+    <div className="pl-3 leading-tight" style={{ width: CHANCE_PX }}>
+      <span className={`font-semibold ${bad ? 'text-rust' : ''}`}>
+        {bad && <span aria-hidden>▲ </span>}
+        {showChance(worst.chance)}
+      </span>
+      <span className="block text-[13px] text-soft">{text}</span>
+    </div>
+  )
+}
+
+/** The same facts for readers and screen readers. */
+function LanesTable({ forecast }: { forecast: Forecast }) {
+  const cups = usePlan(state => state.plan.cups)
+  return (
+    <table className="mx-5 mb-2 text-[14px]">
+      <caption className="sr-only">Pours with their planned times, trace and chances</caption>
+      <thead>
+        <tr className="text-left text-[13px] text-soft">
+          {['layer', 'cup', 'pour', 'trace then', 'window', 'layer below', 'to spare (4 of 5)', 'chance'].map(head => (
+            <th key={head} className="pr-6 font-normal">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {forecast.lanes.pours.map((pour, i) => (
+          <tr key={pour.pour} className="border-t border-line">
+            <td className="pr-6">{i + 1}</td>
+            <td className="pr-6 font-semibold">{cups.find(cup => cup.id === pour.cup)?.name}</td>
+            <td className="pr-6">
+              {showMinutes(pour.startMin)} to {showMinutes(pour.endMin)}
+            </td>
+            <td className="pr-6">
+              {tidy(pour.startLevel, 1)} to {tidy(pour.endLevel, 1)}, {traceName(pour.endLevel)}
+            </td>
+            <td className="pr-6">
+              {tidy(pour.window.lo, 1)} to {tidy(pour.window.hi, 1)}
+            </td>
+            <td className="pr-6">
+              {pour.carrierLevel === null
+                ? 'the mould'
+                : `${tidy(pour.carrierLevel, 1)}, needs ${tidy(pour.carrierNeed ?? 0, 1)}`}
+            </td>
+            <td className="pr-6">{showMinutes(pour.marginMin)}</td>
+            <td className={pour.chance < 0.6 ? 'font-semibold text-rust' : ''}>{showChance(pour.chance)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}

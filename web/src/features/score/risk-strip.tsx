@@ -1,0 +1,128 @@
+import { showChance } from '@ostler/core'
+import type { Remedy } from '@ostler/core'
+import { ChevronUp, X } from 'lucide-react'
+import { Popover } from 'radix-ui'
+import { useState } from 'react'
+import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
+import { useToast } from '../../ui/toast.tsx'
+
+const keyOf = (batch: string) => `ostler.dismissed.${batch}`
+
+function stored(batch: string): string[] {
+  try {
+    return JSON.parse(localStorage.getItem(keyOf(batch)) ?? '[]') as string[]
+  } catch {
+    return []
+  }
+}
+
+/** Advice that was dismissed for this batch stays away. */
+function useDismissed(batch: string): [string[], (id: string) => void] {
+  const [ids, setIds] = useState(() => stored(batch))
+  const dismiss = (id: string) => {
+    const next = [...ids, id]
+    setIds(next)
+    try {
+      localStorage.setItem(keyOf(batch), JSON.stringify(next))
+    } catch {
+      // Without storage it stays away until the page is opened again.
+    }
+  }
+  return [ids, dismiss]
+}
+
+/** The biggest risk in a sentence, and the change that helps most. */
+export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => void }) {
+  const batch = useBatch()
+  const toast = useToast()
+  const id = usePlan(state => state.id)
+  const remedies = usePlan(state => state.remedies)
+  const forecast = useForecast()
+  const [dismissed, dismiss] = useDismissed(id)
+  if (!forecast) return null
+  const { risk } = forecast
+  const offered = (remedies ?? []).filter(remedy => !dismissed.includes(remedy.id))
+  const [best, ...more] = offered
+
+  const apply = (remedy: Remedy) => {
+    const result = batch.edit(remedy.edit)
+    if (result.ok) toast(`${remedy.sentence}: done.`, { text: 'Undo', run: () => batch.undo() })
+    else toast(result.sentence)
+  }
+  return (
+    <section
+      aria-label="Biggest risk"
+      className="flex min-h-12 items-center gap-x-5 gap-y-2 bg-[#22201c] px-5 py-2 text-[#f6f4ef] max-[900px]:sticky max-[900px]:bottom-0 max-[900px]:flex-wrap max-[900px]:px-3"
+    >
+      <p className="min-w-0 flex-1 leading-snug max-[900px]:basis-full" aria-live="polite">
+        <button className="text-left font-semibold hover:underline" onClick={() => onChoose(risk.pour)}>
+          {risk.state === 'trouble' && <span aria-hidden>▲ </span>}
+          {risk.sentence}
+        </button>{' '}
+        <span className="text-[#cfc9bd]">{risk.reason}</span>
+      </p>
+      {best && (
+        <div className="flex items-center gap-3 max-[900px]:w-full max-[900px]:flex-wrap">
+          <RemedyText remedy={best} />
+          <ApplyButton onClick={() => apply(best)} />
+          <DismissButton remedy={best} onDismiss={dismiss} />
+        </div>
+      )}
+      {more.length > 0 && (
+        <Popover.Root>
+          <Popover.Trigger className="inline-flex min-h-8 items-center gap-1 rounded px-2 text-[13px] whitespace-nowrap underline underline-offset-4">
+            {more.length} more <ChevronUp size={15} aria-hidden />
+          </Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content
+              side="top"
+              align="end"
+              sideOffset={8}
+              collisionPadding={12}
+              className="z-30 flex max-w-[94vw] flex-col gap-3 rounded border border-[#6b665d] bg-[#22201c] p-4 text-[#f6f4ef]"
+            >
+              {more.map(remedy => (
+                <div key={remedy.id} className="flex items-center justify-end gap-3">
+                  <RemedyText remedy={remedy} />
+                  <Popover.Close asChild>
+                    <ApplyButton onClick={() => apply(remedy)} />
+                  </Popover.Close>
+                  <DismissButton remedy={remedy} onDismiss={dismiss} />
+                </div>
+              ))}
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+      )}
+    </section>
+  )
+}
+
+const RemedyText = ({ remedy }: { remedy: Remedy }) => (
+  <p className="max-w-105 text-right leading-snug max-[900px]:text-left">
+    {remedy.sentence}:{' '}
+    <span className="whitespace-nowrap">
+      {showChance(remedy.before)} → <strong>{showChance(remedy.after)}</strong>
+    </span>
+  </p>
+)
+
+const ApplyButton = ({ onClick }: { onClick: () => void }) => (
+  <button
+    onClick={onClick}
+    className="min-h-8 rounded border border-[#f6f4ef] px-4 font-semibold hover:bg-[#f6f4ef] hover:text-[#22201c]"
+  >
+    Apply
+  </button>
+)
+
+const DismissButton = ({ remedy, onDismiss }: { remedy: Remedy; onDismiss: (id: string) => void }) => (
+  <button
+    aria-label={`Do not advise this again: ${remedy.sentence}`}
+    title="Do not advise this again for this batch"
+    className="grid size-8 place-items-center rounded hover:bg-[#4a463e]"
+    onClick={() => onDismiss(remedy.id)}
+  >
+    <X size={16} aria-hidden />
+  </button>
+)

@@ -1,0 +1,82 @@
+import { findById, showMass } from '@ostler/core'
+import type { AccelerationClass, EditResult, ScentMoment } from '@ostler/core'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
+
+const PACE: Record<AccelerationClass, string> = {
+  slows: 'slows',
+  none: 'calm',
+  mild: 'mild',
+  moderate: 'quickens',
+  strong: 'accelerates',
+  seizes: 'seizes',
+}
+
+const MOMENTS: readonly { value: ScentMoment; text: string }[] = [
+  { value: 'pot', text: 'into the pot' },
+  { value: 'with-colour', text: 'with the colour' },
+  { value: 'last', text: 'cup by cup, last' },
+]
+
+const NONE = ''
+
+/** Which scent, how much, and when it goes in. */
+export function ScentStrip() {
+  const batch = useBatch()
+  const habits = useHabits()
+  const scent = usePlan(state => state.plan.scent)
+  const grams = useForecast()?.portions.scentG
+  const { scents } = batch.shelf
+  const set = (path: string[], value: unknown): EditResult =>
+    batch.edit({ kind: 'set', path: ['scent', ...path], value }, `scent ${path.join()}`)
+
+  const choose = (id: string) => {
+    if (id === NONE) return batch.edit({ kind: 'set', path: ['scent'], value: null })
+    const chosen = findById(scents, id)
+    const shareOfOils = Math.min(scent?.shareOfOils ?? chosen?.usualShareOfOils ?? 0.02, chosen?.limitShareOfOils ?? 1)
+    return batch.edit({
+      kind: 'set',
+      path: ['scent'],
+      value: { scent: id, shareOfOils, moment: scent?.moment ?? 'with-colour' },
+    })
+  }
+  const options = [
+    { value: NONE, text: 'No scent' },
+    ...scents.map(one => ({ value: one.id, text: `${one.name} · ${PACE[one.acceleration]}` })),
+  ]
+  const note = scent && findById(scents, scent.scent)
+  return (
+    <section aria-label="Scent" className="border-b border-line px-5 py-2 max-[900px]:px-3">
+      <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
+        <Choice bare label="Scent" className="w-full" value={scent?.scent ?? NONE} options={options} onValue={choose} />
+        {scent && (
+          <>
+            <QuantityField
+              bare
+              label="Scent, share of the oils"
+              kind="share"
+              width={52}
+              habits={habits}
+              value={scent.shareOfOils}
+              onValue={value => set(['shareOfOils'], value)}
+            />
+            <Choice
+              bare
+              label="When the scent goes in"
+              value={scent.moment}
+              options={MOMENTS}
+              onValue={value => set(['moment'], value)}
+            />
+            <span className="text-[13px] text-soft">{grams !== undefined && showMass(grams, habits)}</span>
+          </>
+        )}
+      </div>
+      {note && (
+        <p className="mt-1 truncate text-[13px] text-soft" title={note.note}>
+          {note.note}
+        </p>
+      )}
+    </section>
+  )
+}

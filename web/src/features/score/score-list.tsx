@@ -1,0 +1,193 @@
+import { DndContext, KeyboardSensor, PointerSensor, closestCenter, useSensor, useSensors } from '@dnd-kit/core'
+import type { DragEndEvent } from '@dnd-kit/core'
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable'
+import { CSS } from '@dnd-kit/utilities'
+import { freshId, layerHeights, showMass, showMinutes } from '@ostler/core'
+import type { Edit, PourForecast } from '@ostler/core'
+import { AlignVerticalDistributeCenter, GripVertical, Plus } from 'lucide-react'
+import { useState } from 'react'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
+import { Swatch } from '../../ui/swatch.tsx'
+import { useToast } from '../../ui/toast.tsx'
+import { newCup } from './new-cup.ts'
+import { ScentStrip } from './scent-strip.tsx'
+
+interface Props {
+  chosen: string | null
+  onChoose: (pour: string | null) => void
+}
+
+/** The ordered pours, first at the top: what the hands do. */
+export function ScoreList({ chosen, onChoose }: Props) {
+  const batch = useBatch()
+  const plan = usePlan(state => state.plan)
+  const forecast = useForecast()
+  const habits = useHabits()
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  )
+  const dropped = ({ active, over }: DragEndEvent) => {
+    const to = plan.score.findIndex(pour => pour.id === over?.id)
+    if (over && active.id !== over.id) batch.edit({ kind: 'move-pour', pour: String(active.id), to })
+  }
+  return (
+    <section aria-labelledby="score" className="flex min-h-0 flex-col border-r border-line max-[900px]:border-r-0">
+      <header className="flex items-baseline justify-between px-5 pt-2.5 pb-1.5 max-[900px]:px-3">
+        <h2 id="score" className="text-lg">
+          Score
+        </h2>
+        <span className="text-[13px] text-soft">
+          {plan.cups.length} {plan.cups.length === 1 ? 'cup' : 'cups'} · {plan.score.length}{' '}
+          {plan.score.length === 1 ? 'layer' : 'layers'} ·{' '}
+          {forecast ? showMass(forecast.portions.potG, habits, 1) : '–'}
+        </span>
+      </header>
+      <ScentStrip />
+      <div className="min-h-0 flex-1 overflow-y-auto">
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+          <SortableContext items={plan.score.map(pour => pour.id)} strategy={verticalListSortingStrategy}>
+            <ol>
+              {plan.score.map((pour, i) => (
+                <Row
+                  key={pour.id}
+                  index={i}
+                  pour={pour.id}
+                  pourForecast={forecast?.lanes.pours[i] ?? null}
+                  massG={forecast?.portions.layers[i]?.massG ?? null}
+                  chosen={chosen === pour.id}
+                  onChoose={onChoose}
+                />
+              ))}
+            </ol>
+          </SortableContext>
+        </DndContext>
+        <AddLayer onAdded={onChoose} />
+      </div>
+    </section>
+  )
+}
+
+interface RowProps {
+  index: number
+  pour: string
+  pourForecast: PourForecast | null
+  massG: number | null
+  chosen: boolean
+  onChoose: (pour: string | null) => void
+}
+
+const FAULTS = { thick: 'too thick', thin: 'too thin', 'not-carried': 'breaks through' }
+
+function when(pour: PourForecast): string {
+  const bad = pour.chance < 0.6 && pour.fault ? ` · ${FAULTS[pour.fault]}` : ''
+  return `at ${showMinutes(pour.startMin)}${bad}`
+}
+
+function Row({ index, pour, pourForecast, massG, chosen, onChoose }: RowProps) {
+  const batch = useBatch()
+  const habits = useHabits()
+  const plan = usePlan(state => state.plan)
+  const [sentence, setSentence] = useState<string | null>(null)
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id: pour,
+  })
+  const step = plan.score[index]!
+  const cup = plan.cups.find(one => one.id === step.cup)
+  const bad = pourForecast !== null && pourForecast.chance < 0.6
+  const setHeight = (heightMm: number) => batch.edit({ kind: 'set-layer-height', pour, heightMm }, `height ${pour}`)
+
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`relative border-b border-line ${chosen ? 'bg-chosen shadow-[inset_4px_0_0_var(--ink)]' : ''} ${isDragging ? 'z-10 bg-paper outline outline-ink' : ''}`}
+    >
+      <div className="flex items-center gap-2 py-1 pr-5 pl-1.5 max-[900px]:pr-3">
+        <button
+          ref={setActivatorNodeRef}
+          {...attributes}
+          {...listeners}
+          className="quiet min-w-6 touch-none px-0"
+          aria-label={`Move layer ${index + 1}, ${cup?.name}`}
+        >
+          <GripVertical size={16} aria-hidden />
+        </button>
+        <button
+          className="flex min-w-0 flex-1 items-center gap-2.5 py-1 text-left"
+          aria-pressed={chosen}
+          onClick={() => onChoose(chosen ? null : pour)}
+        >
+          <span className="w-4 text-right text-soft">{index + 1}</span>
+          <Swatch hex={cup?.swatch ?? '#888888'} />
+          <span className="min-w-0">
+            <span className="block truncate leading-tight font-semibold">{cup?.name}</span>
+            <span className={`block truncate text-[13px] leading-tight ${bad ? 'text-rust' : 'text-soft'}`}>
+              {massG !== null && showMass(massG, habits, 1)} {pourForecast && when(pourForecast)}
+            </span>
+          </span>
+        </button>
+        <QuantityField
+          bare
+          label={`Height of layer ${index + 1}, ${cup?.name}`}
+          kind="length"
+          width={62}
+          habits={habits}
+          value={layerHeights(plan)[index]!}
+          onValue={setHeight}
+          other={{ kind: 'share', unit: '%', onValue: share => setHeight(share * plan.mould.fillMm) }}
+          onSentence={setSentence}
+        />
+      </div>
+      {sentence && (
+        <p aria-hidden className="px-5 pb-1.5 text-[13px] text-rust">
+          {sentence}
+        </p>
+      )}
+    </li>
+  )
+}
+
+function AddLayer({ onAdded }: { onAdded: (pour: string) => void }) {
+  const batch = useBatch()
+  const plan = usePlan(state => state.plan)
+  const toast = useToast()
+  const add = (edits: Edit[], cup: string) => {
+    const id = freshId('pour', plan.score)
+    const result = batch.edit({ kind: 'many', edits: [...edits, { kind: 'add-pour', cup, at: plan.score.length, id }] })
+    if (result.ok) onAdded(id)
+    else toast(result.sentence)
+  }
+  const fromNewCup = () => {
+    const cup = newCup(plan, batch.shelf)
+    add([{ kind: 'add-cup', cup }], cup.id)
+  }
+  return (
+    <div className="flex flex-wrap gap-1 px-4 py-1.5">
+      <button className="quiet text-ink" onClick={fromNewCup}>
+        <Plus size={16} aria-hidden /> layer from a new cup
+      </button>
+      <button
+        className="quiet text-ink"
+        onClick={() => add([], plan.score.at(-1)!.cup)}
+        title="Choose another cup for it afterwards"
+      >
+        <Plus size={16} aria-hidden /> from the same cup
+      </button>
+      <button
+        className="quiet ml-auto"
+        onClick={() => batch.edit({ kind: 'even-layers' })}
+        aria-label="Make all layers the same height"
+        title="Same height"
+      >
+        <AlignVerticalDistributeCenter size={17} aria-hidden />
+      </button>
+    </div>
+  )
+}

@@ -1,0 +1,32 @@
+import { showChance, showMass, showMinutes } from '@ostler/core'
+import { useForecast, useHabits } from '../../plan/context.tsx'
+import { WorkingNumber } from '../../ui/working-number.tsx'
+
+/** An hour to spare is as good as more. */
+const PLENTY_MIN = 45
+
+/** The numbers that decide: chance, time to spare, pot, lye. */
+export function ScoreNumbers() {
+  const forecast = useForecast()
+  const habits = useHabits()
+  if (!forecast) return null
+  const { lanes, portions, workings } = forecast
+  const spare = Math.min(...lanes.pours.map(pour => pour.marginMin))
+  return (
+    <section aria-label="The numbers that decide" className="grid grid-cols-2 gap-x-4 gap-y-4 pt-1">
+      <div className="col-span-2">
+        <span className={`block text-4xl leading-tight font-semibold ${lanes.chance < 0.6 ? 'text-rust' : ''}`}>
+          {showChance(lanes.chance)}
+        </span>
+        <span className="text-[13px] text-soft">chance that every layer pours as planned</span>
+      </div>
+      <WorkingNumber
+        label={spare < 0 ? 'too late, in 4 of 5 runs' : 'least time to spare, in 4 of 5 runs'}
+        text={spare >= PLENTY_MIN ? `over ${PLENTY_MIN} min` : showMinutes(Math.abs(spare))}
+      />
+      <WorkingNumber label="lye in to last pour" text={showMinutes(lanes.endMin)} />
+      <WorkingNumber label="batter in the pot" text={showMass(portions.potG, habits)} working={workings.pot} />
+      <WorkingNumber label="lye (NaOH)" text={showMass(portions.lyeG, habits)} working={workings.lye} />
+    </section>
+  )
+}

@@ -1,0 +1,38 @@
+import { useState } from 'react'
+import { useForecast, usePlan } from '../../plan/context.tsx'
+import { ForecastRefused } from '../../ui/forecast-refused.tsx'
+import { Notices } from '../../ui/notices.tsx'
+import { FaceView } from './face-view.tsx'
+import { Inspector } from './inspector.tsx'
+import { LanesView } from './lanes-view.tsx'
+import { RiskStrip } from './risk-strip.tsx'
+import { ScoreList } from './score-list.tsx'
+import { ScoreNumbers } from './score-numbers.tsx'
+
+/** The heart: the score, the face and the lanes, which move together. */
+export function ScorePage() {
+  const score = usePlan(state => state.plan.score)
+  const forecast = useForecast()
+  const [wanted, setWanted] = useState<string | null>(null)
+  const chosen = score.some(pour => pour.id === wanted) ? wanted : null
+
+  return (
+    <main className="flex min-h-0 flex-1 flex-col">
+      <div className="grid min-h-90 flex-1 grid-cols-[400px_minmax(0,1fr)_300px] max-[1100px]:grid-cols-[minmax(320px,400px)_1fr] max-[900px]:grid-cols-1">
+        <ScoreList chosen={chosen} onChoose={setWanted} />
+        <FaceView chosen={chosen} onChoose={setWanted} />
+        <aside className="flex max-h-[calc(100vh-330px)] flex-col gap-4 overflow-y-auto bg-booth px-4 py-3 max-[1100px]:col-span-2 max-[1100px]:max-h-none max-[900px]:col-span-1">
+          {chosen ? <Inspector pourId={chosen} onClose={() => setWanted(null)} /> : <ScoreNumbers />}
+          <ForecastRefused />
+          {!chosen && <Notices most={3} className="text-[13px]" />}
+        </aside>
+      </div>
+      {forecast && (
+        <div className="sticky bottom-0 max-[900px]:static">
+          <LanesView chosen={chosen} onChoose={setWanted} />
+          <RiskStrip onChoose={setWanted} />
+        </div>
+      )}
+    </main>
+  )
+}

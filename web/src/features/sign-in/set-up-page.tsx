@@ -1,0 +1,74 @@
+import { classValidatorResolver } from '@hookform/resolvers/class-validator'
+import { SetUpForm } from '@ostler/core'
+import { useQueryClient } from '@tanstack/react-query'
+import { useForm } from 'react-hook-form'
+import { ApiError, sessionQuery, setUp } from '../../api/client.ts'
+import { FormLine } from './form-line.tsx'
+
+/** The first visit to an Ostler without a workshop. */
+export function SetUpPage({ asksCode }: { asksCode: boolean }) {
+  const client = useQueryClient()
+  const { register, handleSubmit, setError, formState } = useForm<SetUpForm>({
+    resolver: classValidatorResolver(SetUpForm),
+    defaultValues: { workshopName: '', memberName: '', signInName: '', password: '' },
+  })
+  const send = async ({ ...form }: SetUpForm) => {
+    try {
+      await setUp(form)
+      await client.invalidateQueries(sessionQuery)
+    } catch (error) {
+      const atCode = error instanceof ApiError && error.answer.problems?.some(problem => problem.path === 'setUpCode')
+      setError(atCode ? 'setUpCode' : 'root', { message: (error as Error).message })
+    }
+  }
+  const { errors, isSubmitting } = formState
+  return (
+    <main className="grid min-h-screen place-items-center bg-booth p-4">
+      <section className="w-full max-w-108 rounded bg-paper p-8">
+        <h1 className="mb-1 text-3xl">Set up the workshop</h1>
+        <p className="mb-6 text-soft">It starts with a shelf of common oils, colorants and moulds, and no batches.</p>
+        <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
+          <FormLine
+            label="Name of the workshop"
+            sentence={errors.workshopName?.message}
+            {...register('workshopName')}
+          />
+          <FormLine
+            label="Your name"
+            autoComplete="name"
+            sentence={errors.memberName?.message}
+            {...register('memberName')}
+          />
+          <FormLine
+            label="Sign-in name"
+            autoComplete="username"
+            sentence={errors.signInName?.message}
+            {...register('signInName')}
+          />
+          <FormLine
+            label="Password, at least 10 letters"
+            type="password"
+            autoComplete="new-password"
+            sentence={errors.password?.message}
+            {...register('password')}
+          />
+          {asksCode && (
+            <FormLine
+              label="Set-up code from the terminal"
+              sentence={errors.setUpCode?.message}
+              {...register('setUpCode')}
+            />
+          )}
+          {errors.root && (
+            <p role="alert" className="text-rust">
+              {errors.root.message}
+            </p>
+          )}
+          <button className="button button-main self-start" disabled={isSubmitting}>
+            Set up
+          </button>
+        </form>
+      </section>
+    </main>
+  )
+}

@@ -1,0 +1,86 @@
+import { classValidatorResolver } from '@hookform/resolvers/class-validator'
+import { SignInForm as SignInShape } from '@ostler/core'
+import type { SessionAnswer } from '@ostler/core'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import { sessionQuery, signIn } from '../../api/client.ts'
+import { FormLine } from './form-line.tsx'
+
+interface Props {
+  demo: SessionAnswer['demo']
+  onDone: () => void
+}
+
+export function SignInForm({ demo, onDone }: Props) {
+  const [sentence, setSentence] = useState('')
+  const { register, handleSubmit, setValue, formState } = useForm<SignInShape>({
+    resolver: classValidatorResolver(SignInShape),
+    defaultValues: { signInName: '', password: '' },
+  })
+  const send = async (form: SignInShape) => {
+    setSentence('')
+    try {
+      await signIn({ signInName: form.signInName, password: form.password })
+      onDone()
+    } catch (error) {
+      setSentence((error as Error).message)
+    }
+  }
+  const fillDemo = () => {
+    if (!demo) return
+    setValue('signInName', demo.signInName, { shouldValidate: true })
+    setValue('password', demo.password, { shouldValidate: true })
+  }
+  const { errors, isSubmitting } = formState
+  return (
+    <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
+      <FormLine
+        label="Sign-in name"
+        autoComplete="username"
+        sentence={errors.signInName?.message}
+        {...register('signInName')}
+      />
+      <FormLine
+        label="Password"
+        type="password"
+        autoComplete="current-password"
+        sentence={errors.password?.message}
+        {...register('password')}
+      />
+      {sentence && (
+        <p role="alert" className="text-rust">
+          {sentence}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        <button className="button button-main" disabled={isSubmitting}>
+          Sign in
+        </button>
+        {demo && (
+          <button type="button" className="button" onClick={fillDemo}>
+            Fill in the demo sign-in
+          </button>
+        )}
+      </div>
+    </form>
+  )
+}
+
+export function SignInPage({ demo }: { demo: SessionAnswer['demo'] }) {
+  const client = useQueryClient()
+  return (
+    <main className="grid min-h-screen place-items-center bg-booth p-4">
+      <section className="w-full max-w-108 rounded bg-paper p-8">
+        <h1 className="mb-1 text-4xl">Ostler</h1>
+        <p className="mb-6 text-soft">Colours, layers, and the time to pour them.</p>
+        <SignInForm demo={demo} onDone={() => void client.invalidateQueries(sessionQuery)} />
+        {demo && (
+          <p className="mt-5 text-[13px] text-soft">
+            Everything in the demo workshop is made up: its name, batches and scents.
+          </p>
+        )}
+      </section>
+    </main>
+  )
+}

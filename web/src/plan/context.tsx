@@ -1,0 +1,27 @@
+import { METRIC } from '@ostler/core'
+import type { Forecast, UnitHabits } from '@ostler/core'
+import { useQuery } from '@tanstack/react-query'
+import { createContext, useContext, useSyncExternalStore } from 'react'
+import { sessionQuery } from '../api/client.ts'
+import type { OpenBatch, OpenBatchState } from './open-batch.ts'
+
+export const OpenBatchContext = createContext<OpenBatch | null>(null)
+
+/** The open batch's store. */
+export function useBatch(): OpenBatch {
+  const batch = useContext(OpenBatchContext)
+  if (!batch) throw new Error('no batch is open here')
+  return batch
+}
+
+/** One slice of the open batch. `select` picks what is there; it builds nothing anew. */
+export function usePlan<T>(select: (state: OpenBatchState) => T): T {
+  const batch = useBatch()
+  return useSyncExternalStore(batch.subscribe, () => select(batch.get()))
+}
+
+/** The forecast, or null while an oil is missing on the shelf. */
+export const useForecast = (): Forecast | null => usePlan(state => (state.result.ok ? state.result.forecast : null))
+
+/** How this workshop likes its units. */
+export const useHabits = (): UnitHabits => useQuery(sessionQuery).data?.workshop?.habits ?? METRIC

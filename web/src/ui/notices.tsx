@@ -1,0 +1,19 @@
+import { useForecast } from '../plan/context.tsx'
+
+const SHAPES = { stop: '▲ Stop:', warn: '△', hint: '·' }
+
+/** What is allowed in this plan but worth a thought. */
+export function Notices({ most = 6, className = '' }: { most?: number; className?: string }) {
+  const notices = useForecast()?.notices ?? []
+  if (notices.length === 0) return null
+  return (
+    <ul aria-label="Worth a thought" className={`flex flex-col gap-1.5 ${className}`}>
+      {notices.slice(0, most).map(notice => (
+        <li key={notice.path + notice.sentence} className={notice.weight === 'hint' ? 'text-soft' : 'text-rust'}>
+          <span aria-hidden>{SHAPES[notice.weight]} </span>
+          {notice.sentence}
+        </li>
+      ))}
+    </ul>
+  )
+}

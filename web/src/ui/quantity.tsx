@@ -1,0 +1,148 @@
+import { GRAMS_PER_OUNCE, MM_PER_INCH, readQuantity, tidy } from '@ostler/core'
+import type { EditResult, QuantityKind, UnitHabits } from '@ostler/core'
+import { useId, useState } from 'react'
+import type { KeyboardEvent, ReactNode } from 'react'
+
+interface Shown {
+  unit: string
+  /** The unit inside to the number shown. */
+  text: (value: number) => string
+  /** One press of an arrow key, in the unit inside. */
+  step: number
+}
+
+/** How each kind of quantity is shown and stepped under the workshop's habits. */
+function shown(kind: QuantityKind, habits: UnitHabits, decimals: number | undefined): Shown {
+  switch (kind) {
+    case 'mass':
+      return habits.mass === 'g'
+        ? { unit: 'g', text: g => tidy(g, decimals ?? 1), step: 1 }
+        : { unit: 'oz', text: g => tidy(g / GRAMS_PER_OUNCE, (decimals ?? 1) + 2), step: GRAMS_PER_OUNCE / 10 }
+    case 'length':
+      return habits.length === 'mm'
+        ? { unit: 'mm', text: mm => tidy(mm, decimals ?? 1), step: 1 }
+        : { unit: 'in', text: mm => tidy(mm / MM_PER_INCH, 2), step: MM_PER_INCH / 16 }
+    case 'temperature':
+      return habits.temperature === 'C'
+        ? { unit: 'C', text: c => tidy(c, 1), step: 1 }
+        : { unit: 'F', text: c => tidy((c * 9) / 5 + 32, 1), step: 5 / 9 }
+    case 'share':
+      return { unit: '%', text: share => tidy(share * 100, decimals ?? 2), step: 0.01 }
+    case 'minutes':
+      return { unit: 'min', text: min => tidy(min, 2), step: 0.5 }
+    case 'dose':
+      return { unit: 'g/kg', text: dose => tidy(dose, 2), step: 0.5 }
+    case 'density':
+      return { unit: 'g/ml', text: density => tidy(density, 3), step: 0.01 }
+    case 'volume':
+      return { unit: 'ml', text: ml => tidy(ml, 1), step: 1 }
+    case 'plain':
+      return { unit: '', text: n => tidy(n, decimals ?? 2), step: 0.1 }
+  }
+}
+
+const UNIT_LABEL: Record<string, string> = { C: '°C', F: '°F' }
+
+interface Props {
+  label: string
+  value: number
+  kind: QuantityKind
+  habits: UnitHabits
+  /** Takes the value in the unit inside; a refusal's sentence is shown beside the field. */
+  onValue: (value: number) => EditResult
+  /** Shows the label to screen readers only. */
+  bare?: boolean
+  decimals?: number
+  width?: number
+  hint?: ReactNode
+  /** A second kind that may be typed, e.g. a share where a length is shown; told apart by its unit. */
+  other?: { kind: QuantityKind; unit: string; onValue: (value: number) => EditResult }
+  /** Told of the field's sentence, to show it elsewhere. */
+  onSentence?: (sentence: string | null) => void
+}
+
+/**
+ * A number with its unit. What is typed acts as soon as it makes sense; what does not is kept, with a sentence, until it is
+ * mended or Escape takes it back. Arrow up and down step.
+ */
+export function QuantityField(props: Props) {
+  const { label, value, kind, habits, onValue, bare = false, decimals, width = 84, hint, other, onSentence } = props
+  const id = useId()
+  const { unit, text, step } = shown(kind, habits, decimals)
+  const [typed, setTyped] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<string | null>(null)
+  const [left, setLeft] = useState(false)
+
+  const tell = (next: string | null) => {
+    setSentence(next)
+    onSentence?.(next)
+  }
+
+  const attempt = (raw: string) => {
+    if (other && raw.trim().endsWith(other.unit)) {
+      const read = readQuantity(raw, other.kind, other.unit)
+      return read.ok ? other.onValue(read.value) : { ok: false as const, path: '', sentence: read.sentence }
+    }
+    const read = readQuantity(raw, kind, unit)
+    return read.ok ? onValue(read.value) : { ok: false as const, path: '', sentence: read.sentence }
+  }
+
+  const change = (raw: string) => {
+    setTyped(raw)
+    const result = attempt(raw)
+    tell(result.ok ? null : result.sentence)
+    setLeft(false)
+  }
+
+  const leave = () => {
+    setLeft(true)
+    if (sentence === null) setTyped(null)
+  }
+
+  const keys = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') leave()
+    if (event.key === 'Escape') {
+      setTyped(null)
+      tell(null)
+    }
+    if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
+    event.preventDefault()
+    const by = (event.shiftKey ? 10 : 1) * (event.key === 'ArrowUp' ? step : -step)
+    const result = onValue(Number((value + by).toFixed(6)))
+    setTyped(null)
+    tell(result.ok ? null : result.sentence)
+    setLeft(true)
+  }
+
+  const wrong = sentence !== null && left
+  return (
+    <div className={bare ? '' : 'flex flex-col gap-0.5'}>
+      <label htmlFor={id} className={bare ? 'sr-only' : 'text-[13px] text-soft'}>
+        {label}
+      </label>
+      <span className="inline-flex items-center gap-1.5">
+        <input
+          id={id}
+          className="field text-right"
+          style={{ width }}
+          inputMode="decimal"
+          autoComplete="off"
+          value={typed ?? text(value)}
+          aria-invalid={wrong || undefined}
+          aria-describedby={wrong ? `${id}-wrong` : undefined}
+          onChange={event => change(event.target.value)}
+          onFocus={event => event.target.select()}
+          onBlur={leave}
+          onKeyDown={keys}
+        />
+        {unit !== '' && <span className="text-[13px] text-soft">{UNIT_LABEL[unit] ?? unit}</span>}
+        {hint}
+      </span>
+      {wrong && (
+        <p id={`${id}-wrong`} role="alert" className={onSentence ? 'sr-only' : 'max-w-72 text-[13px] text-rust'}>
+          {sentence}
+        </p>
+      )}
+    </div>
+  )
+}
