@@ -7,6 +7,6 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   resolve: { conditions: ['source', ...defaultClientConditions] },
   worker: { format: 'es' },
-  build: { target: 'es2022', sourcemap: false },
+  build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 700 },
   server: { proxy: { '/api': 'http://127.0.0.1:4310' } },
 })

@@ -94,7 +94,10 @@ function BatchPages() {
           onValue={value => batch.edit({ kind: 'set', path: ['name'], value }, 'name')}
           className="w-52 border-transparent bg-transparent font-title text-lg font-semibold hover:border-line"
         />
-        <nav aria-label="Pages of this batch" className="flex gap-1 self-stretch">
+        <nav
+          aria-label="Pages of this batch"
+          className="flex gap-1 self-stretch max-[900px]:order-2 max-[900px]:min-h-10"
+        >
           {PAGES.map(([path, text]) => (
             <NavLink
               key={path}
@@ -107,7 +110,7 @@ function BatchPages() {
             </NavLink>
           ))}
         </nav>
-        <div className="ml-auto flex items-center gap-1">
+        <div className="ml-auto flex flex-1 items-center justify-end gap-1 max-[900px]:order-2">
           <SaveMark />
           <button
             className="quiet"

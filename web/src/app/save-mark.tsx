@@ -1,4 +1,4 @@
-import { tidy } from '@ostler/core'
+import { ordered, tidy } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
@@ -86,7 +86,8 @@ function Conflict({ theirs }: { theirs: Plan }) {
   return (
     <Ask open wide title="This batch was changed in another window">
       <p className="mb-4">
-        Both versions are safe. They differ in: {differences(mine, theirs).join(', ') || 'nothing that matters'}.
+        Both versions are safe. They differ in:{' '}
+        {differences(mine, ordered(theirs)).join(', ') || 'nothing that matters'}.
       </p>
       <div className="mb-5 flex gap-4">
         <Version title="In this window" plan={mine} />

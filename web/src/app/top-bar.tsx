@@ -57,7 +57,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
       </Link>
       {children}
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="quiet ml-auto" aria-label="Workshop and settings">
+        <DropdownMenu.Trigger className="quiet ml-auto max-[900px]:order-1" aria-label="Workshop and settings">
           <UserRound size={18} aria-hidden />
           <span className="max-[900px]:sr-only">{data?.workshop?.name}</span>
         </DropdownMenu.Trigger>

@@ -41,7 +41,12 @@ export function BatchRow({ batch, shelf, onDuplicate, onDelete }: Props) {
   }
   return (
     <li className="grid grid-cols-[96px_1fr_auto_auto] items-center gap-5 border-b border-line py-3 max-[900px]:grid-cols-[64px_1fr_auto] max-[900px]:gap-3">
-      <Link to={`/batches/${batch.id}/score`} tabIndex={-1} aria-hidden className="rounded bg-booth p-2">
+      <Link
+        to={`/batches/${batch.id}/score`}
+        tabIndex={-1}
+        aria-hidden
+        className="grid place-items-center rounded bg-booth p-2"
+      >
         <FacePicture plan={plan} height={64} />
       </Link>
       <div className="min-w-0">

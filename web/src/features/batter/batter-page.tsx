@@ -1,4 +1,4 @@
-import { lyeDemand, showMass, showShare, showTemperature } from '@ostler/core'
+import { lyeDemand, showMass, showShare } from '@ostler/core'
 import type { FieldPath } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -99,7 +99,9 @@ function Oils() {
                     />
                   </div>
                 </td>
-                <td className="text-right text-lg font-semibold">{row ? showMass(row.massG, habits, 1) : '–'}</td>
+                <td className="text-right text-lg font-semibold whitespace-nowrap">
+                  {row ? showMass(row.massG, habits, 1) : '–'}
+                </td>
                 <td className="text-right text-soft max-[900px]:hidden">
                   {row && oil
                     ? showMass(lyeDemand([{ massG: row.massG, sapKohMgPerG: oil.sapKohMgPerG }]), habits)
@@ -236,8 +238,7 @@ function BenchFields() {
         <QuantityField label="Blender strength" kind="plain" {...at('blenderStrength')} />
       </div>
       <p className="mt-2 text-[13px] text-soft">
-        Level 1 is an emulsion, 2 light trace, 3 medium, 4 heavy. At {showTemperature(conditions.mixC, habits)} a cooler
-        start gives more time.
+        Level 1 is an emulsion, 2 light trace, 3 medium, 4 heavy. Cooler and blended less means more time.
       </p>
     </section>
   )

@@ -6,7 +6,7 @@ import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.ts
 import { inkOn } from '../../ui/swatch.tsx'
 import { useSize } from '../../ui/use-size.ts'
 
-const PAD = { left: 46, right: 92, top: 22, bottom: 34 }
+const PAD = { left: 46, right: 104, top: 22, bottom: 34 }
 const WALL_PX = 5
 const TICK_MM = 10
 const KEY_STEP_MM = 0.5
@@ -32,7 +32,7 @@ export function FaceView({ chosen, onChoose }: Props) {
   const layers = forecast?.portions.layers ?? []
 
   return (
-    <section aria-label="Face of a bar" className="relative flex min-h-80 flex-col bg-booth">
+    <section aria-label="Face of a bar" className="relative min-h-80 bg-booth min-[901px]:min-h-0">
       <div ref={ref} className="absolute inset-0">
         <svg width={size.width} height={size.height} role="group" aria-label="Cross-section of the mould">
           <Ruler place={place} heightMm={height} />
@@ -96,7 +96,8 @@ function MouldWords({ place }: { place: Place }) {
   return (
     <g className="fill-soft text-[13px]">
       <text x={place.left + place.width / 2} y={place.floor + 25} textAnchor="middle">
-        {mould.name} · {showLength(mould.innerWidthMm, habits)} wide · soap {showLength(mould.fillMm, habits)} high
+        {place.width > 300 && `${mould.name} · `}
+        {showLength(mould.innerWidthMm, habits)} wide · soap {showLength(mould.fillMm, habits)} high
       </text>
       <line x1={place.left} x2={place.left + place.width} y1={top} y2={top} stroke="var(--ink)" strokeDasharray="2 3" />
     </g>
@@ -190,10 +191,10 @@ function Boundary({ index, layers, place }: { index: number; layers: readonly La
       onPointerCancel={end}
       onKeyDown={keys}
       className="group absolute h-5 touch-none cursor-ns-resize"
-      style={{ left: place.left, top: y - 10, width: place.width + 84 }}
+      style={{ left: place.left, top: y - 10, width: place.width + 98 }}
     >
-      <span className="absolute inset-x-0 right-[62px] left-0 top-[9px] h-0.5 bg-transparent group-hover:bg-ink/60 group-focus-visible:bg-ink" />
-      <span className="absolute top-0 right-0 flex h-5 w-[72px] items-center gap-1 text-[13px]">
+      <span className="absolute inset-x-0 right-[84px] left-0 top-[9px] h-0.5 bg-transparent group-hover:bg-ink/60 group-focus-visible:bg-ink" />
+      <span className="absolute top-0 right-0 flex h-5 w-[88px] items-center gap-1 text-[13px] whitespace-nowrap">
         <span
           aria-hidden
           className="grid h-5 w-5 shrink-0 place-items-center rounded-full border border-ink bg-paper leading-none group-active:bg-ink group-active:text-paper"

@@ -29,9 +29,13 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
   }
   return (
     <div className="flex items-center">
-      <span className="pl-5 text-[13px] text-soft max-[900px]:pl-3" style={{ width: labelPx }}>
-        Hands
-      </span>
+      {labelPx > 0 ? (
+        <span className="pl-5 text-[13px] text-soft" style={{ width: labelPx }}>
+          Hands
+        </span>
+      ) : (
+        <span className="w-3" />
+      )}
       <svg width={width} height={HEIGHT} role="img" aria-label={`Hands: ${tasks.map(nameOf).join(', ')}`}>
         {tasks.map((task, i) => {
           const left = scale.x(task.fromMin)

@@ -78,7 +78,8 @@ export function LaneDrawing({ cup, scale, width, height, chosen, onChoose, isFir
       <path d={pot} fill="var(--booth-deep)" />
       <path d={drawn.fill} fill={cup.swatch} />
       <path d={drawn.band} fill="var(--ink)" fillOpacity={0.16} />
-      <path d={drawn.median} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
+      <path d={drawn.median} fill="none" stroke="var(--paper)" strokeWidth={4} />
+      <path d={drawn.median} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
       {isFirst && (
         <g className="fill-soft text-[11px]" aria-hidden>
           <text x={width - 4} y={y(hi) - 2} textAnchor="end">
@@ -140,8 +141,9 @@ function Gate({ pour, number, x, y, height, chosen, onChoose }: GateProps) {
         width={right - left + 8}
         height={height}
         fill="var(--paper)"
-        fillOpacity={chosen ? 0.55 : 0.28}
+        fillOpacity={chosen ? 0.4 : 0}
       />
+      <path d={post(left, 1) + post(right, -1)} fill="none" stroke="var(--paper)" strokeWidth={chosen ? 6 : 5} />
       <path d={post(left, 1) + post(right, -1)} fill="none" stroke={colour} strokeWidth={chosen ? 3 : 2} />
       <rect
         x={mid - 5}

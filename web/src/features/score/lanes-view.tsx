@@ -11,8 +11,10 @@ import { timeScale } from './time-scale.ts'
 import type { TimeScale } from './time-scale.ts'
 
 const LABEL_PX = 150
-const CHANCE_PX = 176
+const CHANCE_PX = 190
 const GAP_PX = 3
+/** Narrower than this, the words stand above each lane instead of beside it. */
+const NARROW_PX = 700
 
 /** Fewer cups, taller lanes; twelve still fit and scroll. */
 const laneHeight = (count: number): number => (count <= 3 ? 46 : count <= 5 ? 38 : count <= 8 ? 29 : 25)
@@ -31,20 +33,21 @@ export function LanesView({ chosen, onChoose }: Props) {
   if (!forecast) return null
   const poured = cups.filter(cup => forecast.lanes.lanes.find(lane => lane.cup === cup.id)?.points.length)
   const height = laneHeight(poured.length)
-  const plotPx = Math.max(120, width - LABEL_PX - CHANCE_PX)
+  const narrow = width < NARROW_PX
+  const plotPx = Math.max(120, narrow ? width - 24 : width - LABEL_PX - CHANCE_PX)
   const scale = timeScale(forecast.lanes.endMin, plotPx)
 
   return (
     <section
       aria-labelledby="lanes"
       ref={ref}
-      className="max-h-[46vh] overflow-y-auto border-t border-ink bg-panel px-0 pb-1"
+      className="overflow-y-auto border-t border-ink bg-panel pb-1 min-[701px]:max-h-[46vh]"
     >
       <div className="flex items-center" style={{ height: 26 }}>
         <h2 id="lanes" className="pl-5 text-lg max-[900px]:pl-3" style={{ width: LABEL_PX }}>
           Lanes
         </h2>
-        {!asTable && <TimeAxis scale={scale} width={plotPx} />}
+        {!asTable && !narrow && <TimeAxis scale={scale} width={plotPx} />}
         <button
           className="quiet ml-auto mr-3 min-h-6 text-[13px]"
           aria-pressed={asTable}
@@ -58,24 +61,38 @@ export function LanesView({ chosen, onChoose }: Props) {
       ) : (
         <>
           {poured.map((cup, i) => (
-            <div key={cup.id} className="flex items-center" style={{ marginBottom: GAP_PX, height }}>
-              <div className="flex min-w-0 items-center gap-2 pr-2 pl-5 max-[900px]:pl-3" style={{ width: LABEL_PX }}>
+            <div
+              key={cup.id}
+              className="flex items-center max-[700px]:flex-wrap max-[700px]:px-3"
+              style={{ marginBottom: GAP_PX }}
+            >
+              <div
+                className="flex min-w-0 items-center gap-2 pr-2 pl-5 max-[700px]:flex-1 max-[700px]:pl-0"
+                style={narrow ? {} : { width: LABEL_PX }}
+              >
                 <Swatch hex={cup.swatch} size={15} />
                 <span className="truncate font-semibold">{cup.name}</span>
               </div>
-              <LaneDrawing
-                cup={cup}
-                scale={scale}
-                width={plotPx}
-                height={height}
-                chosen={chosen}
-                onChoose={onChoose}
-                isFirst={i === 0}
-              />
-              <LaneVerdict cup={cup.id} />
+              <div className="max-[700px]:order-1">
+                <LaneDrawing
+                  cup={cup}
+                  scale={scale}
+                  width={plotPx}
+                  height={height}
+                  chosen={chosen}
+                  onChoose={onChoose}
+                  isFirst={i === 0}
+                />
+              </div>
+              <LaneVerdict cup={cup.id} narrow={narrow} oneLine={narrow || height < 34} />
             </div>
           ))}
-          <HandsRow scale={scale} width={plotPx} labelPx={LABEL_PX} />
+          <HandsRow scale={scale} width={plotPx} labelPx={narrow ? 0 : LABEL_PX} />
+          {narrow && (
+            <div className="px-3">
+              <TimeAxis scale={scale} width={plotPx} />
+            </div>
+          )}
         </>
       )}
     </section>
@@ -94,21 +111,21 @@ function TimeAxis({ scale, width }: { scale: TimeScale; width: number }) {
   )
 }
 
-function LaneVerdict({ cup }: { cup: string }) {
+function LaneVerdict({ cup, narrow, oneLine }: { cup: string; narrow: boolean; oneLine: boolean }) {
   const forecast = useForecast()
   const pours = forecast?.lanes.pours.filter(pour => pour.cup === cup) ?? []
   if (pours.length === 0) return null
   const worst = pours.reduce((a, b) => (b.chance < a.chance ? b : a))
   const bad = worst.chance < 0.6
   const spare = Math.min(...pours.map(pour => pour.marginMin))
-  const text = spare < 0 ? `${showMinutes(-spare)} late` : spare > 45 ? 'over 45 min' : `${showMinutes(spare)} to spare`
+  const text = spare < 0 ? `${showMinutes(-spare)} late` : spare > 45 ? 'over 45 min' : `${showMinutes(spare)} spare`
   return (
-    <div className="pl-3 leading-tight" style={{ width: CHANCE_PX }}>
+    <div className="pl-3 leading-tight whitespace-nowrap" style={narrow ? {} : { width: CHANCE_PX }}>
       <span className={`font-semibold ${bad ? 'text-rust' : ''}`}>
         {bad && <span aria-hidden>▲ </span>}
         {showChance(worst.chance)}
       </span>
-      <span className="block text-[13px] text-soft">{text}</span>
+      <span className={`text-[13px] text-soft ${oneLine ? 'ml-2' : 'block'}`}>{text}</span>
     </div>
   )
 }

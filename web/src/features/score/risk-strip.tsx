@@ -52,7 +52,7 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
   return (
     <section
       aria-label="Biggest risk"
-      className="flex min-h-12 items-center gap-x-5 gap-y-2 bg-[#22201c] px-5 py-2 text-[#f6f4ef] max-[900px]:sticky max-[900px]:bottom-0 max-[900px]:flex-wrap max-[900px]:px-3"
+      className="flex min-h-12 items-center gap-x-5 gap-y-2 bg-[#22201c] px-5 py-2 text-[#f6f4ef] max-[900px]:flex-wrap max-[900px]:px-3"
     >
       <p className="min-w-0 flex-1 leading-snug max-[900px]:basis-full" aria-live="polite">
         <button className="text-left font-semibold hover:underline" onClick={() => onChoose(risk.pour)}>

@@ -48,34 +48,44 @@ export function ScentStrip() {
   const note = scent && findById(scents, scent.scent)
   return (
     <section aria-label="Scent" className="border-b border-line px-5 py-2 max-[900px]:px-3">
-      <div className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
-        <Choice bare label="Scent" className="w-full" value={scent?.scent ?? NONE} options={options} onValue={choose} />
+      <div className="flex items-center gap-2">
+        <Choice
+          bare
+          label="Scent"
+          className={scent ? 'w-66' : 'w-full'}
+          value={scent?.scent ?? NONE}
+          options={options}
+          onValue={choose}
+        />
         {scent && (
-          <>
-            <QuantityField
-              bare
-              label="Scent, share of the oils"
-              kind="share"
-              width={52}
-              habits={habits}
-              value={scent.shareOfOils}
-              onValue={value => set(['shareOfOils'], value)}
-            />
+          <QuantityField
+            bare
+            label="Scent, share of the oils"
+            kind="share"
+            width={58}
+            habits={habits}
+            value={scent.shareOfOils}
+            onValue={value => set(['shareOfOils'], value)}
+          />
+        )}
+      </div>
+      {scent && (
+        <div className="mt-1.5 flex items-center gap-2">
+          <div className="shrink-0">
             <Choice
               bare
               label="When the scent goes in"
+              className="w-38"
               value={scent.moment}
               options={MOMENTS}
               onValue={value => set(['moment'], value)}
             />
-            <span className="text-[13px] text-soft">{grams !== undefined && showMass(grams, habits)}</span>
-          </>
-        )}
-      </div>
-      {note && (
-        <p className="mt-1 truncate text-[13px] text-soft" title={note.note}>
-          {note.note}
-        </p>
+          </div>
+          <p className="min-w-0 truncate text-[13px] text-soft" title={note?.note}>
+            {grams !== undefined && `${showMass(grams, habits)}. `}
+            {note?.note}
+          </p>
+        </div>
       )}
     </section>
   )

@@ -39,7 +39,7 @@ export function ScoreList({ chosen, onChoose }: Props) {
   }
   return (
     <section aria-labelledby="score" className="flex min-h-0 flex-col border-r border-line max-[900px]:border-r-0">
-      <header className="flex items-baseline justify-between px-5 pt-2.5 pb-1.5 max-[900px]:px-3">
+      <header className="flex items-baseline justify-between px-5 pt-2 pb-1 max-[900px]:px-3">
         <h2 id="score" className="text-lg">
           Score
         </h2>
@@ -109,7 +109,7 @@ function Row({ index, pour, pourForecast, massG, chosen, onChoose }: RowProps) {
       style={{ transform: CSS.Translate.toString(transform), transition }}
       className={`relative border-b border-line ${chosen ? 'bg-chosen shadow-[inset_4px_0_0_var(--ink)]' : ''} ${isDragging ? 'z-10 bg-paper outline outline-ink' : ''}`}
     >
-      <div className="flex items-center gap-2 py-1 pr-5 pl-1.5 max-[900px]:pr-3">
+      <div className="flex items-center gap-2 py-0.5 pr-5 pl-1.5 max-[900px]:pr-3">
         <button
           ref={setActivatorNodeRef}
           {...attributes}
@@ -120,7 +120,7 @@ function Row({ index, pour, pourForecast, massG, chosen, onChoose }: RowProps) {
           <GripVertical size={16} aria-hidden />
         </button>
         <button
-          className="flex min-w-0 flex-1 items-center gap-2.5 py-1 text-left"
+          className="flex min-w-0 flex-1 items-center gap-2.5 py-0.5 text-left"
           aria-pressed={chosen}
           onClick={() => onChoose(chosen ? null : pour)}
         >

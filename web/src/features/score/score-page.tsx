@@ -17,18 +17,18 @@ export function ScorePage() {
   const chosen = score.some(pour => pour.id === wanted) ? wanted : null
 
   return (
-    <main className="flex min-h-0 flex-1 flex-col">
-      <div className="grid min-h-90 flex-1 grid-cols-[400px_minmax(0,1fr)_300px] max-[1100px]:grid-cols-[minmax(320px,400px)_1fr] max-[900px]:grid-cols-1">
+    <main className="flex flex-col min-[901px]:h-[calc(100dvh-49px)]">
+      <div className="grid min-h-0 flex-1 grid-cols-[400px_minmax(0,1fr)_300px] max-[1100px]:grid-cols-[minmax(320px,400px)_1fr] max-[900px]:grid-cols-1">
         <ScoreList chosen={chosen} onChoose={setWanted} />
         <FaceView chosen={chosen} onChoose={setWanted} />
-        <aside className="flex max-h-[calc(100vh-330px)] flex-col gap-4 overflow-y-auto bg-booth px-4 py-3 max-[1100px]:col-span-2 max-[1100px]:max-h-none max-[900px]:col-span-1">
+        <aside className="flex min-h-0 flex-col gap-4 overflow-y-auto bg-booth px-4 py-3 max-[1100px]:col-span-2 max-[900px]:col-span-1">
           {chosen ? <Inspector pourId={chosen} onClose={() => setWanted(null)} /> : <ScoreNumbers />}
           <ForecastRefused />
           {!chosen && <Notices most={3} className="text-[13px]" />}
         </aside>
       </div>
       {forecast && (
-        <div className="sticky bottom-0 max-[900px]:static">
+        <div className="shrink-0">
           <LanesView chosen={chosen} onChoose={setWanted} />
           <RiskStrip onChoose={setWanted} />
         </div>

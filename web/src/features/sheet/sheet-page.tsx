@@ -12,6 +12,7 @@ import {
 import type { Forecast, Plan, UnitHabits } from '@ostler/core'
 import { format } from 'date-fns'
 import { Download, Printer } from 'lucide-react'
+import { Fragment } from 'react'
 import type { ReactNode } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { FacePicture } from '../../ui/face-picture.tsx'
@@ -32,8 +33,8 @@ export function SheetPage() {
   const forecast = useForecast()
   const habits = useHabits()
   return (
-    <main className="flex-1 bg-booth py-6 max-[900px]:py-0 print:bg-white print:p-0">
-      <div className="mx-auto mb-4 flex max-w-200 gap-3 px-4 max-[900px]:pt-3 print:hidden">
+    <main className="flex-1 bg-booth py-6 max-[600px]:py-0 print:bg-white print:p-0">
+      <div className="mx-auto mb-4 flex max-w-200 gap-3 px-4 max-[600px]:pt-3 print:hidden">
         <button className="button button-main" onClick={() => print()} disabled={!forecast}>
           <Printer size={16} aria-hidden /> Print
         </button>
@@ -41,7 +42,7 @@ export function SheetPage() {
           <Download size={16} aria-hidden /> Export the plan
         </button>
       </div>
-      <article className="sheet mx-auto max-w-200 bg-paper p-8 text-[15px] max-[900px]:p-4 print:max-w-none print:p-0 print:text-[11pt]">
+      <article className="sheet mx-auto max-w-200 bg-paper p-8 text-[15px] max-[600px]:p-4 print:max-w-none print:p-0 print:text-[11pt]">
         {forecast ? <Sheet plan={plan} forecast={forecast} habits={habits} /> : <ForecastRefused />}
       </article>
     </main>
@@ -64,7 +65,7 @@ function Sheet(parts: Parts) {
         <FacePicture plan={plan} height={84} />
       </header>
       <Section title="1 · Safety, before anything is weighed">
-        <ul className="grid grid-cols-2 gap-x-6 gap-y-1 max-[900px]:grid-cols-1">
+        <ul className="grid grid-cols-2 gap-x-6 gap-y-1 max-[600px]:grid-cols-1">
           {SAFETY.map(line => (
             <li key={line} className="flex gap-2">
               <Tick /> {line}
@@ -93,7 +94,7 @@ const Section = ({ title, children }: { title: string; children: ReactNode }) =>
 )
 
 const CELL = 'py-1 pr-2 align-top'
-const NUMBER = 'py-1 pr-2 text-right align-top text-lg font-semibold whitespace-nowrap'
+const NUMBER = 'py-1 pr-2 text-right align-top text-lg font-semibold whitespace-nowrap max-[600px]:text-base'
 
 function Line({ what, why, mass }: { what: string; why?: string; mass: string }) {
   return (
@@ -105,7 +106,7 @@ function Line({ what, why, mass }: { what: string; why?: string; mass: string })
         {what} {why && <span className="text-[13px] text-soft">{why}</span>}
       </td>
       <td className={NUMBER}>{mass}</td>
-      <td className="w-28 border-b border-line text-[13px] text-soft max-[900px]:hidden">weighed</td>
+      <td className="w-28 text-[13px] text-soft max-[600px]:hidden">weighed</td>
     </tr>
   )
 }
@@ -233,7 +234,7 @@ function Pours({ plan, forecast, habits }: Parts) {
             <th className="text-right font-normal">weight</th>
             <th className="text-right font-normal">to height</th>
             <th className="text-right font-normal">minute</th>
-            <th className="pl-4 font-normal">before and how</th>
+            <th className="pl-4 font-normal max-[600px]:hidden">before and how</th>
           </tr>
         </thead>
         <tbody>
@@ -241,27 +242,37 @@ function Pours({ plan, forecast, habits }: Parts) {
             const cup = plan.cups.find(one => one.id === pour.cup)
             const layer = portions.layers[i]!
             const step = plan.score[i]!
+            const how = (
+              <>
+                {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
+                {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
+                {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
+                {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.
+              </>
+            )
             return (
-              <tr key={pour.pour} className="border-t border-line">
-                <td className="w-6 pt-1.5">
-                  <Tick />
-                </td>
-                <td className={CELL}>
-                  <span className="flex items-center gap-2">
-                    {i + 1} <Swatch hex={cup?.swatch ?? '#888888'} /> <strong>{cup?.name}</strong>
-                  </span>
-                </td>
-                <td className={NUMBER}>{showMass(layer.massG, habits, 1)}</td>
-                <td className={NUMBER}>{showLength(layer.toMm, habits)}</td>
-                <td className={NUMBER}>{showMinutes(pour.startMin)}</td>
-                <td className={`${CELL} pl-4 text-[14px]`}>
-                  {pour.waitMin > 0.2 &&
-                    `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
-                  {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
-                  {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between
-                  level {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.
-                </td>
-              </tr>
+              <Fragment key={pour.pour}>
+                <tr className="border-t border-line">
+                  <td className="w-6 pt-1.5">
+                    <Tick />
+                  </td>
+                  <td className={CELL}>
+                    <span className="flex items-center gap-2">
+                      {i + 1} <Swatch hex={cup?.swatch ?? '#888888'} /> <strong>{cup?.name}</strong>
+                    </span>
+                  </td>
+                  <td className={NUMBER}>{showMass(layer.massG, habits, 1)}</td>
+                  <td className={NUMBER}>{showLength(layer.toMm, habits)}</td>
+                  <td className={NUMBER}>{showMinutes(pour.startMin)}</td>
+                  <td className={`${CELL} pl-4 text-[14px] max-[600px]:hidden`}>{how}</td>
+                </tr>
+                <tr className="hidden max-[600px]:table-row">
+                  <td />
+                  <td colSpan={4} className="pb-1.5 text-[14px]">
+                    {how}
+                  </td>
+                </tr>
+              </Fragment>
             )
           })}
         </tbody>

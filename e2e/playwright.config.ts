@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: 'tests',
+  outputDir: '../.cache/playwright',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 30_000,
+  expect: { timeout: 7000 },
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: process.env['OSTLER_URL'] ?? 'http://127.0.0.1:4310',
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'UTC',
+    acceptDownloads: true,
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})

@@ -1,0 +1,45 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { test as base, expect } from '@playwright/test'
+import type { Page } from '@playwright/test'
+
+export { expect }
+
+export const ROOT = join(import.meta.dirname, '..')
+export const DEMO = { signInName: 'demo', password: 'trace before colour' }
+
+export const exampleText = (name: string): string => readFileSync(join(ROOT, 'examples', `${name}.json`), 'utf8')
+
+interface Fixtures {
+  /** Signed in, and failing on any error in the page's console. */
+  maker: Page
+  /** Opens a batch of this test's own, made from an example, on one of its pages. */
+  open: (example: string, name: string, page?: 'batter' | 'score' | 'sheet') => Promise<string>
+}
+
+export const test = base.extend<Fixtures>({
+  maker: async ({ page }, use) => {
+    const errors: string[] = []
+    page.on('pageerror', error => errors.push(error.message))
+    page.on('console', message => {
+      // The browser itself reports refused and failed requests, which some tests cause on purpose.
+      if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+        errors.push(message.text())
+    })
+    await page.request.post('/api/session', { data: DEMO })
+    await use(page)
+    expect(errors).toEqual([])
+  },
+  open: async ({ maker }, use) => {
+    await use(async (example, name, on = 'score') => {
+      const plan = { ...(JSON.parse(exampleText(example)) as object), name }
+      const response = await maker.request.post('/api/batches', { data: { plan } })
+      const { id } = (await response.json()) as { id: string }
+      await maker.goto(`/batches/${id}/${on}`)
+      await expect(maker.getByLabel('Name of the batch')).toHaveValue(name)
+      return id
+    })
+  },
+})
+
+export const saved = (page: Page) => expect(page.getByRole('status').getByText('saved', { exact: true })).toBeVisible()

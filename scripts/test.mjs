@@ -1,0 +1,83 @@
+// All checks on a database of their own: types, lint, schema, unit, API and browser tests. Ends with "N passed, N failed".
+import { spawn } from 'node:child_process'
+import { existsSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { buildAll, ensurePackages } from './lib/build.mjs'
+import { needChromium } from './lib/debian.mjs'
+import { CACHE, ROOT } from './lib/paths.mjs'
+import { Cluster } from './lib/postgres.mjs'
+import { run, say } from './lib/say.mjs'
+import { startServer, stopServer } from './lib/server.mjs'
+
+const bin = path => join(ROOT, 'node_modules', path)
+const only = process.argv.slice(2)
+const wants = part => only.length === 0 || only.includes(part)
+
+/** Runs a Node program with its output on the terminal; gives whether it succeeded. */
+const node = (args, env = {}) =>
+  new Promise(resolve => {
+    const child = spawn(process.execPath, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } })
+    child.once('exit', code => resolve(code === 0))
+  })
+
+const report = name => join(CACHE, `${name}-report.json`)
+
+function vitestCounts() {
+  if (!existsSync(report('vitest'))) return [0, 1]
+  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(report('vitest'), 'utf8'))
+  return [numPassedTests, numFailedTests || numFailedTestSuites]
+}
+
+function playwrightCounts() {
+  if (!existsSync(report('playwright'))) return [0, 1]
+  const { stats, errors } = JSON.parse(readFileSync(report('playwright'), 'utf8'))
+  return [stats.expected, stats.unexpected + stats.flaky + errors.length]
+}
+
+await run(async () => {
+  ensurePackages()
+  buildAll()
+  let passed = 0
+  let failed = 0
+  const count = ([good, bad]) => {
+    passed += good
+    failed += bad
+  }
+  const check = async (name, args) => {
+    say(`${name} …`)
+    count((await node(args)) ? [1, 0] : [0, 1])
+  }
+  if (wants('types')) await check('types', [bin('typescript7/bin/tsc'), '-b'])
+  if (wants('lint')) {
+    const cache = ['--cache', '--cache-location', join(CACHE, 'eslint')]
+    await check('lint', [bin('eslint/bin/eslint.js'), '.', ...cache])
+    await check('format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'])
+    await check('schema', [join(ROOT, 'scripts/schema.mjs'), '--check'])
+  }
+  const cluster = new Cluster('test-database', { lasting: false })
+  await cluster.start()
+  try {
+    if (wants('unit')) {
+      say('unit and API tests …')
+      rmSync(report('vitest'), { force: true })
+      const args = ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report('vitest')}`]
+      await node([bin('vitest/vitest.mjs'), ...args], { TEST_DATABASE_URL: cluster.url('postgres') })
+      count(vitestCounts())
+    }
+    if (wants('browser')) {
+      needChromium()
+      say('browser tests …')
+      rmSync(report('playwright'), { force: true })
+      const url = await cluster.database('browser', { anew: true })
+      const server = await startServer({ DATABASE_URL: url, PORT: '0', HOST: '127.0.0.1', OSTLER_DEMO: '1' })
+      const env = { OSTLER_URL: `http://127.0.0.1:${server.port}`, PLAYWRIGHT_JSON_OUTPUT_NAME: report('playwright') }
+      await node([bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts'], env)
+      await stopServer(server.child)
+      count(playwrightCounts())
+    }
+  } finally {
+    cluster.stop()
+  }
+  console.log(`${passed} passed, ${failed} failed`)
+  process.exitCode = failed > 0 || passed === 0 ? 1 : 0
+})

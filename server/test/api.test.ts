@@ -1,0 +1,260 @@
+import { starterPlan, writePlan, readPlan } from '@ostler/core'
+import type { BatchAnswer, ErrorAnswer, Plan, SessionAnswer, Shelf } from '@ostler/core'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { migrate } from '../src/database/migrate.ts'
+import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
+import { bench } from './harness.ts'
+import type { Bench } from './harness.ts'
+
+const SET_UP = {
+  workshopName: 'Back Room',
+  memberName: 'First maker',
+  signInName: 'first',
+  password: 'a long enough one',
+}
+const plan = starterPlan('Trial')
+const body = <T>(response: { body: unknown }): T => response.body as T
+const renamed = (name: string): Plan => ({ ...plan, name })
+
+describe('first run', () => {
+  let at: Bench
+  beforeAll(async () => {
+    at = await bench()
+  })
+  afterAll(() => at.close())
+
+  test('offers to create the workshop once, and signs its first member in', async () => {
+    const visitor = at.visitor()
+    expect(body<SessionAnswer>(await visitor.get('/api/session'))).toMatchObject({
+      needsSetUp: true,
+      demo: null,
+      member: null,
+    })
+    const short = await visitor.post('/api/setup').send({ ...SET_UP, password: 'short' })
+    expect(short.status).toBe(400)
+    expect(body<ErrorAnswer>(short).problems?.[0]).toMatchObject({ path: 'password' })
+    expect((await visitor.post('/api/setup').send(SET_UP)).status).toBe(204)
+    expect(body<SessionAnswer>(await visitor.get('/api/session')).workshop?.name).toBe('Back Room')
+    expect(
+      (
+        await at
+          .visitor()
+          .post('/api/setup')
+          .send({ ...SET_UP, signInName: 'second' })
+      ).status,
+    ).toBe(409)
+  })
+
+  test('migrating again changes nothing', async () => {
+    await migrate(at.db)
+    expect((await at.visitor().get('/api/session')).status).toBe(200)
+  })
+})
+
+test('set-up from another machine asks for the code in the terminal', async () => {
+  const at = await bench({ host: '0.0.0.0', setUpCode: 'abc123' })
+  expect(body<SessionAnswer>(await at.visitor().get('/api/session')).needsSetUpCode).toBe(true)
+  expect((await at.visitor().post('/api/setup').send(SET_UP)).status).toBe(403)
+  expect(
+    (
+      await at
+        .visitor()
+        .post('/api/setup')
+        .send({ ...SET_UP, setUpCode: 'abc123' })
+    ).status,
+  ).toBe(204)
+  await at.close()
+})
+
+describe('a workshop with the demo', () => {
+  let at: Bench
+  beforeAll(async () => {
+    at = await bench({ demo: true })
+  })
+  afterAll(() => at.close())
+
+  const signedIn = async () => {
+    const visitor = at.visitor()
+    expect((await visitor.post('/api/session').send(DEMO_SIGN_IN)).status).toBe(204)
+    return visitor
+  }
+
+  test('sign-in sets a cookie that scripts and other sites do not get; sign-out ends it', async () => {
+    const visitor = at.visitor()
+    const response = await visitor.post('/api/session').send(DEMO_SIGN_IN)
+    expect(response.headers['set-cookie']?.[0]).toMatch(/^ostler_session=[\w-]{43}; .*HttpOnly; SameSite=Strict/)
+    expect((await visitor.get('/api/batches')).status).toBe(200)
+    await visitor.delete('/api/session')
+    expect((await visitor.get('/api/batches')).status).toBe(401)
+  })
+
+  test('wrong passwords are refused, and limited for a name', async () => {
+    const visitor = at.visitor()
+    const statuses: number[] = []
+    for (let i = 0; i < 10; i += 1) {
+      statuses.push((await visitor.post('/api/session').send({ signInName: 'nobody', password: 'wrong' })).status)
+    }
+    expect(statuses[0]).toBe(401)
+    expect(statuses.at(-1)).toBe(429)
+    expect((await visitor.post('/api/session').send(DEMO_SIGN_IN)).status).toBe(204)
+  })
+
+  test('the usual headers stand on pages and answers', async () => {
+    const { headers } = await at.visitor().get('/api/health')
+    expect(headers['content-security-policy']).toMatch(/default-src 'self'.*frame-ancestors 'none'/)
+    expect(headers['x-content-type-options']).toBe('nosniff')
+    expect(headers['x-powered-by']).toBeUndefined()
+  })
+
+  test('a write from another site is refused', async () => {
+    const visitor = await signedIn()
+    const from = (name: string, value: string) => visitor.post('/api/batches').set(name, value).send({ plan })
+    expect((await from('origin', 'https://elsewhere.example')).status).toBe(403)
+    expect((await from('origin', 'null')).status).toBe(403)
+    expect((await from('sec-fetch-site', 'cross-site')).status).toBe(403)
+    const form = await visitor.post('/api/batches').type('form').send('plan=1')
+    expect(form.status).toBe(415)
+  })
+
+  test('the demo has three layered batches and a shelf', async () => {
+    const visitor = await signedIn()
+    const batches = body<BatchAnswer[]>(await visitor.get('/api/batches'))
+    expect(batches.map(batch => batch.plan.score.length).sort()).toEqual([3, 5, 7])
+    expect(body<Shelf>(await visitor.get('/api/shelf')).oils.length).toBeGreaterThan(5)
+  })
+
+  test('search goes by name, note, cup and scent; its signs are only letters', async () => {
+    const visitor = await signedIn()
+    const names = async (search: string) =>
+      body<BatchAnswer[]>(await visitor.get(`/api/batches?search=${encodeURIComponent(search)}`)).map(
+        batch => batch.name,
+      )
+    expect(await names('fathom')).toEqual(['Seven Fathoms'])
+    expect(await names('kelp')).toEqual(['Seven Fathoms'])
+    expect(await names('rosebox')).toEqual(['Verdigris Stair'])
+    expect(await names('stone slate')).toEqual(['Quarry Bench'])
+    expect(await names('%')).toEqual([])
+  })
+
+  test('a plan comes back as it was stored', async () => {
+    const visitor = await signedIn()
+    const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
+    const read = readPlan(body<BatchAnswer>(await visitor.get(`/api/batches/${id}`)).plan)
+    expect(read.ok && writePlan(read.plan)).toBe(writePlan(plan))
+  })
+
+  test('a save on an old revision is told what stands there now, and changes nothing', async () => {
+    const visitor = await signedIn()
+    const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
+    const put = (revision: number, name: string) =>
+      visitor.put(`/api/batches/${id}`).send({ revision, plan: renamed(name) })
+    expect(body<BatchAnswer>(await put(1, 'First tab')).revision).toBe(2)
+    const late = await put(1, 'Second tab')
+    expect(late.status).toBe(409)
+    expect(body<ErrorAnswer>(late).current).toMatchObject({ revision: 2, name: 'First tab' })
+    expect((await put(1, 'First tab')).status).toBe(200)
+    expect(body<BatchAnswer>(await visitor.get(`/api/batches/${id}`)).revision).toBe(2)
+  })
+
+  test('of two saves at the same moment one wins and one is told', async () => {
+    const visitor = await signedIn()
+    const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
+    const put = (name: string) => visitor.put(`/api/batches/${id}`).send({ revision: 1, plan: renamed(name) })
+    const statuses = (await Promise.all([put('A'), put('B'), put('C')])).map(response => response.status)
+    expect(statuses.sort()).toEqual([200, 409, 409])
+  })
+
+  test('delete can be taken back', async () => {
+    const visitor = await signedIn()
+    const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
+    expect((await visitor.delete(`/api/batches/${id}`)).status).toBe(204)
+    expect((await visitor.get(`/api/batches/${id}`)).status).toBe(404)
+    expect((await visitor.post(`/api/batches/${id}/restore`)).status).toBe(204)
+    expect((await visitor.get(`/api/batches/${id}`)).status).toBe(200)
+  })
+
+  test('a duplicate is a batch of its own', async () => {
+    const visitor = await signedIn()
+    const first = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
+    const copy = body<BatchAnswer>(await visitor.post(`/api/batches/${first.id}/duplicate`))
+    expect(copy).toMatchObject({ name: 'Trial, copy', revision: 1 })
+    expect(copy.id).not.toBe(first.id)
+  })
+
+  test('bad plans get problems by field; bad bodies a sentence; nothing inside shows', async () => {
+    const visitor = await signedIn()
+    const bad = await visitor
+      .post('/api/batches')
+      .send({ plan: { ...plan, recipe: { ...plan.recipe, superfatShare: -1 } } })
+    expect(bad.status).toBe(400)
+    expect(body<ErrorAnswer>(bad).problems?.[0]?.path).toBe('recipe.superfatShare')
+    const raw = (text: string) => visitor.post('/api/batches').set('content-type', 'application/json').send(text)
+    expect((await raw('{"plan":')).status).toBe(400)
+    expect((await raw(`{"plan":"${'x'.repeat(400_000)}"}`)).status).toBe(413)
+    expect((await raw('{"plan":null}')).status).toBe(400)
+    expect((await visitor.get('/api/batches/not-an-id')).status).toBe(404)
+    expect((await visitor.get('/api/nowhere')).status).toBe(404)
+    expect((await visitor.put(`/api/batches/${crypto.randomUUID()}`).send({ revision: 'x', plan })).status).toBe(400)
+  })
+
+  test('units are the workshop’s own', async () => {
+    const visitor = await signedIn()
+    expect(
+      (await visitor.put('/api/workshop/habits').send({ mass: 'stone', temperature: 'C', length: 'mm' })).status,
+    ).toBe(400)
+    expect(
+      (await visitor.put('/api/workshop/habits').send({ mass: 'oz', temperature: 'F', length: 'in' })).status,
+    ).toBe(204)
+    expect(body<SessionAnswer>(await visitor.get('/api/session')).workshop?.habits.mass).toBe('oz')
+  })
+
+  test('another workshop sees and changes none of it', async () => {
+    const visitor = await signedIn()
+    const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
+    const other = await at.db.insertInto('workshop').values({ name: 'Other' }).returning('id').executeTakeFirstOrThrow()
+    const { password_hash } = await at.db.selectFrom('member').select('password_hash').executeTakeFirstOrThrow()
+    await at.db
+      .insertInto('member')
+      .values({ workshop_id: other.id, name: 'Other maker', sign_in_name: 'other', password_hash })
+      .execute()
+    const stranger = at.visitor()
+    await stranger.post('/api/session').send({ signInName: 'other', password: DEMO_SIGN_IN.password })
+    expect(body<BatchAnswer[]>(await stranger.get('/api/batches'))).toEqual([])
+    expect(body<Shelf>(await stranger.get('/api/shelf')).oils).toEqual([])
+    const answers = [
+      await stranger.get(`/api/batches/${id}`),
+      await stranger.put(`/api/batches/${id}`).send({ revision: 1, plan }),
+      await stranger.delete(`/api/batches/${id}`),
+      await stranger.post(`/api/batches/${id}/duplicate`),
+      await stranger.post(`/api/batches/${id}/restore`),
+    ]
+    expect(answers.map(answer => answer.status)).toEqual([404, 404, 404, 404, 404])
+    expect((await visitor.get(`/api/batches/${id}`)).status).toBe(200)
+  })
+
+  test('a database that is away is said in a sentence', async () => {
+    const gone = await bench({ demo: true })
+    const visitor = gone.visitor()
+    await gone.db.destroy()
+    const answer = await visitor.get('/api/session')
+    expect(answer.status).toBeGreaterThanOrEqual(500)
+    expect(JSON.stringify(answer.body)).not.toMatch(/Error|pool|destroy|kysely/i)
+    await gone.close().catch(() => undefined)
+  })
+})
+
+test('off loopback the demo member cannot sign in unless asked for', async () => {
+  const at = await bench({ demo: true })
+  const outside = await import('../src/http/app.ts').then(({ createApp }) =>
+    createApp({
+      db: at.db,
+      config: { ...at.config, isLoopback: false, demo: false },
+      setUpCode: null,
+      now: () => new Date(),
+    }),
+  )
+  const { default: supertest } = await import('supertest')
+  expect((await supertest(outside).post('/api/session').send(DEMO_SIGN_IN)).status).toBe(401)
+  expect(body<SessionAnswer>(await supertest(outside).get('/api/session')).demo).toBeNull()
+  await at.close()
+})

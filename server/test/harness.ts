@@ -1,0 +1,59 @@
+import { randomBytes } from 'node:crypto'
+import type { Server } from 'node:http'
+import pg from 'pg'
+import supertest from 'supertest'
+import { batchStore } from '../src/batches/store.ts'
+import { configFrom } from '../src/config.ts'
+import type { Config } from '../src/config.ts'
+import { connect } from '../src/database/connection.ts'
+import type { Database } from '../src/database/connection.ts'
+import { migrate } from '../src/database/migrate.ts'
+import { loadDemo } from '../src/demo/demo.ts'
+import { createApp } from '../src/http/app.ts'
+import { memberStore } from '../src/members/store.ts'
+
+const ROOT_URL = process.env['TEST_DATABASE_URL'] ?? ''
+
+export interface Bench {
+  db: Database
+  app: ReturnType<typeof createApp>
+  config: Config
+  /** A visitor with a jar of its own. */
+  visitor(): ReturnType<typeof supertest.agent>
+  close(): Promise<void>
+}
+
+interface Wish {
+  demo?: boolean
+  host?: string
+  setUpCode?: string | null
+}
+
+/** An application on a new database of its own in the tests' cluster. */
+export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null }: Wish = {}): Promise<Bench> {
+  if (!ROOT_URL) throw new Error('TEST_DATABASE_URL is not set; `npm test` starts a database for the tests.')
+  const name = `test_${randomBytes(6).toString('hex')}`
+  const admin = new pg.Client({ connectionString: ROOT_URL })
+  await admin.connect()
+  await admin.query(`create database ${name}`)
+  const url = new URL(ROOT_URL)
+  url.pathname = `/${name}`
+  const config = configFrom({ DATABASE_URL: url.href, HOST: host, OSTLER_DEMO: demo ? '1' : '0', LOG_LEVEL: 'silent' })
+  const db = connect(url.href)
+  await migrate(db)
+  if (demo) await loadDemo(memberStore(db), batchStore(db))
+  const app = createApp({ db, config, setUpCode, now: () => new Date() })
+  const server: Server = app.listen(0, '127.0.0.1')
+  return {
+    db,
+    app,
+    config,
+    visitor: () => supertest.agent(server),
+    async close() {
+      await new Promise(resolve => server.close(resolve))
+      await db.destroy()
+      await admin.query(`drop database ${name} with (force)`)
+      await admin.end()
+    },
+  }
+}
