@@ -8,6 +8,7 @@ import { startServer, stopServer } from './lib/server.mjs'
 
 const USUAL_PORT = 4310
 const STARTER_CHECK_MS = 1000
+const DATABASE_CHECK_MS = 2000
 
 /** The usual port, or a free one where that is taken. */
 const somePort = host =>
@@ -21,6 +22,19 @@ function shownUrl(host, port) {
   const name =
     host === '0.0.0.0' || host === '::' || host === '127.0.0.1' ? 'localhost' : host.includes(':') ? `[${host}]` : host
   return `http://${name}:${port}/`
+}
+
+/** Starts the database again on its port when it was killed; the server finds it by itself. */
+function watchDatabase(cluster, isStopping) {
+  let busy = false
+  const look = async () => {
+    if (busy || isStopping() || cluster.isAlive()) return
+    busy = true
+    say('the database ended; starting it again …')
+    await cluster.start().catch(error => say(error.message))
+    busy = false
+  }
+  setInterval(() => void look(), DATABASE_CHECK_MS).unref()
 }
 
 await run(async () => {
@@ -41,8 +55,9 @@ await run(async () => {
   buildAll()
 
   let databaseUrl = process.env.DATABASE_URL
+  let cluster = null
   if (!databaseUrl) {
-    const cluster = new Cluster('database', { lasting: true })
+    cluster = new Cluster('database', { lasting: true })
     await cluster.start()
     stop = async () => {
       cluster.stop()
@@ -66,6 +81,8 @@ await run(async () => {
   // When npm is killed, nobody passes the signal on: notice that the parent has changed.
   const parent = process.ppid
   setInterval(() => process.ppid !== parent && void end(0), STARTER_CHECK_MS).unref()
+
+  if (cluster) watchDatabase(cluster, () => stopping)
 
   console.log(`Ostler is ready: ${shownUrl(host, server.port)}`)
   if (server.demo) console.log('Demo sign-in: demo / trace before colour')

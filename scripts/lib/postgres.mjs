@@ -156,6 +156,12 @@ export class Cluster {
     throw new Told(`The database does not start. The end of ${this.log}:\n${tail}`)
   }
 
+  /** Whether its postmaster lives. */
+  isAlive() {
+    const pidFile = join(this.data, 'postmaster.pid')
+    return existsSync(pidFile) && this.#processes().includes(readFileSync(pidFile, 'utf8').split('\n')[0])
+  }
+
   stop() {
     const { status } = this.#call('pg_ctl', ['stop', '-D', this.data, '-m', 'fast', '-w', '-s', '-t', '30'])
     if (status !== 0) say('the database did not stop in time; the next start recovers it')
