@@ -1,1 +1,0 @@
-export declare const App: () => import('react').JSX.Element
