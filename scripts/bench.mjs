@@ -53,7 +53,9 @@ async function throughput(url, headers, count = 3000, lanes = 8) {
 /** A bare route that does the same single query, in a process of its own like the server. */
 async function bareServer(databaseUrl, id) {
   const { fork } = await import('node:child_process')
-  const child = fork(join(ROOT, 'scripts/lib/bare-route.mjs'), [databaseUrl, id], { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] })
+  const child = fork(join(ROOT, 'scripts/lib/bare-route.mjs'), [databaseUrl, id], {
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+  })
   const port = await new Promise(resolve => child.once('message', resolve))
   return { url: `http://127.0.0.1:${port}/`, stop: () => child.kill() }
 }
@@ -101,7 +103,8 @@ function firstRouteScript() {
   const wanted = new Set([...html.matchAll(/(?:src|href)="\/(assets\/[^"]+\.js)"/g)].map(found => found[1]))
   for (const file of wanted) {
     const text = readFileSync(join(dist, file), 'utf8')
-    for (const found of text.matchAll(/(?:^|[;}\s])(?:import|export)[^;"'`()]*?from\s*["']\.\/([^"']+\.js)["']/g)) wanted.add(`assets/${found[1]}`)
+    for (const found of text.matchAll(/(?:^|[;}\s])(?:import|export)[^;"'`()]*?from\s*["']\.\/([^"']+\.js)["']/g))
+      wanted.add(`assets/${found[1]}`)
   }
   const known = new Set(readdirSync(join(dist, 'assets')))
   const files = [...wanted].filter(file => known.has(file.replace('assets/', '')))
@@ -116,7 +119,14 @@ async function pages(base, { id, cookie }) {
   const { chromium } = await import('@playwright/test')
   const browser = await chromium.launch({
     executablePath: CHROMIUM,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-sync'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-sync',
+    ],
   })
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
