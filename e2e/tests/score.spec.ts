@@ -41,7 +41,7 @@ test('the keyboard alone moves a boundary, reorders the score and undoes it', as
 
   await maker.getByRole('button', { name: 'Move layer 1, Slate' }).focus()
   await maker.keyboard.press('Space')
-  await expect(maker.getByText('Picked up draggable item pour-1')).toBeAttached()
+  await expect(maker.getByText(/moved over droppable area pour-1/)).toBeAttached()
   await maker.keyboard.press('ArrowDown')
   await expect(maker.getByText(/moved over droppable area pour-2/)).toBeAttached()
   await maker.keyboard.press('Space')
