@@ -3,11 +3,10 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { buildAll, ensurePackages } from './lib/build.mjs'
-import { CHROMIUM, needChromium } from './lib/debian.mjs'
+import { launchBrowser } from './lib/browser.mjs'
+import { withDemoServer } from './lib/demo-server.mjs'
 import { ROOT } from './lib/paths.mjs'
-import { Cluster } from './lib/postgres.mjs'
 import { run } from './lib/say.mjs'
-import { startServer, stopServer } from './lib/server.mjs'
 
 const DEMO = { signInName: 'demo', password: 'trace before colour' }
 
@@ -115,19 +114,7 @@ const EDITS = 60
 
 async function pages(base, { id, cookie }) {
   tell('web.first_route.script_kb_gz', firstRouteScript(), 'KB')
-  needChromium()
-  const { chromium } = await import('@playwright/test')
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-sync',
-    ],
-  })
+  const browser = await launchBrowser()
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
     const [name, value] = cookie.split('=')
@@ -163,18 +150,5 @@ await run(async () => {
   ensurePackages()
   buildAll()
   await core()
-  const cluster = new Cluster('test-database', { lasting: false })
-  await cluster.start()
-  try {
-    const databaseUrl = await cluster.database('bench', { anew: true })
-    const server = await startServer({ DATABASE_URL: databaseUrl, PORT: '0', HOST: '127.0.0.1', OSTLER_DEMO: '1' })
-    try {
-      const base = `http://127.0.0.1:${server.port}`
-      await pages(base, await api(base, databaseUrl))
-    } finally {
-      await stopServer(server.child)
-    }
-  } finally {
-    cluster.stop()
-  }
+  await withDemoServer('bench', async (base, databaseUrl) => pages(base, await api(base, databaseUrl)))
 })

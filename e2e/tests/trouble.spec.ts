@@ -76,6 +76,14 @@ test('a calmer scent takes the risk away; undo brings it back; the file forecast
   expect(readFileSync(await (await again).path(), 'utf8')).toBe(before)
 })
 
+test('a lower temperature and less blending take the risk away too', async ({ maker, open }) => {
+  await open('verdigris-stair', 'Cooler')
+  const levers = maker.getByRole('region', { name: 'Levers' })
+  await levers.getByLabel('Oils and lye meet at').fill('81 F')
+  await levers.getByLabel('Stop blending at level').fill('1.2')
+  await expect(maker.getByLabel('Biggest risk')).toContainText('as planned')
+})
+
 test('advice is applied with one action, taken back with one, and dismissed for good', async ({ maker, open }) => {
   await open('verdigris-stair', 'Advice')
   const risk = maker.getByLabel('Biggest risk')

@@ -7,6 +7,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 import { Notices } from '../../ui/notices.tsx'
 import { ForecastRefused } from '../../ui/forecast-refused.tsx'
+import { LongText } from '../../ui/long-text.tsx'
 import { MouldFields } from './mould-fields.tsx'
 
 /** The recipe and what it becomes for this mould. */
@@ -18,7 +19,8 @@ export function BatterPage() {
         <Numbers />
         <Oils />
         {!forecast && <ForecastRefused />}
-        <Notices />
+        <Notices className="mb-6" />
+        <Notes />
       </div>
       <div className="flex flex-col gap-6 border-l border-line bg-panel p-5 max-[900px]:border-t max-[900px]:border-l-0 max-[900px]:p-3">
         <LyeFields />
@@ -26,6 +28,18 @@ export function BatterPage() {
         <BenchFields />
       </div>
     </main>
+  )
+}
+
+function Notes() {
+  const batch = useBatch()
+  const notes = usePlan(state => state.plan.notes)
+  return (
+    <LongText
+      label="Notes"
+      value={notes}
+      onValue={value => batch.edit({ kind: 'set', path: ['notes'], value }, 'notes')}
+    />
   )
 }
 

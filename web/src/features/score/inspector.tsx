@@ -129,7 +129,8 @@ function CupFields({ cup, index, set, onRemove }: { cup: Cup; index: number; set
     })
   }
   return (
-    <div className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-3">
+    <div className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-2">
+      <CupWeights index={index} />
       <TextField label="Cup" value={cup.name} className="w-full" onValue={value => set(at('name'), value)} />
       <label className="flex flex-col gap-0.5 text-[13px] text-soft">
         Swatch
@@ -189,7 +190,6 @@ function CupFields({ cup, index, set, onRemove }: { cup: Cup; index: number; set
         onValue={value => set(at('clingG'), value)}
       />
       {hasScent && <Check label="Scented" checked={cup.scented} onChange={value => set(at('scented'), value)} />}
-      <CupWeights index={index} />
       <button className="button col-span-2 justify-self-start" disabled={cups === 1} onClick={onRemove}>
         Remove cup and its layers
       </button>
@@ -210,7 +210,7 @@ function CupWeights({ index }: { index: number }) {
     portion.mediumG > 0 && `${showMass(portion.mediumG, habits)} ${medium}`,
   ].filter(Boolean)
   return (
-    <p className="col-span-2 border-t border-booth-deep pt-2">
+    <p className="col-span-2">
       <strong>{parts.join(' + ')}</strong>
       <span className="block text-[13px] text-soft">this cup’s superfat {showShare(portion.superfatShare)}</span>
     </p>

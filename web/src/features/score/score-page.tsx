@@ -4,6 +4,7 @@ import { ForecastRefused } from '../../ui/forecast-refused.tsx'
 import { Notices } from '../../ui/notices.tsx'
 import { FaceView } from './face-view.tsx'
 import { Inspector } from './inspector.tsx'
+import { Levers } from './levers.tsx'
 import { LanesView } from './lanes-view.tsx'
 import { RiskStrip } from './risk-strip.tsx'
 import { ScoreList } from './score-list.tsx'
@@ -22,7 +23,14 @@ export function ScorePage() {
         <ScoreList chosen={chosen} onChoose={setWanted} />
         <FaceView chosen={chosen} onChoose={setWanted} />
         <aside className="flex min-h-0 flex-col gap-4 overflow-y-auto bg-booth px-4 py-3 max-[1100px]:col-span-2 max-[900px]:col-span-1">
-          {chosen ? <Inspector pourId={chosen} onClose={() => setWanted(null)} /> : <ScoreNumbers />}
+          {chosen ? (
+            <Inspector pourId={chosen} onClose={() => setWanted(null)} />
+          ) : (
+            <>
+              <ScoreNumbers />
+              <Levers />
+            </>
+          )}
           <ForecastRefused />
           {!chosen && <Notices most={3} className="text-[13px]" />}
         </aside>

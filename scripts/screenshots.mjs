@@ -1,0 +1,67 @@
+// npm run screenshots: one current picture of each main view, from the demo data, into docs/screenshots.
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { launchBrowser } from './lib/browser.mjs'
+import { buildAll, ensurePackages } from './lib/build.mjs'
+import { withDemoServer } from './lib/demo-server.mjs'
+import { ROOT } from './lib/paths.mjs'
+import { run } from './lib/say.mjs'
+
+const FOLDER = join(ROOT, 'docs', 'screenshots')
+const DESK = { width: 1280, height: 800 }
+const PHONE = { width: 390, height: 844 }
+
+async function take(page, base) {
+  const shot = (name, options = {}) => page.screenshot({ path: join(FOLDER, `${name}.png`), ...options })
+  const open = async (batch, view) => {
+    await page.goto(`${base}/batches`)
+    await page.getByRole('main').getByRole('link', { name: batch, exact: true }).click()
+    await page.getByRole('navigation').getByRole('link', { name: view }).click()
+    await page.evaluate(() => document.fonts.ready)
+  }
+  const advised = () => page.getByLabel('Biggest risk').getByRole('button', { name: 'Apply' }).first().waitFor()
+
+  await page.goto(base)
+  await page.getByRole('button', { name: 'Fill in the demo sign-in' }).waitFor()
+  await page.evaluate(() => document.fonts.ready)
+  await shot('sign-in')
+  await page.getByRole('button', { name: 'Fill in the demo sign-in' }).click()
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await page.getByText('in trouble').waitFor()
+  await shot('batches')
+
+  await open('Verdigris Stair', 'Score')
+  await advised()
+  await shot('score-in-trouble')
+  await page.getByTestId('layer-3').click()
+  await shot('score-layer')
+  await open('Verdigris Stair', 'Batter')
+  await shot('batter')
+  await open('Seven Fathoms', 'Score')
+  await page.getByText('Every layer is likely').waitFor()
+  await shot('score-seven-layers')
+  await open('Quarry Bench', 'Sheet')
+  await shot('sheet', { fullPage: true })
+
+  await page.setViewportSize(PHONE)
+  await open('Verdigris Stair', 'Score')
+  await advised()
+  await shot('phone-score', { fullPage: true })
+  await open('Quarry Bench', 'Sheet')
+  await shot('phone-sheet')
+}
+
+await run(async () => {
+  ensurePackages()
+  buildAll()
+  mkdirSync(FOLDER, { recursive: true })
+  await withDemoServer('screenshots', async base => {
+    const browser = await launchBrowser()
+    try {
+      const context = await browser.newContext({ viewport: DESK, locale: 'en-GB', timezoneId: 'UTC' })
+      await take(await context.newPage(), base)
+    } finally {
+      await browser.close()
+    }
+  })
+})
