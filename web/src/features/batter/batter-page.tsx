@@ -1,9 +1,8 @@
 import { lyeDemand, showMass, showShare } from '@ostler/core'
-import type { FieldPath } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { QuantityField } from '../../ui/quantity.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 import { Notices } from '../../ui/notices.tsx'
 import { ForecastRefused } from '../../ui/forecast-refused.tsx'
@@ -61,6 +60,7 @@ function Numbers() {
 
 function Oils() {
   const batch = useBatch()
+  const told = useTold()
   const habits = useHabits()
   const oils = usePlan(state => state.plan.recipe.oils)
   const forecast = useForecast()
@@ -101,16 +101,7 @@ function Oils() {
                 </td>
                 <td>
                   <div className="flex justify-end">
-                    <QuantityField
-                      bare
-                      label={`Share of ${name}`}
-                      kind="share"
-                      habits={habits}
-                      value={part.share}
-                      onValue={value =>
-                        batch.edit({ kind: 'set', path: ['recipe', 'oils', i, 'share'], value }, `oil ${part.oil}`)
-                      }
-                    />
+                    <PlanField bare label={`Share of ${name}`} kind="share" path={['recipe', 'oils', i, 'share']} />
                   </div>
                 </td>
                 <td className="text-right text-lg font-semibold whitespace-nowrap">
@@ -126,7 +117,7 @@ function Oils() {
                     className="quiet"
                     aria-label={`Remove ${name}`}
                     disabled={oils.length === 1}
-                    onClick={() => batch.edit({ kind: 'remove-oil', oil: part.oil })}
+                    onClick={() => told(batch.edit({ kind: 'remove-oil', oil: part.oil }))}
                   >
                     <Trash2 size={16} aria-hidden />
                   </button>
@@ -143,7 +134,7 @@ function Oils() {
             </td>
             <td colSpan={3}>
               {off && (
-                <button className="button ml-3" onClick={() => batch.edit({ kind: 'even-out-oils' })}>
+                <button className="button ml-3" onClick={() => told(batch.edit({ kind: 'even-out-oils' }))}>
                   Make it 100 %
                 </button>
               )}
@@ -157,6 +148,7 @@ function Oils() {
 
 function AddOil({ unused }: { unused: readonly { id: string; name: string }[] }) {
   const batch = useBatch()
+  const told = useTold()
   if (unused.length === 0) return null
   return (
     <span className="inline-flex items-center gap-1.5">
@@ -166,50 +158,23 @@ function AddOil({ unused }: { unused: readonly { id: string; name: string }[] })
         label="Add an oil"
         value=""
         options={[{ value: '', text: 'add an oil' }, ...unused.map(oil => ({ value: oil.id, text: oil.name }))]}
-        onValue={oil => oil !== '' && batch.edit({ kind: 'add-oil', oil: { oil, share: 0.05 } })}
+        onValue={oil => oil !== '' && told(batch.edit({ kind: 'add-oil', oil: { oil, share: 0.05 } }))}
       />
     </span>
   )
 }
 
-/** Sets one field of the plan from a quantity. */
-function useSetter() {
-  const batch = useBatch()
-  return (path: FieldPath) => (value: number) => batch.edit({ kind: 'set', path, value }, path.join('.'))
-}
-
 function LyeFields() {
-  const recipe = usePlan(state => state.plan.recipe)
   const forecast = useForecast()
-  const habits = useHabits()
-  const set = useSetter()
   return (
     <section aria-labelledby="lye">
       <h2 id="lye" className="mb-2 text-xl">
         Lye and water
       </h2>
       <div className="grid grid-cols-3 gap-x-4 gap-y-3">
-        <QuantityField
-          label="Superfat"
-          kind="share"
-          habits={habits}
-          value={recipe.superfatShare}
-          onValue={set(['recipe', 'superfatShare'])}
-        />
-        <QuantityField
-          label="Lye purity"
-          kind="share"
-          habits={habits}
-          value={recipe.lyePurityShare}
-          onValue={set(['recipe', 'lyePurityShare'])}
-        />
-        <QuantityField
-          label="Lye concentration"
-          kind="share"
-          habits={habits}
-          value={recipe.lyeConcentrationShare}
-          onValue={set(['recipe', 'lyeConcentrationShare'])}
-        />
+        <PlanField label="Superfat" kind="share" path={['recipe', 'superfatShare']} />
+        <PlanField label="Lye purity" kind="share" path={['recipe', 'lyePurityShare']} />
+        <PlanField label="Lye concentration" kind="share" path={['recipe', 'lyeConcentrationShare']} />
       </div>
       {forecast && (
         <p className="mt-2 text-[13px] text-soft">
@@ -225,31 +190,20 @@ function LyeFields() {
 }
 
 function BenchFields() {
-  const conditions = usePlan(state => state.plan.conditions)
-  const pot = usePlan(state => state.plan.pot)
-  const habits = useHabits()
-  const set = useSetter()
-  const at = (key: keyof typeof conditions) => ({ habits, value: conditions[key], onValue: set(['conditions', key]) })
   return (
     <section aria-labelledby="bench">
       <h2 id="bench" className="mb-2 text-xl">
         At the bench
       </h2>
       <div className="grid grid-cols-3 gap-x-4 gap-y-3">
-        <QuantityField label="Oils and lye meet at" kind="temperature" {...at('mixC')} />
-        <QuantityField label="Room" kind="temperature" {...at('roomC')} />
-        <QuantityField label="Stop blending at level" kind="plain" {...at('stopLevel')} />
-        <QuantityField label="Scale’s step" kind="mass" decimals={2} {...at('scaleStepG')} />
-        <QuantityField label="Fine scale’s step" kind="mass" decimals={2} {...at('fineScaleStepG')} />
-        <QuantityField label="Batter density" kind="density" {...at('densityGPerMl')} />
-        <QuantityField
-          label="Clings to the pot"
-          kind="mass"
-          habits={habits}
-          value={pot.clingG}
-          onValue={set(['pot', 'clingG'])}
-        />
-        <QuantityField label="Blender strength" kind="plain" {...at('blenderStrength')} />
+        <PlanField label="Oils and lye meet at" kind="temperature" path={['conditions', 'mixC']} />
+        <PlanField label="Room" kind="temperature" path={['conditions', 'roomC']} />
+        <PlanField label="Stop blending at level" kind="plain" path={['conditions', 'stopLevel']} />
+        <PlanField label="Scale’s step" kind="mass" decimals={2} path={['conditions', 'scaleStepG']} />
+        <PlanField label="Fine scale’s step" kind="mass" decimals={2} path={['conditions', 'fineScaleStepG']} />
+        <PlanField label="Batter density" kind="density" path={['conditions', 'densityGPerMl']} />
+        <PlanField label="Clings to the pot" kind="mass" path={['pot', 'clingG']} />
+        <PlanField label="Blender strength" kind="plain" path={['conditions', 'blenderStrength']} />
       </div>
       <p className="mt-2 text-[13px] text-soft">
         Level 1 is an emulsion, 2 light trace, 3 medium, 4 heavy. Cooler and blended less means more time.

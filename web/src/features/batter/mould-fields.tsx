@@ -1,16 +1,14 @@
 import { MAX_CUPS, fillVolumeMl } from '@ostler/core'
-import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
+import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { QuantityField } from '../../ui/quantity.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
 
 /** A loaf's inner dimensions and how high the soap stands in it. */
 export function MouldFields() {
   const batch = useBatch()
   const mould = usePlan(state => state.plan.mould)
   const cups = usePlan(state => state.plan.cups.length)
-  const habits = useHabits()
-  const set = (key: keyof typeof mould) => (value: number) =>
-    batch.edit({ kind: 'set', path: ['mould', key], value }, `mould ${key}`)
+  const told = useTold()
   const known = batch.shelf.moulds.find(
     one =>
       one.name === mould.name &&
@@ -23,7 +21,8 @@ export function MouldFields() {
     if (!shape) return
     const { innerLengthMm, innerWidthMm, innerHeightMm, name } = shape
     const fillMm = Math.round(innerHeightMm * 0.9)
-    batch.edit({ kind: 'set', path: ['mould'], value: { name, innerLengthMm, innerWidthMm, innerHeightMm, fillMm } })
+    const value = { name, innerLengthMm, innerWidthMm, innerHeightMm, fillMm }
+    told(batch.edit({ kind: 'set', path: ['mould'], value }))
   }
   const options = batch.shelf.moulds.map(one => ({ value: one.id, text: one.name }))
   return (
@@ -40,28 +39,10 @@ export function MouldFields() {
         onValue={choose}
       />
       <div className="grid grid-cols-3 gap-x-4 gap-y-3">
-        <QuantityField
-          label="Inner length"
-          kind="length"
-          habits={habits}
-          value={mould.innerLengthMm}
-          onValue={set('innerLengthMm')}
-        />
-        <QuantityField
-          label="Inner width"
-          kind="length"
-          habits={habits}
-          value={mould.innerWidthMm}
-          onValue={set('innerWidthMm')}
-        />
-        <QuantityField
-          label="Inner height"
-          kind="length"
-          habits={habits}
-          value={mould.innerHeightMm}
-          onValue={set('innerHeightMm')}
-        />
-        <QuantityField label="Soap stands" kind="length" habits={habits} value={mould.fillMm} onValue={set('fillMm')} />
+        <PlanField label="Inner length" kind="length" path={['mould', 'innerLengthMm']} />
+        <PlanField label="Inner width" kind="length" path={['mould', 'innerWidthMm']} />
+        <PlanField label="Inner height" kind="length" path={['mould', 'innerHeightMm']} />
+        <PlanField label="Soap stands" kind="length" path={['mould', 'fillMm']} />
       </div>
       <p className="mt-2 text-[13px] text-soft">
         {Math.round(fillVolumeMl(mould))} ml of soap. {cups} of at most {MAX_CUPS} cups; the layers follow the height.

@@ -4,9 +4,9 @@ import { MEDIA } from '@ostler/core'
 import { Trash2, X } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { TextField } from '../../ui/text-field.tsx'
-import { useToast } from '../../ui/toast.tsx'
 
 type Setter = (path: FieldPath, value: unknown) => EditResult
 
@@ -15,7 +15,7 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
   const batch = useBatch()
   const plan = usePlan(state => state.plan)
   const habits = useHabits()
-  const toast = useToast()
+  const told = useTold()
   const index = plan.score.findIndex(pour => pour.id === pourId)
   const pour = plan.score[index]
   const cupIndex = plan.cups.findIndex(cup => cup.id === pour?.cup)
@@ -26,9 +26,6 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
   const at = (...path: (string | number)[]): FieldPath => ['score', index, ...path]
   const setHeight = (heightMm: number) =>
     batch.edit({ kind: 'set-layer-height', pour: pourId, heightMm }, `height ${pourId}`)
-  const told = (result: EditResult) => {
-    if (!result.ok) toast(result.sentence)
-  }
   return (
     <section aria-label={`Layer ${index + 1}, ${cup.name}`} className="flex flex-col gap-3">
       <header className="flex items-center">
@@ -62,20 +59,8 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
           onValue={setHeight}
           other={{ kind: 'share', unit: '%', onValue: share => setHeight(share * plan.mould.fillMm) }}
         />
-        <QuantityField
-          label="Falls from"
-          kind="length"
-          habits={habits}
-          value={pour.dropMm}
-          onValue={value => set(at('dropMm'), value)}
-        />
-        <QuantityField
-          label="Wait before"
-          kind="minutes"
-          habits={habits}
-          value={pour.waitMin}
-          onValue={value => set(at('waitMin'), value)}
-        />
+        <PlanField label="Falls from" kind="length" path={at('dropMm')} />
+        <PlanField label="Wait before" kind="minutes" path={at('waitMin')} />
         <Check label="Over a spatula" checked={pour.overSpatula} onChange={value => set(at('overSpatula'), value)} />
       </div>
       <CupFields
@@ -112,7 +97,6 @@ const NO_COLOUR = ''
 
 function CupFields({ cup, index, set, onRemove }: { cup: Cup; index: number; set: Setter; onRemove: () => void }) {
   const { shelf } = useBatch()
-  const habits = useHabits()
   const cups = usePlan(state => state.plan.cups.length)
   const hasScent = usePlan(state => state.plan.scent !== null)
   const at = (...path: (string | number)[]): FieldPath => ['cups', index, ...path]
@@ -155,14 +139,7 @@ function CupFields({ cup, index, set, onRemove }: { cup: Cup; index: number; set
       </div>
       {colorant && (
         <>
-          <QuantityField
-            label="Dose"
-            kind="dose"
-            width={64}
-            habits={habits}
-            value={colorant.doseGPerKg}
-            onValue={value => set(at('colorant', 'doseGPerKg'), value)}
-          />
+          <PlanField label="Dose" kind="dose" width={64} path={at('colorant', 'doseGPerKg')} />
           <Choice<Medium>
             label="Stirred into"
             value={colorant.medium}
@@ -170,25 +147,11 @@ function CupFields({ cup, index, set, onRemove }: { cup: Cup; index: number; set
             onValue={value => set(at('colorant', 'medium'), value)}
           />
           {colorant.medium !== 'none' && (
-            <QuantityField
-              label="Liquid, times powder"
-              kind="plain"
-              width={64}
-              habits={habits}
-              value={colorant.mediumRatio}
-              onValue={value => set(at('colorant', 'mediumRatio'), value)}
-            />
+            <PlanField label="Liquid, times powder" kind="plain" width={64} path={at('colorant', 'mediumRatio')} />
           )}
         </>
       )}
-      <QuantityField
-        label="Clings to it"
-        kind="mass"
-        width={64}
-        habits={habits}
-        value={cup.clingG}
-        onValue={value => set(at('clingG'), value)}
-      />
+      <PlanField label="Clings to it" kind="mass" width={64} path={at('clingG')} />
       {hasScent && <Check label="Scented" checked={cup.scented} onChange={value => set(at('scented'), value)} />}
       <button className="button col-span-2 justify-self-start" disabled={cups === 1} onClick={onRemove}>
         Remove cup and its layers

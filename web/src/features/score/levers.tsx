@@ -1,50 +1,23 @@
-import type { FieldPath } from '@ostler/core'
 import { traceName } from '@ostler/core'
-import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
-import { QuantityField } from '../../ui/quantity.tsx'
+import { usePlan } from '../../plan/context.tsx'
+import { PlanField } from '../../ui/plan-field.tsx'
 
 /** The settings that change the pace of everything, beside the picture of what they do. */
 export function Levers() {
-  const batch = useBatch()
-  const habits = useHabits()
-  const { mixC, stopLevel, roomC } = usePlan(state => state.plan.conditions)
-  const lye = usePlan(state => state.plan.recipe.lyeConcentrationShare)
-  const set = (path: FieldPath) => (value: number) => batch.edit({ kind: 'set', path, value }, path.join('.'))
+  const stopLevel = usePlan(state => state.plan.conditions.stopLevel)
+  const word = <span className="text-[13px] text-soft">{traceName(stopLevel)}</span>
   return (
     <section aria-label="Levers" className="grid grid-cols-2 gap-x-4 gap-y-2 border-t border-booth-deep pt-3">
-      <QuantityField
-        label="Oils and lye meet at"
-        kind="temperature"
-        width={64}
-        habits={habits}
-        value={mixC}
-        onValue={set(['conditions', 'mixC'])}
-      />
-      <QuantityField
-        label="Room"
-        kind="temperature"
-        width={64}
-        habits={habits}
-        value={roomC}
-        onValue={set(['conditions', 'roomC'])}
-      />
-      <QuantityField
+      <PlanField label="Oils and lye meet at" kind="temperature" width={64} path={['conditions', 'mixC']} />
+      <PlanField label="Room" kind="temperature" width={64} path={['conditions', 'roomC']} />
+      <PlanField
         label="Stop blending at level"
         kind="plain"
         width={64}
-        habits={habits}
-        value={stopLevel}
-        onValue={set(['conditions', 'stopLevel'])}
-        hint={<span className="text-[13px] text-soft">{traceName(stopLevel)}</span>}
+        path={['conditions', 'stopLevel']}
+        hint={word}
       />
-      <QuantityField
-        label="Lye concentration"
-        kind="share"
-        width={64}
-        habits={habits}
-        value={lye}
-        onValue={set(['recipe', 'lyeConcentrationShare'])}
-      />
+      <PlanField label="Lye concentration" kind="share" width={64} path={['recipe', 'lyeConcentrationShare']} />
     </section>
   )
 }

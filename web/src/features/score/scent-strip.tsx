@@ -1,8 +1,8 @@
 import { findById, showMass } from '@ostler/core'
-import type { AccelerationClass, EditResult, ScentMoment } from '@ostler/core'
+import type { AccelerationClass, ScentMoment } from '@ostler/core'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { QuantityField } from '../../ui/quantity.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
 
 const PACE: Record<AccelerationClass, string> = {
   slows: 'slows',
@@ -28,18 +28,15 @@ export function ScentStrip() {
   const scent = usePlan(state => state.plan.scent)
   const grams = useForecast()?.portions.scentG
   const { scents } = batch.shelf
-  const set = (path: string[], value: unknown): EditResult =>
-    batch.edit({ kind: 'set', path: ['scent', ...path], value }, `scent ${path.join()}`)
+  const told = useTold()
+  const set = (path: string[], value: unknown) =>
+    told(batch.edit({ kind: 'set', path: ['scent', ...path], value }, `scent ${path.join()}`))
 
   const choose = (id: string) => {
-    if (id === NONE) return batch.edit({ kind: 'set', path: ['scent'], value: null })
+    if (id === NONE) return set([], null)
     const chosen = findById(scents, id)
     const shareOfOils = Math.min(scent?.shareOfOils ?? chosen?.usualShareOfOils ?? 0.02, chosen?.limitShareOfOils ?? 1)
-    return batch.edit({
-      kind: 'set',
-      path: ['scent'],
-      value: { scent: id, shareOfOils, moment: scent?.moment ?? 'with-colour' },
-    })
+    set([], { scent: id, shareOfOils, moment: scent?.moment ?? 'with-colour' })
   }
   const options = [
     { value: NONE, text: 'No scent' },
@@ -58,15 +55,7 @@ export function ScentStrip() {
           onValue={choose}
         />
         {scent && (
-          <QuantityField
-            bare
-            label="Scent, share of the oils"
-            kind="share"
-            width={58}
-            habits={habits}
-            value={scent.shareOfOils}
-            onValue={value => set(['shareOfOils'], value)}
-          />
+          <PlanField bare label="Scent, share of the oils" kind="share" width={58} path={['scent', 'shareOfOils']} />
         )}
       </div>
       {scent && (

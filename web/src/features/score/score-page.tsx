@@ -24,7 +24,7 @@ export function ScorePage() {
         <FaceView chosen={chosen} onChoose={setWanted} />
         <aside className="flex min-h-0 flex-col gap-4 overflow-y-auto bg-booth px-4 py-3 max-[1100px]:col-span-2 max-[900px]:col-span-1">
           {chosen ? (
-            <Inspector pourId={chosen} onClose={() => setWanted(null)} />
+            <Inspector key={chosen} pourId={chosen} onClose={() => setWanted(null)} />
           ) : (
             <>
               <ScoreNumbers />
