@@ -20,6 +20,8 @@ export default ts.config(
             'core/vitest.config.ts',
             'server/vitest.config.ts',
             'web/vite.config.ts',
+            'web/vitest.config.ts',
+            'scripts/vitest.config.ts',
           ],
         },
         tsconfigRootDir: import.meta.dirname,

@@ -6,6 +6,7 @@ import { Link, NavLink, Outlet, useParams } from 'react-router'
 import { batchQuery, shelfQuery } from '../api/client.ts'
 import { OpenBatchContext, useBatch, usePlan } from '../plan/context.tsx'
 import { OpenBatch } from '../plan/open-batch.ts'
+import { remediesInWorker } from '../workers/remedies.ts'
 import { TextField } from '../ui/text-field.tsx'
 import { SaveMark } from './save-mark.tsx'
 import { TopBar } from './top-bar.tsx'
@@ -41,7 +42,7 @@ export function BatchFrame() {
 
 /** From here on the store is what counts; what the query fetches later is left alone. */
 function Opened({ batch, shelf }: { batch: BatchAnswer; shelf: Shelf }) {
-  const [open] = useState(() => new OpenBatch(batch, shelf))
+  const [open] = useState(() => new OpenBatch(batch, shelf, remediesInWorker))
   useEffect(() => open.attach(), [open])
   return (
     <OpenBatchContext value={open}>

@@ -1,7 +1,6 @@
 import { applyEdit, forecast, readPlan, writePlan } from '@ostler/core'
 import type { BatchAnswer, Edit, EditResult, ForecastResult, Plan, Remedy, Shelf } from '@ostler/core'
 import { ApiError, saveBatch } from '../api/client.ts'
-import { remediesInWorker } from '../workers/remedies.ts'
 import { dropDraft, draftOf, keepDraft } from './draft.ts'
 
 /** How the open plan stands to what the server has. */
@@ -24,6 +23,9 @@ export interface OpenBatchState {
   canUndo: boolean
   canRedo: boolean
 }
+
+/** Works out the changes that help most, off the main thread. */
+export type Advise = (plan: Plan, shelf: Shelf) => Promise<Remedy[]>
 
 const SAVE_AFTER_MS = 500
 const REMEDIES_AFTER_MS = 150
@@ -48,11 +50,13 @@ export class OpenBatch {
   #closed = true
   readonly #listeners = new Set<() => void>()
   readonly #shelf: Shelf
+  readonly #advise: Advise
 
-  constructor(batch: BatchAnswer, shelf: Shelf) {
+  constructor(batch: BatchAnswer, shelf: Shelf, advise: Advise) {
     const read = readPlan(batch.plan)
     if (!read.ok) throw new Error(read.problems[0]!.sentence)
     this.#shelf = shelf
+    this.#advise = advise
     this.#revision = batch.revision
     this.#saved = read.plan
     this.#state = this.#shape(batch.id, read.plan, { kind: 'saved', at: new Date(batch.updatedAt) })
@@ -137,9 +141,8 @@ export class OpenBatch {
     this.#revision = theirs.revision
     this.#saved = read.plan
     this.#past.push(this.#state.plan)
-    dropDraft(this.#state.id)
-    this.#take(read.plan)
     this.#set({ save: { kind: 'saved', at: new Date(theirs.updatedAt) } })
+    this.#take(read.plan)
   }
 
   /** Tries at once to save what is waiting, e.g. after signing in again. */
@@ -163,7 +166,6 @@ export class OpenBatch {
   }
 
   #set(part: Partial<OpenBatchState>): void {
-    if (this.#closed) return
     this.#state = { ...this.#state, ...part }
     for (const listener of this.#listeners) listener()
   }
@@ -197,6 +199,7 @@ export class OpenBatch {
     this.#askForRemedies()
     if (this.#isHalted()) return keepDraft(this.#state.id, { revision: this.#revision, plan })
     if (!this.#isDirty() && !this.#saving) {
+      clearTimeout(this.#saveTimer)
       dropDraft(this.#state.id)
       this.#set({ save: { kind: 'saved', at: new Date() } })
       return
@@ -208,9 +211,10 @@ export class OpenBatch {
 
   #askForRemedies(): void {
     clearTimeout(this.#remedyTimer)
+    if (this.#closed) return
     const { plan } = this.#state
     this.#remedyTimer = setTimeout(() => {
-      void remediesInWorker(plan, this.#shelf).then(remedies => {
+      void this.#advise(plan, this.#shelf).then(remedies => {
         if (this.#state.plan === plan) this.#set({ remedies })
       })
     }, REMEDIES_AFTER_MS)

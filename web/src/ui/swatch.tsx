@@ -7,12 +7,17 @@ export const Swatch = ({ hex, size = 18 }: { hex: string; size?: number }) => (
   />
 )
 
-/** Ink that reads on a soap colour: relative luminance by the sRGB weights of WCAG 2. */
-export function inkOn(hex: string): string {
+/** Relative luminance of an sRGB colour, 0 to 1 (WCAG 2). */
+export function luminance(hex: string): number {
   const channel = (at: number) => {
     const c = Number.parseInt(hex.slice(at, at + 2), 16) / 255
     return c <= 0.04045 ? c / 12.92 : Math.pow((c + 0.055) / 1.055, 2.4)
   }
-  const luminance = 0.2126 * channel(1) + 0.7152 * channel(3) + 0.0722 * channel(5)
-  return luminance > 0.18 ? '#1b1916' : '#faf8f3'
+  return 0.2126 * channel(1) + 0.7152 * channel(3) + 0.0722 * channel(5)
+}
+
+/** Black or white, whichever reads better on a soap colour: at least 4.5 to 1 on any. */
+export function inkOn(hex: string): string {
+  const light = luminance(hex) + 0.05
+  return light / 0.05 >= 1.05 / light ? '#000000' : '#ffffff'
 }
