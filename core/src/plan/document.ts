@@ -44,6 +44,7 @@ const Parts =
     IsArray({ message })(target, key)
     ArrayMinSize(min, { message })(target, key)
     ArrayMaxSize(max, { message })(target, key)
+    IsObject({ each: true, message })(target, key)
     ValidateNested({ each: true, message })(target, key)
     Type(type)(target, key)
   }
