@@ -53,13 +53,14 @@ function settings(plan: Plan, clearC: number): Candidate[] {
       })
     }
   }
-  const longer = Number((stopLevel + 0.2).toFixed(2))
-  if (longer <= 2.2) {
-    candidates.push({
-      id: 'stop-later',
-      sentence: `Blend on to level ${longer} before the split`,
-      edit: set(['conditions', 'stopLevel'], longer),
-    })
+  for (const longer of [Number((stopLevel + 0.2).toFixed(2)), 2]) {
+    if (longer > stopLevel && longer <= 2.2) {
+      candidates.push({
+        id: `blend-to-${longer}`,
+        sentence: `Blend on to level ${longer} before the split`,
+        edit: set(['conditions', 'stopLevel'], longer),
+      })
+    }
   }
   const weaker = Number((w - 0.02).toFixed(4))
   if (weaker >= 0.25) {

@@ -37,7 +37,8 @@ export function riskOf(plan: Plan, shelf: Shelf, lanes: Lanes): Risk {
     const sentence = 'The batter does not come to the trace at which blending stops.'
     return { state: 'trouble', chance: 0, sentence, reason: 'Blend warmer, or stop at a lower level.', pour: null }
   }
-  const worst = lanes.pours.reduce((a, b) => (b.chance < a.chance - 1e-9 ? b : a))
+  // Of pours that fail about as often, the first: it is met first, and often the cause of the others.
+  const worst = lanes.pours.reduce((a, b) => (b.chance < a.chance - 0.02 ? b : a))
   const tightest = lanes.pours.reduce((a, b) => (b.marginMin < a.marginMin ? b : a))
   if (state === 'calm' || worst.fault === null) {
     const spare = tightest.marginMin >= 59 ? 'an hour' : showMinutes(tightest.marginMin)

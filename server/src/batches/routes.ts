@@ -10,7 +10,8 @@ export function batchRoutes(store: BatchStore, now: () => Date): Router {
   const routes = Router()
 
   routes.get('/', async (req, res) => {
-    const search = typeof req.query['search'] === 'string' ? req.query['search'].slice(0, 100) : ''
+    const search =
+      typeof req.query['search'] === 'string' ? req.query['search'].slice(0, 100).replace(/\p{Cc}/gu, ' ') : ''
     res.json(await store.list(visitorOf(req).workshopId, search))
   })
 

@@ -1,0 +1,135 @@
+import { describe, expect, test } from 'vitest'
+import { applyEdit, starterPlan } from '../plan/index.ts'
+import type { Edit, Plan } from '../plan/index.ts'
+import { remediesFor } from '../advice/index.ts'
+import { REFERENCE_SHELF } from '../shelf/index.ts'
+import { forecast } from './forecast.ts'
+import type { Forecast } from './forecast.ts'
+
+const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
+const of = (plan: Plan): Forecast => {
+  const result = forecast(plan, REFERENCE_SHELF)
+  if (!result.ok) throw new Error(result.sentence)
+  return result.forecast
+}
+const changed = (...edits: Edit[]): Plan => {
+  const result = applyEdit(starterPlan('Trial'), { kind: 'many', edits })
+  if (!result.ok) throw new Error(result.sentence)
+  return result.plan
+}
+
+describe('the working of a number', () => {
+  const { workings, portions } = of(starterPlan('Trial'))
+  const input = (key: keyof typeof workings, name: string) => {
+    const found = workings[key].inputs.find(one => one.name === name)
+    if (!found) throw new Error(`${key} has no input ${name}`)
+    return found.value
+  }
+
+  test('lye follows from its inputs, rounded down', () => {
+    const exact =
+      (input('lye', 'NaOH for all oils') * (1 - input('lye', 'superfat') / 100)) / (input('lye', 'purity') / 100)
+    expect(workings.lye.value).toBeLessThanOrEqual(Math.min(exact, input('lye', 'not rounded')) + 1e-9)
+    expect(exact - workings.lye.value).toBeLessThan(0.2)
+  })
+
+  test('water follows from its inputs, to the scale', () => {
+    const c = input('water', 'lye concentration') / 100
+    expect(Math.abs((input('water', 'NaOH in the lye') * (1 - c)) / c - workings.water.value)).toBeLessThanOrEqual(0.5)
+  })
+
+  test('oils follow from the batter, to the scale of five oils', () => {
+    const exact =
+      input('oils', 'batter') / (1 + input('oils', 'lye for 1 g of oils') + input('oils', 'water for 1 g of oils'))
+    expect(Math.abs(exact - workings.oils.value)).toBeLessThan(3)
+  })
+
+  test('superfat follows from lye and demand', () => {
+    const share = 1 - (input('superfat', 'lye') * 0.98) / input('superfat', 'NaOH for all oils')
+    expect(workings.superfat.value).toBeCloseTo(share * 100, 6)
+  })
+
+  test('batter is what the mould holds and what clings, less scent and colour', () => {
+    const ml = (input('pot', 'length') * input('pot', 'width') * input('pot', 'soap height')) / 1000
+    const whole = ml * input('pot', 'density') + input('pot', 'clings to pot and cups')
+    const added = portions.cups.reduce((sum, cup) => sum + cup.scentG + cup.colorantG + cup.mediumG, 0)
+    expect(Math.abs(whole - added - workings.pot.value)).toBeLessThan(2)
+  })
+
+  test('every working names its source', () => {
+    for (const working of Object.values(workings)) expect(working.source.length).toBeGreaterThan(10)
+  })
+})
+
+describe('advice', () => {
+  test('the gravest notice comes first', () => {
+    const plan = changed(
+      set(['recipe', 'superfatShare'], 0),
+      set(['scent'], { scent: 'tin-roof-rain', shareOfOils: 0.08, moment: 'pot' }),
+      set(['cups', 0, 'colorant', 'doseGPerKg'], 60),
+    )
+    expect(of(plan).notices.map(notice => notice.weight)).toEqual(['stop', 'warn', 'hint'])
+  })
+
+  test('a calm plan has no notices and little to gain', () => {
+    const plan = starterPlan('Trial')
+    expect(of(plan).notices).toEqual([])
+    expect(remediesFor(plan, REFERENCE_SHELF)).toEqual([])
+  })
+
+  test('a layer that falls from too high breaks through, and the sentence says so', () => {
+    const high = changed(
+      ...[0, 1, 2].flatMap(i => [set(['score', i, 'dropMm'], 300), set(['score', i, 'overSpatula'], false)]),
+    )
+    const { risk } = of(high)
+    expect(risk.state).toBe('trouble')
+    expect(risk.sentence).toMatch(/does not carry layer|too thick/)
+  })
+
+  test('batter blended too little is too thin, and blending on is advised', () => {
+    const thin = changed(
+      set(['conditions', 'stopLevel'], 0.9),
+      set(['conditions', 'blenderStrength'], 0.3),
+      set(['conditions', 'mixC'], 26),
+    )
+    const { risk } = of(thin)
+    expect(risk.sentence).toMatch(/Layer 1, Slate, is still too thin/)
+    expect(remediesFor(thin, REFERENCE_SHELF)[0]?.sentence).toMatch(/Blend on to level 2/)
+  })
+
+  test('a scent that seizes is trouble whenever it goes in', () => {
+    for (const moment of ['pot', 'with-colour', 'last']) {
+      const plan = changed(set(['scent'], { scent: 'lily-of-nowhere', shareOfOils: 0.02, moment }))
+      expect(of(plan).risk.state).not.toBe('calm')
+    }
+  })
+
+  test('only scented cups are said to be quickened', () => {
+    const plan = changed(
+      set(['scent'], { scent: 'attic-rosebox', shareOfOils: 0.03, moment: 'with-colour' }),
+      set(['conditions', 'mixC'], 38),
+      set(['conditions', 'stopLevel'], 2),
+    )
+    expect(of(plan).risk.reason).toMatch(/Attic Rosebox quickens it/)
+    const plain = [0, 1, 2].reduce((now, i) => {
+      const result = applyEdit(now, set(['cups', i, 'scented'], false))
+      return result.ok ? result.plan : now
+    }, plan)
+    expect(of(plain).risk.reason).not.toMatch(/quickens/)
+  })
+
+  test('a calmer scent is never advised above its limit', () => {
+    const plan = changed(
+      set(['scent'], { scent: 'attic-rosebox', shareOfOils: 0.09, moment: 'with-colour' }),
+      set(['conditions', 'mixC'], 38),
+    )
+    const calmer = remediesFor(plan, REFERENCE_SHELF, 20).find(remedy => remedy.id === 'calmer-scent')
+    const result = calmer && applyEdit(plan, calmer.edit)
+    expect(result?.ok && result.plan.scent!.shareOfOils).toBe(0.04)
+  })
+
+  test('the same plan gives the same advice', () => {
+    const plan = changed(set(['conditions', 'mixC'], 42), set(['conditions', 'stopLevel'], 2.4))
+    expect(remediesFor(plan, REFERENCE_SHELF)).toEqual(remediesFor(structuredClone(plan), REFERENCE_SHELF))
+  })
+})

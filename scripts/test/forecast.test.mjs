@@ -1,0 +1,79 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, test } from 'vitest'
+import { ROOT } from '../lib/paths.mjs'
+
+const folder = mkdtempSync(join(tmpdir(), 'ostler-'))
+const example = join(ROOT, 'examples', 'quarry-bench.json')
+const run = (...args) =>
+  spawnSync(process.execPath, [join(ROOT, 'scripts', 'forecast.mjs'), ...args], { encoding: 'utf8', cwd: folder })
+const file = (name, text) => {
+  const path = join(folder, name)
+  writeFileSync(path, text)
+  return path
+}
+
+describe('the forecast on the command line', () => {
+  test('prints every result as JSON', () => {
+    const { status, stdout } = run(example)
+    expect(status).toBe(0)
+    const result = JSON.parse(stdout)
+    expect(Object.keys(result)).toEqual([
+      'format',
+      'version',
+      'plan',
+      'portions',
+      'lanes',
+      'risk',
+      'notices',
+      'workings',
+      'remedies',
+    ])
+    expect(result.portions.lyeG).toBeGreaterThan(50)
+  })
+
+  test('prints the same for the same plan', () => {
+    expect(run(example).stdout).toBe(run(example).stdout)
+  })
+
+  test('takes a shelf of one’s own', async () => {
+    const { REFERENCE_SHELF } = await import('@ostler/core')
+    const oils = REFERENCE_SHELF.oils.map(oil => ({ ...oil, sapKohMgPerG: oil.sapKohMgPerG * 1.05 }))
+    const shelf = file('shelf.json', JSON.stringify({ ...REFERENCE_SHELF, oils }))
+    const lye = (...args) => JSON.parse(run(...args).stdout).portions.lyeG
+    expect(lye(example, '--shelf', shelf)).toBeGreaterThan(lye(example) * 1.03)
+  })
+
+  test('lists what is wrong with a plan by path, value and sentence, and ends with 1', () => {
+    const plan = JSON.parse(readFileSync(example, 'utf8'))
+    plan.recipe.superfatShare = -1
+    plan.cups[0].swatch = 'red'
+    const { status, stdout, stderr } = run(file('bad.json', JSON.stringify(plan)))
+    expect(status).toBe(1)
+    expect(stdout).toBe('')
+    expect(stderr).toContain('recipe.superfatShare\t-1\tSuperfat is from 0 to 25 %')
+    expect(stderr).toContain('cups[0].swatch\t"red"\tA swatch colour is written like')
+  })
+
+  test.each([
+    ['no file', [], /Name a plan/],
+    ['a file that is not there', ['nowhere.json'], /nowhere\.json cannot be read \(ENOENT\)/],
+    ['a damaged file', [() => file('damaged.json', '{')], /damaged or not JSON/],
+    ['a shelf that is none', [example, '--shelf', () => file('x.json', '{')], /is not JSON/],
+  ])('%s gets one sentence and no stack', (_, args, sentence) => {
+    const { status, stderr } = run(...args.map(arg => (typeof arg === 'function' ? arg() : arg)))
+    expect(status).toBe(1)
+    expect(stderr).toMatch(sentence)
+    expect(stderr).not.toMatch(/\n\s+at /)
+  })
+
+  test('an oil that is not on the shelf is named', () => {
+    const plan = JSON.parse(readFileSync(example, 'utf8'))
+    plan.recipe.oils[0].oil = 'moonfat'
+    expect(run(file('oil.json', JSON.stringify(plan))).stderr).toMatch(
+      /recipe\.oils\[0\]\.oil\t“moonfat” is not on the shelf/,
+    )
+  })
+})
