@@ -6,6 +6,11 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   timeout: 30_000,
+  // Units belong to the whole workshop: their test runs when the others are done.
+  projects: [
+    { name: 'pages', testIgnore: 'units.spec.ts' },
+    { name: 'units', testMatch: 'units.spec.ts', dependencies: ['pages'] },
+  ],
   expect: { timeout: 7000 },
   reporter: [['list'], ['json']],
   use: {

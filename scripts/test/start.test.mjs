@@ -25,7 +25,7 @@ function start() {
   const url = new Promise(resolve => {
     const read = chunk => {
       text += chunk
-      const found = /ready: (\S+)/.exec(text)
+      const found = /ready: (\S+)[\s\S]*Ctrl-C/.exec(text)
       if (found) resolve(found[1].replace('localhost', '127.0.0.1'))
     }
     child.stdout.on('data', read)

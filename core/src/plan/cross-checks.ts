@@ -74,7 +74,7 @@ export function crossChecks(plan: Plan): Problem[] {
   layerHeights(plan).forEach((mm, i) => {
     // Shares are kept to a millionth, so a layer of just 2 mm may read a hair less.
     if (mm >= THINNEST_LAYER_MM - 0.001) return
-    const sentence = `Layer ${i + 1} would be ${mm.toFixed(1)} mm. A poured layer thinner than ${THINNEST_LAYER_MM} mm does not survive smoothing; make it thicker or leave it out.`
+    const sentence = `Layer ${i + 1} would be ${mm.toFixed(2)} mm. A poured layer thinner than ${THINNEST_LAYER_MM} mm does not survive smoothing; make it thicker or leave it out.`
     problems.push({ path: `score[${i}].share`, value: plan.score[i]!.share, sentence })
   })
   return problems

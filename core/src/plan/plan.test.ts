@@ -40,7 +40,7 @@ describe('reading and writing', () => {
     ['number as text', d => (d.conditions.mixC = '30' as never), /conditions.mixC/],
     ['oils that sum to 0', d => d.recipe.oils.forEach(part => (part.share = 0)), /oils add up to nothing/],
     ['no oils', d => (d.recipe.oils = []), /1 to 30 oils/],
-    ['a layer of 1 mm', d => (d.score[0]!.share = 0.012), /Layer 1 would be 1\.2 mm/],
+    ['a layer of 1 mm', d => (d.score[0]!.share = 0.012), /Layer 1 would be 1\.18 mm/],
     [
       'a mould of 60 litres',
       d => Object.assign(d.mould, { innerLengthMm: 1400, innerWidthMm: 600, innerHeightMm: 80, fillMm: 75 }),

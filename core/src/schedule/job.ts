@@ -23,12 +23,12 @@ export const HAND_TIMES = {
   scentIntoPot: 30,
   colourStir: 45,
   scentStir: 20,
-  /** Lifting the cup and wiping, then about 8 g/s over a spatula. */
+  /** Lifting the cup and wiping. */
   pourFixed: 12,
-  pourGPerS: 8,
 } as const
 
-export const pourSeconds = (massG: number): number => HAND_TIMES.pourFixed + massG / HAND_TIMES.pourGPerS
+/** About 40 s for 250 g over a spatula; larger cups pour in a thicker stream. */
+export const pourSeconds = (massG: number): number => HAND_TIMES.pourFixed + 1.34 * Math.pow(massG, 0.55)
 
 export interface CupJob {
   cup: Cup

@@ -1,4 +1,4 @@
-import { showLength } from '@ostler/core'
+import { MM_PER_INCH, showLength } from '@ostler/core'
 import type { Layer } from '@ostler/core'
 import { useRef } from 'react'
 import type { KeyboardEvent, PointerEvent } from 'react'
@@ -8,7 +8,8 @@ import { useSize } from '../../ui/use-size.ts'
 
 const PAD = { left: 46, right: 104, top: 22, bottom: 34 }
 const WALL_PX = 5
-const TICK_MM = 10
+/** Room that one letter of a layer's name takes, px. */
+const LETTER_PX = 8
 const KEY_STEP_MM = 0.5
 
 interface Props {
@@ -69,18 +70,21 @@ interface Place {
   width: number
 }
 
+/** Ticks in the workshop's own unit: every 10 mm, or every half inch. */
 function Ruler({ place, heightMm }: { place: Place; heightMm: number }) {
-  const step = heightMm * place.scale < 120 ? TICK_MM * 2 : TICK_MM
-  const ticks = Array.from({ length: Math.floor(heightMm / step) + 1 }, (_, i) => i * step)
+  const habits = useHabits()
+  const unit = habits.length === 'mm' ? { stepMm: 10, shown: 10 } : { stepMm: MM_PER_INCH / 2, shown: 0.5 }
+  const every = heightMm * place.scale < 120 ? 2 : 1
+  const ticks = Array.from({ length: Math.floor(heightMm / (unit.stepMm * every)) + 1 }, (_, i) => i * every)
   return (
     <g aria-hidden className="fill-soft text-[12px]">
-      {ticks.map(mm => {
-        const y = place.floor - mm * place.scale
+      {ticks.map(tick => {
+        const y = place.floor - tick * unit.stepMm * place.scale
         return (
-          <g key={mm}>
+          <g key={tick}>
             <line x1={place.left - 16} x2={place.left - 9} y1={y} y2={y} stroke="var(--soft)" />
             <text x={place.left - 20} y={y + 4} textAnchor="end">
-              {mm}
+              {tick * unit.shown}
             </text>
           </g>
         )
@@ -118,6 +122,8 @@ function LayerRect({ layer, index, place, chosen, onChoose }: RectProps) {
   const y = place.floor - layer.toMm * place.scale
   const h = layer.heightMm * place.scale
   const hex = cup?.swatch ?? '#888888'
+  const name = cup?.name ?? layer.cup
+  const letters = Math.max(2, Math.floor((place.width - 20) / LETTER_PX))
   return (
     <g
       onClick={() => onChoose(chosen ? null : layer.pour)}
@@ -127,8 +133,8 @@ function LayerRect({ layer, index, place, chosen, onChoose }: RectProps) {
       <rect x={place.left} y={y} width={place.width} height={h + 0.4} fill={hex} />
       {h > 15 && (
         <text x={place.left + 12} y={y + h / 2 + 5} fill={inkOn(hex)} className="text-[14px]">
-          <tspan fontWeight={600}>{cup?.name}</tspan>
-          <tspan dx={8}>{showLength(layer.heightMm, habits)}</tspan>
+          <tspan fontWeight={600}>{name.length > letters ? `${name.slice(0, letters - 1)}…` : name}</tspan>
+          {name.length + 9 < letters && <tspan dx={8}>{showLength(layer.heightMm, habits)}</tspan>}
         </text>
       )}
       {chosen && (

@@ -17,7 +17,8 @@ const GAP_PX = 3
 const NARROW_PX = 700
 
 /** Fewer cups, taller lanes; twelve still fit and scroll. */
-const laneHeight = (count: number): number => (count <= 3 ? 46 : count <= 5 ? 38 : count <= 8 ? 29 : 25)
+const laneHeight = (count: number): number =>
+  count <= 3 ? 46 : count <= 5 ? 38 : count <= 8 ? 29 : count <= 10 ? 25 : 22
 
 interface Props {
   chosen: string | null

@@ -5,7 +5,7 @@ import { PlanField } from '../../ui/plan-field.tsx'
 /** The settings that change the pace of everything, beside the picture of what they do. */
 export function Levers() {
   const stopLevel = usePlan(state => state.plan.conditions.stopLevel)
-  const word = <span className="text-[13px] text-soft">{traceName(stopLevel)}</span>
+  const word = <span className="text-[13px] whitespace-nowrap text-soft">{traceName(stopLevel)}</span>
   return (
     <section aria-label="Levers" className="grid grid-cols-2 gap-x-4 gap-y-2 border-t border-booth-deep pt-3">
       <PlanField label="Oils and lye meet at" kind="temperature" width={64} path={['conditions', 'mixC']} />
