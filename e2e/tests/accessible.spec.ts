@@ -1,0 +1,42 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, test } from '../workshop.ts'
+
+/** What the page breaks of WCAG 2.2 A and AA, in short. */
+async function broken(page: Page): Promise<string[]> {
+  await page.evaluate(() => document.fonts.ready)
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  return violations.flatMap(({ id, nodes }) => nodes.map(node => `${id}: ${node.target.join(' ')}`))
+}
+
+test('sign-in', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByLabel('Password')).toBeVisible()
+  expect(await broken(page)).toEqual([])
+})
+
+test('batches', async ({ maker }) => {
+  await maker.goto('/batches')
+  await expect(maker.getByText('in trouble').first()).toBeVisible()
+  expect(await broken(maker)).toEqual([])
+})
+
+for (const light of ['day', 'dim']) {
+  test(`a batch’s pages, ${light}`, async ({ maker, open }) => {
+    await maker.goto('/batches')
+    await maker.evaluate(value => localStorage.setItem('ostler.light', value), light)
+    const id = await open('verdigris-stair', `Accessible ${light}`)
+    await expect(maker.getByLabel('Biggest risk').getByRole('button', { name: 'Apply' })).toBeVisible()
+    expect(await broken(maker)).toEqual([])
+    await maker.getByTestId('layer-3').click()
+    await maker.getByRole('button', { name: 'as a table' }).click()
+    expect(await broken(maker)).toEqual([])
+    for (const page of ['batter', 'sheet']) {
+      await maker.goto(`/batches/${id}/${page}`)
+      await expect(maker.getByRole('heading', { level: 2 }).first()).toBeVisible()
+      expect(await broken(maker)).toEqual([])
+    }
+  })
+}
