@@ -68,11 +68,18 @@ await run(async () => {
       needChromium()
       say('browser tests …')
       rmSync(report('playwright'), { force: true })
-      const url = await cluster.database('browser', { anew: true })
-      const server = await startServer({ DATABASE_URL: url, PORT: '0', HOST: '127.0.0.1', OSTLER_DEMO: '1' })
-      const env = { OSTLER_URL: `http://127.0.0.1:${server.port}`, PLAYWRIGHT_JSON_OUTPUT_NAME: report('playwright') }
+      const serve = async (name, demo) => {
+        const url = await cluster.database(name, { anew: true })
+        return startServer({ DATABASE_URL: url, PORT: '0', HOST: '127.0.0.1', OSTLER_DEMO: demo })
+      }
+      const [server, empty] = [await serve('browser', '1'), await serve('first_run', '0')]
+      const env = {
+        OSTLER_URL: `http://127.0.0.1:${server.port}`,
+        OSTLER_EMPTY_URL: `http://127.0.0.1:${empty.port}`,
+        PLAYWRIGHT_JSON_OUTPUT_NAME: report('playwright'),
+      }
       await node([bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts'], env)
-      await stopServer(server.child)
+      await Promise.all([stopServer(server.child), stopServer(empty.child)])
       count(playwrightCounts())
     }
   } finally {

@@ -46,7 +46,8 @@ async function signIn(url) {
 
 const names = async (url, headers) =>
   (await (await fetch(`${url}api/batches`, { headers })).json()).map(batch => batch.name)
-const postmaster = () => Number(readFileSync(join(folder, 'database', 'pg', 'postmaster.pid'), 'utf8').split('\n')[0])
+const pidFile = join(folder, 'database', 'pg', 'postmaster.pid')
+const postmaster = () => Number(readFileSync(pidFile, 'utf8').split('\n')[0])
 
 const isGone = pid => {
   try {
@@ -86,8 +87,10 @@ test('starts, keeps data through kills of everything, refuses a second start, an
   expect(await names(url, headers)).toContain('Kept through it all')
 
   // The database alone is killed: it is started again on its port, and the server finds it.
-  process.kill(postmaster(), 'SIGKILL')
-  await until(async () => (await fetch(`${url}api/batches`, { headers }).catch(() => ({ ok: false }))).ok)
+  const killed = postmaster()
+  process.kill(killed, 'SIGKILL')
+  await until(() => existsSync(pidFile) && postmaster() !== killed)
+  await until(async () => (await fetch(`${url}api/batches`, { headers })).ok)
   expect(await names(url, headers)).toContain('Kept through it all')
 
   // Starter and database at once: the server notices that its starter is gone.

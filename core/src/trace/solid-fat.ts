@@ -31,7 +31,7 @@ export function solidShare(parts: readonly number[], c: number): number {
   let high = 1
   for (let halving = 0; halving < 50; halving += 1) {
     const liquid = (low + high) / 2
-    // Where all of it may be liquid (a pure wax above its melting point every share fits), the most liquid one is meant.
+    // Of several solutions (a pure wax above its melting point fits any) the most liquid one is meant.
     if (1 - solidAt(liquid) >= liquid - 1e-12) low = liquid
     else high = liquid
   }
