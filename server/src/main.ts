@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { sql } from 'kysely'
 import { batchStore } from './batches/store.ts'
 import { configFrom } from './config.ts'
 import { connect } from './database/connection.ts'
@@ -15,6 +16,9 @@ const STOP_WITHIN_MS = 3000
 async function main(): Promise<void> {
   const config = configFrom(process.env)
   const db = connect(config.databaseUrl)
+  await sql`select 1`.execute(db).catch((cause: unknown) => {
+    throw new Error('The database does not answer. Is DATABASE_URL right, and is PostgreSQL running?', { cause })
+  })
   await migrate(db)
   const members = memberStore(db)
   if (config.demo) await loadDemo(members, batchStore(db))

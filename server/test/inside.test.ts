@@ -175,6 +175,18 @@ describe('strange requests', () => {
     expect((await visitor.get('/api/batches?search[]=x&search[]=y')).body).toHaveLength(3)
   })
 
+  test.each([
+    ['/assets/none.js', 404],
+    ['/api/batches/%E0%A4%A', 400],
+    ['/%E0%A4%A', 400],
+    ['/api/../../etc/passwd', 404],
+    ['/assets/%2e%2e/%2e%2e/package.json', 403],
+  ])('%s is answered with %d and a sentence', async (path, status) => {
+    const response = await visitor.get(path)
+    expect(response.status).toBe(status)
+    expect((response.body as ErrorAnswer).sentence).toMatch(/\.$/)
+  })
+
   test('names in every script are kept to the letter', async () => {
     for (const name of ['Морская пена', '海の底', 'Ñandú ✶ "quoted" <b>', 'é'.normalize('NFD')]) {
       const { id } = (await visitor.post('/api/batches').send({ plan: { ...plan, name } })).body as { id: string }

@@ -13,8 +13,10 @@ export class HttpError extends Error {
   }
 }
 
-interface BodyError {
+/** What the framework's own parts say of a request that they refuse. */
+interface RefusedError {
   type?: string
+  status?: number
 }
 
 /** Sentences for what the body parser refuses before a route sees it. */
@@ -40,8 +42,12 @@ export const errorHandler =
     if (res.headersSent) return next(error)
     if (error instanceof HttpError)
       return void res.status(error.status).json({ sentence: error.message, ...error.extra })
-    const body = BODY[(error as BodyError | null)?.type ?? '']
+    const { type = '', status = 0 } = (error ?? {}) as RefusedError
+    const body = BODY[type]
     if (body) return void res.status(body[0]).json({ sentence: body[1] })
+    if (status === 404) return void res.status(404).json({ sentence: 'There is nothing at this address.' })
+    if (status >= 400 && status < 500)
+      return void res.status(status).json({ sentence: 'This request is not understood.' })
     log.error({ err: error }, 'request failed')
     const away = isAway(error)
     const sentence = away

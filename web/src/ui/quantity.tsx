@@ -73,9 +73,11 @@ export function QuantityField(props: Props) {
   const [sentence, setSentence] = useState<string | null>(null)
   const [left, setLeft] = useState(false)
 
-  const tell = (next: string | null) => {
+  /** A sentence is shown once the field is left: half a number is no mistake yet. */
+  const tell = (next: string | null, shown: boolean) => {
     setSentence(next)
-    onSentence?.(next)
+    setLeft(shown)
+    onSentence?.(shown ? next : null)
   }
 
   const attempt = (raw: string) => {
@@ -90,12 +92,11 @@ export function QuantityField(props: Props) {
   const change = (raw: string) => {
     setTyped(raw)
     const result = attempt(raw)
-    tell(result.ok ? null : result.sentence)
-    setLeft(false)
+    tell(result.ok ? null : result.sentence, false)
   }
 
   const leave = () => {
-    setLeft(true)
+    tell(sentence, true)
     if (sentence === null) setTyped(null)
   }
 
@@ -103,15 +104,14 @@ export function QuantityField(props: Props) {
     if (event.key === 'Enter') leave()
     if (event.key === 'Escape') {
       setTyped(null)
-      tell(null)
+      tell(null, false)
     }
     if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
     event.preventDefault()
     const by = (event.shiftKey ? 10 : 1) * (event.key === 'ArrowUp' ? step : -step)
     const result = onValue(Number((value + by).toFixed(6)))
     setTyped(null)
-    tell(result.ok ? null : result.sentence)
-    setLeft(true)
+    tell(result.ok ? null : result.sentence, true)
   }
 
   const wrong = sentence !== null && left
