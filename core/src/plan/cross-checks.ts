@@ -4,6 +4,8 @@ import type { Problem } from './problems.ts'
 
 /** Thinnest layer, mm, that survives being poured over a spatula and smoothed. */
 export const THINNEST_LAYER_MM = 2
+/** All waits of a score together, min. */
+const LONGEST_WAITS_MIN = 240
 const SMALLEST_ML = 50
 const LARGEST_ML = 40_000
 
@@ -64,6 +66,12 @@ export function crossChecks(plan: Plan): Problem[] {
       value: 0,
       sentence: 'The oils add up to nothing. Give at least one oil a share.',
     })
+  }
+  const waits = plan.score.reduce((sum, pour) => sum + pour.waitMin, 0)
+  if (waits > LONGEST_WAITS_MIN) {
+    const last = plan.score.findLastIndex(pour => pour.waitMin > 0)
+    const sentence = `The waits add up to ${Math.round(waits)} minutes. Batter has set long before; ${LONGEST_WAITS_MIN} minutes in all is the most.`
+    problems.push({ path: `score[${last}].waitMin`, value: plan.score[last]!.waitMin, sentence })
   }
   const cups = new Set(plan.cups.map(cup => cup.id))
   plan.score.forEach((pour, i) => {

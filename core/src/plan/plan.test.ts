@@ -57,6 +57,7 @@ describe('reading and writing', () => {
       d => (d.cups = Array.from({ length: 13 }, (_, i) => ({ ...d.cups[0]!, id: `c${i}` }))),
       /1 to 12 cups/,
     ],
+    ['waits of a day', d => d.score.forEach(pour => (pour.waitMin = 200)), /waits add up to 600 minutes/],
     ['a pour from no cup', d => (d.score[1]!.cup = 'gone'), /There is no cup “gone”/],
     ['two cups of one id', d => (d.cups[1]!.id = 'cup-1'), /already a cup “cup-1”/],
     ['an unknown name', d => Object.assign(d.mould, { colour: 'red' }), /mould.colour: This name does not belong/],

@@ -13,6 +13,9 @@ export interface SessionAnswer {
   demo: { signInName: string; password: string } | null
 }
 
+/** The list holds the batches changed last, at most this many; searching finds older ones. */
+export const MOST_LISTED = 200
+
 /** A batch as the list shows it. */
 export interface BatchSummary {
   id: string

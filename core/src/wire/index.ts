@@ -1,4 +1,5 @@
 export { HabitsForm, SetUpForm, SignInForm } from './forms.ts'
 export { parseForm } from './parse.ts'
 export type { Parsed } from './parse.ts'
+export { MOST_LISTED } from './answers.ts'
 export type { BatchAnswer, BatchSummary, ErrorAnswer, SessionAnswer } from './answers.ts'

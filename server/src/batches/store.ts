@@ -1,3 +1,4 @@
+import { MOST_LISTED } from '@ostler/core'
 import type { BatchAnswer, Plan } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
@@ -14,9 +15,6 @@ export interface BatchStore {
   /** Marks a batch deleted, or takes that back. False when there is none. */
   setDeleted(workshopId: string, id: string, deletedAt: Date | null): Promise<boolean>
 }
-
-/** The newest of a workshop; older ones are found by searching. */
-const MOST_LISTED = 200
 
 const COLUMNS = ['id', 'revision', 'plan', 'updated_at'] as const
 

@@ -1,4 +1,4 @@
-import { starterPlan } from '@ostler/core'
+import { MOST_LISTED, starterPlan } from '@ostler/core'
 import type { BatchAnswer, Problem } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { FileInput, Plus, Search } from 'lucide-react'
@@ -63,6 +63,9 @@ export function BatchesPage() {
             />
           ))}
         </ul>
+        {data && data.length >= MOST_LISTED && (
+          <p className="py-4 text-soft">These are the {MOST_LISTED} changed last. Search finds the others.</p>
+        )}
       </main>
       <ImportReport problems={problems} onClose={() => setProblems([])} />
     </>
