@@ -5,13 +5,13 @@ export default defineConfig({
   outputDir: '../.cache/playwright',
   fullyParallel: true,
   workers: 2,
-  timeout: 30_000,
+  timeout: 60_000,
   // Units belong to the whole workshop: their test runs when the others are done.
   projects: [
     { name: 'pages', testIgnore: 'units.spec.ts' },
     { name: 'units', testMatch: 'units.spec.ts', dependencies: ['pages'] },
   ],
-  expect: { timeout: 7000 },
+  expect: { timeout: 12_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: process.env['OSTLER_URL'] ?? 'http://127.0.0.1:4310',

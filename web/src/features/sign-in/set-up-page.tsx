@@ -3,6 +3,7 @@ import { SetUpForm } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { ApiError, sessionQuery, setUp } from '../../api/client.ts'
+import { FormTrouble, FrontPage } from './front-page.tsx'
 import { FormLine } from './form-line.tsx'
 
 /** The first visit to an Ostler without a workshop. */
@@ -23,52 +24,43 @@ export function SetUpPage({ asksCode }: { asksCode: boolean }) {
   }
   const { errors, isSubmitting } = formState
   return (
-    <main className="grid min-h-screen place-items-center bg-booth p-4">
-      <section className="w-full max-w-108 rounded bg-paper p-8">
-        <h1 className="mb-1 text-3xl">Set up the workshop</h1>
-        <p className="mb-6 text-soft">It starts with a shelf of common oils, colorants and moulds, and no batches.</p>
-        <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
+    <FrontPage
+      title="Set up the workshop"
+      lead="It starts with a shelf of common oils, colorants and moulds, and no batches."
+    >
+      <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
+        <FormLine label="Name of the workshop" sentence={errors.workshopName?.message} {...register('workshopName')} />
+        <FormLine
+          label="Your name"
+          autoComplete="name"
+          sentence={errors.memberName?.message}
+          {...register('memberName')}
+        />
+        <FormLine
+          label="Sign-in name"
+          autoComplete="username"
+          sentence={errors.signInName?.message}
+          {...register('signInName')}
+        />
+        <FormLine
+          label="Password, at least 10 letters"
+          type="password"
+          autoComplete="new-password"
+          sentence={errors.password?.message}
+          {...register('password')}
+        />
+        {asksCode && (
           <FormLine
-            label="Name of the workshop"
-            sentence={errors.workshopName?.message}
-            {...register('workshopName')}
+            label="Set-up code from the terminal"
+            sentence={errors.setUpCode?.message}
+            {...register('setUpCode')}
           />
-          <FormLine
-            label="Your name"
-            autoComplete="name"
-            sentence={errors.memberName?.message}
-            {...register('memberName')}
-          />
-          <FormLine
-            label="Sign-in name"
-            autoComplete="username"
-            sentence={errors.signInName?.message}
-            {...register('signInName')}
-          />
-          <FormLine
-            label="Password, at least 10 letters"
-            type="password"
-            autoComplete="new-password"
-            sentence={errors.password?.message}
-            {...register('password')}
-          />
-          {asksCode && (
-            <FormLine
-              label="Set-up code from the terminal"
-              sentence={errors.setUpCode?.message}
-              {...register('setUpCode')}
-            />
-          )}
-          {errors.root && (
-            <p role="alert" className="text-rust">
-              {errors.root.message}
-            </p>
-          )}
-          <button className="button button-main self-start" disabled={isSubmitting}>
-            Set up
-          </button>
-        </form>
-      </section>
-    </main>
+        )}
+        <FormTrouble sentence={errors.root?.message} />
+        <button className="button button-main self-start" disabled={isSubmitting}>
+          Set up
+        </button>
+      </form>
+    </FrontPage>
   )
 }

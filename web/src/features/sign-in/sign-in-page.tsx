@@ -5,6 +5,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { sessionQuery, signIn } from '../../api/client.ts'
+import { FormTrouble, FrontPage } from './front-page.tsx'
 import { FormLine } from './form-line.tsx'
 
 interface Props {
@@ -48,11 +49,7 @@ export function SignInForm({ demo, onDone }: Props) {
         sentence={errors.password?.message}
         {...register('password')}
       />
-      {sentence && (
-        <p role="alert" className="text-rust">
-          {sentence}
-        </p>
-      )}
+      <FormTrouble sentence={sentence} />
       <div className="flex flex-wrap gap-3">
         <button className="button button-main" disabled={isSubmitting}>
           Sign in
@@ -70,17 +67,13 @@ export function SignInForm({ demo, onDone }: Props) {
 export function SignInPage({ demo }: { demo: SessionAnswer['demo'] }) {
   const client = useQueryClient()
   return (
-    <main className="grid min-h-screen place-items-center bg-booth p-4">
-      <section className="w-full max-w-108 rounded bg-paper p-8">
-        <h1 className="mb-1 text-4xl">Ostler</h1>
-        <p className="mb-6 text-soft">Colours, layers, and the time to pour them.</p>
-        <SignInForm demo={demo} onDone={() => void client.invalidateQueries(sessionQuery)} />
-        {demo && (
-          <p className="mt-5 text-[13px] text-soft">
-            Everything in the demo workshop is made up: its name, batches and scents.
-          </p>
-        )}
-      </section>
-    </main>
+    <FrontPage title="Ostler" lead="Colours, layers, and the time to pour them.">
+      <SignInForm demo={demo} onDone={() => void client.invalidateQueries(sessionQuery)} />
+      {demo && (
+        <p className="mt-5 text-[13px] text-soft">
+          Everything in the demo workshop is made up: its name, batches and scents.
+        </p>
+      )}
+    </FrontPage>
   )
 }
