@@ -75,3 +75,12 @@ test('the pour sheet prints in order, on two pages at most, on A4 and Letter', a
     expect(pages, format).toBeLessThanOrEqual(2)
   }
 })
+
+test('a sheet of a plan in trouble, or with a scent above its limit, says so at the top', async ({ maker, open }) => {
+  await open('verdigris-stair', 'Warned')
+  await maker.getByLabel('Scent, share of the oils').fill('6')
+  await maker.getByRole('link', { name: 'Sheet' }).click()
+  const warnings = maker.getByRole('list', { name: 'Before this sheet is followed' })
+  await expect(warnings).toContainText('above the limit on the shelf, 4 % of the oils')
+  await expect(warnings).toContainText('is too thick when you reach it')
+})

@@ -64,6 +64,7 @@ function Sheet(parts: Parts) {
         </div>
         <FacePicture plan={plan} height={84} />
       </header>
+      <Warnings forecast={forecast} />
       <Section title="1 · Safety, before anything is weighed">
         <ul className="grid grid-cols-2 gap-x-6 gap-y-1 max-[600px]:grid-cols-1">
           {SAFETY.map(line => (
@@ -77,10 +78,26 @@ function Sheet(parts: Parts) {
       <Cups {...parts} />
       <Pours {...parts} />
       <footer className="mt-4 text-[13px] text-soft">
-        Times and trace are estimates from lye in; the batter itself decides. {forecast.risk.sentence}{' '}
-        {forecast.risk.reason} Suppliers’ documents and local rules come first.
+        Times and trace are estimates from lye in; the batter itself decides.{' '}
+        {forecast.risk.state !== 'trouble' && `${forecast.risk.sentence} ${forecast.risk.reason} `}
+        Suppliers’ documents and local rules come first.
       </footer>
     </>
+  )
+}
+
+/** What must be known before this sheet is followed: it may be printed in spite of it. */
+function Warnings({ forecast }: { forecast: Forecast }) {
+  const { risk, notices } = forecast
+  const grave = notices.filter(notice => notice.weight === 'stop').map(notice => notice.sentence)
+  if (risk.state === 'trouble') grave.push(`${risk.sentence} ${risk.reason}`)
+  if (grave.length === 0) return null
+  return (
+    <ul aria-label="Before this sheet is followed" className="mb-4 border-2 border-rust p-3 font-semibold text-rust">
+      {grave.map(sentence => (
+        <li key={sentence}>▲ {sentence}</li>
+      ))}
+    </ul>
   )
 }
 
