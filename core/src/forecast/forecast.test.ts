@@ -133,6 +133,11 @@ describe('strange batches', () => {
     ['oils to 99.9 %', [set(['recipe', 'oils', 0, 'share'], 0.399)], /add up to 99\.9 %/],
     ['fats that set', [set(['conditions', 'mixC'], 20)], /fats begin to set/],
     ['a scent above its limit', [set(['scent', 'shareOfOils'], 0.09)], /above the limit/],
+    [
+      'colour that the scale cannot weigh',
+      [set(['conditions', 'fineScaleStepG'], 1.417476)],
+      /g of colour, which steps of 1\.42 g cannot weigh/,
+    ],
     ['a seizing scent', [set(['scent', 'scent'], 'lily-of-nowhere')], /known to seize/],
     ['a colorant not on the shelf', [set(['cups', 0, 'colorant', 'colorant'], 'moon-dust')], /moon-dust/],
     ['an unused cup', [{ kind: 'remove-pour', pour: 'pour-2' }], /Oat is not poured anywhere/],

@@ -1,4 +1,4 @@
-import { showShare } from '../units/index.ts'
+import { showShare, tidy } from '../units/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { findById } from '../shelf/index.ts'
@@ -134,6 +134,22 @@ function bench(plan: Plan, job: Job, neverEmulsified: boolean): Notice[] {
   return notices
 }
 
+/** Rounding may take or add this part of a dose before it is worth a sentence. */
+const COLOUR_OFF = 0.25
+
+function scaleForColour(plan: Plan, portions: Portions): Notice[] {
+  const { fineScaleStepG } = plan.conditions
+  const off = (portion: Portions['cups'][number]) => Math.abs(portion.colorantG / portion.exact.colorantG - 1)
+  const coarse = portions.cups.flatMap((portion, i) =>
+    portion.exact.colorantG > 0 && off(portion) > COLOUR_OFF ? [i] : [],
+  )
+  if (coarse.length === 0) return []
+  const worst = coarse.reduce((a, b) => (off(portions.cups[b]!) > off(portions.cups[a]!) ? b : a))
+  const wanted = portions.cups[worst]!.exact.colorantG
+  const sentence = `${plan.cups[worst]!.name} needs ${tidy(wanted, 2)} g of colour, which steps of ${tidy(fineScaleStepG, 2)} g cannot weigh. Mix ten times as much and use a tenth of it, or take a finer scale.`
+  return [{ path: `cups[${worst}].colorant.doseGPerKg`, weight: 'warn', sentence }]
+}
+
 function small(plan: Plan, portions: Portions): Notice[] {
   return portions.cups.flatMap((portion, i): Notice[] =>
     portion.totalG > 0 && portion.totalG < 40
@@ -158,5 +174,6 @@ export const noticesOf = (plan: Plan, shelf: Shelf, portions: Portions, job: Job
     ...bench(plan, job, neverEmulsified),
     ...oils(plan),
     ...cups(plan, shelf),
+    ...scaleForColour(plan, portions),
     ...small(plan, portions),
   ].sort((a, b) => ORDER[a.weight] - ORDER[b.weight])

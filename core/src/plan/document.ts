@@ -26,7 +26,7 @@ export const PLAN_VERSION = 1
 
 export const MAX_CUPS = 12
 export const MAX_POURS = 40
-export const MAX_OILS = 30
+const MAX_OILS = 30
 
 /** How a nested part is checked: it must be there and be an object of its class. */
 const Part =

@@ -1,4 +1,4 @@
-import { IsInt, IsNumber, IsString, Length, Matches, Max, Min } from 'class-validator'
+import { IsNumber, IsString, Length, Matches, Max, Min } from 'class-validator'
 
 /** Several property decorators as one. */
 const all =
@@ -9,9 +9,6 @@ const all =
 /** A finite number in a range; one sentence for whatever is wrong with it. */
 export const NumberFrom = (min: number, max: number, message: string): PropertyDecorator =>
   all(IsNumber({ allowNaN: false, allowInfinity: false }, { message }), Min(min, { message }), Max(max, { message }))
-
-export const IntegerFrom = (min: number, max: number, message: string): PropertyDecorator =>
-  all(IsInt({ message }), Min(min, { message }), Max(max, { message }))
 
 /** Text without control characters (tab and line breaks are allowed in long text). */
 export const Text = (min: number, max: number, message: string): PropertyDecorator =>

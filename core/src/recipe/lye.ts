@@ -1,8 +1,8 @@
 /** Lye and water from oils. All masses in g, all shares from 0 to 1. */
 
 /** Molar masses, g/mol (standard atomic weights). */
-export const NAOH_G_PER_MOL = 39.997
-export const KOH_G_PER_MOL = 56.106
+const NAOH_G_PER_MOL = 39.997
+const KOH_G_PER_MOL = 56.106
 export const NAOH_PER_KOH = NAOH_G_PER_MOL / KOH_G_PER_MOL
 
 /** An oil's share of the oils with its saponification value, mg KOH per g. */

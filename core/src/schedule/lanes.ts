@@ -1,11 +1,11 @@
 import type { RecipePace } from '../trace/index.ts'
-import { handling, levelThatCarries, movingLevel, stepBatter } from '../trace/index.ts'
+import { handling, movingLevel, stepBatter } from '../trace/index.ts'
 import type { Job, Window } from './job.ts'
 import { runPlan, secondsUntil } from './timetable.ts'
 import type { CupState, LanePoint, Luck, Run, Task } from './timetable.ts'
 
 /** Spread of ln(rate) from maker, recipe and this run together: √(0.25² + 0.20² + 0.15²). Engineering estimate. */
-export const RATE_SD = 0.354
+const RATE_SD = 0.354
 /** What the model is off by at any one reading, in trace levels. Engineering estimate. */
 const MODEL_ERROR = 0.15
 /** Luck at which the forecast is worked through, in standard deviations, with normal weights. */
@@ -228,7 +228,7 @@ export function lanesOf(job: Job): Lanes {
       marginMin: marginMin(job, late, i),
       waitMin: waited(i) / 60,
       carrierLevel: run.carrierLevel,
-      carrierNeed: i === 0 ? null : levelThatCarries(job.pours[i]!.dropMm, job.pours[i]!.overSpatula),
+      carrierNeed: run.carrierNeed,
       bursts: run.bursts,
       fault: pours[i]!.fault,
     })),

@@ -27,7 +27,7 @@ export interface Task {
   pour: number | null
 }
 
-export interface PourRun {
+interface PourRun {
   startS: number
   endS: number
   /** Moving level of the cup when the pour starts and ends. */
@@ -232,11 +232,7 @@ function prepareCups(bench: Bench): void {
   }
 }
 
-interface Carrier extends CupState {
-  massG: number
-}
-
-const settle = (carrier: Carrier, pace: RecipePace, untilS: number): void => {
+const settle = (carrier: CupState, pace: RecipePace, untilS: number): void => {
   while (carrier.atS < untilS - 1e-9) {
     const step = Math.min(CARRY_CHECK_S, untilS - carrier.atS)
     carrier.batter = stepBatter(carrier.batter, pace, carrier.load, MODES.rest, step, carrier.cooling)
@@ -245,7 +241,7 @@ const settle = (carrier: Carrier, pace: RecipePace, untilS: number): void => {
 }
 
 /** Waits until the layer below carries; gives its standing level and what it needed. */
-function waitForCarrier(bench: Bench, carrier: Carrier, pour: PourJob, index: number) {
+function waitForCarrier(bench: Bench, carrier: CupState, pour: PourJob, index: number) {
   const need = levelThatCarries(pour.dropMm, pour.overSpatula)
   const standing = () => levelOf(carrier.batter, bench.pace, carrier.load)
   const readyAfter = RESTIR_S
@@ -274,7 +270,7 @@ function thicken(bench: Bench, i: number, lo: number, index: number): number {
   return bursts
 }
 
-function pourLayer(bench: Bench, index: number, below: Carrier | null): { run: PourRun; carrier: Carrier } {
+function pourLayer(bench: Bench, index: number, below: CupState | null): { run: PourRun; carrier: CupState } {
   const pour = bench.job.pours[index]!
   const i = pour.cup
   if (pour.waitS > 0) bench.busy('wait', pour.waitS, i, index)
@@ -306,7 +302,7 @@ function pourLayer(bench: Bench, index: number, below: Carrier | null): { run: P
     after: { ...cup },
   }
   // The mould holds its heat: a layer inside the loaf loses next to none in the time of a pour.
-  return { run, carrier: { ...cup, cooling: null, massG: pour.massG } }
+  return { run, carrier: { ...cup, cooling: null } }
 }
 
 const merged = (tasks: readonly Task[]): Task[] =>
@@ -330,7 +326,7 @@ export function runPlan(job: Job, luck: Luck, sampleS = 0): Run {
   const splitS = bench.now
   prepareCups(bench)
   const pours: PourRun[] = []
-  let below: Carrier | null = null
+  let below: CupState | null = null
   for (let index = 0; index < job.pours.length; index += 1) {
     const { run, carrier } = pourLayer(bench, index, below)
     pours.push(run)

@@ -131,7 +131,7 @@ export function stepBatter(
 }
 
 /** ln of the apparent viscosity in Pa·s, not capped at "set". */
-export function lnViscosity(batter: Batter, pace: RecipePace, load: Load): number {
+function lnViscosity(batter: Batter, pace: RecipePace, load: Load): number {
   const soap = pace.thickening * batter.converted
   return (
     pace.lnViscosity40 +

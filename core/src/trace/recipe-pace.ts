@@ -1,3 +1,4 @@
+import { NAOH_PER_KOH } from '../recipe/index.ts'
 import type { OilInRecipe } from '../recipe/index.ts'
 import type { FattyGroups } from '../shelf/index.ts'
 import { clearPoint, solidParts, solidShareTable } from './solid-fat.ts'
@@ -45,11 +46,10 @@ export interface RecipePace {
   /** Below this the fats start to set, °C. */
   clearPointC: number
   solidAt: (c: number) => number
-  hardFatShare: number
 }
 
 /** Handbook: specific heat of NaOH solution, kJ/(kg·K), at mass fraction w and `c` °C. */
-export function lyeHeatCapacity(w: number, c: number): number {
+function lyeHeatCapacity(w: number, c: number): number {
   const points = [4.18, 3.77, 3.6, 3.5, 3.38, 3.23]
   const at = Math.min(4.999999, Math.max(0, w * 10))
   const i = Math.floor(at)
@@ -59,8 +59,6 @@ export function lyeHeatCapacity(w: number, c: number): number {
 const OIL_DENSITY = 0.905
 const HEAT_KJ_PER_MOL = 50
 const NAOH_KG_PER_MOL = 0.04
-/** kg NaOH per kg KOH, as in the recipe. */
-const SAP_TO_NAOH = 39.997 / 56.106 / 1000
 
 /** Quantities of the batter model for a recipe. Valid for 25–40 % lye and 0–20 % superfat. */
 export function recipePace({ oils, superfatShare, lyeConcentrationShare: w }: PaceInput): RecipePace {
@@ -69,7 +67,7 @@ export function recipePace({ oils, superfatShare, lyeConcentrationShare: w }: Pa
   const groups = GROUPS.map(row => ({ ...row, share: weigh(oil => oil.fatty[row.group]) }))
   const over = (of: (row: (typeof groups)[number]) => number) =>
     groups.reduce((sum, row) => sum + row.share * of(row), 0)
-  const sap = weigh(oil => oil.sapKohMgPerG * SAP_TO_NAOH)
+  const sap = weigh(oil => (oil.sapKohMgPerG * NAOH_PER_KOH) / 1000)
   const lye = (sap * (1 - superfatShare)) / w
   const oilVolume = 1 / OIL_DENSITY
   const lyeVolume = lye / (1 + 1.1 * w)
@@ -86,6 +84,5 @@ export function recipePace({ oils, superfatShare, lyeConcentrationShare: w }: Pa
     adiabaticRiseK: ((sap / NAOH_KG_PER_MOL) * (1 - superfatShare) * HEAT_KJ_PER_MOL) / ((1 + lye) * heatCapacity),
     clearPointC: clearPoint(parts),
     solidAt: solidShareTable(parts),
-    hardFatShare: weigh(oil => oil.fatty.shortSaturated + oil.fatty.longSaturated),
   }
 }

@@ -1,6 +1,16 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { IMPERIAL, METRIC, massDecimals, showLength, showMass, showShare, showTemperature, tidy } from './format.ts'
+import {
+  IMPERIAL,
+  METRIC,
+  massDecimals,
+  showLength,
+  showMass,
+  showMassDown,
+  showShare,
+  showTemperature,
+  tidy,
+} from './format.ts'
 import { readQuantity } from './quantity.ts'
 
 test.each([
@@ -38,6 +48,18 @@ test('temperatures shown in °F are read back to within half a degree', () => {
     fc.property(fc.double({ min: -20, max: 120, noNaN: true }), c => {
       const back = readQuantity(showTemperature(c, IMPERIAL), 'temperature', 'F')
       return back.ok && Math.abs(back.value - c) <= 0.5 * (5 / 9) + 1e-9
+    }),
+  )
+})
+
+test('lye is never shown as more than it is, and at most one digit less', () => {
+  expect(showMassDown(148.5, METRIC)).toBe('148.5 g')
+  expect(showMassDown(124.737901, IMPERIAL, 1.417476)).toBe('4.40 oz')
+  fc.assert(
+    fc.property(fc.double({ min: 0.1, max: 5000, noNaN: true }), fc.constantFrom(METRIC, IMPERIAL), (g, habits) => {
+      const back = readQuantity(showMassDown(g, habits), 'mass', habits.mass)
+      expect(back.ok && back.value).toBeLessThanOrEqual(g + 0.001)
+      expect(back.ok && back.value).toBeGreaterThan(g - 0.101)
     }),
   )
 })

@@ -34,6 +34,15 @@ export function massNumber(g: number, habits: UnitHabits, stepG = 0.1): string {
   return value.toFixed(massDecimals(stepG, habits.mass))
 }
 
+/** A weight on a step of an ounce scale is kept in grams to a microgram or so: a milligram under a digit stands on it. */
+const ROUNDING_SLACK_G = 0.001
+
+/** A mass that must never be shown larger than it is: lye. Rounded down to the last digit shown. */
+export function showMassDown(g: number, habits: UnitHabits, stepG = 0.1): string {
+  const digit = Math.pow(10, -massDecimals(stepG, habits.mass)) * (habits.mass === 'g' ? 1 : GRAMS_PER_OUNCE)
+  return showMass(Math.floor((g + ROUNDING_SLACK_G) / digit) * digit, habits, stepG)
+}
+
 export const showLength = (mm: number, habits: UnitHabits): string =>
   habits.length === 'mm' ? `${tidy(mm, 1)} mm` : `${tidy(mm / MM_PER_INCH, 2)} in`
 

@@ -6,6 +6,7 @@ export {
   tidy,
   massDecimals,
   showMass,
+  showMassDown,
   massNumber,
   showLength,
   showTemperature,

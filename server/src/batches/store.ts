@@ -3,7 +3,7 @@ import type { BatchAnswer, Plan } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 
-export type SaveResult = { ok: true; batch: BatchAnswer } | { ok: false; current: BatchAnswer | null }
+type SaveResult = { ok: true; batch: BatchAnswer } | { ok: false; current: BatchAnswer | null }
 
 /** Batches of one workshop at a time: no query goes without its id. */
 export interface BatchStore {

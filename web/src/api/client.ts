@@ -29,7 +29,7 @@ const AWAY: ErrorAnswer = {
 /**
  * @throws ApiError for every answer but a good one
  */
-export async function call<T>(method: string, path: string, body?: unknown, init: RequestInit = {}): Promise<T> {
+async function call<T>(method: string, path: string, body?: unknown, init: RequestInit = {}): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {

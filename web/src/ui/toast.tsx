@@ -1,5 +1,5 @@
 import { Toast } from 'radix-ui'
-import { createContext, useCallback, useContext, useMemo, useState } from 'react'
+import { createContext, useCallback, useContext, useState } from 'react'
 import type { ReactNode } from 'react'
 
 interface Note {
@@ -22,12 +22,11 @@ export function ToastPlace({ children }: { children: ReactNode }) {
     setNotes(all => [...all.slice(-2), action ? { id, sentence, action } : { id, sentence }])
   }, [])
   const drop = useCallback((id: number) => setNotes(all => all.filter(note => note.id !== id)), [])
-  const list = useMemo(() => notes, [notes])
   return (
     <ToastContext.Provider value={show}>
       <Toast.Provider duration={SHOWN_MS} swipeDirection="right">
         {children}
-        {list.map(note => (
+        {notes.map(note => (
           <Toast.Root
             key={note.id}
             onOpenChange={open => !open && drop(note.id)}

@@ -1,4 +1,4 @@
-import { lyeDemand, showMass, showShare } from '@ostler/core'
+import { lyeDemand, showMass, showMassDown, showShare } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -51,7 +51,7 @@ function Numbers() {
     <section aria-label="What to weigh" className="mb-6 flex flex-wrap gap-x-10 gap-y-3">
       <WorkingNumber label="batter in the pot" text={showMass(portions.potG, habits)} working={workings.pot} />
       <WorkingNumber label="oils" text={showMass(portions.oilG, habits, 1)} working={workings.oils} />
-      <WorkingNumber label="lye (NaOH)" text={showMass(portions.lyeG, habits)} working={workings.lye} />
+      <WorkingNumber label="lye (NaOH)" text={showMassDown(portions.lyeG, habits)} working={workings.lye} />
       <WorkingNumber label="water" text={showMass(portions.waterG, habits, 1)} working={workings.water} />
       <WorkingNumber label="superfat as weighed" text={showShare(portions.superfatShare)} working={workings.superfat} />
     </section>

@@ -6,6 +6,7 @@ import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.ts
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
+import { smallMass } from '../../ui/small-mass.ts'
 import { TextField } from '../../ui/text-field.tsx'
 
 type Setter = (path: FieldPath, value: unknown) => EditResult
@@ -163,14 +164,18 @@ function CupFields({ cup, index, set, onRemove }: { cup: Cup; index: number; set
 function CupWeights({ index }: { index: number }) {
   const forecast = useForecast()
   const habits = useHabits()
+  const step = usePlan(state => state.plan.conditions.fineScaleStepG)
   const medium = usePlan(state => state.plan.cups[index]?.colorant?.medium)
   const portion = forecast?.portions.cups[index]
   if (!portion) return null
+  const dose = (g: number, exactG: number, what: string) =>
+    exactG > 0 && `${smallMass(g, exactG, habits, step)} ${habits.mass} ${what}`
+  const { exact } = portion
   const parts = [
     `${showMass(portion.batterG, habits)} batter`,
-    portion.scentG > 0 && `${showMass(portion.scentG, habits)} scent`,
-    portion.colorantG > 0 && `${showMass(portion.colorantG, habits)} colour`,
-    portion.mediumG > 0 && `${showMass(portion.mediumG, habits)} ${medium}`,
+    dose(portion.scentG, exact.scentG, 'scent'),
+    dose(portion.colorantG, exact.colorantG, 'colour'),
+    dose(portion.mediumG, exact.mediumG, medium ?? ''),
   ].filter(Boolean)
   return (
     <p className="col-span-2">

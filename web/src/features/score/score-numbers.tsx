@@ -1,4 +1,4 @@
-import { showChance, showMass, showMinutes } from '@ostler/core'
+import { showChance, showMass, showMassDown, showMinutes } from '@ostler/core'
 import { useForecast, useHabits } from '../../plan/context.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 
@@ -26,7 +26,7 @@ export function ScoreNumbers() {
       />
       <WorkingNumber label="lye in to last pour" text={showMinutes(lanes.endMin)} />
       <WorkingNumber label="batter in the pot" text={showMass(portions.potG, habits)} working={workings.pot} />
-      <WorkingNumber label="lye (NaOH)" text={showMass(portions.lyeG, habits)} working={workings.lye} />
+      <WorkingNumber label="lye (NaOH)" text={showMassDown(portions.lyeG, habits)} working={workings.lye} />
     </section>
   )
 }

@@ -3,6 +3,7 @@ import {
   massNumber,
   showLength,
   showMass,
+  showMassDown,
   showMinutes,
   showShare,
   showTemperature,
@@ -17,6 +18,7 @@ import type { ReactNode } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { FacePicture } from '../../ui/face-picture.tsx'
 import { ForecastRefused } from '../../ui/forecast-refused.tsx'
+import { smallMass } from '../../ui/small-mass.ts'
 import { Swatch } from '../../ui/swatch.tsx'
 import { downloadPlan } from '../batches/plan-file.ts'
 import { SAFETY } from './safety.ts'
@@ -141,7 +143,7 @@ function Weighing({ plan, forecast, habits }: Parts) {
           <Line
             what="Lye (NaOH)"
             why={`in its own cup, ${showShare(plan.recipe.lyePurityShare)} pure, superfat ${showShare(plan.recipe.superfatShare)}; never round up`}
-            mass={showMass(portions.lyeG, habits, fineScaleStepG)}
+            mass={showMassDown(portions.lyeG, habits, fineScaleStepG)}
           />
           {portions.oils.map(oil => (
             <Line
@@ -177,7 +179,7 @@ const MOMENTS = {
 function Cups({ plan, forecast, habits }: Parts) {
   const { shelf } = useBatch()
   const { fineScaleStepG, scaleStepG } = plan.conditions
-  const fine = (g: number) => (g > 0 ? massNumber(g, habits, fineScaleStepG) : '–')
+  const fine = (g: number, exactG: number) => smallMass(g, exactG, habits, fineScaleStepG)
   const dusty = plan.cups.some(cup => cup.colorant && findById(shelf.colorants, cup.colorant.colorant)?.dusty)
   return (
     <Section title={`3 · Cups (${habits.mass})`}>
@@ -203,15 +205,15 @@ function Cups({ plan, forecast, habits }: Parts) {
                   </span>
                 </td>
                 <td className={NUMBER}>{massNumber(portion.batterG, habits, Math.min(scaleStepG, 0.1))}</td>
-                <td className={NUMBER}>{fine(portion.scentG)}</td>
+                <td className={NUMBER}>{fine(portion.scentG, portion.exact.scentG)}</td>
                 <td className={`${CELL} pl-4`}>
                   {colorant ? (
                     <>
-                      <strong>{fine(portion.colorantG)}</strong> {colorant}
-                      {portion.mediumG > 0 && (
+                      <strong>{fine(portion.colorantG, portion.exact.colorantG)}</strong> {colorant}
+                      {portion.exact.mediumG > 0 && (
                         <>
                           {' '}
-                          in <strong>{fine(portion.mediumG)}</strong> {cup.colorant!.medium}
+                          in <strong>{fine(portion.mediumG, portion.exact.mediumG)}</strong> {cup.colorant!.medium}
                         </>
                       )}
                     </>
