@@ -25,12 +25,27 @@ async function timed(rounds, act) {
 }
 
 async function core() {
-  const { REFERENCE_SHELF, forecast, readPlanText, remediesFor } = await import('@ostler/core')
+  const { everything, forecast, plainOil, readPlanText, referenceShelf, remediesFor, starterPlan, unitBatter } =
+    await import('@ostler/core')
   const { plan } = readPlanText(readFileSync(join(ROOT, 'examples', 'seven-fathoms.json'), 'utf8'))
   const warmer = i => ({ ...plan, conditions: { ...plan.conditions, mixC: 27 + (i % 80) / 10 } })
-  await timed(50, i => forecast(warmer(i), REFERENCE_SHELF))
-  tell('forecast.plan7.p95_ms', p95(await timed(500, i => forecast(warmer(i), REFERENCE_SHELF))), 'ms')
-  tell('remedies.plan7.p95_ms', p95(await timed(30, i => remediesFor(warmer(i), REFERENCE_SHELF))), 'ms')
+  await timed(50, i => forecast(warmer(i), referenceShelf()))
+  tell('forecast.plan7.p95_ms', p95(await timed(500, i => forecast(warmer(i), referenceShelf()))), 'ms')
+  const [first] = [forecast(plan, referenceShelf())]
+  tell(
+    'preparation.plan7.p95_ms',
+    p95(await timed(60, i => everything(warmer(i), referenceShelf(), first.forecast))),
+    'ms',
+  )
+  const oils = referenceShelf().oils.slice(0, 12)
+  const twelve = i => ({
+    ...starterPlan('x').recipe,
+    oils: oils.map((oil, j) => plainOil(oil.id, (1 + ((i + j) % 5)) / 36)),
+    liquids: [{ liquid: 'goat-milk', shareOfWater: 0.5, measure: 'water', moment: 'lye', countFat: true }],
+  })
+  await timed(200, i => unitBatter(twelve(i), referenceShelf()))
+  tell('recipe.oils12.p95_ms', p95(await timed(1000, i => unitBatter(twelve(i), referenceShelf()))), 'ms')
+  tell('remedies.plan7.p95_ms', p95(await timed(30, i => remediesFor(warmer(i), referenceShelf()))), 'ms')
 }
 
 /** Requests a second with `lanes` callers for a fixed count of requests. */
@@ -111,6 +126,64 @@ function firstRouteScript() {
 }
 
 const EDITS = 60
+const ITEMS = 2000
+const ROWS = 20_000
+
+/** A table of oils with the columns that the page itself writes. */
+function oilTable(rows, core) {
+  const { referenceShelf, tableHeaders, tableRow } = core
+  const { oils } = referenceShelf()
+  const cell = text => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text)
+  const lines = [tableHeaders('oils')]
+  for (let i = 0; i < rows; i += 1)
+    lines.push(tableRow('oils', { ...oils[i % oils.length], id: `bench-${i}`, name: `Bench oil ${i}` }))
+  return lines.map(line => line.map(cell).join(',')).join('\n')
+}
+
+/** A shelf of 2,000 oils searched and sorted, and a table of 20,000 rows previewed. */
+async function largeShelf(base, page) {
+  const core = await import('@ostler/core')
+  const { oils } = core.referenceShelf()
+  const items = Array.from({ length: ITEMS }, (_, i) => ({
+    item: { ...oils[i % oils.length], id: `many-${i}`, name: `Many ${i}` },
+    revision: 0,
+  }))
+  const answer = await page.request.post(`${base}/api/shelf/import`, { data: { kind: 'oils', items }, timeout: 60_000 })
+  if (!answer.ok()) throw new Error(`the import answered ${answer.status()}`)
+  await page.goto(`${base}/shelf/oils`)
+  await page.getByText(`of ${ITEMS + oils.length}`).waitFor()
+  const times = await page.evaluate(async () => {
+    const paint = () => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))
+    const field = document.querySelector('input[type=search]')
+    const setValue = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set
+    const shown = () => document.querySelector('main [role=status]').textContent
+    const headers = [...document.querySelectorAll('[role=columnheader]')]
+    const all = []
+    let searches = 0
+    for (let i = 0; i < 40; i += 1) {
+      const before = shown()
+      const from = performance.now()
+      if (i % 4 === 3) headers[(i >> 2) % headers.length].click()
+      else {
+        searches += 1
+        setValue.call(field, searches % 2 ? 'apricot' : `many ${searches % 10}`)
+        field.dispatchEvent(new Event('input', { bubbles: true }))
+      }
+      await paint()
+      while (i % 4 !== 3 && shown() === before && performance.now() - from < 2000) await paint()
+      all.push(performance.now() - from)
+    }
+    return all
+  })
+  tell('web.shelf2000.filter.p95_ms', p95(times), 'ms')
+
+  await page.getByRole('button', { name: 'From CSV' }).click()
+  const buffer = Buffer.from(oilTable(ROWS, core))
+  const from = performance.now()
+  await page.getByLabel('Table file (CSV)').setInputFiles({ name: 'oils.csv', mimeType: 'text/csv', buffer })
+  await page.getByRole('region', { name: 'What this file would do' }).waitFor()
+  tell('csv.rows20000.s', (performance.now() - from) / 1000, 's')
+}
 
 async function pages(base, { id, cookie }) {
   tell('web.first_route.script_kb_gz', firstRouteScript(), 'KB')
@@ -141,6 +214,7 @@ async function pages(base, { id, cookie }) {
       return all
     }, EDITS)
     tell('web.edit_to_paint.p95_ms', p95(times), 'ms')
+    await largeShelf(base, page)
   } finally {
     await browser.close()
   }

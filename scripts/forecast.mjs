@@ -33,11 +33,13 @@ await run(async () => {
   if (args.length !== 1) throw new Told(USAGE)
   ensurePackages()
   buildCore()
-  const { REFERENCE_SHELF, forecast, readPlanText, remediesFor } = await import('@ostler/core')
-  const shelf = shelfFile ? shelfFrom(shelfFile) : REFERENCE_SHELF
+  const { everything, forecast, readPlanText, referenceShelf, remediesFor } = await import('@ostler/core')
+  const shelf = shelfFile ? shelfFrom(shelfFile) : referenceShelf()
   const read = readPlanText(textOf(args[0]))
   if (!read.ok) throw new Told(`${args[0]} is not a plan that can be forecast:\n${listed(read.problems).join('\n')}`)
   const result = forecast(read.plan, shelf)
   if (!result.ok) throw new Told(`${result.path}\t${result.sentence}`)
-  process.stdout.write(`${JSON.stringify({ ...result.forecast, remedies: remediesFor(read.plan, shelf) }, null, 2)}\n`)
+  const more = { ...everything(read.plan, shelf, result.forecast), remedies: remediesFor(read.plan, shelf) }
+  const all = { ...result.forecast, ...more }
+  process.stdout.write(`${JSON.stringify(all, null, 2)}\n`)
 })

@@ -23,6 +23,17 @@ test('batches', async ({ maker }) => {
   expect(await broken(maker)).toEqual([])
 })
 
+test('shelf and recipes', async ({ maker }) => {
+  await maker.goto('/shelf/scents/eo-lavender')
+  await expect(maker.getByRole('heading', { name: 'Lavender (essential oil)' })).toBeVisible()
+  expect(await broken(maker)).toEqual([])
+  await maker.getByRole('button', { name: 'From CSV' }).click()
+  expect(await broken(maker)).toEqual([])
+  await maker.goto('/recipes')
+  await expect(maker.getByRole('heading', { name: 'Compare two' })).toBeVisible()
+  expect(await broken(maker)).toEqual([])
+})
+
 for (const light of ['day', 'dim']) {
   test(`a batch’s pages, ${light}`, async ({ maker, open }) => {
     await maker.goto('/batches')
@@ -33,7 +44,7 @@ for (const light of ['day', 'dim']) {
     await maker.getByTestId('layer-3').click()
     await maker.getByRole('button', { name: 'as a table' }).click()
     expect(await broken(maker)).toEqual([])
-    for (const page of ['batter', 'sheet']) {
+    for (const page of ['batter', 'heat', 'prepare', 'weigh', 'sheet']) {
       await maker.goto(`/batches/${id}/${page}`)
       await expect(maker.getByRole('heading', { level: 2 }).first()).toBeVisible()
       expect(await broken(maker)).toEqual([])

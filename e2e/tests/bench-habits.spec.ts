@@ -36,13 +36,14 @@ test('a mould that would make a layer too thin is refused with a sentence, and n
 
 test('oils come and go; the last one stays', async ({ maker, open }) => {
   await open('quarry-bench', 'Oils', 'batter')
-  await maker.getByLabel('Add an oil').selectOption('shea')
+  await maker.getByLabel('the others make up for a change').uncheck()
+  await maker.getByLabel('Add an oil', { exact: true }).selectOption('shea')
   await expect(maker.getByText('105 % in all')).toBeVisible()
   for (const name of ['Olive oil, refined', 'Coconut oil', 'Palm oil', 'Sunflower oil, high oleic', 'Castor oil']) {
     await maker.getByRole('button', { name: `Remove ${name}` }).click()
   }
   await expect(maker.getByRole('button', { name: 'Remove Shea butter, refined' })).toBeDisabled()
-  await maker.getByRole('button', { name: 'Make it 100 %' }).click()
+  await maker.getByRole('button', { name: 'Make the rest fit' }).click()
   await expect(maker.getByLabel('Share of Shea butter, refined')).toHaveValue('100')
   await saved(maker)
 })

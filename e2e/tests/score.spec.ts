@@ -53,11 +53,12 @@ test('a cup is added, coloured and removed, and its lane follows', async ({ make
   await maker.getByRole('button', { name: 'layer from a new cup' }).click()
   const inspector = maker.getByRole('region', { name: /^Layer 4, / })
   await inspector.getByLabel('Cup', { exact: true }).fill('Basalt')
-  await inspector.getByLabel('Colorant').selectOption('charcoal')
-  await inspector.getByLabel('Dose').fill('500')
-  await inspector.getByLabel('Dose').blur()
-  await expect(inspector.getByText(/A dose is from 0 to 100 g per kg/)).toBeVisible()
-  await inspector.getByLabel('Dose').fill('4')
+  await inspector.getByLabel('Add a colorant').selectOption('charcoal')
+  const dose = inspector.getByRole('group', { name: /charcoal/i }).getByLabel('Dose')
+  await dose.fill('500')
+  await dose.blur()
+  await expect(inspector.getByText(/A dose is from 0 to 300 g per kg/)).toBeVisible()
+  await dose.fill('4')
   await expect(maker.getByRole('img', { name: /^Basalt: layer 4/ })).toBeVisible()
   await inspector.getByRole('button', { name: 'Remove cup and its layers' }).click()
   await expect(maker.getByRole('img', { name: /^Basalt/ })).toHaveCount(0)
@@ -83,7 +84,7 @@ test('the lanes are also a table', async ({ maker, open }) => {
 test('a phone shows it all without scrolling sideways', async ({ maker, open }) => {
   await maker.setViewportSize({ width: 390, height: 844 })
   const id = await open('verdigris-stair', 'Phone')
-  for (const page of ['batter', 'score', 'sheet']) {
+  for (const page of ['batter', 'heat', 'score', 'prepare', 'weigh', 'sheet']) {
     await maker.goto(`/batches/${id}/${page}`)
     await expect(maker.getByRole('heading', { level: 2 }).first()).toBeVisible()
     expect(await maker.evaluate(() => document.documentElement.scrollWidth), page).toBeLessThanOrEqual(390)

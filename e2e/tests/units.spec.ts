@@ -1,5 +1,8 @@
 import { expect, test } from '../workshop.ts'
 
+// Both change the workshop's habits: one after the other.
+test.describe.configure({ mode: 'serial' })
+
 test('units are shown as the workshop likes, typed as one likes, and stored the same', async ({ maker, open }) => {
   const id = await open('quarry-bench', 'Units')
   const choose = async (name: string) => {
@@ -13,12 +16,32 @@ test('units are shown as the workshop likes, typed as one likes, and stored the 
     await expect(maker.getByText(/oz$/).first()).toBeVisible()
     await maker.getByRole('region', { name: 'Levers' }).getByLabel('Oils and lye meet at').fill('31 C')
     await maker.goto(`/batches/${id}/sheet`)
-    await expect(maker.getByText('87.8 °F').or(maker.getByText('88 °F'))).toBeVisible()
-    await expect(maker.getByRole('heading', { name: '3 · Cups (oz)' })).toBeVisible()
+    await expect(maker.getByText('87.8 °F').or(maker.getByText('88 °F')).first()).toBeVisible()
+    await expect(maker.getByRole('heading', { name: '4 · Cups (oz)' })).toBeVisible()
   } finally {
     await maker.request.put('/api/workshop/habits', { data: { mass: 'g', temperature: 'C', length: 'mm' } })
   }
   await maker.goto(`/batches/${id}/score`)
   await expect(maker.getByRole('region', { name: 'Levers' }).getByLabel('Oils and lye meet at')).toHaveValue('31')
   await expect(maker.getByLabel('Height of layer 1, Slate')).toHaveValue('26')
+})
+
+test('a workshop of ounces reads ounces and °F at the bench, in numbers and in sentences', async ({ maker, open }) => {
+  await maker.request.put('/api/workshop/habits', { data: { mass: 'oz', temperature: 'F', length: 'in' } })
+  try {
+    const id = await open('weir-milk', 'Ounces', 'weigh')
+    await expect(maker.getByText(/tare the lye jug; 0\.\d+ oz of it as ice/)).toBeVisible()
+    const palm = maker.getByLabel('Coconut oil, weighed', { exact: true })
+    await palm.fill('7')
+    await palm.press('Enter')
+    await expect(maker.getByText(/oz too much: superfat/)).toBeVisible()
+    await maker.goto(`/batches/${id}/heat`)
+    await expect(maker.getByText(/^✓ Lye 9\d °F, oils 9\d °F: 0 °F apart/)).toBeVisible()
+    await maker.goto(`/batches/${id}/batter`)
+    await expect(maker.getByLabel('Weight of Coconut oil')).toHaveValue('6.561')
+    await maker.getByLabel('Weight of Coconut oil').fill('186 g')
+    await expect(maker.getByText('100 % in all')).toBeVisible()
+  } finally {
+    await maker.request.put('/api/workshop/habits', { data: { mass: 'g', temperature: 'C', length: 'mm' } })
+  }
 })

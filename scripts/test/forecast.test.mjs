@@ -25,10 +25,15 @@ describe('the forecast on the command line', () => {
       'version',
       'plan',
       'portions',
+      'recipe',
       'lanes',
+      'colours',
       'risk',
       'notices',
       'workings',
+      'heat',
+      'weighList',
+      'preparation',
       'remedies',
     ])
     expect(result.portions.lyeG).toBeGreaterThan(50)
@@ -39,9 +44,9 @@ describe('the forecast on the command line', () => {
   })
 
   test('takes a shelf of one’s own', async () => {
-    const { REFERENCE_SHELF } = await import('@ostler/core')
-    const oils = REFERENCE_SHELF.oils.map(oil => ({ ...oil, sapKohMgPerG: oil.sapKohMgPerG * 1.05 }))
-    const shelf = file('shelf.json', JSON.stringify({ ...REFERENCE_SHELF, oils }))
+    const { referenceShelf } = await import('@ostler/core')
+    const oils = referenceShelf().oils.map(oil => ({ ...oil, sapKohMgPerG: oil.sapKohMgPerG * 1.05 }))
+    const shelf = file('shelf.json', JSON.stringify({ ...referenceShelf(), oils }))
     const lye = (...args) => JSON.parse(run(...args).stdout).portions.lyeG
     expect(lye(example, '--shelf', shelf)).toBeGreaterThan(lye(example) * 1.03)
   })
@@ -49,12 +54,12 @@ describe('the forecast on the command line', () => {
   test('lists what is wrong with a plan by path, value and sentence, and ends with 1', () => {
     const plan = JSON.parse(readFileSync(example, 'utf8'))
     plan.recipe.superfatShare = -1
-    plan.cups[0].swatch = 'red'
+    plan.cups[0].wish = 'red'
     const { status, stdout, stderr } = run(file('bad.json', JSON.stringify(plan)))
     expect(status).toBe(1)
     expect(stdout).toBe('')
     expect(stderr).toContain('recipe.superfatShare\t-1\tSuperfat is from 0 to 25 %')
-    expect(stderr).toContain('cups[0].swatch\t"red"\tA swatch colour is written like')
+    expect(stderr).toContain('cups[0].wish\t"red"\tA colour is written like')
   })
 
   test.each([

@@ -3,12 +3,16 @@ import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { sql } from 'kysely'
 import { batchStore } from './batches/store.ts'
+import { upgradePlans } from './batches/upgrade.ts'
 import { configFrom } from './config.ts'
 import { connect } from './database/connection.ts'
 import { migrate } from './database/migrate.ts'
 import { loadDemo } from './demo/demo.ts'
 import { createApp } from './http/app.ts'
 import { memberStore } from './members/store.ts'
+import { recipeStore } from './recipes/store.ts'
+import { shelfStore } from './shelf/store.ts'
+import { stockAll } from './shelf/stock.ts'
 
 const STOP_WITHIN_MS = 3000
 
@@ -20,8 +24,10 @@ async function main(): Promise<void> {
     throw new Error('The database does not answer. Is DATABASE_URL right, and is PostgreSQL running?', { cause })
   })
   await migrate(db)
+  await stockAll(db)
+  await upgradePlans(db)
   const members = memberStore(db)
-  if (config.demo) await loadDemo(members, batchStore(db))
+  if (config.demo) await loadDemo({ members, batches: batchStore(db), shelf: shelfStore(db), recipes: recipeStore(db) })
 
   const setUpCode = config.isLoopback || (await members.hasWorkshop()) ? null : randomBytes(5).toString('hex')
   const server = createServer(createApp({ db, config, setUpCode, now: () => new Date() }))

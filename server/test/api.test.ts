@@ -1,5 +1,5 @@
 import { starterPlan, writePlan, readPlan } from '@ostler/core'
-import type { BatchAnswer, ErrorAnswer, Plan, SessionAnswer, Shelf } from '@ostler/core'
+import type { BatchAnswer, ErrorAnswer, Plan, SessionAnswer, ShelfAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { migrate } from '../src/database/migrate.ts'
 import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
@@ -116,11 +116,11 @@ describe('a workshop with the demo', () => {
     expect(form.status).toBe(415)
   })
 
-  test('the demo has three layered batches and a shelf', async () => {
+  test('the demo has four layered batches and a shelf', async () => {
     const visitor = await signedIn()
     const batches = body<BatchAnswer[]>(await visitor.get('/api/batches'))
-    expect(batches.map(batch => batch.plan.score.length).sort()).toEqual([3, 5, 7])
-    expect(body<Shelf>(await visitor.get('/api/shelf')).oils.length).toBeGreaterThan(5)
+    expect(batches.map(batch => batch.plan.score.length).sort()).toEqual([2, 3, 5, 7])
+    expect(body<ShelfAnswer>(await visitor.get('/api/shelf')).shelf.oils.length).toBeGreaterThan(5)
   })
 
   test('search goes by name, note, cup and scent; its signs are only letters', async () => {
@@ -220,7 +220,7 @@ describe('a workshop with the demo', () => {
     const stranger = at.visitor()
     await stranger.post('/api/session').send({ signInName: 'other', password: DEMO_SIGN_IN.password })
     expect(body<BatchAnswer[]>(await stranger.get('/api/batches'))).toEqual([])
-    expect(body<Shelf>(await stranger.get('/api/shelf')).oils).toEqual([])
+    expect(body<ShelfAnswer>(await stranger.get('/api/shelf')).shelf.oils).toEqual([])
     const answers = [
       await stranger.get(`/api/batches/${id}`),
       await stranger.put(`/api/batches/${id}`).send({ revision: 1, plan }),

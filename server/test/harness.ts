@@ -11,6 +11,8 @@ import { migrate } from '../src/database/migrate.ts'
 import { loadDemo } from '../src/demo/demo.ts'
 import { createApp } from '../src/http/app.ts'
 import { memberStore } from '../src/members/store.ts'
+import { recipeStore } from '../src/recipes/store.ts'
+import { shelfStore } from '../src/shelf/store.ts'
 
 const ROOT_URL = process.env['TEST_DATABASE_URL'] ?? ''
 
@@ -41,7 +43,13 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
   const config = configFrom({ DATABASE_URL: url.href, HOST: host, OSTLER_DEMO: demo ? '1' : '0', LOG_LEVEL: 'silent' })
   const db = connect(url.href)
   await migrate(db)
-  if (demo) await loadDemo(memberStore(db), batchStore(db))
+  if (demo)
+    await loadDemo({
+      members: memberStore(db),
+      batches: batchStore(db),
+      shelf: shelfStore(db),
+      recipes: recipeStore(db),
+    })
   const app = createApp({ db, config, setUpCode, now: () => new Date() })
   const server: Server = app.listen(0, '127.0.0.1')
   return {

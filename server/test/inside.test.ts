@@ -8,6 +8,8 @@ import { DEMO_SIGN_IN, loadDemo } from '../src/demo/demo.ts'
 import { batchStore } from '../src/batches/store.ts'
 import { createApp } from '../src/http/app.ts'
 import { memberStore } from '../src/members/store.ts'
+import { recipeStore } from '../src/recipes/store.ts'
+import { shelfStore } from '../src/shelf/store.ts'
 import { bench } from './harness.ts'
 import type { Bench } from './harness.ts'
 
@@ -65,18 +67,8 @@ describe('the database holds its own line', () => {
       `'$W', 'x', 'demo', '$argon2id$x'`,
     ],
     ['a second demo workshop', 'workshop', 'name, is_demo', `'x', true`],
-    [
-      'a shelf item of no known kind',
-      'shelf_item',
-      'workshop_id, kind, id, position, item',
-      `'$W', 'cats', 'x', 1, '{"id":"x"}'`,
-    ],
-    [
-      'a shelf item under another id',
-      'shelf_item',
-      'workshop_id, kind, id, position, item',
-      `'$W', 'oils', 'x', 1, '{"id":"y"}'`,
-    ],
+    ['a shelf item of no known kind', 'shelf_item', 'workshop_id, kind, id, item', `'$W', 'cats', 'x', '{"id":"x"}'`],
+    ['a shelf item under another id', 'shelf_item', 'workshop_id, kind, id, item', `'$W', 'oils', 'x', '{"id":"y"}'`],
   ])('%s is refused', async (_, table, columns, values) => {
     await expect(insert(table, columns, values.replace('$W', workshopId))).rejects.toThrow(/violates/)
   })
@@ -90,7 +82,12 @@ describe('the database holds its own line', () => {
 
   test('the demo is loaded once, and never beside a workshop', async () => {
     const before = await at.db.selectFrom('batch').select('id').execute()
-    await loadDemo(memberStore(at.db), batchStore(at.db))
+    await loadDemo({
+      members: memberStore(at.db),
+      batches: batchStore(at.db),
+      shelf: shelfStore(at.db),
+      recipes: recipeStore(at.db),
+    })
     expect(await at.db.selectFrom('batch').select('id').execute()).toHaveLength(before.length)
   })
 
@@ -172,7 +169,7 @@ describe('strange requests', () => {
   )
 
   test('a search that is a list or an object is no search', async () => {
-    expect((await visitor.get('/api/batches?search[]=x&search[]=y')).body).toHaveLength(3)
+    expect((await visitor.get('/api/batches?search[]=x&search[]=y')).body).toHaveLength(4)
   })
 
   test.each([

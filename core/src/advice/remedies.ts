@@ -3,10 +3,9 @@ import type { Edit, Plan } from '../plan/index.ts'
 import { applyEdit } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { chanceOf, jobOf } from '../schedule/index.ts'
-import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { recipePace } from '../trace/index.ts'
-import { oilsByShare } from '../recipe/index.ts'
+import { capShare, limitOfOils, scentLoad, unitBatter } from '../recipe/index.ts'
+import { batterPace } from '../trace/index.ts'
 import { showShare, tidy } from '../units/index.ts'
 
 /** One change that helps, with what it does to the chance of the whole. */
@@ -29,9 +28,8 @@ const SMALLEST_GAIN = 0.03
 
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 
-function settings(plan: Plan, clearC: number): Candidate[] {
+function settings(plan: Plan, clearC: number, w: number): Candidate[] {
   const { mixC, stopLevel } = plan.conditions
-  const w = plan.recipe.lyeConcentrationShare
   const candidates: Candidate[] = []
   for (const cooler of [3, 6]) {
     const to = Math.round(mixC - cooler)
@@ -67,16 +65,17 @@ function settings(plan: Plan, clearC: number): Candidate[] {
     candidates.push({
       id: 'more-water',
       sentence: `Take more water: lye at ${showShare(weaker)} instead of ${showShare(w)}`,
-      edit: set(['recipe', 'lyeConcentrationShare'], weaker),
+      edit: set(['recipe', 'water'], { ...plan.recipe.water, basis: 'concentration', value: weaker }),
     })
   }
   return candidates
 }
 
-function scents(plan: Plan, shelf: Shelf): Candidate[] {
+function scents(plan: Plan, shelf: Shelf, batterPerOils: number): Candidate[] {
   const scent = plan.scent
   if (!scent) return []
-  const name = findById(shelf.scents, scent.scent)?.name ?? scent.scent
+  const load = scentLoad(scent, shelf, batterPerOils)
+  const { name } = load
   const candidates: Candidate[] = []
   if (scent.moment !== 'last') {
     candidates.push({
@@ -86,7 +85,7 @@ function scents(plan: Plan, shelf: Shelf): Candidate[] {
     })
   }
   plan.cups.forEach((cup, i) => {
-    if (cup.scented && plan.cups.some((other, j) => j !== i && other.scented)) {
+    if (cup.scented && !cup.ownScent && plan.cups.some((other, j) => j !== i && other.scented)) {
       candidates.push({
         id: `plain-${cup.id}`,
         sentence: `Leave ${cup.name} without scent`,
@@ -95,11 +94,18 @@ function scents(plan: Plan, shelf: Shelf): Candidate[] {
     }
   })
   const calmer = shelf.scents
-    .filter(one => (one.acceleration === 'none' || one.acceleration === 'slows') && one.id !== scent.scent)
+    .filter(
+      one =>
+        (one.acceleration === 'none' || one.acceleration === 'slows') &&
+        !one.archived &&
+        one.type !== 'blend' &&
+        !scent.parts.some(part => part.scent === one.id),
+    )
     .sort((a, b) => b.ownRuns - a.ownRuns)[0]
   if (calmer) {
-    const edits: Edit[] = [set(['scent', 'scent'], calmer.id)]
-    if (scent.shareOfOils > calmer.limitShareOfOils) edits.push(set(['scent', 'shareOfOils'], calmer.limitShareOfOils))
+    const edits: Edit[] = [set(['scent', 'parts'], [{ scent: calmer.id, share: 1 }])]
+    const most = capShare(limitOfOils(calmer, batterPerOils))
+    if (load.loadOfOils > most) edits.push(set(['scent', 'basis'], 'oils'), set(['scent', 'load'], most))
     candidates.push({
       id: 'calmer-scent',
       sentence: `Take ${calmer.name} instead of ${name}`,
@@ -131,19 +137,18 @@ const chanceOfPlan = (plan: Plan, shelf: Shelf): number => chanceOf(jobOf(plan, 
 export function remediesFor(plan: Plan, shelf: Shelf, most = 3): Remedy[] {
   if (!readPlan(plan).ok) return []
   const before = chanceOfPlan(plan, shelf)
-  const clearC = recipePace({
-    oils: oilsByShare(plan.recipe, shelf),
-    superfatShare: 0,
-    lyeConcentrationShare: 0.3,
-  }).clearPointC
-  const remedies = [...settings(plan, clearC), ...scents(plan, shelf), ...together(plan, clearC)].flatMap(
-    (one): Remedy[] => {
-      const changed = applyEdit(plan, one.edit)
-      if (!changed.ok) return []
-      const after = chanceOfPlan(changed.plan, shelf)
-      return after - before >= SMALLEST_GAIN ? [{ ...one, before, after }] : []
-    },
-  )
+  const unit = unitBatter(plan.recipe, shelf)
+  const clearC = batterPace(unit).clearPointC
+  const remedies = [
+    ...settings(plan, clearC, unit.water.concentration),
+    ...scents(plan, shelf, unit.batterG),
+    ...together(plan, clearC),
+  ].flatMap((one): Remedy[] => {
+    const changed = applyEdit(plan, one.edit)
+    if (!changed.ok) return []
+    const after = chanceOfPlan(changed.plan, shelf)
+    return after - before >= SMALLEST_GAIN ? [{ ...one, before, after }] : []
+  })
   const effort = (remedy: Remedy) => (remedy.edit.kind === 'many' ? 0.1 : 0)
   return remedies.sort((a, b) => b.after - effort(b) - (a.after - effort(a))).slice(0, most)
 }

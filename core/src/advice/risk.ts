@@ -3,7 +3,7 @@ import type { Plan } from '../plan/index.ts'
 import type { Lanes, PourForecast } from '../schedule/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { traceName } from '../trace/index.ts'
+import { SCENT_PRIORS, traceName } from '../trace/index.ts'
 
 /** The biggest risk of a plan in words. */
 export interface Risk {
@@ -21,7 +21,11 @@ const stateOf = (chance: number): Risk['state'] => (chance >= 0.85 ? 'calm' : ch
 
 function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): string {
   const cup = plan.cups.find(one => one.id === pour.cup)
-  const scent = plan.scent && cup?.scented ? findById(shelf.scents, plan.scent.scent) : undefined
+  const parts = cup?.ownScent?.parts ?? (cup?.scented ? (plan.scent?.parts ?? []) : [])
+  const order = Object.keys(SCENT_PRIORS)
+  const scent = parts
+    .flatMap(part => findById(shelf.scents, part.scent) ?? [])
+    .sort((a, b) => order.indexOf(b.acceleration) - order.indexOf(a.acceleration))[0]
   const level = `${traceName(pour.endLevel)} (${tidy(pour.endLevel, 1)}) when a level layer needs at most ${tidy(pour.window.hi, 1)}`
   const quick = scent && ['mild', 'moderate', 'strong', 'seizes'].includes(scent.acceleration)
   const cause = quick ? `${scent.name} quickens it` : 'It has waited too long for its warmth and blending'

@@ -1,11 +1,12 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { applyEdit, readPlanText, starterPlan } from '../plan/index.ts'
+import { applyEdit, readPlanText, starterPlan, plainOil } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { remediesFor } from '../advice/index.ts'
-import { REFERENCE_SHELF } from '../shelf/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
 import type { Forecast } from './forecast.ts'
+import { everything } from './everything.ts'
 import { forecast } from './forecast.ts'
 
 const example = (name: string): Plan => {
@@ -14,7 +15,7 @@ const example = (name: string): Plan => {
   return result.plan
 }
 const of = (plan: Plan): Forecast => {
-  const result = forecast(plan, REFERENCE_SHELF)
+  const result = forecast(plan, referenceShelf())
   if (!result.ok) throw new Error(result.sentence)
   return result.forecast
 }
@@ -32,7 +33,14 @@ const notices = (plan: Plan) =>
 const trouble = example('verdigris-stair')
 const scentedStarter = after(
   starterPlan('Trial'),
-  set(['scent'], { scent: 'moss-cathedral', shareOfOils: 0.025, moment: 'with-colour' }),
+  set(['scent'], {
+    parts: [{ scent: 'moss-cathedral', share: 1 }],
+    load: 0.025,
+    basis: 'oils',
+    moment: 'with-colour',
+    spread: 'cup',
+    stabiliserRatio: 0,
+  }),
 )
 
 describe('the forecast', () => {
@@ -51,13 +59,13 @@ describe('the forecast', () => {
   })
 
   test('a calmer scent, or cooler and blended less, takes the trouble away', () => {
-    expect(of(after(trouble, set(['scent', 'scent'], 'tin-roof-rain'))).risk.state).toBe('calm')
+    expect(of(after(trouble, set(['scent', 'parts', 0, 'scent'], 'tin-roof-rain'))).risk.state).toBe('calm')
     const cooler = after(trouble, set(['conditions', 'mixC'], 27), set(['conditions', 'stopLevel'], 1.2))
     expect(of(cooler).lanes.chance).toBeGreaterThan(of(trouble).lanes.chance + 0.3)
   })
 
   test('remedies gain what they say, the best first', () => {
-    const remedies = remediesFor(trouble, REFERENCE_SHELF)
+    const remedies = remediesFor(trouble, referenceShelf())
     expect(remedies).toHaveLength(3)
     for (const remedy of remedies) {
       expect(remedy.after).toBeGreaterThan(remedy.before)
@@ -69,9 +77,9 @@ describe('the forecast', () => {
     const margins = ['tin-roof-rain', 'saltmarsh-glass', 'violet-tinplate', 'attic-rosebox', 'lily-of-nowhere'].map(
       scent =>
         Math.min(
-          ...of(after(trouble, set(['scent', 'scent'], scent), set(['conditions', 'mixC'], 28))).lanes.pours.map(
-            pour => pour.marginMin,
-          ),
+          ...of(
+            after(trouble, set(['scent', 'parts', 0, 'scent'], scent), set(['conditions', 'mixC'], 28)),
+          ).lanes.pours.map(pour => pour.marginMin),
         ),
     )
     margins.slice(1).forEach((margin, i) => expect(margin).toBeLessThanOrEqual(margins[i]! + 0.01))
@@ -124,7 +132,7 @@ describe('the forecast', () => {
 
 describe('strange batches', () => {
   test('an oil that is not on the shelf is refused: no lye without its value', () => {
-    const result = forecast(after(trouble, set(['recipe', 'oils', 1, 'oil'], 'whale')), REFERENCE_SHELF)
+    const result = forecast(after(trouble, set(['recipe', 'oils', 1, 'oil'], 'whale')), referenceShelf())
     expect(result).toMatchObject({ ok: false, path: 'recipe.oils[1].oil' })
   })
 
@@ -132,26 +140,42 @@ describe('strange batches', () => {
     ['no superfat', [set(['recipe', 'superfatShare'], 0)], /would leave free lye/],
     ['oils to 99.9 %', [set(['recipe', 'oils', 0, 'share'], 0.399)], /add up to 99\.9 %/],
     ['fats that set', [set(['conditions', 'mixC'], 20)], /fats begin to set/],
-    ['a scent above its limit', [set(['scent', 'shareOfOils'], 0.09)], /above the limit/],
+    ['a scent above its limit', [set(['scent', 'load'], 0.09)], /above the limit/],
     [
       'colour that the scale cannot weigh',
       [set(['conditions', 'fineScaleStepG'], 1.417476)],
-      /g of colour, which steps of 1\.42 g cannot weigh/,
+      /g of [^,]+, which steps of 1\.42 g cannot weigh/,
     ],
-    ['a seizing scent', [set(['scent', 'scent'], 'lily-of-nowhere')], /known to seize/],
-    ['a colorant not on the shelf', [set(['cups', 0, 'colorant', 'colorant'], 'moon-dust')], /moon-dust/],
+    ['a seizing scent', [set(['scent', 'parts', 0, 'scent'], 'lily-of-nowhere')], /known to seize/],
+    ['a colorant not on the shelf', [set(['cups', 0, 'colorants', 0, 'colorant'], 'moon-dust')], /moon-dust/],
     ['an unused cup', [{ kind: 'remove-pour', pour: 'pour-2' }], /Oat is not poured anywhere/],
     [
       'a 100 ml mould on a coarse scale',
       [
-        set(['mould'], { name: 'Tester', innerLengthMm: 50, innerWidthMm: 50, innerHeightMm: 45, fillMm: 40 }),
+        set(['mould'], {
+          ...scentedStarter.mould,
+          name: 'Tester',
+          innerLengthMm: 50,
+          innerWidthMm: 50,
+          innerHeightMm: 45,
+          fillMm: 40,
+        }),
         set(['conditions', 'fineScaleStepG'], 1),
       ],
       /off by up to/,
     ],
     [
       '20 litres',
-      [set(['mould'], { name: 'Block', innerLengthMm: 800, innerWidthMm: 250, innerHeightMm: 110, fillMm: 100 })],
+      [
+        set(['mould'], {
+          ...scentedStarter.mould,
+          name: 'Block',
+          innerLengthMm: 800,
+          innerWidthMm: 250,
+          innerHeightMm: 110,
+          fillMm: 100,
+        }),
+      ],
       /heavy to lift/,
     ],
   ])('%s is planned with a sentence', (_, edits, pattern) => {
@@ -163,12 +187,56 @@ describe('strange batches', () => {
     const score = cups.map((cup, i) => ({ ...scentedStarter.score[0]!, id: `p${i}`, cup: cup.id, share: 1 / 12 }))
     const plan = after(
       scentedStarter,
-      set(['recipe', 'oils'], [{ oil: 'olive', share: 1 }]),
+      set(['recipe', 'oils'], [plainOil('olive', 1)]),
       set(['cups'], cups),
       set(['score'], score),
     )
     const { lanes, portions } = of(plan)
     expect(lanes.pours).toHaveLength(12)
     expect(portions.oils).toHaveLength(1)
+  })
+})
+
+describe('strange recipes', () => {
+  const milk = { liquid: 'cream', shareOfWater: 1, measure: 'weight', moment: 'lye', countFat: true }
+  const citric = { additive: 'citric-acid-anhydrous', gPerKgOils: 900, moment: 'lye', addLye: false }
+  const late = scentedStarter.recipe.oils.map(part => ({ ...part, late: true }))
+  const ghosts = [
+    { scent: 'ghost', share: 1 },
+    { scent: 'eo-lavender', share: 0 },
+  ]
+  const notFinite = (value: unknown): boolean =>
+    typeof value === 'number'
+      ? !Number.isFinite(value)
+      : typeof value === 'object' && value !== null && Object.values(value).some(notFinite)
+
+  test.each<[string, Edit[], RegExp]>([
+    ['every oil kept back', [set(['recipe', 'oils'], late)], /Every oil is kept back/],
+    ['acid without its lye', [set(['recipe', 'additives'], [citric])], /that is no soap/],
+    ['cream for all water', [set(['recipe', 'liquids'], [milk])], /sensible up to 50 %/],
+    [
+      'all milk at trace',
+      [set(['recipe', 'liquids'], [{ ...milk, moment: 'trace' }])],
+      /times the lye’s weight of water/,
+    ],
+    [
+      'lye stronger than water',
+      [set(['recipe', 'water'], { basis: 'share', value: 0.12, fullShareOfOils: 0.38 })],
+      /less water than lye/,
+    ],
+    [
+      'salt as heavy as the oils',
+      [set(['recipe', 'additives'], [{ additive: 'salt-bar', gPerKgOils: 1000, moment: 'trace', addLye: true }])],
+      /./,
+    ],
+    ['a scent that is not there', [set(['scent', 'parts'], ghosts)], /“ghost” is not on the shelf/],
+    ['wax alone', [set(['recipe', 'oils'], [plainOil('beeswax', 1)])], /sets at about 63/],
+    ['stearic acid alone', [set(['recipe', 'oils'], [plainOil('stearic-acid-mixed', 1)])], /within seconds/],
+    ['ice for all water in a cold room', [set(['heat', 'iceShare'], 1), set(['conditions', 'roomC'], 0)], /./],
+  ])('%s is forecast in finite numbers, with a sentence', (_, edits, pattern) => {
+    const plan = after(scentedStarter, ...edits)
+    const made = of(plan)
+    expect(notFinite({ ...made, more: everything(plan, referenceShelf(), made) })).toBe(false)
+    expect(made.notices.map(notice => notice.sentence).join(' ')).toMatch(pattern)
   })
 })

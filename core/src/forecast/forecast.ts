@@ -4,10 +4,14 @@ import type { Portions } from '../portions/index.ts'
 import { jobOf, lanesOf } from '../schedule/index.ts'
 import type { Lanes } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
+import { coloursOfPlan } from '../cups/index.ts'
+import type { ColourForecast } from '../cups/index.ts'
 import { riskOf } from '../advice/risk.ts'
 import type { Risk } from '../advice/risk.ts'
+import { recipeResult } from './recipe-result.ts'
+import type { RecipeResult } from './recipe-result.ts'
 import { noticesOf } from './notices.ts'
-import type { Notice } from './notices.ts'
+import type { Notice } from '../checks/index.ts'
 import { workingsOf } from './workings.ts'
 import type { WorkingKey } from './workings.ts'
 import type { Working } from '../working/index.ts'
@@ -20,7 +24,9 @@ export interface Forecast {
   version: 1
   plan: string
   portions: Portions
+  recipe: RecipeResult
   lanes: Lanes
+  colours: ColourForecast
   risk: Risk
   notices: Notice[]
   workings: Record<WorkingKey, Working>
@@ -41,8 +47,10 @@ export function forecast(plan: Plan, shelf: Shelf): ForecastResult {
     return { ok: false, sentence, path: `recipe.oils[${i}].oil` }
   }
   const portions = portionsOf(plan, shelf)
+  const recipe = recipeResult(plan, shelf)
   const job = jobOf(plan, portions, shelf)
   const lanes = lanesOf(job)
+  const colours = coloursOfPlan(plan, portions, shelf)
   return {
     ok: true,
     forecast: {
@@ -50,10 +58,12 @@ export function forecast(plan: Plan, shelf: Shelf): ForecastResult {
       version: 1,
       plan: plan.name,
       portions,
+      recipe,
       lanes,
+      colours,
       risk: riskOf(plan, shelf, lanes),
-      notices: noticesOf(plan, shelf, portions, job, lanes.neverEmulsified),
-      workings: workingsOf(plan, shelf, portions),
+      notices: noticesOf({ plan, shelf, portions, recipe, job, colours, neverEmulsified: lanes.neverEmulsified }),
+      workings: workingsOf(plan, shelf, portions, recipe),
     },
   }
 }

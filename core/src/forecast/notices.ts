@@ -1,16 +1,15 @@
+import type { Notice } from '../checks/index.ts'
+import { cupNotices } from '../cups/index.ts'
+import type { ColourForecast } from '../cups/index.ts'
 import { showShare, tidy } from '../units/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
-import { findById } from '../shelf/index.ts'
-import type { Shelf } from '../shelf/index.ts'
+import { capShare } from '../recipe/index.ts'
+import type { ScentLoad } from '../recipe/index.ts'
+import { TAGS, findById } from '../shelf/index.ts'
+import type { Shelf, ShelfItem } from '../shelf/index.ts'
+import type { RecipeResult } from './recipe-result.ts'
 import type { Job } from '../schedule/index.ts'
-
-/** A sentence about a value that is allowed but worth a thought, with where it stands. */
-export interface Notice {
-  path: string
-  weight: 'stop' | 'warn' | 'hint'
-  sentence: string
-}
 
 const USUAL_OILS_OFF = 0.0005
 
@@ -21,7 +20,7 @@ function oils(plan: Plan): Notice[] {
   return [{ path: 'recipe.oils', weight: 'hint', sentence }]
 }
 
-function lye(plan: Plan, portions: Portions): Notice[] {
+function lye(plan: Plan, portions: Portions, recipe: RecipeResult): Notice[] {
   const notices: Notice[] = []
   const { fineScaleStepG, scaleStepG } = plan.conditions
   const off = fineScaleStepG / Math.max(portions.lyeG, 1e-9)
@@ -41,64 +40,177 @@ function lye(plan: Plan, portions: Portions): Notice[] {
         : `${showShare(plan.recipe.superfatShare)} superfat leaves no room for an error of the scale. 3 % or more is usual.`
     notices.push({ path: 'recipe.superfatShare', weight: 'warn', sentence })
   }
-  const w = plan.recipe.lyeConcentrationShare
+  const w = recipe.water.concentration
   if (w < 0.25 || w > 0.4) {
     notices.push({
-      path: 'recipe.lyeConcentrationShare',
-      weight: 'warn',
-      sentence: `The forecast of trace is made for 25 to 40 % lye; at ${showShare(w)} take its times as a rough guess.`,
+      path: 'recipe.water.value',
+      weight: w > 0.5 ? 'stop' : 'warn',
+      sentence:
+        w > 0.5
+          ? `Lye at ${showShare(w)}: there is less water than lye, and it cannot dissolve. Take at least the lye’s own weight; 1.5 to 3 times is usual.`
+          : `The forecast of trace is made for 25 to 40 % lye; at ${showShare(w)} take its times as a rough guess.`,
     })
+  }
+  if (recipe.waterToLyeWhenDissolved < 1 && w <= 0.5) {
+    const sentence = `Only ${tidy(recipe.waterToLyeWhenDissolved, 2)} times the lye’s weight of water when it is dissolved; it needs its own weight. Put more of the liquid into the lye.`
+    notices.push({ path: 'recipe.liquids', weight: 'stop', sentence })
   }
   return notices
 }
 
-function scent(plan: Plan, shelf: Shelf): Notice[] {
-  if (!plan.scent) return []
-  const onShelf = findById(shelf.scents, plan.scent.scent)
-  if (!onShelf) {
-    const sentence = `“${plan.scent.scent}” is not on the shelf: its pace and limit are unknown, and it is forecast as if it did not accelerate.`
-    return [{ path: 'scent.scent', weight: 'warn', sentence }]
-  }
+const nameOn = (items: readonly ShelfItem[], id: string): ShelfItem | undefined => items.find(item => item.id === id)
+
+/** Everything of the plan that stands on the shelf, with its path. */
+function onShelf(plan: Plan, shelf: Shelf): { path: string; id: string; item: ShelfItem | undefined }[] {
+  const one = (items: readonly ShelfItem[]) => (path: string, id: string) => ({ path, id, item: nameOn(items, id) })
+  return [
+    ...plan.recipe.oils.map((part, i) => one(shelf.oils)(`recipe.oils[${i}].oil`, part.oil)),
+    ...plan.recipe.liquids.map((part, i) => one(shelf.liquids)(`recipe.liquids[${i}].liquid`, part.liquid)),
+    ...plan.recipe.additives.map((part, i) => one(shelf.additives)(`recipe.additives[${i}].additive`, part.additive)),
+    ...(plan.scent?.parts ?? []).map((part, i) => one(shelf.scents)(`scent.parts[${i}].scent`, part.scent)),
+    ...plan.potColorants.map((part, i) => one(shelf.colorants)(`potColorants[${i}].colorant`, part.colorant)),
+    ...plan.cups.flatMap((cup, i) => [
+      ...cup.colorants.map((part, j) => one(shelf.colorants)(`cups[${i}].colorants[${j}].colorant`, part.colorant)),
+      ...(cup.ownScent?.parts ?? []).map((part, j) =>
+        one(shelf.scents)(`cups[${i}].ownScent.parts[${j}].scent`, part.scent),
+      ),
+    ]),
+  ]
+}
+
+/** The workshop's own rules, what the label must say, and what is archived. */
+function house(plan: Plan, shelf: Shelf): Notice[] {
   const notices: Notice[] = []
-  if (plan.scent.shareOfOils > onShelf.limitShareOfOils + 1e-9) {
-    const sentence = `${onShelf.name} is above the limit on the shelf, ${showShare(onShelf.limitShareOfOils)} of the oils. The supplier’s document comes first.`
-    notices.push({ path: 'scent.shareOfOils', weight: 'stop', sentence })
+  const told = new Map<string, string[]>()
+  for (const { path, item } of onShelf(plan, shelf)) {
+    if (!item) continue
+    if (item.archived) notices.push({ path, weight: 'hint', sentence: `${item.name} is archived on the shelf.` })
+    for (const tag of item.tags) {
+      const rule = shelf.rules.find(one => one.tag === tag)
+      if (rule?.weight === 'never')
+        notices.push({ path, weight: 'stop', sentence: `${item.name}: ${TAGS[tag]}. Your workshop never uses that.` })
+      else if (rule) told.set(TAGS[tag], [...(told.get(TAGS[tag]) ?? []), item.name])
+    }
   }
-  if (onShelf.acceleration === 'seizes') {
-    const sentence = `${onShelf.name} is known to seize batter. It suits plain soap in one colour, poured at once.`
-    notices.push({ path: 'scent.scent', weight: 'warn', sentence })
-  }
-  if (!plan.cups.some(cup => cup.scented)) {
+  for (const [tag, names] of told)
     notices.push({
-      path: 'scent.scent',
+      path: 'recipe',
+      weight: 'hint',
+      sentence: `For the label, ${tag}: ${[...new Set(names)].join(', ')}.`,
+    })
+  return notices
+}
+
+function additives(plan: Plan, shelf: Shelf): Notice[] {
+  return plan.recipe.additives.flatMap((part, i): Notice[] => {
+    const additive = findById(shelf.additives, part.additive)
+    const path = `recipe.additives[${i}].gPerKgOils`
+    if (!additive)
+      return [
+        {
+          path,
+          weight: 'warn',
+          sentence: `“${part.additive}” is not on the shelf: it is not weighed, and what it does is left out.`,
+        },
+      ]
+    const notices: Notice[] = []
+    if (part.gPerKgOils > additive.usualMostGPerKg)
+      notices.push({
+        path,
+        weight: 'hint',
+        sentence: `${additive.name}: ${additive.usualMostGPerKg} g per kg of oils is the usual most.`,
+      })
+    if (!part.addLye && additive.acidLyePerG > 0 && part.gPerKgOils > 0)
+      notices.push({
+        path,
+        weight: 'hint',
+        sentence: `${additive.name} takes lye that is not added: the superfat rises by what it takes.`,
+      })
+    return notices
+  })
+}
+
+function liquids(plan: Plan, shelf: Shelf): Notice[] {
+  return plan.recipe.liquids.flatMap((part, i): Notice[] => {
+    const liquid = findById(shelf.liquids, part.liquid)
+    const path = `recipe.liquids[${i}].shareOfWater`
+    if (!liquid)
+      return [{ path, weight: 'warn', sentence: `“${part.liquid}” is not on the shelf: plain water stands for it.` }]
+    const notices: Notice[] = []
+    if (part.shareOfWater > liquid.mostShareOfWater + 1e-9)
+      notices.push({
+        path,
+        weight: 'warn',
+        sentence: `${liquid.name} is sensible up to ${showShare(liquid.mostShareOfWater, 0)} of the water.`,
+      })
+    if (liquid.useFrozen && part.moment === 'lye' && plan.heat.iceShare < 0.3)
+      notices.push({
+        path,
+        weight: 'hint',
+        sentence: `${liquid.name} scorches in hot lye: use it frozen. Say on Heat how much of the liquid is ice.`,
+      })
+    return notices
+  })
+}
+
+function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
+  if (!plan.scent || !load) return []
+  const notices: Notice[] = []
+  load.parts.forEach((part, i) => {
+    const path = `scent.parts[${i}].scent`
+    if (!part.scent) {
+      const sentence = `“${part.id}” is not on the shelf: its pace and limit are unknown, and it is forecast as if it did not accelerate.`
+      return void notices.push({ path, weight: 'warn', sentence })
+    }
+    if (part.scent.acceleration === 'seizes') {
+      const sentence = `${part.name} is known to seize batter. It suits plain soap in one colour, poured at once.`
+      notices.push({ path, weight: 'warn', sentence })
+    }
+    if (part.scent.phototoxic === 'yes')
+      notices.push({
+        path,
+        weight: 'hint',
+        sentence: `${part.name} is phototoxic: look for the furocoumarin-free or distilled kind.`,
+      })
+  })
+  if (load.isOver) {
+    const sentence =
+      load.parts.length === 1
+        ? `${load.name} is above the limit on the shelf, ${showShare(load.mostOfOils, 2)} of the oils. The supplier’s document comes first.`
+        : `${load.limiting.name} is above its limit: as mixed, the blend may be ${showShare(capShare(load.mostOfOils), 2)} of the oils, not ${showShare(load.loadOfOils, 2)}.`
+    notices.push({ path: 'scent.load', weight: 'stop', sentence })
+  } else if (load.mostOfOils - load.loadOfOils < 0.02 * load.mostOfOils) {
+    notices.push({
+      path: 'scent.load',
+      weight: 'hint',
+      sentence: `${load.limiting.name} stands at its limit: weigh it slowly, in a cup of its own.`,
+    })
+  }
+  if (load.shared.length > 0) {
+    const sentence = `More than one part carries ${load.shared.join(', ')}: their limits add up. Compare the documents.`
+    notices.push({ path: 'scent.parts', weight: 'hint', sentence })
+  }
+  const odd = load.parts.filter(
+    part =>
+      part.scent &&
+      part.scent.supplierSays !== 'unknown' &&
+      part.scent.ownRuns > 0 &&
+      part.scent.supplierSays !== part.scent.acceleration,
+  )
+  for (const part of odd)
+    notices.push({
+      path: 'scent.parts',
+      weight: 'hint',
+      sentence: `${part.name}: the supplier says “${part.scent!.supplierSays}”, your ${part.scent!.ownRuns} own ${part.scent!.ownRuns === 1 ? 'batch' : 'batches'} “${part.scent!.acceleration}”. Your own count.`,
+    })
+  if (!plan.cups.some(cup => cup.scented && !cup.ownScent)) {
+    notices.push({
+      path: 'scent.parts',
       weight: 'hint',
       sentence: 'No cup is marked as scented, so no scent is weighed.',
     })
   }
   return notices
-}
-
-function cups(plan: Plan, shelf: Shelf): Notice[] {
-  return plan.cups.flatMap((cup, i): Notice[] => {
-    const notices: Notice[] = []
-    if (!plan.score.some(pour => pour.cup === cup.id)) {
-      notices.push({
-        path: `cups[${i}]`,
-        weight: 'hint',
-        sentence: `${cup.name} is not poured anywhere, so nothing is weighed for it.`,
-      })
-    }
-    if (!cup.colorant) return notices
-    const colorant = findById(shelf.colorants, cup.colorant.colorant)
-    if (!colorant) {
-      const sentence = `“${cup.colorant.colorant}” is not on the shelf; its effect on trace is left out.`
-      notices.push({ path: `cups[${i}].colorant.colorant`, weight: 'warn', sentence })
-    } else if (cup.colorant.doseGPerKg > colorant.usualMaxGPerKg) {
-      const sentence = `${colorant.name} above ${colorant.usualMaxGPerKg} g/kg often colours the lather or the hands.`
-      notices.push({ path: `cups[${i}].colorant.doseGPerKg`, weight: 'hint', sentence })
-    }
-    return notices
-  })
 }
 
 const LARGE_POT_KG = 8
@@ -139,41 +251,42 @@ const COLOUR_OFF = 0.25
 
 function scaleForColour(plan: Plan, portions: Portions): Notice[] {
   const { fineScaleStepG } = plan.conditions
-  const off = (portion: Portions['cups'][number]) => Math.abs(portion.colorantG / portion.exact.colorantG - 1)
-  const coarse = portions.cups.flatMap((portion, i) =>
-    portion.exact.colorantG > 0 && off(portion) > COLOUR_OFF ? [i] : [],
+  const onLadder = new Set(plan.ladders.flatMap(ladder => ladder.cups))
+  const parts = portions.cups.flatMap((portion, i) =>
+    (onLadder.has(portion.cup) ? [] : portion.colours).flatMap((part, j) =>
+      part.exact.powderG > 0 ? [{ i, j, part, off: Math.abs(part.powderG / part.exact.powderG - 1) }] : [],
+    ),
   )
-  if (coarse.length === 0) return []
-  const worst = coarse.reduce((a, b) => (off(portions.cups[b]!) > off(portions.cups[a]!) ? b : a))
-  const wanted = portions.cups[worst]!.exact.colorantG
-  const sentence = `${plan.cups[worst]!.name} needs ${tidy(wanted, 2)} g of colour, which steps of ${tidy(fineScaleStepG, 2)} g cannot weigh. Mix ten times as much and use a tenth of it, or take a finer scale.`
-  return [{ path: `cups[${worst}].colorant.doseGPerKg`, weight: 'warn', sentence }]
-}
-
-function small(plan: Plan, portions: Portions): Notice[] {
-  return portions.cups.flatMap((portion, i): Notice[] =>
-    portion.totalG > 0 && portion.totalG < 40
-      ? [
-          {
-            path: `cups[${i}]`,
-            weight: 'hint',
-            sentence: `${plan.cups[i]!.name} is only ${portion.totalG.toFixed(1)} g: hard to stir and quick to cool.`,
-          },
-        ]
-      : [],
-  )
+  const worst = parts.reduce<(typeof parts)[number] | null>((a, b) => (a && a.off >= b.off ? a : b), null)
+  if (!worst || worst.off <= COLOUR_OFF) return []
+  const { i, j, part } = worst
+  const sentence = `${plan.cups[i]!.name} needs ${tidy(part.exact.powderG, 2)} g of ${part.name}, which steps of ${tidy(fineScaleStepG, 2)} g cannot weigh. Mix ten times as much and use a tenth of it, or take a finer scale.`
+  return [{ path: `cups[${i}].colorants[${j}].doseGPerKg`, weight: 'warn', sentence }]
 }
 
 const ORDER = { stop: 0, warn: 1, hint: 2 }
 
+interface Known {
+  plan: Plan
+  shelf: Shelf
+  portions: Portions
+  recipe: RecipeResult
+  job: Job
+  colours: ColourForecast
+  neverEmulsified: boolean
+}
+
 /** Everything worth a thought about a plan, the gravest first. */
-export const noticesOf = (plan: Plan, shelf: Shelf, portions: Portions, job: Job, neverEmulsified: boolean): Notice[] =>
+export const noticesOf = ({ plan, shelf, portions, recipe, job, colours, neverEmulsified }: Known): Notice[] =>
   [
-    ...lye(plan, portions),
-    ...scent(plan, shelf),
+    ...lye(plan, portions, recipe),
+    ...scent(plan, shelf, recipe.scent),
+    ...house(plan, shelf),
+    ...liquids(plan, shelf),
+    ...additives(plan, shelf),
     ...bench(plan, job, neverEmulsified),
     ...oils(plan),
-    ...cups(plan, shelf),
+    ...recipe.warnings.map(warning => ({ path: 'recipe', ...warning })),
+    ...cupNotices({ plan, shelf, portions, colours }),
     ...scaleForColour(plan, portions),
-    ...small(plan, portions),
   ].sort((a, b) => ORDER[a.weight] - ORDER[b.weight])

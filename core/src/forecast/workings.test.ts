@@ -2,13 +2,13 @@ import { describe, expect, test } from 'vitest'
 import { applyEdit, starterPlan } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { remediesFor } from '../advice/index.ts'
-import { REFERENCE_SHELF } from '../shelf/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
 import { forecast } from './forecast.ts'
 import type { Forecast } from './forecast.ts'
 
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 const of = (plan: Plan): Forecast => {
-  const result = forecast(plan, REFERENCE_SHELF)
+  const result = forecast(plan, referenceShelf())
   if (!result.ok) throw new Error(result.sentence)
   return result.forecast
 }
@@ -65,16 +65,26 @@ describe('advice', () => {
   test('the gravest notice comes first', () => {
     const plan = changed(
       set(['recipe', 'superfatShare'], 0),
-      set(['scent'], { scent: 'tin-roof-rain', shareOfOils: 0.08, moment: 'pot' }),
-      set(['cups', 0, 'colorant', 'doseGPerKg'], 60),
+      set(['scent'], {
+        parts: [{ scent: 'tin-roof-rain', share: 1 }],
+        load: 0.08,
+        basis: 'oils',
+        moment: 'pot',
+        spread: 'cup',
+        stabiliserRatio: 0,
+      }),
+      set(['cups', 0, 'colorants', 0, 'doseGPerKg'], 60),
+      set(['recipe', 'oils', 0, 'share'], 0.39),
     )
-    expect(of(plan).notices.map(notice => notice.weight)).toEqual(['stop', 'warn', 'hint'])
+    const weights = of(plan).notices.map(notice => notice.weight)
+    expect(new Set(weights)).toEqual(new Set(['stop', 'warn', 'hint']))
+    expect(weights).toEqual([...weights].sort((a, b) => 'swh'.indexOf(a[0]!) - 'swh'.indexOf(b[0]!)))
   })
 
   test('a calm plan has no notices and little to gain', () => {
     const plan = starterPlan('Trial')
     expect(of(plan).notices).toEqual([])
-    expect(remediesFor(plan, REFERENCE_SHELF)).toEqual([])
+    expect(remediesFor(plan, referenceShelf())).toEqual([])
   })
 
   test('a layer that falls from too high breaks through, and the sentence says so', () => {
@@ -94,19 +104,35 @@ describe('advice', () => {
     )
     const { risk } = of(thin)
     expect(risk.sentence).toMatch(/Layer 1, Slate, is still too thin/)
-    expect(remediesFor(thin, REFERENCE_SHELF)[0]?.sentence).toMatch(/Blend on to level 2/)
+    expect(remediesFor(thin, referenceShelf())[0]?.sentence).toMatch(/Blend on to level 2/)
   })
 
   test('a scent that seizes is trouble whenever it goes in', () => {
     for (const moment of ['pot', 'with-colour', 'last']) {
-      const plan = changed(set(['scent'], { scent: 'lily-of-nowhere', shareOfOils: 0.02, moment }))
+      const plan = changed(
+        set(['scent'], {
+          parts: [{ scent: 'lily-of-nowhere', share: 1 }],
+          load: 0.02,
+          basis: 'oils',
+          moment,
+          spread: 'cup',
+          stabiliserRatio: 0,
+        }),
+      )
       expect(of(plan).risk.state).not.toBe('calm')
     }
   })
 
   test('only scented cups are said to be quickened', () => {
     const plan = changed(
-      set(['scent'], { scent: 'attic-rosebox', shareOfOils: 0.03, moment: 'with-colour' }),
+      set(['scent'], {
+        parts: [{ scent: 'attic-rosebox', share: 1 }],
+        load: 0.03,
+        basis: 'oils',
+        moment: 'with-colour',
+        spread: 'cup',
+        stabiliserRatio: 0,
+      }),
       set(['conditions', 'mixC'], 38),
       set(['conditions', 'stopLevel'], 2),
     )
@@ -120,16 +146,23 @@ describe('advice', () => {
 
   test('a calmer scent is never advised above its limit', () => {
     const plan = changed(
-      set(['scent'], { scent: 'attic-rosebox', shareOfOils: 0.09, moment: 'with-colour' }),
+      set(['scent'], {
+        parts: [{ scent: 'attic-rosebox', share: 1 }],
+        load: 0.09,
+        basis: 'oils',
+        moment: 'with-colour',
+        spread: 'cup',
+        stabiliserRatio: 0,
+      }),
       set(['conditions', 'mixC'], 38),
     )
-    const calmer = remediesFor(plan, REFERENCE_SHELF, 20).find(remedy => remedy.id === 'calmer-scent')
+    const calmer = remediesFor(plan, referenceShelf(), 20).find(remedy => remedy.id === 'calmer-scent')
     const result = calmer && applyEdit(plan, calmer.edit)
-    expect(result?.ok && result.plan.scent!.shareOfOils).toBe(0.04)
+    expect(result?.ok && result.plan.scent!.load).toBe(0.04)
   })
 
   test('the same plan gives the same advice', () => {
     const plan = changed(set(['conditions', 'mixC'], 42), set(['conditions', 'stopLevel'], 2.4))
-    expect(remediesFor(plan, REFERENCE_SHELF)).toEqual(remediesFor(structuredClone(plan), REFERENCE_SHELF))
+    expect(remediesFor(plan, referenceShelf())).toEqual(remediesFor(structuredClone(plan), referenceShelf()))
   })
 })

@@ -1,19 +1,31 @@
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { lyeDemand, unitBatter } from '../recipe/index.ts'
+import type { Character } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
+import type { RecipeResult } from './recipe-result.ts'
 import type { Working } from '../working/index.ts'
 
-export type WorkingKey = 'pot' | 'oils' | 'lye' | 'water' | 'superfat'
+/** What the fatty acids say of the bar. */
+export type MarkKey = 'hardness' | 'cleansing' | 'openLather' | 'creamyLather' | 'mildness'
+
+export type WorkingKey =
+  'pot' | 'oils' | 'lye' | 'water' | 'superfat' | 'scent' | 'scentLimit' | 'iodine' | 'pace' | MarkKey | 'lyeDiscount'
 
 /** How the numbers came about that a maker stakes a batch on. */
-export function workingsOf(plan: Plan, shelf: Shelf, portions: Portions): Record<WorkingKey, Working> {
+export function workingsOf(
+  plan: Plan,
+  shelf: Shelf,
+  portions: Portions,
+  result: RecipeResult,
+): Record<WorkingKey, Working> {
   const { recipe, conditions, mould } = plan
   const unit = unitBatter(recipe, shelf)
   const demand = lyeDemand(
     unit.oils.map(({ oil }, i) => ({ massG: portions.oils[i]!.massG, sapKohMgPerG: oil.sapKohMgPerG })),
   )
   const sapSource = 'Saponification values from the shelf, mg KOH per g; NaOH by molar mass, 39.997 / 56.106.'
+  const fatNaohG = unit.naohG * portions.oilG - unit.acidNaohG * portions.oilG - demand * (1 - recipe.superfatShare)
   const clings = plan.pot.clingG + portions.cups.reduce((sum, cup) => sum + cup.clingG, 0)
   return {
     pot: {
@@ -46,10 +58,13 @@ export function workingsOf(plan: Plan, shelf: Shelf, portions: Portions): Record
       title: 'Lye to weigh',
       value: portions.lyeG,
       unit: 'g',
-      formula: 'NaOH for all oils × (1 − superfat) ÷ purity, rounded down to the scale',
+      formula:
+        '(NaOH for all oils and counted fats × (1 − superfat) + NaOH for acids) ÷ purity, rounded down to the scale',
       inputs: [
         { name: 'NaOH for all oils', value: demand, unit: 'g' },
         { name: 'superfat', value: recipe.superfatShare * 100, unit: '%' },
+        { name: 'NaOH for acids', value: unit.acidNaohG * portions.oilG, unit: 'g' },
+        { name: 'NaOH for fat in liquids and additives', value: fatNaohG, unit: 'g' },
         { name: 'purity', value: recipe.lyePurityShare * 100, unit: '%' },
         { name: 'not rounded', value: portions.lyeExactG, unit: 'g' },
       ],
@@ -59,12 +74,22 @@ export function workingsOf(plan: Plan, shelf: Shelf, portions: Portions): Record
       title: 'Water',
       value: portions.waterG,
       unit: 'g',
-      formula: 'NaOH × (1 − concentration) ÷ concentration',
+      formula: `${WATER_FORMULAS[recipe.water.basis]} − what liquids and additives bring`,
       inputs: [
         { name: 'NaOH in the lye', value: portions.lyeExactG * recipe.lyePurityShare, unit: 'g' },
-        { name: 'lye concentration', value: recipe.lyeConcentrationShare * 100, unit: '%' },
+        { name: 'oils', value: portions.oilG, unit: 'g' },
+        ...(recipe.water.basis === 'discount'
+          ? [{ name: 'full water, of the oils', value: recipe.water.fullShareOfOils * 100, unit: '%' }]
+          : []),
+        {
+          name: WATER_NAMES[recipe.water.basis],
+          value: recipe.water.value * (recipe.water.basis === 'ratio' ? 1 : 100),
+          unit: recipe.water.basis === 'ratio' ? '' : '%',
+        },
+        { name: 'brought by liquids and additives', value: (unit.allWaterG - unit.waterG) * portions.oilG, unit: 'g' },
       ],
-      source: 'Concentration = NaOH ÷ (NaOH + water).',
+      source:
+        'Concentration = NaOH ÷ (NaOH + water), all water counted. A discount is from full water as a share of the oils.',
     },
     superfat: {
       title: 'Superfat as weighed',
@@ -79,5 +104,111 @@ export function workingsOf(plan: Plan, shelf: Shelf, portions: Portions): Record
       ],
       source: sapSource,
     },
+    lyeDiscount: {
+      title: 'Lye discount',
+      value: result.lyeDiscountShare * 100,
+      unit: '%',
+      formula: '1 − NaOH ÷ NaOH for the oils in the pot from the start',
+      inputs: [
+        { name: 'superfat of all oils', value: recipe.superfatShare * 100, unit: '%' },
+        { name: 'oils kept back', value: result.lateShare * 100, unit: '%' },
+      ],
+      source: 'The superfat counts all oils once, late ones included; the discount is what the first ones see.',
+    },
+    ...scentWorkings(result, portions),
+    iodine: {
+      title: 'Iodine value',
+      value: result.character.iodineValue,
+      unit: 'g/100 g',
+      formula: 'Σ share × iodine value of the oil',
+      inputs: unit.oils.map(part => ({ name: part.oil.name, value: part.share * part.oil.iodineValue, unit: '' })),
+      source: 'Typical literature values, ±5 %. Higher: softer, sooner rancid.',
+    },
+    ...markWorkings(result.character),
+    pace: {
+      title: 'Pace of the batter',
+      value: Math.exp(result.pace.lnRate),
+      unit: '× a balanced recipe',
+      formula:
+        'e^(Σ fatty acids × pace + quickness + 6 × (lye concentration − 30 %) − 2 × (superfat − 5 %) + additives)',
+      inputs: [
+        { name: 'lye concentration', value: result.water.concentration * 100, unit: '%' },
+        { name: 'superfat', value: recipe.superfatShare * 100, unit: '%' },
+        { name: 'ln of the rate', value: result.pace.lnRate, unit: '' },
+      ],
+      source: 'Fitted to what makers report at the bench; right to a factor of about 1.4 for an untested recipe.',
+    },
   }
+}
+
+function scentWorkings(
+  { scent, batterPerOils }: RecipeResult,
+  portions: Portions,
+): Pick<Record<WorkingKey, Working>, 'scent' | 'scentLimit'> {
+  return {
+    scent: {
+      title: 'Scent to weigh',
+      value: portions.scentG,
+      unit: 'g',
+      formula: 'load × oils, over the scented cups, rounded down',
+      inputs: [
+        { name: 'of the oils', value: (scent?.loadOfOils ?? 0) * 100, unit: '%' },
+        { name: 'of the batter', value: (scent?.loadOfBatter ?? 0) * 100, unit: '%' },
+        { name: 'oils', value: portions.oilG, unit: 'g' },
+        { name: 'batter for 1 g of oils', value: batterPerOils, unit: 'g' },
+      ],
+      source: 'The rate of the plan.',
+    },
+    scentLimit: {
+      title: 'Most that this scent may be',
+      value: (scent?.mostOfOils ?? 0) * 100,
+      unit: '% of the oils',
+      formula: 'the smallest of (limit of a part ÷ its share)',
+      inputs: (scent?.parts ?? []).map(part => ({
+        name: part.name,
+        value: part.limitOfOils * 100,
+        unit: `% ÷ ${Math.round(part.share * 1000) / 10} %`,
+      })),
+      source:
+        'Limits on the shelf, as % of the oils; a limit on the cured bar × 1.25. Suppliers’ documents come first.',
+    },
+  }
+}
+
+const WATER_NAMES = {
+  concentration: 'lye concentration',
+  share: 'water, of the oils',
+  ratio: 'water to lye',
+  discount: 'discount',
+}
+const WATER_FORMULAS = {
+  concentration: 'NaOH × (1 − concentration) ÷ concentration',
+  share: 'oils × share',
+  ratio: 'NaOH × ratio',
+  discount: 'oils × full water × (1 − discount)',
+}
+
+const MARKS: Readonly<Record<MarkKey, { title: string; acids: readonly string[] }>> = {
+  hardness: { title: 'Hard fatty acids', acids: ['lauric', 'myristic', 'palmitic', 'stearic'] },
+  cleansing: { title: 'Cleansing', acids: ['lauric', 'myristic'] },
+  openLather: { title: 'Open lather', acids: ['lauric', 'myristic', 'ricinoleic'] },
+  creamyLather: { title: 'Creamy lather', acids: ['palmitic', 'stearic', 'ricinoleic'] },
+  mildness: { title: 'Mildness', acids: ['oleic', 'ricinoleic', 'linoleic', 'linolenic'] },
+}
+
+function markWorkings(character: Character): Record<MarkKey, Working> {
+  const one = ([key, { title, acids }]: [string, (typeof MARKS)[MarkKey]]): [string, Working] => [
+    key,
+    {
+      title,
+      value: character[key as MarkKey].share * 100,
+      unit: '%',
+      formula: `${acids.join(' + ')}, each summed over the oils`,
+      inputs: character.acids
+        .filter(acid => acids.includes(acid.name))
+        .map(acid => ({ name: acid.name, value: acid.share * 100, unit: '%' })),
+      source: 'Textbook profiles, ±10 to 20 % for the major acids. The words are customary limits, not measured.',
+    },
+  ]
+  return Object.fromEntries(Object.entries(MARKS).map(one)) as Record<MarkKey, Working>
 }

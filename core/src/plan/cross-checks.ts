@@ -1,6 +1,8 @@
 import { MAX_CUPS } from './document.ts'
 import type { Plan } from './document.ts'
-import type { Problem } from './problems.ts'
+import type { WaterBasis } from './recipe-part.ts'
+import type { Problem } from '../checks/index.ts'
+import { baseAreaMm2 } from './mould.ts'
 
 /** Thinnest layer, mm, that survives being poured over a spatula and smoothed. */
 export const THINNEST_LAYER_MM = 2
@@ -9,8 +11,11 @@ const LONGEST_WAITS_MIN = 240
 const SMALLEST_ML = 50
 const LARGEST_ML = 40_000
 
-export const fillVolumeMl = (mould: Plan['mould']): number =>
-  (mould.innerLengthMm * mould.innerWidthMm * mould.fillMm) / 1000
+export const fillVolumeMl = (mould: Plan['mould']): number => (baseAreaMm2(mould) * mould.fillMm) / 1000
+
+/** Volume of all moulds together, ml. */
+export const allMouldsMl = (plan: Pick<Plan, 'mould' | 'moreMoulds'>): number =>
+  [plan.mould, ...plan.moreMoulds].reduce((sum, mould) => sum + fillVolumeMl(mould), 0)
 
 /** Height of each layer, mm: shares are parts of the whole, so the layers always fill the mould exactly. */
 export function layerHeights(plan: Pick<Plan, 'mould' | 'score'>): number[] {
@@ -39,27 +44,131 @@ function doubles(plan: Plan): Problem[] {
       plan.recipe.oils.map(part => part.oil),
       'the oil',
     ),
+    ...twice(
+      'recipe.liquids',
+      plan.recipe.liquids.map(part => part.liquid),
+      'the liquid',
+    ),
+    ...twice(
+      'recipe.additives',
+      plan.recipe.additives.map(part => part.additive),
+      'the additive',
+    ),
+    ...twice(
+      'potColorants',
+      plan.potColorants.map(part => part.colorant),
+      'the colorant',
+    ),
+    ...twice(
+      'ladders',
+      plan.ladders.flatMap(ladder => ladder.cups),
+      'on a ladder the cup',
+    ),
+    ...twice(
+      'reserves',
+      plan.reserves.map(reserve => reserve.id),
+      'a reserve',
+    ),
+    ...twice(
+      'division.actual',
+      plan.division.actual.map(actual => actual.cup),
+      'the cup',
+    ),
+    ...plan.cups.flatMap((cup, i) => [
+      ...twice(
+        `cups[${i}].colorants`,
+        cup.colorants.map(part => part.colorant),
+        'the colorant',
+      ),
+      ...twice(`cups[${i}].ownScent.parts`, cup.ownScent?.parts.map(part => part.scent) ?? [], 'the scent'),
+    ]),
+    ...twice('scent.parts', plan.scent?.parts.map(part => part.scent) ?? [], 'the scent'),
   ]
 }
 
-function mould(plan: Plan): Problem[] {
-  const { fillMm, innerHeightMm } = plan.mould
-  if (fillMm > innerHeightMm + 1e-6) {
+function moulds(plan: Plan): Problem[] {
+  const tooHigh = [plan.mould, ...plan.moreMoulds].flatMap(({ fillMm, innerHeightMm }, i): Problem[] => {
+    if (fillMm <= innerHeightMm + 1e-6) return []
     const sentence = `The soap would stand ${fillMm} mm high in a mould of ${innerHeightMm} mm. Lower the soap or choose a deeper mould.`
-    return [{ path: 'mould.fillMm', value: fillMm, sentence }]
+    return [{ path: i === 0 ? 'mould.fillMm' : `moreMoulds[${i - 1}].fillMm`, value: fillMm, sentence }]
+  })
+  if (tooHigh.length > 0) return tooHigh
+  const ml = allMouldsMl(plan)
+  if (ml >= SMALLEST_ML && ml <= LARGEST_ML) return []
+  const litres = ml < 1000 ? `${Math.round(ml)} ml` : `${(ml / 1000).toFixed(1)} litres`
+  const sentence = `This fill holds ${litres}. Ostler plans from ${SMALLEST_ML} ml to ${LARGEST_ML / 1000} litres in one pot; split a larger pour into batches.`
+  return [{ path: 'mould.fillMm', value: plan.mould.fillMm, sentence }]
+}
+
+/** Names of cups that must exist, slurries that cannot give more than was made, and scents of single cups. */
+function cups(plan: Plan): Problem[] {
+  const known = new Set(plan.cups.map(cup => cup.id))
+  const gone = (path: string, id: string): Problem[] =>
+    id === '' || known.has(id) ? [] : [{ path, value: id, sentence: `There is no cup “${id}”.` }]
+  return [
+    ...plan.reserves.flatMap((reserve, i) => gone(`reserves[${i}].cup`, reserve.cup)),
+    ...plan.ladders.flatMap((ladder, i) => ladder.cups.flatMap(cup => gone(`ladders[${i}].cups`, cup))),
+    ...plan.division.actual.flatMap((actual, i) => gone(`division.actual[${i}].cup`, actual.cup)),
+    ...gone('division.makesUp', plan.division.makesUp),
+    ...plan.cups.flatMap((cup, i) => [
+      ...cup.colorants.flatMap((part, j): Problem[] => {
+        const { slurry } = part
+        if (!slurry || slurry.usedG <= slurry.powderG + slurry.mediumG + 1e-6) return []
+        const sentence = `${slurry.usedG} g is more than the ${Number((slurry.powderG + slurry.mediumG).toFixed(2))} g of slurry that was made.`
+        return [{ path: `cups[${i}].colorants[${j}].slurry.usedG`, value: slurry.usedG, sentence }]
+      }),
+      ...(cup.ownScent?.moment === 'pot'
+        ? [
+            {
+              path: `cups[${i}].ownScent.moment`,
+              value: 'pot',
+              sentence: 'A cup’s own scent goes into the cup: with the colour, or last.',
+            },
+          ]
+        : []),
+    ]),
+  ]
+}
+
+const WATER_RANGES: Record<WaterBasis, readonly [number, number, string]> = {
+  concentration: [0.2, 0.5, 'Lye concentration is from 20 to 50 %; 27 to 33 % is usual.'],
+  share: [0.12, 0.6, 'Water is from 12 to 60 % of the oils; 28 to 38 % is usual.'],
+  ratio: [1, 4, 'Water is from 1 to 4 times the lye; 1.5 to 3 is usual. With less water than lye it cannot dissolve.'],
+  discount: [-0.5, 0.65, 'A discount is from 0 to 65 % of full water; below 0 is more than full water.'],
+}
+
+function water(plan: Plan): Problem[] {
+  const { basis, value } = plan.recipe.water
+  const [low, high, sentence] = WATER_RANGES[basis]
+  const problems: Problem[] = []
+  if (value < low - 1e-9 || value > high + 1e-9) problems.push({ path: 'recipe.water.value', value, sentence })
+  const liquids = plan.recipe.liquids.reduce((sum, part) => sum + part.shareOfWater, 0)
+  if (liquids > 1 + 1e-6) {
+    const percent = Number((liquids * 100).toFixed(1))
+    problems.push({
+      path: `recipe.liquids[${plan.recipe.liquids.length - 1}].shareOfWater`,
+      value: plan.recipe.liquids.at(-1)!.shareOfWater,
+      sentence: `The liquids together stand for ${percent} % of the water; 100 % is all of it.`,
+    })
   }
-  const ml = fillVolumeMl(plan.mould)
-  if (ml < SMALLEST_ML || ml > LARGEST_ML) {
-    const litres = ml < 1000 ? `${Math.round(ml)} ml` : `${(ml / 1000).toFixed(1)} litres`
-    const sentence = `This fill holds ${litres}. Ostler plans from ${SMALLEST_ML} ml to ${LARGEST_ML / 1000} litres in one pot; split a larger pour into batches.`
-    return [{ path: 'mould.fillMm', value: fillMm, sentence }]
-  }
-  return []
+  return problems
+}
+
+function bands(plan: Plan): Problem[] {
+  const { bandLowC, bandHighC } = plan.heat
+  if (bandLowC <= bandHighC) return []
+  return [
+    {
+      path: 'heat.bandLowC',
+      value: bandLowC,
+      sentence: `The band starts at ${bandLowC} °C, above its end at ${bandHighC} °C.`,
+    },
+  ]
 }
 
 /** What no single field can know: sums, names that must exist, room in the mould. */
 export function crossChecks(plan: Plan): Problem[] {
-  const problems = [...doubles(plan), ...mould(plan)]
+  const problems = [...doubles(plan), ...moulds(plan), ...cups(plan), ...water(plan), ...bands(plan)]
   if (plan.recipe.oils.reduce((sum, part) => sum + part.share, 0) < 0.01) {
     problems.push({
       path: 'recipe.oils',
@@ -73,9 +182,9 @@ export function crossChecks(plan: Plan): Problem[] {
     const sentence = `The waits add up to ${Math.round(waits)} minutes. Batter has set long before; ${LONGEST_WAITS_MIN} minutes in all is the most.`
     problems.push({ path: `score[${last}].waitMin`, value: plan.score[last]!.waitMin, sentence })
   }
-  const cups = new Set(plan.cups.map(cup => cup.id))
+  const known = new Set(plan.cups.map(cup => cup.id))
   plan.score.forEach((pour, i) => {
-    if (cups.has(pour.cup)) return
+    if (known.has(pour.cup)) return
     const sentence = `There is no cup “${pour.cup}”; a plan has at most ${MAX_CUPS} and a pour takes from one of them.`
     problems.push({ path: `score[${i}].cup`, value: pour.cup, sentence })
   })

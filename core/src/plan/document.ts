@@ -1,20 +1,20 @@
-import 'reflect-metadata'
-import { Type } from 'class-transformer'
+import { Equals, IsBoolean, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
+import { Id, NumberFrom, Part, Parts, Text } from '../checks/index.ts'
+import { FORMS, LININGS } from '../shelf/index.ts'
+import type { Lining, MouldForm } from '../shelf/index.ts'
+import { Division, Heat, Preparation } from './bench-part.ts'
 import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  Equals,
-  IsArray,
-  IsBoolean,
-  IsIn,
-  IsNotEmptyObject,
-  IsObject,
-  Matches,
-  ValidateIf,
-  ValidateNested,
-} from 'class-validator'
-import type { Medium } from '../shelf/index.ts'
-import { Id, NumberFrom, Text } from './rules.ts'
+  ColourWish,
+  Cup,
+  MAX_LADDERS,
+  MAX_POT_COLORANTS,
+  MAX_RESERVES,
+  PlannedScent,
+  PotColorant,
+  Reserve,
+  TintLadder,
+} from './cup-part.ts'
+import { Recipe } from './recipe-part.ts'
 
 /**
  * The plan of one batch, as it is stored, exported and imported. Masses in g, lengths in mm, temperatures in °C, times in
@@ -22,126 +22,44 @@ import { Id, NumberFrom, Text } from './rules.ts'
  */
 
 export const PLAN_FORMAT = 'ostler-plan'
-export const PLAN_VERSION = 1
+export const PLAN_VERSION = 3
 
 export const MAX_CUPS = 12
 export const MAX_POURS = 40
-const MAX_OILS = 30
-
-/** How a nested part is checked: it must be there and be an object of its class. */
-const Part =
-  (type: () => new () => object, message: string): PropertyDecorator =>
-  (target, key) => {
-    IsObject({ message })(target, key)
-    IsNotEmptyObject({ nullable: true }, { message })(target, key)
-    ValidateNested({ message })(target, key)
-    Type(type)(target, key)
-  }
-
-const Parts =
-  (type: () => new () => object, min: number, max: number, message: string): PropertyDecorator =>
-  (target, key) => {
-    IsArray({ message })(target, key)
-    ArrayMinSize(min, { message })(target, key)
-    ArrayMaxSize(max, { message })(target, key)
-    IsObject({ each: true, message })(target, key)
-    ValidateNested({ each: true, message })(target, key)
-    Type(type)(target, key)
-  }
-
-export class OilPart {
-  @Id('An oil is named by its id on the shelf.')
-  oil!: string
-
-  @NumberFrom(0, 1, 'An oil’s share is from 0 to 100 %.')
-  share!: number
-}
-
-export class Recipe {
-  @Parts(() => OilPart, 1, MAX_OILS, `A recipe has 1 to ${MAX_OILS} oils.`)
-  oils!: OilPart[]
-
-  @NumberFrom(0, 0.25, 'Superfat is from 0 to 25 %; 3 to 8 % is usual.')
-  superfatShare!: number
-
-  @NumberFrom(0.8, 1, 'Lye purity is from 80 to 100 %; the label or certificate says it, often 97 to 99 %.')
-  lyePurityShare!: number
-
-  @NumberFrom(0.2, 0.5, 'Lye concentration is from 20 to 50 %; 27 to 33 % is usual.')
-  lyeConcentrationShare!: number
-}
+export const MAX_MORE_MOULDS = 6
 
 export class Mould {
   @Text(1, 80, 'A mould’s name has 1 to 80 letters.')
   name!: string
 
-  @NumberFrom(30, 1500, 'The inner length is from 30 to 1500 mm.')
+  @IsIn(Object.keys(FORMS), { message: `A mould’s form is one of ${Object.keys(FORMS).join(', ')}.` })
+  form!: MouldForm
+
+  /** Round: the bore; hexagonal: across the flats; half sphere: its width. */
+  @NumberFrom(10, 1500, 'The inner length is from 10 to 1500 mm.')
   innerLengthMm!: number
 
-  @NumberFrom(20, 600, 'The inner width is from 20 to 600 mm.')
+  @NumberFrom(10, 600, 'The inner width is from 10 to 600 mm.')
   innerWidthMm!: number
 
-  @NumberFrom(10, 300, 'The inner height is from 10 to 300 mm.')
+  @NumberFrom(10, 400, 'The inner height is from 10 to 400 mm.')
   innerHeightMm!: number
 
-  @NumberFrom(5, 300, 'The soap’s height is from 5 to 300 mm and no more than the mould’s.')
+  @IsInt({ message: 'Cavities are a whole number from 1 to 60.' })
+  @Min(1, { message: 'Cavities are a whole number from 1 to 60.' })
+  @Max(60, { message: 'Cavities are a whole number from 1 to 60.' })
+  cavities!: number
+
+  @IsIn(Object.keys(LININGS), { message: `A lining is one of ${Object.keys(LININGS).join(', ')}.` })
+  lining!: Lining
+
+  @NumberFrom(5, 400, 'The soap’s height is from 5 to 400 mm and no more than the mould’s.')
   fillMm!: number
 }
 
 export class Pot {
   @NumberFrom(0, 500, 'What clings to the pot is from 0 to 500 g; 10 to 30 g is usual.')
   clingG!: number
-}
-
-export const MEDIA: readonly Medium[] = ['oil', 'water', 'glycerin', 'alcohol', 'none']
-
-export class CupColorant {
-  @Id('A colorant is named by its id on the shelf.')
-  colorant!: string
-
-  @NumberFrom(0, 100, 'A dose is from 0 to 100 g per kg of batter; 1 to 12 is usual for pigments.')
-  doseGPerKg!: number
-
-  @IsIn(MEDIA, { message: `The dispersing liquid is one of ${MEDIA.join(', ')}.` })
-  medium!: Medium
-
-  @NumberFrom(0, 10, 'The dispersing liquid is 0 to 10 times the powder’s weight; 2 to 3 is usual.')
-  mediumRatio!: number
-}
-
-export class Cup {
-  @Id()
-  id!: string
-
-  @Text(1, 40, 'A cup’s name has 1 to 40 letters.')
-  name!: string
-
-  @Matches(/^#[0-9a-f]{6}$/, { message: 'A swatch colour is written like #3e8f82, in small letters.' })
-  swatch!: string
-
-  @ValidateIf((cup: Cup) => cup.colorant !== null)
-  @Part(() => CupColorant, 'The colorant is null or a colorant with its dose and liquid.')
-  colorant!: CupColorant | null
-
-  @IsBoolean({ message: 'Scented is true or false.' })
-  scented!: boolean
-
-  @NumberFrom(0, 100, 'What clings to a cup is from 0 to 100 g; 3 to 10 g is usual.')
-  clingG!: number
-}
-
-export type ScentMoment = 'pot' | 'with-colour' | 'last'
-export const SCENT_MOMENTS: readonly ScentMoment[] = ['pot', 'with-colour', 'last']
-
-export class PlannedScent {
-  @Id('A scent is named by its id on the shelf.')
-  scent!: string
-
-  @NumberFrom(0, 0.1, 'Scent is from 0 to 10 % of the oils; the supplier’s limit comes first.')
-  shareOfOils!: number
-
-  @IsIn(SCENT_MOMENTS, { message: `The moment for scent is one of ${SCENT_MOMENTS.join(', ')}.` })
-  moment!: ScentMoment
 }
 
 export class Pour {
@@ -209,6 +127,10 @@ export class Plan {
   @Part(() => Mould, 'The mould is missing.')
   mould!: Mould
 
+  /** Filled with the same layers, each to its own height. */
+  @Parts(() => Mould, 0, MAX_MORE_MOULDS, `A batch fills at most ${MAX_MORE_MOULDS} moulds beside the first.`)
+  moreMoulds!: Mould[]
+
   @Part(() => Pot, 'The pot is missing.')
   pot!: Pot
 
@@ -216,12 +138,33 @@ export class Plan {
   @Part(() => PlannedScent, 'The scent is null or a scent with its share and moment.')
   scent!: PlannedScent | null
 
+  @Parts(() => PotColorant, 0, MAX_POT_COLORANTS, `A pot has at most ${MAX_POT_COLORANTS} colorants.`)
+  potColorants!: PotColorant[]
+
   @Parts(() => Cup, 1, MAX_CUPS, `A plan has 1 to ${MAX_CUPS} cups.`)
   cups!: Cup[]
+
+  @Parts(() => TintLadder, 0, MAX_LADDERS, `A plan has at most ${MAX_LADDERS} ladders of tints.`)
+  ladders!: TintLadder[]
+
+  @Parts(() => Reserve, 0, MAX_RESERVES, `A plan keeps back at most ${MAX_RESERVES} portions.`)
+  reserves!: Reserve[]
 
   @Parts(() => Pour, 1, MAX_POURS, `A score has 1 to ${MAX_POURS} pours.`)
   score!: Pour[]
 
   @Part(() => Conditions, 'The conditions are missing.')
   conditions!: Conditions
+
+  @Part(() => Heat, 'The heat plan is missing.')
+  heat!: Heat
+
+  @Part(() => Division, 'The division is missing.')
+  division!: Division
+
+  @Part(() => ColourWish, 'How colours are judged is missing.')
+  colour!: ColourWish
+
+  @Part(() => Preparation, 'The preparation is missing.')
+  preparation!: Preparation
 }

@@ -1,17 +1,17 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { forecast } from '../forecast/index.ts'
-import { REFERENCE_SHELF } from '../shelf/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
 import { layerHeights } from './cross-checks.ts'
 import type { Plan } from './document.ts'
 import { applyEdit, freshId, pathText } from './edits.ts'
 import type { Edit } from './edits.ts'
 import { readPlan, writePlan } from './read.ts'
-import { starterPlan } from './starter.ts'
+import { plainOil, starterPlan } from './starter.ts'
 
 const plan = starterPlan('Trial')
 const number = fc.double({ min: -10, max: 500, noNaN: true })
-const oil = fc.constantFrom(...REFERENCE_SHELF.oils.map(one => one.id))
+const oil = fc.constantFrom(...referenceShelf().oils.map(one => one.id))
 const id = (prefix: string) => fc.integer({ min: 1, max: 6 }).map(n => `${prefix}-${n}`)
 
 /** Edits as a person might make them, sensible or not. */
@@ -28,9 +28,13 @@ const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
     ),
     value: fc.oneof(number, fc.string()),
   }),
-  fc.record({ kind: fc.constant('add-oil' as const), oil: fc.record({ oil, share: number }) }),
+  fc.record({
+    kind: fc.constant('add-oil' as const),
+    oil: fc.tuple(oil, number).map(([name, share]) => plainOil(name, share)),
+  }),
   fc.record({ kind: fc.constant('remove-oil' as const), oil }),
-  fc.constant<Edit>({ kind: 'even-out-oils' }),
+  fc.constant<Edit>({ kind: 'fit-oils' }),
+  fc.record({ kind: fc.constant('set-oil-share' as const), oil, share: number }),
   fc.record({ kind: fc.constant('remove-cup' as const), cup: id('cup') }),
   fc.record({
     kind: fc.constant('add-pour' as const),
@@ -57,7 +61,7 @@ test('whatever is edited, the plan stays one that can be read, forecast and writ
       }
       expect(readPlan(JSON.parse(writePlan(now))).ok).toBe(true)
       expect(layerHeights(now).reduce((a, b) => a + b, 0)).toBeCloseTo(now.mould.fillMm, 6)
-      expect(forecast(now, REFERENCE_SHELF).ok).toBe(true)
+      expect(forecast(now, referenceShelf()).ok).toBe(true)
     }),
     { numRuns: 60 },
   )
@@ -86,7 +90,7 @@ describe('single edits', () => {
   test('the last oil, pour and cup stay', () => {
     const one: Plan = {
       ...plan,
-      recipe: { ...plan.recipe, oils: [{ oil: 'olive', share: 1 }] },
+      recipe: { ...plan.recipe, oils: [plainOil('olive', 1)] },
       cups: plan.cups.slice(0, 1),
       score: plan.score.slice(0, 1),
     }

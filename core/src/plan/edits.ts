@@ -1,6 +1,9 @@
 import { THINNEST_LAYER_MM, layerHeights } from './cross-checks.ts'
 import { MAX_CUPS, MAX_POURS } from './document.ts'
-import type { Cup, OilPart, Plan, Pour } from './document.ts'
+import type { Plan, Pour } from './document.ts'
+import type { Cup } from './cup-part.ts'
+import { setCupShare } from './divide.ts'
+import type { OilPart } from './recipe-part.ts'
 import { ordered, readPlan } from './read.ts'
 
 /** Where a single value stands, e.g. ['cups', 2, 'scented']. */
@@ -12,7 +15,10 @@ export type Edit =
   | { kind: 'many'; edits: readonly Edit[] }
   | { kind: 'add-oil'; oil: OilPart }
   | { kind: 'remove-oil'; oil: string }
-  | { kind: 'even-out-oils' }
+  /** Makes the oils 100 %: only those that are free change, in their ratio; `keep` counts as locked. */
+  | { kind: 'fit-oils'; keep?: string }
+  /** Sets an oil's share while the free ones make up for it. */
+  | { kind: 'set-oil-share'; oil: string; share: number }
   | { kind: 'add-cup'; cup: Cup }
   | { kind: 'remove-cup'; cup: string }
   | { kind: 'add-pour'; cup: string; at: number; id: string }
@@ -23,6 +29,8 @@ export type Edit =
   /** Moves the boundary above layer `below` (0 = the bottom one) to `atMm` from the mould's floor. */
   | { kind: 'move-boundary'; below: number; atMm: number }
   | { kind: 'even-layers' }
+  /** Gives a cup another share of the soap; the rest changes by the maker's rule. */
+  | { kind: 'set-cup-share'; cup: string; share: number }
 
 export type EditResult = { ok: true; plan: Plan } | { ok: false; path: string; sentence: string }
 
@@ -102,7 +110,20 @@ function removePours(plan: Plan, goes: (pour: Pour) => boolean): EditResult {
 
 function removeCup(plan: Plan, id: string): EditResult {
   if (plan.cups.length === 1) return refused('cups', 'A plan keeps at least one cup.')
-  const without = { ...plan, cups: plan.cups.filter(cup => cup.id !== id) }
+  const { division } = plan
+  const without: Plan = {
+    ...plan,
+    cups: plan.cups.filter(cup => cup.id !== id),
+    ladders: plan.ladders
+      .map(ladder => ({ ...ladder, cups: ladder.cups.filter(cup => cup !== id) }))
+      .filter(ladder => ladder.cups.length > 1),
+    reserves: plan.reserves.filter(reserve => reserve.cup !== id),
+    division: {
+      ...division,
+      ...(division.makesUp === id && { makesUp: '', rule: 'others' as const }),
+      actual: division.actual.filter(actual => actual.cup !== id),
+    },
+  }
   return removePours(without, pour => pour.cup === id)
 }
 
@@ -113,16 +134,51 @@ function movePour(plan: Plan, id: string, to: number): EditResult {
   return { ok: true, plan: { ...plan, score: [...rest.slice(0, to), pour, ...rest.slice(to)] } }
 }
 
-function evenOutOils(plan: Plan): Plan {
-  const whole = plan.recipe.oils.reduce((sum, part) => sum + part.share, 0)
-  const shares = plan.recipe.oils.map(part => Math.round((part.share / whole) * 1000) / 1000)
-  const largest = shares.indexOf(Math.max(...shares))
-  const rest = shares.reduce((sum, share, i) => (i === largest ? sum : sum + share), 0)
-  const oils = plan.recipe.oils.map((part, i) => ({
-    ...part,
-    share: i === largest ? Number((1 - rest).toFixed(6)) : shares[i]!,
-  }))
-  return { ...plan, recipe: { ...plan.recipe, oils } }
+/** Shares are kept to a hundred-thousandth: 0.01 g in a kilogram. */
+const tidyOil = (share: number): number => Number(share.toFixed(5))
+
+const withOils = (plan: Plan, oils: OilPart[]): Plan => ({ ...plan, recipe: { ...plan.recipe, oils } })
+
+/** The free oils fill what the others leave of 100 %, in their ratio; the largest of them takes the rounding. */
+function fitOils(plan: Plan, keep?: string): EditResult {
+  const { oils } = plan.recipe
+  const isFree = (part: OilPart) => !part.locked && part.oil !== keep
+  const free = oils.filter(isFree)
+  const heldShare = oils.reduce((sum, part) => (isFree(part) ? sum : sum + part.share), 0)
+  if (free.length === 0)
+    return refused('recipe.oils', 'Every other oil is locked: none can make up the rest. Unlock one.')
+  if (heldShare > 1 + 1e-9) {
+    const held = Number((heldShare * 100).toFixed(2))
+    return refused('recipe.oils', `The locked oils come to ${held} % already; nothing is left for the others.`)
+  }
+  const whole = free.reduce((sum, part) => sum + part.share, 0)
+  const goal = 1 - heldShare
+  const fitted = oils.map(part => {
+    if (!isFree(part)) return part
+    return { ...part, share: tidyOil(whole > 0 ? (part.share / whole) * goal : goal / free.length) }
+  })
+  const largest = free.reduce((most, part) => (part.share > most.share ? part : most))
+  const others = fitted.reduce((sum, part) => (part.oil === largest.oil ? sum : sum + part.share), 0)
+  const rest = Math.max(0, Number((1 - others).toFixed(6)))
+  return {
+    ok: true,
+    plan: withOils(
+      plan,
+      fitted.map(part => (part.oil === largest.oil ? { ...part, share: rest } : part)),
+    ),
+  }
+}
+
+function setOilShare(plan: Plan, oil: string, share: number): EditResult {
+  const i = plan.recipe.oils.findIndex(part => part.oil === oil)
+  const path = `recipe.oils[${i}].share`
+  if (!(share >= 0 && share <= 1)) return refused(path, 'An oil’s share is from 0 to 100 %.')
+  const set = withOils(
+    plan,
+    plan.recipe.oils.map(part => (part.oil === oil ? { ...part, share } : part)),
+  )
+  const fitted = fitOils(set, oil)
+  return fitted.ok ? fitted : refused(path, fitted.sentence)
 }
 
 function raw(plan: Plan, edit: Edit): EditResult {
@@ -141,8 +197,10 @@ function raw(plan: Plan, edit: Edit): EditResult {
       if (oils.length === 0) return refused('recipe.oils', 'A recipe keeps at least one oil.')
       return { ok: true, plan: { ...plan, recipe: { ...plan.recipe, oils } } }
     }
-    case 'even-out-oils':
-      return { ok: true, plan: evenOutOils(plan) }
+    case 'fit-oils':
+      return fitOils(plan, edit.keep)
+    case 'set-oil-share':
+      return setOilShare(plan, edit.oil, edit.share)
     case 'add-cup':
       if (plan.cups.length >= MAX_CUPS) {
         return refused('cups', `A plan has at most ${MAX_CUPS} cups: more cannot be kept ready by one pair of hands.`)
@@ -160,6 +218,8 @@ function raw(plan: Plan, edit: Edit): EditResult {
       return setLayerHeight(plan, edit.pour, edit.heightMm)
     case 'move-boundary':
       return moveBoundary(plan, edit.below, edit.atMm)
+    case 'set-cup-share':
+      return setCupShare(plan, edit.cup, edit.share)
     case 'even-layers':
       return {
         ok: true,

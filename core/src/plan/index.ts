@@ -1,27 +1,47 @@
+export { OilPart, PlannedAdditive, PlannedLiquid, Recipe, WATER_BASES } from './recipe-part.ts'
+export type { Infusion, Water, WaterBasis } from './recipe-part.ts'
+export { COOLINGS, DIVISION_MEASURES, DIVISION_RULES, TEMPERATURE_RULES } from './bench-part.ts'
+export type {
+  CoolingWay,
+  CupActual,
+  Division,
+  DivisionMeasure,
+  DivisionRule,
+  Heat,
+  HeatReading,
+  Preparation,
+  TemperatureRule,
+  TopBatter,
+  Weighed,
+} from './bench-part.ts'
 export {
   Conditions,
-  Cup,
-  CupColorant,
   MAX_CUPS,
+  MAX_MORE_MOULDS,
   MAX_POURS,
-  MEDIA,
   Mould,
-  OilPart,
   PLAN_FORMAT,
   PLAN_VERSION,
   Plan,
-  PlannedScent,
   Pot,
   Pour,
-  Recipe,
-  SCENT_MOMENTS,
 } from './document.ts'
-export type { ScentMoment } from './document.ts'
-export { THINNEST_LAYER_MM, fillVolumeMl, layerHeights } from './cross-checks.ts'
-export { MAX_PLAN_BYTES, ordered, readPlan, readPlanText, writePlan } from './read.ts'
+export { Cup, CupColorant, MAX_RESERVES, PlannedScent, RESERVE_USES, Reserve, SCENT_MOMENTS } from './cup-part.ts'
+export type { ColourWish, PotColorant, ReserveUse, ScentMoment, Slurry, TintLadder } from './cup-part.ts'
+export { baseAreaMm2, brimMl } from './mould.ts'
+export { THINNEST_LAYER_MM, allMouldsMl, fillVolumeMl, layerHeights } from './cross-checks.ts'
+export { MAX_PLAN_BYTES, ordered, orderedRecipe, readPlan, readPlanText, writePlan } from './read.ts'
 export type { PlanResult } from './read.ts'
-export type { Problem } from './problems.ts'
-export { problemsOf } from './problems.ts'
+export { cupShares, setCupShares } from './divide.ts'
 export { applyEdit, freshId, pathText } from './edits.ts'
 export type { Edit, EditResult, FieldPath } from './edits.ts'
-export { starterPlan } from './starter.ts'
+export {
+  freshCopy,
+  plainCup,
+  plainOil,
+  plannedScent,
+  startingColour,
+  startingDivision,
+  starterLike,
+  starterPlan,
+} from './starter.ts'

@@ -1,10 +1,89 @@
+import { startingColour, startingDivision, startingHeat, startingPreparation } from './starter.ts'
+
 export type Migration = (document: Record<string, unknown>) => Record<string, unknown>
+
+type Loose = Record<string, unknown>
+const loose = (value: unknown): Loose => (typeof value === 'object' && value !== null ? (value as Loose) : {})
+
+/** Version 2 brings water on any basis, liquids, additives, late and infused oils, blends, mould forms, heat and preparation. */
+function toVersion2(document: Loose): Loose {
+  const recipe = loose(document['recipe'])
+  const { lyeConcentrationShare, oils, ...restOfRecipe } = recipe
+  const mould = loose(document['mould'])
+  const { fillMm, ...restOfMould } = mould
+  const scent = document['scent'] === null ? null : loose(document['scent'])
+  return {
+    ...document,
+    version: 2,
+    recipe: {
+      name: '',
+      origin: null,
+      ...restOfRecipe,
+      oils: Array.isArray(oils)
+        ? oils.map(part => ({ ...loose(part), locked: false, late: false, infusion: null }))
+        : oils,
+      water: { basis: 'concentration', value: lyeConcentrationShare, fullShareOfOils: 0.38 },
+      liquids: [],
+      additives: [],
+    },
+    mould: { ...restOfMould, form: 'box', cavities: 1, lining: 'none', fillMm },
+    scent: scent && {
+      parts: [{ scent: scent['scent'], share: 1 }],
+      load: scent['shareOfOils'],
+      basis: 'oils',
+      moment: scent['moment'],
+    },
+    heat: startingHeat(),
+    division: { mode: 'one-pot', lye: 'divided', melt: 'common', top: null },
+    preparation: startingPreparation(),
+  }
+}
+
+/** Version 3: several colorants and a scent of its own for each cup, reserves, more moulds, colour of the whole pot. */
+function toVersion3(document: Loose): Loose {
+  const scent = document['scent'] === null ? null : loose(document['scent'])
+  const { cups } = document
+  const preparation = loose(document['preparation'])
+  /** A line of the weigh list now names the colorant too. */
+  const renamed = (key: unknown): unknown => {
+    const [kind, id] = String(key).split(':')
+    const cup = Array.isArray(cups) ? cups.map(loose).find(one => one['id'] === id) : undefined
+    const colorant = loose(cup?.['colorant'])['colorant']
+    return (kind === 'colour' || kind === 'medium') && typeof colorant === 'string' ? `${kind}:${id}:${colorant}` : key
+  }
+  const { done, weighed } = preparation
+  return {
+    ...document,
+    version: 3,
+    moreMoulds: [],
+    scent: scent && { ...scent, spread: 'cup', stabiliserRatio: 0 },
+    potColorants: [],
+    cups: Array.isArray(cups)
+      ? cups.map(one => {
+          const { swatch, colorant, ...cup } = loose(one)
+          const colorants = colorant ? [{ ...loose(colorant), basis: 'batter', slurry: null }] : []
+          return { ...cup, wish: swatch, colorants, ownScent: null, vessel: '' }
+        })
+      : cups,
+    ladders: [],
+    reserves: [],
+    division: { ...startingDivision(), ...loose(document['division']) },
+    colour: startingColour(),
+    preparation: {
+      ...preparation,
+      done: Array.isArray(done) ? done.map(renamed) : done,
+      weighed: Array.isArray(weighed)
+        ? weighed.map(line => ({ ...loose(line), item: renamed(loose(line)['item']) }))
+        : weighed,
+    },
+  }
+}
 
 /**
  * From an older version to the next, by the version it starts from: plain data in, plain data out, nothing thrown. The
- * current version has no entry, and there is no older one yet.
+ * current version has no entry.
  */
-export const MIGRATIONS: Readonly<Record<number, Migration>> = {}
+export const MIGRATIONS: Readonly<Record<number, Migration>> = { 1: toVersion2, 2: toVersion3 }
 
 /** Brings an older document to the current version, one version at a time. */
 export function migrated(

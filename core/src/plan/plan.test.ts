@@ -62,7 +62,7 @@ describe('reading and writing', () => {
     ['two cups of one id', d => (d.cups[1]!.id = 'cup-1'), /already a cup “cup-1”/],
     ['an unknown name', d => Object.assign(d.mould, { colour: 'red' }), /mould.colour: This name does not belong/],
     ['a null part', d => (d.recipe.oils[0] = null as never), /recipe\.oils/],
-    ['script as a swatch', d => (d.cups[0]!.swatch = '"><script>'), /A swatch colour is written like/],
+    ['script as a wished colour', d => (d.cups[0]!.wish = '"><script>'), /A colour is written like/],
   ])('%s is refused with a sentence', (_, change, pattern) => {
     expect(sentences(changed(change)).join('\n')).toMatch(pattern)
   })
@@ -72,7 +72,7 @@ describe('reading and writing', () => {
     ['huge', ' '.repeat(300_000), /larger than 256 KB/],
     ['another format', '{"format":"x"}', /not an Ostler plan/],
     ['a list', '[]', /one JSON object/],
-    ['newer', JSON.stringify({ ...plan, version: 2 }), /newer Ostler \(version 2/],
+    ['newer', JSON.stringify({ ...plan, version: 99 }), /newer Ostler \(version 99/],
     ['deep', `{"format":"ostler-plan","version":1,"x":${'['.repeat(5000)}${']'.repeat(5000)}}`, /too deep/],
     ['hostile names', '{"format":"ostler-plan","version":1,"__proto__":{"ok":true}}', /names it must not/],
   ])('a %s file gets a sentence', (_, text, pattern) => {
@@ -129,10 +129,10 @@ describe('edits', () => {
   })
 
   test('a refused value changes nothing and says where', () => {
-    const result = applyEdit(plan, { kind: 'set', path: ['recipe', 'lyeConcentrationShare'], value: 3 })
+    const result = applyEdit(plan, { kind: 'set', path: ['recipe', 'water', 'value'], value: 3 })
     expect(result).toEqual({
       ok: false,
-      path: 'recipe.lyeConcentrationShare',
+      path: 'recipe.water.value',
       sentence: 'Lye concentration is from 20 to 50 %; 27 to 33 % is usual.',
     })
   })
@@ -151,7 +151,7 @@ describe('edits', () => {
 
   test('oils that add up to 99.9 % are evened out to 100 %', () => {
     const off = edited({ kind: 'set', path: ['recipe', 'oils', 0, 'share'], value: 0.399 })
-    const even = edited({ kind: 'even-out-oils' }, off)
+    const even = edited({ kind: 'fit-oils' }, off)
     expect(sum(even.recipe.oils.map(part => part.share))).toBeCloseTo(1, 9)
   })
 })

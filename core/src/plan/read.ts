@@ -1,10 +1,13 @@
 import { plainToInstance } from 'class-transformer'
 import { validateSync } from 'class-validator'
 import { crossChecks } from './cross-checks.ts'
+import type { Cup, PlannedScent } from './cup-part.ts'
 import { PLAN_FORMAT, PLAN_VERSION, Plan } from './document.ts'
+import type { Mould } from './document.ts'
+import type { OilPart, Recipe } from './recipe-part.ts'
 import { migrated } from './migrations.ts'
-import { problemsOf } from './problems.ts'
-import type { Problem } from './problems.ts'
+import { problemsOf } from '../checks/index.ts'
+import type { Problem } from '../checks/index.ts'
 
 export type PlanResult = { ok: true; plan: Plan } | { ok: false; problems: Problem[] }
 
@@ -70,25 +73,61 @@ export function readPlanText(text: string): PlanResult {
 const pick = <T extends object, K extends keyof T>(from: T, keys: readonly K[]): Pick<T, K> =>
   Object.fromEntries(keys.map(key => [key, from[key]])) as Pick<T, K>
 
+const orderedOil = (part: OilPart): OilPart => ({
+  ...pick(part, ['oil', 'share', 'locked', 'late']),
+  infusion: part.infusion && {
+    ...pick(part.infusion, ['plant', 'plantPerOil', 'makeFactor']),
+    colorant: part.infusion.colorant ?? '',
+  },
+})
+
+/** A recipe as plain data with its names in the order of the format. */
+export const orderedRecipe = (recipe: Recipe): Recipe => ({
+  name: recipe.name,
+  origin: recipe.origin && pick(recipe.origin, ['recipe', 'version']),
+  oils: recipe.oils.map(orderedOil),
+  ...pick(recipe, ['superfatShare', 'lyePurityShare']),
+  water: pick(recipe.water, ['basis', 'value', 'fullShareOfOils']),
+  liquids: recipe.liquids.map(part => pick(part, ['liquid', 'shareOfWater', 'measure', 'moment', 'countFat'])),
+  additives: recipe.additives.map(part => pick(part, ['additive', 'gPerKgOils', 'moment', 'addLye'])),
+})
+
+const orderedMould = (mould: Mould): Mould =>
+  pick(mould, ['name', 'form', 'innerLengthMm', 'innerWidthMm', 'innerHeightMm', 'cavities', 'lining', 'fillMm'])
+
+const orderedScent = (scent: PlannedScent): PlannedScent => ({
+  parts: scent.parts.map(part => pick(part, ['scent', 'share'])),
+  ...pick(scent, ['load', 'basis', 'moment', 'spread', 'stabiliserRatio']),
+})
+
+const orderedCup = (cup: Cup): Cup => ({
+  ...pick(cup, ['id', 'name', 'wish']),
+  colorants: cup.colorants.map(part => ({
+    ...pick(part, ['colorant', 'doseGPerKg', 'basis', 'medium', 'mediumRatio']),
+    slurry: part.slurry && pick(part.slurry, ['powderG', 'mediumG', 'usedG']),
+  })),
+  scented: cup.scented,
+  ownScent: cup.ownScent && orderedScent(cup.ownScent),
+  ...pick(cup, ['clingG', 'vessel']),
+})
+
 /** The same plan as plain data with its names in the order of the format, so that equal plans are equal texts. */
 export function ordered(plan: Plan): Plan {
+  const { heat, division, preparation } = plan
   return {
     format: PLAN_FORMAT,
     version: PLAN_VERSION,
     name: plan.name,
     notes: plan.notes,
-    recipe: {
-      oils: plan.recipe.oils.map(part => pick(part, ['oil', 'share'])),
-      ...pick(plan.recipe, ['superfatShare', 'lyePurityShare', 'lyeConcentrationShare']),
-    },
-    mould: pick(plan.mould, ['name', 'innerLengthMm', 'innerWidthMm', 'innerHeightMm', 'fillMm']),
+    recipe: orderedRecipe(plan.recipe),
+    mould: orderedMould(plan.mould),
+    moreMoulds: plan.moreMoulds.map(orderedMould),
     pot: pick(plan.pot, ['clingG']),
-    scent: plan.scent && pick(plan.scent, ['scent', 'shareOfOils', 'moment']),
-    cups: plan.cups.map(cup => ({
-      ...pick(cup, ['id', 'name', 'swatch']),
-      colorant: cup.colorant && pick(cup.colorant, ['colorant', 'doseGPerKg', 'medium', 'mediumRatio']),
-      ...pick(cup, ['scented', 'clingG']),
-    })),
+    scent: plan.scent && orderedScent(plan.scent),
+    potColorants: plan.potColorants.map(part => pick(part, ['colorant', 'doseGPerKg', 'moment'])),
+    cups: plan.cups.map(orderedCup),
+    ladders: plan.ladders.map(ladder => ({ ...pick(ladder, ['id']), cups: [...ladder.cups], white: ladder.white })),
+    reserves: plan.reserves.map(reserve => pick(reserve, ['id', 'use', 'cup', 'massG'])),
     score: plan.score.map(pour => pick(pour, ['id', 'kind', 'cup', 'share', 'dropMm', 'overSpatula', 'waitMin'])),
     conditions: pick(plan.conditions, [
       'roomC',
@@ -99,6 +138,23 @@ export function ordered(plan: Plan): Plan {
       'scaleStepG',
       'fineScaleStepG',
     ]),
+    heat: {
+      ...pick(heat, ['startAt', 'waterC', 'iceShare', 'meltC', 'lyeVessel', 'oilsVessel', 'lyeCooling', 'oilsCooling']),
+      ...pick(heat, ['bathC', 'bathLitres', 'iceKg', 'lyeC', 'rule', 'gapK', 'bandLowC', 'bandHighC']),
+      readings: heat.readings.map(reading => pick(reading, ['body', 'at', 'tempC'])),
+    },
+    division: {
+      ...pick(division, ['by', 'rule', 'makesUp', 'cling', 'mediumFrom', 'mediumOil']),
+      actual: division.actual.map(one => pick(one, ['cup', 'batterG', 'colouredG'])),
+      ...pick(division, ['mode', 'lye', 'melt']),
+      top: division.top && { massG: division.top.massG, oils: division.top.oils.map(orderedOil) },
+    },
+    colour: pick(plan.colour, ['baseHex', 'baseDays', 'gel', 'cutDays', 'curedDays']),
+    preparation: {
+      done: [...preparation.done],
+      weighed: preparation.weighed.map(line => pick(line, ['item', 'massG'])),
+      ...pick(preparation, ['overhangMm', 'rollWidthMm']),
+    },
   }
 }
 

@@ -1,5 +1,68 @@
 import { PLAN_FORMAT, PLAN_VERSION } from './document.ts'
 import type { Plan } from './document.ts'
+import type { OilPart } from './recipe-part.ts'
+import type { Division, Heat, Preparation } from './bench-part.ts'
+import type { ColourWish, Cup, CupColorant, PlannedScent } from './cup-part.ts'
+
+/** How a new plan cools: lye and oils alike in the open, nothing read yet. */
+export const startingHeat = (): Heat => ({
+  startAt: '',
+  waterC: 20,
+  iceShare: 0,
+  meltC: 60,
+  lyeVessel: 'jug-pp-1000',
+  oilsVessel: 'pot-stainless-3000',
+  lyeCooling: 'air',
+  oilsCooling: 'air',
+  bathC: 15,
+  bathLitres: 6,
+  iceKg: 0.5,
+  lyeC: null,
+  rule: 'gap',
+  gapK: 6,
+  bandLowC: 27,
+  bandHighC: 43,
+  readings: [],
+})
+
+export const startingDivision = (): Division => ({
+  by: 'height',
+  rule: 'others',
+  makesUp: '',
+  cling: 'thin',
+  mediumFrom: 'extra',
+  mediumOil: '',
+  actual: [],
+  mode: 'one-pot',
+  lye: 'divided',
+  melt: 'common',
+  top: null,
+})
+
+export const startingColour = (): ColourWish => ({ baseHex: null, baseDays: 42, gel: 0, cutDays: 2, curedDays: 42 })
+
+/** A cup without colour, scented when the batch is. */
+export const plainCup = (id: string, name: string): Cup => ({
+  id,
+  name,
+  wish: null,
+  colorants: [],
+  scented: true,
+  ownScent: null,
+  clingG: null,
+  vessel: '',
+})
+
+export const startingPreparation = (): Preparation => ({ done: [], weighed: [], overhangMm: 30, rollWidthMm: 380 })
+
+/** An oil of a recipe, free to change, in from the start. */
+export const plainOil = (oil: string, share: number): OilPart => ({
+  oil,
+  share,
+  locked: false,
+  late: false,
+  infusion: null,
+})
 
 /** What a new batch starts with: a calm balanced recipe, three cups, three layers, no scent. */
 export const starterPlan = (name: string): Plan => ({
@@ -8,39 +71,42 @@ export const starterPlan = (name: string): Plan => ({
   name,
   notes: '',
   recipe: {
+    name: '',
+    origin: null,
     oils: [
-      { oil: 'olive', share: 0.4 },
-      { oil: 'coconut', share: 0.25 },
-      { oil: 'palm', share: 0.15 },
-      { oil: 'sunflower-high-oleic', share: 0.15 },
-      { oil: 'castor', share: 0.05 },
+      plainOil('olive', 0.4),
+      plainOil('coconut', 0.25),
+      plainOil('palm', 0.15),
+      plainOil('sunflower-high-oleic', 0.15),
+      plainOil('castor', 0.05),
     ],
     superfatShare: 0.05,
     lyePurityShare: 0.98,
-    lyeConcentrationShare: 0.29,
+    water: { basis: 'concentration', value: 0.29, fullShareOfOils: 0.38 },
+    liquids: [],
+    additives: [],
   },
-  mould: { name: 'Silicone loaf, about 1 kg', innerLengthMm: 230, innerWidthMm: 75, innerHeightMm: 70, fillMm: 60 },
+  mould: {
+    name: 'Silicone loaf, about 1 kg',
+    innerLengthMm: 230,
+    innerWidthMm: 75,
+    innerHeightMm: 70,
+    form: 'box',
+    cavities: 1,
+    lining: 'none',
+    fillMm: 60,
+  },
+  moreMoulds: [],
   pot: { clingG: 16 },
   scent: null,
+  potColorants: [],
   cups: [
-    {
-      id: 'cup-1',
-      name: 'Slate',
-      swatch: '#5d6468',
-      colorant: dose('charcoal', 1.5, 'oil', 3),
-      scented: true,
-      clingG: 5,
-    },
-    {
-      id: 'cup-2',
-      name: 'Oat',
-      swatch: '#d9bc82',
-      colorant: dose('yellow-clay', 10, 'water', 2),
-      scented: true,
-      clingG: 5,
-    },
-    { id: 'cup-3', name: 'Bone', swatch: '#f1ebdc', colorant: null, scented: true, clingG: 5 },
+    { ...plainCup('cup-1', 'Slate'), colorants: [dose('charcoal', 1.5, 'oil', 3)] },
+    { ...plainCup('cup-2', 'Oat'), colorants: [dose('yellow-clay', 10, 'water', 2)] },
+    plainCup('cup-3', 'Bone'),
   ],
+  ladders: [],
+  reserves: [],
   score: ['cup-1', 'cup-2', 'cup-3'].map((cup, i) => ({
     id: `pour-${i + 1}`,
     kind: 'pour',
@@ -59,11 +125,50 @@ export const starterPlan = (name: string): Plan => ({
     scaleStepG: 1,
     fineScaleStepG: 0.1,
   },
+  heat: startingHeat(),
+  division: startingDivision(),
+  colour: startingColour(),
+  preparation: startingPreparation(),
 })
 
-const dose = (colorant: string, doseGPerKg: number, medium: 'oil' | 'water', mediumRatio: number) => ({
+const dose = (colorant: string, doseGPerKg: number, medium: 'oil' | 'water', mediumRatio: number): CupColorant => ({
   colorant,
   doseGPerKg,
+  basis: 'batter',
   medium,
   mediumRatio,
+  slurry: null,
+})
+
+/** A scent as it is first taken: each scented cup at this load, no stabiliser. */
+export const plannedScent = (
+  parts: PlannedScent['parts'],
+  load: number,
+  change: Partial<PlannedScent> = {},
+): PlannedScent => ({ parts, load, basis: 'oils', moment: 'with-colour', spread: 'cup', stabiliserRatio: 0, ...change })
+
+/** A new batch that keeps the workshop's habits of the last one: scales, room, temperatures, vessels, roll. */
+export function starterLike(name: string, last: Plan | undefined): Plan {
+  const plan = starterPlan(name)
+  if (!last) return plan
+  const { roomC, blenderStrength, scaleStepG, fineScaleStepG } = last.conditions
+  const { overhangMm, rollWidthMm } = last.preparation
+  const { lye, melt, by, rule, cling, mediumFrom, mediumOil } = last.division
+  return {
+    ...plan,
+    conditions: { ...plan.conditions, roomC, blenderStrength, scaleStepG, fineScaleStepG },
+    heat: { ...last.heat, startAt: '', iceShare: 0, lyeC: null, readings: [] },
+    division: { ...plan.division, lye, melt, by, rule: rule === 'one' ? 'others' : rule, cling, mediumFrom, mediumOil },
+    preparation: { ...plan.preparation, overhangMm, rollWidthMm },
+  }
+}
+
+/** A copy to be made anew: what was ticked, weighed and read belongs to the one it is copied from. */
+export const freshCopy = (plan: Plan, name: string): Plan => ({
+  ...plan,
+  name,
+  heat: { ...plan.heat, readings: [] },
+  division: { ...plan.division, actual: [] },
+  cups: plan.cups.map(cup => ({ ...cup, colorants: cup.colorants.map(part => ({ ...part, slurry: null })) })),
+  preparation: { ...plan.preparation, done: [], weighed: [] },
 })

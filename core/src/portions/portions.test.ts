@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { starterPlan } from '../plan/index.ts'
+import { plainOil, plannedScent, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { REFERENCE_SHELF } from '../shelf/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
 import { roundDown, roundToTotal } from '../working/index.ts'
 import { portionsOf } from './portions.ts'
 
@@ -25,13 +25,14 @@ const anyPlan: fc.Arbitrary<Plan> = fc
     ...base,
     recipe: { ...base.recipe, superfatShare: superfat },
     mould: { ...base.mould, innerLengthMm: length },
-    scent: { scent: 'tin-roof-rain', shareOfOils: rate, moment: 'pot' },
+    scent: plannedScent([{ scent: 'tin-roof-rain', share: 1 }], rate, { moment: 'pot' }),
     conditions: { ...base.conditions, scaleStepG: step },
     cups: Array.from({ length: count }, (_, i) => ({
       ...base.cups[0]!,
       id: `cup-${i}`,
       scented: scented[i]!,
-      colorant: { colorant: 'charcoal', doseGPerKg: doses[i]!, medium: 'oil', mediumRatio: 3 },
+      clingG: 5,
+      colorants: [{ ...base.cups[0]!.colorants[0]!, doseGPerKg: doses[i]! }],
     })),
     score: Array.from({ length: count }, (_, i) => ({
       ...base.score[0]!,
@@ -47,7 +48,7 @@ describe('portions', () => {
   test('cups and cling add up to the pot, and the pot to oils, lye and water, to 0.1 g', () => {
     fc.assert(
       fc.property(anyPlan, plan => {
-        const p = portionsOf(plan, REFERENCE_SHELF)
+        const p = portionsOf(plan, referenceShelf())
         expect(sum(p.cups.map(cup => cup.batterG)) + p.potClingG).toBeCloseTo(p.potG, 4)
         expect(sum(p.oils.map(oil => oil.massG)) + p.lyeG + p.waterG).toBeCloseTo(p.potG, 4)
         expect(sum(p.cups.map(cup => cup.scentG))).toBeCloseTo(p.scentG, 4)
@@ -58,7 +59,7 @@ describe('portions', () => {
   test('lye is never more than exact, and superfat never less than asked for', () => {
     fc.assert(
       fc.property(anyPlan, plan => {
-        const p = portionsOf(plan, REFERENCE_SHELF)
+        const p = portionsOf(plan, referenceShelf())
         expect(p.lyeG).toBeLessThanOrEqual(p.lyeExactG + 1e-6)
         expect(p.superfatShare).toBeGreaterThanOrEqual(plan.recipe.superfatShare - 1e-6)
       }),
@@ -68,7 +69,7 @@ describe('portions', () => {
   test('layers fill the mould exactly and weigh volume times density', () => {
     fc.assert(
       fc.property(anyPlan, plan => {
-        const p = portionsOf(plan, REFERENCE_SHELF)
+        const p = portionsOf(plan, referenceShelf())
         const ml = (plan.mould.innerLengthMm * plan.mould.innerWidthMm * plan.mould.fillMm) / 1000
         expect(p.fillMl).toBeCloseTo(ml, 6)
         expect(sum(p.layers.map(layer => layer.massG))).toBeCloseTo(ml * plan.conditions.densityGPerMl, 6)
@@ -81,10 +82,11 @@ describe('portions', () => {
     const plan: Plan = {
       ...base,
       recipe: {
-        oils: [{ oil: 'olive', share: 1 }],
+        ...base.recipe,
+        oils: [plainOil('olive', 1)],
         superfatShare: 0.05,
         lyePurityShare: 1,
-        lyeConcentrationShare: 0.3,
+        water: { basis: 'concentration', value: 0.3, fullShareOfOils: 0.38 },
       },
       mould: { ...base.mould, innerLengthMm: 200, innerWidthMm: 75, innerHeightMm: 70, fillMm: 60 },
       pot: { clingG: 0 },
@@ -93,7 +95,7 @@ describe('portions', () => {
       conditions: { ...base.conditions, densityGPerMl: 1, fineScaleStepG: 0.1, scaleStepG: 1 },
     }
     // 900 ml at 1 g/ml; lye 0.12868 g and water 0.30025 g to 1 g of oil, so 900 / 1.42893 = 629.85 g of oil.
-    const p = portionsOf(plan, REFERENCE_SHELF)
+    const p = portionsOf(plan, referenceShelf())
     expect(p.oilG).toBe(630)
     expect(p.lyeG).toBe(81)
     expect(p.waterG).toBe(189)
@@ -101,7 +103,7 @@ describe('portions', () => {
   })
 
   test('oil that disperses a colorant raises that cup’s superfat', () => {
-    const p = portionsOf(base, REFERENCE_SHELF)
+    const p = portionsOf(base, referenceShelf())
     expect(p.cups[0]!.superfatShare).toBeGreaterThan(p.superfatShare + 0.004)
     expect(p.cups[1]!.superfatShare).toBeCloseTo(p.superfatShare, 3)
   })

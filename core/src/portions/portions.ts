@@ -1,193 +1,308 @@
-import { layerHeights } from '../plan/index.ts'
-import type { Cup, Plan } from '../plan/index.ts'
-import { lyeDemand, superfatOf, unitBatter } from '../recipe/index.ts'
-import type { UnitBatter } from '../recipe/index.ts'
+import type { Plan } from '../plan/index.ts'
+import { naohPerG, scentLoad, unitBatter } from '../recipe/index.ts'
+import type { ScentLoad, UnitBatter } from '../recipe/index.ts'
+
 import { findById } from '../shelf/index.ts'
-import type { Shelf } from '../shelf/index.ts'
+import type { Moment, Shelf } from '../shelf/index.ts'
 import { roundDown, roundNearest, roundToTotal } from '../working/index.ts'
-
-/** A layer as it lies in the mould. Heights from the mould's floor. */
-export interface Layer {
-  pour: string
-  cup: string
-  fromMm: number
-  toMm: number
-  heightMm: number
-  volumeMl: number
-  /** What goes into the mould, scent and colour included. */
-  massG: number
-}
-
-/** What one cup holds. `exact` before rounding to the scales; the rest as weighed. */
-export interface Portion {
-  cup: string
-  /** Plain batter drawn from the pot. */
-  batterG: number
-  scentG: number
-  colorantG: number
-  mediumG: number
-  /** All of it, what clings included. */
-  totalG: number
-  clingG: number
-  /** Superfat of this cup, with the oil that disperses its colorant. */
-  superfatShare: number
-  exact: { batterG: number; scentG: number; colorantG: number; mediumG: number }
-}
+import { broughtIn, cupChemistry, cupScents, exactPortion } from './cups.ts'
+import type { Portion, PortionColour, PotSums } from './cups.ts'
+import { mouldParts, stackLayers } from './layers.ts'
+import type { Layer, MouldPart } from './layers.ts'
 
 export interface WeighedOilPart {
   oil: string
   name: string
   share: number
+  late: boolean
   massG: number
   exactG: number
 }
 
-/** Everything weighed for a batch. Sums of the weighed masses reconcile: pot = oils + lye + water = cups + cling. */
+/** A liquid or additive of the pot, as weighed. */
+export interface WeighedExtra {
+  id: string
+  name: string
+  moment: Moment
+  massG: number
+  exactG: number
+  /** Its pure NaOH for fat and for acid, g. */
+  lyeG: number
+}
+
+export interface WeighedScent {
+  scent: string
+  name: string
+  massG: number
+  exactG: number
+  drops: number
+}
+
+/**
+ * Everything weighed for a batch. Sums reconcile: pot = oils + lye + water + liquids + additives + colour of the pot
+ * = cups + blank + cling.
+ */
 export interface Portions {
   oils: WeighedOilPart[]
   oilG: number
+  liquids: WeighedExtra[]
+  additives: WeighedExtra[]
   lyeG: number
   lyeExactG: number
+  /** Plain water. */
   waterG: number
   waterExactG: number
-  /** Plain batter in the pot. */
+  /** Plain batter in the pot, colour of the whole pot included. */
   potG: number
   potClingG: number
+  potColours: PotColour[]
+  /** Kept back plain, before scent and colour. */
+  blankG: number
+  /** Of the recipe's oil and water, what goes into the cups with colours instead of into the pot. */
+  drawn: { oil: string; oilG: number; waterG: number }
+  /** The batch's scent in all cups that get it. */
   scentG: number
+  scents: WeighedScent[]
+  stabiliserG: number
+  /** Scents of single cups, in the order of the cups. */
+  ownScents: (WeighedScent[] | null)[]
   superfatShare: number
   /** Superfat if every oil's saponification value stood at its usual low or high. */
   superfatLowShare: number
   superfatHighShare: number
   cups: Portion[]
+  /** What the pot's batter holds, for the chemistry of cups. */
+  pot: PotSums
   layers: Layer[]
+  moulds: MouldPart[]
   fillMl: number
 }
 
-/** Layers stacked from the floor up; the last ends exactly at the fill height. */
-export function stackLayers(plan: Plan): Layer[] {
-  const areaMm2 = plan.mould.innerLengthMm * plan.mould.innerWidthMm
-  let floor = 0
-  return layerHeights(plan).map((heightMm, i, all) => {
-    const fromMm = floor
-    const toMm = i === all.length - 1 ? plan.mould.fillMm : floor + heightMm
-    floor = toMm
-    const volumeMl = ((toMm - fromMm) * areaMm2) / 1000
-    const pour = plan.score[i]!
-    const massG = volumeMl * plan.conditions.densityGPerMl
-    return { pour: pour.id, cup: pour.cup, fromMm, toMm, heightMm: toMm - fromMm, volumeMl, massG }
+/** A colour of the whole pot, as weighed. */
+export interface PotColour {
+  colorant: string
+  name: string
+  moment: Plan['potColorants'][number]['moment']
+  massG: number
+  exactG: number
+}
+
+const clean = (g: number): number => Number(g.toFixed(6))
+const total = (list: readonly { massG: number }[]): number => clean(list.reduce((sum, one) => sum + one.massG, 0))
+
+function weighedOils(unit: UnitBatter, oilG: number, stepG: number): WeighedOilPart[] {
+  return unit.oils.map(({ oil, share, late }) => {
+    const exactG = oilG * share
+    return { oil: oil.id, name: oil.name, share, late, exactG, massG: roundNearest(exactG, stepG) }
   })
 }
 
-/** Scent, colorant and its liquid for each gram of plain batter. */
-function perGramOfBatter(cup: Cup, plan: Plan, unit: UnitBatter) {
-  const oilShare = 1 / unit.batterG
-  const scent = plan.scent && cup.scented ? plan.scent.shareOfOils * oilShare : 0
-  const powder = cup.colorant ? cup.colorant.doseGPerKg / 1000 : 0
-  const medium = cup.colorant && cup.colorant.medium !== 'none' ? powder * cup.colorant.mediumRatio : 0
-  return { scent, powder, medium }
+function weighedExtras(unit: UnitBatter, oilG: number, { scaleStepG, fineScaleStepG }: Plan['conditions']) {
+  const liquids = unit.liquids.map(({ part, liquid, massG, fatLyeG, acidLyeG }): WeighedExtra => {
+    const exactG = oilG * massG
+    const weighedG = roundNearest(exactG, scaleStepG)
+    const lyeG = massG > 0 ? ((fatLyeG + acidLyeG) / massG) * weighedG : 0
+    return { id: liquid.id, name: liquid.name, moment: part.moment, exactG, massG: weighedG, lyeG }
+  })
+  const additives = unit.additives.map(({ part, additive, massG, fatLyeG, acidLyeG }): WeighedExtra => {
+    const exactG = oilG * massG
+    const stepG = exactG >= 100 ? scaleStepG : fineScaleStepG
+    const weighedG = roundNearest(exactG, stepG)
+    const lyeG = massG > 0 ? ((fatLyeG + acidLyeG) / massG) * weighedG : 0
+    return { id: additive.id, name: additive.name, moment: part.moment, exactG, massG: weighedG, lyeG }
+  })
+  return { liquids, additives }
 }
 
-function exactPortion(cup: Cup, layers: readonly Layer[], plan: Plan, unit: UnitBatter): Portion {
-  const poured = layers.filter(layer => layer.cup === cup.id).reduce((sum, layer) => sum + layer.massG, 0)
-  const clingG = poured > 0 ? cup.clingG : 0
-  const totalG = poured + clingG
-  const add = perGramOfBatter(cup, plan, unit)
-  const batterG = totalG / (1 + add.scent + add.powder + add.medium)
-  const exact = { batterG, scentG: batterG * add.scent, colorantG: batterG * add.powder, mediumG: batterG * add.medium }
-  return { cup: cup.id, ...exact, totalG, clingG, superfatShare: 0, exact }
+/** Masses of everything that takes lye, in the order of the recipe. */
+export interface LyeTakers {
+  oils: readonly { massG: number }[]
+  liquids: readonly { massG: number }[]
+  additives: readonly { massG: number }[]
 }
 
-/** Mean saponification value of an unnamed dispersing oil: a light liquid oil. mg KOH per g. */
-const DISPERSING_OIL_SAP = 190
+/** Pure NaOH that acids take before all else, and that oils and fats take after them, g. */
+function takenBy(unit: UnitBatter, { oils, liquids, additives }: LyeTakers, at: 'value' | 'low' | 'high' = 'value') {
+  const extras = [
+    ...unit.liquids.map((part, i) => ({ part, massG: liquids[i]!.massG, isCounted: part.part.countFat })),
+    ...unit.additives.map((part, i) => ({ part, massG: additives[i]!.massG, isCounted: part.part.addLye })),
+  ].filter(({ part }) => part.massG > 0)
+  const of = (key: 'acidLyeG' | 'fatLyeG', list: typeof extras) =>
+    list.reduce((sum, { part, massG }) => sum + (part[key] / part.massG) * massG, 0)
+  const counted = extras.filter(extra => extra.isCounted)
+  return {
+    oilsG: unit.oils.reduce((sum, { oil }, i) => sum + oils[i]!.massG * naohPerG(oil, at), 0),
+    fatG: of('fatLyeG', extras),
+    acidG: of('acidLyeG', extras),
+    countedFatG: of('fatLyeG', counted),
+    countedAcidG: of('acidLyeG', counted),
+  }
+}
 
-function cupSuperfat(
-  portion: Portion,
-  medium: string | undefined,
-  sums: Portions,
-  purity: number,
-  sap: number,
+/** Superfat of what is weighed: acids first take their lye, then oils and fats what is left. */
+export function superfatAsWeighed(
+  unit: UnitBatter,
+  weighed: LyeTakers,
+  naohG: number,
+  at: 'value' | 'low' | 'high' = 'value',
 ): number {
-  const part = portion.batterG / sums.potG
-  const extra = medium === 'oil' ? portion.mediumG : 0
-  const oils = [
-    { massG: sums.oilG * part, sapKohMgPerG: sap },
-    { massG: extra, sapKohMgPerG: DISPERSING_OIL_SAP },
-  ]
-  return portion.batterG > 0 ? superfatOf(oils, sums.lyeG * part, purity) : sums.superfatShare
+  const taken = takenBy(unit, weighed, at)
+  return 1 - Math.max(0, naohG - taken.acidG) / (taken.oilsG + taken.fatG)
+}
+
+/** Parts of the scent, each rounded down; the part with most room to its limit takes what that leaves. */
+function weighedScents(load: ScentLoad | null, scentG: number, oilG: number, stepG: number): WeighedScent[] {
+  if (!load) return []
+  const masses = load.parts.map(part => roundDown(scentG * part.share, stepG))
+  const leftG = clean(scentG - masses.reduce((sum, g) => sum + g, 0))
+  const room = load.parts.map((part, i) => part.limitOfOils * oilG - masses[i]!)
+  const widest = room.indexOf(Math.max(...room))
+  if (leftG > 0 && room[widest]! > leftG) masses[widest] = clean(masses[widest]! + leftG)
+  return load.parts.map((part, i) => ({
+    scent: part.id,
+    name: part.name,
+    massG: masses[i]!,
+    exactG: scentG * part.share,
+    drops: Math.floor(masses[i]! * part.dropsPerG),
+  }))
+}
+
+/** Oil and water for dispersing, when they are drawn from the recipe: exact, in all cups together. */
+function drawnFrom(plan: Plan, unit: UnitBatter, cups: readonly Portion[]): Portions['drawn'] {
+  const none = { oil: '', oilG: 0, waterG: 0 }
+  if (plan.division.mediumFrom !== 'recipe') return none
+  const sums = cups.reduce(
+    (sum, { colours }) => {
+      const wet = broughtIn(colours.map(part => ({ ...part, form: 'powder' as const })))
+      return { oilG: sum.oilG + wet.oilG, waterG: sum.waterG + wet.waterG }
+    },
+    { oilG: 0, waterG: 0 },
+  )
+  const oil = unit.oils.find(part => part.oil.id === plan.division.mediumOil)
+  return { oil: oil?.oil.id ?? '', oilG: oil ? sums.oilG : 0, waterG: sums.waterG }
+}
+
+function weighedColours(portion: Portion, stepG: number): PortionColour[] {
+  return portion.colours.map(part =>
+    part.fromSlurry
+      ? part
+      : {
+          ...part,
+          powderG: roundNearest(part.exact.powderG, stepG),
+          mediumG: roundNearest(part.exact.mediumG, stepG),
+        },
+  )
+}
+
+/** A cup as weighed: batter as given, scent rounded down, colours to the fine scale. */
+function weighedCup(portion: Portion, batterG: number, stepG: number): Portion {
+  const scentG = roundDown(portion.scentG, stepG)
+  const stabiliserG = roundNearest(portion.stabiliserG, stepG)
+  const colours = weighedColours(portion, stepG).map(part => ({
+    ...part,
+    doseGPerKg: batterG > 0 ? (part.powderG / batterG) * 1000 : part.doseGPerKg,
+  }))
+  const colorantG = clean(colours.reduce((sum, part) => sum + part.powderG, 0))
+  const mediumG = clean(colours.reduce((sum, part) => sum + part.mediumG, 0))
+  const totalG = clean(batterG + scentG + stabiliserG + colorantG + mediumG)
+  return { ...portion, batterG, scentG, stabiliserG, colours, colorantG, mediumG, totalG }
 }
 
 /**
  * Divides a plan into everything that is weighed.
  *
- * Each cup holds its layers (volume × density) and what clings to it; the pot holds the cups' plain batter and what clings
- * to the pot. Oils and water are rounded to the scale, lye down to the fine scale; the cups are rounded so that they add up
- * to the rounded pot, the largest taking the remainder. Scent is rounded down, colour and its liquid to the fine scale.
+ * Each cup holds its layers (volume × density), what is kept back of it and what clings; the pot holds the cups' plain batter,
+ * plain batter kept back, and what clings to the pot. Oils, liquids and water are rounded to the scale, lye down to the fine
+ * scale; the cups are rounded so that they add up to the rounded pot, the largest taking the remainder. Scent is rounded down,
+ * additives, colour and its liquid to the fine scale. Dispersing oil and water come on top, or are taken off the pot's.
  */
 export function portionsOf(plan: Plan, shelf: Shelf): Portions {
   const { scaleStepG, fineScaleStepG } = plan.conditions
   const { superfatShare, lyePurityShare } = plan.recipe
   const unit = unitBatter(plan.recipe, shelf)
+  const load = plan.scent && scentLoad(plan.scent, shelf, unit.batterG)
   const layers = stackLayers(plan)
-  const exact = plan.cups.map(cup => exactPortion(cup, layers, plan, unit))
-  const potExactG = exact.reduce((sum, portion) => sum + portion.batterG, 0) + plan.pot.clingG
-  const oilExactG = potExactG / unit.batterG
+  const scents = cupScents(plan, shelf, layers, unit.batterG)
+  const exact = plan.cups.map((cup, i) => exactPortion(cup, plan, shelf, layers, scents[i]!, unit.batterG))
+  const blankExactG = plan.reserves.reduce((sum, reserve) => (reserve.cup === '' ? sum + reserve.massG : sum), 0)
+  const potExactG = exact.reduce((sum, portion) => sum + portion.batterG, 0) + blankExactG + plan.pot.clingG
+  const potDose = plan.potColorants.reduce((sum, part) => sum + part.doseGPerKg / 1000, 0)
+  const drawn = drawnFrom(plan, unit, exact)
+  const oilExactG = (potExactG / (1 + potDose) + drawn.oilG + drawn.waterG) / unit.batterG
 
-  const oils = unit.oils.map(({ oil, share }) => {
-    const exactG = oilExactG * share
-    return { oil: oil.id, name: oil.name, share, exactG, massG: roundNearest(exactG, scaleStepG) }
-  })
-  const oilG = oils.reduce((sum, part) => sum + part.massG, 0)
+  const allOils = weighedOils(unit, oilExactG, scaleStepG)
+  const { liquids, additives } = weighedExtras(unit, oilExactG, plan.conditions)
   const lyeExactG = oilExactG * unit.lyeG
-  // After rounding the oils down, the lye must still leave the superfat asked for: never more than the weighed oils allow.
-  const weighed = unit.oils.map(({ oil }, i) => ({ massG: oils[i]!.massG, sapKohMgPerG: oil.sapKohMgPerG }))
-  const allowedG = (lyeDemand(weighed) * (1 - superfatShare)) / lyePurityShare
+  // Never more than the weighed masses allow, whichever way they were rounded.
+  const taken = takenBy(unit, { oils: allOils, liquids, additives })
+  const allowedG = ((taken.oilsG + taken.countedFatG) * (1 - superfatShare) + taken.countedAcidG) / lyePurityShare
   const lyeG = roundDown(Math.min(lyeExactG, allowedG), fineScaleStepG)
-  const waterExactG = oilExactG * unit.waterG
-  const waterG = roundNearest(waterExactG, scaleStepG)
-  const potG = Number((oilG + lyeG + waterG).toFixed(6))
+  const naohG = lyeG * lyePurityShare
+  const superfat = (at: 'value' | 'low' | 'high') =>
+    superfatAsWeighed(unit, { oils: allOils, liquids, additives }, naohG, at)
 
+  const oils = allOils.map(part => {
+    if (part.oil !== drawn.oil) return part
+    const exactG = Math.max(0, part.exactG - drawn.oilG)
+    return { ...part, exactG, massG: Math.min(part.massG, roundNearest(exactG, scaleStepG)) }
+  })
+  const oilG = total(oils)
+  const waterExactG = Math.max(0, oilExactG * unit.waterG - drawn.waterG)
+  const waterG = roundNearest(waterExactG, scaleStepG)
+  const potColours = plan.potColorants.map((part): PotColour => {
+    const exactG = (potExactG / (1 + potDose)) * (part.doseGPerKg / 1000)
+    const name = findById(shelf.colorants, part.colorant)?.name ?? part.colorant
+    return { colorant: part.colorant, name, moment: part.moment, exactG, massG: roundNearest(exactG, fineScaleStepG) }
+  })
+  const potG = clean(oilG + lyeG + waterG + total(liquids) + total(additives) + total(potColours))
   const potClingG = Math.min(plan.pot.clingG, potG)
-  const cupG = roundToTotal(
-    exact.map(portion => portion.batterG),
-    potG - potClingG,
-    scaleStepG,
-  )
-  const at = (of: 'sapKohLowMgPerG' | 'sapKohHighMgPerG') =>
-    superfatOf(
-      unit.oils.map(({ oil }, i) => ({ massG: oils[i]!.massG, sapKohMgPerG: oil[of] })),
-      lyeG,
-      lyePurityShare,
-    )
-  const sums: Portions = {
+  const divided = roundToTotal([...exact.map(portion => portion.batterG), blankExactG], potG - potClingG, scaleStepG)
+  const mediumOil = findById(shelf.oils, plan.division.mediumOil)
+  const inPot = takenBy(unit, { oils, liquids, additives })
+  const pot: PotSums = {
+    potG,
+    naohG: Math.max(0, naohG - inPot.acidG),
+    demandG: inPot.oilsG + inPot.fatG,
+    waterG: waterG + oilExactG * (unit.allWaterG - unit.waterG),
+    dispersingNaohPerG: mediumOil ? naohPerG(mediumOil) : null,
+  }
+  const cups = exact.map((portion, i): Portion => {
+    const weighed = weighedCup(portion, divided[i]!, fineScaleStepG)
+    return { ...weighed, ...cupChemistry(weighed, pot) }
+  })
+  const shared = cups.filter((_, i) => !plan.cups[i]!.ownScent)
+  const scentG = clean(shared.reduce((sum, portion) => sum + portion.scentG, 0))
+  return {
     oils,
     oilG,
+    liquids,
+    additives,
     lyeG,
     lyeExactG,
     waterG,
     waterExactG,
     potG,
     potClingG,
-    scentG: 0,
-    superfatShare: superfatOf(weighed, lyeG, lyePurityShare),
-    superfatLowShare: at('sapKohLowMgPerG'),
-    superfatHighShare: at('sapKohHighMgPerG'),
-    cups: [],
+    potColours,
+    blankG: divided.at(-1)!,
+    drawn,
+    scentG,
+    scents: weighedScents(load, scentG, oilG, fineScaleStepG),
+    stabiliserG: clean(shared.reduce((sum, portion) => sum + portion.stabiliserG, 0)),
+    ownScents: cups.map((portion, i) =>
+      plan.cups[i]!.ownScent
+        ? weighedScents(scents[i]!.load, portion.scentG, (portion.batterG * oilG) / potG, fineScaleStepG)
+        : null,
+    ),
+    superfatShare: superfat('value'),
+    superfatLowShare: superfat('low'),
+    superfatHighShare: superfat('high'),
+    cups,
+    pot,
     layers,
+    moulds: mouldParts(plan, layers),
     fillMl: layers.reduce((sum, layer) => sum + layer.volumeMl, 0),
   }
-  const meanSap = unit.oils.reduce((sum, { oil, share }) => sum + oil.sapKohMgPerG * share, 0)
-  sums.cups = exact.map((portion, i) => {
-    const batterG = cupG[i]!
-    const scentG = roundDown(portion.scentG, fineScaleStepG)
-    const colorantG = roundNearest(portion.colorantG, fineScaleStepG)
-    const mediumG = roundNearest(portion.mediumG, fineScaleStepG)
-    const totalG = Number((batterG + scentG + colorantG + mediumG).toFixed(6))
-    const weighedPortion = { ...portion, batterG, scentG, colorantG, mediumG, totalG }
-    const medium = plan.cups[i]!.colorant?.medium
-    return { ...weighedPortion, superfatShare: cupSuperfat(weighedPortion, medium, sums, lyePurityShare, meanSap) }
-  })
-  sums.scentG = Number(sums.cups.reduce((sum, portion) => sum + portion.scentG, 0).toFixed(6))
-  return sums
 }
 
 /** Oils of the plan that are not on the shelf: without their values no lye can be worked out. */

@@ -1,4 +1,23 @@
-export { NAOH_PER_KOH, lyeDemand, lyeMass, superfatOf, waterMass } from './lye.ts'
+export {
+  NAOH_KG_PER_MOL,
+  WATER_KG_PER_MOL,
+  heatOfSolution,
+  lyeDensity,
+  lyeHeatCapacity,
+  vapourPressure,
+  waterActivity,
+} from './solution.ts'
+export { NAOH_PER_KOH, lyeDemand, lyeMass, superfatOf } from './lye.ts'
 export type { WeighedOil } from './lye.ts'
-export { oilsByShare, unitBatter } from './batter.ts'
-export type { OilInRecipe, RecipeInput, UnitBatter } from './batter.ts'
+export { onBasis, waterOf, waterReadings } from './water.ts'
+export type { WaterReadings } from './water.ts'
+export { naohPerG, oilsByShare, unitBatter } from './batter.ts'
+export type { AdditiveInRecipe, LiquidInRecipe, OilInRecipe, UnitBatter } from './batter.ts'
+export { characterOf, recipeWarnings, techniqueFits } from './character.ts'
+export type { Character, Mark, RecipeWarning, TechniqueFit } from './character.ts'
+export { auditOf } from './audit.ts'
+export type { Audit, ForeignRecipe } from './audit.ts'
+export { blendItem, capShare, limitOfOils, scentHeat, scentLoad, sharesAtLimit } from './scent-load.ts'
+export type { ScentLoad, ScentPartLoad } from './scent-load.ts'
+export { compareRecipes } from './compare.ts'
+export type { ComparedLine } from './compare.ts'

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import fc from 'fast-check'
-import { lyeMass, superfatOf, waterMass } from './lye.ts'
+import { lyeMass, superfatOf } from './lye.ts'
+import { waterOf } from './water.ts'
 
 const share = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 
@@ -9,8 +10,7 @@ test('1 kg of olive oil (190 mg KOH/g) at 5 % superfat and pure lye needs 128.7 
 })
 
 test('water at 30 % concentration is 7/3 of the NaOH', () => {
-  expect(waterMass(90, 1, 0.3)).toBeCloseTo(210, 9)
-  expect(waterMass(100, 0.9, 0.3)).toBeCloseTo(210, 9)
+  expect(waterOf({ basis: 'concentration', value: 0.3, fullShareOfOils: 0.38 }, 1000, 90)).toBeCloseTo(210, 9)
 })
 
 test('superfat read back from the lye is the superfat asked for', () => {
@@ -24,5 +24,5 @@ test('superfat read back from the lye is the superfat asked for', () => {
 
 test('a purity or concentration that cannot be is an error with the value in it', () => {
   expect(() => lyeMass([], 0.05, 0)).toThrow(/purity 0/)
-  expect(() => waterMass(1, 1, 1)).toThrow(/concentration 1/)
+  expect(() => waterOf({ basis: 'concentration', value: 1, fullShareOfOils: 0.38 }, 1, 1)).toThrow(/concentration 1/)
 })

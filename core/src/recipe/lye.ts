@@ -31,16 +31,3 @@ export function lyeMass(oils: readonly WeighedOil[], superfatShare: number, puri
 /** Superfat that a given mass of lye leaves. Negative means free lye. */
 export const superfatOf = (oils: readonly WeighedOil[], lyeG: number, purityShare: number): number =>
   1 - (lyeG * purityShare) / lyeDemand(oils)
-
-/**
- * Water for a lye concentration c = NaOH / (NaOH + water), counting the pure NaOH; what is not NaOH in the lye as bought
- * counts as neither.
- *
- * @throws RangeError for a concentration not between 0 and 1
- */
-export function waterMass(lyeG: number, purityShare: number, concentrationShare: number): number {
-  if (!(concentrationShare > 0 && concentrationShare < 1)) {
-    throw new RangeError(`lye concentration ${concentrationShare} is not between 0 and 1`)
-  }
-  return (lyeG * purityShare * (1 - concentrationShare)) / concentrationShare
-}

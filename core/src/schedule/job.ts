@@ -1,9 +1,10 @@
 import type { Cup, Plan, ScentMoment } from '../plan/index.ts'
-import type { Portions } from '../portions/index.ts'
-import { oilsByShare } from '../recipe/index.ts'
+import type { Portion, Portions } from '../portions/index.ts'
+import { scentLoad, unitBatter } from '../recipe/index.ts'
+import type { ScentLoad } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
-import type { AccelerationClass, Shelf } from '../shelf/index.ts'
-import { SCENT_PRIORS, atDose, colorantEffect, recipePace } from '../trace/index.ts'
+import type { AccelerationClass, Scent, Shelf } from '../shelf/index.ts'
+import { SCENT_PRIORS, atDose, batterPace, colorantEffect } from '../trace/index.ts'
 import type { RecipePace } from '../trace/index.ts'
 
 /** Trace range that a pour needs: moving level from start to end. */
@@ -22,6 +23,8 @@ export const HAND_TIMES = {
   splitPerCup: 15,
   scentIntoPot: 30,
   colourStir: 45,
+  /** A second colorant in the same cup. */
+  moreColour: 15,
   scentStir: 20,
   /** Lifting the cup and wiping. */
   pourFixed: 12,
@@ -37,8 +40,8 @@ export interface CupJob {
   colourS: number
   lnRate: number
   lnViscosity: number
-  /** ln(rate factor) of the scent at the dose used, its spread, and whether this cup gets it. */
-  scented: boolean
+  /** When its scent goes in, and ln(rate factor) at the dose it has; null without scent. */
+  scent: { moment: ScentMoment; lnRate: number; sd: number } | null
 }
 
 export interface PourJob {
@@ -62,10 +65,10 @@ export interface Job {
   roomC: number
   stopLevel: number
   blenderStrength: number
-  scentMoment: ScentMoment
-  /** ln(rate factor) at the dose used; 0 without scent. */
-  scentLnRate: number
+  /** Spread of ln(rate factor) of the least known scent; 0 without scent. */
   scentSd: number
+  /** What colour of the whole pot does to it. */
+  potEffect: { lnRate: number; lnViscosity: number }
   cups: CupJob[]
   pours: PourJob[]
 }
@@ -77,48 +80,83 @@ function scentSpread(acceleration: AccelerationClass, ownRuns: number): number {
   return Math.sqrt(posterior + 0.1 * 0.1)
 }
 
-function cupJob(cup: Cup, i: number, plan: Plan, portions: Portions, shelf: Shelf): CupJob {
-  const portion = portions.cups[i]!
-  const colorant = cup.colorant && findById(shelf.colorants, cup.colorant.colorant)
-  const oilInCupG = portion.exact.batterG * (portions.oilG / portions.potG)
-  const effect =
-    cup.colorant && portion.totalG > 0
-      ? colorantEffect({
-          powderShareOfOils: portion.exact.colorantG / oilInCupG,
-          mediumShareOfPortion: portion.exact.mediumG / portion.totalG,
-          medium: cup.colorant.medium,
-          lnRatePerPercent: colorant?.lnRatePerPercent ?? 0,
-          lnViscosityPerPercent: colorant?.lnViscosityPerPercent ?? 0,
-        })
-      : { lnRate: 0, lnViscosity: 0 }
-  return {
-    cup,
-    massG: portion.totalG,
-    colourS: cup.colorant ? HAND_TIMES.colourStir : 0,
-    ...effect,
-    scented: cup.scented && plan.scent !== null,
-  }
+/** A blend quickens by its parts' shares; its spread is that of its parts together. */
+function scentPace(load: ScentLoad, ofOils: number): { lnRate: number; sd: number } {
+  const mean = (of: (scent: Scent | null) => number) =>
+    load.parts.reduce((sum, part) => sum + part.share * of(part.scent), 0)
+  const f = mean(scent => SCENT_PRIORS[scent?.acceleration ?? 'none'].mean)
+  const variance = mean(scent => Math.pow(scentSpread(scent?.acceleration ?? 'none', scent?.ownRuns ?? 0), 2))
+  return { lnRate: atDose(f, ofOils * 1000), sd: Math.sqrt(variance) }
 }
+
+type Effect = Pick<CupJob, 'lnRate' | 'lnViscosity'>
+const together = (effects: readonly Effect[]): Effect => ({
+  lnRate: effects.reduce((sum, one) => sum + one.lnRate, 0),
+  lnViscosity: effects.reduce((sum, one) => sum + one.lnViscosity, 0),
+})
+
+/** What the colorants of a cup do to it, one beside the other. */
+function cupEffect(portion: Portion, portions: Portions, shelf: Shelf): Effect {
+  if (!(portion.totalG > 0)) return together([])
+  const oilInCupG = portion.exact.batterG * (portions.oilG / portions.potG)
+  return together(
+    portion.colours.map(part => {
+      const item = findById(shelf.colorants, part.colorant)
+      const isPowder = part.form === 'powder'
+      return colorantEffect({
+        powderShareOfOils: isPowder ? part.exact.powderG / oilInCupG : 0,
+        mediumShareOfPortion: (part.exact.mediumG + (isPowder ? 0 : part.exact.powderG)) / portion.totalG,
+        medium: part.form === 'powder' ? part.medium : part.form,
+        lnRatePerPercent: item?.lnRatePerPercent ?? 0,
+        lnViscosityPerPercent: item?.lnViscosityPerPercent ?? 0,
+      })
+    }),
+  )
+}
+
+const potEffect = (plan: Plan, portions: Portions, shelf: Shelf): Effect =>
+  together(
+    portions.potColours.map(part => {
+      const item = findById(shelf.colorants, part.colorant)
+      return colorantEffect({
+        powderShareOfOils: part.exactG / portions.oilG,
+        mediumShareOfPortion: 0,
+        medium: 'none',
+        lnRatePerPercent: item?.lnRatePerPercent ?? 0,
+        lnViscosityPerPercent: item?.lnViscosityPerPercent ?? 0,
+      })
+    }),
+  )
 
 /** Reduces a plan with its portions to the job of one pair of hands. */
 export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
-  const scent = plan.scent && findById(shelf.scents, plan.scent.scent)
-  const acceleration = scent?.acceleration ?? 'none'
+  const unit = unitBatter(plan.recipe, shelf)
+  const pot = potEffect(plan, portions, shelf)
+  const cups = plan.cups.map((cup, i): CupJob => {
+    const portion = portions.cups[i]!
+    const planned = cup.ownScent ?? (cup.scented ? plan.scent : null)
+    return {
+      cup,
+      massG: portion.totalG,
+      colourS:
+        portion.colours.length > 0 ? HAND_TIMES.colourStir + HAND_TIMES.moreColour * (portion.colours.length - 1) : 0,
+      ...together([pot, cupEffect(portion, portions, shelf)]),
+      scent: planned && {
+        moment: planned.moment,
+        ...scentPace(scentLoad(planned, shelf, unit.batterG), portion.scentOfOils),
+      },
+    }
+  })
   return {
-    pace: recipePace({
-      oils: oilsByShare(plan.recipe, shelf),
-      superfatShare: plan.recipe.superfatShare,
-      lyeConcentrationShare: plan.recipe.lyeConcentrationShare,
-    }),
+    pace: batterPace(unit),
     potKg: portions.potG / 1000,
     mixC: plan.conditions.mixC,
     roomC: plan.conditions.roomC,
     stopLevel: plan.conditions.stopLevel,
     blenderStrength: plan.conditions.blenderStrength,
-    scentMoment: plan.scent?.moment ?? 'pot',
-    scentLnRate: plan.scent ? atDose(SCENT_PRIORS[acceleration].mean, plan.scent.shareOfOils * 1000) : 0,
-    scentSd: plan.scent ? scentSpread(acceleration, scent?.ownRuns ?? 0) : 0,
-    cups: plan.cups.map((cup, i) => cupJob(cup, i, plan, portions, shelf)),
+    scentSd: Math.max(0, ...cups.map(cup => cup.scent?.sd ?? 0)),
+    potEffect: pot,
+    cups,
     pours: plan.score.map((pour, i) => ({
       pour: pour.id,
       cup: plan.cups.findIndex(cup => cup.id === pour.cup),

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { applyEdit, starterPlan } from '../plan/index.ts'
+import { applyEdit, starterPlan, plainOil } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
-import { REFERENCE_SHELF } from '../shelf/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
 import { chanceOf, lanesOf, luckAt } from './lanes.ts'
 import { jobOf, pourSeconds } from './job.ts'
 import type { Job } from './job.ts'
@@ -13,14 +13,21 @@ import type { Task } from './timetable.ts'
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 
 function planWith(...edits: Edit[]): Plan {
-  const scented = set(['scent'], { scent: 'violet-tinplate', shareOfOils: 0.025, moment: 'with-colour' })
+  const scented = set(['scent'], {
+    parts: [{ scent: 'violet-tinplate', share: 1 }],
+    load: 0.025,
+    basis: 'oils',
+    moment: 'with-colour',
+    spread: 'cup',
+    stabiliserRatio: 0,
+  })
   const result = applyEdit(starterPlan('Trial'), { kind: 'many', edits: [scented, ...edits] })
   if (!result.ok) throw new Error(result.sentence)
   return result.plan
 }
 const jobWith = (...edits: Edit[]): Job => {
   const plan = planWith(...edits)
-  return jobOf(plan, portionsOf(plan, REFERENCE_SHELF), REFERENCE_SHELF)
+  return jobOf(plan, portionsOf(plan, referenceShelf()), referenceShelf())
 }
 const median = (job: Job, sampleS = 0) => runPlan(job, luckAt(0, job), sampleS)
 const kinds = (tasks: readonly Task[], cup: number | null) =>
@@ -114,7 +121,7 @@ describe('the timetable', () => {
   test('unscented cups do not feel the scent', () => {
     const off = set(['cups', 2, 'scented'], false)
     const level = (scent: string) => {
-      const job = jobWith(off, set(['scent', 'scent'], scent), set(['scent', 'moment'], 'last'))
+      const job = jobWith(off, set(['scent', 'parts', 0, 'scent'], scent), set(['scent', 'moment'], 'last'))
       return median(job, 30).lanes[2]![0]!.level
     }
     expect(level('lily-of-nowhere')).toBeCloseTo(level('tin-roof-rain'), 9)
@@ -135,7 +142,7 @@ describe('the timetable', () => {
       set(['conditions', 'stopLevel'], 3),
       set(['conditions', 'mixC'], 15),
     ]
-    const cold = jobWith(set(['recipe', 'oils'], [{ oil: 'sunflower', share: 1 }]), ...edits)
+    const cold = jobWith(set(['recipe', 'oils'], [plainOil('sunflower', 1)]), ...edits)
     const run = median(cold)
     if (run.neverEmulsified) expect(chanceOf(cold)).toBe(0)
     expect(run.tasks[0]!.toS).toBeLessThanOrEqual(900)
@@ -171,9 +178,9 @@ describe('chances and margins', () => {
 
   test('own runs with a scent narrow its spread', () => {
     const spread = (ownRuns: number) => {
-      const scents = REFERENCE_SHELF.scents.map(scent => ({ ...scent, ownRuns }))
+      const scents = referenceShelf().scents.map(scent => ({ ...scent, ownRuns }))
       const plan = planWith()
-      return jobOf(plan, portionsOf(plan, REFERENCE_SHELF), { ...REFERENCE_SHELF, scents }).scentSd
+      return jobOf(plan, portionsOf(plan, referenceShelf()), { ...referenceShelf(), scents }).scentSd
     }
     expect(spread(4)).toBeLessThan(spread(1))
     expect(spread(1)).toBeLessThan(spread(0))

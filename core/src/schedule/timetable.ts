@@ -12,7 +12,7 @@ import {
   split,
   stepBatter,
 } from '../trace/index.ts'
-import type { Batter, Cooling, Handling, HandlingMode, Load, RecipePace } from '../trace/index.ts'
+import type { Batter, Cooling, Handling, HandlingMode, Load, RecipePace, ScentEffect } from '../trace/index.ts'
 import { HAND_TIMES } from './job.ts'
 import type { CupJob, Job, PourJob } from './job.ts'
 
@@ -130,7 +130,13 @@ class Bench {
 
   addScent(i: number): void {
     const cup = this.cups[i]!
-    cup.load = { ...cup.load, scent: scentEffect(this.job.scentLnRate + this.luck.scent) }
+    cup.load = { ...cup.load, scent: this.scentOf(this.job.cups[i]!) }
+  }
+
+  /** A cup's scent in this run: the better it is known, the less luck has to do with it. */
+  scentOf({ scent }: CupJob): ScentEffect {
+    if (!scent) return UNSCENTED
+    return scentEffect(scent.lnRate + this.luck.scent * (this.job.scentSd > 0 ? scent.sd / this.job.scentSd : 1))
   }
 
   level(i: number): number {
@@ -149,7 +155,7 @@ function blendPot(bench: Bench): { batter: Batter; reached: boolean } {
   const { job, pace } = bench
   const how = handling('stick', blenderPower(Math.max(job.potKg, 0.05), job.blenderStrength))
   // The makers' own trace is what stops the blender, so the run's luck acts only afterwards.
-  const load: Load = { scent: UNSCENTED, lnRate: 0, lnViscosity: 0, luck: 0 }
+  const load: Load = { scent: UNSCENTED, ...job.potEffect, luck: 0 }
   let batter = freshBatter(pace, job.mixC, job.mixC >= pace.clearPointC + 3)
   let seconds = 0
   const levelNow = () => levelOf({ ...batter, structure: 0 }, pace, load)
@@ -171,14 +177,15 @@ function splitPot(bench: Bench): boolean {
   const { job } = bench
   const blended = blendPot(bench)
   let batter = blended.batter
-  const scentedPot = job.scentMoment === 'pot' && job.cups.some(cup => cup.scented)
-  const plainLoad = (luck: number): Load => ({ scent: UNSCENTED, lnRate: 0, lnViscosity: 0, luck })
+  const inPot = (cup: CupJob) => cup.scent?.moment === 'pot'
+  const firstInPot = job.cups.find(inPot)
+  const plainLoad = (luck: number): Load => ({ scent: UNSCENTED, ...job.potEffect, luck })
   const unscented = plainLoad(bench.luck.plainRate)
   const toBeScented = plainLoad(bench.luck.scentedRate)
-  const scented: Load = { ...toBeScented, scent: scentEffect(job.scentLnRate + bench.luck.scent) }
+  const scented: Load = { ...toBeScented, scent: firstInPot ? bench.scentOf(firstInPot) : UNSCENTED }
   // Plain cups are drawn before scent goes into the pot; they wait as it is stirred in.
   let plain = batter
-  if (scentedPot) {
+  if (firstInPot) {
     const hand = handling('hand')
     batter = stepBatter(batter, bench.pace, scented, hand, HAND_TIMES.scentIntoPot)
     plain = stepBatter(plain, bench.pace, unscented, MODES.rest, HAND_TIMES.scentIntoPot)
@@ -188,8 +195,8 @@ function splitPot(bench: Bench): boolean {
   const splitS = used * HAND_TIMES.splitPerCup
   bench.busy('split', splitS)
   job.cups.forEach((cup, i) => {
-    const base = !cup.scented ? unscented : scentedPot ? scented : toBeScented
-    const start = scentedPot && cup.scented ? batter : plain
+    const base = !cup.scent ? unscented : inPot(cup) ? scented : toBeScented
+    const start = inPot(cup) ? batter : plain
     bench.cups.push({
       batter: split(stepBatter(start, bench.pace, base, MODES.pour, splitS)),
       load: base,
@@ -207,7 +214,7 @@ function preparationOrder(job: Job): number[] {
     const at = job.pours.findIndex(pour => pour.cup === i)
     return at < 0 ? Infinity : at
   }
-  const early = (cup: CupJob) => (job.scentMoment === 'with-colour' && cup.scented ? 1 : 0)
+  const early = (cup: CupJob) => (cup.scent?.moment === 'with-colour' ? 1 : 0)
   return job.cups
     .map((_, i) => i)
     .filter(i => job.cups[i]!.massG > 0)
@@ -218,7 +225,7 @@ function prepareCups(bench: Bench): void {
   const { job } = bench
   for (const i of preparationOrder(job)) {
     const cup = job.cups[i]!
-    const addsScent = cup.scented && job.scentMoment === 'with-colour'
+    const addsScent = cup.scent?.moment === 'with-colour'
     if (cup.colourS === 0 && !addsScent) continue
     bench.advance(i, MODES.rest, bench.now)
     bench.cups[i]!.load = { ...bench.cups[i]!.load, lnRate: cup.lnRate, lnViscosity: cup.lnViscosity }
@@ -277,7 +284,7 @@ function pourLayer(bench: Bench, index: number, below: CupState | null): { run: 
   const carried = below && waitForCarrier(bench, below, pour, index)
   bench.advance(i, MODES.rest, bench.now)
   const first = !bench.job.pours.slice(0, index).some(earlier => earlier.cup === i)
-  if (first && bench.job.scentMoment === 'last' && bench.job.cups[i]!.scented) {
+  if (first && bench.job.cups[i]!.scent?.moment === 'last') {
     bench.addScent(i)
     bench.busy('scent', HAND_TIMES.scentStir, i, index)
     bench.advance(i, MODES.hand, bench.now)

@@ -4,7 +4,7 @@ import { expect, test } from 'vitest'
 import { readPlan, starterPlan } from '../plan/index.ts'
 import { planSchema } from './index.ts'
 
-const validate = new Ajv2020({ strict: false }).compile(planSchema())
+const validate = new Ajv2020({ strict: false, formats: { uuid: true } }).compile(planSchema())
 const EXAMPLES = new URL('../../../examples/', import.meta.url)
 
 test.each(readdirSync(EXAMPLES))('the schema accepts %s', file => {
@@ -13,7 +13,17 @@ test.each(readdirSync(EXAMPLES))('the schema accepts %s', file => {
 
 /** Every place of a plan, with what else might stand there. */
 function spoiltPlans(): unknown[] {
-  const plan = { ...starterPlan('Trial'), scent: { scent: 'quiet-linen', shareOfOils: 0.02, moment: 'pot' } }
+  const plan = {
+    ...starterPlan('Trial'),
+    scent: {
+      parts: [{ scent: 'quiet-linen', share: 1 }],
+      load: 0.02,
+      basis: 'oils',
+      moment: 'pot',
+      spread: 'cup',
+      stabiliserRatio: 0,
+    },
+  }
   const wrong = [null, -1, 1e9, 'text', '', true, [], {}]
   const places: (string | number)[][] = []
   const walk = (node: unknown, path: (string | number)[]) => {

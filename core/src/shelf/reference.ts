@@ -1,139 +1,69 @@
-import { REFERENCE_OILS } from './oils.ts'
-import type { Colorant, Medium, MouldShape, Scent, Shelf } from './types.ts'
+import { readCell } from './cells.ts'
+import { fieldsOfKind, findById, newItem, shelfKinds } from './shelf.ts'
+import type { ItemOf, Shelf, ShelfKind } from './shelf.ts'
+import type { ShelfItem } from './item.ts'
+import { ADDITIVES } from './tables/additives.ts'
+import { COLORANTS } from './tables/colorants.ts'
+import { LIQUIDS } from './tables/liquids.ts'
+import { MOULDS } from './tables/moulds.ts'
+import { OILS } from './tables/oils.ts'
+import { SCENTS } from './tables/scents.ts'
+import { TOOLS } from './tables/tools.ts'
+import { VESSELS } from './tables/vessels.ts'
 
-/** Invented scents of a made-up workshop. All their numbers are illustrative. */
-const SCENTS: readonly Scent[] = [
-  {
-    id: 'tin-roof-rain',
-    name: 'Tin Roof Rain',
-    acceleration: 'none',
-    ownRuns: 4,
-    limitShareOfOils: 0.04,
-    usualShareOfOils: 0.025,
-    ricing: 'none',
-    note: 'Behaves. Fades a little in the cure.',
-  },
-  {
-    id: 'quiet-linen',
-    name: 'Quiet Linen',
-    acceleration: 'none',
-    ownRuns: 2,
-    limitShareOfOils: 0.05,
-    usualShareOfOils: 0.03,
-    ricing: 'none',
-    note: 'Gives plenty of time.',
-  },
-  {
-    id: 'moss-cathedral',
-    name: 'Moss Cathedral',
-    acceleration: 'mild',
-    ownRuns: 3,
-    limitShareOfOils: 0.04,
-    usualShareOfOils: 0.025,
-    ricing: 'none',
-    note: 'A little quicker than unscented.',
-  },
-  {
-    id: 'saltmarsh-glass',
-    name: 'Saltmarsh Glass',
-    acceleration: 'mild',
-    ownRuns: 0,
-    limitShareOfOils: 0.05,
-    usualShareOfOils: 0.03,
-    ricing: 'low',
-    note: 'Untested here; the supplier says it behaves.',
-  },
-  {
-    id: 'violet-tinplate',
-    name: 'Violet Tinplate',
-    acceleration: 'moderate',
-    ownRuns: 1,
-    limitShareOfOils: 0.04,
-    usualShareOfOils: 0.025,
-    ricing: 'low',
-    note: 'Keep the design simple or the batter cool.',
-  },
-  {
-    id: 'attic-rosebox',
-    name: 'Attic Rosebox',
-    acceleration: 'strong',
-    ownRuns: 1,
-    limitShareOfOils: 0.04,
-    usualShareOfOils: 0.025,
-    ricing: 'medium',
-    note: 'Thickens within minutes and sets when it stands still.',
-  },
-  {
-    id: 'lily-of-nowhere',
-    name: 'Lily of Nowhere',
-    acceleration: 'seizes',
-    ownRuns: 0,
-    limitShareOfOils: 0.03,
-    usualShareOfOils: 0.015,
-    ricing: 'medium',
-    note: 'Known to seize. Plain single-colour soap only.',
-  },
-]
+const TABLES: Readonly<Record<ShelfKind, string>> = {
+  oils: OILS,
+  liquids: LIQUIDS,
+  additives: ADDITIVES,
+  scents: SCENTS,
+  colorants: COLORANTS,
+  palettes: '',
+  moulds: MOULDS,
+  vessels: VESSELS,
+  tools: TOOLS,
+}
 
-type ColorantRow = [
-  id: string,
-  name: string,
-  hex: string,
-  dose: number,
-  max: number,
-  medium: Medium,
-  ratio: number,
-  lnRate: number,
-  lnViscosity: number,
-]
+const cellsOf = (line: string): string[] => line.split('|').map(cell => cell.trim())
 
-/**
- * Pace effects are engineering estimates per 1 % of oil mass: titanium dioxide in water +0.05 and +0.06, clay +0.03 and
- * +0.12, charcoal +0.06 on viscosity; micas and oxides only through their medium.
- */
-const COLORANTS: readonly ColorantRow[] = [
-  ['titanium-white', 'Titanium dioxide, water-dispersible', '#f7f5ef', 4, 8, 'water', 2, 0.05, 0.06],
-  ['charcoal', 'Activated charcoal', '#3f4042', 5, 12, 'oil', 3, 0, 0.06],
-  ['red-oxide', 'Red iron oxide', '#a6432f', 3, 6, 'oil', 2, 0, 0],
-  ['yellow-oxide', 'Yellow iron oxide', '#cf9b3a', 3, 6, 'oil', 3, 0, 0],
-  ['brown-oxide', 'Brown iron oxide', '#7a4a33', 3, 6, 'oil', 2, 0, 0],
-  ['chrome-green', 'Chromium oxide green', '#6f8b5c', 4, 8, 'oil', 2, 0, 0],
-  ['hydrated-green', 'Hydrated chromium green', '#3e8f82', 4, 8, 'oil', 2.5, 0, 0],
-  ['ultramarine-blue', 'Ultramarine blue', '#5b74be', 4, 8, 'oil', 2, 0, 0],
-  ['ultramarine-violet', 'Ultramarine violet', '#8d7db5', 5, 10, 'oil', 2, 0, 0],
-  ['rose-clay', 'Rose clay', '#d5a69a', 12, 25, 'water', 2, 0.03, 0.12],
-  ['yellow-clay', 'Yellow clay', '#d9bc82', 12, 25, 'water', 2, 0.03, 0.12],
-  ['mica-teal', 'Mica, teal', '#3c9a9e', 5, 10, 'oil', 2, 0, 0],
-  ['mica-deep-blue', 'Mica, deep blue', '#3a5fa6', 5, 10, 'oil', 2, 0, 0],
-  ['mica-copper', 'Mica, copper', '#b0663f', 5, 10, 'oil', 2, 0, 0],
-  ['mica-rose', 'Mica, rose', '#b9445a', 5, 10, 'oil', 2, 0, 0],
-]
+/** Items of a table whose first line names the fields and whose cells are parted by bars. */
+function itemsOf(kind: ShelfKind): unknown[] {
+  const [head, ...lines] = TABLES[kind].trim().split('\n')
+  const keys = cellsOf(head!)
+  if (head === '') return []
+  const fields = new Map(fieldsOfKind(kind).map(field => [field.key, field]))
+  return lines.map(line => {
+    const item: Record<string, unknown> = { ...newItem(kind), source: 'literature' }
+    cellsOf(line).forEach((text, i) => {
+      const key = keys[i]!
+      if (key === 'id') return void (item['id'] = text)
+      const field = fields.get(key)
+      if (!field) throw new Error(`the ${kind} table has a column “${key}” that no ${kind} have`)
+      const read = readCell(field, text)
+      if (!read.ok) throw new Error(`${item['id'] as string}: ${read.sentence}`)
+      item[key] = read.value
+    })
+    return item
+  })
+}
 
-const asColorant = (row: ColorantRow): Colorant => ({
-  id: row[0],
-  name: row[1],
-  hex: row[2],
-  referenceDoseGPerKg: row[3],
-  usualMaxGPerKg: row[4],
-  medium: row[5],
-  mediumRatio: row[6],
-  lnRatePerPercent: row[7],
-  lnViscosityPerPercent: row[8],
-  dusty: true,
-})
-
-const MOULDS: readonly MouldShape[] = [
-  { id: 'loaf-tester', name: 'Small test loaf', innerLengthMm: 110, innerWidthMm: 60, innerHeightMm: 65 },
-  { id: 'loaf-1kg', name: 'Silicone loaf, about 1 kg', innerLengthMm: 230, innerWidthMm: 75, innerHeightMm: 70 },
-  { id: 'loaf-1500', name: 'Wooden loaf, about 1.5 kg', innerLengthMm: 300, innerWidthMm: 75, innerHeightMm: 75 },
-  { id: 'loaf-tall', name: 'Tall narrow loaf', innerLengthMm: 250, innerWidthMm: 60, innerHeightMm: 100 },
-  { id: 'loaf-3kg', name: 'Wooden loaf, about 3 kg', innerLengthMm: 400, innerWidthMm: 90, innerHeightMm: 90 },
-]
+let made: Shelf | undefined
 
 /** What a new workshop starts with. */
-export const REFERENCE_SHELF: Shelf = {
-  oils: REFERENCE_OILS,
-  scents: SCENTS,
-  colorants: COLORANTS.map(asColorant),
-  moulds: MOULDS,
+export function referenceShelf(): Shelf {
+  made ??= {
+    ...(Object.fromEntries(shelfKinds.map(kind => [kind, itemsOf(kind)])) as unknown as Omit<Shelf, 'rules'>),
+    rules: [{ tag: 'not-cosmetic', weight: 'never' }],
+  }
+  return made
+}
+
+/**
+ * A stored item with values for fields that came later than it: those of the reference item of the same id, or the usual ones.
+ * A colorant that was given one colour has it in the soap too.
+ */
+export function completed<K extends ShelfKind>(kind: K, item: object): ItemOf<K> {
+  const { id, hex } = item as { id?: string; hex?: string }
+  const known = findById<ShelfItem>(referenceShelf()[kind], id ?? '')
+  const own = kind === 'colorants' && !known && hex ? { soapHex: hex, freshHex: hex } : {}
+  return { ...newItem(kind), ...known, ...own, ...item }
 }

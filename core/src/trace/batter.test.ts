@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { REFERENCE_SHELF } from '../shelf/index.ts'
+import { modelShelf } from './test/model-shelf.ts'
 import { oilsByShare } from '../recipe/index.ts'
 import { blenderPower, cupCoolingS, freshBatter, handling, levelOf, split, stepBatter, PLAIN_LOAD } from './batter.ts'
 import type { Batter, Handling, Load } from './batter.ts'
@@ -31,7 +31,7 @@ const RECIPES: Record<string, Record<string, number>> = {
 
 const oils = (name: string) => {
   const list = Object.entries(RECIPES[name]!).map(([oil, share]) => ({ oil, share }))
-  return oilsByShare({ oils: list, superfatShare: 0, lyePurityShare: 1, lyeConcentrationShare: 0.3 }, REFERENCE_SHELF)
+  return oilsByShare({ oils: list }, modelShelf())
 }
 const pace = (name: string, w: number, superfatShare = 0.05) =>
   recipePace({ oils: oils(name), superfatShare, lyeConcentrationShare: w })
@@ -306,5 +306,22 @@ describe('laws', () => {
       }),
       { numRuns: 40 },
     )
+  })
+})
+
+describe('additives and stearic acid', () => {
+  test.each<[string, Partial<RecipePace>, number, number]>([
+    ['plain', {}, 1.59, 20.2],
+    ['stearic acid 0.5 %', { stearic: 0.005 }, 2.02, 15.7],
+    ['stearic acid 1 %', { stearic: 0.01 }, 2.36, 10.7],
+    ['milk powder 1.5 %', { lnRate: 0.225, lnViscosity: 0.225 }, 1.83, 13.2],
+    ['clay 2 %', { lnRate: 0.06, lnViscosity: 0.24 }, 1.78, 16.8],
+  ])('%s: level after 30 s of stick at 32 °C, and minutes to medium trace', (_, more, level30, minutes) => {
+    const plain = pace('softM', 0.29)
+    const p = { ...plain, ...more, lnRate: plain.lnRate + (more.lnRate ?? 0) }
+    const stirred = run(freshBatter(p, 32, true), p, STICK, 30)
+    expect(Math.abs(level(stirred, p) - level30)).toBeLessThan(0.03)
+    const { t } = secondsTo(3, stirred, p, handling('now-and-then'), PLAIN_LOAD, 10)
+    expect(Math.abs(t / 60 / minutes - 1)).toBeLessThan(0.03)
   })
 })

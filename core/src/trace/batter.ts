@@ -98,7 +98,7 @@ export function stepBatter(
   seconds: number,
   cooling: Cooling = null,
 ): Batter {
-  const quick = how.emulsify * (1 + 40 * pace.freeAcid)
+  const quick = how.emulsify * (1 + 40 * pace.freeAcid + 20 * pace.stearic)
   let emulsion = 1 - (1 - before.emulsion) * Math.exp(-quick * seconds)
   if (how.mode === 'rest' && emulsion < 0.7 && before.converted < 0.01) emulsion *= Math.exp(-seconds / 300)
   const mid = (before.emulsion + emulsion) / 2
@@ -130,9 +130,12 @@ export function stepBatter(
   return { emulsion, converted, structure, solid, jump, temperatureC }
 }
 
+/** Soap that thickens, by its effect: fatty acids sold as such count at once, and more. */
+const formed = (batter: Batter, pace: RecipePace): number => pace.thickening * batter.converted + 3.5 * pace.stearic
+
 /** ln of the apparent viscosity in Pa·s, not capped at "set". */
 function lnViscosity(batter: Batter, pace: RecipePace, load: Load): number {
-  const soap = pace.thickening * batter.converted
+  const soap = formed(batter, pace)
   return (
     pace.lnViscosity40 +
     3500 * (1 / (batter.temperatureC + 273.15) - 1 / 313.15) -
@@ -141,6 +144,7 @@ function lnViscosity(batter: Batter, pace: RecipePace, load: Load): number {
     19.5 * Math.pow(soap, 0.81) +
     (40 * batter.solid) / (1 + batter.solid / 0.25) +
     batter.jump +
+    pace.lnViscosity +
     load.lnViscosity +
     0.95 * (1 - Math.exp(-soap / 0.04)) * load.scent.gain * batter.structure
   )
@@ -164,7 +168,7 @@ export const RESTIR_S = 5
 /** Solid fat that looks like trace: the level is at least 0.4 higher than without it, before real soap has formed. */
 export function isFalseTrace(batter: Batter, pace: RecipePace, load: Load): boolean {
   const lift = levelOf(batter, pace, load) - levelOf({ ...batter, solid: 0 }, pace, load)
-  return lift >= 0.4 && (batter.emulsion < 0.85 || pace.thickening * batter.converted < 0.02)
+  return lift >= 0.4 && (batter.emulsion < 0.85 || formed(batter, pace) < 0.02)
 }
 
 /** Time in s in which a cup of `massG` closes 63 % of its gap to the room. Engineering estimate. */

@@ -18,4 +18,6 @@ export {
 } from './batter.ts'
 export type { Batter, Cooling, Handling, HandlingMode, Load } from './batter.ts'
 export { levelThatCarries } from './pour-physics.ts'
+export { clearPoint, latentHeat, solidParts, solidShare } from './solid-fat.ts'
+export { batterPace } from './batter-pace.ts'
 export { colorantEffect } from './colorant-effect.ts'

@@ -1,5 +1,7 @@
+import { lyeHeatCapacity } from '../recipe/index.ts'
 import { NAOH_PER_KOH } from '../recipe/index.ts'
 import type { OilInRecipe } from '../recipe/index.ts'
+import { fattyGroups, isFattyAcid } from '../shelf/index.ts'
 import type { FattyGroups } from '../shelf/index.ts'
 import { clearPoint, solidParts, solidShareTable } from './solid-fat.ts'
 
@@ -27,12 +29,19 @@ export interface PaceInput {
   oils: readonly OilInRecipe[]
   superfatShare: number
   lyeConcentrationShare: number
+  /** Added to ln(rate) and ln(viscosity) of the whole batter by additives and liquids. */
+  lnRate?: number
+  lnViscosity?: number
 }
 
 /** What a recipe brings to the batter model, once per recipe. Shares of oil mass. */
 export interface RecipePace {
   lnRate: number
   freeAcid: number
+  /** Stearic and other free fatty acids sold as such, share of the oils: soap at first contact. */
+  stearic: number
+  /** Of additives and liquids in the whole batter. */
+  lnViscosity: number
   thickening: number
   lnViscosity40: number
   /** Lye solution per kg of oils, kg. */
@@ -48,23 +57,26 @@ export interface RecipePace {
   solidAt: (c: number) => number
 }
 
-/** Handbook: specific heat of NaOH solution, kJ/(kg·K), at mass fraction w and `c` °C. */
-function lyeHeatCapacity(w: number, c: number): number {
-  const points = [4.18, 3.77, 3.6, 3.5, 3.38, 3.23]
-  const at = Math.min(4.999999, Math.max(0, w * 10))
-  const i = Math.floor(at)
-  return (points[i]! + (at - i) * (points[i + 1]! - points[i]!)) * (1 + 0.0006 * (c - 20))
-}
-
 const OIL_DENSITY = 0.905
 const HEAT_KJ_PER_MOL = 50
 const NAOH_KG_PER_MOL = 0.04
 
+/** The lye concentration that the model can bear: outside it is taken at its ends, and the plan's notices say so. */
+const modelled = (w: number): number => Math.min(0.5, Math.max(0.15, w))
+
 /** Quantities of the batter model for a recipe. Valid for 25–40 % lye and 0–20 % superfat. */
-export function recipePace({ oils, superfatShare, lyeConcentrationShare: w }: PaceInput): RecipePace {
+export function recipePace(input: PaceInput): RecipePace {
+  const { superfatShare } = input
+  const w = modelled(input.lyeConcentrationShare)
+  const acids = input.oils.filter(part => isFattyAcid(part.oil))
+  const stearic = acids.reduce((sum, part) => sum + part.share, 0)
+  const oils =
+    stearic < 1
+      ? input.oils.flatMap(part => (isFattyAcid(part.oil) ? [] : [{ ...part, share: part.share / (1 - stearic) }]))
+      : input.oils
   const weigh = (of: (oil: OilInRecipe['oil']) => number) =>
     oils.reduce((sum, part) => sum + part.share * of(part.oil), 0)
-  const groups = GROUPS.map(row => ({ ...row, share: weigh(oil => oil.fatty[row.group]) }))
+  const groups = GROUPS.map(row => ({ ...row, share: weigh(oil => fattyGroups(oil)[row.group]) }))
   const over = (of: (row: (typeof groups)[number]) => number) =>
     groups.reduce((sum, row) => sum + row.share * of(row), 0)
   const sap = weigh(oil => (oil.sapKohMgPerG * NAOH_PER_KOH) / 1000)
@@ -74,8 +86,19 @@ export function recipePace({ oils, superfatShare, lyeConcentrationShare: w }: Pa
   const heatCapacity = (2.05 + lye * lyeHeatCapacity(w, 20)) / (1 + lye)
   const parts = solidParts(oils)
   return {
-    lnRate: over(row => row.pace) + weigh(oil => oil.quickness) + BALANCE + 6 * (w - 0.3) - 2 * (superfatShare - 0.05),
-    freeAcid: weigh(oil => oil.freeAcidShare),
+    lnRate:
+      over(row => row.pace) +
+      weigh(oil => oil.quickness) +
+      BALANCE +
+      6 * (w - 0.3) -
+      2 * (superfatShare - 0.05) +
+      (input.lnRate ?? 0),
+    freeAcid: Math.min(
+      0.5,
+      weigh(oil => oil.freeAcidShare),
+    ),
+    stearic,
+    lnViscosity: input.lnViscosity ?? 0,
     thickening: over(row => row.thickening),
     lnViscosity40: over(row => Math.log(row.viscosity)),
     lyeSolutionKgPerKg: lye,

@@ -1,17 +1,23 @@
 import type { OilInRecipe } from '../recipe/index.ts'
-import type { SolidFatParts } from '../shelf/index.ts'
+import type { Oil } from '../shelf/index.ts'
 
 /**
  * Solid fat of a blend: five components that crystallise independently, with ideal solubility in the liquid rest.
  * Melting points (°C) and heats (kJ/mol) were fitted to typical solid-fat tables, ±5 points between 15 and 35 °C; the form
  * is an engineering estimate. Crystal form and thermal history are left out.
  */
-const COMPONENTS: readonly { part: keyof SolidFatParts; meltC: number; heatKjPerMol: number }[] = [
-  { part: 'triSaturated', meltC: 51, heatKjPerMol: 122 },
-  { part: 'sus', meltC: 34.4, heatKjPerMol: 130 },
-  { part: 'lauricHigh', meltC: 29.7, heatKjPerMol: 131 },
-  { part: 'lauricLow', meltC: 21.5, heatKjPerMol: 90 },
-  { part: 'wax', meltC: 63, heatKjPerMol: 180 },
+const COMPONENTS: readonly {
+  part: (oil: Oil) => number
+  meltC: number
+  heatKjPerMol: number
+  /** kJ per kg of solid. */
+  latentKjPerKg: number
+}[] = [
+  { part: oil => oil.solidTri, meltC: 51, heatKjPerMol: 122, latentKjPerKg: 200 },
+  { part: oil => oil.solidSus, meltC: 34.4, heatKjPerMol: 130, latentKjPerKg: 155 },
+  { part: oil => oil.solidLauricHigh, meltC: 29.7, heatKjPerMol: 131, latentKjPerKg: 130 },
+  { part: oil => oil.solidLauricLow, meltC: 21.5, heatKjPerMol: 90, latentKjPerKg: 110 },
+  { part: oil => oil.solidWax, meltC: 63, heatKjPerMol: 180, latentKjPerKg: 180 },
 ]
 
 const GAS_CONSTANT = 8.314
@@ -21,10 +27,18 @@ const saturation = (meltC: number, heatKjPerMol: number, c: number): number =>
 
 /** Fractions of the whole fat in each crystallising component, in the order of the model. */
 export const solidParts = (oils: readonly OilInRecipe[]): number[] =>
-  COMPONENTS.map(({ part }) => oils.reduce((sum, oil) => sum + oil.share * oil.oil.solid[part], 0))
+  COMPONENTS.map(({ part }) => oils.reduce((sum, oil) => sum + oil.share * part(oil.oil), 0))
 
 /** Solid fraction of the fat at equilibrium, 0…1, at `c` °C. */
-export function solidShare(parts: readonly number[], c: number): number {
+export const solidShare = (parts: readonly number[], c: number): number =>
+  solidsAt(parts, c).reduce((sum, solid) => sum + solid, 0)
+
+/** Heat held back by what is solid at `c` °C, kJ per kg of fat. */
+export const latentHeat = (parts: readonly number[], c: number): number =>
+  solidsAt(parts, c).reduce((sum, solid, j) => sum + solid * COMPONENTS[j]!.latentKjPerKg, 0)
+
+/** What is solid of each component at equilibrium, shares of the fat. */
+function solidsAt(parts: readonly number[], c: number): number[] {
   const saturations = COMPONENTS.map(({ meltC, heatKjPerMol }) => saturation(meltC, heatKjPerMol, c))
   const solidAt = (liquid: number) => parts.reduce((sum, x, j) => sum + Math.max(0, x - saturations[j]! * liquid), 0)
   let low = 0
@@ -35,7 +49,8 @@ export function solidShare(parts: readonly number[], c: number): number {
     if (1 - solidAt(liquid) >= liquid - 1e-12) low = liquid
     else high = liquid
   }
-  return solidAt((low + high) / 2)
+  const liquid = (low + high) / 2
+  return parts.map((x, j) => Math.max(0, x - saturations[j]! * liquid))
 }
 
 /** Lowest temperature in °C, scanned by 0.25 K from 0, at which at most 0.5 % of the fat is solid. */

@@ -15,3 +15,4 @@ export {
   showChance,
 } from './format.ts'
 export type { UnitHabits } from './format.ts'
+export { inUnits } from './sentence.ts'

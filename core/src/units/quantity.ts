@@ -45,6 +45,9 @@ const UNITS: Record<QuantityKind, readonly Unit[]> = {
     { names: ['l', 'litre', 'litres', 'liter', 'liters'], toInside: times(1000) },
     { names: ['tsp'], toInside: times(5) },
     { names: ['tbsp'], toInside: times(15) },
+    // Sixteen tablespoons; cups differ between countries by 5 %.
+    { names: ['cup', 'cups'], toInside: times(240) },
+    { names: ['floz'], toInside: times(29.5735295625) },
   ],
   share: [
     { names: ['%', 'percent', 'per cent'], toInside: times(0.01) },
@@ -105,15 +108,27 @@ function readNumber(text: string): { value: number; rest: string } | null {
 const unitNamed = (kind: QuantityKind, name: string): Unit | undefined =>
   UNITS[kind].find(unit => unit.names.includes(name.toLowerCase().replace(/\.$/, '')))
 
+/** A volume unit as a mass, where the density is known. */
+function massOfVolume(name: string, densityGPerMl: number | undefined): Unit | undefined {
+  const unit = densityGPerMl === undefined ? undefined : unitNamed('volume', name)
+  return unit && { names: unit.names, toInside: n => unit.toInside(n) * densityGPerMl! }
+}
+
 /**
  * Reads a quantity.
  *
  * @param text         what was typed
  * @param kind         which quantity is wanted
  * @param defaultUnit  the unit meant when none is typed, e.g. 'oz'; share: '%'
+ * @param densityGPerMl  for a mass: lets ml, tsp, tbsp and cups be typed, by the item's own density
  * @returns the value in the unit kept inside (g, mm, °C, ml, min, share of 1, g/kg, g/ml), or a sentence
  */
-export function readQuantity(text: string, kind: QuantityKind, defaultUnit: string): ReadResult {
+export function readQuantity(
+  text: string,
+  kind: QuantityKind,
+  defaultUnit: string,
+  densityGPerMl?: number,
+): ReadResult {
   const cleaned = text.replace(/[½¼¾⅓⅔⅛]/g, mark => FRACTIONS[mark] ?? mark).trim()
   if (cleaned === '') return { ok: false, sentence: `Nothing is typed here. Try ${EXAMPLES[kind]}.` }
   let rest = cleaned
@@ -123,7 +138,8 @@ export function readQuantity(text: string, kind: QuantityKind, defaultUnit: stri
     const number = readNumber(rest)
     if (!number) return { ok: false, sentence: `“${text.trim().slice(0, 40)}” is not a number. Try ${EXAMPLES[kind]}.` }
     const unitText = /^[^\d\s.,+−-][^\d\s]*(?:\s+1$)?/.exec(number.rest)?.[0] ?? ''
-    const unit = unitNamed(kind, unitText === '' ? defaultUnit : unitText)
+    const name = unitText === '' ? defaultUnit : unitText
+    const unit = unitNamed(kind, name) ?? (kind === 'mass' ? massOfVolume(name, densityGPerMl) : undefined)
     if (!unit) {
       return { ok: false, sentence: `“${unitText.slice(0, 20)}” is not a unit that fits here. Try ${EXAMPLES[kind]}.` }
     }
@@ -135,5 +151,6 @@ export function readQuantity(text: string, kind: QuantityKind, defaultUnit: stri
     }
   }
   if (!Number.isFinite(total)) return { ok: false, sentence: `That number is too large. Try ${EXAMPLES[kind]}.` }
-  return { ok: true, value: total }
+  // Twelve digits: 70 % is 0.7, not 0.7000000000000001.
+  return { ok: true, value: Number(total.toPrecision(12)) }
 }

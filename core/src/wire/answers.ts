@@ -1,4 +1,6 @@
-import type { Plan, Problem } from '../plan/index.ts'
+import type { Problem } from '../checks/index.ts'
+import type { Plan, Recipe } from '../plan/index.ts'
+import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
 import type { UnitHabits } from '../units/index.ts'
 
 /** Who is signed in. */
@@ -27,9 +29,40 @@ export interface BatchSummary {
 
 export type BatchAnswer = BatchSummary
 
+/** The shelf, with the revision of each item by kind and id. */
+export interface ShelfAnswer {
+  shelf: Shelf
+  revisions: Record<ShelfKind, Record<string, number>>
+}
+
+/** One item as it was stored. */
+export interface StoredItem {
+  kind: ShelfKind
+  item: ShelfItem
+  revision: number
+}
+
+/** A saved recipe with its newest version. */
+export interface RecipeAnswer {
+  id: string
+  name: string
+  version: number
+  updatedAt: string
+  recipe: Recipe
+}
+
+export interface RecipeVersionAnswer {
+  version: number
+  reason: string
+  madeAt: string
+  recipe: Recipe
+}
+
 export interface ErrorAnswer {
   sentence: string
   problems?: Problem[]
   /** On a conflict: what was saved meanwhile. */
   current?: BatchAnswer
+  /** On a conflict over a shelf item: what stands there now. */
+  item?: StoredItem
 }

@@ -1,6 +1,7 @@
-import { IsOptional } from 'class-validator'
-import { IsIn, Matches } from 'class-validator'
-import { Text } from '../plan/rules.ts'
+import { IsIn, IsInt, IsOptional, Matches, Min } from 'class-validator'
+import { Part, Parts, Text } from '../checks/index.ts'
+import { Recipe } from '../plan/index.ts'
+import { TagRule } from '../shelf/index.ts'
 import type { UnitHabits } from '../units/index.ts'
 
 /** Shapes that cross HTTP. Forms check with the same classes as the server. */
@@ -42,4 +43,27 @@ export class HabitsForm implements UnitHabits {
 
   @IsIn(['mm', 'in'], { message: 'Lengths are shown in mm or in.' })
   length!: UnitHabits['length']
+}
+
+/** A new version of a saved recipe, or the first one of a new recipe. */
+export class RecipeForm {
+  @Text(1, 80, 'A saved recipe has a name of 1 to 80 letters.')
+  name!: string
+
+  @Text(0, 300, 'A reason has at most 300 letters.')
+  reason!: string
+
+  @Part(() => Recipe, 'The recipe is missing.')
+  recipe!: Recipe
+
+  /** The version it was made from; absent for a new recipe. */
+  @IsOptional()
+  @IsInt({ message: 'A version is a whole number.' })
+  @Min(1, { message: 'A version is a whole number.' })
+  from?: number
+}
+
+export class RulesForm {
+  @Parts(() => TagRule, 0, 40, 'A workshop has at most 40 rules.')
+  rules!: TagRule[]
 }

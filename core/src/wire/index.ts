@@ -1,5 +1,12 @@
-export { HabitsForm, SetUpForm, SignInForm } from './forms.ts'
-export { parseForm } from './parse.ts'
-export type { Parsed } from './parse.ts'
+export { HabitsForm, RecipeForm, RulesForm, SetUpForm, SignInForm } from './forms.ts'
 export { MOST_LISTED } from './answers.ts'
-export type { BatchAnswer, BatchSummary, ErrorAnswer, SessionAnswer } from './answers.ts'
+export type {
+  BatchAnswer,
+  BatchSummary,
+  ErrorAnswer,
+  RecipeAnswer,
+  RecipeVersionAnswer,
+  SessionAnswer,
+  ShelfAnswer,
+  StoredItem,
+} from './answers.ts'

@@ -1,3 +1,4 @@
+import { freshCopy } from '@ostler/core'
 import { Router } from 'express'
 import { idFrom, planFrom, revisionFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
@@ -38,7 +39,7 @@ export function batchRoutes(store: BatchStore, now: () => Date): Router {
     const batch = await store.get(workshopId, idFrom(req.params.id))
     if (!batch) throw new HttpError(404, GONE)
     const name = `${batch.plan.name.slice(0, 74)}, copy`
-    res.status(201).json(await store.add(workshopId, { ...batch.plan, name }))
+    res.status(201).json(await store.add(workshopId, freshCopy(batch.plan, name)))
   })
 
   routes.delete('/:id', async (req, res) => {

@@ -51,7 +51,7 @@ export function batchStore(db: Database): BatchStore {
       for (const word of search.split(/\s+/).filter(Boolean).slice(0, 8)) {
         const like = likeText(word)
         query = query.where(
-          sql<boolean>`(plan ->> 'name' ilike ${like} or plan ->> 'notes' ilike ${like} or plan -> 'scent' ->> 'scent' ilike ${like}
+          sql<boolean>`(plan ->> 'name' ilike ${like} or plan ->> 'notes' ilike ${like} or exists (select 1 from jsonb_array_elements(plan -> 'scent' -> 'parts') part where part ->> 'scent' ilike ${like})
             or exists (select 1 from jsonb_array_elements(plan -> 'cups') cup where cup ->> 'name' ilike ${like}))`,
         )
       }

@@ -1,4 +1,4 @@
-import type { Plan, ShelfKind } from '@ostler/core'
+import type { Plan, Recipe, ShelfKind, TagRule } from '@ostler/core'
 import type { ColumnType, Generated, JSONColumnType } from 'kysely'
 
 /** Tables as queries see them. Every row but a workshop's own belongs to a workshop. */
@@ -8,6 +8,8 @@ export interface Tables {
   session: SessionTable
   shelf_item: ShelfItemTable
   batch: BatchTable
+  recipe: RecipeTable
+  recipe_version: RecipeVersionTable
 }
 
 type Stamp = ColumnType<Date, Date | undefined, Date>
@@ -19,6 +21,8 @@ interface WorkshopTable {
   temperature_unit: Generated<'C' | 'F'>
   length_unit: Generated<'mm' | 'in'>
   is_demo: Generated<boolean>
+  stocked: Generated<boolean>
+  rules: JSONColumnType<TagRule[], string | undefined, string>
   created_at: Stamp
 }
 
@@ -43,8 +47,9 @@ interface ShelfItemTable {
   workshop_id: string
   kind: ShelfKind
   id: string
-  position: number
   item: JSONColumnType<object, string, string>
+  revision: Generated<number>
+  updated_at: Stamp
 }
 
 interface BatchTable {
@@ -55,4 +60,21 @@ interface BatchTable {
   created_at: Stamp
   updated_at: Stamp
   deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+}
+
+interface RecipeTable {
+  id: Generated<string>
+  workshop_id: string
+  name: string
+  deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+  created_at: Stamp
+}
+
+interface RecipeVersionTable {
+  recipe_id: string
+  workshop_id: string
+  version: number
+  reason: string
+  recipe: JSONColumnType<Recipe, string, string>
+  made_at: Stamp
 }

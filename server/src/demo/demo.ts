@@ -4,17 +4,51 @@ import { readPlanText } from '@ostler/core'
 import type { BatchStore } from '../batches/store.ts'
 import type { MemberStore } from '../members/store.ts'
 import { projectDir } from '../project-dir.ts'
+import type { RecipeStore } from '../recipes/store.ts'
+import type { ShelfStore } from '../shelf/store.ts'
+import { DEMO_LOTS, DEMO_RECIPES } from './demo-shelf.ts'
 
 /** Sign-in of the made-up workshop. It exists only together with the demo data. */
 export const DEMO_SIGN_IN = { signInName: 'demo', password: 'trace before colour' }
 
 const EXAMPLES = join(projectDir(), 'examples')
 
+interface Stores {
+  members: MemberStore
+  batches: BatchStore
+  shelf: ShelfStore
+  recipes: RecipeStore
+}
+
+async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores): Promise<void> {
+  const { shelf } = await store.all(workshopId)
+  for (const [kind, id, lots] of DEMO_LOTS) {
+    const item = shelf[kind].find(one => one.id === id)
+    if (!item) throw new Error(`the demo has a lot of ${id}, which is not among the ${kind}`)
+    await store.save(workshopId, kind, { ...item, lots }, 1)
+  }
+  await store.setRules(workshopId, [
+    { tag: 'not-cosmetic', weight: 'never' },
+    { tag: 'plastic', weight: 'never' },
+    { tag: 'milk', weight: 'tell' },
+    { tag: 'tree-nut', weight: 'tell' },
+    { tag: 'gluten', weight: 'tell' },
+  ])
+  for (const { name, versions } of DEMO_RECIPES) {
+    const first = await recipes.add(workshopId, name, versions[0]!.reason, versions[0]!.recipe)
+    if (!first.ok) throw new Error(`the demo recipe ${name} was not saved`)
+    for (const [i, { reason, recipe }] of versions.slice(1).entries())
+      await recipes.addVersion(workshopId, first.saved.id, i + 1, name, reason, recipe)
+  }
+}
+
 /** Loads the made-up workshop with the example batches, unless a workshop exists. */
-export async function loadDemo(members: MemberStore, batches: BatchStore): Promise<void> {
+export async function loadDemo(stores: Stores): Promise<void> {
+  const { members, batches } = stores
   if (await members.hasWorkshop()) return
   const form = { workshopName: 'Sluice Lane Workshop', memberName: 'Demo maker', ...DEMO_SIGN_IN }
   const { workshopId } = await members.setUp(form, true)
+  await fillShelf(workshopId, stores)
   for (const file of readdirSync(EXAMPLES)
     .filter(name => name.endsWith('.json'))
     .sort()) {

@@ -8,10 +8,13 @@ import type { Config } from '../config.ts'
 import type { Database } from '../database/connection.ts'
 import { memberRoutes } from '../members/routes.ts'
 import { memberStore } from '../members/store.ts'
-import { shelfOf } from '../shelf/store.ts'
+import { recipeRoutes } from '../recipes/routes.ts'
+import { recipeStore } from '../recipes/store.ts'
+import { shelfRoutes } from '../shelf/routes.ts'
+import { shelfStore } from '../shelf/store.ts'
 import { HttpError, errorHandler } from './errors.ts'
 import { headers, sameOriginWrites } from './security.ts'
-import { sessions, visitorOf } from './session.ts'
+import { sessions } from './session.ts'
 
 export interface AppParts {
   db: Database
@@ -23,6 +26,8 @@ export interface AppParts {
 
 /** Room for the largest plan and what travels with it. */
 const BODY_LIMIT = '300kb'
+/** Room for the most items of a kind that a shelf holds, as JSON. */
+const IMPORT_LIMIT = '12mb'
 
 export function createApp({ db, config, setUpCode, now }: AppParts): Express {
   const log = pino({ level: config.logLevel })
@@ -40,10 +45,12 @@ export function createApp({ db, config, setUpCode, now }: AppParts): Express {
     next()
   })
   api.use(sameOriginWrites)
+  api.use('/shelf/import', visits.require, express.json({ limit: IMPORT_LIMIT, strict: true }))
   api.use(express.json({ limit: BODY_LIMIT, strict: true }))
   api.get('/health', (_req, res) => void res.json({ ok: true }))
   api.use(memberRoutes(members, visits, config, setUpCode))
-  api.get('/shelf', visits.require, async (req, res) => void res.json(await shelfOf(db, visitorOf(req).workshopId)))
+  api.use('/shelf', visits.require, shelfRoutes(shelfStore(db)))
+  api.use('/recipes', visits.require, recipeRoutes(recipeStore(db), now))
   api.use('/batches', visits.require, batchRoutes(batchStore(db), now))
   api.use(() => {
     throw new HttpError(404, 'There is nothing at this address.')

@@ -28,5 +28,5 @@ const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/
 /** An id from the address; one that cannot be is as good as none found. */
 export function idFrom(id: unknown): string {
   if (typeof id === 'string' && UUID.test(id)) return id
-  throw new HttpError(404, 'There is no such batch.')
+  throw new HttpError(404, 'There is nothing of that name.')
 }

@@ -1,10 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto'
-import type { SetUpForm, Shelf, ShelfKind, UnitHabits } from '@ostler/core'
-import { REFERENCE_SHELF } from '@ostler/core'
+import type { SetUpForm, UnitHabits } from '@ostler/core'
 import { hash, verify } from '@node-rs/argon2'
-import type { Transaction } from 'kysely'
 import type { Database } from '../database/connection.ts'
-import type { Tables } from '../database/types.ts'
+import { stock } from '../shelf/stock.ts'
 
 /** Who a request comes from. Every query below takes its workshop from here. */
 export interface Visitor {
@@ -34,19 +32,6 @@ export interface MemberStore {
   visitor(token: string, now: Date): Promise<(Visitor & { isDemo: boolean }) | null>
   setHabits(workshopId: string, habits: UnitHabits): Promise<void>
   hasDemo(): Promise<boolean>
-}
-
-async function stock(tx: Transaction<Tables>, workshopId: string, shelf: Shelf): Promise<void> {
-  const rows = (Object.keys(shelf) as ShelfKind[]).flatMap(kind =>
-    shelf[kind].map((item, position) => ({
-      workshop_id: workshopId,
-      kind,
-      id: item.id,
-      position,
-      item: JSON.stringify(item),
-    })),
-  )
-  await tx.insertInto('shelf_item').values(rows).execute()
 }
 
 async function visitorOf(db: Database, token: string, now: Date): Promise<(Visitor & { isDemo: boolean }) | null> {
@@ -97,7 +82,7 @@ export function memberStore(db: Database): MemberStore {
           .values({ workshop_id: workshop.id, name: form.memberName, sign_in_name: form.signInName, password_hash })
           .returning('id')
           .executeTakeFirstOrThrow()
-        await stock(tx, workshop.id, REFERENCE_SHELF)
+        await stock(tx, workshop.id)
         return { memberId: member.id, workshopId: workshop.id }
       })
     },

@@ -1,20 +1,133 @@
-import type { Shelf } from '@ostler/core'
+import { MOST_ITEMS, completed, shelfKinds } from '@ostler/core'
+import type { Shelf, ShelfAnswer, ShelfItem, ShelfKind, StoredItem, TagRule } from '@ostler/core'
+import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 
-/** The whole shelf of a workshop, each kind in its order. */
-export async function shelfOf(db: Database, workshopId: string): Promise<Shelf> {
-  const rows = await db
-    .selectFrom('shelf_item')
-    .where('workshop_id', '=', workshopId)
-    .orderBy('kind')
-    .orderBy('position')
-    .select(['kind', 'item'])
-    .execute()
-  const of = (kind: keyof Shelf) => rows.filter(row => row.kind === kind).map(row => row.item)
-  return {
-    oils: of('oils'),
-    scents: of('scents'),
-    colorants: of('colorants'),
-    moulds: of('moulds'),
-  } as unknown as Shelf
+/** Not saved: moved on meanwhile (with what stands there now), gone, or there already. */
+export type SaveItemResult =
+  { ok: true; stored: StoredItem } | { ok: false; current: StoredItem | null } | { ok: false; full: true }
+
+/** The shelf of one workshop at a time: no query goes without its id. */
+export interface ShelfStore {
+  all(workshopId: string): Promise<ShelfAnswer>
+  /** A new item (`revision` 0), or a change on top of a revision. */
+  save(workshopId: string, kind: ShelfKind, item: ShelfItem, revision: number): Promise<SaveItemResult>
+  /** All or none. Gives the names of items that moved on meanwhile; then nothing is stored. */
+  importAll(
+    workshopId: string,
+    kind: ShelfKind,
+    items: readonly { item: ShelfItem; revision: number }[],
+  ): Promise<string[]>
+  setRules(workshopId: string, rules: readonly TagRule[]): Promise<void>
 }
+
+const COLUMNS = ['kind', 'item', 'revision'] as const
+
+export function shelfStore(db: Database): ShelfStore {
+  const get = async (on: Database, workshopId: string, kind: ShelfKind, id: string): Promise<StoredItem | null> => {
+    const row = await on
+      .selectFrom('shelf_item')
+      .where('workshop_id', '=', workshopId)
+      .where('kind', '=', kind)
+      .where('id', '=', id)
+      .select(COLUMNS)
+      .executeTakeFirst()
+    return row ? { kind, item: row.item as ShelfItem, revision: row.revision } : null
+  }
+
+  const write = async (on: Database, workshopId: string, kind: ShelfKind, item: ShelfItem, revision: number) => {
+    const text = JSON.stringify(item)
+    if (revision === 0)
+      return on
+        .insertInto('shelf_item')
+        .values({ workshop_id: workshopId, kind, id: item.id, item: text })
+        .onConflict(conflict => conflict.columns(['workshop_id', 'kind', 'id']).doNothing())
+        .returning(COLUMNS)
+        .executeTakeFirst()
+    return on
+      .updateTable('shelf_item')
+      .set({ item: text, revision: revision + 1, updated_at: sql`now()` })
+      .where('workshop_id', '=', workshopId)
+      .where('kind', '=', kind)
+      .where('id', '=', item.id)
+      .where('revision', '=', revision)
+      .returning(COLUMNS)
+      .executeTakeFirst()
+  }
+
+  const countOf = async (on: Database, workshopId: string, kind: ShelfKind): Promise<number> => {
+    const row = await on
+      .selectFrom('shelf_item')
+      .where('workshop_id', '=', workshopId)
+      .where('kind', '=', kind)
+      .select(sql<string>`count(*)`.as('count'))
+      .executeTakeFirstOrThrow()
+    return Number(row.count)
+  }
+
+  return {
+    async all(workshopId) {
+      const rows = await db.selectFrom('shelf_item').where('workshop_id', '=', workshopId).select(COLUMNS).execute()
+      const workshop = await db
+        .selectFrom('workshop')
+        .where('id', '=', workshopId)
+        .select('rules')
+        .executeTakeFirstOrThrow()
+      const shelf: Record<string, unknown> = { rules: workshop.rules }
+      const revisions = {} as ShelfAnswer['revisions']
+      for (const kind of shelfKinds) {
+        const mine = rows.filter(row => row.kind === kind)
+        shelf[kind] = mine
+          .map((row): ShelfItem => completed(kind, row.item))
+          .sort((a, b) => a.name.localeCompare(b.name, 'en'))
+        revisions[kind] = Object.fromEntries(mine.map(row => [(row.item as ShelfItem).id, row.revision]))
+      }
+      return { shelf: shelf as unknown as Shelf, revisions }
+    },
+    async save(workshopId, kind, item, revision) {
+      if (revision === 0 && (await countOf(db, workshopId, kind)) >= MOST_ITEMS) return { ok: false, full: true }
+      const row = await write(db, workshopId, kind, item, revision)
+      if (row) return { ok: true, stored: { kind, item: row.item as ShelfItem, revision: row.revision } }
+      // A save whose answer was lost is sent again: it is no conflict when just that stands there.
+      const current = await get(db, workshopId, kind, item.id)
+      const same = await db
+        .selectFrom('shelf_item')
+        .where('workshop_id', '=', workshopId)
+        .where('kind', '=', kind)
+        .where('id', '=', item.id)
+        .where('revision', '=', revision + 1)
+        .where(sql<boolean>`item = ${JSON.stringify(item)}::jsonb`)
+        .select('id')
+        .executeTakeFirst()
+      return same && current ? { ok: true, stored: current } : { ok: false, current }
+    },
+    async importAll(workshopId, kind, items) {
+      const moved: string[] = []
+      await db
+        .transaction()
+        .execute(async tx => {
+          for (const { item, revision } of items) {
+            const row = await write(tx, workshopId, kind, item, revision)
+            if (!row) moved.push(item.name)
+          }
+          if (moved.length > 0) throw new Refused()
+          if ((await countOf(tx, workshopId, kind)) > MOST_ITEMS) throw new Refused()
+        })
+        .catch((error: unknown) => {
+          if (!(error instanceof Refused)) throw error
+          if (moved.length === 0) moved.push(`more than ${MOST_ITEMS} items`)
+        })
+      return moved
+    },
+    async setRules(workshopId, rules) {
+      await db
+        .updateTable('workshop')
+        .set({ rules: JSON.stringify(rules) })
+        .where('id', '=', workshopId)
+        .execute()
+    },
+  }
+}
+
+/** Takes a transaction back. */
+class Refused extends Error {}

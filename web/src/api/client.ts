@@ -4,8 +4,15 @@ import type {
   Plan,
   SessionAnswer,
   SetUpForm,
-  Shelf,
+  RecipeAnswer,
+  RecipeForm,
+  RecipeVersionAnswer,
+  ShelfAnswer,
+  ShelfItem,
+  ShelfKind,
   SignInForm,
+  StoredItem,
+  TagRule,
   UnitHabits,
 } from '@ostler/core'
 import { queryOptions } from '@tanstack/react-query'
@@ -56,9 +63,21 @@ export const sessionQuery = queryOptions({
 
 export const shelfQuery = queryOptions({
   queryKey: ['shelf'],
-  queryFn: () => call<Shelf>('GET', '/shelf'),
+  queryFn: () => call<ShelfAnswer>('GET', '/shelf'),
   staleTime: 60_000,
 })
+
+export const recipesQuery = queryOptions({
+  queryKey: ['recipes'],
+  queryFn: () => call<RecipeAnswer[]>('GET', '/recipes'),
+  staleTime: 30_000,
+})
+
+export const recipeVersionsQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['recipes', id, 'versions'],
+    queryFn: () => call<RecipeVersionAnswer[]>('GET', `/recipes/${id}/versions`),
+  })
 
 export const batchesQuery = (search: string) =>
   queryOptions({
@@ -86,3 +105,15 @@ export const deleteBatch = (id: string) => call<void>('DELETE', `/batches/${id}`
 export const restoreBatch = (id: string) => call<void>('POST', `/batches/${id}/restore`)
 export const saveBatch = (id: string, revision: number, plan: Plan, keepalive = false) =>
   call<BatchAnswer>('PUT', `/batches/${id}`, { revision, plan }, { keepalive })
+
+/** Saves an item on top of `revision`; 0 for a new one. */
+export const saveItem = (kind: ShelfKind, item: ShelfItem, revision: number) =>
+  call<StoredItem>('PUT', `/shelf/${kind}/${item.id}`, { item, revision })
+export const importItems = (kind: ShelfKind, items: readonly { item: ShelfItem; revision: number }[]) =>
+  call<{ count: number }>('POST', '/shelf/import', { kind, items })
+export const saveRules = (rules: readonly TagRule[]) => call<void>('PUT', '/shelf/rules', { rules })
+export const addRecipe = (form: RecipeForm) => call<RecipeAnswer>('POST', '/recipes', form)
+export const addRecipeVersion = (id: string, form: RecipeForm) =>
+  call<RecipeAnswer>('POST', `/recipes/${id}/versions`, form)
+export const deleteRecipe = (id: string) => call<void>('DELETE', `/recipes/${id}`)
+export const restoreRecipe = (id: string) => call<void>('POST', `/recipes/${id}/restore`)

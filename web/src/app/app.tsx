@@ -28,6 +28,14 @@ const router = createBrowserRouter([
       { path: '/', element: <Navigate to="/batches" replace /> },
       { path: '/batches', element: <BatchesPage /> },
       {
+        path: '/shelf/:kind?/:item?',
+        lazy: async () => ({ Component: (await import('../features/shelf/shelf-page.tsx')).ShelfPage }),
+      },
+      {
+        path: '/recipes',
+        lazy: async () => ({ Component: (await import('../features/recipes/recipes-page.tsx')).RecipesPage }),
+      },
+      {
         path: '/batches/:id',
         element: <BatchFrame />,
         children: [
@@ -39,6 +47,18 @@ const router = createBrowserRouter([
           {
             path: 'score',
             lazy: async () => ({ Component: (await import('../features/score/score-page.tsx')).ScorePage }),
+          },
+          {
+            path: 'heat',
+            lazy: async () => ({ Component: (await import('../features/heat/heat-page.tsx')).HeatPage }),
+          },
+          {
+            path: 'prepare',
+            lazy: async () => ({ Component: (await import('../features/prepare/prepare-page.tsx')).PreparePage }),
+          },
+          {
+            path: 'weigh',
+            lazy: async () => ({ Component: (await import('../features/weigh/weigh-page.tsx')).WeighPage }),
           },
           {
             path: 'sheet',

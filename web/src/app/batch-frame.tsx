@@ -13,7 +13,10 @@ import { TopBar } from './top-bar.tsx'
 
 const PAGES = [
   ['batter', 'Batter'],
+  ['heat', 'Heat'],
   ['score', 'Score'],
+  ['prepare', 'Prepare'],
+  ['weigh', 'Weigh'],
   ['sheet', 'Sheet'],
 ] as const
 
@@ -37,7 +40,7 @@ export function BatchFrame() {
     )
   }
   if (!batch.data || !shelf.data) return <p className="p-10 text-soft">Opening the batch …</p>
-  return <Opened key={id} batch={batch.data} shelf={shelf.data} />
+  return <Opened key={id} batch={batch.data} shelf={shelf.data.shelf} />
 }
 
 /** From here on the store is what counts; what the query fetches later is left alone. */
@@ -104,7 +107,7 @@ function BatchPages() {
               key={path}
               to={path}
               className={({ isActive }) =>
-                `flex items-center border-y-3 border-transparent px-3 ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
+                `flex items-center border-y-3 border-transparent px-3 max-[600px]:px-1.5 ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
               }
             >
               {text}

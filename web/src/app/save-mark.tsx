@@ -1,7 +1,7 @@
-import { ordered, tidy } from '@ostler/core'
+import { forecast, ordered, tidy } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { addBatch, sessionQuery } from '../api/client.ts'
 import { SignInForm } from '../features/sign-in/sign-in-page.tsx'
@@ -58,10 +58,12 @@ function differences(mine: Plan, theirs: Plan): string[] {
 }
 
 function Version({ title, plan }: { title: string; plan: Plan }) {
+  const { shelf } = useBatch()
+  const made = useMemo(() => forecast(plan, shelf), [plan, shelf])
   return (
     <div className="flex-1 rounded bg-panel p-3">
       <h3 className="mb-2">{title}</h3>
-      <FacePicture plan={plan} height={96} />
+      <FacePicture plan={plan} colours={made.ok ? made.forecast.colours : null} height={96} />
       <p className="mt-2 text-[13px] text-soft">
         {plan.name} · {plan.score.length} layers · {tidy(plan.conditions.mixC, 1)} °C
       </p>

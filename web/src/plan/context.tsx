@@ -1,4 +1,4 @@
-import { METRIC } from '@ostler/core'
+import { METRIC, inUnits } from '@ostler/core'
 import type { Forecast, UnitHabits } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { createContext, useContext, useSyncExternalStore } from 'react'
@@ -25,3 +25,9 @@ export const useForecast = (): Forecast | null => usePlan(state => (state.result
 
 /** How this workshop likes its units. */
 export const useHabits = (): UnitHabits => useQuery(sessionQuery).data?.workshop?.habits ?? METRIC
+
+/** Puts a sentence of the core into the workshop's units. */
+export function useSay(): (sentence: string) => string {
+  const habits = useHabits()
+  return sentence => inUnits(sentence, habits)
+}

@@ -1,11 +1,20 @@
 import { layerHeights } from '@ostler/core'
-import type { Plan } from '@ostler/core'
+import type { ColourForecast, Plan } from '@ostler/core'
+import { cupHex, useColourView } from '../plan/colour-view.ts'
 
-/** The cut face of a batch, small and to scale. */
-export function FacePicture({ plan, height }: { plan: Plan; height: number }) {
+interface Props {
+  plan: Plan
+  /** Null until they are worked out. */
+  colours: ColourForecast | null
+  height: number
+}
+
+/** The cut face of a batch, small and to scale, in its forecast colours. */
+export function FacePicture({ plan, colours, height }: Props) {
+  const view = useColourView()
   const { innerWidthMm: width, fillMm } = plan.mould
   const heights = layerHeights(plan)
-  const colour = (cup: string) => plan.cups.find(one => one.id === cup)?.swatch ?? '#888888'
+  const colour = (cup: string) => cupHex(plan, colours, view, cup)
   const names = plan.score.map(pour => plan.cups.find(cup => cup.id === pour.cup)?.name ?? pour.cup)
   return (
     <svg

@@ -1,9 +1,10 @@
-import { useForecast } from '../plan/context.tsx'
+import { useForecast, useSay } from '../plan/context.tsx'
 
 const SHAPES = { stop: '▲ Stop:', warn: '△', hint: '·' }
 
 /** What is allowed in this plan but worth a thought. */
 export function Notices({ most = 6, className = '' }: { most?: number; className?: string }) {
+  const say = useSay()
   const notices = useForecast()?.notices ?? []
   if (notices.length === 0) return null
   return (
@@ -11,7 +12,7 @@ export function Notices({ most = 6, className = '' }: { most?: number; className
       {notices.slice(0, most).map(notice => (
         <li key={notice.path + notice.sentence} className={notice.weight === 'hint' ? 'text-soft' : 'text-rust'}>
           <span aria-hidden>{SHAPES[notice.weight]} </span>
-          {notice.sentence}
+          {say(notice.sentence)}
         </li>
       ))}
     </ul>

@@ -13,6 +13,7 @@ interface Props {
   decimals?: number
   width?: number
   hint?: ReactNode
+  densityGPerMl?: number
 }
 
 /** The number at `path` of the plan. */

@@ -57,6 +57,8 @@ interface Props {
   hint?: ReactNode
   /** A second kind that may be typed, e.g. a share where a length is shown; told apart by its unit. */
   other?: { kind: QuantityKind; unit: string; onValue: (value: number) => EditResult }
+  /** For a mass: lets ml, teaspoons and cups be typed. */
+  densityGPerMl?: number
   /** Told of the field's sentence, to show it elsewhere. */
   onSentence?: (sentence: string | null) => void
 }
@@ -66,7 +68,20 @@ interface Props {
  * mended or Escape takes it back. Arrow up and down step.
  */
 export function QuantityField(props: Props) {
-  const { label, value, kind, habits, onValue, bare = false, decimals, width = 84, hint, other, onSentence } = props
+  const {
+    label,
+    value,
+    kind,
+    habits,
+    onValue,
+    bare = false,
+    decimals,
+    width = 84,
+    hint,
+    other,
+    onSentence,
+    densityGPerMl,
+  } = props
   const id = useId()
   const { unit, text, step } = shown(kind, habits, decimals)
   const [typed, setTyped] = useState<string | null>(null)
@@ -85,7 +100,7 @@ export function QuantityField(props: Props) {
       const read = readQuantity(raw, other.kind, other.unit)
       return read.ok ? other.onValue(read.value) : { ok: false as const, path: '', sentence: read.sentence }
     }
-    const read = readQuantity(raw, kind, unit)
+    const read = readQuantity(raw, kind, unit, densityGPerMl)
     return read.ok ? onValue(read.value) : { ok: false as const, path: '', sentence: read.sentence }
   }
 

@@ -2,9 +2,18 @@ import { tidy } from '@ostler/core'
 import type { Working } from '@ostler/core'
 import { Popover } from 'radix-ui'
 
+interface Props {
+  label: string
+  text: string
+  working?: Working
+  /** Said to screen readers where the label is empty. */
+  name?: string
+}
+
 /** A large number that opens to the way it came about. */
-export function WorkingNumber({ label, text, working }: { label: string; text: string; working?: Working }) {
-  const number = <span className="block text-2xl leading-tight font-semibold">{text}</span>
+export function WorkingNumber({ label, text, working, name = label }: Props) {
+  const opens = working && label === '' ? 'underline decoration-dotted decoration-1 underline-offset-4' : ''
+  const number = <span className={`block text-2xl leading-tight font-semibold ${opens}`}>{text}</span>
   if (!working) {
     return (
       <div>
@@ -15,36 +24,57 @@ export function WorkingNumber({ label, text, working }: { label: string; text: s
   }
   return (
     <Popover.Root>
-      <Popover.Trigger className="group text-left" aria-label={`${label}: ${text}. Show the working.`}>
+      <Popover.Trigger className="group text-left" aria-label={`${name}: ${text}. Show the working.`}>
         {number}
-        <span className="text-[13px] text-soft underline decoration-dotted underline-offset-3 group-hover:text-ink">
-          {label}
-        </span>
+        {label !== '' && (
+          <span className="text-[13px] text-soft underline decoration-dotted underline-offset-3 group-hover:text-ink">
+            {label}
+          </span>
+        )}
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          sideOffset={6}
-          collisionPadding={12}
-          className="z-30 w-84 rounded border border-ink bg-paper p-4 text-sm text-ink"
-        >
-          <h3 className="mb-1 text-base">{working.title}</h3>
-          <p className="mb-2">{working.formula}</p>
-          <table className="mb-2 w-full">
-            <tbody>
-              {working.inputs.map(input => (
-                <tr key={input.name} className="border-t border-line">
-                  <th className="py-0.5 text-left font-normal text-soft">{input.name}</th>
-                  <td className="text-right">
-                    {tidy(input.value, 4)} {input.unit}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <p className="text-[13px] text-soft">{working.source}</p>
-          <Popover.Arrow className="fill-ink" />
-        </Popover.Content>
-      </Popover.Portal>
+      <Shown working={working} />
     </Popover.Root>
   )
 }
+
+/** A number in a line of text that opens in the same way. */
+export function OpenedNumber({ text, name, working }: { text: string; name: string; working: Working }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger
+        className="underline decoration-dotted underline-offset-3 hover:text-ink"
+        aria-label={`${name}: ${text}. Show the working.`}
+      >
+        {text}
+      </Popover.Trigger>
+      <Shown working={working} />
+    </Popover.Root>
+  )
+}
+
+const Shown = ({ working }: { working: Working }) => (
+  <Popover.Portal>
+    <Popover.Content
+      sideOffset={6}
+      collisionPadding={12}
+      className="z-30 w-84 rounded border border-ink bg-paper p-4 text-sm text-ink"
+    >
+      <h3 className="mb-1 text-base">{working.title}</h3>
+      <p className="mb-2">{working.formula}</p>
+      <table className="mb-2 w-full">
+        <tbody>
+          {working.inputs.map(input => (
+            <tr key={input.name} className="border-t border-line">
+              <th className="py-0.5 text-left font-normal text-soft">{input.name}</th>
+              <td className="text-right">
+                {tidy(input.value, input.unit === 'g' ? 2 : 4)} {input.unit}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="text-[13px] text-soft">{working.source}</p>
+      <Popover.Arrow className="fill-ink" />
+    </Popover.Content>
+  </Popover.Portal>
+)

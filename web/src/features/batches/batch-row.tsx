@@ -34,7 +34,9 @@ export function BatchRow({ batch, shelf, onDuplicate, onDelete }: Props) {
   const habits = useHabits()
   const result = useLaterForecast(batch, shelf)
   const { plan } = batch
-  const scent = plan.scent ? (findById(shelf?.scents ?? [], plan.scent.scent)?.name ?? plan.scent.scent) : 'unscented'
+  const first = plan.scent?.parts[0]?.scent
+  const scent =
+    result?.recipe.scent?.name ?? (first ? (findById(shelf?.scents ?? [], first)?.name ?? first) : 'unscented')
   const exported = () => {
     const read = readPlan(plan)
     if (read.ok) downloadPlan(read.plan)
@@ -47,7 +49,7 @@ export function BatchRow({ batch, shelf, onDuplicate, onDelete }: Props) {
         aria-hidden
         className="grid place-items-center rounded bg-booth p-2"
       >
-        <FacePicture plan={plan} height={64} />
+        <FacePicture plan={plan} colours={result?.colours ?? null} height={64} />
       </Link>
       <div className="min-w-0">
         <Link to={`/batches/${batch.id}/score`} className="font-title text-xl font-semibold hover:underline">

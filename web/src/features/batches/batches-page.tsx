@@ -1,10 +1,11 @@
-import { MOST_LISTED, starterPlan } from '@ostler/core'
+import { MOST_LISTED, starterLike } from '@ostler/core'
 import type { BatchAnswer, Problem } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { FileInput, Plus, Search } from 'lucide-react'
 import { useDeferredValue, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { addBatch, batchesQuery, deleteBatch, duplicateBatch, restoreBatch, shelfQuery } from '../../api/client.ts'
+import { Places } from '../../app/places.tsx'
 import { TopBar } from '../../app/top-bar.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
@@ -28,7 +29,9 @@ export function BatchesPage() {
 
   return (
     <>
-      <TopBar />
+      <TopBar>
+        <Places />
+      </TopBar>
       <main className="mx-auto w-full max-w-260 px-5 py-6 max-[900px]:px-3">
         <div className="mb-5 flex flex-wrap items-center gap-3">
           <h1 className="mr-auto text-3xl">Batches</h1>
@@ -45,7 +48,10 @@ export function BatchesPage() {
             />
           </label>
           <ImportButton onFile={file => void importFile(file)} />
-          <button className="button button-main" onClick={() => void acts.add(starterPlan('New batch'))}>
+          <button
+            className="button button-main"
+            onClick={() => void acts.add(starterLike('New batch', data?.[0]?.plan))}
+          >
             <Plus size={16} aria-hidden /> New batch
           </button>
         </div>
@@ -57,7 +63,7 @@ export function BatchesPage() {
             <BatchRow
               key={batch.id}
               batch={batch}
-              shelf={shelf.data}
+              shelf={shelf.data?.shelf}
               onDuplicate={acts.duplicate}
               onDelete={acts.remove}
             />
@@ -88,7 +94,7 @@ function useActs() {
     add: (plan: Parameters<typeof addBatch>[0]) =>
       told(async () => {
         const batch = await addBatch(plan)
-        await navigate(`/batches/${batch.id}/score`)
+        await navigate(`/batches/${batch.id}/batter`)
       }),
     duplicate: (batch: BatchAnswer) =>
       void told(async () => {

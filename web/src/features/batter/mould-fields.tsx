@@ -1,17 +1,23 @@
-import { MAX_CUPS, fillVolumeMl } from '@ostler/core'
-import { useBatch, usePlan } from '../../plan/context.tsx'
+import { FORMS, LININGS, brimMl, fillVolumeMl, showLength } from '@ostler/core'
+import type { Lining, MouldForm } from '@ostler/core'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
 
-/** A loaf's inner dimensions and how high the soap stands in it. */
+const options = <T extends string>(words: Readonly<Record<T, string>>) =>
+  (Object.entries(words) as [T, string][]).map(([value, text]) => ({ value, text }))
+
+/** A mould's inner dimensions and how high the soap stands in it. */
 export function MouldFields() {
   const batch = useBatch()
+  const habits = useHabits()
   const mould = usePlan(state => state.plan.mould)
-  const cups = usePlan(state => state.plan.cups.length)
   const told = useTold()
   const known = batch.shelf.moulds.find(
     one =>
       one.name === mould.name &&
+      one.form === mould.form &&
       one.innerLengthMm === mould.innerLengthMm &&
       one.innerWidthMm === mould.innerWidthMm &&
       one.innerHeightMm === mould.innerHeightMm,
@@ -19,34 +25,62 @@ export function MouldFields() {
   const choose = (id: string) => {
     const shape = batch.shelf.moulds.find(one => one.id === id)
     if (!shape) return
-    const { innerLengthMm, innerWidthMm, innerHeightMm, name } = shape
-    const fillMm = Math.round(innerHeightMm * 0.9)
-    const value = { name, innerLengthMm, innerWidthMm, innerHeightMm, fillMm }
+    const { innerLengthMm, innerWidthMm, innerHeightMm, name, form, lining } = shape
+    const fillMm = Math.round(innerHeightMm * shape.usualFillShare)
+    const value = {
+      name,
+      form,
+      innerLengthMm,
+      innerWidthMm,
+      innerHeightMm,
+      cavities: Math.round(shape.cavities),
+      lining,
+      fillMm,
+    }
     told(batch.edit({ kind: 'set', path: ['mould'], value }))
   }
-  const options = batch.shelf.moulds.map(one => ({ value: one.id, text: one.name }))
+  const moulds = batch.shelf.moulds
+    .filter(one => !one.archived || one === known)
+    .map(one => ({ value: one.id, text: one.name }))
+  const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['mould', key], value }))
+  const isRound = mould.form === 'cylinder' || mould.form === 'dome' || mould.form === 'hexagon'
   return (
-    <section aria-labelledby="mould">
-      <h2 id="mould" className="mb-2 text-xl">
-        Mould
-      </h2>
+    <Section title="Mould">
       <Choice
         bare
         label="Mould"
         className="mb-3 w-full"
         value={known?.id ?? ''}
-        options={known ? options : [{ value: '', text: `${mould.name}, own measure` }, ...options]}
+        options={known ? moulds : [{ value: '', text: `${mould.name}, own measure` }, ...moulds]}
         onValue={choose}
       />
       <div className="grid grid-cols-3 gap-x-4 gap-y-3">
-        <PlanField label="Inner length" kind="length" path={['mould', 'innerLengthMm']} />
-        <PlanField label="Inner width" kind="length" path={['mould', 'innerWidthMm']} />
+        <PlanField
+          label={isRound ? (mould.form === 'hexagon' ? 'Across flats' : 'Bore') : 'Inner length'}
+          kind="length"
+          path={['mould', 'innerLengthMm']}
+        />
+        {!isRound && <PlanField label="Inner width" kind="length" path={['mould', 'innerWidthMm']} />}
         <PlanField label="Inner height" kind="length" path={['mould', 'innerHeightMm']} />
         <PlanField label="Soap stands" kind="length" path={['mould', 'fillMm']} />
+        <PlanField label="Cavities" kind="plain" decimals={0} path={['mould', 'cavities']} />
+        <Choice<MouldForm>
+          label="Form"
+          value={mould.form}
+          options={options(FORMS)}
+          onValue={value => set('form', value)}
+        />
+        <Choice<Lining>
+          label="Lining"
+          value={mould.lining}
+          options={options(LININGS)}
+          onValue={value => set('lining', value)}
+        />
       </div>
       <p className="mt-2 text-[13px] text-soft">
-        {Math.round(fillVolumeMl(mould))} ml of soap. {cups} of at most {MAX_CUPS} cups; the layers follow the height.
+        {Math.round(fillVolumeMl(mould))} ml of soap in {Math.round(brimMl(mould))} ml;{' '}
+        {showLength(mould.innerHeightMm - mould.fillMm, habits)} of room above it for the top.
       </p>
-    </section>
+    </Section>
   )
 }

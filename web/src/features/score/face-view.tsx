@@ -3,6 +3,7 @@ import type { Layer } from '@ostler/core'
 import { useRef } from 'react'
 import type { KeyboardEvent, PointerEvent } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { useCupHex } from '../../plan/colour-view.ts'
 import { inkOn } from '../../ui/swatch.tsx'
 import { useSize } from '../../ui/use-size.ts'
 
@@ -118,10 +119,11 @@ interface RectProps {
 
 function LayerRect({ layer, index, place, chosen, onChoose }: RectProps) {
   const cup = usePlan(state => state.plan.cups.find(one => one.id === layer.cup))
+  const hexOf = useCupHex()
   const habits = useHabits()
   const y = place.floor - layer.toMm * place.scale
   const h = layer.heightMm * place.scale
-  const hex = cup?.swatch ?? '#888888'
+  const hex = hexOf(layer.cup)
   const name = cup?.name ?? layer.cup
   const letters = Math.max(2, Math.floor((place.width - 20) / LETTER_PX))
   return (

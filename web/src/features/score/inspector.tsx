@@ -1,13 +1,15 @@
-import { findById, layerHeights, showMass, showShare } from '@ostler/core'
-import type { Cup, EditResult, FieldPath, Medium } from '@ostler/core'
-import { MEDIA } from '@ostler/core'
+import { layerHeights, showMass, showShare } from '@ostler/core'
+import type { Cup, EditResult, FieldPath } from '@ostler/core'
 import { Trash2, X } from 'lucide-react'
+import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { TextField } from '../../ui/text-field.tsx'
+import { ColorantRows } from '../cups/colorant-rows.tsx'
 
 type Setter = (path: FieldPath, value: unknown) => EditResult
 
@@ -74,89 +76,31 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
   )
 }
 
-const Check = ({
-  label,
-  checked,
-  onChange,
-}: {
-  label: string
-  checked: boolean
-  onChange: (value: boolean) => void
-}) => (
-  <label className="flex min-h-8 cursor-pointer items-center gap-2">
-    <input
-      type="checkbox"
-      className="size-4.5 accent-ink"
-      checked={checked}
-      onChange={event => onChange(event.target.checked)}
-    />
-    {label}
-  </label>
-)
-
-const NO_COLOUR = ''
-
 function CupFields({ cup, index, set, onRemove }: { cup: Cup; index: number; set: Setter; onRemove: () => void }) {
-  const { shelf } = useBatch()
   const cups = usePlan(state => state.plan.cups.length)
   const hasScent = usePlan(state => state.plan.scent !== null)
   const at = (...path: (string | number)[]): FieldPath => ['cups', index, ...path]
-  const { colorant } = cup
-
-  const choose = (id: string) => {
-    if (id === NO_COLOUR) return set(at('colorant'), null)
-    const one = findById(shelf.colorants, id)
-    if (!one) return
-    set(at(), {
-      ...cup,
-      swatch: one.hex,
-      colorant: { colorant: id, doseGPerKg: one.referenceDoseGPerKg, medium: one.medium, mediumRatio: one.mediumRatio },
-    })
-  }
   return (
-    <div className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-2">
+    <div className="flex flex-col gap-2 border-t border-booth-deep pt-2">
       <CupWeights index={index} />
-      <TextField label="Cup" value={cup.name} className="w-full" onValue={value => set(at('name'), value)} />
-      <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-        Swatch
-        <input
-          type="color"
-          className="field h-[30px] w-full p-0.5"
-          value={cup.swatch}
-          onChange={event => set(at('swatch'), event.target.value.toLowerCase())}
-        />
-      </label>
-      <div className="col-span-2">
-        <Choice
-          label="Colorant"
-          className="w-full"
-          value={colorant?.colorant ?? NO_COLOUR}
-          options={[
-            { value: NO_COLOUR, text: 'plain' },
-            ...shelf.colorants.map(one => ({ value: one.id, text: one.name })),
-          ]}
-          onValue={choose}
-        />
+      <div className="flex items-end gap-3">
+        <TextField label="Cup" value={cup.name} className="w-full" onValue={value => set(at('name'), value)} />
+        {hasScent && !cup.ownScent && (
+          <Check label="Scented" checked={cup.scented} onChange={value => set(at('scented'), value)} />
+        )}
       </div>
-      {colorant && (
-        <>
-          <PlanField label="Dose" kind="dose" width={64} path={at('colorant', 'doseGPerKg')} />
-          <Choice<Medium>
-            label="Stirred into"
-            value={colorant.medium}
-            options={MEDIA.map(medium => ({ value: medium, text: medium === 'none' ? 'nothing, dry' : medium }))}
-            onValue={value => set(at('colorant', 'medium'), value)}
-          />
-          {colorant.medium !== 'none' && (
-            <PlanField label="Liquid, times powder" kind="plain" width={64} path={at('colorant', 'mediumRatio')} />
-          )}
-        </>
-      )}
-      <PlanField label="Clings to it" kind="mass" width={64} path={at('clingG')} />
-      {hasScent && <Check label="Scented" checked={cup.scented} onChange={value => set(at('scented'), value)} />}
-      <button className="button col-span-2 justify-self-start" disabled={cups === 1} onClick={onRemove}>
-        Remove cup and its layers
-      </button>
+      <ColorantRows cup={cup} index={index} brief />
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <Link to={`../cups?cup=${cup.id}`} className="underline">
+          All of this cup
+        </Link>
+        <Link to={`../colour?cup=${cup.id}`} className="underline">
+          Its colour
+        </Link>
+        <button className="button ml-auto" disabled={cups === 1} onClick={onRemove}>
+          Remove cup and its layers
+        </button>
+      </div>
     </div>
   )
 }
@@ -165,7 +109,6 @@ function CupWeights({ index }: { index: number }) {
   const forecast = useForecast()
   const habits = useHabits()
   const step = usePlan(state => state.plan.conditions.fineScaleStepG)
-  const medium = usePlan(state => state.plan.cups[index]?.colorant?.medium)
   const portion = forecast?.portions.cups[index]
   if (!portion) return null
   const dose = (g: number, exactG: number, what: string) =>
@@ -175,10 +118,10 @@ function CupWeights({ index }: { index: number }) {
     `${showMass(portion.batterG, habits)} batter`,
     dose(portion.scentG, exact.scentG, 'scent'),
     dose(portion.colorantG, exact.colorantG, 'colour'),
-    dose(portion.mediumG, exact.mediumG, medium ?? ''),
+    dose(portion.mediumG, exact.mediumG, 'liquid'),
   ].filter(Boolean)
   return (
-    <p className="col-span-2">
+    <p>
       <strong>{parts.join(' + ')}</strong>
       <span className="block text-[13px] text-soft">this cup’s superfat {showShare(portion.superfatShare)}</span>
     </p>

@@ -9,6 +9,7 @@ const TOP = 4.6
 
 interface Props {
   cup: Cup
+  hex: string
   scale: TimeScale
   width: number
   height: number
@@ -40,7 +41,7 @@ function paths(points: readonly LaneBandPoint[], x: TimeScale['x'], y: Y) {
  * One cup's lane. Soap rises in it as the batter thickens; the pale corridor is where it pours as a layer, the hatched
  * part above is too thick. Each pour is a gate in the corridor.
  */
-export function LaneDrawing({ cup, scale, width, height, chosen, onChoose, isFirst }: Props) {
+export function LaneDrawing({ cup, hex, scale, width, height, chosen, onChoose, isFirst }: Props) {
   const lanes = useForecast()!.lanes
   const score = usePlan(state => state.plan.score)
   const { points } = lanes.lanes.find(lane => lane.cup === cup.id)!
@@ -76,7 +77,7 @@ export function LaneDrawing({ cup, scale, width, height, chosen, onChoose, isFir
       <rect width={width} height={y(hi)} fill={`url(#thick-${cup.id})`} />
       <rect y={y(hi)} width={width} height={y(lo) - y(hi)} fill="var(--paper)" />
       <path d={pot} fill="var(--booth-deep)" />
-      <path d={drawn.fill} fill={cup.swatch} />
+      <path d={drawn.fill} fill={hex} />
       <path d={drawn.band} fill="var(--ink)" fillOpacity={0.16} />
       <path d={drawn.median} fill="none" stroke="var(--paper)" strokeWidth={4} />
       <path d={drawn.median} fill="none" stroke="var(--ink)" strokeWidth={1.8} />

@@ -3,6 +3,7 @@ import type { Forecast } from '@ostler/core'
 import { Table2 } from 'lucide-react'
 import { useState } from 'react'
 import { useForecast, usePlan } from '../../plan/context.tsx'
+import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useSize } from '../../ui/use-size.ts'
 import { HandsRow } from './hands-row.tsx'
@@ -31,6 +32,7 @@ export function LanesView({ chosen, onChoose }: Props) {
   const [asTable, setAsTable] = useState(false)
   const forecast = useForecast()
   const cups = usePlan(state => state.plan.cups)
+  const hexOf = useCupHex()
   if (!forecast) return null
   const poured = cups.filter(cup => forecast.lanes.lanes.find(lane => lane.cup === cup.id)?.points.length)
   const height = laneHeight(poured.length)
@@ -71,12 +73,13 @@ export function LanesView({ chosen, onChoose }: Props) {
                 className="flex min-w-0 items-center gap-2 pr-2 pl-5 max-[700px]:flex-1 max-[700px]:pl-0"
                 style={narrow ? {} : { width: LABEL_PX }}
               >
-                <Swatch hex={cup.swatch} size={15} />
+                <Swatch hex={hexOf(cup.id)} size={15} />
                 <span className="truncate font-semibold">{cup.name}</span>
               </div>
               <div className="max-[700px]:order-1">
                 <LaneDrawing
                   cup={cup}
+                  hex={hexOf(cup.id)}
                   scale={scale}
                   width={plotPx}
                   height={height}

@@ -1,6 +1,7 @@
 import { traceName } from '@ostler/core'
 import { usePlan } from '../../plan/context.tsx'
 import { PlanField } from '../../ui/plan-field.tsx'
+import { WaterField } from '../../ui/water-field.tsx'
 
 /** The settings that change the pace of everything, beside the picture of what they do. */
 export function Levers() {
@@ -17,7 +18,7 @@ export function Levers() {
         path={['conditions', 'stopLevel']}
         hint={word}
       />
-      <PlanField label="Lye concentration" kind="share" width={64} path={['recipe', 'lyeConcentrationShare']} />
+      <WaterField basis="concentration" label="Lye concentration" width={64} />
     </section>
   )
 }

@@ -1,25 +1,15 @@
-import { freshId } from '@ostler/core'
+import { freshId, newCupColorant, plainCup } from '@ostler/core'
 import type { Cup, Plan, Shelf } from '@ostler/core'
 
-/** A cup with the first colorant on the shelf that no other cup uses, at its usual dose. */
+/** A cup with the first lasting colorant on the shelf that no other cup uses, at its usual dose. */
 export function newCup(plan: Plan, shelf: Shelf): Cup {
-  const used = new Set(plan.cups.map(cup => cup.colorant?.colorant))
-  const colorant = shelf.colorants.find(one => !used.has(one.id))
-  return {
-    id: freshId('cup', plan.cups),
-    name: colorant ? shortName(colorant.name) : `Cup ${plan.cups.length + 1}`,
-    swatch: colorant?.hex ?? '#e9e2d2',
-    colorant: colorant
-      ? {
-          colorant: colorant.id,
-          doseGPerKg: colorant.referenceDoseGPerKg,
-          medium: colorant.medium,
-          mediumRatio: colorant.mediumRatio,
-        }
-      : null,
-    scented: true,
-    clingG: 5,
-  }
+  const used = new Set(plan.cups.flatMap(cup => cup.colorants.map(part => part.colorant)))
+  const colorant = shelf.colorants.find(
+    one => !used.has(one.id) && !one.archived && one.inLye === 'stable' && one.inLight === 'fast',
+  )
+  const id = freshId('cup', plan.cups)
+  if (!colorant) return plainCup(id, `Cup ${plan.cups.length + 1}`)
+  return { ...plainCup(id, shortName(colorant.name)), colorants: [newCupColorant(colorant)] }
 }
 
 /** "Mica, teal" is Teal, "Red iron oxide" stays; at most 40 letters. */

@@ -3,7 +3,7 @@ import type { Remedy } from '@ostler/core'
 import { ChevronUp, X } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
-import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
+import { useBatch, useForecast, usePlan, useSay } from '../../plan/context.tsx'
 import { useToast } from '../../ui/toast.tsx'
 
 const keyOf = (batch: string) => `ostler.dismissed.${batch}`
@@ -34,6 +34,7 @@ function useDismissed(batch: string): [string[], (id: string) => void] {
 /** The biggest risk in a sentence, and the change that helps most. */
 export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => void }) {
   const batch = useBatch()
+  const say = useSay()
   const toast = useToast()
   const id = usePlan(state => state.id)
   const remedies = usePlan(state => state.remedies)
@@ -57,9 +58,9 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
       <p className="min-w-0 flex-1 leading-snug max-[900px]:basis-full" aria-live="polite">
         <button className="text-left font-semibold hover:underline" onClick={() => onChoose(risk.pour)}>
           {risk.state === 'trouble' && <span aria-hidden>▲ </span>}
-          {risk.sentence}
+          {say(risk.sentence)}
         </button>{' '}
-        <span className="text-[#cfc9bd]">{risk.reason}</span>
+        <span className="text-[#cfc9bd]">{say(risk.reason)}</span>
       </p>
       {best && (
         <div className="flex items-center gap-3 max-[900px]:w-full max-[900px]:flex-wrap">
@@ -98,14 +99,17 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
   )
 }
 
-const RemedyText = ({ remedy }: { remedy: Remedy }) => (
-  <p className="max-w-105 text-right leading-snug max-[900px]:text-left">
-    {remedy.sentence}:{' '}
-    <span className="whitespace-nowrap">
-      {showChance(remedy.before)} → <strong>{showChance(remedy.after)}</strong>
-    </span>
-  </p>
-)
+function RemedyText({ remedy }: { remedy: Remedy }) {
+  const say = useSay()
+  return (
+    <p className="max-w-105 text-right leading-snug max-[900px]:text-left">
+      {say(remedy.sentence)}:{' '}
+      <span className="whitespace-nowrap">
+        {showChance(remedy.before)} → <strong>{showChance(remedy.after)}</strong>
+      </span>
+    </p>
+  )
+}
 
 const ApplyButton = ({ onClick }: { onClick: () => void }) => (
   <button

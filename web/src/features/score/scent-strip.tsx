@@ -1,16 +1,15 @@
-import { findById, showMass } from '@ostler/core'
+import { ACCELERATIONS, capShare, findById, limitOfOils, plannedScent, showMass } from '@ostler/core'
 import type { AccelerationClass, ScentMoment } from '@ostler/core'
+import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 
 const PACE: Record<AccelerationClass, string> = {
-  slows: 'slows',
+  ...ACCELERATIONS,
   none: 'calm',
-  mild: 'mild',
   moderate: 'quickens',
   strong: 'accelerates',
-  seizes: 'seizes',
 }
 
 const MOMENTS: readonly { value: ScentMoment; text: string }[] = [
@@ -20,29 +19,45 @@ const MOMENTS: readonly { value: ScentMoment; text: string }[] = [
 ]
 
 const NONE = ''
+const BLEND = 'blend'
 
-/** Which scent, how much, and when it goes in. */
+/** Which scent, how much, and when it goes in. A blend is mixed on the Batter page. */
 export function ScentStrip() {
   const batch = useBatch()
   const habits = useHabits()
   const scent = usePlan(state => state.plan.scent)
-  const grams = useForecast()?.portions.scentG
+  const forecast = useForecast()
   const { scents } = batch.shelf
   const told = useTold()
   const set = (path: string[], value: unknown) =>
     told(batch.edit({ kind: 'set', path: ['scent', ...path], value }, `scent ${path.join()}`))
 
   const choose = (id: string) => {
+    if (id === BLEND) return
     if (id === NONE) return set([], null)
     const chosen = findById(scents, id)
-    const shareOfOils = Math.min(scent?.shareOfOils ?? chosen?.usualShareOfOils ?? 0.02, chosen?.limitShareOfOils ?? 1)
-    set([], { scent: id, shareOfOils, moment: scent?.moment ?? 'with-colour' })
+    const most = chosen ? capShare(limitOfOils(chosen, forecast?.recipe.batterPerOils ?? 1.4)) : 1
+    const parts = chosen?.type === 'blend' ? chosen.parts : [{ scent: id, share: 1 }]
+    const wish = scent?.basis === 'oils' ? scent.load : (chosen?.usualShareOfOils ?? 0.02)
+    set(
+      [],
+      plannedScent(
+        parts,
+        Math.min(wish, most),
+        scent ? { moment: scent.moment, spread: scent.spread, stabiliserRatio: scent.stabiliserRatio } : {},
+      ),
+    )
   }
+  const isBlend = (scent?.parts.length ?? 0) > 1
   const options = [
     { value: NONE, text: 'No scent' },
-    ...scents.map(one => ({ value: one.id, text: `${one.name} · ${PACE[one.acceleration]}` })),
+    ...(isBlend ? [{ value: BLEND, text: forecast?.recipe.scent?.name ?? 'Own blend' }] : []),
+    ...scents
+      .filter(one => !one.archived)
+      .map(one => ({ value: one.id, text: `${one.name} · ${PACE[one.acceleration]}` })),
   ]
-  const note = scent && findById(scents, scent.scent)
+  const first = scent?.parts[0]?.scent
+  const note = first && !isBlend ? findById(scents, first)?.note : undefined
   return (
     <section aria-label="Scent" className="border-b border-line px-5 py-2 max-[900px]:px-3">
       <div className="flex items-center gap-2">
@@ -50,12 +65,18 @@ export function ScentStrip() {
           bare
           label="Scent"
           className={scent ? 'w-66' : 'w-full'}
-          value={scent?.scent ?? NONE}
+          value={isBlend ? BLEND : (first ?? NONE)}
           options={options}
           onValue={choose}
         />
         {scent && (
-          <PlanField bare label="Scent, share of the oils" kind="share" width={58} path={['scent', 'shareOfOils']} />
+          <PlanField
+            bare
+            label={`Scent, share of the ${scent.basis}`}
+            kind="share"
+            width={58}
+            path={['scent', 'load']}
+          />
         )}
       </div>
       {scent && (
@@ -70,9 +91,16 @@ export function ScentStrip() {
               onValue={value => set(['moment'], value)}
             />
           </div>
-          <p className="min-w-0 truncate text-[13px] text-soft" title={note?.note}>
-            {grams !== undefined && `${showMass(grams, habits)}. `}
-            {note?.note}
+          <p className="min-w-0 truncate text-[13px] text-soft" title={note}>
+            {forecast &&
+              `${showMass(forecast.portions.scentG, habits)}${scent.basis === 'batter' ? ', by the batter' : ''}. `}
+            {isBlend ? (
+              <Link to="../batter#scent" className="underline">
+                Its parts
+              </Link>
+            ) : (
+              note
+            )}
           </p>
         </div>
       )}

@@ -12,6 +12,7 @@ import type { Edit, PourForecast } from '@ostler/core'
 import { AlignVerticalDistributeCenter, GripVertical, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { useCupHex } from '../../plan/colour-view.ts'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
@@ -94,6 +95,7 @@ function Row({ index, pour, pourForecast, massG, chosen, onChoose }: RowProps) {
   const batch = useBatch()
   const habits = useHabits()
   const plan = usePlan(state => state.plan)
+  const hexOf = useCupHex()
   const [sentence, setSentence] = useState<string | null>(null)
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: pour,
@@ -125,7 +127,7 @@ function Row({ index, pour, pourForecast, massG, chosen, onChoose }: RowProps) {
           onClick={() => onChoose(chosen ? null : pour)}
         >
           <span className="w-4 text-right text-soft">{index + 1}</span>
-          <Swatch hex={cup?.swatch ?? '#888888'} />
+          <Swatch hex={hexOf(step.cup)} />
           <span className="min-w-0">
             <span className="block truncate leading-tight font-semibold">{cup?.name}</span>
             <span className={`block truncate text-[13px] leading-tight ${bad ? 'text-rust' : 'text-soft'}`}>

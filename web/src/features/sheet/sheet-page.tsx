@@ -1,5 +1,7 @@
 import {
   findById,
+  inUnits,
+  linerOf,
   massNumber,
   showLength,
   showMass,
@@ -9,19 +11,26 @@ import {
   showTemperature,
   tidy,
   traceName,
+  weighList,
 } from '@ostler/core'
-import type { Forecast, Plan, UnitHabits } from '@ostler/core'
+import type { Forecast, Plan, UnitHabits, WeighLine } from '@ostler/core'
 import { format } from 'date-fns'
 import { Download, Printer } from 'lucide-react'
 import { Fragment } from 'react'
 import type { ReactNode } from 'react'
-import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { Link } from 'react-router'
+import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { useCupHex } from '../../plan/colour-view.ts'
+import { useHeatPlan } from '../../plan/use-heat.ts'
 import { FacePicture } from '../../ui/face-picture.tsx'
 import { ForecastRefused } from '../../ui/forecast-refused.tsx'
+import { clockBefore } from '../../ui/clock.ts'
+import { LinerDrawing } from '../../ui/liner-drawing.tsx'
+import { DividedSheet } from '../../ui/divided-sheet.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { Swatch } from '../../ui/swatch.tsx'
 import { downloadPlan } from '../batches/plan-file.ts'
-import { SAFETY } from './safety.ts'
+import { SAFETY } from '../../ui/safety.ts'
 
 interface Parts {
   plan: Plan
@@ -64,7 +73,7 @@ function Sheet(parts: Parts) {
           </p>
           {plan.notes && <p className="mt-2 whitespace-pre-wrap">{plan.notes}</p>}
         </div>
-        <FacePicture plan={plan} height={84} />
+        <FacePicture plan={plan} colours={forecast.colours} height={84} />
       </header>
       <Warnings forecast={forecast} />
       <Section title="1 · Safety, before anything is weighed">
@@ -77,9 +86,12 @@ function Sheet(parts: Parts) {
         </ul>
       </Section>
       <Weighing {...parts} />
+      <Heating {...parts} />
       <Cups {...parts} />
       <Pours {...parts} />
-      <footer className="mt-4 text-[13px] text-soft">
+      <Divided {...parts} />
+      <LinerPart {...parts} />
+      <footer className="mt-4 break-before-avoid text-[13px] text-soft">
         Times and trace are estimates from lye in; the batter itself decides.{' '}
         {forecast.risk.state !== 'trouble' && `${forecast.risk.sentence} ${forecast.risk.reason} `}
         Suppliers’ documents and local rules come first.
@@ -90,6 +102,7 @@ function Sheet(parts: Parts) {
 
 /** What must be known before this sheet is followed: it may be printed in spite of it. */
 function Warnings({ forecast }: { forecast: Forecast }) {
+  const say = useSay()
   const { risk, notices } = forecast
   const grave = notices.filter(notice => notice.weight === 'stop').map(notice => notice.sentence)
   if (risk.state === 'trouble') grave.push(`${risk.sentence} ${risk.reason}`)
@@ -97,32 +110,40 @@ function Warnings({ forecast }: { forecast: Forecast }) {
   return (
     <ul aria-label="Before this sheet is followed" className="mb-4 border-2 border-rust p-3 font-semibold text-rust">
       {grave.map(sentence => (
-        <li key={sentence}>▲ {sentence}</li>
+        <li key={sentence}>▲ {say(sentence)}</li>
       ))}
     </ul>
   )
 }
 
-const Tick = () => <span aria-hidden className="mt-1 inline-block size-3.5 shrink-0 border border-ink" />
+const Tick = () => <span aria-hidden className="mt-0.5 inline-block size-3.5 shrink-0 border border-ink" />
 
-const Section = ({ title, children }: { title: string; children: ReactNode }) => (
-  <section className="mb-5 break-inside-avoid">
-    <h2 className="mb-1.5 border-b-2 border-ink text-lg">{title}</h2>
+/** A part of the sheet; a long one may run over a page's end, between its lines. */
+const Section = ({ title, children, isLong = false }: { title: string; children: ReactNode; isLong?: boolean }) => (
+  <section className={`mb-5 ${isLong ? '' : 'break-inside-avoid'}`}>
+    <h2 className="mb-1.5 break-after-avoid border-b-2 border-ink text-lg">{title}</h2>
     {children}
   </section>
 )
 
-const CELL = 'py-1 pr-2 align-top'
-const NUMBER = 'py-1 pr-2 text-right align-top text-lg font-semibold whitespace-nowrap max-[600px]:text-base'
+const CELL = 'py-1 pr-2'
+const NUMBER = 'py-1 pr-2 text-right text-lg font-semibold whitespace-nowrap max-[600px]:text-base'
 
-function Line({ what, why, mass }: { what: string; why?: string; mass: string }) {
+function Line({ line, habits }: { line: WeighLine; habits: UnitHabits }) {
+  const mass =
+    line.key === 'lye' || line.key === 'top:lye'
+      ? showMassDown(line.massG, habits, line.stepG)
+      : showMass(line.massG, habits, line.stepG)
   return (
-    <tr className="border-b border-line">
-      <td className="w-6 pt-1.5">
+    <tr className="break-inside-avoid border-b border-line">
+      <td className="w-6">
         <Tick />
       </td>
       <td className={CELL}>
-        {what} {why && <span className="text-[13px] text-soft">{why}</span>}
+        {line.what} <span className="text-[13px] text-soft">{inUnits(line.where, habits)}</span>
+        {line.scale === 'stop' && (
+          <span className="block text-[13px] font-semibold">▲ {inUnits(line.scaleSentence, habits)}</span>
+        )}
       </td>
       <td className={NUMBER}>{mass}</td>
       <td className="w-28 text-[13px] text-soft max-[600px]:hidden">weighed</td>
@@ -133,38 +154,89 @@ function Line({ what, why, mass }: { what: string; why?: string; mass: string })
 function Weighing({ plan, forecast, habits }: Parts) {
   const { shelf } = useBatch()
   const { portions } = forecast
-  const { scaleStepG, fineScaleStepG } = plan.conditions
-  const scent = plan.scent && findById(shelf.scents, plan.scent.scent)
+  const lines = weighList(plan, portions, shelf).filter(line => line.group !== 'colours')
   return (
-    <Section title="2 · Weigh, in this order">
+    <Section title="2 · Weigh, in this order" isLong>
       <table className="w-full">
         <tbody>
-          <Line what="Water" why="in the lye jug" mass={showMass(portions.waterG, habits, scaleStepG)} />
-          <Line
-            what="Lye (NaOH)"
-            why={`in its own cup, ${showShare(plan.recipe.lyePurityShare)} pure, superfat ${showShare(plan.recipe.superfatShare)}; never round up`}
-            mass={showMassDown(portions.lyeG, habits, fineScaleStepG)}
-          />
-          {portions.oils.map(oil => (
-            <Line
-              key={oil.oil}
-              what={oil.name}
-              why={showShare(oil.share)}
-              mass={showMass(oil.massG, habits, scaleStepG)}
-            />
+          {lines.map(line => (
+            <Line key={line.key} line={line} habits={habits} />
           ))}
-          {plan.scent && (
-            <Line
-              what={scent?.name ?? plan.scent.scent}
-              why={`scent, ${showShare(plan.scent.shareOfOils)} of the oils, in its own cup, standing in the mould so that it is not forgotten`}
-              mass={showMass(portions.scentG, habits, fineScaleStepG)}
-            />
-          )}
         </tbody>
       </table>
       <p className="mt-1.5">
-        Together {showMass(portions.potG, habits)} in the pot. Lye into water, stir until clear. Bring both to{' '}
-        <strong>{showTemperature(plan.conditions.mixC, habits)}</strong>, then lye into oils: that is minute 0.
+        Together {showMass(portions.potG, habits)} in the pot; superfat {showShare(portions.superfatShare)} (
+        {showShare(portions.superfatLowShare)} to {showShare(portions.superfatHighShare)} as the oils range); lye{' '}
+        {showShare(plan.recipe.lyePurityShare)} pure, never rounded up
+        {plan.recipe.origin && `; recipe ${plan.recipe.name}, version ${plan.recipe.origin.version}`}.
+      </p>
+    </Section>
+  )
+}
+
+/** When to dissolve, when to take the oils off the heat, and what they are then. */
+function Heating({ plan, habits }: Parts) {
+  const heat = useHeatPlan()
+  if (!heat) return null
+  const { startAt, rule } = plan.heat
+  const t = (c: number) => showTemperature(Math.round(c), habits)
+  const at = (min: number | null) => (min === null ? 'never (see Heat)' : clockBefore(startAt, min))
+  const ways = { air: 'in the open', bath: 'in a cool bath', 'ice-bath': 'in an ice bath' }
+  const isTransfer = rule === 'transfer'
+  return (
+    <Section title="3 · Lye and oils to their temperatures">
+      <p className="flex gap-2">
+        <Tick />
+        <span>
+          <strong>{at(isTransfer ? heat.peak.peakS / 60 : heat.lye.startsMin)}</strong>: lye into water, stir until
+          clear; about {t(heat.peak.peakC)} at its peak.{' '}
+          {isTransfer
+            ? 'Use it hot on the hard fats, slowly.'
+            : `It cools ${ways[plan.heat.lyeCooling]} to ${t(heat.lyeC)}.`}
+        </span>
+      </p>
+      {!isTransfer && (
+        <p className="flex gap-2">
+          <Tick />
+          <span>
+            <strong>{at(heat.oils.startsMin)}</strong>: oils off the heat at {t(heat.oils.fromC)}, clear; they cool{' '}
+            {ways[plan.heat.oilsCooling]} to {t(heat.oilsC)}.
+          </span>
+        </p>
+      )}
+      <p className="flex gap-2">
+        <Tick />
+        <span>
+          <strong>{startAt || 'minute 0'}</strong>: lye into oils, together {t(heat.mixC)}. Read both before: lye ______
+          oils ______
+        </span>
+      </p>
+    </Section>
+  )
+}
+
+/** Batters of their own: what each gets. */
+function Divided(parts: Parts) {
+  if (parts.plan.division.mode !== 'own-batters') return null
+  return (
+    <Section title="A batter for each cup">
+      <DividedSheet plan={parts.plan} forecast={parts.forecast} />
+    </Section>
+  )
+}
+
+/** Liners are printed so much smaller than they are cut. */
+const LINER_SCALE = 5
+
+/** The liner's sheets with their measures. */
+function LinerPart({ plan }: Parts) {
+  const liner = linerOf(plan)
+  if (!liner) return null
+  return (
+    <Section title="Liner">
+      <LinerDrawing liner={liner} scale={LINER_SCALE} className="max-w-full" />
+      <p className="text-[13px]">
+        Drawn 1 : {LINER_SCALE}. {liner.sentence} Dashed: fold.
       </p>
     </Section>
   )
@@ -178,11 +250,15 @@ const MOMENTS = {
 
 function Cups({ plan, forecast, habits }: Parts) {
   const { shelf } = useBatch()
+  const hexOf = useCupHex()
   const { fineScaleStepG, scaleStepG } = plan.conditions
+  const { portions } = forecast
   const fine = (g: number, exactG: number) => smallMass(g, exactG, habits, fineScaleStepG)
-  const dusty = plan.cups.some(cup => cup.colorant && findById(shelf.colorants, cup.colorant.colorant)?.dusty)
+  const coarse = Math.min(scaleStepG, 0.1)
+  const used = portions.cups.flatMap(portion => portion.colours)
+  const dusty = used.some(part => findById(shelf.colorants, part.colorant)?.dusty)
   return (
-    <Section title={`3 · Cups (${habits.mass})`}>
+    <Section title={`4 · Cups (${habits.mass})`}>
       <table className="w-full">
         <thead>
           <tr className="text-left text-[13px] text-soft">
@@ -193,33 +269,44 @@ function Cups({ plan, forecast, habits }: Parts) {
           </tr>
         </thead>
         <tbody>
+          {portions.blankG > 0 && (
+            <tr className="border-t border-line">
+              <td className={CELL}>
+                <span className="flex items-center gap-2">
+                  <Tick /> <strong>kept back plain</strong>
+                </span>
+              </td>
+              <td className={NUMBER}>{massNumber(portions.blankG, habits, coarse)}</td>
+              <td className={NUMBER}>–</td>
+              <td className={`${CELL} pl-4`}>drawn first, before scent and colour</td>
+            </tr>
+          )}
           {plan.cups.map((cup, i) => {
-            const portion = forecast.portions.cups[i]!
-            const colorant =
-              cup.colorant && (findById(shelf.colorants, cup.colorant.colorant)?.name ?? cup.colorant.colorant)
+            const portion = portions.cups[i]!
+            const own = portions.ownScents[i]
             return (
               <tr key={cup.id} className="border-t border-line">
                 <td className={CELL}>
                   <span className="flex items-center gap-2">
-                    <Tick /> <Swatch hex={cup.swatch} /> <strong>{cup.name}</strong>
+                    <Tick /> <Swatch hex={hexOf(cup.id)} /> <strong>{cup.name}</strong>
                   </span>
                 </td>
-                <td className={NUMBER}>{massNumber(portion.batterG, habits, Math.min(scaleStepG, 0.1))}</td>
+                <td className={NUMBER}>{massNumber(portion.batterG, habits, coarse)}</td>
                 <td className={NUMBER}>{fine(portion.scentG, portion.exact.scentG)}</td>
                 <td className={`${CELL} pl-4`}>
-                  {colorant ? (
-                    <>
-                      <strong>{fine(portion.colorantG, portion.exact.colorantG)}</strong> {colorant}
-                      {portion.exact.mediumG > 0 && (
+                  {portion.colours.map(part => (
+                    <span key={part.colorant} className="block">
+                      <strong>{fine(part.powderG, part.exact.powderG)}</strong> {part.name}
+                      {part.exact.mediumG > 0 && part.medium !== 'none' && (
                         <>
                           {' '}
-                          in <strong>{fine(portion.mediumG, portion.exact.mediumG)}</strong> {cup.colorant!.medium}
+                          in <strong>{fine(part.mediumG, part.exact.mediumG)}</strong> {part.medium}
                         </>
                       )}
-                    </>
-                  ) : (
-                    'plain'
-                  )}
+                    </span>
+                  ))}
+                  {portion.colours.length === 0 && 'plain'}
+                  {own && <span className="block text-[13px]">own scent: {own.map(one => one.name).join(', ')}</span>}
                 </td>
               </tr>
             )
@@ -227,9 +314,14 @@ function Cups({ plan, forecast, habits }: Parts) {
         </tbody>
       </table>
       <p className="mt-1.5">
-        {showMass(forecast.portions.potClingG, habits)} stays on the pot.
+        {showMass(portions.potClingG, habits)} stays on the pot.
         {plan.scent && ` Scent goes in ${MOMENTS[plan.scent.moment]}.`}{' '}
-        {dusty && 'Wear a dust mask while powders are dry.'}
+        {portions.stabiliserG > 0 &&
+          `Vanilla stabiliser goes into the scent: ${showMass(portions.stabiliserG, habits)} in all. `}
+        {dusty && 'Wear a dust mask while powders are dry.'}{' '}
+        <Link to="../cards" className="underline print:hidden">
+          Labels and mixing cards
+        </Link>
       </p>
     </Section>
   )
@@ -237,9 +329,10 @@ function Cups({ plan, forecast, habits }: Parts) {
 
 function Pours({ plan, forecast, habits }: Parts) {
   const { lanes, portions } = forecast
+  const hexOf = useCupHex()
   const blend = lanes.tasks.find(task => task.kind === 'blend')
   return (
-    <Section title="4 · Pours">
+    <Section title="5 · Pours">
       <p className="mb-1.5">
         Blend to level {tidy(plan.conditions.stopLevel, 1)} ({traceName(plan.conditions.stopLevel)}), about{' '}
         {Math.round((blend?.toMin ?? 0) * 60)} s of stick time at full contact; split by about{' '}
@@ -272,12 +365,12 @@ function Pours({ plan, forecast, habits }: Parts) {
             return (
               <Fragment key={pour.pour}>
                 <tr className="border-t border-line">
-                  <td className="w-6 pt-1.5">
+                  <td className="w-6">
                     <Tick />
                   </td>
                   <td className={CELL}>
                     <span className="flex items-center gap-2">
-                      {i + 1} <Swatch hex={cup?.swatch ?? '#888888'} /> <strong>{cup?.name}</strong>
+                      {i + 1} <Swatch hex={hexOf(pour.cup)} /> <strong>{cup?.name}</strong>
                     </span>
                   </td>
                   <td className={NUMBER}>{showMass(layer.massG, habits, 1)}</td>

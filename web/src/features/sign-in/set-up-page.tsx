@@ -26,7 +26,7 @@ export function SetUpPage({ asksCode }: { asksCode: boolean }) {
   return (
     <FrontPage
       title="Set up the workshop"
-      lead="It starts with a shelf of common oils, colorants and moulds, and no batches."
+      lead="It starts with a shelf of common oils, liquids, colours, moulds and vessels, and no batches."
     >
       <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
         <FormLine label="Name of the workshop" sentence={errors.workshopName?.message} {...register('workshopName')} />

@@ -1,4 +1,4 @@
-import { REFERENCE_SHELF, starterPlan } from '@ostler/core'
+import { referenceShelf, starterPlan } from '@ostler/core'
 import type { Edit, Plan, Remedy } from '@ostler/core'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { OpenBatch } from '../open-batch.ts'
@@ -11,7 +11,7 @@ const named = (name: string): Plan => ({ ...plan, name })
 let server: FakeServer
 const noAdvice = () => Promise.resolve<Remedy[]>([])
 
-const openBatch = (advise = noAdvice) => new OpenBatch(server.batch, REFERENCE_SHELF, advise)
+const openBatch = (advise = noAdvice) => new OpenBatch(server.batch, referenceShelf(), advise)
 
 /** Lets timers run and answers arrive. */
 const pass = (ms: number) => vi.advanceTimersByTimeAsync(ms)

@@ -1,7 +1,7 @@
 import { plainToInstance } from 'class-transformer'
 import { validateSync } from 'class-validator'
-import { problemsOf } from '../plan/problems.ts'
-import type { Problem } from '../plan/problems.ts'
+import { problemsOf } from './problems.ts'
+import type { Problem } from './problems.ts'
 
 export type Parsed<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }
 

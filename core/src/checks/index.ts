@@ -1,0 +1,6 @@
+export { Id, NumberFrom, Part, Parts, Text } from './rules.ts'
+export { problemsOf } from './problems.ts'
+export type { Problem } from './problems.ts'
+export { parseForm } from './parse.ts'
+export type { Parsed } from './parse.ts'
+export type { Notice } from './notice.ts'

@@ -1,0 +1,6 @@
+/** A sentence about a value that is allowed but worth a thought, with where it stands. */
+export interface Notice {
+  path: string
+  weight: 'stop' | 'warn' | 'hint'
+  sentence: string
+}

@@ -1,0 +1,118 @@
+import type { Plan } from '../plan/index.ts'
+import type { Portion, Portions } from '../portions/index.ts'
+import { findById } from '../shelf/index.ts'
+import type { Colorant, Shelf } from '../shelf/index.ts'
+import { tidy } from '../units/index.ts'
+import type { ColourForecast } from './colours.ts'
+
+/** One line of a mixing card. The weight is the truth; spoons are a help. */
+export interface CardLine {
+  what: string
+  massG: number
+  exactG: number
+  spoons: string
+  how: string
+}
+
+export interface MixingCard {
+  cup: string
+  name: string
+  /** Place in the order: plain ones first, then light to dark. */
+  order: number
+  batterG: number
+  totalG: number
+  lines: CardLine[]
+  isPlain: boolean
+  hex: string
+}
+
+const FRACTIONS: readonly [number, string][] = [
+  [0, ''],
+  [1 / 8, '⅛'],
+  [1 / 4, '¼'],
+  [3 / 8, '⅜'],
+  [1 / 2, '½'],
+  [5 / 8, '⅝'],
+  [3 / 4, '¾'],
+  [7 / 8, '⅞'],
+  [1, ''],
+]
+const TINY_SPOON = 1 / 16
+const MANY_SPOONS = 24
+
+/** "about 1¼ tsp" of a powder, or what to do when nobody knows what a spoon of it weighs. */
+export function spoonsOf(colorant: Pick<Colorant, 'name' | 'teaspoonG'>, massG: number): string {
+  if (!(massG > 0)) return ''
+  if (!(colorant.teaspoonG > 0)) return `no spoon weight on the shelf: weigh one level teaspoon of ${colorant.name}`
+  const spoons = massG / colorant.teaspoonG
+  if (spoons < TINY_SPOON) return 'less than a pinch: weigh it'
+  if (spoons > MANY_SPOONS) return ''
+  const whole = Math.floor(spoons)
+  const rest = spoons - whole
+  const [near, text] = FRACTIONS.reduce((best, one) =>
+    Math.abs(one[0] - rest) < Math.abs(best[0] - rest) ? one : best,
+  )
+  const count = near === 1 ? whole + 1 : whole
+  return `about ${count > 0 ? count : ''}${near === 1 ? '' : text} level tsp`.replace('about  level', 'about ⅛ level')
+}
+
+/** A dose in level spoons for so much batter, g per kg; null when the weight of a spoon is not known. */
+export const doseOfSpoons = (colorant: Pick<Colorant, 'teaspoonG'>, spoons: number, batterG: number): number | null =>
+  colorant.teaspoonG > 0 && batterG > 0 ? (spoons * colorant.teaspoonG * 1000) / batterG : null
+
+function linesOf(plan: Plan, portion: Portion, shelf: Shelf, own: Portions['ownScents'][number]): CardLine[] {
+  const cup = plan.cups.find(one => one.id === portion.cup)!
+  const lines = portion.colours.flatMap((part): CardLine[] => {
+    const colorant = findById(shelf.colorants, part.colorant)
+    const into = part.mediumG > 0 ? `into ${tidy(part.mediumG, 2)} g of ${part.medium}` : 'straight into the batter'
+    return [
+      {
+        what: part.name,
+        massG: part.powderG,
+        exactG: part.exact.powderG,
+        spoons: colorant ? spoonsOf(colorant, part.powderG) : '',
+        how: part.fromSlurry ? 'from the slurry already made' : into,
+      },
+    ]
+  })
+  const scents: CardLine[] = own
+    ? own.map(part => ({ what: part.name, massG: part.massG, exactG: part.exactG, spoons: '', how: 'its own scent' }))
+    : portion.scentG > 0
+      ? [{ what: 'Scent', massG: portion.scentG, exactG: portion.exact.scentG, spoons: '', how: whenOf(plan, cup) }]
+      : []
+  return [...lines, ...scents]
+}
+
+const WHEN = { pot: 'in the pot already', 'with-colour': 'with the colour', last: 'right before its pour' } as const
+const whenOf = (plan: Plan, cup: Plan['cups'][number]): string => {
+  const planned = cup.ownScent ?? plan.scent
+  return planned ? WHEN[planned.moment] : ''
+}
+
+/**
+ * A card for every cup that holds something, in the order in which they are mixed: plain and unscented ones first, then light
+ * to dark as they look on pour day, so that one stick will do.
+ */
+export function mixingCards(plan: Plan, portions: Portions, colours: ColourForecast, shelf: Shelf): MixingCard[] {
+  const cards = plan.cups.flatMap((cup, i) => {
+    const portion = portions.cups[i]!
+    if (!(portion.totalG > 0)) return []
+    const colour = colours.cups[i]!.stages.pour.no
+    return [{ cup, portion, colour, own: portions.ownScents[i] ?? null }]
+  })
+  const rank = ({ portion }: (typeof cards)[number]) =>
+    (portion.scentG > 0 ? 1 : 0) + (portion.colours.length > 0 ? 2 : 0)
+  const plainFirst = (one: (typeof cards)[number]) => (rank(one) === 0 ? 0 : rank(one) === 1 ? 1 : 2)
+  return cards
+    .sort((a, b) => plainFirst(a) - plainFirst(b) || b.colour.lab.l - a.colour.lab.l)
+    .map(({ cup, portion, colour, own }, n) => ({
+      cup: cup.id,
+      name: cup.name,
+      order: n + 1,
+      batterG: portion.batterG,
+      totalG: portion.totalG,
+      lines: linesOf(plan, portion, shelf, own),
+      isPlain: portion.colours.length === 0 && portion.scentG === 0,
+      hex: colour.hex,
+    }))
+}

@@ -1,0 +1,27 @@
+export { cupNotices } from './notices.ts'
+export { pigmentOfColorant } from './pigments.ts'
+export type { KnownPigment } from './pigments.ts'
+export { baseOf } from './base.ts'
+export { ALIKE, GELS, STAGES, coloursOfPlan, gelOf } from './colours.ts'
+export type { ColourForecast, CupColour, Gelled, Stage } from './colours.ts'
+export { nearestColorants, newCupColorant, reachWish, stripOf, withDoses } from './wish.ts'
+export type { StripStep, WishAnswer } from './wish.ts'
+export { LADDER_STEPS, applyLadder, ladderFrom, ladderSteps } from './ladder.ts'
+export type { LadderPlan, LadderRung, LadderStep, LadderWish } from './ladder.ts'
+export { asFilled, takeFilled } from './recovery.ts'
+export type { Filled, FilledCup } from './recovery.ts'
+export { doseOfSpoons, mixingCards, spoonsOf } from './cards.ts'
+export type { CardLine, MixingCard } from './cards.ts'
+export { SIGHTS, isLostTo, seenBy } from './sight.ts'
+export type { Sight } from './sight.ts'
+export {
+  MOST_PALETTE_BYTES,
+  PALETTE_FORMAT,
+  correctedColour,
+  mainColours,
+  patchOf,
+  readPalette,
+  writeGpl,
+  writePaletteJson,
+} from './palettes.ts'
+export type { Corrected, PaletteRead, Patch } from './palettes.ts'

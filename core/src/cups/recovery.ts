@@ -1,0 +1,140 @@
+import { mixed } from '../colour/index.ts'
+import type { SoapColour } from '../colour/index.ts'
+import type { CupActual, Edit, Plan } from '../plan/index.ts'
+import { applyEdit, setCupShares } from '../plan/index.ts'
+import type { EditResult } from '../plan/index.ts'
+import { cupChemistry } from '../portions/index.ts'
+import type { Portions } from '../portions/index.ts'
+import { unitBatter } from '../recipe/index.ts'
+import type { Shelf } from '../shelf/index.ts'
+import { baseOf } from './base.ts'
+import { ageOf, brownAt, gelOf } from './colours.ts'
+import { browningOf, commonDoses, ownDoses } from './doses.ts'
+
+/** What a cup became when it was filled otherwise than planned. Powder and scent were weighed for the plan. */
+export interface FilledCup {
+  cup: string
+  batterG: number
+  plannedG: number
+  shareOfSoap: number
+  /** Doses with the planned powder in the real batter, g per kg. */
+  colours: {
+    colorant: string
+    name: string
+    doseGPerKg: number
+    plannedGPerKg: number
+    topUpG: number
+    mediumTopUpG: number
+  }[]
+  scentOfOils: number
+  scentTopUpG: number
+  superfatShare: number
+  colour: SoapColour
+}
+
+export interface Filled {
+  cups: FilledCup[]
+  /** Batter that no cup has: below 0, more was drawn than the pot holds. */
+  leftG: number
+  sentences: string[]
+}
+
+const actualOf = (plan: Plan, cup: string): CupActual | undefined => plan.division.actual.find(one => one.cup === cup)
+
+/** Enough of a difference to say so. */
+const OFF = 0.02
+
+/**
+ * Recomputes a division done by eye or by jug marks: real shares, doses and scent, and what is missing. A cup that was made
+ * larger after it was coloured (`colouredG` below `batterG`) gets its top-up of colour and scent.
+ */
+export function asFilled(plan: Plan, portions: Portions, shelf: Shelf): Filled {
+  const unit = unitBatter(plan.recipe, shelf)
+  const base = baseOf(plan, shelf)
+  const common = commonDoses(plan, shelf)
+  const age = ageOf(plan, 'cured', gelOf(plan))
+  const batters = plan.cups.map((cup, i) => actualOf(plan, cup.id)?.batterG ?? portions.cups[i]!.batterG)
+  const whole = batters.reduce((sum, g) => sum + g, 0)
+  const cups = plan.cups.map((cup, i): FilledCup => {
+    const portion = portions.cups[i]!
+    const batterG = batters[i]!
+    const colouredG = actualOf(plan, cup.id)?.colouredG ?? null
+    // Coloured first and enlarged then: the dose was right for what was there, or is what the powder makes of it.
+    const grownG = colouredG === null ? 0 : Math.max(0, batterG - colouredG)
+    const colours = portion.colours.map((part, j) => {
+      const plannedGPerKg = part.doseGPerKg
+      const doseGPerKg = batterG > 0 ? (part.powderG / batterG) * 1000 : 0
+      const atColouring = colouredG !== null && colouredG > 0 ? part.powderG / colouredG : 0
+      const topUpG = grownG * atColouring
+      const ratio = cup.colorants[j]?.medium === 'none' ? 0 : (cup.colorants[j]?.mediumRatio ?? 0)
+      return { ...part, doseGPerKg, plannedGPerKg, topUpG, mediumTopUpG: topUpG * ratio }
+    })
+    const scentPerG = colouredG !== null && colouredG > 0 ? portion.scentG / colouredG : 0
+    const { superfatShare } = cupChemistry({ ...portion, batterG }, portions.pot)
+    const doses = ownDoses(portions, i, shelf).map(dose => ({
+      ...dose,
+      gPerKg: batterG > 0 ? (dose.gPerKg * portion.batterG) / batterG : 0,
+    }))
+    return {
+      cup: cup.id,
+      batterG,
+      plannedG: portion.batterG,
+      shareOfSoap: whole > 0 ? batterG / whole : 0,
+      colours,
+      scentOfOils: batterG > 0 ? (portion.scentG / batterG) * unit.batterG : 0,
+      scentTopUpG: grownG * scentPerG,
+      superfatShare,
+      colour: mixed(base, [...common, ...doses], age, brownAt(browningOf(plan, portions, i, shelf), plan, age.days)),
+    }
+  })
+  const leftG = portions.potG - portions.potClingG - portions.blankG - whole
+  return { cups, leftG, sentences: sentencesOf(plan, portions, cups, leftG) }
+}
+
+function sentencesOf(plan: Plan, portions: Portions, cups: readonly FilledCup[], leftG: number): string[] {
+  const sentences: string[] = []
+  const step = plan.conditions.scaleStepG
+  if (leftG < -step)
+    sentences.push(
+      `The cups hold ${(-leftG).toFixed(0)} g more than the pot has. Weigh them again, less the weight of each cup.`,
+    )
+  else if (leftG > Math.max(step, portions.potG * 0.01))
+    sentences.push(`${leftG.toFixed(0)} g is still in the pot: share it out, keep it for the top, or pour a spare.`)
+  const short = cups.filter(cup => cup.plannedG > 0 && cup.batterG < cup.plannedG * (1 - OFF))
+  if (short.length > 0) {
+    const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
+    const list = short.map(cup => `${name(cup.cup)} by ${(cup.plannedG - cup.batterG).toFixed(0)} g`).join(', ')
+    sentences.push(`Short: ${list}. Its layers come out thinner, its colour and scent stronger.`)
+  }
+  return sentences
+}
+
+/** The plan as it was filled: layers by the real shares, doses as they came out, top-ups counted in. */
+export function takeFilled(plan: Plan, portions: Portions, shelf: Shelf): EditResult {
+  const filled = asFilled(plan, portions, shelf)
+  const total = filled.cups.reduce((sum, cup, i) => (portions.cups[i]!.pouredG > 0 ? sum + cup.batterG : sum), 0)
+  if (!(total > 0)) return { ok: false, path: 'division.actual', sentence: 'No cup holds anything yet.' }
+  const shares = filled.cups.map((cup, i) => (portions.cups[i]!.pouredG > 0 ? cup.batterG / total : 0))
+  if (shares.some((share, i) => portions.cups[i]!.pouredG > 0 && share <= 0))
+    return {
+      ok: false,
+      path: 'division.actual',
+      sentence: 'A cup that is poured has nothing in it. Take its layers out of the score first.',
+    }
+  const perOils = unitBatter(plan.recipe, shelf).batterG
+  const cups = plan.cups.map((cup, i) => ({
+    ...cup,
+    colorants: cup.colorants.map((part, j) => {
+      const found = filled.cups[i]!.colours[j]!
+      const toppedUp = filled.cups[i]!.batterG > 0 ? (found.topUpG / filled.cups[i]!.batterG) * 1000 : 0
+      const dose = (found.doseGPerKg + toppedUp) * (part.basis === 'oils' ? perOils : 1)
+      return part.slurry ? part : { ...part, doseGPerKg: Number(Math.min(300, dose).toFixed(4)) }
+    }),
+  }))
+  const edits: Edit[] = [
+    { kind: 'set', path: ['cups'], value: cups },
+    { kind: 'set', path: ['score'], value: setCupShares(plan, shares) },
+    { kind: 'set', path: ['division', 'actual'], value: [] },
+  ]
+  return applyEdit(plan, { kind: 'many', edits })
+}

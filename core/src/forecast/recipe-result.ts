@@ -1,0 +1,56 @@
+import type { Plan } from '../plan/index.ts'
+import { characterOf, recipeWarnings, scentHeat, scentLoad, techniqueFits, unitBatter } from '../recipe/index.ts'
+import type { Character, RecipeWarning, ScentLoad, TechniqueFit, WaterReadings } from '../recipe/index.ts'
+import type { Shelf } from '../shelf/index.ts'
+import { batterPace } from '../trace/index.ts'
+
+/** What follows from the recipe alone: per g of oils, shares from 0 to 1. */
+export interface RecipeResult {
+  batterPerOils: number
+  lyePerOils: number
+  water: WaterReadings
+  /** Pure NaOH to water when the lye is dissolved, by weight. */
+  waterToLyeWhenDissolved: number
+  /** What the lye leaves of the oils in the pot from the start. */
+  lyeDiscountShare: number
+  lateShare: number
+  sugarShare: number
+  character: Character
+  warnings: RecipeWarning[]
+  techniques: TechniqueFit[]
+  /** ln of the rate against a balanced recipe, 0; and its word. */
+  pace: { lnRate: number; word: string }
+  /** Fats are clear from here on, °C. */
+  clearPointC: number
+  scent: ScentLoad | null
+}
+
+const PACES: readonly (readonly [number, string])[] = [
+  [-0.7, 'very slow'],
+  [-0.25, 'slow'],
+  [0.25, 'even'],
+  [0.7, 'quick'],
+  [Infinity, 'very quick'],
+]
+
+export function recipeResult(plan: Plan, shelf: Shelf): RecipeResult {
+  const unit = unitBatter(plan.recipe, shelf)
+  const scent = plan.scent && scentLoad(plan.scent, shelf, unit.batterG)
+  const character = characterOf(unit, scent ? scentHeat(scent) : 'none')
+  const pace = batterPace(unit)
+  return {
+    batterPerOils: unit.batterG,
+    lyePerOils: unit.lyeG,
+    water: unit.water,
+    waterToLyeWhenDissolved: unit.waterForLyeG / unit.naohG,
+    lyeDiscountShare: unit.lyeDiscountShare,
+    lateShare: unit.oils.reduce((sum, part) => (part.late ? sum + part.share : sum), 0),
+    sugarShare: unit.sugarShare,
+    character,
+    warnings: recipeWarnings(unit, character),
+    techniques: techniqueFits(character, pace.lnRate),
+    pace: { lnRate: pace.lnRate, word: PACES.find(([upTo]) => pace.lnRate < upTo)![1] },
+    clearPointC: pace.clearPointC,
+    scent,
+  }
+}

@@ -1,0 +1,181 @@
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, Matches, ValidateIf } from 'class-validator'
+import { Id, NumberFrom, Part, Parts, Text } from '../checks/index.ts'
+import { MAX_CUP_COLORANTS, MAX_SCENT_PARTS, MEDIA, ScentPart } from '../shelf/index.ts'
+import type { Medium } from '../shelf/index.ts'
+
+/** What a plan says of cups: colour, scent, what is kept back. Masses in g, shares from 0 to 1. */
+
+export const MAX_RESERVES = 12
+export const MAX_POT_COLORANTS = 4
+
+const HEX = /^#[0-9a-f]{6}$/
+
+/** A colorant as it was made into a slurry, and how much of that went into the cup. */
+export class Slurry {
+  @NumberFrom(0.01, 5000, 'The powder of a slurry is from 0.01 g to 5 kg.')
+  powderG!: number
+
+  @NumberFrom(0, 20_000, 'The liquid of a slurry is from 0 to 20 kg.')
+  mediumG!: number
+
+  @NumberFrom(0, 25_000, 'What was used of a slurry is at most what was made.')
+  usedG!: number
+}
+
+export class CupColorant {
+  @Id('A colorant is named by its id on the shelf.')
+  colorant!: string
+
+  @NumberFrom(0, 300, 'A dose is from 0 to 300 g per kg; 1 to 12 is usual for pigments, up to 25 for clays.')
+  doseGPerKg!: number
+
+  /** What the dose is measured by: the cup's batter, or the oils in it. */
+  @IsIn(['batter', 'oils'], { message: 'A dose is measured by the batter or by the oils.' })
+  basis!: 'batter' | 'oils'
+
+  @IsIn(Object.keys(MEDIA), { message: `The dispersing liquid is one of ${Object.keys(MEDIA).join(', ')}.` })
+  medium!: Medium
+
+  @NumberFrom(0, 10, 'The dispersing liquid is 0 to 10 times the powder’s weight; 2 to 3 is usual.')
+  mediumRatio!: number
+
+  /** As made and used; then the dose follows from it. */
+  @ValidateIf((part: CupColorant) => part.slurry !== null)
+  @Part(() => Slurry, 'The slurry is null, or what was made and used of it.')
+  slurry!: Slurry | null
+}
+
+export type ScentMoment = 'pot' | 'with-colour' | 'last'
+export const SCENT_MOMENTS: readonly ScentMoment[] = ['pot', 'with-colour', 'last']
+
+/** One scent or a blend. Shares are parts of their sum. */
+export class PlannedScent {
+  @Parts(() => ScentPart, 1, MAX_SCENT_PARTS, `A scent has 1 to ${MAX_SCENT_PARTS} parts.`)
+  parts!: ScentPart[]
+
+  @NumberFrom(0, 0.1, 'Scent is from 0 to 10 %; the supplier’s limit comes first.')
+  load!: number
+
+  @IsIn(['oils', 'batter'], { message: 'Scent is measured by the oils or by the batter.' })
+  basis!: 'oils' | 'batter'
+
+  @IsIn(SCENT_MOMENTS, { message: `The moment for scent is one of ${SCENT_MOMENTS.join(', ')}.` })
+  moment!: ScentMoment
+
+  /** 'cup': each scented cup has this load; 'batch': the whole batch's scent goes into the scented cups. */
+  @IsIn(['cup', 'batch'], { message: 'The load is of each scented cup, or of the whole batch.' })
+  spread!: 'cup' | 'batch'
+
+  @NumberFrom(0, 3, 'Vanilla stabiliser is from 0 to 3 g per g of scent; the supplier’s document says how much.')
+  stabiliserRatio!: number
+}
+
+export class Cup {
+  @Id()
+  id!: string
+
+  @Text(1, 40, 'A cup’s name has 1 to 40 letters.')
+  name!: string
+
+  /** The colour wished for; null: whatever comes. */
+  @ValidateIf((cup: Cup) => cup.wish !== null)
+  @Matches(HEX, { message: 'A colour is written like #3e8f82, in small letters.' })
+  wish!: string | null
+
+  @Parts(() => CupColorant, 0, MAX_CUP_COLORANTS, `A cup has at most ${MAX_CUP_COLORANTS} colorants.`)
+  colorants!: CupColorant[]
+
+  @IsBoolean({ message: 'Scented is true or false.' })
+  scented!: boolean
+
+  /** Instead of the batch's scent. */
+  @ValidateIf((cup: Cup) => cup.ownScent !== null)
+  @Part(() => PlannedScent, 'A cup’s own scent is null, or a scent with its share and moment.')
+  ownScent!: PlannedScent | null
+
+  /** What stays in the cup; null: by how thick it is poured. */
+  @ValidateIf((cup: Cup) => cup.clingG !== null)
+  @NumberFrom(0, 100, 'What clings to a cup is from 0 to 100 g; 3 to 10 g is usual.')
+  clingG!: number | null
+
+  @ValidateIf((cup: Cup) => cup.vessel !== '')
+  @Id('A vessel is named by its id on the shelf.')
+  vessel!: string
+}
+
+export const RESERVE_USES = {
+  top: 'for the top',
+  piping: 'for piping',
+  sample: 'sample',
+  blank: 'blank, plain',
+  spare: 'spare mould',
+} as const
+export type ReserveUse = keyof typeof RESERVE_USES
+
+/** Batter that does not go into the mould with the layers. */
+export class Reserve {
+  @Id()
+  id!: string
+
+  @IsIn(Object.keys(RESERVE_USES), { message: `A reserve is one of ${Object.values(RESERVE_USES).join(', ')}.` })
+  use!: ReserveUse
+
+  /** Empty: plain, drawn from the pot before scent and colour. */
+  @ValidateIf((reserve: Reserve) => reserve.cup !== '')
+  @Id('A reserve names its cup by id.')
+  cup!: string
+
+  @NumberFrom(0, 5000, 'A reserve is from 0 to 5000 g.')
+  massG!: number
+}
+
+/** Colour of the whole pot, in the lye water, in the oils, or in the batter before it is split. */
+export class PotColorant {
+  @Id('A colorant is named by its id on the shelf.')
+  colorant!: string
+
+  @NumberFrom(0, 300, 'A dose is from 0 to 300 g per kg of batter.')
+  doseGPerKg!: number
+
+  @IsIn(['lye', 'oils', 'trace'], { message: 'Colour of the whole pot goes into the lye, the oils, or in at trace.' })
+  moment!: 'lye' | 'oils' | 'trace'
+}
+
+/** How colours are judged, and the plain soap they lie in. */
+export class ColourWish {
+  /** A plain bar of this base, photographed; null: forecast from the oils. */
+  @ValidateIf((colour: ColourWish) => colour.baseHex !== null)
+  @Matches(HEX, { message: 'A colour is written like #3e8f82, in small letters.' })
+  baseHex!: string | null
+
+  @NumberFrom(0, 365, 'The plain bar’s age is from 0 to 365 days.')
+  baseDays!: number
+
+  @NumberFrom(0, 1, 'Gel is from 0 (not gelled) to 100 % (fully).')
+  gel!: number
+
+  @NumberFrom(0, 365, 'Unmoulding and cutting is from 0 to 365 days after the pour.')
+  cutDays!: number
+
+  @NumberFrom(1, 365, 'A cure is from 1 to 365 days; four to six weeks is usual.')
+  curedDays!: number
+}
+
+export const MAX_LADDERS = 4
+
+/** Cups that are one mother cup: poured in this order, what is left lightened in between. */
+export class TintLadder {
+  @Id()
+  id!: string
+
+  @IsArray({ message: 'A ladder names 2 to 12 cups in pour order.' })
+  @ArrayMinSize(2, { message: 'A ladder names 2 to 12 cups in pour order.' })
+  @ArrayMaxSize(12, { message: 'A ladder names 2 to 12 cups in pour order.' })
+  @Id('A ladder names its cups by id.', true)
+  cups!: string[]
+
+  /** What lightens: a colorant on the shelf; empty: plain batter. */
+  @ValidateIf((ladder: TintLadder) => ladder.white !== '')
+  @Id('A colorant is named by its id on the shelf.')
+  white!: string
+}

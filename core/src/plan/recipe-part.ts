@@ -1,0 +1,134 @@
+import { IsBoolean, IsIn, IsInt, IsOptional, IsUUID, Max, Min, ValidateIf } from 'class-validator'
+import { Id, NumberFrom, Part, Parts, Text } from '../checks/index.ts'
+import { MOMENTS } from '../shelf/index.ts'
+import type { Moment } from '../shelf/index.ts'
+
+/** The recipe of a plan: oils, lye, water, liquids and additives. Shares from 0 to 1. */
+
+export const MAX_OILS = 30
+const MAX_LIQUIDS = 6
+const MAX_ADDITIVES = 16
+
+/** A plant steeped in an oil before it is used. */
+export class Infusion {
+  @Text(1, 60, 'Name what is steeped in the oil, in 1 to 60 letters.')
+  plant!: string
+
+  @NumberFrom(0.01, 1, 'Plant to oil is from 0.01 to 1 by weight; 0.1 to 0.25 is usual.')
+  plantPerOil!: number
+
+  @NumberFrom(1, 3, 'Make 1 to 3 times what is needed; 1.3 to 1.6 is usual, since the plant keeps some.')
+  makeFactor!: number
+
+  /** The infused oil on the shelf whose colour this is; empty: it gives none. */
+  @IsOptional()
+  @ValidateIf((infusion: Infusion) => infusion.colorant !== '')
+  @Id('A colorant is named by its id on the shelf.')
+  colorant?: string
+}
+
+export class OilPart {
+  @Id('An oil is named by its id on the shelf.')
+  oil!: string
+
+  @NumberFrom(0, 1, 'An oil’s share is from 0 to 100 %.')
+  share!: number
+
+  @IsBoolean({ message: 'Locked is true or false.' })
+  locked!: boolean
+
+  @IsBoolean({ message: 'Added late is true or false.' })
+  late!: boolean
+
+  @ValidateIf((part: OilPart) => part.infusion !== null)
+  @Part(() => Infusion, 'An infusion is null, or a plant with its amount.')
+  infusion!: Infusion | null
+}
+
+export const WATER_BASES = ['concentration', 'share', 'ratio', 'discount'] as const
+export type WaterBasis = (typeof WATER_BASES)[number]
+
+/** Water as the maker states it; the other three ways follow from it. */
+export class Water {
+  @IsIn(WATER_BASES, { message: `Water is stated as one of ${WATER_BASES.join(', ')}.` })
+  basis!: WaterBasis
+
+  @NumberFrom(-0.5, 10, 'Water is a number on its basis: 0.3 for 30 %, 2 for twice the lye.')
+  value!: number
+
+  /** What a discount is taken from: water as a share of the oils. */
+  @NumberFrom(0.2, 0.6, 'Full water is from 20 to 60 % of the oils; 38 % is common.')
+  fullShareOfOils!: number
+}
+
+export class PlannedLiquid {
+  @Id('A liquid is named by its id on the shelf.')
+  liquid!: string
+
+  @NumberFrom(0, 1, 'A liquid stands for 0 to 100 % of the water.')
+  shareOfWater!: number
+
+  /** 'water': its water counts; 'weight': it is weighed as if it were water. */
+  @IsIn(['water', 'weight'], { message: 'A liquid counts by its water or by its weight.' })
+  measure!: 'water' | 'weight'
+
+  @IsIn(['lye', 'trace'], { message: 'A liquid goes into the lye, or in at trace.' })
+  moment!: 'lye' | 'trace'
+
+  @IsBoolean({ message: 'Counting its fat is true or false.' })
+  countFat!: boolean
+}
+
+export class PlannedAdditive {
+  @Id('An additive is named by its id on the shelf.')
+  additive!: string
+
+  @NumberFrom(0, 1000, 'An additive is from 0 to 1000 g per kg of oils.')
+  gPerKgOils!: number
+
+  @IsIn(Object.keys(MOMENTS), { message: `An additive goes in at one of ${Object.keys(MOMENTS).join(', ')}.` })
+  moment!: Moment
+
+  /** Lye is added for what its acid or fat takes up; otherwise the superfat rises. */
+  @IsBoolean({ message: 'Adding its lye is true or false.' })
+  addLye!: boolean
+}
+
+/** The version of a saved recipe that this one was taken from. */
+export class RecipeOrigin {
+  @IsUUID('all', { message: 'A saved recipe is named by its id.' })
+  recipe!: string
+
+  @IsInt({ message: 'A version is a whole number.' })
+  @Min(1, { message: 'A version is a whole number.' })
+  @Max(100_000, { message: 'A version is a whole number.' })
+  version!: number
+}
+
+export class Recipe {
+  @Text(0, 80, 'A recipe’s name has at most 80 letters.')
+  name!: string
+
+  @ValidateIf((recipe: Recipe) => recipe.origin !== null)
+  @Part(() => RecipeOrigin, 'The origin is null or a saved recipe with its version.')
+  origin!: RecipeOrigin | null
+
+  @Parts(() => OilPart, 1, MAX_OILS, `A recipe has 1 to ${MAX_OILS} oils.`)
+  oils!: OilPart[]
+
+  /** Of all oils, late ones included. */
+  @NumberFrom(0, 0.25, 'Superfat is from 0 to 25 %; 3 to 8 % is usual.')
+  superfatShare!: number
+
+  @NumberFrom(0.8, 1, 'Lye purity is from 80 to 100 %; the label or certificate says it, often 97 to 99 %.')
+  lyePurityShare!: number
+
+  @Part(() => Water, 'The water is missing.')
+  water!: Water
+
+  @Parts(() => PlannedLiquid, 0, MAX_LIQUIDS, `A recipe has at most ${MAX_LIQUIDS} liquids beside water.`)
+  liquids!: PlannedLiquid[]
+
+  @Parts(() => PlannedAdditive, 0, MAX_ADDITIVES, `A recipe has at most ${MAX_ADDITIVES} additives.`)
+  additives!: PlannedAdditive[]
+}

@@ -1,0 +1,8 @@
+export { levelError, linerOf, releaseSentence } from './liner.ts'
+export type { Liner, LinerSheet } from './liner.ts'
+export { stockNeeds, toolList } from './needs.ts'
+export type { StockLine, ToolLine } from './needs.ts'
+export { runSheet } from './run-sheet.ts'
+export type { PrepStep, RunSheet } from './run-sheet.ts'
+export { compareWays, divisionSheet, topSheet } from './division.ts'
+export type { BatterShare, DivisionSheet, TopSheet, WayCompared } from './division.ts'

@@ -1,0 +1,232 @@
+import { fattyGroups, isFattyAcid, isHard } from '../shelf/index.ts'
+import type { HeatClass, Oil } from '../shelf/index.ts'
+import type { OilInRecipe, UnitBatter } from './batter.ts'
+
+/** What kind of soap a recipe makes: shares of all fatty acids, and what follows for bar and batter. */
+export interface Character {
+  acids: { name: string; share: number }[]
+  iodineValue: number
+  /** Oils solid at room warmth, share of the oils. */
+  hardShare: number
+  /** Lauric, myristic, palmitic, stearic: what makes a bar hard. */
+  hardness: Mark
+  /** Lauric and myristic: what cleans, and dries. */
+  cleansing: Mark
+  /** Lauric, myristic, ricinoleic: quick, open lather. */
+  openLather: Mark
+  /** Palmitic, stearic, ricinoleic: creamy, lasting lather. */
+  creamyLather: Mark
+  /** Oleic, ricinoleic, linoleic, linolenic: what feels mild. */
+  mildness: Mark
+  heatLoad: HeatClass
+  /** What speaks for the heat load, in words. */
+  heatFrom: string[]
+}
+
+/** A number with the word for where it lies. */
+export interface Mark {
+  share: number
+  word: string
+}
+
+const ACIDS: readonly [string, (oil: Oil) => number][] = [
+  ['C6 to C10', oil => oil.shortChain],
+  ['lauric', oil => oil.lauric],
+  ['myristic', oil => oil.myristic],
+  ['palmitic', oil => oil.palmitic],
+  ['stearic', oil => oil.stearic],
+  ['oleic', oil => oil.oleic],
+  ['ricinoleic', oil => oil.ricinoleic],
+  ['linoleic', oil => oil.linoleic],
+  ['linolenic', oil => oil.linolenic],
+]
+
+/** Words by rising limits; limits are customary, not measured. */
+const word = (share: number, steps: readonly (readonly [number, string])[]): string =>
+  (steps.find(([upTo]) => share < upTo) ?? steps.at(-1)!)[1]
+
+const mark = (share: number, steps: readonly (readonly [number, string])[]): Mark => ({
+  share,
+  word: word(share, steps),
+})
+
+const HARD = [
+  [0.25, 'soft'],
+  [0.32, 'rather soft'],
+  [0.46, 'firm'],
+  [0.58, 'hard'],
+  [2, 'very hard, brittle when cut late'],
+] as const
+const CLEAN = [
+  [0.08, 'gentle'],
+  [0.14, 'mild'],
+  [0.2, 'good'],
+  [0.26, 'strong'],
+  [2, 'very strong, drying'],
+] as const
+const OPEN = [
+  [0.1, 'little'],
+  [0.18, 'some'],
+  [0.28, 'plenty'],
+  [2, 'a great deal'],
+] as const
+const CREAM = [
+  [0.15, 'little'],
+  [0.24, 'some'],
+  [0.36, 'plenty'],
+  [2, 'a great deal'],
+] as const
+const MILD = [
+  [0.4, 'little'],
+  [0.52, 'fair'],
+  [0.7, 'good'],
+  [2, 'very mild, slow to lather'],
+] as const
+
+const weigh = (oils: readonly OilInRecipe[], of: (oil: Oil) => number): number =>
+  oils.reduce((sum, part) => sum + part.share * of(part.oil), 0)
+
+const HEAT_POINTS: Readonly<Record<HeatClass, number>> = { none: 0, low: 0.5, medium: 1, high: 2 }
+
+/**
+ * Heat of the mould as low, medium or high: a weighted sum of what is known to heat. Weights are estimates, for a warning.
+ */
+function heatLoad(unit: UnitBatter, scentHeat: HeatClass): { heatLoad: HeatClass; heatFrom: string[] } {
+  const points: [string, number][] = [
+    ['coconut-type oils', Math.max(0, (weigh(unit.oils, oil => oil.lauric + oil.myristic) - 0.17) * 8)],
+    ['sugar', unit.sugarShare * 60],
+    ['free fatty acid', weigh(unit.oils, oil => oil.freeAcidShare) * 25],
+    ['strong lye', Math.max(0, (unit.water.concentration - 0.32) * 12)],
+    ['the scent', HEAT_POINTS[scentHeat]],
+    ...unit.liquids.map((part): [string, number] => [
+      part.liquid.name,
+      HEAT_POINTS[part.liquid.heat] * part.part.shareOfWater,
+    ]),
+    ...unit.additives.map((part): [string, number] => [
+      part.additive.name,
+      HEAT_POINTS[part.additive.heat] *
+        Math.min(1, part.part.gPerKgOils / Math.max(1, part.additive.usualMostGPerKg)) *
+        0.5,
+    ]),
+  ]
+  const total = points.reduce((sum, [, n]) => sum + n, 0)
+  return {
+    heatLoad: total < 0.35 ? 'none' : total < 0.9 ? 'low' : total < 1.8 ? 'medium' : 'high',
+    heatFrom: points
+      .filter(([, n]) => n >= 0.2)
+      .sort((a, b) => b[1] - a[1])
+      .map(([name]) => name),
+  }
+}
+
+/** The character of a recipe; `scentHeat` is how the scent heats. */
+export function characterOf(unit: UnitBatter, scentHeat: HeatClass = 'none'): Character {
+  const { oils } = unit
+  const acids = ACIDS.map(([name, of]) => ({ name, share: weigh(oils, of) }))
+  const share = (name: string) => acids.find(acid => acid.name === name)!.share
+  const lm = share('lauric') + share('myristic')
+  const ps = share('palmitic') + share('stearic')
+  const ricinoleic = share('ricinoleic')
+  return {
+    acids,
+    iodineValue: weigh(oils, oil => oil.iodineValue),
+    hardShare: oils.reduce((sum, part) => sum + (isHard(part.oil) ? part.share : 0), 0),
+    hardness: mark(lm + ps, HARD),
+    cleansing: mark(lm, CLEAN),
+    openLather: mark(lm + ricinoleic, OPEN),
+    creamyLather: mark(ps + ricinoleic, CREAM),
+    mildness: mark(share('oleic') + ricinoleic + share('linoleic') + share('linolenic'), MILD),
+    ...heatLoad(unit, scentHeat),
+  }
+}
+
+/** Kinds of pour with the liquid share and the pace that suit them. */
+export interface TechniqueFit {
+  technique: string
+  fit: 'suits' | 'with care' | 'hardly'
+  reason: string
+}
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`
+
+/** Which kinds of design a recipe suits, from its liquid share and pace (ln of the rate, 0 = balanced). */
+export function techniqueFits(character: Character, lnRate: number): TechniqueFit[] {
+  const liquid = 1 - character.hardShare
+  const fit = (technique: string, low: number, high: number, paceLow: number, paceHigh: number): TechniqueFit => {
+    const off = Math.max(0, low - liquid, liquid - high)
+    const paceOff = Math.max(0, paceLow - lnRate, lnRate - paceHigh)
+    const worst = off / 0.15 + paceOff / 0.4
+    const share = `${percent(liquid)} liquid oils, ${percent(low)} to ${percent(high)} suit`
+    const pace = paceOff > 0 ? (lnRate > paceHigh ? '; quick for it' : '; slow for it') : ''
+    return { technique, fit: worst < 0.35 ? 'suits' : worst < 1.2 ? 'with care' : 'hardly', reason: `${share}${pace}` }
+  }
+  return [
+    fit('fine swirls', 0.55, 0.75, -1.2, 0),
+    fit('layers', 0.4, 0.62, -0.6, 0.4),
+    fit('piped or textured tops', 0.1, 0.4, -0.2, 1.2),
+  ]
+}
+
+export interface RecipeWarning {
+  weight: 'stop' | 'warn' | 'hint'
+  sentence: string
+}
+
+const named = (parts: readonly OilInRecipe[]): string => parts.map(part => part.oil.name).join(', ')
+
+/** What is wrong or rare about a recipe, gravest first, each with its number. */
+export function recipeWarnings(unit: UnitBatter, character: Character): RecipeWarning[] {
+  const warnings: RecipeWarning[] = []
+  const warn = (weight: RecipeWarning['weight'], sentence: string) => warnings.push({ weight, sentence })
+  const lauricHigh = character.cleansing.share
+  const fattyAcids = unit.oils.filter(part => isFattyAcid(part.oil))
+  const acidShare = fattyAcids.reduce((sum, part) => sum + part.share, 0)
+  const wax = unit.oils.filter(part => part.oil.solidWax > 0.5)
+  const poly = weigh(unit.oils, oil => fattyGroups(oil).polyunsaturated)
+  if (acidShare > 0.03)
+    warn(
+      'warn',
+      `${named(fattyAcids)} at ${percent(acidShare)} sets the batter within seconds; over 3 % is for shaving soap, made hot.`,
+    )
+  if (wax.length > 0)
+    warn(
+      'hint',
+      `${named(wax)} sets at about 63 °C: melt it with the hard fats and keep the mix warm, or leave it out.`,
+    )
+  if (character.hardness.share < 0.25)
+    warn(
+      'warn',
+      `Only ${percent(character.hardness.share)} of the fatty acids make a bar hard: it stays soft for weeks.`,
+    )
+  if (character.hardness.share > 0.58)
+    warn('hint', `${percent(character.hardness.share)} hard fatty acids: cut early, or the bar turns brittle.`)
+  if (lauricHigh > 0.26)
+    warn(
+      unit.superfatShare < 0.08 ? 'warn' : 'hint',
+      `${percent(lauricHigh)} lauric and myristic cleans hard and dries the skin${unit.superfatShare < 0.08 ? '; makers then raise the superfat to 10 to 20 %' : ''}.`,
+    )
+  if (poly > 0.22)
+    warn('hint', `${percent(poly)} linoleic and linolenic: the soap may turn rancid early; 15 % or less keeps.`)
+  if (character.heatLoad === 'high')
+    warn(
+      'warn',
+      `This heats strongly in the mould (${character.heatFrom.join('; ')}): cool place, no blanket, watch for cracks.`,
+    )
+  if (unit.oils.length > 0 && unit.oils.every(part => part.late))
+    warn('stop', 'Every oil is kept back: nothing is in the pot for the lye to work on.')
+  if (unit.superfatShare > 0.25)
+    warn(
+      'stop',
+      `What acids and added fats take leaves a superfat of ${percent(unit.superfatShare)}: that is no soap. Add their lye, or take less of them.`,
+    )
+  if (unit.lyeDiscountShare < 0)
+    warn(
+      'warn',
+      'Until the late oil is in, the pot holds more lye than its oils take. Gear on, and do not leave the late oil out.',
+    )
+  for (const part of unit.oils)
+    if (part.share > part.oil.usualMostShare + 0.005)
+      warn('hint', `${part.oil.name} at ${percent(part.share)}; ${percent(part.oil.usualMostShare)} is the usual most.`)
+  const order = { stop: 0, warn: 1, hint: 2 }
+  return warnings.sort((a, b) => order[a.weight] - order[b.weight])
+}

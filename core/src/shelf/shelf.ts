@@ -1,0 +1,153 @@
+import { IsIn } from 'class-validator'
+import { parseForm } from '../checks/index.ts'
+import type { Parsed } from '../checks/index.ts'
+import { MouldShape, Tool, Vessel } from './equipment.ts'
+import { fieldsOf } from './fields.ts'
+import type { Field } from './fields.ts'
+import { Colorant, Palette } from './colorant.ts'
+import { Additive, Liquid, Oil, Scent } from './ingredients.ts'
+import { TAGS } from './item.ts'
+import type { ShelfItem, Tag } from './item.ts'
+
+/** What a workshop thinks of a tag: it never uses it, or wants to be told. */
+export class TagRule {
+  @IsIn(Object.keys(TAGS), { message: 'A rule is about one of the known kinds of content.' })
+  tag!: Tag
+
+  @IsIn(['never', 'tell'], { message: 'A rule says never, or tell.' })
+  weight!: 'never' | 'tell'
+}
+
+/** What the workshop owns, as the calculations need it. Every value is a starting value: a supplier's document wins. */
+export interface Shelf {
+  oils: readonly Oil[]
+  liquids: readonly Liquid[]
+  additives: readonly Additive[]
+  scents: readonly Scent[]
+  colorants: readonly Colorant[]
+  palettes: readonly Palette[]
+  moulds: readonly MouldShape[]
+  vessels: readonly Vessel[]
+  tools: readonly Tool[]
+  rules: readonly TagRule[]
+}
+
+export type ShelfKind = Exclude<keyof Shelf, 'rules'>
+export type ItemOf<K extends ShelfKind> = Shelf[K][number]
+
+interface KindAbout {
+  /** The class that checks items of this kind. */
+  type: new () => ShelfItem
+  one: string
+  many: string
+  /** Lots are counted in g, or in pieces. */
+  countedIn: 'g' | 'pieces'
+}
+
+export const SHELF_KINDS: Readonly<Record<ShelfKind, KindAbout>> = {
+  oils: { type: Oil, one: 'oil', many: 'Oils', countedIn: 'g' },
+  liquids: { type: Liquid, one: 'liquid', many: 'Liquids', countedIn: 'g' },
+  additives: { type: Additive, one: 'additive', many: 'Additives', countedIn: 'g' },
+  scents: { type: Scent, one: 'scent', many: 'Scents', countedIn: 'g' },
+  colorants: { type: Colorant, one: 'colorant', many: 'Colorants', countedIn: 'g' },
+  palettes: { type: Palette, one: 'palette', many: 'Palettes', countedIn: 'pieces' },
+  moulds: { type: MouldShape, one: 'mould', many: 'Moulds', countedIn: 'pieces' },
+  vessels: { type: Vessel, one: 'vessel', many: 'Vessels', countedIn: 'pieces' },
+  tools: { type: Tool, one: 'tool', many: 'Tools', countedIn: 'pieces' },
+}
+
+export const shelfKinds = Object.keys(SHELF_KINDS) as ShelfKind[]
+
+/** At most this many items of one kind: more slow down every list they stand in. */
+export const MOST_ITEMS = 5000
+
+export const fieldsOfKind = (kind: ShelfKind): readonly Field[] => fieldsOf(SHELF_KINDS[kind].type)
+
+/** Sums that no single field can know. */
+function ofOne(kind: ShelfKind, item: ShelfItem): { path: string; value: unknown; sentence: string } | null {
+  if (kind === 'oils') {
+    const oil = item as Oil
+    const acids = acidsOf(oil)
+    if (acids > 1.005) {
+      const sentence = `The fatty acids add up to ${(acids * 100).toFixed(1)} %; together they are at most 100 %.`
+      return { path: 'oleic', value: oil.oleic, sentence }
+    }
+    if (oil.sapKohLowMgPerG > oil.sapKohMgPerG || oil.sapKohHighMgPerG < oil.sapKohMgPerG) {
+      const sentence = 'The usual low is at most the saponification value, and the usual high at least.'
+      return { path: 'sapKohMgPerG', value: oil.sapKohMgPerG, sentence }
+    }
+  }
+  if (kind === 'scents') {
+    const scent = item as Scent
+    const whole = scent.parts.reduce((sum, part) => sum + part.share, 0)
+    if (scent.type === 'blend' && Math.abs(whole - 1) > 0.0015)
+      return {
+        path: 'parts',
+        value: whole,
+        sentence: `The parts of a blend add up to 100 %, these to ${(whole * 100).toFixed(1)} %.`,
+      }
+  }
+  return null
+}
+
+const acidsOf = (oil: Oil): number =>
+  oil.shortChain +
+  oil.lauric +
+  oil.myristic +
+  oil.palmitic +
+  oil.stearic +
+  oil.oleic +
+  oil.ricinoleic +
+  oil.linoleic +
+  oil.linolenic
+
+/** Checks a value that claims to be an item of a kind; unknown names are refused. */
+export function checkItem<K extends ShelfKind>(kind: K, value: unknown): Parsed<ItemOf<K>> {
+  const parsed = parseForm(SHELF_KINDS[kind].type, value)
+  if (!parsed.ok) return parsed
+  const problem = ofOne(kind, parsed.value)
+  return problem ? { ok: false, problems: [problem] } : { ok: true, value: { ...parsed.value } as ItemOf<K> }
+}
+
+/** A new item with the kind's usual values, still without a name. */
+export function newItem<K extends ShelfKind>(kind: K): ItemOf<K> {
+  const values = Object.fromEntries(
+    fieldsOfKind(kind).map(field => [field.key, Array.isArray(field.start) ? [] : field.start]),
+  )
+  return { id: 'new', lots: [], ...LISTS[kind], ...values } as unknown as ItemOf<K>
+}
+
+/** Lists of a kind beside its fields; a new item has none in them. */
+const LISTS: Partial<Record<ShelfKind, object>> = {
+  scents: { parts: [] },
+  colorants: { swatches: [] },
+  palettes: { colours: [] },
+}
+
+export const findById = <T extends { id: string }>(items: readonly T[], id: string): T | undefined =>
+  items.find(item => item.id === id)
+
+/** An id from a name that `taken` does not have yet, e.g. "rose-clay-2". */
+export function idFromName(name: string, taken: (id: string) => boolean): string {
+  const plain = name
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .slice(0, 34)
+    .replace(/^-+|-+$/g, '')
+  // “new” stands for an item that is not stored yet.
+  const base = plain === '' || plain === 'new' ? 'item' : plain
+  if (!taken(base)) return base
+  for (let n = 2; ; n += 1) if (!taken(`${base}-${n}`)) return `${base}-${n}`
+}
+
+/** What is left of an item in all its lots, g or pieces. */
+export const stockOf = (item: Pick<ShelfItem, 'lots'>): number => item.lots.reduce((sum, lot) => sum + lot.left, 0)
+
+/** Price of a gram (or piece) by the lots with a price, or null. */
+export function unitCost(item: Pick<ShelfItem, 'lots'>): number | null {
+  const priced = item.lots.filter(lot => lot.cost > 0 && lot.bought > 0)
+  const bought = priced.reduce((sum, lot) => sum + lot.bought, 0)
+  return bought > 0 ? priced.reduce((sum, lot) => sum + lot.cost, 0) / bought : null
+}

@@ -1,0 +1,165 @@
+import type { Colorant } from './colorant.ts'
+import type { Additive, Liquid, Oil, Scent } from './ingredients.ts'
+import { fattyGroups, isHard } from './fatty.ts'
+import { TAGS } from './item.ts'
+import type { ShelfItem, Tag } from './item.ts'
+import { unitCost } from './shelf.ts'
+import type { Shelf, ShelfKind } from './shelf.ts'
+
+/** Something that may stand in, with all that changes; the nearest first. */
+export interface Substitute {
+  id: string
+  name: string
+  distance: number
+  changes: string[]
+}
+
+const signed = (value: number, decimals: number): string =>
+  `${value > 0 ? '+' : value < 0 ? '−' : ''}${Math.abs(value).toFixed(decimals)}`
+
+function common(a: ShelfItem, b: ShelfItem): string[] {
+  const changes: string[] = []
+  const words = (tags: readonly Tag[]) => tags.map(tag => TAGS[tag]).join(', ')
+  const gone = a.tags.filter(tag => !b.tags.includes(tag))
+  const come = b.tags.filter(tag => !a.tags.includes(tag))
+  if (come.length > 0) changes.push(`label: now ${words(come)}`)
+  if (gone.length > 0) changes.push(`label: no more ${words(gone)}`)
+  const [before, after] = [unitCost(a), unitCost(b)]
+  if (before !== null && after !== null) changes.push(`price ${signed((after / before - 1) * 100, 0)} %`)
+  return changes
+}
+
+function oils(a: Oil, b: Oil): Substitute {
+  const [x, y] = [fattyGroups(a), fattyGroups(b)]
+  const keys = Object.keys(x) as (keyof typeof x)[]
+  const distance =
+    keys.reduce((sum, key) => sum + Math.abs(x[key] - y[key]), 0) +
+    (isHard(a) === isHard(b) ? 0 : 0.5) +
+    Math.abs(a.quickness - b.quickness) * 0.3
+  const pace = (o: typeof x, q: number) =>
+    0.3 * o.shortSaturated + 0.6 * o.longSaturated - 1.4 * o.oleic + 1.5 * o.ricinoleic - o.polyunsaturated + q
+  const faster = pace(y, b.quickness) - pace(x, a.quickness)
+  return {
+    id: b.id,
+    name: b.name,
+    distance,
+    changes: [
+      `lye ${signed(((b.sapKohMgPerG - a.sapKohMgPerG) / a.sapKohMgPerG) * 100, 1)} % for its part`,
+      Math.abs(faster) < 0.1 ? 'pace about the same' : faster > 0 ? 'quicker to trace' : 'slower to trace',
+      ...(isHard(a) === isHard(b) ? [] : [isHard(b) ? 'hard instead of liquid' : 'liquid instead of hard']),
+      `iodine ${signed(b.iodineValue - a.iodineValue, 0)}`,
+      ...common(a, b),
+    ],
+  }
+}
+
+const STEPS = ['slows', 'none', 'mild', 'moderate', 'strong', 'seizes']
+
+function scents(a: Scent, b: Scent): Substitute {
+  const steps = STEPS.indexOf(b.acceleration) - STEPS.indexOf(a.acceleration)
+  const limit = b.limitShare - a.limitShare
+  return {
+    id: b.id,
+    name: b.name,
+    distance:
+      Math.max(0, steps) * 2 +
+      Math.abs(steps) +
+      (a.type === b.type ? 0 : 3) +
+      Math.abs(a.vanillinShare - b.vanillinShare) * 20,
+    changes: [
+      steps === 0
+        ? `accelerates alike (${b.acceleration})`
+        : `accelerates: ${b.acceleration} instead of ${a.acceleration}`,
+      `limit ${(b.limitShare * 100).toFixed(2)} % instead of ${(a.limitShare * 100).toFixed(2)} %${limit < 0 ? ': check the load' : ''}`,
+      ...(Math.abs(a.vanillinShare - b.vanillinShare) > 0.005
+        ? [`vanillin ${(b.vanillinShare * 100).toFixed(1)} %`]
+        : []),
+      ...common(a, b),
+    ],
+  }
+}
+
+const rgb = (hex: string): number[] => [1, 3, 5].map(i => parseInt(hex.slice(i, i + 2), 16))
+
+function colorants(a: Colorant, b: Colorant): Substitute {
+  const [x, y] = [rgb(a.soapHex), rgb(b.soapHex)]
+  const distance = Math.hypot(...x.map((value, i) => value - y[i]!)) / 255 + (b.inLye === 'stable' ? 0 : 0.5)
+  return {
+    id: b.id,
+    name: b.name,
+    distance,
+    changes: [
+      `dose ${signed((b.referenceDoseGPerKg / a.referenceDoseGPerKg - 1) * 100, 0)} %`,
+      ...(a.medium === b.medium ? [] : [`mixed in ${b.medium} instead of ${a.medium}`]),
+      ...(b.inLye === a.inLye ? [] : [`in lye: ${b.inLye}`]),
+      ...(b.inLight === a.inLight ? [] : [`in light: ${b.inLight}`]),
+      ...common(a, b),
+    ],
+  }
+}
+
+function liquids(a: Liquid, b: Liquid): Substitute {
+  return {
+    id: b.id,
+    name: b.name,
+    distance:
+      Math.abs(a.fatShare - b.fatShare) * 5 +
+      Math.abs(a.sugarShare - b.sugarShare) * 8 +
+      Math.abs(a.waterShare - b.waterShare) +
+      Math.abs(a.acidLyePerG - b.acidLyePerG) * 50 +
+      Math.abs(a.mostShareOfWater - b.mostShareOfWater) * 0.3,
+    changes: [
+      `water ${(b.waterShare * 100).toFixed(0)} %, fat ${(b.fatShare * 100).toFixed(1)} %, sugar ${(b.sugarShare * 100).toFixed(1)} %`,
+      ...(a.heat === b.heat ? [] : [`heat ${b.heat} instead of ${a.heat}`]),
+      ...common(a, b),
+    ],
+  }
+}
+
+function additives(a: Additive, b: Additive): Substitute {
+  return {
+    id: b.id,
+    name: b.name,
+    distance: (a.role === b.role ? 0 : 2) + Math.abs(a.lnViscosityPerPercent - b.lnViscosityPerPercent) * 3,
+    changes: [
+      `dose ${b.usualLeastGPerKg} to ${b.usualMostGPerKg} g per kg of oils`,
+      ...(a.moment === b.moment
+        ? []
+        : [`goes in ${b.moment === 'lye' ? 'the lye water' : b.moment === 'oils' ? 'the oils' : 'at trace'}`]),
+      ...(a.acidLyePerG === b.acidLyePerG ? [] : [`takes ${b.acidLyePerG.toFixed(3)} g NaOH per g`]),
+      ...common(a, b),
+    ],
+  }
+}
+
+/** Kinds that a stand-in can be found for. */
+export type SubstitutableKind = Extract<ShelfKind, 'oils' | 'scents' | 'colorants' | 'liquids' | 'additives'>
+
+const isNever = (shelf: Shelf, item: ShelfItem): boolean =>
+  item.tags.some(tag => shelf.rules.some(rule => rule.tag === tag && rule.weight === 'never'))
+
+/** What may stand in for an item, the nearest first; archived ones and what the workshop never uses are left out. */
+export function substitutesFor(shelf: Shelf, kind: SubstitutableKind, id: string, most = 5): Substitute[] {
+  const items: readonly ShelfItem[] = shelf[kind]
+  const item = items.find(one => one.id === id)
+  if (!item) return []
+  const measure = (other: ShelfItem): Substitute => {
+    switch (kind) {
+      case 'oils':
+        return oils(item as Oil, other as Oil)
+      case 'scents':
+        return scents(item as Scent, other as Scent)
+      case 'colorants':
+        return colorants(item as Colorant, other as Colorant)
+      case 'liquids':
+        return liquids(item as Liquid, other as Liquid)
+      case 'additives':
+        return additives(item as Additive, other as Additive)
+    }
+  }
+  return items
+    .filter(other => other.id !== id && !other.archived && !isNever(shelf, other))
+    .map(measure)
+    .sort((a, b) => a.distance - b.distance)
+    .slice(0, most)
+}

@@ -1,0 +1,155 @@
+import { readCell, writeCell } from './cells.ts'
+import type { Field } from './fields.ts'
+import type { ShelfItem } from './item.ts'
+import { MOST_ITEMS, SHELF_KINDS, fieldsOfKind, idFromName, newItem } from './shelf.ts'
+import type { ShelfKind } from './shelf.ts'
+
+/** A table file holds at most this many rows. */
+export const MOST_ROWS = 20_000
+
+const headOf = (field: Field): string =>
+  field.unit && field.kind === 'number' ? `${field.label} [${field.unit}]` : field.label
+
+/** The header row of an exported table. */
+export const tableHeaders = (kind: ShelfKind): string[] => ['Id', ...fieldsOfKind(kind).map(headOf)]
+
+/** One item as a row under those headers. Lots and parts of blends stay on the shelf. */
+export const tableRow = (kind: ShelfKind, item: ShelfItem): string[] => [
+  item.id,
+  ...fieldsOfKind(kind).map(field => writeCell(field, (item as unknown as Record<string, unknown>)[field.key])),
+]
+
+export interface RowReport {
+  /** Row in the file, the header being row 1. */
+  row: number
+  name: string
+  state: 'new' | 'changed' | 'same' | 'refused'
+  /** What changes, or why it is refused. */
+  details: string[]
+}
+
+export interface TablePreview {
+  reports: RowReport[]
+  /** New and changed items, ready to be stored. */
+  items: ShelfItem[]
+  /** Headers of the file that no field of this kind has. */
+  unknownHeaders: string[]
+  problem: string | null
+}
+
+const plain = (text: string): string =>
+  text
+    .replace(/\[[^\]]*\]/g, '')
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '')
+
+/** A column of the file: the field it fills, the item's id, or nothing known. */
+type Column = Field | 'id' | null
+
+function columnsOf(kind: ShelfKind, headers: readonly string[]): Column[] {
+  const fields = fieldsOfKind(kind)
+  const taken = new Set<Column>()
+  return headers.map(header => {
+    const wanted = plain(header)
+    const found =
+      wanted === 'id'
+        ? 'id'
+        : (fields.find(
+            field => !taken.has(field) && (plain(field.label) === wanted || field.key.toLowerCase() === wanted),
+          ) ?? null)
+    if (found !== null) taken.add(found)
+    return found
+  })
+}
+
+const empty = (problem: string, unknownHeaders: string[] = []): TablePreview => ({
+  reports: [],
+  items: [],
+  unknownHeaders,
+  problem,
+})
+
+/** Reads the rows of a table file one after another, so that a caller may show progress between them. */
+export class TableReader {
+  readonly #kind: ShelfKind
+  readonly #columns: Column[]
+  readonly #byId: Map<string, ShelfItem>
+  readonly #byName: Map<string, ShelfItem>
+  readonly #seen = new Map<string, number>()
+  readonly #ids: Set<string>
+  readonly preview: TablePreview
+
+  constructor(kind: ShelfKind, headers: readonly string[], existing: readonly ShelfItem[]) {
+    this.#kind = kind
+    this.#columns = columnsOf(kind, headers)
+    this.#byId = new Map(existing.map(item => [item.id, item]))
+    this.#byName = new Map(existing.map(item => [item.name.toLowerCase(), item]))
+    this.#ids = new Set(this.#byId.keys())
+    const unknown = headers.filter((header, i) => this.#columns[i] === null && header.trim() !== '')
+    const hasName = this.#columns.some(column => column !== null && column !== 'id' && column.key === 'name')
+    this.preview = hasName
+      ? { reports: [], items: [], unknownHeaders: unknown, problem: null }
+      : empty(
+          `This file has no column “Name”, so its rows cannot be told apart. Its columns are ${headers
+            .slice(0, 8)
+            .map(header => `“${header}”`)
+            .join(
+              ', ',
+            )}; a table of ${SHELF_KINDS[kind].many.toLowerCase()} has ${tableHeaders(kind).slice(0, 6).join(', ')} and more.`,
+          unknown,
+        )
+  }
+
+  /** Reads one row; `row` counts the header as 1. */
+  read(cells: readonly string[], row: number): void {
+    if (cells.every(cell => cell.trim() === '')) return
+    const values: Record<string, unknown> = {}
+    const reasons: string[] = []
+    let id = ''
+    this.#columns.forEach((column, i) => {
+      const text = cells[i] ?? ''
+      if (column === 'id') id = text.trim()
+      else if (column !== null) {
+        const read = readCell(column, text)
+        if (read.ok) values[column.key] = read.value
+        else reasons.push(read.sentence)
+      }
+    })
+    const name = typeof values['name'] === 'string' ? values['name'] : ''
+    if (name === '' || name.length > 80) reasons.unshift('A name of 1 to 80 letters is missing.')
+    if (id !== '' && !/^[a-z0-9](?:[a-z0-9-]{0,38}[a-z0-9])?$/.test(id))
+      reasons.push('An id is 1 to 40 small letters, digits and dashes; leave it empty for a new item.')
+    const before = this.#byId.get(id) ?? (id === '' ? this.#byName.get(name.toLowerCase()) : undefined)
+    const key = before?.id ?? (id || name.toLowerCase())
+    const earlier = this.#seen.get(key)
+    if (earlier !== undefined) reasons.push(`The same item stands in row ${earlier} already.`)
+    else this.#seen.set(key, row)
+    if (reasons.length > 0) return void this.preview.reports.push({ row, name, state: 'refused', details: reasons })
+    this.#take(row, name, id, values, before)
+  }
+
+  #take(row: number, name: string, id: string, values: Record<string, unknown>, before: ShelfItem | undefined): void {
+    const fields = fieldsOfKind(this.#kind)
+    if (!before) {
+      if (this.#ids.size >= MOST_ITEMS) {
+        const details = [`A shelf holds at most ${MOST_ITEMS} of a kind.`]
+        return void this.preview.reports.push({ row, name, state: 'refused', details })
+      }
+      const fresh = id !== '' ? id : idFromName(name, taken => this.#ids.has(taken))
+      this.#ids.add(fresh)
+      this.preview.items.push({ ...newItem(this.#kind), ...values, id: fresh })
+      return void this.preview.reports.push({ row, name, state: 'new', details: [] })
+    }
+    const old = before as unknown as Record<string, unknown>
+    const details = fields
+      .filter(field => field.key in values && writeCell(field, values[field.key]) !== writeCell(field, old[field.key]))
+      .map(
+        field =>
+          `${field.label}: ${writeCell(field, old[field.key]) || 'nothing'} → ${writeCell(field, values[field.key]) || 'nothing'}`,
+      )
+    if (details.length === 0) return void this.preview.reports.push({ row, name, state: 'same', details })
+    this.preview.items.push({ ...old, ...values, id: before.id } as unknown as ShelfItem)
+    this.preview.reports.push({ row, name, state: 'changed', details })
+  }
+}

@@ -1,0 +1,29 @@
+/**
+ * Liquids that may stand for water: typical make-up per label, estimates. Read the label of your own.
+ */
+export const LIQUIDS = `
+id                  | name                             | tags        | waterShare | fatShare | sugarShare | fatLyePerG | acidLyePerG | densityGPerMl | mostShareOfWater | useFrozen | heat   | brownPer100GPerKg | preparation
+water               | Distilled water                  |             | 100        | 0        | 0          | 0          | 0           | 0.998         | 100              | no        | none   | 0                 |
+water-tap           | Tap water                        |             | 99.95      | 0        | 0          | 0          | 0           | 0.998         | 100              | no        | none   | 0                 | Boil or filter if hard.
+rain-spring-water   | Spring or mineral water          |             | 99.9       | 0        | 0          | 0          | 0           | 0.998         | 100              | no        | none   | 0                 |
+goat-milk           | Goat milk, whole                 | milk;animal | 87         | 4.1      | 4.5        | 0.0067     | 0           | 1.030         | 100              | yes       | high   | 0                 | Freeze to slush; lye in small portions, under 25 degrees.
+cow-milk            | Cow milk, whole                  | milk;animal | 87.5       | 3.6      | 4.8        | 0.0059     | 0           | 1.030         | 100              | yes       | high   | 0.05              | Freeze to slush; lye in small portions, under 25 degrees.
+buttermilk          | Buttermilk, cultured             | milk;animal | 90.5       | 0.9      | 4.3        | 0.0015     | 0.004       | 1.032         | 100              | yes       | high   | 0.05              | Freeze to slush; lye in small portions.
+yogurt-plain        | Yogurt, plain                    | milk;animal | 87.5       | 3.3      | 4.5        | 0.0054     | 0.005       | 1.035         | 50               | yes       | high   | 0.05              | Lye in half the water, the rest as yogurt at trace.
+cream               | Cream, single                    | milk;animal | 74         | 18       | 3.8        | 0.0295     | 0           | 1.010         | 50               | yes       | high   | 0.05              | Hold it back and add it at trace.
+coconut-milk-canned | Coconut milk, canned             |             | 75         | 18       | 2.5        | 0.0328     | 0           | 1.000         | 100              | yes       | medium | 0.05              | Freeze, or hold part back for trace. Read the fat on the label.
+coconut-water       | Coconut water                    |             | 94.5       | 0.1      | 3.9        | 0          | 0           | 1.018         | 100              | yes       | medium | 0                 | Chill.
+oat-milk            | Oat drink, plain                 | gluten      | 90         | 1.5      | 4.5        | 0.002      | 0           | 1.030         | 100              | yes       | medium | 0.03              | Strain, chill; may turn slimy.
+almond-drink        | Almond drink, unsweetened        | tree-nut    | 97         | 1.2      | 0.2        | 0.0016     | 0           | 1.010         | 100              | yes       | low    | 0                 | Chill.
+aloe-juice          | Aloe juice                       |             | 98.8       | 0        | 0.4        | 0          | 0           | 1.003         | 100              | no        | low    | 0                 | Chill; unsweetened only.
+cucumber-juice      | Cucumber juice, strained         |             | 96         | 0.1      | 1.8        | 0          | 0           | 1.010         | 100              | yes       | medium | 0                 | Strain and freeze.
+carrot-juice        | Carrot juice                     |             | 89         | 0.1      | 7          | 0          | 0           | 1.035         | 50               | yes       | high   | 0.03              | Strain and freeze; heats strongly.
+beer-flat           | Beer, boiled flat                | gluten      | 95         | 0        | 1.5        | 0          | 0           | 1.010         | 100              | yes       | high   | 0.03              | Boil off gas and alcohol, cool, freeze. Fizzy beer foams over with lye.
+wine-flat           | Wine, simmered to remove alcohol |             | 97         | 0        | 0.6        | 0          | 0.004       | 1.005         | 50               | yes       | high   | 0.02              | Simmer off the alcohol, cool, freeze.
+tea-black           | Black tea, cooled                |             | 99.6       | 0        | 0          | 0          | 0           | 1.000         | 100              | no        | none   | 0.02              | Steep strong, strain, cool.
+tea-green-herbal    | Green or herbal tea, cooled      |             | 99.7       | 0        | 0          | 0          | 0           | 1.000         | 100              | no        | none   | 0                 | Steep, strain, cool.
+coffee-brewed       | Brewed coffee, cooled            |             | 98.8       | 0.1      | 0          | 0          | 0           | 1.002         | 100              | no        | none   | 0.02              | Brew, strain, cool.
+rose-water          | Hydrosol or floral water         |             | 99.8       | 0        | 0          | 0          | 0           | 0.999         | 100              | no        | none   | 0                 | Look for alcohol and preservatives on the label.
+seawater-brine      | Brine, near 3.5 % salt           |             | 96.5       | 0        | 0          | 0          | 0           | 1.024         | 100              | no        | none   | 0                 | Dissolve before the lye.
+pumpkin-puree       | Pumpkin purée                    |             | 91         | 0.1      | 3.5        | 0          | 0           | 1.020         | 30               | yes       | high   | 0.03              | Make smooth; add at trace.
+`

@@ -1,0 +1,5 @@
+export { GROUP_TITLES, weighList } from './weigh-list.ts'
+export type { WeighGroup, WeighLine } from './weigh-list.ts'
+export { lineWorking } from './line-working.ts'
+export { actualOf, overshoot } from './actuals.ts'
+export type { Actual, Overshoot } from './actuals.ts'

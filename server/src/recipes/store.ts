@@ -1,0 +1,147 @@
+import type { Recipe, RecipeAnswer, RecipeVersionAnswer } from '@ostler/core'
+import { sql } from 'kysely'
+import type { Database } from '../database/connection.ts'
+
+export type AddVersionResult = { ok: true; saved: RecipeAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' }
+
+/** Saved recipes of one workshop at a time: no query goes without its id. Versions are only ever added. */
+export interface RecipeStore {
+  list(workshopId: string): Promise<RecipeAnswer[]>
+  versions(workshopId: string, id: string): Promise<RecipeVersionAnswer[]>
+  add(workshopId: string, name: string, reason: string, recipe: Recipe): Promise<AddVersionResult>
+  /** A new version on top of `from`; refused when that is no longer the newest. */
+  addVersion(
+    workshopId: string,
+    id: string,
+    from: number,
+    name: string,
+    reason: string,
+    recipe: Recipe,
+  ): Promise<AddVersionResult>
+  setDeleted(workshopId: string, id: string, deletedAt: Date | null): Promise<boolean | 'name'>
+}
+
+const MOST_LISTED = 500
+const isTaken = (error: unknown): boolean => (error as { code?: string }).code === '23505'
+
+/** Each live recipe with its newest version. */
+const newest = (db: Database, workshopId: string) =>
+  db
+    .selectFrom('recipe')
+    .innerJoin('recipe_version as version', join =>
+      join.onRef('version.recipe_id', '=', 'recipe.id').onRef('version.workshop_id', '=', 'recipe.workshop_id'),
+    )
+    .where('recipe.workshop_id', '=', workshopId)
+    .where('recipe.deleted_at', 'is', null)
+    .where(sql<boolean>`version.version = (select max(v.version) from recipe_version v where v.recipe_id = recipe.id)`)
+    .select(['recipe.id', 'recipe.name', 'version.version', 'version.made_at', 'version.recipe'])
+
+type Row = { id: string; name: string; version: number; made_at: Date; recipe: Recipe }
+
+/** The recipe carries its own name and version, so that a batch that takes it keeps them. */
+const answer = ({ id, name, version, made_at, recipe }: Row): RecipeAnswer => ({
+  id,
+  name,
+  version,
+  updatedAt: made_at.toISOString(),
+  recipe: { ...recipe, name, origin: { recipe: id, version } },
+})
+
+export function recipeStore(db: Database): RecipeStore {
+  const one = async (on: Database, workshopId: string, id: string): Promise<RecipeAnswer | null> => {
+    const row = await newest(on, workshopId).where('recipe.id', '=', id).executeTakeFirst()
+    return row ? answer(row) : null
+  }
+  const insert = (on: Database, workshopId: string, id: string, version: number, reason: string, recipe: Recipe) =>
+    on
+      .insertInto('recipe_version')
+      .values({
+        recipe_id: id,
+        workshop_id: workshopId,
+        version,
+        reason,
+        recipe: JSON.stringify({ ...recipe, origin: null }),
+      })
+      .execute()
+
+  return {
+    async list(workshopId) {
+      const rows = await newest(db, workshopId).orderBy('version.made_at', 'desc').limit(MOST_LISTED).execute()
+      return rows.map(answer)
+    },
+    async versions(workshopId, id) {
+      const rows = await db
+        .selectFrom('recipe_version')
+        .innerJoin('recipe', 'recipe.id', 'recipe_version.recipe_id')
+        .where('recipe_version.workshop_id', '=', workshopId)
+        .where('recipe_version.recipe_id', '=', id)
+        .select(['recipe.name', 'version', 'reason', 'recipe_version.recipe', 'made_at'])
+        .orderBy('version', 'desc')
+        .execute()
+      return rows.map(row => ({
+        version: row.version,
+        reason: row.reason,
+        madeAt: row.made_at.toISOString(),
+        recipe: { ...row.recipe, name: row.name, origin: { recipe: id, version: row.version } },
+      }))
+    },
+    async add(workshopId, name, reason, recipe) {
+      try {
+        return await db.transaction().execute(async tx => {
+          const { id } = await tx
+            .insertInto('recipe')
+            .values({ workshop_id: workshopId, name })
+            .returning('id')
+            .executeTakeFirstOrThrow()
+          await insert(tx, workshopId, id, 1, reason, recipe)
+          return { ok: true as const, saved: (await one(tx, workshopId, id))! }
+        })
+      } catch (error) {
+        if (isTaken(error)) return { ok: false, reason: 'name' }
+        throw error
+      }
+    },
+    async addVersion(workshopId, id, from, name, reason, recipe) {
+      try {
+        return await db.transaction().execute(async tx => {
+          const held = await tx
+            .selectFrom('recipe')
+            .where('workshop_id', '=', workshopId)
+            .where('id', '=', id)
+            .where('deleted_at', 'is', null)
+            .select('id')
+            .forUpdate()
+            .executeTakeFirst()
+          const current = held && (await one(tx, workshopId, id))
+          if (!current) return { ok: false as const, reason: 'gone' as const }
+          if (current.version !== from) return { ok: false as const, reason: 'moved' as const }
+          await tx
+            .updateTable('recipe')
+            .set({ name })
+            .where('workshop_id', '=', workshopId)
+            .where('id', '=', id)
+            .execute()
+          await insert(tx, workshopId, id, from + 1, reason, recipe)
+          return { ok: true as const, saved: (await one(tx, workshopId, id))! }
+        })
+      } catch (error) {
+        if (isTaken(error)) return { ok: false, reason: 'name' }
+        throw error
+      }
+    },
+    async setDeleted(workshopId, id, deletedAt) {
+      try {
+        const result = await db
+          .updateTable('recipe')
+          .set({ deleted_at: deletedAt })
+          .where('workshop_id', '=', workshopId)
+          .where('id', '=', id)
+          .executeTakeFirst()
+        return result.numUpdatedRows > 0n
+      } catch (error) {
+        if (isTaken(error)) return 'name'
+        throw error
+      }
+    },
+  }
+}

@@ -1,0 +1,72 @@
+import { MOST_ITEMS, RulesForm, SHELF_KINDS, checkItem, shelfKinds } from '@ostler/core'
+import type { ShelfItem, ShelfKind } from '@ostler/core'
+import { Router } from 'express'
+import { formFrom, revisionFrom } from '../http/body.ts'
+import { HttpError } from '../http/errors.ts'
+import { visitorOf } from '../http/session.ts'
+import type { ShelfStore } from './store.ts'
+
+function kindFrom(value: unknown): ShelfKind {
+  if (typeof value === 'string' && (shelfKinds as string[]).includes(value)) return value as ShelfKind
+  throw new HttpError(404, 'There is no such part of the shelf.')
+}
+
+function itemFrom(kind: ShelfKind, value: unknown): ShelfItem {
+  const checked = checkItem(kind, value)
+  if (checked.ok) return checked.value
+  throw new HttpError(400, checked.problems[0]!.sentence, { problems: checked.problems })
+}
+
+/** A revision from 0: 0 says that the item is new. */
+function revisionOrNew(body: unknown): number {
+  return (body as { revision?: unknown } | null)?.revision === 0 ? 0 : revisionFrom(body)
+}
+
+export function shelfRoutes(store: ShelfStore): Router {
+  const routes = Router()
+
+  routes.get('/', async (req, res) => {
+    res.json(await store.all(visitorOf(req).workshopId))
+  })
+
+  routes.put('/rules', async (req, res) => {
+    const { rules } = formFrom(RulesForm, req.body)
+    await store.setRules(visitorOf(req).workshopId, rules)
+    res.status(204).end()
+  })
+
+  routes.post('/import', async (req, res) => {
+    const body = (req.body ?? {}) as { kind?: unknown; items?: unknown }
+    const kind = kindFrom(body.kind)
+    if (!Array.isArray(body.items) || body.items.length === 0 || body.items.length > MOST_ITEMS)
+      throw new HttpError(400, `An import brings 1 to ${MOST_ITEMS} items.`)
+    const items = (body.items as unknown[]).map(one => ({
+      item: itemFrom(kind, (one as { item?: unknown } | null)?.item),
+      revision: revisionOrNew(one),
+    }))
+    const moved = await store.importAll(visitorOf(req).workshopId, kind, items)
+    if (moved.length > 0) {
+      const names = moved.slice(0, 3).join(', ')
+      throw new HttpError(
+        409,
+        `Nothing was imported: ${names}${moved.length > 3 ? ' and others' : ''} changed meanwhile. Look at the preview again.`,
+      )
+    }
+    res.status(201).json({ count: items.length })
+  })
+
+  routes.put('/:kind/:id', async (req, res) => {
+    const kind = kindFrom(req.params.kind)
+    const item = itemFrom(kind, (req.body as { item?: unknown } | null)?.item)
+    if (item.id !== req.params.id) throw new HttpError(400, 'The item’s id is not the one in the address.')
+    const saved = await store.save(visitorOf(req).workshopId, kind, item, revisionOrNew(req.body))
+    if (saved.ok) return void res.json(saved.stored)
+    const { one, many } = SHELF_KINDS[kind]
+    if ('full' in saved)
+      throw new HttpError(400, `A shelf holds at most ${MOST_ITEMS} ${many.toLowerCase()}; archive does not make room.`)
+    if (!saved.current) throw new HttpError(404, `There is no such ${one}.`)
+    throw new HttpError(409, `This ${one} was changed in another window meanwhile.`, { item: saved.current })
+  })
+
+  return routes
+}

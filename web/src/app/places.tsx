@@ -1,0 +1,24 @@
+import { NavLink } from 'react-router'
+
+const PLACES = [
+  ['/batches', 'Batches'],
+  ['/shelf', 'Shelf'],
+  ['/recipes', 'Recipes'],
+] as const
+
+/** The workshop's own places, beside the name of the house. */
+export const Places = () => (
+  <nav aria-label="Places" className="flex gap-1 self-stretch max-[900px]:min-h-10">
+    {PLACES.map(([path, text]) => (
+      <NavLink
+        key={path}
+        to={path}
+        className={({ isActive }) =>
+          `flex items-center border-y-3 border-transparent px-3 ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
+        }
+      >
+        {text}
+      </NavLink>
+    ))}
+  </nav>
+)

@@ -1,0 +1,145 @@
+import { MOMENTS, showMass, tidy } from '@ostler/core'
+import type { Moment, PlannedAdditive } from '@ostler/core'
+import { Trash2 } from 'lucide-react'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { AddChoice } from '../../ui/add-choice.tsx'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { useTold } from '../../ui/plan-field.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
+import { Section } from '../../ui/section.tsx'
+import { smallMass } from '../../ui/small-mass.ts'
+
+const PATH = ['recipe', 'additives']
+
+/** Hardeners, sugars, acids, clays and powders of the whole batter. */
+export function AdditivesTable() {
+  const batch = useBatch()
+  const told = useTold()
+  const additives = usePlan(state => state.plan.recipe.additives)
+  const unused = batch.shelf.additives.filter(one => !one.archived && !additives.some(part => part.additive === one.id))
+  const add = (id: string) => {
+    const additive = batch.shelf.additives.find(one => one.id === id)!
+    const middle = (additive.usualLeastGPerKg + additive.usualMostGPerKg) / 2
+    const part: PlannedAdditive = {
+      additive: id,
+      gPerKgOils: Number(middle.toPrecision(2)),
+      moment: additive.moment,
+      addLye: true,
+    }
+    told(batch.edit({ kind: 'set', path: PATH, value: [...additives, part] }))
+  }
+  return (
+    <Section title="Additives">
+      {additives.length > 0 && (
+        <table className="mb-2 w-full">
+          <thead className="max-[600px]:hidden">
+            <tr className="border-b border-ink text-left text-[13px] text-soft">
+              <th className="py-1 font-normal">additive</th>
+              <th className="text-right font-normal">g per kg of oils</th>
+              <th className="text-right font-normal">weigh</th>
+              <th className="pl-4 font-normal max-[600px]:hidden">goes</th>
+              <th className="pl-2 font-normal whitespace-nowrap max-[600px]:hidden">lye for it</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {additives.map((part, i) => (
+              <AdditiveRow key={part.additive} part={part} i={i} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <AddChoice what="an additive" options={unused} onAdd={add} />
+    </Section>
+  )
+}
+
+function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
+  const batch = useBatch()
+  const told = useTold()
+  const habits = useHabits()
+  const additives = usePlan(state => state.plan.recipe.additives)
+  const step = usePlan(state => state.plan.conditions.fineScaleStepG)
+  const weighed = useForecast()?.portions.additives.find(one => one.id === part.additive)
+  const additive = batch.shelf.additives.find(one => one.id === part.additive)
+  const name = additive?.name ?? part.additive
+  const set = (key: keyof PlannedAdditive, value: unknown) =>
+    batch.edit({ kind: 'set', path: [...PATH, i, key], value }, `additive ${i} ${key}`)
+  const takesLye = additive && (additive.acidLyePerG > 0 || additive.fatLyePerG > 0)
+  const spoons = additive && weighed ? weighed.exactG / additive.teaspoonG : 0
+  return (
+    <tr className="stack border-b border-line">
+      <td className="py-1.5 pr-2">
+        {name}
+        {additive && (
+          <span className="block text-[13px] text-soft">
+            {additive.role}; usually {additive.usualLeastGPerKg} to {additive.usualMostGPerKg} g/kg
+            {takesLye && `; takes ${tidy(additive.acidLyePerG + additive.fatLyePerG, 3)} g of NaOH per g`}
+          </span>
+        )}
+      </td>
+      <td>
+        <div className="flex justify-end">
+          <QuantityField
+            bare
+            label={`${name}, g per kg of oils`}
+            kind="dose"
+            width={66}
+            habits={habits}
+            value={part.gPerKgOils}
+            onValue={value => set('gPerKgOils', value)}
+          />
+        </div>
+      </td>
+      <td className="text-right font-semibold whitespace-nowrap">
+        {weighed ? `${smallMass(weighed.massG, weighed.exactG, habits, step)} ${habits.mass}` : '–'}
+        {spoons > 0 && (
+          <span
+            className="block text-[13px] font-normal text-soft"
+            title="A level teaspoon differs by a quarter: weigh it."
+          >
+            about {tidy(spoons, 1)} tsp
+          </span>
+        )}
+      </td>
+      <td className="pl-4 max-[600px]:hidden">
+        <Choice<Moment>
+          bare
+          label={`${name} goes`}
+          value={part.moment}
+          options={(Object.entries(MOMENTS) as [Moment, string][]).map(([value, text]) => ({ value, text }))}
+          onValue={value => told(set('moment', value))}
+        />
+      </td>
+      <td className="pl-2 text-center max-[600px]:hidden">
+        {takesLye ? (
+          <span className="inline-flex items-center gap-1">
+            <Check
+              label=""
+              name={`Add lye for ${name}`}
+              checked={part.addLye}
+              onChange={value => told(set('addLye', value))}
+            />
+            {part.addLye && weighed && <span className="text-[13px] text-soft">{showMass(weighed.lyeG, habits)}</span>}
+          </span>
+        ) : (
+          <span className="text-soft">–</span>
+        )}
+      </td>
+      <td className="text-right">
+        <button
+          className="quiet"
+          aria-label={`Remove ${name}`}
+          onClick={() =>
+            told(
+              batch.edit({ kind: 'set', path: PATH, value: additives.filter(one => one.additive !== part.additive) }),
+            )
+          }
+        >
+          <Trash2 size={16} aria-hidden />
+        </button>
+      </td>
+    </tr>
+  )
+}

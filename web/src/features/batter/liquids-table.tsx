@@ -1,0 +1,165 @@
+import { showMass, showShare } from '@ostler/core'
+import type { PlannedLiquid } from '@ostler/core'
+import { Trash2 } from 'lucide-react'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { AddChoice } from '../../ui/add-choice.tsx'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+
+/** Milk, juice, tea or purée for part of the water, with the ledger of all water. */
+export function LiquidsTable() {
+  const batch = useBatch()
+  const told = useTold()
+  const liquids = usePlan(state => state.plan.recipe.liquids)
+  const path = ['recipe', 'liquids']
+  const unused = batch.shelf.liquids.filter(
+    one => !one.archived && one.id !== 'water' && !liquids.some(part => part.liquid === one.id),
+  )
+  const add = (id: string) => {
+    const liquid = batch.shelf.liquids.find(one => one.id === id)!
+    const free = 1 - liquids.reduce((sum, part) => sum + part.shareOfWater, 0)
+    const part: PlannedLiquid = {
+      liquid: id,
+      shareOfWater: Math.min(0.5, liquid.mostShareOfWater, Math.max(0, Number(free.toFixed(4)))),
+      measure: 'water',
+      moment: 'lye',
+      countFat: true,
+    }
+    told(batch.edit({ kind: 'set', path, value: [...liquids, part] }))
+  }
+  return (
+    <Section title="Liquids beside water">
+      {liquids.length > 0 && (
+        <table className="mb-2 w-full">
+          <thead className="max-[600px]:hidden">
+            <tr className="border-b border-ink text-left text-[13px] text-soft">
+              <th className="py-1 font-normal">liquid</th>
+              <th className="text-right font-normal">of the water</th>
+              <th className="pl-4 text-right font-normal">weigh</th>
+              <th className="pl-4 font-normal max-[600px]:hidden">counts by</th>
+              <th className="pl-2 font-normal max-[600px]:hidden">goes in</th>
+              <th className="pl-2 font-normal whitespace-nowrap max-[600px]:hidden">lye for its fat</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {liquids.map((part, i) => (
+              <LiquidRow key={part.liquid} part={part} i={i} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
+        <AddChoice what="milk, juice or tea" options={unused} onAdd={add} />
+        <Ledger />
+      </div>
+    </Section>
+  )
+}
+
+function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
+  const batch = useBatch()
+  const told = useTold()
+  const habits = useHabits()
+  const weighed = useForecast()?.portions.liquids.find(one => one.id === part.liquid)
+  const liquids = usePlan(state => state.plan.recipe.liquids)
+  const liquid = batch.shelf.liquids.find(one => one.id === part.liquid)
+  const name = liquid?.name ?? part.liquid
+  const path = ['recipe', 'liquids', i]
+  const at = (key: keyof PlannedLiquid, value: unknown) =>
+    told(batch.edit({ kind: 'set', path: [...path, key], value }))
+  return (
+    <tr className="stack border-b border-line">
+      <td className="py-1.5 pr-2">
+        {name}
+        {liquid && (
+          <span className="block text-[13px] text-soft">
+            {showShare(liquid.fatShare)} fat, {showShare(liquid.sugarShare)} sugar. {liquid.preparation}
+          </span>
+        )}
+      </td>
+      <td>
+        <div className="flex justify-end">
+          <PlanField
+            bare
+            label={`${name}, share of the water`}
+            kind="share"
+            width={66}
+            path={[...path, 'shareOfWater']}
+          />
+        </div>
+      </td>
+      <td className="pl-4 text-right font-semibold whitespace-nowrap">
+        {weighed ? showMass(weighed.massG, habits, 1) : '–'}
+      </td>
+      <td className="pl-4 max-[600px]:hidden">
+        <Choice
+          bare
+          label={`${name} counts by`}
+          value={part.measure}
+          options={[
+            { value: 'water', text: 'its water' },
+            { value: 'weight', text: 'its weight' },
+          ]}
+          onValue={value => at('measure', value)}
+        />
+      </td>
+      <td className="pl-2 max-[600px]:hidden">
+        <Choice
+          bare
+          label={`${name} goes in`}
+          value={part.moment}
+          options={[
+            { value: 'lye', text: 'with the lye' },
+            { value: 'trace', text: 'at trace' },
+          ]}
+          onValue={value => at('moment', value)}
+        />
+      </td>
+      <td className="pl-2 text-center max-[600px]:hidden">
+        <Check
+          label=""
+          name={`Add lye for the fat of ${name}`}
+          checked={part.countFat}
+          onChange={value => at('countFat', value)}
+        />
+      </td>
+      <td className="text-right">
+        <button
+          className="quiet"
+          aria-label={`Remove ${name}`}
+          onClick={() =>
+            told(
+              batch.edit({
+                kind: 'set',
+                path: ['recipe', 'liquids'],
+                value: liquids.filter(one => one.liquid !== part.liquid),
+              }),
+            )
+          }
+        >
+          <Trash2 size={16} aria-hidden />
+        </button>
+      </td>
+    </tr>
+  )
+}
+
+/** Where all the water comes from. */
+function Ledger() {
+  const forecast = useForecast()
+  const habits = useHabits()
+  if (!forecast) return null
+  const { portions, recipe } = forecast
+  const allG = recipe.water.waterG * portions.oilG
+  const broughtG = allG - portions.waterG
+  return (
+    <p className="text-[13px] text-soft">
+      {broughtG > 0.5
+        ? `All water ${showMass(allG, habits, 1)}: ${showMass(portions.waterG, habits, 1)} plain, ${showMass(broughtG, habits, 1)} in liquids and additives. ${recipe.waterToLyeWhenDissolved.toFixed(1)} g of it for each g of lye when that is dissolved.`
+        : 'All of the water is plain water.'}
+    </p>
+  )
+}

@@ -1,0 +1,52 @@
+import { showShare } from '@ostler/core'
+import { useForecast, usePlan } from '../../plan/context.tsx'
+import { PlanField } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+import { WaterField } from '../../ui/water-field.tsx'
+import { WorkingNumber } from '../../ui/working-number.tsx'
+
+/** Superfat and purity, and water on four bases of which one is kept. */
+export function LyeFields() {
+  const forecast = useForecast()
+  const basis = usePlan(state => state.plan.recipe.water.basis)
+  return (
+    <Section title="Lye and water">
+      <div className="flex flex-wrap items-start gap-x-6 gap-y-3">
+        <PlanField label="Superfat" kind="share" width={70} path={['recipe', 'superfatShare']} />
+        <PlanField label="Lye purity" kind="share" width={70} path={['recipe', 'lyePurityShare']} />
+        <span aria-hidden className="w-px self-stretch bg-line max-[600px]:hidden" />
+        <WaterField basis="concentration" label="Lye concentration" width={70} showsKept />
+        <WaterField basis="ratio" label="Water to lye" width={60} showsKept />
+        <WaterField basis="share" label="Water, of the oils" width={70} showsKept />
+        <WaterField basis="discount" label="Water discount" width={70} showsKept />
+        {basis === 'discount' && (
+          <PlanField
+            label="from full water, of the oils"
+            kind="share"
+            width={70}
+            path={['recipe', 'water', 'fullShareOfOils']}
+          />
+        )}
+      </div>
+      {forecast && (
+        <div className="mt-2 flex flex-wrap items-baseline gap-x-6 gap-y-1 text-[13px] text-soft">
+          <p className="max-w-150">
+            Superfat is {showShare(forecast.portions.superfatLowShare)} to{' '}
+            {showShare(forecast.portions.superfatHighShare)} as the oils’ values range. Compare their certificates. The
+            four ways of water say the same; type into any, and that one is kept.
+          </p>
+          {forecast.recipe.lateShare > 0 && (
+            <WorkingNumber
+              label={`lye discount on the oils in the pot; with ${showShare(forecast.recipe.lateShare)} kept back the superfat is ${showShare(forecast.portions.superfatShare)}, counted once`}
+              text={showShare(forecast.recipe.lyeDiscountShare)}
+              working={forecast.workings.lyeDiscount}
+            />
+          )}
+        </div>
+      )}
+      <p className="mt-2 text-[13px] text-soft">
+        Lye burns. Goggles, gloves, long sleeves; add lye to water, never water to lye; no aluminium, no glass.
+      </p>
+    </Section>
+  )
+}

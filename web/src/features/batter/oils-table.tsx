@@ -1,0 +1,264 @@
+import { lyeDemand, plainOil, resized, showMass, showShare } from '@ostler/core'
+import type { EditResult, OilPart } from '@ostler/core'
+import { Leaf, Lock, LockOpen, Trash2 } from 'lucide-react'
+import { Fragment, useState } from 'react'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { AddChoice } from '../../ui/add-choice.tsx'
+import { Check } from '../../ui/check.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
+import { Section } from '../../ui/section.tsx'
+import { TextField } from '../../ui/text-field.tsx'
+
+const FIT_KEY = 'ostler.others-make-up'
+
+/** The maker's habit: does a change of one oil change the others, or the whole? */
+function useOthersMakeUp(): [boolean, (on: boolean) => void] {
+  const [on, setOn] = useState(() => localStorage.getItem(FIT_KEY) !== 'no')
+  return [
+    on,
+    next => {
+      localStorage.setItem(FIT_KEY, next ? 'yes' : 'no')
+      setOn(next)
+    },
+  ]
+}
+
+/** Oils by share or by weight, with what each takes of the lye. */
+export function OilsTable() {
+  const batch = useBatch()
+  const told = useTold()
+  const oils = usePlan(state => state.plan.recipe.oils)
+  const [othersMakeUp, setOthersMakeUp] = useOthersMakeUp()
+  const sum = oils.reduce((total, part) => total + part.share, 0)
+  const off = Math.abs(sum - 1) > 0.0005
+  const unused = batch.shelf.oils.filter(oil => !oil.archived && !oils.some(part => part.oil === oil.id))
+  const fit = () => told(batch.edit({ kind: 'fit-oils' }))
+
+  return (
+    <Section
+      title="Oils"
+      aside={
+        <Check
+          label="the others make up for a change"
+          checked={othersMakeUp}
+          onChange={setOthersMakeUp}
+          className="text-[13px] text-soft"
+        />
+      }
+    >
+      <table className="w-full">
+        <thead className="max-[600px]:hidden">
+          <tr className="border-b border-ink text-left text-[13px] text-soft">
+            <th className="py-1 font-normal">oil</th>
+            <th className="text-right font-normal">share</th>
+            <th className="text-right font-normal">weight</th>
+            <th className="w-24 pl-3 font-normal max-[600px]:hidden">lye it takes</th>
+            <th className="w-px font-normal whitespace-nowrap max-[600px]:hidden">kept back</th>
+            <th className="w-px" />
+          </tr>
+        </thead>
+        <tbody>
+          {oils.map((part, i) => (
+            <OilRow key={part.oil} part={part} i={i} isOnly={oils.length === 1} othersMakeUp={othersMakeUp} />
+          ))}
+          <tr>
+            <td className="py-2">
+              <AddChoice
+                what="an oil"
+                options={unused}
+                onAdd={oil => told(batch.edit({ kind: 'add-oil', oil: plainOil(oil, othersMakeUp ? 0 : 0.05) }))}
+              />
+            </td>
+            <td className={`text-right whitespace-nowrap ${off ? 'font-semibold text-rust' : 'text-soft'}`}>
+              {showShare(sum, 2)} in all
+            </td>
+            <td colSpan={4} className="pl-3">
+              {off && (
+                <button className="button" onClick={fit}>
+                  Make the rest fit
+                </button>
+              )}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </Section>
+  )
+}
+
+interface RowProps {
+  part: OilPart
+  i: number
+  isOnly: boolean
+  othersMakeUp: boolean
+}
+
+function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
+  const batch = useBatch()
+  const told = useTold()
+  const habits = useHabits()
+  const row = useForecast()?.portions.oils.find(one => one.oil === part.oil)
+  const oil = batch.shelf.oils.find(one => one.id === part.oil)
+  const name = oil?.name ?? part.oil
+  const at = (key: keyof OilPart, value: unknown) =>
+    batch.edit({ kind: 'set', path: ['recipe', 'oils', i, key], value }, `oil ${i} ${key}`)
+  const setShare = (share: number): EditResult =>
+    othersMakeUp && !isOnly
+      ? batch.edit({ kind: 'set-oil-share', oil: part.oil, share }, `oil ${i} share`)
+      : at('share', share)
+  const setWeight = useOilWeight(part.oil, othersMakeUp && !isOnly)
+  return (
+    <Fragment>
+      <tr className="stack border-b border-line">
+        <td className="py-1.5 pr-2">
+          {name}
+          {oil && (
+            <span className="block text-[13px] text-soft">
+              {oil.sapKohMgPerG} mg KOH/g, usual {oil.sapKohLowMgPerG}–{oil.sapKohHighMgPerG}
+            </span>
+          )}
+        </td>
+        <td>
+          <div className="flex items-center justify-end">
+            <QuantityField
+              bare
+              label={`Share of ${name}`}
+              kind="share"
+              width={66}
+              habits={habits}
+              value={part.share}
+              onValue={setShare}
+            />
+            <button
+              className="quiet"
+              aria-pressed={part.locked}
+              aria-label={`Lock ${name}`}
+              title={part.locked ? 'Locked: it stays when others change' : 'Free: it makes up for others'}
+              onClick={() => told(at('locked', !part.locked))}
+            >
+              {part.locked ? (
+                <Lock size={15} aria-hidden className="text-ink" />
+              ) : (
+                <LockOpen size={15} aria-hidden className="opacity-50" />
+              )}
+            </button>
+          </div>
+        </td>
+        <td>
+          <div className="flex justify-end">
+            <QuantityField
+              bare
+              label={`Weight of ${name}`}
+              kind="mass"
+              width={80}
+              habits={habits}
+              value={row?.massG ?? 0}
+              {...(oil && { densityGPerMl: oil.densityGPerMl })}
+              onValue={setWeight}
+            />
+          </div>
+        </td>
+        <td className="pl-3 text-soft max-[600px]:hidden">
+          {row && oil ? showMass(lyeDemand([{ massG: row.massG, sapKohMgPerG: oil.sapKohMgPerG }]), habits) : '–'}
+        </td>
+        <td className="text-center max-[600px]:hidden">
+          <Check
+            label=""
+            name={`Keep ${name} back for light trace`}
+            checked={part.late}
+            onChange={late => told(at('late', late))}
+          />
+        </td>
+        <td className="text-right whitespace-nowrap">
+          <button
+            className="quiet"
+            aria-label={`Steep a plant in ${name}`}
+            title="Steeped with a plant"
+            aria-pressed={part.infusion !== null}
+            onClick={() =>
+              told(at('infusion', part.infusion ? null : { plant: 'calendula', plantPerOil: 0.125, makeFactor: 1.4 }))
+            }
+          >
+            <Leaf size={16} aria-hidden className={part.infusion ? 'text-ink' : 'opacity-50'} />
+          </button>
+          <button
+            className="quiet"
+            aria-label={`Remove ${name}`}
+            disabled={isOnly}
+            onClick={() => told(batch.edit({ kind: 'remove-oil', oil: part.oil }))}
+          >
+            <Trash2 size={16} aria-hidden />
+          </button>
+        </td>
+      </tr>
+      {part.infusion && <InfusionRow i={i} massG={row?.massG ?? 0} infusion={part.infusion} />}
+    </Fragment>
+  )
+}
+
+/** A weight typed for an oil: the others give way, or the batch grows by it and keeps their weights. */
+function useOilWeight(id: string, othersMakeUp: boolean): (massG: number) => EditResult {
+  const batch = useBatch()
+  const forecast = useForecast()
+  return massG => {
+    const rows = forecast?.portions.oils
+    const own = rows?.find(one => one.oil === id)
+    if (!rows || !own || !forecast)
+      return { ok: false, path: 'recipe.oils', sentence: 'Without a forecast there are no weights. Use shares.' }
+    if (othersMakeUp)
+      return batch.edit(
+        { kind: 'set-oil-share', oil: id, share: Number((massG / forecast.portions.oilG).toFixed(5)) },
+        `weight ${id}`,
+      )
+    const { plan } = batch.get()
+    const exact = new Map(rows.map(row => [row.oil, row.oil === id ? massG : row.exactG]))
+    const whole = [...exact.values()].reduce((sum, g) => sum + g, 0)
+    if (!(whole > 0)) return { ok: false, path: 'recipe.oils', sentence: 'The oils would weigh nothing.' }
+    const oils = plan.recipe.oils.map(part => ({
+      ...part,
+      share: Number(((exact.get(part.oil) ?? 0) / whole).toFixed(6)),
+    }))
+    const changed = { ...plan, recipe: { ...plan.recipe, oils } }
+    const size = resized(changed, batch.shelf, { by: 'oils', massG: whole })
+    if (!size.ok) return { ok: false, path: 'recipe.oils', sentence: size.sentence }
+    const edits = [
+      { kind: 'set' as const, path: ['recipe', 'oils'], value: oils },
+      { kind: 'set' as const, path: ['mould', 'fillMm'], value: size.fillMm },
+    ]
+    return batch.edit({ kind: 'many', edits }, `weight ${id}`)
+  }
+}
+
+function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusion: NonNullable<OilPart['infusion']> }) {
+  const batch = useBatch()
+  const habits = useHabits()
+  const makeG = massG * infusion.makeFactor
+  const path = ['recipe', 'oils', i, 'infusion']
+  return (
+    <tr className="border-b border-line bg-panel">
+      <td colSpan={6} className="px-2 py-2">
+        <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+          <TextField
+            label="Steeped with"
+            value={infusion.plant}
+            className="w-36"
+            onValue={value => batch.edit({ kind: 'set', path: [...path, 'plant'], value }, `plant ${i}`)}
+          />
+          <PlanField
+            label="g of plant per g of oil"
+            kind="plain"
+            decimals={3}
+            width={70}
+            path={[...path, 'plantPerOil']}
+          />
+          <PlanField label="Make so many times the need" kind="plain" width={60} path={[...path, 'makeFactor']} />
+          <p className="pb-1 text-[13px] text-soft">
+            Steep {showMass(Math.ceil(makeG * infusion.plantPerOil), habits, 1)} in{' '}
+            {showMass(Math.ceil(makeG), habits, 1)} of oil, warm for hours or cold for weeks; the plant keeps some.
+          </p>
+        </div>
+      </td>
+    </tr>
+  )
+}

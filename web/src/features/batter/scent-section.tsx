@@ -1,0 +1,340 @@
+import {
+  blendItem,
+  capShare,
+  checkItem,
+  massNumber,
+  plannedScent,
+  sharesAtLimit,
+  showMass,
+  showShare,
+  tidy,
+} from '@ostler/core'
+import type { EditResult, PlannedScent, ScentLoad } from '@ostler/core'
+import { Trash2 } from 'lucide-react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { saveItem, shelfQuery } from '../../api/client.ts'
+import { Ask } from '../../ui/ask.tsx'
+import { useToast } from '../../ui/toast.tsx'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { AddChoice } from '../../ui/add-choice.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
+import { Section } from '../../ui/section.tsx'
+import { WorkingNumber } from '../../ui/working-number.tsx'
+
+const BASES = [
+  { value: 'oils' as const, text: 'of the oils' },
+  { value: 'batter' as const, text: 'of the batter' },
+]
+
+/** Scent load on both bases, blends with their limiting part, grams and drops. */
+export function ScentSection() {
+  const batch = useBatch()
+  const told = useTold()
+  const scent = usePlan(state => state.plan.scent)
+  const set = (value: PlannedScent | null) => told(batch.edit({ kind: 'set', path: ['scent'], value }))
+  const unused = batch.shelf.scents.filter(
+    one => !one.archived && !scent?.parts.some(part => part.scent === one.id) && (one.type !== 'blend' || !scent),
+  )
+  const add = (id: string) => {
+    const item = batch.shelf.scents.find(one => one.id === id)!
+    if (item.type === 'blend') return set(plannedScent(item.parts, item.usualShareOfOils))
+    if (!scent) return set(plannedScent([{ scent: id, share: 1 }], Math.min(item.usualShareOfOils, item.limitShare)))
+    const share = 1 / (scent.parts.length + 1)
+    const parts = scent.parts.map(part => ({ ...part, share: Number((part.share * (1 - share)).toFixed(4)) }))
+    set({ ...scent, parts: [...parts, { scent: id, share: Number(share.toFixed(4)) }] })
+  }
+  return (
+    <Section title="Scent" id="scent">
+      {scent && <Planned scent={scent} />}
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <AddChoice
+          what={scent ? 'a part to the blend' : 'a scent or essential oil'}
+          options={unused.map(one => ({ id: one.id, name: one.type === 'blend' ? `${one.name} (blend)` : one.name }))}
+          onAdd={add}
+        />
+        {scent && (
+          <button className="quiet" onClick={() => set(null)}>
+            <Trash2 size={16} aria-hidden /> No scent
+          </button>
+        )}
+      </div>
+      <p className="mt-1 text-[13px] text-soft">
+        Limits on the shelf are starting values: the supplier’s document comes first.
+      </p>
+    </Section>
+  )
+}
+
+function Planned({ scent }: { scent: PlannedScent }) {
+  const batch = useBatch()
+  const told = useTold()
+  const habits = useHabits()
+  const forecast = useForecast()
+  const load = forecast?.recipe.scent
+  const set = (value: PlannedScent) => told(batch.edit({ kind: 'set', path: ['scent'], value }))
+  if (!forecast || !load) return null
+  const perOils = forecast.recipe.batterPerOils
+  const onBasis = (ofOils: number) => (scent.basis === 'oils' ? ofOils : ofOils / perOils)
+  const swapBasis = (basis: PlannedScent['basis']) =>
+    set({
+      ...scent,
+      basis,
+      load: basis === scent.basis ? scent.load : basis === 'batter' ? load.loadOfBatter : load.loadOfOils,
+    })
+  return (
+    <>
+      <div className="mb-2 flex flex-wrap items-start gap-x-6 gap-y-2">
+        <div className="flex items-end gap-2">
+          <PlanField label="Load" kind="share" width={66} path={['scent', 'load']} />
+          <Choice bare label="Load is measured by" value={scent.basis} options={BASES} onValue={swapBasis} />
+        </div>
+        <WorkingNumber
+          label={`that is ${showShare(load.loadOfOils, 2)} of the oils, ${showShare(load.loadOfBatter, 2)} of the batter`}
+          text={showMass(forecast.portions.scentG, habits)}
+          working={forecast.workings.scent}
+        />
+        <WorkingNumber
+          label={
+            load.parts.length > 1 ? `most for this ratio; ${load.limiting.name} limits it` : 'most of it, by its limit'
+          }
+          text={`${showShare(capShare(onBasis(load.mostOfOils)), 2)} ${scent.basis === 'oils' ? 'of oils' : 'of batter'}`}
+          working={forecast.workings.scentLimit}
+        />
+      </div>
+      {load.isOver && (
+        <p role="status" className="mb-2 font-semibold text-rust">
+          ▲ {load.limiting.name} is above its limit.
+        </p>
+      )}
+      <PartsTable scent={scent} load={load} onSet={set} />
+      <Remedies scent={scent} load={load} onBasis={onBasis} onSet={set} />
+    </>
+  )
+}
+
+/** Puts the blend on the shelf under a name, to be taken again. */
+function KeepBlend({ load }: { load: ScentLoad }) {
+  const { shelf } = useBatch()
+  const client = useQueryClient()
+  const toast = useToast()
+  const [open, setOpen] = useState(false)
+  const [name, setName] = useState('')
+  const [sentence, setSentence] = useState<string | null>(null)
+  const keep = async () => {
+    const item = blendItem(name.trim(), load, id => shelf.scents.some(one => one.id === id))
+    const checked = checkItem('scents', item)
+    if (!checked.ok) return setSentence(checked.problems[0]!.sentence)
+    try {
+      await saveItem('scents', checked.value, 0)
+      await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
+      toast(`${item.name} is on the shelf.`)
+      setOpen(false)
+    } catch (error) {
+      setSentence((error as Error).message)
+    }
+  }
+  return (
+    <>
+      <button className="button" onClick={() => setOpen(true)}>
+        Keep the blend on the shelf
+      </button>
+      <Ask open={open} title="Keep the blend on the shelf" onClose={() => setOpen(false)}>
+        <form
+          className="flex flex-col gap-3"
+          onSubmit={event => {
+            event.preventDefault()
+            void keep()
+          }}
+        >
+          <label className="flex flex-col gap-0.5">
+            <span className="text-[13px] text-soft">Name of the blend</span>
+            <input className="field" value={name} maxLength={80} onChange={event => setName(event.target.value)} />
+          </label>
+          {sentence && (
+            <p role="alert" className="text-rust">
+              {sentence}
+            </p>
+          )}
+          <button className="button button-main self-start" type="submit">
+            Keep it
+          </button>
+        </form>
+      </Ask>
+    </>
+  )
+}
+
+/** Nobody counts more drops than this. */
+const MOST_DROPS = 300
+
+interface PartsProps {
+  scent: PlannedScent
+  load: ScentLoad
+  onSet: (scent: PlannedScent) => void
+}
+
+function PartsTable({ scent, load, onSet }: PartsProps) {
+  const batch = useBatch()
+  const habits = useHabits()
+  const forecast = useForecast()!
+  const whole = scent.parts.reduce((sum, part) => sum + part.share, 0)
+  const weights = forecast.portions.scents
+  const totalG = weights.reduce((sum, part) => sum + part.exactG, 0)
+  const setShare = (i: number, share: number): EditResult =>
+    batch.edit({ kind: 'set', path: ['scent', 'parts', i, 'share'], value: share }, `scent part ${i}`)
+  /** Grams of one part change the ratio and the whole, the other parts keep theirs. */
+  const setGrams = (i: number, massG: number): EditResult => {
+    const grams = weights.map((part, j) => (j === i ? massG : part.exactG))
+    const sum = grams.reduce((all, g) => all + g, 0)
+    if (!(sum > 0) || !(totalG > 0))
+      return { ok: false, path: 'scent', sentence: 'A scent needs some weight; or take it out.' }
+    const parts = scent.parts.map((part, j) => ({ ...part, share: Number((grams[j]! / sum).toFixed(5)) }))
+    return batch.edit(
+      {
+        kind: 'set',
+        path: ['scent'],
+        value: { ...scent, parts, load: Number(((scent.load * sum) / totalG).toFixed(6)) },
+      },
+      `scent grams ${i}`,
+    )
+  }
+  return (
+    <table className="mb-2 w-full">
+      <thead className="max-[600px]:hidden">
+        <tr className="border-b border-ink text-left text-[13px] text-soft">
+          <th className="py-1 font-normal">part</th>
+          <th className="text-right font-normal">of the blend</th>
+          <th className="text-right font-normal">weight ({habits.mass})</th>
+          <th className="pl-3 text-right font-normal max-[600px]:hidden">drops</th>
+          <th className="pl-3 text-right font-normal whitespace-nowrap">of oils / limit</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {load.parts.map((part, i) => {
+          const weighed = weights[i]
+          return (
+            <tr key={part.id} className="stack border-b border-line">
+              <td className="py-1.5 pr-2">
+                {part.name}
+                {part.scent && (
+                  <span className="block text-[13px] text-soft">
+                    {part.scent.acceleration === 'none'
+                      ? 'does not accelerate'
+                      : `accelerates: ${part.scent.acceleration}`}
+                    {part.scent.ownRuns > 0 ? `, own batches: ${part.scent.ownRuns}` : ', untested here'}
+                    {part.scent.supplierSays !== 'unknown' &&
+                      part.scent.supplierSays !== part.scent.acceleration &&
+                      `; supplier says ${part.scent.supplierSays}`}
+                  </span>
+                )}
+              </td>
+              <td>
+                <div className="flex justify-end">
+                  <QuantityField
+                    bare
+                    label={`${part.name}, share of the blend`}
+                    kind="share"
+                    width={66}
+                    habits={habits}
+                    value={scent.parts[i]?.share ?? 0}
+                    onValue={value => setShare(i, value)}
+                  />
+                </div>
+              </td>
+              <td>
+                <div className="flex justify-end">
+                  <QuantityField
+                    bare
+                    label={`${part.name}, weight`}
+                    kind="mass"
+                    decimals={2}
+                    width={70}
+                    habits={habits}
+                    value={weighed?.massG ?? 0}
+                    {...(part.scent && { densityGPerMl: part.scent.densityGPerMl })}
+                    onValue={value => setGrams(i, value)}
+                  />
+                </div>
+              </td>
+              <td className="pl-3 text-right text-soft max-[600px]:hidden" title="Pipettes differ by half: weigh it.">
+                {weighed && weighed.drops > 0 && weighed.drops <= MOST_DROPS ? weighed.drops : '–'}
+              </td>
+              <td className={`pl-3 text-right whitespace-nowrap ${part.isOver ? 'font-semibold text-rust' : ''}`}>
+                {showShare(part.loadOfOils, 2)} / {part.scent ? showShare(capShare(part.limitOfOils), 2) : '?'}
+                {part.isOver && ' ▲'}
+              </td>
+              <td className="text-right">
+                {load.parts.length > 1 && (
+                  <button
+                    className="quiet"
+                    aria-label={`Remove ${part.name}`}
+                    onClick={() => onSet({ ...scent, parts: scent.parts.filter(one => one.scent !== part.id) })}
+                  >
+                    <Trash2 size={16} aria-hidden />
+                  </button>
+                )}
+              </td>
+            </tr>
+          )
+        })}
+      </tbody>
+      {load.parts.length > 1 && (
+        <tfoot>
+          <tr className="text-soft">
+            <td className="py-1">together</td>
+            <td className={`text-right ${Math.abs(whole - 1) > 0.0015 ? 'text-rust' : ''}`}>
+              {tidy(whole * 100, 1)} %
+            </td>
+            <td className="text-right">{massNumber(forecast.portions.scentG, habits)}</td>
+            <td colSpan={3} />
+          </tr>
+        </tfoot>
+      )}
+    </table>
+  )
+}
+
+interface RemedyProps extends PartsProps {
+  onBasis: (ofOils: number) => number
+}
+
+/** As strong as allowed, in this ratio or in another. */
+function Remedies({ scent, load, onBasis, onSet }: RemedyProps) {
+  const toast = useTold()
+  const whole = scent.parts.reduce((sum, part) => sum + part.share, 0)
+  const atMost = () => onSet({ ...scent, load: Math.min(0.1, capShare(onBasis(load.mostOfOils))) })
+  const keepLoad = () => {
+    const shares = sharesAtLimit(load, load.loadOfOils)
+    if (!shares)
+      return toast({
+        ok: false,
+        path: 'scent',
+        sentence: 'Even with every part at its limit the blend does not reach this load. Lower the load or add a part.',
+      })
+    onSet({ ...scent, parts: scent.parts.map((part, i) => ({ ...part, share: Math.floor(shares[i]! * 1e5) / 1e5 })) })
+  }
+  const even = () =>
+    onSet({ ...scent, parts: scent.parts.map(part => ({ ...part, share: Number((part.share / whole).toFixed(5)) })) })
+  return (
+    <div className="mb-2 flex flex-wrap gap-2">
+      <button className="button" onClick={atMost}>
+        As strong as allowed{load.parts.length > 1 ? ', keep this ratio' : ''}
+      </button>
+      {load.parts.length > 1 && load.isOver && (
+        <button className="button" onClick={keepLoad}>
+          Keep this load, change the ratio
+        </button>
+      )}
+      {load.parts.length > 1 && <KeepBlend load={load} />}
+      {load.parts.length > 1 && Math.abs(whole - 1) > 0.0015 && (
+        <button className="button" onClick={even}>
+          Make it 100 %
+        </button>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,141 @@
+import { readQuantity, resized, showLength, stockOf, findById } from '@ostler/core'
+import type { SizeWish } from '@ostler/core'
+import { useState } from 'react'
+import { useBatch, useForecast, useHabits, useSay } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { Section } from '../../ui/section.tsx'
+
+type By = SizeWish['by']
+
+const WAYS: readonly { value: By; text: string }[] = [
+  { value: 'oils', text: 'this much oil' },
+  { value: 'batter', text: 'this much batter' },
+  { value: 'bars', text: 'so many bars' },
+  { value: 'ingredient', text: 'as far as one thing goes' },
+]
+
+/** Makes the batch as large as wished; every mass follows, and the soap's height with them. */
+export function SizeFields() {
+  const batch = useBatch()
+  const habits = useHabits()
+  const forecast = useForecast()
+  const say = useSay()
+  const [by, setBy] = useState<By>('oils')
+  const [amount, setAmount] = useState('')
+  const [each, setEach] = useState('')
+  const [item, setItem] = useState('')
+  const [sentence, setSentence] = useState<string | null>(null)
+  if (!forecast) return null
+  const { portions } = forecast
+  const needs = [
+    ...portions.oils.map(part => ({
+      key: part.oil,
+      name: part.name,
+      needG: part.exactG,
+      stock: findById(batch.shelf.oils, part.oil),
+    })),
+    ...portions.liquids.map(part => ({
+      key: part.id,
+      name: part.name,
+      needG: part.exactG,
+      stock: findById(batch.shelf.liquids, part.id),
+    })),
+    ...portions.additives.map(part => ({
+      key: part.id,
+      name: part.name,
+      needG: part.exactG,
+      stock: findById(batch.shelf.additives, part.id),
+    })),
+    ...portions.scents.map(part => ({
+      key: part.scent,
+      name: part.name,
+      needG: part.exactG,
+      stock: findById(batch.shelf.scents, part.scent),
+    })),
+  ].filter(one => one.needG > 0)
+  const chosen = needs.find(one => one.key === item) ?? needs[0]
+
+  const wish = (): SizeWish | string => {
+    if (by === 'bars') {
+      const count = readQuantity(amount, 'plain', '')
+      const weight = readQuantity(each, 'mass', habits.mass)
+      if (!count.ok) return count.sentence
+      return weight.ok ? { by, count: count.value, eachG: weight.value } : weight.sentence
+    }
+    const mass = readQuantity(amount, 'mass', habits.mass, by === 'ingredient' ? 1 : undefined)
+    if (!mass.ok) return mass.sentence
+    if (by === 'ingredient') return chosen ? { by, needG: chosen.needG, haveG: mass.value } : 'Nothing is weighed yet.'
+    return { by, massG: mass.value }
+  }
+  const apply = () => {
+    const wanted = wish()
+    if (typeof wanted === 'string') return setSentence(wanted)
+    const size = resized(batch.get().plan, batch.shelf, wanted)
+    if (!size.ok) return setSentence(size.sentence)
+    const result = batch.edit({ kind: 'set', path: ['mould', 'fillMm'], value: size.fillMm })
+    setSentence(result.ok ? `Done: the soap stands ${showLength(size.fillMm, habits)} high.` : result.sentence)
+  }
+  const field = (label: string, value: string, set: (text: string) => void, placeholder: string) => (
+    <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+      {label}
+      <input
+        className="field w-24 text-right text-ink"
+        value={value}
+        placeholder={placeholder}
+        onChange={event => set(event.target.value)}
+      />
+    </label>
+  )
+  return (
+    <Section title="Size">
+      <form
+        className="flex flex-wrap items-end gap-x-3 gap-y-2"
+        onSubmit={event => {
+          event.preventDefault()
+          apply()
+        }}
+      >
+        <Choice<By>
+          label="Make"
+          className="w-40"
+          value={by}
+          options={WAYS}
+          onValue={value => {
+            setBy(value)
+            setSentence(null)
+          }}
+        />
+        {by === 'ingredient' && (
+          <Choice
+            label="Of"
+            className="max-w-40"
+            value={chosen?.key ?? ''}
+            options={needs.map(one => ({ value: one.key, text: one.name }))}
+            onValue={key => {
+              setItem(key)
+              const stock = needs.find(one => one.key === key)?.stock
+              if (stock && stock.lots.length > 0) setAmount(`${stockOf(stock)} g`)
+            }}
+          />
+        )}
+        {by === 'bars'
+          ? field('Bars', amount, setAmount, '10')
+          : field(
+              by === 'ingredient' ? 'There is' : 'Amount',
+              amount,
+              setAmount,
+              habits.mass === 'g' ? '800 g' : '28 oz',
+            )}
+        {by === 'bars' && field('Each, fresh', each, setEach, habits.mass === 'g' ? '130 g' : '4 1/2 oz')}
+        <button className="button" type="submit">
+          Resize
+        </button>
+      </form>
+      {sentence && (
+        <p role="status" className={`mt-2 text-[13px] ${sentence.startsWith('Done') ? 'text-soft' : 'text-rust'}`}>
+          {say(sentence)}
+        </p>
+      )}
+    </Section>
+  )
+}

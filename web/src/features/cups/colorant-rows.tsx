@@ -1,0 +1,196 @@
+import { MAX_CUP_COLORANTS, MEDIA, doseOfSpoons, findById, newCupColorant, showMass, spoonsOf } from '@ostler/core'
+import type { Colorant, Cup, CupColorant, EditResult, Medium, PortionColour } from '@ostler/core'
+import { Trash2 } from 'lucide-react'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { AddChoice } from '../../ui/add-choice.tsx'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
+import { smallMass } from '../../ui/small-mass.ts'
+import { Swatch } from '../../ui/swatch.tsx'
+
+interface Props {
+  cup: Cup
+  index: number
+  /** Leaves out what is seldom changed at the score. */
+  brief?: boolean
+}
+
+/** What colours a cup: each colorant with its dose, its liquid, and the grams that follow. */
+export function ColorantRows({ cup, index, brief = false }: Props) {
+  const batch = useBatch()
+  const told = useTold()
+  const set = (colorants: CupColorant[]) =>
+    told(batch.edit({ kind: 'set', path: ['cups', index, 'colorants'], value: colorants }))
+  const unused = batch.shelf.colorants.filter(
+    one => !one.archived && !cup.colorants.some(part => part.colorant === one.id),
+  )
+  const add = (id: string) => {
+    const one = findById(batch.shelf.colorants, id)
+    if (one) set([...cup.colorants, newCupColorant(one)])
+  }
+  return (
+    <div className="flex flex-col gap-2">
+      {cup.colorants.map((part, j) => (
+        <Row
+          key={part.colorant}
+          index={index}
+          at={j}
+          part={part}
+          brief={brief}
+          onRemove={() => set(cup.colorants.filter((_, k) => k !== j))}
+        />
+      ))}
+      {cup.colorants.length === 0 && <p className="text-soft">Plain, no colour.</p>}
+      {cup.colorants.length < MAX_CUP_COLORANTS ? (
+        <AddChoice what="a colorant" options={unused} onAdd={add} />
+      ) : (
+        <p className="text-[13px] text-soft">A cup has at most {MAX_CUP_COLORANTS} colorants.</p>
+      )}
+    </div>
+  )
+}
+
+interface RowProps {
+  index: number
+  at: number
+  part: CupColorant
+  brief: boolean
+  onRemove: () => void
+}
+
+/** Level teaspoons in a millilitre: five millilitres each. */
+const ML_PER_SPOON = 5
+
+/** "1 1/2 tsp" as a dose, by the weight of this powder's spoon. */
+function spoonDose(colorant: Colorant | undefined, ml: number, portion: PortionColour | undefined, batterG: number) {
+  const refused = (sentence: string): EditResult => ({ ok: false, path: 'dose', sentence })
+  if (!colorant || !portion) return refused('This colorant is not on the shelf, so its spoons have no weight.')
+  const dose = doseOfSpoons(colorant, ml / ML_PER_SPOON, batterG)
+  if (dose !== null) return dose
+  return colorant.teaspoonG > 0
+    ? refused('This cup holds nothing yet: give it a layer first, or type the dose in g/kg.')
+    : refused(`Nobody has weighed a spoon of ${colorant.name} yet: type g/kg, or weigh a level teaspoon for the shelf.`)
+}
+
+function Row({ index, at, part, brief, onRemove }: RowProps) {
+  const batch = useBatch()
+  const habits = useHabits()
+  const told = useTold()
+  const portion = useForecast()?.portions.cups[index]
+  const perOils = useForecast()?.recipe.batterPerOils ?? 1.4
+  const colour = portion?.colours[at]
+  const colorant = findById(batch.shelf.colorants, part.colorant)
+  const path = (...keys: string[]) => ['cups', index, 'colorants', at, ...keys]
+  const set = (key: keyof CupColorant, value: unknown) => batch.edit({ kind: 'set', path: path(key), value })
+  const setDose = (dose: number) =>
+    batch.edit({ kind: 'set', path: path('doseGPerKg'), value: dose }, `dose ${index} ${at}`)
+  const setSpoons = (ml: number): EditResult => {
+    const dose = spoonDose(colorant, ml, colour, portion?.batterG ?? 0)
+    return typeof dose === 'number' ? setDose(Number((part.basis === 'oils' ? dose * perOils : dose).toFixed(4))) : dose
+  }
+  const name = colorant?.name ?? part.colorant
+  return (
+    <div role="group" aria-label={name} className="border-l-3 border-line pl-2.5">
+      <div className="flex items-center gap-2">
+        <Swatch hex={colorant?.hex ?? '#888888'} size={14} />
+        <strong className="min-w-0 truncate">{name}</strong>
+        <button className="quiet ml-auto" aria-label={`Remove ${name}`} onClick={onRemove}>
+          <Trash2 size={15} aria-hidden />
+        </button>
+      </div>
+      {part.slurry === null ? (
+        <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
+          <QuantityField
+            label="Dose"
+            kind="dose"
+            width={60}
+            habits={habits}
+            value={part.doseGPerKg}
+            onValue={setDose}
+            other={{ kind: 'volume', unit: 'tsp', onValue: setSpoons }}
+          />
+          {!brief && (
+            <Choice
+              label="Measured by"
+              value={part.basis}
+              options={[
+                { value: 'batter', text: 'batter' },
+                { value: 'oils', text: 'oils' },
+              ]}
+              onValue={value => {
+                const factor = value === part.basis ? 1 : value === 'oils' ? perOils : 1 / perOils
+                const doseGPerKg = Number((part.doseGPerKg * factor).toPrecision(6))
+                told(batch.edit({ kind: 'set', path: path(), value: { ...part, basis: value, doseGPerKg } }))
+              }}
+            />
+          )}
+          <Choice<Medium>
+            label="Stirred into"
+            value={part.medium}
+            options={(Object.keys(MEDIA) as Medium[]).map(medium => ({
+              value: medium,
+              text: medium === 'none' ? 'nothing, dry' : medium,
+            }))}
+            onValue={value => told(set('medium', value))}
+          />
+          {part.medium !== 'none' && (
+            <PlanField label="Liquid, times powder" kind="plain" width={52} path={path('mediumRatio')} />
+          )}
+        </div>
+      ) : (
+        <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
+          <PlanField label="Powder in it" kind="mass" decimals={2} width={64} path={path('slurry', 'powderG')} />
+          <PlanField label="Liquid in it" kind="mass" decimals={2} width={64} path={path('slurry', 'mediumG')} />
+          <PlanField label="Used here" kind="mass" decimals={2} width={64} path={path('slurry', 'usedG')} />
+        </div>
+      )}
+      {colour && <Follows colour={colour} colorant={colorant} brief={brief} />}
+      {!brief && (
+        <Check
+          className="text-[13px]"
+          label="from a slurry already made: its weights decide the dose"
+          checked={part.slurry !== null}
+          onChange={on => told(set('slurry', on ? slurryOf(colour) : null))}
+        />
+      )}
+    </div>
+  )
+}
+
+const tenths = (g: number): number => Math.round(g * 10) / 10
+
+/** What is planned, as if it had been made up already. */
+function slurryOf(colour: PortionColour | undefined) {
+  const powderG = Math.max(0.1, tenths(colour?.powderG ?? 1))
+  const mediumG = tenths(colour?.mediumG ?? 2)
+  return { powderG, mediumG, usedG: tenths(powderG + mediumG) }
+}
+
+function Follows({
+  colour,
+  colorant,
+  brief,
+}: {
+  colour: PortionColour
+  colorant: Colorant | undefined
+  brief: boolean
+}) {
+  const habits = useHabits()
+  const step = usePlan(state => state.plan.conditions.fineScaleStepG)
+  if (!(colour.exact.powderG > 0)) return null
+  const spoons = colorant ? spoonsOf(colorant, colour.powderG) : ''
+  return (
+    <p className="mt-0.5 text-[13px] text-soft">
+      <strong className="text-[15px] text-ink">
+        {smallMass(colour.powderG, colour.exact.powderG, habits, step)} {habits.mass}
+      </strong>
+      {colour.exact.mediumG > 0 &&
+        ` in ${smallMass(colour.mediumG, colour.exact.mediumG, habits, step)} ${habits.mass} ${colour.medium === 'none' ? 'liquid' : colour.medium}`}
+      {colour.fromSlurry && ` · true dose ${Number(colour.doseGPerKg.toFixed(2))} g/kg`}
+      {colour.slurryLeftG > 0.05 && ` · ${showMass(colour.slurryLeftG, habits, 0.1)} of slurry left`}
+      {!brief && spoons !== '' && ` · ${spoons}`}
+    </p>
+  )
+}

@@ -1,0 +1,178 @@
+import { showShare, showTemperature } from '@ostler/core'
+import type { CoolingWay, HeatPlan, TemperatureRule } from '@ostler/core'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+
+const WAYS: readonly { value: CoolingWay; text: string }[] = [
+  { value: 'air', text: 'open air' },
+  { value: 'bath', text: 'cool bath' },
+  { value: 'ice-bath', text: 'ice bath' },
+]
+
+const RULES: readonly { value: TemperatureRule; text: string; says: string }[] = [
+  { value: 'gap', text: 'within a gap', says: 'Lye and oils must come near each other.' },
+  { value: 'band', text: 'both in a band', says: 'Each may be anywhere in the band.' },
+  { value: 'mix', text: 'only the mix counts', says: 'Hot lye may meet cool oils: what they make together counts.' },
+  {
+    value: 'transfer',
+    text: 'hot lye melts the fats',
+    says: 'Lye goes hot onto the hard fats, liquid oils follow. Slowly, at arm’s length.',
+  },
+]
+
+/** The maker's way of bringing lye and oils together; each school is a setting. */
+export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
+  const batch = useBatch()
+  const told = useTold()
+  const settings = usePlan(state => state.plan.heat)
+  const set = (key: string, value: unknown) =>
+    told(batch.edit({ kind: 'set', path: ['heat', key], value }, `heat ${key}`))
+  const hasBath = settings.lyeCooling !== 'air' || settings.oilsCooling !== 'air'
+  const hasIce = settings.lyeCooling === 'ice-bath' || settings.oilsCooling === 'ice-bath'
+  const vessels = batch.shelf.vessels
+    .filter(vessel => !vessel.archived && vessel.role !== 'bath')
+    .map(vessel => ({ value: vessel.id, text: vessel.name }))
+  return (
+    <div className="flex flex-col gap-6">
+      <Section title="When and how warm">
+        <div className="grid grid-cols-3 gap-x-4 gap-y-3">
+          <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+            Start mixing at
+            <input
+              type="time"
+              className="field w-full text-ink"
+              value={settings.startAt}
+              onChange={event => set('startAt', event.target.value)}
+            />
+          </label>
+          <PlanField label="Batter at" kind="temperature" width={64} path={['conditions', 'mixC']} />
+          <PlanField label="Room" kind="temperature" width={64} path={['conditions', 'roomC']} />
+        </div>
+        <Check
+          className="mt-2"
+          label="lye at a temperature of its own"
+          checked={settings.lyeC !== null}
+          onChange={own => set('lyeC', own ? Math.round(heat?.lyeC ?? 38) : null)}
+        />
+        {settings.lyeC !== null && (
+          <PlanField label="Lye meets the oils at" kind="temperature" width={64} path={['heat', 'lyeC']} />
+        )}
+      </Section>
+      <Section title="Your temperature rule">
+        <Choice<TemperatureRule>
+          bare
+          label="Temperature rule"
+          className="w-full"
+          value={settings.rule}
+          options={RULES}
+          onValue={value => set('rule', value)}
+        />
+        <p className="mt-1 text-[13px] text-soft">{RULES.find(rule => rule.value === settings.rule)?.says}</p>
+        <div className="mt-2 flex gap-4">
+          {settings.rule === 'gap' && (
+            <PlanField label="Largest gap, K" kind="plain" width={64} path={['heat', 'gapK']} />
+          )}
+          {settings.rule === 'band' && (
+            <>
+              <PlanField label="From" kind="temperature" width={64} path={['heat', 'bandLowC']} />
+              <PlanField label="To" kind="temperature" width={64} path={['heat', 'bandHighC']} />
+            </>
+          )}
+        </div>
+      </Section>
+      <Section title="Lye">
+        <div className="grid grid-cols-2 gap-x-4 gap-y-3">
+          <Choice
+            label="In"
+            value={settings.lyeVessel}
+            options={[{ value: '', text: 'a plastic jug' }, ...vessels]}
+            onValue={value => set('lyeVessel', value)}
+          />
+          <Choice<CoolingWay>
+            label="Cools in"
+            value={settings.lyeCooling}
+            options={WAYS}
+            onValue={value => set('lyeCooling', value)}
+          />
+          <PlanField label="Water starts at" kind="temperature" width={64} path={['heat', 'waterC']} />
+          <PlanField label="Ice, of the water" kind="share" width={64} path={['heat', 'iceShare']} />
+        </div>
+        <VesselVerdict />
+      </Section>
+      <Section title="Oils">
+        <div className="grid grid-cols-2 gap-x-4 gap-y-3">
+          <Choice
+            label="In"
+            value={settings.oilsVessel}
+            options={[{ value: '', text: 'a steel pot' }, ...vessels]}
+            onValue={value => set('oilsVessel', value)}
+          />
+          <Choice<CoolingWay>
+            label="Cool in"
+            value={settings.oilsCooling}
+            options={WAYS}
+            onValue={value => set('oilsCooling', value)}
+          />
+          {settings.rule !== 'transfer' && (
+            <PlanField label="Melted to" kind="temperature" width={64} path={['heat', 'meltC']} />
+          )}
+        </div>
+      </Section>
+      {hasBath && (
+        <Section title="Bath">
+          <div className="grid grid-cols-3 gap-x-4 gap-y-3">
+            <PlanField label="Water at" kind="temperature" width={64} path={['heat', 'bathC']} />
+            <PlanField label="Litres" kind="plain" width={64} path={['heat', 'bathLitres']} />
+            {hasIce && <PlanField label="Ice, kg" kind="plain" width={64} path={['heat', 'iceKg']} />}
+          </div>
+          <p className="mt-1.5 text-[13px] text-soft">
+            Only clear lye goes into a bath: undissolved it sets at the bottom. Keep ice for the bath apart from food.
+          </p>
+        </Section>
+      )}
+      <MeltNote heat={heat} />
+    </div>
+  )
+}
+
+/** Whether the chosen lye vessel stands hot lye and holds it. */
+function VesselVerdict() {
+  const batch = useBatch()
+  const id = usePlan(state => state.plan.heat.lyeVessel)
+  const forecast = useForecast()
+  const vessel = batch.shelf.vessels.find(one => one.id === id)
+  if (!vessel || !forecast) return null
+  const { portions } = forecast
+  const massG =
+    portions.lyeG +
+    portions.waterG +
+    portions.liquids.reduce((sum, part) => (part.moment === 'lye' ? sum + part.massG : sum), 0)
+  const roomMl = vessel.capacityMl * vessel.workingFillShare
+  const needMl = massG / 1.3
+  const unsafe = ['glass', 'aluminium', 'wood', 'ldpe', 'pet', 'polystyrene', 'paper', 'melamine'].includes(
+    vessel.material,
+  )
+  if (!unsafe && needMl <= roomMl) return null
+  return (
+    <p role="status" className="mt-2 font-semibold text-rust">
+      ▲{' '}
+      {unsafe
+        ? `${vessel.name}: not for hot lye. Stainless steel, polypropylene or HDPE.`
+        : `${Math.round(needMl)} ml of lye do not fit: ${vessel.name} is worked up to ${Math.round(roomMl)} ml.`}
+    </p>
+  )
+}
+
+function MeltNote({ heat }: { heat: HeatPlan | null }) {
+  const habits = useHabits()
+  if (!heat) return null
+  return (
+    <p className="text-[13px] text-soft">
+      Lye solution {showShare(heat.w)} by weight. Reaction adds a few degrees after they meet; fats are clear from{' '}
+      {showTemperature(Math.round(heat.clearC), habits)}. Never add water to lye; use no aluminium and no glass.
+    </p>
+  )
+}

@@ -1,0 +1,150 @@
+import { compareWays, isHard, plainOil, showMass, showShare, topSheet } from '@ostler/core'
+import type { Division, Forecast, OilPart, Plan } from '@ostler/core'
+import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
+import { AddChoice } from '../../ui/add-choice.tsx'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { DividedSheet } from '../../ui/divided-sheet.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+
+const MODES = { 'one-pot': 'One pot, split into cups', 'own-batters': 'A batter of its own for each cup' } as const
+
+/** One pot or own batters: compared, chosen, and divided by weight. */
+export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
+  const batch = useBatch()
+  const told = useTold()
+  const { division } = plan
+  const set = (key: keyof Division, value: unknown) => told(batch.edit({ kind: 'set', path: ['division', key], value }))
+  return (
+    <Section title="One pot or several">
+      <div className="grid grid-cols-2 gap-4 max-[600px]:grid-cols-1">
+        {compareWays(plan, forecast.portions).map(way => (
+          <label
+            key={way.mode}
+            className={`block cursor-pointer border p-3 ${way.mode === division.mode ? 'border-2 border-ink bg-chosen' : 'border-line'}`}
+          >
+            <span className="flex items-center gap-2 font-semibold">
+              <input
+                type="radio"
+                name="division"
+                className="size-4.5 accent-ink"
+                checked={way.mode === division.mode}
+                onChange={() => set('mode', way.mode)}
+              />
+              {MODES[way.mode]}
+            </span>
+            <span className="mt-1 block text-lg font-semibold">
+              about {Math.round(way.minutes)} min, {way.dishes} dishes
+            </span>
+            <span className="block text-[13px] text-soft">
+              {way.level} {way.pressure}
+            </span>
+          </label>
+        ))}
+      </div>
+      {division.mode === 'own-batters' && (
+        <>
+          <div className="mt-3 flex flex-wrap gap-4">
+            <Choice
+              label="Hard fats"
+              value={division.melt}
+              options={[
+                { value: 'common', text: 'one clear melt, divided' },
+                { value: 'each', text: 'weighed for each' },
+              ]}
+              onValue={value => set('melt', value)}
+            />
+            <Choice
+              label="Lye"
+              value={division.lye}
+              options={[
+                { value: 'divided', text: 'one solution, divided' },
+                { value: 'separate', text: 'a solution for each' },
+              ]}
+              onValue={value => set('lye', value)}
+            />
+          </div>
+          <DividedSheet plan={plan} forecast={forecast} />
+        </>
+      )}
+      <TopFields plan={plan} />
+      <p className="mt-2 text-[13px] text-soft">
+        The lanes on the Score page still reckon with one pot. Minutes are estimates of hands, washing up included.
+      </p>
+    </Section>
+  )
+}
+
+/** A small batter of its own for a whipped or piped top. */
+function TopFields({ plan }: { plan: Plan }) {
+  const batch = useBatch()
+  const told = useTold()
+  const say = useSay()
+  const habits = useHabits()
+  const { top } = plan.division
+  const set = (value: unknown) => told(batch.edit({ kind: 'set', path: ['division', 'top'], value }))
+  const start = () => {
+    const hard = batch.shelf.oils.filter(
+      oil => !oil.archived && isHard(oil) && oil.solidWax < 0.5 && oil.freeAcidShare < 0.5,
+    )
+    const ids = ['palm', 'coconut', 'shea'].filter(id => hard.some(oil => oil.id === id))
+    const fats = ids.length > 0 ? ids : hard.slice(0, 2).map(oil => oil.id)
+    const oils = [...fats.map(id => plainOil(id, Number((0.75 / fats.length).toFixed(4)))), plainOil('olive', 0.25)]
+    set({ massG: 200, oils })
+  }
+  const sheet = topSheet(plan, batch.shelf)
+  const unused = batch.shelf.oils.filter(oil => !oil.archived && !top?.oils.some(part => part.oil === oil.id))
+  return (
+    <div className="mt-3">
+      <Check
+        label="a whipped or piped top from a batter of its own"
+        checked={top !== null}
+        onChange={on => (on ? start() : set(null))}
+      />
+      {top && sheet && (
+        <div className="mt-2 border-l-2 border-line pl-4">
+          <PlanField label="Batter for the top" kind="mass" width={80} path={['division', 'top', 'massG']} />
+          <table className="mt-2 w-full max-w-120">
+            <tbody>
+              {top.oils.map((part: OilPart, i) => (
+                <tr key={part.oil} className="border-b border-line">
+                  <td className="py-1">{batch.shelf.oils.find(oil => oil.id === part.oil)?.name ?? part.oil}</td>
+                  <td>
+                    <PlanField
+                      bare
+                      label={`Share of ${part.oil} in the top`}
+                      kind="share"
+                      width={64}
+                      path={['division', 'top', 'oils', i, 'share']}
+                    />
+                  </td>
+                  <td className="text-right font-semibold">
+                    {showMass(sheet.oils.find(one => one.oil === part.oil)?.massG ?? 0, habits, 1)}
+                  </td>
+                </tr>
+              ))}
+              <tr>
+                <td className="py-1">
+                  <AddChoice
+                    what="an oil to the top"
+                    options={unused}
+                    onAdd={id => set({ ...top, oils: [...top.oils, plainOil(id, 0.1)] })}
+                  />
+                </td>
+                <td colSpan={2} className="text-right">
+                  lye <strong>{showMass(sheet.lyeG, habits)}</strong>, water{' '}
+                  <strong>{showMass(sheet.waterG, habits, 1)}</strong>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <p className="mt-1 text-[13px] text-soft">
+            {say(sheet.sentence)} Superfat {showShare(sheet.superfatShare)}. A bowl of {Math.round(sheet.bowlMl)} ml.
+            Gear on again for this lye.
+          </p>
+        </div>
+      )}
+    </div>
+  )
+}

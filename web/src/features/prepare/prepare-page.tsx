@@ -1,0 +1,141 @@
+import { linerOf, releaseSentence, levelError, runSheet, showLength, toolList } from '@ostler/core'
+import type { Forecast, HeatPlan, Plan } from '@ostler/core'
+import { useMemo } from 'react'
+import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { useTicks } from '../../plan/ticks.ts'
+import { useHeatPlan } from '../../plan/use-heat.ts'
+import { Check } from '../../ui/check.tsx'
+import { ForecastRefused } from '../../ui/forecast-refused.tsx'
+import { LinerDrawing } from '../../ui/liner-drawing.tsx'
+import { PlanField } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+import { DivisionSection } from './division-section.tsx'
+import { RunSheetSection } from './run-sheet-section.tsx'
+import { StockSection } from './stock-section.tsx'
+
+/** What is made ready, when, and with what: run sheet, tools, stock, mould, and one pot or several. */
+export function PreparePage() {
+  const forecast = useForecast()
+  const heat = useHeatPlan()
+  const plan = usePlan(state => state.plan)
+  return (
+    <main className="grid flex-1 grid-cols-2 content-start gap-x-10 gap-y-8 p-5 max-[1000px]:grid-cols-1 max-[900px]:p-3">
+      {forecast && heat ? <Parts plan={plan} forecast={forecast} heat={heat} /> : <ForecastRefused />}
+    </main>
+  )
+}
+
+function Parts({ plan, forecast, heat }: { plan: Plan; forecast: Forecast; heat: HeatPlan }) {
+  const { shelf } = useBatch()
+  const sheet = useMemo(() => runSheet(plan, shelf, forecast.portions, heat), [plan, shelf, forecast, heat])
+  return (
+    <>
+      <RunSheetSection sheet={sheet} startAt={plan.heat.startAt} />
+      <div className="flex flex-col gap-8">
+        <Tools plan={plan} forecast={forecast} />
+        <StockSection plan={plan} forecast={forecast} />
+      </div>
+      <MouldSection plan={plan} />
+      <DivisionSection plan={plan} forecast={forecast} />
+    </>
+  )
+}
+
+const STATE_WORDS = { here: '', few: 'too few', missing: 'missing' } as const
+
+/** Tools and vessels to have out before the lye. */
+function Tools({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
+  const { shelf } = useBatch()
+  const say = useSay()
+  const ticks = useTicks()
+  const lines = toolList(plan, shelf, forecast.portions)
+  const missing = lines.filter(line => line.state !== 'here')
+  const left = lines.filter(line => !ticks.isDone(line.key)).length
+  return (
+    <Section
+      title="Tools and vessels"
+      aside={
+        <p className={missing.length > 0 ? 'font-semibold text-rust' : 'text-soft'}>
+          {missing.length > 0
+            ? `▲ ${missing.map(line => line.what.toLowerCase()).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not on the shelf`
+            : left === 0
+              ? 'all out'
+              : `${left} to fetch`}
+        </p>
+      }
+    >
+      <ul>
+        {lines.map(line => (
+          <li key={line.key} className="border-b border-line">
+            <Check
+              className="min-h-11 w-full"
+              checked={ticks.isDone(line.key)}
+              onChange={done => ticks.set(line.key, done)}
+              label={
+                <span className="flex-1">
+                  {line.count > 1 && `${line.count} × `}
+                  {line.what} <span className="text-[13px] text-soft">{line.why}</span>
+                  {line.sentence && (
+                    <span className={`block text-[13px] ${line.state === 'here' ? 'text-soft' : 'text-rust'}`}>
+                      {STATE_WORDS[line.state] && `▲ ${STATE_WORDS[line.state]}: `}
+                      {say(line.sentence)}
+                    </span>
+                  )}
+                </span>
+              }
+            />
+          </li>
+        ))}
+      </ul>
+    </Section>
+  )
+}
+
+/** Lining, level and release. */
+function MouldSection({ plan }: { plan: Plan }) {
+  const habits = useHabits()
+  const ticks = useTicks()
+  const liner = linerOf(plan)
+  const off = levelError(plan.mould.innerLengthMm, 1)
+  const steps: [string, string][] = [
+    [
+      'mould:level',
+      `Level on both axes, shim, mark the outline. One degree off is ${showLength(Number(off.toFixed(1)), habits)} over its length.`,
+    ],
+    [
+      'mould:fill',
+      `Mark the fill line at ${showLength(plan.mould.fillMm, habits)}; ${showLength(plan.mould.innerHeightMm - plan.mould.fillMm, habits)} stay free for the top.`,
+    ],
+    ['mould:release', releaseSentence(plan)],
+  ]
+  return (
+    <Section title={`Mould: ${plan.mould.name}`}>
+      <ul>
+        {steps.map(([key, sentence]) => (
+          <li key={key} className="border-b border-line">
+            <Check
+              className="min-h-11"
+              checked={ticks.isDone(key)}
+              onChange={done => ticks.set(key, done)}
+              label={sentence}
+            />
+          </li>
+        ))}
+      </ul>
+      {liner ? (
+        <>
+          <div className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
+            <PlanField label="Liner stands over by" kind="length" width={70} path={['preparation', 'overhangMm']} />
+            <PlanField label="Roll is wide" kind="length" width={70} path={['preparation', 'rollWidthMm']} />
+          </div>
+          <LinerDrawing liner={liner} className="mt-3 max-h-80 w-full" />
+          <p className="mt-1 text-[13px] text-soft">
+            {liner.sentence} Dashed: fold. The Sheet prints it with its measures.
+          </p>
+        </>
+      ) : (
+        <p className="mt-2 text-[13px] text-soft">Without a lining. Choose one on the Batter page to get its sheets.</p>
+      )}
+    </Section>
+  )
+}

@@ -1,0 +1,93 @@
+import type { RunSheet } from '@ostler/core'
+import { Link } from 'react-router'
+import { useSay } from '../../plan/context.tsx'
+import { useTicks } from '../../plan/ticks.ts'
+import { Check } from '../../ui/check.tsx'
+import { clockBefore, showHours } from '../../ui/clock.ts'
+import { Section } from '../../ui/section.tsx'
+
+/** Preparation in the order of the hands, so that everything ends as lye meets oils. */
+export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: string }) {
+  const ticks = useTicks()
+  const say = useSay()
+  const row = (
+    key: string,
+    time: string,
+    what: string,
+    why: string,
+    isCritical = false,
+    bar?: { from: number; hands: number; to: number },
+  ) => (
+    <li key={key} className="border-b border-line">
+      <Check
+        className="min-h-11 w-full"
+        checked={ticks.isDone(`prep:${key}`)}
+        onChange={done => ticks.set(`prep:${key}`, done)}
+        label={
+          <span className="grid flex-1 grid-cols-[132px_minmax(0,1fr)_120px] items-center gap-x-3 py-1 max-[600px]:grid-cols-[88px_minmax(0,1fr)]">
+            <strong>{time}</strong>
+            <span>
+              {say(what)}
+              {isCritical && <span className="ml-1.5 text-[13px] font-semibold">◆ sets the length</span>}
+              <span className="block text-[13px] text-soft">{say(why)}</span>
+            </span>
+            {bar && (
+              <span aria-hidden className="relative block h-4 bg-panel max-[600px]:hidden">
+                <span
+                  className="absolute inset-y-1 bg-booth-deep"
+                  style={{ left: `${bar.from * 100}%`, width: `${(bar.to - bar.from) * 100}%` }}
+                />
+                <span
+                  className="absolute inset-y-0 bg-ink"
+                  style={{ left: `${bar.from * 100}%`, width: `${Math.max(1, (bar.hands - bar.from) * 100)}%` }}
+                />
+              </span>
+            )}
+          </span>
+        }
+      />
+    </li>
+  )
+  const part = (before: number) => (sheet.lengthMin - before) / sheet.lengthMin
+  return (
+    <Section
+      title="Run sheet"
+      aside={
+        <p className="text-soft">
+          {startAt ? (
+            <>
+              begin at <strong className="text-ink">{clockBefore(startAt, sheet.lengthMin)}</strong>, mix at {startAt}
+            </>
+          ) : (
+            <>
+              {showHours(sheet.lengthMin)} before mixing ·{' '}
+              <Link to="../heat" className="underline">
+                say when
+              </Link>
+            </>
+          )}
+          ; hands busy {Math.round(sheet.busyMin)} of {Math.round(sheet.lengthMin)} min
+        </p>
+      }
+    >
+      <ul aria-label="Steps of preparation">
+        {sheet.ahead.map(step => row(step.key, step.when, step.what, ''))}
+        {sheet.steps.map(step =>
+          row(step.key, clockBefore(startAt, step.startsMin), step.what, step.why, step.isCritical, {
+            from: part(step.startsMin),
+            hands: part(step.startsMin - step.handsMin),
+            to: part(step.endsMin),
+          }),
+        )}
+        <li className="grid grid-cols-[132px_1fr] gap-3 border-b-2 border-ink py-2 pl-6.5">
+          <strong>{startAt || 'minute 0'}</strong>
+          <strong>Lye meets oils</strong>
+        </li>
+      </ul>
+      <p className="mt-1.5 text-[13px] text-soft">
+        Dark: hands busy; grey: it goes on by itself. Minutes of hands are estimates for one pair of them. Never leave
+        fat on the heat or open lye alone.
+      </p>
+    </Section>
+  )
+}

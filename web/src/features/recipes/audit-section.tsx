@@ -1,0 +1,253 @@
+import { auditOf, findById, plainOil, readQuantity, showMass, showShare, starterPlan } from '@ostler/core'
+import type { Audit, Shelf } from '@ostler/core'
+import { Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { addBatch } from '../../api/client.ts'
+import { useHabits } from '../../plan/context.tsx'
+import { AddChoice } from '../../ui/add-choice.tsx'
+import { Section } from '../../ui/section.tsx'
+import { useToast } from '../../ui/toast.tsx'
+
+interface Typed {
+  oils: { oil: string; text: string }[]
+  lye: string
+  purity: string
+  water: string
+}
+
+const EMPTY: Typed = { oils: [], lye: '', purity: '98', water: '' }
+
+/** A number typed in a field, or a sentence; an empty field says nothing yet. */
+function reading(
+  text: string,
+  kind: 'mass' | 'share',
+  unit: string,
+  density?: number,
+): { value: number | null; sentence: string | null } {
+  if (text.trim() === '') return { value: null, sentence: null }
+  const read = readQuantity(text, kind, unit, density)
+  if (!read.ok) return { value: null, sentence: read.sentence }
+  if (read.value < 0) return { value: null, sentence: 'This cannot be less than nothing.' }
+  return { value: read.value, sentence: null }
+}
+
+const purityReading = (text: string) => {
+  const read = reading(text, 'share', '%')
+  return read.value !== null && (read.value < 0.8 || read.value > 1)
+    ? { value: null, sentence: `Lye purity is from 80 to 100 %, not ${text.trim()}. Is a digit missing?` }
+    : read
+}
+
+/** A recipe someone brings: what its superfat and water really are, and what is wrong with it. */
+export function AuditSection({ shelf }: { shelf: Shelf }) {
+  const habits = useHabits()
+  const [typed, setTyped] = useState<Typed>(EMPTY)
+  const set = (change: Partial<Typed>) => setTyped({ ...typed, ...change })
+  const oils = typed.oils.map(part => ({
+    ...part,
+    ...reading(part.text, 'mass', habits.mass, findById(shelf.oils, part.oil)?.densityGPerMl),
+  }))
+  const lye = reading(typed.lye, 'mass', habits.mass)
+  const purity = purityReading(typed.purity)
+  const water = reading(typed.water, 'mass', habits.mass, 1)
+  const audit = auditOf(
+    {
+      oils: oils.map(part => ({ oil: part.oil, massG: part.value ?? 0 })),
+      lyeG: lye.value ?? 0,
+      lyePurityShare: purity.value ?? 0,
+      waterG: water.value ?? 0,
+    },
+    shelf,
+  )
+  const unused = shelf.oils.filter(oil => !oil.archived && !typed.oils.some(part => part.oil === oil.id))
+  return (
+    <Section title="Look into a recipe from elsewhere">
+      <p className="mb-3 max-w-180 text-soft">
+        Type what it says, in grams or ounces. Ostler says its superfat with the range of the oils’ values, its water on
+        every basis, and what is wrong with it.
+      </p>
+      <div className="grid grid-cols-[420px_minmax(0,1fr)] gap-10 max-[900px]:grid-cols-1">
+        <div>
+          <table className="w-full">
+            <tbody>
+              {oils.map((part, i) => (
+                <Line
+                  key={part.oil}
+                  name={findById(shelf.oils, part.oil)?.name ?? part.oil}
+                  text={part.text}
+                  unit={habits.mass}
+                  sentence={part.sentence}
+                  onText={text => set({ oils: typed.oils.map((one, j) => (j === i ? { ...one, text } : one)) })}
+                  onRemove={() => set({ oils: typed.oils.filter((_, j) => j !== i) })}
+                />
+              ))}
+            </tbody>
+          </table>
+          <div className="py-2">
+            <AddChoice
+              what="an oil it names"
+              options={unused}
+              onAdd={oil => set({ oils: [...typed.oils, { oil, text: '' }] })}
+            />
+          </div>
+          <table className="w-full">
+            <tbody>
+              <Line
+                name="Lye (NaOH)"
+                text={typed.lye}
+                unit={habits.mass}
+                sentence={lye.sentence}
+                onText={text => set({ lye: text })}
+              />
+              <Line
+                name="Lye purity"
+                text={typed.purity}
+                unit="%"
+                sentence={purity.sentence}
+                onText={text => set({ purity: text })}
+              />
+              <Line
+                name="Water"
+                text={typed.water}
+                unit={habits.mass}
+                sentence={water.sentence}
+                onText={text => set({ water: text })}
+              />
+            </tbody>
+          </table>
+          {typed !== EMPTY && (
+            <button className="quiet mt-2" onClick={() => setTyped(EMPTY)}>
+              Start over
+            </button>
+          )}
+        </div>
+        {audit ? (
+          <Findings audit={audit} typed={oils} purity={purity.value ?? 1} hasWater={water.value !== null} />
+        ) : (
+          <p className="text-soft">Name at least one oil with its weight, and the lye.</p>
+        )}
+      </div>
+    </Section>
+  )
+}
+
+interface LineProps {
+  name: string
+  text: string
+  unit: string
+  sentence: string | null
+  onText: (text: string) => void
+  onRemove?: () => void
+}
+
+const Line = ({ name, text, unit, sentence, onText, onRemove }: LineProps) => (
+  <tr className="border-b border-line">
+    <td className="py-1.5">
+      {name}
+      {sentence && (
+        <span role="alert" className="block text-[13px] text-rust">
+          {sentence}
+        </span>
+      )}
+    </td>
+    <td className="w-40 text-right whitespace-nowrap">
+      <input
+        aria-label={name}
+        aria-invalid={sentence !== null || undefined}
+        className="field w-24 text-right"
+        inputMode="decimal"
+        value={text}
+        onChange={event => onText(event.target.value)}
+      />{' '}
+      <span className="text-[13px] text-soft">{unit}</span>
+    </td>
+    <td className="w-9">
+      {onRemove && (
+        <button className="quiet" aria-label={`Remove ${name}`} onClick={onRemove}>
+          <Trash2 size={15} aria-hidden />
+        </button>
+      )}
+    </td>
+  </tr>
+)
+
+const SIGNS = { stop: '▲ ', warn: '△ ', good: '✓ ' } as const
+
+interface FindingsProps {
+  audit: Audit
+  typed: readonly { oil: string; value: number | null }[]
+  purity: number
+  hasWater: boolean
+}
+
+function Findings({ audit, typed, purity, hasWater }: FindingsProps) {
+  const habits = useHabits()
+  const navigate = useNavigate()
+  const toast = useToast()
+  const { water } = audit
+  const verdicts = hasWater ? audit.verdicts : audit.verdicts.filter(one => !/water|Lye at/.test(one.sentence))
+  const make = async () => {
+    const starter = starterPlan('From elsewhere')
+    const oils = typed.flatMap(part =>
+      part.value ? [plainOil(part.oil, Number((part.value / audit.oilsG).toFixed(6)))] : [],
+    )
+    try {
+      const recipe = {
+        ...starter.recipe,
+        oils,
+        superfatShare: Math.min(0.25, Math.max(0.03, Number(audit.superfatShare.toFixed(4)))),
+        lyePurityShare: purity,
+        water: {
+          ...starter.recipe.water,
+          basis: 'ratio' as const,
+          value: hasWater ? Math.min(4, Math.max(1.2, Number(water.ratio.toFixed(3)))) : 2.3,
+        },
+      }
+      const batch = await addBatch({ ...starter, recipe })
+      await navigate(`/batches/${batch.id}/batter`)
+    } catch (error) {
+      toast((error as Error).message)
+    }
+  }
+  return (
+    <div role="status">
+      <p className="text-3xl font-semibold">{showShare(audit.superfatShare)} superfat</p>
+      <p className="text-soft">
+        {showShare(audit.lowShare)} to {showShare(audit.highShare)} as the oils’ values range
+      </p>
+      <ul className="my-3 flex flex-col gap-1.5">
+        {verdicts.map(verdict => (
+          <li key={verdict.sentence} className={verdict.weight === 'good' ? '' : 'font-semibold text-rust'}>
+            <span aria-hidden>{SIGNS[verdict.weight]}</span>
+            {verdict.sentence}
+          </li>
+        ))}
+      </ul>
+      {hasWater && (
+        <table className="w-full max-w-100">
+          <tbody>
+            {[
+              ['lye concentration', showShare(water.concentration)],
+              ['water to lye', `${water.ratio.toFixed(2)} : 1`],
+              ['water, of the oils', showShare(water.shareOfOils)],
+              ['discount from 38 % of the oils', showShare(water.discount)],
+            ].map(([name, value]) => (
+              <tr key={name} className="border-b border-line">
+                <th className="py-1 text-left font-normal text-soft">{name}</th>
+                <td className="text-right font-semibold">{value}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="my-3 text-[13px] text-soft">
+        {showMass(audit.oilsG, habits)} of oils, {showMass(audit.batterG, habits)} of batter. For 5 % superfat the lye
+        would be {showMass(Math.floor(audit.lyeFor5G * 10) / 10, habits)}.
+      </p>
+      <button className="button" onClick={() => void make()}>
+        Make it a batch{audit.superfatShare < 0.03 ? ', with at least 3 % superfat' : ''}
+      </button>
+    </div>
+  )
+}

@@ -1,0 +1,86 @@
+import { compareRecipes } from '@ostler/core'
+import type { RecipeAnswer, Shelf } from '@ostler/core'
+import { useQueries } from '@tanstack/react-query'
+import { useState } from 'react'
+import { recipeVersionsQuery } from '../../api/client.ts'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { Section } from '../../ui/section.tsx'
+
+/** Two recipes or versions side by side. */
+export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAnswer[]; shelf: Shelf }) {
+  const all = useQueries({ queries: recipes.map(recipe => recipeVersionsQuery(recipe.id)) })
+  const options = recipes.flatMap((recipe, i) =>
+    (all[i]?.data ?? []).map(version => ({
+      value: `${recipe.id}/${version.version}`,
+      text: `${recipe.name}, version ${version.version}`,
+      recipe: version.recipe,
+    })),
+  )
+  const [a, setA] = useState('')
+  const [b, setB] = useState('')
+  const [onlyDiffers, setOnlyDiffers] = useState(true)
+  if (options.length < 2) return null
+  const left = options.find(one => one.value === a) ?? options[0]!
+  const right = options.find(one => one.value === b) ?? options[1]!
+  const lines = compareRecipes(left.recipe, right.recipe, shelf)
+  const shown = onlyDiffers ? lines.filter(line => line.differs) : lines
+  return (
+    <Section
+      title="Compare two"
+      className="mb-10"
+      aside={
+        <Check
+          className="text-[13px] text-soft"
+          label="only what differs"
+          checked={onlyDiffers}
+          onChange={setOnlyDiffers}
+        />
+      }
+    >
+      <table className="w-full max-w-180 table-fixed">
+        <thead>
+          <tr className="border-b border-ink">
+            <th />
+            <th className="py-1 text-left font-normal">
+              <Choice
+                bare
+                label="First recipe"
+                className="w-full"
+                value={left.value}
+                options={options}
+                onValue={setA}
+              />
+            </th>
+            <th className="text-left font-normal">
+              <Choice
+                bare
+                label="Second recipe"
+                className="w-full"
+                value={right.value}
+                options={options}
+                onValue={setB}
+              />
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map(line => (
+            <tr key={line.label} className="border-b border-line">
+              <th className="py-1 text-left font-normal text-soft">{line.label}</th>
+              <td className={line.differs ? 'font-semibold' : ''}>{line.a}</td>
+              <td className={line.differs ? 'font-semibold' : ''}>{line.b}</td>
+            </tr>
+          ))}
+          {shown.length === 0 && (
+            <tr>
+              <td colSpan={3} className="py-2 text-soft">
+                They are the same.
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </Section>
+  )
+}

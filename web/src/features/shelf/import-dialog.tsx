@@ -1,0 +1,168 @@
+import { SHELF_KINDS, tableHeaders } from '@ostler/core'
+import type { RowReport, ShelfKind, TablePreview } from '@ostler/core'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { importItems, shelfQuery } from '../../api/client.ts'
+import { Ask } from '../../ui/ask.tsx'
+import { useToast } from '../../ui/toast.tsx'
+import { previewTable } from '../../workers/table-file.ts'
+
+const MOST_SHOWN = 200
+const LARGEST_BYTES = 20_000_000
+const STATES: readonly { state: RowReport['state']; text: string }[] = [
+  { state: 'refused', text: 'refused' },
+  { state: 'changed', text: 'will change' },
+  { state: 'new', text: 'new' },
+  { state: 'same', text: 'the same' },
+]
+
+interface Props {
+  kind: ShelfKind
+  open: boolean
+  onClose: () => void
+}
+
+/** A table file: first what it would change and which rows are refused and why, then the import. */
+export function ImportDialog({ kind, open, onClose }: Props) {
+  return (
+    <Ask open={open} title={`${SHELF_KINDS[kind].many} from a table file`} onClose={onClose} wide>
+      {open && <Import kind={kind} onClose={onClose} />}
+    </Ask>
+  )
+}
+
+function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
+  const { data } = useQuery(shelfQuery)
+  const client = useQueryClient()
+  const toast = useToast()
+  const [share, setShare] = useState<number | null>(null)
+  const [preview, setPreview] = useState<TablePreview | null>(null)
+  const [sentence, setSentence] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+
+  const read = async (file: File) => {
+    setSentence(null)
+    setPreview(null)
+    if (file.size > LARGEST_BYTES) return setSentence('This file is larger than 20 MB. Is it a table of text?')
+    setShare(0)
+    try {
+      const made = await previewTable(await file.text(), kind, data?.shelf[kind] ?? [], setShare)
+      setPreview(made)
+      setSentence(made.problem)
+    } catch (error) {
+      setSentence((error as Error).message)
+    } finally {
+      setShare(null)
+    }
+  }
+  const take = async () => {
+    if (!preview || !data) return
+    setBusy(true)
+    try {
+      const items = preview.items.map(item => ({ item, revision: data.revisions[kind][item.id] ?? 0 }))
+      const { count } = await importItems(kind, items)
+      await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
+      toast(`${count} ${SHELF_KINDS[kind].many.toLowerCase()} were taken in.`)
+      onClose()
+    } catch (error) {
+      setSentence((error as Error).message)
+      await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
+    } finally {
+      setBusy(false)
+    }
+  }
+  return (
+    <div className="flex flex-col gap-3">
+      <p className="text-soft">
+        The first row names the columns, best as “CSV” here writes them: {tableHeaders(kind).slice(0, 5).join(', ')} and
+        so on. Commas, semicolons or tabs; decimal points or commas; any unit may stand behind a number. Rows with an id
+        or name on the shelf change that item; columns left out stay as they are.
+      </p>
+      <label className="flex flex-col gap-1">
+        <span className="text-[13px] text-soft">Table file (CSV)</span>
+        <input
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          onChange={event => {
+            const file = event.target.files?.[0]
+            if (file) void read(file)
+            event.target.value = ''
+          }}
+        />
+      </label>
+      {share !== null && (
+        <div
+          role="progressbar"
+          aria-label="Reading"
+          aria-valuenow={Math.round(share * 100)}
+          aria-valuemin={0}
+          aria-valuemax={100}
+          className="h-2 bg-line"
+        >
+          <div className="h-2 bg-ink" style={{ width: `${share * 100}%` }} />
+        </div>
+      )}
+      {sentence && (
+        <p role="alert" className="text-rust">
+          {sentence}
+        </p>
+      )}
+      {preview && !preview.problem && <Report preview={preview} />}
+      {preview && !preview.problem && (
+        <button
+          className="button button-main self-start"
+          disabled={busy || preview.items.length === 0}
+          onClick={() => void take()}
+        >
+          {busy ? 'Taking in …' : preview.items.length === 0 ? 'Nothing to take in' : `Take in ${preview.items.length}`}
+        </button>
+      )}
+    </div>
+  )
+}
+
+function Report({ preview }: { preview: TablePreview }) {
+  const of = (state: RowReport['state']) => preview.reports.filter(report => report.state === state)
+  const shown = STATES.filter(({ state }) => state !== 'same').flatMap(({ state }) => of(state))
+  return (
+    <section aria-label="What this file would do">
+      <p className="flex flex-wrap gap-x-6 text-lg">
+        {STATES.map(({ state, text }) => (
+          <span key={state} className={state === 'refused' && of(state).length > 0 ? 'font-semibold text-rust' : ''}>
+            <strong>{of(state).length}</strong> {text}
+          </span>
+        ))}
+      </p>
+      {preview.unknownHeaders.length > 0 && (
+        <p className="text-[13px] text-rust">
+          △ Columns not known, and left out: {preview.unknownHeaders.slice(0, 12).join(', ')}.
+        </p>
+      )}
+      <div className="mt-2 max-h-72 overflow-y-auto border-y border-line">
+        <table className="w-full text-[14px]">
+          <tbody>
+            {shown.slice(0, MOST_SHOWN).map(report => (
+              <tr key={report.row} className="border-b border-line align-top">
+                <td className="py-1 pr-3 whitespace-nowrap text-soft">row {report.row}</td>
+                <td className="pr-3 whitespace-nowrap">{STATES.find(one => one.state === report.state)!.text}</td>
+                <td>
+                  <strong>{report.name || '(no name)'}</strong>
+                  {report.details.map(detail => (
+                    <span key={detail} className={`block ${report.state === 'refused' ? 'text-rust' : 'text-soft'}`}>
+                      {detail}
+                    </span>
+                  ))}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {shown.length > MOST_SHOWN && (
+        <p className="text-[13px] text-soft">
+          The first {MOST_SHOWN} of {shown.length} are shown.
+        </p>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,128 @@
+import { SHELF_KINDS, readQuantity, tidy } from '@ostler/core'
+import type { Lot, Problem, ShelfKind } from '@ostler/core'
+import { Plus, Trash2 } from 'lucide-react'
+import { useState } from 'react'
+
+interface Props {
+  kind: ShelfKind
+  lots: readonly Lot[]
+  onLots: (lots: Lot[]) => void
+  problems: readonly Problem[]
+}
+
+/** What was bought, what is left of it, what it cost and how long it keeps. */
+export function LotsEditor({ kind, lots, onLots, problems }: Props) {
+  const unit = SHELF_KINDS[kind].countedIn
+  const set = (i: number, change: Partial<Lot>) => onLots(lots.map((lot, j) => (j === i ? { ...lot, ...change } : lot)))
+  const add = () => {
+    let n = lots.length + 1
+    while (lots.some(lot => lot.id === `lot-${n}`)) n += 1
+    onLots([...lots, { id: `lot-${n}`, mark: '', bought: 0, left: 0, cost: 0, useBy: '' }])
+  }
+  const problem = problems.find(one => one.path.startsWith('lots'))
+  return (
+    <section aria-label="Lots" className="border-t border-line pt-2">
+      <h3 className="font-title font-semibold">Lots</h3>
+      {lots.length === 0 && (
+        <p className="text-[13px] text-soft">No stock is counted. Add a lot to have it checked and priced.</p>
+      )}
+      {lots.length > 0 && (
+        <table className="w-full">
+          <thead>
+            <tr className="text-left text-[13px] text-soft">
+              <th className="font-normal">mark</th>
+              <th className="text-right font-normal">bought, {unit}</th>
+              <th className="text-right font-normal">left, {unit}</th>
+              <th className="text-right font-normal">cost</th>
+              <th className="font-normal">use by</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {lots.map((lot, i) => (
+              <tr key={lot.id}>
+                <td className="pr-1.5">
+                  <input
+                    aria-label={`Mark of lot ${i + 1}`}
+                    className="field w-full min-w-14"
+                    value={lot.mark}
+                    maxLength={60}
+                    onChange={event => set(i, { mark: event.target.value })}
+                  />
+                </td>
+                {(['bought', 'left', 'cost'] as const).map(key => (
+                  <td key={key} className="pr-1.5">
+                    <LotNumber
+                      label={`${key} of lot ${i + 1}`}
+                      value={lot[key]}
+                      isMass={key !== 'cost' && unit === 'g'}
+                      onValue={value =>
+                        set(i, key === 'bought' && lot.left === 0 ? { bought: value, left: value } : { [key]: value })
+                      }
+                    />
+                  </td>
+                ))}
+                <td>
+                  <input
+                    type="date"
+                    aria-label={`Use-by date of lot ${i + 1}`}
+                    className="field w-32"
+                    value={lot.useBy}
+                    onChange={event => set(i, { useBy: event.target.value })}
+                  />
+                </td>
+                <td>
+                  <button
+                    type="button"
+                    className="quiet"
+                    aria-label={`Remove lot ${i + 1}`}
+                    onClick={() => onLots(lots.filter((_, j) => j !== i))}
+                  >
+                    <Trash2 size={15} aria-hidden />
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {problem && (
+        <p role="alert" className="text-[13px] text-rust">
+          {problem.sentence}
+        </p>
+      )}
+      <button type="button" className="quiet mt-1" onClick={add}>
+        <Plus size={16} aria-hidden /> Add a lot
+      </button>
+    </section>
+  )
+}
+
+interface NumberProps {
+  label: string
+  value: number
+  isMass: boolean
+  onValue: (value: number) => void
+}
+
+function LotNumber({ label, value, isMass, onValue }: NumberProps) {
+  const [text, setText] = useState<string | null>(null)
+  const read = text === null ? null : readQuantity(text, isMass ? 'mass' : 'plain', isMass ? 'g' : '')
+  return (
+    <input
+      aria-label={label}
+      className="field w-18 text-right"
+      inputMode="decimal"
+      title={read && !read.ok ? read.sentence : undefined}
+      aria-invalid={(read && !read.ok) || undefined}
+      value={text ?? tidy(value, 2)}
+      onFocus={event => event.target.select()}
+      onChange={event => {
+        setText(event.target.value)
+        const next = readQuantity(event.target.value, isMass ? 'mass' : 'plain', isMass ? 'g' : '')
+        if (next.ok) onValue(next.value)
+      }}
+      onBlur={() => read?.ok && setText(null)}
+    />
+  )
+}

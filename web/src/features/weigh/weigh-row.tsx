@@ -1,0 +1,168 @@
+import {
+  lineWorking,
+  massDecimals,
+  massNumber,
+  overshoot,
+  readQuantity,
+  resized,
+  showMass,
+  showMassDown,
+} from '@ostler/core'
+import type { Forecast, Overshoot, Plan, Shelf, WeighLine, Working } from '@ostler/core'
+import { Check as CheckIcon } from 'lucide-react'
+import { useId, useState } from 'react'
+import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { WorkingNumber } from '../../ui/working-number.tsx'
+import { useToast } from '../../ui/toast.tsx'
+
+interface Props {
+  line: WeighLine
+  isNext: boolean
+  /** The safety list is not ticked yet. */
+  isLocked: boolean
+}
+
+/** One thing to weigh: the target large, what was weighed beside it, and the ways out when it is off. */
+export function WeighRow({ line, isNext, isLocked }: Props) {
+  const batch = useBatch()
+  const habits = useHabits()
+  const say = useSay()
+  const id = useId()
+  const plan = usePlan(state => state.plan)
+  const forecast = useForecast()
+  const portions = forecast?.portions
+  const weighed = plan.preparation.weighed.find(one => one.item === line.key)
+  const [typed, setTyped] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<string | null>(null)
+
+  const store = (massG: number | null) => {
+    const others = batch.get().plan.preparation.weighed.filter(one => one.item !== line.key)
+    const value = massG === null ? others : [...others, { item: line.key, massG }]
+    const result = batch.edit({ kind: 'set', path: ['preparation', 'weighed'], value }, `weighed ${line.key}`)
+    setSentence(result.ok ? null : result.sentence)
+  }
+  const leave = () => {
+    if (typed === null) return
+    if (typed.trim() === '') {
+      store(null)
+      return setTyped(null)
+    }
+    const read = readQuantity(typed, 'mass', habits.mass)
+    if (!read.ok) return setSentence(read.sentence)
+    store(read.value)
+    setTyped(null)
+  }
+  const target =
+    line.key === 'lye' || line.key === 'top:lye'
+      ? showMassDown(line.massG, habits, line.stepG)
+      : showMass(line.massG, habits, line.stepG)
+  const working = forecast ? workingFor(line, plan, forecast, batch.shelf) : undefined
+  const off = weighed && portions ? overshoot(plan, portions, batch.shelf, line, weighed.massG) : null
+  const isDone = weighed !== undefined
+  return (
+    <li aria-current={isNext ? 'step' : undefined} className={`border-b border-line ${isNext ? 'bg-chosen' : ''}`}>
+      <div className="grid grid-cols-[52px_minmax(0,1fr)_auto_auto] items-center gap-x-4 px-2 py-2 max-[600px]:grid-cols-[48px_minmax(0,1fr)_auto]">
+        <button
+          className={`grid size-11 place-items-center rounded border-2 border-ink ${isDone ? 'bg-ink text-paper' : 'bg-paper'} disabled:border-line disabled:opacity-60`}
+          aria-pressed={isDone}
+          aria-label={`${line.what} weighed as written`}
+          disabled={isLocked}
+          onClick={() => store(isDone ? null : line.massG)}
+        >
+          {isDone && <CheckIcon size={24} aria-hidden />}
+        </button>
+        <div className="min-w-0">
+          <p className="text-lg leading-snug font-semibold">{line.what}</p>
+          <p className="text-[13px] text-soft">
+            {say(line.where)}
+            {line.rounding && ` · ${say(line.rounding)}`}
+          </p>
+          {line.scaleSentence && (
+            <p className={`text-[13px] ${line.scale === 'stop' ? 'font-semibold text-rust' : 'text-rust'}`}>
+              {line.scale === 'stop' ? '▲ ' : '△ '}
+              {say(line.scaleSentence)}
+            </p>
+          )}
+        </div>
+        <div className="text-right whitespace-nowrap">
+          <WorkingNumber label="" name={line.what} text={target} {...(working && { working })} />
+        </div>
+        <div className="max-[600px]:col-span-3 max-[600px]:mt-1 max-[600px]:flex max-[600px]:items-center max-[600px]:gap-2 max-[600px]:pl-16">
+          <label htmlFor={id} className="text-[13px] text-soft">
+            weighed, {habits.mass}
+          </label>
+          <input
+            id={id}
+            className="field block min-h-10 w-26 text-right text-lg"
+            inputMode="decimal"
+            autoComplete="off"
+            disabled={isLocked}
+            aria-label={`${line.what}, weighed`}
+            aria-invalid={sentence !== null || undefined}
+            value={
+              typed ??
+              (weighed
+                ? massNumber(weighed.massG, habits, Math.min(line.stepG, 10 ** -massDecimals(line.stepG, 'g')))
+                : '')
+            }
+            onChange={event => {
+              setTyped(event.target.value)
+              setSentence(null)
+            }}
+            onBlur={leave}
+            onKeyDown={event => event.key === 'Enter' && leave()}
+          />
+        </div>
+      </div>
+      {sentence && (
+        <p role="alert" className="px-2 pb-2 text-rust">
+          {sentence}
+        </p>
+      )}
+      {off && <WaysOut line={line} off={off} onStore={store} />}
+    </li>
+  )
+}
+
+/** Lye and water have their working in the forecast, the other lines one of their own. */
+function workingFor(line: WeighLine, plan: Plan, forecast: Forecast, shelf: Shelf): Working | undefined {
+  if (line.key === 'lye' || line.key === 'water') return forecast.workings[line.key]
+  return lineWorking(line, plan, forecast.portions, shelf) ?? undefined
+}
+
+/** Take out, accept, or rescale: each with what it makes of the batch. */
+function WaysOut({ line, off, onStore }: { line: WeighLine; off: Overshoot; onStore: (massG: number | null) => void }) {
+  const batch = useBatch()
+  const say = useSay()
+  const toast = useToast()
+  const rescale = () => {
+    const { plan } = batch.get()
+    const own = plan.preparation.weighed.find(one => one.item === line.key)!
+    const size = resized(plan, batch.shelf, { by: 'ingredient', needG: line.exactG, haveG: own.massG })
+    if (!size.ok) return toast(size.sentence)
+    const result = batch.edit({ kind: 'set', path: ['mould', 'fillMm'], value: size.fillMm })
+    toast(result.ok ? 'The other weights have changed: lines weighed before now say what to add.' : result.sentence)
+  }
+  return (
+    <div
+      className={`mx-2 mb-2 border-l-4 py-1 pl-3 ${off.accept.isAdvised ? 'border-soft' : 'border-rust'}`}
+      role="status"
+    >
+      <p>{say(off.accept.sentence)}</p>
+      <p className="text-soft">{say(off.takeOut.sentence)}</p>
+      {off.rescale && (
+        <p className="mt-1 flex flex-wrap items-center gap-3">
+          <span className="text-soft">{off.rescale.sentence}</span>
+          <button className="button" onClick={rescale}>
+            Rescale the rest
+          </button>
+          {off.isOver && off.takeOut.isPossible && (
+            <button className="button" onClick={() => onStore(line.massG)}>
+              Taken out
+            </button>
+          )}
+        </p>
+      )}
+    </div>
+  )
+}

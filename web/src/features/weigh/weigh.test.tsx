@@ -1,0 +1,83 @@
+import { starterPlan } from '@ostler/core'
+import { act, cleanup, fireEvent, screen } from '@testing-library/react'
+import { afterEach, expect, test } from 'vitest'
+import { opened } from '../../plan/test/opened.tsx'
+import { SAFETY } from '../../ui/safety.ts'
+import { WeighPage } from './weigh-page.tsx'
+
+afterEach(cleanup)
+
+const plan = starterPlan('Trial')
+const tick = (name: string) => screen.getByLabelText<HTMLButtonElement>(`${name} weighed as written`)
+const actual = (name: string) => screen.getByLabelText<HTMLInputElement>(`${name}, weighed`)
+const weigh = (name: string, text: string) => {
+  fireEvent.change(actual(name), { target: { value: text } })
+  fireEvent.blur(actual(name))
+}
+const tickSafety = () => screen.getAllByRole('checkbox').forEach(box => fireEvent.click(box))
+
+test('lye opens only when every caution is ticked, and closes again with one of them', () => {
+  opened(plan, <WeighPage />)
+  expect(screen.getAllByRole('checkbox')).toHaveLength(SAFETY.length)
+  expect(tick('Lye (NaOH)').disabled).toBe(true)
+  expect(actual('Lye (NaOH)').disabled).toBe(true)
+  tickSafety()
+  expect(tick('Lye (NaOH)').disabled).toBe(false)
+  fireEvent.click(screen.getAllByRole('checkbox')[0]!)
+  expect(tick('Lye (NaOH)').disabled).toBe(true)
+})
+
+test('a tick stores the weight as written, a second one takes it back', () => {
+  const batch = opened(plan, <WeighPage />)
+  fireEvent.click(tick('Coconut oil'))
+  const [line] = batch.get().plan.preparation.weighed
+  expect(line).toMatchObject({ item: 'oil:coconut' })
+  expect(actual('Coconut oil').value).toBe(String(line!.massG))
+  fireEvent.click(tick('Coconut oil'))
+  expect(batch.get().plan.preparation.weighed).toEqual([])
+})
+
+test('a weight that is off says what it makes of the batch, and Undo takes it back', () => {
+  const batch = opened(plan, <WeighPage />)
+  weigh('Olive oil, refined', '350')
+  expect(screen.getByText(/too much: superfat .* Better put right/)).toBeTruthy()
+  expect(screen.getByText(/only if it lies on top/)).toBeTruthy()
+  act(() => batch.undo())
+  expect(batch.get().plan.preparation.weighed).toEqual([])
+})
+
+test('rescaled, the lines weighed before say what to add', () => {
+  const batch = opened(plan, <WeighPage />)
+  fireEvent.click(tick('Water'))
+  weigh('Coconut oil', '195 g')
+  fireEvent.click(screen.getByText('Rescale the rest'))
+  expect(batch.get().plan.mould.fillMm).toBeGreaterThan(plan.mould.fillMm)
+  expect(screen.getAllByText(/^Add \d+ g\.$/).length).toBeGreaterThan(0)
+})
+
+test('lye left over is said in large words', () => {
+  opened(plan, <WeighPage />)
+  tickSafety()
+  weigh('Lye (NaOH)', '125')
+  expect(screen.getByText(/lye may be left over\. Do not go on/)).toBeTruthy()
+  expect(screen.getByText(/That can leave free lye: do not accept it/)).toBeTruthy()
+  expect(screen.getByText(/Spoon [\d.]+ g back out of its own cup/)).toBeTruthy()
+})
+
+test('what cannot be read stays, with a sentence; an emptied field is not weighed', () => {
+  const batch = opened(plan, <WeighPage />)
+  weigh('Palm oil', 'much')
+  expect(screen.getByText(/“much” is not a number/)).toBeTruthy()
+  expect(actual('Palm oil').value).toBe('much')
+  weigh('Palm oil', '120')
+  weigh('Palm oil', '')
+  expect(batch.get().plan.preparation.weighed).toEqual([])
+})
+
+test('starting over clears weights and safety, and leaves other ticks', () => {
+  const done = { ...plan, preparation: { ...plan.preparation, done: ['tool:level', 'safety:1'] } }
+  const batch = opened(done, <WeighPage />)
+  fireEvent.click(tick('Water'))
+  fireEvent.click(screen.getByText('Start over'))
+  expect(batch.get().plan.preparation).toMatchObject({ weighed: [], done: ['tool:level'] })
+})

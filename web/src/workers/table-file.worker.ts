@@ -1,0 +1,36 @@
+import { MOST_ROWS, TableReader } from '@ostler/core'
+import type { ShelfItem, ShelfKind, TablePreview } from '@ostler/core'
+import { expose } from 'comlink'
+import Papa from 'papaparse'
+
+const TOLD_EVERY = 500
+
+const refused = (problem: string): TablePreview => ({ reports: [], items: [], unknownHeaders: [], problem })
+
+/** Reads a table file against what stands on the shelf; tells how far it is as it goes. */
+async function previewTable(
+  text: string,
+  kind: ShelfKind,
+  existing: readonly ShelfItem[],
+  onShare: (share: number) => Promise<void>,
+): Promise<TablePreview> {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t', '|'],
+  })
+  const [headers, ...rows] = data
+  if (!headers || headers.length === 0) return refused('This file is empty.')
+  if (rows.length > MOST_ROWS)
+    return refused(`This file has ${rows.length} rows; ${MOST_ROWS} at a time is the most. Split it.`)
+  const reader = new TableReader(kind, headers, existing)
+  if (reader.preview.problem) return reader.preview
+  for (const [i, row] of rows.entries()) {
+    reader.read(row, i + 2)
+    if (i % TOLD_EVERY === 0) await onShare(i / rows.length)
+  }
+  return reader.preview
+}
+
+const worker = { previewTable }
+export type TableFileWorker = typeof worker
+expose(worker)
