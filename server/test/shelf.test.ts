@@ -33,7 +33,7 @@ describe('the shelf', () => {
   test('has every kind with its revisions, the demo’s lots and rules', async () => {
     const { shelf, revisions } = body<ShelfAnswer>(await (await signedIn()).get('/api/shelf'))
     expect(Object.keys(shelf).sort()).toEqual(
-      ['additives', 'colorants', 'liquids', 'moulds', 'oils', 'rules', 'scents', 'tools', 'vessels'].sort(),
+      ['additives', 'colorants', 'liquids', 'moulds', 'oils', 'palettes', 'rules', 'scents', 'tools', 'vessels'].sort(),
     )
     expect(shelf.oils.find(oil => oil.id === 'olive')!.lots).toHaveLength(1)
     expect(revisions.oils['olive']).toBe(2)
@@ -131,7 +131,8 @@ test('a stored plan of version 1 is brought up at the next start; its revision s
   const { superfatShare, lyePurityShare, oils } = plan.recipe
   const old = {
     ...{ format: plan.format, version: 1, name: plan.name, notes: '', pot: plan.pot, scent: null },
-    ...{ cups: plan.cups, score: plan.score, conditions: plan.conditions },
+    ...{ score: plan.score, conditions: plan.conditions },
+    cups: plan.cups.map(({ id, name }) => ({ id, name, swatch: '#e9e2d2', colorant: null, scented: true, clingG: 5 })),
     recipe: {
       superfatShare,
       lyePurityShare,
@@ -147,7 +148,7 @@ test('a stored plan of version 1 is brought up at the next start; its revision s
     .execute()
   await upgradePlans(at.db)
   const after = body<BatchAnswer>(await visitor.get(`/api/batches/${id}`))
-  expect(after).toMatchObject({ revision, plan: { version: 2, recipe: { water: { value: 0.31 } } } })
+  expect(after).toMatchObject({ revision, plan: { version: 3, recipe: { water: { value: 0.31 } }, cups: [{ wish: '#e9e2d2' }, {}, {}] } })
 })
 
 describe('saved recipes', () => {

@@ -1,5 +1,5 @@
 import type { Plan } from '../plan/index.ts'
-import type { Portion, Portions } from '../portions/index.ts'
+import type { Portions } from '../portions/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Colorant, Shelf } from '../shelf/index.ts'
 import { tidy } from '../units/index.ts'
@@ -24,6 +24,8 @@ export interface MixingCard {
   lines: CardLine[]
   isPlain: boolean
   hex: string
+  /** Place on a ladder of tints, whose steps are all one mother cup; null: a cup of its own. */
+  step: { ladder: string; at: number; mother: string } | null
 }
 
 const FRACTIONS: readonly [number, string][] = [
@@ -60,8 +62,11 @@ export function spoonsOf(colorant: Pick<Colorant, 'name' | 'teaspoonG'>, massG: 
 export const doseOfSpoons = (colorant: Pick<Colorant, 'teaspoonG'>, spoons: number, batterG: number): number | null =>
   colorant.teaspoonG > 0 && batterG > 0 ? (spoons * colorant.teaspoonG * 1000) / batterG : null
 
-function linesOf(plan: Plan, portion: Portion, shelf: Shelf, own: Portions['ownScents'][number]): CardLine[] {
-  const cup = plan.cups.find(one => one.id === portion.cup)!
+function linesOf(plan: Plan, portions: Portions, i: number, shelf: Shelf): CardLine[] {
+  const cup = plan.cups[i]!
+  const portion = portions.cups[i]!
+  const own = portions.ownScents[i]
+  const scent = portions.scents.length === 1 ? portions.scents[0]!.name : 'Scent blend'
   const lines = portion.colours.flatMap((part): CardLine[] => {
     const colorant = findById(shelf.colorants, part.colorant)
     const into = part.mediumG > 0 ? `into ${tidy(part.mediumG, 2)} g of ${part.medium}` : 'straight into the batter'
@@ -78,7 +83,7 @@ function linesOf(plan: Plan, portion: Portion, shelf: Shelf, own: Portions['ownS
   const scents: CardLine[] = own
     ? own.map(part => ({ what: part.name, massG: part.massG, exactG: part.exactG, spoons: '', how: 'its own scent' }))
     : portion.scentG > 0
-      ? [{ what: 'Scent', massG: portion.scentG, exactG: portion.exact.scentG, spoons: '', how: whenOf(plan, cup) }]
+      ? [{ what: scent, massG: portion.scentG, exactG: portion.exact.scentG, spoons: '', how: whenOf(plan, cup) }]
       : []
   return [...lines, ...scents]
 }
@@ -89,30 +94,35 @@ const whenOf = (plan: Plan, cup: Plan['cups'][number]): string => {
   return planned ? WHEN[planned.moment] : ''
 }
 
+function stepOf(plan: Plan, cup: string): MixingCard['step'] {
+  const ladder = plan.ladders.find(one => one.cups.includes(cup))
+  return ladder ? { ladder: ladder.id, at: ladder.cups.indexOf(cup), mother: ladder.cups[0]! } : null
+}
+
 /**
  * A card for every cup that holds something, in the order in which they are mixed: plain and unscented ones first, then light
- * to dark as they look on pour day, so that one stick will do.
+ * to dark as they look on pour day, so that one stick will do. Steps of a ladder follow their mother cup.
  */
 export function mixingCards(plan: Plan, portions: Portions, colours: ColourForecast, shelf: Shelf): MixingCard[] {
+  const lightness = (id: string) => colours.cups.find(one => one.cup === id)!.stages.pour.no.lab.l
   const cards = plan.cups.flatMap((cup, i) => {
     const portion = portions.cups[i]!
     if (!(portion.totalG > 0)) return []
-    const colour = colours.cups[i]!.stages.pour.no
-    return [{ cup, portion, colour, own: portions.ownScents[i] ?? null }]
+    const step = stepOf(plan, cup.id)
+    const rank = portion.colours.length > 0 ? 2 : portion.scentG > 0 ? 1 : 0
+    return [{ cup, i, portion, step, rank, light: lightness(step?.mother ?? cup.id) }]
   })
-  const rank = ({ portion }: (typeof cards)[number]) =>
-    (portion.scentG > 0 ? 1 : 0) + (portion.colours.length > 0 ? 2 : 0)
-  const plainFirst = (one: (typeof cards)[number]) => (rank(one) === 0 ? 0 : rank(one) === 1 ? 1 : 2)
   return cards
-    .sort((a, b) => plainFirst(a) - plainFirst(b) || b.colour.lab.l - a.colour.lab.l)
-    .map(({ cup, portion, colour, own }, n) => ({
+    .sort((a, b) => a.rank - b.rank || b.light - a.light || (a.step?.at ?? 0) - (b.step?.at ?? 0))
+    .map(({ cup, i, portion, step }, n) => ({
       cup: cup.id,
       name: cup.name,
       order: n + 1,
       batterG: portion.batterG,
       totalG: portion.totalG,
-      lines: linesOf(plan, portion, shelf, own),
+      lines: linesOf(plan, portions, i, shelf),
       isPlain: portion.colours.length === 0 && portion.scentG === 0,
-      hex: colour.hex,
+      hex: colours.cups[i]!.stages.pour.no.hex,
+      step,
     }))
 }

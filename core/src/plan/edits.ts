@@ -31,6 +31,8 @@ export type Edit =
   | { kind: 'even-layers' }
   /** Gives a cup another share of the soap; the rest changes by the maker's rule. */
   | { kind: 'set-cup-share'; cup: string; share: number }
+  /** Doses a cup's colorant; on a ladder of tints the other steps, which are the same batter, follow. */
+  | { kind: 'set-dose'; cup: string; colorant: string; doseGPerKg: number }
 
 export type EditResult = { ok: true; plan: Plan } | { ok: false; path: string; sentence: string }
 
@@ -181,6 +183,25 @@ function setOilShare(plan: Plan, oil: string, share: number): EditResult {
   return fitted.ok ? fitted : refused(path, fitted.sentence)
 }
 
+function setDose(plan: Plan, { cup: id, colorant, doseGPerKg }: Extract<Edit, { kind: 'set-dose' }>): EditResult {
+  const i = plan.cups.findIndex(cup => cup.id === id)
+  const j = plan.cups[i]?.colorants.findIndex(part => part.colorant === colorant) ?? -1
+  const part = plan.cups[i]?.colorants[j]
+  if (!part) return refused('cups', 'That colorant is not in the cup any more.')
+  const ladder = plan.ladders.find(one => one.cups.includes(id) && one.white !== colorant)
+  const factor = part.doseGPerKg > 0 ? doseGPerKg / part.doseGPerKg : null
+  const cups = plan.cups.map((cup): Cup => {
+    if (cup.id !== id && !ladder?.cups.includes(cup.id)) return cup
+    const colorants = cup.colorants.map(one => {
+      if (one.colorant !== colorant) return one
+      const dose = cup.id === id || factor === null ? doseGPerKg : Number((one.doseGPerKg * factor).toPrecision(6))
+      return { ...one, doseGPerKg: dose }
+    })
+    return { ...cup, colorants }
+  })
+  return { ok: true, plan: { ...plan, cups } }
+}
+
 function raw(plan: Plan, edit: Edit): EditResult {
   switch (edit.kind) {
     case 'set':
@@ -220,6 +241,8 @@ function raw(plan: Plan, edit: Edit): EditResult {
       return moveBoundary(plan, edit.below, edit.atMm)
     case 'set-cup-share':
       return setCupShare(plan, edit.cup, edit.share)
+    case 'set-dose':
+      return setDose(plan, edit)
     case 'even-layers':
       return {
         ok: true,

@@ -26,9 +26,18 @@ export {
   Pot,
   Pour,
 } from './document.ts'
-export { Cup, CupColorant, MAX_RESERVES, PlannedScent, RESERVE_USES, Reserve, SCENT_MOMENTS } from './cup-part.ts'
+export {
+  Cup,
+  CupColorant,
+  MAX_POT_COLORANTS,
+  MAX_RESERVES,
+  PlannedScent,
+  RESERVE_USES,
+  Reserve,
+  SCENT_MOMENTS,
+} from './cup-part.ts'
 export type { ColourWish, PotColorant, ReserveUse, ScentMoment, Slurry, TintLadder } from './cup-part.ts'
-export { baseAreaMm2, brimMl } from './mould.ts'
+export { baseAreaMm2, brimMl, plannedMould } from './mould.ts'
 export { THINNEST_LAYER_MM, allMouldsMl, fillVolumeMl, layerHeights } from './cross-checks.ts'
 export { MAX_PLAN_BYTES, ordered, orderedRecipe, readPlan, readPlanText, writePlan } from './read.ts'
 export type { PlanResult } from './read.ts'

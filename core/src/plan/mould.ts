@@ -1,3 +1,4 @@
+import type { MouldShape } from '../shelf/index.ts'
 import type { Mould } from './document.ts'
 
 type Shape = Pick<Mould, 'form' | 'innerLengthMm' | 'innerWidthMm' | 'innerHeightMm' | 'cavities'>
@@ -24,3 +25,15 @@ export function baseAreaMm2(mould: Shape): number {
 
 /** Brim-full volume, ml. */
 export const brimMl = (mould: Shape): number => (baseAreaMm2(mould) * mould.innerHeightMm) / 1000
+
+/** A mould from the shelf as a plan takes it, filled as usual. */
+export const plannedMould = (shape: MouldShape): Mould => ({
+  name: shape.name,
+  form: shape.form,
+  innerLengthMm: shape.innerLengthMm,
+  innerWidthMm: shape.innerWidthMm,
+  innerHeightMm: shape.innerHeightMm,
+  cavities: Math.round(shape.cavities),
+  lining: shape.lining,
+  fillMm: Math.round(shape.innerHeightMm * shape.usualFillShare),
+})

@@ -49,6 +49,18 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/score/score-page.tsx')).ScorePage }),
           },
           {
+            path: 'cups',
+            lazy: async () => ({ Component: (await import('../features/cups/cups-page.tsx')).CupsPage }),
+          },
+          {
+            path: 'colour',
+            lazy: async () => ({ Component: (await import('../features/colour/colour-page.tsx')).ColourPage }),
+          },
+          {
+            path: 'cards',
+            lazy: async () => ({ Component: (await import('../features/cards/cards-page.tsx')).CardsPage }),
+          },
+          {
             path: 'heat',
             lazy: async () => ({ Component: (await import('../features/heat/heat-page.tsx')).HeatPage }),
           },

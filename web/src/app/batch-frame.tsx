@@ -13,8 +13,10 @@ import { TopBar } from './top-bar.tsx'
 
 const PAGES = [
   ['batter', 'Batter'],
-  ['heat', 'Heat'],
+  ['cups', 'Cups'],
+  ['colour', 'Colour'],
   ['score', 'Score'],
+  ['heat', 'Heat'],
   ['prepare', 'Prepare'],
   ['weigh', 'Weigh'],
   ['sheet', 'Sheet'],

@@ -2,10 +2,18 @@ import { useForecast, useSay } from '../plan/context.tsx'
 
 const SHAPES = { stop: '▲ Stop:', warn: '△', hint: '·' }
 
+interface Props {
+  most?: number
+  /** Only those whose place in the plan matches. */
+  about?: RegExp
+  className?: string
+}
+
 /** What is allowed in this plan but worth a thought. */
-export function Notices({ most = 6, className = '' }: { most?: number; className?: string }) {
+export function Notices({ most = 6, about, className = '' }: Props) {
   const say = useSay()
-  const notices = useForecast()?.notices ?? []
+  const all = useForecast()?.notices ?? []
+  const notices = about ? all.filter(notice => about.test(notice.path)) : all
   if (notices.length === 0) return null
   return (
     <ul aria-label="Worth a thought" className={`flex flex-col gap-1.5 ${className}`}>

@@ -1,4 +1,4 @@
-import { FORMS, LININGS, brimMl, fillVolumeMl, showLength } from '@ostler/core'
+import { FORMS, LININGS, brimMl, fillVolumeMl, plannedMould, showLength } from '@ostler/core'
 import type { Lining, MouldForm } from '@ostler/core'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -25,19 +25,7 @@ export function MouldFields() {
   const choose = (id: string) => {
     const shape = batch.shelf.moulds.find(one => one.id === id)
     if (!shape) return
-    const { innerLengthMm, innerWidthMm, innerHeightMm, name, form, lining } = shape
-    const fillMm = Math.round(innerHeightMm * shape.usualFillShare)
-    const value = {
-      name,
-      form,
-      innerLengthMm,
-      innerWidthMm,
-      innerHeightMm,
-      cavities: Math.round(shape.cavities),
-      lining,
-      fillMm,
-    }
-    told(batch.edit({ kind: 'set', path: ['mould'], value }))
+    told(batch.edit({ kind: 'set', path: ['mould'], value: plannedMould(shape) }))
   }
   const moulds = batch.shelf.moulds
     .filter(one => !one.archived || one === known)

@@ -84,8 +84,9 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
   const colorant = findById(batch.shelf.colorants, part.colorant)
   const path = (...keys: string[]) => ['cups', index, 'colorants', at, ...keys]
   const set = (key: keyof CupColorant, value: unknown) => batch.edit({ kind: 'set', path: path(key), value })
-  const setDose = (dose: number) =>
-    batch.edit({ kind: 'set', path: path('doseGPerKg'), value: dose }, `dose ${index} ${at}`)
+  const cup = usePlan(state => state.plan.cups[index]!.id)
+  const setDose = (doseGPerKg: number) =>
+    batch.edit({ kind: 'set-dose', cup, colorant: part.colorant, doseGPerKg }, `dose ${index} ${at}`)
   const setSpoons = (ml: number): EditResult => {
     const dose = spoonDose(colorant, ml, colour, portion?.batterG ?? 0)
     return typeof dose === 'number' ? setDose(Number((part.basis === 'oils' ? dose * perOils : dose).toFixed(4))) : dose

@@ -5,9 +5,10 @@ import type { KeyboardEvent, PointerEvent } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { inkOn } from '../../ui/swatch.tsx'
+import { StageSwitch } from '../colour/stage-switch.tsx'
 import { useSize } from '../../ui/use-size.ts'
 
-const PAD = { left: 46, right: 104, top: 22, bottom: 34 }
+const PAD = { left: 46, right: 104, top: 50, bottom: 34 }
 const WALL_PX = 5
 /** Room that one letter of a layer's name takes, px. */
 const LETTER_PX = 8
@@ -36,6 +37,9 @@ export function FaceView({ chosen, onChoose }: Props) {
   return (
     <section aria-label="Face of a bar" className="relative min-h-80 bg-booth min-[901px]:min-h-0">
       <div ref={ref} className="absolute inset-0">
+        <div className="absolute top-1.5 right-2 left-3 z-10">
+          <StageSwitch />
+        </div>
         <svg width={size.width} height={size.height} role="group" aria-label="Cross-section of the mould">
           <Ruler place={place} heightMm={height} />
           {layers.map((layer, i) => (

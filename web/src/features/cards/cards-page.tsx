@@ -1,0 +1,230 @@
+import { findById, ladderSteps, massNumber, mixingCards, showMass, tidy } from '@ostler/core'
+import type { Forecast, MixingCard, Plan, TintLadder } from '@ostler/core'
+import { Printer } from 'lucide-react'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
+import { ForecastRefused } from '../../ui/forecast-refused.tsx'
+import { smallMass } from '../../ui/small-mass.ts'
+import { inkOn } from '../../ui/swatch.tsx'
+
+/** Labels for the cups and a mixing card for each, to print and cut. */
+export function CardsPage() {
+  const plan = usePlan(state => state.plan)
+  const forecast = useForecast()
+  const [labels, setLabels] = useState(true)
+  const [cards, setCards] = useState(true)
+  return (
+    <main className="flex-1 bg-booth py-6 max-[600px]:py-0 print:bg-white print:p-0">
+      <div className="mx-auto mb-4 flex max-w-200 flex-wrap items-center gap-x-5 gap-y-2 px-4 max-[600px]:pt-3 print:hidden">
+        <button className="button button-main" onClick={() => print()} disabled={!forecast}>
+          <Printer size={16} aria-hidden /> Print
+        </button>
+        <Check label="cup labels" checked={labels} onChange={setLabels} />
+        <Check label="mixing cards" checked={cards} onChange={setCards} />
+        <Link to="../cups" className="ml-auto underline">
+          Back to the cups
+        </Link>
+      </div>
+      <article className="mx-auto max-w-200 bg-paper p-8 text-[15px] max-[600px]:p-4 print:max-w-none print:p-0 print:text-[11pt]">
+        {forecast ? <Cards plan={plan} forecast={forecast} labels={labels} cards={cards} /> : <ForecastRefused />}
+      </article>
+    </main>
+  )
+}
+
+interface Props {
+  plan: Plan
+  forecast: Forecast
+  labels: boolean
+  cards: boolean
+}
+
+function Cards({ plan, forecast, labels, cards }: Props) {
+  const { shelf } = useBatch()
+  const list = mixingCards(plan, forecast.portions, forecast.colours, shelf)
+  const dusty = forecast.portions.cups.some(portion =>
+    portion.colours.some(part => findById(shelf.colorants, part.colorant)?.dusty),
+  )
+  return (
+    <>
+      {labels && (
+        <section aria-label="Cup labels" className="mb-8">
+          <h1 className="mb-2 text-2xl print:hidden">Cup labels</h1>
+          <div className="grid grid-cols-3 gap-2 max-[600px]:grid-cols-2">
+            {list.map(card => (
+              <Label key={card.cup} plan={plan} card={card} />
+            ))}
+          </div>
+        </section>
+      )}
+      {cards && (
+        <section aria-label="Mixing cards" className={labels ? 'break-before-page' : ''}>
+          <h1 className="text-2xl">Mixing cards</h1>
+          <p className="mb-3 text-soft">
+            {plan.name} · in this order, plain first, then light to dark, so that one stick will do. The weight counts;
+            spoons are a help.
+            {dusty && ' Wear a dust mask while powders are dry, in still air.'} Gloves and goggles: it is raw soap.
+          </p>
+          <FirstDrawn plan={plan} forecast={forecast} />
+          <div className="grid grid-cols-2 gap-3 max-[600px]:grid-cols-1">
+            {list
+              .filter(card => card.step === null || card.step.at === 0)
+              .map(card => (
+                <CardOrLadder key={card.cup} plan={plan} forecast={forecast} card={card} />
+              ))}
+          </div>
+        </section>
+      )}
+    </>
+  )
+}
+
+const order = (card: MixingCard) => (
+  <span className="inline-grid size-8 shrink-0 place-items-center rounded-full border-2 border-ink font-semibold">
+    {card.order}
+  </span>
+)
+
+const Bar = ({ hex, name }: { hex: string; name: string }) => (
+  <span
+    className="flex min-h-9 min-w-0 flex-1 items-center px-2.5 font-title text-lg leading-tight font-semibold"
+    style={{ background: hex, color: inkOn(hex), printColorAdjust: 'exact' }}
+  >
+    {name}
+  </span>
+)
+
+const holds = (card: MixingCard): string =>
+  card.isPlain ? 'plain, no scent' : card.lines.map(line => line.what).join(', ')
+
+function Label({ plan, card }: { plan: Plan; card: MixingCard }) {
+  const habits = useHabits()
+  const pours = plan.score.flatMap((pour, i) => (pour.cup === card.cup ? [i + 1] : []))
+  return (
+    <div className="flex min-h-28 break-inside-avoid flex-col gap-1.5 border border-ink p-2.5">
+      <div className="flex items-center gap-2">
+        {order(card)}
+        <Bar hex={card.hex} name={card.name} />
+      </div>
+      <p className="text-2xl leading-none font-semibold">{showMass(card.batterG, habits)}</p>
+      <p className="text-[13px] leading-tight text-soft">
+        {card.step ? `step ${card.step.at + 1} of the ladder, from its mother cup` : holds(card)}
+        {pours.length > 0 && ` · layer ${pours.join(', ')}`}
+      </p>
+      <p className="mt-auto truncate text-[12px] text-soft">{plan.name}</p>
+    </div>
+  )
+}
+
+function CardOrLadder({ plan, forecast, card }: { plan: Plan; forecast: Forecast; card: MixingCard }) {
+  const ladder = plan.ladders.find(one => one.id === card.step?.ladder)
+  if (!ladder) return <Card plan={plan} card={card} />
+  return <LadderCard plan={plan} forecast={forecast} ladder={ladder} card={card} />
+}
+
+function Card({ plan, card }: { plan: Plan; card: MixingCard }) {
+  const habits = useHabits()
+  const step = plan.conditions.fineScaleStepG
+  return (
+    <div className="break-inside-avoid border border-ink p-3">
+      <div className="mb-2 flex items-center gap-2">
+        {order(card)}
+        <Bar hex={card.hex} name={card.name} />
+      </div>
+      <table className="w-full">
+        <tbody>
+          <tr>
+            <td className="pr-3 text-right text-xl font-semibold whitespace-nowrap">
+              {massNumber(card.batterG, habits)} {habits.mass}
+            </td>
+            <td>batter from the pot</td>
+          </tr>
+          {card.lines.map(line => (
+            <tr key={line.what + line.how} className="border-t border-line align-top">
+              <td className="py-1 pr-3 text-right text-xl font-semibold whitespace-nowrap">
+                {smallMass(line.massG, line.exactG, habits, step)} {habits.mass}
+              </td>
+              <td className="py-1">
+                {line.what}, {line.how}
+                {line.spoons && <span className="block text-[13px] text-soft">{line.spoons}</span>}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {card.isPlain && <p className="text-soft">Nothing goes in.</p>}
+    </div>
+  )
+}
+
+/** Plain and kept-back portions are drawn before scent and colour. */
+function FirstDrawn({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
+  const habits = useHabits()
+  if (!(forecast.portions.blankG > 0)) return null
+  const uses = plan.reserves.filter(reserve => reserve.cup === '').map(reserve => reserve.use)
+  return (
+    <p className="mb-3 border-2 border-ink p-2.5">
+      First, before scent and colour: draw <strong>{showMass(forecast.portions.blankG, habits)}</strong> plain (
+      {uses.join(', ')}).
+    </p>
+  )
+}
+
+interface LadderProps {
+  plan: Plan
+  forecast: Forecast
+  ladder: TintLadder
+  card: MixingCard
+}
+
+function LadderCard({ plan, forecast, ladder, card }: LadderProps) {
+  const { shelf } = useBatch()
+  const habits = useHabits()
+  const { motherG, colours, steps } = ladderSteps(plan, forecast.portions, ladder)
+  const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
+  const hex = (id: string) => forecast.colours.cups.find(one => one.cup === id)!.stages.pour.no.hex
+  const white = findById(shelf.colorants, ladder.white)
+  return (
+    <div className="col-span-full break-inside-avoid border border-ink p-3">
+      <h2 className="mb-1 flex items-center gap-2 text-lg">
+        {order(card)} Ladder from {name(ladder.cups[0]!)}
+      </h2>
+      <p className="mb-2">
+        Mother cup: <strong className="text-xl">{showMass(motherG, habits)}</strong> batter
+        {colours.map(part => (
+          <span key={part.colorant}>
+            {' '}
+            + <strong>{tidy(part.powderG, 2)} g</strong> {part.name}
+            {part.mediumG > 0 && ` in ${tidy(part.mediumG, 2)} g ${part.medium}`}
+          </span>
+        ))}
+        .
+      </p>
+      <ol>
+        {steps.map((step, i) => (
+          <li key={step.cup} className="flex items-center gap-3 border-t border-line py-1.5">
+            <span className="flex w-52 shrink-0 items-center gap-2">
+              {i + 1} <Bar hex={hex(step.cup)} name={name(step.cup)} />
+            </span>
+            <span>
+              pour or set aside <strong className="text-lg">{showMass(step.pourG, habits)}</strong>
+              {step.leftG > 0.05 && i + 1 < steps.length && `, ${showMass(step.leftG, habits)} is left`}
+              {step.addWhiteG > 0.005 && (
+                <>
+                  ; stir in <strong>{tidy(step.addWhiteG, 2)} g</strong> {white?.name ?? 'white'}, wetted
+                </>
+              )}
+              {step.addBatterG > 0.05 && (
+                <>
+                  ; stir in <strong>{showMass(step.addBatterG, habits)}</strong> plain batter
+                </>
+              )}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </div>
+  )
+}

@@ -1,0 +1,96 @@
+import { SIGHTS, isLostTo, seenBy } from '@ostler/core'
+import type { Forecast, Plan, Sight } from '@ostler/core'
+import { setColourView, useColourView } from '../../plan/colour-view.ts'
+import { useBatch } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { Check } from '../../ui/check.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+
+/** What the forecast reckons with: gel, days, the plain soap itself. */
+export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
+  const batch = useBatch()
+  const told = useTold()
+  const { colour } = plan
+  const setHex = (hex: string | null) =>
+    told(batch.edit({ kind: 'set', path: ['colour', 'baseHex'], value: hex }, 'plain base'))
+  return (
+    <Section title="Reckoned with">
+      <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
+        <Choice
+          label="The loaf"
+          value={colour.gel >= 0.5 ? 'yes' : 'no'}
+          options={[
+            { value: 'no', text: 'will not gel' },
+            { value: 'yes', text: 'will gel' },
+          ]}
+          onValue={value => told(batch.edit({ kind: 'set', path: ['colour', 'gel'], value: value === 'yes' ? 1 : 0 }))}
+        />
+        <PlanField label="Cut on day" kind="plain" width={56} path={['colour', 'cutDays']} />
+        <PlanField label="Cured on day" kind="plain" decimals={0} width={56} path={['colour', 'curedDays']} />
+        <Check
+          label="I have a plain bar of this base"
+          checked={colour.baseHex !== null}
+          onChange={on => setHex(on ? forecast.colours.base.cured[colour.gel >= 0.5 ? 'yes' : 'no'].hex : null)}
+        />
+        {colour.baseHex !== null && (
+          <>
+            <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+              Its colour
+              <input
+                type="color"
+                className="h-[30px] w-16 cursor-pointer rounded border border-line bg-paper p-0.5"
+                value={colour.baseHex}
+                onChange={event => setHex(event.target.value.toLowerCase())}
+              />
+            </label>
+            <PlanField label="Its age, days" kind="plain" decimals={0} width={56} path={['colour', 'baseDays']} />
+          </>
+        )}
+      </div>
+      <p className="mt-1.5 text-[13px] text-soft">
+        ΔE says how far two colours lie apart: 1 is hardly seen side by side, 5 is plainly another colour.
+      </p>
+    </Section>
+  )
+}
+
+/** The colours as other eyes see them, and which of them those eyes lose. */
+export function SightSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
+  const { sight } = useColourView()
+  const cured = (cup: string) =>
+    forecast.colours.cups.find(one => one.cup === cup)!.stages.cured[plan.colour.gel >= 0.5 ? 'yes' : 'no'].hex
+  const name = (cup: string) => plan.cups.find(one => one.id === cup)!.name
+  const poured = [...new Set(plan.score.map(pour => pour.cup))]
+  const lost = poured.flatMap((a, i) =>
+    poured
+      .slice(i + 1)
+      .filter(b => sight !== 'full' && isLostTo(cured(a), cured(b), sight))
+      .map(b => [a, b] as const),
+  )
+  return (
+    <Section title="Seen by other eyes">
+      <Choice<Sight>
+        bare
+        label="Show colours"
+        value={sight}
+        options={(Object.entries(SIGHTS) as [Sight, string][]).map(([value, text]) => ({ value, text }))}
+        onValue={next => setColourView({ sight: next })}
+      />
+      {sight !== 'full' && (
+        <div className="mt-2">
+          {lost.length === 0 && <p>These eyes can tell apart what most can.</p>}
+          {lost.map(([a, b]) => (
+            <p key={a + b} className="flex items-center gap-2">
+              <span aria-hidden className="inline-flex">
+                <span className="size-6" style={{ background: seenBy(cured(a), sight) }} />
+                <span className="size-6" style={{ background: seenBy(cured(b), sight) }} />
+              </span>
+              {name(a)} and {name(b)} look alike to them.
+            </p>
+          ))}
+        </div>
+      )}
+    </Section>
+  )
+}

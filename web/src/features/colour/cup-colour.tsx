@@ -1,0 +1,175 @@
+import { findById, gelOf, seenBy, showShare, stripOf, tidy } from '@ostler/core'
+import type { CupColour, Forecast, Plan } from '@ostler/core'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { useBatch } from '../../plan/context.tsx'
+import { useColourView } from '../../plan/colour-view.ts'
+import { useTold } from '../../ui/plan-field.tsx'
+import { Slider } from '../../ui/slider.tsx'
+import { inkOn } from '../../ui/swatch.tsx'
+import { LadderDialog } from './ladder-dialog.tsx'
+import { WishFields } from './wish-fields.tsx'
+
+interface Props {
+  plan: Plan
+  forecast: Forecast
+  index: number
+}
+
+/** One cup's colour: what it becomes, what was wished for, and the doses that make it. */
+export function CupColourPanel({ plan, forecast, index }: Props) {
+  const cup = plan.cups[index]!
+  const colour = forecast.colours.cups[index]!
+  const [laddering, setLaddering] = useState(false)
+  const isOnLadder = plan.ladders.some(one => one.cups.includes(cup.id))
+  return (
+    <section aria-label={`Colour of ${cup.name}`} className="flex flex-col gap-4">
+      <Large plan={plan} colour={colour} name={cup.name} />
+      {colour.browning && <Browning colour={colour} />}
+      <WishFields plan={plan} forecast={forecast} index={index} />
+      <Doses plan={plan} index={index} />
+      {cup.colorants.length > 0 && <Strip plan={plan} forecast={forecast} index={index} />}
+      <div className="flex flex-wrap items-center gap-3">
+        <button
+          className="button"
+          disabled={cup.colorants.length === 0 || isOnLadder}
+          onClick={() => setLaddering(true)}
+        >
+          Ladder of tints …
+        </button>
+        <Link to={`../cups?cup=${cup.id}`} className="underline">
+          All of this cup
+        </Link>
+      </div>
+      {isOnLadder && (
+        <p className="-mt-2 text-[13px] text-soft">
+          This cup is a step of a ladder: its colour changes in all steps at once.
+        </p>
+      )}
+      {laddering && <LadderDialog plan={plan} forecast={forecast} index={index} onClose={() => setLaddering(false)} />}
+    </section>
+  )
+}
+
+function Large({ plan, colour, name }: { plan: Plan; colour: CupColour; name: string }) {
+  const { sight } = useColourView()
+  const cured = colour.stages.cured[gelOf(plan)]
+  const hex = seenBy(cured.hex, sight)
+  const wish = colour.wish && seenBy(colour.wish.hex, sight)
+  return (
+    <div className="-mx-4 -mt-4 max-[900px]:-mx-3">
+      <div className="flex h-36">
+        <div className="flex flex-1 flex-col justify-end p-4" style={{ background: hex, color: inkOn(hex) }}>
+          <h2 className="text-2xl leading-tight">{name}</h2>
+          <span>cured · {cured.hex}</span>
+        </div>
+        {wish && (
+          <div className="flex w-1/3 flex-col justify-end p-3" style={{ background: wish, color: inkOn(wish) }}>
+            <span>wished for</span>
+            <span>{colour.wish!.hex}</span>
+          </div>
+        )}
+      </div>
+    </div>
+  )
+}
+
+function Browning({ colour }: { colour: CupColour }) {
+  const browning = colour.browning!
+  const held = browning.held > 0.01 ? `Stabiliser holds ${showShare(browning.held, 0)} of it back, at best.` : ''
+  return (
+    <p className={browning.deltaE >= 5 ? 'text-rust' : 'text-soft'}>
+      {browning.deltaE >= 5 && '△ '}
+      {showShare(browning.ofScent, 1)} of its scent is vanillin: {browning.word} when cured, ΔE{' '}
+      {tidy(browning.deltaE, 0)} from the same without scent. {held}
+    </p>
+  )
+}
+
+/** Doses as sliders: the colour follows while they move. */
+function Doses({ plan, index }: { plan: Plan; index: number }) {
+  const batch = useBatch()
+  const told = useTold()
+  const cup = plan.cups[index]!
+  if (cup.colorants.length === 0)
+    return (
+      <p className="text-soft">
+        No colorant in it.{' '}
+        <Link to={`../cups?cup=${cup.id}`} className="underline">
+          Add one
+        </Link>{' '}
+        or wish for a colour above.
+      </p>
+    )
+  return (
+    <div>
+      {cup.colorants.map((part, j) => {
+        const colorant = findById(batch.shelf.colorants, part.colorant)
+        const usual = colorant?.usualMaxGPerKg ?? 10
+        const set = (doseGPerKg: number) =>
+          told(
+            batch.edit({ kind: 'set-dose', cup: cup.id, colorant: part.colorant, doseGPerKg }, `slide ${cup.id} ${j}`),
+          )
+        return (
+          <div key={part.colorant}>
+            <div className="flex justify-between">
+              <span>{colorant?.name ?? part.colorant}</span>
+              <strong>{tidy(part.doseGPerKg, 2)} g/kg</strong>
+            </div>
+            {part.slurry ? (
+              <p className="text-[13px] text-soft">from a slurry already made: its weights decide</p>
+            ) : (
+              <Slider
+                label={`Dose of ${colorant?.name ?? part.colorant}`}
+                value={part.doseGPerKg}
+                most={Math.max(usual * 1.25, part.doseGPerKg)}
+                step={usual / 200}
+                mark={usual}
+                onValue={value => set(Number(value.toPrecision(4)))}
+              />
+            )}
+          </div>
+        )
+      })}
+      <p className="text-[13px] text-soft">The line marks the usual most.</p>
+    </div>
+  )
+}
+
+/** The same doses weaker and stronger. */
+function Strip({ plan, forecast, index }: Props) {
+  const batch = useBatch()
+  const told = useTold()
+  const { sight } = useColourView()
+  const cup = plan.cups[index]!
+  const strip = useMemo(
+    () => stripOf(plan, forecast.portions, batch.shelf, index),
+    [plan, forecast, batch.shelf, index],
+  )
+  const take = (factor: number) => {
+    const colorants = cup.colorants.map(part => ({
+      ...part,
+      doseGPerKg: Math.min(300, Number((part.doseGPerKg * factor).toPrecision(4))),
+    }))
+    told(batch.edit({ kind: 'set', path: ['cups', index, 'colorants'], value: colorants }))
+  }
+  return (
+    <div>
+      <h3 className="mb-1 text-[13px] text-soft">Weaker and stronger, cured: press one to take it</h3>
+      <div className="flex">
+        {strip.map(({ factor, colour }) => (
+          <button
+            key={factor}
+            className={`min-h-14 flex-1 text-[12px] ${factor === 1 ? 'z-10 outline-2 outline-ink' : ''}`}
+            style={{ background: seenBy(colour.hex, sight), color: inkOn(seenBy(colour.hex, sight)) }}
+            aria-label={`${factor} times the dose: ${colour.hex}`}
+            disabled={factor === 0}
+            onClick={() => take(factor)}
+          >
+            {factor === 0 ? 'none' : `×${tidy(factor, 2)}`}
+          </button>
+        ))}
+      </div>
+    </div>
+  )
+}

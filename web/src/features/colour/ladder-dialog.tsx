@@ -1,0 +1,166 @@
+import { LADDER_STEPS, applyLadder, findById, ladderFrom, seenBy, showMass, tidy } from '@ostler/core'
+import type { Forecast, LadderWish, Plan } from '@ostler/core'
+import { useMemo, useState } from 'react'
+import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
+import { useColourView } from '../../plan/colour-view.ts'
+import { Ask } from '../../ui/ask.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
+import { inkOn } from '../../ui/swatch.tsx'
+import { useToast } from '../../ui/toast.tsx'
+
+interface Props {
+  plan: Plan
+  forecast: Forecast
+  index: number
+  onClose: () => void
+}
+
+const BASE = ''
+
+/** A ladder of tints from one cup: how many steps, lightened with what, and how pale in the end. */
+export function LadderDialog({ plan, forecast, index, onClose }: Props) {
+  const batch = useBatch()
+  const habits = useHabits()
+  const say = useSay()
+  const toast = useToast()
+  const { sight } = useColourView()
+  const cup = plan.cups[index]!
+  const whites = batch.shelf.colorants.filter(one => one.spectrum !== 'swatch' && !one.archived)
+  const [white, setWhite] = useState(whites.find(one => one.spectrum === 'titanium')?.id ?? whites[0]?.id ?? BASE)
+  const [steps, setSteps] = useState(4)
+  const usual = findById(batch.shelf.colorants, white)?.usualMaxGPerKg ?? 8
+  const [most, setMost] = useState<number | null>(null)
+  const [keeps, setKeeps] = useState(0.5)
+  const wish = useMemo<LadderWish>(
+    () =>
+      white === BASE
+        ? { by: 'base', steps, keepsShare: keeps }
+        : { by: 'white', steps, white, mostGPerKg: most ?? usual * 0.85 },
+    [white, steps, keeps, most, usual],
+  )
+  const found = useMemo(
+    () => ladderFrom(plan, forecast.portions, batch.shelf, index, wish),
+    [plan, forecast, batch.shelf, index, wish],
+  )
+  const apply = () => {
+    const made = applyLadder(plan, forecast.portions, batch.shelf, index, wish)
+    if (!made.ok) return toast(made.sentence)
+    const result = batch.edit({
+      kind: 'many',
+      edits: (['cups', 'score', 'ladders'] as const).map(key => ({
+        kind: 'set',
+        path: [key],
+        value: made.plan[key],
+      })),
+    })
+    if (!result.ok) return toast(result.sentence)
+    onClose()
+    toast(`${cup.name} is now a ladder of ${steps}. Its layer is as many layers, in pour order.`, {
+      text: 'Undo',
+      run: () => batch.undo(),
+    })
+  }
+  const refused = (sentence: string) => ({ ok: false as const, path: '', sentence })
+  const ok = { ok: true as const, plan }
+  return (
+    <Ask open wide title={`A ladder of tints from ${cup.name}`} onClose={onClose}>
+      <p className="mb-3">
+        Colour one mother cup. Pour the first step, lighten what is left, pour the next. The colour is weighed once.
+      </p>
+      <div className="mb-4 flex flex-wrap items-end gap-x-4 gap-y-2">
+        <Choice
+          label="Steps"
+          value={String(steps)}
+          options={Array.from({ length: LADDER_STEPS.most - LADDER_STEPS.least + 1 }, (_, i) => ({
+            value: String(i + LADDER_STEPS.least),
+            text: String(i + LADDER_STEPS.least),
+          }))}
+          onValue={value => setSteps(Number(value))}
+        />
+        <Choice
+          label="Lightened with"
+          value={white}
+          options={[...whites.map(one => ({ value: one.id, text: one.name })), { value: BASE, text: 'plain batter' }]}
+          onValue={id => {
+            setWhite(id)
+            setMost(null)
+          }}
+        />
+        {white === BASE ? (
+          <QuantityField
+            label="Colour kept at each step"
+            kind="share"
+            decimals={0}
+            width={64}
+            habits={habits}
+            value={keeps}
+            onValue={value => {
+              if (!(value >= 0.1 && value <= 0.95))
+                return refused('From 10 to 95 % of the colour is kept; 50 % halves it.')
+              setKeeps(value)
+              return ok
+            }}
+          />
+        ) : (
+          <QuantityField
+            label="White in the palest step"
+            kind="dose"
+            width={64}
+            habits={habits}
+            value={most ?? usual * 0.85}
+            onValue={value => {
+              if (!(value > 0 && value <= 50)) return refused('White is from above 0 to 50 g/kg; 6 to 8 is usual.')
+              setMost(value)
+              return ok
+            }}
+          />
+        )}
+      </div>
+      {found.ok ? (
+        <>
+          <p className="mb-2">
+            Mother cup: <strong>{showMass(found.motherG, habits)}</strong> of batter, coloured at once.
+          </p>
+          <ol className="mb-3">
+            {found.rungs.map((rung, i) => {
+              const hex = seenBy(rung.colour.hex, sight)
+              return (
+                <li key={i} className="flex min-h-13 items-center gap-4" style={{ background: hex, color: inkOn(hex) }}>
+                  <strong className="w-8 pl-3 text-lg">{i + 1}</strong>
+                  <span className="w-32">
+                    pour <strong>{showMass(rung.pourG, habits)}</strong>
+                  </span>
+                  <span className="flex-1">
+                    {rung.addWhiteG > 0 && `then ${tidy(rung.addWhiteG, 2)} g white into what is left`}
+                    {rung.addBatterG > 0 && `then ${showMass(rung.addBatterG, habits)} plain batter into what is left`}
+                  </span>
+                  <span className="pr-3 text-[13px]">
+                    {rung.stepDeltaE !== null && `ΔE ${tidy(rung.stepDeltaE, 1)} from the one before`}
+                  </span>
+                </li>
+              )
+            })}
+          </ol>
+          {found.sentences.map(sentence => (
+            <p key={sentence} className="text-soft">
+              · {say(sentence)}
+            </p>
+          ))}
+        </>
+      ) : (
+        <p role="alert" className="text-rust">
+          {found.sentence}
+        </p>
+      )}
+      <div className="mt-4 flex gap-3">
+        <button className="button button-main" disabled={!found.ok} onClick={apply}>
+          Make the ladder
+        </button>
+        <button className="button" onClick={onClose}>
+          Leave it
+        </button>
+      </div>
+    </Ask>
+  )
+}

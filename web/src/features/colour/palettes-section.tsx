@@ -1,0 +1,210 @@
+import {
+  MOST_PALETTE_BYTES,
+  SHELF_KINDS,
+  gelOf,
+  idFromName,
+  newItem,
+  readPalette,
+  seenBy,
+  writeGpl,
+  writePaletteJson,
+} from '@ostler/core'
+import type { Forecast, Palette, PaletteColour, Plan } from '@ostler/core'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { Download, ImageIcon, Upload } from 'lucide-react'
+import { useRef, useState } from 'react'
+import { Link } from 'react-router'
+import { saveItem, shelfQuery } from '../../api/client.ts'
+import { useBatch } from '../../plan/context.tsx'
+import { useColourView } from '../../plan/colour-view.ts'
+import { useTold } from '../../ui/plan-field.tsx'
+import { saveFile } from '../../ui/save-file.ts'
+import { Section } from '../../ui/section.tsx'
+import { useToast } from '../../ui/toast.tsx'
+import { coloursOfPicture } from '../../workers/colour.ts'
+
+interface Props {
+  plan: Plan
+  forecast: Forecast
+  /** The cup that takes a colour as its wish. */
+  index: number
+}
+
+const MOST_OF_PICTURE = 12
+
+/** Palettes of the workshop: kept, used for wishes, taken from files and from pictures of one's own. */
+export function PalettesSection({ plan, forecast, index }: Props) {
+  const { data } = useQuery(shelfQuery)
+  const saving = useNewPalette()
+  const picture = useRef<HTMLInputElement>(null)
+  const file = useRef<HTMLInputElement>(null)
+  const [sentence, setSentence] = useState<string | null>(null)
+  const palettes = (data?.shelf.palettes ?? []).filter(one => !one.archived)
+
+  const fromPicture = async (chosen: File) => {
+    setSentence('Looking at the picture …')
+    const found = await coloursOfPicture(chosen, MOST_OF_PICTURE)
+    if (!found.ok) return setSentence(found.sentence)
+    setSentence(null)
+    const colours = found.colours.map(({ hex, share }) => ({ name: `${Math.round(share * 100)} %`, hex, doses: [] }))
+    await saving.save(chosen.name.replace(/\.[^.]*$/, ''), colours).then(setSentence)
+  }
+  const fromFile = async (chosen: File) => {
+    if (chosen.size > MOST_PALETTE_BYTES) return setSentence('A palette is a small text file; this one is over 512 kB.')
+    const read = readPalette(await chosen.text())
+    if (!read.ok) return setSentence(read.sentence)
+    const failed = await saving.save(
+      read.name === 'Palette' ? chosen.name.replace(/\.[^.]*$/, '') : read.name,
+      read.colours,
+    )
+    setSentence(failed ?? (read.sentence || null))
+  }
+  const fromCups = async () => {
+    const colours = plan.cups.map((cup, i): PaletteColour => ({
+      name: cup.name,
+      hex: forecast.colours.cups[i]!.stages.cured[gelOf(plan)].hex,
+      doses: forecast.portions.cups[i]!.colours.filter(part => part.doseGPerKg > 0).map(part => ({
+        colorant: part.colorant,
+        doseGPerKg: Number(part.doseGPerKg.toPrecision(4)),
+      })),
+    }))
+    setSentence(await saving.save(plan.name, colours))
+  }
+  const chosen = (event: React.ChangeEvent<HTMLInputElement>, take: (chosen: File) => Promise<void>) => {
+    const [first] = event.target.files ?? []
+    event.target.value = ''
+    if (first) void take(first)
+  }
+  return (
+    <Section title="Palettes">
+      <ul className="flex flex-col gap-2">
+        {palettes.map(palette => (
+          <PaletteRow key={palette.id} palette={palette} plan={plan} index={index} />
+        ))}
+      </ul>
+      {palettes.length === 0 && <p className="text-soft">None yet: keep the colours of these cups, or take a file.</p>}
+      <div className="mt-2 flex flex-wrap gap-2">
+        <button className="button" disabled={saving.busy} onClick={() => void fromCups()}>
+          Keep these cups as a palette
+        </button>
+        <button className="button" onClick={() => file.current?.click()}>
+          <Upload size={16} aria-hidden /> From a palette file
+        </button>
+        <button className="button" onClick={() => picture.current?.click()}>
+          <ImageIcon size={16} aria-hidden /> From a photograph
+        </button>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          aria-label="Palette file"
+          accept=".gpl,.json,.txt"
+          onChange={event => chosen(event, fromFile)}
+        />
+        <input
+          ref={picture}
+          type="file"
+          hidden
+          aria-label="Photograph"
+          accept="image/*"
+          onChange={event => chosen(event, fromPicture)}
+        />
+      </div>
+      {sentence && (
+        <p role="status" className="mt-1.5 text-rust">
+          {sentence}
+        </p>
+      )}
+      <p className="mt-1 text-[13px] text-soft">
+        A press on a colour makes it the wish of {plan.cups[index]!.name}. Photographs stay in this browser.
+      </p>
+    </Section>
+  )
+}
+
+/** Puts a palette on the shelf; gives a sentence when that failed. */
+function useNewPalette() {
+  const client = useQueryClient()
+  const toast = useToast()
+  const { data } = useQuery(shelfQuery)
+  const [busy, setBusy] = useState(false)
+  const save = async (wanted: string, colours: readonly PaletteColour[]): Promise<string | null> => {
+    const palettes = data?.shelf.palettes ?? []
+    const taken = (text: string) => palettes.some(one => one.name.toLowerCase() === text.toLowerCase())
+    const base = wanted.trim().slice(0, 74) || 'Palette'
+    const next = Array.from({ length: palettes.length + 1 }, (_, i) => `${base}, ${i + 2}`)
+    const name = taken(base) ? next.find(text => !taken(text))! : base
+    const id = idFromName(name, one => palettes.some(palette => palette.id === one))
+    setBusy(true)
+    try {
+      await saveItem(
+        'palettes',
+        { ...newItem('palettes'), id, name, source: 'measured', colours: [...colours] } as Palette,
+        0,
+      )
+      await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
+      toast(`“${name}” is kept among the ${SHELF_KINDS.palettes.many}.`)
+      return null
+    } catch (error) {
+      return (error as Error).message
+    } finally {
+      setBusy(false)
+    }
+  }
+  return { busy, save }
+}
+
+function PaletteRow({ palette, plan, index }: { palette: Palette; plan: Plan; index: number }) {
+  const batch = useBatch()
+  const told = useTold()
+  const { sight } = useColourView()
+  const wish = (hex: string) => told(batch.edit({ kind: 'set', path: ['cups', index, 'wish'], value: hex }))
+  const toAll = () =>
+    told(
+      batch.edit({
+        kind: 'many',
+        edits: plan.cups.flatMap((_, i) => {
+          const colour = palette.colours[i]
+          return colour ? [{ kind: 'set' as const, path: ['cups', i, 'wish'], value: colour.hex }] : []
+        }),
+      }),
+    )
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <Link to={`/shelf/palettes/${palette.id}`} className="w-44 truncate font-semibold underline">
+        {palette.name}
+      </Link>
+      <span className="flex max-h-24 flex-1 flex-wrap overflow-y-auto">
+        {palette.colours.map((colour, i) => (
+          <button
+            key={i}
+            className="size-9 border border-black/20"
+            style={{ background: seenBy(colour.hex, sight) }}
+            title={`${colour.name} ${colour.hex}`}
+            aria-label={`Wish for ${colour.name || colour.hex}`}
+            onClick={() => wish(colour.hex)}
+          />
+        ))}
+      </span>
+      <button className="quiet" onClick={toAll}>
+        all cups
+      </button>
+      <button
+        className="quiet"
+        aria-label={`Export ${palette.name} as plain palette text`}
+        onClick={() => saveFile(`${palette.id}.gpl`, writeGpl(palette.name, palette.colours), 'text/plain')}
+      >
+        <Download size={15} aria-hidden /> .gpl
+      </button>
+      <button
+        className="quiet"
+        aria-label={`Export ${palette.name} with doses`}
+        onClick={() =>
+          saveFile(`${palette.id}.json`, writePaletteJson(palette.name, palette.colours), 'application/json')
+        }
+      >
+        <Download size={15} aria-hidden /> .json
+      </button>
+    </li>
+  )
+}

@@ -1,0 +1,38 @@
+import { GELS, STAGES, gelOf } from '@ostler/core'
+import type { Gelled, Stage } from '@ostler/core'
+import { setColourView, useColourView } from '../../plan/colour-view.ts'
+import { usePlan } from '../../plan/context.tsx'
+import { Segments } from '../../ui/segments.tsx'
+
+const STAGE_OPTIONS = (Object.entries(STAGES) as [Stage, string][]).map(([value, text]) => ({ value, text }))
+const GEL_OPTIONS = (Object.entries(GELS) as [Gelled, string][]).map(([value, text]) => ({ value, text }))
+
+/** At which age the soap on screen is shown, and whether it gelled. Changes nothing in the plan. */
+export function StageSwitch() {
+  const view = useColourView()
+  const plan = usePlan(state => state.plan)
+  const gelled = view.gelled ?? gelOf(plan)
+  return (
+    <div className="flex flex-wrap gap-2">
+      <Segments
+        label="Age shown"
+        value={view.stage}
+        options={STAGE_OPTIONS}
+        onValue={stage => setColourView({ stage })}
+      />
+      {view.stage !== 'pour' && (
+        <Segments
+          label="Gel shown"
+          value={gelled}
+          options={GEL_OPTIONS}
+          onValue={next => setColourView({ gelled: next })}
+        />
+      )}
+      {view.sight !== 'full' && (
+        <button className="button bg-paper" onClick={() => setColourView({ sight: 'full' })}>
+          seen with weak colour sight: end
+        </button>
+      )}
+    </div>
+  )
+}

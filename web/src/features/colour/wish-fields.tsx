@@ -1,0 +1,146 @@
+import { MOST_CHOICES, findById, nearestColorants, seenBy, tidy, withDoses } from '@ostler/core'
+import type { Forecast, Plan, WishAnswer } from '@ostler/core'
+import { useEffect, useMemo, useState } from 'react'
+import { useBatch } from '../../plan/context.tsx'
+import { useColourView } from '../../plan/colour-view.ts'
+import { AddChoice } from '../../ui/add-choice.tsx'
+import { Check } from '../../ui/check.tsx'
+import { useTold } from '../../ui/plan-field.tsx'
+import { Swatch } from '../../ui/swatch.tsx'
+import { wishInWorker } from '../../workers/colour.ts'
+
+interface Props {
+  plan: Plan
+  forecast: Forecast
+  index: number
+}
+
+/** A wanted colour, the colorants it is to be made of, and the doses that come closest. */
+export function WishFields({ plan, forecast, index }: Props) {
+  const batch = useBatch()
+  const told = useTold()
+  const cup = plan.cups[index]!
+  const colour = forecast.colours.cups[index]!
+  const set = (wish: string | null) =>
+    told(batch.edit({ kind: 'set', path: ['cups', index, 'wish'], value: wish }, `wish ${cup.id}`))
+  return (
+    <div className="border-t border-booth-deep pt-2">
+      <div className="flex items-center gap-3">
+        <label className="flex flex-1 items-center gap-3 font-title font-semibold">
+          Wished colour, cured
+          <input
+            type="color"
+            className="h-9 w-16 cursor-pointer rounded border border-ink bg-paper p-0.5"
+            value={cup.wish ?? colour.stages.cured.no.hex}
+            onChange={event => set(event.target.value.toLowerCase())}
+          />
+        </label>
+        {cup.wish && (
+          <button className="quiet" onClick={() => set(null)}>
+            no wish
+          </button>
+        )}
+      </div>
+      {cup.wish && <Ways key={cup.id} plan={plan} index={index} hex={cup.wish} />}
+    </div>
+  )
+}
+
+const LATER_MS = 120
+
+/** Worked out off the main thread, once the hands rest. */
+function useAnswer(plan: Plan, index: number, hex: string, ids: readonly string[]): WishAnswer | null {
+  const { shelf } = useBatch()
+  const [answer, setAnswer] = useState<WishAnswer | null>(null)
+  const key = ids.join()
+  useEffect(() => {
+    if (key === '') return
+    let isStale = false
+    const timer = setTimeout(() => {
+      const asked = { plan, shelf, cupIndex: index, hex, colorants: key.split(',') }
+      void wishInWorker(asked, false).then(found => {
+        if (isStale) return
+        setAnswer(found)
+        if (found && found.deltaE > 2.5) void wishInWorker(asked, true).then(further => !isStale && setAnswer(further))
+      })
+    }, LATER_MS)
+    return () => {
+      isStale = true
+      clearTimeout(timer)
+    }
+  }, [plan, shelf, index, hex, key])
+  return key === '' ? null : answer
+}
+
+function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) {
+  const batch = useBatch()
+  const told = useTold()
+  const { sight } = useColourView()
+  const cup = plan.cups[index]!
+  const nearest = useMemo(() => nearestColorants(plan, batch.shelf, hex, 4), [plan, batch.shelf, hex])
+  const [picked, setPicked] = useState<string[]>(() =>
+    cup.colorants.length > 0
+      ? cup.colorants.map(part => part.colorant).slice(0, MOST_CHOICES)
+      : nearest.slice(0, 1).map(one => one.colorant),
+  )
+  const answer = useAnswer(plan, index, hex, picked)
+  const name = (id: string) => findById(batch.shelf.colorants, id)?.name ?? id
+  const listed = [...new Set([...picked, ...cup.colorants.map(part => part.colorant)])]
+  const suggestions = nearest.filter(one => !listed.includes(one.colorant))
+  const pick = (id: string, on: boolean) => setPicked(on ? [...picked, id] : picked.filter(one => one !== id))
+  const take = () =>
+    answer &&
+    told(
+      batch.edit({
+        kind: 'set',
+        path: ['cups', index, 'colorants'],
+        value: withDoses(plan, batch.shelf, index, answer),
+      }),
+    )
+  const isFull = picked.length >= MOST_CHOICES
+  return (
+    <div className="mt-1.5 flex flex-col gap-1.5">
+      <div className="flex flex-wrap items-center gap-x-4">
+        <span className="text-[13px] text-soft">made of</span>
+        {listed.map(id => (
+          <Check key={id} label={name(id)} checked={picked.includes(id)} onChange={on => pick(id, on)} />
+        ))}
+        {!isFull && (
+          <AddChoice
+            what="a colorant to try"
+            options={[
+              ...suggestions.map(one => ({ id: one.colorant, name: `${one.name} · ΔE ${tidy(one.deltaE, 0)} alone` })),
+              ...batch.shelf.colorants.filter(
+                one =>
+                  !one.archived && !listed.includes(one.id) && !suggestions.some(other => other.colorant === one.id),
+              ),
+            ]}
+            onAdd={id => pick(id, true)}
+          />
+        )}
+      </div>
+      {picked.length === 0 && <p className="text-[13px] text-soft">Tick what it may be made of: one to four.</p>}
+      {answer && (
+        <div role="status" className="border border-ink bg-paper p-3">
+          <p className="flex items-center gap-2">
+            <Swatch hex={seenBy(answer.colour.hex, sight)} size={26} />
+            <span>{answer.sentence}</span>
+          </p>
+          <p className="mt-1 font-semibold">
+            {answer.doses.map(dose => `${dose.name} ${tidy(dose.gPerKg, 2)} g/kg`).join(' + ')}
+          </p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            <button className="button button-main" onClick={take}>
+              Take these doses
+            </button>
+            {answer.better && !isFull && (
+              <button className="button" onClick={() => pick(answer.better!.colorant, true)}>
+                with {answer.better.name}: ΔE {tidy(answer.better.deltaE, 1)}
+              </button>
+            )}
+          </div>
+        </div>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,150 @@
+import { findById, showMass, showShare } from '@ostler/core'
+import type { Cup, Forecast, Plan } from '@ostler/core'
+import { Trash2 } from 'lucide-react'
+import { Link } from 'react-router'
+import { useBatch, useHabits } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { TextField } from '../../ui/text-field.tsx'
+import { ColorantRows } from './colorant-rows.tsx'
+import { CupScent } from './cup-scent.tsx'
+
+interface Props {
+  plan: Plan
+  forecast: Forecast
+  index: number
+  onRemoved: () => void
+}
+
+/** Everything about one cup. */
+export function CupPanel({ plan, forecast, index, onRemoved }: Props) {
+  const batch = useBatch()
+  const told = useTold()
+  const cup = plan.cups[index]!
+  const remove = () => {
+    const result = batch.edit({ kind: 'remove-cup', cup: cup.id })
+    told(result)
+    if (result.ok) onRemoved()
+  }
+  return (
+    <section aria-label={`Cup ${cup.name}`} className="flex flex-col gap-4">
+      <div className="flex items-end gap-2">
+        <div className="flex-1">
+          <TextField
+            label="Cup"
+            value={cup.name}
+            className="w-full font-title text-lg font-semibold"
+            onValue={value => batch.edit({ kind: 'set', path: ['cups', index, 'name'], value }, `name ${cup.id}`)}
+          />
+        </div>
+        <button className="quiet" disabled={plan.cups.length === 1} onClick={remove} aria-label={`Remove ${cup.name}`}>
+          <Trash2 size={17} aria-hidden />
+        </button>
+      </div>
+      <Holds forecast={forecast} index={index} />
+      <Part title="Colour">
+        <ColorantRows cup={cup} index={index} />
+        <p className="mt-1 text-[13px] text-soft">
+          A dose may be typed in level spoons: “1 1/2 tsp”.{' '}
+          <Link to={`../colour?cup=${cup.id}`} className="underline">
+            What it becomes
+          </Link>
+        </p>
+      </Part>
+      <Part title="Scent">
+        <CupScent plan={plan} forecast={forecast} index={index} />
+      </Part>
+      <Part title="Vessel and what clings">
+        <VesselFields cup={cup} forecast={forecast} index={index} />
+      </Part>
+    </section>
+  )
+}
+
+const Part = ({ title, children }: { title: string; children: React.ReactNode }) => (
+  <div className="border-t border-booth-deep pt-2">
+    <h3 className="mb-1.5 font-title font-semibold">{title}</h3>
+    {children}
+  </div>
+)
+
+/** Shown once it is half a point away from the batch's. */
+const WORTH_SHOWING = 0.005
+
+function Holds({ forecast, index }: { forecast: Forecast; index: number }) {
+  const habits = useHabits()
+  const { portions } = forecast
+  const portion = portions.cups[index]!
+  if (!(portion.totalG > 0))
+    return <p className="text-soft">It is poured nowhere yet: give it a layer in the score, or keep some of it back.</p>
+  const { pot } = portions
+  const plainShare = pot.naohG / (pot.naohG + pot.waterG)
+  const superfatOff = Math.abs(portion.superfatShare - portions.superfatShare) > WORTH_SHOWING
+  const waterOff = Math.abs(portion.concentrationShare - plainShare) > WORTH_SHOWING
+  const parts = [
+    `${showMass(portion.pouredG, habits, 1)} poured`,
+    portion.reserveG > 0 && `${showMass(portion.reserveG, habits, 1)} kept back`,
+    `${showMass(portion.clingG, habits, 0.1)} clings`,
+    `${Math.round(portion.volumeMl)} ml`,
+  ].filter(Boolean)
+  return (
+    <div>
+      <p>
+        <strong className="text-2xl">{showMass(portion.totalG, habits)}</strong> in all
+      </p>
+      <p className="text-[13px] text-soft">{parts.join(' · ')}</p>
+      {(superfatOff || waterOff) && (
+        <p className="mt-1 text-[14px]">
+          In this cup: superfat <strong>{showShare(portion.superfatShare)}</strong> (batch{' '}
+          {showShare(portions.superfatShare)}), lye at <strong>{showShare(portion.concentrationShare)}</strong> (pot{' '}
+          {showShare(plainShare)}).
+        </p>
+      )}
+    </div>
+  )
+}
+
+function VesselFields({ cup, forecast, index }: { cup: Cup; forecast: Forecast; index: number }) {
+  const batch = useBatch()
+  const told = useTold()
+  const portion = forecast.portions.cups[index]!
+  const vessel = findById(batch.shelf.vessels, cup.vessel)
+  const vessels = batch.shelf.vessels.filter(
+    one => one.id === cup.vessel || (!one.archived && (one.role === 'cup' || one.role === 'jug' || one.role === 'pot')),
+  )
+  const isAuto = cup.clingG === null
+  const setCling = (auto: boolean) =>
+    told(
+      batch.edit({
+        kind: 'set',
+        path: ['cups', index, 'clingG'],
+        value: auto ? null : Math.round(portion.clingG * 10) / 10,
+      }),
+    )
+  return (
+    <div className="flex flex-col gap-2">
+      <Choice
+        bare
+        label="Vessel"
+        className="w-full"
+        value={cup.vessel}
+        options={[
+          { value: '', text: 'any vessel' },
+          ...vessels.map(one => ({ value: one.id, text: `${one.name} · ${Math.round(one.capacityMl)} ml` })),
+        ]}
+        onValue={value => told(batch.edit({ kind: 'set', path: ['cups', index, 'vessel'], value }))}
+      />
+      {vessel && portion.volumeMl > 0 && (
+        <p className="text-[13px] text-soft">
+          {Math.round((portion.volumeMl / vessel.capacityMl) * 100)} % full; it works up to{' '}
+          {Math.round(vessel.workingFillShare * 100)} %.
+        </p>
+      )}
+      <div className="flex flex-wrap items-center gap-x-4">
+        <Check label="clings as batter of this kind does" checked={isAuto} onChange={setCling} />
+        {!isAuto && <PlanField bare label="Clings to it" kind="mass" width={64} path={['cups', index, 'clingG']} />}
+      </div>
+    </div>
+  )
+}

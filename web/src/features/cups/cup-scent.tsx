@@ -1,0 +1,117 @@
+import { capShare, findById, plannedScent, scentLoad, showShare } from '@ostler/core'
+import type { Forecast, PlannedScent, Plan, ScentMoment } from '@ostler/core'
+import { Link } from 'react-router'
+import { useBatch } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+
+interface Props {
+  plan: Plan
+  forecast: Forecast
+  index: number
+}
+
+type Way = 'batch' | 'none' | 'own'
+
+/** Which scent a cup gets: the batch's, none, or one of its own. */
+export function CupScent({ plan, forecast, index }: Props) {
+  const batch = useBatch()
+  const told = useTold()
+  const cup = plan.cups[index]!
+  const way: Way = cup.ownScent ? 'own' : cup.scented && plan.scent ? 'batch' : 'none'
+  const perOils = forecast.recipe.batterPerOils
+  const first = batch.shelf.scents.find(one => !one.archived && one.type !== 'blend')
+  const choose = (next: Way) => {
+    const own = next === 'own' && first ? ownScent(first.id, plan, batch.shelf, perOils) : null
+    told(batch.edit({ kind: 'set', path: ['cups', index], value: { ...cup, scented: next !== 'none', ownScent: own } }))
+  }
+  const inBatch = forecast.recipe.scent?.name
+  const portion = forecast.portions.cups[index]!
+  const planned = cup.ownScent ?? (way === 'batch' ? plan.scent : null)
+  const load = planned && scentLoad(planned, batch.shelf, perOils)
+  const isOver = load !== null && portion.scentOfOils > load.mostOfOils + 1e-9
+  return (
+    <div className="flex flex-col gap-2">
+      <Choice<Way>
+        bare
+        label="Scent of this cup"
+        className="w-full"
+        value={way}
+        options={[
+          ...(plan.scent ? [{ value: 'batch' as const, text: `the batch’s: ${inBatch ?? 'its scent'}` }] : []),
+          { value: 'none', text: 'no scent' },
+          ...(first ? [{ value: 'own' as const, text: 'one of its own' }] : []),
+        ]}
+        onValue={choose}
+      />
+      {!plan.scent && way === 'none' && (
+        <p className="text-[13px] text-soft">
+          The batch has no scent.{' '}
+          <Link to="../batter#scent" className="underline">
+            Choose one for all cups
+          </Link>
+        </p>
+      )}
+      {cup.ownScent && <OwnFields scent={cup.ownScent} plan={plan} forecast={forecast} index={index} />}
+      {load && portion.totalG > 0 && (
+        <p className={`text-[13px] ${isOver ? 'font-semibold text-rust' : 'text-soft'}`}>
+          {isOver && '▲ '}
+          {showShare(portion.scentOfOils, 2)} of this cup’s oils; {load.limiting.name} allows{' '}
+          {showShare(load.mostOfOils, 2)}. The supplier’s document comes first.
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** A scent on its own, as strong as usual and no stronger than its limit. */
+function ownScent(id: string, plan: Plan, shelf: ReturnType<typeof useBatch>['shelf'], perOils: number): PlannedScent {
+  const item = findById(shelf.scents, id)!
+  const parts = item.type === 'blend' ? item.parts : [{ scent: id, share: 1 }]
+  const probe = plannedScent(parts, 0)
+  const most = capShare(Math.min(0.1, scentLoad(probe, shelf, perOils).mostOfOils))
+  return plannedScent(parts, Math.min(item.usualShareOfOils, most), {
+    moment: plan.scent?.moment === 'last' ? 'last' : 'with-colour',
+  })
+}
+
+export const MOMENT_WORDS: readonly { value: ScentMoment; text: string }[] = [
+  { value: 'pot', text: 'into the pot' },
+  { value: 'with-colour', text: 'with the colour' },
+  { value: 'last', text: 'right before its pour' },
+]
+
+function OwnFields({ scent, plan, forecast, index }: Props & { scent: PlannedScent }) {
+  const batch = useBatch()
+  const told = useTold()
+  const path = ['cups', index, 'ownScent'] as const
+  const set = (value: PlannedScent) => told(batch.edit({ kind: 'set', path, value }))
+  const perOils = forecast.recipe.batterPerOils
+  const isBlend = scent.parts.length > 1
+  return (
+    <div className="flex flex-wrap items-end gap-x-3 gap-y-2">
+      <Choice
+        label="Its own scent"
+        className="max-w-64"
+        value={isBlend ? 'blend' : scent.parts[0]!.scent}
+        options={[
+          ...(isBlend ? [{ value: 'blend', text: `a blend of ${scent.parts.length}` }] : []),
+          ...batch.shelf.scents.filter(one => !one.archived).map(one => ({ value: one.id, text: one.name })),
+        ]}
+        onValue={id => {
+          if (id === 'blend') return
+          const next = ownScent(id, plan, batch.shelf, perOils)
+          set({ ...next, moment: scent.moment, stabiliserRatio: scent.stabiliserRatio })
+        }}
+      />
+      <PlanField label={`Load, of the ${scent.basis}`} kind="share" width={60} path={[...path, 'load']} />
+      <Choice
+        label="Goes in"
+        value={scent.moment}
+        options={MOMENT_WORDS.filter(one => one.value !== 'pot')}
+        onValue={moment => set({ ...scent, moment })}
+      />
+      <PlanField label="Stabiliser, g per g" kind="plain" width={52} path={[...path, 'stabiliserRatio']} />
+    </div>
+  )
+}

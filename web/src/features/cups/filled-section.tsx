@@ -1,0 +1,163 @@
+import { asFilled, readQuantity, showMass, showShare, takeFilled, tidy } from '@ostler/core'
+import type { CupActual, EditResult, Forecast, Plan } from '@ostler/core'
+import { useState } from 'react'
+import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
+import { useTold } from '../../ui/plan-field.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
+import { Section } from '../../ui/section.tsx'
+import { Swatch } from '../../ui/swatch.tsx'
+import { useToast } from '../../ui/toast.tsx'
+
+/** A division done by eye or by jug marks, entered afterwards: what each cup really is, and what it still needs. */
+export function FilledSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
+  const batch = useBatch()
+  const told = useTold()
+  const toast = useToast()
+  const say = useSay()
+  const [isOpen, setOpen] = useState(plan.division.actual.length > 0)
+  const { portions } = forecast
+  const filled = asFilled(plan, portions, batch.shelf)
+  const wasFilled = plan.division.actual.length > 0
+  const set = (actual: CupActual[]) => batch.edit({ kind: 'set', path: ['division', 'actual'], value: actual })
+  const take = () => {
+    const result = takeFilled(plan, portions, batch.shelf)
+    if (!result.ok) return told(result)
+    // What was filled becomes the plan in one step of undo.
+    const edited = batch.edit({
+      kind: 'many',
+      edits: (['cups', 'score', 'division'] as const).map(key => ({
+        kind: 'set',
+        path: [key],
+        value: result.plan[key],
+      })),
+    })
+    told(edited)
+    if (edited.ok) toast('The plan is now as the cups were filled.', { text: 'Undo', run: () => batch.undo() })
+  }
+  return (
+    <Section title="Filled by eye">
+      <Check label="write down what the cups really hold" checked={isOpen || wasFilled} onChange={setOpen} />
+      {(isOpen || wasFilled) && (
+        <>
+          <ul className="mt-1">
+            {plan.cups.map((cup, i) => (
+              <FilledRow key={cup.id} plan={plan} forecast={forecast} index={i} filled={filled.cups[i]!} onSet={set} />
+            ))}
+          </ul>
+          {wasFilled && (
+            <div className="mt-2 flex flex-col gap-1.5">
+              {filled.sentences.map(sentence => (
+                <p key={sentence} className="text-rust">
+                  △ {say(sentence)}
+                </p>
+              ))}
+              <div className="flex flex-wrap gap-3">
+                <button className="button button-main" onClick={take}>
+                  Make this the plan
+                </button>
+                <button className="button" onClick={() => told(set([]))}>
+                  Clear
+                </button>
+              </div>
+            </div>
+          )}
+        </>
+      )}
+    </Section>
+  )
+}
+
+interface RowProps {
+  plan: Plan
+  forecast: Forecast
+  index: number
+  filled: ReturnType<typeof asFilled>['cups'][number]
+  onSet: (actual: CupActual[]) => EditResult
+}
+
+function FilledRow({ plan, index, filled, onSet }: RowProps) {
+  const habits = useHabits()
+  const cup = plan.cups[index]!
+  const written = plan.division.actual.find(one => one.cup === cup.id)
+  const others = plan.division.actual.filter(one => one.cup !== cup.id)
+  const put = (actual: CupActual) => onSet([...others, actual])
+  const density = plan.conditions.densityGPerMl
+  const setBatter = (batterG: number) => put({ cup: cup.id, batterG, colouredG: written?.colouredG ?? null })
+  const byVolume = (ml: number) => setBatter(Number((ml * density).toFixed(2)))
+  const topUps = [
+    ...filled.colours.filter(part => part.topUpG > 0.005).map(part => `${tidy(part.topUpG, 2)} g ${part.name}`),
+    ...(filled.scentTopUpG > 0.005 ? [`${tidy(filled.scentTopUpG, 2)} g scent`] : []),
+  ]
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-1.5">
+      <span className="flex min-w-36 items-center gap-2 font-semibold">
+        <Swatch hex={filled.colour.hex} /> {cup.name}
+      </span>
+      <QuantityField
+        bare
+        label={`${cup.name} really holds`}
+        kind="mass"
+        width={76}
+        habits={habits}
+        value={filled.batterG}
+        onValue={setBatter}
+        other={{ kind: 'volume', unit: 'ml', onValue: byVolume }}
+      />
+      <span className="text-[13px] text-soft">planned {showMass(filled.plannedG, habits)}</span>
+      {written && (
+        <>
+          <span className="text-[13px]">
+            {showShare(filled.shareOfSoap)} of the soap
+            {filled.colours.map(part => ` · ${part.name} ${tidy(part.doseGPerKg, 2)} g/kg`).join('')}
+            {filled.scentOfOils > 0 && ` · scent ${showShare(filled.scentOfOils, 2)} of oils`}
+          </span>
+          <Coloured plan={plan} written={written} name={cup.name} onPut={put} />
+          {topUps.length > 0 && <strong className="w-full">Add {topUps.join(' and ')}.</strong>}
+        </>
+      )}
+    </li>
+  )
+}
+
+interface ColouredProps {
+  plan: Plan
+  written: CupActual
+  name: string
+  onPut: (actual: CupActual) => EditResult
+}
+
+/** A cup that was made larger after it was coloured. */
+function Coloured({ written, name, onPut }: ColouredProps) {
+  const told = useTold()
+  const [text, setText] = useState<string | null>(null)
+  const isLater = written.colouredG !== null
+  const change = (next: string) => {
+    setText(next)
+    const read = readQuantity(next, 'mass', 'g')
+    if (read.ok) onPut({ ...written, colouredG: read.value })
+  }
+  return (
+    <span className="flex flex-wrap items-center gap-2 text-[13px]">
+      <Check
+        label="enlarged after colouring"
+        checked={isLater}
+        onChange={on => told(onPut({ ...written, colouredG: on ? written.batterG : null }))}
+      />
+      {isLater && (
+        <>
+          from
+          <input
+            aria-label={`What ${name} held when it was coloured, g`}
+            className="field w-18 text-right"
+            inputMode="decimal"
+            value={text ?? tidy(written.colouredG!, 1)}
+            onChange={event => change(event.target.value)}
+            onBlur={() => setText(null)}
+          />
+          g
+        </>
+      )}
+    </span>
+  )
+}

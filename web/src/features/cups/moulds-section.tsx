@@ -1,0 +1,103 @@
+import { MAX_MORE_MOULDS, findById, massNumber, plannedMould, showLength } from '@ostler/core'
+import type { Forecast, Plan } from '@ostler/core'
+import { Trash2 } from 'lucide-react'
+import { Link } from 'react-router'
+import { useBatch, useHabits } from '../../plan/context.tsx'
+import { AddChoice } from '../../ui/add-choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+
+/** Every mould and cavity with its part of every cup. */
+export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
+  const batch = useBatch()
+  const told = useTold()
+  const habits = useHabits()
+  const set = (moreMoulds: Plan['moreMoulds']) =>
+    told(batch.edit({ kind: 'set', path: ['moreMoulds'], value: moreMoulds }))
+  const add = (id: string) => {
+    const shape = findById(batch.shelf.moulds, id)
+    if (shape) set([...plan.moreMoulds, plannedMould(shape)])
+  }
+  const { moulds } = forecast.portions
+  const shown = plan.cups.filter((_, i) => forecast.portions.cups[i]!.pouredG > 0)
+  return (
+    <Section
+      title="Moulds"
+      aside={
+        <Link to="../batter" className="text-[13px] text-soft underline">
+          the first one is set on Batter
+        </Link>
+      }
+    >
+      <div className="overflow-x-auto">
+        <table className="w-full">
+          <thead>
+            <tr className="text-[13px] text-soft">
+              <th className="text-left font-normal">mould, {habits.mass}</th>
+              <th className="text-left font-normal">soap stands</th>
+              {shown.map(cup => (
+                <th key={cup.id} className="max-w-24 truncate pl-3 text-right font-normal">
+                  {cup.name}
+                </th>
+              ))}
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {moulds.map((mould, i) => (
+              <tr key={i} className="border-t border-line align-top">
+                <td className="py-1.5 pr-3">
+                  <span className="block font-semibold">{mould.name}</span>
+                  <span className="text-[13px] text-soft">
+                    {mould.cavities > 1 && `${mould.cavities} cavities · `}
+                    {Math.round(mould.volumeMl)} ml
+                  </span>
+                </td>
+                <td className="py-1.5">
+                  {i === 0 ? (
+                    showLength(plan.mould.fillMm, habits)
+                  ) : (
+                    <PlanField
+                      bare
+                      label={`How high ${mould.name} is filled`}
+                      kind="length"
+                      width={60}
+                      path={['moreMoulds', i - 1, 'fillMm']}
+                    />
+                  )}
+                </td>
+                {shown.map(cup => {
+                  const part = mould.parts.find(one => one.cup === cup.id)!
+                  return (
+                    <td key={cup.id} className="py-1.5 pl-3 text-right">
+                      <span className="font-semibold">{massNumber(part.massG, habits)}</span>
+                      {mould.cavities > 1 && (
+                        <span className="block text-[13px] text-soft">{massNumber(part.perCavityG, habits)} each</span>
+                      )}
+                    </td>
+                  )
+                })}
+                <td className="text-right">
+                  {i > 0 && (
+                    <button
+                      className="quiet"
+                      aria-label={`Remove ${mould.name}`}
+                      onClick={() => set(plan.moreMoulds.filter((_, j) => j !== i - 1))}
+                    >
+                      <Trash2 size={15} aria-hidden />
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {plan.moreMoulds.length < MAX_MORE_MOULDS && (
+        <div className="mt-2">
+          <AddChoice what="a mould" options={batch.shelf.moulds.filter(one => !one.archived)} onAdd={add} />
+        </div>
+      )}
+    </Section>
+  )
+}

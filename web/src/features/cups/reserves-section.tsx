@@ -1,0 +1,114 @@
+import { MAX_RESERVES, RESERVE_USES, freshId, readQuantity, tidy } from '@ostler/core'
+import type { Plan, Reserve, ReserveUse } from '@ostler/core'
+import { Plus, Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import { useBatch } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+
+const USES = Object.entries(RESERVE_USES) as [ReserveUse, string][]
+const PLAIN = ''
+
+/** Batter that is kept back: for the top, for piping, a sample, a blank, a spare mould. */
+export function ReservesSection({ plan }: { plan: Plan }) {
+  const batch = useBatch()
+  const told = useTold()
+  const set = (reserves: Reserve[]) => told(batch.edit({ kind: 'set', path: ['reserves'], value: reserves }))
+  const add = (use: ReserveUse) => {
+    const cup = use === 'blank' || use === 'sample' ? PLAIN : plan.cups.at(-1)!.id
+    const massG = { top: 60, piping: 80, sample: 20, blank: 20, spare: 100 }[use]
+    set([...plan.reserves, { id: freshId('reserve', plan.reserves), use, cup, massG }])
+  }
+  return (
+    <Section title="Kept back">
+      {plan.reserves.length === 0 && <p className="text-soft">Nothing: every cup goes into the mould whole.</p>}
+      <ul>
+        {plan.reserves.map((reserve, i) => (
+          <li key={reserve.id} className="border-b border-line py-1.5">
+            <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+              <Choice<ReserveUse>
+                bare
+                label={`What portion ${i + 1} is for`}
+                value={reserve.use}
+                options={USES.map(([value, text]) => ({ value, text }))}
+                onValue={use => set(plan.reserves.map((one, j) => (j === i ? { ...one, use } : one)))}
+              />
+              <Choice
+                bare
+                label={`Where portion ${i + 1} comes from`}
+                value={reserve.cup}
+                options={[
+                  { value: PLAIN, text: 'plain, from the pot' },
+                  ...plan.cups.map(cup => ({ value: cup.id, text: `of ${cup.name}` })),
+                ]}
+                onValue={cup => set(plan.reserves.map((one, j) => (j === i ? { ...one, cup } : one)))}
+              />
+              <PlanField
+                bare
+                label={`Weight of portion ${i + 1}`}
+                kind="mass"
+                width={72}
+                path={['reserves', i, 'massG']}
+              />
+              <button
+                className="quiet ml-auto"
+                aria-label={`Remove portion ${i + 1}`}
+                onClick={() => set(plan.reserves.filter((_, j) => j !== i))}
+              >
+                <Trash2 size={15} aria-hidden />
+              </button>
+            </div>
+            {reserve.use === 'piping' && (
+              <Pieces onMass={massG => set(plan.reserves.map((one, j) => (j === i ? { ...one, massG } : one)))} />
+            )}
+          </li>
+        ))}
+      </ul>
+      {plan.reserves.length < MAX_RESERVES && (
+        <div className="mt-1.5 flex flex-wrap gap-1">
+          {USES.map(([use, text]) => (
+            <button key={use} className="quiet text-ink" onClick={() => add(use)}>
+              <Plus size={15} aria-hidden /> {text}
+            </button>
+          ))}
+        </div>
+      )}
+    </Section>
+  )
+}
+
+/** What stays in bag and nozzle, share of what is piped. */
+const PIPING_LOSS = 1.15
+
+/** Pieces by their weight, with what stays in the bag. */
+function Pieces({ onMass }: { onMass: (massG: number) => void }) {
+  const [count, setCount] = useState('')
+  const [each, setEach] = useState('')
+  const pieces = readQuantity(count, 'plain', '')
+  const grams = readQuantity(each, 'mass', 'g')
+  const massG = pieces.ok && grams.ok ? Math.round(pieces.value * grams.value * PIPING_LOSS * 10) / 10 : null
+  return (
+    <p className="mt-1 flex flex-wrap items-center gap-1.5 text-[13px] text-soft">
+      <input
+        aria-label="Pieces to pipe"
+        className="field w-14 text-right"
+        inputMode="numeric"
+        value={count}
+        onChange={event => setCount(event.target.value)}
+      />
+      pieces of
+      <input
+        aria-label="Weight of a piece, g"
+        className="field w-16 text-right"
+        inputMode="decimal"
+        value={each}
+        onChange={event => setEach(event.target.value)}
+      />
+      g, with 15 % for the bag:
+      <button className="button" disabled={massG === null || massG <= 0} onClick={() => massG && onMass(massG)}>
+        {massG ? `take ${tidy(massG, 1)} g` : 'take it'}
+      </button>
+    </p>
+  )
+}

@@ -1,0 +1,29 @@
+import type { Plan, Shelf, WishAnswer } from '@ostler/core'
+import { wrap } from 'comlink'
+import type { Remote } from 'comlink'
+import type { ColourWorker, PictureColours } from './colour.worker.ts'
+
+let worker: Remote<ColourWorker> | undefined
+
+const colour = (): Remote<ColourWorker> =>
+  (worker ??= wrap<ColourWorker>(new Worker(new URL('./colour.worker.ts', import.meta.url), { type: 'module' })))
+
+interface Asked {
+  plan: Plan
+  shelf: Shelf
+  cupIndex: number
+  hex: string
+  colorants: readonly string[]
+}
+
+export const wishInWorker = (asked: Asked, looksFurther: boolean): Promise<WishAnswer | null> =>
+  colour().wishFor(asked, looksFurther)
+
+const MOST_BYTES = 60 * 1024 * 1024
+
+/** Main colours of a picture file, or why there are none. */
+export async function coloursOfPicture(file: File, most: number): Promise<PictureColours> {
+  if (file.size > MOST_BYTES)
+    return { ok: false, sentence: 'This file is larger than 60 MB. Save the picture smaller.' }
+  return colour().coloursOfPicture(file, most)
+}
