@@ -1,5 +1,5 @@
 export { cupNotices } from './notices.ts'
-export { pigmentOfColorant } from './pigments.ts'
+export { colourOfSwatch, pigmentOfColorant } from './pigments.ts'
 export type { KnownPigment } from './pigments.ts'
 export { baseOf } from './base.ts'
 export { ALIKE, GELS, STAGES, coloursOfPlan, gelOf } from './colours.ts'

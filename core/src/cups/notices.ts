@@ -42,9 +42,21 @@ function colorantNotices(cup: Cup, part: PortionColour, path: string, shelf: She
   const list: Notice[] = []
   const dose = part.doseGPerKg
   if (dose > most)
-    list.push(notice('warn', `${path}.doseGPerKg`, `${name} above ${tidy(most, 2)} g/kg: ${tooMuch(colorant)}.`))
+    list.push(
+      notice(
+        'warn',
+        `${path}.doseGPerKg`,
+        `${name} in ${cup.name} is above ${tidy(most, 2)} g/kg: ${tooMuch(colorant)}.`,
+      ),
+    )
   else if (dose > most * NEAR_MOST)
-    list.push(notice('hint', `${path}.doseGPerKg`, `${name} comes near its usual most of ${tidy(most, 2)} g/kg.`))
+    list.push(
+      notice(
+        'hint',
+        `${path}.doseGPerKg`,
+        `${name} in ${cup.name} comes near its usual most of ${tidy(most, 2)} g/kg.`,
+      ),
+    )
   if (colorant.inLye === 'dies')
     list.push(
       notice('warn', `${path}.colorant`, `${name} is destroyed by lye: what is left of its colour is forecast.`),

@@ -5,10 +5,11 @@ import {
   absorptionOfPowder,
   fitPigment,
   labOfHex,
+  mixed,
   pigmentOf,
 } from '../colour/index.ts'
-import type { Fit, Observation, Pigment } from '../colour/index.ts'
-import type { Colorant } from '../shelf/index.ts'
+import type { Fit, Observation, Pigment, SoapColour } from '../colour/index.ts'
+import type { Colorant, OwnSwatch } from '../shelf/index.ts'
 
 /** How well a colorant is known, and by how much (ΔE) real soap may differ from its forecast. */
 export interface KnownPigment {
@@ -37,23 +38,25 @@ function starting(colorant: Colorant): Pigment {
   return pigmentOf({ hex, doseGPerKg, scatter, freshHex, shiftDays, fadeShare, fadeDays })
 }
 
+const observed = (swatch: OwnSwatch): Observation => ({
+  gPerKg: swatch.doseGPerKg,
+  others: swatch.whiteGPerKg > 0 ? [{ pigment: WHITES.titanium, gPerKg: swatch.whiteGPerKg }] : [],
+  base: {
+    ...STANDARD_BASE,
+    carotene: swatch.carotene,
+    chlorophyll: swatch.chlorophyll,
+    brown: swatch.brown,
+    scatter: swatch.scatter,
+  },
+  age: { days: swatch.days, gel: swatch.gel },
+  lab: labOfHex(swatch.hex),
+})
+
 /** Swatches that tell of the settled colour. */
 const settled = (colorant: Colorant): Observation[] =>
   colorant.swatches
     .filter(swatch => swatch.doseGPerKg > 0 && (colorant.shiftDays === 0 || swatch.days >= SETTLED_DAYS))
-    .map(swatch => ({
-      gPerKg: swatch.doseGPerKg,
-      others: swatch.whiteGPerKg > 0 ? [{ pigment: WHITES.titanium, gPerKg: swatch.whiteGPerKg }] : [],
-      base: {
-        ...STANDARD_BASE,
-        carotene: swatch.carotene,
-        chlorophyll: swatch.chlorophyll,
-        brown: swatch.brown,
-        scatter: swatch.scatter,
-      },
-      age: { days: swatch.days, gel: swatch.gel },
-      lab: labOfHex(swatch.hex),
-    }))
+    .map(observed)
 
 const KNOWN = new WeakMap<Colorant, KnownPigment>()
 
@@ -69,4 +72,10 @@ export function pigmentOfColorant(colorant: Colorant): KnownPigment {
   const found: KnownPigment = { pigment: fit?.pigment ?? start, basis, lowDeltaE, highDeltaE, fit }
   KNOWN.set(colorant, found)
   return found
+}
+
+/** What a swatch should look like by all that is known of its colorant. */
+export function colourOfSwatch(colorant: Colorant, swatch: OwnSwatch): SoapColour {
+  const { base, others, gPerKg, age } = observed(swatch)
+  return mixed(base, [{ pigment: pigmentOfColorant(colorant).pigment, gPerKg }, ...others], age)
 }

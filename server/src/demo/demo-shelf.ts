@@ -1,5 +1,5 @@
-import { plainOil, starterPlan } from '@ostler/core'
-import type { Lot, OilPart, Recipe, ShelfKind } from '@ostler/core'
+import { newItem, plainOil, starterPlan } from '@ostler/core'
+import type { Lot, OilPart, OwnSwatch, Palette, Recipe, ShelfKind } from '@ostler/core'
 
 const lot = (id: string, mark: string, bought: number, left: number, cost: number, useBy = ''): Lot => ({
   id,
@@ -29,7 +29,42 @@ export const DEMO_LOTS: readonly (readonly [ShelfKind, string, Lot[]])[] = [
   ['colorants', 'charcoal', [lot('lot-1', '', 200, 130, 6)]],
   ['colorants', 'titanium-white', [lot('lot-1', '', 250, 170, 7.4)]],
   ['colorants', 'mica-teal', [lot('lot-1', '', 30, 4, 5.2)]],
+  ['colorants', 'ultramarine-blue', [lot('lot-1', '', 100, 61, 5.9)]],
+  ['colorants', 'rose-clay', [lot('lot-1', '', 250, 190, 4.5)]],
+  ['colorants', 'titanium-dioxide-oil', [lot('lot-1', '', 100, 72, 6.6)]],
 ]
+
+const swatch = (id: string, date: string, doseGPerKg: number, hex: string): OwnSwatch => ({
+  ...{ id, date, doseGPerKg, medium: 'oil', whiteGPerKg: 0, days: 44, gel: 0, hex },
+  ...{ carotene: 0.12, chlorophyll: 0, brown: 0.001, scatter: 1, faults: [], note: '', picture: '' },
+})
+
+/** Trials of colorants in the workshop's own soap. */
+export const DEMO_SWATCHES: readonly (readonly [string, OwnSwatch[]])[] = [
+  [
+    'ultramarine-blue',
+    [swatch('swatch-1', '2026-05-03', 2.5, '#6580ba'), swatch('swatch-2', '2026-05-03', 6, '#4c64b2')],
+  ],
+  ['rose-clay', [{ ...swatch('swatch-1', '2026-06-14', 12, '#cfa08f'), faults: ['weak'], note: 'Paler than hoped.' }]],
+]
+
+const colour = (name: string, hex: string) => ({ name, hex, doses: [] })
+
+export const DEMO_PALETTE: Palette = {
+  ...newItem('palettes'),
+  id: 'towpath-in-october',
+  name: 'Towpath in October',
+  source: 'measured',
+  note: 'Picked from a picture taken below the weir.',
+  colours: [
+    colour('wet slate', '#474c52'),
+    colour('lock gate', '#6b4a32'),
+    colour('bracken', '#a9713f'),
+    colour('late oak', '#c79a4b'),
+    colour('water', '#6f8fa8'),
+    colour('mist', '#dfe0d8'),
+  ],
+} as Palette
 
 const recipe = (oils: OilPart[], change: Partial<Recipe> = {}): Recipe => ({
   ...starterPlan('').recipe,

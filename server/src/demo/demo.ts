@@ -6,7 +6,7 @@ import type { MemberStore } from '../members/store.ts'
 import { projectDir } from '../project-dir.ts'
 import type { RecipeStore } from '../recipes/store.ts'
 import type { ShelfStore } from '../shelf/store.ts'
-import { DEMO_LOTS, DEMO_RECIPES } from './demo-shelf.ts'
+import { DEMO_LOTS, DEMO_PALETTE, DEMO_RECIPES, DEMO_SWATCHES } from './demo-shelf.ts'
 
 /** Sign-in of the made-up workshop. It exists only together with the demo data. */
 export const DEMO_SIGN_IN = { signInName: 'demo', password: 'trace before colour' }
@@ -25,8 +25,10 @@ async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores):
   for (const [kind, id, lots] of DEMO_LOTS) {
     const item = shelf[kind].find(one => one.id === id)
     if (!item) throw new Error(`the demo has a lot of ${id}, which is not among the ${kind}`)
-    await store.save(workshopId, kind, { ...item, lots }, 1)
+    const swatches = kind === 'colorants' ? DEMO_SWATCHES.find(([colorant]) => colorant === id)?.[1] : undefined
+    await store.save(workshopId, kind, { ...item, lots, ...(swatches && { swatches }) }, 1)
   }
+  await store.save(workshopId, 'palettes', DEMO_PALETTE, 0)
   await store.setRules(workshopId, [
     { tag: 'not-cosmetic', weight: 'never' },
     { tag: 'plastic', weight: 'never' },

@@ -102,7 +102,7 @@ function BatchPages() {
         />
         <nav
           aria-label="Pages of this batch"
-          className="flex gap-1 self-stretch max-[900px]:order-2 max-[900px]:min-h-10"
+          className="flex gap-1 self-stretch max-[900px]:order-2 max-[900px]:min-h-10 max-[900px]:max-w-full max-[900px]:overflow-x-auto"
         >
           {PAGES.map(([path, text]) => (
             <NavLink

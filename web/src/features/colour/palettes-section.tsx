@@ -174,7 +174,7 @@ function PaletteRow({ palette, plan, index }: { palette: Palette; plan: Plan; in
       <Link to={`/shelf/palettes/${palette.id}`} className="w-44 truncate font-semibold underline">
         {palette.name}
       </Link>
-      <span className="flex max-h-24 flex-1 flex-wrap overflow-y-auto">
+      <span className="flex max-h-24 flex-1 flex-wrap overflow-y-auto max-[600px]:basis-full">
         {palette.colours.map((colour, i) => (
           <button
             key={i}

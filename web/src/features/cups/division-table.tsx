@@ -27,7 +27,7 @@ export function DivisionTable({ plan, forecast, chosen, onChoose }: Props) {
   return (
     <section aria-label="Division">
       <Rules plan={plan} />
-      <table className="mt-3 w-full">
+      <table className="mt-3 w-full max-[600px]:block">
         <thead>
           <tr className="text-[13px] text-soft max-[600px]:hidden">
             <th className="text-left font-normal">cup</th>
@@ -37,9 +37,9 @@ export function DivisionTable({ plan, forecast, chosen, onChoose }: Props) {
             <th className="pl-5 text-left font-normal">colour and its liquid</th>
           </tr>
         </thead>
-        <tbody>
+        <tbody className="max-[600px]:block">
           {portions.blankG > 0 && (
-            <tr className="border-t border-line">
+            <tr className="border-t border-line max-[600px]:flex max-[600px]:justify-between">
               <td className="py-2 pl-2 font-semibold">Kept back plain, drawn first</td>
               <td />
               <td className={NUMBER}>{massNumber(portions.blankG, habits)}</td>
@@ -163,7 +163,7 @@ function Row({ plan, forecast, index, isChosen, onChoose }: RowProps) {
         {massNumber(portion.batterG, habits)} {habits.mass}
       </td>
       <td className="pl-3 text-right whitespace-nowrap">
-        {portion.exact.scentG > 0 ? `${fine(portion.scentG, portion.exact.scentG)} ${habits.mass}` : 'none'}
+        {portion.exact.scentG > 0 ? `${fine(portion.scentG, portion.exact.scentG)} ${habits.mass}` : 'no scent'}
       </td>
       <td className="pl-5 text-[14px] max-[600px]:w-full max-[600px]:pl-2">
         {portion.colours.map(part => (

@@ -1,4 +1,4 @@
-import { asFilled, readQuantity, showMass, showShare, takeFilled, tidy } from '@ostler/core'
+import { asFilled, showMass, showShare, takeFilled, tidy } from '@ostler/core'
 import type { CupActual, EditResult, Forecast, Plan } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
@@ -7,6 +7,7 @@ import { useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
+import { NumberCell } from '../../ui/number-cell.tsx'
 import { useToast } from '../../ui/toast.tsx'
 
 /** A division done by eye or by jug marks, entered afterwards: what each cup really is, and what it still needs. */
@@ -130,13 +131,7 @@ interface ColouredProps {
 /** A cup that was made larger after it was coloured. */
 function Coloured({ written, name, onPut }: ColouredProps) {
   const told = useTold()
-  const [text, setText] = useState<string | null>(null)
   const isLater = written.colouredG !== null
-  const change = (next: string) => {
-    setText(next)
-    const read = readQuantity(next, 'mass', 'g')
-    if (read.ok) onPut({ ...written, colouredG: read.value })
-  }
   return (
     <span className="flex flex-wrap items-center gap-2 text-[13px]">
       <Check
@@ -147,13 +142,12 @@ function Coloured({ written, name, onPut }: ColouredProps) {
       {isLater && (
         <>
           from
-          <input
-            aria-label={`What ${name} held when it was coloured, g`}
-            className="field w-18 text-right"
-            inputMode="decimal"
-            value={text ?? tidy(written.colouredG!, 1)}
-            onChange={event => change(event.target.value)}
-            onBlur={() => setText(null)}
+          <NumberCell
+            label={`What ${name} held when it was coloured, g`}
+            value={written.colouredG!}
+            kind="mass"
+            unit="g"
+            onValue={colouredG => told(onPut({ ...written, colouredG }))}
           />
           g
         </>

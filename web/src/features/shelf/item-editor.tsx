@@ -1,5 +1,5 @@
 import { SHELF_KINDS, checkItem, fieldsOfKind, findById, idFromName, newItem } from '@ostler/core'
-import type { Field, Problem, Shelf, ShelfItem, ShelfKind } from '@ostler/core'
+import type { Colorant, Field, Palette, Problem, Shelf, ShelfItem, ShelfKind } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Archive, ArchiveRestore, Copy } from 'lucide-react'
 import { useState } from 'react'
@@ -11,7 +11,9 @@ import type { ItemDraft } from './drafts.ts'
 import { FieldInput } from './field-input.tsx'
 import { ItemExtras } from './item-extras.tsx'
 import { LotsEditor } from './lots-editor.tsx'
+import { PaletteEditor } from './palette-editor.tsx'
 import { PartsEditor } from './parts-editor.tsx'
+import { SwatchesEditor } from './swatches-editor.tsx'
 
 interface Props {
   kind: ShelfKind
@@ -125,7 +127,25 @@ function Editor(props: EditorProps) {
           problem={problems.find(one => one.path === 'parts')?.sentence}
         />
       )}
-      <LotsEditor kind={kind} lots={item.lots} onLots={lots => set('lots', lots)} problems={problems} />
+      {kind === 'colorants' && (
+        <SwatchesEditor
+          colorant={item as Colorant}
+          shelf={shelf}
+          onSwatches={swatches => set('swatches', swatches)}
+          problem={problems.find(one => one.path.startsWith('swatches'))?.sentence}
+        />
+      )}
+      {kind === 'palettes' && (
+        <PaletteEditor
+          palette={item as Palette}
+          shelf={shelf}
+          onColours={colours => set('colours', colours)}
+          problem={problems.find(one => one.path.startsWith('colours'))?.sentence}
+        />
+      )}
+      {kind !== 'palettes' && (
+        <LotsEditor kind={kind} lots={item.lots} onLots={lots => set('lots', lots)} problems={problems} />
+      )}
       <SaveBar
         isDirty={isDirty || id === 'new'}
         saving={saving}

@@ -1,7 +1,7 @@
-import { SHELF_KINDS, readQuantity, tidy } from '@ostler/core'
+import { SHELF_KINDS } from '@ostler/core'
 import type { Lot, Problem, ShelfKind } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
-import { useState } from 'react'
+import { NumberCell } from '../../ui/number-cell.tsx'
 
 interface Props {
   kind: ShelfKind
@@ -52,10 +52,11 @@ export function LotsEditor({ kind, lots, onLots, problems }: Props) {
                 </td>
                 {(['bought', 'left', 'cost'] as const).map(key => (
                   <td key={key} className="pr-1.5">
-                    <LotNumber
+                    <NumberCell
                       label={`${key} of lot ${i + 1}`}
                       value={lot[key]}
-                      isMass={key !== 'cost' && unit === 'g'}
+                      kind={key !== 'cost' && unit === 'g' ? 'mass' : 'plain'}
+                      unit={key !== 'cost' && unit === 'g' ? 'g' : ''}
                       onValue={value =>
                         set(i, key === 'bought' && lot.left === 0 ? { bought: value, left: value } : { [key]: value })
                       }
@@ -95,34 +96,5 @@ export function LotsEditor({ kind, lots, onLots, problems }: Props) {
         <Plus size={16} aria-hidden /> Add a lot
       </button>
     </section>
-  )
-}
-
-interface NumberProps {
-  label: string
-  value: number
-  isMass: boolean
-  onValue: (value: number) => void
-}
-
-function LotNumber({ label, value, isMass, onValue }: NumberProps) {
-  const [text, setText] = useState<string | null>(null)
-  const read = text === null ? null : readQuantity(text, isMass ? 'mass' : 'plain', isMass ? 'g' : '')
-  return (
-    <input
-      aria-label={label}
-      className="field w-18 text-right"
-      inputMode="decimal"
-      title={read && !read.ok ? read.sentence : undefined}
-      aria-invalid={(read && !read.ok) || undefined}
-      value={text ?? tidy(value, 2)}
-      onFocus={event => event.target.select()}
-      onChange={event => {
-        setText(event.target.value)
-        const next = readQuantity(event.target.value, isMass ? 'mass' : 'plain', isMass ? 'g' : '')
-        if (next.ok) onValue(next.value)
-      }}
-      onBlur={() => read?.ok && setText(null)}
-    />
   )
 }

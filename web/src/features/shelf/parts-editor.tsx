@@ -1,8 +1,8 @@
-import { readQuantity, tidy } from '@ostler/core'
+import { tidy } from '@ostler/core'
 import type { Scent, ScentPart, Shelf, ShelfItem } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
-import { useState } from 'react'
 import { AddChoice } from '../../ui/add-choice.tsx'
+import { NumberCell } from '../../ui/number-cell.tsx'
 
 interface Props {
   item: ShelfItem
@@ -27,11 +27,19 @@ export function PartsEditor({ item, shelf, onParts, problem }: Props) {
             <tr key={part.scent} className="border-b border-line">
               <td className="py-1">{shelf.scents.find(one => one.id === part.scent)?.name ?? part.scent}</td>
               <td className="text-right">
-                <ShareInput
+                <NumberCell
                   label={`Share of part ${i + 1}`}
                   value={part.share}
-                  onValue={share => onParts(parts.map((one, j) => (j === i ? { ...one, share } : one)))}
-                />
+                  kind="share"
+                  unit="%"
+                  scale={0.01}
+                  onValue={share =>
+                    share >= 0 &&
+                    share <= 1 &&
+                    onParts(parts.map((one, j) => (j === i ? { ...one, share: Number(share.toFixed(6)) } : one)))
+                  }
+                />{' '}
+                <span className="text-[13px] text-soft">%</span>
               </td>
               <td>
                 <button
@@ -59,27 +67,5 @@ export function PartsEditor({ item, shelf, onParts, problem }: Props) {
         onAdd={scent => onParts([...parts, { scent, share: Math.max(0, Number((1 - whole).toFixed(4))) }])}
       />
     </section>
-  )
-}
-
-function ShareInput({ label, value, onValue }: { label: string; value: number; onValue: (share: number) => void }) {
-  const [text, setText] = useState<string | null>(null)
-  const change = (next: string) => {
-    setText(next)
-    const read = readQuantity(next, 'share', '%')
-    if (read.ok && read.value >= 0 && read.value <= 1) onValue(Number(read.value.toFixed(6)))
-  }
-  return (
-    <span className="inline-flex items-center gap-1.5">
-      <input
-        aria-label={label}
-        className="field w-18 text-right"
-        inputMode="decimal"
-        value={text ?? tidy(value * 100, 2)}
-        onChange={event => change(event.target.value)}
-        onBlur={() => setText(null)}
-      />
-      <span className="text-[13px] text-soft">%</span>
-    </span>
   )
 }

@@ -1,0 +1,74 @@
+import { MAX_PALETTE, tidy } from '@ostler/core'
+import type { Palette, PaletteColour, Shelf } from '@ostler/core'
+import { Plus, Trash2 } from 'lucide-react'
+
+interface Props {
+  palette: Palette
+  shelf: Shelf
+  onColours: (colours: PaletteColour[]) => void
+  problem: string | undefined
+}
+
+/** The colours of a palette, and how each was made if that is known. */
+export function PaletteEditor({ palette, shelf, onColours, problem }: Props) {
+  const { colours } = palette
+  const set = (i: number, change: Partial<PaletteColour>) =>
+    onColours(colours.map((one, j) => (j === i ? { ...one, ...change } : one)))
+  const made = (colour: PaletteColour) =>
+    colour.doses
+      .map(dose => {
+        const name = shelf.colorants.find(one => one.id === dose.colorant)?.name ?? dose.colorant
+        return `${name} ${tidy(dose.doseGPerKg, 2)} g/kg`
+      })
+      .join(' + ')
+  return (
+    <section aria-label="Colours of the palette" className="border-t border-line pt-2">
+      <h3 className="font-title font-semibold">{colours.length} colours</h3>
+      <ul className="max-h-120 overflow-y-auto">
+        {colours.map((colour, i) => (
+          <li key={i} className="flex items-center gap-2 border-b border-line py-1">
+            <input
+              type="color"
+              aria-label={`Colour ${i + 1}`}
+              className="h-9 w-14 cursor-pointer"
+              value={colour.hex}
+              onChange={event => set(i, { hex: event.target.value.toLowerCase() })}
+            />
+            <span className="flex-1">
+              <input
+                aria-label={`Name of colour ${i + 1}`}
+                className="field w-full"
+                maxLength={60}
+                value={colour.name}
+                onChange={event => set(i, { name: event.target.value })}
+              />
+              {colour.doses.length > 0 && <span className="block text-[13px] text-soft">{made(colour)}</span>}
+            </span>
+            <button
+              type="button"
+              className="quiet"
+              aria-label={`Remove colour ${i + 1}`}
+              onClick={() => onColours(colours.filter((_, j) => j !== i))}
+            >
+              <Trash2 size={15} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+      {problem && (
+        <p role="alert" className="text-[13px] text-rust">
+          {problem}
+        </p>
+      )}
+      {colours.length < MAX_PALETTE && (
+        <button
+          type="button"
+          className="quiet mt-1"
+          onClick={() => onColours([...colours, { name: '', hex: colours.at(-1)?.hex ?? '#b0663f', doses: [] }])}
+        >
+          <Plus size={16} aria-hidden /> Add a colour
+        </button>
+      )}
+    </section>
+  )
+}
