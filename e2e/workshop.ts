@@ -14,11 +14,7 @@ interface Fixtures {
   /** Signed in, and failing on any error in the page's console. */
   maker: Page
   /** Opens a batch of this test's own, made from an example, on one of its pages. */
-  open: (
-    example: string,
-    name: string,
-    page?: 'batter' | 'heat' | 'score' | 'prepare' | 'weigh' | 'sheet',
-  ) => Promise<string>
+  open: (example: string, name: string, page?: string) => Promise<string>
 }
 
 export const test = base.extend<Fixtures>({

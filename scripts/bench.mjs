@@ -45,7 +45,32 @@ async function core() {
   })
   await timed(200, i => unitBatter(twelve(i), referenceShelf()))
   tell('recipe.oils12.p95_ms', p95(await timed(1000, i => unitBatter(twelve(i), referenceShelf()))), 'ms')
+  await colours()
   tell('remedies.plan7.p95_ms', p95(await timed(30, i => remediesFor(warmer(i), referenceShelf()))), 'ms')
+}
+
+/** Twelve cups of two colorants and a browning scent at three ages, gelled and not; and two doses for a wished colour. */
+async function colours() {
+  const { coloursOfPlan, newCupColorant, portionsOf, reachWish, readPlanText, referenceShelf } =
+    await import('@ostler/core')
+  const shelf = referenceShelf()
+  const { plan: dusk } = readPlanText(readFileSync(join(ROOT, 'examples', 'ninth-lock.json'), 'utf8'))
+  const lasting = shelf.colorants.filter(one => one.inLye === 'stable')
+  const cups = Array.from({ length: 12 }, (_, i) => ({
+    ...dusk.cups[0],
+    id: `cup-${i}`,
+    colorants: [lasting[i % lasting.length], lasting[(i + 5) % lasting.length]].map(one => newCupColorant(one)),
+  }))
+  const score = cups.map((cup, i) => ({ ...dusk.score[0], id: `pour-${i}`, cup: cup.id, share: 1 / 12 }))
+  const plan = { ...dusk, cups, score, reserves: [], ladders: [] }
+  const portions = portionsOf(plan, shelf)
+  const older = i => ({ ...plan, colour: { ...plan.colour, curedDays: 28 + (i % 60) } })
+  await timed(100, i => coloursOfPlan(older(i), portions, shelf))
+  tell('colour.cups12x3ages.p95_ms', p95(await timed(500, i => coloursOfPlan(older(i), portions, shelf))), 'ms')
+  const wish = i => `#${(0x304060 + i * 1511).toString(16).padStart(6, '0').slice(-6)}`
+  const two = ['ultramarine-blue', 'red-oxide']
+  await timed(20, i => reachWish(plan, portions, shelf, 0, wish(i), two))
+  tell('colour.inverse.p95_ms', p95(await timed(200, i => reachWish(plan, portions, shelf, 0, wish(i), two))), 'ms')
 }
 
 /** Requests a second with `lanes` callers for a fixed count of requests. */
@@ -185,6 +210,39 @@ async function largeShelf(base, page) {
   tell('csv.rows20000.s', (performance.now() - from) / 1000, 's')
 }
 
+const DRAG_STEPS = 150
+
+/** Gaps between the frames that the page paints while a dose is dragged on the Colour page. */
+async function colourDrag(base, page) {
+  const list = await (await page.request.get(`${base}/api/batches?search=ninth`)).json()
+  await page.goto(`${base}/batches/${list[0].id}/colour?cup=cup-6`)
+  const thumb = page.getByRole('slider').first()
+  await thumb.scrollIntoViewIfNeeded()
+  await page.evaluate(() => document.fonts.ready)
+  const swatch = page.getByRole('img', { name: /^Ferry blue 3, cured, not gelled/ })
+  const before = await swatch.getAttribute('aria-label')
+  const box = await thumb.boundingBox()
+  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  await page.mouse.move(at.x, at.y)
+  await page.mouse.down()
+  await page.evaluate(() => {
+    window.frames_ = []
+    const frame = now => {
+      window.frames_.push(now)
+      window.frameLoop = requestAnimationFrame(frame)
+    }
+    window.frameLoop = requestAnimationFrame(frame)
+  })
+  for (let i = 0; i < DRAG_STEPS; i += 1) await page.mouse.move(at.x + 80 * Math.sin(i / 12), at.y)
+  const gaps = await page.evaluate(() => {
+    cancelAnimationFrame(window.frameLoop)
+    return window.frames_.slice(1).map((now, i) => now - window.frames_[i])
+  })
+  await page.mouse.up()
+  if ((await swatch.getAttribute('aria-label')) === before) throw new Error('the drag did not show')
+  tell('web.colour_drag.frame.p95_ms', p95(gaps), 'ms')
+}
+
 async function pages(base, { id, cookie }) {
   tell('web.first_route.script_kb_gz', firstRouteScript(), 'KB')
   const browser = await launchBrowser()
@@ -214,6 +272,7 @@ async function pages(base, { id, cookie }) {
       return all
     }, EDITS)
     tell('web.edit_to_paint.p95_ms', p95(times), 'ms')
+    await colourDrag(base, page)
     await largeShelf(base, page)
   } finally {
     await browser.close()

@@ -148,7 +148,10 @@ test('a stored plan of version 1 is brought up at the next start; its revision s
     .execute()
   await upgradePlans(at.db)
   const after = body<BatchAnswer>(await visitor.get(`/api/batches/${id}`))
-  expect(after).toMatchObject({ revision, plan: { version: 3, recipe: { water: { value: 0.31 } }, cups: [{ wish: '#e9e2d2' }, {}, {}] } })
+  expect(after).toMatchObject({
+    revision,
+    plan: { version: 3, recipe: { water: { value: 0.31 } }, cups: [{ wish: '#e9e2d2' }, {}, {}] },
+  })
 })
 
 describe('saved recipes', () => {

@@ -123,9 +123,9 @@ function cupColour(
 const madeAlike = (plan: Plan, portions: Portions, i: number, j: number): boolean => {
   const text = (k: number) =>
     JSON.stringify([
-      portions.cups[k]!.colours.filter(part => part.doseGPerKg > 0).map(part => [
+      plan.cups[k]!.colorants.map((part, j) => [
         part.colorant,
-        part.doseGPerKg.toFixed(1),
+        part.slurry ? portions.cups[k]!.colours[j]!.doseGPerKg.toFixed(1) : [part.doseGPerKg, part.basis],
       ]),
       portions.cups[k]!.scentOfBatter.toFixed(3),
       plan.cups[k]!.ownScent,

@@ -64,7 +64,7 @@ export const DEMO_PALETTE: Palette = {
     colour('water', '#6f8fa8'),
     colour('mist', '#dfe0d8'),
   ],
-} as Palette
+}
 
 const recipe = (oils: OilPart[], change: Partial<Recipe> = {}): Recipe => ({
   ...starterPlan('').recipe,

@@ -41,25 +41,30 @@ export function PalettesSection({ plan, forecast, index }: Props) {
   const [sentence, setSentence] = useState<string | null>(null)
   const palettes = (data?.shelf.palettes ?? []).filter(one => !one.archived)
 
-  const fromPicture = async (chosen: File) => {
-    setSentence('Looking at the picture …')
-    const found = await coloursOfPicture(chosen, MOST_OF_PICTURE)
-    if (!found.ok) return setSentence(found.sentence)
+  const turn = useRef(0)
+
+  /** What a later file has to say is not wiped away by an earlier one that took longer. */
+  const inTurn = async (act: () => Promise<string | null>) => {
+    turn.current += 1
+    const mine = turn.current
     setSentence(null)
+    const told = await act()
+    if (turn.current === mine) setSentence(told)
+  }
+  const fromPicture = async (chosen: File): Promise<string | null> => {
+    const found = await coloursOfPicture(chosen, MOST_OF_PICTURE)
+    if (!found.ok) return found.sentence
     const colours = found.colours.map(({ hex, share }) => ({ name: `${Math.round(share * 100)} %`, hex, doses: [] }))
-    await saving.save(chosen.name.replace(/\.[^.]*$/, ''), colours).then(setSentence)
+    return saving.save(bareName(chosen), colours)
   }
-  const fromFile = async (chosen: File) => {
-    if (chosen.size > MOST_PALETTE_BYTES) return setSentence('A palette is a small text file; this one is over 512 kB.')
+  const fromFile = async (chosen: File): Promise<string | null> => {
+    if (chosen.size > MOST_PALETTE_BYTES) return 'A palette is a small text file; this one is over 512 kB.'
     const read = readPalette(await chosen.text())
-    if (!read.ok) return setSentence(read.sentence)
-    const failed = await saving.save(
-      read.name === 'Palette' ? chosen.name.replace(/\.[^.]*$/, '') : read.name,
-      read.colours,
-    )
-    setSentence(failed ?? (read.sentence || null))
+    if (!read.ok) return read.sentence
+    const failed = await saving.save(read.name === 'Palette' ? bareName(chosen) : read.name, read.colours)
+    return failed ?? (read.sentence || null)
   }
-  const fromCups = async () => {
+  const fromCups = async (): Promise<string | null> => {
     const colours = plan.cups.map((cup, i): PaletteColour => ({
       name: cup.name,
       hex: forecast.colours.cups[i]!.stages.cured[gelOf(plan)].hex,
@@ -68,12 +73,12 @@ export function PalettesSection({ plan, forecast, index }: Props) {
         doseGPerKg: Number(part.doseGPerKg.toPrecision(4)),
       })),
     }))
-    setSentence(await saving.save(plan.name, colours))
+    return saving.save(plan.name, colours)
   }
-  const chosen = (event: React.ChangeEvent<HTMLInputElement>, take: (chosen: File) => Promise<void>) => {
+  const chosen = (event: React.ChangeEvent<HTMLInputElement>, take: (chosen: File) => Promise<string | null>) => {
     const [first] = event.target.files ?? []
     event.target.value = ''
-    if (first) void take(first)
+    if (first) void inTurn(() => take(first))
   }
   return (
     <Section title="Palettes">
@@ -84,7 +89,7 @@ export function PalettesSection({ plan, forecast, index }: Props) {
       </ul>
       {palettes.length === 0 && <p className="text-soft">None yet: keep the colours of these cups, or take a file.</p>}
       <div className="mt-2 flex flex-wrap gap-2">
-        <button className="button" disabled={saving.busy} onClick={() => void fromCups()}>
+        <button className="button" disabled={saving.busy} onClick={() => void inTurn(fromCups)}>
           Keep these cups as a palette
         </button>
         <button className="button" onClick={() => file.current?.click()}>
@@ -121,6 +126,8 @@ export function PalettesSection({ plan, forecast, index }: Props) {
     </Section>
   )
 }
+
+const bareName = (file: File): string => file.name.replace(/\.[^.]*$/, '')
 
 /** Puts a palette on the shelf; gives a sentence when that failed. */
 function useNewPalette() {
