@@ -36,7 +36,7 @@ export default ts.config(
   {
     // The core computes: no files, network, clock, dice or page. Its tests may read the examples.
     files: ['core/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', '**/test/**'],
     rules: {
       'no-restricted-imports': ['error', { patterns: ['node:*', '@ostler/*'] }],
       'no-restricted-globals': [

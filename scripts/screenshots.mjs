@@ -16,7 +16,7 @@ async function take(page, base) {
   const open = async (batch, view) => {
     await page.goto(`${base}/batches`)
     await page.getByRole('main').getByRole('link', { name: batch, exact: true }).click()
-    await page.getByRole('navigation').getByRole('link', { name: view }).click()
+    await page.getByRole('navigation').getByRole('link', { name: view, exact: true }).click()
     await page.evaluate(() => document.fonts.ready)
   }
   const advised = () => page.getByLabel('Biggest risk').getByRole('button', { name: 'Apply' }).first().waitFor()
@@ -64,6 +64,18 @@ async function take(page, base) {
   await shot('score-seven-layers')
   await open('Quarry Bench', 'Sheet')
   await shot('sheet', { fullPage: true })
+
+  await open('Ninth Lock at Dusk', 'Cups')
+  await page.getByRole('button', { name: 'Foam', exact: true }).click()
+  await shot('cups')
+  await open('Ninth Lock at Dusk', 'Colour')
+  await page.getByRole('button', { name: 'Foam', exact: true }).click()
+  await page.getByText('Take these doses').waitFor()
+  await shot('colour')
+  await open('Ninth Lock at Dusk', 'Cups')
+  await page.getByRole('link', { name: 'Labels and mixing cards' }).click()
+  await page.getByRole('heading', { name: 'Ladder from Ferry blue' }).waitFor()
+  await shot('cards', { fullPage: true })
 
   await page.setViewportSize(PHONE)
   await open('Verdigris Stair', 'Score')
