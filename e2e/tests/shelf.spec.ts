@@ -10,6 +10,7 @@ test('an oil is found, duplicated, named, changed with odd input, archived and b
   await expect(maker.getByRole('heading', { name: 'Sunflower oil, high oleic' })).toBeVisible()
   await maker.getByRole('button', { name: 'Duplicate' }).click()
   const editor = maker.getByRole('complementary')
+  await expect(maker.getByRole('heading', { name: 'New oil' })).toBeVisible()
   await editor.getByLabel('Name', { exact: true }).fill('Mill sunflower')
   const sap = editor.getByLabel('Saponification value')
   await sap.fill('19')

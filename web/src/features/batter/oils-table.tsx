@@ -5,6 +5,7 @@ import { Fragment, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
@@ -233,6 +234,7 @@ function useOilWeight(id: string, othersMakeUp: boolean): (massG: number) => Edi
 function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusion: NonNullable<OilPart['infusion']> }) {
   const batch = useBatch()
   const habits = useHabits()
+  const told = useTold()
   const makeG = massG * infusion.makeFactor
   const path = ['recipe', 'oils', i, 'infusion']
   return (
@@ -253,6 +255,17 @@ function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusio
             path={[...path, 'plantPerOil']}
           />
           <PlanField label="Make so many times the need" kind="plain" width={60} path={[...path, 'makeFactor']} />
+          <Choice
+            label="It colours like"
+            value={infusion.colorant ?? ''}
+            options={[
+              { value: '', text: 'no colour of its own' },
+              ...batch.shelf.colorants
+                .filter(one => one.form === 'oil' && !one.archived)
+                .map(one => ({ value: one.id, text: one.name })),
+            ]}
+            onValue={value => told(batch.edit({ kind: 'set', path: [...path, 'colorant'], value }))}
+          />
           <p className="pb-1 text-[13px] text-soft">
             Steep {showMass(Math.ceil(makeG * infusion.plantPerOil), habits, 1)} in{' '}
             {showMass(Math.ceil(makeG), habits, 1)} of oil, warm for hours or cold for weeks; the plant keeps some.

@@ -1,4 +1,4 @@
-import { findById, showMass, showShare } from '@ostler/core'
+import { findById, showChance, showMass, showMinutes, showShare } from '@ostler/core'
 import type { Cup, Forecast, Plan } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
@@ -94,14 +94,39 @@ function Holds({ forecast, index }: { forecast: Forecast; index: number }) {
         <strong className="text-2xl">{showMass(portion.totalG, habits)}</strong> in all
       </p>
       <p className="text-[13px] text-soft">{parts.join(' · ')}</p>
-      {(superfatOff || waterOff) && (
+      {superfatOff && (
         <p className="mt-1 text-[14px]">
-          In this cup: superfat <strong>{showShare(portion.superfatShare)}</strong> (batch{' '}
-          {showShare(portions.superfatShare)}), lye at <strong>{showShare(portion.concentrationShare)}</strong> (pot{' '}
-          {showShare(plainShare)}).
+          Superfat of this cup <strong>{showShare(portion.superfatShare)}</strong>, of the batch{' '}
+          {showShare(portions.superfatShare)}.
         </p>
       )}
+      {waterOff && (
+        <p className="mt-1 text-[14px]">
+          Lye in this cup <strong>{showShare(portion.concentrationShare, 0)}</strong>, in the pot{' '}
+          {showShare(plainShare, 0)}.
+        </p>
+      )}
+      <PourWords forecast={forecast} index={index} />
     </div>
+  )
+}
+
+/** What scent and colour make of the time: when its pours come, and how much is to spare. */
+function PourWords({ forecast, index }: { forecast: Forecast; index: number }) {
+  const { cup } = forecast.portions.cups[index]!
+  const pours = forecast.lanes.pours.filter(pour => pour.cup === cup)
+  if (pours.length === 0) return null
+  const worst = pours.reduce((a, b) => (b.chance < a.chance ? b : a))
+  const spare =
+    worst.marginMin < 0 ? `${showMinutes(-worst.marginMin)} late` : `${showMinutes(worst.marginMin)} to spare`
+  return (
+    <p className={`mt-1 text-[14px] ${worst.chance < 0.6 ? 'font-semibold text-rust' : ''}`}>
+      Poured {pours.map(pour => `at ${showMinutes(pour.startMin)}`).join(', ')}: {showChance(worst.chance)} as planned,{' '}
+      {spare}.{' '}
+      <Link to="../score" className="underline">
+        Score
+      </Link>
+    </p>
   )
 }
 

@@ -1,0 +1,84 @@
+/**
+ * A compiled design: what was poured and moved, in the order of the hands, as flat numbers. Lengths in mm, volumes in mm³.
+ * x runs along the mould, y across it, z up from its floor.
+ */
+export interface Program {
+  /** Inner length and width; for a round mould the sides of the square that stands for it. */
+  lengthMm: number
+  widthMm: number
+  /** Radius of a round mould; 0: a box. */
+  radiusMm: number
+  heightMm: number
+  ops: Op[]
+  /** Wobble of the edges in the finished block. */
+  fray: { amplitudeMm: number; wavelengthMm: number; seed: number } | null
+  /** How many colours there are; pours name theirs by index. */
+  colours: number
+}
+
+export type Op = PourOp | TwistOp
+
+/** Profile of a stream as it spreads: a soft hump or a blunt one. */
+export type Profile = 'soft' | 'blunt'
+
+export interface PourOp {
+  kind: 'pour'
+  shape: 'layer' | 'line' | 'point'
+  /** Index of the colour; what a pot gives is named by the pot. */
+  colour: number
+  /** Level before and after. */
+  h0: number
+  h1: number
+  volume: number
+  /** Half-width of the soft edge. */
+  edgeMm: number
+  /** Share of older batter that closes over the new. */
+  cover: number
+  /** Powder dusted under this pour, index of its colour; -1: none. */
+  pencil: number
+  pencilMm: number
+  /** Round moulds: which map to a square is poured in. */
+  chart: 'none' | 'chord' | 'polar'
+  /** Layer: cosine modes m, n, a one after another. */
+  modes: Float64Array
+  tilt: number
+  /** Line and point. */
+  x: number
+  y: number
+  halfX: number
+  halfY: number
+  profile: Profile
+  veil: number
+  wander: { mm: number; lengthMm: number; phase: number }
+  /** Poured from a pot: its own program, its height, and the stretch of it that this pass empties. */
+  pot: { program: Program; from: number; to: number; isBack: boolean } | null
+}
+
+export type Plane = 'yz' | 'xy' | 'xz'
+
+/** Which slices along the untouched axis are moved: all, those above a depth, or those within a window. */
+export type Slice =
+  | { kind: 'all' }
+  | { kind: 'above'; noneBelow: number; allAbove: number }
+  | { kind: 'window'; at: number; half: number; soft: number }
+
+/** A turn inside a bounded region whose angle depends on how far out a point lies: exact, and undone by the opposite turn. */
+export interface TwistOp {
+  kind: 'twist'
+  plane: Plane
+  centreA: number
+  centreB: number
+  /** Unit vector of the long axis. */
+  axisA: number
+  axisB: number
+  across: number
+  along: number
+  power: 2 | 4
+  law: 'jet' | 'stir'
+  angle: number
+  /** Jet: where it is strongest, and how narrow. */
+  ring: number
+  core: number
+  slice: Slice
+  meander: { aMm: number; bMm: number; lengthMm: number; phase: number } | null
+}
