@@ -46,6 +46,7 @@ async function core() {
   await timed(200, i => unitBatter(twelve(i), referenceShelf()))
   tell('recipe.oils12.p95_ms', p95(await timed(1000, i => unitBatter(twelve(i), referenceShelf()))), 'ms')
   await colours()
+  await faces()
   tell('remedies.plan7.p95_ms', p95(await timed(30, i => remediesFor(warmer(i), referenceShelf()))), 'ms')
 }
 
@@ -71,6 +72,33 @@ async function colours() {
   const two = ['ultramarine-blue', 'red-oxide']
   await timed(20, i => reachWish(plan, portions, shelf, 0, wish(i), two))
   tell('colour.inverse.p95_ms', p95(await timed(200, i => reachWish(plan, portions, shelf, 0, wish(i), two))), 'ms')
+}
+
+const median = times => [...times].sort((a, b) => a - b)[times.length >> 1]
+
+/** A face of a hanger swirl (twelve strokes) on one thread: coarse while it is dragged, and every pixel for a picture. */
+async function faces() {
+  const { acrossView, designOf, readPlanText, renderRows } = await import('@ostler/core')
+  const { plan } = readPlanText(readFileSync(join(ROOT, 'examples', 'heron-reach.json'), 'utf8'))
+  const moves = [{ ...plan.moves[0], count: 4 }]
+  const { program } = designOf(
+    { ...plan, moves },
+    plan.score.map(() => 2),
+  )
+  const draw = (width, isFinal) => i => {
+    const view = acrossView(program, 0.2 + 0.005 * (i % 100), width)
+    return renderRows(program, view, 0, view.height, isFinal)
+  }
+  await timed(5, draw(400, false))
+  tell('face.preview400x12.one_thread.median_ms', median(await timed(25, draw(400, false))), 'ms')
+  const final = median(await timed(3, draw(1600, true)))
+  tell('face.final1600.one_thread.median_ms', final, 'ms')
+  const { width, height } = acrossView(program, 0.5, 1600)
+  const strokes = program.ops.filter(op => op.kind === 'twist').length / 2
+  tell('face.ns_per_px_move', (final * 1e6) / (width * height * strokes), 'ns')
+  const from = new Uint8Array(width * height * 3)
+  const to = new Uint8Array(from.length)
+  tell('face.ratio_to_memcpy', final / median(await timed(20, () => to.set(from))), '1')
 }
 
 /** Requests a second with `lanes` callers for a fixed count of requests. */

@@ -44,7 +44,7 @@ for (const light of ['day', 'dim']) {
     await maker.getByTestId('layer-3').click()
     await maker.getByRole('button', { name: 'as a table' }).click()
     expect(await broken(maker)).toEqual([])
-    for (const page of ['batter', 'cups', 'colour', 'cards', 'heat', 'prepare', 'weigh', 'sheet']) {
+    for (const page of ['batter', 'cups', 'colour', 'cards', 'bars', 'heat', 'prepare', 'weigh', 'sheet']) {
       await maker.goto(`/batches/${id}/${page}`)
       await expect(maker.getByRole('main').getByRole('heading').first()).toBeVisible()
       expect(await broken(maker)).toEqual([])

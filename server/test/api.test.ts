@@ -116,10 +116,10 @@ describe('a workshop with the demo', () => {
     expect(form.status).toBe(415)
   })
 
-  test('the demo has five layered batches and a shelf', async () => {
+  test('the demo has ten batches and a shelf', async () => {
     const visitor = await signedIn()
     const batches = body<BatchAnswer[]>(await visitor.get('/api/batches'))
-    expect(batches.map(batch => batch.plan.score.length).sort()).toEqual([2, 3, 5, 6, 7])
+    expect(batches.map(batch => batch.plan.score.length).sort()).toEqual([2, 3, 5, 6, 7, 5, 7, 10, 19, 5].sort())
     expect(body<ShelfAnswer>(await visitor.get('/api/shelf')).shelf.oils.length).toBeGreaterThan(5)
   })
 

@@ -150,7 +150,7 @@ test('a stored plan of version 1 is brought up at the next start; its revision s
   const after = body<BatchAnswer>(await visitor.get(`/api/batches/${id}`))
   expect(after).toMatchObject({
     revision,
-    plan: { version: 3, recipe: { water: { value: 0.31 } }, cups: [{ wish: '#e9e2d2' }, {}, {}] },
+    plan: { version: 4, recipe: { water: { value: 0.31 } }, cups: [{ wish: '#e9e2d2' }, {}, {}] },
   })
 })
 

@@ -40,6 +40,11 @@ function doubles(plan: Plan): Problem[] {
       'a pour',
     ),
     ...twice(
+      'moves',
+      plan.moves.map(move => move.id),
+      'a move',
+    ),
+    ...twice(
       'recipe.oils',
       plan.recipe.oils.map(part => part.oil),
       'the oil',
@@ -188,7 +193,13 @@ export function crossChecks(plan: Plan): Problem[] {
     const sentence = `There is no cup “${pour.cup}”; a plan has at most ${MAX_CUPS} and a pour takes from one of them.`
     problems.push({ path: `score[${i}].cup`, value: pour.cup, sentence })
   })
+  plan.moves.forEach((move, i) => {
+    if (plan.score.some(pour => pour.id === move.after)) return
+    const sentence = `There is no pour “${move.after}” that this move could follow.`
+    problems.push({ path: `moves[${i}].after`, value: move.after, sentence })
+  })
   layerHeights(plan).forEach((mm, i) => {
+    if (plan.score[i]!.shape.way !== 'layer') return
     // Shares are kept to a millionth, so a layer of just 2 mm may read a hair less.
     if (mm >= THINNEST_LAYER_MM - 0.001) return
     const sentence = `Layer ${i + 1} would be ${mm.toFixed(2)} mm. A poured layer thinner than ${THINNEST_LAYER_MM} mm does not survive smoothing; make it thicker or leave it out.`

@@ -1,5 +1,5 @@
-import { Equals, IsBoolean, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
-import { Id, NumberFrom, Part, Parts, Text } from '../checks/index.ts'
+import { Equals, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
+import { NumberFrom, Part, Parts, Text } from '../checks/index.ts'
 import { FORMS, LININGS } from '../shelf/index.ts'
 import type { Lining, MouldForm } from '../shelf/index.ts'
 import { Division, Heat, Preparation } from './bench-part.ts'
@@ -15,6 +15,7 @@ import {
   TintLadder,
 } from './cup-part.ts'
 import { Recipe } from './recipe-part.ts'
+import { Cutting, MAX_MOVES, Move, Pour } from './score-part.ts'
 
 /**
  * The plan of one batch, as it is stored, exported and imported. Masses in g, lengths in mm, temperatures in °C, times in
@@ -22,10 +23,10 @@ import { Recipe } from './recipe-part.ts'
  */
 
 export const PLAN_FORMAT = 'ostler-plan'
-export const PLAN_VERSION = 3
+export const PLAN_VERSION = 4
 
 export const MAX_CUPS = 12
-export const MAX_POURS = 40
+export const MAX_POURS = 60
 export const MAX_MORE_MOULDS = 6
 
 export class Mould {
@@ -60,29 +61,6 @@ export class Mould {
 export class Pot {
   @NumberFrom(0, 500, 'What clings to the pot is from 0 to 500 g; 10 to 30 g is usual.')
   clingG!: number
-}
-
-export class Pour {
-  @Id()
-  id!: string
-
-  @Equals('pour', { message: 'A step’s kind is pour.' })
-  kind!: 'pour'
-
-  @Id('A pour names its cup by id.')
-  cup!: string
-
-  @NumberFrom(0.000001, 1, 'A layer’s share of the height is above 0 and at most 100 %.')
-  share!: number
-
-  @NumberFrom(0, 300, 'The fall height is from 0 to 300 mm.')
-  dropMm!: number
-
-  @IsBoolean({ message: 'Over a spatula is true or false.' })
-  overSpatula!: boolean
-
-  @NumberFrom(0, 240, 'A wait before a pour is from 0 to 240 minutes.')
-  waitMin!: number
 }
 
 export class Conditions {
@@ -152,6 +130,12 @@ export class Plan {
 
   @Parts(() => Pour, 1, MAX_POURS, `A score has 1 to ${MAX_POURS} pours.`)
   score!: Pour[]
+
+  @Parts(() => Move, 0, MAX_MOVES, `A score has at most ${MAX_MOVES} moves of tools.`)
+  moves!: Move[]
+
+  @Part(() => Cutting, 'How the loaf is cut is missing.')
+  cutting!: Cutting
 
   @Part(() => Conditions, 'The conditions are missing.')
   conditions!: Conditions

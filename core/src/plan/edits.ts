@@ -1,6 +1,8 @@
 import { THINNEST_LAYER_MM, layerHeights } from './cross-checks.ts'
 import { MAX_CUPS, MAX_POURS } from './document.ts'
-import type { Plan, Pour } from './document.ts'
+import type { Plan } from './document.ts'
+import type { Pour } from './score-part.ts'
+import { startingShape } from './starter.ts'
 import type { Cup } from './cup-part.ts'
 import { setCupShare } from './divide.ts'
 import type { OilPart } from './recipe-part.ts'
@@ -98,6 +100,7 @@ function addPour(plan: Plan, edit: Extract<Edit, { kind: 'add-pour' }>): EditRes
     dropMm: last?.dropMm ?? 10,
     overSpatula: last?.overSpatula ?? true,
     waitMin: 0,
+    shape: last ? { ...last.shape, tiltDeg: 0, pencil: '' } : startingShape(),
   }
   const shrunk = plan.score.map(old => ({ ...old, share: tidyShare((old.share * count) / (count + 1)) }))
   return { ok: true, plan: { ...plan, score: [...shrunk.slice(0, edit.at), pour, ...shrunk.slice(edit.at)] } }
@@ -107,7 +110,21 @@ function removePours(plan: Plan, goes: (pour: Pour) => boolean): EditResult {
   const kept = plan.score.filter(pour => !goes(pour))
   if (kept.length === 0) return refused('score', 'A score keeps at least one pour.')
   const whole = kept.reduce((sum, pour) => sum + pour.share, 0)
-  return { ok: true, plan: { ...plan, score: kept.map(pour => ({ ...pour, share: tidyShare(pour.share / whole) })) } }
+  // A move follows the pour before; with none left before, it goes too.
+  const stays = (id: string) => kept.some(pour => pour.id === id)
+  const before = (id: string) =>
+    plan.score
+      .slice(
+        0,
+        plan.score.findIndex(pour => pour.id === id),
+      )
+      .reverse()
+  const moves = plan.moves.flatMap(move => {
+    const after = stays(move.after) ? move.after : before(move.after).find(pour => stays(pour.id))?.id
+    return after ? [{ ...move, after }] : []
+  })
+  const score = kept.map(pour => ({ ...pour, share: tidyShare(pour.share / whole) }))
+  return { ok: true, plan: { ...plan, score, moves } }
 }
 
 function removeCup(plan: Plan, id: string): EditResult {

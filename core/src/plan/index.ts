@@ -24,8 +24,21 @@ export {
   PLAN_VERSION,
   Plan,
   Pot,
-  Pour,
 } from './document.ts'
+export {
+  Cutting,
+  MAX_MOVES,
+  MAX_PATH,
+  Move,
+  PATTERNS,
+  POUR_WAYS,
+  PathPoint,
+  Pour,
+  PourShape,
+  LAYER_FACES,
+  MOVE_TOOLS,
+} from './score-part.ts'
+export type { Pattern, PourWay, LayerFace, MoveTool } from './score-part.ts'
 export {
   Cup,
   CupColorant,
@@ -50,6 +63,9 @@ export {
   plainOil,
   plannedScent,
   startingColour,
+  startingCutting,
+  startingMove,
+  startingShape,
   startingDivision,
   starterLike,
   starterPlan,

@@ -1,4 +1,11 @@
-import { startingColour, startingDivision, startingHeat, startingPreparation } from './starter.ts'
+import {
+  startingColour,
+  startingCutting,
+  startingDivision,
+  startingHeat,
+  startingPreparation,
+  startingShape,
+} from './starter.ts'
 
 export type Migration = (document: Record<string, unknown>) => Record<string, unknown>
 
@@ -79,11 +86,23 @@ function toVersion3(document: Loose): Loose {
   }
 }
 
+/** Version 4: how each pour lies, moves of tools, how the loaf is cut. */
+function toVersion4(document: Loose): Loose {
+  const { score } = document
+  return {
+    ...document,
+    version: 4,
+    score: Array.isArray(score) ? score.map(pour => ({ ...loose(pour), shape: startingShape() })) : score,
+    moves: [],
+    cutting: startingCutting(),
+  }
+}
+
 /**
  * From an older version to the next, by the version it starts from: plain data in, plain data out, nothing thrown. The
  * current version has no entry.
  */
-export const MIGRATIONS: Readonly<Record<number, Migration>> = { 1: toVersion2, 2: toVersion3 }
+export const MIGRATIONS: Readonly<Record<number, Migration>> = { 1: toVersion2, 2: toVersion3, 3: toVersion4 }
 
 /** Brings an older document to the current version, one version at a time. */
 export function migrated(

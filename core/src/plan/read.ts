@@ -128,7 +128,19 @@ export function ordered(plan: Plan): Plan {
     cups: plan.cups.map(orderedCup),
     ladders: plan.ladders.map(ladder => ({ ...pick(ladder, ['id']), cups: [...ladder.cups], white: ladder.white })),
     reserves: plan.reserves.map(reserve => pick(reserve, ['id', 'use', 'cup', 'massG'])),
-    score: plan.score.map(pour => pick(pour, ['id', 'kind', 'cup', 'share', 'dropMm', 'overSpatula', 'waitMin'])),
+    score: plan.score.map(pour => ({
+      ...pick(pour, ['id', 'kind', 'cup', 'share', 'dropMm', 'overSpatula', 'waitMin']),
+      shape: {
+        ...pick(pour.shape, ['way', 'texture', 'tiltDeg', 'across', 'range', 'count', 'spreadMm', 'cover', 'hour']),
+        pencil: pour.shape.pencil,
+      },
+    })),
+    moves: plan.moves.map(move => ({
+      ...pick(move, ['id', 'after', 'tool', 'pattern', 'count', 'depth', 'strength', 'from', 'to']),
+      path: move.path.map(point => pick(point, ['x', 'y'])),
+      off: move.off,
+    })),
+    cutting: pick(plan.cutting, ['barMm', 'trimMm', 'kerfMm']),
     conditions: pick(plan.conditions, [
       'roomC',
       'mixC',

@@ -2,6 +2,7 @@ import { PLAN_FORMAT, PLAN_VERSION } from './document.ts'
 import type { Plan } from './document.ts'
 import type { OilPart } from './recipe-part.ts'
 import type { Division, Heat, Preparation } from './bench-part.ts'
+import type { Cutting, Move, PourShape } from './score-part.ts'
 import type { ColourWish, Cup, CupColorant, PlannedScent } from './cup-part.ts'
 
 /** How a new plan cools: lye and oils alike in the open, nothing read yet. */
@@ -40,6 +41,37 @@ export const startingDivision = (): Division => ({
 })
 
 export const startingColour = (): ColourWish => ({ baseHex: null, baseDays: 42, gel: 0, cutDays: 2, curedDays: 42 })
+
+/** A level layer with a straight face; where a stream would go, in the middle. */
+export const startingShape = (): PourShape => ({
+  way: 'layer',
+  texture: 'straight',
+  tiltDeg: 0,
+  across: 0.5,
+  range: 0,
+  count: 1,
+  spreadMm: 0,
+  cover: 0,
+  hour: 3,
+  pencil: '',
+})
+
+/** A tool as it is first taken, after a pour. */
+export const startingMove = (id: string, after: string, tool: Move['tool']): Move => ({
+  id,
+  after,
+  tool,
+  pattern: 'across',
+  count: { hanger: 3, skewer: 12, stick: 8, spoon: 5, fold: 4, stir: 1, decant: 5 }[tool],
+  depth: tool === 'skewer' ? 0.3 : 0.9,
+  strength: 1,
+  from: 0,
+  to: 1,
+  path: [],
+  off: false,
+})
+
+export const startingCutting = (): Cutting => ({ barMm: 25, trimMm: 5, kerfMm: 0.5 })
 
 /** A cup without colour, scented when the batch is. */
 export const plainCup = (id: string, name: string): Cup => ({
@@ -115,7 +147,10 @@ export const starterPlan = (name: string): Plan => ({
     dropMm: 10,
     overSpatula: true,
     waitMin: 0,
+    shape: startingShape(),
   })),
+  moves: [],
+  cutting: startingCutting(),
   conditions: {
     roomC: 21,
     mixC: 30,

@@ -1,4 +1,4 @@
-import type { Cup, Plan, ScentMoment } from '../plan/index.ts'
+import type { Cup, Move, Plan, PourWay, ScentMoment } from '../plan/index.ts'
 import type { Portion, Portions } from '../portions/index.ts'
 import { scentLoad, unitBatter } from '../recipe/index.ts'
 import type { ScentLoad } from '../recipe/index.ts'
@@ -18,6 +18,31 @@ export const FLOOR_WINDOW: Window = { lo: 1.2, hi: 3.2 }
 /** A straight layer: pours level by itself, yet is no longer a liquid, so that it soon carries. Engineering estimate. */
 export const LAYER_WINDOW: Window = { lo: 2, hi: 3.2 }
 
+/** Trace at which other pours lie as meant: streams must run, heaps must stand. Engineering estimates. */
+const WINDOWS: Readonly<Record<Exclude<PourWay, 'layer'>, Window>> = {
+  line: { lo: 1.2, hi: 2.6 },
+  walls: { lo: 1.2, hi: 2.6 },
+  spots: { lo: 1.2, hi: 2.6 },
+  drop: { lo: 1.1, hi: 2.2 },
+  spoon: { lo: 2.8, hi: 4.4 },
+  pot: { lo: 1.2, hi: 2.4 },
+}
+/** Layers that a tool will be drawn through: still to flow. */
+const SWIRLED_WINDOW: Window = { lo: 1.2, hi: 2.6 }
+const THROUGH_BODY: readonly Move['tool'][] = ['hanger', 'stick', 'spoon', 'fold']
+
+/** Whether a tool goes through the body after all, so that layers are poured thin. */
+const isSwirled = (plan: Plan): boolean => plan.moves.some(move => !move.off && THROUGH_BODY.includes(move.tool))
+
+function windowOf(plan: Plan, i: number): Window {
+  const { way } = plan.score[i]!.shape
+  if (way !== 'layer') return WINDOWS[way]
+  if (isSwirled(plan)) return SWIRLED_WINDOW
+  const next = plan.score[i + 1]
+  const carries = plan.score.length > 1 && (!next || next.shape.way === 'layer' || next.shape.way === 'spoon')
+  return carries ? LAYER_WINDOW : FLOOR_WINDOW
+}
+
 /** Hand times, s: defaults before a workshop's own. Engineering estimates. */
 export const HAND_TIMES = {
   splitPerCup: 15,
@@ -32,6 +57,20 @@ export const HAND_TIMES = {
 
 /** About 40 s for 250 g over a spatula; larger cups pour in a thicker stream. */
 export const pourSeconds = (massG: number): number => HAND_TIMES.pourFixed + 1.34 * Math.pow(massG, 0.55)
+
+/** Seconds for a tool: taking it up, and each stroke. Engineering estimates. */
+const MOVE_TIMES: Readonly<Record<Move['tool'], readonly [number, number]>> = {
+  hanger: [15, 8],
+  skewer: [8, 2.5],
+  stick: [8, 3],
+  spoon: [8, 9],
+  fold: [5, 4],
+  stir: [4, 5],
+  decant: [10, 8],
+}
+
+export const moveSeconds = (move: Pick<Move, 'tool' | 'count' | 'off'>): number =>
+  move.off ? 0 : MOVE_TIMES[move.tool][0] + MOVE_TIMES[move.tool][1] * move.count
 
 export interface CupJob {
   cup: Cup
@@ -55,6 +94,10 @@ export interface PourJob {
   /** Standing level that the layer below must have; null on the mould's floor. */
   dropMm: number
   overSpatula: boolean
+  /** Whether the layer below must bear it. */
+  isCarried: boolean
+  /** Tools used right after it. */
+  movesS: number
 }
 
 /** A plan as the timetable needs it: numbers only. */
@@ -162,10 +205,12 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
       cup: plan.cups.findIndex(cup => cup.id === pour.cup),
       massG: portions.layers[i]!.massG,
       seconds: pourSeconds(portions.layers[i]!.massG),
-      window: plan.score.length === 1 ? FLOOR_WINDOW : LAYER_WINDOW,
+      window: windowOf(plan, i),
       waitS: pour.waitMin * 60,
       dropMm: pour.dropMm,
       overSpatula: pour.overSpatula,
+      isCarried: (pour.shape.way === 'layer' || pour.shape.way === 'spoon') && !isSwirled(plan),
+      movesS: plan.moves.reduce((sum, move) => (move.after === pour.id ? sum + moveSeconds(move) : sum), 0),
     })),
   }
 }

@@ -18,7 +18,7 @@ import type { CupJob, Job, PourJob } from './job.ts'
 
 /** What the hands do, s from the moment lye meets oil. */
 export interface Task {
-  kind: 'blend' | 'scent-pot' | 'split' | 'colour' | 'scent' | 'blend-cup' | 'wait' | 'pour'
+  kind: 'blend' | 'scent-pot' | 'split' | 'colour' | 'scent' | 'blend-cup' | 'wait' | 'pour' | 'move'
   fromS: number
   toS: number
   /** Index of the cup, or null for the pot. */
@@ -281,7 +281,7 @@ function pourLayer(bench: Bench, index: number, below: CupState | null): { run: 
   const pour = bench.job.pours[index]!
   const i = pour.cup
   if (pour.waitS > 0) bench.busy('wait', pour.waitS, i, index)
-  const carried = below && waitForCarrier(bench, below, pour, index)
+  const carried = below && pour.isCarried ? waitForCarrier(bench, below, pour, index) : null
   bench.advance(i, MODES.rest, bench.now)
   const first = !bench.job.pours.slice(0, index).some(earlier => earlier.cup === i)
   if (first && bench.job.cups[i]!.scent?.moment === 'last') {
@@ -308,6 +308,7 @@ function pourLayer(bench: Bench, index: number, below: CupState | null): { run: 
     bursts,
     after: { ...cup },
   }
+  bench.busy('move', pour.movesS, i, index)
   // The mould holds its heat: a layer inside the loaf loses next to none in the time of a pour.
   return { run, carrier: { ...cup, cooling: null } }
 }

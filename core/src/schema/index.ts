@@ -25,6 +25,7 @@ const MAY_BE_EMPTY: Readonly<Record<string, readonly string[]>> = {
   Division: ['makesUp', 'mediumOil'],
   Infusion: ['colorant'],
   TintLadder: ['white'],
+  PourShape: ['pencil'],
 }
 
 /** The validator's bundle writes a nested part as a reference beside other words, which only the reference needs. */

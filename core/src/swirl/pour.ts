@@ -90,9 +90,14 @@ function wedgeColumn(op: PourOp, _: number, W: number, x: number, y: number, fla
 
 function lineColumn(op: PourOp, { lengthMm: L, widthMm: W }: Program, x: number, y: number): void {
   const { h0, h1, profile, veil, halfY } = op
-  const hand = handAt(op, x)
-  const lo = running(profile, -hand / halfY)
-  const n = 1 / (running(profile, (W - hand) / halfY) - lo)
+  const last = (op.last ??= { x: NaN, hand: 0, lo: 0, n: 0 })
+  if (last.x !== x) {
+    last.x = x
+    last.hand = handAt(op, x)
+    last.lo = running(profile, -last.hand / halfY)
+    last.n = 1 / (running(profile, (W - last.hand) / halfY) - last.lo)
+  }
+  const { hand, lo, n } = last
   const u = (y - hand) / halfY
   const slice = op.volume / L
   const q = (1 - veil) * (running(profile, u) - lo) * n + (veil * y) / W
@@ -207,19 +212,21 @@ export function guarded(op: PourOp, program: Program): { op: PourOp; scale: numb
   const { lengthMm: L, widthMm: W } = program
   if (op.shape !== 'layer' || op.modes.length === 0) return { op, scale: 1 }
   const flat = op.volume / (L * W)
+  const { modes } = op
+  const wave = (count: number, at: 0 | 1) =>
+    Array.from({ length: count }, (_, i) =>
+      Array.from({ length: modes.length / 3 }, (_, k) => Math.cos((modes[3 * k + at]! * Math.PI * i) / (count - 1))),
+    )
+  const [alongX, acrossY] = [wave(GUARD_X, 0), wave(GUARD_Y, 1)]
   let scale = 1
-  const plain: PourOp = { ...op, modes: new Float64Array(0) }
-  for (let i = 0; i < GUARD_X; i += 1)
-    for (let j = 0; j < GUARD_Y; j += 1) {
-      const x = (i / (GUARD_X - 1)) * L
-      const y = (j / (GUARD_Y - 1)) * W
-      layerColumn(plain, program, x, y)
-      const bare = column.thickness
-      layerColumn(op, program, x, y)
-      const wave = column.thickness - bare
-      if (wave < 0) scale = Math.min(scale, Math.max(0, (bare - 0.02 * flat) / -wave))
-      if (wave > 0) scale = Math.min(scale, Math.max(0, (op.h1 - 0.02 * op.h0 - bare) / wave))
-    }
+  for (const cosX of alongX)
+    acrossY.forEach((cosY, j) => {
+      const bare = flat - op.tilt * W * (j / (GUARD_Y - 1) - 0.5)
+      let extra = 0
+      for (let k = 0; k < cosX.length; k += 1) extra += modes[3 * k + 2]! * cosX[k]! * cosY[k]!
+      if (extra < 0) scale = Math.min(scale, Math.max(0, (bare - 0.02 * flat) / -extra))
+      if (extra > 0) scale = Math.min(scale, Math.max(0, (op.h1 - 0.02 * op.h0 - bare) / extra))
+    })
   if (scale >= 1) return { op, scale: 1 }
   return { op: { ...op, modes: op.modes.map((value, i) => (i % 3 === 2 ? value * scale : value)) }, scale }
 }

@@ -50,6 +50,8 @@ export interface PourOp {
   profile: Profile
   veil: number
   wander: { mm: number; lengthMm: number; phase: number }
+  /** What a line pour is at the place along it that was last asked for. */
+  last?: { x: number; hand: number; lo: number; n: number }
   /** Poured from a pot: its own program, its height, and the stretch of it that this pass empties. */
   pot: { program: Program; from: number; to: number; isBack: boolean } | null
 }
@@ -81,4 +83,6 @@ export interface TwistOp {
   core: number
   slice: Slice
   meander: { aMm: number; bMm: number; lengthMm: number; phase: number } | null
+  /** Centre where the wobble was last asked for: a face asks for the same place again and again. */
+  last?: { c: number; a: number; b: number }
 }

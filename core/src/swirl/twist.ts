@@ -36,9 +36,15 @@ export function twist(op: TwistOp, at: Point, direction: 1 | -1): void {
   const c = plane === 'yz' ? at.x : plane === 'xy' ? at.z : at.y
   let { centreA, centreB } = op
   if (op.meander) {
-    const phase = (2 * Math.PI * c) / op.meander.lengthMm + op.meander.phase
-    centreA += op.meander.aMm * Math.sin(phase)
-    centreB += op.meander.bMm * Math.sin(OTHER_WOBBLE * phase + 1)
+    const last = (op.last ??= { c: NaN, a: 0, b: 0 })
+    if (last.c !== c) {
+      const phase = (2 * Math.PI * c) / op.meander.lengthMm + op.meander.phase
+      last.c = c
+      last.a = centreA + op.meander.aMm * Math.sin(phase)
+      last.b = centreB + op.meander.bMm * Math.sin(OTHER_WOBBLE * phase + 1)
+    }
+    centreA = last.a
+    centreB = last.b
   }
   const da = a0 - centreA
   const db = b0 - centreB

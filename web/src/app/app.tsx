@@ -61,6 +61,10 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/cards/cards-page.tsx')).CardsPage }),
           },
           {
+            path: 'bars',
+            lazy: async () => ({ Component: (await import('../features/faces/bars-page.tsx')).BarsPage }),
+          },
+          {
             path: 'heat',
             lazy: async () => ({ Component: (await import('../features/heat/heat-page.tsx')).HeatPage }),
           },

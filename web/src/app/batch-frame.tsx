@@ -16,6 +16,7 @@ const PAGES = [
   ['cups', 'Cups'],
   ['colour', 'Colour'],
   ['score', 'Score'],
+  ['bars', 'Bars'],
   ['heat', 'Heat'],
   ['prepare', 'Prepare'],
   ['weigh', 'Weigh'],
@@ -109,7 +110,7 @@ function BatchPages() {
               key={path}
               to={path}
               className={({ isActive }) =>
-                `flex items-center border-y-3 border-transparent px-3 max-[600px]:px-1.5 ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
+                `flex items-center border-y-3 border-transparent px-2 max-[600px]:px-1.5 ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
               }
             >
               {text}

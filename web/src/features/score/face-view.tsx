@@ -1,14 +1,20 @@
-import { MM_PER_INCH, showLength } from '@ostler/core'
+import { MM_PER_INCH, acrossView, hasSwirls, showLength } from '@ostler/core'
 import type { Layer } from '@ostler/core'
-import { useRef } from 'react'
+import { useRef, useState } from 'react'
+import { Link } from 'react-router'
 import type { KeyboardEvent, PointerEvent } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { inkOn } from '../../ui/swatch.tsx'
+import { Slider } from '../../ui/slider.tsx'
+import { FaceCanvas } from '../faces/face-canvas.tsx'
+import { useDesign, useDesignHexes } from '../faces/use-design.ts'
 import { StageSwitch } from '../colour/stage-switch.tsx'
 import { useSize } from '../../ui/use-size.ts'
 
-const PAD = { left: 46, right: 104, top: 50, bottom: 34 }
+const PAD = { left: 46, right: 104, bottom: 34 }
+/** Room for the switches above the mould: with a cut to scrub there are two rows. */
+const TOP = { plain: 50, swirled: 92 }
 const WALL_PX = 5
 /** Room that one letter of a layer's name takes, px. */
 const LETTER_PX = 8
@@ -24,47 +30,107 @@ export function FaceView({ chosen, onChoose }: Props) {
   const [ref, size] = useSize<HTMLDivElement>()
   const mould = usePlan(state => state.plan.mould)
   const forecast = useForecast()
+  const isSwirled = usePlan(({ plan }) => hasSwirls(plan))
+  const top = isSwirled ? TOP.swirled : TOP.plain
   const { innerWidthMm: width, innerHeightMm: height } = mould
   const scale = Math.max(
     0.2,
-    Math.min((size.width - PAD.left - PAD.right) / width, (size.height - PAD.top - PAD.bottom) / height),
+    Math.min((size.width - PAD.left - PAD.right) / width, (size.height - top - PAD.bottom) / height),
   )
   const left = PAD.left + Math.max(0, (size.width - PAD.left - PAD.right - width * scale) / 2)
-  const floor = PAD.top + height * scale
+  const floor = top + height * scale
   const place: Place = { left, floor, scale, width: width * scale }
   const layers = forecast?.portions.layers ?? []
+  const [cutAt, setCutAt] = useState(0.5)
+  const swirlPlace = {
+    left,
+    top: floor - mould.fillMm * scale,
+    width: width * scale,
+    height: mould.fillMm * scale,
+  }
 
   return (
     <section aria-label="Face of a bar" className="relative min-h-80 bg-booth min-[901px]:min-h-0">
       <div ref={ref} className="absolute inset-0">
         <div className="absolute top-1.5 right-2 left-3 z-10">
           <StageSwitch />
+          {isSwirled && <CutSlider at={cutAt} lengthMm={mould.innerLengthMm} onAt={setCutAt} />}
         </div>
-        <svg width={size.width} height={size.height} role="group" aria-label="Cross-section of the mould">
+        {isSwirled && size.width > 0 && <SwirledFace at={cutAt} place={swirlPlace} />}
+        <svg
+          className="relative"
+          width={size.width}
+          height={size.height}
+          role="group"
+          aria-label="Cross-section of the mould"
+        >
           <Ruler place={place} heightMm={height} />
-          {layers.map((layer, i) => (
-            <LayerRect
-              key={layer.pour}
-              layer={layer}
-              index={i}
-              place={place}
-              chosen={chosen === layer.pour}
-              onChoose={onChoose}
-            />
-          ))}
+          {!isSwirled &&
+            layers.map((layer, i) => (
+              <LayerRect
+                key={layer.pour}
+                layer={layer}
+                index={i}
+                place={place}
+                chosen={chosen === layer.pour}
+                onChoose={onChoose}
+              />
+            ))}
           <path
-            d={`M${left - WALL_PX} ${PAD.top}V${floor + WALL_PX}H${left + place.width + WALL_PX}V${PAD.top}`}
+            d={`M${left - WALL_PX} ${top}V${floor + WALL_PX}H${left + place.width + WALL_PX}V${top}`}
             fill="none"
             stroke="var(--soft)"
             strokeWidth={WALL_PX}
           />
           <MouldWords place={place} />
         </svg>
-        {layers.slice(0, -1).map((layer, i) => (
-          <Boundary key={layer.pour} index={i} layers={layers} place={place} />
-        ))}
+        {!isSwirled &&
+          layers.slice(0, -1).map((layer, i) => <Boundary key={layer.pour} index={i} layers={layers} place={place} />)}
       </div>
     </section>
+  )
+}
+
+/** Where the face is cut: scrubbed along the loaf. */
+function CutSlider({ at, lengthMm, onAt }: { at: number; lengthMm: number; onAt: (at: number) => void }) {
+  const habits = useHabits()
+  return (
+    <div className="mt-1 flex max-w-110 items-center gap-3 text-[14px]">
+      <span className="w-32 shrink-0">cut at {showLength(Math.round(at * lengthMm), habits)}</span>
+      <Slider label="Where the loaf is cut" value={at * 100} most={100} step={1} onValue={value => onAt(value / 100)} />
+      <Link to="../bars" className="shrink-0 underline">
+        all bars
+      </Link>
+    </div>
+  )
+}
+
+interface FacePlace {
+  left: number
+  top: number
+  width: number
+  height: number
+}
+
+const MOST_FACE_PX = 480
+
+function SwirledFace({ at, place }: { at: number; place: FacePlace }) {
+  const design = useDesign()
+  const hexes = useDesignHexes(design)
+  const view = acrossView(
+    design.program,
+    Math.min(0.999, Math.max(0.001, at)),
+    Math.min(MOST_FACE_PX, Math.round(place.width)),
+  )
+  return (
+    <FaceCanvas
+      program={design.program}
+      view={view}
+      hexes={hexes}
+      label="Face of the bar at the cut"
+      className="pointer-events-none absolute"
+      style={place}
+    />
   )
 }
 

@@ -14,6 +14,7 @@ const WORDS: Record<Task['kind'], string> = {
   'blend-cup': 'thicken',
   wait: 'wait',
   pour: 'pour',
+  move: 'swirl',
 }
 
 const LETTER_PX = 6.4

@@ -9,6 +9,7 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { TextField } from '../../ui/text-field.tsx'
+import { PourShapeFields } from './pour-shape-fields.tsx'
 import { ColorantRows } from '../cups/colorant-rows.tsx'
 
 type Setter = (path: FieldPath, value: unknown) => EditResult
@@ -66,6 +67,7 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
         <PlanField label="Wait before" kind="minutes" path={at('waitMin')} />
         <Check label="Over a spatula" checked={pour.overSpatula} onChange={value => set(at('overSpatula'), value)} />
       </div>
+      <PourShapeFields pour={pour} index={index} />
       <CupFields
         cup={cup}
         index={cupIndex}

@@ -7,17 +7,19 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { freshId, layerHeights, showMass, showMinutes } from '@ostler/core'
-import type { Edit, PourForecast } from '@ostler/core'
-import { AlignVerticalDistributeCenter, GripVertical, Plus } from 'lucide-react'
-import { useState } from 'react'
+import { MOVE_TOOLS, POUR_WAYS, freshId, layerHeights, showMass, showMinutes, startingMove } from '@ostler/core'
+import type { Edit, Move, MoveTool, PourForecast } from '@ostler/core'
+import { AlignVerticalDistributeCenter, GripVertical, Plus, Shapes, Waves } from 'lucide-react'
+import { Fragment, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
+import { AddChoice } from '../../ui/add-choice.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { newCup } from './new-cup.ts'
 import { ScentStrip } from './scent-strip.tsx'
+import { TechniqueDialog } from './technique-dialog.tsx'
 
 interface Props {
   chosen: string | null
@@ -56,22 +58,46 @@ export function ScoreList({ chosen, onChoose }: Props) {
           <SortableContext items={plan.score.map(pour => pour.id)} strategy={verticalListSortingStrategy}>
             <ol>
               {plan.score.map((pour, i) => (
-                <Row
-                  key={pour.id}
-                  index={i}
-                  pour={pour.id}
-                  pourForecast={forecast?.lanes.pours[i] ?? null}
-                  massG={forecast?.portions.layers[i]?.massG ?? null}
-                  chosen={chosen === pour.id}
-                  onChoose={onChoose}
-                />
+                <Fragment key={pour.id}>
+                  <Row
+                    index={i}
+                    pour={pour.id}
+                    pourForecast={forecast?.lanes.pours[i] ?? null}
+                    massG={forecast?.portions.layers[i]?.massG ?? null}
+                    chosen={chosen === pour.id}
+                    onChoose={onChoose}
+                  />
+                  {plan.moves
+                    .filter(move => move.after === pour.id)
+                    .map(move => (
+                      <MoveRow key={move.id} move={move} chosen={chosen === move.id} onChoose={onChoose} />
+                    ))}
+                </Fragment>
               ))}
             </ol>
           </SortableContext>
         </DndContext>
-        <AddLayer onAdded={onChoose} />
+        <AddLayer onAdded={onChoose} chosen={chosen} />
       </div>
     </section>
+  )
+}
+
+/** A tool between two pours. */
+function MoveRow({ move, chosen, onChoose }: { move: Move; chosen: boolean; onChoose: Props['onChoose'] }) {
+  const name = MOVE_TOOLS[move.tool]
+  return (
+    <li className={`border-b border-line ${chosen ? 'bg-chosen shadow-[inset_4px_0_0_var(--ink)]' : ''}`}>
+      <button
+        className="flex min-h-8 w-full items-center gap-2 pl-10 text-left text-[14px]"
+        aria-pressed={chosen}
+        onClick={() => onChoose(chosen ? null : move.id)}
+      >
+        <Waves size={15} aria-hidden />
+        <span className={move.off ? 'text-soft line-through' : ''}>{name}</span>
+        <span className="text-[13px] text-soft">{move.off ? 'left out' : `× ${move.count}`}</span>
+      </button>
+    </li>
   )
 }
 
@@ -132,6 +158,7 @@ function Row({ index, pour, pourForecast, massG, chosen, onChoose }: RowProps) {
             <span className="block truncate leading-tight font-semibold">{cup?.name}</span>
             <span className={`block truncate text-[13px] leading-tight ${bad ? 'text-rust' : 'text-soft'}`}>
               {massG !== null && showMass(massG, habits, 1)} {pourForecast && when(pourForecast)}
+              {step.shape.way !== 'layer' && ` · ${POUR_WAYS[step.shape.way]}`}
             </span>
           </span>
         </button>
@@ -156,13 +183,22 @@ function Row({ index, pour, pourForecast, massG, chosen, onChoose }: RowProps) {
   )
 }
 
-function AddLayer({ onAdded }: { onAdded: (pour: string) => void }) {
+function AddLayer({ onAdded, chosen }: { onAdded: (id: string) => void; chosen: string | null }) {
+  const [techniques, setTechniques] = useState(false)
   const batch = useBatch()
   const plan = usePlan(state => state.plan)
   const toast = useToast()
   const add = (edits: Edit[], cup: string) => {
     const id = freshId('pour', plan.score)
     const result = batch.edit({ kind: 'many', edits: [...edits, { kind: 'add-pour', cup, at: plan.score.length, id }] })
+    if (result.ok) onAdded(id)
+    else toast(result.sentence)
+  }
+  const addMove = (tool: string) => {
+    const id = freshId('move', plan.moves)
+    const after = plan.score.some(pour => pour.id === chosen) ? chosen! : plan.score.at(-1)!.id
+    const move = startingMove(id, after, tool as MoveTool)
+    const result = batch.edit({ kind: 'set', path: ['moves'], value: [...plan.moves, move] })
     if (result.ok) onAdded(id)
     else toast(result.sentence)
   }
@@ -182,6 +218,15 @@ function AddLayer({ onAdded }: { onAdded: (pour: string) => void }) {
       >
         <Plus size={16} aria-hidden /> from the same cup
       </button>
+      <AddChoice
+        what="a tool"
+        options={(Object.entries(MOVE_TOOLS) as [MoveTool, string][]).map(([id, name]) => ({ id, name }))}
+        onAdd={addMove}
+      />
+      <button className="quiet text-ink" onClick={() => setTechniques(true)}>
+        <Shapes size={16} aria-hidden /> technique …
+      </button>
+      {techniques && <TechniqueDialog onClose={() => setTechniques(false)} />}
       <button
         className="quiet ml-auto"
         onClick={() => batch.edit({ kind: 'even-layers' })}

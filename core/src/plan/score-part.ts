@@ -1,0 +1,176 @@
+import { Equals, IsBoolean, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
+import { Id, NumberFrom, Part, Parts } from '../checks/index.ts'
+
+/** What the hands do with the batter: pours and the moves between them. Lengths in mm, shares from 0 to 1. */
+
+export const POUR_WAYS = {
+  layer: 'as a level layer',
+  line: 'in lines along the mould',
+  walls: 'down both walls in turn',
+  spots: 'in a row of spots',
+  drop: 'from a height, diving',
+  spoon: 'spooned in heaps',
+  pot: 'into the pot, swirled there',
+} as const
+export type PourWay = keyof typeof POUR_WAYS
+
+export const LAYER_FACES = { straight: 'straight', wavy: 'wavy', rustic: 'rustic', clouds: 'like clouds' } as const
+export type LayerFace = keyof typeof LAYER_FACES
+
+/** How a pour lies: where it goes in, how often, and what its face is like. */
+export class PourShape {
+  @IsIn(Object.keys(POUR_WAYS), { message: `A pour goes in one of these ways: ${Object.keys(POUR_WAYS).join(', ')}.` })
+  way!: PourWay
+
+  /** Of a layer's lower face. */
+  @IsIn(Object.keys(LAYER_FACES), { message: `A face is one of ${Object.keys(LAYER_FACES).join(', ')}.` })
+  texture!: LayerFace
+
+  @NumberFrom(-35, 35, 'A mould is tilted by up to 35 degrees either way.')
+  tiltDeg!: number
+
+  /** Middle of the lines or spots, across the mould. */
+  @NumberFrom(0, 1, 'A place across the mould is from 0 (one wall) to 100 % (the other).')
+  across!: number
+
+  /** How far apart the outer lines or spots lie: of the width, or of the length for spots. */
+  @NumberFrom(0, 1, 'Lines and spots are spread over 0 to 100 %.')
+  range!: number
+
+  @IsInt({ message: 'Lines or spots are a whole number from 1 to 24.' })
+  @Min(1, { message: 'Lines or spots are a whole number from 1 to 24.' })
+  @Max(24, { message: 'Lines or spots are a whole number from 1 to 24.' })
+  count!: number
+
+  /** Half-width of the stream as it spreads; 0: by the batter's trace. */
+  @NumberFrom(0, 200, 'A stream spreads up to 200 mm; 0 leaves it to the trace.')
+  spreadMm!: number
+
+  /** Of older batter that closes again over a diving stream. */
+  @NumberFrom(0, 0.5, 'What closes over a stream is from 0 to 50 %.')
+  cover!: number
+
+  /** In the pot: where on the clock it is poured. */
+  @NumberFrom(0, 12, 'A place in the pot is an hour of the clock, 0 (the middle) to 12.')
+  hour!: number
+
+  /** A colorant dusted on what lies below; empty: none. */
+  @ValidateIf((shape: PourShape) => shape.pencil !== '')
+  @Id('A colorant is named by its id on the shelf.')
+  pencil!: string
+}
+
+export class Pour {
+  @Id()
+  id!: string
+
+  @Equals('pour', { message: 'A step’s kind is pour.' })
+  kind!: 'pour'
+
+  @Id('A pour names its cup by id.')
+  cup!: string
+
+  @NumberFrom(0.000001, 1, 'A pour’s share of the height is above 0 and at most 100 %.')
+  share!: number
+
+  @NumberFrom(0, 300, 'The fall height is from 0 to 300 mm.')
+  dropMm!: number
+
+  @IsBoolean({ message: 'Over a spatula is true or false.' })
+  overSpatula!: boolean
+
+  @NumberFrom(0, 240, 'A wait before a pour is from 0 to 240 minutes.')
+  waitMin!: number
+
+  @Part(() => PourShape, 'How a pour lies is missing.')
+  shape!: PourShape
+}
+
+export const MOVE_TOOLS = {
+  hanger: 'hanger wire',
+  skewer: 'skewer on the top',
+  stick: 'chopstick through the body',
+  spoon: 'spoon plunges',
+  fold: 'spatula folds',
+  stir: 'spatula round the pot',
+  decant: 'pouring out of the pot',
+} as const
+export type MoveTool = keyof typeof MOVE_TOOLS
+
+export const PATTERNS = {
+  across: 'lines across',
+  along: 'lines along',
+  both: 'across, then along',
+  eights: 'figure eights',
+  spiral: 'a spiral',
+  drawn: 'a path drawn by hand',
+} as const
+export type Pattern = keyof typeof PATTERNS
+
+export const MAX_PATH = 60
+
+export class PathPoint {
+  @NumberFrom(0, 1, 'A point of a path lies in the mould: 0 to 100 % of its length.')
+  x!: number
+
+  @NumberFrom(0, 1, 'A point of a path lies in the mould: 0 to 100 % of its width.')
+  y!: number
+}
+
+/** A tool drawn through what has been poured so far. */
+export class Move {
+  @Id()
+  id!: string
+
+  /** Done right after this pour. */
+  @Id('A move names the pour that it follows by id.')
+  after!: string
+
+  @IsIn(Object.keys(MOVE_TOOLS), { message: `A tool is one of ${Object.keys(MOVE_TOOLS).join(', ')}.` })
+  tool!: MoveTool
+
+  @IsIn(Object.keys(PATTERNS), { message: `A path is one of ${Object.keys(PATTERNS).join(', ')}.` })
+  pattern!: Pattern
+
+  /** Loops, lines, plunges in a row, turns, or passes. */
+  @IsInt({ message: 'How often is a whole number from 1 to 30.' })
+  @Min(1, { message: 'How often is a whole number from 1 to 30.' })
+  @Max(30, { message: 'How often is a whole number from 1 to 30.' })
+  count!: number
+
+  /** How deep the tool goes, as a share of the batter's height. */
+  @NumberFrom(0.05, 1, 'A tool goes 5 to 100 % deep.')
+  depth!: number
+
+  /** How much batter it takes along: 1 is usual. */
+  @NumberFrom(0.2, 2, 'A tool’s strength is from 20 to 200 % of the usual.')
+  strength!: number
+
+  /** The stretch of the mould's length that it works in. */
+  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.')
+  from!: number
+
+  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.')
+  to!: number
+
+  @Parts(() => PathPoint, 0, MAX_PATH, `A path drawn by hand has at most ${MAX_PATH} points.`)
+  path!: PathPoint[]
+
+  /** Left out of the picture and of the time, but kept. */
+  @IsBoolean({ message: 'A move is on or off.' })
+  off!: boolean
+}
+
+export const MAX_MOVES = 60
+
+/** How the loaf is cut. */
+export class Cutting {
+  @NumberFrom(5, 200, 'A bar is from 5 to 200 mm thick; 25 mm is usual.')
+  barMm!: number
+
+  @NumberFrom(0, 100, 'What is trimmed off each end is from 0 to 100 mm.')
+  trimMm!: number
+
+  @NumberFrom(0, 5, 'A cut takes 0 to 5 mm; a wire takes almost nothing.')
+  kerfMm!: number
+}

@@ -1,0 +1,7 @@
+export { designOf, hasSwirls } from './design.ts'
+export type { Design } from './design.ts'
+export { TECHNIQUES } from './techniques.ts'
+export type { Technique } from './techniques.ts'
+export type { Program } from './program.ts'
+export { OUTSIDE, acrossView, alongView, countedShares, levelView, renderRows } from './render.ts'
+export type { Picture, View } from './render.ts'

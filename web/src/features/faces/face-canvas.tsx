@@ -1,0 +1,59 @@
+import type { Picture, Program, View } from '@ostler/core'
+import { useEffect, useRef, useState } from 'react'
+import { drawFace } from '../../workers/faces.ts'
+import { painted } from './paint.ts'
+
+interface Props {
+  program: Program
+  view: View
+  hexes: readonly string[]
+  label: string
+  className?: string
+  style?: React.CSSProperties
+}
+
+/** Draws the newest view that was asked for; while one is being drawn, those in between are passed over. */
+function usePicture(program: Program, view: View): Picture | null {
+  const [picture, setPicture] = useState<Picture | null>(null)
+  const wanted = useRef<{ program: Program; view: View } | null>(null)
+  const busy = useRef(false)
+  const key = JSON.stringify(view)
+  useEffect(() => {
+    wanted.current = { program, view: JSON.parse(key) as View }
+    const next = async (): Promise<void> => {
+      busy.current = true
+      while (wanted.current) {
+        const { program: of, view: at } = wanted.current
+        wanted.current = null
+        setPicture(await drawFace(of, at))
+      }
+      busy.current = false
+    }
+    if (!busy.current) void next()
+  }, [program, key])
+  return picture
+}
+
+/** One view of a design in its forecast colours. */
+export function FaceCanvas({ program, view, hexes, label, className = '', style }: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null)
+  const picture = usePicture(program, view)
+  const colours = hexes.join()
+  useEffect(() => {
+    const context = canvas.current?.getContext('2d')
+    if (!context || !picture) return
+    context.canvas.width = picture.width
+    context.canvas.height = picture.height
+    context.putImageData(painted(picture, colours.split(',')), 0, 0)
+  }, [picture, colours])
+  return (
+    <canvas
+      ref={canvas}
+      role="img"
+      aria-label={label}
+      data-drawn={picture ? 'yes' : 'no'}
+      className={className}
+      style={style}
+    />
+  )
+}

@@ -1,0 +1,95 @@
+import { MOVE_TOOLS, PATTERNS } from '@ostler/core'
+import type { Move, MoveTool, Pattern } from '@ostler/core'
+import { Trash2, X } from 'lucide-react'
+import { useBatch, usePlan } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PathPad } from './path-pad.tsx'
+
+const options = <T extends string>(words: Readonly<Record<T, string>>) =>
+  (Object.entries(words) as [T, string][]).map(([value, text]) => ({ value, text }))
+
+const COUNT_WORDS: Readonly<Record<MoveTool, string>> = {
+  hanger: 'Loops',
+  skewer: 'Lines or turns',
+  stick: 'Lines or turns',
+  spoon: 'Plunges in a row',
+  fold: 'Folds',
+  stir: 'Turns',
+  decant: 'Passes',
+}
+
+/** A tool's own settings. */
+export function MoveInspector({ move, onClose }: { move: Move; onClose: () => void }) {
+  const batch = useBatch()
+  const told = useTold()
+  const plan = usePlan(state => state.plan)
+  const index = plan.moves.findIndex(one => one.id === move.id)
+  const path = (key: string) => ['moves', index, key]
+  const set = (key: keyof Move, value: unknown) => told(batch.edit({ kind: 'set', path: path(key), value }))
+  const hasPattern = move.tool === 'skewer' || move.tool === 'stick'
+  const isInMould = move.tool !== 'stir' && move.tool !== 'decant'
+  const remove = () =>
+    told(batch.edit({ kind: 'set', path: ['moves'], value: plan.moves.filter(one => one.id !== move.id) }))
+  return (
+    <section aria-label={`Move: ${MOVE_TOOLS[move.tool]}`} className="flex flex-col gap-3">
+      <header className="flex items-center">
+        <h2 className="text-lg first-letter:uppercase">{MOVE_TOOLS[move.tool]}</h2>
+        <button className="quiet ml-auto" aria-label="Remove this move" onClick={remove}>
+          <Trash2 size={17} aria-hidden />
+        </button>
+        <button className="quiet" aria-label="Close" onClick={onClose}>
+          <X size={18} aria-hidden />
+        </button>
+      </header>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        <Choice<MoveTool>
+          label="Tool"
+          value={move.tool}
+          options={options(MOVE_TOOLS)}
+          onValue={value => set('tool', value)}
+        />
+        <Choice
+          label="Done after"
+          value={move.after}
+          options={plan.score.map((pour, i) => ({
+            value: pour.id,
+            text: `${i + 1}, ${plan.cups.find(cup => cup.id === pour.cup)?.name ?? ''}`,
+          }))}
+          onValue={value => set('after', value)}
+        />
+        {hasPattern && (
+          <div className="col-span-2">
+            <Choice<Pattern>
+              label="Its path"
+              className="w-full"
+              value={move.pattern}
+              options={options(PATTERNS)}
+              onValue={value => set('pattern', value)}
+            />
+          </div>
+        )}
+        {!(hasPattern && move.pattern === 'drawn') && (
+          <PlanField label={COUNT_WORDS[move.tool]} kind="plain" decimals={0} width={64} path={path('count')} />
+        )}
+        {isInMould && move.tool !== 'fold' && (
+          <PlanField label="Depth, of the batter" kind="share" decimals={0} width={64} path={path('depth')} />
+        )}
+        {move.tool !== 'decant' && (
+          <PlanField label="Strength" kind="share" decimals={0} width={64} path={path('strength')} />
+        )}
+        {(hasPattern || move.tool === 'spoon') && move.pattern !== 'drawn' && (
+          <>
+            <PlanField label="From, of the length" kind="share" decimals={0} width={64} path={path('from')} />
+            <PlanField label="To, of the length" kind="share" decimals={0} width={64} path={path('to')} />
+          </>
+        )}
+      </div>
+      {hasPattern && move.pattern === 'drawn' && (
+        <PathPad points={move.path} onPoints={points => set('path', points)} />
+      )}
+      <Check label="left out for now" checked={move.off} onChange={value => set('off', value)} />
+    </section>
+  )
+}

@@ -1,0 +1,109 @@
+import { LAYER_FACES, POUR_WAYS } from '@ostler/core'
+import type { LayerFace, Pour, PourWay } from '@ostler/core'
+import { useBatch } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+
+const options = <T extends string>(words: Readonly<Record<T, string>>) =>
+  (Object.entries(words) as [T, string][]).map(([value, text]) => ({ value, text }))
+
+/** What a pour's way needs beside itself. */
+const NEEDS: Readonly<Record<PourWay, readonly string[]>> = {
+  layer: ['texture', 'tiltDeg', 'pencil'],
+  spoon: ['pencil'],
+  line: ['count', 'across', 'range', 'spreadMm'],
+  walls: ['count', 'spreadMm'],
+  spots: ['count', 'across', 'range', 'spreadMm'],
+  drop: ['count', 'across', 'range', 'cover'],
+  pot: ['hour'],
+}
+
+/** How a pour lies: its way in, and what that way needs. */
+export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) {
+  const batch = useBatch()
+  const told = useTold()
+  const { shape } = pour
+  const path = (key: string) => ['score', index, 'shape', key]
+  const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: path(key), value }))
+  const needs = (key: string) => NEEDS[shape.way].includes(key)
+  const change = (way: PourWay) =>
+    told(
+      batch.edit({
+        kind: 'many',
+        edits: [
+          { kind: 'set', path: path('way'), value: way },
+          ...(way === 'drop' || way === 'line'
+            ? [{ kind: 'set' as const, path: path('range'), value: shape.range || 0.6 }]
+            : []),
+          ...(way !== 'layer' && way !== 'spoon' && way !== 'pot' && shape.count === 1
+            ? [{ kind: 'set' as const, path: path('count'), value: way === 'walls' ? 2 : 3 }]
+            : []),
+          ...(way === 'drop' && pour.dropMm < 40
+            ? [{ kind: 'set' as const, path: ['score', index, 'dropMm'], value: 100 }]
+            : []),
+        ],
+      }),
+    )
+  return (
+    <div className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-2">
+      <div className="col-span-2">
+        <Choice<PourWay>
+          label="Goes in"
+          className="w-full"
+          value={shape.way}
+          options={options(POUR_WAYS)}
+          onValue={change}
+        />
+      </div>
+      {needs('texture') && (
+        <Choice<LayerFace>
+          label="Its lower face"
+          value={shape.texture}
+          options={options(LAYER_FACES)}
+          onValue={value => set('texture', value)}
+        />
+      )}
+      {needs('tiltDeg') && (
+        <PlanField label="Mould tilted, degrees" kind="plain" decimals={0} width={64} path={path('tiltDeg')} />
+      )}
+      {needs('count') && (
+        <PlanField
+          label={shape.way === 'spots' ? 'Spots' : 'Streams'}
+          kind="plain"
+          decimals={0}
+          width={64}
+          path={path('count')}
+        />
+      )}
+      {needs('across') && (
+        <PlanField label="Across the mould" kind="share" decimals={0} width={64} path={path('across')} />
+      )}
+      {needs('range') && (
+        <PlanField label="Spread out over" kind="share" decimals={0} width={64} path={path('range')} />
+      )}
+      {needs('spreadMm') && (
+        <PlanField label="Half-width (0: as it runs)" kind="length" width={64} path={path('spreadMm')} />
+      )}
+      {needs('cover') && <PlanField label="Closes over it" kind="share" decimals={0} width={64} path={path('cover')} />}
+      {needs('hour') && (
+        <PlanField label="Hour of the clock (0: middle)" kind="plain" decimals={1} width={64} path={path('hour')} />
+      )}
+      {needs('pencil') && index > 0 && (
+        <div className="col-span-2">
+          <Choice
+            label="Powder dusted under it"
+            className="w-full"
+            value={shape.pencil}
+            options={[
+              { value: '', text: 'none' },
+              ...batch.shelf.colorants
+                .filter(one => !one.archived && one.form === 'powder')
+                .map(one => ({ value: one.id, text: one.name })),
+            ]}
+            onValue={value => set('pencil', value)}
+          />
+        </div>
+      )}
+    </div>
+  )
+}
