@@ -65,6 +65,11 @@ async function take(page, base) {
   await open('Quarry Bench', 'Sheet')
   await shot('sheet', { fullPage: true })
 
+  await open('Heron Reach', 'Bars')
+  const drawn = page.locator('canvas[data-drawn=yes]')
+  await drawn.nth(8).waitFor()
+  await page.waitForTimeout(500)
+  await shot('bars', { fullPage: true })
   await open('Ninth Lock at Dusk', 'Cups')
   await page.getByRole('button', { name: 'Foam', exact: true }).click()
   await shot('cups')

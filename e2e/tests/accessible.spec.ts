@@ -34,8 +34,14 @@ test('shelf and recipes', async ({ maker }) => {
   expect(await broken(maker)).toEqual([])
 })
 
-for (const light of ['day', 'dim']) {
+const PAGES = {
+  day: ['batter', 'cups', 'colour', 'cards', 'bars', 'heat', 'prepare', 'weigh', 'sheet'],
+  dim: ['cups', 'colour', 'heat', 'weigh'],
+}
+
+for (const light of ['day', 'dim'] as const) {
   test(`a batch’s pages, ${light}`, async ({ maker, open }) => {
+    test.slow()
     await maker.goto('/batches')
     await maker.evaluate(value => localStorage.setItem('ostler.light', value), light)
     const id = await open('verdigris-stair', `Accessible ${light}`)
@@ -44,7 +50,7 @@ for (const light of ['day', 'dim']) {
     await maker.getByTestId('layer-3').click()
     await maker.getByRole('button', { name: 'as a table' }).click()
     expect(await broken(maker)).toEqual([])
-    for (const page of ['batter', 'cups', 'colour', 'cards', 'bars', 'heat', 'prepare', 'weigh', 'sheet']) {
+    for (const page of PAGES[light]) {
       await maker.goto(`/batches/${id}/${page}`)
       await expect(maker.getByRole('main').getByRole('heading').first()).toBeVisible()
       expect(await broken(maker)).toEqual([])

@@ -200,7 +200,7 @@ test('a swatch from a photograph re-fits a colorant and narrows its forecast', a
   await dialog.getByRole('button', { name: 'Take this colour' }).click()
   await expect(own).toContainText('one swatch of yours')
   await maker.getByRole('button', { name: 'Save', exact: true }).click()
-  await expect(maker.getByText(/is saved\./)).toBeVisible()
+  await expect(maker.getByText(/is saved\./).first()).toBeVisible()
   await maker.reload()
   await expect(own).toContainText('one swatch of yours')
 })

@@ -26,7 +26,8 @@ function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): string {
   const scent = parts
     .flatMap(part => findById(shelf.scents, part.scent) ?? [])
     .sort((a, b) => order.indexOf(b.acceleration) - order.indexOf(a.acceleration))[0]
-  const level = `${traceName(pour.endLevel)} (${tidy(pour.endLevel, 1)}) when a level layer needs at most ${tidy(pour.window.hi, 1)}`
+  const isLayer = plan.score.find(one => one.id === pour.pour)?.shape.way === 'layer'
+  const level = `${traceName(pour.endLevel)} (${tidy(pour.endLevel, 1)}) when ${isLayer ? 'a level layer' : 'such a pour'} needs at most ${tidy(pour.window.hi, 1)}`
   const quick = scent && ['mild', 'moderate', 'strong', 'seizes'].includes(scent.acceleration)
   const cause = quick ? `${scent.name} quickens it` : 'It has waited too long for its warmth and blending'
   return `${cause}: expect ${level}.`
@@ -55,7 +56,7 @@ export function riskOf(plan: Plan, shelf: Shelf, lanes: Lanes): Risk {
   const texts = {
     thick: [`${head} is too thick when you reach it: ${fails} of runs.`, thickReason(plan, shelf, worst)],
     thin: [
-      `${head} is still too thin to pour as a layer: ${fails} of runs.`,
+      `${head} is still too thin to pour as planned: ${fails} of runs.`,
       'Blend a little longer before the split, or wait before this layer.',
     ],
     'not-carried': [

@@ -31,6 +31,8 @@ export type Edit =
   /** Moves the boundary above layer `below` (0 = the bottom one) to `atMm` from the mould's floor. */
   | { kind: 'move-boundary'; below: number; atMm: number }
   | { kind: 'even-layers' }
+  /** Pours a run of steps again and again: each keeps its amount, divided among its turns. Tools follow every turn. */
+  | { kind: 'repeat-pours'; from: number; to: number; times: number }
   /** Gives a cup another share of the soap; the rest changes by the maker's rule. */
   | { kind: 'set-cup-share'; cup: string; share: number }
   /** Doses a cup's colorant; on a ladder of tints the other steps, which are the same batter, follow. */
@@ -104,6 +106,27 @@ function addPour(plan: Plan, edit: Extract<Edit, { kind: 'add-pour' }>): EditRes
   }
   const shrunk = plan.score.map(old => ({ ...old, share: tidyShare((old.share * count) / (count + 1)) }))
   return { ok: true, plan: { ...plan, score: [...shrunk.slice(0, edit.at), pour, ...shrunk.slice(edit.at)] } }
+}
+
+const MOST_TURNS = 20
+
+function repeatPours(plan: Plan, { from, to, times }: Extract<Edit, { kind: 'repeat-pours' }>): EditResult {
+  if (!(Number.isInteger(times) && times >= 2 && times <= MOST_TURNS))
+    return refused('score', `A run is repeated 2 to ${MOST_TURNS} times.`)
+  const run = plan.score.slice(from, to + 1)
+  if (run.length === 0) return refused('score', 'There is no such run of layers. Give the first and the last of it.')
+  if (plan.score.length + run.length * (times - 1) > MAX_POURS)
+    return refused('score', `That would be more than ${MAX_POURS} pours. Repeat it fewer times.`)
+  const score = [...plan.score.slice(0, from)]
+  const moves = plan.moves.filter(move => !run.some(pour => pour.id === move.after))
+  for (let turn = 0; turn < times; turn += 1)
+    for (const pour of run) {
+      const id = turn === 0 ? pour.id : freshId('pour', [...score, ...plan.score])
+      score.push({ ...pour, id, share: tidyShare(pour.share / times) })
+      for (const move of plan.moves.filter(one => one.after === pour.id))
+        moves.push({ ...move, after: id, id: turn === 0 ? move.id : freshId('move', [...moves, ...plan.moves]) })
+    }
+  return { ok: true, plan: { ...plan, score: [...score, ...plan.score.slice(to + 1)], moves } }
 }
 
 function removePours(plan: Plan, goes: (pour: Pour) => boolean): EditResult {
@@ -258,6 +281,8 @@ function raw(plan: Plan, edit: Edit): EditResult {
       return moveBoundary(plan, edit.below, edit.atMm)
     case 'set-cup-share':
       return setCupShare(plan, edit.cup, edit.share)
+    case 'repeat-pours':
+      return repeatPours(plan, edit)
     case 'set-dose':
       return setDose(plan, edit)
     case 'even-layers':

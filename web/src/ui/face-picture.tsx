@@ -1,16 +1,48 @@
-import { layerHeights } from '@ostler/core'
-import type { ColourForecast, Plan } from '@ostler/core'
+import { acrossView, designOf, hasSwirls, layerHeights } from '@ostler/core'
+import type { ColourForecast, Forecast, Plan } from '@ostler/core'
+import { useMemo } from 'react'
+import { FaceCanvas } from '../features/faces/face-canvas.tsx'
 import { cupHex, useColourView } from '../plan/colour-view.ts'
 
 interface Props {
   plan: Plan
   /** Null until they are worked out. */
   colours: ColourForecast | null
+  /** With the trace of each pour the edges are as forecast. */
+  pours?: Forecast['lanes']['pours']
   height: number
 }
 
+/** Drawn finer than shown. */
+const FINE = 2
+
 /** The cut face of a batch, small and to scale, in its forecast colours. */
-export function FacePicture({ plan, colours, height }: Props) {
+export function FacePicture(props: Props) {
+  return hasSwirls(props.plan) ? <Swirled {...props} /> : <Layers {...props} />
+}
+
+function Swirled({ plan, colours, pours, height }: Props) {
+  const view = useColourView()
+  const design = useMemo(
+    () => designOf(plan, pours?.map(pour => (pour.startLevel + pour.endLevel) / 2) ?? []),
+    [plan, pours],
+  )
+  const { innerWidthMm, fillMm } = plan.mould
+  const width = Math.round((height * innerWidthMm) / fillMm)
+  const hexes = [...design.cups.map(cup => cupHex(plan, colours, view, cup)), ...design.pencils.map(() => '#444444')]
+  return (
+    <FaceCanvas
+      program={design.program}
+      view={acrossView(design.program, 0.4, width * FINE)}
+      hexes={hexes}
+      label={`Face of ${plan.name}`}
+      className="max-w-full"
+      style={{ width, height }}
+    />
+  )
+}
+
+function Layers({ plan, colours, height }: Props) {
   const view = useColourView()
   const { innerWidthMm: width, fillMm } = plan.mould
   const heights = layerHeights(plan)

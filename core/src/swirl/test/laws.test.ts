@@ -205,6 +205,22 @@ describe('odd designs', () => {
     expect(designOf({ ...start, moves: [move] }, []).sentences.join()).toContain(words)
   })
 
+  test('a run poured three times keeps every cup’s amount, and its tools follow each turn', () => {
+    const plan = { ...start, moves: [startingMove('move-1', 'pour-3', 'skewer')] }
+    const after = applyEdit(plan, { kind: 'repeat-pours', from: 1, to: 2, times: 3 })
+    if (!after.ok) throw new Error(after.sentence)
+    expect(after.plan.score.map(pour => pour.cup)).toEqual([
+      ...['cup-1', 'cup-2', 'cup-3', 'cup-2', 'cup-3', 'cup-2', 'cup-3'],
+    ])
+    pouredShares(after.plan).forEach((share, i) => expect(share).toBeCloseTo(pouredShares(plan)[i]!, 5))
+    expect(after.plan.moves.map(move => move.after)).toEqual([
+      'pour-3',
+      after.plan.score[4]!.id,
+      after.plan.score[6]!.id,
+    ])
+    expect(applyEdit(plan, { kind: 'repeat-pours', from: 0, to: 2, times: 99 })).toMatchObject({ ok: false })
+  })
+
   test('a hanger in a column is left out and told; a removed pour takes its moves along or hands them down', () => {
     const round: Plan = {
       ...start,

@@ -49,7 +49,12 @@ export function BatchRow({ batch, shelf, onDuplicate, onDelete }: Props) {
         aria-hidden
         className="grid place-items-center rounded bg-booth p-2"
       >
-        <FacePicture plan={plan} colours={result?.colours ?? null} height={64} />
+        <FacePicture
+          plan={plan}
+          colours={result?.colours ?? null}
+          {...(result && { pours: result.lanes.pours })}
+          height={64}
+        />
       </Link>
       <div className="min-w-0">
         <Link to={`/batches/${batch.id}/score`} className="font-title text-xl font-semibold hover:underline">

@@ -9,7 +9,7 @@ import {
 import { CSS } from '@dnd-kit/utilities'
 import { MOVE_TOOLS, POUR_WAYS, freshId, layerHeights, showMass, showMinutes, startingMove } from '@ostler/core'
 import type { Edit, Move, MoveTool, PourForecast } from '@ostler/core'
-import { AlignVerticalDistributeCenter, GripVertical, Plus, Shapes, Waves } from 'lucide-react'
+import { AlignVerticalDistributeCenter, GripVertical, Plus, Repeat, Shapes, Waves } from 'lucide-react'
 import { Fragment, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
@@ -18,6 +18,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { newCup } from './new-cup.ts'
+import { RepeatDialog } from './repeat-dialog.tsx'
 import { ScentStrip } from './scent-strip.tsx'
 import { TechniqueDialog } from './technique-dialog.tsx'
 
@@ -188,9 +189,12 @@ function AddLayer({ onAdded, chosen }: { onAdded: (id: string) => void; chosen: 
   const batch = useBatch()
   const plan = usePlan(state => state.plan)
   const toast = useToast()
+  const [repeats, setRepeats] = useState(false)
+  const chosenAt = plan.score.findIndex(pour => pour.id === chosen)
+  const at = chosenAt >= 0 ? chosenAt + 1 : plan.score.length
   const add = (edits: Edit[], cup: string) => {
     const id = freshId('pour', plan.score)
-    const result = batch.edit({ kind: 'many', edits: [...edits, { kind: 'add-pour', cup, at: plan.score.length, id }] })
+    const result = batch.edit({ kind: 'many', edits: [...edits, { kind: 'add-pour', cup, at, id }] })
     if (result.ok) onAdded(id)
     else toast(result.sentence)
   }
@@ -213,7 +217,7 @@ function AddLayer({ onAdded, chosen }: { onAdded: (id: string) => void; chosen: 
       </button>
       <button
         className="quiet text-ink"
-        onClick={() => add([], plan.score.at(-1)!.cup)}
+        onClick={() => add([], plan.score[at - 1]!.cup)}
         title="Choose another cup for it afterwards"
       >
         <Plus size={16} aria-hidden /> from the same cup
@@ -226,6 +230,10 @@ function AddLayer({ onAdded, chosen }: { onAdded: (id: string) => void; chosen: 
       <button className="quiet text-ink" onClick={() => setTechniques(true)}>
         <Shapes size={16} aria-hidden /> technique …
       </button>
+      <button className="quiet text-ink" onClick={() => setRepeats(true)}>
+        <Repeat size={16} aria-hidden /> repeat …
+      </button>
+      {repeats && <RepeatDialog onClose={() => setRepeats(false)} />}
       {techniques && <TechniqueDialog onClose={() => setTechniques(false)} />}
       <button
         className="quiet ml-auto"

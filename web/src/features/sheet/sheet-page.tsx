@@ -1,4 +1,7 @@
 import {
+  MOVE_TOOLS,
+  PATTERNS,
+  POUR_WAYS,
   findById,
   inUnits,
   linerOf,
@@ -73,7 +76,7 @@ function Sheet(parts: Parts) {
           </p>
           {plan.notes && <p className="mt-2 whitespace-pre-wrap">{plan.notes}</p>}
         </div>
-        <FacePicture plan={plan} colours={forecast.colours} height={84} />
+        <FacePicture plan={plan} colours={forecast.colours} pours={forecast.lanes.pours} height={84} />
       </header>
       <Warnings forecast={forecast} />
       <Section title="1 · Safety, before anything is weighed">
@@ -327,6 +330,14 @@ function Cups({ plan, forecast, habits }: Parts) {
   )
 }
 
+const sentenceCase = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** How many streams or spots, or where in the pot. */
+function streams({ way, count, hour }: Plan['score'][number]['shape']): string {
+  if (way === 'pot') return hour === 0 ? ', in the middle' : `, at ${tidy(hour, 1)} o’clock`
+  return way === 'spoon' || count === 1 ? '' : `, ${count} of them`
+}
+
 function Pours({ plan, forecast, habits }: Parts) {
   const { lanes, portions } = forecast
   const hexOf = useCupHex()
@@ -358,8 +369,18 @@ function Pours({ plan, forecast, habits }: Parts) {
               <>
                 {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
                 {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
+                {step.shape.way !== 'layer' && `${sentenceCase(POUR_WAYS[step.shape.way])}${streams(step.shape)}. `}
                 {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
                 {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.
+                {plan.moves
+                  .filter(move => move.after === pour.pour && !move.off)
+                  .map(move => (
+                    <strong key={move.id}>
+                      {' '}
+                      Then: {MOVE_TOOLS[move.tool]}, {move.count} times
+                      {move.tool === 'skewer' || move.tool === 'stick' ? `, ${PATTERNS[move.pattern]}` : ''}.
+                    </strong>
+                  ))}
               </>
             )
             return (

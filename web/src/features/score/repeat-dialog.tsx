@@ -1,0 +1,56 @@
+import { useState } from 'react'
+import { useBatch, usePlan } from '../../plan/context.tsx'
+import { Ask } from '../../ui/ask.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { NumberCell } from '../../ui/number-cell.tsx'
+
+/** "Three times: one, two": a run of layers poured by turns, each in as many parts. */
+export function RepeatDialog({ onClose }: { onClose: () => void }) {
+  const batch = useBatch()
+  const plan = usePlan(state => state.plan)
+  const last = plan.score.length - 1
+  const [from, setFrom] = useState(Math.max(0, last - 1))
+  const [to, setTo] = useState(last)
+  const [times, setTimes] = useState(3)
+  const [sentence, setSentence] = useState('')
+  const options = plan.score.map((pour, i) => ({
+    value: String(i),
+    text: `${i + 1}, ${plan.cups.find(cup => cup.id === pour.cup)?.name ?? ''}`,
+  }))
+  const run = plan.score
+    .slice(Math.min(from, to), Math.max(from, to) + 1)
+    .map(pour => plan.cups.find(cup => cup.id === pour.cup)?.name ?? '')
+  const repeat = () => {
+    const result = batch.edit({ kind: 'repeat-pours', from: Math.min(from, to), to: Math.max(from, to), times })
+    if (result.ok) onClose()
+    else setSentence(result.sentence)
+  }
+  return (
+    <Ask open title="Repeat a run of layers" onClose={onClose}>
+      <div className="flex flex-wrap items-end gap-4">
+        <Choice label="From layer" value={String(from)} options={options} onValue={value => setFrom(Number(value))} />
+        <Choice label="To layer" value={String(to)} options={options} onValue={value => setTo(Number(value))} />
+        <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+          Times
+          <NumberCell label="Times" kind="plain" unit="" value={times} onValue={setTimes} />
+        </label>
+      </div>
+      <p className="mt-3">
+        {times} times: {run.join(', ')}. Each keeps its amount, poured in {times} parts.
+      </p>
+      {sentence && (
+        <p role="alert" className="mt-2 text-rust">
+          {sentence}
+        </p>
+      )}
+      <div className="mt-4 flex gap-3">
+        <button className="button button-main" onClick={repeat}>
+          Repeat
+        </button>
+        <button className="button" onClick={onClose}>
+          Leave it
+        </button>
+      </div>
+    </Ask>
+  )
+}
