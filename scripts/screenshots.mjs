@@ -43,6 +43,7 @@ async function take(page, base) {
   await open('Weir Milk, first pour', 'Prepare')
   await shot('prepare', { fullPage: true })
   await open('Weir Milk, first pour', 'Weigh')
+  await page.getByRole('group').getByRole('checkbox').first().waitFor()
   for (const box of await page.getByRole('group').getByRole('checkbox').all()) await box.check()
   await page.getByRole('button', { name: 'Water weighed as written' }).click()
   const lye = page.getByLabel('Lye (NaOH), weighed')
