@@ -6,6 +6,8 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   timeout: 60_000,
+  // A browser on a busy machine may miss its time once; the run says so.
+  retries: 1,
   // Units belong to the whole workshop: their test runs when the others are done.
   projects: [
     { name: 'pages', testIgnore: 'units.spec.ts' },

@@ -67,9 +67,8 @@ async function take(page, base) {
   await shot('sheet', { fullPage: true })
 
   await open('Heron Reach', 'Bars')
-  const drawn = page.locator('canvas[data-drawn=yes]')
-  await drawn.nth(8).waitFor()
-  await page.waitForTimeout(500)
+  await page.getByRole('img', { name: 'Bar 1' }).waitFor()
+  await page.waitForFunction(() => [...document.querySelectorAll('canvas')].every(one => one.dataset.drawn === 'yes'))
   await shot('bars', { fullPage: true })
   await open('Ninth Lock at Dusk', 'Cups')
   await page.getByRole('button', { name: 'Foam', exact: true }).click()

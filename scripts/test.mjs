@@ -31,7 +31,8 @@ function vitestCounts() {
 function playwrightCounts() {
   if (!existsSync(report('playwright'))) return [0, 1]
   const { stats, errors } = JSON.parse(readFileSync(report('playwright'), 'utf8'))
-  return [stats.expected, stats.unexpected + stats.flaky + errors.length]
+  if (stats.flaky > 0) say(`${stats.flaky} of the browser tests needed a second try`)
+  return [stats.expected + stats.flaky, stats.unexpected + errors.length]
 }
 
 await run(async () => {

@@ -222,3 +222,69 @@ describe('saved recipes', () => {
     expect(answer.status).toBe(status)
   })
 })
+
+describe('colorants and palettes', () => {
+  const swatch = (id: string, picture = '') => ({
+    ...{ id, date: '2026-11-02', doseGPerKg: 5, medium: 'oil', whiteGPerKg: 0, days: 42, gel: 0, hex: '#506090' },
+    ...{ carotene: 0.02, chlorophyll: 0, brown: 0.001, scatter: 1, faults: [], note: '', picture },
+  })
+  const blue = () => structuredClone(referenceShelf().colorants.find(one => one.id === 'mica-deep-blue')!)
+  const put = async (item: object, revision: number, kind = 'colorants', id = 'mica-deep-blue') =>
+    (await signedIn()).put(`/api/shelf/${kind}/${id}`).send({ item, revision })
+
+  test('own swatches are kept with a small picture each, all that a colorant may have', async () => {
+    const picture = `data:image/jpeg;base64,${'A'.repeat(9000)}`
+    const swatches = Array.from({ length: 24 }, (_, i) => swatch(`swatch-${i}`, picture))
+    const saved = await put({ ...blue(), swatches }, 1)
+    expect(saved.status).toBe(200)
+    const { shelf } = body<ShelfAnswer>(await (await signedIn()).get('/api/shelf'))
+    expect(shelf.colorants.find(one => one.id === 'mica-deep-blue')!.swatches).toHaveLength(24)
+  })
+
+  test.each([
+    ['a swatch too many', { swatches: Array.from({ length: 25 }, (_, i) => swatch(`swatch-${i}`)) }, 'at most 24'],
+    ['a picture that is a script', { swatches: [swatch('a', 'data:text/html;base64,AAAA')] }, 'small JPEG'],
+    ['a dose of a kilogram', { swatches: [{ ...swatch('a'), doseGPerKg: 1000 }] }, 'from 0 to 500 g'],
+    ['a colour that is none', { soapHex: 'blue' }, 'is written like #3e8f82'],
+  ])('%s is refused with a sentence', async (_, change, words) => {
+    const answer = await put({ ...blue(), ...change }, 2)
+    expect(answer.status).toBe(400)
+    expect(JSON.stringify(answer.body)).toContain(words)
+  })
+
+  test('a palette is added, found with the shelf, and refused beyond its size', async () => {
+    const colours = [{ name: 'weir', hex: '#6f8fa8', doses: [{ colorant: 'ultramarine-blue', doseGPerKg: 2 }] }]
+    const palette = {
+      ...{ id: 'weir', name: 'Weir', source: 'measured', note: '', tags: [], archived: false, lots: [] },
+      colours,
+    }
+    expect((await put(palette, 0, 'palettes', 'weir')).status).toBe(200)
+    const { shelf } = body<ShelfAnswer>(await (await signedIn()).get('/api/shelf'))
+    expect(shelf.palettes.find(one => one.id === 'weir')!.colours).toEqual(colours)
+    const many = Array.from({ length: 300 }, () => ({ name: '', hex: '#102030', doses: [] }))
+    const answer = await put({ ...palette, colours: many }, 1, 'palettes', 'weir')
+    expect(answer.status).toBe(400)
+    expect(JSON.stringify(answer.body)).toContain('at most 256 colours')
+  })
+})
+
+test('a stored plan of version 3 gets straight layers and no tools; what it says of cups stays', async () => {
+  const visitor = await signedIn()
+  const plan = starterPlan('Version three')
+  const { id, revision } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
+  const without = (from: object, ...keys: string[]) =>
+    Object.fromEntries(Object.entries(from).filter(([key]) => !keys.includes(key)))
+  const old = {
+    ...{ ...without(plan, 'moves', 'cutting'), version: 3 },
+    score: plan.score.map(pour => without(pour, 'shape')),
+  }
+  await at.db
+    .updateTable('batch')
+    .set({ plan: JSON.stringify(old) })
+    .where('id', '=', id)
+    .execute()
+  await upgradePlans(at.db)
+  const after = body<BatchAnswer>(await visitor.get(`/api/batches/${id}`))
+  expect(after).toMatchObject({ revision, plan: { version: 4, moves: [], cups: plan.cups } })
+  expect(after.plan.score.every(pour => pour.shape.way === 'layer')).toBe(true)
+})

@@ -122,8 +122,12 @@ export function ladderSteps(
 } {
   const indexes = found.cups.map(id => plan.cups.findIndex(cup => cup.id === id))
   const cups = indexes.map(i => portions.cups[i]!)
-  const doseOf = (i: number, colorant: string) =>
-    portions.cups[i]!.colours.find(part => part.colorant === colorant)?.doseGPerKg ?? 0
+  // As planned, before the scale rounds each cup's powder: the mother cup is weighed once.
+  const doseOf = (i: number, colorant: string) => {
+    const { colours: parts, exact } = portions.cups[i]!
+    const powderG = parts.find(part => part.colorant === colorant)?.exact.powderG ?? 0
+    return exact.batterG > 0 ? (powderG / exact.batterG) * 1000 : 0
+  }
   const first = indexes[0]!
   const colours = portions.cups[first]!.colours.filter(part => part.colorant !== found.white)
   const main = colours[0]?.colorant ?? ''
@@ -148,14 +152,14 @@ export function ladderSteps(
       addBatterG: grownG - leftG,
     }
   })
-  const whole = (part: (typeof colours)[number]) => (part.doseGPerKg * motherG) / 1000
+  const whole = (part: (typeof colours)[number]) => (doseOf(first, part.colorant) * motherG) / 1000
   return {
     motherG,
     colours: colours.map(part => ({
       colorant: part.colorant,
       name: part.name,
       powderG: whole(part),
-      mediumG: part.powderG > 0 ? (part.mediumG / part.powderG) * whole(part) : 0,
+      mediumG: part.exact.powderG > 0 ? (part.exact.mediumG / part.exact.powderG) * whole(part) : 0,
       medium: part.medium,
     })),
     steps,

@@ -65,6 +65,18 @@ function places({ shape }: Pour, random: () => number): number[] {
   return even.map(at => Math.min(0.95, Math.max(0.05, at + (random() - 0.5) * 0.08)))
 }
 
+/** A slope that the batter has depth for: at the low wall a layer is at most as thick as all that lies there. */
+function heldTilt({ program, sentences }: Making, tilt: number, flat: number): number {
+  const { heightMm: h0, widthMm: W } = program
+  const room = 0.98 * (h0 + flat)
+  const steep = Math.abs(tilt)
+  const isWedge = steep * (W / 2) > flat
+  const thickest = isWedge ? Math.sqrt(2 * flat * W * steep) : flat + steep * (W / 2)
+  if (thickest <= room) return tilt
+  sentences.push('There is too little batter for so steep a layer; it was drawn flatter.')
+  return Math.sign(tilt) * Math.min(steep, room > 2 * flat ? (room * room) / (2 * flat * W) : (2 * (room - flat)) / W)
+}
+
 /** A wide pool leaves a thin film over everything; a fine line does not. */
 const FILM_FROM_MM = 25
 
@@ -86,8 +98,10 @@ function poured(making: Making, pour: Pour, volume: number, look: Look): void {
   })
   if (shape.way === 'layer' || shape.way === 'spoon') {
     const face = shape.way === 'spoon' ? 'clouds' : shape.texture
-    const modes = chart === 'none' ? textureModes(face, L, W, look.textureMm, seedOf(pour.id)) : new Float64Array(0)
-    const tilt = chart === 'none' ? Math.tan((shape.tiltDeg * Math.PI) / 180) : 0
+    // On the mould's floor a layer has the floor's face.
+    const isFree = chart === 'none' && program.heightMm > 0
+    const modes = isFree ? textureModes(face, L, W, look.textureMm, seedOf(pour.id)) : new Float64Array(0)
+    const tilt = isFree ? heldTilt(making, Math.tan((shape.tiltDeg * Math.PI) / 180), volume / (L * W)) : 0
     const fitted = guarded({ ...base(volume), modes, tilt }, program)
     if (fitted.scale < 0.6) making.sentences.push('A layer is too thin for so uneven a face; it was drawn more evenly.')
     return push(fitted.op)

@@ -1,4 +1,5 @@
 import type { Program } from './program.ts'
+import { seeded } from './random.ts'
 import { trace } from './trace.ts'
 
 /** A plane through the block: a corner and two directions, mm for each pixel. Rows run down the picture. */
@@ -160,21 +161,22 @@ export function renderRows(program: Program, view: View, from: number, to: numbe
   return picture
 }
 
-/** Share of each colour in the block, counted on an even grid of points. */
+/** Share of each colour in the block, counted at one point, somewhere, of each cell of an even grid. */
 export function countedShares(program: Program, steps = 40): Float64Array {
   const sums = new Float64Array(program.colours)
   const out = new Float64Array(program.colours)
   const R = program.radiusMm
+  const random = seeded(steps)
   let count = 0
   for (let i = 0; i < steps; i += 1)
     for (let j = 0; j < steps; j += 1)
       for (let k = 0; k < steps; k += 1) {
-        const a = (i + 0.5) / steps
-        const b = (j + 0.5) / steps
+        const a = (i + random()) / steps
+        const b = (j + random()) / steps
         const point = {
           x: R > 0 ? (2 * a - 1) * R : a * program.lengthMm,
           y: R > 0 ? (2 * b - 1) * R : b * program.widthMm,
-          z: ((k + 0.5) / steps) * program.heightMm,
+          z: ((k + random()) / steps) * program.heightMm,
         }
         if (R > 0 && point.x * point.x + point.y * point.y > R * R) continue
         count += 1

@@ -158,7 +158,7 @@ export const TECHNIQUES: readonly Technique[] = [
     cups: 2,
     make: plan =>
       scoreOf(plan, [
-        { cup: 0, share: 0.5 },
+        { cup: 0, share: 0.8 },
         ...times(18, i => ({
           cup: i + 1,
           share: 0.36,

@@ -6,7 +6,7 @@ import { naohPerG, unitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { showShare, tidy } from '../units/index.ts'
-import type { WeighLine } from './weigh-list.ts'
+import type { WeighLine } from './line.ts'
 
 /** What the batch becomes with the weights that were really weighed; lines not weighed yet count as planned. */
 export interface Actual {

@@ -1,5 +1,6 @@
-export { GROUP_TITLES, weighList } from './weigh-list.ts'
-export type { WeighGroup, WeighLine } from './weigh-list.ts'
+export { weighList } from './weigh-list.ts'
+export { GROUP_TITLES } from './line.ts'
+export type { WeighGroup, WeighLine } from './line.ts'
 export { lineWorking } from './line-working.ts'
 export { actualOf, overshoot } from './actuals.ts'
 export type { Actual, Overshoot } from './actuals.ts'

@@ -3,7 +3,7 @@ import type { Portions } from '../portions/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import type { Working } from '../working/index.ts'
-import type { WeighLine } from './weigh-list.ts'
+import type { WeighLine } from './line.ts'
 
 type Part = Pick<Working, 'formula' | 'inputs' | 'source'>
 

@@ -1,73 +1,13 @@
 import type { Plan } from '../plan/index.ts'
-import { ladderSteps } from '../cups/index.ts'
 import { plainIceG } from '../portions/index.ts'
 import type { Portions, WeighedExtra } from '../portions/index.ts'
 import { topSheet } from '../preparation/index.ts'
 import { findById, isHard } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { showShare, tidy } from '../units/index.ts'
-import { roundNearest } from '../working/index.ts'
-
-export type WeighGroup = 'lye-water' | 'lye' | 'oils' | 'late' | 'additives' | 'scent' | 'colours' | 'top'
-
-/** One thing to weigh, in a sensible order. */
-export interface WeighLine {
-  /** Stable name of the line, e.g. "oil:olive". */
-  key: string
-  group: WeighGroup
-  what: string
-  massG: number
-  exactG: number
-  stepG: number
-  /** Where it goes, and how to tare. */
-  where: string
-  /** What rounding does to it, or empty. */
-  rounding: string
-  /** Half a step against the amount; null where it does not matter. */
-  errorShare: number | null
-  scale: 'fine' | 'coarse' | 'stop'
-  scaleSentence: string
-}
-
-export const GROUP_TITLES: Readonly<Record<WeighGroup, string>> = {
-  'lye-water': 'For the lye water',
-  lye: 'Lye, in its own cup',
-  oils: 'Oils',
-  late: 'Oils kept back',
-  additives: 'Additives',
-  scent: 'Scent',
-  colours: 'Colours and what they are mixed with',
-  top: 'The top, a batter of its own',
-}
-
-/** A step above this part of the amount is worth a word, and above the second one too coarse. */
-const WARN = 0.03
-const STOP = 0.1
-
-const needed = (amountG: number): string => tidy(Math.max(0.001, Number((amountG * 0.01).toPrecision(1))), 3)
-
-function scaleOf(
-  massG: number,
-  stepG: number,
-  isCritical: boolean,
-): Pick<WeighLine, 'errorShare' | 'scale' | 'scaleSentence'> {
-  if (!(massG > 0)) return { errorShare: null, scale: 'fine', scaleSentence: '' }
-  const share = stepG / massG
-  if (share <= WARN) return { errorShare: share, scale: 'fine', scaleSentence: '' }
-  const text = `A step of ${tidy(stepG, 2)} g is ${showShare(share, 0)} of ${tidy(massG, 2)} g`
-  return share > STOP && isCritical
-    ? {
-        errorShare: share,
-        scale: 'stop',
-        scaleSentence: `${text}: too coarse. Take a scale of ${needed(massG)} g steps, or make a larger batch.`,
-      }
-    : { errorShare: share, scale: 'coarse', scaleSentence: `${text}. A scale of ${needed(massG)} g steps is better.` }
-}
-
-const line = (
-  base: Pick<WeighLine, 'key' | 'group' | 'what' | 'massG' | 'exactG' | 'stepG' | 'where'>,
-  { isCritical = false, rounding = '' }: { isCritical?: boolean; rounding?: string } = {},
-): WeighLine => ({ ...base, rounding, ...scaleOf(base.exactG, base.stepG, isCritical) })
+import { colourLines } from './colour-lines.ts'
+import { MOMENT_WORDS, line } from './line.ts'
+import type { WeighGroup, WeighLine } from './line.ts'
 
 const extra = (
   part: WeighedExtra,
@@ -77,12 +17,6 @@ const extra = (
   stepG: number,
 ): WeighLine =>
   line({ key: `${kind}:${part.id}`, group, what: part.name, massG: part.massG, exactG: part.exactG, stepG, where })
-
-const MOMENT_WORDS = {
-  lye: 'in the water before the lye',
-  oils: 'into the oils before the lye',
-  trace: 'in at light trace',
-} as const
 
 /** Where an additive goes: in its own way, unless the plan puts it elsewhere than usual. */
 function howOf(plan: Plan, shelf: Shelf, part: WeighedExtra): string {
@@ -266,120 +200,6 @@ function ownScentLines(plan: Plan, portions: Portions): WeighLine[] {
       }),
     ]
   })
-}
-
-const CLUMPS: Readonly<Record<string, string>> = {
-  oil: 'press it smooth; if it clumps, rest it an hour or sieve it',
-  water: 'press it smooth; if it clumps, a drop of alcohol helps',
-  glycerin: 'press it smooth',
-}
-
-function colourLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
-  const base = { group: 'colours' as const, stepG: plan.conditions.fineScaleStepG }
-  const dry = (dusty: boolean | undefined) => (dusty ? 'in a small pot; mask on while it is dry' : 'in a small pot')
-  const whole = portions.potColours
-    .filter(part => part.exactG > 0)
-    .map(part =>
-      line({
-        ...base,
-        key: `colour:pot:${part.colorant}`,
-        what: `${part.name} for the whole pot`,
-        massG: part.massG,
-        exactG: part.exactG,
-        where: `${dry(findById(shelf.colorants, part.colorant)?.dusty)}; ${MOMENT_WORDS[part.moment]}`,
-      }),
-    )
-  const onLadder = new Set(plan.ladders.flatMap(ladder => ladder.cups))
-  const ofCups = plan.cups.flatMap((cup, i) =>
-    (onLadder.has(cup.id) ? [] : portions.cups[i]!.colours).flatMap(part => {
-      if (!(part.exact.powderG > 0)) return []
-      const colorant = findById(shelf.colorants, part.colorant)
-      const powder = line({
-        ...base,
-        key: `colour:${cup.id}:${part.colorant}`,
-        what: `${part.name} for ${cup.name}`,
-        massG: part.powderG,
-        exactG: part.exact.powderG,
-        where: part.fromSlurry ? 'in the slurry already made' : dry(colorant?.dusty),
-      })
-      if (!(part.exact.mediumG > 0)) return [powder]
-      const smooth = CLUMPS[part.medium] ?? 'stir smooth'
-      const medium = line({
-        ...base,
-        key: `medium:${cup.id}:${part.colorant}`,
-        what: `${mediumName(plan, shelf, part.medium)} for ${part.name}, ${cup.name}`,
-        massG: part.mediumG,
-        exactG: part.exact.mediumG,
-        where: part.fromSlurry
-          ? 'in the slurry already made'
-          : part.medium === 'alcohol'
-            ? 'on the powder; stir smooth. It burns: no flame, no hot plate, air the room'
-            : `on the powder; ${colorant?.clumping === 'high' ? smooth : 'stir smooth'}`,
-      })
-      return [powder, medium]
-    }),
-  )
-  return [...whole, ...ofCups, ...ladderLines(plan, portions, shelf)]
-}
-
-/** A ladder's colour is weighed once, for the mother cup; its white in as many pots as it is stirred in. */
-function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
-  const { fineScaleStepG: stepG } = plan.conditions
-  const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
-  const own = (key: string, what: string, exactG: number, where: string) =>
-    line({ key, group: 'colours', what, massG: roundNearest(exactG, stepG), exactG, stepG, where })
-  return plan.ladders.flatMap(ladder => {
-    const { colours, steps } = ladderSteps(plan, portions, ladder)
-    const mother = name(ladder.cups[0]!)
-    const white = findById(shelf.colorants, ladder.white)
-    return [
-      ...colours.flatMap(part => [
-        own(
-          `colour:${ladder.id}:${part.colorant}`,
-          `${part.name} for the mother cup of ${mother}`,
-          part.powderG,
-          'in a small pot; for all steps of the ladder',
-        ),
-        ...(part.mediumG > 0
-          ? [
-              own(
-                `medium:${ladder.id}:${part.colorant}`,
-                `${mediumName(plan, shelf, part.medium)} for ${part.name}, mother cup of ${mother}`,
-                part.mediumG,
-                'on the powder; stir smooth',
-              ),
-            ]
-          : []),
-      ]),
-      ...steps
-        .filter(step => step.addWhiteG > 0)
-        .flatMap(step => [
-          own(
-            `white:${ladder.id}:${step.cup}`,
-            `${white?.name ?? 'White'}, into the rest after ${name(step.cup)}`,
-            step.addWhiteG,
-            'in a small pot of its own',
-          ),
-          ...(white && white.mediumRatio > 0 && white.medium !== 'none'
-            ? [
-                own(
-                  `wetting:${ladder.id}:${step.cup}`,
-                  `${mediumName(plan, shelf, white.medium)} for that white`,
-                  step.addWhiteG * white.mediumRatio,
-                  'on the powder; stir smooth',
-                ),
-              ]
-            : []),
-        ]),
-    ]
-  })
-}
-
-/** The oil that disperses by its name, other liquids as they are. */
-function mediumName(plan: Plan, shelf: Shelf, medium: string): string {
-  const oil = medium === 'oil' ? findById(shelf.oils, plan.division.mediumOil) : undefined
-  const drawn = plan.division.mediumFrom === 'recipe' ? ', drawn from the recipe,' : ''
-  return `${oil?.name ?? medium.charAt(0).toUpperCase() + medium.slice(1)}${(medium === 'oil' && oil) || medium === 'water' ? drawn : ''}`
 }
 
 /** A whipped or piped top has oils, lye and water of its own. */

@@ -1,45 +1,29 @@
 import {
-  MOVE_TOOLS,
-  PATTERNS,
-  POUR_WAYS,
-  findById,
   inUnits,
   linerOf,
-  massNumber,
   showLength,
   showMass,
   showMassDown,
-  showMinutes,
   showShare,
   showTemperature,
-  tidy,
-  traceName,
   weighList,
 } from '@ostler/core'
-import type { Forecast, Plan, UnitHabits, WeighLine } from '@ostler/core'
+import type { Forecast, UnitHabits, WeighLine } from '@ostler/core'
 import { format } from 'date-fns'
 import { Download, Printer } from 'lucide-react'
-import { Fragment } from 'react'
-import type { ReactNode } from 'react'
-import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
-import { useCupHex } from '../../plan/colour-view.ts'
 import { useHeatPlan } from '../../plan/use-heat.ts'
 import { FacePicture } from '../../ui/face-picture.tsx'
 import { ForecastRefused } from '../../ui/forecast-refused.tsx'
 import { clockBefore } from '../../ui/clock.ts'
 import { LinerDrawing } from '../../ui/liner-drawing.tsx'
 import { DividedSheet } from '../../ui/divided-sheet.tsx'
-import { smallMass } from '../../ui/small-mass.ts'
-import { Swatch } from '../../ui/swatch.tsx'
 import { downloadPlan } from '../batches/plan-file.ts'
 import { SAFETY } from '../../ui/safety.ts'
-
-interface Parts {
-  plan: Plan
-  forecast: Forecast
-  habits: UnitHabits
-}
+import { Cups } from './cups-part.tsx'
+import { CELL, NUMBER, Section, Tick } from './parts.tsx'
+import type { Parts } from './parts.tsx'
+import { Pours } from './pours-part.tsx'
 
 /** The pour sheet: printed, it goes to the bench. Safety first, then weighing in order, cups, pours. */
 export function SheetPage() {
@@ -118,19 +102,6 @@ function Warnings({ forecast }: { forecast: Forecast }) {
     </ul>
   )
 }
-
-const Tick = () => <span aria-hidden className="mt-0.5 inline-block size-3.5 shrink-0 border border-ink" />
-
-/** A part of the sheet; a long one may run over a page's end, between its lines. */
-const Section = ({ title, children, isLong = false }: { title: string; children: ReactNode; isLong?: boolean }) => (
-  <section className={`mb-5 ${isLong ? '' : 'break-inside-avoid'}`}>
-    <h2 className="mb-1.5 break-after-avoid border-b-2 border-ink text-lg">{title}</h2>
-    {children}
-  </section>
-)
-
-const CELL = 'py-1 pr-2'
-const NUMBER = 'py-1 pr-2 text-right text-lg font-semibold whitespace-nowrap max-[600px]:text-base'
 
 function Line({ line, habits }: { line: WeighLine; habits: UnitHabits }) {
   const mass =
@@ -241,175 +212,6 @@ function LinerPart({ plan }: Parts) {
       <p className="text-[13px]">
         Drawn 1 : {LINER_SCALE}. {liner.sentence} Dashed: fold.
       </p>
-    </Section>
-  )
-}
-
-const MOMENTS = {
-  pot: 'stirred into the pot before the split',
-  'with-colour': 'with the colour',
-  last: 'right before its pour',
-}
-
-function Cups({ plan, forecast, habits }: Parts) {
-  const { shelf } = useBatch()
-  const hexOf = useCupHex()
-  const { fineScaleStepG, scaleStepG } = plan.conditions
-  const { portions } = forecast
-  const fine = (g: number, exactG: number) => smallMass(g, exactG, habits, fineScaleStepG)
-  const coarse = Math.min(scaleStepG, 0.1)
-  const used = portions.cups.flatMap(portion => portion.colours)
-  const dusty = used.some(part => findById(shelf.colorants, part.colorant)?.dusty)
-  return (
-    <Section title={`4 · Cups (${habits.mass})`}>
-      <table className="w-full">
-        <thead>
-          <tr className="text-left text-[13px] text-soft">
-            <th className="font-normal">cup</th>
-            <th className="text-right font-normal">batter</th>
-            <th className="text-right font-normal">scent</th>
-            <th className="pl-4 font-normal">colour in its liquid, mixed before lye meets oil</th>
-          </tr>
-        </thead>
-        <tbody>
-          {portions.blankG > 0 && (
-            <tr className="border-t border-line">
-              <td className={CELL}>
-                <span className="flex items-center gap-2">
-                  <Tick /> <strong>kept back plain</strong>
-                </span>
-              </td>
-              <td className={NUMBER}>{massNumber(portions.blankG, habits, coarse)}</td>
-              <td className={NUMBER}>–</td>
-              <td className={`${CELL} pl-4`}>drawn first, before scent and colour</td>
-            </tr>
-          )}
-          {plan.cups.map((cup, i) => {
-            const portion = portions.cups[i]!
-            const own = portions.ownScents[i]
-            return (
-              <tr key={cup.id} className="border-t border-line">
-                <td className={CELL}>
-                  <span className="flex items-center gap-2">
-                    <Tick /> <Swatch hex={hexOf(cup.id)} /> <strong>{cup.name}</strong>
-                  </span>
-                </td>
-                <td className={NUMBER}>{massNumber(portion.batterG, habits, coarse)}</td>
-                <td className={NUMBER}>{fine(portion.scentG, portion.exact.scentG)}</td>
-                <td className={`${CELL} pl-4`}>
-                  {portion.colours.map(part => (
-                    <span key={part.colorant} className="block">
-                      <strong>{fine(part.powderG, part.exact.powderG)}</strong> {part.name}
-                      {part.exact.mediumG > 0 && part.medium !== 'none' && (
-                        <>
-                          {' '}
-                          in <strong>{fine(part.mediumG, part.exact.mediumG)}</strong> {part.medium}
-                        </>
-                      )}
-                    </span>
-                  ))}
-                  {portion.colours.length === 0 && 'plain'}
-                  {own && <span className="block text-[13px]">own scent: {own.map(one => one.name).join(', ')}</span>}
-                </td>
-              </tr>
-            )
-          })}
-        </tbody>
-      </table>
-      <p className="mt-1.5">
-        {showMass(portions.potClingG, habits)} stays on the pot.
-        {plan.scent && ` Scent goes in ${MOMENTS[plan.scent.moment]}.`}{' '}
-        {portions.stabiliserG > 0 &&
-          `Vanilla stabiliser goes into the scent: ${showMass(portions.stabiliserG, habits)} in all. `}
-        {dusty && 'Wear a dust mask while powders are dry.'}{' '}
-        <Link to="../cards" className="underline print:hidden">
-          Labels and mixing cards
-        </Link>
-      </p>
-    </Section>
-  )
-}
-
-const sentenceCase = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
-
-/** How many streams or spots, or where in the pot. */
-function streams({ way, count, hour }: Plan['score'][number]['shape']): string {
-  if (way === 'pot') return hour === 0 ? ', in the middle' : `, at ${tidy(hour, 1)} o’clock`
-  return way === 'spoon' || count === 1 ? '' : `, ${count} of them`
-}
-
-function Pours({ plan, forecast, habits }: Parts) {
-  const { lanes, portions } = forecast
-  const hexOf = useCupHex()
-  const blend = lanes.tasks.find(task => task.kind === 'blend')
-  return (
-    <Section title="5 · Pours">
-      <p className="mb-1.5">
-        Blend to level {tidy(plan.conditions.stopLevel, 1)} ({traceName(plan.conditions.stopLevel)}), about{' '}
-        {Math.round((blend?.toMin ?? 0) * 60)} s of stick time at full contact; split by about{' '}
-        {showMinutes(lanes.splitMin)}.
-      </p>
-      <table className="w-full">
-        <thead>
-          <tr className="text-left text-[13px] text-soft">
-            <th />
-            <th className="font-normal">layer</th>
-            <th className="text-right font-normal">weight</th>
-            <th className="text-right font-normal">to height</th>
-            <th className="text-right font-normal">minute</th>
-            <th className="pl-4 font-normal max-[600px]:hidden">before and how</th>
-          </tr>
-        </thead>
-        <tbody>
-          {lanes.pours.map((pour, i) => {
-            const cup = plan.cups.find(one => one.id === pour.cup)
-            const layer = portions.layers[i]!
-            const step = plan.score[i]!
-            const how = (
-              <>
-                {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
-                {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
-                {step.shape.way !== 'layer' && `${sentenceCase(POUR_WAYS[step.shape.way])}${streams(step.shape)}. `}
-                {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
-                {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.
-                {plan.moves
-                  .filter(move => move.after === pour.pour && !move.off)
-                  .map(move => (
-                    <strong key={move.id}>
-                      {' '}
-                      Then: {MOVE_TOOLS[move.tool]}, {move.count} times
-                      {move.tool === 'skewer' || move.tool === 'stick' ? `, ${PATTERNS[move.pattern]}` : ''}.
-                    </strong>
-                  ))}
-              </>
-            )
-            return (
-              <Fragment key={pour.pour}>
-                <tr className="border-t border-line">
-                  <td className="w-6">
-                    <Tick />
-                  </td>
-                  <td className={CELL}>
-                    <span className="flex items-center gap-2">
-                      {i + 1} <Swatch hex={hexOf(pour.cup)} /> <strong>{cup?.name}</strong>
-                    </span>
-                  </td>
-                  <td className={NUMBER}>{showMass(layer.massG, habits, 1)}</td>
-                  <td className={NUMBER}>{showLength(layer.toMm, habits)}</td>
-                  <td className={NUMBER}>{showMinutes(pour.startMin)}</td>
-                  <td className={`${CELL} pl-4 text-[14px] max-[600px]:hidden`}>{how}</td>
-                </tr>
-                <tr className="hidden max-[600px]:table-row">
-                  <td />
-                  <td colSpan={4} className="pb-1.5 text-[14px]">
-                    {how}
-                  </td>
-                </tr>
-              </Fragment>
-            )
-          })}
-        </tbody>
-      </table>
     </Section>
   )
 }

@@ -1,0 +1,123 @@
+import { ladderSteps } from '../cups/index.ts'
+import type { Plan } from '../plan/index.ts'
+import type { Portions } from '../portions/index.ts'
+import { findById } from '../shelf/index.ts'
+import type { Shelf } from '../shelf/index.ts'
+import { roundNearest } from '../working/index.ts'
+import { MOMENT_WORDS, line } from './line.ts'
+import type { WeighLine } from './line.ts'
+
+const CLUMPS: Readonly<Record<string, string>> = {
+  oil: 'press it smooth; if it clumps, rest it an hour or sieve it',
+  water: 'press it smooth; if it clumps, a drop of alcohol helps',
+  glycerin: 'press it smooth',
+}
+
+/** Colours of the pot, of single cups and of ladders, each with what it is mixed with. */
+export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
+  const base = { group: 'colours' as const, stepG: plan.conditions.fineScaleStepG }
+  const dry = (dusty: boolean | undefined) => (dusty ? 'in a small pot; mask on while it is dry' : 'in a small pot')
+  const whole = portions.potColours
+    .filter(part => part.exactG > 0)
+    .map(part =>
+      line({
+        ...base,
+        key: `colour:pot:${part.colorant}`,
+        what: `${part.name} for the whole pot`,
+        massG: part.massG,
+        exactG: part.exactG,
+        where: `${dry(findById(shelf.colorants, part.colorant)?.dusty)}; ${MOMENT_WORDS[part.moment]}`,
+      }),
+    )
+  const onLadder = new Set(plan.ladders.flatMap(ladder => ladder.cups))
+  const ofCups = plan.cups.flatMap((cup, i) =>
+    (onLadder.has(cup.id) ? [] : portions.cups[i]!.colours).flatMap(part => {
+      if (!(part.exact.powderG > 0)) return []
+      const colorant = findById(shelf.colorants, part.colorant)
+      const powder = line({
+        ...base,
+        key: `colour:${cup.id}:${part.colorant}`,
+        what: `${part.name} for ${cup.name}`,
+        massG: part.powderG,
+        exactG: part.exact.powderG,
+        where: part.fromSlurry ? 'in the slurry already made' : dry(colorant?.dusty),
+      })
+      if (!(part.exact.mediumG > 0)) return [powder]
+      const smooth = CLUMPS[part.medium] ?? 'stir smooth'
+      const medium = line({
+        ...base,
+        key: `medium:${cup.id}:${part.colorant}`,
+        what: `${mediumName(plan, shelf, part.medium)} for ${part.name}, ${cup.name}`,
+        massG: part.mediumG,
+        exactG: part.exact.mediumG,
+        where: part.fromSlurry
+          ? 'in the slurry already made'
+          : part.medium === 'alcohol'
+            ? 'on the powder; stir smooth. It burns: no flame, no hot plate, air the room'
+            : `on the powder; ${colorant?.clumping === 'high' ? smooth : 'stir smooth'}`,
+      })
+      return [powder, medium]
+    }),
+  )
+  return [...whole, ...ofCups, ...ladderLines(plan, portions, shelf)]
+}
+
+/** A ladder's colour is weighed once, for the mother cup; its white in as many pots as it is stirred in. */
+function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
+  const { fineScaleStepG: stepG } = plan.conditions
+  const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
+  const own = (key: string, what: string, exactG: number, where: string) =>
+    line({ key, group: 'colours', what, massG: roundNearest(exactG, stepG), exactG, stepG, where })
+  return plan.ladders.flatMap(ladder => {
+    const { colours, steps } = ladderSteps(plan, portions, ladder)
+    const mother = name(ladder.cups[0]!)
+    const white = findById(shelf.colorants, ladder.white)
+    return [
+      ...colours.flatMap(part => [
+        own(
+          `colour:${ladder.id}:${part.colorant}`,
+          `${part.name} for the mother cup of ${mother}`,
+          part.powderG,
+          'in a small pot; for all steps of the ladder',
+        ),
+        ...(part.mediumG > 0
+          ? [
+              own(
+                `medium:${ladder.id}:${part.colorant}`,
+                `${mediumName(plan, shelf, part.medium)} for ${part.name}, mother cup of ${mother}`,
+                part.mediumG,
+                'on the powder; stir smooth',
+              ),
+            ]
+          : []),
+      ]),
+      ...steps
+        .filter(step => step.addWhiteG > 0)
+        .flatMap(step => [
+          own(
+            `white:${ladder.id}:${step.cup}`,
+            `${white?.name ?? 'White'}, into the rest after ${name(step.cup)}`,
+            step.addWhiteG,
+            'in a small pot of its own',
+          ),
+          ...(white && white.mediumRatio > 0 && white.medium !== 'none'
+            ? [
+                own(
+                  `wetting:${ladder.id}:${step.cup}`,
+                  `${mediumName(plan, shelf, white.medium)} for that white`,
+                  step.addWhiteG * white.mediumRatio,
+                  'on the powder; stir smooth',
+                ),
+              ]
+            : []),
+        ]),
+    ]
+  })
+}
+
+/** The oil that disperses by its name, other liquids as they are. */
+function mediumName(plan: Plan, shelf: Shelf, medium: string): string {
+  const oil = medium === 'oil' ? findById(shelf.oils, plan.division.mediumOil) : undefined
+  const drawn = plan.division.mediumFrom === 'recipe' ? ', drawn from the recipe,' : ''
+  return `${oil?.name ?? medium.charAt(0).toUpperCase() + medium.slice(1)}${(medium === 'oil' && oil) || medium === 'water' ? drawn : ''}`
+}

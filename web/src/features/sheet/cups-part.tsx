@@ -1,0 +1,94 @@
+import { findById, massNumber, showMass } from '@ostler/core'
+import { Link } from 'react-router'
+import { useBatch } from '../../plan/context.tsx'
+import { useCupHex } from '../../plan/colour-view.ts'
+import { smallMass } from '../../ui/small-mass.ts'
+import { Swatch } from '../../ui/swatch.tsx'
+import { CELL, NUMBER, Section, Tick } from './parts.tsx'
+import type { Parts } from './parts.tsx'
+
+const MOMENTS = {
+  pot: 'stirred into the pot before the split',
+  'with-colour': 'with the colour',
+  last: 'right before its pour',
+}
+
+/** Each cup with what goes into it. */
+export function Cups({ plan, forecast, habits }: Parts) {
+  const { shelf } = useBatch()
+  const hexOf = useCupHex()
+  const { fineScaleStepG, scaleStepG } = plan.conditions
+  const { portions } = forecast
+  const fine = (g: number, exactG: number) => smallMass(g, exactG, habits, fineScaleStepG)
+  const coarse = Math.min(scaleStepG, 0.1)
+  const used = portions.cups.flatMap(portion => portion.colours)
+  const dusty = used.some(part => findById(shelf.colorants, part.colorant)?.dusty)
+  return (
+    <Section title={`4 · Cups (${habits.mass})`}>
+      <table className="w-full">
+        <thead>
+          <tr className="text-left text-[13px] text-soft">
+            <th className="font-normal">cup</th>
+            <th className="text-right font-normal">batter</th>
+            <th className="text-right font-normal">scent</th>
+            <th className="pl-4 font-normal">colour in its liquid, mixed before lye meets oil</th>
+          </tr>
+        </thead>
+        <tbody>
+          {portions.blankG > 0 && (
+            <tr className="border-t border-line">
+              <td className={CELL}>
+                <span className="flex items-center gap-2">
+                  <Tick /> <strong>kept back plain</strong>
+                </span>
+              </td>
+              <td className={NUMBER}>{massNumber(portions.blankG, habits, coarse)}</td>
+              <td className={NUMBER}>–</td>
+              <td className={`${CELL} pl-4`}>drawn first, before scent and colour</td>
+            </tr>
+          )}
+          {plan.cups.map((cup, i) => {
+            const portion = portions.cups[i]!
+            const own = portions.ownScents[i]
+            return (
+              <tr key={cup.id} className="border-t border-line">
+                <td className={CELL}>
+                  <span className="flex items-center gap-2">
+                    <Tick /> <Swatch hex={hexOf(cup.id)} /> <strong>{cup.name}</strong>
+                  </span>
+                </td>
+                <td className={NUMBER}>{massNumber(portion.batterG, habits, coarse)}</td>
+                <td className={NUMBER}>{fine(portion.scentG, portion.exact.scentG)}</td>
+                <td className={`${CELL} pl-4`}>
+                  {portion.colours.map(part => (
+                    <span key={part.colorant} className="block">
+                      <strong>{fine(part.powderG, part.exact.powderG)}</strong> {part.name}
+                      {part.exact.mediumG > 0 && part.medium !== 'none' && (
+                        <>
+                          {' '}
+                          in <strong>{fine(part.mediumG, part.exact.mediumG)}</strong> {part.medium}
+                        </>
+                      )}
+                    </span>
+                  ))}
+                  {portion.colours.length === 0 && 'plain'}
+                  {own && <span className="block text-[13px]">own scent: {own.map(one => one.name).join(', ')}</span>}
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      <p className="mt-1.5">
+        {showMass(portions.potClingG, habits)} stays on the pot.
+        {plan.scent && ` Scent goes in ${MOMENTS[plan.scent.moment]}.`}{' '}
+        {portions.stabiliserG > 0 &&
+          `Vanilla stabiliser goes into the scent: ${showMass(portions.stabiliserG, habits)} in all. `}
+        {dusty && 'Wear a dust mask while powders are dry.'}{' '}
+        <Link to="../cards" className="underline print:hidden">
+          Labels and mixing cards
+        </Link>
+      </p>
+    </Section>
+  )
+}

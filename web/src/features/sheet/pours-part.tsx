@@ -1,0 +1,92 @@
+import { MOVE_TOOLS, PATTERNS, POUR_WAYS, showLength, showMass, showMinutes, tidy, traceName } from '@ostler/core'
+import type { Plan } from '@ostler/core'
+import { Fragment } from 'react'
+import { useCupHex } from '../../plan/colour-view.ts'
+import { Swatch } from '../../ui/swatch.tsx'
+import { CELL, NUMBER, Section, Tick } from './parts.tsx'
+import type { Parts } from './parts.tsx'
+
+const sentenceCase = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** How many streams or spots, or where in the pot. */
+function streams({ way, count, hour }: Plan['score'][number]['shape']): string {
+  if (way === 'pot') return hour === 0 ? ', in the middle' : `, at ${tidy(hour, 1)} o’clock`
+  return way === 'spoon' || count === 1 ? '' : `, ${count} of them`
+}
+
+/** The pours in order, with how each goes in and the tools after it. */
+export function Pours({ plan, forecast, habits }: Parts) {
+  const { lanes, portions } = forecast
+  const hexOf = useCupHex()
+  const blend = lanes.tasks.find(task => task.kind === 'blend')
+  return (
+    <Section title="5 · Pours">
+      <p className="mb-1.5">
+        Blend to level {tidy(plan.conditions.stopLevel, 1)} ({traceName(plan.conditions.stopLevel)}), about{' '}
+        {Math.round((blend?.toMin ?? 0) * 60)} s of stick time at full contact; split by about{' '}
+        {showMinutes(lanes.splitMin)}.
+      </p>
+      <table className="w-full">
+        <thead>
+          <tr className="text-left text-[13px] text-soft">
+            <th />
+            <th className="font-normal">layer</th>
+            <th className="text-right font-normal">weight</th>
+            <th className="text-right font-normal">to height</th>
+            <th className="text-right font-normal">minute</th>
+            <th className="pl-4 font-normal max-[600px]:hidden">before and how</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lanes.pours.map((pour, i) => {
+            const cup = plan.cups.find(one => one.id === pour.cup)
+            const layer = portions.layers[i]!
+            const step = plan.score[i]!
+            const how = (
+              <>
+                {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
+                {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
+                {step.shape.way !== 'layer' && `${sentenceCase(POUR_WAYS[step.shape.way])}${streams(step.shape)}. `}
+                {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
+                {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.
+                {plan.moves
+                  .filter(move => move.after === pour.pour && !move.off)
+                  .map(move => (
+                    <strong key={move.id}>
+                      {' '}
+                      Then: {MOVE_TOOLS[move.tool]}, {move.count} times
+                      {move.tool === 'skewer' || move.tool === 'stick' ? `, ${PATTERNS[move.pattern]}` : ''}.
+                    </strong>
+                  ))}
+              </>
+            )
+            return (
+              <Fragment key={pour.pour}>
+                <tr className="border-t border-line">
+                  <td className="w-6">
+                    <Tick />
+                  </td>
+                  <td className={CELL}>
+                    <span className="flex items-center gap-2">
+                      {i + 1} <Swatch hex={hexOf(pour.cup)} /> <strong>{cup?.name}</strong>
+                    </span>
+                  </td>
+                  <td className={NUMBER}>{showMass(layer.massG, habits, 1)}</td>
+                  <td className={NUMBER}>{showLength(layer.toMm, habits)}</td>
+                  <td className={NUMBER}>{showMinutes(pour.startMin)}</td>
+                  <td className={`${CELL} pl-4 text-[14px] max-[600px]:hidden`}>{how}</td>
+                </tr>
+                <tr className="hidden max-[600px]:table-row">
+                  <td />
+                  <td colSpan={4} className="pb-1.5 text-[14px]">
+                    {how}
+                  </td>
+                </tr>
+              </Fragment>
+            )
+          })}
+        </tbody>
+      </table>
+    </Section>
+  )
+}
