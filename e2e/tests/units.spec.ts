@@ -45,3 +45,33 @@ test('a workshop of ounces reads ounces and °F at the bench, in numbers and in 
     await maker.request.put('/api/workshop/habits', { data: { mass: 'g', temperature: 'C', length: 'mm' } })
   }
 })
+
+test('cups, colours, cards and bars speak ounces and inches too', async ({ maker, open }) => {
+  await maker.request.put('/api/workshop/habits', { data: { mass: 'oz', temperature: 'F', length: 'in' } })
+  try {
+    const id = await open('ninth-lock', 'Ounces in cups', 'cups?cup=cup-3')
+    await maker.getByLabel('write down what the cups really hold').check()
+    await maker.getByLabel('Foam really holds').fill('9')
+    await maker.getByLabel('enlarged after colouring').check()
+    await maker.getByLabel('What Foam held when it was coloured, oz').fill('6')
+    await expect(maker.getByText(/^Add 0\.\d+ oz Titanium dioxide/)).toBeVisible()
+    for (const page of ['cups?cup=cup-3', 'cards', 'bars', 'score']) {
+      await maker.goto(`/batches/${id}/${page}`)
+      await expect(
+        maker
+          .getByRole('main')
+          .getByText(/\d (oz|in)\b/)
+          .first(),
+      ).toBeVisible()
+      // Names on the shelf keep the measure that they were given.
+      const text = await maker.getByRole('main').evaluate(main => {
+        for (const list of main.querySelectorAll('select')) list.remove()
+        return (main as HTMLElement).innerText
+      })
+      // Doses are g per kg everywhere; everything that is weighed or measured follows the workshop.
+      expect(text.match(/\d (g|mm)(?![\w/])/g) ?? []).toEqual([])
+    }
+  } finally {
+    await maker.request.put('/api/workshop/habits', { data: { mass: 'g', temperature: 'C', length: 'mm' } })
+  }
+})

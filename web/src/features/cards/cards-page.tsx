@@ -1,4 +1,4 @@
-import { findById, ladderSteps, massNumber, mixingCards, showMass, tidy } from '@ostler/core'
+import { findById, inUnits, ladderSteps, massNumber, mixingCards, showMass } from '@ostler/core'
 import type { Forecast, MixingCard, Plan, TintLadder } from '@ostler/core'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
@@ -147,7 +147,7 @@ function Card({ plan, card }: { plan: Plan; card: MixingCard }) {
                 {smallMass(line.massG, line.exactG, habits, step)} {habits.mass}
               </td>
               <td className="py-1">
-                {line.what}, {line.how}
+                {line.what}, {inUnits(line.how, habits)}
                 {line.spoons && <span className="block text-[13px] text-soft">{line.spoons}</span>}
               </td>
             </tr>
@@ -196,8 +196,8 @@ function LadderCard({ plan, forecast, ladder, card }: LadderProps) {
         {colours.map(part => (
           <span key={part.colorant}>
             {' '}
-            + <strong>{tidy(part.powderG, 2)} g</strong> {part.name}
-            {part.mediumG > 0 && ` in ${tidy(part.mediumG, 2)} g ${part.medium}`}
+            + <strong>{showMass(part.powderG, habits, 0.01)}</strong> {part.name}
+            {part.mediumG > 0 && ` in ${showMass(part.mediumG, habits, 0.01)} ${part.medium}`}
           </span>
         ))}
         .
@@ -213,7 +213,7 @@ function LadderCard({ plan, forecast, ladder, card }: LadderProps) {
               {step.leftG > 0.05 && i + 1 < steps.length && `, ${showMass(step.leftG, habits)} is left`}
               {step.addWhiteG > 0.005 && (
                 <>
-                  ; stir in <strong>{tidy(step.addWhiteG, 2)} g</strong> {white?.name ?? 'white'}, wetted
+                  ; stir in <strong>{showMass(step.addWhiteG, habits, 0.01)}</strong> {white?.name ?? 'white'}, wetted
                 </>
               )}
               {step.addBatterG > 0.05 && (

@@ -132,7 +132,7 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
                     pour <strong>{showMass(rung.pourG, habits)}</strong>
                   </span>
                   <span className="flex-1">
-                    {rung.addWhiteG > 0 && `then ${tidy(rung.addWhiteG, 2)} g white into what is left`}
+                    {rung.addWhiteG > 0 && `then ${showMass(rung.addWhiteG, habits, 0.01)} white into what is left`}
                     {rung.addBatterG > 0 && `then ${showMass(rung.addBatterG, habits)} plain batter into what is left`}
                   </span>
                   <span className="pr-3 text-[13px]">

@@ -1,4 +1,4 @@
-import { asFilled, showMass, showShare, takeFilled, tidy } from '@ostler/core'
+import { GRAMS_PER_OUNCE, asFilled, showMass, showShare, takeFilled, tidy } from '@ostler/core'
 import type { CupActual, EditResult, Forecast, Plan } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
@@ -69,6 +69,9 @@ export function FilledSection({ plan, forecast }: { plan: Plan; forecast: Foreca
   )
 }
 
+/** A top-up is weighed on the fine scale. */
+const FINE_G = 0.01
+
 interface RowProps {
   plan: Plan
   forecast: Forecast
@@ -87,8 +90,10 @@ function FilledRow({ plan, index, filled, onSet }: RowProps) {
   const setBatter = (batterG: number) => put({ cup: cup.id, batterG, colouredG: written?.colouredG ?? null })
   const byVolume = (ml: number) => setBatter(Number((ml * density).toFixed(2)))
   const topUps = [
-    ...filled.colours.filter(part => part.topUpG > 0.005).map(part => `${tidy(part.topUpG, 2)} g ${part.name}`),
-    ...(filled.scentTopUpG > 0.005 ? [`${tidy(filled.scentTopUpG, 2)} g scent`] : []),
+    ...filled.colours
+      .filter(part => part.topUpG > 0.005)
+      .map(part => `${showMass(part.topUpG, habits, FINE_G)} ${part.name}`),
+    ...(filled.scentTopUpG > 0.005 ? [`${showMass(filled.scentTopUpG, habits, FINE_G)} scent`] : []),
   ]
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-1.5">
@@ -130,6 +135,7 @@ interface ColouredProps {
 
 /** A cup that was made larger after it was coloured. */
 function Coloured({ written, name, onPut }: ColouredProps) {
+  const habits = useHabits()
   const told = useTold()
   const isLater = written.colouredG !== null
   return (
@@ -143,13 +149,14 @@ function Coloured({ written, name, onPut }: ColouredProps) {
         <>
           from
           <NumberCell
-            label={`What ${name} held when it was coloured, g`}
+            label={`What ${name} held when it was coloured, ${habits.mass}`}
             value={written.colouredG!}
             kind="mass"
-            unit="g"
+            unit={habits.mass}
+            scale={habits.mass === 'oz' ? GRAMS_PER_OUNCE : 1}
             onValue={colouredG => told(onPut({ ...written, colouredG }))}
           />
-          g
+          {habits.mass}
         </>
       )}
     </span>

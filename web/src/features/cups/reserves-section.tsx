@@ -1,8 +1,8 @@
-import { MAX_RESERVES, RESERVE_USES, freshId, readQuantity, tidy } from '@ostler/core'
+import { MAX_RESERVES, RESERVE_USES, freshId, readQuantity, showMass } from '@ostler/core'
 import type { Plan, Reserve, ReserveUse } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { useBatch } from '../../plan/context.tsx'
+import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
@@ -83,10 +83,11 @@ const PIPING_LOSS = 1.15
 
 /** Pieces by their weight, with what stays in the bag. */
 function Pieces({ onMass }: { onMass: (massG: number) => void }) {
+  const habits = useHabits()
   const [count, setCount] = useState('')
   const [each, setEach] = useState('')
   const pieces = readQuantity(count, 'plain', '')
-  const grams = readQuantity(each, 'mass', 'g')
+  const grams = readQuantity(each, 'mass', habits.mass)
   const massG = pieces.ok && grams.ok ? Math.round(pieces.value * grams.value * PIPING_LOSS * 10) / 10 : null
   return (
     <p className="mt-1 flex flex-wrap items-center gap-1.5 text-[13px] text-soft">
@@ -99,15 +100,15 @@ function Pieces({ onMass }: { onMass: (massG: number) => void }) {
       />
       pieces of
       <input
-        aria-label="Weight of a piece, g"
+        aria-label={`Weight of a piece, ${habits.mass}`}
         className="field w-16 text-right"
         inputMode="decimal"
         value={each}
         onChange={event => setEach(event.target.value)}
       />
-      g, with 15 % for the bag:
+      {habits.mass}, with 15 % for the bag:
       <button className="button" disabled={massG === null || massG <= 0} onClick={() => massG && onMass(massG)}>
-        {massG ? `take ${tidy(massG, 1)} g` : 'take it'}
+        {massG ? `take ${showMass(massG, habits, 0.1)}` : 'take it'}
       </button>
     </p>
   )

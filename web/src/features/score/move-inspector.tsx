@@ -32,6 +32,7 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
   const isInMould = move.tool !== 'stir' && move.tool !== 'decant'
   const remove = () =>
     told(batch.edit({ kind: 'set', path: ['moves'], value: plan.moves.filter(one => one.id !== move.id) }))
+  if (index < 0) return null
   return (
     <section aria-label={`Move: ${MOVE_TOOLS[move.tool]}`} className="flex flex-col gap-3">
       <header className="flex items-center">
