@@ -45,6 +45,16 @@ function doubles(plan: Plan): Problem[] {
       'a move',
     ),
     ...twice(
+      'finish.embeds',
+      plan.finish.embeds.map(embed => embed.id),
+      'an embed',
+    ),
+    ...twice(
+      'finish.toppings',
+      plan.finish.toppings.map(topping => topping.id),
+      'a topping',
+    ),
+    ...twice(
       'recipe.oils',
       plan.recipe.oils.map(part => part.oil),
       'the oil',
@@ -171,6 +181,35 @@ function bands(plan: Plan): Problem[] {
   ]
 }
 
+/** Cups of pours that are set aside or of plan B, and the tools of plan B. */
+function besides(plan: Plan): Problem[] {
+  const known = new Set(plan.cups.map(cup => cup.id))
+  const lost = (path: string, cup: string): Problem[] =>
+    known.has(cup) ? [] : [{ path, value: cup, sentence: `There is no cup “${cup}”.` }]
+  return [
+    ...plan.aside.flatMap((one, i) => lost(`aside[${i}].pour.cup`, one.pour.cup)),
+    ...(plan.planB?.score.flatMap((pour, i) => lost(`planB.score[${i}].cup`, pour.cup)) ?? []),
+    ...(plan.planB?.moves.flatMap((move, i): Problem[] => {
+      if (plan.planB!.score.some(pour => pour.id === move.after)) return []
+      const sentence = `There is no pour “${move.after}” in plan B that this move could follow.`
+      return [{ path: `planB.moves[${i}].after`, value: move.after, sentence }]
+    }) ?? []),
+    ...embedsFit(plan),
+  ]
+}
+
+/** A piece larger than the mould cannot be set in. */
+function embedsFit(plan: Plan): Problem[] {
+  return plan.finish.embeds.flatMap((embed, i): Problem[] => {
+    const { innerLengthMm: l, innerWidthMm: w, innerHeightMm: h, form } = plan.mould
+    const wide = form === 'box' || form === 'ellipse' ? w : l
+    const high = embed.form === 'bar' ? embed.heightMm : embed.widthMm
+    if (embed.widthMm <= wide && high <= h) return []
+    const sentence = `${embed.name} is larger than the mould: it has room for ${wide} mm across and ${h} mm upright.`
+    return [{ path: `finish.embeds[${i}].widthMm`, value: embed.widthMm, sentence }]
+  })
+}
+
 /** What no single field can know: sums, names that must exist, room in the mould. */
 export function crossChecks(plan: Plan): Problem[] {
   const problems = [...doubles(plan), ...moulds(plan), ...cups(plan), ...water(plan), ...bands(plan)]
@@ -198,6 +237,7 @@ export function crossChecks(plan: Plan): Problem[] {
     const sentence = `There is no pour “${move.after}” that this move could follow.`
     problems.push({ path: `moves[${i}].after`, value: move.after, sentence })
   })
+  problems.push(...besides(plan))
   layerHeights(plan).forEach((mm, i) => {
     if (plan.score[i]!.shape.way !== 'layer') return
     // Shares are kept to a millionth, so a layer of just 2 mm may read a hair less.

@@ -15,7 +15,8 @@ import {
   TintLadder,
 } from './cup-part.ts'
 import { Recipe } from './recipe-part.ts'
-import { Cutting, MAX_MOVES, Move, Pour } from './score-part.ts'
+import { Finish, PlanB } from './finish-part.ts'
+import { Aside, Cutting, MAX_ASIDE, MAX_MOVES, Move, Pour } from './score-part.ts'
 
 /**
  * The plan of one batch, as it is stored, exported and imported. Masses in g, lengths in mm, temperatures in °C, times in
@@ -23,7 +24,7 @@ import { Cutting, MAX_MOVES, Move, Pour } from './score-part.ts'
  */
 
 export const PLAN_FORMAT = 'ostler-plan'
-export const PLAN_VERSION = 4
+export const PLAN_VERSION = 5
 
 export const MAX_CUPS = 12
 export const MAX_POURS = 60
@@ -133,6 +134,17 @@ export class Plan {
 
   @Parts(() => Move, 0, MAX_MOVES, `A score has at most ${MAX_MOVES} moves of tools.`)
   moves!: Move[]
+
+  @Parts(() => Aside, 0, MAX_ASIDE, `At most ${MAX_ASIDE} pours are set aside.`)
+  aside!: Aside[]
+
+  @Part(() => Finish, 'What goes in and on top beside pours is missing.')
+  finish!: Finish
+
+  /** The score to turn to when things go wrong; null: none. */
+  @ValidateIf((plan: Plan) => plan.planB !== null)
+  @Part(() => PlanB, 'Plan B is null or a second score with what calls for it.')
+  planB!: PlanB | null
 
   @Part(() => Cutting, 'How the loaf is cut is missing.')
   cutting!: Cutting

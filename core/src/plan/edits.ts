@@ -1,8 +1,21 @@
 import { THINNEST_LAYER_MM, layerHeights } from './cross-checks.ts'
-import { MAX_CUPS, MAX_POURS } from './document.ts'
+import { MAX_CUPS } from './document.ts'
 import type { Plan } from './document.ts'
-import type { Pour } from './score-part.ts'
-import { startingShape } from './starter.ts'
+import type { Move, Pour } from './score-part.ts'
+import {
+  addPour,
+  movePours,
+  pastePours,
+  planBWithout,
+  putBack,
+  removePours,
+  repeatPours,
+  setAside,
+  splitPour,
+  swapPlans,
+} from './score-edits.ts'
+import { refused, tidyShare } from './edit-result.ts'
+import type { EditResult } from './edit-result.ts'
 import type { Cup } from './cup-part.ts'
 import { setCupShare } from './divide.ts'
 import type { OilPart } from './recipe-part.ts'
@@ -33,14 +46,22 @@ export type Edit =
   | { kind: 'even-layers' }
   /** Pours a run of steps again and again: each keeps its amount, divided among its turns. Tools follow every turn. */
   | { kind: 'repeat-pours'; from: number; to: number; times: number }
+  | { kind: 'remove-pours'; pours: readonly string[] }
+  /** Moves several pours together, in their order, so that the first of them is at `to` among the rest. */
+  | { kind: 'move-pours'; pours: readonly string[]; to: number }
+  /** Part of it now, the rest as a pour of its own right after; `id` names the rest. */
+  | { kind: 'split-pour'; pour: string; id: string }
+  /** Takes pours out of the score for now: the others fill the mould. */
+  | { kind: 'set-aside'; pours: readonly string[] }
+  | { kind: 'put-back'; index: number }
+  /** Puts copies of pours and their tools after a place; cups that the plan lacks are named by what they are like. */
+  | { kind: 'paste-pours'; at: number; pours: readonly Pour[]; moves: readonly Move[] }
+  /** The first score and plan B change places. */
+  | { kind: 'swap-plans' }
   /** Gives a cup another share of the soap; the rest changes by the maker's rule. */
   | { kind: 'set-cup-share'; cup: string; share: number }
   /** Doses a cup's colorant; on a ladder of tints the other steps, which are the same batter, follow. */
   | { kind: 'set-dose'; cup: string; colorant: string; doseGPerKg: number }
-
-export type EditResult = { ok: true; plan: Plan } | { ok: false; path: string; sentence: string }
-
-const refused = (path: string, sentence: string): EditResult => ({ ok: false, path, sentence })
 
 /** `setAt` on frozen plain data: copies only what lies on the path. */
 function setAt(node: unknown, path: FieldPath, value: unknown): unknown {
@@ -50,9 +71,6 @@ function setAt(node: unknown, path: FieldPath, value: unknown): unknown {
   const object = (node ?? {}) as Record<string, unknown>
   return { ...object, [key]: setAt(object[key], rest, value) }
 }
-
-/** Shares are kept to a millionth: 0.0001 mm in a 100 mm mould, and short in the file. */
-const tidyShare = (share: number): number => Math.max(0.000001, Number(share.toFixed(6)))
 
 const withHeights = (plan: Plan, heights: readonly number[]): Plan => ({
   ...plan,
@@ -90,66 +108,6 @@ function moveBoundary(plan: Plan, below: number, atMm: number): EditResult {
   return { ok: true, plan: withHeights(plan, heights) }
 }
 
-function addPour(plan: Plan, edit: Extract<Edit, { kind: 'add-pour' }>): EditResult {
-  if (plan.score.length >= MAX_POURS) return refused('score', `A score has at most ${MAX_POURS} pours.`)
-  const count = plan.score.length
-  const last = plan.score[Math.max(0, edit.at - 1)]
-  const pour: Pour = {
-    id: edit.id,
-    kind: 'pour',
-    cup: edit.cup,
-    share: 1 / (count + 1),
-    dropMm: last?.dropMm ?? 10,
-    overSpatula: last?.overSpatula ?? true,
-    waitMin: 0,
-    shape: last ? { ...last.shape, tiltDeg: 0, pencil: '' } : startingShape(),
-  }
-  const shrunk = plan.score.map(old => ({ ...old, share: tidyShare((old.share * count) / (count + 1)) }))
-  return { ok: true, plan: { ...plan, score: [...shrunk.slice(0, edit.at), pour, ...shrunk.slice(edit.at)] } }
-}
-
-const MOST_TURNS = 20
-
-function repeatPours(plan: Plan, { from, to, times }: Extract<Edit, { kind: 'repeat-pours' }>): EditResult {
-  if (!(Number.isInteger(times) && times >= 2 && times <= MOST_TURNS))
-    return refused('score', `A run is repeated 2 to ${MOST_TURNS} times.`)
-  const run = plan.score.slice(from, to + 1)
-  if (run.length === 0) return refused('score', 'There is no such run of layers. Give the first and the last of it.')
-  if (plan.score.length + run.length * (times - 1) > MAX_POURS)
-    return refused('score', `That would be more than ${MAX_POURS} pours. Repeat it fewer times.`)
-  const score = [...plan.score.slice(0, from)]
-  const moves = plan.moves.filter(move => !run.some(pour => pour.id === move.after))
-  for (let turn = 0; turn < times; turn += 1)
-    for (const pour of run) {
-      const id = turn === 0 ? pour.id : freshId('pour', [...score, ...plan.score])
-      score.push({ ...pour, id, share: tidyShare(pour.share / times) })
-      for (const move of plan.moves.filter(one => one.after === pour.id))
-        moves.push({ ...move, after: id, id: turn === 0 ? move.id : freshId('move', [...moves, ...plan.moves]) })
-    }
-  return { ok: true, plan: { ...plan, score: [...score, ...plan.score.slice(to + 1)], moves } }
-}
-
-function removePours(plan: Plan, goes: (pour: Pour) => boolean): EditResult {
-  const kept = plan.score.filter(pour => !goes(pour))
-  if (kept.length === 0) return refused('score', 'A score keeps at least one pour.')
-  const whole = kept.reduce((sum, pour) => sum + pour.share, 0)
-  // A move follows the pour before; with none left before, it goes too.
-  const stays = (id: string) => kept.some(pour => pour.id === id)
-  const before = (id: string) =>
-    plan.score
-      .slice(
-        0,
-        plan.score.findIndex(pour => pour.id === id),
-      )
-      .reverse()
-  const moves = plan.moves.flatMap(move => {
-    const after = stays(move.after) ? move.after : before(move.after).find(pour => stays(pour.id))?.id
-    return after ? [{ ...move, after }] : []
-  })
-  const score = kept.map(pour => ({ ...pour, share: tidyShare(pour.share / whole) }))
-  return { ok: true, plan: { ...plan, score, moves } }
-}
-
 function removeCup(plan: Plan, id: string): EditResult {
   if (plan.cups.length === 1) return refused('cups', 'A plan keeps at least one cup.')
   const { division } = plan
@@ -160,6 +118,8 @@ function removeCup(plan: Plan, id: string): EditResult {
       .map(ladder => ({ ...ladder, cups: ladder.cups.filter(cup => cup !== id) }))
       .filter(ladder => ladder.cups.length > 1),
     reserves: plan.reserves.filter(reserve => reserve.cup !== id),
+    aside: plan.aside.filter(one => one.pour.cup !== id),
+    planB: planBWithout(plan.planB, id),
     division: {
       ...division,
       ...(division.makesUp === id && { makesUp: '', rule: 'others' as const }),
@@ -167,13 +127,6 @@ function removeCup(plan: Plan, id: string): EditResult {
     },
   }
   return removePours(without, pour => pour.cup === id)
-}
-
-function movePour(plan: Plan, id: string, to: number): EditResult {
-  const pour = plan.score.find(step => step.id === id)
-  if (!pour) return refused('score', 'That layer is gone.')
-  const rest = plan.score.filter(step => step.id !== id)
-  return { ok: true, plan: { ...plan, score: [...rest.slice(0, to), pour, ...rest.slice(to)] } }
 }
 
 /** Shares are kept to a hundred-thousandth: 0.01 g in a kilogram. */
@@ -273,8 +226,22 @@ function raw(plan: Plan, edit: Edit): EditResult {
       return addPour(plan, edit)
     case 'remove-pour':
       return removePours(plan, pour => pour.id === edit.pour)
+    case 'remove-pours':
+      return removePours(plan, pour => edit.pours.includes(pour.id))
     case 'move-pour':
-      return movePour(plan, edit.pour, edit.to)
+      return movePours(plan, [edit.pour], edit.to)
+    case 'move-pours':
+      return movePours(plan, edit.pours, edit.to)
+    case 'split-pour':
+      return splitPour(plan, edit.pour, edit.id)
+    case 'set-aside':
+      return setAside(plan, edit.pours)
+    case 'put-back':
+      return putBack(plan, edit.index)
+    case 'paste-pours':
+      return pastePours(plan, edit)
+    case 'swap-plans':
+      return swapPlans(plan)
     case 'set-layer-height':
       return setLayerHeight(plan, edit.pour, edit.heightMm)
     case 'move-boundary':
@@ -313,11 +280,3 @@ export function applyEdit(plan: Plan, edit: Edit): EditResult {
 /** "cups[2].colorant.doseGPerKg" of a field path. */
 export const pathText = (path: FieldPath): string =>
   path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${key}` : key), '')
-
-/** A short id that the plan does not use yet, such as "cup-4". */
-export function freshId(prefix: string, taken: readonly { id: string }[]): string {
-  for (let n = taken.length + 1; ; n += 1) {
-    const id = `${prefix}-${n}`
-    if (!taken.some(item => item.id === id)) return id
-  }
-}

@@ -36,9 +36,26 @@ export {
   Pour,
   PourShape,
   LAYER_FACES,
+  MAX_ASIDE,
   MOVE_TOOLS,
+  TOGETHER,
+  TOP_WAYS,
 } from './score-part.ts'
-export type { Pattern, PourWay, LayerFace, MoveTool } from './score-part.ts'
+export type { Aside, Pattern, PourWay, LayerFace, MoveTool, Together } from './score-part.ts'
+export {
+  EMBED_FORMS,
+  Embed,
+  Finish,
+  MATS,
+  MAX_EMBEDS,
+  MAX_TOPPINGS,
+  Mat,
+  PlanB,
+  TOPPINGS,
+  TRIGGERS,
+  Topping,
+} from './finish-part.ts'
+export type { EmbedForm, MatTexture, ToppingKind, Trigger } from './finish-part.ts'
 export {
   Cup,
   CupColorant,
@@ -51,12 +68,18 @@ export {
 } from './cup-part.ts'
 export type { ColourWish, PotColorant, ReserveUse, ScentMoment, Slurry, TintLadder } from './cup-part.ts'
 export { baseAreaMm2, brimMl, plannedMould } from './mould.ts'
+export { barCount, barsAlong, isColumn, isTray } from './cutting.ts'
+export type { BarPlace } from './cutting.ts'
+export { clearMm, displacedMm3, embedPieces, overlappingEmbeds, pieceMm3 } from './embeds.ts'
+export type { EmbedPiece } from './embeds.ts'
 export { THINNEST_LAYER_MM, allMouldsMl, fillVolumeMl, layerHeights } from './cross-checks.ts'
 export { MAX_PLAN_BYTES, ordered, orderedRecipe, readPlan, readPlanText, writePlan } from './read.ts'
 export type { PlanResult } from './read.ts'
 export { cupShares, setCupShares } from './divide.ts'
-export { applyEdit, freshId, pathText } from './edits.ts'
-export type { Edit, EditResult, FieldPath } from './edits.ts'
+export { applyEdit, pathText } from './edits.ts'
+export type { Edit, FieldPath } from './edits.ts'
+export { freshId } from './edit-result.ts'
+export type { EditResult } from './edit-result.ts'
 export {
   freshCopy,
   plainCup,
@@ -64,6 +87,9 @@ export {
   plannedScent,
   startingColour,
   startingCutting,
+  startingEmbed,
+  startingFinish,
+  startingTopping,
   startingMove,
   startingShape,
   startingDivision,

@@ -1,7 +1,7 @@
 import {
   startingColour,
-  startingCutting,
   startingDivision,
+  startingFinish,
   startingHeat,
   startingPreparation,
   startingShape,
@@ -94,7 +94,21 @@ function toVersion4(document: Loose): Loose {
     version: 4,
     score: Array.isArray(score) ? score.map(pour => ({ ...loose(pour), shape: startingShape() })) : score,
     moves: [],
-    cutting: startingCutting(),
+    cutting: { barMm: 25, trimMm: 5, kerfMm: 0.5 },
+  }
+}
+
+/** Version 5: pours at once, pours set aside, embeds, toppings, a mat on the floor, plan B, bars across and on their side. */
+function toVersion5(document: Loose): Loose {
+  const { score } = document
+  return {
+    ...document,
+    version: 5,
+    score: Array.isArray(score) ? score.map(pour => ({ ...loose(pour), together: 'no' })) : score,
+    aside: [],
+    finish: startingFinish(),
+    planB: null,
+    cutting: { ...loose(document['cutting']), rows: 1, onSide: false },
   }
 }
 
@@ -102,7 +116,12 @@ function toVersion4(document: Loose): Loose {
  * From an older version to the next, by the version it starts from: plain data in, plain data out, nothing thrown. The
  * current version has no entry.
  */
-export const MIGRATIONS: Readonly<Record<number, Migration>> = { 1: toVersion2, 2: toVersion3, 3: toVersion4 }
+export const MIGRATIONS: Readonly<Record<number, Migration>> = {
+  1: toVersion2,
+  2: toVersion3,
+  3: toVersion4,
+  4: toVersion5,
+}
 
 /** Brings an older document to the current version, one version at a time. */
 export function migrated(

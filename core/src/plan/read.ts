@@ -4,7 +4,9 @@ import { crossChecks } from './cross-checks.ts'
 import type { Cup, PlannedScent } from './cup-part.ts'
 import { PLAN_FORMAT, PLAN_VERSION, Plan } from './document.ts'
 import type { Mould } from './document.ts'
+import type { Finish } from './finish-part.ts'
 import type { OilPart, Recipe } from './recipe-part.ts'
+import type { Move, Pour } from './score-part.ts'
 import { migrated } from './migrations.ts'
 import { problemsOf } from '../checks/index.ts'
 import type { Problem } from '../checks/index.ts'
@@ -14,7 +16,7 @@ export type PlanResult = { ok: true; plan: Plan } | { ok: false; problems: Probl
 /** A document larger than this is not a plan, bytes of JSON text. */
 export const MAX_PLAN_BYTES = 256 * 1024
 const MAX_DEPTH = 10
-const MAX_VALUES = 5000
+const MAX_VALUES = 12_000
 const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype'])
 
 const refuse = (sentence: string, path = '', value: unknown = ''): PlanResult => ({
@@ -111,6 +113,31 @@ const orderedCup = (cup: Cup): Cup => ({
   ...pick(cup, ['clingG', 'vessel']),
 })
 
+const orderedPour = (pour: Pour): Pour => ({
+  ...pick(pour, ['id', 'kind', 'cup', 'share', 'dropMm', 'overSpatula', 'waitMin', 'together']),
+  shape: {
+    ...pick(pour.shape, ['way', 'texture', 'tiltDeg', 'across', 'range', 'count', 'spreadMm', 'cover', 'hour']),
+    pencil: pour.shape.pencil,
+  },
+})
+
+const orderedMove = (move: Move): Move => ({
+  ...pick(move, ['id', 'after', 'tool', 'pattern', 'count', 'depth', 'strength', 'from', 'to']),
+  path: move.path.map(point => pick(point, ['x', 'y'])),
+  off: move.off,
+})
+
+const orderedFinish = (finish: Finish): Finish => ({
+  embeds: finish.embeds.map(embed => ({
+    ...pick(embed, ['id', 'name', 'form', 'hex', 'after', 'widthMm', 'heightMm', 'lengthMm', 'everyBar', 'count']),
+    ...pick(embed, ['from', 'to', 'across', 'height', 'densityGPerMl']),
+  })),
+  toppings: finish.toppings.map(topping =>
+    pick(topping, ['id', 'name', 'kind', 'hex', 'sizeMm', 'perBar', 'onGrid', 'massG']),
+  ),
+  mat: pick(finish.mat, ['texture', 'depthMm', 'pitchMm']),
+})
+
 /** The same plan as plain data with its names in the order of the format, so that equal plans are equal texts. */
 export function ordered(plan: Plan): Plan {
   const { heat, division, preparation } = plan
@@ -128,19 +155,20 @@ export function ordered(plan: Plan): Plan {
     cups: plan.cups.map(orderedCup),
     ladders: plan.ladders.map(ladder => ({ ...pick(ladder, ['id']), cups: [...ladder.cups], white: ladder.white })),
     reserves: plan.reserves.map(reserve => pick(reserve, ['id', 'use', 'cup', 'massG'])),
-    score: plan.score.map(pour => ({
-      ...pick(pour, ['id', 'kind', 'cup', 'share', 'dropMm', 'overSpatula', 'waitMin']),
-      shape: {
-        ...pick(pour.shape, ['way', 'texture', 'tiltDeg', 'across', 'range', 'count', 'spreadMm', 'cover', 'hour']),
-        pencil: pour.shape.pencil,
-      },
+    score: plan.score.map(orderedPour),
+    moves: plan.moves.map(orderedMove),
+    aside: plan.aside.map(one => ({
+      at: one.at,
+      pour: orderedPour(one.pour),
+      moves: one.moves.map(orderedMove),
     })),
-    moves: plan.moves.map(move => ({
-      ...pick(move, ['id', 'after', 'tool', 'pattern', 'count', 'depth', 'strength', 'from', 'to']),
-      path: move.path.map(point => pick(point, ['x', 'y'])),
-      off: move.off,
-    })),
-    cutting: pick(plan.cutting, ['barMm', 'trimMm', 'kerfMm']),
+    finish: orderedFinish(plan.finish),
+    planB: plan.planB && {
+      ...pick(plan.planB, ['name', 'trigger', 'before', 'level', 'inUse']),
+      score: plan.planB.score.map(orderedPour),
+      moves: plan.planB.moves.map(orderedMove),
+    },
+    cutting: pick(plan.cutting, ['barMm', 'trimMm', 'kerfMm', 'rows', 'onSide']),
     conditions: pick(plan.conditions, [
       'roomC',
       'mixC',

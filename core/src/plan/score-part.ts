@@ -11,8 +11,23 @@ export const POUR_WAYS = {
   drop: 'from a height, diving',
   spoon: 'spooned in heaps',
   pot: 'into the pot, swirled there',
+  drizzle: 'drizzled over the top',
+  peaks: 'spooned into peaks on top',
+  piped: 'piped on top in rounds',
 } as const
 export type PourWay = keyof typeof POUR_WAYS
+
+/** These stand on the level top; nothing is poured over them. */
+export const TOP_WAYS: readonly PourWay[] = ['drizzle', 'peaks', 'piped']
+
+/** Poured at the same time as the pour before, from a second jug. */
+export const TOGETHER = {
+  no: 'by itself',
+  side: 'with the one before, side by side',
+  ends: 'with the one before, from the other end',
+  mingled: 'with the one before, streams touching',
+} as const
+export type Together = keyof typeof TOGETHER
 
 export const LAYER_FACES = { straight: 'straight', wavy: 'wavy', rustic: 'rustic', clouds: 'like clouds' } as const
 export type LayerFace = keyof typeof LAYER_FACES
@@ -82,6 +97,11 @@ export class Pour {
   @NumberFrom(0, 240, 'A wait before a pour is from 0 to 240 minutes.')
   waitMin!: number
 
+  @IsIn(Object.keys(TOGETHER), {
+    message: `A pour is by itself or with the one before: ${Object.keys(TOGETHER).join(', ')}.`,
+  })
+  together!: Together
+
   @Part(() => PourShape, 'How a pour lies is missing.')
   shape!: PourShape
 }
@@ -90,7 +110,9 @@ export const MOVE_TOOLS = {
   hanger: 'hanger wire',
   skewer: 'skewer on the top',
   stick: 'chopstick through the body',
+  comb: 'comb',
   spoon: 'spoon plunges',
+  spin: 'turning the mould',
   fold: 'spatula folds',
   stir: 'spatula round the pot',
   decant: 'pouring out of the pot',
@@ -162,6 +184,22 @@ export class Move {
 }
 
 export const MAX_MOVES = 60
+export const MAX_ASIDE = 20
+
+/** A pour taken out of the score for now, with the tools that followed it, to be put back. */
+export class Aside {
+  /** How many pours came before it. */
+  @IsInt({ message: 'A pour set aside remembers its place: a whole number.' })
+  @Min(0, { message: 'A pour set aside remembers its place, counted from 0.' })
+  @Max(60, { message: 'A pour set aside remembers its place, at most the 60th.' })
+  at!: number
+
+  @Part(() => Pour, 'The pour that is set aside is missing.')
+  pour!: Pour
+
+  @Parts(() => Move, 0, MAX_MOVES, `A score has at most ${MAX_MOVES} moves of tools.`)
+  moves!: Move[]
+}
 
 /** How the loaf is cut. */
 export class Cutting {
@@ -173,4 +211,14 @@ export class Cutting {
 
   @NumberFrom(0, 5, 'A cut takes 0 to 5 mm; a wire takes almost nothing.')
   kerfMm!: number
+
+  /** Bars side by side across the mould: 1 for a loaf. */
+  @IsInt({ message: 'Bars across the mould are a whole number from 1 to 12.' })
+  @Min(1, { message: 'Bars across the mould are a whole number from 1 to 12.' })
+  @Max(12, { message: 'Bars across the mould are a whole number from 1 to 12.' })
+  rows!: number
+
+  /** Laid on its side, so that a topping is not dragged down through the bar. */
+  @IsBoolean({ message: 'Cut on its side is true or false.' })
+  onSide!: boolean
 }

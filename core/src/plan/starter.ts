@@ -2,6 +2,7 @@ import { PLAN_FORMAT, PLAN_VERSION } from './document.ts'
 import type { Plan } from './document.ts'
 import type { OilPart } from './recipe-part.ts'
 import type { Division, Heat, Preparation } from './bench-part.ts'
+import type { Embed, Finish, Topping, ToppingKind } from './finish-part.ts'
 import type { Cutting, Move, PourShape } from './score-part.ts'
 import type { ColourWish, Cup, CupColorant, PlannedScent } from './cup-part.ts'
 
@@ -62,7 +63,7 @@ export const startingMove = (id: string, after: string, tool: Move['tool']): Mov
   after,
   tool,
   pattern: 'across',
-  count: { hanger: 3, skewer: 12, stick: 8, spoon: 5, fold: 4, stir: 1, decant: 5 }[tool],
+  count: { hanger: 3, skewer: 12, stick: 8, comb: 9, spoon: 5, spin: 1, fold: 4, stir: 1, decant: 5 }[tool],
   depth: tool === 'skewer' ? 0.3 : 0.9,
   strength: 1,
   from: 0,
@@ -71,7 +72,28 @@ export const startingMove = (id: string, after: string, tool: Move['tool']): Mov
   off: false,
 })
 
-export const startingCutting = (): Cutting => ({ barMm: 25, trimMm: 5, kerfMm: 0.5 })
+/** A round rod of a usual size along the middle, set in after a pour. */
+export const startingEmbed = (id: string, after: string): Embed => ({
+  ...{ id, name: 'Rod', form: 'rod', hex: '#c9a24b', after, widthMm: 18, heightMm: 18, lengthMm: 0, everyBar: false },
+  ...{ count: 1, from: 0, to: 1, across: 0.5, height: 0.5, densityGPerMl: 1.03 },
+})
+
+const TOPPING_STARTS: Readonly<Record<ToppingKind, Omit<Topping, 'id' | 'kind'>>> = {
+  petals: { name: 'Petals', hex: '#a8496a', sizeMm: 9, perBar: 2, onGrid: true, massG: 2 },
+  seeds: { name: 'Poppy seeds', hex: '#2b2f38', sizeMm: 1.2, perBar: 20, onGrid: false, massG: 3 },
+  sprinkles: { name: 'Sprinkles', hex: '#d9b23c', sizeMm: 2.5, perBar: 12, onGrid: false, massG: 4 },
+  mica: { name: 'Gold mica in oil', hex: '#c9982f', sizeMm: 4, perBar: 3, onGrid: true, massG: 2 },
+}
+
+export const startingTopping = (id: string, kind: ToppingKind): Topping => ({ id, kind, ...TOPPING_STARTS[kind] })
+
+export const startingCutting = (): Cutting => ({ barMm: 25, trimMm: 5, kerfMm: 0.5, rows: 1, onSide: false })
+
+export const startingFinish = (): Finish => ({
+  embeds: [],
+  toppings: [],
+  mat: { texture: 'flat', depthMm: 2, pitchMm: 12 },
+})
 
 /** A cup without colour, scented when the batch is. */
 export const plainCup = (id: string, name: string): Cup => ({
@@ -147,9 +169,13 @@ export const starterPlan = (name: string): Plan => ({
     dropMm: 10,
     overSpatula: true,
     waitMin: 0,
+    together: 'no',
     shape: startingShape(),
   })),
   moves: [],
+  aside: [],
+  finish: startingFinish(),
+  planB: null,
   cutting: startingCutting(),
   conditions: {
     roomC: 21,

@@ -1,4 +1,4 @@
-import { baseAreaMm2, fillVolumeMl, layerHeights } from '../plan/index.ts'
+import { baseAreaMm2, displacedMm3, fillVolumeMl, layerHeights } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 
 /** A layer as it lies in the first mould. Heights from the mould's floor. */
@@ -14,7 +14,10 @@ export interface Layer {
   massG: number
 }
 
-/** Layers stacked from the floor up; the last ends exactly at the fill height. Further moulds take the same shares. */
+/**
+ * Layers stacked from the floor up; the last ends exactly at the fill height. Further moulds take the same shares. Where
+ * embeds or a mat lie in the first mould, a layer is so much less batter; at least a hundredth of it is left.
+ */
 export function stackLayers(plan: Plan): Layer[] {
   const areaMm2 = baseAreaMm2(plan.mould)
   const moreMl = plan.moreMoulds.reduce((sum, mould) => sum + fillVolumeMl(mould), 0)
@@ -23,11 +26,20 @@ export function stackLayers(plan: Plan): Layer[] {
     const fromMm = floor
     const toMm = i === all.length - 1 ? plan.mould.fillMm : floor + heightMm
     floor = toMm
-    const volumeMl = ((toMm - fromMm) * areaMm2) / 1000 + (moreMl * (toMm - fromMm)) / plan.mould.fillMm
+    const inFirstMl = firstMouldMl(plan, areaMm2, fromMm, toMm)
+    const volumeMl = inFirstMl + (moreMl * (toMm - fromMm)) / plan.mould.fillMm
     const pour = plan.score[i]!
     const massG = volumeMl * plan.conditions.densityGPerMl
     return { pour: pour.id, cup: pour.cup, fromMm, toMm, heightMm: toMm - fromMm, volumeMl, massG }
   })
+}
+
+/** Batter between two heights of the first mould, ml. */
+function firstMouldMl(plan: Plan, areaMm2: number, fromMm: number, toMm: number): number {
+  const whole = (toMm - fromMm) * areaMm2
+  const { cavities } = plan.mould
+  const taken = cavities * displacedMm3(plan, areaMm2 / cavities, fromMm, toMm)
+  return Math.max(0.01 * whole, whole - taken) / 1000
 }
 
 /** What one mould takes of each cup. */
@@ -43,14 +55,20 @@ export interface MouldPart {
 export function mouldParts(plan: Plan, layers: readonly Layer[]): MouldPart[] {
   const shareOf = (cup: string) =>
     layers.reduce((sum, layer) => (layer.cup === cup ? sum + layer.heightMm / plan.mould.fillMm : sum), 0)
-  return [plan.mould, ...plan.moreMoulds].map(mould => {
-    const volumeMl = fillVolumeMl(mould)
+  const othersMl = plan.moreMoulds.map(fillVolumeMl)
+  const allOthersMl = othersMl.reduce((sum, ml) => sum + ml, 0)
+  const firstMl = layers.reduce((sum, layer) => sum + layer.volumeMl, 0) - allOthersMl
+  const inFirstMl = (cup: string) =>
+    layers.reduce((sum, layer) => (layer.cup === cup ? sum + layer.volumeMl : sum), 0) - allOthersMl * shareOf(cup)
+  return [plan.mould, ...plan.moreMoulds].map((mould, i) => {
+    const volumeMl = i === 0 ? firstMl : othersMl[i - 1]!
     return {
       name: mould.name,
       cavities: mould.cavities,
       volumeMl,
       parts: plan.cups.map(cup => {
-        const massG = volumeMl * plan.conditions.densityGPerMl * shareOf(cup.id)
+        const ml = i === 0 ? inFirstMl(cup.id) : volumeMl * shareOf(cup.id)
+        const massG = ml * plan.conditions.densityGPerMl
         return { cup: cup.id, massG, perCavityG: massG / mould.cavities }
       }),
     }

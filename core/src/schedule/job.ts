@@ -26,10 +26,16 @@ const WINDOWS: Readonly<Record<Exclude<PourWay, 'layer'>, Window>> = {
   drop: { lo: 1.1, hi: 2.2 },
   spoon: { lo: 2.8, hi: 4.4 },
   pot: { lo: 1.2, hi: 2.4 },
+  drizzle: { lo: 1.4, hi: 2.8 },
+  peaks: { lo: 3.4, hi: 4.6 },
+  piped: { lo: 3.8, hi: 4.9 },
 }
 /** Layers that a tool will be drawn through: still to flow. */
 const SWIRLED_WINDOW: Window = { lo: 1.2, hi: 2.6 }
-const THROUGH_BODY: readonly Move['tool'][] = ['hanger', 'stick', 'spoon', 'fold']
+const THROUGH_BODY: readonly Move['tool'][] = ['hanger', 'stick', 'comb', 'spoon', 'spin', 'fold']
+
+/** Ways that the batter below must bear. */
+const RESTS_ON: readonly PourWay[] = ['layer', 'spoon', 'drizzle', 'peaks', 'piped']
 
 /** Whether a tool goes through the body after all, so that layers are poured thin. */
 const isSwirled = (plan: Plan): boolean => plan.moves.some(move => !move.off && THROUGH_BODY.includes(move.tool))
@@ -39,7 +45,7 @@ function windowOf(plan: Plan, i: number): Window {
   if (way !== 'layer') return WINDOWS[way]
   if (isSwirled(plan)) return SWIRLED_WINDOW
   const next = plan.score[i + 1]
-  const carries = plan.score.length > 1 && (!next || next.shape.way === 'layer' || next.shape.way === 'spoon')
+  const carries = plan.score.length > 1 && (!next || RESTS_ON.includes(next.shape.way))
   return carries ? LAYER_WINDOW : FLOOR_WINDOW
 }
 
@@ -63,7 +69,9 @@ const MOVE_TIMES: Readonly<Record<Move['tool'], readonly [number, number]>> = {
   hanger: [15, 8],
   skewer: [8, 2.5],
   stick: [8, 3],
+  comb: [12, 3],
   spoon: [8, 9],
+  spin: [4, 4],
   fold: [5, 4],
   stir: [4, 5],
   decant: [10, 8],
@@ -200,17 +208,26 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     scentSd: Math.max(0, ...cups.map(cup => cup.scent?.sd ?? 0)),
     potEffect: pot,
     cups,
-    pours: plan.score.map((pour, i) => ({
-      pour: pour.id,
-      cup: plan.cups.findIndex(cup => cup.id === pour.cup),
-      massG: portions.layers[i]!.massG,
-      seconds: pourSeconds(portions.layers[i]!.massG),
-      window: windowOf(plan, i),
-      waitS: pour.waitMin * 60,
-      dropMm: pour.dropMm,
-      overSpatula: pour.overSpatula,
-      isCarried: (pour.shape.way === 'layer' || pour.shape.way === 'spoon') && !isSwirled(plan),
-      movesS: plan.moves.reduce((sum, move) => (move.after === pour.id ? sum + moveSeconds(move) : sum), 0),
-    })),
+    pours: pourJobs(plan, portions),
   }
+}
+
+/** Pours as the hands do them. Of two that go in at once the second only takes what it lasts longer. */
+function pourJobs(plan: Plan, portions: Portions): PourJob[] {
+  const seconds = portions.layers.map(layer => pourSeconds(layer.massG))
+  const movesOf = (i: number) =>
+    plan.moves.reduce((sum, move) => (move.after === plan.score[i]?.id ? sum + moveSeconds(move) : sum), 0)
+  const isWithLast = (i: number) => i > 0 && plan.score[i]?.together !== undefined && plan.score[i]!.together !== 'no'
+  return plan.score.map((pour, i) => ({
+    pour: pour.id,
+    cup: plan.cups.findIndex(cup => cup.id === pour.cup),
+    massG: portions.layers[i]!.massG,
+    seconds: isWithLast(i) ? Math.max(1, seconds[i]! - seconds[i - 1]!) : seconds[i]!,
+    window: windowOf(plan, i),
+    waitS: pour.waitMin * 60,
+    dropMm: pour.dropMm,
+    overSpatula: pour.overSpatula,
+    isCarried: RESTS_ON.includes(pour.shape.way) && !isSwirled(plan) && !isWithLast(i),
+    movesS: isWithLast(i + 1) ? 0 : movesOf(i) + (isWithLast(i) ? movesOf(i - 1) : 0),
+  }))
 }

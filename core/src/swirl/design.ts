@@ -1,9 +1,10 @@
-import { baseAreaMm2, layerHeights } from '../plan/index.ts'
-import type { Move, Plan, Pour } from '../plan/index.ts'
+import { TOP_WAYS, baseAreaMm2, embedPieces, layerHeights, overlappingEmbeds } from '../plan/index.ts'
+import type { Move, Mould, Plan, Pour } from '../plan/index.ts'
 import { diveMm, lookAt } from './look.ts'
 import type { Look } from './look.ts'
+import { scaledTop } from './overlay.ts'
 import { guarded, widened } from './pour.ts'
-import type { PourOp, Program } from './program.ts'
+import type { PourOp, Program, TopOp } from './program.ts'
 import { seeded } from './random.ts'
 import { textureModes } from './texture.ts'
 import { foldTwists, moveTwists, potStir, potTilt } from './tools.ts'
@@ -14,6 +15,8 @@ export interface Design {
   /** Cups in the order of the program's colours; powders dusted between layers follow. */
   cups: string[]
   pencils: string[]
+  /** Colours of ready-made pieces, after the powders: the plan's embeds in their order. */
+  embedHexes: string[]
   sentences: string[]
 }
 
@@ -25,6 +28,8 @@ const PENCIL_MM = 0.35
 
 interface Making {
   plan: Plan
+  /** The mould that is drawn. */
+  mould: Mould
   program: Program
   cups: string[]
   pencils: string[]
@@ -34,24 +39,43 @@ interface Making {
   pot: { pours: { op: PourOp; pour: Pour }[]; volume: number; side: number; moves: Move[]; height: number }
 }
 
-/** Footprint of one cavity: a box, or the circle of a column. */
-function emptyProgram(plan: Plan): Program {
-  const { mould } = plan
-  const area = baseAreaMm2(mould) / mould.cavities
-  if (mould.form === 'cylinder') {
-    const side = Math.sqrt(area)
-    return { ...blank, lengthMm: side, widthMm: side, radiusMm: mould.innerLengthMm / 2 }
+/** Floor of one cavity, mm²: a half sphere stands for the cylinder of its volume. */
+const cavityArea = (mould: Mould): number => baseAreaMm2(mould) / mould.cavities
+
+/** Footprint of one cavity: a box, or a rectangle of the same area that stands for a round, oval or six-sided one. */
+function emptyProgram(mould: Mould): Program {
+  const area = cavityArea(mould)
+  const { form, innerLengthMm: length, innerWidthMm: width } = mould
+  if (form === 'box') return { ...blank(), lengthMm: length, widthMm: width }
+  const isHex = form === 'hexagon'
+  const radiusMm = isHex ? length / Math.sqrt(3) : form === 'dome' ? Math.sqrt(area / Math.PI) : length / 2
+  const halfWidthMm = isHex ? length / 2 : form === 'ellipse' ? width / 2 : radiusMm
+  const ratio = Math.sqrt(radiusMm / halfWidthMm)
+  return {
+    ...blank(),
+    ...{ lengthMm: Math.sqrt(area) * ratio, widthMm: Math.sqrt(area) / ratio, radiusMm, halfWidthMm, isHex },
   }
-  // Other forms stand for a box of the same length and floor area.
-  return { ...blank, lengthMm: mould.innerLengthMm, widthMm: area / mould.innerLengthMm }
 }
 
-const blank: Program = { lengthMm: 0, widthMm: 0, radiusMm: 0, heightMm: 0, ops: [], fray: null, colours: 0 }
+const blank = (): Program => ({
+  ...{
+    lengthMm: 0,
+    widthMm: 0,
+    radiusMm: 0,
+    halfWidthMm: 0,
+    isHex: false,
+    heightMm: 0,
+    ops: [],
+    fray: null,
+    colours: 0,
+  },
+  ...{ embeds: [], tops: [], topMm: 0, floor: null },
+})
 
 const emptyOp = (colour: number, h0: number, volume: number, area: number, look: Look): PourOp => ({
   ...{ kind: 'pour', shape: 'layer', colour, h0, h1: h0 + volume / area, volume, edgeMm: look.edgeMm },
   ...{ cover: 0, pencil: -1, pencilMm: PENCIL_MM, chart: 'none', modes: new Float64Array(0), tilt: 0, x: 0, y: 0 },
-  ...{ halfX: look.spreadMm, halfY: look.spreadMm, profile: 'blunt', veil: 0, pot: null },
+  ...{ halfX: look.spreadMm, halfY: look.spreadMm, profile: 'blunt', veil: 0, pot: null, partner: null },
   wander: { mm: 0, lengthMm: 110, phase: 0 },
 })
 
@@ -80,7 +104,7 @@ function heldTilt({ program, sentences }: Making, tilt: number, flat: number): n
 /** A wide pool leaves a thin film over everything; a fine line does not. */
 const FILM_FROM_MM = 25
 
-function poured(making: Making, pour: Pour, volume: number, look: Look): void {
+function poured(making: Making, pour: Pour, volume: number, look: Look, partner: PourOp['partner']): void {
   const { program } = making
   const { lengthMm: L, widthMm: W } = program
   const { shape } = pour
@@ -94,6 +118,7 @@ function poured(making: Making, pour: Pour, volume: number, look: Look): void {
   const base = (part: number): PourOp => ({
     ...emptyOp(colour, program.heightMm, part, L * W, look),
     chart,
+    partner,
     pencil: shape.pencil === '' ? -1 : making.cups.length + making.pencils.indexOf(shape.pencil),
   })
   if (shape.way === 'layer' || shape.way === 'spoon') {
@@ -107,6 +132,13 @@ function poured(making: Making, pour: Pour, volume: number, look: Look): void {
     return push(fitted.op)
   }
   const spread = shape.spreadMm > 0 ? shape.spreadMm : look.spreadMm
+  const isMiddle = chart === 'chord' && !program.isHex && shape.way === 'spots' && shape.count === 1
+  if (isMiddle && program.heightMm > 0) {
+    // One spot in the middle of a round mould: rings that push each other to the wall.
+    const ring = Math.max(0.6, (spread / program.radiusMm) ** 2) * W
+    const op: PourOp = { ...base(volume), chart: 'polar', shape: 'line', y: 0, halfY: ring, halfX: ring, veil: 0.12 }
+    return push(widened(op, L, W, null))
+  }
   const list = places(pour, random)
   list.forEach((at, n) => {
     const op: PourOp = {
@@ -158,7 +190,7 @@ function decant(making: Making, passes: number, look: Look): void {
   const { pot, program } = making
   if (pot.pours.length === 0) return
   const content: Program = {
-    ...blank,
+    ...blank(),
     lengthMm: pot.side,
     widthMm: pot.side,
     heightMm: pot.height,
@@ -189,12 +221,12 @@ function decant(making: Making, passes: number, look: Look): void {
     program.heightMm = wide.h1
   }
   program.ops.push(...foldTwists(FOLDS, 1, { program, heightMm: program.heightMm, look, seed }))
-  making.pot = emptyPot(making.plan)
+  making.pot = emptyPot(making.mould)
 }
 
 /** A pot about as wide as it is filled. */
-function emptyPot(plan: Plan): Making['pot'] {
-  const volume = (baseAreaMm2(plan.mould) / plan.mould.cavities) * plan.mould.fillMm
+function emptyPot(mould: Mould): Making['pot'] {
+  const volume = cavityArea(mould) * mould.fillMm
   return { pours: [], volume: 0, side: Math.cbrt(volume), moves: [], height: 0 }
 }
 
@@ -231,39 +263,139 @@ function doMove(making: Making, move: Move, look: Look): void {
 /** Whether anything but plain straight layers is planned. Those stay exact: no wobble of the hand is drawn. */
 export const hasSwirls = (plan: Plan): boolean =>
   plan.moves.some(move => !move.off) ||
+  plan.finish.embeds.length > 0 ||
+  plan.finish.mat.texture !== 'flat' ||
   plan.score.some(
-    ({ shape }) => shape.way !== 'layer' || shape.texture !== 'straight' || shape.tiltDeg !== 0 || shape.pencil !== '',
+    ({ shape, together }) =>
+      together !== 'no' ||
+      shape.way !== 'layer' ||
+      shape.texture !== 'straight' ||
+      shape.tiltDeg !== 0 ||
+      shape.pencil !== '',
   )
 
+/** Highest that a relief stands before it would fall over, mm. */
+const TALLEST_MM = 40
+const DRIZZLE_MARGIN = 0.06
+
+/** What stands on the top: peaks, piped rounds, or a line drizzled to and fro. */
+function toppedBy(making: Making, pour: Pour, volume: number): void {
+  const { program, cups } = making
+  const { radiusMm: a, halfWidthMm: b } = program
+  const [L, W] = a > 0 ? [2 * a, 2 * b] : [program.lengthMm, program.widthMm]
+  const { count } = pour.shape
+  const empty: TopOp = {
+    ...{ form: 'peaks', colour: cups.indexOf(pour.cup), volume, scale: 1, along: 1, across: 1 },
+    ...{ path: new Float64Array(0), halfMm: 1 },
+  }
+  const along = Math.max(1, count)
+  const inside = a > 0 ? 0.2 : DRIZZLE_MARGIN
+  const corners = Array.from({ length: along + 1 }, (_, i) => [
+    L * (inside + (1 - 2 * inside) * (i / along)) - a,
+    W * (i % 2 === 0 ? inside + 0.06 : 1 - inside - 0.06) - (a > 0 ? b : 0),
+  ])
+  const length = corners
+    .slice(1)
+    .reduce((sum, [x, y], i) => sum + Math.hypot(x! - corners[i]![0]!, y! - corners[i]![1]!), 0)
+  const op: TopOp =
+    pour.shape.way === 'piped'
+      ? { ...empty, form: 'rosettes', along, across: Math.max(1, Math.round((W * along) / L)) }
+      : pour.shape.way === 'drizzle'
+        ? // Half a circle of batter along the path.
+          {
+            ...empty,
+            form: 'line',
+            path: new Float64Array(corners.flat()),
+            halfMm: Math.sqrt((2 * volume) / (Math.PI * length)),
+          }
+        : empty
+  const { top, mostMm } = scaledTop(program, op)
+  if (mostMm > TALLEST_MM)
+    making.sentences.push(`What stands on the top would be ${Math.round(mostMm)} mm high: give it less batter.`)
+  program.tops.push(top)
+  program.topMm += mostMm
+}
+
+/** Ready-made pieces, and the mat on the floor. */
+function setIn(making: Making): void {
+  const { plan, program, mould } = making
+  if (mould !== plan.mould) return
+  const first = making.cups.length + making.pencils.length
+  const { radiusMm: a, halfWidthMm: b } = program
+  program.embeds = embedPieces(plan).map(({ embed, x, y, z, halfX, halfY, halfZ }) => ({
+    ...{ form: embed.form, colour: first + plan.finish.embeds.indexOf(embed), halfX, halfY, halfZ, z },
+    ...{ x: a > 0 ? x - a : x, y: a > 0 ? y - b : y },
+  }))
+  for (const embed of program.embeds) program.topMm = Math.max(program.topMm, embed.z + embed.halfZ - program.heightMm)
+  const { texture, depthMm, pitchMm } = plan.finish.mat
+  if (texture !== 'flat') program.floor = { texture, depthMm, pitchMm }
+  for (const [one, other] of overlappingEmbeds(plan))
+    making.sentences.push(
+      one === other
+        ? `Pieces of ${one} lie in one another; set them further apart.`
+        : `${one} and ${other} lie in one another.`,
+    )
+}
+
+/** The second colour of a stream, when the next pour goes in at once with this one. */
+function partnerOf(making: Making, i: number, heights: readonly number[]): PourOp['partner'] {
+  const [pour, next] = [making.plan.score[i]!, making.plan.score[i + 1]]
+  if (!next || next.together === 'no') return null
+  const isOpen = ({ shape }: Pour) => shape.way !== 'pot' && !TOP_WAYS.includes(shape.way)
+  if (!isOpen(pour) || !isOpen(next) || pour.together !== 'no') {
+    making.sentences.push('Only two pours into the mould can go in at once; another was drawn by itself.')
+    return null
+  }
+  const from = heights[i]! / (heights[i]! + heights[i + 1]!)
+  return { colour: making.cups.indexOf(next.cup), from, split: next.together }
+}
+
 /**
- * Compiles a plan into what the hands do, for one cavity of its first mould.
+ * Compiles a plan into what the hands do, for one cavity of a mould.
  *
  * @param levels trace level of each pour, as forecast; missing ones count as light to medium
+ * @param mould  one of the plan's moulds; the first unless given. Embeds and the mat go into the first.
  */
-export function designOf(plan: Plan, levels: readonly number[]): Design {
+export function designOf(plan: Plan, levels: readonly number[], mould: Mould = plan.mould): Design {
   const pencils = [...new Set(plan.score.map(pour => pour.shape.pencil).filter(id => id !== ''))]
   const cups = plan.cups.map(cup => cup.id)
-  const program: Program = { ...emptyProgram(plan), ops: [], colours: cups.length + pencils.length }
-  const making: Making = { plan, program, cups, pencils, sentences: [], levels, pot: emptyPot(plan) }
-  const area = program.lengthMm * program.widthMm
-  const heights = layerHeights(plan)
+  const { embeds } = plan.finish
+  const program: Program = { ...emptyProgram(mould), colours: cups.length + pencils.length + embeds.length }
+  const making: Making = { plan, mould, program, cups, pencils, sentences: [], levels, pot: emptyPot(mould) }
+  const area = cavityArea(mould)
+  const heights = layerHeights({ ...plan, mould })
+  const tops: number[] = []
+  let skip = -1
   plan.score.forEach((pour, i) => {
     const look = lookAt(levels[i] ?? USUAL_LEVEL)
-    const volume = heights[i]! * area
-    const isPot = pour.shape.way === 'pot'
-    if (isPot) intoPot(making, pour, volume, look)
-    else {
+    const { way } = pour.shape
+    if (TOP_WAYS.includes(way)) tops.push(i)
+    else if (way === 'pot') intoPot(making, pour, heights[i]! * area, look)
+    else if (i !== skip) {
       decant(making, USUAL_PASSES, look)
-      poured(making, pour, volume, look)
+      const partner = partnerOf(making, i, heights)
+      if (partner) skip = i + 1
+      poured(making, pour, (heights[i]! + (partner ? heights[i + 1]! : 0)) * area, look, partner)
     }
-    for (const move of plan.moves) if (move.after === pour.id) doMove(making, move, look)
+    if (i + 1 === skip) return
+    const before = skip === i ? plan.score[i - 1]!.id : ''
+    for (const move of plan.moves) if (move.after === pour.id || move.after === before) doMove(making, move, look)
   })
   decant(making, USUAL_PASSES, lookAt(levels.at(-1) ?? USUAL_LEVEL))
+  if (program.heightMm === 0) making.sentences.push('There is nothing yet for the top to stand on: pour a layer first.')
+  else for (const i of tops) toppedBy(making, plan.score[i]!, heights[i]! * area)
+  setIn(making)
   if (hasSwirls(plan)) {
     const mean = plan.score.reduce((sum, pour, i) => sum + (levels[i] ?? USUAL_LEVEL) * pour.share, 0)
     const whole = plan.score.reduce((sum, pour) => sum + pour.share, 0)
     const look = lookAt(mean / whole)
     program.fray = { amplitudeMm: look.frayMm, wavelengthMm: look.frayWaveMm, seed: 1.7 }
   }
-  return { program, cups, pencils, sentences: [...new Set(making.sentences)] }
+  return {
+    program,
+    cups,
+    pencils,
+    embedHexes: embeds.map(embed => embed.hex),
+    sentences: [...new Set(making.sentences)],
+  }
 }

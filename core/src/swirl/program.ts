@@ -6,10 +6,21 @@ export interface Program {
   /** Inner length and width; for a round mould the sides of the square that stands for it. */
   lengthMm: number
   widthMm: number
-  /** Radius of a round mould; 0: a box. */
+  /** Half the length of a round, oval or six-sided mould; 0: a box. */
   radiusMm: number
+  /** Half its width. */
+  halfWidthMm: number
+  isHex: boolean
+  /** Of the batter that lies level; peaks and piping stand on it. */
   heightMm: number
   ops: Op[]
+  /** Ready-made pieces in the batter. */
+  embeds: EmbedOp[]
+  /** What stands on the level top, in the order of the hands, and how high the highest of it reaches. */
+  tops: TopOp[]
+  topMm: number
+  /** A textured mat on the mould's floor. */
+  floor: { texture: 'ribs' | 'waves' | 'dimples'; depthMm: number; pitchMm: number } | null
   /** Wobble of the edges in the finished block. */
   fray: { amplitudeMm: number; wavelengthMm: number; seed: number } | null
   /** How many colours there are; pours name theirs by index. */
@@ -52,8 +63,37 @@ export interface PourOp {
   wander: { mm: number; lengthMm: number; phase: number }
   /** What a line pour is at the place along it that was last asked for. */
   last?: { x: number; hand: number; lo: number; n: number }
+  /** A second colour in the same stream: from this share of it on, side by side, from the far end, or mingled. */
+  partner: { colour: number; from: number; split: 'side' | 'ends' | 'mingled' } | null
   /** Poured from a pot: its own program, its height, and the stretch of it that this pass empties. */
   pot: { program: Program; from: number; to: number; isBack: boolean } | null
+}
+
+/** A ready-made piece: its middle and half its sides, mm. */
+export interface EmbedOp {
+  form: 'bar' | 'rod' | 'ball' | 'curl'
+  colour: number
+  x: number
+  y: number
+  z: number
+  halfX: number
+  halfY: number
+  halfZ: number
+}
+
+/** Batter that stands on the level top: spooned peaks, piped rosettes, or a fine line. */
+export interface TopOp {
+  form: 'peaks' | 'rosettes' | 'line'
+  colour: number
+  volume: number
+  /** Factor on the form's own height, so that it holds the volume. */
+  scale: number
+  /** Rosettes: how many along and across. */
+  along: number
+  across: number
+  /** Line: corners x, y one after another, and half its width. */
+  path: Float64Array
+  halfMm: number
 }
 
 export type Plane = 'yz' | 'xy' | 'xz'
@@ -83,6 +123,4 @@ export interface TwistOp {
   core: number
   slice: Slice
   meander: { aMm: number; bMm: number; lengthMm: number; phase: number } | null
-  /** Centre where the wobble was last asked for: a face asks for the same place again and again. */
-  last?: { c: number; a: number; b: number }
 }

@@ -1,21 +1,8 @@
+import { embedAt, isUnderMat, reliefAt } from './overlay.ts'
+import { isInside } from './chart.ts'
 import type { Program } from './program.ts'
-import { seeded } from './random.ts'
 import { trace } from './trace.ts'
-
-/** A plane through the block: a corner and two directions, mm for each pixel. Rows run down the picture. */
-export interface View {
-  originX: number
-  originY: number
-  originZ: number
-  rightX: number
-  rightY: number
-  rightZ: number
-  downX: number
-  downY: number
-  downZ: number
-  width: number
-  height: number
-}
+import type { View } from './views.ts'
 
 /** For each pixel the two colours that are strongest and how much of 255 the first has; 255 in `first`: outside the soap. */
 export interface Picture {
@@ -24,165 +11,209 @@ export interface Picture {
   first: Uint8Array
   second: Uint8Array
   share: Uint8Array
+  /** How light falls on a top with a relief: 128 is level. Null: no relief. */
+  light: Uint8Array | null
 }
 
 export const OUTSIDE = 255
-const MOST_COLOURS = 32
-
-/** Sides of the block, mm: for a round mould the middle is the origin. */
-const halfOf = (program: Program): number => program.radiusMm
-
-/** A cut across at x (a share of the length), seen from its start: right is across, up is up. */
-export function acrossView(program: Program, at: number, width: number): View {
-  const R = halfOf(program)
-  const W = R > 0 ? 2 * R : program.widthMm
-  const mm = W / width
-  const height = Math.max(1, Math.round(program.heightMm / mm))
-  return {
-    ...{
-      originX: R > 0 ? (2 * at - 1) * R : at * program.lengthMm,
-      originY: R > 0 ? -R : 0,
-      originZ: program.heightMm,
-    },
-    ...{ rightX: 0, rightY: mm, rightZ: 0, downX: 0, downY: 0, downZ: -program.heightMm / height, width, height },
-  }
-}
-
-/** A cut along at y (a share of the width). */
-export function alongView(program: Program, at: number, width: number): View {
-  const R = halfOf(program)
-  const L = R > 0 ? 2 * R : program.lengthMm
-  const mm = L / width
-  const height = Math.max(1, Math.round(program.heightMm / mm))
-  return {
-    ...{ originX: R > 0 ? -R : 0, originY: R > 0 ? (2 * at - 1) * R : at * program.widthMm, originZ: program.heightMm },
-    ...{ rightX: mm, rightY: 0, rightZ: 0, downX: 0, downY: 0, downZ: -program.heightMm / height, width, height },
-  }
-}
-
-/** From above at a height (a share; 1: the top). */
-export function levelView(program: Program, at: number, width: number): View {
-  const R = halfOf(program)
-  const L = R > 0 ? 2 * R : program.lengthMm
-  const W = R > 0 ? 2 * R : program.widthMm
-  const mm = L / width
-  const height = Math.max(1, Math.round(W / mm))
-  const z = Math.min(0.9995, Math.max(0.0005, at)) * program.heightMm
-  return {
-    ...{ originX: R > 0 ? -R : 0, originY: R > 0 ? R : W, originZ: z },
-    ...{ rightX: mm, rightY: 0, rightZ: 0, downX: 0, downY: -W / height, downZ: 0, width, height },
-  }
-}
+const MOST_COLOURS = 64
 
 const weights = new Float64Array(MOST_COLOURS)
-const at = { x: 0, y: 0, z: 0 }
+const at = new Float64Array(3)
 
-function pixel(program: Program, view: View, i: number, j: number, picture: Picture, row: number): void {
-  const { width } = picture
-  const n = row * width + i
+/** Slope on which light from one side falls fully. */
+const FULL_SLOPE = 1.2
+
+/** What is drawn, and where to: rows `from` and on of a view. */
+interface Sheet {
+  program: Program
+  view: View
+  from: number
+  picture: Picture
+  known: Uint8Array
+}
+
+function put({ picture }: Sheet, n: number, first: number, second: number, share: number): void {
+  picture.first[n] = first
+  picture.second[n] = second
+  picture.share[n] = share
+}
+
+/** Colours one pixel by tracing its middle. */
+function ask(sheet: Sheet, i: number, row: number): void {
+  const { program, view, picture, known } = sheet
+  const n = row * view.width + i
+  if (known[n]) return
+  known[n] = 1
   const a = i + 0.5
-  const b = j + 0.5
-  at.x = view.originX + a * view.rightX + b * view.downX
-  at.y = view.originY + a * view.rightY + b * view.downY
-  at.z = view.originZ + a * view.rightZ + b * view.downZ
-  if (program.radiusMm > 0 && at.x * at.x + at.y * at.y > program.radiusMm * program.radiusMm) {
-    picture.first[n] = OUTSIDE
-    return
+  const b = sheet.from + row + 0.5
+  const x = view.originX + a * view.rightX + b * view.downX
+  const y = view.originY + a * view.rightY + b * view.downY
+  const z = view.originZ + a * view.rightZ + b * view.downZ
+  if (!isInside(program, x, y)) return put(sheet, n, OUTSIDE, 0, 255)
+  if (program.floor && isUnderMat(program, x, y, z)) return put(sheet, n, OUTSIDE, 0, 255)
+  if (program.tops.length > 0 && (view.isTop || z > program.heightMm)) {
+    const relief = reliefAt(program, x, y, view.isTop ? Infinity : z - program.heightMm)
+    if (picture.light) picture.light[n] = Math.round(128 + 127 * Math.max(-1, Math.min(1, relief.slope / FULL_SLOPE)))
+    if (relief.colour >= 0) return put(sheet, n, relief.colour, 0, 255)
   }
+  if (program.embeds.length > 0) {
+    const colour = embedAt(program, x, y, view.isTop ? program.heightMm : z)
+    if (colour >= 0) return put(sheet, n, colour, 0, 255)
+  }
+  if (z > program.heightMm) return put(sheet, n, OUTSIDE, 0, 255)
+  at[0] = x
+  at[1] = y
+  at[2] = z
   weights.fill(0, 0, program.colours)
   trace(program, at, weights)
+  strongest(sheet, n)
+}
+
+/** The two strongest of `weights`. */
+function strongest(sheet: Sheet, n: number): void {
   let first = 0
   let second = 0
-  for (let c = 1; c < program.colours; c += 1) {
+  for (let c = 1; c < sheet.program.colours; c += 1) {
     if (weights[c]! > weights[first]!) {
       second = first
       first = c
     } else if (second === first || weights[c]! > weights[second]!) second = c
   }
   const sum = weights[first]! + (second === first ? 0 : weights[second]!)
-  picture.first[n] = first
-  picture.second[n] = second
-  picture.share[n] = sum > 0 ? Math.round((255 * weights[first]!) / sum) : 255
+  put(sheet, n, first, second, sum > 0 ? Math.round((255 * weights[first]!) / sum) : 255)
 }
 
-/** Blocks whose corners and middle are all one pure colour are filled without asking for each pixel. */
-const BLOCK = 4
+/** Above this share of 255 a pixel counts as of one colour. */
+const PURE = 250
+/** Coarse lattice, pixels; finer pictures start wider, since their colours are wider too. */
+const BLOCK = { preview: 8, final: 16 }
+/** How far the middle of a block may be off what its corners say, of 255. */
+const OFF = { preview: 14, final: 6 }
+/** Blocks with more contrast than this are looked into, of 255. */
+const STEEP = 110
+
+/** Colour of a corner as a share of `one` against `other`, of 255; -1 when a third colour has a part in it. */
+function shareOf(picture: Picture, n: number, one: number, other: number): number {
+  const first = picture.first[n]!
+  const share = picture.share[n]!
+  if (first === one) return share >= PURE || picture.second[n] === other || other < 0 ? share : -1
+  if (first === other) return share >= PURE || picture.second[n] === one ? 255 - share : -1
+  return -1
+}
+
+/** The second colour at a corner beside `one`, joined to the one found so far: -1 none, -2 more than one. */
+function joined(picture: Picture, n: number, one: number, other: number): number {
+  const first = picture.first[n]!
+  const named = first !== one ? first : picture.share[n]! < PURE ? picture.second[n]! : -1
+  if (named < 0 || named === other) return other
+  return other === -1 ? named : -2
+}
+
+/** Fills a block from its corners where they tell enough; otherwise looks into its quarters. */
+function fill(sheet: Sheet, left: number, top: number, right: number, bottom: number, off: number): void {
+  const { picture } = sheet
+  const { width } = picture
+  ask(sheet, left, top)
+  ask(sheet, right, top)
+  ask(sheet, left, bottom)
+  ask(sheet, right, bottom)
+  if (right - left <= 1 && bottom - top <= 1) return
+  const midX = (left + right) >> 1
+  const midY = (top + bottom) >> 1
+  ask(sheet, midX, midY)
+  const topLeft = top * width + left
+  const topRight = top * width + right
+  const bottomLeft = bottom * width + left
+  const bottomRight = bottom * width + right
+  const one = picture.first[topLeft]!
+  let other = picture.light ? -2 : joined(picture, topLeft, one, -1)
+  if (other > -2) other = joined(picture, topRight, one, other)
+  if (other > -2) other = joined(picture, bottomLeft, one, other)
+  if (other > -2) other = joined(picture, bottomRight, one, other)
+  const middle = midY * width + midX
+  if (one === OUTSIDE && other === -1 && picture.first[middle] === OUTSIDE) {
+    blend(sheet, left, top, right, bottom, OUTSIDE, 0, 255, 255, 255, 255)
+    return
+  }
+  if (other > -2 && one !== OUTSIDE && other !== OUTSIDE) {
+    const a = shareOf(picture, topLeft, one, other)
+    const b = shareOf(picture, topRight, one, other)
+    const c = shareOf(picture, bottomLeft, one, other)
+    const d = shareOf(picture, bottomRight, one, other)
+    const found = shareOf(picture, middle, one, other)
+    const low = Math.min(a, b, c, d, found)
+    if (low >= 0 && Math.max(a, b, c, d) - low <= STEEP) {
+      const u = right > left ? (midX - left) / (right - left) : 0
+      const v = bottom > top ? (midY - top) / (bottom - top) : 0
+      const guess = a * (1 - u) * (1 - v) + b * u * (1 - v) + c * (1 - u) * v + d * u * v
+      if (Math.abs(found - guess) <= off)
+        return blend(sheet, left, top, right, bottom, one, Math.max(0, other), a, b, c, d)
+    }
+  }
+  fill(sheet, left, top, midX, midY, off)
+  fill(sheet, midX, top, right, midY, off)
+  fill(sheet, left, midY, midX, bottom, off)
+  fill(sheet, midX, midY, right, bottom, off)
+}
+
+/** Fills a block between the shares of `one` at its corners: a and b above, c and d below. */
+function blend(
+  sheet: Sheet,
+  ...[left, top, right, bottom, one, other, a, b, c, d]: [
+    ...[left: number, top: number, right: number, bottom: number, one: number, other: number],
+    ...[a: number, b: number, c: number, d: number],
+  ]
+): void {
+  const { picture, known } = sheet
+  const { width, first, second, share } = picture
+  for (let row = top; row <= bottom; row += 1) {
+    const t = bottom > top ? (row - top) / (bottom - top) : 0
+    const start = a + (c - a) * t
+    const step = right > left ? (b + (d - b) * t - start) / (right - left) : 0
+    for (let i = left; i <= right; i += 1) {
+      const n = row * width + i
+      if (known[n]) continue
+      known[n] = 1
+      const value = start + step * (i - left)
+      const isOne = value >= 127.5
+      first[n] = isOne ? one : other
+      second[n] = isOne ? other : one
+      share[n] = Math.round(isOne ? value : 255 - value)
+    }
+  }
+}
+
+/** How finely a view is drawn: quickly while something is dragged, finely for a picture, or every pixel traced. */
+export type Fineness = 'preview' | 'final' | 'every-pixel'
 
 /**
- * Draws rows `from` to `to` of a view. Coarse first: only where colours meet is every pixel traced.
- *
- * @param isFinal traces every pixel
+ * Draws rows `from` to `to` of a view. A coarse lattice is traced first; between its points colours are filled in where the
+ * middle of a block agrees with its corners, and traced more closely where colours meet.
  */
-export function renderRows(program: Program, view: View, from: number, to: number, isFinal = false): Picture {
+export function renderRows(
+  program: Program,
+  view: View,
+  from: number,
+  to: number,
+  fineness: Fineness = 'preview',
+): Picture {
   const { width } = view
   const rows = to - from
+  const size = width * rows
   const picture: Picture = {
-    width,
-    height: rows,
-    first: new Uint8Array(width * rows),
-    second: new Uint8Array(width * rows),
-    share: new Uint8Array(width * rows).fill(255),
+    ...{ width, height: rows, first: new Uint8Array(size), second: new Uint8Array(size), share: new Uint8Array(size) },
+    light: view.isTop && program.tops.length > 0 ? new Uint8Array(size).fill(128) : null,
   }
-  if (isFinal) {
-    for (let row = 0; row < rows; row += 1)
-      for (let i = 0; i < width; i += 1) pixel(program, view, i, from + row, picture, row)
+  const sheet: Sheet = { program, view, from, picture, known: new Uint8Array(size) }
+  if (fineness === 'every-pixel' || rows < 2 || width < 2) {
+    for (let row = 0; row < rows; row += 1) for (let i = 0; i < width; i += 1) ask(sheet, i, row)
     return picture
   }
-  const known = new Uint8Array(width * rows)
-  const ask = (i: number, row: number): number => {
-    const n = row * width + i
-    if (!known[n]) {
-      pixel(program, view, i, from + row, picture, row)
-      known[n] = 1
-    }
-    return picture.share[n]! >= 250 || picture.first[n] === OUTSIDE ? picture.first[n]! : -1
-  }
-  for (let row = 0; row < rows; row += BLOCK)
-    for (let i = 0; i < width; i += BLOCK) {
-      const right = Math.min(width - 1, i + BLOCK)
-      const below = Math.min(rows - 1, row + BLOCK)
-      const one = ask(i, row)
-      const isPure =
-        one >= 0 &&
-        ask(right, row) === one &&
-        ask(i, below) === one &&
-        ask(right, below) === one &&
-        ask((i + right) >> 1, (row + below) >> 1) === one
-      for (let b = row; b < Math.min(rows, row + BLOCK); b += 1)
-        for (let a = i; a < Math.min(width, i + BLOCK); a += 1) {
-          const n = b * width + a
-          if (known[n]) continue
-          if (isPure) {
-            picture.first[n] = one
-            known[n] = 1
-          } else ask(a, b)
-        }
-    }
+  const block = BLOCK[fineness]
+  const off = OFF[fineness]
+  for (let top = 0; top < rows - 1; top += block)
+    for (let left = 0; left < width - 1; left += block)
+      fill(sheet, left, top, Math.min(width - 1, left + block), Math.min(rows - 1, top + block), off)
   return picture
-}
-
-/** Share of each colour in the block, counted at one point, somewhere, of each cell of an even grid. */
-export function countedShares(program: Program, steps = 40): Float64Array {
-  const sums = new Float64Array(program.colours)
-  const out = new Float64Array(program.colours)
-  const R = program.radiusMm
-  const random = seeded(steps)
-  let count = 0
-  for (let i = 0; i < steps; i += 1)
-    for (let j = 0; j < steps; j += 1)
-      for (let k = 0; k < steps; k += 1) {
-        const a = (i + random()) / steps
-        const b = (j + random()) / steps
-        const point = {
-          x: R > 0 ? (2 * a - 1) * R : a * program.lengthMm,
-          y: R > 0 ? (2 * b - 1) * R : b * program.widthMm,
-          z: ((k + random()) / steps) * program.heightMm,
-        }
-        if (R > 0 && point.x * point.x + point.y * point.y > R * R) continue
-        count += 1
-        out.fill(0)
-        trace(program, point, out)
-        for (let c = 0; c < out.length; c += 1) sums[c]! += out[c]!
-      }
-  return sums.map(sum => sum / Math.max(1, count))
 }

@@ -19,7 +19,7 @@ export function ratioOf(angle: number): number {
 }
 
 /** Turns (p, q) by an area angle on its own curve; the result is left in `turned`. */
-export const turned = { p: 0, q: 0 }
+export const turned = new Float64Array(2)
 
 export function turn(p: number, q: number, r: number, by: number): void {
   const ap = Math.abs(p)
@@ -39,8 +39,8 @@ export function turn(p: number, q: number, r: number, by: number): void {
   const t = ratioOf(rest)
   const far = r / Math.sqrt(Math.sqrt(1 + t * t * t * t))
   const near = t * far
-  turned.p = isSteep ? near : far
-  turned.q = isSteep ? far : near
-  if (isLeft) turned.p = -turned.p
-  if (isBelow) turned.q = -turned.q
+  const newP = isSteep ? near : far
+  const newQ = isSteep ? far : near
+  turned[0] = isLeft ? -newP : newP
+  turned[1] = isBelow ? -newQ : newQ
 }

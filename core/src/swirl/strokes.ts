@@ -1,3 +1,4 @@
+import { inscribedMm } from './chart.ts'
 import type { Plane, Program, Slice, TwistOp } from './program.ts'
 
 /** A tool drawn along a straight line: its two counter-rotating sides carry the line along. */
@@ -48,7 +49,7 @@ function fitted(stroke: Stroke, program: Program, sign: 1 | -1, along: number, h
     const centre = [mid[0] + sign * RING * a * n[0], mid[1] + sign * RING * a * n[1]] as const
     const extent = [0, 1].map(k => (Math.abs(a * n[k]!) ** (4 / 3) + Math.abs(b * u[k]!) ** (4 / 3)) ** 0.75)
     const broken = isRound
-      ? Math.hypot(...centre) + Math.max(...extent) > program.radiusMm - WALL_MM
+      ? Math.hypot(...centre) + Math.max(...extent) > inscribedMm(program) - WALL_MM
         ? [0]
         : []
       : [0, 1].filter(

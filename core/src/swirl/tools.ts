@@ -1,3 +1,4 @@
+import { inscribedMm } from './chart.ts'
 import type { Move } from '../plan/index.ts'
 import type { Look } from './look.ts'
 import type { Program, Slice, TwistOp } from './program.ts'
@@ -22,6 +23,7 @@ const STROKES = {
   hanger: { dragMm: 24, coreMm: 5, reachMm: 13.5 },
   skewer: { dragMm: 15, coreMm: 3, reachMm: 8 },
   stick: { dragMm: 22, coreMm: 4.5, reachMm: 12 },
+  comb: { dragMm: 22, coreMm: 4, reachMm: 14 },
   eights: { dragMm: 9, coreMm: 4, reachMm: 10 },
   spoon: { dragMm: 20, coreMm: 6, reachMm: 14 },
 } as const
@@ -75,7 +77,7 @@ function topPaths(move: Move, block: Block): Path[] {
   const { program } = block
   const round = program.radiusMm > 0
   const L = round ? 2 * program.radiusMm : program.lengthMm
-  const W = round ? 2 * program.radiusMm : program.widthMm
+  const W = round ? 2 * program.halfWidthMm : program.widthMm
   const [from, to] = [Math.min(move.from, move.to) * L, Math.max(move.from, move.to) * L]
   const x = (share: number) => from + (to - from) * share
   const place = ([a, b]: readonly [number, number]): readonly [number, number] =>
@@ -94,7 +96,8 @@ function topPaths(move: Move, block: Block): Path[] {
             [x(edge + inside * at), W * edge],
             [x(edge + inside * at), W * (1 - edge)],
           ]
-      return i % 2 === 0 ? ends : [...ends].reverse()
+      // A comb's tines go together, one way; a single tool comes back.
+      return move.tool === 'comb' || i % 2 === 0 ? ends : [...ends].reverse()
     })
   const paths = ((): Path[] => {
     switch (move.pattern) {
@@ -234,6 +237,23 @@ export const potTilt = (pot: Program): TwistOp =>
     angle: 2,
   })
 
+/** The mould turned on the bench in jerks: the whole block lags behind, most near the middle. */
+function mouldSpin(move: Move, program: Program): TwistOp {
+  const isRound = program.radiusMm > 0
+  const [a, b] = isRound ? [inscribedMm(program), inscribedMm(program)] : [program.lengthMm / 2, program.widthMm / 2]
+  return stirring({
+    plane: 'xy',
+    centreA: isRound ? 0 : a,
+    centreB: isRound ? 0 : b,
+    // Around the middle of a box the streamlines are nearly rectangular, as its walls are.
+    axisA: 0,
+    across: a - 0.5,
+    along: b - 0.5,
+    power: isRound ? 2 : 4,
+    angle: 2.2 * move.count * move.strength,
+  })
+}
+
 /** A move as the turns that it is made of. Pot moves are none here: the pot has its own program. */
 export function moveTwists(move: Move, block: Block): TwistOp[] {
   const { program, heightMm: H } = block
@@ -256,6 +276,15 @@ export function moveTwists(move: Move, block: Block): TwistOp[] {
           : { kind: 'above', noneBelow: H * (1 - move.depth) - 4, allAbove: H * (1 - move.depth) + 4 }
       return topPaths(move, block).flatMap(path => stroked(block, 'stick', move, 'xy', path, slice))
     }
+    case 'comb': {
+      const slice: Slice =
+        move.depth >= 0.95
+          ? ALL
+          : { kind: 'above', noneBelow: H * (1 - move.depth) - 4, allAbove: H * (1 - move.depth) + 4 }
+      return topPaths(move, block).flatMap(path => stroked(block, 'comb', move, 'xy', path, slice))
+    }
+    case 'spin':
+      return [mouldSpin(move, program)]
     case 'spoon':
       return program.radiusMm > 0 ? [] : spoonTwists(move, block)
     case 'fold':

@@ -1,8 +1,8 @@
-import { fromSquare, toSquare } from './chart.ts'
+import { fromSquare, isInside, toSquare } from './chart.ts'
 import { emptyPoured, pourBack } from './pour.ts'
 import type { PourOp, Program } from './program.ts'
-import { twist } from './twist.ts'
-import type { Point } from './twist.ts'
+import { pack, twist } from './twist.ts'
+import type { Packed, Point } from './twist.ts'
 
 /** Below this share of a point nothing more is asked. */
 const REST = 0.004
@@ -13,31 +13,56 @@ function fray(program: Program, at: Point): void {
   if (!program.fray) return
   const { amplitudeMm: a, wavelengthMm, seed } = program.fray
   const f = (2 * Math.PI) / wavelengthMm
-  const { x, y, z } = at
+  const x = at[0]!
+  const y = at[1]!
+  const z = at[2]!
   const s1 = Math.sin(f * (0.8 * y + 0.6 * z) + 0.31 * f * x + seed)
   const s2 = Math.sin(1.7 * f * (-0.5 * y + 0.85 * z) + 0.4 * f * x + 1.7 * seed)
   const s3 = Math.sin(3.1 * f * (0.95 * y - 0.3 * z) - 0.5 * f * x + 2.9 * seed)
-  at.y = y + a * (0.6 * s1 + 0.6 * s2 - 0.09 * s3)
-  at.z = z + a * (-0.8 * s1 + 0.35 * s2 - 0.28 * s3) * Math.min(1, (program.heightMm - z) / 4)
+  let newY = y + a * (0.6 * s1 + 0.6 * s2 - 0.09 * s3)
+  const newZ = z + a * (-0.8 * s1 + 0.35 * s2 - 0.28 * s3) * Math.min(1, (program.heightMm - z) / 4)
   if (program.radiusMm === 0) {
-    if (at.y < 0) at.y = -at.y
-    if (at.y > program.widthMm) at.y = 2 * program.widthMm - at.y
+    if (newY < 0) newY = -newY
+    if (newY > program.widthMm) newY = 2 * program.widthMm - newY
   }
-  if (at.z < 0) at.z = -at.z
+  at[1] = newY
+  at[2] = newZ < 0 ? -newZ : newZ
 }
 
+/** Rounding may leave a point a hair outside the walls or the level of before: it is drawn in. */
 function hold(program: Program, op: PourOp, at: Point): void {
   if (program.radiusMm > 0) {
-    const r = Math.hypot(at.x, at.y)
-    if (r > program.radiusMm) {
-      at.x *= program.radiusMm / r
-      at.y *= program.radiusMm / r
+    if (!isInside(program, at[0]!, at[1]!)) {
+      const { lengthMm, widthMm } = program
+      const { x, y } = toSquare('chord', program, { x: at[0]!, y: at[1]! })
+      const held = { x: Math.min(lengthMm, Math.max(0, x)), y: Math.min(widthMm, Math.max(0, y)) }
+      const back = fromSquare('chord', program, held)
+      at[0] = back.x
+      at[1] = back.y
     }
   } else {
-    at.x = Math.min(program.lengthMm, Math.max(0, at.x))
-    at.y = Math.min(program.widthMm, Math.max(0, at.y))
+    at[0] = Math.min(program.lengthMm, Math.max(0, at[0]!))
+    at[1] = Math.min(program.widthMm, Math.max(0, at[1]!))
   }
-  at.z = Math.min(op.h0, Math.max(0, at.z))
+  at[2] = Math.min(op.h0, Math.max(0, at[2]!))
+}
+
+type Step = PourOp | Packed
+const compiled = new WeakMap<Program, Step[]>()
+let lastProgram: Program | null = null
+let lastSteps: Step[] = []
+
+/** A program's steps as they are run: most points in a row are of the same program. */
+function stepsOf(program: Program): Step[] {
+  if (program === lastProgram) return lastSteps
+  let steps = compiled.get(program)
+  if (!steps) {
+    steps = program.ops.map(op => (op.kind === 'twist' ? pack(op) : op))
+    compiled.set(program, steps)
+  }
+  lastProgram = program
+  lastSteps = steps
+  return steps
 }
 
 /**
@@ -48,18 +73,19 @@ function hold(program: Program, op: PourOp, at: Point): void {
  */
 export function trace(program: Program, at: Point, out: Float64Array, scale = 1, depth = 0): void {
   if (depth === 0) fray(program, at)
-  const { ops } = program
+  const steps = stepsOf(program)
   const found = poured[depth]!
   let rest = scale
-  for (let i = ops.length - 1; i >= 0; i -= 1) {
-    const op = ops[i]!
-    if (op.kind === 'twist') {
+  for (let i = steps.length - 1; i >= 0; i -= 1) {
+    const op = steps[i]!
+    if (op.kind === 'packed') {
       twist(op, at, -1)
       continue
     }
-    let { x, y } = at
-    if (op.chart !== 'none') ({ x, y } = toSquare(op.chart, program.radiusMm, program.lengthMm, at))
-    pourBack(op, program, x, y, at.z, found)
+    let x = at[0]!
+    let y = at[1]!
+    if (op.chart !== 'none') ({ x, y } = toSquare(op.chart, program, { x, y }))
+    pourBack(op, program, x, y, at[2]!, found)
     const isLast = op.h0 <= 0
     const taken = isLast ? rest : rest * found.fresh
     const dusted = op.pencil >= 0 ? pencilShare(op, found.above) : 0
@@ -68,14 +94,14 @@ export function trace(program: Program, at: Point, out: Float64Array, scale = 1,
     rest -= found.above < 0 && dusted > 0 ? rest * Math.max(dusted, found.fresh) : taken
     if (isLast || rest < REST * scale) return
     if (op.chart === 'none') {
-      at.x = found.x
-      at.y = found.y
+      at[0] = found.x
+      at[1] = found.y
     } else {
-      const back = fromSquare(op.chart, program.radiusMm, program.lengthMm, found)
-      at.x = back.x
-      at.y = back.y
+      const back = fromSquare(op.chart, program, found)
+      at[0] = back.x
+      at[1] = back.y
     }
-    at.z = found.z
+    at[2] = found.z
     hold(program, op, at)
   }
 }
@@ -86,13 +112,34 @@ function pencilShare({ pencilMm }: PourOp, above: number): number {
   return off >= pencilMm ? 0 : Math.min(1, (pencilMm - off) / (0.4 * pencilMm))
 }
 
+/** Soft part of the seam between two colours of one stream, as a share of it. */
+const SEAM = 0.012
+/** Ribbons of two streams that touch in the air. */
+const RIBBONS = 5
+
+/** How much of a stream of two colours is the second, at a place in it: over the whole stream its share exactly. */
+function partnerShare({ from, split }: NonNullable<PourOp['partner']>, u: number, q: number, v: number): number {
+  let place = split === 'side' ? q : u
+  if (split === 'mingled') {
+    const turns = RIBBONS * q + 0.35 * Math.sin(6 * Math.PI * u) + 0.8 * v
+    place = turns - Math.floor(turns)
+    // The ribbon wraps round: its second seam lies at 0.
+    if (place > 1 - SEAM) return 0.5 - (place - 1) / (2 * SEAM)
+    if (place < SEAM) return 0.5 - place / (2 * SEAM)
+  }
+  const t = (place - from + SEAM) / (2 * SEAM)
+  return t <= 0 ? 0 : t >= 1 ? 1 : t
+}
+
 function give(op: PourOp, u: number, q: number, v: number, share: number, out: Float64Array, depth: number): void {
   if (!op.pot) {
-    out[op.colour]! += share
+    const other = op.partner ? partnerShare(op.partner, u, q, v) : 0
+    out[op.colour]! += share * (1 - other)
+    if (op.partner) out[op.partner.colour]! += share * other
     return
   }
   const { program, from, to, isBack } = op.pot
   const along = from + (to - from) * (isBack ? 1 - u : u)
-  const inPot = { x: q * program.lengthMm, y: along * program.widthMm, z: v * program.heightMm }
+  const inPot = Float64Array.of(q * program.lengthMm, along * program.widthMm, v * program.heightMm)
   trace(program, inPot, out, share, depth + 1)
 }

@@ -4,9 +4,11 @@ import { applyEdit, layerHeights, startingMove, startingShape, starterPlan } fro
 import type { Plan } from '../../plan/index.ts'
 import { designOf } from '../design.ts'
 import type { TwistOp } from '../program.ts'
-import { OUTSIDE, acrossView, countedShares, levelView, renderRows } from '../render.ts'
+import { OUTSIDE, renderRows } from '../render.ts'
+import { countedShares } from '../count.ts'
+import { acrossView, levelView } from '../views.ts'
 import { trace } from '../trace.ts'
-import { twist } from '../twist.ts'
+import { pack, twist } from '../twist.ts'
 
 const start = starterPlan('Swirls')
 const among = (min: number, max: number) => fc.double({ min, max, noNaN: true })
@@ -93,9 +95,9 @@ describe('whatever is poured and moved', () => {
       fc.property(anyDesign, among(0, 1), among(0, 1), among(0, 1), ({ plan, levels }, a, b, c) => {
         const { program } = designOf(plan, levels)
         const R = program.radiusMm
-        const at = R > 0 ? { x: R * (a - 0.5), y: R * (b - 0.5) } : { x: a * program.lengthMm, y: b * program.widthMm }
+        const place = R > 0 ? [R * (a - 0.5), R * (b - 0.5)] : [a * program.lengthMm, b * program.widthMm]
         const out = new Float64Array(program.colours)
-        trace(program, { ...at, z: c * program.heightMm }, out)
+        trace(program, Float64Array.of(...place, c * program.heightMm), out)
         expect(out.reduce((sum, w) => sum + w, 0)).toBeCloseTo(1, 2)
       }),
       { numRuns: 200 },
@@ -106,20 +108,18 @@ describe('whatever is poured and moved', () => {
     fc.assert(
       fc.property(anyDesign, among(0, 1), among(0, 1), among(0, 1), ({ plan, levels }, a, b, c) => {
         const { program } = designOf(plan, levels)
-        const twists = program.ops.filter((op): op is TwistOp => op.kind === 'twist')
+        const twists = program.ops.filter((op): op is TwistOp => op.kind === 'twist').map(pack)
         const R = program.radiusMm
-        const from =
-          R > 0
-            ? { x: R * (a - 0.5), y: R * (b - 0.5), z: c * program.heightMm }
-            : { x: a * program.lengthMm, y: b * program.widthMm, z: c * program.heightMm }
-        const at = { ...from }
+        const place = R > 0 ? [R * (a - 0.5), R * (b - 0.5)] : [a * program.lengthMm, b * program.widthMm]
+        const from = Float64Array.of(...place, c * program.heightMm)
+        const at = from.slice()
         for (const op of twists) twist(op, at, 1)
         if (R === 0) {
-          expect(at.y).toBeGreaterThanOrEqual(-1e-6)
-          expect(at.y).toBeLessThanOrEqual(program.widthMm + 1e-6)
+          expect(at[1]).toBeGreaterThanOrEqual(-1e-6)
+          expect(at[1]).toBeLessThanOrEqual(program.widthMm + 1e-6)
         }
         for (const op of twists.toReversed()) twist(op, at, -1)
-        expect(Math.hypot(at.x - from.x, at.y - from.y, at.z - from.z)).toBeLessThan(0.1)
+        expect(Math.hypot(...at.map((value, i) => value - from[i]!))).toBeLessThan(0.1)
       }),
       { numRuns: 200 },
     )
@@ -155,7 +155,7 @@ describe('faces', () => {
     }
     const [one, other] = [draw(moved(0.3)), draw(moved(0.7))]
     const [a, b] = [one, other].map(program =>
-      renderRows(program, levelView(program, 0.9, 100), 0, levelView(program, 0.9, 100).height, true),
+      renderRows(program, levelView(program, 0.9, 100), 0, levelView(program, 0.9, 100).height, 'every-pixel'),
     )
     const rows = one.widthMm / (one.lengthMm / 100)
     const last = Math.round(rows) - 1
@@ -172,7 +172,10 @@ describe('faces', () => {
     const plan = { ...start, moves: [startingMove('move-1', 'pour-3', 'hanger')] }
     const { program } = designOf(plan, [2, 2, 2])
     const view = acrossView(program, 0.5, 200)
-    const [coarse, full] = [renderRows(program, view, 0, view.height), renderRows(program, view, 0, view.height, true)]
+    const [coarse, full] = [
+      renderRows(program, view, 0, view.height),
+      renderRows(program, view, 0, view.height, 'every-pixel'),
+    ]
     const off = Array.from(coarse.first).filter((colour, n) => colour !== full.first[n]).length
     expect(off / full.first.length).toBeLessThan(0.005)
   })
@@ -182,7 +185,8 @@ describe('faces', () => {
       const plan = { ...start, moves: [startingMove('move-1', 'pour-3', 'hanger')] }
       const { program } = designOf(plan, [level, level, level])
       const view = acrossView(program, 0.5, 150)
-      return Array.from(renderRows(program, view, 0, view.height, true).share).filter(share => share < 240).length
+      return Array.from(renderRows(program, view, 0, view.height, 'every-pixel').share).filter(share => share < 240)
+        .length
     }
     expect(soft(1.4)).toBeGreaterThan(2 * soft(3.5))
   })

@@ -5,7 +5,7 @@ import { fromSquare, toSquare } from '../chart.ts'
 import { strokeTwists } from '../strokes.ts'
 import type { Stroke } from '../strokes.ts'
 import { trace } from '../trace.ts'
-import { twist } from '../twist.ts'
+import { pack, twist } from '../twist.ts'
 import { L, W, pour, program } from './box.ts'
 
 const back = (op: PourOp, x: number, y: number, z: number, of: Program = program([op], op.h1)) => {
@@ -78,12 +78,12 @@ describe('pours', () => {
   test('a round mould', () => {
     const side = Math.sqrt(Math.PI) * 38
     expect(side).toBeCloseTo(67.3532, 3)
-    const round = { ...program([], 0), lengthMm: side, widthMm: side, radiusMm: 38 }
+    const round = { ...program([], 0), lengthMm: side, widthMm: side, radiusMm: 38, halfWidthMm: 38 }
     const through = (op: PourOp, chart: 'chord' | 'polar', x: number, y: number, z: number) => {
-      const flat = toSquare(chart, 38, side, { x, y })
+      const flat = toSquare(chart, round, { x, y })
       const out = emptyPoured()
       pourBack(op, round, flat.x, flat.y, z, out)
-      return { ...out, ...fromSquare(chart, 38, side, out) }
+      return { ...out, ...fromSquare(chart, round, out) }
     }
     const spot = pour(30, 20_000, { shape: 'point', x: 40, y: 30, halfX: 20, halfY: 20 }, null, side, side)
     expect(through(spot, 'chord', 5, -3, 12)).toMatchObject({ thickness: near(28.0213), fresh: 1 })
@@ -97,9 +97,9 @@ describe('pours', () => {
 })
 
 const moved = (ops: readonly TwistOp[], x: number, y: number, z: number, direction: 1 | -1) => {
-  const at = { x, y, z }
-  for (const op of direction === 1 ? ops : [...ops].reverse()) twist(op, at, direction)
-  return at
+  const at = Float64Array.of(x, y, z)
+  for (const op of direction === 1 ? ops : [...ops].reverse()) twist(pack(op), at, direction)
+  return { x: at[0]!, y: at[1]!, z: at[2]! }
 }
 const stroke = (change: Partial<Stroke>): Stroke => ({
   ...{ plane: 'yz', fromA: 0, fromB: 0, toA: 0, toB: 0, dragMm: 20, coreMm: 5, reachMm: 13.5 },
@@ -176,7 +176,7 @@ function labels(of: Program, heightMm: number): string[] {
   return Array.from({ length: 13 }, (_, row) =>
     Array.from({ length: 32 }, (_, i) => {
       const out = new Float64Array(of.colours)
-      trace(of, { x: 100, y: ((i + 0.5) * W) / 32, z: heightMm - ((row + 0.5) * heightMm) / 13 }, out)
+      trace(of, Float64Array.of(100, ((i + 0.5) * W) / 32, heightMm - ((row + 0.5) * heightMm) / 13), out)
       return out.indexOf(Math.max(...out))
     }).join(''),
   )
@@ -305,7 +305,8 @@ describe('whole designs', () => {
       ...{ power: 2, law: 'stir', angle: 3, ring: 0, core: 1, slice: { kind: 'all' }, meander: null },
     }
     const pot: Program = {
-      ...{ lengthMm: side, widthMm: side, radiusMm: 0, heightMm: inPot.height, fray: null, colours: 3 },
+      ...program([], inPot.height, 3),
+      ...{ lengthMm: side, widthMm: side },
       ops: [...inPot.ops, stir],
     }
     const { ops, height } = stacked(

@@ -5,7 +5,9 @@ import type { Plan } from '../../plan/index.ts'
 import { findById, referenceShelf } from '../../shelf/index.ts'
 import { designOf, hasSwirls } from '../design.ts'
 import { diveMm, lookAt } from '../look.ts'
-import { OUTSIDE, acrossView, alongView, countedShares, levelView, renderRows } from '../render.ts'
+import { OUTSIDE, renderRows } from '../render.ts'
+import { countedShares } from '../count.ts'
+import { acrossView, alongView, levelView } from '../views.ts'
 import { TECHNIQUES } from '../techniques.ts'
 import { textureModes } from '../texture.ts'
 
@@ -124,7 +126,7 @@ describe('views', () => {
     const along = alongView(program, y, n)
     const level = levelView(program, z, n)
     const colour = (view: typeof across, right: number, down: number) => {
-      const picture = renderRows(program, view, 0, view.height, true)
+      const picture = renderRows(program, view, 0, view.height, 'every-pixel')
       const [i, j] = [Math.floor(right * view.width), Math.floor(down * view.height)]
       return picture.first[j * view.width + i]
     }
@@ -136,8 +138,11 @@ describe('views', () => {
   test('rows drawn apart make the same picture as all at once', () => {
     const view = acrossView(program, 0.5, 160)
     const half = Math.floor(view.height / 8) * 4
-    const whole = renderRows(program, view, 0, view.height, true)
-    const parts = [renderRows(program, view, 0, half, true), renderRows(program, view, half, view.height, true)]
+    const whole = renderRows(program, view, 0, view.height, 'every-pixel')
+    const parts = [
+      renderRows(program, view, 0, half, 'every-pixel'),
+      renderRows(program, view, half, view.height, 'every-pixel'),
+    ]
     expect([...parts[0]!.first, ...parts[1]!.first]).toEqual([...whole.first])
     expect([...parts[0]!.share, ...parts[1]!.share]).toEqual([...whole.share])
   })

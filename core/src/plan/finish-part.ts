@@ -1,0 +1,171 @@
+import { IsBoolean, IsIn, IsInt, Matches, Max, Min } from 'class-validator'
+import { Id, NumberFrom, Part, Parts, Text } from '../checks/index.ts'
+import { MAX_MOVES, Move, Pour } from './score-part.ts'
+
+/** What goes into, on and under the batter beside pours; and the score that takes over when things go wrong. */
+
+const HEX = /^#[0-9a-f]{6}$/
+
+export const EMBED_FORMS = { rod: 'a round rod', bar: 'a square bar', ball: 'balls', curl: 'curls' } as const
+export type EmbedForm = keyof typeof EMBED_FORMS
+
+/** Ready-made soap set into the batter. */
+export class Embed {
+  @Id()
+  id!: string
+
+  @Text(1, 40, 'An embed’s name has 1 to 40 letters.')
+  name!: string
+
+  @IsIn(Object.keys(EMBED_FORMS), { message: `An embed is one of ${Object.keys(EMBED_FORMS).join(', ')}.` })
+  form!: EmbedForm
+
+  @Matches(HEX, { message: 'A colour is written like #3a5f7c.' })
+  hex!: string
+
+  /** Set in right after this pour. */
+  @Id('An embed names the pour that it follows by id.')
+  after!: string
+
+  /** Across the mould; of round ones the diameter. */
+  @NumberFrom(2, 200, 'An embed is from 2 to 200 mm wide.')
+  widthMm!: number
+
+  /** Upright; round ones are as high as they are wide. */
+  @NumberFrom(2, 200, 'An embed is from 2 to 200 mm high.')
+  heightMm!: number
+
+  /** Along the mould; 0: as far as from and to reach. Balls are as long as they are wide. */
+  @NumberFrom(0, 600, 'A piece is from 0 (the whole stretch) to 600 mm long.')
+  lengthMm!: number
+
+  /** One in the middle of every bar instead of so many along the stretch. */
+  @IsBoolean({ message: 'One for every bar is true or false.' })
+  everyBar!: boolean
+
+  @IsInt({ message: 'Pieces are a whole number from 1 to 60.' })
+  @Min(1, { message: 'Pieces are a whole number from 1 to 60.' })
+  @Max(60, { message: 'Pieces are a whole number from 1 to 60.' })
+  count!: number
+
+  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.')
+  from!: number
+
+  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.')
+  to!: number
+
+  /** Its middle, across the mould. */
+  @NumberFrom(0, 1, 'A place across the mould is from 0 (one wall) to 100 % (the other).')
+  across!: number
+
+  /** Its middle, of the soap's height. */
+  @NumberFrom(0, 1, 'A height is from 0 (the floor) to 100 % (the top).')
+  height!: number
+
+  @NumberFrom(0.3, 2, 'The density of an embed is from 0.3 (whipped) to 2 g/ml; 1.03 is usual.')
+  densityGPerMl!: number
+}
+
+export const MAX_EMBEDS = 12
+
+export const TOPPINGS = {
+  petals: 'petals',
+  seeds: 'seeds or grains',
+  sprinkles: 'sprinkles',
+  mica: 'dabs of mica in oil',
+} as const
+export type ToppingKind = keyof typeof TOPPINGS
+
+/** Something strewn or set on the finished top. */
+export class Topping {
+  @Id()
+  id!: string
+
+  @Text(1, 40, 'A topping’s name has 1 to 40 letters.')
+  name!: string
+
+  @IsIn(Object.keys(TOPPINGS), { message: `A topping is one of ${Object.keys(TOPPINGS).join(', ')}.` })
+  kind!: ToppingKind
+
+  @Matches(HEX, { message: 'A colour is written like #3a5f7c.' })
+  hex!: string
+
+  @NumberFrom(0.5, 60, 'A piece of topping is from 0.5 to 60 mm.')
+  sizeMm!: number
+
+  @IsInt({ message: 'Pieces for a bar are a whole number from 1 to 80.' })
+  @Min(1, { message: 'Pieces for a bar are a whole number from 1 to 80.' })
+  @Max(80, { message: 'Pieces for a bar are a whole number from 1 to 80.' })
+  perBar!: number
+
+  /** Set clear of the blade, in the middle of every bar; otherwise strewn over the whole top. */
+  @IsBoolean({ message: 'Set on the cut grid is true or false.' })
+  onGrid!: boolean
+
+  /** All of it, g. */
+  @NumberFrom(0, 500, 'A topping weighs from 0 to 500 g in all.')
+  massG!: number
+}
+
+export const MAX_TOPPINGS = 8
+
+export const MATS = { flat: 'flat', ribs: 'ribs', waves: 'waves', dimples: 'dimples' } as const
+export type MatTexture = keyof typeof MATS
+
+/** What the mould's floor is like: a textured mat stamps the bars' underside. */
+export class Mat {
+  @IsIn(Object.keys(MATS), { message: `A mat is one of ${Object.keys(MATS).join(', ')}.` })
+  texture!: MatTexture
+
+  @NumberFrom(0.2, 8, 'A mat’s relief is from 0.2 to 8 mm deep.')
+  depthMm!: number
+
+  @NumberFrom(2, 80, 'A mat’s pattern repeats every 2 to 80 mm.')
+  pitchMm!: number
+}
+
+export const TRIGGERS = {
+  thick: 'a cup is thicker than',
+  ricing: 'the batter rices',
+  'not-carried': 'a layer breaks through',
+  thin: 'the batter stays too thin',
+} as const
+export type Trigger = keyof typeof TRIGGERS
+
+/** A second score for the same cups, and what calls for it. */
+export class PlanB {
+  @Text(1, 60, 'Plan B has a name of 1 to 60 letters.')
+  name!: string
+
+  @IsIn(Object.keys(TRIGGERS), { message: `Plan B is called for by one of ${Object.keys(TRIGGERS).join(', ')}.` })
+  trigger!: Trigger
+
+  /** The pour of the first score before which one looks. */
+  @Id('Plan B names the pour before which it is decided by id.')
+  before!: string
+
+  @NumberFrom(1, 5, 'The trace that calls for plan B is from 1 (emulsion) to 5 (stiff).')
+  level!: number
+
+  /** Whether it has changed places with the first score, to be worked on. */
+  @IsBoolean({ message: 'Plan B is in use or not.' })
+  inUse!: boolean
+
+  @Parts(() => Pour, 1, 60, 'A score has 1 to 60 pours.')
+  score!: Pour[]
+
+  @Parts(() => Move, 0, MAX_MOVES, `A score has at most ${MAX_MOVES} moves of tools.`)
+  moves!: Move[]
+}
+
+/** Everything of a design that is not poured. */
+export class Finish {
+  @Parts(() => Embed, 0, MAX_EMBEDS, `A design has at most ${MAX_EMBEDS} kinds of embeds.`)
+  embeds!: Embed[]
+
+  @Parts(() => Topping, 0, MAX_TOPPINGS, `A design has at most ${MAX_TOPPINGS} toppings.`)
+  toppings!: Topping[]
+
+  @Part(() => Mat, 'What the mould’s floor is like is missing.')
+  mat!: Mat
+}
