@@ -217,7 +217,7 @@ function pourJobs(plan: Plan, portions: Portions): PourJob[] {
   const seconds = portions.layers.map(layer => pourSeconds(layer.massG))
   const movesOf = (i: number) =>
     plan.moves.reduce((sum, move) => (move.after === plan.score[i]?.id ? sum + moveSeconds(move) : sum), 0)
-  const isWithLast = (i: number) => i > 0 && plan.score[i]?.together !== undefined && plan.score[i]!.together !== 'no'
+  const isWithLast = (i: number) => i > 0 && plan.score[i]?.together !== undefined && plan.score[i].together !== 'no'
   return plan.score.map((pour, i) => ({
     pour: pour.id,
     cup: plan.cups.findIndex(cup => cup.id === pour.cup),

@@ -1,0 +1,178 @@
+import { MOVE_TOOLS, clearMm, cupShares, embedPieces, layerHeights } from '../plan/index.ts'
+import type { Edit, Plan } from '../plan/index.ts'
+import type { Design } from '../swirl/index.ts'
+import { yieldStress } from '../trace/index.ts'
+import type { Measures } from './measures.ts'
+import { planBDiffers } from './plan-b.ts'
+import { draggedToppings } from './toppings.ts'
+
+/** Something about a design that a maker would want to know before pouring it, and what would help. */
+export interface DesignAdvice {
+  id: string
+  sentence: string
+  /** What one can do about it with one action. */
+  fix: { text: string; edit: Edit } | null
+}
+
+/** Layers thinner than this break when they are smoothed, mm. Makers' rule. */
+const SMOOTHED_MM = 8
+/** More of a face than this in threads reads as mixed: set by eye on rendered faces. */
+const MUDDY = 0.3
+/** Bars of one loaf that differ by more in one colour, share of the face. */
+const DIFFERS = 0.18
+/** A colour that is poured but hardly seen. */
+const POURED = 0.03
+const HIDDEN = 0.004
+/** Pieces closer to a wall show through, mm. */
+const NEAR_WALL_MM = 3
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`
+const list = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`
+
+function thinLayers(plan: Plan): DesignAdvice[] {
+  const heights = layerHeights(plan)
+  const thin = plan.score.flatMap(({ shape }, i) =>
+    shape.way === 'layer' && shape.texture !== 'straight' && i > 0 && heights[i]! < SMOOTHED_MM ? [i + 1] : [],
+  )
+  if (thin.length === 0) return []
+  const which = thin.length === 1 ? `Layer ${thin[0]} is` : `Layers ${list(thin.map(String))} are`
+  const sentence = `${which} thinner than ${SMOOTHED_MM} mm: so thin a layer breaks when it is shaped or smoothed. Keep it straight, or pour more.`
+  return [{ id: 'thin-layers', sentence, fix: null }]
+}
+
+function muddy(plan: Plan, measures: Measures): DesignAdvice[] {
+  if (measures.threads < MUDDY) return []
+  const busiest = plan.moves
+    .filter(move => !move.off && move.count > 1)
+    .sort((a, b) => b.count * b.strength - a.count * a.strength)[0]
+  const fewer = busiest ? Math.max(1, Math.round(busiest.count * 0.6)) : 0
+  const sentence = `About ${percent(measures.threads)} of the faces lies in threads thinner than a millimetre: that reads as one muddy colour. Fewer strokes keep the colours apart.`
+  const at = plan.moves.findIndex(move => move === busiest)
+  const fix = busiest && {
+    text: `${MOVE_TOOLS[busiest.tool]}: ${fewer} instead of ${busiest.count}`,
+    edit: { kind: 'set' as const, path: ['moves', at, 'count'], value: fewer },
+  }
+  return [{ id: 'muddy', sentence, fix: fix ?? null }]
+}
+
+function hidden(plan: Plan, design: Design, measures: Measures): DesignAdvice[] {
+  const shares = cupShares(plan)
+  const lost = design.cups.flatMap((_, i) =>
+    shares[i]! >= POURED && measures.seen[i]! < HIDDEN ? [`${plan.cups[i]!.name} (${percent(shares[i]!)})`] : [],
+  )
+  if (lost.length === 0) return []
+  const sentence = `${list(lost)} of the batter hardly shows on any face or on the top. Pour it where a cut goes through, or leave it out.`
+  return [{ id: 'hidden', sentence, fix: null }]
+}
+
+function uneven(plan: Plan, measures: Measures): DesignAdvice[] {
+  if (measures.faces.length < 2) return []
+  let worst = { off: 0, cup: 0, low: 0, high: 0, least: 0, most: 0 }
+  plan.cups.forEach((_, cup) => {
+    const of = measures.faces.map(face => face[cup]!)
+    const [least, most] = [Math.min(...of), Math.max(...of)]
+    if (most - least > worst.off)
+      worst = { off: most - least, cup, low: of.indexOf(least), high: of.indexOf(most), least, most }
+  })
+  if (worst.off < DIFFERS) return []
+  const name = plan.cups[worst.cup]!.name
+  const sentence = `Bars will differ: ${name} takes ${percent(worst.least)} of one face and ${percent(worst.most)} of another. Pour and draw evenly along the whole mould if they should be alike.`
+  return [{ id: 'uneven', sentence, fix: null }]
+}
+
+/** A sphere stays put in a yield-stress fluid while 0.048 · Δρ · g · d is below the yield stress (Beris and others, 1985). */
+const HELD = 0.048
+const GRAVITY = 9.81
+
+function embeds(plan: Plan, levels: readonly number[]): DesignAdvice[] {
+  const advice: DesignAdvice[] = []
+  const pieces = embedPieces(plan)
+  plan.finish.embeds.forEach((embed, n) => {
+    const own = pieces.filter(piece => piece.embed === embed)
+    if (own.length === 0) {
+      advice.push({
+        id: `embed-none-${embed.id}`,
+        sentence: `${embed.name}: no bar lies in its stretch, so none is set in.`,
+        fix: null,
+      })
+      return
+    }
+    const heavier = (embed.densityGPerMl - plan.conditions.densityGPerMl) * 1000
+    const need = HELD * Math.abs(heavier) * GRAVITY * (embed.widthMm / 1000)
+    const found = plan.score.findIndex(pour => pour.id === embed.after)
+    const level = levels[found >= 0 ? found : plan.score.length - 1]
+    if (level !== undefined && need > yieldStress(level)) {
+      const does = heavier > 0 ? 'sinks' : 'floats up'
+      const sentence = `${embed.name} ${does} at trace ${level.toFixed(1)}: it is ${Math.abs(Math.round(heavier))} g per litre ${heavier > 0 ? 'heavier' : 'lighter'} than the batter. Set it in later, when the batter is thicker.`
+      const next = plan.score[found + 1]
+      const path = ['finish', 'embeds', n, 'after']
+      const fix = next ? { text: 'after the next pour', edit: { kind: 'set' as const, path, value: next.id } } : null
+      advice.push({ id: `embed-moves-${embed.id}`, sentence, fix })
+    }
+    const clear = own.map(piece => clearMm(plan, piece))
+    const wall = Math.min(...clear.map(one => one.wall))
+    const top = Math.min(...clear.map(one => one.top))
+    if (top < 0)
+      advice.push({
+        id: `embed-top-${embed.id}`,
+        sentence: `${embed.name} stands ${Math.abs(top).toFixed(0)} mm out of the top.`,
+        fix: null,
+      })
+    if (wall < NEAR_WALL_MM) {
+      const sentence =
+        wall < 0
+          ? `${embed.name} reaches ${Math.abs(wall).toFixed(0)} mm through the wall: make it smaller or move it in.`
+          : `${embed.name} lies ${wall.toFixed(0)} mm from the wall and may show through; ${NEAR_WALL_MM} mm and more hide it.`
+      advice.push({ id: `embed-wall-${embed.id}`, sentence, fix: null })
+    }
+  })
+  return advice
+}
+
+function toppings(plan: Plan): DesignAdvice[] {
+  const dragged = draggedToppings(plan)
+  if (dragged.length === 0) return []
+  const names = list(dragged.map(topping => topping.name))
+  const sentence = `${names} lie in the way of the cut and would be dragged down through the bar. Cut the loaf on its side.`
+  const edit: Edit = { kind: 'set', path: ['cutting', 'onSide'], value: true }
+  return [{ id: 'dragged', sentence, fix: { text: 'cut on its side', edit } }]
+}
+
+function rim(plan: Plan, design: Design): DesignAdvice[] {
+  const { program } = design
+  const over = program.heightMm + program.topMm - plan.mould.innerHeightMm
+  if (program.tops.length === 0 || over <= 0) return []
+  const sentence = `The top stands ${Math.ceil(over)} mm above the mould’s rim: nothing can lie flat over it. Keep that much more headspace if it is to be covered.`
+  return [{ id: 'rim', sentence, fix: null }]
+}
+
+function secondScore(plan: Plan): DesignAdvice[] {
+  const names = planBDiffers(plan)
+  if (names.length === 0) return []
+  const sentence = `Plan B takes other weights of ${list(names)} than the cups hold: at the bench there will be too much or too little.`
+  return [{ id: 'plan-b', sentence, fix: null }]
+}
+
+/**
+ * What the geometry of a design says, the most pressing first.
+ *
+ * @param levels   trace level of each pour, as forecast
+ * @param measures counted on the faces; null while they are not known yet
+ */
+export function designAdvice(
+  plan: Plan,
+  design: Design,
+  levels: readonly number[],
+  measures: Measures | null,
+): DesignAdvice[] {
+  return [
+    ...embeds(plan, levels),
+    ...(measures ? [...muddy(plan, measures), ...hidden(plan, design, measures)] : []),
+    ...toppings(plan),
+    ...secondScore(plan),
+    ...thinLayers(plan),
+    ...(measures ? uneven(plan, measures) : []),
+    ...rim(plan, design),
+  ]
+}

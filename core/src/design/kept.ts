@@ -1,0 +1,205 @@
+import { plainToInstance } from 'class-transformer'
+import { Equals, Matches, validateSync } from 'class-validator'
+import { Id, Part, Parts, Text, problemsOf } from '../checks/index.ts'
+import type { Problem } from '../checks/index.ts'
+import {
+  Cutting,
+  Finish,
+  MAX_CUPS,
+  MAX_MOVES,
+  MAX_POURS,
+  Mould,
+  Move,
+  Pour,
+  THINNEST_LAYER_MM,
+  ordered,
+  plainCup,
+} from '../plan/index.ts'
+import type { Edit, Plan } from '../plan/index.ts'
+
+/** A design by itself: what the hands do and how its colours look, to be used in any batch. */
+
+export class KeptCup {
+  @Id()
+  id!: string
+
+  @Text(1, 60, 'A cup’s name has 1 to 60 letters.')
+  name!: string
+
+  @Matches(/^#[0-9a-f]{6}$/, { message: 'A colour is written like #3a5f7c.' })
+  hex!: string
+}
+
+export class KeptDesign {
+  @Equals('ostler-design', { message: 'The format is "ostler-design".' })
+  format!: 'ostler-design'
+
+  @Equals(1, { message: 'The version is 1.' })
+  version!: 1
+
+  @Text(1, 80, 'A design has a name of 1 to 80 letters.')
+  name!: string
+
+  @Text(0, 1000, 'What is said of a design has at most 1000 letters.')
+  notes!: string
+
+  @Part(() => Mould, 'The mould that it was made for is missing.')
+  mould!: Mould
+
+  @Parts(() => KeptCup, 1, MAX_CUPS, `A design has 1 to ${MAX_CUPS} cups.`)
+  cups!: KeptCup[]
+
+  @Parts(() => Pour, 1, MAX_POURS, `A score has 1 to ${MAX_POURS} pours.`)
+  score!: Pour[]
+
+  @Parts(() => Move, 0, MAX_MOVES, `A score has at most ${MAX_MOVES} moves of tools.`)
+  moves!: Move[]
+
+  @Part(() => Finish, 'What goes in and on top beside pours is missing.')
+  finish!: Finish
+
+  @Part(() => Cutting, 'How the loaf is cut is missing.')
+  cutting!: Cutting
+}
+
+/** Checks a design that comes from outside; names that its parts refer to must exist. */
+export function readDesign(value: unknown): { ok: true; design: KeptDesign } | { ok: false; problems: Problem[] } {
+  const refuse = (path: string, sentence: string) => ({ ok: false as const, problems: [{ path, value: '', sentence }] })
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse('', 'A design is an object.')
+  const design = plainToInstance(KeptDesign, value)
+  const problems = problemsOf(validateSync(design, { whitelist: true, forbidNonWhitelisted: true }))
+  if (problems.length > 0) return { ok: false, problems }
+  const cups = new Set(design.cups.map(cup => cup.id))
+  const pours = new Set(design.score.map(pour => pour.id))
+  const lost = design.score.find(pour => !cups.has(pour.cup))
+  if (lost) return refuse('score', `There is no cup “${lost.cup}”.`)
+  const loose = design.moves.find(move => !pours.has(move.after))
+  if (loose) return refuse('moves', `There is no pour “${loose.after}” that a move could follow.`)
+  return { ok: true, design: JSON.parse(JSON.stringify(design)) as KeptDesign }
+}
+
+/** What a plan's design is by itself; colours as they are seen now. */
+export function designFrom(plan: Plan, name: string, hexOf: (cup: string) => string): KeptDesign {
+  const { mould, score, moves, finish, cutting } = ordered(plan)
+  const used = new Set(score.map(pour => pour.cup))
+  const cups = plan.cups.filter(cup => used.has(cup.id)).map(({ id, name: of }) => ({ id, name: of, hex: hexOf(id) }))
+  return { format: 'ostler-design', version: 1, name, notes: '', mould, cups, score, moves, finish, cutting }
+}
+
+/** What it takes to use a design in a plan: edits, and what had to be fitted, in sentences. */
+export interface Fitted {
+  edits: Edit[]
+  sentences: string[]
+}
+
+const FORM_WORDS = {
+  box: 'straight',
+  cylinder: 'round',
+  hexagon: 'six-sided',
+  ellipse: 'oval',
+  dome: 'half-round',
+} as const
+/** Tools that need straight walls. */
+const NEEDS_BOX: readonly Move['tool'][] = ['hanger', 'spoon', 'fold']
+
+const widthOf = (mould: Mould): number =>
+  mould.form === 'box' || mould.form === 'ellipse' ? mould.innerWidthMm : mould.innerLengthMm
+
+/** Every layer as thick as survives; those that are thicker give what that takes. Null: there is no room for so many. */
+function thickEnough(plan: Plan, score: readonly Pour[]): { score: Pour[]; raised: number } | null {
+  const least = (THINNEST_LAYER_MM / plan.mould.fillMm) * 1.0005
+  const isLayer = (pour: Pour) => pour.shape.way === 'layer'
+  const whole = score.reduce((sum, pour) => sum + pour.share, 0)
+  const shares = score.map(pour => pour.share / whole)
+  const thin = score.map((pour, i) => isLayer(pour) && shares[i]! < least)
+  const need = thin.reduce((sum, isThin) => sum + (isThin ? least : 0), 0)
+  const rest = shares.reduce((sum, share, i) => sum + (thin[i] ? 0 : share), 0)
+  if (need >= 0.98 || (rest <= 0 && need > 0)) return null
+  const raised = thin.filter(Boolean).length
+  return {
+    raised,
+    score: score.map((pour, i) => ({
+      ...pour,
+      share: Number((thin[i] ? least : (shares[i]! * (1 - need)) / (rest || 1)).toFixed(6)),
+    })),
+  }
+}
+
+/** Fits a design to a plan's mould and cups. Nothing of the plan's recipe, scent or dosed colours changes. */
+export function fitDesign(design: KeptDesign, plan: Plan): Fitted {
+  const sentences: string[] = []
+  const edits: Edit[] = []
+  const ids = new Map<string, string>()
+  const added: { name: string; id: string }[] = []
+  design.cups.forEach((cup, i) => {
+    const here = plan.cups[i]
+    if (here) return ids.set(cup.id, here.id)
+    if (plan.cups.length + added.length >= MAX_CUPS) return ids.set(cup.id, plan.cups[i % plan.cups.length]!.id)
+    const id = `cup-${[...Array(100).keys()].find(n => n > 0 && !plan.cups.some(one => one.id === `cup-${n}`) && !added.some(one => one.id === `cup-${n}`))}`
+    edits.push({ kind: 'add-cup', cup: { ...plainCup(id, cup.name), wish: cup.hex } })
+    added.push({ id, name: cup.name })
+    return ids.set(cup.id, id)
+  })
+  if (added.length > 0)
+    sentences.push(
+      added.length === 1
+        ? `The design has a colour more: cup ${added[0]!.name} was added, still without colorant.`
+        : `The design has ${added.length} colours more: ${added.map(cup => cup.name).join(', ')} were added, still without colorant.`,
+    )
+  const isBox = plan.mould.form === 'box'
+  const lost = isBox ? [] : design.moves.filter(move => NEEDS_BOX.includes(move.tool))
+  if (lost.length > 0) sentences.push('Hanger, spoon and folds need straight walls: they were left out for this mould.')
+  if (plan.mould.form !== design.mould.form)
+    sentences.push(
+      `It was made for a ${FORM_WORDS[design.mould.form]} mould; in a ${FORM_WORDS[plan.mould.form]} one it will look different.`,
+    )
+  const ratio = Math.sqrt((widthOf(plan.mould) / widthOf(design.mould)) * (plan.mould.fillMm / design.mould.fillMm))
+  const scaled = (mm: number, low: number, high: number) =>
+    mm === 0 ? 0 : Number(Math.min(high, Math.max(low, mm * ratio)).toFixed(1))
+  if (
+    Math.abs(ratio - 1) > 0.05 &&
+    (design.finish.embeds.length > 0 || design.score.some(pour => pour.shape.spreadMm > 0))
+  )
+    sentences.push(
+      `Streams and embeds were made ${ratio > 1 ? 'larger' : 'smaller'} by ${Math.round(Math.abs(ratio - 1) * 100)} % with the mould.`,
+    )
+  const raw = design.score.map((pour): Pour => ({
+    ...pour,
+    cup: ids.get(pour.cup)!,
+    shape: { ...pour.shape, spreadMm: scaled(pour.shape.spreadMm, 1, 200) },
+  }))
+  let fitted = thickEnough(plan, raw)
+  let kept = raw
+  while (!fitted && kept.length > 1) {
+    kept = kept.slice(0, -1)
+    fitted = thickEnough(plan, kept)
+  }
+  const score = fitted?.score ?? kept
+  if (kept.length < raw.length)
+    sentences.push(
+      `This mould is too low for ${raw.length} layers: the last ${raw.length - kept.length} were left out.`,
+    )
+  else if (fitted && fitted.raised > 0)
+    sentences.push(
+      fitted.raised === 1
+        ? `One layer would be thinner than ${THINNEST_LAYER_MM} mm here; it was made as thick.`
+        : `${fitted.raised} layers would be thinner than ${THINNEST_LAYER_MM} mm here; they were made as thick.`,
+    )
+  const pours = new Set(score.map(pour => pour.id))
+  const moves = design.moves.filter(move => pours.has(move.after) && !lost.includes(move))
+  const most = Math.min(widthOf(plan.mould), plan.mould.innerHeightMm)
+  const embeds = design.finish.embeds.map(embed => ({
+    ...embed,
+    widthMm: Math.min(most, scaled(embed.widthMm, 2, 200)),
+    heightMm: Math.min(most, scaled(embed.heightMm, 2, 200)),
+    lengthMm: scaled(embed.lengthMm, 2, 600),
+  }))
+  edits.push(
+    { kind: 'set', path: ['score'], value: score },
+    { kind: 'set', path: ['moves'], value: moves },
+    { kind: 'set', path: ['finish'], value: { ...design.finish, embeds } },
+  )
+  const isAlike = plan.mould.form === design.mould.form && Math.abs(ratio - 1) < 0.3
+  if (isAlike) edits.push({ kind: 'set', path: ['cutting'], value: design.cutting })
+  return { edits, sentences }
+}
