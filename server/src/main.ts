@@ -10,6 +10,7 @@ import { migrate } from './database/migrate.ts'
 import { loadDemo } from './demo/demo.ts'
 import { createApp } from './http/app.ts'
 import { memberStore } from './members/store.ts'
+import { designStore } from './designs/store.ts'
 import { recipeStore } from './recipes/store.ts'
 import { shelfStore } from './shelf/store.ts'
 import { stockAll } from './shelf/stock.ts'
@@ -27,7 +28,14 @@ async function main(): Promise<void> {
   await stockAll(db)
   await upgradePlans(db)
   const members = memberStore(db)
-  if (config.demo) await loadDemo({ members, batches: batchStore(db), shelf: shelfStore(db), recipes: recipeStore(db) })
+  if (config.demo)
+    await loadDemo({
+      members,
+      batches: batchStore(db),
+      shelf: shelfStore(db),
+      recipes: recipeStore(db),
+      designs: designStore(db),
+    })
 
   const setUpCode = config.isLoopback || (await members.hasWorkshop()) ? null : randomBytes(5).toString('hex')
   const server = createServer(createApp({ db, config, setUpCode, now: () => new Date() }))

@@ -11,6 +11,7 @@ import { migrate } from '../src/database/migrate.ts'
 import { loadDemo } from '../src/demo/demo.ts'
 import { createApp } from '../src/http/app.ts'
 import { memberStore } from '../src/members/store.ts'
+import { designStore } from '../src/designs/store.ts'
 import { recipeStore } from '../src/recipes/store.ts'
 import { shelfStore } from '../src/shelf/store.ts'
 
@@ -49,6 +50,7 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
       batches: batchStore(db),
       shelf: shelfStore(db),
       recipes: recipeStore(db),
+      designs: designStore(db),
     })
   const app = createApp({ db, config, setUpCode, now: () => new Date() })
   const server: Server = app.listen(0, '127.0.0.1')

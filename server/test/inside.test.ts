@@ -8,6 +8,7 @@ import { DEMO_SIGN_IN, loadDemo } from '../src/demo/demo.ts'
 import { batchStore } from '../src/batches/store.ts'
 import { createApp } from '../src/http/app.ts'
 import { memberStore } from '../src/members/store.ts'
+import { designStore } from '../src/designs/store.ts'
 import { recipeStore } from '../src/recipes/store.ts'
 import { shelfStore } from '../src/shelf/store.ts'
 import { bench } from './harness.ts'
@@ -87,6 +88,7 @@ describe('the database holds its own line', () => {
       batches: batchStore(at.db),
       shelf: shelfStore(at.db),
       recipes: recipeStore(at.db),
+      designs: designStore(at.db),
     })
     expect(await at.db.selectFrom('batch').select('id').execute()).toHaveLength(before.length)
   })

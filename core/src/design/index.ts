@@ -1,7 +1,7 @@
 export { TECHNIQUES } from './tool-techniques.ts'
 export { madeBy, usualValues } from './technique.ts'
 export type { Made, Parameter, Technique } from './technique.ts'
-export { KeptCup, KeptDesign, designFrom, fitDesign, readDesign } from './kept.ts'
+export { KeptCup, KeptDesign, designFrom, fitDesign, planOfDesign, readDesign } from './kept.ts'
 export type { Fitted } from './kept.ts'
 export { firstPlanB, planBDiffers } from './plan-b.ts'
 export { cutGrid, draggedToppings, toppingPlaces } from './toppings.ts'

@@ -86,6 +86,30 @@ export function designFrom(plan: Plan, name: string, hexOf: (cup: string) => str
   return { format: 'ostler-design', version: 1, name, notes: '', mould, cups, score, moves, finish, cutting }
 }
 
+/** A plan that shows a design as it was kept: for pictures, and as a start for a new batch. */
+export function planOfDesign(design: KeptDesign, base: Plan): Plan {
+  const { mould, score, moves, finish, cutting, name } = design
+  const cups = design.cups.map(cup => ({ ...plainCup(cup.id, cup.name), wish: cup.hex }))
+  return {
+    ...base,
+    ...{
+      name,
+      mould,
+      cups,
+      score,
+      moves,
+      finish,
+      cutting,
+      moreMoulds: [],
+      ladders: [],
+      reserves: [],
+      aside: [],
+      planB: null,
+    },
+    division: { ...base.division, actual: [], makesUp: '' },
+  }
+}
+
 /** What it takes to use a design in a plan: edits, and what had to be fitted, in sentences. */
 export interface Fitted {
   edits: Edit[]

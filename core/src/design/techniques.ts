@@ -217,7 +217,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
       ...times(value('pours'), i => ({
         cup: i + 1,
         share: 7 / value('pours'),
-        shape: { way: 'spots' as const, count: 1, across: 0.5, spreadMm: 30 },
+        shape: { way: 'spots' as const, count: 1, across: 0.5, spreadMm: 26 },
       })),
     ],
   },
@@ -232,9 +232,8 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
       { cup: 0, share: 2 },
       ...times(value('pours'), i => ({
         cup: i + 1,
-        share: 4 / value('pours'),
-        dropMm: 30,
-        shape: { way: 'spots' as const, count: value('spots'), range: 0.8, across: 0.5, spreadMm: 16 },
+        share: 3 / value('pours'),
+        shape: { way: 'spots' as const, count: value('spots'), range: 0.8, across: 0.5, spreadMm: 17 },
       })),
     ],
   },

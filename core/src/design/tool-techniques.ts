@@ -69,12 +69,12 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
     parameters: [
       { ...LINES, usual: 8 },
       { key: 'tines', label: 'Tines', from: 3, to: 24, usual: 9 },
-      { key: 'eights', label: 'Eights', from: 1, to: 8, usual: 4 },
+      { key: 'eights', label: 'Eights', from: 1, to: 8, usual: 3 },
     ],
     steps: value =>
       linesWith(value('lines'), [
         moved({ tool: 'comb', pattern: 'across', count: value('tines'), depth: 1 }),
-        moved({ tool: 'stick', pattern: 'eights', count: value('eights'), depth: 1, strength: 1.3 }),
+        moved({ tool: 'stick', pattern: 'eights', count: value('eights'), depth: 1, strength: 0.8 }),
       ]),
   },
   {
@@ -93,12 +93,12 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'rod-loops',
     name: 'Rod loops',
-    sentence: 'A rod turns a spiral through lines of colour.',
+    sentence: 'A rod goes in circles along the loaf, through lines of colour.',
     cups: 2,
     seen: 'top',
-    parameters: [LINES, { key: 'turns', label: 'Turns', from: 1, to: 5, usual: 3 }],
+    parameters: [LINES, { key: 'loops', label: 'Loops', from: 1, to: 10, usual: 5 }],
     steps: value =>
-      linesWith(value('lines'), [moved({ tool: 'stick', pattern: 'spiral', count: value('turns'), depth: 1 })]),
+      linesWith(value('lines'), [moved({ tool: 'stick', pattern: 'loops', count: value('loops'), depth: 1 })]),
   },
   {
     id: 'spin',
@@ -155,7 +155,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
     parameters: [{ key: 'turns', label: 'Turns to and fro', from: 3, to: 24, usual: 14 }],
     steps: (value, plan) => [
       ...times(plan.cups.length - 1, i => ({ cup: i, share: 5 / (plan.cups.length - 1) })),
-      { cup: plan.cups.length - 1, share: 0.25, shape: { way: 'drizzle', count: value('turns') } },
+      { cup: plan.cups.length - 1, share: 0.05, shape: { way: 'drizzle', count: value('turns') } },
     ],
   },
   {

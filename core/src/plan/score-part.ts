@@ -124,6 +124,7 @@ export const PATTERNS = {
   along: 'lines along',
   both: 'across, then along',
   eights: 'figure eights',
+  loops: 'loops along',
   spiral: 'a spiral',
   drawn: 'a path drawn by hand',
 } as const

@@ -101,6 +101,9 @@ function heldTilt({ program, sentences }: Making, tilt: number, flat: number): n
   return Math.sign(tilt) * Math.min(steep, room > 2 * flat ? (room * room) / (2 * flat * W) : (2 * (room - flat)) / W)
 }
 
+/** Whether a round pool lies clear of all four walls. */
+const isClear = ({ x, y, halfY: r }: PourOp, L: number, W: number): boolean => Math.min(x, L - x, y, W - y) > r + 0.5
+
 /** A wide pool leaves a thin film over everything; a fine line does not. */
 const FILM_FROM_MM = 25
 
@@ -159,7 +162,10 @@ function poured(making: Making, pour: Pour, volume: number, look: Look, partner:
       },
     }
     const diving = shape.way === 'drop' || (shape.way === 'spots' && pour.dropMm > 20)
-    push(widened(op, L, W, diving && program.heightMm > 0 ? Math.max(3, diveMm(pour.dropMm, look)) : null))
+    const depth = diving && program.heightMm > 0 ? Math.max(3, diveMm(pour.dropMm, look)) : null
+    const round = op.shape === 'point' && chart === 'none' ? widened({ ...op, shape: 'round' }, L, W, depth) : null
+    const fits = round !== null && isClear(round, L, W)
+    push(fits ? round : widened(op, L, W, depth))
   })
 }
 

@@ -130,12 +130,42 @@ function pointColumn(op: PourOp, { lengthMm: L, widthMm: W }: Program, x: number
   column.q = sumY
 }
 
+/** Part of a round pool's volume up to a chord: the running integral of (1 - ξ²)^(3/2), from -1. */
+const roundRunning = (xi: number): number => {
+  if (xi <= -1) return 0
+  if (xi >= 1) return (3 * Math.PI) / 8
+  return (xi * (5 - 2 * xi * xi) * Math.sqrt(1 - xi * xi) + 3 * Math.asin(xi)) / 8 + (3 * Math.PI) / 16
+}
+
+/** A pool as round as a parabola turned about its middle; it lies clear of the walls. */
+function roundColumn(op: PourOp, { widthMm: W }: Program, x: number, y: number): void {
+  const { h0, h1, halfY: w, volume } = op
+  const peak = (2 * volume) / (Math.PI * w * w)
+  const xi = (x - op.x) / w
+  const eta = (y - op.y) / w
+  const s2 = Math.max(0, 1 - xi * xi)
+  const s = Math.sqrt(s2)
+  const held = Math.max(-s, Math.min(s, eta))
+  const rest = s2 - eta * eta
+  const isIn = rest > 0
+  const sumX = ((4 / 3) * peak * w * w * roundRunning(xi)) / W
+  const meanX = ((4 / 3) * peak * w * s2 * s) / W
+  const sumY = peak * w * (s2 * held - (held * held * held) / 3 + (2 / 3) * s2 * s)
+  column.thickness = isIn ? peak * rest : 0
+  column.x0 = h0 > 0 ? (h1 * x - sumX) / h0 : x
+  column.y0 = h1 - meanX > 0 ? (h1 * y - sumY) / (h1 - meanX) : y
+  column.slopeX = isIn ? (-2 * peak * xi) / w : 0
+  column.slopeY = isIn ? (-2 * peak * eta) / w : 0
+  column.q = s > 0 ? sumY / (meanX * W || 1) : 0.5
+}
+
 const THIN_MM = 0.35
 
 /** Undoes a pour at a point (in the axes of the box or of the square): fills `out`. */
 export function pourBack(op: PourOp, program: Program, x: number, y: number, z: number, out: Poured): void {
   if (op.shape === 'layer') layerColumn(op, program, x, y)
   else if (op.shape === 'line') lineColumn(op, program, x, y)
+  else if (op.shape === 'round') roundColumn(op, program, x, y)
   else pointColumn(op, program, x, y)
   const { thickness, slopeX, slopeY } = column
   const { h0, h1, cover, edgeMm } = op
@@ -167,6 +197,7 @@ export function pourBack(op: PourOp, program: Program, x: number, y: number, z: 
 
 /** Greatest thickness of a line or point pour with such half-widths. */
 function peakOf(op: PourOp, L: number, W: number): { thickness: number; sideways: number } {
+  if (op.shape === 'round') return { thickness: (2 * op.volume) / (Math.PI * op.halfY * op.halfY), sideways: 0 }
   const most = (half: number, at: number, room: number) => {
     const span = running(op.profile, (room - at) / half) - running(op.profile, -at / half)
     return ((1 - op.veil) * density(op.profile, 0)) / (half * span) + op.veil / room

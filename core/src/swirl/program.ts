@@ -34,7 +34,8 @@ export type Profile = 'soft' | 'blunt'
 
 export interface PourOp {
   kind: 'pour'
-  shape: 'layer' | 'line' | 'point'
+  /** A point spreads to a box of its own; a round one to a circle, where walls leave room for it. */
+  shape: 'layer' | 'line' | 'point' | 'round'
   /** Index of the colour; what a pot gives is named by the pot. */
   colour: number
   /** Level before and after. */

@@ -1,5 +1,6 @@
 import { inscribedMm } from './chart.ts'
 import type { Move } from '../plan/index.ts'
+import { lookAt } from './look.ts'
 import type { Look } from './look.ts'
 import type { Program, Slice, TwistOp } from './program.ts'
 import { seeded } from './random.ts'
@@ -12,6 +13,8 @@ interface Block {
   heightMm: number
   look: Look
   seed: number
+  /** How far around a stroke reaches, where that is less than usual. */
+  reachMm?: number
 }
 
 type Path = readonly (readonly [number, number])[]
@@ -24,12 +27,11 @@ const STROKES = {
   skewer: { dragMm: 15, coreMm: 3, reachMm: 8 },
   stick: { dragMm: 22, coreMm: 4.5, reachMm: 12 },
   comb: { dragMm: 22, coreMm: 4, reachMm: 14 },
-  eights: { dragMm: 9, coreMm: 4, reachMm: 10 },
   spoon: { dragMm: 20, coreMm: 6, reachMm: 14 },
 } as const
 
 function stroked(
-  { program, heightMm, look }: Block,
+  { program, heightMm, look, reachMm: near }: Block,
   kind: keyof typeof STROKES,
   move: Move,
   plane: Stroke['plane'],
@@ -37,7 +39,10 @@ function stroked(
   slice: Slice = ALL,
   meander: TwistOp['meander'] = null,
 ): TwistOp[] {
-  const { dragMm, coreMm, reachMm } = STROKES[kind]
+  const usual = STROKES[kind]
+  const reachMm = near ?? usual.reachMm
+  const { dragMm } = usual
+  const coreMm = Math.min(usual.coreMm, 0.36 * reachMm)
   return path.slice(1).flatMap(([a, b], i) =>
     strokeTwists(
       {
@@ -108,9 +113,9 @@ function topPaths(move: Move, block: Block): Path[] {
       case 'both':
         return [...lines(false, move.count), ...lines(true, Math.max(1, Math.round((move.count * W) / L)))]
       case 'eights':
-        return Array.from({ length: move.count }, (_, i) => figureEight(x((i + 0.5) / move.count), W, L / move.count))
+      case 'loops':
       case 'spiral':
-        return [spiral((from + to) / 2, W / 2, Math.min(to - from, W) * 0.42, move.count)]
+        return roundPaths(move, block).map(ring => circle(ring))
       case 'drawn':
         return [smoothPath(move.path.map(point => [point.x * L, point.y * W] as const))]
     }
@@ -118,24 +123,88 @@ function topPaths(move: Move, block: Block): Path[] {
   return paths.map(path => path.map(place))
 }
 
-const EIGHT_STEPS = 14
+/** A round of a stick: its middle, mm from a corner of the box, its radius, and which way it goes. */
+interface Ring {
+  x: number
+  y: number
+  radius: number
+  way: 1 | -1
+}
 
-const figureEight = (x: number, W: number, room: number): Path =>
-  Array.from({ length: EIGHT_STEPS + 1 }, (_, i) => {
-    const t = (2 * Math.PI * i) / EIGHT_STEPS
-    return [x + Math.min(25, room * 0.42) * Math.sin(2 * t), W / 2 + Math.min(20, W * 0.32) * Math.sin(t)] as const
+/** Where in its region a round's batter moves most, as a share of the region's radius. */
+const RING = 0.62
+const WALL_MM = 1
+
+/** Eights are two rounds that touch, loops a row of rounds one way, a spiral rounds in one another. */
+function roundPaths(move: Move, { program }: Block): Ring[] {
+  const isRound = program.radiusMm > 0
+  const L = isRound ? 2 * program.radiusMm : program.lengthMm
+  const W = isRound ? 2 * program.halfWidthMm : program.widthMm
+  const [from, to] = [Math.min(move.from, move.to) * L, Math.max(move.from, move.to) * L]
+  // A round mould leaves less room towards its ends.
+  const inner = isRound ? 0.7 : 1
+  const middle = W / 2
+  const widest = (inner * W) / 2 - WALL_MM
+  if (move.pattern === 'spiral') {
+    const most = Math.max(0, Math.min(widest, (to - from) / 2 - WALL_MM)) * RING
+    return Array.from({ length: move.count }, (_, i) => ({
+      x: (from + to) / 2,
+      y: middle,
+      radius: (most * (i + 1)) / move.count,
+      way: 1 as const,
+    }))
+  }
+  const room = (to - from) / move.count
+  const places = Array.from({ length: move.count }, (_, i) => from + room * (i + 0.5))
+  if (move.pattern === 'loops') {
+    const radius = Math.max(0, Math.min(widest, room * 0.7, from + room / 2, L - to + room / 2)) * RING
+    return places.map(x => ({ x, y: middle, radius, way: 1 as const }))
+  }
+  const isAlong = room > 1.2 * W
+  const half = isAlong
+    ? Math.min(widest, (room / 2 - WALL_MM) / (1 + RING))
+    : Math.min(widest / (1 + RING), room * 0.75)
+  const radius = Math.max(0, half) * RING
+  return places.flatMap(x =>
+    ([-1, 1] as const).map((way): Ring => ({
+      x: isAlong ? x + way * radius : Math.min(L - half - WALL_MM, Math.max(half + WALL_MM, x)),
+      y: isAlong ? middle : middle + way * radius,
+      radius,
+      way,
+    })),
+  )
+}
+
+const CIRCLE_STEPS = 24
+
+const circle = ({ x, y, radius, way }: Ring): Path =>
+  Array.from({ length: CIRCLE_STEPS + 1 }, (_, i) => {
+    const angle = (2 * Math.PI * i * way) / CIRCLE_STEPS
+    return [x + radius * Math.cos(angle), y + radius * Math.sin(angle)] as const
   })
 
-const STEPS_A_TURN = 10
-
-function spiral(x: number, y: number, radius: number, turns: number): Path {
-  const steps = Math.max(2, Math.round(turns * STEPS_A_TURN))
-  return Array.from({ length: steps + 1 }, (_, i) => {
-    const angle = (2 * Math.PI * turns * i) / steps
-    const r = (radius * i) / steps
-    return [x + r * Math.cos(angle), y + r * Math.sin(angle)] as const
+/** A stick that goes round takes its ring of batter along: one turn about the middle, most on the ring. */
+function roundTwists(move: Move, block: Block, kind: keyof typeof STROKES, slice: Slice): TwistOp[] {
+  const { program, look } = block
+  const { dragMm, coreMm } = STROKES[kind]
+  const { radiusMm: a, halfWidthMm: b } = program
+  return roundPaths(move, block).flatMap(({ x, y, radius, way }): TwistOp[] => {
+    if (radius < 2) return []
+    const reach = radius / RING
+    const edge = 1 - RING * RING
+    const drag = dragMm * 1.4 * look.drag * move.strength
+    return [
+      stirring({
+        ...{ plane: 'xy', centreA: a > 0 ? x - a : x, centreB: a > 0 ? y - b : y, axisA: 1, axisB: 0 },
+        ...{ across: reach, along: reach, law: 'jet', ring: RING, core: (coreMm * look.core) / reach, slice },
+        angle: (-way * Math.min(2.6, drag / radius)) / (edge * edge),
+      }),
+    ]
   })
 }
+
+/** Paths that go round; the others are lines. */
+const isRoundPath = ({ pattern }: Move): boolean => pattern === 'eights' || pattern === 'loops' || pattern === 'spiral'
 
 const SHORTEST_MM = 10
 
@@ -237,6 +306,16 @@ export const potTilt = (pot: Program): TwistOp =>
     angle: 2,
   })
 
+/** What flows back between two tines has half their distance: they reach no further. */
+function combed(move: Move, block: Block): Block {
+  const { program } = block
+  const isAlong = move.pattern === 'along'
+  const L = program.radiusMm > 0 ? 2 * program.radiusMm : program.lengthMm
+  const W = program.radiusMm > 0 ? 2 * program.halfWidthMm : program.widthMm
+  const room = isAlong ? W : Math.abs(move.to - move.from) * L
+  return { ...block, reachMm: Math.min(STROKES.comb.reachMm, Math.max(4, (0.4 * 0.9 * room) / move.count)) }
+}
+
 /** The mould turned on the bench in jerks: the whole block lags behind, most near the middle. */
 function mouldSpin(move: Move, program: Program): TwistOp {
   const isRound = program.radiusMm > 0
@@ -266,14 +345,15 @@ export function moveTwists(move: Move, block: Block): TwistOp[] {
     case 'skewer': {
       const deep = H * move.depth
       const slice: Slice = { kind: 'above', noneBelow: H - deep - 4, allAbove: H - deep + 4 }
-      const kind = move.pattern === 'eights' ? 'eights' : 'skewer'
-      return topPaths(move, block).flatMap(path => stroked(block, kind, move, 'xy', path, slice))
+      if (isRoundPath(move)) return roundTwists(move, block, 'skewer', slice)
+      return topPaths(move, block).flatMap(path => stroked(block, 'skewer', move, 'xy', path, slice))
     }
     case 'stick': {
       const slice: Slice =
         move.depth >= 0.95
           ? ALL
           : { kind: 'above', noneBelow: H * (1 - move.depth) - 4, allAbove: H * (1 - move.depth) + 4 }
+      if (isRoundPath(move)) return roundTwists(move, block, 'stick', slice)
       return topPaths(move, block).flatMap(path => stroked(block, 'stick', move, 'xy', path, slice))
     }
     case 'comb': {
@@ -281,7 +361,7 @@ export function moveTwists(move: Move, block: Block): TwistOp[] {
         move.depth >= 0.95
           ? ALL
           : { kind: 'above', noneBelow: H * (1 - move.depth) - 4, allAbove: H * (1 - move.depth) + 4 }
-      return topPaths(move, block).flatMap(path => stroked(block, 'comb', move, 'xy', path, slice))
+      return topPaths(move, block).flatMap(path => stroked(combed(move, block), 'comb', move, 'xy', path, slice))
     }
     case 'spin':
       return [mouldSpin(move, program)]
@@ -292,5 +372,37 @@ export function moveTwists(move: Move, block: Block): TwistOp[] {
     case 'stir':
     case 'decant':
       return []
+  }
+}
+
+/** Where a tool goes, for drawing: in the cross-section (across, up) or seen from above (along, across), mm from a corner. */
+export function movePaths(move: Move, program: Program): { plane: 'across' | 'top'; paths: [number, number][][] } {
+  const block: Block = { program, heightMm: program.heightMm, look: lookAt(2), seed: 1 }
+  const { widthMm: W, heightMm: H, radiusMm: a, halfWidthMm: b } = program
+  const copy = (path: Path) => path.map(([x, y]): [number, number] => [x, y])
+  switch (move.tool) {
+    case 'hanger':
+      return { plane: 'across', paths: a > 0 ? [] : [copy(hangerPath(move, W, H))] }
+    case 'spoon': {
+      const low = Math.max(4, H * (1 - move.depth))
+      const rows = [0.2, 0.5, 0.8].map((at): [number, number][] => [
+        [W * at, H - 3],
+        [W * at, low],
+        [W * at + 9, low],
+        [W * at + 9, H - 3],
+      ])
+      return { plane: 'across', paths: a > 0 ? [] : rows }
+    }
+    case 'skewer':
+    case 'stick':
+    case 'comb': {
+      const paths = topPaths(move, block).map(copy)
+      return { plane: 'top', paths: a > 0 ? paths.map(path => path.map(([x, y]) => [x + a, y + b])) : paths }
+    }
+    case 'spin':
+    case 'fold':
+    case 'stir':
+    case 'decant':
+      return { plane: move.tool === 'spin' ? 'top' : 'across', paths: [] }
   }
 }

@@ -106,7 +106,12 @@ export function twist(pack: Packed, at: Point, direction: 1 | -1): void {
     const r2 = p2 + q2
     if (r2 >= 1) return
     const edge = 1 - r2
-    const angle = direction * n[10]! * last[3]! * edge * edge
+    let angle = direction * n[10]! * last[3]! * edge * edge
+    if (pack.isJet) {
+      const off = (Math.sqrt(r2) - n[11]!) * n[12]!
+      const width = 1 + off * off
+      angle /= width * Math.sqrt(width)
+    }
     const cos = Math.cos(angle)
     const sin = Math.sin(angle)
     dp = p * cos - q * sin - p

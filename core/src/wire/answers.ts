@@ -1,4 +1,5 @@
 import type { Problem } from '../checks/index.ts'
+import type { KeptDesign } from '../design/index.ts'
 import type { Plan, Recipe } from '../plan/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
 import type { UnitHabits } from '../units/index.ts'
@@ -56,6 +57,14 @@ export interface RecipeVersionAnswer {
   reason: string
   madeAt: string
   recipe: Recipe
+}
+
+/** A design of the workshop's library. */
+export interface DesignAnswer {
+  id: string
+  revision: number
+  updatedAt: string
+  design: KeptDesign
 }
 
 export interface ErrorAnswer {

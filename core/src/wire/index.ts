@@ -4,6 +4,7 @@ export type {
   BatchAnswer,
   BatchSummary,
   ErrorAnswer,
+  DesignAnswer,
   RecipeAnswer,
   RecipeVersionAnswer,
   SessionAnswer,

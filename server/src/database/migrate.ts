@@ -4,12 +4,14 @@ import type { Database } from './connection.ts'
 import * as workshopsAndBatches from './migrations/2026-11-23-1330-workshops-and-batches.ts'
 import * as editableShelf from './migrations/2026-11-23-1600-editable-shelf-and-recipes.ts'
 import * as palettes from './migrations/2026-11-23-1830-palettes.ts'
+import * as designs from './migrations/2026-11-23-2230-designs.ts'
 
 /** By name, in the order in which they are applied. A landed one is never changed. */
 const MIGRATIONS: Record<string, Migration> = {
   '2026-11-23-1330-workshops-and-batches': workshopsAndBatches,
   '2026-11-23-1600-editable-shelf-and-recipes': editableShelf,
   '2026-11-23-1830-palettes': palettes,
+  '2026-11-23-2230-designs': designs,
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Plan, Recipe, ShelfKind, TagRule } from '@ostler/core'
+import type { KeptDesign, Plan, Recipe, ShelfKind, TagRule } from '@ostler/core'
 import type { ColumnType, Generated, JSONColumnType } from 'kysely'
 
 /** Tables as queries see them. Every row but a workshop's own belongs to a workshop. */
@@ -10,6 +10,7 @@ export interface Tables {
   batch: BatchTable
   recipe: RecipeTable
   recipe_version: RecipeVersionTable
+  design: DesignTable
 }
 
 type Stamp = ColumnType<Date, Date | undefined, Date>
@@ -77,4 +78,14 @@ interface RecipeVersionTable {
   reason: string
   recipe: JSONColumnType<Recipe, string, string>
   made_at: Stamp
+}
+
+interface DesignTable {
+  id: Generated<string>
+  workshop_id: string
+  revision: Generated<number>
+  design: JSONColumnType<KeptDesign, string, string>
+  created_at: Stamp
+  updated_at: Stamp
+  deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>
 }

@@ -1,9 +1,11 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { readPlanText } from '@ostler/core'
+import { designFrom, forecast, gelOf, readPlanText } from '@ostler/core'
+import type { Plan } from '@ostler/core'
 import type { BatchStore } from '../batches/store.ts'
 import type { MemberStore } from '../members/store.ts'
 import { projectDir } from '../project-dir.ts'
+import type { DesignStore } from '../designs/store.ts'
 import type { RecipeStore } from '../recipes/store.ts'
 import type { ShelfStore } from '../shelf/store.ts'
 import { DEMO_LOTS, DEMO_PALETTE, DEMO_RECIPES, DEMO_SWATCHES } from './demo-shelf.ts'
@@ -18,6 +20,7 @@ interface Stores {
   batches: BatchStore
   shelf: ShelfStore
   recipes: RecipeStore
+  designs: DesignStore
 }
 
 async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores): Promise<void> {
@@ -44,6 +47,19 @@ async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores):
   }
 }
 
+/** Examples whose designs stand in the library too. */
+const KEPT = ['heron-reach.json', 'mill-race.json', 'otter-slide.json', 'peat-and-sedge.json', 'thistle-top.json']
+
+async function keepDesign(workshopId: string, plan: Plan, { designs, shelf }: Stores): Promise<void> {
+  const result = forecast(plan, (await shelf.all(workshopId)).shelf)
+  const cups = result.ok ? result.forecast.colours.cups : []
+  const hexOf = (id: string) =>
+    cups.find(one => one.cup === id)?.stages.cured[gelOf(plan)].hex ??
+    plan.cups.find(cup => cup.id === id)?.wish ??
+    '#bdb6a6'
+  await designs.add(workshopId, { ...designFrom(plan, plan.name, hexOf), notes: plan.notes.slice(0, 300) })
+}
+
 /** Loads the made-up workshop with the example batches, unless a workshop exists. */
 export async function loadDemo(stores: Stores): Promise<void> {
   const { members, batches } = stores
@@ -57,5 +73,6 @@ export async function loadDemo(stores: Stores): Promise<void> {
     const result = readPlanText(readFileSync(join(EXAMPLES, file), 'utf8'))
     if (!result.ok) throw new Error(`The example ${file} is not a plan: ${result.problems[0]!.sentence}`)
     await batches.add(workshopId, result.plan)
+    if (KEPT.includes(file)) await keepDesign(workshopId, result.plan, stores)
   }
 }

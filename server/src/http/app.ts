@@ -8,6 +8,8 @@ import type { Config } from '../config.ts'
 import type { Database } from '../database/connection.ts'
 import { memberRoutes } from '../members/routes.ts'
 import { memberStore } from '../members/store.ts'
+import { designRoutes } from '../designs/routes.ts'
+import { designStore } from '../designs/store.ts'
 import { recipeRoutes } from '../recipes/routes.ts'
 import { recipeStore } from '../recipes/store.ts'
 import { shelfRoutes } from '../shelf/routes.ts'
@@ -51,6 +53,7 @@ export function createApp({ db, config, setUpCode, now }: AppParts): Express {
   api.use(memberRoutes(members, visits, config, setUpCode))
   api.use('/shelf', visits.require, shelfRoutes(shelfStore(db)))
   api.use('/recipes', visits.require, recipeRoutes(recipeStore(db), now))
+  api.use('/designs', visits.require, designRoutes(designStore(db), now))
   api.use('/batches', visits.require, batchRoutes(batchStore(db), now))
   api.use(() => {
     throw new HttpError(404, 'There is nothing at this address.')

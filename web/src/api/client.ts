@@ -1,6 +1,8 @@
 import type {
   BatchAnswer,
+  DesignAnswer,
   ErrorAnswer,
+  KeptDesign,
   Plan,
   SessionAnswer,
   SetUpForm,
@@ -117,3 +119,14 @@ export const addRecipeVersion = (id: string, form: RecipeForm) =>
   call<RecipeAnswer>('POST', `/recipes/${id}/versions`, form)
 export const deleteRecipe = (id: string) => call<void>('DELETE', `/recipes/${id}`)
 export const restoreRecipe = (id: string) => call<void>('POST', `/recipes/${id}/restore`)
+
+export const designsQuery = queryOptions({
+  queryKey: ['designs'],
+  queryFn: () => call<DesignAnswer[]>('GET', '/designs'),
+  staleTime: 30_000,
+})
+export const addDesign = (design: KeptDesign) => call<DesignAnswer>('POST', '/designs', { design })
+export const saveDesign = (id: string, revision: number, design: KeptDesign) =>
+  call<DesignAnswer>('PUT', `/designs/${id}`, { revision, design })
+export const deleteDesign = (id: string) => call<void>('DELETE', `/designs/${id}`)
+export const restoreDesign = (id: string) => call<void>('POST', `/designs/${id}/restore`)

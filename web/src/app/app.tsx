@@ -32,6 +32,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/shelf/shelf-page.tsx')).ShelfPage }),
       },
       {
+        path: '/designs',
+        lazy: async () => ({ Component: (await import('../features/designs/designs-page.tsx')).DesignsPage }),
+      },
+      {
         path: '/recipes',
         lazy: async () => ({ Component: (await import('../features/recipes/recipes-page.tsx')).RecipesPage }),
       },
@@ -63,6 +67,10 @@ const router = createBrowserRouter([
           {
             path: 'bars',
             lazy: async () => ({ Component: (await import('../features/faces/bars-page.tsx')).BarsPage }),
+          },
+          {
+            path: 'design',
+            lazy: async () => ({ Component: (await import('../features/faces/design-sheet.tsx')).DesignSheet }),
           },
           {
             path: 'heat',

@@ -2,6 +2,7 @@ import { NavLink } from 'react-router'
 
 const PLACES = [
   ['/batches', 'Batches'],
+  ['/designs', 'Designs'],
   ['/shelf', 'Shelf'],
   ['/recipes', 'Recipes'],
 ] as const

@@ -1,11 +1,11 @@
-import type { Picture, Program, View } from '@ostler/core'
+import type { Fineness, Measures, Picture, Plan, Program, View } from '@ostler/core'
 import { wrap } from 'comlink'
 import type { Remote } from 'comlink'
 import type { FacesWorker } from './faces.worker.ts'
 
 const MOST_WORKERS = 4
-/** Rows are handed out in pieces of whole blocks. */
-const PIECE = 4
+/** Rows that a worker is handed at a time. A picture in the making is told of and can be stopped between them. */
+const BAND = { preview: 64, final: 64, 'every-pixel': 32 } as const
 
 interface Hand {
   worker: Remote<FacesWorker>
@@ -14,7 +14,7 @@ interface Hand {
 }
 
 /** A worker keeps so many designs. */
-const MOST_KEPT = 30
+const MOST_KEPT = 60
 const numbers = new WeakMap<Program, number>()
 let given = 0
 
@@ -29,47 +29,77 @@ function numberOf(program: Program): number {
 let hands: Hand[] | undefined
 
 function pool(): Hand[] {
-  hands ??= Array.from(
-    { length: Math.max(2, Math.min(MOST_WORKERS, (navigator.hardwareConcurrency || 2) - 1)) },
-    () => ({
-      worker: wrap<FacesWorker>(new Worker(new URL('./faces.worker.ts', import.meta.url), { type: 'module' })),
-      has: [],
-    }),
-  )
+  hands ??= Array.from({ length: Math.max(2, Math.min(MOST_WORKERS, navigator.hardwareConcurrency || 2)) }, () => ({
+    worker: wrap<FacesWorker>(new Worker(new URL('./faces.worker.ts', import.meta.url), { type: 'module' })),
+    has: [],
+  }))
   return hands
 }
 
-/** One view of a design, drawn by all workers together: each takes a part of the rows. */
-export async function drawFace(program: Program, view: View, isFinal = false): Promise<Picture> {
-  const all = pool()
+/** The number by which a worker knows a design; it is sent over once. */
+function known(hand: Hand, program: Program): number {
   const id = numberOf(program)
-  const rows = Math.ceil(view.height / all.length / PIECE) * PIECE
-  const parts = await Promise.all(
-    all.map(async (hand, i) => {
-      const [from, to] = [Math.min(view.height, i * rows), Math.min(view.height, (i + 1) * rows)]
-      if (from === to) return null
-      if (!hand.has.includes(id)) {
-        const forget = hand.has.length >= MOST_KEPT ? hand.has.shift()! : null
-        hand.has.push(id)
-        void hand.worker.take(id, program, forget)
-      }
-      return hand.worker.draw(id, view, from, to, isFinal)
-    }),
-  )
-  const size = view.width * view.height
-  const picture: Picture = {
-    width: view.width,
-    height: view.height,
-    first: new Uint8Array(size),
-    second: new Uint8Array(size),
-    share: new Uint8Array(size),
+  if (!hand.has.includes(id)) {
+    const forget = hand.has.length >= MOST_KEPT ? hand.has.shift()! : null
+    hand.has.push(id)
+    void hand.worker.take(id, program, forget)
   }
-  parts.forEach((part, i) => {
-    if (!part) return
-    const at = i * rows * view.width
-    picture.first.set(part.first, at)
-    picture.second.set(part.second, at)
-    picture.share.set(part.share, at)
-  })
+  return id
+}
+
+function emptyPicture({ width, height, isTop }: View, program: Program): Picture {
+  const bytes = () => new Uint8Array(width * height)
+  const light = isTop && program.tops.length > 0 ? bytes() : null
+  return { width, height, first: bytes(), second: bytes(), share: bytes(), light }
+}
+
+export interface DrawWish {
+  fineness?: Fineness
+  /** Told the share that is done, 0 to 1. */
+  onProgress?: (share: number) => void
+  signal?: AbortSignal
+}
+
+/**
+ * One view of a design, drawn by all workers together: each takes the next band of rows as it is done with the last.
+ *
+ * @throws the signal's reason when it is stopped
+ */
+export async function drawFace(program: Program, view: View, wish: DrawWish = {}): Promise<Picture> {
+  const { fineness = 'preview', onProgress, signal } = wish
+  const all = pool()
+  const picture = emptyPicture(view, program)
+  const rows = Math.min(BAND[fineness], Math.ceil(view.height / all.length))
+  let next = 0
+  let done = 0
+  const work = async (hand: Hand): Promise<void> => {
+    while (next < view.height) {
+      const from = next
+      const to = Math.min(view.height, from + rows)
+      next = to
+      const part = await hand.worker.draw(known(hand, program), view, from, to, fineness)
+      signal?.throwIfAborted()
+      if (part) {
+        const at = from * view.width
+        picture.first.set(part.first, at)
+        picture.second.set(part.second, at)
+        picture.share.set(part.share, at)
+        if (part.light) picture.light?.set(part.light, at)
+      }
+      done += to - from
+      onProgress?.(done / view.height)
+    }
+  }
+  await Promise.all(all.map(work))
   return picture
+}
+
+let turn = 0
+
+/** Counts the faces of a design's bars, in a worker. */
+export async function measureFaces(program: Program, plan: Pick<Plan, 'mould' | 'cutting'>): Promise<Measures | null> {
+  const all = pool()
+  turn += 1
+  const hand = all[turn % all.length]!
+  return hand.worker.measure(known(hand, program), plan.mould, plan.cutting)
 }

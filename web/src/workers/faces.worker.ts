@@ -1,5 +1,5 @@
-import { renderRows } from '@ostler/core'
-import type { Picture, Program, View } from '@ostler/core'
+import { measuresOf, renderRows } from '@ostler/core'
+import type { Fineness, Measures, Picture, Plan, Program, View } from '@ostler/core'
 import { expose, transfer } from 'comlink'
 
 const programs = new Map<number, Program>()
@@ -11,14 +11,20 @@ const take = (id: number, program: Program, forget: number | null): void => {
 }
 
 /** Rows of a view of a design. */
-function draw(id: number, view: View, from: number, to: number, isFinal: boolean): Picture | null {
+function draw(id: number, view: View, from: number, to: number, fineness: Fineness): Picture | null {
   const program = programs.get(id)
   if (!program) return null
-  const picture = renderRows(program, view, from, to, isFinal)
-  return transfer(picture, [picture.first.buffer, picture.second.buffer, picture.share.buffer])
+  const picture = renderRows(program, view, from, to, fineness)
+  const buffers = [picture.first.buffer, picture.second.buffer, picture.share.buffer]
+  return transfer(picture, picture.light ? [...buffers, picture.light.buffer] : buffers)
 }
 
-const doorway = { take, draw }
+function measure(id: number, mould: Plan['mould'], cutting: Plan['cutting']): Measures | null {
+  const program = programs.get(id)
+  return program ? measuresOf(program, { mould, cutting }) : null
+}
+
+const doorway = { take, draw, measure }
 export type FacesWorker = typeof doorway
 
 expose(doorway)

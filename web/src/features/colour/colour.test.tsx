@@ -124,7 +124,7 @@ describe('painting a face', () => {
     vi.stubGlobal('ImageData', Pixels)
     const picture = {
       ...{ width: 3, height: 1, first: Uint8Array.of(0, 1, 255) },
-      ...{ second: Uint8Array.of(0, 0, 0), share: Uint8Array.of(255, 128, 255) },
+      ...{ second: Uint8Array.of(0, 0, 0), light: null, share: Uint8Array.of(255, 128, 255) },
     }
     const { data } = painted(picture, ['#ff0000', '#0000ff'])
     expect([...data.slice(0, 4)]).toEqual([255, 0, 0, 255])

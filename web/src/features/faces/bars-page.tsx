@@ -1,39 +1,58 @@
-import { acrossView, alongView, levelView, showLength } from '@ostler/core'
+import { acrossView, alongView, barsAlong, designOf, isColumn, isTray, levelView, showLength } from '@ostler/core'
 import type { Design, Plan } from '@ostler/core'
-import { Download, Printer } from 'lucide-react'
-import { useState } from 'react'
+import { Printer } from 'lucide-react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { useHabits, usePlan } from '../../plan/context.tsx'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
-import { PlanField } from '../../ui/plan-field.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Slider } from '../../ui/slider.tsx'
-import { drawFace } from '../../workers/faces.ts'
+import { useSize } from '../../ui/use-size.ts'
 import { StageSwitch } from '../colour/stage-switch.tsx'
 import { DesignSentences } from './design-sentences.tsx'
 import { FaceCanvas } from './face-canvas.tsx'
-import { painted } from './paint.ts'
-import { useDesign, useDesignHexes } from './use-design.ts'
+import { SavePicture } from './save-picture.tsx'
+import { TurnedLoaf } from './turned-loaf.tsx'
+import { useDesign, useDesignHexes, useLevels } from './use-design.ts'
 
 const FACE_PX = 150
 /** Drawn finer than shown, so that fine threads stay smooth. */
 const FINE = 2
 
-/** What every bar of the batch will show: all faces, the top, and cuts the other ways. */
+/** What every bar of the batch will show: all faces, the top, the block in space, and cuts the other ways. */
 export function BarsPage() {
   const plan = usePlan(state => state.plan)
-  const design = useDesign()
+  const [mouldAt, setMouldAt] = useState(0)
+  const moulds = [plan.mould, ...plan.moreMoulds]
+  const mould = moulds[mouldAt] ?? plan.mould
+  const first = useDesign()
+  const levels = useLevels(plan)
+  const other = useMemo(() => (mould === plan.mould ? null : designOf(plan, levels, mould)), [plan, levels, mould])
+  const design = other ?? first
   const hexes = useDesignHexes(design)
-  const { program } = design
-  const isRound = program.radiusMm > 0
+  const shown = useMemo(() => ({ ...plan, mould }), [plan, mould])
+  const parts: Props = { design, hexes, plan: shown }
   return (
     <main className="flex flex-1 flex-col gap-6 bg-booth px-5 py-4 max-[900px]:px-3 print:bg-white">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <h1 className="text-2xl">Every bar</h1>
+        {moulds.length > 1 && (
+          <Choice
+            label="Mould"
+            value={String(mouldAt)}
+            options={moulds.map((one, i) => ({ value: String(i), text: `${i + 1}, ${one.name}` }))}
+            onValue={value => setMouldAt(Number(value))}
+          />
+        )}
         <span className="print:hidden">
           <StageSwitch />
         </span>
         <span className="ml-auto flex gap-2 print:hidden">
+          <Link to="../design" className="button bg-paper">
+            Design sheet
+          </Link>
           <button className="button bg-paper" onClick={() => print()}>
             <Printer size={16} aria-hidden /> Print
           </button>
@@ -43,12 +62,9 @@ export function BarsPage() {
         </span>
       </div>
       <DesignSentences />
-      {isRound ? (
-        <Rounds design={design} hexes={hexes} plan={plan} />
-      ) : (
-        <Bars design={design} hexes={hexes} plan={plan} />
-      )}
-      <Others design={design} hexes={hexes} name={plan.name} />
+      {isTray(mould) ? <Cavity {...parts} /> : isColumn(mould) ? <Rounds {...parts} /> : <Bars {...parts} />}
+      <InSpace {...parts} />
+      <Others {...parts} />
     </main>
   )
 }
@@ -59,59 +75,86 @@ interface Props {
   plan: Plan
 }
 
-/** Where each bar's two faces lie along what is cut, mm. */
-function barsOf(lengthMm: number, { barMm, trimMm, kerfMm }: Plan['cutting']) {
-  const count = Math.max(0, Math.floor((lengthMm - 2 * trimMm + kerfMm) / (barMm + kerfMm)))
-  const bars = Array.from({ length: count }, (_, k) => {
-    const from = trimMm + k * (barMm + kerfMm)
-    return { from, to: from + barMm }
-  })
-  const left = lengthMm - 2 * trimMm - Math.max(0, count * (barMm + kerfMm) - kerfMm)
-  return { bars, left }
-}
-
-function CutFields() {
+function CutFields({ hasRows = false }: { hasRows?: boolean }) {
+  const batch = useBatch()
+  const told = useTold()
+  const onSide = usePlan(state => state.plan.cutting.onSide)
   return (
     <div className="flex flex-wrap items-end gap-x-4 gap-y-2 print:hidden">
       <PlanField label="A bar is" kind="length" width={64} path={['cutting', 'barMm']} />
       <PlanField label="Trimmed off each end" kind="length" width={64} path={['cutting', 'trimMm']} />
       <PlanField label="A cut takes" kind="length" width={64} path={['cutting', 'kerfMm']} />
+      {hasRows && <PlanField label="Bars across" kind="plain" decimals={0} width={64} path={['cutting', 'rows']} />}
+      {hasRows && (
+        <Check
+          label="cut on its side"
+          checked={onSide}
+          onChange={value => told(batch.edit({ kind: 'set', path: ['cutting', 'onSide'], value }))}
+        />
+      )}
     </div>
   )
 }
 
+/** A row of a wide mould's cut is shown part by part. */
 function Bars({ design, hexes, plan }: Props) {
   const habits = useHabits()
   const [backs, setBacks] = useState(false)
   const { program } = design
-  const { bars, left } = barsOf(program.lengthMm, plan.cutting)
+  const { cutting } = plan
+  const length = program.radiusMm > 0 ? 2 * program.radiusMm : program.lengthMm
+  const { bars, leftMm } = barsAlong(length, cutting)
   const faces = bars.flatMap((bar, i) => [
     { key: `${i}-a`, text: String(i + 1), at: bar.from },
     ...(backs ? [{ key: `${i}-b`, text: `${i + 1}, back`, at: bar.to }] : []),
   ])
+  const isWide = cutting.rows > 1
+  const width = isWide ? Math.min(520, FACE_PX * cutting.rows * 0.7) : FACE_PX
+  const count = bars.length * cutting.rows
   return (
     <Section
-      title={`${bars.length} bars`}
+      title={`${count} ${count === 1 ? 'bar' : 'bars'}`}
       aside={
         <span className="text-soft">
-          {showLength(plan.cutting.barMm, habits)} each
-          {left > 1 && `, ${showLength(Math.round(left), habits)} left over`}
+          {showLength(cutting.barMm, habits)} each
+          {isWide && `, ${cutting.rows} from every slice`}
+          {leftMm > 1 && `, ${showLength(Math.round(leftMm), habits)} left over`}
         </span>
       }
     >
-      <CutFields />
+      <CutFields hasRows />
       <Check className="mt-1 print:hidden" label="both sides of every bar" checked={backs} onChange={setBacks} />
       {bars.length === 0 && <p className="text-rust">No bar fits: make it thinner, or trim less.</p>}
+      {cutting.onSide && (
+        <p className="mt-1">Lay the loaf on its side and cut from wall to wall: the top meets the blade edge on.</p>
+      )}
       <ol className="mt-3 flex flex-wrap gap-3">
         {faces.map(face => (
           <li key={face.key}>
-            <FaceCanvas
-              program={program}
-              view={acrossView(program, Math.min(0.999, face.at / program.lengthMm), FACE_PX * FINE)}
-              hexes={hexes}
-              label={`Bar ${face.text}`}
-              style={{ width: FACE_PX }}
-            />
+            <div
+              className={cutting.onSide ? 'relative' : ''}
+              style={cutting.onSide ? sideBox(width, design) : undefined}
+            >
+              <div className="relative" style={cutting.onSide ? sideTurn(width, design) : undefined}>
+                <FaceCanvas
+                  program={program}
+                  view={acrossView(program, Math.min(0.999, face.at / length), Math.round(width * FINE))}
+                  hexes={hexes}
+                  label={`Bar ${face.text}`}
+                  className="block"
+                  style={{ width }}
+                />
+                {isWide &&
+                  Array.from({ length: cutting.rows - 1 }, (_, row) => (
+                    <span
+                      key={row}
+                      aria-hidden
+                      className="absolute inset-y-0 w-px bg-paper"
+                      style={{ left: `${(100 * (row + 1)) / cutting.rows}%` }}
+                    />
+                  ))}
+              </div>
+            </div>
             <span className="text-[13px] text-soft">{face.text}</span>
           </li>
         ))}
@@ -120,19 +163,34 @@ function Bars({ design, hexes, plan }: Props) {
   )
 }
 
+/** Height of a face shown so wide, px. */
+const heightOf = (width: number, { program }: Design): number => {
+  const view = acrossView(program, 0.5, 1000)
+  return (width * view.height) / view.width
+}
+
+/** A face as it stands when the loaf lies on its side. */
+const sideBox = (width: number, design: Design) => ({ width: heightOf(width, design), height: width })
+const sideTurn = (width: number, design: Design) => ({
+  width,
+  transformOrigin: 'top left',
+  transform: `translateX(${heightOf(width, design)}px) rotate(90deg)`,
+})
+
 /** A column is cut into rounds. */
 function Rounds({ design, hexes, plan }: Props) {
   const { program } = design
-  const { bars } = barsOf(program.heightMm, plan.cutting)
+  const { bars } = barsAlong(program.heightMm, plan.cutting)
   return (
     <Section title={`${bars.length} rounds`}>
       <CutFields />
+      {bars.length === 0 && <p className="text-rust">No round fits: make it thinner, or trim less.</p>}
       <ol className="mt-3 flex flex-wrap gap-3">
         {bars.map((bar, i) => (
           <li key={bar.from}>
             <FaceCanvas
               program={program}
-              view={levelView(program, bar.from / program.heightMm, FACE_PX * FINE)}
+              view={levelView(program, Math.min(0.998, bar.from / program.heightMm), FACE_PX * FINE)}
               hexes={hexes}
               label={`Round ${i + 1}`}
               style={{ width: FACE_PX }}
@@ -145,6 +203,59 @@ function Rounds({ design, hexes, plan }: Props) {
   )
 }
 
+/** Every cavity of a tray is a bar: they are poured alike. */
+function Cavity({ design, hexes, plan }: Props) {
+  const { program } = design
+  return (
+    <Section
+      title={`${plan.mould.cavities} bars`}
+      aside={<span className="text-soft">every cavity is one, poured alike</span>}
+    >
+      <div className="flex flex-wrap items-end gap-4">
+        <FaceCanvas
+          {...{ program, hexes, plan }}
+          view={levelView(program, 1, FACE_PX * 2 * FINE)}
+          label="A bar from above"
+          style={{ width: FACE_PX * 2 }}
+        />
+        <FaceCanvas
+          {...{ program, hexes }}
+          view={acrossView(program, 0.5, FACE_PX * FINE)}
+          label="A bar cut across"
+          style={{ width: FACE_PX }}
+        />
+      </div>
+    </Section>
+  )
+}
+
+const SPACE_PX = 360
+
+function InSpace({ design, hexes, plan }: Props) {
+  const [ref, size] = useSize<HTMLDivElement>()
+  const [at, setAt] = useState(0)
+  return (
+    <Section
+      title="In space"
+      aside={<span className="text-soft print:hidden">drag it, or turn it with the arrow keys</span>}
+    >
+      <div ref={ref} className="w-full">
+        {size.width > 0 && <TurnedLoaf {...{ design, hexes, plan, at }} width={size.width} height={SPACE_PX} />}
+      </div>
+      <div className="flex max-w-100 items-center gap-3 print:hidden">
+        <span className="shrink-0 text-[14px]">cut open</span>
+        <Slider
+          label="How far it is cut open"
+          value={at * 100}
+          most={90}
+          step={1}
+          onValue={value => setAt(value / 100)}
+        />
+      </div>
+    </Section>
+  )
+}
+
 type Cut = 'along' | 'level' | 'across'
 const CUTS: Readonly<Record<Cut, string>> = {
   level: 'From above, at this height',
@@ -152,35 +263,20 @@ const CUTS: Readonly<Record<Cut, string>> = {
   across: 'Cut across, at this length',
 }
 const LONG_PX = 520
-const FINAL_PX = 1600
 
-function Others({ design, hexes, name }: { design: Design; hexes: readonly string[]; name: string }) {
+function Others({ design, hexes, plan }: Props) {
   const { program } = design
   const [places, setPlaces] = useState<Record<Cut, number>>({ level: 1, along: 0.5, across: 0.5 })
-  const [busy, setBusy] = useState<Cut | null>(null)
-  const viewOf = (cut: Cut, width: number) => {
+  const round = program.radiusMm > 0
+  const length = round ? 2 * program.radiusMm : program.lengthMm
+  const across = round ? 2 * program.halfWidthMm : program.widthMm
+  const viewOf = (cut: Cut) => (width: number) => {
     const at = Math.min(0.999, Math.max(0.001, places[cut]))
     return cut === 'level'
-      ? levelView(program, at, width)
+      ? levelView(program, places.level, width)
       : cut === 'along'
         ? alongView(program, at, width)
         : acrossView(program, at, width)
-  }
-  const save = async (cut: Cut) => {
-    setBusy(cut)
-    try {
-      const picture = await drawFace(program, viewOf(cut, FINAL_PX), true)
-      const canvas = document.createElement('canvas')
-      canvas.width = picture.width
-      canvas.height = picture.height
-      canvas.getContext('2d')!.putImageData(painted(picture, hexes), 0, 0)
-      const link = document.createElement('a')
-      link.href = canvas.toDataURL('image/png')
-      link.download = `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'design'}-${cut}.png`
-      link.click()
-    } finally {
-      setBusy(null)
-    }
   }
   return (
     <Section title="Cut the other ways">
@@ -190,9 +286,8 @@ function Others({ design, hexes, name }: { design: Design; hexes: readonly strin
           return (
             <figure key={cut} style={{ width }} className="max-w-full">
               <FaceCanvas
-                program={program}
-                view={viewOf(cut, width * FINE)}
-                hexes={hexes}
+                {...{ program, hexes, plan }}
+                view={viewOf(cut)(width * FINE)}
                 label={text}
                 className="block w-full"
               />
@@ -205,9 +300,12 @@ function Others({ design, hexes, name }: { design: Design; hexes: readonly strin
                   step={1}
                   onValue={value => setPlaces({ ...places, [cut]: value / 100 })}
                 />
-                <button className="quiet" disabled={busy !== null} onClick={() => void save(cut)}>
-                  <Download size={15} aria-hidden /> {busy === cut ? 'drawing …' : 'as a picture (PNG)'}
-                </button>
+                <SavePicture
+                  {...{ program, plan, hexes }}
+                  viewAt={viewOf(cut)}
+                  widthMm={cut === 'across' ? across : length}
+                  name={`${plan.name} ${cut}`}
+                />
               </figcaption>
             </figure>
           )

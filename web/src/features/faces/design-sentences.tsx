@@ -1,14 +1,65 @@
+import { X } from 'lucide-react'
+import { useState } from 'react'
+import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
+import { useTold } from '../../ui/plan-field.tsx'
+import { useDesignAdvice } from './use-advice.ts'
 import { useDesign } from './use-design.ts'
 
-/** What had to be fitted or left out of the picture. */
+const KEY = 'ostler-design-advice-dismissed'
+const MOST = 3
+
+function stored(): string[] {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '[]') as string[]
+  } catch {
+    return []
+  }
+}
+
+/** What had to be fitted or left out of the picture, and what the geometry says: at most three at a time. */
 export function DesignSentences() {
-  const { sentences } = useDesign()
-  if (sentences.length === 0) return null
+  const batch = useBatch()
+  const told = useTold()
+  const say = useSay()
+  const plan = usePlan(state => state.plan)
+  const design = useDesign()
+  const advice = useDesignAdvice(design, plan)
+  const [dismissed, setDismissed] = useState(stored)
+  const nameOf = (id: string) => `${batch.get().id} ${id}`
+  const dismiss = (id: string) => {
+    const next = [...dismissed, nameOf(id)].slice(-400)
+    setDismissed(next)
+    try {
+      localStorage.setItem(KEY, JSON.stringify(next))
+    } catch {
+      // A full or forbidden store only forgets that it was dismissed.
+    }
+  }
+  const fitted = design.sentences.map(sentence => ({ id: sentence, sentence, fix: null }))
+  const open = [...fitted, ...advice].filter(one => !dismissed.includes(nameOf(one.id)))
+  if (open.length === 0) return null
   return (
-    <ul aria-label="About the design" className="flex flex-col gap-1 text-[13px] text-rust">
-      {sentences.map(sentence => (
-        <li key={sentence}>△ {sentence}</li>
+    <ul aria-label="About the design" className="flex flex-col gap-2 text-[13px]">
+      {open.slice(0, MOST).map(({ id, sentence, fix }) => (
+        <li key={id} className="flex items-start gap-1">
+          <span className="flex-1 text-rust">
+            △ {say(sentence)}{' '}
+            {fix && (
+              <button className="text-ink underline" onClick={() => told(batch.edit(fix.edit))}>
+                {fix.text}
+              </button>
+            )}
+          </span>
+          <button
+            className="quiet -mt-1 min-h-6 min-w-6 px-0"
+            aria-label={`Dismiss: ${sentence}`}
+            onClick={() => dismiss(id)}
+          >
+            <X size={14} aria-hidden />
+          </button>
+        </li>
       ))}
+      {open.length > MOST && <li className="text-soft">and {open.length - MOST} more</li>}
     </ul>
   )
 }

@@ -1,13 +1,18 @@
-import type { Picture, Program, View } from '@ostler/core'
+import { seenBy } from '@ostler/core'
+import type { Picture, Plan, Program, View } from '@ostler/core'
 import { useEffect, useRef, useState } from 'react'
+import { useColourView } from '../../plan/colour-view.ts'
 import { drawFace } from '../../workers/faces.ts'
 import { painted } from './paint.ts'
+import { paintToppings } from './toppings-canvas.ts'
 
 interface Props {
   program: Program
   view: View
   hexes: readonly string[]
   label: string
+  /** On a view of the top: whose toppings are strewn over it. */
+  plan?: Plan
   className?: string
   style?: React.CSSProperties
 }
@@ -35,17 +40,20 @@ function usePicture(program: Program, view: View): Picture | null {
 }
 
 /** One view of a design in its forecast colours. */
-export function FaceCanvas({ program, view, hexes, label, className = '', style }: Props) {
+export function FaceCanvas({ program, view, hexes, label, plan, className = '', style }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const picture = usePicture(program, view)
+  const { sight } = useColourView()
   const colours = hexes.join()
+  const strewn = view.isTop && plan && plan.finish.toppings.length > 0 ? plan : null
   useEffect(() => {
     const context = canvas.current?.getContext('2d')
     if (!context || !picture) return
     context.canvas.width = picture.width
     context.canvas.height = picture.height
     context.putImageData(painted(picture, colours.split(',')), 0, 0)
-  }, [picture, colours])
+    if (strewn) paintToppings(context, strewn, program, hex => seenBy(hex, sight))
+  }, [picture, colours, strewn, program, sight])
   return (
     <canvas
       ref={canvas}

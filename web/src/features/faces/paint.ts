@@ -2,6 +2,8 @@ import { OUTSIDE } from '@ostler/core'
 import type { Picture } from '@ostler/core'
 
 const LEVELS = 256
+/** How much brighter or darker a slope is that faces the light or turns from it. */
+const MOST_LIGHT = 0.3
 const linear = (byte: number): number => {
   const c = byte / 255
   return c <= 0.04045 ? c / 12.92 : Math.pow((c + 0.055) / 1.055, 2.4)
@@ -44,9 +46,10 @@ export function painted(picture: Picture, hexes: readonly string[]): ImageData {
     if (first === OUTSIDE) continue
     const table = mix(first, picture.second[n]!)
     const at = picture.share[n]! * 3
-    data[4 * n] = table[at]!
-    data[4 * n + 1] = table[at + 1]!
-    data[4 * n + 2] = table[at + 2]!
+    const light = picture.light ? 1 + ((picture.light[n]! - 128) / 127) * MOST_LIGHT : 1
+    data[4 * n] = table[at]! * light
+    data[4 * n + 1] = table[at + 1]! * light
+    data[4 * n + 2] = table[at + 2]! * light
     data[4 * n + 3] = 255
   }
   return image

@@ -1,140 +1,248 @@
-import { MM_PER_INCH, acrossView, hasSwirls, showLength } from '@ostler/core'
-import type { Layer } from '@ostler/core'
+import { MM_PER_INCH, acrossView, alongView, crestMm, cutGrid, hasSwirls, levelView, showLength } from '@ostler/core'
+import type { Design, Layer, Move, Plan } from '@ostler/core'
 import { useRef, useState } from 'react'
 import { Link } from 'react-router'
 import type { KeyboardEvent, PointerEvent } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { inkOn } from '../../ui/swatch.tsx'
+import { Segments } from '../../ui/segments.tsx'
 import { Slider } from '../../ui/slider.tsx'
 import { FaceCanvas } from '../faces/face-canvas.tsx'
+import { TurnedLoaf } from '../faces/turned-loaf.tsx'
 import { useDesign, useDesignHexes } from '../faces/use-design.ts'
 import { StageSwitch } from '../colour/stage-switch.tsx'
 import { useSize } from '../../ui/use-size.ts'
+import { Handles } from './handles.tsx'
 
 const PAD = { left: 46, right: 104, bottom: 34 }
-/** Room for the switches above the mould: with a cut to scrub there are two rows. */
-const TOP = { plain: 50, swirled: 92 }
+/** Room for the switches above the mould: with a cut to scrub there are three rows. */
+const TOP = { plain: 84, scrubbed: 122 }
 const WALL_PX = 5
 /** Room that one letter of a layer's name takes, px. */
 const LETTER_PX = 8
 const KEY_STEP_MM = 0.5
 
+export type Cut = 'across' | 'along' | 'top' | 'turned'
+const CUTS: readonly { value: Cut; text: string }[] = [
+  { value: 'across', text: 'Across' },
+  { value: 'along', text: 'Along' },
+  { value: 'top', text: 'Top' },
+  { value: 'turned', text: 'In space' },
+]
+
+/** What shows a tool at work: from above for those drawn over the top. */
+export const cutFor = (move: Move): Cut | null =>
+  ['skewer', 'stick', 'comb', 'spin'].includes(move.tool) ? 'top' : move.tool === 'hanger' ? 'across' : null
+
 interface Props {
   chosen: string | null
-  onChoose: (pour: string | null) => void
+  onChoose: (id: string | null) => void
+  cut: Cut
+  onCut: (cut: Cut) => void
+  /** What the plan would be if what is being dragged were dropped. */
+  tried: Plan | null
 }
 
-/** The cross-section to scale, with a handle on every boundary between layers. */
-export function FaceView({ chosen, onChoose }: Props) {
+/** The soap as it will be: cut across or along, from above, or in space; with handles on what is chosen. */
+export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
   const [ref, size] = useSize<HTMLDivElement>()
-  const mould = usePlan(state => state.plan.mould)
+  const own = usePlan(state => state.plan)
+  const plan = tried ?? own
+  const { mould } = plan
   const forecast = useForecast()
-  const isSwirled = usePlan(({ plan }) => hasSwirls(plan))
-  const top = isSwirled ? TOP.swirled : TOP.plain
-  const { innerWidthMm: width, innerHeightMm: height } = mould
-  const scale = Math.max(
-    0.2,
-    Math.min((size.width - PAD.left - PAD.right) / width, (size.height - top - PAD.bottom) / height),
-  )
-  const left = PAD.left + Math.max(0, (size.width - PAD.left - PAD.right - width * scale) / 2)
-  const floor = top + height * scale
-  const place: Place = { left, floor, scale, width: width * scale }
+  const design = useDesign(tried)
+  const hexes = useDesignHexes(design)
+  const isSwirled = tried !== null || hasSwirls(plan) || design.program.tops.length > 0
+  const [cutAt, setCutAt] = useState(0.42)
+  const isPlain = cut === 'across' && !isSwirled
+  const hasScrub = cut !== 'top' && !isPlain
+  const top = hasScrub ? TOP.scrubbed : TOP.plain
+  const place = placed(design, plan, cut, size, top)
   const layers = forecast?.portions.layers ?? []
-  const [cutAt, setCutAt] = useState(0.5)
-  const swirlPlace = {
-    left,
-    top: floor - mould.fillMm * scale,
-    width: width * scale,
-    height: mould.fillMm * scale,
-  }
 
   return (
-    <section aria-label="Face of a bar" className="relative min-h-80 bg-booth min-[901px]:min-h-0">
+    <section aria-label="Face of a bar" className="relative min-h-96 bg-booth min-[901px]:min-h-0">
       <div ref={ref} className="absolute inset-0">
-        <div className="absolute top-1.5 right-2 left-3 z-10">
+        <div className="absolute top-1.5 right-2 left-3 z-10 flex flex-col gap-1">
           <StageSwitch />
-          {isSwirled && <CutSlider at={cutAt} lengthMm={mould.innerLengthMm} onAt={setCutAt} />}
+          <div className="flex flex-wrap items-center gap-x-4">
+            <Segments label="How the soap is looked at" value={cut} options={CUTS} onValue={onCut} />
+            <Link to="../bars" className="text-[14px] underline">
+              every bar
+            </Link>
+          </div>
+          {hasScrub && (
+            <CutSlider
+              at={cutAt}
+              mm={cut === 'along' ? mould.innerWidthMm : mould.innerLengthMm}
+              isOpened={cut === 'turned'}
+              onAt={setCutAt}
+            />
+          )}
         </div>
-        {isSwirled && size.width > 0 && <SwirledFace at={cutAt} place={swirlPlace} />}
-        <svg
-          className="relative"
-          width={size.width}
-          height={size.height}
-          role="group"
-          aria-label="Cross-section of the mould"
-        >
-          <Ruler place={place} heightMm={height} />
-          {!isSwirled &&
-            layers.map((layer, i) => (
-              <LayerRect
-                key={layer.pour}
-                layer={layer}
-                index={i}
-                place={place}
-                chosen={chosen === layer.pour}
-                onChoose={onChoose}
+        {cut === 'turned' && size.width > 0 && (
+          <div className="absolute right-0 bottom-0 left-0" style={{ top }}>
+            <TurnedLoaf
+              {...{ design, hexes, plan }}
+              at={cutAt * 0.9}
+              width={size.width}
+              height={Math.max(80, size.height - top)}
+            />
+          </div>
+        )}
+        {cut !== 'turned' && !isPlain && size.width > 0 && (
+          <Cutaway {...{ design, hexes, plan, cut, place }} at={cutAt} />
+        )}
+        {cut !== 'turned' && (
+          <svg
+            className="pointer-events-none relative"
+            width={size.width}
+            height={size.height}
+            role="group"
+            aria-label={cut === 'top' ? 'The mould from above' : 'Cross-section of the mould'}
+          >
+            {cut !== 'top' && <Ruler place={place} heightMm={mould.innerHeightMm} />}
+            {isPlain &&
+              layers.map((layer, i) => (
+                <LayerRect
+                  key={layer.pour}
+                  layer={layer}
+                  index={i}
+                  place={place}
+                  chosen={chosen === layer.pour}
+                  onChoose={onChoose}
+                />
+              ))}
+            {cut === 'top' ? (
+              <CutLines design={design} plan={plan} place={place} />
+            ) : (
+              <path
+                d={`M${place.left - WALL_PX} ${place.floor - mould.innerHeightMm * place.scale}V${place.floor + WALL_PX}H${place.left + place.width + WALL_PX}V${place.floor - mould.innerHeightMm * place.scale}`}
+                fill="none"
+                stroke="var(--soft)"
+                strokeWidth={WALL_PX}
               />
-            ))}
-          <path
-            d={`M${left - WALL_PX} ${top}V${floor + WALL_PX}H${left + place.width + WALL_PX}V${top}`}
-            fill="none"
-            stroke="var(--soft)"
-            strokeWidth={WALL_PX}
-          />
-          <MouldWords place={place} />
-        </svg>
-        {!isSwirled &&
+            )}
+            <MouldWords place={place} cut={cut} />
+          </svg>
+        )}
+        {isPlain &&
           layers.slice(0, -1).map((layer, i) => <Boundary key={layer.pour} index={i} layers={layers} place={place} />)}
+        {!tried && cut !== 'turned' && <Handles {...{ chosen, cut, place, design }} />}
       </div>
     </section>
   )
 }
 
+/** Where the picture lies on the page: px, with px for each mm. */
+function placed(design: Design, plan: Plan, cut: Cut, size: { width: number; height: number }, top: number): Place {
+  const { program } = design
+  const { innerHeightMm } = plan.mould
+  const round = program.radiusMm > 0
+  const length = round ? 2 * program.radiusMm : program.lengthMm
+  const width = round ? 2 * program.halfWidthMm : program.widthMm
+  const wide = cut === 'across' ? width : length
+  const high = cut === 'top' ? width : Math.max(innerHeightMm, crestMm(program))
+  const right = cut === 'across' ? PAD.right : PAD.left
+  const scale = Math.max(
+    0.15,
+    Math.min((size.width - PAD.left - right) / wide, (size.height - top - PAD.bottom) / high),
+  )
+  const left = PAD.left + Math.max(0, (size.width - PAD.left - right - wide * scale) / 2)
+  return { left, floor: top + high * scale, scale, width: wide * scale }
+}
+
+interface SliderProps {
+  at: number
+  mm: number
+  isOpened: boolean
+  onAt: (at: number) => void
+}
+
 /** Where the face is cut: scrubbed along the loaf. */
-function CutSlider({ at, lengthMm, onAt }: { at: number; lengthMm: number; onAt: (at: number) => void }) {
+function CutSlider({ at, mm, isOpened, onAt }: SliderProps) {
   const habits = useHabits()
   return (
-    <div className="mt-1 flex max-w-110 items-center gap-3 text-[14px]">
-      <span className="w-32 shrink-0">cut at {showLength(Math.round(at * lengthMm), habits)}</span>
+    <div className="flex max-w-110 items-center gap-3 text-[14px]">
+      <span className="w-32 shrink-0">
+        {isOpened ? 'opened' : 'cut'} at {showLength(Math.round(at * mm), habits)}
+      </span>
       <Slider label="Where the loaf is cut" value={at * 100} most={100} step={1} onValue={value => onAt(value / 100)} />
-      <Link to="../bars" className="shrink-0 underline">
-        all bars
-      </Link>
     </div>
   )
 }
 
-interface FacePlace {
-  left: number
-  top: number
-  width: number
-  height: number
+const MOST_FACE_PX = 520
+
+interface CutawayProps {
+  design: Design
+  hexes: readonly string[]
+  plan: Plan
+  cut: Cut
+  at: number
+  place: Place
 }
 
-const MOST_FACE_PX = 480
-
-function SwirledFace({ at, place }: { at: number; place: FacePlace }) {
-  const design = useDesign()
-  const hexes = useDesignHexes(design)
-  const view = acrossView(
-    design.program,
-    Math.min(0.999, Math.max(0.001, at)),
-    Math.min(MOST_FACE_PX, Math.round(place.width)),
-  )
+function Cutaway({ design, hexes, plan, cut, at, place }: CutawayProps) {
+  const { program } = design
+  const px = Math.min(MOST_FACE_PX, Math.max(2, Math.round(place.width)))
+  const held = Math.min(0.999, Math.max(0.001, at))
+  const view =
+    cut === 'top'
+      ? levelView(program, 1, px)
+      : cut === 'along'
+        ? alongView(program, held, px)
+        : acrossView(program, held, px)
+  const height =
+    (cut === 'top' ? (program.radiusMm > 0 ? 2 * program.halfWidthMm : program.widthMm) : crestMm(program)) *
+    place.scale
   return (
     <FaceCanvas
-      program={design.program}
+      program={program}
       view={view}
       hexes={hexes}
-      label="Face of the bar at the cut"
+      plan={plan}
+      label={
+        cut === 'top' ? 'The top of the soap' : cut === 'along' ? 'Cut along the mould' : 'Face of the bar at the cut'
+      }
       className="pointer-events-none absolute"
-      style={place}
+      style={{ left: place.left, top: place.floor - height, width: place.width, height }}
     />
   )
 }
 
-interface Place {
+/** Where the wire will go, over the top. */
+function CutLines({ design, plan, place }: { design: Design; plan: Plan; place: Place }) {
+  const { radiusMm: a, halfWidthMm: b, widthMm } = design.program
+  const width = a > 0 ? 2 * b : widthMm
+  return (
+    <g fill="none" stroke="var(--ink)" strokeOpacity={0.45} strokeDasharray="5 4">
+      {cutGrid(plan, design.program).map(cell => (
+        <rect
+          key={`${cell.x} ${cell.y}`}
+          x={place.left + (cell.x + a) * place.scale}
+          y={place.floor - (cell.y + (a > 0 ? b : 0) + cell.h) * place.scale}
+          width={cell.w * place.scale}
+          height={cell.h * place.scale}
+        />
+      ))}
+      <rect
+        x={place.left}
+        y={place.floor - width * place.scale}
+        width={place.width}
+        height={width * place.scale}
+        rx={a > 0 ? place.width / 2 : 0}
+        stroke="var(--soft)"
+        strokeOpacity={1}
+        strokeDasharray=""
+        strokeWidth={a > 0 ? 0 : WALL_PX}
+      />
+    </g>
+  )
+}
+
+export interface Place {
   left: number
   floor: number
   scale: number
@@ -164,7 +272,7 @@ function Ruler({ place, heightMm }: { place: Place; heightMm: number }) {
   )
 }
 
-function MouldWords({ place }: { place: Place }) {
+function MouldWords({ place, cut }: { place: Place; cut: Cut }) {
   const mould = usePlan(state => state.plan.mould)
   const habits = useHabits()
   const top = place.floor - mould.fillMm * place.scale
@@ -172,9 +280,21 @@ function MouldWords({ place }: { place: Place }) {
     <g className="fill-soft text-[13px]">
       <text x={place.left + place.width / 2} y={place.floor + 25} textAnchor="middle">
         {place.width > 300 && `${mould.name} · `}
-        {showLength(mould.innerWidthMm, habits)} wide · soap {showLength(mould.fillMm, habits)} high
+        {cut !== 'across' && `${showLength(mould.innerLengthMm, habits)} long · `}
+        {cut !== 'along' && `${showLength(mould.innerWidthMm, habits)} wide`}
+        {cut === 'across' && ' · '}
+        {cut !== 'top' && `soap ${showLength(mould.fillMm, habits)} high`}
       </text>
-      <line x1={place.left} x2={place.left + place.width} y1={top} y2={top} stroke="var(--ink)" strokeDasharray="2 3" />
+      {cut !== 'top' && (
+        <line
+          x1={place.left}
+          x2={place.left + place.width}
+          y1={top}
+          y2={top}
+          stroke="var(--ink)"
+          strokeDasharray="2 3"
+        />
+      )}
     </g>
   )
 }
@@ -199,7 +319,7 @@ function LayerRect({ layer, index, place, chosen, onChoose }: RectProps) {
   return (
     <g
       onClick={() => onChoose(chosen ? null : layer.pour)}
-      className="cursor-pointer"
+      className="pointer-events-auto cursor-pointer"
       data-testid={`layer-${index + 1}`}
     >
       <rect x={place.left} y={y} width={place.width} height={h + 0.4} fill={hex} />

@@ -1,6 +1,6 @@
-import { layerHeights, showMass, showShare } from '@ostler/core'
+import { freshId, layerHeights, showMass, showShare } from '@ostler/core'
 import type { Cup, EditResult, FieldPath } from '@ostler/core'
-import { Trash2, X } from 'lucide-react'
+import { Archive, SplitSquareVertical, Trash2, X } from 'lucide-react'
 import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
@@ -38,6 +38,22 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
         </h2>
         <button
           className="quiet ml-auto"
+          aria-label="Set this layer aside"
+          title="Set aside: out of the score for now"
+          onClick={() => told(batch.edit({ kind: 'set-aside', pours: [pourId] }))}
+        >
+          <Archive size={17} aria-hidden />
+        </button>
+        <button
+          className="quiet"
+          aria-label="Divide this layer in two"
+          title="Part of it now, the rest later"
+          onClick={() => told(batch.edit({ kind: 'split-pour', pour: pourId, id: freshId('pour', plan.score) }))}
+        >
+          <SplitSquareVertical size={17} aria-hidden />
+        </button>
+        <button
+          className="quiet"
           aria-label="Remove this layer"
           title="Remove this layer"
           onClick={() => told(batch.edit({ kind: 'remove-pour', pour: pourId }))}

@@ -14,7 +14,9 @@ const COUNT_WORDS: Readonly<Record<MoveTool, string>> = {
   hanger: 'Loops',
   skewer: 'Lines or turns',
   stick: 'Lines or turns',
+  comb: 'Tines',
   spoon: 'Plunges in a row',
+  spin: 'Jerks',
   fold: 'Folds',
   stir: 'Turns',
   decant: 'Passes',
@@ -28,7 +30,7 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
   const index = plan.moves.findIndex(one => one.id === move.id)
   const path = (key: string) => ['moves', index, key]
   const set = (key: keyof Move, value: unknown) => told(batch.edit({ kind: 'set', path: path(key), value }))
-  const hasPattern = move.tool === 'skewer' || move.tool === 'stick'
+  const hasPattern = move.tool === 'skewer' || move.tool === 'stick' || move.tool === 'comb'
   const isInMould = move.tool !== 'stir' && move.tool !== 'decant'
   const remove = () =>
     told(batch.edit({ kind: 'set', path: ['moves'], value: plan.moves.filter(one => one.id !== move.id) }))
@@ -66,7 +68,7 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
               label="Its path"
               className="w-full"
               value={move.pattern}
-              options={options(PATTERNS)}
+              options={options(PATTERNS).filter(one => move.tool !== 'comb' || ['across', 'along'].includes(one.value))}
               onValue={value => set('pattern', value)}
             />
           </div>
@@ -74,7 +76,7 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
         {!(hasPattern && move.pattern === 'drawn') && (
           <PlanField label={COUNT_WORDS[move.tool]} kind="plain" decimals={0} width={64} path={path('count')} />
         )}
-        {isInMould && move.tool !== 'fold' && (
+        {isInMould && move.tool !== 'fold' && move.tool !== 'spin' && (
           <PlanField label="Depth, of the batter" kind="share" decimals={0} width={64} path={path('depth')} />
         )}
         {move.tool !== 'decant' && (

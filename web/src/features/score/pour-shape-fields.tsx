@@ -1,5 +1,5 @@
-import { LAYER_FACES, POUR_WAYS } from '@ostler/core'
-import type { LayerFace, Pour, PourWay } from '@ostler/core'
+import { LAYER_FACES, POUR_WAYS, TOGETHER } from '@ostler/core'
+import type { LayerFace, Pour, PourWay, Together } from '@ostler/core'
 import { useBatch } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
@@ -16,6 +16,24 @@ const NEEDS: Readonly<Record<PourWay, readonly string[]>> = {
   spots: ['count', 'across', 'range', 'spreadMm'],
   drop: ['count', 'across', 'range', 'cover'],
   pot: ['hour'],
+  drizzle: ['count'],
+  peaks: [],
+  piped: ['count'],
+}
+
+/** How many streams, spots or rounds a way starts with. */
+const COUNTS: Readonly<Partial<Record<PourWay, number>>> = {
+  line: 3,
+  walls: 2,
+  spots: 3,
+  drop: 3,
+  drizzle: 12,
+  piped: 8,
+}
+const COUNTED: Readonly<Partial<Record<PourWay, string>>> = {
+  spots: 'Spots',
+  drizzle: 'Turns to and fro',
+  piped: 'Rounds along',
 }
 
 /** How a pour lies: its way in, and what that way needs. */
@@ -35,8 +53,8 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
           ...(way === 'drop' || way === 'line'
             ? [{ kind: 'set' as const, path: path('range'), value: shape.range || 0.6 }]
             : []),
-          ...(way !== 'layer' && way !== 'spoon' && way !== 'pot' && shape.count === 1
-            ? [{ kind: 'set' as const, path: path('count'), value: way === 'walls' ? 2 : 3 }]
+          ...(COUNTS[way] !== undefined && shape.count === 1
+            ? [{ kind: 'set' as const, path: path('count'), value: COUNTS[way] }]
             : []),
           ...(way === 'drop' && pour.dropMm < 40
             ? [{ kind: 'set' as const, path: ['score', index, 'dropMm'], value: 100 }]
@@ -55,6 +73,17 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
           onValue={change}
         />
       </div>
+      {index > 0 && (
+        <div className="col-span-2">
+          <Choice<Together>
+            label="Poured"
+            className="w-full"
+            value={pour.together}
+            options={options(TOGETHER)}
+            onValue={value => told(batch.edit({ kind: 'set', path: ['score', index, 'together'], value }))}
+          />
+        </div>
+      )}
       {needs('texture') && (
         <Choice<LayerFace>
           label="Its lower face"
@@ -67,13 +96,7 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
         <PlanField label="Mould tilted, degrees" kind="plain" decimals={0} width={64} path={path('tiltDeg')} />
       )}
       {needs('count') && (
-        <PlanField
-          label={shape.way === 'spots' ? 'Spots' : 'Streams'}
-          kind="plain"
-          decimals={0}
-          width={64}
-          path={path('count')}
-        />
+        <PlanField label={COUNTED[shape.way] ?? 'Streams'} kind="plain" decimals={0} width={64} path={path('count')} />
       )}
       {needs('across') && (
         <PlanField label="Across the mould" kind="share" decimals={0} width={64} path={path('across')} />

@@ -4,13 +4,20 @@ import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 
+interface Props {
+  /** The run to start with; the last two layers unless given. */
+  from?: number
+  to?: number
+  onClose: () => void
+}
+
 /** "Three times: one, two": a run of layers poured by turns, each in as many parts. */
-export function RepeatDialog({ onClose }: { onClose: () => void }) {
+export function RepeatDialog({ from: first, to: until, onClose }: Props) {
   const batch = useBatch()
   const plan = usePlan(state => state.plan)
   const last = plan.score.length - 1
-  const [from, setFrom] = useState(Math.max(0, last - 1))
-  const [to, setTo] = useState(last)
+  const [from, setFrom] = useState(first ?? Math.max(0, last - 1))
+  const [to, setTo] = useState(until ?? last)
   const [times, setTimes] = useState(3)
   const [sentence, setSentence] = useState('')
   const options = plan.score.map((pour, i) => ({

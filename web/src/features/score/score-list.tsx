@@ -1,46 +1,122 @@
 import { DndContext, KeyboardSensor, PointerSensor, closestCenter, useSensor, useSensors } from '@dnd-kit/core'
-import type { DragEndEvent } from '@dnd-kit/core'
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable'
-import { CSS } from '@dnd-kit/utilities'
-import { MOVE_TOOLS, POUR_WAYS, freshId, layerHeights, showMass, showMinutes, startingMove } from '@ostler/core'
-import type { Edit, Move, MoveTool, PourForecast } from '@ostler/core'
-import { AlignVerticalDistributeCenter, GripVertical, Plus, Repeat, Shapes, Waves } from 'lucide-react'
-import { Fragment, useState } from 'react'
+import type { DragEndEvent, DragOverEvent } from '@dnd-kit/core'
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import { applyEdit, showMass } from '@ostler/core'
+import type { Edit, Plan } from '@ostler/core'
+import { Fragment, useRef } from 'react'
+import type { KeyboardEvent } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
-import { AddChoice } from '../../ui/add-choice.tsx'
-import { QuantityField } from '../../ui/quantity.tsx'
-import { Swatch } from '../../ui/swatch.tsx'
+import { useTold } from '../../ui/plan-field.tsx'
 import { useToast } from '../../ui/toast.tsx'
-import { newCup } from './new-cup.ts'
-import { RepeatDialog } from './repeat-dialog.tsx'
+import { AddSteps } from './add-steps.tsx'
+import { copiedPours, copyPours, pasteEdits } from './clipboard.ts'
+import { AsideRow, EmbedRow, MoveRow, ToppingRow } from './other-rows.tsx'
+import { pickedAfter } from './picking.ts'
+import type { PickWay } from './picking.ts'
+import { PlanBBanner } from './plan-b-panel.tsx'
+import { PourRow } from './pour-row.tsx'
 import { ScentStrip } from './scent-strip.tsx'
-import { TechniqueDialog } from './technique-dialog.tsx'
 
 interface Props {
-  chosen: string | null
-  onChoose: (pour: string | null) => void
+  picked: readonly string[]
+  onPicked: (ids: string[]) => void
+  /** Told what the plan would be while something is dragged. */
+  onTried: (plan: Plan | null) => void
 }
 
-/** The ordered pours, first at the top: what the hands do. */
-export function ScoreList({ chosen, onChoose }: Props) {
+/** Where pours that move together come to lie, among those that stay, when one of them is put at another's place. */
+function droppedAt(plan: Plan, goes: readonly string[], active: string, over: string): number {
+  const ids = plan.score.map(pour => pour.id)
+  const rest = ids.filter(id => !goes.includes(id))
+  const isDown = ids.indexOf(over) > ids.indexOf(active)
+  if (goes.includes(over)) return rest.filter(id => ids.indexOf(id) < ids.indexOf(goes[0]!)).length
+  return rest.indexOf(over) + (isDown ? 1 : 0)
+}
+
+/** The ordered steps, first at the top: what the hands do. */
+export function ScoreList({ picked, onPicked, onTried }: Props) {
   const batch = useBatch()
   const plan = usePlan(state => state.plan)
   const forecast = useForecast()
   const habits = useHabits()
+  const hexOf = useCupHex()
+  const told = useTold()
+  const toast = useToast()
+  const list = useRef<HTMLOListElement>(null)
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
-  const dropped = ({ active, over }: DragEndEvent) => {
-    const to = plan.score.findIndex(pour => pour.id === over?.id)
-    if (over && active.id !== over.id) batch.edit({ kind: 'move-pour', pour: String(active.id), to })
+  const ids = plan.score.map(pour => pour.id)
+  const chosen = picked.length === 1 ? picked[0]! : null
+  const pours = ids.filter(id => picked.includes(id))
+  const pick = (id: string, way: PickWay) => onPicked(pickedAfter(picked, ids, id, way))
+
+  const moving = ({ active, over }: DragEndEvent | DragOverEvent): Edit | null => {
+    if (!over || active.id === over.id) return null
+    const goes = pours.includes(String(active.id)) ? pours : [String(active.id)]
+    return { kind: 'move-pours', pours: goes, to: droppedAt(plan, goes, String(active.id), String(over.id)) }
   }
+  const over = (event: DragOverEvent) => {
+    const edit = moving(event)
+    const result = edit && applyEdit(plan, edit)
+    onTried(result?.ok ? result.plan : null)
+  }
+  const dropped = (event: DragEndEvent) => {
+    onTried(null)
+    const edit = moving(event)
+    if (edit) told(batch.edit(edit))
+  }
+
+  const copy = () => {
+    const count = copyPours(plan, pours, hexOf)
+    toast(
+      count > 0
+        ? `${count} ${count === 1 ? 'layer' : 'layers'} copied: paste here or in another batch.`
+        : 'This browser keeps no copies.',
+    )
+  }
+  const paste = () => {
+    const copied = copiedPours()
+    if (!copied) return toast('Nothing was copied yet. Choose layers and copy them first.')
+    const last = pours.at(-1)
+    const at = last ? ids.indexOf(last) + 1 : ids.length
+    const result = batch.edit({ kind: 'many', edits: pasteEdits(copied, plan, at) })
+    if (!result.ok) return toast(result.sentence)
+    onPicked(result.plan.score.slice(at, at + copied.pours.length).map(pour => pour.id))
+  }
+  const shift = (by: 1 | -1) => {
+    const first = ids.indexOf(pours[0]!)
+    const before = ids.filter((id, i) => i < first && !pours.includes(id)).length
+    told(batch.edit({ kind: 'move-pours', pours, to: Math.max(0, before + by) }, `shift ${pours.join()}`))
+  }
+  const go = (by: 1 | -1, isRange: boolean) => {
+    const from = ids.indexOf(picked.at(-1) ?? '')
+    const next = ids[from < 0 ? 0 : Math.min(ids.length - 1, Math.max(0, from + by))]
+    if (!next) return
+    if (isRange) pick(next, 'range')
+    else onPicked([next])
+    list.current?.querySelector<HTMLElement>(`[data-row="${next}"]`)?.focus()
+  }
+  const keys = (event: KeyboardEvent) => {
+    if (!(event.target instanceof HTMLElement) || !event.target.dataset['row']) return
+    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key] as 1 | -1 | undefined
+    const isCommand = event.ctrlKey || event.metaKey
+    const done = ((): boolean => {
+      if (by && event.altKey && pours.length > 0) return (shift(by), true)
+      if (by && !isCommand) return (go(by, event.shiftKey), true)
+      if (isCommand && event.key === 'a') return (onPicked(ids), true)
+      if (isCommand && event.key === 'c' && pours.length > 0) return (copy(), true)
+      if (isCommand && event.key === 'v') return (paste(), true)
+      if (event.key === 'Delete' && pours.length > 0)
+        return (told(batch.edit({ kind: 'remove-pours', pours })), onPicked([]), true)
+      if (event.key === 'Escape' && picked.length > 0) return (onPicked([]), true)
+      return false
+    })()
+    if (done) event.preventDefault()
+  }
+
   return (
     <section aria-labelledby="score" className="flex min-h-0 flex-col border-r border-line max-[900px]:border-r-0">
       <header className="flex items-baseline justify-between px-5 pt-2 pb-1 max-[900px]:px-3">
@@ -53,196 +129,50 @@ export function ScoreList({ chosen, onChoose }: Props) {
           {forecast ? showMass(forecast.portions.potG, habits, 1) : '–'}
         </span>
       </header>
+      <PlanBBanner />
       <ScentStrip />
       <div className="min-h-0 flex-1 overflow-y-auto">
-        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
-          <SortableContext items={plan.score.map(pour => pour.id)} strategy={verticalListSortingStrategy}>
-            <ol>
+        <DndContext
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          onDragOver={over}
+          onDragEnd={dropped}
+          onDragCancel={() => onTried(null)}
+        >
+          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+            <ol ref={list} onKeyDown={keys}>
               {plan.score.map((pour, i) => (
                 <Fragment key={pour.id}>
-                  <Row
+                  {plan.aside.map((one, n) => one.at === i && <AsideRow key={`aside-${n}`} item={one} index={n} />)}
+                  <PourRow
                     index={i}
                     pour={pour.id}
                     pourForecast={forecast?.lanes.pours[i] ?? null}
                     massG={forecast?.portions.layers[i]?.massG ?? null}
-                    chosen={chosen === pour.id}
-                    onChoose={onChoose}
+                    chosen={picked.includes(pour.id)}
+                    onPick={pick}
                   />
                   {plan.moves
                     .filter(move => move.after === pour.id)
                     .map(move => (
-                      <MoveRow key={move.id} move={move} chosen={chosen === move.id} onChoose={onChoose} />
+                      <MoveRow key={move.id} item={move} chosen={chosen === move.id} onPick={pick} />
+                    ))}
+                  {plan.finish.embeds
+                    .filter(embed => embed.after === pour.id || (i === ids.length - 1 && !ids.includes(embed.after)))
+                    .map(embed => (
+                      <EmbedRow key={embed.id} item={embed} chosen={chosen === embed.id} onPick={pick} />
                     ))}
                 </Fragment>
+              ))}
+              {plan.aside.map((one, n) => one.at >= ids.length && <AsideRow key={`aside-${n}`} item={one} index={n} />)}
+              {plan.finish.toppings.map(topping => (
+                <ToppingRow key={topping.id} item={topping} chosen={chosen === topping.id} onPick={pick} />
               ))}
             </ol>
           </SortableContext>
         </DndContext>
-        <AddLayer onAdded={onChoose} chosen={chosen} />
+        <AddSteps onAdded={id => onPicked([id])} chosen={pours.at(-1) ?? null} />
       </div>
     </section>
-  )
-}
-
-/** A tool between two pours. */
-function MoveRow({ move, chosen, onChoose }: { move: Move; chosen: boolean; onChoose: Props['onChoose'] }) {
-  const name = MOVE_TOOLS[move.tool]
-  return (
-    <li className={`border-b border-line ${chosen ? 'bg-chosen shadow-[inset_4px_0_0_var(--ink)]' : ''}`}>
-      <button
-        className="flex min-h-8 w-full items-center gap-2 pl-10 text-left text-[14px]"
-        aria-pressed={chosen}
-        onClick={() => onChoose(chosen ? null : move.id)}
-      >
-        <Waves size={15} aria-hidden />
-        <span className={move.off ? 'text-soft line-through' : ''}>{name}</span>
-        <span className="text-[13px] text-soft">{move.off ? 'left out' : `× ${move.count}`}</span>
-      </button>
-    </li>
-  )
-}
-
-interface RowProps {
-  index: number
-  pour: string
-  pourForecast: PourForecast | null
-  massG: number | null
-  chosen: boolean
-  onChoose: (pour: string | null) => void
-}
-
-const FAULTS = { thick: 'too thick', thin: 'too thin', 'not-carried': 'breaks through' }
-
-function when(pour: PourForecast): string {
-  const bad = pour.chance < 0.6 && pour.fault ? ` · ${FAULTS[pour.fault]}` : ''
-  return `at ${showMinutes(pour.startMin)}${bad}`
-}
-
-function Row({ index, pour, pourForecast, massG, chosen, onChoose }: RowProps) {
-  const batch = useBatch()
-  const habits = useHabits()
-  const plan = usePlan(state => state.plan)
-  const hexOf = useCupHex()
-  const [sentence, setSentence] = useState<string | null>(null)
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
-    id: pour,
-  })
-  const step = plan.score[index]!
-  const cup = plan.cups.find(one => one.id === step.cup)
-  const bad = pourForecast !== null && pourForecast.chance < 0.6
-  const setHeight = (heightMm: number) => batch.edit({ kind: 'set-layer-height', pour, heightMm }, `height ${pour}`)
-
-  return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`relative border-b border-line ${chosen ? 'bg-chosen shadow-[inset_4px_0_0_var(--ink)]' : ''} ${isDragging ? 'z-10 bg-paper outline outline-ink' : ''}`}
-    >
-      <div className="flex items-center gap-2 py-0.5 pr-5 pl-1.5 max-[900px]:pr-3">
-        <button
-          ref={setActivatorNodeRef}
-          {...attributes}
-          {...listeners}
-          className="quiet min-w-6 touch-none px-0"
-          aria-label={`Move layer ${index + 1}, ${cup?.name}`}
-        >
-          <GripVertical size={16} aria-hidden />
-        </button>
-        <button
-          className="flex min-w-0 flex-1 items-center gap-2.5 py-0.5 text-left"
-          aria-pressed={chosen}
-          onClick={() => onChoose(chosen ? null : pour)}
-        >
-          <span className="w-4 text-right text-soft">{index + 1}</span>
-          <Swatch hex={hexOf(step.cup)} />
-          <span className="min-w-0">
-            <span className="block truncate leading-tight font-semibold">{cup?.name}</span>
-            <span className={`block truncate text-[13px] leading-tight ${bad ? 'text-rust' : 'text-soft'}`}>
-              {massG !== null && showMass(massG, habits, 1)} {pourForecast && when(pourForecast)}
-              {step.shape.way !== 'layer' && ` · ${POUR_WAYS[step.shape.way]}`}
-            </span>
-          </span>
-        </button>
-        <QuantityField
-          bare
-          label={`Height of layer ${index + 1}, ${cup?.name}`}
-          kind="length"
-          width={62}
-          habits={habits}
-          value={layerHeights(plan)[index]!}
-          onValue={setHeight}
-          other={{ kind: 'share', unit: '%', onValue: share => setHeight(share * plan.mould.fillMm) }}
-          onSentence={setSentence}
-        />
-      </div>
-      {sentence && (
-        <p aria-hidden className="px-5 pb-1.5 text-[13px] text-rust">
-          {sentence}
-        </p>
-      )}
-    </li>
-  )
-}
-
-function AddLayer({ onAdded, chosen }: { onAdded: (id: string) => void; chosen: string | null }) {
-  const [techniques, setTechniques] = useState(false)
-  const batch = useBatch()
-  const plan = usePlan(state => state.plan)
-  const toast = useToast()
-  const [repeats, setRepeats] = useState(false)
-  const chosenAt = plan.score.findIndex(pour => pour.id === chosen)
-  const at = chosenAt >= 0 ? chosenAt + 1 : plan.score.length
-  const add = (edits: Edit[], cup: string) => {
-    const id = freshId('pour', plan.score)
-    const result = batch.edit({ kind: 'many', edits: [...edits, { kind: 'add-pour', cup, at, id }] })
-    if (result.ok) onAdded(id)
-    else toast(result.sentence)
-  }
-  const addMove = (tool: string) => {
-    const id = freshId('move', plan.moves)
-    const after = plan.score.some(pour => pour.id === chosen) ? chosen! : plan.score.at(-1)!.id
-    const move = startingMove(id, after, tool as MoveTool)
-    const result = batch.edit({ kind: 'set', path: ['moves'], value: [...plan.moves, move] })
-    if (result.ok) onAdded(id)
-    else toast(result.sentence)
-  }
-  const fromNewCup = () => {
-    const cup = newCup(plan, batch.shelf)
-    add([{ kind: 'add-cup', cup }], cup.id)
-  }
-  return (
-    <div className="flex flex-wrap gap-1 px-4 py-1.5">
-      <button className="quiet text-ink" onClick={fromNewCup}>
-        <Plus size={16} aria-hidden /> layer from a new cup
-      </button>
-      <button
-        className="quiet text-ink"
-        onClick={() => add([], plan.score[at - 1]!.cup)}
-        title="Choose another cup for it afterwards"
-      >
-        <Plus size={16} aria-hidden /> from the same cup
-      </button>
-      <AddChoice
-        what="a tool"
-        options={(Object.entries(MOVE_TOOLS) as [MoveTool, string][]).map(([id, name]) => ({ id, name }))}
-        onAdd={addMove}
-      />
-      <button className="quiet text-ink" onClick={() => setTechniques(true)}>
-        <Shapes size={16} aria-hidden /> technique …
-      </button>
-      <button className="quiet text-ink" onClick={() => setRepeats(true)}>
-        <Repeat size={16} aria-hidden /> repeat …
-      </button>
-      {repeats && <RepeatDialog onClose={() => setRepeats(false)} />}
-      {techniques && <TechniqueDialog onClose={() => setTechniques(false)} />}
-      <button
-        className="quiet ml-auto"
-        onClick={() => batch.edit({ kind: 'even-layers' })}
-        aria-label="Make all layers the same height"
-        title="Same height"
-      >
-        <AlignVerticalDistributeCenter size={17} aria-hidden />
-      </button>
-    </div>
   )
 }

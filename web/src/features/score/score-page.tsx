@@ -1,53 +1,91 @@
+import type { Plan } from '@ostler/core'
 import { useState } from 'react'
 import { useForecast, usePlan } from '../../plan/context.tsx'
 import { ForecastRefused } from '../../ui/forecast-refused.tsx'
 import { Notices } from '../../ui/notices.tsx'
-import { FaceView } from './face-view.tsx'
-import { Inspector } from './inspector.tsx'
 import { DesignSentences } from '../faces/design-sentences.tsx'
-import { Levers } from './levers.tsx'
+import { FaceView, cutFor } from './face-view.tsx'
+import type { Cut } from './face-view.tsx'
+import { EmbedInspector, ToppingInspector, UnderAndCut } from './finish-inspector.tsx'
+import { GroupPanel } from './group-panel.tsx'
+import { Inspector } from './inspector.tsx'
 import { LanesView } from './lanes-view.tsx'
+import { Levers } from './levers.tsx'
 import { MoveInspector } from './move-inspector.tsx'
+import { PlanBPanel } from './plan-b-panel.tsx'
 import { RiskStrip } from './risk-strip.tsx'
 import { ScoreList } from './score-list.tsx'
 import { ScoreNumbers } from './score-numbers.tsx'
 
 /** The heart: the score, the face and the lanes, which move together. */
 export function ScorePage() {
-  const score = usePlan(state => state.plan.score)
+  const plan = usePlan(state => state.plan)
   const forecast = useForecast()
-  const [wanted, setWanted] = useState<string | null>(null)
-  const moves = usePlan(state => state.plan.moves)
-  const move = moves.find(one => one.id === wanted)
-  const chosen = score.some(pour => pour.id === wanted) ? wanted : null
+  const [wanted, setWanted] = useState<string[]>([])
+  const [cut, setCut] = useState<Cut>('across')
+  const [tried, setTried] = useState<Plan | null>(null)
+  const { score, moves, finish } = plan
+  const isThere = (id: string) =>
+    [score, moves, finish.embeds, finish.toppings].some(list => list.some(one => one.id === id))
+  const picked = wanted.filter(isThere)
+  const one = picked.length === 1 ? picked[0]! : null
+  const pour = score.some(step => step.id === one) ? one : null
+  const pick = (ids: string[]) => {
+    setWanted(ids)
+    const move = ids.length === 1 ? moves.find(step => step.id === ids[0]) : undefined
+    const best = move && cutFor(move)
+    if (best) setCut(best)
+    if (ids.length === 1 && finish.toppings.some(topping => topping.id === ids[0])) setCut('top')
+  }
+  const choose = (id: string | null) => pick(id === null ? [] : [id])
 
   return (
     <main className="flex flex-col min-[901px]:h-[calc(100dvh-49px)]">
       <div className="grid min-h-0 flex-1 grid-cols-[400px_minmax(0,1fr)_300px] max-[1100px]:grid-cols-[minmax(320px,400px)_1fr] max-[900px]:grid-cols-1">
-        <ScoreList chosen={chosen ?? move?.id ?? null} onChoose={setWanted} />
-        <FaceView chosen={chosen} onChoose={setWanted} />
+        <ScoreList picked={picked} onPicked={pick} onTried={setTried} />
+        <FaceView chosen={one} onChoose={choose} cut={cut} onCut={setCut} tried={tried} />
         <aside className="flex min-h-0 flex-col gap-4 overflow-y-auto bg-booth px-4 py-3 max-[1100px]:col-span-2 max-[900px]:col-span-1">
-          {move ? (
-            <MoveInspector key={move.id} move={move} onClose={() => setWanted(null)} />
-          ) : chosen ? (
-            <Inspector key={chosen} pourId={chosen} onClose={() => setWanted(null)} />
-          ) : (
+          <Chosen picked={picked} onPicked={pick} />
+          {picked.length === 0 && (
             <>
               <ScoreNumbers />
               <Levers />
             </>
           )}
           <ForecastRefused />
-          {!chosen && !move && <DesignSentences />}
-          {!chosen && !move && <Notices most={3} className="text-[13px]" />}
+          {picked.length === 0 && (
+            <>
+              <DesignSentences />
+              <Notices most={3} className="text-[13px]" />
+              <PlanBPanel />
+              <UnderAndCut />
+            </>
+          )}
         </aside>
       </div>
       {forecast && (
         <div className="shrink-0">
-          <LanesView chosen={chosen} onChoose={setWanted} />
-          <RiskStrip onChoose={setWanted} />
+          <LanesView chosen={pour} onChoose={choose} />
+          <RiskStrip onChoose={choose} />
         </div>
       )}
     </main>
   )
+}
+
+/** Everything about what is picked. */
+function Chosen({ picked, onPicked }: { picked: readonly string[]; onPicked: (ids: string[]) => void }) {
+  const { score, moves, finish } = usePlan(state => state.plan)
+  const close = () => onPicked([])
+  if (picked.length === 0) return null
+  const pours = score.filter(pour => picked.includes(pour.id)).map(pour => pour.id)
+  if (pours.length > 1) return <GroupPanel pours={pours} onPicked={onPicked} />
+  const id = picked[0]!
+  const move = moves.find(one => one.id === id)
+  if (move) return <MoveInspector key={id} move={move} onClose={close} />
+  const embed = finish.embeds.find(one => one.id === id)
+  if (embed) return <EmbedInspector key={id} embed={embed} onClose={close} />
+  const topping = finish.toppings.find(one => one.id === id)
+  if (topping) return <ToppingInspector key={id} topping={topping} onClose={close} />
+  return <Inspector key={id} pourId={id} onClose={close} />
 }

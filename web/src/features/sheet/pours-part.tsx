@@ -1,23 +1,16 @@
-import { MOVE_TOOLS, PATTERNS, POUR_WAYS, showLength, showMass, showMinutes, tidy, traceName } from '@ostler/core'
-import type { Plan } from '@ostler/core'
+import { POUR_WAYS, TRIGGERS, showLength, showMass, showMinutes, tidy, traceName } from '@ostler/core'
 import { Fragment } from 'react'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
+import { howMoved, howPoured, howSetIn } from './how-done.ts'
 import { CELL, NUMBER, Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
-
-const sentenceCase = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
-
-/** How many streams or spots, or where in the pot. */
-function streams({ way, count, hour }: Plan['score'][number]['shape']): string {
-  if (way === 'pot') return hour === 0 ? ', in the middle' : `, at ${tidy(hour, 1)} o’clock`
-  return way === 'spoon' || count === 1 ? '' : `, ${count} of them`
-}
 
 /** The pours in order, with how each goes in and the tools after it. */
 export function Pours({ plan, forecast, habits }: Parts) {
   const { lanes, portions } = forecast
   const hexOf = useCupHex()
+  const cupName = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? 'the first pour'
   const blend = lanes.tasks.find(task => task.kind === 'blend')
   return (
     <Section title="5 · Pours">
@@ -46,17 +39,18 @@ export function Pours({ plan, forecast, habits }: Parts) {
               <>
                 {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
                 {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
-                {step.shape.way !== 'layer' && `${sentenceCase(POUR_WAYS[step.shape.way])}${streams(step.shape)}. `}
+                {howPoured(step)}
                 {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
                 {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.
                 {plan.moves
                   .filter(move => move.after === pour.pour && !move.off)
                   .map(move => (
-                    <strong key={move.id}>
-                      {' '}
-                      Then: {MOVE_TOOLS[move.tool]}, {move.count} times
-                      {move.tool === 'skewer' || move.tool === 'stick' ? `, ${PATTERNS[move.pattern]}` : ''}.
-                    </strong>
+                    <strong key={move.id}> Then: {howMoved(move)}.</strong>
+                  ))}
+                {plan.finish.embeds
+                  .filter(embed => embed.after === pour.pour)
+                  .map(embed => (
+                    <strong key={embed.id}> Set in: {howSetIn(embed, habits)}. </strong>
                   ))}
               </>
             )
@@ -87,6 +81,27 @@ export function Pours({ plan, forecast, habits }: Parts) {
           })}
         </tbody>
       </table>
+      {plan.finish.toppings.length > 0 && (
+        <p className="mt-2">
+          On top:{' '}
+          {plan.finish.toppings
+            .map(one => `${one.name}, ${showMass(one.massG, habits)}, ${one.perBar} a bar`)
+            .join('; ')}
+          .
+        </p>
+      )}
+      {plan.cutting.onSide && <p className="mt-1">Cut the loaf on its side.</p>}
+      {plan.planB && !plan.planB.inUse && (
+        <p className="mt-2 border border-line p-2">
+          <strong>Plan B: {plan.planB.name}.</strong> When {TRIGGERS[plan.planB.trigger]}
+          {plan.planB.trigger === 'thick' && ` trace ${tidy(plan.planB.level, 1)}`} before{' '}
+          {cupName(plan.score.find(pour => pour.id === plan.planB!.before)?.cup ?? '')}:{' '}
+          {plan.planB.score
+            .map(pour => `${cupName(pour.cup)}${pour.shape.way === 'layer' ? '' : ` ${POUR_WAYS[pour.shape.way]}`}`)
+            .join(', then ')}
+          .
+        </p>
+      )}
     </Section>
   )
 }

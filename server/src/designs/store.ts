@@ -1,0 +1,85 @@
+import type { DesignAnswer, KeptDesign } from '@ostler/core'
+import type { Database } from '../database/connection.ts'
+
+export type SaveDesignResult =
+  { ok: true; saved: DesignAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' | 'full' }
+
+/** Designs that one workshop keeps: no query goes without its id. */
+export interface DesignStore {
+  list(workshopId: string): Promise<DesignAnswer[]>
+  add(workshopId: string, design: KeptDesign): Promise<SaveDesignResult>
+  save(workshopId: string, id: string, revision: number, design: KeptDesign): Promise<SaveDesignResult>
+  setDeleted(workshopId: string, id: string, deletedAt: Date | null): Promise<boolean | 'name'>
+}
+
+const MOST_DESIGNS = 300
+const COLUMNS = ['id', 'revision', 'design', 'updated_at'] as const
+const isTaken = (error: unknown): boolean => (error as { code?: string }).code === '23505'
+
+const answer = (row: { id: string; revision: number; design: KeptDesign; updated_at: Date }): DesignAnswer => ({
+  id: row.id,
+  revision: row.revision,
+  updatedAt: row.updated_at.toISOString(),
+  design: row.design,
+})
+
+export function designStore(db: Database): DesignStore {
+  const live = (workshopId: string) =>
+    db.selectFrom('design').where('workshop_id', '=', workshopId).where('deleted_at', 'is', null)
+  return {
+    async list(workshopId) {
+      const rows = await live(workshopId).select(COLUMNS).orderBy('created_at').limit(MOST_DESIGNS).execute()
+      return rows.map(answer)
+    },
+    async add(workshopId, design) {
+      try {
+        const { count } = await live(workshopId)
+          .select(eb => eb.fn.countAll<string>().as('count'))
+          .executeTakeFirstOrThrow()
+        if (Number(count) >= MOST_DESIGNS) return { ok: false, reason: 'full' }
+        const row = await db
+          .insertInto('design')
+          .values({ workshop_id: workshopId, design: JSON.stringify(design) })
+          .returning(COLUMNS)
+          .executeTakeFirstOrThrow()
+        return { ok: true, saved: answer(row) }
+      } catch (error) {
+        if (isTaken(error)) return { ok: false, reason: 'name' }
+        throw error
+      }
+    },
+    async save(workshopId, id, revision, design) {
+      try {
+        const row = await db
+          .updateTable('design')
+          .set({ design: JSON.stringify(design), revision: revision + 1, updated_at: new Date() })
+          .where('workshop_id', '=', workshopId)
+          .where('id', '=', id)
+          .where('revision', '=', revision)
+          .where('deleted_at', 'is', null)
+          .returning(COLUMNS)
+          .executeTakeFirst()
+        if (row) return { ok: true, saved: answer(row) }
+        const there = await live(workshopId).where('id', '=', id).select('id').executeTakeFirst()
+        return { ok: false, reason: there ? 'moved' : 'gone' }
+      } catch (error) {
+        if (isTaken(error)) return { ok: false, reason: 'name' }
+        throw error
+      }
+    },
+    async setDeleted(workshopId, id, deletedAt) {
+      try {
+        const result = await db
+          .updateTable('design')
+          .set({ deleted_at: deletedAt })
+          .where('workshop_id', '=', workshopId)
+          .where('id', '=', id)
+          .executeTakeFirst()
+        return result.numUpdatedRows > 0n
+      } catch (error) {
+        if (isTaken(error)) return 'name'
+        throw error
+      }
+    },
+  }
+}

@@ -1,0 +1,231 @@
+import { TECHNIQUES, madeBy, planOfDesign, readDesign, starterPlan } from '@ostler/core'
+import type { DesignAnswer, KeptDesign, Plan } from '@ostler/core'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { Download, FilePlus, Trash2, Upload } from 'lucide-react'
+import { useMemo, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { addBatch, addDesign, deleteDesign, designsQuery, restoreDesign, saveDesign } from '../../api/client.ts'
+import { Places } from '../../app/places.tsx'
+import { TopBar } from '../../app/top-bar.tsx'
+import { saveFile } from '../../ui/save-file.ts'
+import { useToast } from '../../ui/toast.tsx'
+import { DesignPicture, bestSight } from './design-picture.tsx'
+
+const PICTURE = 'h-40 w-full object-contain'
+
+/** Every design that the workshop keeps, and a start for every technique. */
+export function DesignsPage() {
+  const { data, error } = useQuery(designsQuery)
+  return (
+    <div className="flex min-h-screen flex-col">
+      <TopBar>
+        <Places />
+      </TopBar>
+      <main className="flex flex-1 flex-col gap-8 bg-booth px-6 py-5 max-[900px]:px-3">
+        <section aria-labelledby="ours">
+          <header className="mb-3 flex items-baseline gap-4">
+            <h1 id="ours" className="text-2xl">
+              Our designs
+            </h1>
+            <span className="text-soft">{data ? data.length : ''}</span>
+            <ImportButton />
+          </header>
+          {error && !data && <p className="text-rust">{error.message}</p>}
+          {data?.length === 0 && (
+            <p className="max-w-150">
+              A design kept here can be used in any batch and fitted to any mould. Open a batch, choose{' '}
+              <strong>design …</strong> below its score, then <strong>Keep this one</strong>.
+            </p>
+          )}
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
+            {data?.map(one => (
+              <KeptCard key={one.id} kept={one} />
+            ))}
+          </ul>
+        </section>
+        <section aria-labelledby="techniques">
+          <h2 id="techniques" className="text-2xl">
+            Techniques
+          </h2>
+          <p className="mb-3 text-soft">
+            A start for every way of pouring. In a batch each has its own numbers to turn.
+          </p>
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
+            {TECHNIQUES.map(technique => (
+              <TechniqueCard key={technique.id} id={technique.id} />
+            ))}
+          </ul>
+        </section>
+      </main>
+    </div>
+  )
+}
+
+function useNewBatch(): (plan: Plan) => Promise<void> {
+  const navigate = useNavigate()
+  const toast = useToast()
+  return async plan => {
+    try {
+      const batch = await addBatch(plan)
+      await navigate(`/batches/${batch.id}/score`)
+    } catch (error) {
+      toast((error as Error).message)
+    }
+  }
+}
+
+function KeptCard({ kept: { id, revision, design } }: { kept: DesignAnswer }) {
+  const client = useQueryClient()
+  const toast = useToast()
+  const start = useNewBatch()
+  const plan = useMemo(() => planOfDesign(design, starterPlan(design.name)), [design])
+  const [name, setName] = useState(design.name)
+  const again = () => client.invalidateQueries(designsQuery)
+  const rename = async () => {
+    const wanted = name.trim()
+    if (wanted === design.name) return setName(design.name)
+    try {
+      await saveDesign(id, revision, { ...design, name: wanted })
+      await again()
+    } catch (error) {
+      toast((error as Error).message)
+      setName(design.name)
+    }
+  }
+  const remove = async () => {
+    try {
+      await deleteDesign(id)
+      await again()
+      const back = () => restoreDesign(id).then(again, (error: Error) => toast(error.message))
+      toast(`${design.name} was deleted.`, { text: 'Undo', run: () => void back() })
+    } catch (error) {
+      toast((error as Error).message)
+    }
+  }
+  const file = `${
+    design.name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'design'
+  }.design.json`
+  return (
+    <li className="flex flex-col gap-1 bg-paper p-3">
+      <DesignPicture plan={plan} seen={bestSight(plan)} label={`Face of ${design.name}`} px={420} className={PICTURE} />
+      <input
+        aria-label={`Name of ${design.name}`}
+        className="field border-transparent bg-transparent px-0 text-lg font-semibold hover:border-line"
+        value={name}
+        maxLength={80}
+        onChange={event => setName(event.target.value)}
+        onBlur={() => void rename()}
+        onKeyDown={event => event.key === 'Enter' && event.currentTarget.blur()}
+      />
+      <span className="text-[13px] text-soft">
+        {design.cups.length} {design.cups.length === 1 ? 'colour' : 'colours'}, {design.score.length} pours
+        {design.moves.length > 0 && `, ${design.moves.length} ${design.moves.length === 1 ? 'tool' : 'tools'}`}
+        {' · '}
+        {design.mould.name}
+      </span>
+      {design.notes && <p className="text-[13px]">{design.notes}</p>}
+      <div className="mt-auto flex gap-1 pt-1">
+        <button className="button" onClick={() => void start(plan)}>
+          <FilePlus size={16} aria-hidden /> New batch
+        </button>
+        <button
+          className="quiet ml-auto"
+          aria-label={`Save ${design.name} as a file`}
+          title="Save as a file"
+          onClick={() => saveFile(file, `${JSON.stringify(design, null, 2)}\n`, 'application/json')}
+        >
+          <Download size={16} aria-hidden />
+        </button>
+        <button className="quiet" aria-label={`Delete ${design.name}`} title="Delete" onClick={() => void remove()}>
+          <Trash2 size={16} aria-hidden />
+        </button>
+      </div>
+    </li>
+  )
+}
+
+function ImportButton() {
+  const input = useRef<HTMLInputElement>(null)
+  const client = useQueryClient()
+  const toast = useToast()
+  const take = async (file: File) => {
+    try {
+      const read = readDesign(JSON.parse(await file.text()) as unknown)
+      if (!read.ok) return toast(`${file.name} is not a design: ${read.problems[0]!.sentence}`)
+      await addDesign(read.design)
+      await client.invalidateQueries(designsQuery)
+      toast(`${read.design.name} is kept among our designs.`)
+    } catch (error) {
+      toast(error instanceof SyntaxError ? `${file.name} is not a design: it is no JSON.` : (error as Error).message)
+    }
+  }
+  return (
+    <>
+      <button className="quiet ml-auto text-ink" onClick={() => input.current?.click()}>
+        <Upload size={16} aria-hidden /> from a file
+      </button>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="hidden"
+        aria-label="A design as a file"
+        onChange={event => {
+          const file = event.target.files?.[0]
+          event.target.value = ''
+          if (file) void take(file)
+        }}
+      />
+    </>
+  )
+}
+
+/** Colours of the house for pictures of techniques. */
+const SHOWN: KeptDesign['cups'] = [
+  { id: 'cup-1', name: 'Chalk', hex: '#e9e2d0' },
+  { id: 'cup-2', name: 'Kelp', hex: '#3f5f56' },
+  { id: 'cup-3', name: 'Brick', hex: '#a9553b' },
+  { id: 'cup-4', name: 'Dusk', hex: '#3c4a66' },
+]
+
+function techniqueStart(): Plan {
+  const plan = starterPlan('Technique')
+  const { mould, score, moves, finish, cutting } = plan
+  const design: KeptDesign = {
+    ...{
+      format: 'ostler-design',
+      version: 1,
+      name: 'Technique',
+      notes: '',
+      mould,
+      cups: SHOWN,
+      moves,
+      finish,
+      cutting,
+    },
+    score,
+  }
+  return planOfDesign(design, plan)
+}
+
+function TechniqueCard({ id }: { id: string }) {
+  const technique = TECHNIQUES.find(one => one.id === id)!
+  const start = useNewBatch()
+  const plan = useMemo((): Plan => {
+    const base = techniqueStart()
+    return { ...base, name: technique.name, ...madeBy(technique, base) }
+  }, [technique])
+  return (
+    <li className="flex flex-col gap-1 bg-paper p-3">
+      <DesignPicture plan={plan} seen={technique.seen} label={technique.name} px={340} className={PICTURE} />
+      <strong className="text-lg">{technique.name}</strong>
+      <p className="text-[13px] text-soft">{technique.sentence}</p>
+      <button className="button mt-auto self-start" onClick={() => void start(plan)}>
+        <FilePlus size={16} aria-hidden /> New batch
+      </button>
+    </li>
+  )
+}

@@ -1,0 +1,214 @@
+import { TECHNIQUES, designFrom, fitDesign, madeBy, planOfDesign, starterPlan, usualValues } from '@ostler/core'
+import type { Edit, KeptDesign, Plan, Technique } from '@ostler/core'
+import { useQuery } from '@tanstack/react-query'
+import { useMemo, useState } from 'react'
+import { batchesQuery, designsQuery } from '../../api/client.ts'
+import { cupHex, useColourView } from '../../plan/colour-view.ts'
+import { useBatch, usePlan } from '../../plan/context.tsx'
+import { Ask } from '../../ui/ask.tsx'
+import { Segments } from '../../ui/segments.tsx'
+import { Slider } from '../../ui/slider.tsx'
+import { useToast } from '../../ui/toast.tsx'
+import { DesignPicture, bestSight } from '../designs/design-picture.tsx'
+import { KeepDesign } from '../designs/keep-design.tsx'
+
+type From = 'techniques' | 'library' | 'batches' | 'keep'
+const FROM: readonly { value: From; text: string }[] = [
+  { value: 'techniques', text: 'Techniques' },
+  { value: 'library', text: 'Our designs' },
+  { value: 'batches', text: 'From a batch' },
+  { value: 'keep', text: 'Keep this one' },
+]
+
+/** Starts for a score: a technique with its numbers, a design of the library, or that of another batch. */
+export function DesignDialog({ onClose }: { onClose: () => void }) {
+  const batch = useBatch()
+  const toast = useToast()
+  const [from, setFrom] = useState<From>('techniques')
+  const use = (name: string, edits: Edit[], sentences: readonly string[]) => {
+    const result = batch.edit({ kind: 'many', edits })
+    if (!result.ok) return toast(result.sentence)
+    onClose()
+    const told = sentences.length > 0 ? sentences.join(' ') : 'cups and mould are as they were.'
+    toast(`${name}: the score is new. ${told}`, { text: 'Undo', run: () => batch.undo() })
+  }
+  return (
+    <Ask open wide title="Start from a design" onClose={onClose}>
+      <Segments label="Where from" value={from} options={FROM} onValue={setFrom} />
+      <div className="mt-4">
+        {from === 'techniques' && <Techniques onUse={use} />}
+        {from === 'library' && <Library onUse={use} />}
+        {from === 'batches' && <Batches onUse={use} />}
+        {from === 'keep' && <KeepDesign onKept={onClose} />}
+      </div>
+    </Ask>
+  )
+}
+
+interface UseProps {
+  onUse: (name: string, edits: Edit[], sentences: readonly string[]) => void
+}
+
+function Techniques({ onUse }: UseProps) {
+  const plan = usePlan(state => state.plan)
+  const [open, setOpen] = useState<Technique | null>(null)
+  if (open) return <Numbers technique={open} onBack={() => setOpen(null)} onUse={onUse} />
+  return (
+    <ul className="grid grid-cols-4 gap-3 max-[700px]:grid-cols-2">
+      {TECHNIQUES.map(technique => (
+        <li key={technique.id}>
+          <button
+            className="flex h-full w-full flex-col gap-1 border border-line p-2 text-left hover:bg-chosen disabled:opacity-50"
+            disabled={plan.cups.length < technique.cups}
+            onClick={() => setOpen(technique)}
+          >
+            <TechniquePicture technique={technique} plan={plan} />
+            <strong className="leading-tight">{technique.name}</strong>
+            <span className="text-[13px] leading-tight text-soft">
+              {plan.cups.length < technique.cups ? `needs ${technique.cups} cups` : technique.sentence}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+interface PictureProps {
+  technique: Technique
+  plan: Plan
+  values?: Readonly<Record<string, number>>
+  px?: number
+  className?: string
+}
+
+function TechniquePicture({ technique, plan, values, px, className }: PictureProps) {
+  const view = useColourView()
+  const made = useMemo(
+    () => ({ ...coloured(plan, view), ...madeBy(technique, plan, values) }),
+    [technique, plan, values, view],
+  )
+  return (
+    <DesignPicture
+      plan={made}
+      seen={plan.mould.form === 'box' ? technique.seen : 'top'}
+      label={technique.name}
+      {...(px && { px })}
+      {...(className && { className })}
+    />
+  )
+}
+
+/** A plan whose cups wish for the colours that they are forecast to have. */
+function coloured(plan: Plan, view: ReturnType<typeof useColourView>): Plan {
+  return { ...plan, cups: plan.cups.map(cup => ({ ...cup, wish: cup.wish ?? cupHex(plan, null, view, cup.id) })) }
+}
+
+/** A technique's own numbers, with the picture that they make. */
+function Numbers({ technique, onBack, onUse }: { technique: Technique; onBack: () => void } & UseProps) {
+  const plan = usePlan(state => state.plan)
+  const [values, setValues] = useState(() => usualValues(technique, plan))
+  const take = () => {
+    const { score, moves, finish } = madeBy(technique, plan, values)
+    onUse(
+      technique.name,
+      [
+        { kind: 'set', path: ['score'], value: score },
+        { kind: 'set', path: ['moves'], value: moves },
+        { kind: 'set', path: ['finish'], value: finish },
+      ],
+      [],
+    )
+  }
+  return (
+    <div className="grid grid-cols-[1fr_260px] gap-6 max-[700px]:grid-cols-1">
+      <TechniquePicture {...{ technique, plan, values }} px={400} className="max-h-90 w-full object-contain" />
+      <div className="flex flex-col gap-3">
+        <h3 className="text-lg">{technique.name}</h3>
+        <p className="text-soft">{technique.sentence}</p>
+        {technique.parameters.map(({ key, label, from, to }) => (
+          <div key={key}>
+            <span className="flex justify-between">
+              <span className="text-[13px] text-soft">{label}</span>
+              <strong>{values[key]}</strong>
+            </span>
+            <Slider
+              label={label}
+              value={values[key]! - from}
+              most={to - from}
+              step={1}
+              onValue={value => setValues({ ...values, [key]: value + from })}
+            />
+          </div>
+        ))}
+        <div className="mt-auto flex gap-3">
+          <button className="button button-main" onClick={take}>
+            Use it
+          </button>
+          <button className="button" onClick={onBack}>
+            Others
+          </button>
+        </div>
+      </div>
+    </div>
+  )
+}
+
+function DesignList({
+  designs,
+  onUse,
+  empty,
+}: { designs: { id: string; design: KeptDesign }[]; empty: string } & UseProps) {
+  const plan = usePlan(state => state.plan)
+  if (designs.length === 0) return <p className="text-soft">{empty}</p>
+  return (
+    <ul className="grid grid-cols-4 gap-3 max-[700px]:grid-cols-2">
+      {designs.map(({ id, design }) => {
+        const shown = planOfDesign(design, starterPlan(design.name))
+        return (
+          <li key={id}>
+            <button
+              className="flex h-full w-full flex-col gap-1 border border-line p-2 text-left hover:bg-chosen"
+              onClick={() => {
+                const { edits, sentences } = fitDesign(design, plan)
+                onUse(design.name, edits, sentences)
+              }}
+            >
+              <DesignPicture plan={shown} seen={bestSight(shown)} label={design.name} />
+              <strong className="leading-tight">{design.name}</strong>
+              <span className="text-[13px] text-soft">
+                {design.cups.length} {design.cups.length === 1 ? 'cup' : 'cups'}
+              </span>
+            </button>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}
+
+function Library({ onUse }: UseProps) {
+  const { data } = useQuery(designsQuery)
+  return (
+    <DesignList
+      designs={data ?? []}
+      onUse={onUse}
+      empty="No design is kept yet. Keep one from any score, and use it in any other mould."
+    />
+  )
+}
+
+function Batches({ onUse }: UseProps) {
+  const batch = useBatch()
+  const view = useColourView()
+  const own = batch.get().id
+  const { data } = useQuery(batchesQuery(''))
+  const designs = useMemo(
+    () =>
+      (data ?? [])
+        .filter(one => one.id !== own)
+        .map(({ id, plan }) => ({ id, design: designFrom(plan, plan.name, cup => cupHex(plan, null, view, cup)) })),
+    [data, own, view],
+  )
+  return <DesignList designs={designs} onUse={onUse} empty="There is no other batch yet." />
+}

@@ -1,0 +1,203 @@
+import { EMBED_FORMS, MATS, TOPPINGS } from '@ostler/core'
+import type { Embed, EmbedForm, MatTexture, Topping, ToppingKind } from '@ostler/core'
+import { Trash2, X } from 'lucide-react'
+import type { ReactNode } from 'react'
+import { useBatch, usePlan } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { TextField } from '../../ui/text-field.tsx'
+
+const options = <T extends string>(words: Readonly<Record<T, string>>) =>
+  (Object.entries(words) as [T, string][]).map(([value, text]) => ({ value, text }))
+
+interface FrameProps {
+  title: string
+  onRemove: () => void
+  onClose: () => void
+  children: ReactNode
+}
+
+const Frame = ({ title, onRemove, onClose, children }: FrameProps) => (
+  <section aria-label={title} className="flex flex-col gap-3">
+    <header className="flex items-center">
+      <h2 className="truncate text-lg">{title}</h2>
+      <button className="quiet ml-auto" aria-label={`Remove ${title}`} onClick={onRemove}>
+        <Trash2 size={17} aria-hidden />
+      </button>
+      <button className="quiet" aria-label="Close" onClick={onClose}>
+        <X size={18} aria-hidden />
+      </button>
+    </header>
+    {children}
+  </section>
+)
+
+/** A colour of something ready-made: chosen by eye. */
+const HexField = ({ value, onValue }: { value: string; onValue: (hex: string) => void }) => (
+  <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+    Colour
+    <input
+      type="color"
+      className="field h-9 w-16 p-0.5"
+      value={value}
+      onChange={event => onValue(event.target.value)}
+    />
+  </label>
+)
+
+export function EmbedInspector({ embed, onClose }: { embed: Embed; onClose: () => void }) {
+  const batch = useBatch()
+  const told = useTold()
+  const plan = usePlan(state => state.plan)
+  const index = plan.finish.embeds.findIndex(one => one.id === embed.id)
+  const path = (key: keyof Embed) => ['finish', 'embeds', index, key]
+  const set = (key: keyof Embed, value: unknown, merge = '') =>
+    told(batch.edit({ kind: 'set', path: path(key), value }, merge))
+  const remove = () =>
+    told(
+      batch.edit({
+        kind: 'set',
+        path: ['finish', 'embeds'],
+        value: plan.finish.embeds.filter(one => one.id !== embed.id),
+      }),
+    )
+  if (index < 0) return null
+  const isPieces = embed.form === 'ball' || embed.lengthMm > 0
+  return (
+    <Frame title={embed.name} onRemove={remove} onClose={onClose}>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        <TextField
+          label="Name"
+          value={embed.name}
+          onValue={value => batch.edit({ kind: 'set', path: path('name'), value }, 'embed name')}
+        />
+        <HexField value={embed.hex} onValue={value => set('hex', value, `hex ${embed.id}`)} />
+        <Choice<EmbedForm>
+          label="Form"
+          value={embed.form}
+          options={options(EMBED_FORMS)}
+          onValue={value => set('form', value)}
+        />
+        <Choice
+          label="Set in after"
+          value={embed.after}
+          options={plan.score.map((pour, i) => ({
+            value: pour.id,
+            text: `${i + 1}, ${plan.cups.find(cup => cup.id === pour.cup)?.name ?? ''}`,
+          }))}
+          onValue={value => set('after', value)}
+        />
+        <PlanField
+          label={embed.form === 'bar' ? 'Width' : 'Diameter'}
+          kind="length"
+          width={64}
+          path={path('widthMm')}
+        />
+        {embed.form === 'bar' && <PlanField label="Height" kind="length" width={64} path={path('heightMm')} />}
+        {embed.form !== 'ball' && (
+          <PlanField label="Length (0: the whole)" kind="length" width={64} path={path('lengthMm')} />
+        )}
+        <PlanField label="Across the mould" kind="share" decimals={0} width={64} path={path('across')} />
+        <PlanField label="Its middle, of the height" kind="share" decimals={0} width={64} path={path('height')} />
+        <PlanField label="From, of the length" kind="share" decimals={0} width={64} path={path('from')} />
+        <PlanField label="To, of the length" kind="share" decimals={0} width={64} path={path('to')} />
+        {isPieces && !embed.everyBar && (
+          <PlanField label="Pieces" kind="plain" decimals={0} width={64} path={path('count')} />
+        )}
+        <PlanField label="Density, g/ml" kind="plain" decimals={2} width={64} path={path('densityGPerMl')} />
+      </div>
+      {isPieces && (
+        <Check
+          label="one in the middle of every bar"
+          checked={embed.everyBar}
+          onChange={value => set('everyBar', value)}
+        />
+      )}
+      <p className="text-[13px] text-soft">
+        The cups hold that much less batter. Use soap that is not lye-heavy; roughen and wet it so that it holds.
+      </p>
+    </Frame>
+  )
+}
+
+export function ToppingInspector({ topping, onClose }: { topping: Topping; onClose: () => void }) {
+  const batch = useBatch()
+  const told = useTold()
+  const toppings = usePlan(state => state.plan.finish.toppings)
+  const index = toppings.findIndex(one => one.id === topping.id)
+  const path = (key: keyof Topping) => ['finish', 'toppings', index, key]
+  const set = (key: keyof Topping, value: unknown, merge = '') =>
+    told(batch.edit({ kind: 'set', path: path(key), value }, merge))
+  const remove = () =>
+    told(
+      batch.edit({ kind: 'set', path: ['finish', 'toppings'], value: toppings.filter(one => one.id !== topping.id) }),
+    )
+  if (index < 0) return null
+  return (
+    <Frame title={topping.name} onRemove={remove} onClose={onClose}>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        <TextField
+          label="Name"
+          value={topping.name}
+          onValue={value => batch.edit({ kind: 'set', path: path('name'), value }, 'topping name')}
+        />
+        <HexField value={topping.hex} onValue={value => set('hex', value, `hex ${topping.id}`)} />
+        <Choice<ToppingKind>
+          label="Kind"
+          value={topping.kind}
+          options={options(TOPPINGS)}
+          onValue={value => set('kind', value)}
+        />
+        <PlanField label="Size of a piece" kind="length" width={64} path={path('sizeMm')} />
+        <PlanField label="Pieces for a bar" kind="plain" decimals={0} width={64} path={path('perBar')} />
+        <PlanField label="All of it" kind="mass" width={64} path={path('massG')} />
+      </div>
+      <Check
+        label="set in the middle of every bar, clear of the blade"
+        checked={topping.onGrid}
+        onChange={value => set('onGrid', value)}
+      />
+      {topping.kind === 'petals' && (
+        <p className="text-[13px] text-soft">
+          Petals and other plants brown where they touch wet soap: set them on late.
+        </p>
+      )}
+    </Frame>
+  )
+}
+
+/** The mould's floor, and how the loaf is cut. */
+export function UnderAndCut() {
+  const batch = useBatch()
+  const told = useTold()
+  const { mat } = usePlan(state => state.plan.finish)
+  const { onSide } = usePlan(state => state.plan.cutting)
+  return (
+    <details className="border-t border-booth-deep pt-2">
+      <summary className="cursor-pointer font-semibold">Floor of the mould, and cutting</summary>
+      <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-2">
+        <Choice<MatTexture>
+          label="Mat on the floor"
+          value={mat.texture}
+          options={options(MATS)}
+          onValue={value => told(batch.edit({ kind: 'set', path: ['finish', 'mat', 'texture'], value }))}
+        />
+        {mat.texture !== 'flat' && (
+          <>
+            <PlanField label="Its relief" kind="length" width={64} path={['finish', 'mat', 'depthMm']} />
+            <PlanField label="Repeats every" kind="length" width={64} path={['finish', 'mat', 'pitchMm']} />
+          </>
+        )}
+        <PlanField label="A bar is" kind="length" width={64} path={['cutting', 'barMm']} />
+        <PlanField label="Trimmed off each end" kind="length" width={64} path={['cutting', 'trimMm']} />
+        <PlanField label="Bars across" kind="plain" decimals={0} width={64} path={['cutting', 'rows']} />
+      </div>
+      <Check
+        label="cut on its side"
+        checked={onSide}
+        onChange={value => told(batch.edit({ kind: 'set', path: ['cutting', 'onSide'], value }))}
+      />
+    </details>
+  )
+}

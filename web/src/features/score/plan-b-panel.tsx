@@ -1,0 +1,110 @@
+import { TRIGGERS, acrossView, designOf, firstPlanB, levelView } from '@ostler/core'
+import type { Trigger } from '@ostler/core'
+import { Trash2 } from 'lucide-react'
+import { useMemo } from 'react'
+import { useBatch, usePlan } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { TextField } from '../../ui/text-field.tsx'
+import { FaceCanvas } from '../faces/face-canvas.tsx'
+import { useDesignHexes } from '../faces/use-design.ts'
+
+/** While plan B is worked on, the score says so. */
+export function PlanBBanner() {
+  const batch = useBatch()
+  const told = useTold()
+  const planB = usePlan(state => state.plan.planB)
+  if (!planB?.inUse) return null
+  return (
+    <div className="mx-4 my-1 flex items-center gap-2 border border-ink px-3 py-1">
+      <span className="min-w-0 flex-1">
+        This is plan B: <strong>{planB.name}</strong>
+      </span>
+      <button className="button" onClick={() => told(batch.edit({ kind: 'swap-plans' }))}>
+        Back to plan A
+      </button>
+    </div>
+  )
+}
+
+const PICTURE_PX = 240
+const triggers = (Object.entries(TRIGGERS) as [Trigger, string][]).map(([value, text]) => ({ value, text }))
+
+/** The second score: chosen before the batch starts, with what calls for it. */
+export function PlanBPanel() {
+  const batch = useBatch()
+  const told = useTold()
+  const plan = usePlan(state => state.plan)
+  const { planB } = plan
+  const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['planB', key], value }))
+  if (!planB)
+    return (
+      <div className="border-t border-booth-deep pt-2">
+        <h3 className="font-semibold">Plan B</h3>
+        <p className="text-[13px] text-soft">
+          A second score for the same cups, in case the batter thickens too soon. Choose it now, not with a cup in hand.
+        </p>
+        <button
+          className="button mt-1"
+          onClick={() => told(batch.edit({ kind: 'set', path: ['planB'], value: firstPlanB(plan) }))}
+        >
+          Make a plan B
+        </button>
+      </div>
+    )
+  return (
+    <div className="flex flex-col gap-2 border-t border-booth-deep pt-2">
+      <h3 className="flex items-center font-semibold">
+        {planB.inUse ? 'Plan A, put by' : 'Plan B'}
+        <button
+          className="quiet ml-auto"
+          aria-label={planB.inUse ? 'Discard plan A and keep this score' : 'Discard plan B'}
+          onClick={() => told(batch.edit({ kind: 'set', path: ['planB'], value: null }))}
+        >
+          <Trash2 size={16} aria-hidden />
+        </button>
+      </h3>
+      <OtherPicture />
+      {!planB.inUse && (
+        <>
+          <TextField
+            label="Its name"
+            value={planB.name}
+            onValue={value => batch.edit({ kind: 'set', path: ['planB', 'name'], value }, 'plan b name')}
+          />
+          <Choice<Trigger>
+            label="When"
+            value={planB.trigger}
+            options={triggers}
+            onValue={value => set('trigger', value)}
+          />
+          {planB.trigger === 'thick' && (
+            <PlanField label="trace" kind="plain" decimals={1} width={64} path={['planB', 'level']} />
+          )}
+          <Choice
+            label="looked at before"
+            value={planB.before}
+            options={plan.score.map((pour, i) => ({
+              value: pour.id,
+              text: `layer ${i + 1}, ${plan.cups.find(cup => cup.id === pour.cup)?.name ?? ''}`,
+            }))}
+            onValue={value => set('before', value)}
+          />
+        </>
+      )}
+      <button className="button self-start" onClick={() => told(batch.edit({ kind: 'swap-plans' }))}>
+        {planB.inUse ? 'Back to plan A' : 'Work on plan B'}
+      </button>
+    </div>
+  )
+}
+
+function OtherPicture() {
+  const plan = usePlan(state => state.plan)
+  const { planB } = plan
+  const design = useMemo(() => designOf({ ...plan, score: planB!.score, moves: planB!.moves }, []), [plan, planB])
+  const hexes = useDesignHexes(design)
+  const { program } = design
+  const view = program.radiusMm > 0 ? levelView(program, 0.5, PICTURE_PX) : acrossView(program, 0.42, PICTURE_PX)
+  return <FaceCanvas {...{ program, view, hexes }} label={`Face of ${planB!.name}`} className="w-40" />
+}
