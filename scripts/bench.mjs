@@ -1,6 +1,8 @@
 // npm run -s bench: JSON lines {"name","value","unit"} on standard output, measured here and now.
+import { once } from 'node:events'
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
+import { Worker } from 'node:worker_threads'
 import { gzipSync } from 'node:zlib'
 import { buildAll, ensurePackages } from './lib/build.mjs'
 import { launchBrowser } from './lib/browser.mjs'
@@ -76,7 +78,34 @@ async function colours() {
 
 const median = times => [...times].sort((a, b) => a - b)[times.length >> 1]
 
-/** A face of a hanger swirl (twelve strokes) on one thread: coarse while it is dragged, and every pixel for a picture. */
+/** As many workers as the page has on two cores. */
+const FACE_WORKERS = 2
+
+/** A pool of threads that draw bands of rows, as the page's workers do. */
+async function facePool(program) {
+  const workers = Array.from(
+    { length: FACE_WORKERS },
+    () => new Worker(join(ROOT, 'scripts', 'lib', 'face-worker.mjs'), { workerData: { program } }),
+  )
+  await Promise.all(workers.map(worker => once(worker, 'message')))
+  const draw = async (view, fineness) => {
+    const rows = fineness === 'preview' ? 40 : 64
+    let next = 0
+    await Promise.all(
+      workers.map(async worker => {
+        while (next < view.height) {
+          const from = next
+          next = Math.min(view.height, from + rows)
+          worker.postMessage({ view, from, to: next, fineness })
+          await once(worker, 'message')
+        }
+      }),
+    )
+  }
+  return { draw, close: () => Promise.all(workers.map(worker => worker.terminate())) }
+}
+
+/** A face of a hanger swirl (twelve strokes): while it is dragged, and finely for a picture. */
 async function faces() {
   const { acrossView, designOf, readPlanText, renderRows } = await import('@ostler/core')
   const { plan } = readPlanText(readFileSync(join(ROOT, 'examples', 'heron-reach.json'), 'utf8'))
@@ -85,17 +114,20 @@ async function faces() {
     { ...plan, moves },
     plan.score.map(() => 2),
   )
-  const draw = (width, isFinal) => i => {
-    const view = acrossView(program, 0.2 + 0.005 * (i % 100), width)
-    return renderRows(program, view, 0, view.height, isFinal)
-  }
-  await timed(5, draw(400, false))
-  tell('face.preview400x12.one_thread.median_ms', median(await timed(25, draw(400, false))), 'ms')
-  const final = median(await timed(3, draw(1600, true)))
-  tell('face.final1600.one_thread.median_ms', final, 'ms')
-  const { width, height } = acrossView(program, 0.5, 1600)
+  const viewAt = (i, width) => acrossView(program, 0.2 + 0.005 * (i % 100), width)
+  const pool = await facePool(program)
+  await timed(10, i => pool.draw(viewAt(i, 400), 'preview'))
+  tell('face.preview400x12.median_ms', median(await timed(40, i => pool.draw(viewAt(i, 400), 'preview'))), 'ms')
+  await timed(2, i => pool.draw(viewAt(i, 1600), 'final'))
+  const final = median(await timed(9, i => pool.draw(viewAt(i, 1600), 'final')))
+  tell('face.final1600.median_ms', final, 'ms')
+  await pool.close()
+  const { width, height } = viewAt(0, 1600)
   const strokes = program.ops.filter(op => op.kind === 'twist').length / 2
-  tell('face.ns_per_px_move', (final * 1e6) / (width * height * strokes), 'ns')
+  const every = median(
+    await timed(3, i => void renderRows(program, viewAt(i, 800), 0, viewAt(i, 800).height, 'every-pixel')),
+  )
+  tell('face.ns_per_px_move', (every * 4 * 1e6) / (width * height * strokes), 'ns')
   const from = new Uint8Array(width * height * 3)
   const to = new Uint8Array(from.length)
   tell('face.ratio_to_memcpy', final / median(await timed(20, () => to.set(from))), '1')

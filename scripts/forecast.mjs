@@ -33,13 +33,17 @@ await run(async () => {
   if (args.length !== 1) throw new Told(USAGE)
   ensurePackages()
   buildCore()
-  const { everything, forecast, readPlanText, referenceShelf, remediesFor } = await import('@ostler/core')
+  const { designResult, everything, forecast, readPlanText, referenceShelf, remediesFor } = await import('@ostler/core')
   const shelf = shelfFile ? shelfFrom(shelfFile) : referenceShelf()
   const read = readPlanText(textOf(args[0]))
   if (!read.ok) throw new Told(`${args[0]} is not a plan that can be forecast:\n${listed(read.problems).join('\n')}`)
   const result = forecast(read.plan, shelf)
   if (!result.ok) throw new Told(`${result.path}\t${result.sentence}`)
-  const more = { ...everything(read.plan, shelf, result.forecast), remedies: remediesFor(read.plan, shelf) }
+  const more = {
+    ...everything(read.plan, shelf, result.forecast),
+    design: designResult(read.plan, result.forecast.lanes.pours),
+    remedies: remediesFor(read.plan, shelf),
+  }
   const all = { ...result.forecast, ...more }
   process.stdout.write(`${JSON.stringify(all, null, 2)}\n`)
 })

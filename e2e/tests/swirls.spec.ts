@@ -5,10 +5,11 @@ test('a hanger swirl from a straight score: the bars are scrubbed, a layer is dr
   open,
 }) => {
   await open('quarry-bench', 'Hanger')
-  await maker.getByRole('button', { name: /^technique/ }).click()
+  await maker.getByRole('button', { name: /^design/ }).click()
   const dialog = maker.getByRole('dialog')
   await expect(dialog.getByRole('img', { name: 'Hanger swirl' })).toHaveAttribute('data-drawn', 'yes')
   await dialog.getByRole('button', { name: /^Hanger swirl/ }).click()
+  await dialog.getByRole('button', { name: 'Use it' }).click()
   await expect(maker.getByText('3 cups · 5 layers')).toBeVisible()
   const face = maker.getByRole('img', { name: 'Face of the bar at the cut' })
   await expect(face).toHaveAttribute('data-drawn', 'yes')
@@ -16,7 +17,7 @@ test('a hanger swirl from a straight score: the bars are scrubbed, a layer is dr
   const before = await picture()
   await maker.getByRole('slider', { name: 'Where the loaf is cut' }).focus()
   for (let i = 0; i < 10; i += 1) await maker.keyboard.press('ArrowRight')
-  await expect(maker.getByText('cut at 138 mm')).toBeVisible()
+  await expect(maker.getByText('cut at 120 mm')).toBeVisible()
   await expect.poll(picture).not.toBe(before)
 
   // The tool: deeper, then left out, then taken back.
@@ -39,12 +40,12 @@ test('a hanger swirl from a straight score: the bars are scrubbed, a layer is dr
   await expect(layer.getByLabel('Streams')).toHaveValue('3')
   await expect(layer.getByLabel('Falls from')).toHaveValue('100')
 
-  await maker.getByRole('link', { name: 'all bars' }).click()
+  await maker.getByRole('link', { name: 'every bar' }).click()
   await expect(maker.getByRole('img', { name: /^Bar \d+$/ })).toHaveCount(8)
   await maker.getByLabel('A bar is').fill('40')
   await expect(maker.getByRole('img', { name: /^Bar \d+$/ })).toHaveCount(5)
   const download = maker.waitForEvent('download')
-  await maker.getByRole('button', { name: 'as a picture (PNG)' }).last().click()
+  await maker.getByRole('button', { name: 'PNG' }).last().click()
   expect((await download).suggestedFilename()).toBe('hanger-across.png')
   await saved(maker)
 })
@@ -67,4 +68,88 @@ test('a path is drawn by hand for the chopstick, and stays after a reload', asyn
   await maker.reload()
   await maker.getByRole('button', { name: /^chopstick/ }).click()
   await expect(move.getByText('Draw again to replace it.')).toBeVisible()
+})
+
+test('from a loaf to a slab: the design is kept, taken into another mould, told what was fitted, and printed', async ({
+  maker,
+  open,
+}) => {
+  const name = `Kept ${Date.now()}`
+  await open('heron-reach', name)
+  await maker.getByRole('button', { name: /^design/ }).click()
+  const dialog = maker.getByRole('dialog')
+  await dialog.getByText('Keep this one').click()
+  await dialog.getByRole('button', { name: 'Keep it' }).click()
+  await expect(maker.getByText(`${name} is kept among our designs.`)).toBeVisible()
+  await maker.goto('/designs')
+  await expect(maker.getByRole('img', { name: `Face of ${name}` })).toHaveAttribute('data-drawn', 'yes')
+
+  await open('weir-milk', 'Other mould')
+  await maker.getByRole('button', { name: /^design/ }).click()
+  await dialog.getByText('Our designs').click()
+  await dialog.getByRole('button', { name: new RegExp(`^${name}`) }).click()
+  await expect(maker.getByRole('button', { name: /^hanger wire/ })).toBeVisible()
+  await maker.getByRole('link', { name: 'every bar' }).click()
+  await maker.getByRole('link', { name: 'Design sheet' }).click()
+  await expect(maker.getByRole('img', { name: 'The face of a bar' })).toHaveAttribute('data-drawn', 'yes')
+  await expect(maker.getByText('Then: hanger wire, 3 times')).toBeVisible()
+  const download = maker.waitForEvent('download')
+  await maker.getByRole('button', { name: 'SVG' }).click()
+  expect((await download).suggestedFilename()).toBe('other-mould-face.svg')
+  const sheet = await maker.pdf({ format: 'A4' })
+  expect(sheet.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1)
+})
+
+test('several layers are picked, set aside and put back; a rod is dragged in the picture; the block turns', async ({
+  maker,
+  open,
+}) => {
+  await open('seven-fathoms', 'Group')
+  const rows = maker.locator('[data-row]')
+  await rows.first().click()
+  await rows.nth(2).click({ modifiers: ['Shift'] })
+  const group = maker.getByRole('region', { name: '3 layers chosen' })
+  await group.getByRole('button', { name: 'Set aside for now' }).click()
+  await expect(rows).toHaveCount(4)
+  for (let i = 0; i < 3; i += 1)
+    await maker
+      .getByRole('button', { name: /^Put .* back$/ })
+      .first()
+      .click()
+  await expect(rows).toHaveCount(7)
+
+  await maker.getByLabel('Add a piece or topping').selectOption('embed')
+  const grip = maker.getByRole('slider', { name: 'Where Rod lies' })
+  const box = (await grip.boundingBox())!
+  await maker.mouse.move(box.x + 14, box.y + 14)
+  await maker.mouse.down()
+  await maker.mouse.move(box.x + 74, box.y - 16, { steps: 6 })
+  await maker.mouse.up()
+  const place = await grip.getAttribute('aria-valuetext')
+  expect(place).not.toBe('50 % across, 50 % high')
+  await maker.reload()
+  await maker.getByRole('button', { name: /^Rod/ }).click()
+  await expect(maker.getByRole('slider', { name: 'Where Rod lies' })).toHaveAttribute('aria-valuetext', place!)
+
+  await maker.getByText('In space').click()
+  const block = maker.getByRole('application', { name: /The block in space/ })
+  await expect(block.getByRole('img').first()).toHaveAttribute('data-drawn', 'yes')
+  const scene = block.locator('> div')
+  const before = await scene.getAttribute('style')
+  await block.focus()
+  await maker.keyboard.press('ArrowRight')
+  expect(await scene.getAttribute('style')).not.toBe(before)
+  await saved(maker)
+})
+
+test('a plan B is made, shown on the sheet, worked on and left', async ({ maker, open }) => {
+  await open('heron-reach', 'Second')
+  await maker.getByRole('button', { name: 'Make a plan B' }).click()
+  await maker.getByRole('button', { name: 'Work on plan B' }).click()
+  await expect(maker.getByText('This is plan B:')).toBeVisible()
+  await expect(maker.getByRole('button', { name: /^hanger wire/ })).toHaveCount(0)
+  await maker.getByRole('button', { name: 'Back to plan A' }).first().click()
+  await expect(maker.getByRole('button', { name: /^hanger wire/ })).toBeVisible()
+  await maker.getByRole('link', { name: 'Sheet', exact: true }).click()
+  await expect(maker.getByText('Plan B: Spooned, when it thickens.')).toBeVisible()
 })

@@ -61,7 +61,7 @@ export function measuresOf(program: Program, plan: Pick<Plan, 'mould' | 'cutting
   const bars = isTray(plan.mould) ? [] : barsAlong(length, plan.cutting).bars
   const step = Math.max(1, Math.ceil(bars.length / MOST_FACES))
   const places = bars.filter((_, i) => i % step === 0).map(bar => bar.from / length)
-  const draw = (view: View) => tally(renderRows(program, view, 0, view.height), program.colours)
+  const draw = (view: View) => tally(renderRows(program, view, 0, view.height, 'final'), program.colours)
   const cuts = places.map(at =>
     draw(isCutLevel ? levelView(program, Math.min(0.998, at), width) : acrossView(program, at, width)),
   )

@@ -87,4 +87,12 @@ export function madeBy(technique: Technique, plan: Plan, values: Readonly<Record
   return { score, moves, finish: { ...plan.finish, embeds, mat } }
 }
 
+/** Trace at which each pour of a score is usually made: heaps and rough faces thick, streams and swirls thin. */
+export const usualLevels = (plan: Pick<Plan, 'score' | 'moves'>): number[] =>
+  plan.score.map(({ shape }) => {
+    if (shape.way === 'spoon' || shape.texture === 'rustic' || shape.texture === 'clouds') return 3.7
+    if (shape.texture === 'wavy' || shape.way === 'peaks' || shape.way === 'piped') return 3
+    return shape.way === 'layer' && plan.moves.length === 0 ? 2.7 : 2
+  })
+
 export const times = <T>(count: number, make: (i: number) => T): T[] => Array.from({ length: count }, (_, i) => make(i))

@@ -179,7 +179,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
     parameters: [{ key: 'rounds', label: 'Rounds along', from: 2, to: 24, usual: 8 }],
     steps: (value, plan) => [
       ...times(plan.cups.length - 1, i => ({ cup: i, share: 5 / (plan.cups.length - 1) })),
-      { cup: plan.cups.length - 1, share: 0.6, shape: { way: 'piped', count: value('rounds') } },
+      { cup: plan.cups.length - 1, share: 0.36, shape: { way: 'piped', count: value('rounds') } },
     ],
   },
   {

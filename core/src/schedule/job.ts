@@ -1,4 +1,4 @@
-import type { Cup, Move, Plan, PourWay, ScentMoment } from '../plan/index.ts'
+import type { Cup, LayerFace, Move, Plan, PourWay, ScentMoment } from '../plan/index.ts'
 import type { Portion, Portions } from '../portions/index.ts'
 import { scentLoad, unitBatter } from '../recipe/index.ts'
 import type { ScentLoad } from '../recipe/index.ts'
@@ -30,6 +30,9 @@ const WINDOWS: Readonly<Record<Exclude<PourWay, 'layer'>, Window>> = {
   peaks: { lo: 3.4, hi: 4.6 },
   piped: { lo: 3.8, hi: 4.9 },
 }
+/** Faces that stay uneven: thinner batter levels out. Engineering estimate. */
+const ROUGH: readonly LayerFace[] = ['rustic', 'clouds']
+const ROUGH_WINDOW: Window = { lo: 2.6, hi: 4.2 }
 /** Layers that a tool will be drawn through: still to flow. */
 const SWIRLED_WINDOW: Window = { lo: 1.2, hi: 2.6 }
 const THROUGH_BODY: readonly Move['tool'][] = ['hanger', 'stick', 'comb', 'spoon', 'spin', 'fold']
@@ -41,8 +44,9 @@ const RESTS_ON: readonly PourWay[] = ['layer', 'spoon', 'drizzle', 'peaks', 'pip
 const isSwirled = (plan: Plan): boolean => plan.moves.some(move => !move.off && THROUGH_BODY.includes(move.tool))
 
 function windowOf(plan: Plan, i: number): Window {
-  const { way } = plan.score[i]!.shape
+  const { way, texture } = plan.score[i]!.shape
   if (way !== 'layer') return WINDOWS[way]
+  if (ROUGH.includes(texture) && !isSwirled(plan)) return ROUGH_WINDOW
   if (isSwirled(plan)) return SWIRLED_WINDOW
   const next = plan.score[i + 1]
   const carries = plan.score.length > 1 && (!next || RESTS_ON.includes(next.shape.way))

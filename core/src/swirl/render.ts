@@ -86,10 +86,18 @@ function strongest(sheet: Sheet, n: number): void {
 
 /** Above this share of 255 a pixel counts as of one colour. */
 const PURE = 250
-/** Coarse lattice, pixels; finer pictures start wider, since their colours are wider too. */
-const BLOCK = { preview: 8, final: 16 }
+/** Widest that the coarse lattice is, mm: what is thinner might slip through. */
+const LATTICE_MM = { preview: 1.6, final: 0.9 }
+const MOST_BLOCK = 16
+
+/** The lattice in pixels, a power of two. */
+function blockOf({ rightX, rightY, rightZ }: View, fineness: 'preview' | 'final'): number {
+  const mm = Math.hypot(rightX, rightY, rightZ)
+  return Math.max(2, Math.min(MOST_BLOCK, 2 ** Math.floor(Math.log2(LATTICE_MM[fineness] / mm))))
+}
+
 /** How far the middle of a block may be off what its corners say, of 255. */
-const OFF = { preview: 14, final: 6 }
+const OFF = { preview: 18, final: 6 }
 /** Blocks with more contrast than this are looked into, of 255. */
 const STEEP = 110
 
@@ -119,9 +127,11 @@ function fill(sheet: Sheet, left: number, top: number, right: number, bottom: nu
   ask(sheet, left, bottom)
   ask(sheet, right, bottom)
   if (right - left <= 1 && bottom - top <= 1) return
+  // In a preview the last pixels between known ones are blended without being asked for.
+  const isLast = off >= OFF.preview && right - left <= 2 && bottom - top <= 2
   const midX = (left + right) >> 1
   const midY = (top + bottom) >> 1
-  ask(sheet, midX, midY)
+  if (!isLast) ask(sheet, midX, midY)
   const topLeft = top * width + left
   const topRight = top * width + right
   const bottomLeft = bottom * width + left
@@ -132,7 +142,7 @@ function fill(sheet: Sheet, left: number, top: number, right: number, bottom: nu
   if (other > -2) other = joined(picture, bottomLeft, one, other)
   if (other > -2) other = joined(picture, bottomRight, one, other)
   const middle = midY * width + midX
-  if (one === OUTSIDE && other === -1 && picture.first[middle] === OUTSIDE) {
+  if (one === OUTSIDE && other === -1 && (isLast || picture.first[middle] === OUTSIDE)) {
     blend(sheet, left, top, right, bottom, OUTSIDE, 0, 255, 255, 255, 255)
     return
   }
@@ -141,8 +151,9 @@ function fill(sheet: Sheet, left: number, top: number, right: number, bottom: nu
     const b = shareOf(picture, topRight, one, other)
     const c = shareOf(picture, bottomLeft, one, other)
     const d = shareOf(picture, bottomRight, one, other)
-    const found = shareOf(picture, middle, one, other)
+    const found = isLast ? a : shareOf(picture, middle, one, other)
     const low = Math.min(a, b, c, d, found)
+    if (isLast && low >= 0) return blend(sheet, left, top, right, bottom, one, Math.max(0, other), a, b, c, d)
     if (low >= 0 && Math.max(a, b, c, d) - low <= STEEP) {
       const u = right > left ? (midX - left) / (right - left) : 0
       const v = bottom > top ? (midY - top) / (bottom - top) : 0
@@ -210,7 +221,7 @@ export function renderRows(
     for (let row = 0; row < rows; row += 1) for (let i = 0; i < width; i += 1) ask(sheet, i, row)
     return picture
   }
-  const block = BLOCK[fineness]
+  const block = blockOf(view, fineness)
   const off = OFF[fineness]
   for (let top = 0; top < rows - 1; top += block)
     for (let left = 0; left < width - 1; left += block)

@@ -8,6 +8,7 @@ import { projectDir } from '../project-dir.ts'
 import type { DesignStore } from '../designs/store.ts'
 import type { RecipeStore } from '../recipes/store.ts'
 import type { ShelfStore } from '../shelf/store.ts'
+import { demoDesigns } from './demo-designs.ts'
 import { DEMO_LOTS, DEMO_PALETTE, DEMO_RECIPES, DEMO_SWATCHES } from './demo-shelf.ts'
 
 /** Sign-in of the made-up workshop. It exists only together with the demo data. */
@@ -74,5 +75,9 @@ export async function loadDemo(stores: Stores): Promise<void> {
     if (!result.ok) throw new Error(`The example ${file} is not a plan: ${result.problems[0]!.sentence}`)
     await batches.add(workshopId, result.plan)
     if (KEPT.includes(file)) await keepDesign(workshopId, result.plan, stores)
+  }
+  for (const design of demoDesigns()) {
+    const kept = await stores.designs.add(workshopId, design)
+    if (!kept.ok) throw new Error(`the demo design ${design.name} was not kept`)
   }
 }

@@ -5,7 +5,7 @@ import type { FacesWorker } from './faces.worker.ts'
 
 const MOST_WORKERS = 4
 /** Rows that a worker is handed at a time. A picture in the making is told of and can be stopped between them. */
-const BAND = { preview: 64, final: 64, 'every-pixel': 32 } as const
+const BAND = { preview: 40, final: 64, 'every-pixel': 32 } as const
 
 interface Hand {
   worker: Remote<FacesWorker>

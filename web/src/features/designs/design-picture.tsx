@@ -1,4 +1,4 @@
-import { acrossView, alongView, designOf, levelView } from '@ostler/core'
+import { acrossView, alongView, designOf, isColumn, levelView, usualLevels } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { useMemo } from 'react'
 import { cupHex, useColourView } from '../../plan/colour-view.ts'
@@ -19,7 +19,7 @@ const PENCIL = '#333333'
 /** A design drawn with its own colours, whatever batch it is from. */
 export function DesignPicture({ plan, seen, label, px = 220, className = 'h-28 w-full object-contain' }: Props) {
   const view = useColourView()
-  const design = useMemo(() => designOf(plan, []), [plan])
+  const design = useMemo(() => designOf(plan, usualLevels(plan)), [plan])
   const { program } = design
   const hexes = [
     ...design.cups.map(cup => cupHex(plan, null, view, cup)),
@@ -28,13 +28,18 @@ export function DesignPicture({ plan, seen, label, px = 220, className = 'h-28 w
   ]
   const plane =
     seen === 'top'
-      ? levelView(program, 1, px)
+      ? levelView(program, isColumn(plan.mould) ? 0.55 : 1, px)
       : seen === 'along'
         ? alongView(program, 0.5, px)
         : acrossView(program, AT, px)
-  return <FaceCanvas {...{ program, hexes, label, plan, className }} view={plane} />
+  return <FaceCanvas {...{ program, hexes, label, plan, className }} view={plane} refines={false} />
 }
 
-/** From above where the top or a round mould shows a design best. */
-export const bestSight = (plan: Plan): 'across' | 'top' =>
-  plan.mould.form !== 'box' || plan.mould.innerWidthMm > 2.5 * plan.mould.fillMm ? 'top' : 'across'
+/** What shows a design best: the top for tools drawn over it, the length for two halves, else the cut face. */
+export function bestSight(plan: Plan): 'across' | 'top' | 'along' {
+  if (plan.score.some(pour => pour.together === 'ends')) return 'along'
+  const isDrawnOver = plan.moves.some(move => !move.off && ['skewer', 'stick', 'comb', 'spin'].includes(move.tool))
+  const isSpotted = plan.score.some(pour => pour.shape.way === 'spots' || pour.shape.way === 'drizzle')
+  const isFlat = plan.mould.form !== 'box' || plan.mould.innerWidthMm > 2.5 * plan.mould.fillMm
+  return isDrawnOver || isSpotted || isFlat ? 'top' : 'across'
+}

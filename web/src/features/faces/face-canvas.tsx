@@ -11,14 +11,19 @@ interface Props {
   view: View
   hexes: readonly string[]
   label: string
+  /** Drawn once more, finely, when it has come to rest. */
+  refines?: boolean
   /** On a view of the top: whose toppings are strewn over it. */
   plan?: Plan
   className?: string
   style?: React.CSSProperties
 }
 
+/** Rest after the last change before a face is drawn finely, ms. */
+const REST_MS = 300
+
 /** Draws the newest view that was asked for; while one is being drawn, those in between are passed over. */
-function usePicture(program: Program, view: View): Picture | null {
+function usePicture(program: Program, view: View, refines: boolean): Picture | null {
   const [picture, setPicture] = useState<Picture | null>(null)
   const wanted = useRef<{ program: Program; view: View } | null>(null)
   const busy = useRef(false)
@@ -35,14 +40,26 @@ function usePicture(program: Program, view: View): Picture | null {
       busy.current = false
     }
     if (!busy.current) void next()
-  }, [program, key])
+    if (!refines) return
+    const stop = new AbortController()
+    const timer = setTimeout(() => {
+      drawFace(program, JSON.parse(key) as View, { fineness: 'final', signal: stop.signal }).then(
+        fine => stop.signal.aborted || setPicture(fine),
+        () => undefined,
+      )
+    }, REST_MS)
+    return () => {
+      clearTimeout(timer)
+      stop.abort()
+    }
+  }, [program, key, refines])
   return picture
 }
 
 /** One view of a design in its forecast colours. */
-export function FaceCanvas({ program, view, hexes, label, plan, className = '', style }: Props) {
+export function FaceCanvas({ program, view, hexes, label, plan, refines = true, className = '', style }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null)
-  const picture = usePicture(program, view)
+  const picture = usePicture(program, view, refines)
   const { sight } = useColourView()
   const colours = hexes.join()
   const strewn = view.isTop && plan && plan.finish.toppings.length > 0 ? plan : null

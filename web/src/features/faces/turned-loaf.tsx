@@ -16,7 +16,7 @@ interface Props {
 }
 
 const KEY_STEP = 6
-const START = { turn: -34, tilt: 24 }
+const START = { turn: -50, tilt: 24 }
 /** Pixels of a picture for each pixel shown. */
 const FINE = 1.5
 const FACETS = 20

@@ -4,20 +4,38 @@ import { useMemo } from 'react'
 import { useColourView, useCupHex } from '../../plan/colour-view.ts'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 
+/** The newest designs, by everything that they depend on: a change of scent or dose redraws nothing. */
+const compiled = new Map<string, Design>()
+const MOST_COMPILED = 8
+
+function compiledDesign(plan: Plan, levels: readonly number[]): Design {
+  const { mould, score, moves, finish, cutting, cups } = plan
+  const key = JSON.stringify([mould, score, moves, finish, cutting, cups.map(cup => cup.id), levels])
+  const known = compiled.get(key)
+  if (known) return known
+  const design = designOf(plan, levels)
+  compiled.set(key, design)
+  if (compiled.size > MOST_COMPILED) compiled.delete(compiled.keys().next().value!)
+  return design
+}
+
 /** The open batch's design, compiled with the trace that its pours are forecast to have. */
 export function useDesign(tried: Plan | null = null): Design {
   const own = usePlan(state => state.plan)
   const plan = tried ?? own
   const levels = useLevels(plan)
-  return useMemo(() => designOf(plan, levels), [plan, levels])
+  return useMemo(() => compiledDesign(plan, levels), [plan, levels])
 }
+
+/** Differences of trace that no eye sees in a face. */
+const LEVEL_STEP = 0.02
 
 /** Trace of each pour as forecast; a score that is only tried keeps what its pours have now. */
 export function useLevels(plan: Plan): readonly number[] {
   const pours = useForecast()?.lanes.pours
   return useMemo(() => {
     const known = new Map(pours?.map(pour => [pour.pour, (pour.startLevel + pour.endLevel) / 2]))
-    return plan.score.flatMap(pour => known.get(pour.id) ?? [USUAL_LEVEL])
+    return plan.score.map(pour => Math.round((known.get(pour.id) ?? USUAL_LEVEL) / LEVEL_STEP) * LEVEL_STEP)
   }, [plan.score, pours])
 }
 

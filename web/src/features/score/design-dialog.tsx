@@ -1,9 +1,18 @@
-import { TECHNIQUES, designFrom, fitDesign, madeBy, planOfDesign, starterPlan, usualValues } from '@ostler/core'
+import {
+  TECHNIQUES,
+  designFrom,
+  forecast,
+  fitDesign,
+  madeBy,
+  planOfDesign,
+  starterPlan,
+  usualValues,
+} from '@ostler/core'
 import type { Edit, KeptDesign, Plan, Technique } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { batchesQuery, designsQuery } from '../../api/client.ts'
-import { cupHex, useColourView } from '../../plan/colour-view.ts'
+import { cupHex, useColourView, useCupHex } from '../../plan/colour-view.ts'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Segments } from '../../ui/segments.tsx'
@@ -50,7 +59,7 @@ interface UseProps {
 }
 
 function Techniques({ onUse }: UseProps) {
-  const plan = usePlan(state => state.plan)
+  const plan = useColouredPlan()
   const [open, setOpen] = useState<Technique | null>(null)
   if (open) return <Numbers technique={open} onBack={() => setOpen(null)} onUse={onUse} />
   return (
@@ -82,11 +91,21 @@ interface PictureProps {
   className?: string
 }
 
+/** Cups wish for the colours that they are forecast to have: then any score of theirs shows them. */
+function useColouredPlan(): Plan {
+  const plan = usePlan(state => state.plan)
+  const hexOf = useCupHex()
+  const wishes = plan.cups.map(cup => hexOf(cup.id)).join()
+  return useMemo(() => {
+    const hexes = wishes.split(',')
+    return { ...plan, cups: plan.cups.map((cup, i) => ({ ...cup, wish: hexes[i]! })) }
+  }, [plan, wishes])
+}
+
 function TechniquePicture({ technique, plan, values, px, className }: PictureProps) {
-  const view = useColourView()
   const made = useMemo(
-    () => ({ ...coloured(plan, view), ...madeBy(technique, plan, values) }),
-    [technique, plan, values, view],
+    () => ({ ...plan, aside: [], planB: null, ...madeBy(technique, plan, values) }),
+    [technique, plan, values],
   )
   return (
     <DesignPicture
@@ -99,14 +118,9 @@ function TechniquePicture({ technique, plan, values, px, className }: PicturePro
   )
 }
 
-/** A plan whose cups wish for the colours that they are forecast to have. */
-function coloured(plan: Plan, view: ReturnType<typeof useColourView>): Plan {
-  return { ...plan, cups: plan.cups.map(cup => ({ ...cup, wish: cup.wish ?? cupHex(plan, null, view, cup.id) })) }
-}
-
 /** A technique's own numbers, with the picture that they make. */
 function Numbers({ technique, onBack, onUse }: { technique: Technique; onBack: () => void } & UseProps) {
-  const plan = usePlan(state => state.plan)
+  const plan = useColouredPlan()
   const [values, setValues] = useState(() => usualValues(technique, plan))
   const take = () => {
     const { score, moves, finish } = madeBy(technique, plan, values)
@@ -198,17 +212,35 @@ function Library({ onUse }: UseProps) {
   )
 }
 
+/** Batches shown at a time; the search finds the others. */
+const MOST_SHOWN = 16
+
 function Batches({ onUse }: UseProps) {
   const batch = useBatch()
   const view = useColourView()
   const own = batch.get().id
-  const { data } = useQuery(batchesQuery(''))
+  const [search, setSearch] = useState('')
+  const { data } = useQuery(batchesQuery(search))
+  const { shelf } = batch
   const designs = useMemo(
     () =>
       (data ?? [])
         .filter(one => one.id !== own)
-        .map(({ id, plan }) => ({ id, design: designFrom(plan, plan.name, cup => cupHex(plan, null, view, cup)) })),
-    [data, own, view],
+        .slice(0, MOST_SHOWN)
+        .map(({ id, plan }) => {
+          const result = forecast(plan, shelf)
+          const colours = result.ok ? result.forecast.colours : null
+          return { id, design: designFrom(plan, plan.name, cup => cupHex(plan, colours, view, cup)) }
+        }),
+    [data, own, view, shelf],
   )
-  return <DesignList designs={designs} onUse={onUse} empty="There is no other batch yet." />
+  return (
+    <>
+      <label className="mb-3 flex max-w-80 flex-col gap-0.5 text-[13px] text-soft">
+        Search the batches
+        <input className="field" type="search" value={search} onChange={event => setSearch(event.target.value)} />
+      </label>
+      <DesignList designs={designs} onUse={onUse} empty="There is no such batch." />
+    </>
+  )
 }

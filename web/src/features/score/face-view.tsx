@@ -235,7 +235,7 @@ function CutLines({ design, plan, place }: { design: Design; plan: Plan; place: 
         rx={a > 0 ? place.width / 2 : 0}
         stroke="var(--soft)"
         strokeOpacity={1}
-        strokeDasharray=""
+        strokeDasharray="none"
         strokeWidth={a > 0 ? 0 : WALL_PX}
       />
     </g>

@@ -1,4 +1,4 @@
-import { TECHNIQUES, startingMove, starterPlan } from '@ostler/core'
+import { startingMove, starterPlan } from '@ostler/core'
 import type { Plan, PourWay } from '@ostler/core'
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, describe, expect, test, vi } from 'vitest'
@@ -6,7 +6,6 @@ import { opened } from '../../plan/test/opened.tsx'
 import { MoveInspector } from './move-inspector.tsx'
 import { PourShapeFields } from './pour-shape-fields.tsx'
 import { RepeatDialog } from './repeat-dialog.tsx'
-import { TechniqueDialog } from './technique-dialog.tsx'
 
 // Pictures are drawn elsewhere: here nothing comes of them.
 vi.mock('../../workers/faces.ts', () => ({ drawFace: () => new Promise(() => undefined) }))
@@ -98,21 +97,5 @@ describe('whole runs', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Repeat' }))
     expect(batch.get().plan.score).toHaveLength(9)
     expect(closed).toHaveBeenCalled()
-  })
-
-  test('every technique can be taken, in one step of undo; with one cup none is offered that needs two', () => {
-    const batch = opened(start, <TechniqueDialog onClose={() => undefined} />)
-    for (const { name } of TECHNIQUES) {
-      const before = batch.get().plan
-      fireEvent.click(screen.getByRole('button', { name: new RegExp(`^${name}`) }))
-      expect(batch.get().result.ok).toBe(true)
-      batch.undo()
-      expect(batch.get().plan.score).toEqual(before.score)
-    }
-    cleanup()
-    const one = { ...start, cups: start.cups.slice(0, 1), score: start.score.slice(0, 1) }
-    opened(one, <TechniqueDialog onClose={() => undefined} />)
-    const buttons = screen.getAllByRole<HTMLButtonElement>('button')
-    expect(buttons.every(button => button.disabled)).toBe(true)
   })
 })

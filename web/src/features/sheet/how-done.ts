@@ -19,7 +19,8 @@ export function howPoured({ shape, together }: Pour): string {
 
 export function howMoved(move: Move): string {
   const isOverTop = move.tool === 'skewer' || move.tool === 'stick' || move.tool === 'comb'
-  return `${MOVE_TOOLS[move.tool]}, ${move.count} times${isOverTop ? `, ${PATTERNS[move.pattern]}` : ''}`
+  const often = move.count === 1 ? 'once' : move.count === 2 ? 'twice' : `${move.count} times`
+  return `${MOVE_TOOLS[move.tool]}, ${often}${isOverTop ? `, ${PATTERNS[move.pattern]}` : ''}`
 }
 
 export const howSetIn = (embed: Embed, habits: UnitHabits): string =>

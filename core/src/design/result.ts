@@ -1,0 +1,34 @@
+import { barCount, embedPieces } from '../plan/index.ts'
+import type { Plan } from '../plan/index.ts'
+import type { PourForecast } from '../schedule/index.ts'
+import { countedShares, crestMm, designOf } from '../swirl/index.ts'
+import { designAdvice } from './advice.ts'
+import { measuresOf } from './measures.ts'
+import { toppingPlaces } from './toppings.ts'
+
+/** A step of the count, cells along each side of the block. */
+const COUNT_STEPS = 32
+
+/**
+ * Everything that the design comes to, for the command line: a second or so of counting.
+ *
+ * @param pours as forecast, in the order of the score
+ */
+export function designResult(plan: Plan, pours: readonly PourForecast[]) {
+  const levels = pours.map(pour => (pour.startLevel + pour.endLevel) / 2)
+  const design = designOf(plan, levels)
+  const measures = measuresOf(design.program, plan)
+  const counted = countedShares(design.program, COUNT_STEPS)
+  return {
+    bars: barCount(plan),
+    heightMm: design.program.heightMm,
+    crestMm: crestMm(design.program),
+    embedPieces: embedPieces(plan).length,
+    toppingPieces: toppingPlaces(plan, design.program).length,
+    picturedShares: design.cups.map((cup, i) => ({ cup, share: counted[i]! })),
+    faces: measures.faces.map(face => design.cups.map((cup, i) => ({ cup, share: face[i]! }))),
+    threads: measures.threads,
+    fitted: design.sentences,
+    advice: designAdvice(plan, design, levels, measures),
+  }
+}
