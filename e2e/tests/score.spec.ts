@@ -2,7 +2,7 @@ import { expect, saved, test } from '../workshop.ts'
 
 test('five layers fit 1280 × 800 without scrolling', async ({ maker, open }) => {
   await open('verdigris-stair', 'Fits')
-  await expect(maker.getByRole('img', { name: /^Plaster: layer 5/ })).toBeInViewport({ ratio: 1 })
+  await expect(maker.getByRole('group', { name: /^Plaster: layer 5/ })).toBeInViewport({ ratio: 1 })
   await expect(maker.getByLabel('Height of layer 5, Plaster')).toBeInViewport({ ratio: 1 })
   await expect(maker.getByLabel('Biggest risk')).toBeInViewport({ ratio: 1 })
   expect(await maker.evaluate(() => document.documentElement.scrollHeight <= innerHeight)).toBe(true)
@@ -62,7 +62,7 @@ test('a cup is added, coloured and removed, and its lane follows', async ({ make
   await dose.blur()
   await expect(inspector.getByText(/A dose is from 0 to 300 g per kg/)).toBeVisible()
   await dose.fill('4')
-  await expect(maker.getByRole('img', { name: /^Basalt: layer 4/ })).toBeVisible()
+  await expect(maker.getByRole('group', { name: /^Basalt: layer 4/ })).toBeVisible()
   await inspector.getByRole('button', { name: 'Remove cup and its layers' }).click()
   await expect(maker.getByRole('img', { name: /^Basalt/ })).toHaveCount(0)
   await saved(maker)

@@ -99,3 +99,32 @@ test('advice is applied with one action, taken back with one, and dismissed for 
   await expect(risk.getByRole('button', { name: 'Apply' })).toBeVisible()
   await expect(risk).not.toContainText('Mix at 26 °C')
 })
+
+test('the best plan is searched for, applied and taken back; a sighting moves the forecast; a notch waits', async ({
+  maker,
+  open,
+}) => {
+  await open('verdigris-stair', 'Search')
+  await maker.getByRole('button', { name: /^Best plan/ }).click()
+  const dialog = maker.getByRole('dialog')
+  await dialog.getByLabel('cups without scent').uncheck()
+  await dialog.getByRole('button', { name: 'Search', exact: true }).click()
+  await expect(dialog.getByRole('heading', { name: 'Most likely to work' })).toBeVisible({ timeout: 20_000 })
+  await dialog.getByRole('button', { name: 'Apply' }).first().click()
+  await expect(maker.getByText('Every layer is likely to pour as planned')).toBeVisible()
+  await maker.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect(maker.getByText('is too thick when you reach it')).toBeVisible()
+
+  await maker.getByRole('button', { name: /^seen/ }).click()
+  await dialog.getByLabel('Trace', { exact: true }).fill('4.4')
+  await dialog.getByRole('button', { name: 'Add' }).click()
+  await expect(dialog.getByText(/believed to go \d+ % faster/)).toBeVisible()
+  await dialog.getByRole('button', { name: 'Remove sighting 1' }).click()
+  await maker.keyboard.press('Escape')
+
+  const notch = maker.getByRole('slider', { name: 'Wait before layer 3' })
+  await notch.focus()
+  await maker.keyboard.press('Shift+ArrowRight')
+  await expect(notch).toHaveAttribute('aria-valuenow', '1')
+  await saved(maker)
+})

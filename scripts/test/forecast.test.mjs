@@ -34,6 +34,7 @@ describe('the forecast on the command line', () => {
       'heat',
       'weighList',
       'preparation',
+      'design',
       'remedies',
     ])
     expect(result.portions.lyeG).toBeGreaterThan(50)

@@ -23,6 +23,7 @@ export function firstPlanB(plan: Plan): PlanB {
         cup,
         share: Number(share.toFixed(6)),
         waitMin: 0,
+        window: null,
         shape: { ...startingShape(), way: 'spoon' as const },
       },
     ]

@@ -67,6 +67,7 @@ export function madeBy(technique: Technique, plan: Plan, values: Readonly<Record
     overSpatula: step.shape?.way === undefined || step.shape.way === 'layer',
     waitMin: 0,
     together: step.together ?? 'no',
+    window: null,
     shape: { ...startingShape(), ...step.shape },
   }))
   let moveNumber = 0

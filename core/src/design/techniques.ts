@@ -233,7 +233,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
       ...times(value('pours'), i => ({
         cup: i + 1,
         share: 3 / value('pours'),
-        shape: { way: 'spots' as const, count: value('spots'), range: 0.8, across: 0.5, spreadMm: 17 },
+        shape: { way: 'spots' as const, count: value('spots'), range: 0.72, across: 0.5, spreadMm: 17 },
       })),
     ],
   },

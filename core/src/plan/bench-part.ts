@@ -191,3 +191,38 @@ export class Preparation {
   @NumberFrom(100, 2000, 'A roll is from 100 to 2000 mm wide.')
   rollWidthMm!: number
 }
+
+export const CUP_ORDERS = {
+  first: 'all cups are coloured first',
+  each: 'each cup right before its first pour',
+} as const
+export type CupOrder = keyof typeof CUP_ORDERS
+
+/** Whose hands, how quick, and in which order they work. */
+export class Hands {
+  @IsIn(Object.keys(CUP_ORDERS), {
+    message: `Cups are coloured in one of these orders: ${Object.keys(CUP_ORDERS).join(', ')}.`,
+  })
+  order!: CupOrder
+
+  @IsIn([1, 2], { message: 'One or two people work.' })
+  people!: 1 | 2
+
+  /** Times that the hands take, against the usual. */
+  @NumberFrom(0.3, 3, 'Hands take 30 to 300 % of the usual times.')
+  pace!: number
+}
+
+/** A trace that was seen while the batch was made, or in a small trial of it. */
+export class Seen {
+  @Id('What was seen names its cup by id.')
+  cup!: string
+
+  @NumberFrom(0, 240, 'It was seen 0 to 240 minutes after the lye went in.')
+  atMin!: number
+
+  @NumberFrom(0.8, 5, 'A trace is from 0.8 to 5.')
+  level!: number
+}
+
+export const MAX_SEEN = 20

@@ -125,6 +125,12 @@ function cups(plan: Plan): Problem[] {
     ...plan.ladders.flatMap((ladder, i) => ladder.cups.flatMap(cup => gone(`ladders[${i}].cups`, cup))),
     ...plan.division.actual.flatMap((actual, i) => gone(`division.actual[${i}].cup`, actual.cup)),
     ...gone('division.makesUp', plan.division.makesUp),
+    ...plan.seen.flatMap((seen, i) => gone(`seen[${i}].cup`, seen.cup)),
+    ...plan.score.flatMap(({ window }, i): Problem[] => {
+      if (!window || window.hi >= window.lo + 0.2) return []
+      const sentence = `The window would end at ${window.hi} after starting at ${window.lo}: it is at least 0.2 wide.`
+      return [{ path: `score[${i}].window.hi`, value: window.hi, sentence }]
+    }),
     ...plan.cups.flatMap((cup, i) => [
       ...cup.colorants.flatMap((part, j): Problem[] => {
         const { slurry } = part

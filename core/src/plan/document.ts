@@ -2,7 +2,7 @@ import { Equals, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
 import { NumberFrom, Part, Parts, Text } from '../checks/index.ts'
 import { FORMS, LININGS } from '../shelf/index.ts'
 import type { Lining, MouldForm } from '../shelf/index.ts'
-import { Division, Heat, Preparation } from './bench-part.ts'
+import { Division, Hands, Heat, MAX_SEEN, Preparation, Seen } from './bench-part.ts'
 import {
   ColourWish,
   Cup,
@@ -151,6 +151,12 @@ export class Plan {
 
   @Part(() => Conditions, 'The conditions are missing.')
   conditions!: Conditions
+
+  @Part(() => Hands, 'Whose hands work is missing.')
+  hands!: Hands
+
+  @Parts(() => Seen, 0, MAX_SEEN, `At most ${MAX_SEEN} sightings of trace are kept.`)
+  seen!: Seen[]
 
   @Part(() => Heat, 'The heat plan is missing.')
   heat!: Heat

@@ -119,6 +119,7 @@ function removeCup(plan: Plan, id: string): EditResult {
       .filter(ladder => ladder.cups.length > 1),
     reserves: plan.reserves.filter(reserve => reserve.cup !== id),
     aside: plan.aside.filter(one => one.pour.cup !== id),
+    seen: plan.seen.filter(one => one.cup !== id),
     planB: planBWithout(plan.planB, id),
     division: {
       ...division,

@@ -1,8 +1,11 @@
 export { OilPart, PlannedAdditive, PlannedLiquid, Recipe, WATER_BASES } from './recipe-part.ts'
 export type { Infusion, Water, WaterBasis } from './recipe-part.ts'
-export { COOLINGS, DIVISION_MEASURES, DIVISION_RULES, TEMPERATURE_RULES } from './bench-part.ts'
+export { COOLINGS, CUP_ORDERS, MAX_SEEN, DIVISION_MEASURES, DIVISION_RULES, TEMPERATURE_RULES } from './bench-part.ts'
 export type {
   CoolingWay,
+  CupOrder,
+  Hands,
+  Seen,
   CupActual,
   Division,
   DivisionMeasure,
@@ -89,6 +92,7 @@ export {
   startingCutting,
   startingEmbed,
   startingFinish,
+  startingHands,
   startingTopping,
   startingMove,
   startingShape,

@@ -2,6 +2,7 @@ import {
   startingColour,
   startingDivision,
   startingFinish,
+  startingHands,
   startingHeat,
   startingPreparation,
   startingShape,
@@ -98,16 +99,18 @@ function toVersion4(document: Loose): Loose {
   }
 }
 
-/** Version 5: pours at once, pours set aside, embeds, toppings, a mat on the floor, plan B, bars across and on their side. */
+/** Version 5: windows of one's own, hands, what was seen of trace, pours at once, pours set aside, embeds, toppings, a mat on the floor, plan B, bars across and on their side. */
 function toVersion5(document: Loose): Loose {
   const { score } = document
   return {
     ...document,
     version: 5,
-    score: Array.isArray(score) ? score.map(pour => ({ ...loose(pour), together: 'no' })) : score,
+    score: Array.isArray(score) ? score.map(pour => ({ ...loose(pour), together: 'no', window: null })) : score,
     aside: [],
     finish: startingFinish(),
     planB: null,
+    hands: startingHands(),
+    seen: [],
     cutting: { ...loose(document['cutting']), rows: 1, onSide: false },
   }
 }

@@ -115,6 +115,7 @@ const orderedCup = (cup: Cup): Cup => ({
 
 const orderedPour = (pour: Pour): Pour => ({
   ...pick(pour, ['id', 'kind', 'cup', 'share', 'dropMm', 'overSpatula', 'waitMin', 'together']),
+  window: pour.window && pick(pour.window, ['lo', 'hi']),
   shape: {
     ...pick(pour.shape, ['way', 'texture', 'tiltDeg', 'across', 'range', 'count', 'spreadMm', 'cover', 'hour']),
     pencil: pour.shape.pencil,
@@ -178,6 +179,8 @@ export function ordered(plan: Plan): Plan {
       'scaleStepG',
       'fineScaleStepG',
     ]),
+    hands: pick(plan.hands, ['order', 'people', 'pace']),
+    seen: plan.seen.map(one => pick(one, ['cup', 'atMin', 'level'])),
     heat: {
       ...pick(heat, ['startAt', 'waterC', 'iceShare', 'meltC', 'lyeVessel', 'oilsVessel', 'lyeCooling', 'oilsCooling']),
       ...pick(heat, ['bathC', 'bathLitres', 'iceKg', 'lyeC', 'rule', 'gapK', 'bandLowC', 'bandHighC']),

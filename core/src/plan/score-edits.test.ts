@@ -106,12 +106,14 @@ describe('plan B', () => {
 
 test('a plan of version 4 is brought to 5 with nothing new in it', () => {
   const now = starterPlan('Older') as unknown as Record<string, unknown>
-  const rest = Object.fromEntries(Object.entries(now).filter(([key]) => !['aside', 'finish', 'planB'].includes(key)))
+  const rest = Object.fromEntries(
+    Object.entries(now).filter(([key]) => !['aside', 'finish', 'planB', 'hands', 'seen'].includes(key)),
+  )
   const old = {
     ...rest,
     version: 4,
     cutting: { barMm: 30, trimMm: 0, kerfMm: 1 },
-    score: starterPlan('Older').score.map(({ together: _, ...pour }) => pour),
+    score: starterPlan('Older').score.map(({ together: _, window: __, ...pour }) => pour),
   }
   expect(MIGRATIONS[4]).toBeDefined()
   const read = readPlan(old)

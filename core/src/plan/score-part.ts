@@ -75,6 +75,15 @@ export class PourShape {
   pencil!: string
 }
 
+/** Trace range in which a pour works, where the workshop knows better. */
+export class PourWindow {
+  @NumberFrom(0.8, 4.8, 'A window starts at trace 0.8 to 4.8.')
+  lo!: number
+
+  @NumberFrom(1, 5, 'A window ends at trace 1 to 5.')
+  hi!: number
+}
+
 export class Pour {
   @Id()
   id!: string
@@ -101,6 +110,11 @@ export class Pour {
     message: `A pour is by itself or with the one before: ${Object.keys(TOGETHER).join(', ')}.`,
   })
   together!: Together
+
+  /** Null: as its way needs. */
+  @ValidateIf((pour: Pour) => pour.window !== null)
+  @Part(() => PourWindow, 'A window is null, or where it starts and ends.')
+  window!: PourWindow | null
 
   @Part(() => PourShape, 'How a pour lies is missing.')
   shape!: PourShape

@@ -1,7 +1,7 @@
 import { PLAN_FORMAT, PLAN_VERSION } from './document.ts'
 import type { Plan } from './document.ts'
 import type { OilPart } from './recipe-part.ts'
-import type { Division, Heat, Preparation } from './bench-part.ts'
+import type { Division, Hands, Heat, Preparation } from './bench-part.ts'
 import type { Embed, Finish, Topping, ToppingKind } from './finish-part.ts'
 import type { Cutting, Move, PourShape } from './score-part.ts'
 import type { ColourWish, Cup, CupColorant, PlannedScent } from './cup-part.ts'
@@ -40,6 +40,9 @@ export const startingDivision = (): Division => ({
   melt: 'common',
   top: null,
 })
+
+/** One pair of hands of the usual pace; all cups are coloured before the first pour. */
+export const startingHands = (): Hands => ({ order: 'first', people: 1, pace: 1 })
 
 export const startingColour = (): ColourWish => ({ baseHex: null, baseDays: 42, gel: 0, cutDays: 2, curedDays: 42 })
 
@@ -170,6 +173,7 @@ export const starterPlan = (name: string): Plan => ({
     overSpatula: true,
     waitMin: 0,
     together: 'no',
+    window: null,
     shape: startingShape(),
   })),
   moves: [],
@@ -186,6 +190,8 @@ export const starterPlan = (name: string): Plan => ({
     scaleStepG: 1,
     fineScaleStepG: 0.1,
   },
+  hands: startingHands(),
+  seen: [],
   heat: startingHeat(),
   division: startingDivision(),
   colour: startingColour(),
@@ -218,6 +224,7 @@ export function starterLike(name: string, last: Plan | undefined): Plan {
   return {
     ...plan,
     conditions: { ...plan.conditions, roomC, blenderStrength, scaleStepG, fineScaleStepG },
+    hands: last.hands,
     heat: { ...last.heat, startAt: '', iceShare: 0, lyeC: null, readings: [] },
     division: { ...plan.division, lye, melt, by, rule: rule === 'one' ? 'others' : rule, cling, mediumFrom, mediumOil },
     preparation: { ...plan.preparation, overhangMm, rollWidthMm },
@@ -228,6 +235,7 @@ export function starterLike(name: string, last: Plan | undefined): Plan {
 export const freshCopy = (plan: Plan, name: string): Plan => ({
   ...plan,
   name,
+  seen: [],
   heat: { ...plan.heat, readings: [] },
   division: { ...plan.division, actual: [] },
   cups: plan.cups.map(cup => ({ ...cup, colorants: cup.colorants.map(part => ({ ...part, slurry: null })) })),

@@ -43,7 +43,10 @@ const RESTS_ON: readonly PourWay[] = ['layer', 'spoon', 'drizzle', 'peaks', 'pip
 /** Whether a tool goes through the body after all, so that layers are poured thin. */
 const isSwirled = (plan: Plan): boolean => plan.moves.some(move => !move.off && THROUGH_BODY.includes(move.tool))
 
-function windowOf(plan: Plan, i: number): Window {
+/** What a pour needs, by its way and what comes of it; the workshop's own window comes first. */
+export function windowOf(plan: Plan, i: number): Window {
+  const own = plan.score[i]!.window
+  if (own) return { lo: own.lo, hi: own.hi }
   const { way, texture } = plan.score[i]!.shape
   if (way !== 'layer') return WINDOWS[way]
   if (ROUGH.includes(texture) && !isSwirled(plan)) return ROUGH_WINDOW
@@ -120,6 +123,13 @@ export interface Job {
   roomC: number
   stopLevel: number
   blenderStrength: number
+  /** Whether each cup is coloured right before its first pour, instead of all before the first. */
+  colourEach: boolean
+  people: 1 | 2
+  /** Times of the hands against the usual. */
+  handPace: number
+  /** Trace that was seen in a cup, s after the lye went in. */
+  seen: { cup: number; s: number; level: number }[]
   /** Spread of ln(rate factor) of the least known scent; 0 without scent. */
   scentSd: number
   /** What colour of the whole pot does to it. */
@@ -209,6 +219,14 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     roomC: plan.conditions.roomC,
     stopLevel: plan.conditions.stopLevel,
     blenderStrength: plan.conditions.blenderStrength,
+    colourEach: plan.hands.order === 'each',
+    people: plan.hands.people,
+    handPace: plan.hands.pace,
+    seen: plan.seen.map(({ cup, atMin, level }) => ({
+      cup: plan.cups.findIndex(one => one.id === cup),
+      s: atMin * 60,
+      level,
+    })),
     scentSd: Math.max(0, ...cups.map(cup => cup.scent?.sd ?? 0)),
     potEffect: pot,
     cups,

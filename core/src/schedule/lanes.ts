@@ -5,7 +5,7 @@ import { runPlan, secondsUntil } from './timetable.ts'
 import type { CupState, LanePoint, Luck, Run, Task } from './timetable.ts'
 
 /** Spread of ln(rate) from maker, recipe and this run together: √(0.25² + 0.20² + 0.15²). Engineering estimate. */
-const RATE_SD = 0.354
+export const RATE_SD = 0.354
 /** What the model is off by at any one reading, in trace levels. Engineering estimate. */
 const MODEL_ERROR = 0.15
 /** Luck at which the forecast is worked through, in standard deviations, with normal weights. */
@@ -64,6 +64,8 @@ export interface Lanes {
   /** Chance that every pour works. */
   chance: number
   neverEmulsified: boolean
+  /** How much quicker than expected the batter is believed to be after what was seen: a factor on its pace; 1 without. */
+  seenPace: number
 }
 
 /**
@@ -86,13 +88,13 @@ function normal(x: number): number {
   return x >= 0 ? 1 - tail : tail
 }
 
-interface Verdict {
+export interface Verdict {
   works: number
   fault: Fault
 }
 
 /** How likely a pour of one run works, given the model's own error at a reading. */
-function verdict(job: Job, run: Run, i: number): Verdict {
+export function verdict(job: Job, run: Run, i: number): Verdict {
   const pour = run.pours[i]!
   const { window } = job.pours[i]!
   const notThick = normal((window.hi - pour.endLevel) / MODEL_ERROR)
@@ -130,12 +132,54 @@ function chancesOf(job: Job, runs: readonly Run[]): Chances {
   return { whole: emulsified * mean(row => Math.min(...row.map(one => one.works))), pours }
 }
 
+/** Where the luck of a job lies, in standard deviations: at nothing and one, until something is seen of it. */
+export interface Belief {
+  mean: number
+  sd: number
+}
+
+/** A sighting's own error beside the model's, in trace levels: a level named by eye. */
+const SIGHT_ERROR = 0.25
+/** Degrees of freedom of the likelihood: one wild sighting does not turn the forecast over. */
+const TAIL = 4
+
+/** Level that a run shows for what was seen, after a short stir. */
+function levelSeen(run: Run, { cup, s }: Job['seen'][number]): number | null {
+  const lane = run.lanes[cup] ?? []
+  if (lane.length === 0) return null
+  return levelAt(lane, s)
+}
+
+/** What sightings of trace say of the luck: a grid of nine, weighed by how well each explains them. */
+export function beliefOf(job: Job): Belief {
+  if (job.seen.length === 0) return { mean: 0, sd: 1 }
+  const spread = Math.hypot(SIGHT_ERROR, MODEL_ERROR)
+  const weights = NODES.map((z, n) => {
+    const run = runPlan(job, luckAt(z, job), SAMPLE_S)
+    return job.seen.reduce((weight, seen) => {
+      const level = levelSeen(run, seen)
+      if (level === null) return weight
+      const off = (seen.level - level) / spread
+      return weight * Math.pow(1 + (off * off) / TAIL, -(TAIL + 1) / 2)
+    }, WEIGHTS[n]!)
+  })
+  const whole = weights.reduce((sum, weight) => sum + weight, 0)
+  if (!(whole > 0)) return { mean: 0, sd: 1 }
+  const mean = weights.reduce((sum, weight, n) => sum + (weight / whole) * NODES[n]!, 0)
+  const variance = weights.reduce((sum, weight, n) => sum + (weight / whole) * (NODES[n]! - mean) ** 2, 0)
+  return { mean, sd: Math.max(0.2, Math.sqrt(variance)) }
+}
+
+/** Luck so many standard deviations from what is believed. */
+const believed = (job: Job, { mean, sd }: Belief, z: number): Luck => luckAt(mean + sd * z, job)
+
 /** Chance that every pour of a job works: the quick form, for comparing plans. */
-export const chanceOf = (job: Job): number =>
-  chancesOf(
+export function chanceOf(job: Job, belief: Belief = beliefOf(job)): number {
+  return chancesOf(
     job,
-    NODES.map(z => runPlan(job, luckAt(z, job))),
+    NODES.map(z => runPlan(job, believed(job, belief, z))),
   ).whole
+}
 
 /** First time that the recorded lane shows more than `level`, s. */
 function crossing(lane: readonly LanePoint[], level: number): number | null {
@@ -195,13 +239,15 @@ function bandOf(job: Job, i: number, low: Run, mid: Run, high: Run): LaneBandPoi
 
 /** Lanes, planned times, margins and chances of a job. Deterministic: the same job gives the same lanes. */
 export function lanesOf(job: Job): Lanes {
-  const mid = runPlan(job, luckAt(0, job), SAMPLE_S)
-  const low = runPlan(job, luckAt(-P90, job), SAMPLE_S)
-  const high = runPlan(job, luckAt(P90, job), SAMPLE_S)
-  const late = runPlan(job, luckAt(P80, job), SAMPLE_S)
+  const belief = beliefOf(job)
+  const at = (z: number) => believed(job, belief, z)
+  const mid = runPlan(job, at(0), SAMPLE_S)
+  const low = runPlan(job, at(-P90), SAMPLE_S)
+  const high = runPlan(job, at(P90), SAMPLE_S)
+  const late = runPlan(job, at(P80), SAMPLE_S)
   const { whole, pours } = chancesOf(
     job,
-    NODES.map(z => runPlan(job, luckAt(z, job))),
+    NODES.map(z => runPlan(job, at(z))),
   )
   const cupId = (i: number | null) => (i === null ? null : job.cups[i]!.cup.id)
   const waited = (i: number) =>
@@ -238,5 +284,6 @@ export function lanesOf(job: Job): Lanes {
     endMin: mid.endS / 60,
     chance: whole,
     neverEmulsified: mid.neverEmulsified,
+    seenPace: Math.exp(at(0).plainRate),
   }
 }

@@ -74,6 +74,10 @@ export interface Luck {
   plainRate: number
   scentedRate: number
   scent: number
+  /** Hands slower or quicker than planned, as a factor on all their times; 1 unless given. */
+  hands?: number
+  /** How far off the trace is at which blending really stops; 0 unless given. */
+  stop?: number
 }
 
 const LONGEST_BLEND_S = 900
@@ -103,6 +107,14 @@ class Bench {
   get pace(): RecipePace {
     return this.job.pace
   }
+
+  /** What the hands take for a task of so many usual seconds. */
+  handS(seconds: number): number {
+    return seconds * this.job.handPace * (this.luck.hands ?? 1)
+  }
+
+  /** When the second pair of hands is free, s. */
+  second = 0
 
   /** Uses the hands for `seconds`. */
   busy(kind: Task['kind'], seconds: number, cup: number | null = null, pour: number | null = null): void {
@@ -163,14 +175,15 @@ function blendPot(bench: Bench): { batter: Batter; reached: boolean } {
     if (bench.sampleS > 0) bench.pot.push({ s: seconds, level: levelNow() })
   }
   record()
-  while (levelNow() < job.stopLevel && seconds < LONGEST_BLEND_S) {
+  const stopLevel = job.stopLevel + (bench.luck.stop ?? 0)
+  while (levelNow() < stopLevel && seconds < LONGEST_BLEND_S) {
     batter = stepBatter(batter, pace, load, how, 1)
     seconds += 1
     if (seconds % 5 === 0) record()
   }
   record()
   bench.busy('blend', seconds)
-  return { batter, reached: levelNow() >= job.stopLevel }
+  return { batter, reached: levelNow() >= stopLevel }
 }
 
 function splitPot(bench: Bench): boolean {
@@ -187,12 +200,13 @@ function splitPot(bench: Bench): boolean {
   let plain = batter
   if (firstInPot) {
     const hand = handling('hand')
-    batter = stepBatter(batter, bench.pace, scented, hand, HAND_TIMES.scentIntoPot)
-    plain = stepBatter(plain, bench.pace, unscented, MODES.rest, HAND_TIMES.scentIntoPot)
-    bench.busy('scent-pot', HAND_TIMES.scentIntoPot)
+    const stirS = bench.handS(HAND_TIMES.scentIntoPot)
+    batter = stepBatter(batter, bench.pace, scented, hand, stirS)
+    plain = stepBatter(plain, bench.pace, unscented, MODES.rest, stirS)
+    bench.busy('scent-pot', stirS)
   }
   const used = job.cups.filter(cup => cup.massG > 0).length
-  const splitS = used * HAND_TIMES.splitPerCup
+  const splitS = bench.handS(used * HAND_TIMES.splitPerCup)
   bench.busy('split', splitS)
   job.cups.forEach((cup, i) => {
     const base = !cup.scent ? unscented : inPot(cup) ? scented : toBeScented
@@ -221,22 +235,47 @@ function preparationOrder(job: Job): number[] {
     .sort((a, b) => early(job.cups[a]!) - early(job.cups[b]!) || firstPour(a) - firstPour(b))
 }
 
-function prepareCups(bench: Bench): void {
-  const { job } = bench
-  for (const i of preparationOrder(job)) {
-    const cup = job.cups[i]!
-    const addsScent = cup.scent?.moment === 'with-colour'
-    if (cup.colourS === 0 && !addsScent) continue
-    bench.advance(i, MODES.rest, bench.now)
-    bench.cups[i]!.load = { ...bench.cups[i]!.load, lnRate: cup.lnRate, lnViscosity: cup.lnViscosity }
-    bench.busy('colour', cup.colourS, i)
-    bench.advance(i, MODES.hand, bench.now)
-    if (addsScent) {
-      bench.addScent(i)
-      bench.busy('scent', HAND_TIMES.scentStir, i)
-      bench.advance(i, MODES.hand, bench.now)
-    }
+/** Colour, and scent that goes in with it, by whichever hands are free from `fromS` on; gives when they are done. */
+function prepareCup(bench: Bench, i: number, fromS: number): number {
+  const cup = bench.job.cups[i]!
+  const addsScent = cup.scent?.moment === 'with-colour'
+  let now = fromS
+  if (cup.colourS === 0 && !addsScent) return now
+  const work = (kind: 'colour' | 'scent', seconds: number) => {
+    if (seconds > 0) bench.tasks.push({ kind, fromS: now, toS: now + seconds, cup: i, pour: null })
+    now += seconds
+    bench.advance(i, MODES.hand, now)
   }
+  bench.advance(i, MODES.rest, now)
+  bench.cups[i]!.load = { ...bench.cups[i]!.load, lnRate: cup.lnRate, lnViscosity: cup.lnViscosity }
+  work('colour', bench.handS(cup.colourS))
+  if (addsScent) {
+    bench.addScent(i)
+    work('scent', bench.handS(HAND_TIMES.scentStir))
+  }
+  return now
+}
+
+/** All cups before the first pour: one after another, or two at a time when two people work. */
+function prepareCups(bench: Bench): void {
+  bench.second = bench.now
+  for (const i of preparationOrder(bench.job)) {
+    const isSecond = bench.job.people === 2 && bench.second <= bench.now
+    const done = prepareCup(bench, i, isSecond ? bench.second : bench.now)
+    if (isSecond) bench.second = done
+    else bench.now = done
+  }
+  bench.now = Math.max(bench.now, bench.second)
+}
+
+/** A cup's colour right before its first pour; with two people the second has begun while the first still poured. */
+function prepareJustInTime(bench: Bench, i: number): void {
+  if (bench.job.people === 1) {
+    bench.now = prepareCup(bench, i, bench.now)
+    return
+  }
+  bench.second = prepareCup(bench, i, Math.max(bench.second, bench.cups[i]!.atS))
+  bench.now = Math.max(bench.now, bench.second)
 }
 
 const settle = (carrier: CupState, pace: RecipePace, untilS: number): void => {
@@ -281,12 +320,13 @@ function pourLayer(bench: Bench, index: number, below: CupState | null): { run: 
   const pour = bench.job.pours[index]!
   const i = pour.cup
   if (pour.waitS > 0) bench.busy('wait', pour.waitS, i, index)
+  const first = !bench.job.pours.slice(0, index).some(earlier => earlier.cup === i)
+  if (first && bench.job.colourEach) prepareJustInTime(bench, i)
   const carried = below && pour.isCarried ? waitForCarrier(bench, below, pour, index) : null
   bench.advance(i, MODES.rest, bench.now)
-  const first = !bench.job.pours.slice(0, index).some(earlier => earlier.cup === i)
   if (first && bench.job.cups[i]!.scent?.moment === 'last') {
     bench.addScent(i)
-    bench.busy('scent', HAND_TIMES.scentStir, i, index)
+    bench.busy('scent', bench.handS(HAND_TIMES.scentStir), i, index)
     bench.advance(i, MODES.hand, bench.now)
   }
   const bursts = thicken(bench, i, pour.window.lo, index)
@@ -294,7 +334,7 @@ function pourLayer(bench: Bench, index: number, below: CupState | null): { run: 
   bench.now += RESTIR_S
   bench.advance(i, MODES.hand, bench.now)
   const startLevel = bench.level(i)
-  bench.now += pour.seconds
+  bench.now += bench.handS(pour.seconds)
   bench.advance(i, MODES.pour, bench.now)
   bench.tasks.push({ kind: 'pour', fromS: startS, toS: bench.now, cup: i, pour: index })
   const cup = bench.cups[i]!
@@ -308,7 +348,7 @@ function pourLayer(bench: Bench, index: number, below: CupState | null): { run: 
     bursts,
     after: { ...cup },
   }
-  bench.busy('move', pour.movesS, i, index)
+  bench.busy('move', bench.handS(pour.movesS), i, index)
   // The mould holds its heat: a layer inside the loaf loses next to none in the time of a pour.
   return { run, carrier: { ...cup, cooling: null } }
 }
@@ -332,7 +372,8 @@ export function runPlan(job: Job, luck: Luck, sampleS = 0): Run {
   const bench = new Bench(job, luck, sampleS)
   const reached = splitPot(bench)
   const splitS = bench.now
-  prepareCups(bench)
+  if (job.colourEach) bench.second = bench.now
+  else prepareCups(bench)
   const pours: PourRun[] = []
   let below: CupState | null = null
   for (let index = 0; index < job.pours.length; index += 1) {
@@ -341,7 +382,7 @@ export function runPlan(job: Job, luck: Luck, sampleS = 0): Run {
     below = carrier
   }
   return {
-    tasks: merged(bench.tasks),
+    tasks: merged([...bench.tasks].sort((a, b) => a.fromS - b.fromS || a.toS - b.toS)),
     pours,
     lanes: bench.lanes,
     pot: bench.pot,

@@ -9,6 +9,7 @@ const NULLABLE: Readonly<Record<string, readonly string[]>> = {
   [Plan.name]: ['scent', 'planB'],
   Cup: ['wish', 'ownScent', 'clingG'],
   CupColorant: ['slurry'],
+  Pour: ['window'],
   CupActual: ['colouredG'],
   ColourWish: ['baseHex'],
   OilPart: ['infusion'],

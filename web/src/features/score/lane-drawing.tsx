@@ -1,6 +1,8 @@
 import { showChance, showMinutes, tidy, traceName } from '@ostler/core'
 import type { Cup, LaneBandPoint, PourForecast } from '@ostler/core'
-import { useForecast, usePlan } from '../../plan/context.tsx'
+import { useRef } from 'react'
+import type { KeyboardEvent, PointerEvent } from 'react'
+import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import type { TimeScale } from './time-scale.ts'
 
 /** The part of the trace scale that a lane shows: just below an emulsion to near set. */
@@ -58,7 +60,7 @@ export function LaneDrawing({ cup, hex, scale, width, height, chosen, onChoose, 
       width={width}
       height={height}
       className="shrink-0 overflow-visible"
-      role="img"
+      role="group"
       aria-label={`${cup.name}: ${words}`}
     >
       <defs>
@@ -134,8 +136,47 @@ function Gate({ pour, number, x, y, height, chosen, onChoose }: GateProps) {
   const atY = y(level)
   const mid = (left + right) / 2
   const post = (px: number, inward: number) => `M${px + inward * SERIF} ${top}H${px}V${bottom}H${px + inward * SERIF}`
+  const batch = useBatch()
+  const waitMin = usePlan(state => state.plan.score[number - 1]?.waitMin ?? 0)
+  const grab = useRef<{ x: number; waitMin: number; key: string } | null>(null)
+  const setWait = (min: number, key: string) => {
+    const value = Math.max(0, Math.round(min * 4) / 4)
+    if (value !== waitMin) batch.edit({ kind: 'set', path: ['score', number - 1, 'waitMin'], value }, key)
+  }
+  const down = (event: PointerEvent<SVGGElement>) => {
+    event.currentTarget.setPointerCapture(event.pointerId)
+    grab.current = { x: event.clientX, waitMin, key: `gate ${pour.pour} ${event.timeStamp}` }
+  }
+  const drag = (event: PointerEvent<SVGGElement>) => {
+    const from = grab.current
+    if (!from || Math.abs(event.clientX - from.x) < 4) return
+    setWait(from.waitMin + (event.clientX - from.x) / (x(1) - x(0)), from.key)
+  }
+  const end = () => (grab.current = null)
+  const keys = (event: KeyboardEvent) => {
+    const by = { ArrowRight: 0.25, ArrowLeft: -0.25 }[event.key]
+    if (!by) return
+    event.preventDefault()
+    setWait(waitMin + by * (event.shiftKey ? 4 : 1), `gate keys ${pour.pour}`)
+  }
   return (
-    <g onClick={() => onChoose(pour.pour)} className="cursor-pointer" data-testid={`gate-${number}`}>
+    <g
+      onClick={() => onChoose(pour.pour)}
+      className="cursor-ew-resize touch-none outline-none focus-visible:[&>rect:first-child]:stroke-ink"
+      data-testid={`gate-${number}`}
+      role="slider"
+      tabIndex={0}
+      aria-label={`Wait before layer ${number}`}
+      aria-valuemin={0}
+      aria-valuemax={240}
+      aria-valuenow={waitMin}
+      aria-valuetext={showMinutes(waitMin)}
+      onPointerDown={down}
+      onPointerMove={drag}
+      onPointerUp={end}
+      onPointerCancel={end}
+      onKeyDown={keys}
+    >
       <rect
         x={left - 4}
         y={0}

@@ -1,6 +1,6 @@
 import { showChance, showMinutes, traceName, tidy } from '@ostler/core'
 import type { Forecast } from '@ostler/core'
-import { Table2 } from 'lucide-react'
+import { Eye, Table2 } from 'lucide-react'
 import { useState } from 'react'
 import { useForecast, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
@@ -8,6 +8,7 @@ import { Swatch } from '../../ui/swatch.tsx'
 import { useSize } from '../../ui/use-size.ts'
 import { HandsRow } from './hands-row.tsx'
 import { LaneDrawing } from './lane-drawing.tsx'
+import { SeenDialog } from './seen-dialog.tsx'
 import { timeScale } from './time-scale.ts'
 import type { TimeScale } from './time-scale.ts'
 
@@ -30,6 +31,8 @@ interface Props {
 export function LanesView({ chosen, onChoose }: Props) {
   const [ref, { width }] = useSize<HTMLDivElement>()
   const [asTable, setAsTable] = useState(false)
+  const [sees, setSees] = useState(false)
+  const seen = usePlan(state => state.plan.seen.length)
   const forecast = useForecast()
   const cups = usePlan(state => state.plan.cups)
   const hexOf = useCupHex()
@@ -51,11 +54,11 @@ export function LanesView({ chosen, onChoose }: Props) {
           Lanes
         </h2>
         {!asTable && !narrow && <TimeAxis scale={scale} width={plotPx} />}
-        <button
-          className="quiet ml-auto mr-3 min-h-6 text-[13px]"
-          aria-pressed={asTable}
-          onClick={() => setAsTable(!asTable)}
-        >
+        <button className="quiet ml-auto min-h-6 text-[13px]" onClick={() => setSees(true)}>
+          <Eye size={15} aria-hidden /> {seen > 0 ? `${seen} seen` : 'seen …'}
+        </button>
+        {sees && <SeenDialog onClose={() => setSees(false)} />}
+        <button className="quiet mr-3 min-h-6 text-[13px]" aria-pressed={asTable} onClick={() => setAsTable(!asTable)}>
           <Table2 size={15} aria-hidden /> {asTable ? 'as lanes' : 'as a table'}
         </button>
       </div>

@@ -1,24 +1,100 @@
-import { traceName } from '@ostler/core'
-import { usePlan } from '../../plan/context.tsx'
-import { PlanField } from '../../ui/plan-field.tsx'
+import { CUP_ORDERS, showMinutes, traceName } from '@ostler/core'
+import type { CupOrder, Slope } from '@ostler/core'
+import { useEffect, useState } from 'react'
+import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { WaterField } from '../../ui/water-field.tsx'
+import { slopesInWorker } from '../../workers/search.ts'
 
 /** The settings that change the pace of everything, beside the picture of what they do. */
 export function Levers() {
   const stopLevel = usePlan(state => state.plan.conditions.stopLevel)
   const word = <span className="text-[13px] whitespace-nowrap text-soft">{traceName(stopLevel)}</span>
   return (
-    <section aria-label="Levers" className="grid grid-cols-2 gap-x-4 gap-y-2 border-t border-booth-deep pt-3">
-      <PlanField label="Oils and lye meet at" kind="temperature" width={64} path={['conditions', 'mixC']} />
-      <PlanField label="Room" kind="temperature" width={64} path={['conditions', 'roomC']} />
-      <PlanField
-        label="Stop blending at level"
-        kind="plain"
-        width={64}
-        path={['conditions', 'stopLevel']}
-        hint={word}
-      />
-      <WaterField basis="concentration" label="Lye concentration" width={64} />
+    <section aria-label="Levers" className="border-t border-booth-deep pt-3">
+      <div className="grid grid-cols-2 gap-x-4 gap-y-2">
+        <PlanField label="Oils and lye meet at" kind="temperature" width={64} path={['conditions', 'mixC']} />
+        <PlanField label="Room" kind="temperature" width={64} path={['conditions', 'roomC']} />
+        <PlanField
+          label="Stop blending at level"
+          kind="plain"
+          width={64}
+          path={['conditions', 'stopLevel']}
+          hint={word}
+        />
+        <WaterField basis="concentration" label="Lye concentration" width={64} />
+      </div>
+      <HandsFields />
     </section>
+  )
+}
+
+/** Whose hands, how quick, in which order; and what each lever does here. */
+function HandsFields() {
+  const batch = useBatch()
+  const told = useTold()
+  const { order, people } = usePlan(state => state.plan.hands)
+  const [isOpen, setOpen] = useState(false)
+  const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['hands', key], value }))
+  return (
+    <details className="mt-2" onToggle={event => setOpen(event.currentTarget.open)}>
+      <summary className="cursor-pointer text-[14px]">Hands, and what each lever does</summary>
+      <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
+        <div className="col-span-2">
+          <Choice<CupOrder>
+            label="Colour"
+            className="w-full"
+            value={order}
+            options={(Object.entries(CUP_ORDERS) as [CupOrder, string][]).map(([value, text]) => ({ value, text }))}
+            onValue={value => set('order', value)}
+          />
+        </div>
+        <Choice
+          label="People"
+          value={String(people)}
+          options={[
+            { value: '1', text: 'one' },
+            { value: '2', text: 'two' },
+          ]}
+          onValue={value => set('people', Number(value))}
+        />
+        <PlanField label="Times, of the usual" kind="share" decimals={0} width={64} path={['hands', 'pace']} />
+      </div>
+      {isOpen && <Slopes />}
+    </details>
+  )
+}
+
+const CALM_MS = 300
+
+function Slopes() {
+  const batch = useBatch()
+  const say = useSay()
+  const plan = usePlan(state => state.plan)
+  const [slopes, setSlopes] = useState<Slope[]>([])
+  useEffect(() => {
+    let isOld = false
+    const timer = setTimeout(() => {
+      void slopesInWorker(plan, batch.shelf).then(found => isOld || setSlopes(found))
+    }, CALM_MS)
+    return () => {
+      isOld = true
+      clearTimeout(timer)
+    }
+  }, [plan, batch])
+  return (
+    <ul aria-label="What each lever does" className="mt-2 flex flex-col gap-1 text-[13px]">
+      {slopes.map(slope => (
+        <li key={slope.lever}>
+          {say(slope.sentence)}{' '}
+          {Math.abs(slope.minutes) >= 0.5 && (
+            <strong className="whitespace-nowrap">
+              {slope.minutes > 0 ? '+' : '−'} {showMinutes(Math.abs(slope.minutes))}
+            </strong>
+          )}
+        </li>
+      ))}
+    </ul>
   )
 }

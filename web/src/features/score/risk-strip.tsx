@@ -5,6 +5,7 @@ import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { useBatch, useForecast, usePlan, useSay } from '../../plan/context.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { BestPlanDialog } from './best-plan-dialog.tsx'
 
 const keyOf = (batch: string) => `ostler.dismissed.${batch}`
 
@@ -40,6 +41,7 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
   const remedies = usePlan(state => state.remedies)
   const forecast = useForecast()
   const [dismissed, dismiss] = useDismissed(id)
+  const [searches, setSearches] = useState(false)
   if (!forecast) return null
   const { risk } = forecast
   const offered = (remedies ?? []).filter(remedy => !dismissed.includes(remedy.id))
@@ -62,6 +64,15 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
         </button>{' '}
         <span className="text-[#cfc9bd]">{say(risk.reason)}</span>
       </p>
+      {forecast.lanes.chance < 0.95 && (
+        <button
+          onClick={() => setSearches(true)}
+          className="min-h-8 rounded px-2 whitespace-nowrap underline underline-offset-4"
+        >
+          Best plan …
+        </button>
+      )}
+      {searches && <BestPlanDialog onClose={() => setSearches(false)} />}
       {best && (
         <div className="flex items-center gap-3 max-[900px]:w-full max-[900px]:flex-wrap">
           <RemedyText remedy={best} />

@@ -1,0 +1,129 @@
+import { FREEDOMS, showChance, showMinutes } from '@ostler/core'
+import type { FoundPlan, Freedom, SearchState } from '@ostler/core'
+import { useEffect, useRef, useState } from 'react'
+import { useBatch, useSay } from '../../plan/context.tsx'
+import { Ask } from '../../ui/ask.tsx'
+import { Check } from '../../ui/check.tsx'
+import { useToast } from '../../ui/toast.tsx'
+import { searchInWorker } from '../../workers/search.ts'
+import type { Searching } from '../../workers/search.ts'
+
+const ALL = Object.keys(FREEDOMS) as Freedom[]
+
+/** Searches for settings with which the whole design is most likely to work; what is found is applied with one action. */
+export function BestPlanDialog({ onClose }: { onClose: () => void }) {
+  const batch = useBatch()
+  const toast = useToast()
+  const [free, setFree] = useState<Freedom[]>(ALL)
+  const [state, setState] = useState<SearchState | null>(null)
+  const [isBusy, setBusy] = useState(false)
+  const [sentence, setSentence] = useState('')
+  const searching = useRef<Searching | null>(null)
+  useEffect(() => () => searching.current?.stop(), [])
+  const start = () => {
+    searching.current?.stop()
+    setBusy(true)
+    setState(null)
+    setSentence('')
+    const now = searchInWorker(batch.get().plan, batch.shelf, free, setState)
+    searching.current = now
+    now.done.then(
+      () => searching.current === now && setBusy(false),
+      (error: Error) => {
+        setBusy(false)
+        setSentence(error.message)
+      },
+    )
+  }
+  const stop = () => {
+    searching.current?.stop()
+    searching.current = null
+    setBusy(false)
+  }
+  const apply = (found: FoundPlan) => {
+    const result = batch.edit(found.edit)
+    if (!result.ok) return setSentence(result.sentence)
+    onClose()
+    toast(`${found.title}: ${found.changes.length === 1 ? 'one change' : `${found.changes.length} changes`} made.`, {
+      text: 'Undo',
+      run: () => batch.undo(),
+    })
+  }
+  return (
+    <Ask open wide title="Best plan" onClose={onClose}>
+      <fieldset>
+        <legend className="text-[13px] text-soft">What may change</legend>
+        <div className="grid grid-cols-2 gap-x-6 max-[600px]:grid-cols-1">
+          {ALL.map(key => (
+            <Check
+              key={key}
+              label={FREEDOMS[key]}
+              checked={free.includes(key)}
+              onChange={on => setFree(on ? [...free, key] : free.filter(one => one !== key))}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <div className="mt-3 flex items-center gap-4">
+        {isBusy ? (
+          <>
+            <progress className="w-60" value={state?.done ?? 0} max={state?.total ?? 1} aria-label="Searching" />
+            <span>{state && `best so far ${showChance(state.best)}`}</span>
+            <button className="button" onClick={stop}>
+              Stop
+            </button>
+          </>
+        ) : (
+          <button className="button button-main" disabled={free.length === 0} onClick={start}>
+            {state ? 'Search again' : 'Search'}
+          </button>
+        )}
+      </div>
+      {sentence && (
+        <p role="alert" className="mt-2 text-rust">
+          {sentence}
+        </p>
+      )}
+      {state && !isBusy && state.found.length === 0 && (
+        <p className="mt-4">Nothing found that works clearly more often than the plan as it is.</p>
+      )}
+      <ul className="mt-4 flex flex-col gap-4">
+        {state?.found.map(found => (
+          <Found key={found.title} found={found} onApply={() => apply(found)} />
+        ))}
+      </ul>
+    </Ask>
+  )
+}
+
+function Found({ found, onApply }: { found: FoundPlan; onApply: () => void }) {
+  const say = useSay()
+  const points = Math.max(1, Math.round(found.error * 100))
+  return (
+    <li className="grid grid-cols-[1fr_auto] gap-x-6 border-t border-line pt-3">
+      <div>
+        <h3 className="font-semibold">{found.title}</h3>
+        <ul className="list-inside list-disc">
+          {found.changes.map(change => (
+            <li key={change.freedom}>{say(change.sentence)}</li>
+          ))}
+        </ul>
+        <p className="text-[13px] text-soft">
+          {showMinutes(found.endMin)} from lye to the last pour
+          {Math.abs(found.moreMin) >= 0.5 &&
+            `, ${showMinutes(Math.abs(found.moreMin))} ${found.moreMin > 0 ? 'more' : 'less'} than now`}
+          .
+        </p>
+      </div>
+      <div className="flex flex-col items-end gap-1">
+        <span className="text-2xl font-semibold">{showChance(found.chance)}</span>
+        <span className="text-[13px] text-soft">
+          now {showChance(found.before)}; ± {points} points
+        </span>
+        <button className="button button-main" onClick={onApply}>
+          Apply
+        </button>
+      </div>
+    </li>
+  )
+}

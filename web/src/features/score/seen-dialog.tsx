@@ -1,0 +1,79 @@
+import { MAX_SEEN, showMinutes, tidy, traceName } from '@ostler/core'
+import { Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
+import { Ask } from '../../ui/ask.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { NumberCell } from '../../ui/number-cell.tsx'
+import { useTold } from '../../ui/plan-field.tsx'
+
+/** Trace that was seen, in this batch or in a small trial of it: the forecast follows at once. */
+export function SeenDialog({ onClose }: { onClose: () => void }) {
+  const batch = useBatch()
+  const told = useTold()
+  const plan = usePlan(state => state.plan)
+  const pace = useForecast()?.lanes.seenPace ?? 1
+  const [cup, setCup] = useState(plan.cups[0]!.id)
+  const [atMin, setAtMin] = useState(6)
+  const [level, setLevel] = useState(2)
+  const { seen } = plan
+  const set = (value: typeof seen) => told(batch.edit({ kind: 'set', path: ['seen'], value }))
+  const nameOf = (id: string) => plan.cups.find(one => one.id === id)?.name ?? id
+  const faster = Math.round((pace - 1) * 100)
+  return (
+    <Ask open title="Trace that was seen" onClose={onClose}>
+      <p className="mb-3 text-soft">
+        Stir, lift the spoon, and say what the drip shows. One sighting counts for something, several for more; a wild
+        one is not believed whole.
+      </p>
+      <div className="flex flex-wrap items-end gap-4">
+        <Choice
+          label="In"
+          value={cup}
+          options={plan.cups.map(one => ({ value: one.id, text: one.name }))}
+          onValue={setCup}
+        />
+        <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+          Minutes after the lye
+          <NumberCell label="Minutes after the lye" kind="plain" unit="" value={atMin} onValue={setAtMin} />
+        </label>
+        <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+          Trace, 1 to 5: {traceName(level)}
+          <NumberCell label="Trace" kind="plain" unit="" value={level} onValue={setLevel} />
+        </label>
+        <button
+          className="button button-main"
+          disabled={seen.length >= MAX_SEEN}
+          onClick={() => set([...seen, { cup, atMin, level }])}
+        >
+          Add
+        </button>
+      </div>
+      {seen.length > 0 && (
+        <>
+          <ul className="mt-4">
+            {seen.map((one, i) => (
+              <li key={i} className="flex items-center gap-3 border-t border-line py-1">
+                <span className="flex-1">
+                  {nameOf(one.cup)}, {showMinutes(one.atMin)}: {tidy(one.level, 1)}, {traceName(one.level)}
+                </span>
+                <button
+                  className="quiet"
+                  aria-label={`Remove sighting ${i + 1}`}
+                  onClick={() => set(seen.filter((_, n) => n !== i))}
+                >
+                  <Trash2 size={16} aria-hidden />
+                </button>
+              </li>
+            ))}
+          </ul>
+          <p className="mt-2 font-semibold">
+            {Math.abs(faster) < 3
+              ? 'As expected.'
+              : `This batter is believed to go ${Math.abs(faster)} % ${faster > 0 ? 'faster' : 'slower'} than expected.`}
+          </p>
+        </>
+      )}
+    </Ask>
+  )
+}

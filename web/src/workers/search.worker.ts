@@ -1,0 +1,21 @@
+import { searchPlans, slopesOf } from '@ostler/core'
+import type { Freedom, Plan, SearchState, Shelf } from '@ostler/core'
+import { expose } from 'comlink'
+
+/** Runs the search through, telling of every step; between steps it lets messages in. */
+async function search(
+  plan: Plan,
+  shelf: Shelf,
+  free: readonly Freedom[],
+  told: (state: SearchState) => void,
+): Promise<void> {
+  for (const state of searchPlans(plan, shelf, new Set(free))) {
+    told(state)
+    await new Promise(resolve => setTimeout(resolve))
+  }
+}
+
+const doorway = { search, slopesOf }
+export type SearchWorker = typeof doorway
+
+expose(doorway)
