@@ -1,7 +1,7 @@
 export { FLOOR_WINDOW, HAND_TIMES, LAYER_WINDOW, jobOf, pourSeconds, windowOf } from './job.ts'
 export type { Job, Window } from './job.ts'
 export { runPlan } from './timetable.ts'
-export type { Task } from './timetable.ts'
+export type { Task } from './bench.ts'
 export { beliefOf, chanceOf, lanesOf, luckAt } from './lanes.ts'
 export { monteCarlo } from './monte-carlo.ts'
 export type { Runs } from './monte-carlo.ts'

@@ -2,7 +2,7 @@ import type { RecipePace } from '../trace/index.ts'
 import { handling, movingLevel, stepBatter } from '../trace/index.ts'
 import type { Job, Window } from './job.ts'
 import { runPlan, secondsUntil } from './timetable.ts'
-import type { CupState, LanePoint, Luck, Run, Task } from './timetable.ts'
+import type { CupState, LanePoint, Luck, Run, Task } from './bench.ts'
 
 /** Spread of ln(rate) from maker, recipe and this run together: √(0.25² + 0.20² + 0.15²). Engineering estimate. */
 export const RATE_SD = 0.354

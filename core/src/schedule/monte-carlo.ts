@@ -2,7 +2,7 @@ import type { Job } from './job.ts'
 import { RATE_SD, beliefOf, verdict } from './lanes.ts'
 import type { Belief, Fault } from './lanes.ts'
 import { runPlan } from './timetable.ts'
-import type { Luck } from './timetable.ts'
+import type { Luck } from './bench.ts'
 
 /** What a job comes to over many runs. */
 export interface Runs {

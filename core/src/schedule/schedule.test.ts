@@ -8,7 +8,7 @@ import { chanceOf, lanesOf, luckAt } from './lanes.ts'
 import { jobOf, pourSeconds } from './job.ts'
 import type { Job } from './job.ts'
 import { runPlan, secondsUntil } from './timetable.ts'
-import type { Task } from './timetable.ts'
+import type { Task } from './bench.ts'
 
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 

@@ -8,77 +8,15 @@ import {
   levelOf,
   levelThatCarries,
   movingLevel,
-  scentEffect,
   split,
   stepBatter,
 } from '../trace/index.ts'
-import type { Batter, Cooling, Handling, HandlingMode, Load, RecipePace, ScentEffect } from '../trace/index.ts'
+import type { Batter, HandlingMode, Load, RecipePace } from '../trace/index.ts'
+import { Bench, MODES } from './bench.ts'
+import type { CupState, Luck, PourRun, Run, Task } from './bench.ts'
 import { HAND_TIMES } from './job.ts'
 import type { CupJob, Job, PourJob } from './job.ts'
-
-/** What the hands do, s from the moment lye meets oil. */
-export interface Task {
-  kind: 'blend' | 'scent-pot' | 'split' | 'colour' | 'scent' | 'blend-cup' | 'wait' | 'pour' | 'move'
-  fromS: number
-  toS: number
-  /** Index of the cup, or null for the pot. */
-  cup: number | null
-  /** Index of the pour it is for, or null. */
-  pour: number | null
-}
-
-interface PourRun {
-  startS: number
-  endS: number
-  /** Moving level of the cup when the pour starts and ends. */
-  startLevel: number
-  endLevel: number
-  /** Standing level of the layer below at that moment and what it needed; null on the floor. */
-  carrierLevel: number | null
-  carrierNeed: number | null
-  /** Stick bursts that thickened the cup first. */
-  bursts: number
-  /** The cup when the pour ends, with what is left in it. */
-  after: CupState
-}
-
-export interface LanePoint {
-  s: number
-  /** Level a stirred cup would show. */
-  level: number
-}
-
-/** One execution of a plan with a given luck. */
-export interface Run {
-  tasks: Task[]
-  pours: PourRun[]
-  /** For each cup, moving level from the split to its last pour; empty unless recorded. */
-  lanes: LanePoint[][]
-  /** The whole pot before the split. */
-  pot: LanePoint[]
-  splitS: number
-  endS: number
-  /** Blending never reached the level asked for. */
-  neverEmulsified: boolean
-}
-
-export interface CupState {
-  batter: Batter
-  load: Load
-  atS: number
-  cooling: Cooling
-}
-
-/** How far a run lies from the median, in ln of the rate: the same for all cups, but shared with the scent where there is one. */
-export interface Luck {
-  plainRate: number
-  scentedRate: number
-  scent: number
-  /** Hands slower or quicker than planned, as a factor on all their times; 1 unless given. */
-  hands?: number
-  /** How far off the trace is at which blending really stops; 0 unless given. */
-  stop?: number
-}
+import { prepareCups, prepareJustInTime } from './prepare.ts'
 
 const LONGEST_BLEND_S = 900
 const CARRY_CHECK_S = 30
@@ -86,81 +24,6 @@ const CARRY_CHECK_S = 30
 const LONGEST_WAIT_S = 1200
 const MOST_BURSTS = 6
 const BURST_S = 3
-const LONGEST_STEP_S = 120
-
-class Bench {
-  now = 0
-  readonly tasks: Task[] = []
-  readonly lanes: LanePoint[][]
-  readonly pot: LanePoint[] = []
-  readonly cups: CupState[] = []
-
-  constructor(
-    readonly job: Job,
-    readonly luck: Luck,
-    /** Longest step between recorded points, s; 0 records nothing. */
-    readonly sampleS: number,
-  ) {
-    this.lanes = job.cups.map(() => [])
-  }
-
-  get pace(): RecipePace {
-    return this.job.pace
-  }
-
-  /** What the hands take for a task of so many usual seconds. */
-  handS(seconds: number): number {
-    return seconds * this.job.handPace * (this.luck.hands ?? 1)
-  }
-
-  /** When the second pair of hands is free, s. */
-  second = 0
-
-  /** Uses the hands for `seconds`. */
-  busy(kind: Task['kind'], seconds: number, cup: number | null = null, pour: number | null = null): void {
-    if (seconds > 0) this.tasks.push({ kind, fromS: this.now, toS: this.now + seconds, cup, pour })
-    this.now += seconds
-  }
-
-  /** Brings a cup from when it was last touched up to `untilS` in one way of handling. */
-  advance(i: number, how: Handling, untilS: number): void {
-    const cup = this.cups[i]!
-    const longest = this.sampleS > 0 ? Math.min(this.sampleS, LONGEST_STEP_S) : LONGEST_STEP_S
-    while (cup.atS < untilS - 1e-9) {
-      const step = Math.min(how.mode === 'stick' ? 1 : longest, untilS - cup.atS)
-      cup.batter = stepBatter(cup.batter, this.pace, cup.load, how, step, cup.cooling)
-      cup.atS += step
-      this.record(i)
-    }
-  }
-
-  record(i: number): void {
-    if (this.sampleS === 0) return
-    const cup = this.cups[i]!
-    this.lanes[i]!.push({ s: cup.atS, level: movingLevel(cup.batter, this.pace, cup.load) })
-  }
-
-  addScent(i: number): void {
-    const cup = this.cups[i]!
-    cup.load = { ...cup.load, scent: this.scentOf(this.job.cups[i]!) }
-  }
-
-  /** A cup's scent in this run: the better it is known, the less luck has to do with it. */
-  scentOf({ scent }: CupJob): ScentEffect {
-    if (!scent) return UNSCENTED
-    return scentEffect(scent.lnRate + this.luck.scent * (this.job.scentSd > 0 ? scent.sd / this.job.scentSd : 1))
-  }
-
-  level(i: number): number {
-    return movingLevel(this.cups[i]!.batter, this.pace, this.cups[i]!.load)
-  }
-}
-
-const MODES: Record<'rest' | 'hand' | 'pour', Handling> = {
-  rest: handling('rest'),
-  hand: handling('hand'),
-  pour: handling('now-and-then'),
-}
 
 /** Blends by stick until the batter shows the level asked for, for at most a quarter of an hour. */
 function blendPot(bench: Bench): { batter: Batter; reached: boolean } {
@@ -220,62 +83,6 @@ function splitPot(bench: Bench): boolean {
     bench.record(i)
   })
   return blended.reached
-}
-
-/** Unscented cups first, then in the order they are poured: what stays calm may wait. */
-function preparationOrder(job: Job): number[] {
-  const firstPour = (i: number) => {
-    const at = job.pours.findIndex(pour => pour.cup === i)
-    return at < 0 ? Infinity : at
-  }
-  const early = (cup: CupJob) => (cup.scent?.moment === 'with-colour' ? 1 : 0)
-  return job.cups
-    .map((_, i) => i)
-    .filter(i => job.cups[i]!.massG > 0)
-    .sort((a, b) => early(job.cups[a]!) - early(job.cups[b]!) || firstPour(a) - firstPour(b))
-}
-
-/** Colour, and scent that goes in with it, by whichever hands are free from `fromS` on; gives when they are done. */
-function prepareCup(bench: Bench, i: number, fromS: number): number {
-  const cup = bench.job.cups[i]!
-  const addsScent = cup.scent?.moment === 'with-colour'
-  let now = fromS
-  if (cup.colourS === 0 && !addsScent) return now
-  const work = (kind: 'colour' | 'scent', seconds: number) => {
-    if (seconds > 0) bench.tasks.push({ kind, fromS: now, toS: now + seconds, cup: i, pour: null })
-    now += seconds
-    bench.advance(i, MODES.hand, now)
-  }
-  bench.advance(i, MODES.rest, now)
-  bench.cups[i]!.load = { ...bench.cups[i]!.load, lnRate: cup.lnRate, lnViscosity: cup.lnViscosity }
-  work('colour', bench.handS(cup.colourS))
-  if (addsScent) {
-    bench.addScent(i)
-    work('scent', bench.handS(HAND_TIMES.scentStir))
-  }
-  return now
-}
-
-/** All cups before the first pour: one after another, or two at a time when two people work. */
-function prepareCups(bench: Bench): void {
-  bench.second = bench.now
-  for (const i of preparationOrder(bench.job)) {
-    const isSecond = bench.job.people === 2 && bench.second <= bench.now
-    const done = prepareCup(bench, i, isSecond ? bench.second : bench.now)
-    if (isSecond) bench.second = done
-    else bench.now = done
-  }
-  bench.now = Math.max(bench.now, bench.second)
-}
-
-/** A cup's colour right before its first pour; with two people the second has begun while the first still poured. */
-function prepareJustInTime(bench: Bench, i: number): void {
-  if (bench.job.people === 1) {
-    bench.now = prepareCup(bench, i, bench.now)
-    return
-  }
-  bench.second = prepareCup(bench, i, Math.max(bench.second, bench.cups[i]!.atS))
-  bench.now = Math.max(bench.now, bench.second)
 }
 
 const settle = (carrier: CupState, pace: RecipePace, untilS: number): void => {

@@ -1,23 +1,13 @@
 import { inscribedMm } from './chart.ts'
 import type { Move } from '../plan/index.ts'
+import { stirring } from './block.ts'
+import type { Block, Path } from './block.ts'
 import { lookAt } from './look.ts'
-import type { Look } from './look.ts'
 import type { Program, Slice, TwistOp } from './program.ts'
 import { seeded } from './random.ts'
+import { circle, isRoundPath, roundPaths, roundTwists } from './rounds.ts'
 import { strokeTwists } from './strokes.ts'
 import type { Stroke } from './strokes.ts'
-
-/** Everything that a move needs to know of the block it goes through. */
-interface Block {
-  program: Program
-  heightMm: number
-  look: Look
-  seed: number
-  /** How far around a stroke reaches, where that is less than usual. */
-  reachMm?: number
-}
-
-type Path = readonly (readonly [number, number])[]
 
 const ALL: Slice = { kind: 'all' }
 
@@ -123,89 +113,6 @@ function topPaths(move: Move, block: Block): Path[] {
   return paths.map(path => path.map(place))
 }
 
-/** A round of a stick: its middle, mm from a corner of the box, its radius, and which way it goes. */
-interface Ring {
-  x: number
-  y: number
-  radius: number
-  way: 1 | -1
-}
-
-/** Where in its region a round's batter moves most, as a share of the region's radius. */
-const RING = 0.62
-const WALL_MM = 1
-
-/** Eights are two rounds that touch, loops a row of rounds one way, a spiral rounds in one another. */
-function roundPaths(move: Move, { program }: Block): Ring[] {
-  const isRound = program.radiusMm > 0
-  const L = isRound ? 2 * program.radiusMm : program.lengthMm
-  const W = isRound ? 2 * program.halfWidthMm : program.widthMm
-  const [from, to] = [Math.min(move.from, move.to) * L, Math.max(move.from, move.to) * L]
-  // A round mould leaves less room towards its ends.
-  const inner = isRound ? 0.7 : 1
-  const middle = W / 2
-  const widest = (inner * W) / 2 - WALL_MM
-  if (move.pattern === 'spiral') {
-    const most = Math.max(0, Math.min(widest, (to - from) / 2 - WALL_MM)) * RING
-    return Array.from({ length: move.count }, (_, i) => ({
-      x: (from + to) / 2,
-      y: middle,
-      radius: (most * (i + 1)) / move.count,
-      way: 1 as const,
-    }))
-  }
-  const room = (to - from) / move.count
-  const places = Array.from({ length: move.count }, (_, i) => from + room * (i + 0.5))
-  if (move.pattern === 'loops') {
-    const radius = Math.max(0, Math.min(widest, room * 0.7, from + room / 2, L - to + room / 2)) * RING
-    return places.map(x => ({ x, y: middle, radius, way: 1 as const }))
-  }
-  const isAlong = room > 1.2 * W
-  const half = isAlong
-    ? Math.min(widest, (room / 2 - WALL_MM) / (1 + RING))
-    : Math.min(widest / (1 + RING), room * 0.75)
-  const radius = Math.max(0, half) * RING
-  return places.flatMap(x =>
-    ([-1, 1] as const).map((way): Ring => ({
-      x: isAlong ? x + way * radius : Math.min(L - half - WALL_MM, Math.max(half + WALL_MM, x)),
-      y: isAlong ? middle : middle + way * radius,
-      radius,
-      way,
-    })),
-  )
-}
-
-const CIRCLE_STEPS = 24
-
-const circle = ({ x, y, radius, way }: Ring): Path =>
-  Array.from({ length: CIRCLE_STEPS + 1 }, (_, i) => {
-    const angle = (2 * Math.PI * i * way) / CIRCLE_STEPS
-    return [x + radius * Math.cos(angle), y + radius * Math.sin(angle)] as const
-  })
-
-/** A stick that goes round takes its ring of batter along: one turn about the middle, most on the ring. */
-function roundTwists(move: Move, block: Block, kind: keyof typeof STROKES, slice: Slice): TwistOp[] {
-  const { program, look } = block
-  const { dragMm, coreMm } = STROKES[kind]
-  const { radiusMm: a, halfWidthMm: b } = program
-  return roundPaths(move, block).flatMap(({ x, y, radius, way }): TwistOp[] => {
-    if (radius < 2) return []
-    const reach = radius / RING
-    const edge = 1 - RING * RING
-    const drag = dragMm * 1.4 * look.drag * move.strength
-    return [
-      stirring({
-        ...{ plane: 'xy', centreA: a > 0 ? x - a : x, centreB: a > 0 ? y - b : y, axisA: 1, axisB: 0 },
-        ...{ across: reach, along: reach, law: 'jet', ring: RING, core: (coreMm * look.core) / reach, slice },
-        angle: (-way * Math.min(2.6, drag / radius)) / (edge * edge),
-      }),
-    ]
-  })
-}
-
-/** Paths that go round; the others are lines. */
-const isRoundPath = ({ pattern }: Move): boolean => pattern === 'eights' || pattern === 'loops' || pattern === 'spiral'
-
 const SHORTEST_MM = 10
 
 /** Points closer than a tool is wide would chop the stroke into crumbs: they are left out. */
@@ -255,12 +162,6 @@ function spoonTwists(move: Move, block: Block): TwistOp[] {
     return [...down, ...up]
   }).flat()
 }
-
-const stirring = (change: Partial<TwistOp>): TwistOp => ({
-  ...{ kind: 'twist', plane: 'yz', centreA: 0, centreB: 0, axisA: 0, axisB: 1, across: 1, along: 1 },
-  ...{ power: 2, law: 'stir', angle: 1, ring: 0, core: 1, slice: ALL, meander: null },
-  ...change,
-})
 
 /** Folds by a spatula: whole turns of the section, left and right by turns. */
 export function foldTwists(count: number, strength: number, { program, heightMm, seed }: Block): TwistOp[] {
@@ -345,7 +246,7 @@ export function moveTwists(move: Move, block: Block): TwistOp[] {
     case 'skewer': {
       const deep = H * move.depth
       const slice: Slice = { kind: 'above', noneBelow: H - deep - 4, allAbove: H - deep + 4 }
-      if (isRoundPath(move)) return roundTwists(move, block, 'skewer', slice)
+      if (isRoundPath(move)) return roundTwists(move, block, STROKES.skewer, slice)
       return topPaths(move, block).flatMap(path => stroked(block, 'skewer', move, 'xy', path, slice))
     }
     case 'stick': {
@@ -353,7 +254,7 @@ export function moveTwists(move: Move, block: Block): TwistOp[] {
         move.depth >= 0.95
           ? ALL
           : { kind: 'above', noneBelow: H * (1 - move.depth) - 4, allAbove: H * (1 - move.depth) + 4 }
-      if (isRoundPath(move)) return roundTwists(move, block, 'stick', slice)
+      if (isRoundPath(move)) return roundTwists(move, block, STROKES.stick, slice)
       return topPaths(move, block).flatMap(path => stroked(block, 'stick', move, 'xy', path, slice))
     }
     case 'comb': {

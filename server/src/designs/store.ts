@@ -1,5 +1,6 @@
 import type { DesignAnswer, KeptDesign } from '@ostler/core'
 import type { Database } from '../database/connection.ts'
+import { isTaken, setDeleted } from '../database/deleting.ts'
 
 export type SaveDesignResult =
   { ok: true; saved: DesignAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' | 'full' }
@@ -14,7 +15,6 @@ export interface DesignStore {
 
 const MOST_DESIGNS = 300
 const COLUMNS = ['id', 'revision', 'design', 'updated_at'] as const
-const isTaken = (error: unknown): boolean => (error as { code?: string }).code === '23505'
 
 const answer = (row: { id: string; revision: number; design: KeptDesign; updated_at: Date }): DesignAnswer => ({
   id: row.id,
@@ -67,19 +67,6 @@ export function designStore(db: Database): DesignStore {
         throw error
       }
     },
-    async setDeleted(workshopId, id, deletedAt) {
-      try {
-        const result = await db
-          .updateTable('design')
-          .set({ deleted_at: deletedAt })
-          .where('workshop_id', '=', workshopId)
-          .where('id', '=', id)
-          .executeTakeFirst()
-        return result.numUpdatedRows > 0n
-      } catch (error) {
-        if (isTaken(error)) return 'name'
-        throw error
-      }
-    },
+    setDeleted: (workshopId, id, deletedAt) => setDeleted(db, 'design', workshopId, id, deletedAt),
   }
 }

@@ -1,6 +1,7 @@
 import type { Recipe, RecipeAnswer, RecipeVersionAnswer } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
+import { isTaken, setDeleted } from '../database/deleting.ts'
 
 export type AddVersionResult = { ok: true; saved: RecipeAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' }
 
@@ -22,7 +23,6 @@ export interface RecipeStore {
 }
 
 const MOST_LISTED = 500
-const isTaken = (error: unknown): boolean => (error as { code?: string }).code === '23505'
 
 /** Each live recipe with its newest version. */
 const newest = (db: Database, workshopId: string) =>
@@ -129,19 +129,6 @@ export function recipeStore(db: Database): RecipeStore {
         throw error
       }
     },
-    async setDeleted(workshopId, id, deletedAt) {
-      try {
-        const result = await db
-          .updateTable('recipe')
-          .set({ deleted_at: deletedAt })
-          .where('workshop_id', '=', workshopId)
-          .where('id', '=', id)
-          .executeTakeFirst()
-        return result.numUpdatedRows > 0n
-      } catch (error) {
-        if (isTaken(error)) return 'name'
-        throw error
-      }
-    },
+    setDeleted: (workshopId, id, deletedAt) => setDeleted(db, 'recipe', workshopId, id, deletedAt),
   }
 }

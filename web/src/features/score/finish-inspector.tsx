@@ -5,11 +5,9 @@ import type { ReactNode } from 'react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { TextField } from '../../ui/text-field.tsx'
-
-const options = <T extends string>(words: Readonly<Record<T, string>>) =>
-  (Object.entries(words) as [T, string][]).map(([value, text]) => ({ value, text }))
 
 interface FrameProps {
   title: string

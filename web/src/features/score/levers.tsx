@@ -3,6 +3,7 @@ import type { CupOrder, Slope } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { WaterField } from '../../ui/water-field.tsx'
 import { slopesInWorker } from '../../workers/search.ts'
@@ -46,7 +47,7 @@ function HandsFields() {
             label="Colour"
             className="w-full"
             value={order}
-            options={(Object.entries(CUP_ORDERS) as [CupOrder, string][]).map(([value, text]) => ({ value, text }))}
+            options={options(CUP_ORDERS)}
             onValue={value => set('order', value)}
           />
         </div>

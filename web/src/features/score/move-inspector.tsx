@@ -4,11 +4,9 @@ import { Trash2, X } from 'lucide-react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { PathPad } from './path-pad.tsx'
-
-const options = <T extends string>(words: Readonly<Record<T, string>>) =>
-  (Object.entries(words) as [T, string][]).map(([value, text]) => ({ value, text }))
 
 const COUNT_WORDS: Readonly<Record<MoveTool, string>> = {
   hanger: 'Loops',

@@ -4,6 +4,7 @@ import { Trash2 } from 'lucide-react'
 import { useMemo } from 'react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { TextField } from '../../ui/text-field.tsx'
 import { FaceCanvas } from '../faces/face-canvas.tsx'
@@ -28,7 +29,7 @@ export function PlanBBanner() {
 }
 
 const PICTURE_PX = 240
-const triggers = (Object.entries(TRIGGERS) as [Trigger, string][]).map(([value, text]) => ({ value, text }))
+const triggers = options(TRIGGERS)
 
 /** The second score: chosen before the batch starts, with what calls for it. */
 export function PlanBPanel() {

@@ -1,11 +1,9 @@
-import { LAYER_FACES, POUR_WAYS, TOGETHER } from '@ostler/core'
+import { LAYER_FACES, POUR_WAYS, TOGETHER, showLength } from '@ostler/core'
 import type { LayerFace, Pour, PourWay, Together } from '@ostler/core'
-import { useBatch } from '../../plan/context.tsx'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
-
-const options = <T extends string>(words: Readonly<Record<T, string>>) =>
-  (Object.entries(words) as [T, string][]).map(([value, text]) => ({ value, text }))
 
 /** What a pour's way needs beside itself. */
 const NEEDS: Readonly<Record<PourWay, readonly string[]>> = {
@@ -43,6 +41,10 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
   const { shape } = pour
   const path = (key: string) => ['score', index, 'shape', key]
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: path(key), value }))
+  const habits = useHabits()
+  const { innerWidthMm } = usePlan(state => state.plan.mould)
+  /** What is put under one side. */
+  const blockMm = Math.round(Math.tan((Math.abs(shape.tiltDeg) * Math.PI) / 180) * innerWidthMm)
   const needs = (key: string) => NEEDS[shape.way].includes(key)
   const change = (way: PourWay) =>
     told(
@@ -93,7 +95,14 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
         />
       )}
       {needs('tiltDeg') && (
-        <PlanField label="Mould tilted, degrees" kind="plain" decimals={0} width={64} path={path('tiltDeg')} />
+        <PlanField
+          label="Mould tilted, degrees"
+          kind="plain"
+          decimals={0}
+          width={64}
+          path={path('tiltDeg')}
+          hint={blockMm > 0.5 && <span className="text-[13px] text-soft">block of {showLength(blockMm, habits)}</span>}
+        />
       )}
       {needs('count') && (
         <PlanField label={COUNTED[shape.way] ?? 'Streams'} kind="plain" decimals={0} width={64} path={path('count')} />

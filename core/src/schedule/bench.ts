@@ -1,0 +1,144 @@
+import { UNSCENTED, handling, movingLevel, scentEffect, stepBatter } from '../trace/index.ts'
+import type { Batter, Cooling, Handling, Load, RecipePace, ScentEffect } from '../trace/index.ts'
+import type { CupJob, Job } from './job.ts'
+
+/** What the hands do, s from the moment lye meets oil. */
+export interface Task {
+  kind: 'blend' | 'scent-pot' | 'split' | 'colour' | 'scent' | 'blend-cup' | 'wait' | 'pour' | 'move'
+  fromS: number
+  toS: number
+  /** Index of the cup, or null for the pot. */
+  cup: number | null
+  /** Index of the pour it is for, or null. */
+  pour: number | null
+}
+
+export interface PourRun {
+  startS: number
+  endS: number
+  /** Moving level of the cup when the pour starts and ends. */
+  startLevel: number
+  endLevel: number
+  /** Standing level of the layer below at that moment and what it needed; null on the floor. */
+  carrierLevel: number | null
+  carrierNeed: number | null
+  /** Stick bursts that thickened the cup first. */
+  bursts: number
+  /** The cup when the pour ends, with what is left in it. */
+  after: CupState
+}
+
+export interface LanePoint {
+  s: number
+  /** Level a stirred cup would show. */
+  level: number
+}
+
+/** One execution of a plan with a given luck. */
+export interface Run {
+  tasks: Task[]
+  pours: PourRun[]
+  /** For each cup, moving level from the split to its last pour; empty unless recorded. */
+  lanes: LanePoint[][]
+  /** The whole pot before the split. */
+  pot: LanePoint[]
+  splitS: number
+  endS: number
+  /** Blending never reached the level asked for. */
+  neverEmulsified: boolean
+}
+
+export interface CupState {
+  batter: Batter
+  load: Load
+  atS: number
+  cooling: Cooling
+}
+
+/** How far a run lies from the median, in ln of the rate: the same for all cups, but shared with the scent where there is one. */
+export interface Luck {
+  plainRate: number
+  scentedRate: number
+  scent: number
+  /** Hands slower or quicker than planned, as a factor on all their times; 1 unless given. */
+  hands?: number
+  /** How far off the trace is at which blending really stops; 0 unless given. */
+  stop?: number
+}
+
+const LONGEST_STEP_S = 120
+
+/** One pair of hands, or two, at work: the clock, the cups, and what was done. */
+export class Bench {
+  now = 0
+  readonly tasks: Task[] = []
+  readonly lanes: LanePoint[][]
+  readonly pot: LanePoint[] = []
+  readonly cups: CupState[] = []
+
+  constructor(
+    readonly job: Job,
+    readonly luck: Luck,
+    /** Longest step between recorded points, s; 0 records nothing. */
+    readonly sampleS: number,
+  ) {
+    this.lanes = job.cups.map(() => [])
+  }
+
+  get pace(): RecipePace {
+    return this.job.pace
+  }
+
+  /** What the hands take for a task of so many usual seconds. */
+  handS(seconds: number): number {
+    return seconds * this.job.handPace * (this.luck.hands ?? 1)
+  }
+
+  /** When the second pair of hands is free, s. */
+  second = 0
+
+  /** Uses the hands for `seconds`. */
+  busy(kind: Task['kind'], seconds: number, cup: number | null = null, pour: number | null = null): void {
+    if (seconds > 0) this.tasks.push({ kind, fromS: this.now, toS: this.now + seconds, cup, pour })
+    this.now += seconds
+  }
+
+  /** Brings a cup from when it was last touched up to `untilS` in one way of handling. */
+  advance(i: number, how: Handling, untilS: number): void {
+    const cup = this.cups[i]!
+    const longest = this.sampleS > 0 ? Math.min(this.sampleS, LONGEST_STEP_S) : LONGEST_STEP_S
+    while (cup.atS < untilS - 1e-9) {
+      const step = Math.min(how.mode === 'stick' ? 1 : longest, untilS - cup.atS)
+      cup.batter = stepBatter(cup.batter, this.pace, cup.load, how, step, cup.cooling)
+      cup.atS += step
+      this.record(i)
+    }
+  }
+
+  record(i: number): void {
+    if (this.sampleS === 0) return
+    const cup = this.cups[i]!
+    this.lanes[i]!.push({ s: cup.atS, level: movingLevel(cup.batter, this.pace, cup.load) })
+  }
+
+  addScent(i: number): void {
+    const cup = this.cups[i]!
+    cup.load = { ...cup.load, scent: this.scentOf(this.job.cups[i]!) }
+  }
+
+  /** A cup's scent in this run: the better it is known, the less luck has to do with it. */
+  scentOf({ scent }: CupJob): ScentEffect {
+    if (!scent) return UNSCENTED
+    return scentEffect(scent.lnRate + this.luck.scent * (this.job.scentSd > 0 ? scent.sd / this.job.scentSd : 1))
+  }
+
+  level(i: number): number {
+    return movingLevel(this.cups[i]!.batter, this.pace, this.cups[i]!.load)
+  }
+}
+
+export const MODES: Record<'rest' | 'hand' | 'pour', Handling> = {
+  rest: handling('rest'),
+  hand: handling('hand'),
+  pour: handling('now-and-then'),
+}

@@ -1,0 +1,60 @@
+import type { Bench } from './bench.ts'
+import { MODES } from './bench.ts'
+import { HAND_TIMES } from './job.ts'
+import type { CupJob, Job } from './job.ts'
+
+/** Unscented cups first, then in the order they are poured: what stays calm may wait. */
+function preparationOrder(job: Job): number[] {
+  const firstPour = (i: number) => {
+    const at = job.pours.findIndex(pour => pour.cup === i)
+    return at < 0 ? Infinity : at
+  }
+  const early = (cup: CupJob) => (cup.scent?.moment === 'with-colour' ? 1 : 0)
+  return job.cups
+    .map((_, i) => i)
+    .filter(i => job.cups[i]!.massG > 0)
+    .sort((a, b) => early(job.cups[a]!) - early(job.cups[b]!) || firstPour(a) - firstPour(b))
+}
+
+/** Colour, and scent that goes in with it, by whichever hands are free from `fromS` on; gives when they are done. */
+function prepareCup(bench: Bench, i: number, fromS: number): number {
+  const cup = bench.job.cups[i]!
+  const addsScent = cup.scent?.moment === 'with-colour'
+  let now = fromS
+  if (cup.colourS === 0 && !addsScent) return now
+  const work = (kind: 'colour' | 'scent', seconds: number) => {
+    if (seconds > 0) bench.tasks.push({ kind, fromS: now, toS: now + seconds, cup: i, pour: null })
+    now += seconds
+    bench.advance(i, MODES.hand, now)
+  }
+  bench.advance(i, MODES.rest, now)
+  bench.cups[i]!.load = { ...bench.cups[i]!.load, lnRate: cup.lnRate, lnViscosity: cup.lnViscosity }
+  work('colour', bench.handS(cup.colourS))
+  if (addsScent) {
+    bench.addScent(i)
+    work('scent', bench.handS(HAND_TIMES.scentStir))
+  }
+  return now
+}
+
+/** All cups before the first pour: one after another, or two at a time when two people work. */
+export function prepareCups(bench: Bench): void {
+  bench.second = bench.now
+  for (const i of preparationOrder(bench.job)) {
+    const isSecond = bench.job.people === 2 && bench.second <= bench.now
+    const done = prepareCup(bench, i, isSecond ? bench.second : bench.now)
+    if (isSecond) bench.second = done
+    else bench.now = done
+  }
+  bench.now = Math.max(bench.now, bench.second)
+}
+
+/** A cup's colour right before its first pour; with two people the second has begun while the first still poured. */
+export function prepareJustInTime(bench: Bench, i: number): void {
+  if (bench.job.people === 1) {
+    bench.now = prepareCup(bench, i, bench.now)
+    return
+  }
+  bench.second = prepareCup(bench, i, Math.max(bench.second, bench.cups[i]!.atS))
+  bench.now = Math.max(bench.now, bench.second)
+}
