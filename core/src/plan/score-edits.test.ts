@@ -31,6 +31,13 @@ describe('several pours', () => {
     expect(refusal(plan, { kind: 'move-pours', pours: ['gone'], to: 0 })).toContain('gone')
   })
 
+  test('move while tools and embeds stay where they are in the order of the hands', () => {
+    const moved = ok(start, { kind: 'move-pours', pours: ['pour-2'], to: 0 })
+    expect(ids(moved)).toEqual(['pour-2', 'pour-1', 'pour-3'])
+    expect(moved.moves[0]!.after).toBe('pour-1')
+    expect(ok(moved, { kind: 'move-pours', pours: ['pour-2'], to: 1 }).moves).toEqual(start.moves)
+  })
+
   test('are removed together; all of them cannot be', () => {
     expect(ids(ok(start, { kind: 'remove-pours', pours: ['pour-1', 'pour-3'] }))).toEqual(['pour-2'])
     expect(refusal(start, { kind: 'remove-pours', pours: ids(start) })).toBe('A score keeps at least one pour.')

@@ -71,12 +71,21 @@ export function removePours(plan: Plan, goes: (pour: Pour) => boolean): EditResu
   return { ok: true, plan: { ...plan, score, moves } }
 }
 
-/** Several pours go together, in their order, to a place among those that stay. */
+/**
+ * Several pours go together, in their order, to a place among those that stay. Tools and embeds keep their place in the order
+ * of the hands: as many pours come before them as did.
+ */
 export function movePours(plan: Plan, ids: readonly string[], to: number): EditResult {
   const goes = plan.score.filter(pour => ids.includes(pour.id))
   if (goes.length === 0) return refused('score', 'That layer is gone.')
   const rest = plan.score.filter(pour => !ids.includes(pour.id))
-  return { ok: true, plan: { ...plan, score: [...rest.slice(0, to), ...goes, ...rest.slice(to)] } }
+  const score = [...rest.slice(0, to), ...goes, ...rest.slice(to)]
+  const inPlace = <T extends { after: string }>(step: T): T => {
+    const at = plan.score.findIndex(pour => pour.id === step.after)
+    return at < 0 ? step : { ...step, after: score[at]!.id }
+  }
+  const finish = { ...plan.finish, embeds: plan.finish.embeds.map(inPlace) }
+  return { ok: true, plan: { ...plan, score, moves: plan.moves.map(inPlace), finish } }
 }
 
 export function splitPour(plan: Plan, id: string, restId: string): EditResult {

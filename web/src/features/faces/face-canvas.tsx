@@ -62,6 +62,7 @@ export function FaceCanvas({ program, view, hexes, label, plan, refines = true, 
   const picture = usePicture(program, view, refines)
   const { sight } = useColourView()
   const colours = hexes.join()
+  const key = JSON.stringify(view)
   const strewn = view.isTop && plan && plan.finish.toppings.length > 0 ? plan : null
   useEffect(() => {
     const context = canvas.current?.getContext('2d')
@@ -69,8 +70,8 @@ export function FaceCanvas({ program, view, hexes, label, plan, refines = true, 
     context.canvas.width = picture.width
     context.canvas.height = picture.height
     context.putImageData(painted(picture, colours.split(',')), 0, 0)
-    if (strewn) paintToppings(context, strewn, program, hex => seenBy(hex, sight))
-  }, [picture, colours, strewn, program, sight])
+    if (strewn) paintToppings(context, strewn, program, JSON.parse(key) as View, hex => seenBy(hex, sight))
+  }, [picture, colours, strewn, program, sight, key])
   return (
     <canvas
       ref={canvas}

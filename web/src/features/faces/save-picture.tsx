@@ -55,7 +55,7 @@ export function SavePicture({ program, plan, hexes, viewAt, widthMm, name }: Pro
       canvas.height = picture.height
       const context = canvas.getContext('2d')!
       context.putImageData(painted(picture, hexes), 0, 0)
-      if (view.isTop) paintToppings(context, plan, program, hex => hex)
+      if (view.isTop) paintToppings(context, plan, program, view, hex => hex)
       const link = document.createElement('a')
       link.href = canvas.toDataURL('image/png')
       link.download = `${fileName(name)}.png`

@@ -1,5 +1,5 @@
 import { toppingPlaces } from '@ostler/core'
-import type { Plan, Program, ToppingPlace } from '@ostler/core'
+import type { Plan, Program, ToppingPlace, View } from '@ostler/core'
 
 /** Paints one piece in the mm of the top, its middle at the origin. */
 function piece(context: CanvasRenderingContext2D, { topping }: ToppingPlace): void {
@@ -30,20 +30,18 @@ function piece(context: CanvasRenderingContext2D, { topping }: ToppingPlace): vo
   context.fill()
 }
 
-/** Strews the toppings over a picture of the top. */
+/** Strews the toppings over a picture of the top, or of a part of it. */
 export function paintToppings(
   context: CanvasRenderingContext2D,
   plan: Plan,
   program: Program,
+  { originX, originY, rightX, downY }: View,
   hexOf: (hex: string) => string,
 ): void {
-  const { width, height } = context.canvas
-  const { radiusMm: a, halfWidthMm: b } = program
-  const [L, W] = a > 0 ? [2 * a, 2 * b] : [program.lengthMm, program.widthMm]
   for (const place of toppingPlaces(plan, program)) {
     context.save()
-    context.scale(width / L, height / W)
-    context.translate(place.x + a, W - (place.y + (a > 0 ? b : 0)))
+    context.translate((place.x - originX) / rightX, (place.y - originY) / downY)
+    context.scale(1 / rightX, 1 / Math.abs(downY))
     context.rotate(place.angle)
     piece(context, { ...place, topping: { ...place.topping, hex: hexOf(place.topping.hex) } })
     context.restore()
