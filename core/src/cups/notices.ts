@@ -250,15 +250,19 @@ function whites({ plan, shelf, portions }: Known): Notice[] {
 
 function together({ plan, colours }: Known): Notice[] {
   const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
-  const alike = colours.alike.map(({ cups: [a, b], deltaE }) =>
-    notice(
-      'warn',
-      `cups[${plan.cups.findIndex(cup => cup.id === b)}]`,
-      `${name(a)} and ${name(b)} look much the same ${STAGES.cured} (ΔE ${tidy(deltaE, 1)}).`,
-    ),
-  )
+  const waiting = plan.cups.filter(cup => cup.wish && cup.colorants.length === 0 && plan.potColorants.length === 0)
+  const waits = (id: string) => waiting.some(cup => cup.id === id)
+  const alike = colours.alike
+    .filter(({ cups: [a, b] }) => !waits(a) && !waits(b))
+    .map(({ cups: [a, b], deltaE }) =>
+      notice(
+        'warn',
+        `cups[${plan.cups.findIndex(cup => cup.id === b)}]`,
+        `${name(a)} and ${name(b)} look much the same ${STAGES.cured} (ΔE ${tidy(deltaE, 1)}).`,
+      ),
+    )
   const wishes = colours.cups.flatMap((cup, i) =>
-    cup.wish && cup.wish.deltaE > Math.max(BROWNS, cup.highDeltaE)
+    cup.wish && cup.wish.deltaE > Math.max(BROWNS, cup.highDeltaE) && !waits(cup.cup)
       ? [
           notice(
             'hint',
@@ -268,7 +272,11 @@ function together({ plan, colours }: Known): Notice[] {
         ]
       : [],
   )
-  return [...alike, ...wishes]
+  if (waiting.length === 0) return [...alike, ...wishes]
+  const names = waiting.map(cup => cup.name).join(', ')
+  const [have, they] = waiting.length === 1 ? ['has', 'It is'] : ['have', 'They are']
+  const sentence = `${names} ${have} no colorant yet. ${they} shown in the colour that is wished for; dose it under Colour.`
+  return [...alike, notice('warn', 'cups', sentence), ...wishes]
 }
 
 function division({ plan }: Known): Notice[] {

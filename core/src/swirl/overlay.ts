@@ -72,7 +72,9 @@ function rosettesForm(program: Program, { along, across }: TopOp, x: number, y: 
   const dy = place(a > 0 ? y + b : y, cellY) * cellY
   const rho = Math.hypot(dx, dy) / radius
   if (rho >= 1 || toWall(program, x, y) < 0.5) return 0
-  return radius * (1 - rho) * (1 + 0.25 * Math.cos(5 * Math.atan2(dy, dx) + 9 * rho))
+  // The folds run out towards the tip.
+  const fold = 0.25 * Math.min(1, 2.5 * rho) * Math.cos(5 * Math.atan2(dy, dx) + 9 * rho)
+  return radius * (1 - rho * rho) * (1 + fold)
 }
 
 /** A thread along a path, half as high as it is wide. */

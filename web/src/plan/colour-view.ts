@@ -53,9 +53,13 @@ const UNKNOWN = '#bdb6a6'
 
 /** Each cup's colour as it is looked at: the forecast one, or the wished one until there is a forecast. */
 export function cupHex(plan: Plan, colours: ColourForecast | null, view: ColourView, cup: string): string {
+  const planned = plan.cups.find(one => one.id === cup)
+  // Without any colorant yet a cup shows what is wished of it.
+  if (planned?.wish && planned.colorants.length === 0 && plan.potColorants.length === 0)
+    return seenBy(planned.wish, view.sight)
   const found = colours?.cups.find(one => one.cup === cup)
   const gelled = view.gelled ?? gelOf(plan)
-  const hex = found?.stages[view.stage][gelled].hex ?? plan.cups.find(one => one.id === cup)?.wish ?? UNKNOWN
+  const hex = found?.stages[view.stage][gelled].hex ?? planned?.wish ?? UNKNOWN
   return seenBy(hex, view.sight)
 }
 

@@ -97,7 +97,7 @@ function roundSides(program: Program, at: number, scale: number): Side[] {
     const view: View = { ...whole, originZ: whole.originZ + whole.downZ * (whole.height - rows), height: rows }
     const [x, y] = [((from[0] + to[0]) / 2) * scale, ((from[1] + to[1]) / 2) * scale]
     // Outward of the facet, seen from above: the scene's depth runs against y.
-    const turn = (Math.atan2(from[0] - to[0], from[1] - to[1]) * 180) / Math.PI - 90
+    const turn = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI
     return {
       key: `wall-${i}`,
       view,
@@ -125,10 +125,9 @@ export function TurnedLoaf({ design, hexes, plan, at, width, height }: Props) {
   const [view, setView] = useState(START)
   const grab = useRef<{ x: number; y: number; turn: number; tilt: number } | null>(null)
   const isRound = program.radiusMm > 0
-  const longest = isRound
-    ? Math.hypot(2 * program.radiusMm, crestMm(program))
-    : Math.hypot(program.lengthMm, program.widthMm)
-  const scale = Math.max(0.3, Math.min((width * 0.8) / longest, (height * 0.72) / (crestMm(program) + longest * 0.38)))
+  // A block lies across the view and rises as it is tilted towards the eye.
+  const longest = isRound ? 2 * program.radiusMm : Math.hypot(program.lengthMm, program.widthMm)
+  const scale = Math.max(0.3, Math.min((width * 0.8) / longest, (height * 0.74) / (crestMm(program) + longest * 0.38)))
   const cut = held(at, 0, 0.95)
   const sides = isRound ? roundSides(program, cut, scale) : boxSides(program, cut, scale)
   const down = (event: PointerEvent<HTMLElement>) => {

@@ -70,7 +70,13 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
           {hasScrub && (
             <CutSlider
               at={cutAt}
-              mm={cut === 'along' ? mould.innerWidthMm : mould.innerLengthMm}
+              mm={
+                cut === 'along'
+                  ? mould.innerWidthMm
+                  : cut === 'turned' && design.program.radiusMm > 0
+                    ? mould.fillMm
+                    : mould.innerLengthMm
+              }
               isOpened={cut === 'turned'}
               onAt={setCutAt}
             />
