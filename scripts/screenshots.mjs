@@ -65,10 +65,8 @@ async function take(page, base) {
   await shot('sheet', { fullPage: true })
 
   /** Faces are drawn once more, finely, when nothing has changed for a while. */
-  const drawn = async () => {
-    await page.waitForFunction(() => [...document.querySelectorAll('canvas')].every(one => one.dataset.drawn === 'yes'))
-    await page.waitForTimeout(1500)
-  }
+  const drawn = () =>
+    page.waitForFunction(() => [...document.querySelectorAll('canvas')].every(one => one.dataset.fine === 'yes'))
   await open('Heron Reach', 'Score')
   await page.getByRole('button', { name: /^hanger wire/ }).click()
   await page.getByRole('img', { name: 'Face of the bar at the cut' }).waitFor()

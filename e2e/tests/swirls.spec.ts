@@ -80,7 +80,7 @@ test('from a loaf to a slab: the design is kept, taken into another mould, told 
   const dialog = maker.getByRole('dialog')
   await dialog.getByText('Keep this one').click()
   await dialog.getByRole('button', { name: 'Keep it' }).click()
-  await expect(maker.getByText(`${name} is kept among our designs.`)).toBeVisible()
+  await expect(maker.getByText(`${name} is kept among our designs.`, { exact: true })).toBeVisible()
   await maker.goto('/designs')
   await expect(maker.getByRole('img', { name: `Face of ${name}` })).toHaveAttribute('data-drawn', 'yes')
 

@@ -23,10 +23,11 @@ interface Props {
 const REST_MS = 300
 
 /** Draws the newest view that was asked for; while one is being drawn, those in between are passed over. */
-function usePicture(program: Program, view: View, refines: boolean): Picture | null {
-  const [picture, setPicture] = useState<Picture | null>(null)
+function usePicture(program: Program, view: View, refines: boolean): { picture: Picture | null; isFine: boolean } {
+  const [shown, setShown] = useState<{ picture: Picture | null; isFine: boolean }>({ picture: null, isFine: false })
   const wanted = useRef<{ program: Program; view: View } | null>(null)
   const busy = useRef(false)
+  const fine = useRef<{ program: Program; key: string } | null>(null)
   const key = JSON.stringify(view)
   useEffect(() => {
     wanted.current = { program, view: JSON.parse(key) as View }
@@ -35,7 +36,10 @@ function usePicture(program: Program, view: View, refines: boolean): Picture | n
       while (wanted.current) {
         const { program: of, view: at } = wanted.current
         wanted.current = null
-        setPicture(await drawFace(of, at))
+        const picture = await drawFace(of, at)
+        // The fine one may have come first.
+        const isLate = fine.current?.program === of && fine.current.key === JSON.stringify(at)
+        if (!isLate) setShown({ picture, isFine: !refines })
       }
       busy.current = false
     }
@@ -44,7 +48,11 @@ function usePicture(program: Program, view: View, refines: boolean): Picture | n
     const stop = new AbortController()
     const timer = setTimeout(() => {
       drawFace(program, JSON.parse(key) as View, { fineness: 'final', signal: stop.signal }).then(
-        fine => stop.signal.aborted || setPicture(fine),
+        picture => {
+          if (stop.signal.aborted) return
+          fine.current = { program, key }
+          setShown({ picture, isFine: true })
+        },
         () => undefined,
       )
     }, REST_MS)
@@ -53,13 +61,13 @@ function usePicture(program: Program, view: View, refines: boolean): Picture | n
       stop.abort()
     }
   }, [program, key, refines])
-  return picture
+  return shown
 }
 
 /** One view of a design in its forecast colours. */
 export function FaceCanvas({ program, view, hexes, label, plan, refines = true, className = '', style }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null)
-  const picture = usePicture(program, view, refines)
+  const { picture, isFine } = usePicture(program, view, refines)
   const { sight } = useColourView()
   const colours = hexes.join()
   const key = JSON.stringify(view)
@@ -78,6 +86,7 @@ export function FaceCanvas({ program, view, hexes, label, plan, refines = true, 
       role="img"
       aria-label={label}
       data-drawn={picture ? 'yes' : 'no'}
+      data-fine={isFine ? 'yes' : 'no'}
       className={className}
       style={style}
     />
