@@ -1,5 +1,5 @@
-import { conversionAt, rateConstant, thetaOf } from './kinetics.ts'
-import { levelOfViscosity } from './scale.ts'
+import { conversionAt, lnRateConstant, thetaOf } from './kinetics.ts'
+import { levelOfLnViscosity } from './scale.ts'
 import { UNSCENTED } from './scent-effect.ts'
 import type { ScentEffect } from './scent-effect.ts'
 import type { RecipePace } from './recipe-pace.ts'
@@ -99,16 +99,12 @@ export function stepBatter(
   cooling: Cooling = null,
 ): Batter {
   const quick = how.emulsify * (1 + 40 * pace.freeAcid + 20 * pace.stearic)
-  let emulsion = 1 - (1 - before.emulsion) * Math.exp(-quick * seconds)
+  let emulsion = quick === 0 ? before.emulsion : 1 - (1 - before.emulsion) * Math.exp(-quick * seconds)
   if (how.mode === 'rest' && emulsion < 0.7 && before.converted < 0.01) emulsion *= Math.exp(-seconds / 300)
   const mid = (before.emulsion + emulsion) / 2
 
-  const rate =
-    rateConstant(before.temperatureC) *
-    Math.exp(pace.lnRate + load.scent.lnRate + load.lnRate + load.luck) *
-    how.rate *
-    mid *
-    mid
+  const lnRate = pace.lnRate + load.scent.lnRate + load.lnRate + load.luck
+  const rate = Math.exp(lnRateConstant(before.temperatureC) + lnRate) * how.rate * mid * mid
   const converted = Math.max(before.converted, conversionAt(thetaOf(before.converted) + rate * seconds))
 
   let temperatureC = before.temperatureC + pace.adiabaticRiseK * (converted - before.converted)
@@ -123,11 +119,18 @@ export function stepBatter(
   const structure = settled + (before.structure - settled) * Math.exp(-turnover * seconds)
 
   const solidGoal = pace.solidAt(temperatureC)
-  const solidTau = solidGoal > before.solid ? (how.mode === 'rest' ? 600 : 240) : 60
-  const solid = solidGoal + (before.solid - solidGoal) * Math.exp(-seconds / solidTau)
+  const solid = solidAfter(before.solid, solidGoal, how, seconds)
 
-  const jump = load.scent.jump + (before.jump - load.scent.jump) * Math.exp(-seconds / 8)
+  const jumpGoal = load.scent.jump
+  const jump = before.jump === jumpGoal ? jumpGoal : jumpGoal + (before.jump - jumpGoal) * Math.exp(-seconds / 8)
   return { emulsion, converted, structure, solid, jump, temperatureC }
+}
+
+/** Fat sets in minutes, sooner when stirred, and melts within one. */
+function solidAfter(before: number, goal: number, how: Handling, seconds: number): number {
+  if (before === goal) return goal
+  const tau = goal > before ? (how.mode === 'rest' ? 600 : 240) : 60
+  return goal + (before - goal) * Math.exp(-seconds / tau)
 }
 
 /** Soap that thickens, by its effect: fatty acids sold as such count at once, and more. */
@@ -138,10 +141,10 @@ function lnViscosity(batter: Batter, pace: RecipePace, load: Load): number {
   const soap = formed(batter, pace)
   return (
     pace.lnViscosity40 +
-    3500 * (1 / (batter.temperatureC + 273.15) - 1 / 313.15) -
-    1.85 * Math.log(1 - pace.lyeVolumeShare / 0.74) +
+    3500 * (1 / (batter.temperatureC + 273.15) - 1 / 313.15) +
+    pace.lnViscosityLye +
     Math.log(1 + 0.65 * batter.emulsion) +
-    19.5 * Math.pow(soap, 0.81) +
+    19.5 * Math.exp(0.81 * Math.log(soap)) +
     (40 * batter.solid) / (1 + batter.solid / 0.25) +
     batter.jump +
     pace.lnViscosity +
@@ -152,7 +155,7 @@ function lnViscosity(batter: Batter, pace: RecipePace, load: Load): number {
 
 /** Trace level, 0…5, as the maker sees it. */
 export const levelOf = (batter: Batter, pace: RecipePace, load: Load): number =>
-  Math.min(5, Math.min(1, batter.emulsion / 0.85) + levelOfViscosity(Math.exp(lnViscosity(batter, pace, load))) - 1)
+  Math.min(5, Math.min(1, batter.emulsion / 0.85) + levelOfLnViscosity(lnViscosity(batter, pace, load)) - 1)
 
 /** The level it would show after a few seconds of stirring by hand: what a pour meets. */
 export function movingLevel(batter: Batter, pace: RecipePace, load: Load): number {

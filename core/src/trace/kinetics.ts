@@ -40,9 +40,12 @@ export function conversionAt(theta: number): number {
 
 /** Activation energy, J/mol, and rate at 38 °C, 1/s: fitted to bench observations at 27 and 38 °C. */
 const ACTIVATION_J_PER_MOL = 44_000
-const RATE_AT_38C = 0.006
+const LN_RATE_AT_38C = Math.log(0.006)
 const T_38C = 311.15
 
-/** Rate constant of a balanced recipe at `c` °C, 1/s. */
-export const rateConstant = (c: number): number =>
-  RATE_AT_38C * Math.exp((-ACTIVATION_J_PER_MOL / 8.314) * (1 / (c + 273.15) - 1 / T_38C))
+/** ln of the rate constant of a balanced recipe at `c` °C, 1/s. */
+export const lnRateConstant = (c: number): number =>
+  LN_RATE_AT_38C + (-ACTIVATION_J_PER_MOL / 8.314) * (1 / (c + 273.15) - 1 / T_38C)
+
+/** The same as a rate, 1/s. */
+export const rateConstant = (c: number): number => Math.exp(lnRateConstant(c))

@@ -48,6 +48,8 @@ export interface RecipePace {
   lyeSolutionKgPerKg: number
   /** Volume fraction of the lye solution. */
   lyeVolumeShare: number
+  /** What that share of droplets adds to ln(viscosity). */
+  lnViscosityLye: number
   /** kJ/(kg·K) of the batter. */
   heatCapacity: number
   /** Rise for full conversion without loss, K. */
@@ -83,6 +85,7 @@ export function recipePace(input: PaceInput): RecipePace {
   const lye = (sap * (1 - superfatShare)) / w
   const oilVolume = 1 / OIL_DENSITY
   const lyeVolume = lye / (1 + 1.1 * w)
+  const lyeVolumeShare = lyeVolume / (oilVolume + lyeVolume)
   const heatCapacity = (2.05 + lye * lyeHeatCapacity(w, 20)) / (1 + lye)
   const parts = solidParts(oils)
   return {
@@ -102,7 +105,8 @@ export function recipePace(input: PaceInput): RecipePace {
     thickening: over(row => row.thickening),
     lnViscosity40: over(row => Math.log(row.viscosity)),
     lyeSolutionKgPerKg: lye,
-    lyeVolumeShare: lyeVolume / (oilVolume + lyeVolume),
+    lyeVolumeShare,
+    lnViscosityLye: -1.85 * Math.log(1 - lyeVolumeShare / 0.74),
     heatCapacity,
     adiabaticRiseK: ((sap / NAOH_KG_PER_MOL) * (1 - superfatShare) * HEAT_KJ_PER_MOL) / ((1 + lye) * heatCapacity),
     clearPointC: clearPoint(parts),

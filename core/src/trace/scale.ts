@@ -31,9 +31,19 @@ function inverse(anchors: readonly number[], value: number): number {
   return i + Math.log(value / anchors[i]!) / Math.log(anchors[i + 1]! / anchors[i]!)
 }
 
+const LN_VISCOSITY = VISCOSITY.map(Math.log)
+
+/** Level, 1…5, of ln(viscosity in Pa·s). */
+export function levelOfLnViscosity(lnEta: number): number {
+  if (lnEta <= LN_VISCOSITY[1]!) return 1
+  if (lnEta >= LN_VISCOSITY[5]!) return 5
+  let i = 1
+  while (i < 4 && lnEta > LN_VISCOSITY[i + 1]!) i += 1
+  return i + (lnEta - LN_VISCOSITY[i]!) / (LN_VISCOSITY[i + 1]! - LN_VISCOSITY[i]!)
+}
+
 /** Level, 1…5, of a viscosity in Pa·s. */
-export const levelOfViscosity = (eta: number): number =>
-  eta <= VISCOSITY[1] ? 1 : eta >= VISCOSITY[5] ? 5 : inverse(VISCOSITY, eta)
+export const levelOfViscosity = (eta: number): number => levelOfLnViscosity(Math.log(eta))
 
 /** Level of a yield stress in Pa; 5.01 says "not reachable". */
 export const levelOfYield = (tau: number): number => (tau <= YIELD[1] ? 1 : tau > YIELD[5] ? 5.01 : inverse(YIELD, tau))

@@ -1,0 +1,56 @@
+// The batter model against the same arithmetic in C: cups blended, scented, stirred and left to stand.
+import { runNative } from './native.mjs'
+
+const CUPS = 4000
+const START_C = 30
+const DOSED = 0.27
+
+/** One cup's history, the level looked at after every step; gives the sum of its levels. */
+function history(core, pace, luck) {
+  const { UNSCENTED, blenderPower, handling, levelOf, freshBatter, scentEffect, stepBatter } = core
+  const plain = { scent: UNSCENTED, lnRate: 0, lnViscosity: 0, luck }
+  const scented = { ...plain, scent: scentEffect(DOSED) }
+  const cooling = { roomC: 21, tauS: 2900 }
+  let sum = 0
+  let batter = freshBatter(pace, START_C)
+  const go = (load, how, steps, seconds, air) => {
+    for (let i = 0; i < steps; i += 1) {
+      batter = stepBatter(batter, pace, load, how, seconds, air)
+      sum += levelOf(batter, pace, load)
+    }
+  }
+  go(plain, handling('stick', blenderPower(1.5, 1)), 30, 1, null)
+  batter = { ...batter, structure: 0.1 }
+  go(scented, handling('hand'), 12, 5, cooling)
+  go(scented, handling('rest'), 20, 30, cooling)
+  return sum
+}
+
+/**
+ * Seconds that this project takes over those that C at -O3 takes, the medians of some rounds.
+ *
+ * @returns null without a compiler
+ */
+export function lanesAgainstC(core, rounds = 7) {
+  const { batterPace, blenderPower, referenceShelf, scentEffect, starterPlan, unitBatter } = core
+  const pace = batterPace(unitBatter(starterPlan('x').recipe, referenceShelf()))
+  const scent = scentEffect(DOSED)
+  const numbers = [
+    ...[CUPS, pace.lnRate, pace.freeAcid, pace.stearic, pace.lnViscosity, pace.thickening, pace.lnViscosity40],
+    ...[pace.lyeVolumeShare, pace.adiabaticRiseK, START_C, blenderPower(1.5, 1)],
+    ...[scent.lnRate, scent.gain, scent.build, scent.jump],
+    ...Array.from({ length: 202 }, (_, i) => pace.solidAt(i / 2)),
+  ]
+  const ratios = []
+  for (let round = 0; round < rounds; round += 1) {
+    const native = runNative('batter', numbers)
+    if (!native) return null
+    const from = performance.now()
+    let sum = 0
+    for (let n = 0; n < CUPS; n += 1) sum += history(core, pace, ((n % 21) - 10) * 0.05)
+    const seconds = (performance.now() - from) / 1000
+    if (Math.abs(sum / native[1] - 1) > 1e-6) throw new Error(`C says ${native[1]}, this project ${sum}`)
+    ratios.push(seconds / native[0])
+  }
+  return ratios.sort((a, b) => a - b)[rounds >> 1]
+}
