@@ -115,7 +115,7 @@ async function lanes() {
   const before = chanceOf(jobOf(plan, portionsOf(plan, shelf), shelf))
   const from = performance.now()
   let useful = null
-  for (const { best } of searchPlans(plan, shelf, new Set(Object.keys(FREEDOMS))))
+  for (const { best } of searchPlans(plan, shelf, { free: new Set(Object.keys(FREEDOMS)), aim: 'works' }))
     if (best > before + 0.1) useful ??= performance.now() - from
   tell('lanes.search.first_useful_ms', useful, 'ms')
   tell('lanes.search.all_ms', performance.now() - from, 'ms')

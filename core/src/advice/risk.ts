@@ -1,6 +1,7 @@
-import { showChance, showMinutes, tidy } from '../units/index.ts'
+import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'
+import { MOVE_TOOLS } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
-import type { Lanes, PourForecast } from '../schedule/index.ts'
+import type { Fault, Lanes, PourForecast, ToolForecast } from '../schedule/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { SCENT_PRIORS, traceName } from '../trace/index.ts'
@@ -22,10 +23,9 @@ const stateOf = (chance: number): Risk['state'] => (chance >= 0.85 ? 'calm' : ch
 function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): string {
   const cup = plan.cups.find(one => one.id === pour.cup)
   const parts = cup?.ownScent?.parts ?? (cup?.scented ? (plan.scent?.parts ?? []) : [])
-  const order = Object.keys(SCENT_PRIORS)
   const scent = parts
     .flatMap(part => findById(shelf.scents, part.scent) ?? [])
-    .sort((a, b) => order.indexOf(b.acceleration) - order.indexOf(a.acceleration))[0]
+    .sort((a, b) => SCENT_PRIORS[b.acceleration].mean - SCENT_PRIORS[a.acceleration].mean)[0]
   const isLayer = plan.score.find(one => one.id === pour.pour)?.shape.way === 'layer'
   const level = `${traceName(pour.endLevel)} (${tidy(pour.endLevel, 1)}) when ${isLayer ? 'a level layer' : 'such a pour'} needs at most ${tidy(pour.window.hi, 1)}`
   const quick = scent && ['mild', 'moderate', 'strong', 'seizes'].includes(scent.acceleration)
@@ -33,7 +33,73 @@ function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): string {
   return `${cause}: expect ${level}.`
 }
 
-/** Names the pour that fails most often and says why; without one, where the least time is to spare. */
+interface Trouble {
+  chance: number
+  pour: string | null
+  sentence: string
+  reason: string
+}
+
+function pourTrouble(plan: Plan, shelf: Shelf, pour: PourForecast, head: string): Trouble {
+  const fails = `${showChance(1 - pour.chance)} of runs`
+  const standing = tidy(pour.stoodLevel, 1)
+  const texts: Record<Extract<Fault, 'thick' | 'thin' | 'not-carried' | 'sets'>, [string, string]> = {
+    thick: [`${head} is too thick when you reach it: ${fails}.`, thickReason(plan, shelf, pour)],
+    thin: [
+      `${head} is still too thin to pour as planned: ${fails}.`,
+      'Blend a little longer before the split, or wait before this layer.',
+    ],
+    'not-carried': [
+      `The layer below does not carry ${head.replace(/,$/, '').replace('Layer', 'layer')}: ${fails}.`,
+      `It needs level ${tidy(pour.carrierNeed ?? 0, 1)} at rest. Pour lower or over a spatula, or wait longer.`,
+    ],
+    sets: [
+      `${head} sets in its cup while it waits: ${fails}.`,
+      `It stands at ${standing} before you stir it. Keep it moving, scent it last and pour it at once, or pour plain cups first.`,
+    ],
+  }
+  const [sentence, reason] = texts[pour.fault as keyof typeof texts] ?? texts.thick
+  return { chance: pour.chance, pour: pour.pour, sentence, reason }
+}
+
+function toolTrouble(plan: Plan, tool: ToolForecast): Trouble {
+  const move = plan.moves.find(one => one.id === tool.move)
+  const name = move ? MOVE_TOOLS[move.tool] : 'tool'
+  const fails = `${showChance(1 - tool.chance)} of runs`
+  const isThin = tool.fault === 'tool-thin'
+  const sentence = isThin
+    ? `The batter is too thin for the ${name}, colours would blur: ${fails}.`
+    : `The batter is too thick for the ${name} when you come to it: ${fails}.`
+  const reason = isThin
+    ? `It should stand at ${tidy(tool.window.lo, 1)} at least; the thinnest stands at ${tidy(tool.lowest, 1)}.`
+    : `It should stand at ${tidy(tool.window.hi, 1)} at most; the thickest stands at ${tidy(tool.highest, 1)}. Pour faster, cooler or thinner.`
+  return { chance: tool.chance, pour: tool.pour, sentence, reason }
+}
+
+function splitTrouble(lanes: Lanes): Trouble {
+  const { split } = lanes
+  const fails = `${showChance(1 - split.chance)} of runs`
+  if (split.fault === 'false-trace')
+    return {
+      chance: split.chance,
+      pour: null,
+      sentence: `What looks like trace is fat that sets: ${fails}.`,
+      reason: 'Blending would stop on a batter that is not soap yet. Mix warmer than the fats’ setting point.',
+    }
+  return {
+    chance: split.chance,
+    pour: null,
+    sentence: `The pot is split before the emulsion holds: ${fails}.`,
+    reason: `Stopped a little early it is ${showShare(split.earlyEmulsion, 0)} emulsified: cups could come out between ${showShare(split.leanest)} and ${showShare(split.richest)} superfat. Blend a little further; too little for fear of a scent spoils a batch too.`,
+  }
+}
+
+const ricingReason = ({ ricing }: Lanes): string =>
+  ricing && ricing.share >= 0.1
+    ? ` The scent makes lumps in ${showChance(ricing.share)} of runs; after blending them out ${showChance(ricing.whole)} still work.`
+    : ''
+
+/** Names what fails most often and says why; without anything, where the least time is to spare. */
 export function riskOf(plan: Plan, shelf: Shelf, lanes: Lanes): Risk {
   const state = stateOf(lanes.chance)
   const number = (pour: PourForecast) => plan.score.findIndex(one => one.id === pour.pour) + 1
@@ -42,28 +108,25 @@ export function riskOf(plan: Plan, shelf: Shelf, lanes: Lanes): Risk {
     const sentence = 'The batter does not come to the trace at which blending stops.'
     return { state: 'trouble', chance: 0, sentence, reason: 'Blend warmer, or stop at a lower level.', pour: null }
   }
-  // Of pours that fail about as often, the first: it is met first, and often the cause of the others.
-  const worst = lanes.pours.reduce((a, b) => (b.chance < a.chance - 0.02 ? b : a))
+  const steps: { chance: number; fault: Fault | null; tell: () => Trouble }[] = [
+    { ...pick(lanes.split), tell: () => splitTrouble(lanes) },
+    ...lanes.pours.map(pour => ({
+      ...pick(pour),
+      tell: () => pourTrouble(plan, shelf, pour, `Layer ${number(pour)}, ${name(pour)},`),
+    })),
+    ...lanes.tools.map(tool => ({ ...pick(tool), tell: () => toolTrouble(plan, tool) })),
+  ]
+  // Of steps that fail about as often, the first: it is met first, and often the cause of the others.
+  const worst = steps.reduce((a, b) => (b.chance < a.chance - 0.02 ? b : a))
   const tightest = lanes.pours.reduce((a, b) => (b.marginMin < a.marginMin ? b : a))
   if (state === 'calm' || worst.fault === null) {
     const spare = tightest.marginMin >= 59 ? 'an hour' : showMinutes(tightest.marginMin)
     const sentence = `Every layer is likely to pour as planned: ${showChance(lanes.chance)}.`
-    const reason = `Least time to spare: layer ${number(tightest)}, ${name(tightest)}, ${spare} in 4 of 5 runs.`
+    const reason = `Least time to spare: layer ${number(tightest)}, ${name(tightest)}, ${spare} in 4 of 5 runs.${ricingReason(lanes)}`
     return { state, chance: lanes.chance, sentence, reason, pour: tightest.pour }
   }
-  const fails = showChance(1 - worst.chance)
-  const head = `Layer ${number(worst)}, ${name(worst)},`
-  const texts = {
-    thick: [`${head} is too thick when you reach it: ${fails} of runs.`, thickReason(plan, shelf, worst)],
-    thin: [
-      `${head} is still too thin to pour as planned: ${fails} of runs.`,
-      'Blend a little longer before the split, or wait before this layer.',
-    ],
-    'not-carried': [
-      `The layer below does not carry layer ${number(worst)}, ${name(worst)}: ${fails} of runs.`,
-      `It needs level ${tidy(worst.carrierNeed ?? 0, 1)} at rest. Pour lower or over a spatula, or wait longer.`,
-    ],
-  } as const
-  const [sentence, reason] = texts[worst.fault]
-  return { state, chance: lanes.chance, sentence, reason, pour: worst.pour }
+  const trouble = worst.tell()
+  return { ...trouble, state, chance: lanes.chance, reason: trouble.reason + ricingReason(lanes) }
 }
+
+const pick = ({ chance, fault }: { chance: number; fault: Fault | null }) => ({ chance, fault })

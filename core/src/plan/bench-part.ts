@@ -198,6 +198,13 @@ export const CUP_ORDERS = {
 } as const
 export type CupOrder = keyof typeof CUP_ORDERS
 
+export const WAITING = {
+  rest: 'stand until they are poured',
+  stir: 'are stirred about once a minute',
+} as const
+/** What a cup does until its turn comes. */
+export type Waiting = keyof typeof WAITING
+
 /** Whose hands, how quick, and in which order they work. */
 export class Hands {
   @IsIn(Object.keys(CUP_ORDERS), {
@@ -211,6 +218,9 @@ export class Hands {
   /** Times that the hands take, against the usual. */
   @NumberFrom(0.3, 3, 'Hands take 30 to 300 % of the usual times.')
   pace!: number
+
+  @IsIn(Object.keys(WAITING), { message: `Waiting cups do one of: ${Object.keys(WAITING).join(', ')}.` })
+  waiting!: Waiting
 }
 
 /** A trace that was seen while the batch was made, or in a small trial of it. */

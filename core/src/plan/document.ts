@@ -24,7 +24,7 @@ import { Aside, Cutting, MAX_ASIDE, MAX_MOVES, Move, Pour } from './score-part.t
  */
 
 export const PLAN_FORMAT = 'ostler-plan'
-export const PLAN_VERSION = 5
+export const PLAN_VERSION = 6
 
 export const MAX_CUPS = 12
 export const MAX_POURS = 60
@@ -157,6 +157,11 @@ export class Plan {
 
   @Parts(() => Seen, 0, MAX_SEEN, `At most ${MAX_SEEN} sightings of trace are kept.`)
   seen!: Seen[]
+
+  /** Seconds that the blender really ran until blending stopped; null: not timed. */
+  @ValidateIf((plan: Plan) => plan.blendedS !== null)
+  @NumberFrom(1, 3600, 'Blending took 1 second to an hour, or was not timed.')
+  blendedS!: number | null
 
   @Part(() => Heat, 'The heat plan is missing.')
   heat!: Heat

@@ -1,11 +1,20 @@
 export { OilPart, PlannedAdditive, PlannedLiquid, Recipe, WATER_BASES } from './recipe-part.ts'
 export type { Infusion, Water, WaterBasis } from './recipe-part.ts'
-export { COOLINGS, CUP_ORDERS, MAX_SEEN, DIVISION_MEASURES, DIVISION_RULES, TEMPERATURE_RULES } from './bench-part.ts'
+export {
+  COOLINGS,
+  CUP_ORDERS,
+  MAX_SEEN,
+  WAITING,
+  DIVISION_MEASURES,
+  DIVISION_RULES,
+  TEMPERATURE_RULES,
+} from './bench-part.ts'
 export type {
   CoolingWay,
   CupOrder,
   Hands,
   Seen,
+  Waiting,
   CupActual,
   Division,
   DivisionMeasure,

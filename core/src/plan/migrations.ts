@@ -2,7 +2,6 @@ import {
   startingColour,
   startingDivision,
   startingFinish,
-  startingHands,
   startingHeat,
   startingPreparation,
   startingShape,
@@ -109,11 +108,19 @@ function toVersion5(document: Loose): Loose {
     aside: [],
     finish: startingFinish(),
     planB: null,
-    hands: startingHands(),
+    hands: { order: 'first', people: 1, pace: 1 },
     seen: [],
     cutting: { ...loose(document['cutting']), rows: 1, onSide: false },
   }
 }
+
+/** Version 6: what waiting cups do, and how long blending took. */
+const toVersion6 = (document: Loose): Loose => ({
+  ...document,
+  version: 6,
+  hands: { ...loose(document['hands']), waiting: 'rest' },
+  blendedS: null,
+})
 
 /**
  * From an older version to the next, by the version it starts from: plain data in, plain data out, nothing thrown. The
@@ -124,6 +131,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   2: toVersion3,
   3: toVersion4,
   4: toVersion5,
+  5: toVersion6,
 }
 
 /** Brings an older document to the current version, one version at a time. */

@@ -179,8 +179,9 @@ export function ordered(plan: Plan): Plan {
       'scaleStepG',
       'fineScaleStepG',
     ]),
-    hands: pick(plan.hands, ['order', 'people', 'pace']),
+    hands: pick(plan.hands, ['order', 'people', 'pace', 'waiting']),
     seen: plan.seen.map(one => pick(one, ['cup', 'atMin', 'level'])),
+    blendedS: plan.blendedS,
     heat: {
       ...pick(heat, ['startAt', 'waterC', 'iceShare', 'meltC', 'lyeVessel', 'oilsVessel', 'lyeCooling', 'oilsCooling']),
       ...pick(heat, ['bathC', 'bathLitres', 'iceKg', 'lyeC', 'rule', 'gapK', 'bandLowC', 'bandHighC']),

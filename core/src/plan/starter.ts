@@ -42,7 +42,7 @@ export const startingDivision = (): Division => ({
 })
 
 /** One pair of hands of the usual pace; all cups are coloured before the first pour. */
-export const startingHands = (): Hands => ({ order: 'first', people: 1, pace: 1 })
+export const startingHands = (): Hands => ({ order: 'first', people: 1, pace: 1, waiting: 'rest' })
 
 export const startingColour = (): ColourWish => ({ baseHex: null, baseDays: 42, gel: 0, cutDays: 2, curedDays: 42 })
 
@@ -192,6 +192,7 @@ export const starterPlan = (name: string): Plan => ({
   },
   hands: startingHands(),
   seen: [],
+  blendedS: null,
   heat: startingHeat(),
   division: startingDivision(),
   colour: startingColour(),

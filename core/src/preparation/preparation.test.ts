@@ -195,7 +195,7 @@ test('a plan of version 1 is brought to this one with its water, scent and mould
   }
   const read = readPlan(old)
   expect(read.ok && read.plan).toMatchObject({
-    version: 5,
+    version: 6,
     cups: [
       {
         wish: '#5d6468',

@@ -1,5 +1,5 @@
 import type { PlannedScent } from '../plan/cup-part.ts'
-import { ACCELERATIONS, findById, idFromName, newItem } from '../shelf/index.ts'
+import { findById, idFromName, newItem } from '../shelf/index.ts'
 import type { AccelerationClass, HeatClass, Scent, Shelf } from '../shelf/index.ts'
 
 /** Cured bar from 100 g of oils, g: at least this much, so limits on the bar are cautious on the oils. */
@@ -125,7 +125,8 @@ export function sharesAtLimit(load: ScentLoad, wantedOfOils: number): number[] |
   return shares
 }
 
-const PACE_ORDER = Object.keys(ACCELERATIONS) as AccelerationClass[]
+/** From the calmest; a scent that nobody has told of stands between the mild and the lively ones. */
+const PACE_ORDER: AccelerationClass[] = ['slows', 'none', 'mild', 'unknown', 'moderate', 'strong', 'seizes']
 const worst = <T extends string>(order: readonly T[], values: readonly T[]): T =>
   values.reduce((most, value) => (order.indexOf(value) > order.indexOf(most) ? value : most), order[0]!)
 

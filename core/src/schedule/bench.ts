@@ -1,10 +1,10 @@
-import { UNSCENTED, handling, movingLevel, scentEffect, stepBatter } from '../trace/index.ts'
+import { UNSCENTED, handling, levelOf, movingLevel, scentEffect, stepBatter } from '../trace/index.ts'
 import type { Batter, Cooling, Handling, Load, RecipePace, ScentEffect } from '../trace/index.ts'
 import type { CupJob, Job } from './job.ts'
 
 /** What the hands do, s from the moment lye meets oil. */
 export interface Task {
-  kind: 'blend' | 'scent-pot' | 'split' | 'colour' | 'scent' | 'blend-cup' | 'wait' | 'pour' | 'move'
+  kind: 'blend' | 'scent-pot' | 'split' | 'colour' | 'scent' | 'smooth' | 'blend-cup' | 'wait' | 'pour' | 'move'
   fromS: number
   toS: number
   /** Index of the cup, or null for the pot. */
@@ -24,14 +24,40 @@ export interface PourRun {
   carrierNeed: number | null
   /** Stick bursts that thickened the cup first. */
   bursts: number
+  /** What the cup showed where it stood, before it was stirred for the pour. */
+  stoodLevel: number
+  /** How deep it goes into what lies below, mm; null where it is not meant to dive. */
+  diveMm: number | null
+  tools: ToolRun[]
   /** The cup when the pour ends, with what is left in it. */
   after: CupState
+}
+
+/** A tool at work: standing levels of the thinnest and the thickest batter that it goes through. */
+export interface ToolRun {
+  move: number
+  startS: number
+  endS: number
+  lowest: number
+  highest: number
 }
 
 export interface LanePoint {
   s: number
   /** Level a stirred cup would show. */
   level: number
+  /** What it shows where it stands. */
+  standing: number
+}
+
+/** The batter as it was split, or each batter of its own as blending stopped. */
+export interface SplitRun {
+  /** The least complete emulsion. */
+  emulsion: number
+  /** Most that solid fat alone lifted the level, while little soap had formed. */
+  falseLift: number
+  /** How far each cup's superfat is off the recipe's, as a share of the lye. */
+  superfatOff: number[]
 }
 
 /** One execution of a plan with a given luck. */
@@ -41,11 +67,12 @@ export interface Run {
   /** For each cup, moving level from the split to its last pour; empty unless recorded. */
   lanes: LanePoint[][]
   /** The whole pot before the split. */
-  pot: LanePoint[]
+  pot: { s: number; level: number }[]
   splitS: number
   endS: number
   /** Blending never reached the level asked for. */
   neverEmulsified: boolean
+  split: SplitRun
 }
 
 export interface CupState {
@@ -60,10 +87,14 @@ export interface Luck {
   plainRate: number
   scentedRate: number
   scent: number
+  /** The same for each group of cups with one scent; `scent` for all of them unless given. */
+  scents?: readonly number[]
   /** Hands slower or quicker than planned, as a factor on all their times; 1 unless given. */
   hands?: number
   /** How far off the trace is at which blending really stops; 0 unless given. */
   stop?: number
+  /** Whether a scent that may makes lumps, which have to be blended smooth. */
+  rices?: boolean
 }
 
 const LONGEST_STEP_S = 120
@@ -73,8 +104,11 @@ export class Bench {
   now = 0
   readonly tasks: Task[] = []
   readonly lanes: LanePoint[][]
-  readonly pot: LanePoint[] = []
-  readonly cups: CupState[] = []
+  readonly pot: { s: number; level: number }[] = []
+  /** Undefined until the cup has batter. */
+  readonly cups: (CupState | undefined)[] = []
+  readonly split: SplitRun = { emulsion: 1, falseLift: 0, superfatOff: [] }
+  neverEmulsified = false
 
   constructor(
     readonly job: Job,
@@ -118,7 +152,12 @@ export class Bench {
   record(i: number): void {
     if (this.sampleS === 0) return
     const cup = this.cups[i]!
-    this.lanes[i]!.push({ s: cup.atS, level: movingLevel(cup.batter, this.pace, cup.load) })
+    const { batter, load, atS } = cup
+    this.lanes[i]!.push({
+      s: atS,
+      level: movingLevel(batter, this.pace, load),
+      standing: levelOf(batter, this.pace, load),
+    })
   }
 
   addScent(i: number): void {
@@ -129,11 +168,21 @@ export class Bench {
   /** A cup's scent in this run: the better it is known, the less luck has to do with it. */
   scentOf({ scent }: CupJob): ScentEffect {
     if (!scent) return UNSCENTED
-    return scentEffect(scent.lnRate + this.luck.scent * (this.job.scentSd > 0 ? scent.sd / this.job.scentSd : 1))
+    const luck = this.luck.scents?.[scent.group] ?? this.luck.scent
+    return scentEffect(scent.lnRate + luck * (this.job.scentSd > 0 ? scent.sd / this.job.scentSd : 1))
   }
 
   level(i: number): number {
     return movingLevel(this.cups[i]!.batter, this.pace, this.cups[i]!.load)
+  }
+
+  standing(i: number): number {
+    return levelOf(this.cups[i]!.batter, this.pace, this.cups[i]!.load)
+  }
+
+  /** What cups do until their turn comes. */
+  get waiting(): Handling {
+    return this.job.waiting === 'stir' ? MODES.pour : MODES.rest
   }
 }
 

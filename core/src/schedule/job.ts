@@ -1,60 +1,15 @@
-import type { Cup, LayerFace, Move, Plan, PourWay, ScentMoment } from '../plan/index.ts'
+import type { Cup, Move, Plan, ScentMoment, Waiting } from '../plan/index.ts'
+import { recipeKey, ratesOf } from '../learning/index.ts'
+import type { Pace } from '../learning/index.ts'
 import type { Portion, Portions } from '../portions/index.ts'
 import { scentLoad, unitBatter } from '../recipe/index.ts'
-import type { ScentLoad } from '../recipe/index.ts'
+import type { ScentLoad, UnitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
-import type { AccelerationClass, Scent, Shelf } from '../shelf/index.ts'
-import { SCENT_PRIORS, atDose, batterPace, colorantEffect } from '../trace/index.ts'
+import type { AccelerationClass, HeatClass, Scent, Shelf } from '../shelf/index.ts'
+import { batterPace, colorantEffect } from '../trace/index.ts'
 import type { RecipePace } from '../trace/index.ts'
-
-/** Trace range that a pour needs: moving level from start to end. */
-export interface Window {
-  lo: number
-  hi: number
-}
-
-/** Plain soap in one pour: nothing to carry, it only has to hold together and level itself. Engineering estimate. */
-export const FLOOR_WINDOW: Window = { lo: 1.2, hi: 3.2 }
-/** A straight layer: pours level by itself, yet is no longer a liquid, so that it soon carries. Engineering estimate. */
-export const LAYER_WINDOW: Window = { lo: 2, hi: 3.2 }
-
-/** Trace at which other pours lie as meant: streams must run, heaps must stand. Engineering estimates. */
-const WINDOWS: Readonly<Record<Exclude<PourWay, 'layer'>, Window>> = {
-  line: { lo: 1.2, hi: 2.6 },
-  walls: { lo: 1.2, hi: 2.6 },
-  spots: { lo: 1.2, hi: 2.6 },
-  drop: { lo: 1.1, hi: 2.2 },
-  spoon: { lo: 2.8, hi: 4.4 },
-  pot: { lo: 1.2, hi: 2.4 },
-  drizzle: { lo: 1.4, hi: 2.8 },
-  peaks: { lo: 3.4, hi: 4.6 },
-  piped: { lo: 3.8, hi: 4.9 },
-}
-/** Faces that stay uneven: thinner batter levels out. Engineering estimate. */
-const ROUGH: readonly LayerFace[] = ['rustic', 'clouds']
-const ROUGH_WINDOW: Window = { lo: 2.6, hi: 4.2 }
-/** Layers that a tool will be drawn through: still to flow. */
-const SWIRLED_WINDOW: Window = { lo: 1.2, hi: 2.6 }
-const THROUGH_BODY: readonly Move['tool'][] = ['hanger', 'stick', 'comb', 'spoon', 'spin', 'fold']
-
-/** Ways that the batter below must bear. */
-const RESTS_ON: readonly PourWay[] = ['layer', 'spoon', 'drizzle', 'peaks', 'piped']
-
-/** Whether a tool goes through the body after all, so that layers are poured thin. */
-const isSwirled = (plan: Plan): boolean => plan.moves.some(move => !move.off && THROUGH_BODY.includes(move.tool))
-
-/** What a pour needs, by its way and what comes of it; the workshop's own window comes first. */
-export function windowOf(plan: Plan, i: number): Window {
-  const own = plan.score[i]!.window
-  if (own) return { lo: own.lo, hi: own.hi }
-  const { way, texture } = plan.score[i]!.shape
-  if (way !== 'layer') return WINDOWS[way]
-  if (ROUGH.includes(texture) && !isSwirled(plan)) return ROUGH_WINDOW
-  if (isSwirled(plan)) return SWIRLED_WINDOW
-  const next = plan.score[i + 1]
-  const carries = plan.score.length > 1 && (!next || RESTS_ON.includes(next.shape.way))
-  return carries ? LAYER_WINDOW : FLOOR_WINDOW
-}
+import { isSwirled, restsOn, toolWindow, windowOf } from './windows.ts'
+import type { Window } from './windows.ts'
 
 /** Hand times, s: defaults before a workshop's own. Engineering estimates. */
 export const HAND_TIMES = {
@@ -66,6 +21,8 @@ export const HAND_TIMES = {
   scentStir: 20,
   /** Lifting the cup and wiping. */
   pourFixed: 12,
+  /** Lye poured into the oils of a cup that is a batter of its own. */
+  ownLye: 20,
 } as const
 
 /** About 40 s for 250 g over a spatula; larger cups pour in a thicker stream. */
@@ -94,8 +51,16 @@ export interface CupJob {
   colourS: number
   lnRate: number
   lnViscosity: number
-  /** When its scent goes in, and ln(rate factor) at the dose it has; null without scent. */
-  scent: { moment: ScentMoment; lnRate: number; sd: number } | null
+  /** When its scent goes in, ln(rate factor) at the dose it has, and the chance that it rices; null without scent. */
+  scent: (ScentPace & { moment: ScentMoment }) | null
+}
+
+interface ScentPace {
+  lnRate: number
+  sd: number
+  ricing: number
+  /** Cups with the same number have the same scent and share its luck. */
+  group: number
 }
 
 export interface PourJob {
@@ -111,14 +76,28 @@ export interface PourJob {
   overSpatula: boolean
   /** Whether the layer below must bear it. */
   isCarried: boolean
+  /** Whether it is meant to dive into what lies below. */
+  dives: boolean
   /** Tools used right after it. */
-  movesS: number
+  tools: ToolJob[]
+}
+
+export interface ToolJob {
+  /** Index of the move. */
+  move: number
+  seconds: number
+  window: Window
+  /** What it goes through: all that was poured, the top alone, or batter in the pot that is still stirred. */
+  through: 'body' | 'top' | 'pot'
 }
 
 /** A plan as the timetable needs it: numbers only. */
 export interface Job {
   pace: RecipePace
   potKg: number
+  superfatShare: number
+  /** Each cup is a batter of its own, blended right before it is needed. */
+  ownBatters: boolean
   mixC: number
   roomC: number
   stopLevel: number
@@ -128,6 +107,9 @@ export interface Job {
   people: 1 | 2
   /** Times of the hands against the usual. */
   handPace: number
+  waiting: Waiting
+  /** ln(rate) of maker, recipe and run: what is expected, and its spread. */
+  rate: Pace
   /** Trace that was seen in a cup, s after the lye went in. */
   seen: { cup: number; s: number; level: number }[]
   /** Spread of ln(rate factor) of the least known scent; 0 without scent. */
@@ -136,22 +118,33 @@ export interface Job {
   potEffect: { lnRate: number; lnViscosity: number }
   cups: CupJob[]
   pours: PourJob[]
+  moveIds: string[]
 }
 
-/** A scent's spread narrows with own runs: precision of the class prior plus one run's scatter (sd 0.3) each. */
-function scentSpread(acceleration: AccelerationClass, ownRuns: number): number {
-  const prior = SCENT_PRIORS[acceleration].sd
-  const posterior = 1 / (1 / (prior * prior) + ownRuns / (0.3 * 0.3))
-  return Math.sqrt(posterior + 0.1 * 0.1)
+/** Chance that a scent makes lumps of hard fat, by its class. Engineering estimates. */
+const RICING: Readonly<Record<AccelerationClass, number>> = {
+  slows: 0.01,
+  none: 0.02,
+  mild: 0.04,
+  moderate: 0.1,
+  strong: 0.15,
+  seizes: 0.25,
+  unknown: 0.05,
 }
+/** What the shelf says of it, where it says more. */
+const TOLD_RICING: Readonly<Record<HeatClass, number>> = { none: 0, low: 0.05, medium: 0.15, high: 0.6 }
+/** Own batches without any lumps that make it unlikely. */
+const CALM_RUNS = 2
+/** Hard fat, and warmth above the clear point, at which it is likelier. */
+const HARD_FAT = { share: 0.15, marginK: 3, factor: 1.5, most: 0.9 }
 
-/** A blend quickens by its parts' shares; its spread is that of its parts together. */
-function scentPace(load: ScentLoad, ofOils: number): { lnRate: number; sd: number } {
-  const mean = (of: (scent: Scent | null) => number) =>
-    load.parts.reduce((sum, part) => sum + part.share * of(part.scent), 0)
-  const f = mean(scent => SCENT_PRIORS[scent?.acceleration ?? 'none'].mean)
-  const variance = mean(scent => Math.pow(scentSpread(scent?.acceleration ?? 'none', scent?.ownRuns ?? 0), 2))
-  return { lnRate: atDose(f, ofOils * 1000), sd: Math.sqrt(variance) }
+function ricingOf(scent: Scent | null, mixC: number, unit: UnitBatter, pace: RecipePace): number {
+  const told = TOLD_RICING[scent?.ricing ?? 'none']
+  const isCalm = scent && scent.ricing === 'none' && scent.ownRuns >= CALM_RUNS
+  const base = isCalm ? 0.01 : Math.max(told, RICING[scent?.acceleration ?? 'unknown'])
+  const hard = unit.oils.reduce((sum, part) => sum + part.share * (part.oil.solidTri + part.oil.solidSus), 0)
+  const isCold = hard > HARD_FAT.share && mixC < pace.clearPointC + HARD_FAT.marginK
+  return Math.min(HARD_FAT.most, base * (isCold ? HARD_FAT.factor : 1))
 }
 
 type Effect = Pick<CupJob, 'lnRate' | 'lnViscosity'>
@@ -193,10 +186,26 @@ const potEffect = (plan: Plan, portions: Portions, shelf: Shelf): Effect =>
     }),
   )
 
-/** Reduces a plan with its portions to the job of one pair of hands. */
+/** Reduces a plan with its portions to the job of the hands: numbers only. */
 export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
   const unit = unitBatter(plan.recipe, shelf)
+  const pace = batterPace(unit)
+  const rates = ratesOf(shelf)
+  const recipe = recipeKey(plan)
   const pot = potEffect(plan, portions, shelf)
+  const { mixC } = plan.conditions
+  const groups: string[] = []
+  const scentPace = (load: ScentLoad, ofOils: number): ScentPace => {
+    const key = JSON.stringify(load.parts.map(({ id, share }) => [id, share]))
+    if (!groups.includes(key)) groups.push(key)
+    const { mean, sd } = rates.scented(
+      recipe,
+      load.parts.map(({ id, share }) => ({ scent: id, share })),
+      ofOils * 1000,
+    )
+    const ricing = Math.max(0, ...load.parts.map(part => ricingOf(part.scent, mixC, unit, pace)))
+    return { lnRate: mean, sd, ricing, group: groups.indexOf(key) }
+  }
   const cups = plan.cups.map((cup, i): CupJob => {
     const portion = portions.cups[i]!
     const planned = cup.ownScent ?? (cup.scented ? plan.scent : null)
@@ -213,15 +222,19 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     }
   })
   return {
-    pace: batterPace(unit),
+    pace,
     potKg: portions.potG / 1000,
-    mixC: plan.conditions.mixC,
+    superfatShare: plan.recipe.superfatShare,
+    ownBatters: plan.division.mode === 'own-batters',
+    mixC,
     roomC: plan.conditions.roomC,
     stopLevel: plan.conditions.stopLevel,
-    blenderStrength: plan.conditions.blenderStrength,
+    blenderStrength: plan.conditions.blenderStrength * Math.exp(rates.blender().mean),
     colourEach: plan.hands.order === 'each',
     people: plan.hands.people,
     handPace: plan.hands.pace,
+    waiting: plan.hands.waiting,
+    rate: rates.plain(recipe),
     seen: plan.seen.map(({ cup, atMin, level }) => ({
       cup: plan.cups.findIndex(one => one.id === cup),
       s: atMin * 60,
@@ -230,26 +243,37 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     scentSd: Math.max(0, ...cups.map(cup => cup.scent?.sd ?? 0)),
     potEffect: pot,
     cups,
-    pours: pourJobs(plan, portions),
+    pours: pourJobs(plan, portions, shelf),
+    moveIds: plan.moves.map(move => move.id),
   }
 }
 
+const IN_POT: readonly Move['tool'][] = ['stir', 'decant']
+
+const throughOf = ({ tool }: Move): ToolJob['through'] =>
+  IN_POT.includes(tool) ? 'pot' : tool === 'skewer' ? 'top' : 'body'
+
 /** Pours as the hands do them. Of two that go in at once the second only takes what it lasts longer. */
-function pourJobs(plan: Plan, portions: Portions): PourJob[] {
+function pourJobs(plan: Plan, portions: Portions, shelf: Shelf): PourJob[] {
   const seconds = portions.layers.map(layer => pourSeconds(layer.massG))
-  const movesOf = (i: number) =>
-    plan.moves.reduce((sum, move) => (move.after === plan.score[i]?.id ? sum + moveSeconds(move) : sum), 0)
+  const toolsOf = (i: number): ToolJob[] =>
+    plan.moves.flatMap((move, n) =>
+      move.after === plan.score[i]?.id && !move.off
+        ? [{ move: n, seconds: moveSeconds(move), window: toolWindow(move, shelf.windows), through: throughOf(move) }]
+        : [],
+    )
   const isWithLast = (i: number) => i > 0 && plan.score[i]?.together !== undefined && plan.score[i].together !== 'no'
   return plan.score.map((pour, i) => ({
     pour: pour.id,
     cup: plan.cups.findIndex(cup => cup.id === pour.cup),
     massG: portions.layers[i]!.massG,
     seconds: isWithLast(i) ? Math.max(1, seconds[i]! - seconds[i - 1]!) : seconds[i]!,
-    window: windowOf(plan, i),
+    window: windowOf(plan, i, shelf.windows),
     waitS: pour.waitMin * 60,
     dropMm: pour.dropMm,
     overSpatula: pour.overSpatula,
-    isCarried: RESTS_ON.includes(pour.shape.way) && !isSwirled(plan) && !isWithLast(i),
-    movesS: isWithLast(i + 1) ? 0 : movesOf(i) + (isWithLast(i) ? movesOf(i - 1) : 0),
+    isCarried: restsOn(pour) && !isSwirled(plan) && !isWithLast(i),
+    dives: pour.shape.way === 'drop',
+    tools: isWithLast(i + 1) ? [] : [...(isWithLast(i) ? toolsOf(i - 1) : []), ...toolsOf(i)],
   }))
 }

@@ -1,22 +1,21 @@
 import type { RecipePace } from '../trace/index.ts'
-import { handling, movingLevel, stepBatter } from '../trace/index.ts'
-import type { Job, Window } from './job.ts'
+import { handling, levelOf, movingLevel, stepBatter } from '../trace/index.ts'
+import type { CupState, LanePoint, Run, Task } from './bench.ts'
+import { chancesOf, splitOf } from './chances.ts'
+import type { Chance, Chances } from './chances.ts'
+import type { Job } from './job.ts'
+import { SAMPLE_S, beliefOf, believed } from './luck.ts'
+import { MODEL_ERROR, crossing, levelAt } from './reading.ts'
 import { runPlan, secondsUntil } from './timetable.ts'
-import type { CupState, LanePoint, Luck, Run, Task } from './bench.ts'
+import type { Fault } from './verdict.ts'
+import type { Window } from './windows.ts'
 
-/** Spread of ln(rate) from maker, recipe and this run together: √(0.25² + 0.20² + 0.15²). Engineering estimate. */
-export const RATE_SD = 0.354
-/** What the model is off by at any one reading, in trace levels. Engineering estimate. */
-const MODEL_ERROR = 0.15
-/** Luck at which the forecast is worked through, in standard deviations, with normal weights. */
-const NODES = [-2.4, -1.8, -1.2, -0.6, 0, 0.6, 1.2, 1.8, 2.4] as const
 const P90 = 1.2816
 /** "In 4 of 5 runs there is at least this much time." */
 const P80 = 0.8416
-const SAMPLE_S = 30
 const LONGEST_MARGIN_S = 3600
-
-export type Fault = 'thick' | 'thin' | 'not-carried'
+/** Tools are looked after for a shorter while: soap in the mould sets sooner. */
+const LONGEST_TOOL_MARGIN_S = 900
 
 export interface PourForecast {
   pour: string
@@ -36,7 +35,27 @@ export interface PourForecast {
   carrierLevel: number | null
   carrierNeed: number | null
   bursts: number
+  /** What the cup shows where it stands before it is stirred for the pour. */
+  stoodLevel: number
+  /** How deep it dives, mm; null where it is not meant to. */
+  diveMm: number | null
   /** What goes wrong most often, if anything does. */
+  fault: Fault | null
+}
+
+/** A tool when its turn comes. */
+export interface ToolForecast {
+  move: string
+  /** The pour that it follows. */
+  pour: string
+  startMin: number
+  endMin: number
+  window: Window
+  /** Standing levels of the thinnest and thickest batter that it goes through, in the median run. */
+  lowest: number
+  highest: number
+  chance: number
+  marginMin: number
   fault: Fault | null
 }
 
@@ -51,144 +70,40 @@ export interface Lane {
   cup: string
   /** P10, median and P90 of the level a stirred cup shows, from the split to its last pour. Empty if it is not poured. */
   points: LaneBandPoint[]
+  /** When it should be stirred as it waits, min. */
+  stirs: number[]
+}
+
+export interface SplitForecast {
+  chance: number
+  fault: Fault | null
+  /** How complete the emulsion is at the split, and when blending stops early, once in ten times: 0…1. */
+  emulsion: number
+  earlyEmulsion: number
+  /** Superfat of the leanest and the richest cup, when blending stops early. */
+  leanest: number
+  richest: number
+  /** How far solid fat alone lifts the trace at which blending stops. */
+  falseLift: number
 }
 
 export interface Lanes {
   tasks: { kind: Task['kind']; fromMin: number; toMin: number; cup: string | null; pour: string | null }[]
   pours: PourForecast[]
+  tools: ToolForecast[]
   lanes: Lane[]
-  /** Level of the pot until the split. */
+  /** Level of the pot until the split; empty where each cup is a batter of its own. */
   pot: { min: number; level: number }[]
+  split: SplitForecast
   splitMin: number
   endMin: number
   /** Chance that every pour works. */
   chance: number
+  /** Chance that the scent makes lumps, and of the whole when it does; null where that is rare. */
+  ricing: Chances['ricing']
   neverEmulsified: boolean
   /** How much quicker than expected the batter is believed to be after what was seen: a factor on its pace; 1 without. */
   seenPace: number
-}
-
-/**
- * Luck of the most likely run whose total deviation is z standard deviations: maker and scent share it by their variances.
- */
-export function luckAt(z: number, job: Job): Luck {
-  const total = Math.hypot(RATE_SD, job.scentSd)
-  return {
-    plainRate: z * RATE_SD,
-    scentedRate: (z * RATE_SD * RATE_SD) / total,
-    scent: (z * job.scentSd * job.scentSd) / total,
-  }
-}
-
-/** Standard normal distribution; Abramowitz and Stegun 7.1.26, error under 1.5e-7. */
-function normal(x: number): number {
-  const t = 1 / (1 + (0.3275911 * Math.abs(x)) / Math.SQRT2)
-  const poly = t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))))
-  const tail = (poly * Math.exp((-x * x) / 2)) / 2
-  return x >= 0 ? 1 - tail : tail
-}
-
-export interface Verdict {
-  works: number
-  fault: Fault
-}
-
-/** How likely a pour of one run works, given the model's own error at a reading. */
-export function verdict(job: Job, run: Run, i: number): Verdict {
-  const pour = run.pours[i]!
-  const { window } = job.pours[i]!
-  const notThick = normal((window.hi - pour.endLevel) / MODEL_ERROR)
-  const notThin = pour.startLevel >= window.lo - 0.05 ? 1 : normal((pour.startLevel - window.lo) / MODEL_ERROR)
-  const carried =
-    pour.carrierNeed === null || pour.carrierLevel === null || pour.carrierLevel >= pour.carrierNeed
-      ? 1
-      : normal((pour.carrierLevel - pour.carrierNeed) / MODEL_ERROR)
-  const worst = Math.min(notThick, notThin, carried)
-  return { works: worst, fault: worst === notThick ? 'thick' : worst === carried ? 'not-carried' : 'thin' }
-}
-
-const WEIGHTS = (() => {
-  const heights = NODES.map(z => Math.exp((-z * z) / 2))
-  const sum = heights.reduce((a, b) => a + b, 0)
-  return heights.map(h => h / sum)
-})()
-
-interface Chances {
-  whole: number
-  pours: { chance: number; fault: Fault | null }[]
-}
-
-function chancesOf(job: Job, runs: readonly Run[]): Chances {
-  const verdicts = runs.map(run => job.pours.map((_, i) => verdict(job, run, i)))
-  const emulsified = runs[0]!.neverEmulsified ? 0 : 1
-  const mean = (of: (row: Verdict[]) => number) => verdicts.reduce((sum, row, n) => sum + WEIGHTS[n]! * of(row), 0)
-  const pours = job.pours.map((_, i) => {
-    const loss: Record<Fault, number> = { thick: 0, thin: 0, 'not-carried': 0 }
-    verdicts.forEach((row, n) => (loss[row[i]!.fault] += WEIGHTS[n]! * (1 - row[i]!.works)))
-    const [fault, lost] = (Object.entries(loss) as [Fault, number][]).reduce((a, b) => (b[1] > a[1] ? b : a))
-    return { chance: emulsified * mean(row => row[i]!.works), fault: lost > 0.02 ? fault : null }
-  })
-  // Runs are common to all pours, so a batch works about as often as its weakest pour within each run.
-  return { whole: emulsified * mean(row => Math.min(...row.map(one => one.works))), pours }
-}
-
-/** Where the luck of a job lies, in standard deviations: at nothing and one, until something is seen of it. */
-export interface Belief {
-  mean: number
-  sd: number
-}
-
-/** A sighting's own error beside the model's, in trace levels: a level named by eye. */
-const SIGHT_ERROR = 0.25
-/** Degrees of freedom of the likelihood: one wild sighting does not turn the forecast over. */
-const TAIL = 4
-
-/** Level that a run shows for what was seen, after a short stir. */
-function levelSeen(run: Run, { cup, s }: Job['seen'][number]): number | null {
-  const lane = run.lanes[cup] ?? []
-  if (lane.length === 0) return null
-  return levelAt(lane, s)
-}
-
-/** What sightings of trace say of the luck: a grid of nine, weighed by how well each explains them. */
-export function beliefOf(job: Job): Belief {
-  if (job.seen.length === 0) return { mean: 0, sd: 1 }
-  const spread = Math.hypot(SIGHT_ERROR, MODEL_ERROR)
-  const weights = NODES.map((z, n) => {
-    const run = runPlan(job, luckAt(z, job), SAMPLE_S)
-    return job.seen.reduce((weight, seen) => {
-      const level = levelSeen(run, seen)
-      if (level === null) return weight
-      const off = (seen.level - level) / spread
-      return weight * Math.pow(1 + (off * off) / TAIL, -(TAIL + 1) / 2)
-    }, WEIGHTS[n]!)
-  })
-  const whole = weights.reduce((sum, weight) => sum + weight, 0)
-  if (!(whole > 0)) return { mean: 0, sd: 1 }
-  const mean = weights.reduce((sum, weight, n) => sum + (weight / whole) * NODES[n]!, 0)
-  const variance = weights.reduce((sum, weight, n) => sum + (weight / whole) * (NODES[n]! - mean) ** 2, 0)
-  return { mean, sd: Math.max(0.2, Math.sqrt(variance)) }
-}
-
-/** Luck so many standard deviations from what is believed. */
-const believed = (job: Job, { mean, sd }: Belief, z: number): Luck => luckAt(mean + sd * z, job)
-
-/** Chance that every pour of a job works: the quick form, for comparing plans. */
-export function chanceOf(job: Job, belief: Belief = beliefOf(job)): number {
-  return chancesOf(
-    job,
-    NODES.map(z => runPlan(job, believed(job, belief, z))),
-  ).whole
-}
-
-/** First time that the recorded lane shows more than `level`, s. */
-function crossing(lane: readonly LanePoint[], level: number): number | null {
-  const at = lane.findIndex(point => point.level > level)
-  if (at < 0) return null
-  if (at === 0) return lane[0]!.s
-  const a = lane[at - 1]!
-  const b = lane[at]!
-  return a.s + ((b.s - a.s) * (level - a.level)) / Math.max(1e-9, b.level - a.level)
 }
 
 function marginMin(job: Job, late: Run, i: number): number {
@@ -199,12 +114,28 @@ function marginMin(job: Job, late: Run, i: number): number {
   return (Math.min(crossed, pour.endS) - pour.endS) / 60
 }
 
-function levelAt(lane: readonly LanePoint[], s: number): number {
-  const at = lane.findIndex(point => point.s >= s)
-  if (at <= 0) return (at === 0 ? lane[0] : lane.at(-1))!.level
-  const a = lane[at - 1]!
-  const b = lane[at]!
-  return b.s === a.s ? b.level : a.level + ((b.level - a.level) * (s - a.s)) / (b.s - a.s)
+/** Minutes after a tool's pass until the first batter that it went through stands too thick; what it is late by is not known. */
+function toolMarginMin(job: Job, late: Run, i: number, n: number): number {
+  const tool = job.pours[i]!.tools[n]!
+  const run = late.pours[i]!.tools[n]!
+  if (run.highest > tool.window.hi) return 0
+  const last = new Map<number, CupState>()
+  const from = tool.through === 'top' ? i : 0
+  for (let k = from; k <= i; k += 1) last.set(job.pours[k]!.cup, late.pours[k]!.after)
+  const untils = [...last.values()].map(
+    state =>
+      state.atS +
+      secondsUntil(
+        tool.window.hi,
+        { ...state, cooling: null },
+        job.pace,
+        LONGEST_TOOL_MARGIN_S + run.endS - state.atS,
+        {
+          level: tool.through === 'pot' ? movingLevel : levelOf,
+        },
+      ),
+  )
+  return Math.max(0, Math.min(...untils) - run.endS) / 60
 }
 
 /** A lane carried on at rest from the cup's last pour, so that bands can be compared at any time. */
@@ -214,7 +145,8 @@ function extended(lane: LanePoint[], last: CupState | undefined, pace: RecipePac
   let { batter } = last
   for (let s = last.atS; s < untilS; s += 2 * SAMPLE_S) {
     batter = stepBatter(batter, pace, last.load, handling('rest'), 2 * SAMPLE_S, last.cooling)
-    points.push({ s: s + 2 * SAMPLE_S, level: movingLevel(batter, pace, last.load) })
+    const level = movingLevel(batter, pace, last.load)
+    points.push({ s: s + 2 * SAMPLE_S, level, standing: level })
   }
   return points
 }
@@ -237,6 +169,56 @@ function bandOf(job: Job, i: number, low: Run, mid: Run, high: Run): LaneBandPoi
   })
 }
 
+/** How much firmer a cup may look where it stands than stirred, and how long a reminder holds, s. */
+const STIR_AT = 0.5
+const STIR_AGAIN_S = 180
+
+/** When a waiting cup wants a stir: it has stiffened where it stands, and is not stirred anyway. */
+function stirsOf(job: Job, mid: Run, i: number): number[] {
+  const last = job.pours.findLastIndex(pour => pour.cup === i)
+  if (last < 0 || job.waiting === 'stir') return []
+  const untilS = mid.pours[last]!.startS
+  const stirs: number[] = []
+  for (const point of mid.lanes[i]!) {
+    const since = point.s - (stirs.at(-1) ?? -Infinity)
+    if (point.s < untilS && point.standing - point.level >= STIR_AT && since >= STIR_AGAIN_S) stirs.push(point.s)
+  }
+  return stirs.map(s => s / 60)
+}
+
+function splitForecast(job: Job, { chance, fault }: Chance): SplitForecast {
+  const { planned, early } = splitOf(job)
+  const superfat = (off: number) => job.superfatShare + (1 - job.superfatShare) * off
+  return {
+    chance,
+    fault,
+    emulsion: planned.emulsion,
+    earlyEmulsion: early.emulsion,
+    leanest: superfat(Math.min(0, ...early.superfatOff)),
+    richest: superfat(Math.max(0, ...early.superfatOff)),
+    falseLift: planned.falseLift,
+  }
+}
+
+function toolForecasts(job: Job, mid: Run, late: Run, chances: Chances, moveIds: readonly string[]): ToolForecast[] {
+  return job.pours.flatMap((pour, i) =>
+    pour.tools.map((tool, n): ToolForecast => {
+      const run = mid.pours[i]!.tools[n]!
+      return {
+        move: moveIds[tool.move] ?? '',
+        pour: pour.pour,
+        startMin: run.startS / 60,
+        endMin: run.endS / 60,
+        window: tool.window,
+        lowest: run.lowest,
+        highest: run.highest,
+        ...chances.tools[i]![n]!,
+        marginMin: toolMarginMin(job, late, i, n),
+      }
+    }),
+  )
+}
+
 /** Lanes, planned times, margins and chances of a job. Deterministic: the same job gives the same lanes. */
 export function lanesOf(job: Job): Lanes {
   const belief = beliefOf(job)
@@ -245,14 +227,11 @@ export function lanesOf(job: Job): Lanes {
   const low = runPlan(job, at(-P90), SAMPLE_S)
   const high = runPlan(job, at(P90), SAMPLE_S)
   const late = runPlan(job, at(P80), SAMPLE_S)
-  const { whole, pours } = chancesOf(
-    job,
-    NODES.map(z => runPlan(job, at(z))),
-  )
+  const chances = chancesOf(job, belief)
   const cupId = (i: number | null) => (i === null ? null : job.cups[i]!.cup.id)
   const waited = (i: number) =>
     mid.tasks
-      .filter(task => task.kind === 'wait' && task.pour === i)
+      .filter(task => task.kind === 'wait' && task.pour === i && task.cup !== null)
       .reduce((sum, task) => sum + task.toS - task.fromS, 0)
   return {
     tasks: mid.tasks.map(task => ({
@@ -270,20 +249,29 @@ export function lanesOf(job: Job): Lanes {
       window: job.pours[i]!.window,
       startLevel: run.startLevel,
       endLevel: run.endLevel,
-      chance: pours[i]!.chance,
+      chance: chances.pours[i]!.chance,
       marginMin: marginMin(job, late, i),
       waitMin: waited(i) / 60,
       carrierLevel: run.carrierLevel,
       carrierNeed: run.carrierNeed,
       bursts: run.bursts,
-      fault: pours[i]!.fault,
+      stoodLevel: run.stoodLevel,
+      diveMm: run.diveMm,
+      fault: chances.pours[i]!.fault,
     })),
-    lanes: job.cups.map((cup, i) => ({ cup: cup.cup.id, points: bandOf(job, i, low, mid, high) })),
+    tools: toolForecasts(job, mid, late, chances, job.moveIds),
+    lanes: job.cups.map((cup, i) => ({
+      cup: cup.cup.id,
+      points: bandOf(job, i, low, mid, high),
+      stirs: stirsOf(job, mid, i),
+    })),
     pot: mid.pot.map(point => ({ min: point.s / 60, level: point.level })),
+    split: splitForecast(job, chances.split),
     splitMin: mid.splitS / 60,
     endMin: mid.endS / 60,
-    chance: whole,
+    chance: chances.whole,
+    ricing: chances.ricing,
     neverEmulsified: mid.neverEmulsified,
-    seenPace: Math.exp(at(0).plainRate),
+    seenPace: Math.exp(at(0).plainRate - job.rate.mean),
   }
 }

@@ -1,6 +1,9 @@
 import type { Job } from './job.ts'
-import { RATE_SD, beliefOf, verdict } from './lanes.ts'
-import type { Belief, Fault } from './lanes.ts'
+import { HANDS_SD, STOP_SD, beliefOf } from './luck.ts'
+import type { Belief } from './luck.ts'
+import { ricingShare } from './chances.ts'
+import { judge, splitVerdict } from './verdict.ts'
+import type { Fault, Verdict } from './verdict.ts'
 import { runPlan } from './timetable.ts'
 import type { Luck } from './bench.ts'
 
@@ -11,13 +14,15 @@ export interface Runs {
   chance: number
   error: number
   /** For every pour, the share of runs in which it fails, by how. */
-  pours: Record<Fault, number>[]
+  pours: Partial<Record<Fault, number>>[]
+  /** Share of runs that fail at the split. */
+  split: number
 }
 
-/** Spread of ln of the times of the hands, and of the trace at which blending stops. Engineering estimates. */
-const HANDS_SD = 0.2
-const STOP_SD = 0.15
 const SKIP = 30
+/** Bases of the sequence for the luck of each scent, and for lumps: primes that nothing else takes. */
+const SCENT_BASES = [7, 13, 17, 19, 23, 29, 31, 37, 41, 43, 47, 53]
+const RICES_BASE = 11
 
 /** Halton's sequence: the same points for every job, so that differences between plans are sharper than either. */
 function halton(index: number, base: number): number {
@@ -54,12 +59,26 @@ export function inverseNormal(p: number): number {
 
 /** Luck of run `n` of a job. */
 function luckOf(n: number, job: Job, { mean, sd }: Belief): Luck {
-  const z = [2, 3, 5, 7].map(base => inverseNormal(halton(n + SKIP, base)))
-  const total = Math.hypot(RATE_SD, job.scentSd)
+  const draw = (base: number) => inverseNormal(halton(n + SKIP, base))
+  const z = [2, 3, 5].map(draw)
+  const rateSd = job.rate.sd
+  const total = Math.hypot(rateSd, job.scentSd)
   // What was seen shifts maker and scent by their variances and leaves them that much less free.
-  const rate = RATE_SD * (sd * z[0]! + (mean * RATE_SD) / total)
-  const scent = job.scentSd > 0 ? job.scentSd * (sd * z[3]! + (mean * job.scentSd) / total) : 0
-  return { plainRate: rate, scentedRate: rate, scent, hands: Math.exp(HANDS_SD * z[1]!), stop: STOP_SD * z[2]! }
+  const rate = job.rate.mean + rateSd * (sd * z[0]! + (mean * rateSd) / total)
+  const groups = Math.max(0, ...job.cups.map(cup => (cup.scent ? cup.scent.group + 1 : 0)))
+  const scents = SCENT_BASES.slice(0, groups).map(
+    base => job.scentSd * (sd * draw(base) + (mean * job.scentSd) / total),
+  )
+  const rices = halton(n + SKIP, RICES_BASE) < ricingShare(job)
+  return {
+    plainRate: rate,
+    scentedRate: rate,
+    scent: scents[0] ?? 0,
+    scents,
+    hands: Math.exp(HANDS_SD * z[1]!),
+    stop: STOP_SD * z[2]!,
+    rices,
+  }
 }
 
 /**
@@ -72,19 +91,23 @@ export function monteCarlo(job: Job, count: number): Runs {
   const belief = beliefOf(job)
   let sum = 0
   let squares = 0
-  const pours = job.pours.map((): Record<Fault, number> => ({ thick: 0, thin: 0, 'not-carried': 0 }))
+  let split = 0
+  const pours = job.pours.map((): Partial<Record<Fault, number>> => ({}))
+  const note = (i: number, { fault, works }: Verdict) => {
+    if (works < 1) pours[i]![fault] = (pours[i]![fault] ?? 0) + (1 - works) / count
+  }
   for (let n = 1; n <= count; n += 1) {
     const run = runPlan(job, luckOf(n, job, belief))
-    let works = run.neverEmulsified ? 0 : 1
-    job.pours.forEach((_, i) => {
-      const one = verdict(job, run, i)
-      works = Math.min(works, one.works)
-      pours[i]![one.fault] += (1 - one.works) / count
-    })
+    const judged = judge(job, run)
+    const sound = splitVerdict(job, run.split).works
+    split += (1 - sound) / count
+    judged.pours.forEach((one, i) => note(i, one))
+    judged.tools.forEach((list, i) => list.forEach(one => note(i, one)))
+    const works = Math.min(judged.works, sound)
     sum += works
     squares += works * works
   }
   const chance = sum / count
   const variance = Math.max(0, squares / count - chance * chance)
-  return { runs: count, chance, error: Math.sqrt(variance / count), pours }
+  return { runs: count, chance, error: Math.sqrt(variance / count), pours, split }
 }

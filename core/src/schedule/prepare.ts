@@ -1,7 +1,12 @@
 import type { Bench } from './bench.ts'
 import { MODES } from './bench.ts'
+import { blendOwn, smoothCup } from './blending.ts'
 import { HAND_TIMES } from './job.ts'
 import type { CupJob, Job } from './job.ts'
+
+/** Scent that goes in with the colour; a cup that is a batter of its own has no pot to scent. */
+const isScentedEarly = (job: Job, { scent }: CupJob): boolean =>
+  scent !== null && (scent.moment === 'with-colour' || (job.ownBatters && scent.moment === 'pot'))
 
 /** Unscented cups first, then in the order they are poured: what stays calm may wait. */
 function preparationOrder(job: Job): number[] {
@@ -9,7 +14,7 @@ function preparationOrder(job: Job): number[] {
     const at = job.pours.findIndex(pour => pour.cup === i)
     return at < 0 ? Infinity : at
   }
-  const early = (cup: CupJob) => (cup.scent?.moment === 'with-colour' ? 1 : 0)
+  const early = (cup: CupJob) => (isScentedEarly(job, cup) ? 1 : 0)
   return job.cups
     .map((_, i) => i)
     .filter(i => job.cups[i]!.massG > 0)
@@ -18,21 +23,23 @@ function preparationOrder(job: Job): number[] {
 
 /** Colour, and scent that goes in with it, by whichever hands are free from `fromS` on; gives when they are done. */
 function prepareCup(bench: Bench, i: number, fromS: number): number {
-  const cup = bench.job.cups[i]!
-  const addsScent = cup.scent?.moment === 'with-colour'
-  let now = fromS
+  const { job } = bench
+  const cup = job.cups[i]!
+  const addsScent = isScentedEarly(job, cup)
+  let now = bench.cups[i] ? fromS : blendOwn(bench, i, fromS)
   if (cup.colourS === 0 && !addsScent) return now
   const work = (kind: 'colour' | 'scent', seconds: number) => {
     if (seconds > 0) bench.tasks.push({ kind, fromS: now, toS: now + seconds, cup: i, pour: null })
     now += seconds
     bench.advance(i, MODES.hand, now)
   }
-  bench.advance(i, MODES.rest, now)
+  bench.advance(i, bench.waiting, now)
   bench.cups[i]!.load = { ...bench.cups[i]!.load, lnRate: cup.lnRate, lnViscosity: cup.lnViscosity }
   work('colour', bench.handS(cup.colourS))
   if (addsScent) {
     bench.addScent(i)
     work('scent', bench.handS(HAND_TIMES.scentStir))
+    now = smoothCup(bench, i, now)
   }
   return now
 }
@@ -55,6 +62,6 @@ export function prepareJustInTime(bench: Bench, i: number): void {
     bench.now = prepareCup(bench, i, bench.now)
     return
   }
-  bench.second = prepareCup(bench, i, Math.max(bench.second, bench.cups[i]!.atS))
+  bench.second = prepareCup(bench, i, Math.max(bench.second, bench.cups[i]?.atS ?? 0))
   bench.now = Math.max(bench.now, bench.second)
 }

@@ -4,7 +4,9 @@ import { applyEdit, starterPlan, plainOil } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { chanceOf, lanesOf, luckAt } from './lanes.ts'
+import { chanceOf } from './chances.ts'
+import { lanesOf } from './lanes.ts'
+import { luckAt } from './luck.ts'
 import { jobOf, pourSeconds } from './job.ts'
 import type { Job } from './job.ts'
 import { runPlan, secondsUntil } from './timetable.ts'
@@ -158,8 +160,8 @@ describe('chances and margins', () => {
   test('luck is shared by variance and adds up to its standard deviations', () => {
     const job = jobWith()
     const { scentedRate, scent, plainRate } = luckAt(1.5, job)
-    expect(scentedRate + scent).toBeCloseTo(1.5 * Math.hypot(0.354, job.scentSd), 9)
-    expect(plainRate).toBeCloseTo(1.5 * 0.354, 9)
+    expect(scentedRate + scent).toBeCloseTo(1.5 * Math.hypot(job.rate.sd, job.scentSd), 9)
+    expect(plainRate).toBeCloseTo(1.5 * job.rate.sd, 9)
     expect(luckAt(0, job)).toEqual({ plainRate: 0, scentedRate: 0, scent: 0 })
   })
 

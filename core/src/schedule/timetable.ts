@@ -1,89 +1,28 @@
 import {
   RESTIR_S,
-  UNSCENTED,
   blenderPower,
-  cupCoolingS,
-  freshBatter,
+  diveDepthMm,
   handling,
   levelOf,
   levelThatCarries,
   movingLevel,
-  split,
   stepBatter,
 } from '../trace/index.ts'
-import type { Batter, HandlingMode, Load, RecipePace } from '../trace/index.ts'
+import type { HandlingMode, RecipePace } from '../trace/index.ts'
 import { Bench, MODES } from './bench.ts'
-import type { CupState, Luck, PourRun, Run, Task } from './bench.ts'
+import type { CupState, Luck, PourRun, Run, Task, ToolRun } from './bench.ts'
+import { smoothCup, splitPot } from './blending.ts'
 import { HAND_TIMES } from './job.ts'
-import type { CupJob, Job, PourJob } from './job.ts'
+import type { Job, PourJob, ToolJob } from './job.ts'
 import { prepareCups, prepareJustInTime } from './prepare.ts'
 
-const LONGEST_BLEND_S = 900
 const CARRY_CHECK_S = 30
 /** A layer that does not carry after this is a failure, not a wait. */
 const LONGEST_WAIT_S = 1200
+/** Nor is a tool waited for longer. */
+const LONGEST_TOOL_WAIT_S = 1200
 const MOST_BURSTS = 6
 const BURST_S = 3
-
-/** Blends by stick until the batter shows the level asked for, for at most a quarter of an hour. */
-function blendPot(bench: Bench): { batter: Batter; reached: boolean } {
-  const { job, pace } = bench
-  const how = handling('stick', blenderPower(Math.max(job.potKg, 0.05), job.blenderStrength))
-  // The makers' own trace is what stops the blender, so the run's luck acts only afterwards.
-  const load: Load = { scent: UNSCENTED, ...job.potEffect, luck: 0 }
-  let batter = freshBatter(pace, job.mixC, job.mixC >= pace.clearPointC + 3)
-  let seconds = 0
-  const levelNow = () => levelOf({ ...batter, structure: 0 }, pace, load)
-  const record = () => {
-    if (bench.sampleS > 0) bench.pot.push({ s: seconds, level: levelNow() })
-  }
-  record()
-  const stopLevel = job.stopLevel + (bench.luck.stop ?? 0)
-  while (levelNow() < stopLevel && seconds < LONGEST_BLEND_S) {
-    batter = stepBatter(batter, pace, load, how, 1)
-    seconds += 1
-    if (seconds % 5 === 0) record()
-  }
-  record()
-  bench.busy('blend', seconds)
-  return { batter, reached: levelNow() >= stopLevel }
-}
-
-function splitPot(bench: Bench): boolean {
-  const { job } = bench
-  const blended = blendPot(bench)
-  let batter = blended.batter
-  const inPot = (cup: CupJob) => cup.scent?.moment === 'pot'
-  const firstInPot = job.cups.find(inPot)
-  const plainLoad = (luck: number): Load => ({ scent: UNSCENTED, ...job.potEffect, luck })
-  const unscented = plainLoad(bench.luck.plainRate)
-  const toBeScented = plainLoad(bench.luck.scentedRate)
-  const scented: Load = { ...toBeScented, scent: firstInPot ? bench.scentOf(firstInPot) : UNSCENTED }
-  // Plain cups are drawn before scent goes into the pot; they wait as it is stirred in.
-  let plain = batter
-  if (firstInPot) {
-    const hand = handling('hand')
-    const stirS = bench.handS(HAND_TIMES.scentIntoPot)
-    batter = stepBatter(batter, bench.pace, scented, hand, stirS)
-    plain = stepBatter(plain, bench.pace, unscented, MODES.rest, stirS)
-    bench.busy('scent-pot', stirS)
-  }
-  const used = job.cups.filter(cup => cup.massG > 0).length
-  const splitS = bench.handS(used * HAND_TIMES.splitPerCup)
-  bench.busy('split', splitS)
-  job.cups.forEach((cup, i) => {
-    const base = !cup.scent ? unscented : inPot(cup) ? scented : toBeScented
-    const start = inPot(cup) ? batter : plain
-    bench.cups.push({
-      batter: split(stepBatter(start, bench.pace, base, MODES.pour, splitS)),
-      load: base,
-      atS: bench.now,
-      cooling: { roomC: job.roomC, tauS: cupCoolingS(cup.massG) },
-    })
-    bench.record(i)
-  })
-  return blended.reached
-}
 
 const settle = (carrier: CupState, pace: RecipePace, untilS: number): void => {
   while (carrier.atS < untilS - 1e-9) {
@@ -123,24 +62,67 @@ function thicken(bench: Bench, i: number, lo: number, index: number): number {
   return bursts
 }
 
-function pourLayer(bench: Bench, index: number, below: CupState | null): { run: PourRun; carrier: CupState } {
+/** Soap in the mould: what each cup last gave, standing, without loss of heat. */
+type InMould = Map<number, CupState>
+
+/** Levels that stand in the way of a tool. */
+function standingFor(bench: Bench, tool: ToolJob, cups: readonly number[], inMould: InMould): [number, number] {
+  const levels = cups.map(i => {
+    const soap = inMould.get(i)!
+    settle(soap, bench.pace, bench.now)
+    const level = tool.through === 'pot' ? movingLevel : levelOf
+    return level(soap.batter, bench.pace, soap.load)
+  })
+  return [Math.min(...levels), Math.max(...levels)]
+}
+
+/** Uses a tool, after a wait if what it goes through is still too thin. */
+function useTool(bench: Bench, tool: ToolJob, index: number, inMould: InMould): ToolRun {
+  const last = bench.job.pours[index]!.cup
+  const cups = tool.through === 'top' ? [last] : [...inMould.keys()]
+  const began = bench.now
+  let [lowest, highest] = standingFor(bench, tool, cups, inMould)
+  while (lowest < tool.window.lo && highest < tool.window.hi && bench.now - began < LONGEST_TOOL_WAIT_S) {
+    bench.busy('wait', CARRY_CHECK_S, null, index)
+    ;[lowest, highest] = standingFor(bench, tool, cups, inMould)
+  }
+  const startS = bench.now
+  bench.busy('move', bench.handS(tool.seconds), last, index)
+  return { move: tool.move, startS, endS: bench.now, lowest, highest }
+}
+
+/** Stirs in the scent that waits for the last moment. */
+function scentLast(bench: Bench, i: number, index: number): void {
+  if (bench.job.cups[i]!.scent?.moment !== 'last') return
+  bench.addScent(i)
+  bench.busy('scent', bench.handS(HAND_TIMES.scentStir), i, index)
+  bench.advance(i, MODES.hand, bench.now)
+  bench.now = smoothCup(bench, i, bench.now)
+}
+
+/** How deep a pour that is meant to dive goes into what was poured last. */
+function diveOf(bench: Bench, pour: PourJob, below: CupState | null): number | null {
+  if (!pour.dives || !below) return null
+  settle(below, bench.pace, bench.now)
+  return diveDepthMm(pour, levelOf(below.batter, bench.pace, below.load))
+}
+
+function pourLayer(bench: Bench, index: number, below: CupState | null, inMould: InMould): PourRun {
   const pour = bench.job.pours[index]!
   const i = pour.cup
   if (pour.waitS > 0) bench.busy('wait', pour.waitS, i, index)
   const first = !bench.job.pours.slice(0, index).some(earlier => earlier.cup === i)
-  if (first && bench.job.colourEach) prepareJustInTime(bench, i)
+  if (first && (bench.job.colourEach || !bench.cups[i])) prepareJustInTime(bench, i)
   const carried = below && pour.isCarried ? waitForCarrier(bench, below, pour, index) : null
-  bench.advance(i, MODES.rest, bench.now)
-  if (first && bench.job.cups[i]!.scent?.moment === 'last') {
-    bench.addScent(i)
-    bench.busy('scent', bench.handS(HAND_TIMES.scentStir), i, index)
-    bench.advance(i, MODES.hand, bench.now)
-  }
+  bench.advance(i, bench.waiting, bench.now)
+  if (first) scentLast(bench, i, index)
+  const stoodLevel = bench.standing(i)
   const bursts = thicken(bench, i, pour.window.lo, index)
   const startS = bench.now
   bench.now += RESTIR_S
   bench.advance(i, MODES.hand, bench.now)
   const startLevel = bench.level(i)
+  const diveMm = diveOf(bench, pour, below)
   bench.now += bench.handS(pour.seconds)
   bench.advance(i, MODES.pour, bench.now)
   bench.tasks.push({ kind: 'pour', fromS: startS, toS: bench.now, cup: i, pour: index })
@@ -153,11 +135,16 @@ function pourLayer(bench: Bench, index: number, below: CupState | null): { run: 
     carrierLevel: carried?.level ?? null,
     carrierNeed: carried?.need ?? null,
     bursts,
+    stoodLevel,
+    diveMm,
+    tools: [],
     after: { ...cup },
   }
-  bench.busy('move', bench.handS(pour.movesS), i, index)
-  // The mould holds its heat: a layer inside the loaf loses next to none in the time of a pour.
-  return { run, carrier: { ...cup, cooling: null } }
+  // The mould holds its heat: soap inside the loaf loses next to none in the time of a pour.
+  inMould.delete(i)
+  inMould.set(i, { ...cup, cooling: null })
+  for (const tool of pour.tools) run.tools.push(useTool(bench, tool, index, inMould))
+  return run
 }
 
 const merged = (tasks: readonly Task[]): Task[] =>
@@ -170,23 +157,22 @@ const merged = (tasks: readonly Task[]): Task[] =>
   }, [])
 
 /**
- * Works a plan through with one pair of hands: blend to the level asked for, split, colour, then each pour as soon as the
- * hands are free, the layer below carries, and the cup is not too thin. What waits in a cup rests.
+ * Works a plan through with the hands there are: blend to the level asked for, split, colour, then each pour as soon as the
+ * hands are free, the layer below carries, and the cup is not too thin. What waits in a cup rests, or is stirred.
  *
  * @param sampleS longest step between recorded lane points; 0 records no lanes and is quicker
  */
 export function runPlan(job: Job, luck: Luck, sampleS = 0): Run {
   const bench = new Bench(job, luck, sampleS)
-  const reached = splitPot(bench)
+  if (!job.ownBatters) splitPot(bench)
   const splitS = bench.now
   if (job.colourEach) bench.second = bench.now
   else prepareCups(bench)
   const pours: PourRun[] = []
-  let below: CupState | null = null
+  const inMould: InMould = new Map()
   for (let index = 0; index < job.pours.length; index += 1) {
-    const { run, carrier } = pourLayer(bench, index, below)
-    pours.push(run)
-    below = carrier
+    const below = index > 0 ? inMould.get(job.pours[index - 1]!.cup)! : null
+    pours.push(pourLayer(bench, index, below, inMould))
   }
   return {
     tasks: merged([...bench.tasks].sort((a, b) => a.fromS - b.fromS || a.toS - b.toS)),
@@ -195,7 +181,8 @@ export function runPlan(job: Job, luck: Luck, sampleS = 0): Run {
     pot: bench.pot,
     splitS,
     endS: bench.now,
-    neverEmulsified: !reached,
+    neverEmulsified: bench.neverEmulsified,
+    split: bench.split,
   }
 }
 
@@ -205,15 +192,15 @@ export function secondsUntil(
   from: CupState,
   pace: RecipePace,
   mostS: number,
-  mode: HandlingMode = 'rest',
+  { mode = 'rest', level: levelNow = movingLevel } = {},
 ): number {
   const how = handling(mode)
   let batter = from.batter
   const stepS = 60
-  let before = movingLevel(batter, pace, from.load)
+  let before = levelNow(batter, pace, from.load)
   for (let t = 0; t < mostS; t += stepS) {
     batter = stepBatter(batter, pace, from.load, how, stepS, from.cooling)
-    const after = movingLevel(batter, pace, from.load)
+    const after = levelNow(batter, pace, from.load)
     if (after > level) return t + (stepS * Math.max(0, level - before)) / Math.max(1e-9, after - before)
     before = after
   }

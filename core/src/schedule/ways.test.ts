@@ -3,8 +3,10 @@ import { startingMove, starterPlan } from '../plan/index.ts'
 import type { Plan, PourWay } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { FLOOR_WINDOW, LAYER_WINDOW, jobOf, moveSeconds } from './job.ts'
-import { lanesOf, luckAt } from './lanes.ts'
+import { jobOf, moveSeconds } from './job.ts'
+import { lanesOf } from './lanes.ts'
+import { luckAt } from './luck.ts'
+import { USUAL_WINDOWS } from './windows.ts'
 import { runPlan } from './timetable.ts'
 
 const shelf = referenceShelf()
@@ -17,24 +19,32 @@ const jobFor = (plan: Plan) => jobOf(plan, portionsOf(plan, shelf), shelf)
 
 describe('the trace that a pour needs', () => {
   test('layers must carry, streams must run, heaps must stand', () => {
-    expect(jobFor(start).pours.map(pour => pour.window)).toEqual([LAYER_WINDOW, LAYER_WINDOW, LAYER_WINDOW])
+    expect(jobFor(start).pours.map(pour => pour.window)).toEqual([
+      USUAL_WINDOWS.layer,
+      USUAL_WINDOWS.layer,
+      USUAL_WINDOWS.layer,
+    ])
     const [drop, line, spoon] = jobFor(ways('drop', 'line', 'spoon')).pours
     expect(drop!.window.hi).toBeLessThan(line!.window.hi)
     expect(line!.window.hi).toBeLessThan(spoon!.window.hi)
-    expect(spoon!.window.lo).toBeGreaterThan(LAYER_WINDOW.lo)
+    expect(spoon!.window.lo).toBeGreaterThan(USUAL_WINDOWS.layer.lo)
     expect([drop, line, spoon].map(pour => pour!.isCarried)).toEqual([false, false, true])
   })
 
   test('a layer that streams will sink into may stay thin', () => {
-    expect(jobFor(ways('layer', 'drop', 'drop')).pours[0]!.window).toEqual(FLOOR_WINDOW)
+    expect(jobFor(ways('layer', 'drop', 'drop')).pours[0]!.window).toEqual(USUAL_WINDOWS.floor)
   })
 
   test('layers that a tool goes through are poured thin, and nothing waits for them to carry', () => {
     const plan: Plan = { ...start, moves: [startingMove('move-1', 'pour-3', 'hanger')] }
     const { pours } = jobFor(plan)
-    expect(pours.every(pour => pour.window.hi < LAYER_WINDOW.hi && !pour.isCarried)).toBe(true)
+    expect(pours.every(pour => pour.window.hi < USUAL_WINDOWS.layer.hi && !pour.isCarried)).toBe(true)
     const off: Plan = { ...plan, moves: plan.moves.map(move => ({ ...move, off: true })) }
-    expect(jobFor(off).pours.map(pour => pour.window)).toEqual([LAYER_WINDOW, LAYER_WINDOW, LAYER_WINDOW])
+    expect(jobFor(off).pours.map(pour => pour.window)).toEqual([
+      USUAL_WINDOWS.layer,
+      USUAL_WINDOWS.layer,
+      USUAL_WINDOWS.layer,
+    ])
     const lanes = (one: Plan) => lanesOf(jobFor(one))
     expect(lanes(plan).pours.every(pour => pour.carrierNeed === null)).toBe(true)
   })

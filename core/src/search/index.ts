@@ -1,2 +1,6 @@
-export { FREEDOMS, searchPlans, slopesOf } from './best-plan.ts'
-export type { FoundPlan, Freedom, SearchState, Slope } from './best-plan.ts'
+export { AIMS, FREEDOMS } from './settings.ts'
+export type { Aim, Freedom } from './settings.ts'
+export { searchPlans } from './best-plan.ts'
+export type { FoundPlan, SearchState, SearchWish } from './best-plan.ts'
+export { slopesOf } from './slopes.ts'
+export type { Slope } from './slopes.ts'

@@ -207,7 +207,9 @@ export const ACCELERATIONS = {
   moderate: 'moderate',
   strong: 'strong',
   seizes: 'seizes',
+  unknown: 'not known',
 } as const
+/** 'unknown': nobody has told; the forecast allows for all of them. */
 export type AccelerationClass = keyof typeof ACCELERATIONS
 
 export const SCENT_TYPES = { fragrance: 'fragrance', 'essential-oil': 'essential oil', blend: 'blend' } as const

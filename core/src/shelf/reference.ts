@@ -51,8 +51,13 @@ let made: Shelf | undefined
 /** What a new workshop starts with. */
 export function referenceShelf(): Shelf {
   made ??= {
-    ...(Object.fromEntries(shelfKinds.map(kind => [kind, itemsOf(kind)])) as unknown as Omit<Shelf, 'rules'>),
+    ...(Object.fromEntries(shelfKinds.map(kind => [kind, itemsOf(kind)])) as unknown as Omit<
+      Shelf,
+      'rules' | 'windows' | 'evidence'
+    >),
     rules: [{ tag: 'not-cosmetic', weight: 'never' }],
+    windows: [],
+    evidence: [],
   }
   return made
 }

@@ -6,6 +6,8 @@ import { fieldsOf } from './fields.ts'
 import type { Field } from './fields.ts'
 import { Colorant, Palette } from './colorant.ts'
 import { Additive, Liquid, Oil, Scent } from './ingredients.ts'
+import type { Evidence } from '../learning/index.ts'
+import type { OwnWindow } from '../schedule/index.ts'
 import { TAGS } from './item.ts'
 import type { ShelfItem, Tag } from './item.ts'
 
@@ -30,9 +32,13 @@ export interface Shelf {
   vessels: readonly Vessel[]
   tools: readonly Tool[]
   rules: readonly TagRule[]
+  /** Windows that the workshop has shifted. */
+  windows: readonly OwnWindow[]
+  /** What its batches have taught of pace. */
+  evidence: readonly Evidence[]
 }
 
-export type ShelfKind = Exclude<keyof Shelf, 'rules'>
+export type ShelfKind = Exclude<keyof Shelf, 'rules' | 'windows' | 'evidence'>
 export type ItemOf<K extends ShelfKind> = Shelf[K][number]
 
 interface KindAbout {

@@ -168,11 +168,18 @@ export function movingLevel(batter: Batter, pace: RecipePace, load: Load): numbe
 /** Stirred this long by hand before every pour. */
 export const RESTIR_S = 5
 
-/** Solid fat that looks like trace: the level is at least 0.4 higher than without it, before real soap has formed. */
-export function isFalseTrace(batter: Batter, pace: RecipePace, load: Load): boolean {
-  const lift = levelOf(batter, pace, load) - levelOf({ ...batter, solid: 0 }, pace, load)
-  return lift >= 0.4 && (batter.emulsion < 0.85 || formed(batter, pace) < 0.02)
+/** How far solid fat alone lifts the level while little real soap has formed; 0 once it has. */
+export function falseLift(batter: Batter, pace: RecipePace, load: Load): number {
+  if (batter.solid === 0 || (batter.emulsion >= 0.85 && formed(batter, pace) >= 0.02)) return 0
+  return levelOf(batter, pace, load) - levelOf({ ...batter, solid: 0 }, pace, load)
 }
+
+/** Solid fat that looks like trace: the level is at least 0.4 higher than without it, before real soap has formed. */
+export const isFalseTrace = (batter: Batter, pace: RecipePace, load: Load): boolean =>
+  falseLift(batter, pace, load) >= FALSE_TRACE
+
+/** Lift of the level from which trace is called false. */
+export const FALSE_TRACE = 0.4
 
 /** Time in s in which a cup of `massG` closes 63 % of its gap to the room. Engineering estimate. */
 export const cupCoolingS = (massG: number): number => 2900 * Math.pow(Math.max(massG, 10) / 250, 0.35)

@@ -1,5 +1,5 @@
 export { viscosity, yieldStress, levelOfViscosity, levelOfYield, traceName } from './scale.ts'
-export { SCENT_PRIORS, atDose, scentEffect, UNSCENTED } from './scent-effect.ts'
+export { SCENT_PRIORS, atDose, classOf, scentEffect, UNSCENTED } from './scent-effect.ts'
 export type { ScentEffect } from './scent-effect.ts'
 export { recipePace } from './recipe-pace.ts'
 export type { RecipePace } from './recipe-pace.ts'
@@ -7,7 +7,9 @@ export {
   PLAIN_LOAD,
   RESTIR_S,
   blenderPower,
+  FALSE_TRACE,
   cupCoolingS,
+  falseLift,
   freshBatter,
   handling,
   isFalseTrace,
@@ -17,7 +19,7 @@ export {
   stepBatter,
 } from './batter.ts'
 export type { Batter, Cooling, Handling, HandlingMode, Load } from './batter.ts'
-export { levelThatCarries } from './pour-physics.ts'
+export { diveDepthMm, levelThatCarries, levelThatStaysTilted, levelsForEmbed, peakHeightMm } from './pour-physics.ts'
 export { clearPoint, latentHeat, solidParts, solidShare } from './solid-fat.ts'
 export { batterPace } from './batter-pace.ts'
 export { colorantEffect } from './colorant-effect.ts'

@@ -8,7 +8,21 @@ export const SCENT_PRIORS: Record<AccelerationClass, { mean: number; sd: number 
   moderate: { mean: 0.6, sd: 0.35 },
   strong: { mean: 1.05, sd: 0.35 },
   seizes: { mean: 2.6, sd: 0.5 },
+  // The classes by how common they are (.05 .45 .28 .13 .07 .02), taken together.
+  unknown: { mean: 0.264, sd: 0.548 },
 }
+
+/** Where one class ends and the next begins, by ln(rate factor). */
+const CLASS_ENDS: readonly (readonly [below: number, name: AccelerationClass])[] = [
+  [-0.15, 'slows'],
+  [0.135, 'none'],
+  [0.435, 'mild'],
+  [0.825, 'moderate'],
+  [1.825, 'strong'],
+]
+
+/** The class that a learned ln(rate factor) falls into. */
+export const classOf = (f: number): AccelerationClass => CLASS_ENDS.find(([below]) => f < below)?.[1] ?? 'seizes'
 
 const REFERENCE_G_PER_KG = 30
 

@@ -1,4 +1,4 @@
-import type { Freedom, Plan, SearchState, Shelf, Slope } from '@ostler/core'
+import type { Aim, Freedom, Plan, SearchState, Shelf, Slope } from '@ostler/core'
 import { proxy, wrap } from 'comlink'
 import type { Remote } from 'comlink'
 import type { SearchWorker } from './search.worker.ts'
@@ -16,11 +16,12 @@ export function searchInWorker(
   plan: Plan,
   shelf: Shelf,
   free: readonly Freedom[],
+  aim: Aim,
   told: (state: SearchState) => void,
 ): Searching {
   const worker = started()
   const done = wrap<SearchWorker>(worker)
-    .search(plan, shelf, [...free], proxy(told))
+    .search(plan, shelf, [...free], aim, proxy(told))
     .finally(() => worker.terminate())
   return { done, stop: () => worker.terminate() }
 }

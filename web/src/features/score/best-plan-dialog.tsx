@@ -1,20 +1,25 @@
-import { FREEDOMS, showChance, showMinutes } from '@ostler/core'
-import type { FoundPlan, Freedom, SearchState } from '@ostler/core'
+import { AIMS, FREEDOMS, showChance, showMinutes } from '@ostler/core'
+import type { Aim, FoundPlan, Freedom, SearchState } from '@ostler/core'
 import { useEffect, useRef, useState } from 'react'
 import { useBatch, useSay } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { searchInWorker } from '../../workers/search.ts'
 import type { Searching } from '../../workers/search.ts'
 
 const ALL = Object.keys(FREEDOMS) as Freedom[]
+/** What changes the design itself waits to be asked for. */
+const USUAL = ALL.filter(key => key !== 'pours')
 
 /** Searches for settings with which the whole design is most likely to work; what is found is applied with one action. */
 export function BestPlanDialog({ onClose }: { onClose: () => void }) {
   const batch = useBatch()
   const toast = useToast()
-  const [free, setFree] = useState<Freedom[]>(ALL)
+  const [free, setFree] = useState<Freedom[]>(USUAL)
+  const [aim, setAim] = useState<Aim>('works')
   const [state, setState] = useState<SearchState | null>(null)
   const [isBusy, setBusy] = useState(false)
   const [sentence, setSentence] = useState('')
@@ -25,7 +30,7 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
     setBusy(true)
     setState(null)
     setSentence('')
-    const now = searchInWorker(batch.get().plan, batch.shelf, free, setState)
+    const now = searchInWorker(batch.get().plan, batch.shelf, free, aim, setState)
     searching.current = now
     now.done.then(
       () => searching.current === now && setBusy(false),
@@ -51,6 +56,13 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
   }
   return (
     <Ask open wide title="Best plan" onClose={onClose}>
+      <Choice
+        label="Look for a plan that is"
+        value={aim}
+        options={options(AIMS)}
+        onValue={setAim}
+        className="mb-3 w-full"
+      />
       <fieldset>
         <legend className="text-[13px] text-soft">What may change</legend>
         <div className="grid grid-cols-2 gap-x-6 max-[600px]:grid-cols-1">
@@ -85,7 +97,7 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
         </p>
       )}
       {state && !isBusy && state.found.length === 0 && (
-        <p className="mt-4">Nothing found that works clearly more often than the plan as it is.</p>
+        <p className="mt-4">Nothing found that is clearly better than the plan as it is.</p>
       )}
       <ul className="mt-4 flex flex-col gap-4">
         {state?.found.map(found => (
@@ -112,7 +124,7 @@ function Found({ found, onApply }: { found: FoundPlan; onApply: () => void }) {
           {showMinutes(found.endMin)} from lye to the last pour
           {Math.abs(found.moreMin) >= 0.5 &&
             `, ${showMinutes(Math.abs(found.moreMin))} ${found.moreMin > 0 ? 'more' : 'less'} than now`}
-          .
+          .{found.costs.length > 0 && ` It costs: ${found.costs.map(say).join('; ')}.`}
         </p>
       </div>
       <div className="flex flex-col items-end gap-1">

@@ -11,6 +11,7 @@ const WORDS: Record<Task['kind'], string> = {
   split: 'split',
   colour: 'colour',
   scent: 'scent',
+  smooth: 'blend lumps out',
   'blend-cup': 'thicken',
   wait: 'wait',
   pour: 'pour',

@@ -1,5 +1,5 @@
-import { CUP_ORDERS, showMinutes, traceName } from '@ostler/core'
-import type { CupOrder, Slope } from '@ostler/core'
+import { CUP_ORDERS, WAITING, showMinutes, tidy, traceName } from '@ostler/core'
+import type { CupOrder, Slope, Waiting } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -35,7 +35,7 @@ export function Levers() {
 function HandsFields() {
   const batch = useBatch()
   const told = useTold()
-  const { order, people } = usePlan(state => state.plan.hands)
+  const { order, people, waiting } = usePlan(state => state.plan.hands)
   const [isOpen, setOpen] = useState(false)
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['hands', key], value }))
   return (
@@ -49,6 +49,15 @@ function HandsFields() {
             value={order}
             options={options(CUP_ORDERS)}
             onValue={value => set('order', value)}
+          />
+        </div>
+        <div className="col-span-2">
+          <Choice<Waiting>
+            label="Waiting cups"
+            className="w-full"
+            value={waiting}
+            options={options(WAITING)}
+            onValue={value => set('waiting', value)}
           />
         </div>
         <Choice
@@ -93,6 +102,12 @@ function Slopes() {
             <strong className="whitespace-nowrap">
               {slope.minutes > 0 ? '+' : '−'} {showMinutes(Math.abs(slope.minutes))}
             </strong>
+          )}{' '}
+          {Math.abs(slope.each) >= 0.005 && (
+            <span className="text-soft">
+              ({slope.each > 0 ? '+' : '−'}
+              {tidy(Math.abs(slope.each), Math.abs(slope.each) < 0.1 ? 2 : 1)} min for {slope.step})
+            </span>
           )}
         </li>
       ))}

@@ -1,6 +1,6 @@
 import { useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { POUR_WAYS, layerHeights, showMass, showMinutes } from '@ostler/core'
+import { FAULTS, POUR_WAYS, layerHeights, showMass, showMinutes } from '@ostler/core'
 import type { PourForecast } from '@ostler/core'
 import { GripVertical } from 'lucide-react'
 import { useState } from 'react'
@@ -18,8 +18,6 @@ interface RowProps {
   chosen: boolean
   onPick: Pick
 }
-
-const FAULTS = { thick: 'too thick', thin: 'too thin', 'not-carried': 'breaks through' }
 
 function when(pour: PourForecast): string {
   const bad = pour.chance < 0.6 && pour.fault ? ` · ${FAULTS[pour.fault]}` : ''

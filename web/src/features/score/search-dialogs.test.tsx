@@ -27,7 +27,14 @@ vi.mock('../../workers/search.ts', () => ({
   },
   slopesInWorker: () =>
     Promise.resolve([
-      { lever: 'mixC', sentence: 'Mixed 3 °C warmer: Oat keeps 4 min to spare.', minutes: -7, chance: 0 },
+      {
+        lever: 'mixC',
+        sentence: 'Mixed 3 °C warmer: Oat keeps 4 min to spare.',
+        minutes: -7,
+        chance: 0,
+        each: -2.3,
+        step: 'a °C',
+      },
     ]),
 }))
 
@@ -40,6 +47,7 @@ const start = starterPlan('Search')
 const cooler: FoundPlan = {
   ...{ title: 'Most likely to work', chance: 0.91, error: 0.014, before: 0.3, endMin: 11, moreMin: 2 },
   changes: [{ freedom: 'mixC', sentence: 'Mix at 26 °C instead of 30 °C' }],
+  costs: ['less scent in the bar'],
   edit: { kind: 'many', edits: [{ kind: 'set', path: ['conditions', 'mixC'], value: 26 }] },
 }
 const state = (change: Partial<SearchState>): SearchState => ({ done: 5, total: 10, best: 0.5, found: [], ...change })

@@ -1,0 +1,30 @@
+import type { Plan } from '../plan/index.ts'
+
+/** What one batch says of a pace: a sum of ln(rate) that was seen, with the variance of seeing it. */
+export interface PaceReading {
+  /** Of a cup without scent, of one with, or of the seconds that blending took. */
+  stage: 'plain' | 'scented' | 'blend'
+  /** Scents at work, each with the weight that its own ln(rate factor) has at the dose used. */
+  scents: { scent: string; weight: number }[]
+  value: number
+  variance: number
+}
+
+/** All that a batch taught, and whether it counts. */
+export interface Evidence {
+  batch: string
+  name: string
+  /** When it was last written down, ISO 8601. */
+  at: string
+  /** The oils, so that the same recipe is known again. */
+  recipe: string
+  counts: boolean
+  observations: PaceReading[]
+}
+
+/** The oils of a plan to the percent: what makes two recipes the same for their pace. */
+export const recipeKey = (plan: Pick<Plan, 'recipe'>): string =>
+  plan.recipe.oils
+    .map(part => `${part.oil}:${Math.round(part.share * 100)}`)
+    .sort()
+    .join(' ')

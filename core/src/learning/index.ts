@@ -1,0 +1,5 @@
+export { Filter } from './filter.ts'
+export { recipeKey } from './evidence.ts'
+export type { Evidence, PaceReading } from './evidence.ts'
+export { Rates, ratesOf, scentKnowledge, scentPrior } from './rates.ts'
+export type { Pace, ScentKnowledge } from './rates.ts'

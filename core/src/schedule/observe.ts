@@ -1,0 +1,122 @@
+import { recipeKey, scentPrior } from '../learning/index.ts'
+import type { Evidence, PaceReading } from '../learning/index.ts'
+import type { Plan } from '../plan/index.ts'
+import { missingOils, portionsOf } from '../portions/index.ts'
+import { scentLoad, unitBatter } from '../recipe/index.ts'
+import { findById } from '../shelf/index.ts'
+import type { Shelf } from '../shelf/index.ts'
+import { atDose } from '../trace/index.ts'
+import { blend } from './blending.ts'
+import { Bench } from './bench.ts'
+import type { Luck } from './bench.ts'
+import { jobOf } from './job.ts'
+import type { Job } from './job.ts'
+import { SAMPLE_S, likelihood } from './luck.ts'
+import { runPlan } from './timetable.ts'
+
+/** Points on either side of the middle, and how many spreads they reach. */
+const STEPS = 6
+const REACH = 3
+/** A reading is never taken to be surer than this variance of ln(rate). */
+const LEAST_VARIANCE = 0.01
+/** Error of ln(seconds) of blending, and how far the pace is moved to learn what it does to them. */
+const BLEND_ERROR = 0.25
+const NUDGE = 0.35
+
+interface Spread {
+  mean: number
+  variance: number
+}
+
+/** What the readings alone say: the posterior with the prior divided out; null where they say nothing. */
+function readingsAlone(prior: Spread, posterior: Spread): Spread | null {
+  const precision = 1 / posterior.variance - 1 / prior.variance
+  if (!(precision > 1e-6)) return null
+  const value = (posterior.mean / posterior.variance - prior.mean / prior.variance) / precision
+  return { mean: value, variance: Math.max(LEAST_VARIANCE, 1 / precision) }
+}
+
+/** Mean and variance of rate + scent over a grid, weighed by prior and by how well each run explains what was seen. */
+function posteriorOf(job: Job, seen: Job['seen'], withScent: boolean): Spread {
+  const marks = Array.from({ length: 2 * STEPS + 1 }, (_, i) => ((i - STEPS) / STEPS) * REACH)
+  let whole = 0
+  let first = 0
+  let second = 0
+  for (const z of marks)
+    for (const w of withScent ? marks : [0]) {
+      const rate = job.rate.mean + z * job.rate.sd
+      const scent = w * job.scentSd
+      const luck: Luck = { plainRate: rate, scentedRate: rate, scent }
+      const weight = Math.exp(-(z * z + w * w) / 2) * likelihood(runPlan(job, luck, SAMPLE_S), seen)
+      const sum = rate + scent
+      whole += weight
+      first += weight * sum
+      second += weight * sum * sum
+    }
+  const mean = first / whole
+  return { mean, variance: Math.max(1e-6, second / whole - mean * mean) }
+}
+
+function plainObservation(job: Job, seen: Job['seen']): PaceReading | null {
+  if (seen.length === 0) return null
+  const prior = { mean: job.rate.mean, variance: job.rate.sd ** 2 }
+  const said = readingsAlone(prior, posteriorOf(job, seen, false))
+  return said && { stage: 'plain', scents: [], value: said.mean, variance: said.variance }
+}
+
+/** Scented cups tell of rate and scent together: the sum is what they have seen. */
+function scentedObservation(plan: Plan, shelf: Shelf, job: Job, seen: Job['seen']): PaceReading | null {
+  const cup = seen[0] && plan.cups[seen[0].cup]
+  const planned = cup?.ownScent ?? plan.scent
+  if (!cup || !planned) return null
+  const load = scentLoad(planned, shelf, unitBatter(plan.recipe, shelf).batterG)
+  const doseGPerKg = load.loadOfOils * 1000
+  const expected = job.cups[seen[0]!.cup]!.scent!.lnRate
+  const scents = load.parts.map(({ id, share }) => {
+    const own = scentPrior(findById(shelf.scents, id)).mean || 1
+    return { scent: id, weight: (share * atDose(own, doseGPerKg)) / own }
+  })
+  const prior = { mean: job.rate.mean, variance: job.rate.sd ** 2 + job.scentSd ** 2 }
+  const said = readingsAlone(prior, posteriorOf(job, seen, true))
+  return said && { stage: 'scented', scents, value: said.mean + expected, variance: said.variance }
+}
+
+/** Seconds that the blender would run at such a pace. */
+function blendSeconds(job: Job, pace: number): number {
+  const at = { ...job, rate: { ...job.rate, mean: pace } }
+  return blend(new Bench(at, { plainRate: 0, scentedRate: 0, scent: 0 }, 0), job.potKg, job.mixC).seconds
+}
+
+function blendObservation(job: Job, blendedS: number | null): PaceReading | null {
+  if (blendedS === null || job.ownBatters) return null
+  const [slow, usual, quick] = [-NUDGE, 0, NUDGE].map(off => blendSeconds(job, off))
+  const slope = Math.log(slow! / quick!) / (2 * NUDGE)
+  if (!(slope > 0.05)) return null
+  return {
+    stage: 'blend',
+    scents: [],
+    value: Math.log(usual! / blendedS) / slope,
+    variance: (BLEND_ERROR / slope) ** 2,
+  }
+}
+
+/**
+ * What a batch teaches of pace, from the traces seen in it and the seconds that its blending took, held against the model
+ * with nothing learned yet. Takes some tenths of a second with scented sightings: for the server, not for a keystroke.
+ */
+export function evidenceOf(plan: Plan, shelf: Shelf, about: { batch: string; at: string }): Omit<Evidence, 'counts'> {
+  const bare = { ...shelf, evidence: [] }
+  const none = { ...about, name: plan.name, recipe: recipeKey(plan), observations: [] }
+  if ((plan.seen.length === 0 && plan.blendedS === null) || missingOils(plan, bare).length > 0) return none
+  const job = jobOf(plan, portionsOf(plan, bare), bare)
+  const isScented = ({ cup }: Job['seen'][number]) => job.cups[cup]?.scent != null
+  const observations = [
+    plainObservation(
+      job,
+      job.seen.filter(one => !isScented(one)),
+    ),
+    scentedObservation(plan, bare, job, job.seen.filter(isScented)),
+    blendObservation(job, plan.blendedS),
+  ]
+  return { ...none, observations: observations.filter(one => one !== null) }
+}

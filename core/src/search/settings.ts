@@ -1,0 +1,279 @@
+import type { CupOrder, Edit, Plan, PourWay, ScentMoment, Waiting } from '../plan/index.ts'
+import { cupShares } from '../plan/index.ts'
+import { showShare, tidy } from '../units/index.ts'
+
+/** What the search may change. */
+export const FREEDOMS = {
+  mixC: 'temperature at which oils and lye meet',
+  water: 'water',
+  stop: 'where blending stops',
+  moment: 'when the scent goes in',
+  order: 'when cups are coloured',
+  waiting: 'what waiting cups do',
+  waits: 'waits of my own between pours',
+  plain: 'cups without scent',
+  batters: 'a batter of its own for each cup',
+  pours: 'order of like pours (changes the picture)',
+} as const
+export type Freedom = keyof typeof FREEDOMS
+
+/** What the search is for: most likely to work, or layers that hold soon without failing more often. */
+export const AIMS = {
+  works: 'most likely to work',
+  holds: 'layers hold soon: quickest among those that work',
+} as const
+export type Aim = keyof typeof AIMS
+
+/** Everything that the search sets, as plain values. */
+export interface Setting {
+  mixC: number
+  /** Lye concentration. */
+  water: number
+  stop: number
+  moment: ScentMoment | null
+  order: CupOrder
+  waiting: Waiting
+  /** Whether the plan's own waits are kept. */
+  waits: boolean
+  /** Cups that are left without scent, by id. */
+  plain: readonly string[]
+  ownBatters: boolean
+  /** Pours by id, in their order. */
+  pours: readonly string[]
+}
+
+export interface Change {
+  freedom: Freedom
+  sentence: string
+}
+
+export const settingOf = (plan: Plan, concentration: number): Setting => ({
+  mixC: plan.conditions.mixC,
+  water: concentration,
+  stop: plan.conditions.stopLevel,
+  moment: plan.scent?.moment ?? null,
+  order: plan.hands.order,
+  waiting: plan.hands.waiting,
+  waits: true,
+  plain: plan.cups.filter(cup => !cup.scented).map(cup => cup.id),
+  ownBatters: plan.division.mode === 'own-batters',
+  pours: plan.score.map(pour => pour.id),
+})
+
+/** Moves one pour at a time to where it belongs. */
+function orderEdits(from: readonly string[], to: readonly string[]): Edit[] {
+  const now = [...from]
+  const edits: Edit[] = []
+  to.forEach((pour, at) => {
+    const is = now.indexOf(pour)
+    if (is === at) return
+    now.splice(is, 1)
+    now.splice(at, 0, pour)
+    edits.push({ kind: 'move-pour', pour, to: at })
+  })
+  return edits
+}
+
+export function editsOf(plan: Plan, from: Setting, to: Setting): Edit[] {
+  const edits: Edit[] = []
+  const set = (path: (string | number)[], value: unknown) => edits.push({ kind: 'set', path, value })
+  if (to.mixC !== from.mixC) set(['conditions', 'mixC'], to.mixC)
+  if (to.stop !== from.stop) set(['conditions', 'stopLevel'], to.stop)
+  if (to.water !== from.water)
+    set(['recipe', 'water'], { ...plan.recipe.water, basis: 'concentration', value: to.water })
+  if (to.moment !== from.moment && to.moment) set(['scent', 'moment'], to.moment)
+  if (to.order !== from.order) set(['hands', 'order'], to.order)
+  if (to.waiting !== from.waiting) set(['hands', 'waiting'], to.waiting)
+  if (to.ownBatters !== from.ownBatters) set(['division', 'mode'], to.ownBatters ? 'own-batters' : 'one-pot')
+  plan.cups.forEach((cup, i) => {
+    const scented = !to.plain.includes(cup.id)
+    if (scented !== cup.scented) set(['cups', i, 'scented'], scented)
+  })
+  if (!to.waits) plan.score.forEach((pour, i) => pour.waitMin > 0 && set(['score', i, 'waitMin'], 0))
+  return [...edits, ...orderEdits(from.pours, to.pours)]
+}
+
+const MOMENT_WORDS: Readonly<Record<ScentMoment, string>> = {
+  pot: 'Scent the whole pot before the split',
+  'with-colour': 'Stir the scent into each cup with its colour',
+  last: 'Stir the scent into each cup right before its pour',
+}
+
+const named = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`
+
+/** Cups that a setting leaves without scent and the plan does not, and their share of the soap. */
+export function leftPlain(plan: Plan, to: Setting): { names: string[]; share: number } {
+  const shares = cupShares(plan)
+  const at = plan.cups.flatMap((cup, i) => (cup.scented && to.plain.includes(cup.id) ? [i] : []))
+  return { names: at.map(i => plan.cups[i]!.name), share: at.reduce((sum, i) => sum + shares[i]!, 0) }
+}
+
+function handChanges(plan: Plan, from: Setting, to: Setting): Change[] {
+  const changes: Change[] = []
+  const add = (freedom: Freedom, sentence: string) => changes.push({ freedom, sentence })
+  if (to.moment !== from.moment && to.moment) add('moment', MOMENT_WORDS[to.moment])
+  if (to.order !== from.order)
+    add(
+      'order',
+      to.order === 'each' ? 'Colour each cup right before its first pour' : 'Colour all cups before the first pour',
+    )
+  if (to.waiting !== from.waiting)
+    add('waiting', to.waiting === 'stir' ? 'Stir waiting cups about once a minute' : 'Let waiting cups stand')
+  if (!to.waits && plan.score.some(pour => pour.waitMin > 0)) add('waits', 'Leave out the waits of your own')
+  const plain = leftPlain(plan, to)
+  if (plain.names.length > 0)
+    add('plain', `Leave ${named(plain.names)} without scent, ${showShare(plain.share, 0)} of the soap`)
+  if (to.ownBatters !== from.ownBatters)
+    add(
+      'batters',
+      to.ownBatters
+        ? 'Make each cup as a batter of its own, blended right before its pour'
+        : 'Blend one pot and split it',
+    )
+  if (to.pours.some((pour, i) => pour !== from.pours[i])) {
+    const names = to.pours.map(id => plan.cups.find(cup => cup.id === plan.score.find(one => one.id === id)?.cup)?.name)
+    add('pours', `Pour in the order ${named(names.map(name => name ?? ''))}`)
+  }
+  return changes
+}
+
+export function changesOf(plan: Plan, from: Setting, to: Setting): Change[] {
+  const changes: Change[] = []
+  if (to.mixC !== from.mixC)
+    changes.push({ freedom: 'mixC', sentence: `Mix at ${to.mixC} °C instead of ${tidy(from.mixC, 1)} °C` })
+  if (to.stop !== from.stop)
+    changes.push({ freedom: 'stop', sentence: `Stop blending at level ${to.stop} instead of ${tidy(from.stop, 1)}` })
+  if (to.water !== from.water)
+    changes.push({
+      freedom: 'water',
+      sentence: `Lye at ${showShare(to.water)} instead of ${showShare(from.water)}: ${to.water < from.water ? 'more' : 'less'} water`,
+    })
+  return [...changes, ...handChanges(plan, from, to)]
+}
+
+/** What a setting costs beside minutes, in words. */
+export function costsOf(plan: Plan, from: Setting, to: Setting): string[] {
+  const costs: string[] = []
+  const cups = plan.cups.length
+  if (to.mixC <= from.mixC - 3) costs.push('cooler soap gels less readily, and lye and oils take longer to cool')
+  if (to.mixC >= from.mixC + 3) costs.push('warmer batter thickens suddenly: less time if something goes wrong')
+  if (to.water < from.water) costs.push('more water: softer at first, more shrinkage and a longer cure')
+  if (to.water > from.water) costs.push('less water: more heat, and more ash where it does not gel')
+  if (to.stop < from.stop && to.stop < 1.5)
+    costs.push('a thin emulsion: look for streaks before the split, and let a spoonful stand a minute')
+  if (leftPlain(plan, to).names.length > 0) costs.push('less scent in the bar')
+  if (to.ownBatters && !from.ownBatters)
+    costs.push(`${cups} lyes and ${cups} oils to weigh or divide, and a blender to rinse ${cups - 1} times`)
+  if (to.waiting === 'stir' && from.waiting !== 'stir') costs.push('a stir in every waiting cup, each minute')
+  if (to.pours.some((pour, i) => pour !== from.pours[i])) costs.push('the picture changes')
+  return costs
+}
+
+export interface Space {
+  temperatures: readonly number[]
+  concentrations: readonly number[]
+  stops: readonly number[]
+}
+
+/** Values that are tried, by what the search is for: stiffer, stronger and warmer where layers are to hold. */
+export const SPACES: Readonly<Record<Aim, Space>> = {
+  works: {
+    temperatures: [26, 29, 32, 35, 38],
+    concentrations: [0.27, 0.29, 0.31],
+    stops: [1.2, 1.4, 1.6, 1.8, 2],
+  },
+  holds: {
+    temperatures: [32, 35, 38, 41, 44],
+    concentrations: [0.29, 0.31, 0.33, 0.36],
+    stops: [1.6, 2, 2.2, 2.4, 2.6],
+  },
+}
+
+const MOMENTS: readonly ScentMoment[] = ['with-colour', 'last', 'pot']
+const both = <T>(own: T, other: T, isFree: boolean): T[] => (isFree ? [own, other] : [own])
+
+/** Ways of working: what is not a number. */
+export function ways(plan: Plan, from: Setting, free: ReadonlySet<Freedom>): Setting[] {
+  const isShared = plan.scent !== null && plan.cups.every(cup => !cup.ownScent)
+  const moments =
+    from.moment && free.has('moment')
+      ? [from.moment, ...MOMENTS.filter(one => one !== from.moment && (one !== 'pot' || isShared))]
+      : [from.moment]
+  const other: CupOrder = from.order === 'first' ? 'each' : 'first'
+  const stirred: Waiting = from.waiting === 'rest' ? 'stir' : 'rest'
+  return moments.flatMap(moment =>
+    both(from.order, other, free.has('order')).flatMap(order =>
+      both(from.waiting, stirred, free.has('waiting')).map(waiting => ({ ...from, moment, order, waiting })),
+    ),
+  )
+}
+
+const withOwn = (values: readonly number[], own: number): number[] => [...new Set([own, ...values])]
+
+/** Settings around a way of working: every temperature, water and stop that is free. */
+export function grid(from: Setting, way: Setting, free: ReadonlySet<Freedom>, space: Space, clearC: number): Setting[] {
+  const warm = space.temperatures.filter(c => c >= clearC + 2)
+  const temperatures = free.has('mixC') ? withOwn(warm, from.mixC) : [from.mixC]
+  const waters = free.has('water') ? withOwn(space.concentrations, from.water) : [from.water]
+  const stops = free.has('stop') ? withOwn(space.stops, from.stop) : [from.stop]
+  return temperatures.flatMap(mixC => waters.flatMap(water => stops.map(stop => ({ ...way, mixC, water, stop }))))
+}
+
+/** Pours whose order is no matter of what lies on what: they go one into the other. */
+const EXCHANGEABLE: readonly PourWay[] = ['pot', 'drop', 'spots', 'line', 'walls']
+
+/** From where to where like pours follow each other; the longest such run, if it has more than one colour. */
+function likeRun(plan: Plan): [number, number] | null {
+  let best: [number, number] | null = null
+  let from = 0
+  const isLike = (i: number) => {
+    const [a, b] = [plan.score[i - 1], plan.score[i]]
+    const isAlike = a && b && a.shape.way === b.shape.way && EXCHANGEABLE.includes(b.shape.way)
+    const isFree = b?.together === 'no' && !plan.moves.some(move => move.after === a?.id)
+    return Boolean(isAlike && isFree)
+  }
+  for (let i = 1; i <= plan.score.length; i += 1) {
+    if (i < plan.score.length && isLike(i)) continue
+    if (i - from > 1 && (!best || i - from > best[1] - best[0])) best = [from, i]
+    from = i
+  }
+  return best
+}
+
+const MOST_PERMUTED = 5
+
+function permutations<T>(list: readonly T[]): T[][] {
+  if (list.length < 2) return [[...list]]
+  return list.flatMap((one, i) => permutations(list.filter((_, j) => j !== i)).map(rest => [one, ...rest]))
+}
+
+/** Orders of like pours worth trying: all of up to five, else plain cups first, and each pair of neighbours exchanged. */
+export function pourOrders(plan: Plan, plain: readonly string[]): string[][] {
+  const run = likeRun(plan)
+  if (!run) return []
+  const ids = plan.score.map(pour => pour.id)
+  const [from, to] = run
+  const middle = ids.slice(from, to)
+  const whole = (order: readonly string[]) => [...ids.slice(0, from), ...order, ...ids.slice(to)]
+  if (middle.length <= MOST_PERMUTED) return permutations(middle).map(whole)
+  const isPlain = (id: string) => plain.includes(plan.score.find(pour => pour.id === id)!.cup)
+  const calmFirst = [...middle.filter(isPlain), ...middle.filter(id => !isPlain(id))]
+  const swapped = middle.slice(1).map((_, i) => {
+    const order = [...middle]
+    ;[order[i], order[i + 1]] = [order[i + 1]!, order[i]!]
+    return order
+  })
+  return [middle, calmFirst, [...calmFirst].reverse(), ...swapped].map(whole)
+}
+
+/** All subsets of up to `most` of a list of cups with their shares, the smallest share first. */
+export function plainSets(cups: readonly { id: string; share: number }[], most: number): string[][] {
+  const all: { ids: string[]; share: number }[] = [{ ids: [], share: 0 }]
+  for (const { id, share } of cups)
+    for (const set of [...all]) if (set.ids.length < most) all.push({ ids: [...set.ids, id], share: set.share + share })
+  return all
+    .slice(1)
+    .sort((a, b) => a.share - b.share || a.ids.length - b.ids.length)
+    .map(({ ids }) => ids)
+}
