@@ -33,7 +33,20 @@ describe('the shelf', () => {
   test('has every kind with its revisions, the demo’s lots and rules', async () => {
     const { shelf, revisions } = body<ShelfAnswer>(await (await signedIn()).get('/api/shelf'))
     expect(Object.keys(shelf).sort()).toEqual(
-      ['additives', 'colorants', 'liquids', 'moulds', 'oils', 'palettes', 'rules', 'scents', 'tools', 'vessels'].sort(),
+      [
+        'additives',
+        'colorants',
+        'liquids',
+        'moulds',
+        'oils',
+        'palettes',
+        'rules',
+        'scents',
+        'tools',
+        'vessels',
+        'windows',
+        'evidence',
+      ].sort(),
     )
     expect(shelf.oils.find(oil => oil.id === 'olive')!.lots).toHaveLength(1)
     expect(revisions.oils['olive']).toBe(2)

@@ -1,23 +1,21 @@
-import type { AccelerationClass, Scent, Shelf } from '../shelf/index.ts'
+import type { Scent, Shelf } from '../shelf/index.ts'
 import { findById } from '../shelf/index.ts'
-import { SCENT_PRIORS, atDose, classOf } from '../trace/index.ts'
+import { SCENT_PRIORS, atDose } from '../trace/index.ts'
 import { Filter } from './filter.ts'
 import type { Weights } from './filter.ts'
 import type { Evidence, PaceReading } from './evidence.ts'
 
 /** Spreads of ln(rate) before anything is known: engineering estimates. */
-const MAKER_SD = 0.25
-const RECIPE_SD = 0.2
+export const MAKER_SD = 0.25
+export const RECIPE_SD = 0.2
 const RUN_SD = 0.15
 /** A scent's lot and age, and what it does in one recipe but not in another. */
 const LOT_SD = 0.1
 const IN_RECIPE_SD = 0.15
 /** Of the blender's strength. */
-const BLENDER_SD = 0.3
+export const BLENDER_SD = 0.3
 /** What one batch of one's own, counted on the shelf without its readings, says of a scent. */
 const COUNTED_RUN_SD = 0.3
-/** From so many readings and so narrow a spread a scent counts as tested. */
-const TESTED = { runs: 2, sd: 0.2 }
 
 export interface Pace {
   mean: number
@@ -115,20 +113,26 @@ export class Rates {
 
   /** ln of how much stronger the blender is than its number says. */
   blender(): Pace {
-    return {
-      mean: this.#filter.mean([['blender', 1]]),
-      sd: Math.sqrt(this.#filter.variance([['blender', 1]])),
-    }
+    return this.#alone('blender')
   }
 
   maker(): Pace {
-    return { mean: this.#filter.mean([['maker', 1]]), sd: Math.sqrt(this.#filter.variance([['maker', 1]])) }
+    return this.#alone('maker')
+  }
+
+  /** What a recipe does beside what the model and the maker explain. */
+  recipe(recipe: string): Pace {
+    this.#know(recipe, [])
+    return this.#alone(recipeName(recipe))
+  }
+
+  #alone(name: string): Pace {
+    return { mean: this.#filter.mean([[name, 1]]), sd: Math.sqrt(this.#filter.variance([[name, 1]])) }
   }
 
   scent(id: string): Pace {
     this.#know('', [id])
-    const own: Weights = [[scentName(id), 1]]
-    return { mean: this.#filter.mean(own), sd: Math.sqrt(this.#filter.variance(own)) }
+    return this.#alone(scentName(id))
   }
 }
 
@@ -141,35 +145,4 @@ export function ratesOf(shelf: Pick<Shelf, 'scents' | 'evidence'>): Rates {
   const rates = new Rates(shelf)
   known.set(shelf.evidence, { scents: shelf.scents, rates })
   return rates
-}
-
-/** What is known of a scent's pace, and from where. */
-export interface ScentKnowledge {
-  /** By its class alone. */
-  prior: Pace & { acceleration: AccelerationClass }
-  supplierSays: AccelerationClass | 'unknown'
-  /** Batches that the shelf counts without their readings. */
-  counted: number
-  /** Batches with readings, whether they count or not. */
-  batches: Evidence[]
-  now: Pace & { acceleration: AccelerationClass }
-  isTested: boolean
-}
-
-export function scentKnowledge(shelf: Pick<Shelf, 'scents' | 'evidence'>, id: string): ScentKnowledge {
-  const scent = findById(shelf.scents, id)
-  const acceleration = scent?.acceleration ?? 'unknown'
-  const now = ratesOf(shelf).scent(id)
-  const batches = shelf.evidence.filter(one =>
-    one.observations.some(({ scents }) => scents.some(part => part.scent === id)),
-  )
-  const runs = (scent?.ownRuns ?? 0) + batches.filter(one => one.counts).length
-  return {
-    prior: { ...SCENT_PRIORS[acceleration], acceleration },
-    supplierSays: scent?.supplierSays ?? 'unknown',
-    counted: scent?.ownRuns ?? 0,
-    batches,
-    now: { ...now, acceleration: runs > 0 ? classOf(now.mean) : acceleration },
-    isTested: runs >= TESTED.runs && now.sd < TESTED.sd,
-  }
 }

@@ -1,6 +1,15 @@
 export { HAND_TIMES, jobOf, pourSeconds } from './job.ts'
 export type { Job } from './job.ts'
-export { OwnWindow, USUAL_WINDOWS, WINDOW_KINDS, toolWindow, usualWindow, windowKindOf, windowOf } from './windows.ts'
+export {
+  LEAST_WINDOW,
+  OwnWindow,
+  USUAL_WINDOWS,
+  WINDOW_KINDS,
+  toolWindow,
+  usualWindow,
+  windowKindOf,
+  windowOf,
+} from './windows.ts'
 export type { Window, WindowKind } from './windows.ts'
 export { runPlan } from './timetable.ts'
 export type { Task } from './bench.ts'

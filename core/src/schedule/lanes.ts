@@ -130,9 +130,7 @@ function toolMarginMin(job: Job, late: Run, i: number, n: number): number {
         { ...state, cooling: null },
         job.pace,
         LONGEST_TOOL_MARGIN_S + run.endS - state.atS,
-        {
-          level: tool.through === 'pot' ? movingLevel : levelOf,
-        },
+        tool.through === 'pot' ? movingLevel : levelOf,
       ),
   )
   return Math.max(0, Math.min(...untils) - run.endS) / 60

@@ -8,7 +8,7 @@ import {
   movingLevel,
   stepBatter,
 } from '../trace/index.ts'
-import type { HandlingMode, RecipePace } from '../trace/index.ts'
+import type { RecipePace } from '../trace/index.ts'
 import { Bench, MODES } from './bench.ts'
 import type { CupState, Luck, PourRun, Run, Task, ToolRun } from './bench.ts'
 import { smoothCup, splitPot } from './blending.ts'
@@ -192,9 +192,9 @@ export function secondsUntil(
   from: CupState,
   pace: RecipePace,
   mostS: number,
-  { mode = 'rest', level: levelNow = movingLevel } = {},
+  levelNow: typeof movingLevel = movingLevel,
 ): number {
-  const how = handling(mode)
+  const how = handling('rest')
   let batter = from.batter
   const stepS = 60
   let before = levelNow(batter, pace, from.load)

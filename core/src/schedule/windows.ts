@@ -64,6 +64,9 @@ export const USUAL_WINDOWS: Readonly<Record<WindowKind, Window>> = {
   'tool-decant': { lo: 1.2, hi: 2.8 },
 }
 
+/** A window is at least so wide: narrower ones are wishes. */
+export const LEAST_WINDOW = 0.2
+
 /** A window that the workshop has shifted for itself. */
 export class OwnWindow {
   @IsIn(Object.keys(WINDOW_KINDS), { message: 'A window is of one of the known ways of pouring, or of a tool.' })

@@ -1,6 +1,7 @@
-import { IsIn, IsInt, IsOptional, Matches, Min } from 'class-validator'
+import { IsBoolean, IsIn, IsInt, IsOptional, Matches, Min } from 'class-validator'
 import { Part, Parts, Text } from '../checks/index.ts'
 import { Recipe } from '../plan/index.ts'
+import { OwnWindow } from '../schedule/index.ts'
 import { TagRule } from '../shelf/index.ts'
 import type { UnitHabits } from '../units/index.ts'
 
@@ -66,4 +67,15 @@ export class RecipeForm {
 export class RulesForm {
   @Parts(() => TagRule, 0, 40, 'A workshop has at most 40 rules.')
   rules!: TagRule[]
+}
+
+export class WindowsForm {
+  @Parts(() => OwnWindow, 0, 40, 'A workshop shifts at most 40 windows.')
+  windows!: OwnWindow[]
+}
+
+/** Whether what was seen in a batch counts. */
+export class CountsForm {
+  @IsBoolean({ message: 'Counts is true or false.' })
+  counts!: boolean
 }

@@ -1,4 +1,4 @@
-export { HabitsForm, RecipeForm, RulesForm, SetUpForm, SignInForm } from './forms.ts'
+export { CountsForm, HabitsForm, RecipeForm, RulesForm, SetUpForm, SignInForm, WindowsForm } from './forms.ts'
 export { MOST_LISTED } from './answers.ts'
 export type {
   BatchAnswer,

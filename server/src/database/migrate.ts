@@ -6,12 +6,15 @@ import * as editableShelf from './migrations/2026-11-23-1600-editable-shelf-and-
 import * as palettes from './migrations/2026-11-23-1830-palettes.ts'
 import * as designs from './migrations/2026-11-23-2230-designs.ts'
 
+import * as evidenceAndWindows from './migrations/2026-11-24-0215-evidence-and-windows.ts'
+
 /** By name, in the order in which they are applied. A landed one is never changed. */
 const MIGRATIONS: Record<string, Migration> = {
   '2026-11-23-1330-workshops-and-batches': workshopsAndBatches,
   '2026-11-23-1600-editable-shelf-and-recipes': editableShelf,
   '2026-11-23-1830-palettes': palettes,
   '2026-11-23-2230-designs': designs,
+  '2026-11-24-0215-evidence-and-windows': evidenceAndWindows,
 }
 
 /**

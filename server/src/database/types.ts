@@ -1,4 +1,4 @@
-import type { KeptDesign, Plan, Recipe, ShelfKind, TagRule } from '@ostler/core'
+import type { Evidence, KeptDesign, OwnWindow, Plan, Recipe, ShelfKind, TagRule } from '@ostler/core'
 import type { ColumnType, Generated, JSONColumnType } from 'kysely'
 
 /** Tables as queries see them. Every row but a workshop's own belongs to a workshop. */
@@ -11,6 +11,7 @@ export interface Tables {
   recipe: RecipeTable
   recipe_version: RecipeVersionTable
   design: DesignTable
+  evidence: EvidenceTable
 }
 
 type Stamp = ColumnType<Date, Date | undefined, Date>
@@ -24,6 +25,7 @@ interface WorkshopTable {
   is_demo: Generated<boolean>
   stocked: Generated<boolean>
   rules: JSONColumnType<TagRule[], string | undefined, string>
+  windows: JSONColumnType<OwnWindow[], string | undefined, string>
   created_at: Stamp
 }
 
@@ -88,4 +90,13 @@ interface DesignTable {
   created_at: Stamp
   updated_at: Stamp
   deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+}
+
+interface EvidenceTable {
+  batch_id: string
+  workshop_id: string
+  /** The batch's revision that it was worked out from. */
+  batch_revision: number
+  evidence: JSONColumnType<Omit<Evidence, 'counts'>, string, string>
+  counts: Generated<boolean>
 }

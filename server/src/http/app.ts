@@ -10,6 +10,8 @@ import { memberRoutes } from '../members/routes.ts'
 import { memberStore } from '../members/store.ts'
 import { designRoutes } from '../designs/routes.ts'
 import { designStore } from '../designs/store.ts'
+import { evidenceRoutes } from '../learning/routes.ts'
+import { evidenceStore } from '../learning/store.ts'
 import { recipeRoutes } from '../recipes/routes.ts'
 import { recipeStore } from '../recipes/store.ts'
 import { shelfRoutes } from '../shelf/routes.ts'
@@ -52,6 +54,7 @@ export function createApp({ db, config, setUpCode, now }: AppParts): Express {
   api.get('/health', (_req, res) => void res.json({ ok: true }))
   api.use(memberRoutes(members, visits, config, setUpCode))
   api.use('/shelf', visits.require, shelfRoutes(shelfStore(db)))
+  api.use('/evidence', visits.require, evidenceRoutes(evidenceStore(db)))
   api.use('/recipes', visits.require, recipeRoutes(recipeStore(db), now))
   api.use('/designs', visits.require, designRoutes(designStore(db), now))
   api.use('/batches', visits.require, batchRoutes(batchStore(db), now))

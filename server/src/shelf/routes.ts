@@ -1,4 +1,13 @@
-import { MOST_ITEMS, RulesForm, SHELF_KINDS, checkItem, shelfKinds } from '@ostler/core'
+import {
+  LEAST_WINDOW,
+  MOST_ITEMS,
+  RulesForm,
+  WINDOW_KINDS,
+  WindowsForm,
+  SHELF_KINDS,
+  checkItem,
+  shelfKinds,
+} from '@ostler/core'
 import type { ShelfItem, ShelfKind } from '@ostler/core'
 import { Router } from 'express'
 import { formFrom, revisionFrom } from '../http/body.ts'
@@ -32,6 +41,18 @@ export function shelfRoutes(store: ShelfStore): Router {
   routes.put('/rules', async (req, res) => {
     const { rules } = formFrom(RulesForm, req.body)
     await store.setRules(visitorOf(req).workshopId, rules)
+    res.status(204).end()
+  })
+
+  routes.put('/windows', async (req, res) => {
+    const { windows } = formFrom(WindowsForm, req.body)
+    const narrow = windows.find(one => one.hi < one.lo + LEAST_WINDOW)
+    if (narrow)
+      throw new HttpError(
+        400,
+        `The window for ${WINDOW_KINDS[narrow.kind]} would end at ${narrow.hi} after starting at ${narrow.lo}: it is at least ${LEAST_WINDOW} wide.`,
+      )
+    await store.setWindows(visitorOf(req).workshopId, windows)
     res.status(204).end()
   })
 

@@ -1,7 +1,8 @@
 import { MOST_ITEMS, completed, shelfKinds } from '@ostler/core'
-import type { Shelf, ShelfAnswer, ShelfItem, ShelfKind, StoredItem, TagRule } from '@ostler/core'
+import type { OwnWindow, Shelf, ShelfAnswer, ShelfItem, ShelfKind, StoredItem, TagRule } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
+import { evidenceStore } from '../learning/store.ts'
 
 /** Not saved: moved on meanwhile (with what stands there now), gone, or there already. */
 export type SaveItemResult =
@@ -19,11 +20,13 @@ export interface ShelfStore {
     items: readonly { item: ShelfItem; revision: number }[],
   ): Promise<string[]>
   setRules(workshopId: string, rules: readonly TagRule[]): Promise<void>
+  setWindows(workshopId: string, windows: readonly OwnWindow[]): Promise<void>
 }
 
 const COLUMNS = ['kind', 'item', 'revision'] as const
 
 export function shelfStore(db: Database): ShelfStore {
+  const evidence = evidenceStore(db)
   const get = async (on: Database, workshopId: string, kind: ShelfKind, id: string): Promise<StoredItem | null> => {
     const row = await on
       .selectFrom('shelf_item')
@@ -71,9 +74,10 @@ export function shelfStore(db: Database): ShelfStore {
       const workshop = await db
         .selectFrom('workshop')
         .where('id', '=', workshopId)
-        .select('rules')
+        .select(['rules', 'windows'])
         .executeTakeFirstOrThrow()
-      const shelf: Record<string, unknown> = { rules: workshop.rules }
+      const { rules, windows } = workshop
+      const shelf: Record<string, unknown> = { rules, windows, evidence: [] }
       const revisions = {} as ShelfAnswer['revisions']
       for (const kind of shelfKinds) {
         const mine = rows.filter(row => row.kind === kind)
@@ -82,7 +86,8 @@ export function shelfStore(db: Database): ShelfStore {
           .sort((a, b) => a.name.localeCompare(b.name, 'en'))
         revisions[kind] = Object.fromEntries(mine.map(row => [(row.item as ShelfItem).id, row.revision]))
       }
-      return { shelf: shelf as unknown as Shelf, revisions }
+      const whole = shelf as unknown as Shelf
+      return { shelf: { ...whole, evidence: await evidence.all(workshopId, whole) }, revisions }
     },
     async save(workshopId, kind, item, revision) {
       if (revision === 0 && (await countOf(db, workshopId, kind)) >= MOST_ITEMS) return { ok: false, full: true }
@@ -123,6 +128,13 @@ export function shelfStore(db: Database): ShelfStore {
       await db
         .updateTable('workshop')
         .set({ rules: JSON.stringify(rules) })
+        .where('id', '=', workshopId)
+        .execute()
+    },
+    async setWindows(workshopId, windows) {
+      await db
+        .updateTable('workshop')
+        .set({ windows: JSON.stringify(windows) })
         .where('id', '=', workshopId)
         .execute()
     },

@@ -3,6 +3,7 @@ import type {
   DesignAnswer,
   ErrorAnswer,
   KeptDesign,
+  OwnWindow,
   Plan,
   SessionAnswer,
   SetUpForm,
@@ -113,6 +114,9 @@ export const saveItem = (kind: ShelfKind, item: ShelfItem, revision: number) =>
   call<StoredItem>('PUT', `/shelf/${kind}/${item.id}`, { item, revision })
 export const importItems = (kind: ShelfKind, items: readonly { item: ShelfItem; revision: number }[]) =>
   call<{ count: number }>('POST', '/shelf/import', { kind, items })
+export const saveWindows = (windows: readonly OwnWindow[]) => call<void>('PUT', '/shelf/windows', { windows })
+/** Whether the readings of a batch count for the forecasts of others. */
+export const saveCounts = (batch: string, counts: boolean) => call<void>('PUT', `/evidence/${batch}`, { counts })
 export const saveRules = (rules: readonly TagRule[]) => call<void>('PUT', '/shelf/rules', { rules })
 export const addRecipe = (form: RecipeForm) => call<RecipeAnswer>('POST', '/recipes', form)
 export const addRecipeVersion = (id: string, form: RecipeForm) =>

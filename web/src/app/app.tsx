@@ -73,6 +73,10 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/faces/design-sheet.tsx')).DesignSheet }),
           },
           {
+            path: 'compare',
+            lazy: async () => ({ Component: (await import('../features/compare/compare-page.tsx')).ComparePage }),
+          },
+          {
             path: 'heat',
             lazy: async () => ({ Component: (await import('../features/heat/heat-page.tsx')).HeatPage }),
           },

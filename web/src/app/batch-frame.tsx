@@ -1,3 +1,4 @@
+import { shelfWithout } from '@ostler/core'
 import type { BatchAnswer, Shelf } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { Redo2, Undo2 } from 'lucide-react'
@@ -48,7 +49,7 @@ export function BatchFrame() {
 
 /** From here on the store is what counts; what the query fetches later is left alone. */
 function Opened({ batch, shelf }: { batch: BatchAnswer; shelf: Shelf }) {
-  const [open] = useState(() => new OpenBatch(batch, shelf, remediesInWorker))
+  const [open] = useState(() => new OpenBatch(batch, shelfWithout(shelf, batch.id), remediesInWorker))
   useEffect(() => open.attach(), [open])
   return (
     <OpenBatchContext value={open}>

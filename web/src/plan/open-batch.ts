@@ -49,7 +49,7 @@ export class OpenBatch {
   #remedyTimer: ReturnType<typeof setTimeout> | undefined
   #closed = true
   readonly #listeners = new Set<() => void>()
-  readonly #shelf: Shelf
+  #shelf: Shelf
   readonly #advise: Advise
 
   constructor(batch: BatchAnswer, shelf: Shelf, advise: Advise) {
@@ -81,6 +81,14 @@ export class OpenBatch {
 
   get shelf(): Shelf {
     return this.#shelf
+  }
+
+  /** Takes on what the workshop has just changed on its shelf, and forecasts again. */
+  renewShelf(change: Partial<Shelf>): void {
+    this.#shelf = { ...this.#shelf, ...change }
+    const { id, plan, save, remedies } = this.#state
+    this.#set({ ...this.#shape(id, plan, save), remedies })
+    this.#askForRemedies()
   }
 
   readonly get = (): OpenBatchState => this.#state

@@ -1,6 +1,7 @@
 import type { Lanes } from '@ostler/core'
 import { showMinutes } from '@ostler/core'
 import { useForecast, usePlan } from '../../plan/context.tsx'
+import { useCupHex } from '../../plan/colour-view.ts'
 import type { TimeScale } from './time-scale.ts'
 
 type Task = Lanes['tasks'][number]
@@ -18,12 +19,21 @@ const WORDS: Record<Task['kind'], string> = {
   move: 'swirl',
 }
 
+/** A swirl is as safe as the least likely of the tools that make it up. */
+function toolChance(tools: Lanes['tools'], task: Task): number {
+  if (task.kind !== 'move') return 1
+  const within = tools.filter(
+    tool => tool.pour === task.pour && tool.startMin < task.toMin && tool.endMin > task.fromMin,
+  )
+  return Math.min(1, ...within.map(tool => tool.chance))
+}
+
 const LETTER_PX = 6.4
 const HEIGHT = 18
 
 /** What the hands do when; a wait is left open. */
 export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: number; labelPx: number }) {
-  const tasks = useForecast()!.lanes.tasks
+  const { tasks, tools } = useForecast()!.lanes
   const cups = usePlan(state => state.plan.cups)
   const nameOf = (task: Task) => {
     const cup = cups.find(one => one.id === task.cup)?.name
@@ -32,18 +42,25 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
   return (
     <div className="flex items-center">
       {labelPx > 0 ? (
-        <span className="pl-5 text-[13px] text-soft" style={{ width: labelPx }}>
+        <span className="sticky left-0 z-10 shrink-0 bg-panel pl-5 text-[13px] text-soft" style={{ width: labelPx }}>
           Hands
         </span>
       ) : (
         <span className="w-3" />
       )}
-      <svg width={width} height={HEIGHT} role="img" aria-label={`Hands: ${tasks.map(nameOf).join(', ')}`}>
+      <svg
+        width={width}
+        height={HEIGHT}
+        className="shrink-0"
+        role="img"
+        aria-label={`Hands: ${tasks.map(nameOf).join(', ')}`}
+      >
         {tasks.map((task, i) => {
           const left = scale.x(task.fromMin)
           const wide = Math.max(1, scale.x(task.toMin) - left - 1)
           const free = task.kind === 'wait'
           const name = nameOf(task)
+          const isBad = toolChance(tools, task) < 0.6
           const short = WORDS[task.kind]
           const text = name.length * LETTER_PX < wide - 6 ? name : short.length * LETTER_PX < wide - 6 ? short : ''
           return (
@@ -54,8 +71,9 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
                 width={wide}
                 height={HEIGHT - 3}
                 fill={free ? 'none' : 'var(--booth-deep)'}
-                stroke={free ? 'var(--booth-deep)' : 'none'}
-                strokeDasharray="3 3"
+                stroke={isBad ? 'var(--rust)' : free ? 'var(--booth-deep)' : 'none'}
+                strokeWidth={isBad ? 2 : 1}
+                strokeDasharray={isBad ? undefined : '3 3'}
               />
               <text x={left + 4} y={HEIGHT - 5} className="fill-ink text-[12px]">
                 {text}
@@ -64,6 +82,46 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
             </g>
           )
         })}
+      </svg>
+    </div>
+  )
+}
+
+const DOT_PX = 12
+
+/** When waiting cups want a stir: each a dot of its colour. */
+export function StirRow({ scale, width, labelPx }: { scale: TimeScale; width: number; labelPx: number }) {
+  const lanes = useForecast()!.lanes.lanes
+  const cups = usePlan(state => state.plan.cups)
+  const hexOf = useCupHex()
+  const nameOf = (id: string) => cups.find(cup => cup.id === id)?.name ?? id
+  const stirs = lanes.flatMap(lane => lane.stirs.map(min => ({ cup: lane.cup, min }))).sort((a, b) => a.min - b.min)
+  if (stirs.length === 0) return null
+  const words = stirs.map(({ cup, min }) => `${nameOf(cup)} at ${showMinutes(min)}`).join(', ')
+  return (
+    <div className="flex items-center">
+      {labelPx > 0 ? (
+        <span className="sticky left-0 z-10 shrink-0 bg-panel pl-5 text-[13px] text-soft" style={{ width: labelPx }}>
+          Stir these
+        </span>
+      ) : (
+        <span className="w-3" />
+      )}
+      <svg width={width} height={HEIGHT} className="shrink-0" role="img" aria-label={`Stir waiting cups: ${words}`}>
+        {stirs.map(({ cup, min }) => (
+          <rect
+            key={`${cup} ${min}`}
+            x={scale.x(min) - DOT_PX / 2}
+            y={(HEIGHT - DOT_PX) / 2}
+            width={DOT_PX}
+            height={DOT_PX}
+            rx={DOT_PX / 2}
+            fill={hexOf(cup)}
+            stroke="var(--ink)"
+          >
+            <title>{`stir ${nameOf(cup)} at ${showMinutes(min)}`}</title>
+          </rect>
+        ))}
       </svg>
     </div>
   )

@@ -1,4 +1,4 @@
-import { freshId, layerHeights, windowOf, showMass, showShare } from '@ostler/core'
+import { freshId, layerHeights, showMass, showShare } from '@ostler/core'
 import type { Cup, EditResult, FieldPath } from '@ostler/core'
 import { Archive, SplitSquareVertical, Trash2, X } from 'lucide-react'
 import { Link } from 'react-router'
@@ -10,6 +10,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { TextField } from '../../ui/text-field.tsx'
 import { PourShapeFields } from './pour-shape-fields.tsx'
+import { WindowFields } from './window-fields.tsx'
 import { ColorantRows } from '../cups/colorant-rows.tsx'
 
 type Setter = (path: FieldPath, value: unknown) => EditResult
@@ -92,33 +93,6 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
         onRemove={() => told(batch.edit({ kind: 'remove-cup', cup: cup.id }))}
       />
     </section>
-  )
-}
-
-/** The trace range of this pour: as its way needs, or the workshop's own. */
-function WindowFields({ index }: { index: number }) {
-  const batch = useBatch()
-  const told = useTold()
-  const own = usePlan(state => state.plan.score[index]!.window)
-  const plan = usePlan(state => state.plan)
-  const { lo, hi } = windowOf(plan, index)
-  const set = (value: unknown) => told(batch.edit({ kind: 'set', path: ['score', index, 'window'], value }))
-  return (
-    <div className="grid grid-cols-2 gap-x-3">
-      <div className="col-span-2">
-        <Check
-          label={own ? 'window of its own' : `window ${lo} to ${hi}, as its way needs`}
-          checked={own !== null}
-          onChange={on => set(on ? { lo, hi } : null)}
-        />
-      </div>
-      {own && (
-        <>
-          <PlanField label="From trace" kind="plain" decimals={1} width={64} path={['score', index, 'window', 'lo']} />
-          <PlanField label="To trace" kind="plain" decimals={1} width={64} path={['score', index, 'window', 'hi']} />
-        </>
-      )}
-    </div>
   )
 }
 

@@ -46,14 +46,19 @@ function paths(points: readonly LaneBandPoint[], x: TimeScale['x'], y: Y) {
 export function LaneDrawing({ cup, hex, scale, width, height, chosen, onChoose, isFirst }: Props) {
   const lanes = useForecast()!.lanes
   const score = usePlan(state => state.plan.score)
-  const { points } = lanes.lanes.find(lane => lane.cup === cup.id)!
+  const { points, stirs } = lanes.lanes.find(lane => lane.cup === cup.id)!
   const pours = lanes.pours.filter(pour => pour.cup === cup.id)
   const y: Y = level => height - ((Math.min(TOP, Math.max(BOTTOM, level)) - BOTTOM) / (TOP - BOTTOM)) * height
   const { lo, hi } = pours[0]!.window
   const drawn = paths(points, scale.x, y)
-  const potEnd = lanes.pot.at(-1)!
-  const pot = `M0 ${height}L${line([...lanes.pot], scale.x, i => y(lanes.pot[i]!.level))}L${scale.x(points[0]!.min)} ${y(potEnd.level)}V${height}Z`
-  const words = pours.map(pour => pourSentence(pour, score.findIndex(step => step.id === pour.pour) + 1)).join(' ')
+  const potEnd = lanes.pot.at(-1)
+  const pot =
+    potEnd &&
+    `M0 ${height}L${line([...lanes.pot], scale.x, i => y(lanes.pot[i]!.level))}L${scale.x(points[0]!.min)} ${y(potEnd.level)}V${height}Z`
+  const words = [
+    ...pours.map(pour => pourSentence(pour, score.findIndex(step => step.id === pour.pour) + 1)),
+    ...(stirs.length > 0 ? [`Stir it at ${stirs.map(min => showMinutes(min)).join(', ')}.`] : []),
+  ].join(' ')
 
   return (
     <svg
@@ -78,7 +83,7 @@ export function LaneDrawing({ cup, hex, scale, width, height, chosen, onChoose, 
       <rect width={width} height={height} fill="var(--booth)" />
       <rect width={width} height={y(hi)} fill={`url(#thick-${cup.id})`} />
       <rect y={y(hi)} width={width} height={y(lo) - y(hi)} fill="var(--paper)" />
-      <path d={pot} fill="var(--booth-deep)" />
+      {pot && <path d={pot} fill="var(--booth-deep)" />}
       <path d={drawn.fill} fill={hex} />
       <path d={drawn.band} fill="var(--ink)" fillOpacity={0.16} />
       <path d={drawn.median} fill="none" stroke="var(--paper)" strokeWidth={4} />

@@ -1,12 +1,15 @@
-import { showChance, showMinutes, traceName, tidy } from '@ostler/core'
+import { MOVE_TOOLS, showChance, showMinutes, traceName, tidy } from '@ostler/core'
 import type { Forecast } from '@ostler/core'
-import { Eye, Table2 } from 'lucide-react'
+import { BookOpen, Eye, GitCompare, Table2, ZoomIn, ZoomOut } from 'lucide-react'
 import { useState } from 'react'
+import type { KeyboardEvent } from 'react'
+import { Link } from 'react-router'
 import { useForecast, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useSize } from '../../ui/use-size.ts'
-import { HandsRow } from './hands-row.tsx'
+import { EvidenceDialog } from './evidence-dialog.tsx'
+import { HandsRow, StirRow } from './hands-row.tsx'
 import { LaneDrawing } from './lane-drawing.tsx'
 import { SeenDialog } from './seen-dialog.tsx'
 import { timeScale } from './time-scale.ts'
@@ -17,6 +20,8 @@ const CHANCE_PX = 190
 const GAP_PX = 3
 /** Narrower than this, the words stand above each lane instead of beside it. */
 const NARROW_PX = 700
+/** How far the time can be drawn out. */
+const ZOOMS = [1, 1.5, 2, 3, 4, 6] as const
 
 /** Fewer cups, taller lanes; twelve still fit and scroll. */
 const laneHeight = (count: number): number =>
@@ -32,6 +37,8 @@ export function LanesView({ chosen, onChoose }: Props) {
   const [ref, { width }] = useSize<HTMLDivElement>()
   const [asTable, setAsTable] = useState(false)
   const [sees, setSees] = useState(false)
+  const [learns, setLearns] = useState(false)
+  const [zoom, setZoom] = useState(0)
   const seen = usePlan(state => state.plan.seen.length)
   const forecast = useForecast()
   const cups = usePlan(state => state.plan.cups)
@@ -40,21 +47,59 @@ export function LanesView({ chosen, onChoose }: Props) {
   const poured = cups.filter(cup => forecast.lanes.lanes.find(lane => lane.cup === cup.id)?.points.length)
   const height = laneHeight(poured.length)
   const narrow = width < NARROW_PX
-  const plotPx = Math.max(120, narrow ? width - 24 : width - LABEL_PX - CHANCE_PX)
+  const roomPx = Math.max(120, narrow ? width - 24 : width - LABEL_PX - CHANCE_PX)
+  const plotPx = roomPx * ZOOMS[zoom]!
+  const zoomBy = (by: number) => setZoom(now => Math.min(ZOOMS.length - 1, Math.max(0, now + by)))
+  const keys = (event: KeyboardEvent<HTMLElement>) => {
+    const by = { '+': 1, '=': 1, '-': -1, '0': -ZOOMS.length }[event.key]
+    const isTyping = event.target instanceof HTMLInputElement
+    if (by === undefined || isTyping || event.ctrlKey || event.metaKey || event.altKey) return
+    event.preventDefault()
+    zoomBy(by)
+  }
   const scale = timeScale(forecast.lanes.endMin, plotPx)
 
   return (
     <section
       aria-labelledby="lanes"
       ref={ref}
-      className="overflow-y-auto border-t border-ink bg-panel pb-1 min-[701px]:max-h-[46vh]"
+      onKeyDown={keys}
+      className="overflow-auto border-t border-ink bg-panel pb-1 min-[701px]:max-h-[46vh]"
     >
-      <div className="flex items-center" style={{ height: 26 }}>
-        <h2 id="lanes" className="pl-5 text-lg max-[900px]:pl-3" style={{ width: LABEL_PX }}>
+      <div className="sticky left-0 flex items-center" style={{ minHeight: 26, width }}>
+        <h2 id="lanes" className="pl-5 text-lg max-[900px]:pl-3">
           Lanes
         </h2>
-        {!asTable && !narrow && <TimeAxis scale={scale} width={plotPx} />}
-        <button className="quiet ml-auto min-h-6 text-[13px]" onClick={() => setSees(true)}>
+        {!asTable && (
+          <span className="ml-3 flex">
+            <button
+              className="quiet min-h-6"
+              aria-label="Draw time closer together"
+              title="Closer together (−)"
+              disabled={zoom === 0}
+              onClick={() => zoomBy(-1)}
+            >
+              <ZoomOut size={15} aria-hidden />
+            </button>
+            <button
+              className="quiet min-h-6"
+              aria-label="Draw time further apart"
+              title="Further apart (+)"
+              disabled={zoom === ZOOMS.length - 1}
+              onClick={() => zoomBy(1)}
+            >
+              <ZoomIn size={15} aria-hidden />
+            </button>
+          </span>
+        )}
+        <Link to="../compare" className="quiet ml-auto min-h-6 text-[13px]">
+          <GitCompare size={15} aria-hidden /> compare …
+        </Link>
+        <button className="quiet min-h-6 text-[13px]" onClick={() => setLearns(true)}>
+          <BookOpen size={15} aria-hidden /> rests on …
+        </button>
+        {learns && <EvidenceDialog onClose={() => setLearns(false)} />}
+        <button className="quiet min-h-6 text-[13px]" onClick={() => setSees(true)}>
           <Eye size={15} aria-hidden /> {seen > 0 ? `${seen} seen` : 'seen …'}
         </button>
         {sees && <SeenDialog onClose={() => setSees(false)} />}
@@ -66,6 +111,11 @@ export function LanesView({ chosen, onChoose }: Props) {
         <LanesTable forecast={forecast} />
       ) : (
         <>
+          {!narrow && (
+            <div style={{ paddingLeft: LABEL_PX, height: 20 }}>
+              <TimeAxis scale={scale} width={plotPx} />
+            </div>
+          )}
           {poured.map((cup, i) => (
             <div
               key={cup.id}
@@ -73,7 +123,7 @@ export function LanesView({ chosen, onChoose }: Props) {
               style={{ marginBottom: GAP_PX }}
             >
               <div
-                className="flex min-w-0 items-center gap-2 pr-2 pl-5 max-[700px]:flex-1 max-[700px]:pl-0"
+                className="sticky left-0 z-10 flex min-w-0 shrink-0 items-center gap-2 bg-panel pr-2 pl-5 max-[700px]:flex-1 max-[700px]:pl-0"
                 style={narrow ? {} : { width: LABEL_PX }}
               >
                 <Swatch hex={hexOf(cup.id)} size={15} />
@@ -95,6 +145,7 @@ export function LanesView({ chosen, onChoose }: Props) {
             </div>
           ))}
           <HandsRow scale={scale} width={plotPx} labelPx={narrow ? 0 : LABEL_PX} />
+          <StirRow scale={scale} width={plotPx} labelPx={narrow ? 0 : LABEL_PX} />
           {narrow && (
             <div className="px-3">
               <TimeAxis scale={scale} width={plotPx} />
@@ -127,7 +178,10 @@ function LaneVerdict({ cup, narrow, oneLine }: { cup: string; narrow: boolean; o
   const spare = Math.min(...pours.map(pour => pour.marginMin))
   const text = spare < 0 ? `${showMinutes(-spare)} late` : spare > 45 ? 'over 45 min' : `${showMinutes(spare)} spare`
   return (
-    <div className="pl-3 leading-tight whitespace-nowrap" style={narrow ? {} : { width: CHANCE_PX }}>
+    <div
+      className="sticky right-0 z-10 shrink-0 self-stretch bg-panel pl-3 leading-tight whitespace-nowrap"
+      style={narrow ? {} : { width: CHANCE_PX }}
+    >
       <span className={`font-semibold ${bad ? 'text-rust' : ''}`}>
         {bad && <span aria-hidden>▲ </span>}
         {showChance(worst.chance)}
@@ -139,7 +193,12 @@ function LaneVerdict({ cup, narrow, oneLine }: { cup: string; narrow: boolean; o
 
 /** The same facts for readers and screen readers. */
 function LanesTable({ forecast }: { forecast: Forecast }) {
-  const cups = usePlan(state => state.plan.cups)
+  const { cups, moves, score } = usePlan(state => state.plan)
+  const numberOf = (pour: string) => score.findIndex(step => step.id === pour) + 1
+  const toolName = (id: string) => {
+    const move = moves.find(one => one.id === id)
+    return move ? MOVE_TOOLS[move.tool] : ''
+  }
   return (
     <table className="mx-5 mb-2 text-[14px]">
       <caption className="sr-only">Pours with their planned times, trace and chances</caption>
@@ -170,9 +229,28 @@ function LanesTable({ forecast }: { forecast: Forecast }) {
               {pour.carrierLevel === null
                 ? 'the mould'
                 : `${tidy(pour.carrierLevel, 1)}, needs ${tidy(pour.carrierNeed ?? 0, 1)}`}
+              {pour.diveMm !== null && `, dives ${tidy(pour.diveMm, 0)} mm`}
             </td>
             <td className="pr-6">{showMinutes(pour.marginMin)}</td>
             <td className={pour.chance < 0.6 ? 'font-semibold text-rust' : ''}>{showChance(pour.chance)}</td>
+          </tr>
+        ))}
+        {forecast.lanes.tools.map(tool => (
+          <tr key={tool.move} className="border-t border-line">
+            <td className="pr-6">{numberOf(tool.pour)}, then</td>
+            <td className="pr-6 font-semibold">{toolName(tool.move)}</td>
+            <td className="pr-6">
+              {showMinutes(tool.startMin)} to {showMinutes(tool.endMin)}
+            </td>
+            <td className="pr-6">
+              standing {tidy(tool.lowest, 1)} to {tidy(tool.highest, 1)}
+            </td>
+            <td className="pr-6">
+              {tidy(tool.window.lo, 1)} to {tidy(tool.window.hi, 1)}
+            </td>
+            <td className="pr-6">–</td>
+            <td className="pr-6">{showMinutes(tool.marginMin)}</td>
+            <td className={tool.chance < 0.6 ? 'font-semibold text-rust' : ''}>{showChance(tool.chance)}</td>
           </tr>
         ))}
       </tbody>

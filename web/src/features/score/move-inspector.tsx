@@ -1,12 +1,13 @@
-import { MOVE_TOOLS, PATTERNS } from '@ostler/core'
+import { MOVE_TOOLS, PATTERNS, showChance, showMinutes, tidy } from '@ostler/core'
 import type { Move, MoveTool, Pattern } from '@ostler/core'
 import { Trash2, X } from 'lucide-react'
-import { useBatch, usePlan } from '../../plan/context.tsx'
+import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { PathPad } from './path-pad.tsx'
+import { WorkshopWindow } from './window-fields.tsx'
 
 const COUNT_WORDS: Readonly<Record<MoveTool, string>> = {
   hanger: 'Loops',
@@ -90,7 +91,24 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
       {hasPattern && move.pattern === 'drawn' && (
         <PathPad points={move.path} onPoints={points => set('path', points)} />
       )}
+      <ToolFacts move={move} />
       <Check label="left out for now" checked={move.off} onChange={value => set('off', value)} />
     </section>
+  )
+}
+
+/** When the tool's turn comes, what it then goes through, and how likely that suits it. */
+function ToolFacts({ move }: { move: Move }) {
+  const tool = useForecast()?.lanes.tools.find(one => one.move === move.id)
+  return (
+    <div className="flex flex-col gap-1 border-t border-booth-deep pt-2 text-[14px]">
+      {tool && (
+        <p>
+          At {showMinutes(tool.startMin)} the batter stands at {tidy(tool.lowest, 1)} to {tidy(tool.highest, 1)}:{' '}
+          <strong className={tool.chance < 0.6 ? 'text-rust' : ''}>{showChance(tool.chance)}</strong>.
+        </p>
+      )}
+      <WorkshopWindow kind={`tool-${move.tool}`} />
+    </div>
   )
 }

@@ -16,7 +16,13 @@ const search = vi.hoisted(() => ({
   fail: (_: Error): void => undefined,
 }))
 vi.mock('../../workers/search.ts', () => ({
-  searchInWorker: (_plan: unknown, _shelf: unknown, free: readonly string[], told: (state: unknown) => void) => {
+  searchInWorker: (
+    _plan: unknown,
+    _shelf: unknown,
+    free: readonly string[],
+    _aim: string,
+    told: (state: unknown) => void,
+  ) => {
     search.told = told
     search.free = free
     const done = new Promise<void>((resolve, reject) => {
@@ -87,7 +93,7 @@ describe('the best plan', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Search' }))
     told({ done: 10 })
     await ended()
-    expect(screen.getByText(/Nothing found that works clearly more often/)).toBeTruthy()
+    expect(screen.getByText(/Nothing found that is clearly better/)).toBeTruthy()
     fireEvent.click(screen.getByRole('button', { name: 'Search again' }))
     await act(async () => search.fail(new Error('It broke.')))
     expect(screen.getByRole('alert').textContent).toBe('It broke.')
@@ -95,7 +101,7 @@ describe('the best plan', () => {
 
   test('with nothing free there is nothing to search', () => {
     opened(start, <BestPlanDialog onClose={() => undefined} />)
-    for (const box of screen.getAllByRole('checkbox')) fireEvent.click(box)
+    for (const box of screen.getAllByRole<HTMLInputElement>('checkbox')) if (box.checked) fireEvent.click(box)
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Search' }).disabled).toBe(true)
   })
 })
@@ -121,10 +127,12 @@ test('hands are set, and every lever says what it does', async () => {
   const batch = opened(start, <Levers />)
   fireEvent.change(screen.getByLabelText('Colour'), { target: { value: 'each' } })
   fireEvent.change(screen.getByLabelText('People'), { target: { value: '2' } })
-  expect(batch.get().plan.hands).toEqual({ order: 'each', people: 2, pace: 1 })
+  fireEvent.change(screen.getByLabelText('Waiting cups'), { target: { value: 'stir' } })
+  expect(batch.get().plan.hands).toEqual({ order: 'each', people: 2, pace: 1, waiting: 'stir' })
   const details = screen.getByText('Hands, and what each lever does').closest('details')!
   details.open = true
   fireEvent(details, new Event('toggle'))
   expect(await screen.findByText(/Mixed 3 °C warmer/)).toBeTruthy()
   expect(screen.getByText('− 7 min')).toBeTruthy()
+  expect(screen.getByText('(−2.3 min for a °C)')).toBeTruthy()
 })

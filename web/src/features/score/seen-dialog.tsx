@@ -49,6 +49,7 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
           Add
         </button>
       </div>
+      <BlendedField />
       {seen.length > 0 && (
         <>
           <ul className="mt-4">
@@ -75,5 +76,36 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
         </>
       )}
     </Ask>
+  )
+}
+
+/** How long the blender really ran: with the traces it tells the blender from the batter. */
+function BlendedField() {
+  const batch = useBatch()
+  const told = useTold()
+  const blendedS = usePlan(state => state.plan.blendedS)
+  const tasks = useForecast()?.lanes.tasks ?? []
+  const blending = tasks.filter(task => task.kind === 'blend')
+  const planned = blending.reduce((sum, task) => sum + (task.toMin - task.fromMin) * 60, 0)
+  const set = (value: number | null) => told(batch.edit({ kind: 'set', path: ['blendedS'], value }))
+  return (
+    <div className="mt-4 flex flex-wrap items-end gap-4 border-t border-line pt-3">
+      {blendedS === null ? (
+        <button className="button" onClick={() => set(Math.max(1, Math.round(planned)))}>
+          Note how long blending took
+        </button>
+      ) : (
+        <>
+          <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+            The blender ran, seconds
+            <NumberCell label="The blender ran, seconds" kind="plain" unit="s" value={blendedS} onValue={set} />
+          </label>
+          <button className="quiet" aria-label="Remove the time of blending" onClick={() => set(null)}>
+            <Trash2 size={16} aria-hidden />
+          </button>
+        </>
+      )}
+      <span className="text-soft">Forecast: about {tidy(planned, 0)} s. The next batch learns from it.</span>
+    </div>
   )
 }

@@ -1,0 +1,104 @@
+import { WINDOW_KINDS, referenceShelf, starterPlan } from '@ostler/core'
+import type { BatchAnswer, ErrorAnswer, Plan, ShelfAnswer } from '@ostler/core'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
+import { bench } from './harness.ts'
+import type { Bench } from './harness.ts'
+
+let at: Bench
+beforeAll(async () => {
+  at = await bench({ demo: true })
+})
+afterAll(() => at.close())
+
+const body = <T>(response: { body: unknown }): T => response.body as T
+async function signedIn() {
+  const visitor = at.visitor()
+  await visitor.post('/api/session').send(DEMO_SIGN_IN)
+  return visitor
+}
+type Visitor = Awaited<ReturnType<typeof signedIn>>
+
+const evidence = async (visitor: Visitor, name: string) => {
+  const { shelf } = body<ShelfAnswer>(await visitor.get('/api/shelf'))
+  return shelf.evidence.find(one => one.name === name)
+}
+const seenPlan = (name: string, level: number): Plan => {
+  const plan = starterPlan(name)
+  return { ...plan, seen: [{ cup: plan.cups[0]!.id, atMin: 3, level }] }
+}
+
+describe('what batches teach', () => {
+  test('readings of a batch stand on the shelf, follow its changes, and go when it is deleted', async () => {
+    const visitor = await signedIn()
+    const batch = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan: seenPlan('Teacher', 2.6) }))
+    const first = await evidence(visitor, 'Teacher')
+    expect(first).toMatchObject({ batch: batch.id, counts: true, observations: [{ stage: 'plain' }] })
+    const change = { revision: batch.revision, plan: seenPlan('Teacher', 2.2) }
+    expect((await visitor.put(`/api/batches/${batch.id}`).send(change)).status).toBe(200)
+    const second = await evidence(visitor, 'Teacher')
+    expect(second!.observations[0]!.value).toBeLessThan(first!.observations[0]!.value)
+    await visitor.delete(`/api/batches/${batch.id}`)
+    expect(await evidence(visitor, 'Teacher')).toBeUndefined()
+    await visitor.post(`/api/batches/${batch.id}/restore`)
+    expect(await evidence(visitor, 'Teacher')).toEqual(second)
+  })
+
+  test('readings taken out of a batch teach no more', async () => {
+    const visitor = await signedIn()
+    const batch = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan: seenPlan('Fickle', 3) }))
+    expect(await evidence(visitor, 'Fickle')).toBeDefined()
+    await visitor.put(`/api/batches/${batch.id}`).send({ revision: 1, plan: starterPlan('Fickle') })
+    expect(await evidence(visitor, 'Fickle')).toBeUndefined()
+  })
+
+  test('a batch can be set aside and taken back; that outlasts its changes', async () => {
+    const visitor = await signedIn()
+    const batch = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan: seenPlan('Odd one', 2.8) }))
+    expect((await evidence(visitor, 'Odd one'))!.counts).toBe(true)
+    expect((await visitor.put(`/api/evidence/${batch.id}`).send({ counts: false })).status).toBe(204)
+    expect((await evidence(visitor, 'Odd one'))!.counts).toBe(false)
+    await visitor.put(`/api/batches/${batch.id}`).send({ revision: 1, plan: seenPlan('Odd one', 2.9) })
+    expect((await evidence(visitor, 'Odd one'))!.counts).toBe(false)
+  })
+
+  test.each([
+    ['not-an-id', { counts: true }, 404],
+    ['00000000-0000-4000-8000-000000000000', { counts: true }, 404],
+    ['00000000-0000-4000-8000-000000000000', { counts: 'yes' }, 400],
+    ['00000000-0000-4000-8000-000000000000', {}, 400],
+  ])('%s with %j is refused with %d', async (id, form, status) => {
+    const answer = await (await signedIn()).put(`/api/evidence/${id}`).send(form)
+    expect(answer.status).toBe(status)
+    expect(body<ErrorAnswer>(answer).sentence).toMatch(/\.$/)
+  })
+
+  test('nobody sets aside what belongs to another workshop, or without signing in', async () => {
+    const visitor = await signedIn()
+    const batch = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan: seenPlan('Mine', 2.8) }))
+    await evidence(visitor, 'Mine')
+    expect((await at.visitor().put(`/api/evidence/${batch.id}`).send({ counts: false })).status).toBe(401)
+    expect((await evidence(visitor, 'Mine'))!.counts).toBe(true)
+  })
+})
+
+describe('windows of the workshop', () => {
+  test('are kept and stand on the shelf', async () => {
+    const visitor = await signedIn()
+    const windows = [{ kind: 'layer', lo: 1.8, hi: 3.4 }]
+    expect((await visitor.put('/api/shelf/windows').send({ windows })).status).toBe(204)
+    expect(body<ShelfAnswer>(await visitor.get('/api/shelf')).shelf.windows).toEqual(windows)
+    expect((await visitor.put('/api/shelf/windows').send({ windows: [] })).status).toBe(204)
+    expect(body<ShelfAnswer>(await visitor.get('/api/shelf')).shelf.windows).toEqual(referenceShelf().windows)
+  })
+
+  test.each([
+    [{ kind: 'layer', lo: 3, hi: 3.1 }, new RegExp(WINDOW_KINDS.layer)],
+    [{ kind: 'cats', lo: 1, hi: 3 }, /one of the known/],
+    [{ kind: 'layer', lo: 0, hi: 3 }, /starts at trace/],
+  ])('%j is refused with a sentence', async (window, sentence) => {
+    const answer = await (await signedIn()).put('/api/shelf/windows').send({ windows: [window] })
+    expect(answer.status).toBe(400)
+    expect(body<ErrorAnswer>(answer).sentence).toMatch(sentence)
+  })
+})

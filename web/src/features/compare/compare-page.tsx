@@ -1,0 +1,145 @@
+import { FACT_GROUPS, applyEdit, differences, factsOf, forecast, readPlan, shelfWithout } from '@ostler/core'
+import type { BatchAnswer, Difference, Forecast, Plan } from '@ostler/core'
+import { useQuery } from '@tanstack/react-query'
+import { Printer } from 'lucide-react'
+import { useMemo } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { batchesQuery, shelfQuery } from '../../api/client.ts'
+import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { FacePicture } from '../../ui/face-picture.tsx'
+
+/** Stands for this batch's own plan B in the address. */
+const PLAN_B = 'plan-b'
+
+interface Side {
+  name: string
+  plan: Plan
+  forecast: Forecast
+}
+
+/** The other plan: another batch, or this one's plan B. */
+function useOther(wanted: string, batches: readonly BatchAnswer[]): Side | null {
+  const batch = useBatch()
+  const plan = usePlan(state => state.plan)
+  const { data } = useQuery(shelfQuery)
+  return useMemo(() => {
+    if (wanted === PLAN_B) {
+      const swapped = applyEdit(plan, { kind: 'swap-plans' })
+      if (!swapped.ok) return null
+      const result = forecast(swapped.plan, batch.shelf)
+      return result.ok ? { name: 'Plan B', plan: swapped.plan, forecast: result.forecast } : null
+    }
+    const other = batches.find(one => one.id === wanted)
+    const read = other && readPlan(other.plan)
+    if (!other || !read?.ok) return null
+    const result = forecast(read.plan, data ? shelfWithout(data.shelf, other.id) : batch.shelf)
+    return result.ok ? { name: other.name, plan: read.plan, forecast: result.forecast } : null
+  }, [wanted, batches, plan, batch, data])
+}
+
+/** Two plans side by side: only what is different. */
+export function ComparePage() {
+  const batch = useBatch()
+  const [params, setParams] = useSearchParams()
+  const state = usePlan(one => one)
+  const { data = [], isPending } = useQuery(batchesQuery(''))
+  const others = data.filter(one => one.id !== state.id)
+  const wanted = params.get('with') ?? others[0]?.id ?? ''
+  const other = useOther(wanted, others)
+  const mine: Side | null = state.result.ok
+    ? { name: state.plan.name, plan: state.plan, forecast: state.result.forecast }
+    : null
+  const found =
+    mine && other
+      ? differences(factsOf(mine.plan, mine.forecast, batch.shelf), factsOf(other.plan, other.forecast, batch.shelf))
+      : []
+  const choices = [
+    ...(state.plan.planB ? [{ value: PLAN_B, text: 'Plan B of this batch' }] : []),
+    ...others.map(one => ({ value: one.id, text: one.name })),
+  ]
+  return (
+    <main className="mx-auto w-full max-w-250 px-5 py-6">
+      <div className="mb-4 flex flex-wrap items-end gap-4">
+        <h1 className="mr-auto text-2xl">Two plans, and where they differ</h1>
+        <Choice
+          label="Against"
+          value={wanted}
+          options={choices}
+          onValue={value => setParams({ with: value }, { replace: true })}
+          className="min-w-56 print:hidden"
+        />
+        <button className="button print:hidden" onClick={() => print()}>
+          <Printer size={16} aria-hidden /> Print
+        </button>
+      </div>
+      {!isPending && choices.length === 0 && (
+        <p>
+          There is no other plan to compare with. <Link to="/batches">Duplicate this batch</Link> and change the copy,
+          or write a plan B under Score.
+        </p>
+      )}
+      {mine && other && <Sides left={mine} right={other} found={found} />}
+    </main>
+  )
+}
+
+function Sides({ left, right, found }: { left: Side; right: Side; found: readonly Difference[] }) {
+  const say = useSay()
+  return (
+    <table className="w-full table-fixed">
+      <thead>
+        <tr className="align-bottom">
+          <th className="w-44" />
+          {[left, right].map((side, i) => (
+            <th key={i} className="pb-2 pl-4 text-left">
+              <span className="inline-block rounded bg-booth p-2">
+                <FacePicture
+                  plan={side.plan}
+                  colours={side.forecast.colours}
+                  pours={side.forecast.lanes.pours}
+                  height={96}
+                />
+              </span>
+              <span className="block font-title text-lg">{side.name}</span>
+            </th>
+          ))}
+        </tr>
+      </thead>
+      {found.length === 0 && (
+        <tbody>
+          <tr>
+            <td colSpan={3} className="border-t border-line py-3">
+              They do not differ in anything that is weighed, poured or timed.
+            </td>
+          </tr>
+        </tbody>
+      )}
+      {Object.entries(FACT_GROUPS).map(([group, title]) => {
+        const rows = found.filter(one => one.group === group)
+        if (rows.length === 0) return null
+        return (
+          <tbody key={group}>
+            <tr>
+              <th colSpan={3} scope="rowgroup" className="border-t border-ink pt-3 text-left font-title text-base">
+                {title}
+              </th>
+            </tr>
+            {rows.map((one, i) => (
+              <tr key={`${one.what} ${i}`} className="border-t border-line align-baseline">
+                <th scope="row" className="py-1 pr-3 text-left font-normal text-soft">
+                  {one.what}
+                </th>
+                {[one.left, one.right].map((value, side) => (
+                  <td key={side} className={`py-1 pl-4 ${group === 'outcome' ? 'text-lg font-semibold' : ''}`}>
+                    {value === null ? <span className="text-soft">none</span> : say(value)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        )
+      })}
+    </table>
+  )
+}

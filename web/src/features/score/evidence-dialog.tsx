@@ -1,0 +1,130 @@
+import { ACCELERATIONS, knowledgeOf, shelfWithout, tidy } from '@ostler/core'
+import type { Evidence, Knowledge, Pace } from '@ostler/core'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { saveCounts, shelfQuery } from '../../api/client.ts'
+import { useBatch, usePlan } from '../../plan/context.tsx'
+import { Ask } from '../../ui/ask.tsx'
+import { Check } from '../../ui/check.tsx'
+
+const percent = (ln: number): string => {
+  const by = Math.round((Math.exp(ln) - 1) * 100)
+  return by === 0 ? 'as the model says' : `${Math.abs(by)} % ${by > 0 ? 'faster' : 'slower'}`
+}
+/** Four of five lie within. */
+const within = ({ mean, sd }: Pace): string =>
+  `× ${tidy(Math.exp(mean - 1.28 * sd), 2)} to ${tidy(Math.exp(mean + 1.28 * sd), 2)}`
+
+/** What the forecast's pace rests on: class and supplier, what is counted, and every batch with readings; each can be set aside. */
+export function EvidenceDialog({ onClose }: { onClose: () => void }) {
+  const batch = useBatch()
+  const plan = usePlan(state => state.plan)
+  const id = usePlan(state => state.id)
+  const { data } = useQuery(shelfQuery)
+  const shelf = data ? shelfWithout(data.shelf, id) : batch.shelf
+  return (
+    <Ask open wide title="What the forecast rests on" onClose={onClose}>
+      <p className="mb-3 text-soft">
+        The model knows oils, water, warmth and blending. What is special to you, your blender, this recipe and a scent
+        it learns from traces that you note in your batches, and from how long blending took. Four in five lie within
+        the range.
+      </p>
+      <table className="w-full text-[14px]">
+        <thead>
+          <tr className="text-left text-[13px] text-soft">
+            {['', 'before any batch', 'now', 'range of pace', 'batches'].map(head => (
+              <th key={head} className="pr-4 font-normal">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {knowledgeOf(plan, shelf).map(one => (
+            <KnowledgeRow key={`${one.what} ${one.name}`} one={one} />
+          ))}
+        </tbody>
+      </table>
+      <Batches list={shelf.evidence} />
+    </Ask>
+  )
+}
+
+function KnowledgeRow({ one }: { one: Knowledge }) {
+  const counting = one.batches.filter(batch => batch.counts).length
+  const { scent } = one
+  return (
+    <tr className="border-t border-line align-baseline">
+      <th className="py-1 pr-4 text-left font-semibold">{one.name}</th>
+      <td className="pr-4">
+        {scent ? `${ACCELERATIONS[scent.prior.acceleration]}, ${percent(one.before.mean)}` : percent(one.before.mean)}
+        {scent && scent.supplierSays !== 'unknown' && (
+          <span className="block text-[13px] text-soft">supplier says {ACCELERATIONS[scent.supplierSays]}</span>
+        )}
+      </td>
+      <td className="pr-4">
+        <strong>{percent(one.now.mean)}</strong>
+        {scent && (
+          <span className="block text-[13px] text-soft">
+            {scent.isTested ? 'tested' : 'untested'}: {ACCELERATIONS[scent.now.acceleration]}
+          </span>
+        )}
+      </td>
+      <td className="pr-4 whitespace-nowrap">{within(one.now)}</td>
+      <td>
+        {counting}
+        {scent && scent.counted > 0 && ` and ${scent.counted} counted on the shelf`}
+      </td>
+    </tr>
+  )
+}
+
+function Batches({ list }: { list: readonly Evidence[] }) {
+  const batch = useBatch()
+  const client = useQueryClient()
+  const [sentence, setSentence] = useState('')
+  const set = async (of: Evidence, counts: boolean) => {
+    try {
+      await saveCounts(of.batch, counts)
+      const evidence = list.map(one => (one.batch === of.batch ? { ...one, counts } : one))
+      batch.renewShelf({ evidence })
+      await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
+      setSentence('')
+    } catch (error) {
+      setSentence((error as Error).message)
+    }
+  }
+  if (list.length === 0)
+    return (
+      <p className="mt-4 border-t border-line pt-3">
+        No other batch has readings yet. Note what you see under “seen …” in the lanes: the next batch knows it.
+      </p>
+    )
+  return (
+    <section aria-label="Batches with readings" className="mt-5">
+      <h3 className="font-semibold">Batches with readings</h3>
+      <ul>
+        {list.map(one => (
+          <li key={one.batch} className="flex flex-wrap items-center gap-x-4 border-t border-line py-1">
+            <Check label="counts" checked={one.counts} onChange={on => void set(one, on)} />
+            <Link to={`/batches/${one.batch}/score`} className="font-semibold underline">
+              {one.name}
+            </Link>
+            <span className="text-soft">{one.observations.map(told).join('; ')}</span>
+          </li>
+        ))}
+      </ul>
+      {sentence && (
+        <p role="alert" className="mt-2 text-rust">
+          {sentence}
+        </p>
+      )}
+    </section>
+  )
+}
+
+const STAGES = { plain: 'plain cups', scented: 'scented cups', blend: 'blending' } as const
+
+const told = ({ stage, value, variance }: Evidence['observations'][number]): string =>
+  `${STAGES[stage]} ${percent(value)} (× ${tidy(Math.exp(value - Math.sqrt(variance)), 2)} to ${tidy(Math.exp(value + Math.sqrt(variance)), 2)})`
