@@ -1,6 +1,7 @@
 import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'
 import { MOVE_TOOLS } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
+import { WINDOW_KINDS, windowKindOf } from '../schedule/index.ts'
 import type { Fault, Lanes, PourForecast, ToolForecast } from '../schedule/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
@@ -26,8 +27,11 @@ function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): string {
   const scent = parts
     .flatMap(part => findById(shelf.scents, part.scent) ?? [])
     .sort((a, b) => SCENT_PRIORS[b.acceleration].mean - SCENT_PRIORS[a.acceleration].mean)[0]
-  const isLayer = plan.score.find(one => one.id === pour.pour)?.shape.way === 'layer'
-  const level = `${traceName(pour.endLevel)} (${tidy(pour.endLevel, 1)}) when ${isLayer ? 'a level layer' : 'such a pour'} needs at most ${tidy(pour.window.hi, 1)}`
+  const kind = windowKindOf(
+    plan,
+    plan.score.findIndex(one => one.id === pour.pour),
+  )
+  const level = `${traceName(pour.endLevel)} (${tidy(pour.endLevel, 1)}) when ${WINDOW_KINDS[kind]} needs at most ${tidy(pour.window.hi, 1)}`
   const quick = scent && ['mild', 'moderate', 'strong', 'seizes'].includes(scent.acceleration)
   const cause = quick ? `${scent.name} quickens it` : 'It has waited too long for its warmth and blending'
   return `${cause}: expect ${level}.`

@@ -2,7 +2,7 @@ import type { SplitRun } from './bench.ts'
 import { Bench } from './bench.ts'
 import { blendOwn, splitPot } from './blending.ts'
 import type { Job } from './job.ts'
-import { NODES, STOP_SD, THREE, WEIGHTS, beliefOf, believed, luckAt } from './luck.ts'
+import { NODES, STOPS_OFF, STOP_SD, THREE, WEIGHTS, beliefOf, believed, luckAt } from './luck.ts'
 import type { Belief } from './luck.ts'
 import { runPlan } from './timetable.ts'
 import { judge, splitVerdict } from './verdict.ts'
@@ -69,7 +69,7 @@ export const ricingShare = (job: Job): number =>
 
 /** All that can be said of a job from runs that stand for its luck. */
 export function chancesOf(job: Job, belief: Belief): Chances {
-  const runs = NODES.map(z => runPlan(job, believed(job, belief, z)))
+  const runs = NODES.map((z, n) => runPlan(job, { ...believed(job, belief, z), stop: STOP_SD * STOPS_OFF[n]! }))
   const emulsified = runs[0]!.neverEmulsified ? 0 : 1
   const split = splitChance(job)
   const share = ricingShare(job)

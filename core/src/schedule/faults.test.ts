@@ -121,7 +121,7 @@ describe('scents that go wrong', () => {
       const { plan, on } = scented(acceleration)
       return chanceOf(jobFor(plan, on))
     })
-    for (const [i, chance] of chances.slice(1).entries()) expect(chance).toBeLessThanOrEqual(chances[i]! + 0.02)
+    for (const [i, chance] of chances.slice(1).entries()) expect(chance).toBeLessThanOrEqual(chances[i]! + 0.03)
     expect(chances.at(-1)).toBeLessThan(0.05)
   })
 

@@ -11,6 +11,12 @@ export const WEIGHTS: readonly number[] = (() => {
   return heights.map(h => h / sum)
 })()
 
+/**
+ * How far off the stop of blending is in each of those runs, in standard deviations: turned about, so that it goes neither
+ * with the luck nor against it.
+ */
+export const STOPS_OFF = [0.9, -1.1, 1.2, -0.8, 0, 0.8, -1.2, 1.1, -0.9] as const
+
 /** Three points that stand for a normal spread: Gauss and Hermite. */
 export const THREE: readonly (readonly [z: number, weight: number])[] = [
   [-Math.sqrt(3), 1 / 6],

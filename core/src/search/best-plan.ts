@@ -35,6 +35,8 @@ export interface SearchWish {
   aim: Aim
 }
 
+/** Of more than so many scented cups, at most three are tried without. */
+const FEW_CUPS = 6
 const MOST_PLAIN = 3
 const FINAL_RUNS = 400
 /** A change that gains less than this is not worth making. */
@@ -152,10 +154,16 @@ function* beyond(bench: Workbench, wish: SearchWish, around: () => Setting): Gen
     const scented = plan.cups.flatMap((cup, i) =>
       cup.scented && !cup.ownScent ? [{ id: cup.id, share: shares[i]! }] : [],
     )
-    const sets = plainSets(scented, MOST_PLAIN).filter(set => set.length < scented.length)
+    const isSmall = scented.length <= FEW_CUPS
+    const sets = plainSets(scented, isSmall ? FEW_CUPS - 1 : MOST_PLAIN).filter(set => set.length < scented.length)
+    const stops = isSmall && free.has('stop') ? SPACES[wish.aim].stops : []
     for (const set of sets) {
-      if (bench.chance(around()) >= GOOD) break
-      yield [{ ...around(), plain: [...from.plain, ...set] }]
+      const now = around()
+      if (bench.chance(now) >= GOOD) break
+      const plain = [...from.plain, ...set]
+      const late = isSmall && free.has('moment') && now.moment !== 'last' ? (['last'] as const) : []
+      const ways = [now.moment, ...late].map((moment): Setting => ({ ...now, moment, plain }))
+      yield ways.flatMap(way => [way, ...stops.map(stop => ({ ...way, stop }))])
     }
   }
   if (free.has('batters') && plan.cups.length > 1) {
