@@ -32,7 +32,8 @@ export const test = base.extend<Fixtures>({
   },
   open: async ({ maker }, use) => {
     await use(async (example, name, on = 'score') => {
-      const plan = { ...(JSON.parse(exampleText(example)) as object), name }
+      // Without readings: those of one test are not to teach the batches of another.
+      const plan = { ...(JSON.parse(exampleText(example)) as object), name, seen: [], blendedS: null }
       const response = await maker.request.post('/api/batches', { data: { plan } })
       const { id } = (await response.json()) as { id: string }
       await maker.goto(`/batches/${id}/${on}`)

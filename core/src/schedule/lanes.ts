@@ -97,6 +97,8 @@ export interface Lanes {
   split: SplitForecast
   splitMin: number
   endMin: number
+  /** Scented cups, and ln of how much their scent quickens them at its dose. */
+  quickCups: { cup: string; lnRate: number }[]
   /** Chance that every pour works. */
   chance: number
   /** Chance that the scent makes lumps, and of the whole when it does; null where that is rare. */
@@ -267,6 +269,9 @@ export function lanesOf(job: Job): Lanes {
     split: splitForecast(job, chances.split),
     splitMin: mid.splitS / 60,
     endMin: mid.endS / 60,
+    quickCups: job.cups.flatMap(({ cup, massG, scent }) =>
+      scent && massG > 0 ? [{ cup: cup.id, lnRate: scent.lnRate }] : [],
+    ),
     chance: chances.whole,
     ricing: chances.ricing,
     neverEmulsified: mid.neverEmulsified,

@@ -123,7 +123,7 @@ function offers(bench: Workbench, aim: Aim, tried: readonly Setting[]): [string,
     if (rest.length > 0) list.push([title, simplified(bench, aim, best(bench, aim, rest), keep)])
   }
   const count = (one: Setting) => changesOf(bench.plan, from, one).length
-  const fewest = tried
+  const fewest = [top, ...tried]
     .filter(one => count(one) > 0 && bench.chance(one) >= Math.min(goal - TIE, GOOD))
     .sort((a, b) => count(a) - count(b) || worth(bench, aim, b) - worth(bench, aim, a))[0]
   if (fewest) list.push(['Fewest changes', fewest])

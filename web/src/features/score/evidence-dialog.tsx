@@ -85,15 +85,20 @@ function Batches({ list }: { list: readonly Evidence[] }) {
   const client = useQueryClient()
   const [sentence, setSentence] = useState('')
   const set = async (of: Evidence, counts: boolean) => {
+    const show = (evidence: readonly Evidence[]) => {
+      client.setQueryData(shelfQuery.queryKey, old => old && { ...old, shelf: { ...old.shelf, evidence } })
+      batch.renewShelf({ evidence })
+    }
+    // Shown at once, and taken back if it could not be kept.
+    show(list.map(one => (one.batch === of.batch ? { ...one, counts } : one)))
     try {
       await saveCounts(of.batch, counts)
-      const evidence = list.map(one => (one.batch === of.batch ? { ...one, counts } : one))
-      batch.renewShelf({ evidence })
-      await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
       setSentence('')
     } catch (error) {
+      show(list)
       setSentence((error as Error).message)
     }
+    await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
   }
   if (list.length === 0)
     return (
