@@ -126,6 +126,7 @@ function cups(plan: Plan): Problem[] {
     ...plan.division.actual.flatMap((actual, i) => gone(`division.actual[${i}].cup`, actual.cup)),
     ...gone('division.makesUp', plan.division.makesUp),
     ...plan.seen.flatMap((seen, i) => gone(`seen[${i}].cup`, seen.cup)),
+    ...restChecks(plan),
     ...plan.score.flatMap(({ window }, i): Problem[] => {
       if (!window || window.hi >= window.lo + 0.2) return []
       const sentence = `The window would end at ${window.hi} after starting at ${window.lo}: it is at least 0.2 wide.`
@@ -253,3 +254,14 @@ export function crossChecks(plan: Plan): Problem[] {
   })
   return problems
 }
+
+/** Steps of a rest follow each other, the first at the pour. */
+const restChecks = ({ rest }: Plan): Problem[] =>
+  rest.steps.flatMap(({ atMin }, i): Problem[] => {
+    const path = `rest.steps[${i}].atMin`
+    if (i === 0)
+      return atMin === 0 ? [] : [{ path, value: atMin, sentence: 'The first step of a rest begins at the last pour.' }]
+    return atMin > rest.steps[i - 1]!.atMin
+      ? []
+      : [{ path, value: atMin, sentence: 'Each step of a rest begins after the one before.' }]
+  })

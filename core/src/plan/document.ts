@@ -17,6 +17,7 @@ import {
 import { Recipe } from './recipe-part.ts'
 import { Finish, PlanB } from './finish-part.ts'
 import { Aside, Cutting, MAX_ASIDE, MAX_MOVES, Move, Pour } from './score-part.ts'
+import { Rest } from './rest-part.ts'
 
 /**
  * The plan of one batch, as it is stored, exported and imported. Masses in g, lengths in mm, temperatures in °C, times in
@@ -162,6 +163,9 @@ export class Plan {
   @ValidateIf((plan: Plan) => plan.blendedS !== null)
   @NumberFrom(1, 3600, 'Blending took 1 second to an hour, or was not timed.')
   blendedS!: number | null
+
+  @Part(() => Rest, 'What the plan says of the rest is missing.')
+  rest!: Rest
 
   @Part(() => Heat, 'The heat plan is missing.')
   heat!: Heat

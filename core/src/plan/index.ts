@@ -109,3 +109,15 @@ export {
   starterLike,
   starterPlan,
 } from './starter.ts'
+export {
+  COVERS,
+  GEL_WISHES,
+  MAX_REST_READINGS,
+  MAX_REST_STEPS,
+  Rest,
+  RestReading,
+  RestStep,
+  restStep,
+  startingRest,
+} from './rest-part.ts'
+export type { Cover, GelWish } from './rest-part.ts'

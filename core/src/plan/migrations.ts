@@ -1,3 +1,4 @@
+import { startingRest } from './rest-part.ts'
 import {
   startingColour,
   startingDivision,
@@ -114,12 +115,13 @@ function toVersion5(document: Loose): Loose {
   }
 }
 
-/** Version 6: what waiting cups do, and how long blending took. */
+/** Version 6: what waiting cups do, how long blending took, and the rest in the mould. */
 const toVersion6 = (document: Loose): Loose => ({
   ...document,
   version: 6,
   hands: { ...loose(document['hands']), waiting: 'rest' },
   blendedS: null,
+  rest: startingRest(),
 })
 
 /**

@@ -182,6 +182,13 @@ export function ordered(plan: Plan): Plan {
     hands: pick(plan.hands, ['order', 'people', 'pace', 'waiting']),
     seen: plan.seen.map(one => pick(one, ['cup', 'atMin', 'level'])),
     blendedS: plan.blendedS,
+    rest: {
+      ...pick(plan.rest, ['wish', 'wall', 'under']),
+      steps: plan.rest.steps.map(step =>
+        pick(step, ['atMin', 'place', 'tempC', 'holdMin', 'cover', 'towels', 'below']),
+      ),
+      readings: plan.rest.readings.map(one => pick(one, ['atMin', 'at', 'tempC'])),
+    },
     heat: {
       ...pick(heat, ['startAt', 'waterC', 'iceShare', 'meltC', 'lyeVessel', 'oilsVessel', 'lyeCooling', 'oilsCooling']),
       ...pick(heat, ['bathC', 'bathLitres', 'iceKg', 'lyeC', 'rule', 'gapK', 'bandLowC', 'bandHighC']),

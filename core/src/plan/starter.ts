@@ -1,3 +1,4 @@
+import { startingRest } from './rest-part.ts'
 import { PLAN_FORMAT, PLAN_VERSION } from './document.ts'
 import type { Plan } from './document.ts'
 import type { OilPart } from './recipe-part.ts'
@@ -193,6 +194,7 @@ export const starterPlan = (name: string): Plan => ({
   hands: startingHands(),
   seen: [],
   blendedS: null,
+  rest: startingRest(),
   heat: startingHeat(),
   division: startingDivision(),
   colour: startingColour(),
@@ -237,6 +239,8 @@ export const freshCopy = (plan: Plan, name: string): Plan => ({
   ...plan,
   name,
   seen: [],
+  blendedS: null,
+  rest: { ...plan.rest, readings: [] },
   heat: { ...plan.heat, readings: [] },
   division: { ...plan.division, actual: [] },
   cups: plan.cups.map(cup => ({ ...cup, colorants: cup.colorants.map(part => ({ ...part, slurry: null })) })),

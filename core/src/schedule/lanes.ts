@@ -39,6 +39,8 @@ export interface PourForecast {
   stoodLevel: number
   /** How deep it dives, mm; null where it is not meant to. */
   diveMm: number | null
+  /** Warmth of the batter as its pour ends, °C. */
+  tempC: number
   /** What goes wrong most often, if anything does. */
   fault: Fault | null
 }
@@ -257,6 +259,7 @@ export function lanesOf(job: Job): Lanes {
       bursts: run.bursts,
       stoodLevel: run.stoodLevel,
       diveMm: run.diveMm,
+      tempC: run.after.batter.temperatureC,
       fault: chances.pours[i]!.fault,
     })),
     tools: toolForecasts(job, mid, late, chances, job.moveIds),

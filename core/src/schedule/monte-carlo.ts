@@ -1,4 +1,5 @@
 import type { Job } from './job.ts'
+import { halton, inverseNormal } from './halton.ts'
 import { HANDS_SD, STOP_SD, beliefOf } from './luck.ts'
 import type { Belief } from './luck.ts'
 import { ricingShare } from './chances.ts'
@@ -23,39 +24,6 @@ const SKIP = 30
 /** Bases of the sequence for the luck of each scent, and for lumps: primes that nothing else takes. */
 const SCENT_BASES = [7, 13, 17, 19, 23, 29, 31, 37, 41, 43, 47, 53]
 const RICES_BASE = 11
-
-/** Halton's sequence: the same points for every job, so that differences between plans are sharper than either. */
-function halton(index: number, base: number): number {
-  let value = 0
-  let part = 1 / base
-  for (let i = index; i > 0; i = Math.floor(i / base)) {
-    value += (i % base) * part
-    part /= base
-  }
-  return value
-}
-
-/** Inverse of the normal distribution; Acklam's rational approximation, relative error below 1.2e-9. */
-export function inverseNormal(p: number): number {
-  const a = [
-    -39.69683028665376, 220.9460984245205, -275.9285104469687, 138.357751867269, -30.66479806614716, 2.506628277459239,
-  ]
-  const b = [-54.47609879822406, 161.5858368580409, -155.6989798598866, 66.80131188771972, -13.28068155288572]
-  const c = [
-    -0.007784894002430293, -0.3223964580411365, -2.400758277161838, -2.549732539343734, 4.374664141464968,
-    2.938163982698783,
-  ]
-  const d = [0.007784695709041462, 0.3224671290700398, 2.445134137142996, 3.754408661907416]
-  const row = (list: readonly number[], x: number) => list.reduce((sum, value) => sum * x + value, 0)
-  const edge = 0.02425
-  if (p < edge) {
-    const q = Math.sqrt(-2 * Math.log(p))
-    return row(c, q) / (row(d, q) * q + 1)
-  }
-  if (p > 1 - edge) return -inverseNormal(1 - p)
-  const q = p - 0.5
-  return (row(a, q * q) * q) / (row(b, q * q) * q * q + 1)
-}
 
 /** Luck of run `n` of a job. */
 function luckOf(n: number, job: Job, { mean, sd }: Belief): Luck {

@@ -81,6 +81,10 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/heat/heat-page.tsx')).HeatPage }),
           },
           {
+            path: 'rest',
+            lazy: async () => ({ Component: (await import('../features/rest/rest-page.tsx')).RestPage }),
+          },
+          {
             path: 'prepare',
             lazy: async () => ({ Component: (await import('../features/prepare/prepare-page.tsx')).PreparePage }),
           },

@@ -22,6 +22,7 @@ const PAGES = [
   ['prepare', 'Prepare'],
   ['weigh', 'Weigh'],
   ['sheet', 'Sheet'],
+  ['rest', 'Rest'],
 ] as const
 
 /** Opens a batch with the shelf and keeps it open while its pages change. */

@@ -17,7 +17,7 @@ function Cautions({ plan, forecast }: Pick<Parts, 'plan' | 'forecast'>) {
   const quick = forecast.lanes.quickCups.filter(cup => cup.lnRate >= SETS_AT_REST).map(cup => nameOf(cup.cup))
   const spreads = split.leanest < plan.recipe.superfatShare - 0.01
   return (
-    <ul className="mb-2 list-disc pl-5 text-[14px]">
+    <ul className="mb-1 list-disc pl-5 text-[13px] leading-tight">
       {spreads && (
         <li>
           Before the split hold a spoonful still for a minute: no streaks, no ring of oil. Stopped too early, cups could

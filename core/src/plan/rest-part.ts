@@ -1,0 +1,92 @@
+import { IsBoolean, IsIn, ValidateIf } from 'class-validator'
+import { NumberFrom, Parts } from '../checks/index.ts'
+import { PLACES } from '../rest/surroundings.ts'
+import type { Place } from '../rest/surroundings.ts'
+import { UNDERS, MOULD_WALLS } from '../rest/walls.ts'
+import type { UnderKind, WallKind } from '../rest/walls.ts'
+
+/** What a plan says of the time in the mould. Minutes from the last pour, °C. */
+
+export const GEL_WISHES = {
+  any: 'as it comes',
+  full: 'gel fully',
+  none: 'do not gel',
+  cool: 'gel, but stay under 80 °C',
+} as const
+export type GelWish = keyof typeof GEL_WISHES
+
+export const COVERS = { open: 'open to the air', film: 'under film', lid: 'under a lid' } as const
+export type Cover = keyof typeof COVERS
+
+const LONGEST_MIN = 4 * 24 * 60
+
+/** From when on the mould stands where, wrapped in what. */
+export class RestStep {
+  @NumberFrom(0, LONGEST_MIN, 'A change is 0 to 96 hours after the pour.')
+  atMin!: number
+
+  @IsIn(Object.keys(PLACES), { message: `The mould stands in one of these: ${Object.keys(PLACES).join(', ')}.` })
+  place!: Place
+
+  /** Of the oven when it is switched off or held, or of the mat. */
+  @NumberFrom(30, 90, 'An oven or mat is at 30 to 90 °C; 45 to 60 °C is usual.')
+  tempC!: number
+
+  @NumberFrom(0, 240, 'An oven is held, or a mat left on, for 0 to 240 minutes.')
+  holdMin!: number
+
+  @IsIn(Object.keys(COVERS), { message: `The soap is one of: ${Object.keys(COVERS).join(', ')}.` })
+  cover!: Cover
+
+  @NumberFrom(0, 6, 'It is wrapped in 0 to 6 layers of towel.')
+  towels!: number
+
+  @IsBoolean({ message: 'Whether towels lie below too is true or false.' })
+  below!: boolean
+}
+
+export class RestReading {
+  @NumberFrom(0, LONGEST_MIN, 'A reading is 0 to 96 hours after the pour.')
+  atMin!: number
+
+  @IsIn(['core', 'side', 'top'], { message: 'A reading is of the core, the side or the top.' })
+  at!: 'core' | 'side' | 'top'
+
+  @NumberFrom(-20, 120, 'A reading is from −20 to 120 °C.')
+  tempC!: number
+}
+
+export const MAX_REST_STEPS = 8
+export const MAX_REST_READINGS = 60
+
+export class Rest {
+  @IsIn(Object.keys(GEL_WISHES), { message: `What is wished for is one of: ${Object.keys(GEL_WISHES).join(', ')}.` })
+  wish!: GelWish
+
+  /** 'auto': by the mould's form and lining. */
+  @ValidateIf((rest: Rest) => rest.wall !== 'auto')
+  @IsIn(Object.keys(MOULD_WALLS), { message: `A wall is auto, or one of: ${Object.keys(MOULD_WALLS).join(', ')}.` })
+  wall!: WallKind | 'auto'
+
+  @IsIn(Object.keys(UNDERS), { message: `It stands on one of: ${Object.keys(UNDERS).join(', ')}.` })
+  under!: UnderKind
+
+  @Parts(() => RestStep, 1, MAX_REST_STEPS, `A rest has 1 to ${MAX_REST_STEPS} steps.`)
+  steps!: RestStep[]
+
+  @Parts(() => RestReading, 0, MAX_REST_READINGS, `A rest keeps at most ${MAX_REST_READINGS} readings.`)
+  readings!: RestReading[]
+}
+
+export const restStep = (change: Partial<RestStep> = {}): RestStep => ({
+  ...{ atMin: 0, place: 'room', tempC: 50, holdMin: 0, cover: 'film', towels: 0, below: false },
+  ...change,
+})
+
+export const startingRest = (): Rest => ({
+  wish: 'any',
+  wall: 'auto',
+  under: 'wood',
+  steps: [restStep()],
+  readings: [],
+})

@@ -1,0 +1,31 @@
+import type { Notice } from '../checks/index.ts'
+import { restChances } from './chances.ts'
+import type { RestChances } from './chances.ts'
+import { workedThrough } from './history.ts'
+import { aboutOf, restJobOf } from './plan-rest.ts'
+import type { RestInputs } from './plan-rest.ts'
+import { restResult } from './verdict.ts'
+import type { RestResult } from './verdict.ts'
+import { restNotices, restSentence, restTasks } from './words.ts'
+import type { RestTask } from './words.ts'
+
+/** Everything that can be said of a plan's rest, without its pictures. */
+export interface RestOutlook {
+  sentence: string
+  reason: string
+  result: RestResult
+  chances: RestChances
+  notices: Notice[]
+  tasks: RestTask[]
+}
+
+/** Works a plan's rest through finely, and coarsely many times; takes some tenths of a second. */
+export function restOutlook(inputs: RestInputs): RestOutlook {
+  const job = restJobOf(inputs, 'fine')
+  const result = restResult(workedThrough(job), aboutOf(inputs, job.section.materials))
+  const chances = restChances(restJobOf(inputs, 'coarse'))
+  return {
+    ...restSentence(result, chances),
+    ...{ result, chances, notices: restNotices(inputs.plan, result), tasks: restTasks(inputs.plan, result) },
+  }
+}

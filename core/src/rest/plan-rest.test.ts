@@ -1,0 +1,208 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { forecast } from '../forecast/index.ts'
+import { applyEdit, readPlan, readPlanText, restStep, starterPlan } from '../plan/index.ts'
+import type { Plan, RestStep } from '../plan/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
+import { restChances } from './chances.ts'
+import { workedThrough } from './history.ts'
+import { makeItSo } from './make-it-so.ts'
+import type { RestSearch } from './make-it-so.ts'
+import { restOutlook } from './outlook.ts'
+import { aboutOf, convertedAt, materialsOf, restJobOf } from './plan-rest.ts'
+import type { RestInputs } from './plan-rest.ts'
+import { restResult } from './verdict.ts'
+import { restNotices, restTasks } from './words.ts'
+
+const shelf = referenceShelf()
+const example = (name: string): Plan => {
+  const read = readPlanText(readFileSync(new URL(`../../../examples/${name}.json`, import.meta.url), 'utf8'))
+  if (!read.ok) throw new Error(name)
+  return read.plan
+}
+const inputsOf = (plan: Plan): RestInputs => {
+  const made = forecast(plan, shelf)
+  if (!made.ok) throw new Error(made.sentence)
+  return { plan, shelf, portions: made.forecast.portions, lanes: made.forecast.lanes }
+}
+const resting = (plan: Plan, ...steps: Partial<RestStep>[]): Plan => ({
+  ...plan,
+  rest: { ...plan.rest, steps: steps.map(restStep) },
+})
+const outcome = (plan: Plan) => {
+  const inputs = inputsOf(plan)
+  const job = restJobOf(inputs, 'coarse')
+  return restResult(workedThrough(job), aboutOf(inputs, job.section.materials))
+}
+const warmMilk = (() => {
+  const milk = example('weir-milk')
+  return { ...milk, conditions: { ...milk.conditions, mixC: 42 } }
+})()
+const TOWELS = { cover: 'lid', towels: 4, below: true } as const
+
+describe('a plan as a section', () => {
+  test('layers lie where they are poured, each as warm and as far on as its pour', () => {
+    const inputs = inputsOf(example('verdigris-stair'))
+    const { section } = restJobOf(inputs, 'fine')
+    const rows = Array.from({ length: section.ny }, (_, y) => section.materialOf[y * section.nx]!)
+    expect(rows).toEqual([...rows].sort((a, b) => a - b))
+    expect(new Set(rows)).toEqual(new Set([0, 1, 2, 3, 4]))
+    expect(section.startC[0]).toBeCloseTo(inputs.lanes.pours[0]!.tempC, 9)
+    expect(section.materials).toHaveLength(inputs.plan.cups.length)
+  })
+
+  test('a swirl is one even material between its cups', () => {
+    const inputs = inputsOf(example('heron-reach'))
+    const { section } = restJobOf(inputs, 'coarse')
+    expect(section.materials).toHaveLength(1)
+    const cups = materialsOf(inputs.plan, inputs.portions, shelf).map(one => one.quickness)
+    expect(section.materials[0]!.quickness).toBeGreaterThanOrEqual(Math.min(...cups) - 1e-9)
+    expect(section.materials[0]!.quickness).toBeLessThanOrEqual(Math.max(...cups) + 1e-9)
+  })
+
+  test('thicker batter has gone further; a column is round and has no ends', () => {
+    const levels = [0.5, 1, 1.5, 2, 3, 4, 5].map(convertedAt)
+    expect(levels).toEqual([...levels].sort((a, b) => a - b))
+    expect([levels[0], levels.at(-1)]).toEqual([0.03, 0.15])
+    const start = starterPlan('Column')
+    const column = {
+      ...start,
+      mould: { ...start.mould, form: 'cylinder' as const, innerLengthMm: 76, innerWidthMm: 76 },
+    }
+    expect(restJobOf(inputsOf(column), 'coarse').section).toMatchObject({ isRound: true, lengthM: null })
+  })
+
+  test('changes at their time: towels off after two hours cool it sooner than towels that stay', () => {
+    const [stay, off] = [
+      resting(warmMilk, TOWELS),
+      resting(warmMilk, TOWELS, { atMin: 120, cover: 'film', towels: 0 }),
+    ].map(plan => workedThrough(restJobOf(inputsOf(plan), 'coarse')).curve.find(point => point.s >= 6 * 3600)!.core)
+    expect(off!).toBeLessThan(stay! - 5)
+  })
+
+  test('an oven that is held is warmer than one switched off, and a freezer stops it', () => {
+    const share = (step: Partial<RestStep>) => outcome(resting(example('heron-reach'), step)).peakC
+    const peaks = [
+      { place: 'freezer' as const },
+      { place: 'refrigerator' as const },
+      {},
+      { place: 'oven' as const, tempC: 50 },
+      { place: 'oven' as const, tempC: 50, holdMin: 60 },
+    ].map(share)
+    expect(peaks).toEqual([...peaks].sort((a, b) => a - b))
+  })
+})
+
+describe('what is said of it', () => {
+  test('a milk loaf in towels gels through and browns; in the refrigerator it does neither', () => {
+    const wrapped = outcome(resting(warmMilk, TOWELS))
+    const cold = outcome(
+      resting({ ...warmMilk, conditions: { ...warmMilk.conditions, mixC: 30 } }, { place: 'refrigerator' }),
+    )
+    expect(wrapped.gel).toBe('full')
+    expect(wrapped.browning).toBeGreaterThan(4)
+    expect(cold.gel).toBe('none')
+    expect(cold.browning).toBeLessThan(1)
+    expect(restNotices(warmMilk, wrapped).some(one => /turns .*brown/.test(one.sentence))).toBe(true)
+  })
+
+  test('cautions stand where they apply', () => {
+    const words = (step: Partial<RestStep>) => {
+      const plan = resting(example('quarry-bench'), step)
+      return restNotices(plan, outcome(plan))
+        .map(one => one.sentence)
+        .join(' ')
+    }
+    expect(words({ place: 'oven' })).toMatch(/alcohol.*burns.*food/i)
+    expect(words({ place: 'mat' })).toMatch(/alcohol/i)
+    expect(words({ place: 'refrigerator' })).toMatch(/Not beside food/)
+    expect(words({})).not.toMatch(/alcohol|food/i)
+  })
+
+  test('soap that gets very hot is said to crack and rise', () => {
+    const hot = { ...outcome(resting(warmMilk, TOWELS)), peakC: 97, crack: 0.98, volcano: 0.8 }
+    const sentences = restNotices(warmMilk, hot)
+    expect(sentences.filter(one => one.weight === 'stop')).toHaveLength(2)
+    expect(sentences[0]!.sentence).toMatch(/hot and caustic/)
+  })
+
+  test('things to do come in order, with every change of place and when to unmould', () => {
+    const plan = resting(warmMilk, TOWELS, { atMin: 120, place: 'room' }, { atMin: 300, place: 'oven', holdMin: 30 })
+    const tasks = restTasks(plan, outcome(plan))
+    expect(tasks.map(task => task.atMin)).toEqual(tasks.map(task => task.atMin).sort((a, b) => a - b))
+    expect(tasks.filter(task => /^(Cover|Change)/.test(task.what))).toHaveLength(3)
+    expect(tasks.find(task => task.what === 'Switch the oven off')?.atMin).toBe(330)
+    expect(tasks.some(task => /^Unmould/.test(task.what))).toBe(true)
+  })
+
+  test('chances add up and are the same again; a warmer pour gels more often', () => {
+    const at = (mixC: number) => {
+      const plan = example('verdigris-stair')
+      return restChances(restJobOf(inputsOf({ ...plan, conditions: { ...plan.conditions, mixC } }), 'coarse'), 16)
+    }
+    const [cool, warm] = [at(28), at(40)]
+    for (const { gel } of [cool, warm]) expect(gel.none + gel.partial + gel.full).toBeCloseTo(1, 9)
+    expect(at(28)).toEqual(cool)
+    expect(warm.gel.none).toBeLessThan(cool.gel.none)
+    const { sentence, result } = restOutlook(inputsOf(example('verdigris-stair')))
+    expect(sentence).toContain(result.gel === 'partial' ? 'ring' : 'gel')
+  })
+})
+
+describe('making it so', () => {
+  const through = (plan: Plan, wish: 'full' | 'none' | 'cool'): RestSearch[] => [...makeItSo(inputsOf(plan), wish)]
+
+  test('a wrapped milk loaf that is not to gel: cold is proposed, for how long, and it does not gel then', () => {
+    const start = resting({ ...warmMilk, conditions: { ...warmMilk.conditions, mixC: 38 } }, TOWELS)
+    const states = through(start, 'none')
+    const { found, done, total } = states.at(-1)!
+    expect(done).toBe(total)
+    const cold = found.find(way => way.kind === 'refrigerator' || way.kind === 'both')!
+    expect(cold.sentence).toMatch(/refrigerator for \d+ hours/)
+    for (const way of found) {
+      const result = applyEdit(start, way.edit)
+      if (!result.ok) throw new Error(result.sentence)
+      expect(way.chance).toBeGreaterThanOrEqual(0.8)
+      expect(outcome(result.plan).gel).toBe('none')
+    }
+  })
+
+  test('a cool loaf that is to gel: warmth from outside, at most one way of each kind', () => {
+    const { found } = through(example('heron-reach'), 'full').at(-1)!
+    expect(found.length).toBeGreaterThan(0)
+    expect(new Set(found.map(way => way.kind)).size).toBe(found.length)
+    const result = applyEdit(example('heron-reach'), found[0]!.edit)
+    expect(result.ok && outcome(result.plan).gelledShare).toBeGreaterThan(0.9)
+  })
+
+  test('a recipe that overheats unwrapped is not forced', () => {
+    const hot: Plan = {
+      ...warmMilk,
+      conditions: { ...warmMilk.conditions, mixC: 58, roomC: 35 },
+      mould: { ...warmMilk.mould, innerWidthMm: 160, innerHeightMm: 160, fillMm: 150 },
+      recipe: {
+        ...warmMilk.recipe,
+        water: { ...warmMilk.recipe.water, basis: 'concentration', value: 0.36 },
+        additives: [{ additive: 'honey', gPerKgOils: 45, moment: 'trace', addLye: false }],
+      },
+    }
+    const { refusal, found } = through(hot, 'full').at(-1)!
+    expect(refusal).toMatch(/overheat/)
+    expect(found).toEqual([])
+  })
+})
+
+describe('the document', () => {
+  const plan = starterPlan('Rest')
+  const problems = (steps: Partial<RestStep>[]) => {
+    const read = readPlan(resting(plan, ...steps))
+    return read.ok ? [] : read.problems.map(one => one.sentence)
+  }
+  test('steps begin at the pour and follow each other', () => {
+    expect(problems([{}, { atMin: 60 }])).toEqual([])
+    expect(problems([{ atMin: 5 }])[0]).toMatch(/begins at the last pour/)
+    expect(problems([{}, { atMin: 60 }, { atMin: 60 }])[0]).toMatch(/after the one before/)
+    expect(problems([{ towels: 9 }])[0]).toMatch(/0 to 6 layers/)
+    expect(problems([{ tempC: 120, place: 'oven' }])[0]).toMatch(/30 to 90/)
+  })
+})

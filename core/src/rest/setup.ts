@@ -1,0 +1,59 @@
+import type { SectionInput } from './section.ts'
+import type { Material } from './material.ts'
+import { faceOf, topFace } from './walls.ts'
+import type { LinerKind, UnderKind, WallKind } from './walls.ts'
+
+/** A mould as the heat model sees it. Inner sizes in m. */
+export interface MouldHeat {
+  widthM: number
+  heightM: number
+  /** Along the mould; null for a round one that stands. */
+  lengthM: number | null
+  isRound: boolean
+  wall: { kind: WallKind; mm: number }
+  liner: LinerKind
+  /** Share of the sides that air reaches: less where cavities stand side by side. */
+  exposure: number
+}
+
+/** What a mould is wrapped in. */
+export interface Wrap {
+  cover: 'open' | 'film' | 'lid'
+  /** Layers of towel at the sides and on top. */
+  towels: number
+  /** Also below. */
+  below: boolean
+  under: UnderKind
+}
+
+export function facesOf(mould: MouldHeat, wrap: Wrap): SectionInput['faces'] {
+  const { widthM, heightM, wall, liner, exposure, isRound } = mould
+  const side = faceOf({
+    ...{ facing: 'side', sideM: heightM, lengthM: heightM, wall, liner, towels: wrap.towels, exposure },
+    ...(isRound && { radiusM: widthM / 2 }),
+  })
+  const bottom = faceOf({
+    ...{ facing: 'bottom', sideM: 0, lengthM: widthM, wall, liner, towels: wrap.below ? wrap.towels : 0 },
+    under: wrap.under,
+  })
+  return { side, bottom, top: topFace(widthM, wrap.cover, wrap.towels) }
+}
+
+/** Soap of one material that is poured all at once. */
+export function plainSection(
+  mould: MouldHeat,
+  wrap: Wrap,
+  material: Material,
+  pour: { tempC: number; converted: number; roomC: number },
+  [nx, ny]: readonly [nx: number, ny: number],
+): SectionInput {
+  return {
+    ...{ nx, ny, widthM: mould.widthM / 2, heightM: mould.heightM, isRound: mould.isRound, lengthM: mould.lengthM },
+    materials: [material],
+    materialOf: new Uint8Array(nx * ny),
+    startC: new Float64Array(nx * ny).fill(pour.tempC),
+    startX: new Float64Array(nx * ny).fill(pour.converted),
+    faces: facesOf(mould, wrap),
+    wallC: pour.roomC,
+  }
+}

@@ -1,0 +1,102 @@
+import { GEL_WISHES, showChance, showTemperature } from '@ostler/core'
+import type { RestSearch, RestWay } from '@ostler/core'
+import { useEffect, useRef, useState } from 'react'
+import { useBatch, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { showHours } from '../../ui/clock.ts'
+import { useToast } from '../../ui/toast.tsx'
+import { searchRest } from '../../workers/rest.ts'
+import type { Working } from '../../workers/rest.ts'
+
+/** Looks for the simplest rest that does what is wished for; each is applied with one action. */
+export function MakeItSo() {
+  const batch = useBatch()
+  const toast = useToast()
+  const say = useSay()
+  const wish = usePlan(state => state.plan.rest.wish)
+  const [state, setState] = useState<RestSearch | null>(null)
+  const [isBusy, setBusy] = useState(false)
+  const [sentence, setSentence] = useState('')
+  const working = useRef<Working | null>(null)
+  const stop = () => {
+    working.current?.stop()
+    working.current = null
+    setBusy(false)
+  }
+  useEffect(() => {
+    setState(null)
+    return stop
+  }, [wish])
+  if (wish === 'any') return null
+  const start = () => {
+    stop()
+    setBusy(true)
+    setState(null)
+    setSentence('')
+    const now = searchRest(batch.get().plan, batch.shelf, wish, setState)
+    working.current = now
+    now.done.then(
+      () => working.current === now && setBusy(false),
+      (error: Error) => {
+        setBusy(false)
+        setSentence(error.message)
+      },
+    )
+  }
+  const apply = (way: RestWay) => {
+    const result = batch.edit(way.edit)
+    if (!result.ok) return setSentence(result.sentence)
+    toast(`${way.sentence}: done.`, { text: 'Undo', run: () => batch.undo() })
+  }
+  const isDone = state && !isBusy
+  return (
+    <section aria-label="Make it so" className="mt-4 border-t border-ink pt-3">
+      <h2 className="text-lg first-letter:uppercase">{GEL_WISHES[wish]}: how</h2>
+      <div className="mt-1 flex items-center gap-3">
+        {isBusy ? (
+          <>
+            <progress className="w-40" value={state?.done ?? 0} max={state?.total ?? 1} aria-label="Searching" />
+            <button className="button" onClick={stop}>
+              Stop
+            </button>
+          </>
+        ) : (
+          <button className="button button-main" onClick={start}>
+            {state ? 'Search again' : 'Search'}
+          </button>
+        )}
+      </div>
+      {sentence && (
+        <p role="alert" className="mt-2 text-rust">
+          {sentence}
+        </p>
+      )}
+      {state?.refusal && <p className="mt-2 font-semibold">{state.refusal}</p>}
+      {isDone && !state.refusal && state.found.length === 0 && (
+        <p className="mt-2">
+          Nothing found that does it in 4 of 5 runs. A smaller or thinner mould, or another recipe, would.
+        </p>
+      )}
+      <ul>
+        {state?.found.map(way => (
+          <Way key={way.kind} way={way} say={say} onApply={() => apply(way)} />
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function Way({ way, say, onApply }: { way: RestWay; say: (text: string) => string; onApply: () => void }) {
+  const habits = useHabits()
+  return (
+    <li className="mt-3 border-t border-line pt-2">
+      <p className="font-semibold">{say(way.sentence)}</p>
+      <p className="text-[14px] text-soft">
+        {showChance(way.chance)}; peak about {showTemperature(Math.round(way.peakC), habits)}
+        {way.unmouldMin !== null && `; unmould from ${showHours(way.unmouldMin)}`}.
+      </p>
+      <button className="button mt-1" onClick={onApply}>
+        Apply
+      </button>
+    </li>
+  )
+}

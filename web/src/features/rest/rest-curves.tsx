@@ -1,0 +1,95 @@
+import { showTemperature } from '@ostler/core'
+import {
+  CartesianGrid,
+  Line,
+  LineChart,
+  ReferenceDot,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts'
+import { useHabits, usePlan } from '../../plan/context.tsx'
+import { showHours } from '../../ui/clock.ts'
+import type { RestLook } from '../../workers/rest.ts'
+
+const LINES = [
+  { key: 'core', text: 'core', width: 2.4, dash: '' },
+  { key: 'side', text: 'side', width: 1.6, dash: '6 3' },
+  { key: 'corner', text: 'corner', width: 1.4, dash: '2 3' },
+  { key: 'around', text: 'around it', width: 1.2, dash: '' },
+] as const
+const HOURS_SHOWN = 24
+
+/** Core, side and corner over a day, what stands around, and readings typed in. */
+export function RestCurves({ look }: { look: RestLook }) {
+  const habits = useHabits()
+  const readings = usePlan(state => state.plan.rest.readings)
+  const points = look.curve
+    .filter(point => point.s <= HOURS_SHOWN * 3600)
+    .map(point => ({ ...point, min: point.s / 60 }))
+  const show = (c: number) => showTemperature(Math.round(c), habits)
+  return (
+    <figure aria-label="Temperatures over a day" className="h-72 max-w-220">
+      <ResponsiveContainer>
+        <LineChart data={points} margin={{ top: 18, right: 70, bottom: 4, left: 0 }}>
+          <CartesianGrid stroke="var(--line)" vertical={false} />
+          <XAxis
+            dataKey="min"
+            type="number"
+            domain={[0, HOURS_SHOWN * 60]}
+            ticks={[0, 120, 240, 360, 480, 720, 960, 1200, 1440]}
+            tickFormatter={(min: number) => `${min / 60} h`}
+            stroke="var(--soft)"
+            tick={{ fontSize: 13, fill: 'var(--soft)' }}
+          />
+          <YAxis
+            tickFormatter={show}
+            stroke="var(--soft)"
+            tick={{ fontSize: 13, fill: 'var(--soft)' }}
+            width={62}
+            domain={['auto', 'auto']}
+          />
+          <Tooltip
+            isAnimationActive={false}
+            formatter={(value, name) => [show(Number(value)), LINES.find(line => line.key === name)?.text ?? '']}
+            labelFormatter={min => showHours(Number(min))}
+            contentStyle={{ background: 'var(--paper)', borderColor: 'var(--ink)', color: 'var(--ink)' }}
+          />
+          <ReferenceLine
+            y={look.result.gelC}
+            stroke="var(--rust)"
+            strokeDasharray="5 4"
+            label={{ value: 'gels', position: 'right', fontSize: 13, fill: 'var(--rust)' }}
+          />
+          {LINES.map(line => (
+            <Line
+              key={line.key}
+              dataKey={line.key}
+              stroke={line.key === 'around' ? 'var(--soft)' : 'var(--ink)'}
+              strokeWidth={line.width}
+              strokeDasharray={line.dash}
+              dot={false}
+              isAnimationActive={false}
+            />
+          ))}
+          {readings.map((reading, i) => (
+            <ReferenceDot
+              key={i}
+              x={reading.atMin}
+              y={reading.tempC}
+              r={5}
+              fill="var(--paper)"
+              stroke="var(--ink)"
+              strokeWidth={2}
+            />
+          ))}
+        </LineChart>
+      </ResponsiveContainer>
+      <figcaption className="text-[13px] text-soft">
+        Full line: core. Long dashes: side. Dots: coldest corner. Thin: the air around. Rings: your readings.
+      </figcaption>
+    </figure>
+  )
+}

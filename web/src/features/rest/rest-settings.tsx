@@ -1,0 +1,186 @@
+import { COVERS, GEL_WISHES, MAX_REST_STEPS, MOULD_WALLS, PLACES, UNDERS, restStep } from '@ostler/core'
+import type { Cover, GelWish, Place, RestStep, UnderKind, WallKind } from '@ostler/core'
+import { Plus, Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import { useBatch, usePlan } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { NumberCell } from '../../ui/number-cell.tsx'
+import { options } from '../../ui/options.ts'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+
+const UNDER_WORDS: Readonly<Record<UnderKind, string>> = {
+  wood: 'on wood',
+  stone: 'on stone or tiles',
+  towel: 'on a folded towel',
+  rack: 'on a wire rack',
+}
+const WALL_WORDS: Readonly<Record<WallKind, string>> = {
+  silicone: 'silicone',
+  wood: 'wood',
+  hdpe: 'HDPE',
+  cardboard: 'cardboard',
+  pvc: 'PVC pipe',
+  acrylic: 'acrylic',
+  film: 'film',
+}
+
+/** Where the mould stands, in what, and for how long. */
+export function RestSettings() {
+  const batch = useBatch()
+  const told = useTold()
+  const { wish, wall, under, steps } = usePlan(state => state.plan.rest)
+  const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['rest', key], value }))
+  const last = steps.at(-1)!
+  return (
+    <section aria-label="The rest" className="flex flex-col gap-3">
+      <Choice<GelWish>
+        label="What you want"
+        className="w-full"
+        value={wish}
+        options={options(GEL_WISHES)}
+        onValue={value => set('wish', value)}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <Choice
+          label="Wall of the mould"
+          value={wall}
+          options={[
+            { value: 'auto', text: 'by its form' },
+            ...Object.keys(MOULD_WALLS).map(kind => ({ value: kind, text: WALL_WORDS[kind as WallKind] })),
+          ]}
+          onValue={value => set('wall', value)}
+        />
+        <Choice
+          label="It stands"
+          value={under}
+          options={Object.keys(UNDERS).map(kind => ({ value: kind, text: UNDER_WORDS[kind as UnderKind] }))}
+          onValue={value => set('under', value)}
+        />
+        <PlanField label="Room" kind="temperature" width={64} path={['conditions', 'roomC']} />
+      </div>
+      <ol className="flex flex-col gap-3">
+        {steps.map((step, i) => (
+          <Step
+            key={i}
+            step={step}
+            index={i}
+            onRemove={() =>
+              set(
+                'steps',
+                steps.filter((_, n) => n !== i),
+              )
+            }
+          />
+        ))}
+      </ol>
+      <button
+        className="button self-start"
+        disabled={steps.length >= MAX_REST_STEPS}
+        onClick={() =>
+          set('steps', [
+            ...steps,
+            restStep({ ...last, atMin: Math.min(5700, last.atMin + 120), place: 'room', holdMin: 0 }),
+          ])
+        }
+      >
+        <Plus size={16} aria-hidden /> then …
+      </button>
+      <Readings />
+    </section>
+  )
+}
+
+function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemove: () => void }) {
+  const batch = useBatch()
+  const told = useTold()
+  const path = (key: string) => ['rest', 'steps', index, key]
+  const set = (key: keyof RestStep, value: unknown) => told(batch.edit({ kind: 'set', path: path(key), value }))
+  const isWarm = step.place === 'oven' || step.place === 'mat'
+  return (
+    <li className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-2">
+      <div className="col-span-2 flex items-end gap-3">
+        {index === 0 ? (
+          <span className="font-semibold">From the pour</span>
+        ) : (
+          <>
+            <PlanField label="From, minutes after the pour" kind="plain" decimals={0} width={72} path={path('atMin')} />
+            <button className="quiet ml-auto" aria-label={`Remove step ${index + 1}`} onClick={onRemove}>
+              <Trash2 size={16} aria-hidden />
+            </button>
+          </>
+        )}
+      </div>
+      <div className="col-span-2">
+        <Choice<Place>
+          label="Where"
+          className="w-full"
+          value={step.place}
+          options={options(PLACES)}
+          onValue={value => set('place', value)}
+        />
+      </div>
+      {isWarm && (
+        <>
+          <PlanField label="Warmed to" kind="temperature" width={64} path={path('tempC')} />
+          <PlanField
+            label={step.place === 'oven' ? 'Held, min' : 'On for, min'}
+            kind="plain"
+            decimals={0}
+            width={64}
+            path={path('holdMin')}
+          />
+        </>
+      )}
+      <Choice<Cover> label="Top" value={step.cover} options={options(COVERS)} onValue={value => set('cover', value)} />
+      <PlanField label="Layers of towel" kind="plain" decimals={0} width={64} path={path('towels')} />
+      {step.towels > 0 && (
+        <Check label="towels below too" checked={step.below} onChange={value => set('below', value)} />
+      )}
+    </li>
+  )
+}
+
+/** Temperatures measured, laid over the curves. */
+function Readings() {
+  const batch = useBatch()
+  const told = useTold()
+  const readings = usePlan(state => state.plan.rest.readings)
+  const [atMin, setAtMin] = useState(60)
+  const [tempC, setTempC] = useState(45)
+  const set = (value: typeof readings) => told(batch.edit({ kind: 'set', path: ['rest', 'readings'], value }))
+  return (
+    <details>
+      <summary className="cursor-pointer text-[14px]">
+        Readings of the core{readings.length > 0 ? `: ${readings.length}` : ''}
+      </summary>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <label className="flex flex-col text-[13px] text-soft">
+          Minutes after the pour
+          <NumberCell label="Minutes after the pour" kind="plain" unit="" value={atMin} onValue={setAtMin} />
+        </label>
+        <label className="flex flex-col text-[13px] text-soft">
+          °C
+          <NumberCell label="Reading, °C" kind="temperature" unit="C" value={tempC} onValue={setTempC} />
+        </label>
+        <button className="button" onClick={() => set([...readings, { atMin, at: 'core', tempC }])}>
+          Add
+        </button>
+      </div>
+      <ul>
+        {readings.map((reading, i) => (
+          <li key={i} className="flex items-center gap-2 border-t border-line text-[14px]">
+            {reading.atMin} min: {reading.tempC} °C
+            <button
+              className="quiet ml-auto"
+              aria-label={`Remove reading ${i + 1}`}
+              onClick={() => set(readings.filter((_, n) => n !== i))}
+            >
+              <Trash2 size={15} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  )
+}

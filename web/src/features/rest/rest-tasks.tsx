@@ -1,0 +1,70 @@
+import type { RestTask } from '@ostler/core'
+import { addMinutes, format } from 'date-fns'
+import { CalendarPlus } from 'lucide-react'
+import { useState } from 'react'
+import { usePlan, useSay } from '../../plan/context.tsx'
+import { showHours } from '../../ui/clock.ts'
+import { Section } from '../../ui/section.tsx'
+import { calendarOf } from './calendar.ts'
+
+const LOCAL = "yyyy-MM-dd'T'HH:mm"
+
+/** What to do when, by the clock once the last pour is known, and as a calendar file. */
+export function RestTasks({ tasks }: { tasks: readonly RestTask[] }) {
+  const say = useSay()
+  const name = usePlan(state => state.plan.name)
+  const [poured, setPoured] = useState(() => format(new Date(), LOCAL))
+  const [sentence, setSentence] = useState('')
+  const at = new Date(poured)
+  const isKnown = !Number.isNaN(at.getTime())
+  const save = async () => {
+    try {
+      const text = await calendarOf(name, tasks, at)
+      const link = document.createElement('a')
+      link.href = URL.createObjectURL(new Blob([text], { type: 'text/calendar' }))
+      link.download = 'rest.ics'
+      link.click()
+      URL.revokeObjectURL(link.href)
+      setSentence('')
+    } catch (error) {
+      setSentence((error as Error).message)
+    }
+  }
+  return (
+    <Section title="What to do when">
+      <div className="mb-2 flex flex-wrap items-end gap-4">
+        <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+          Last pour
+          <input
+            type="datetime-local"
+            className="field min-h-9 text-ink"
+            value={poured}
+            onChange={event => setPoured(event.target.value)}
+          />
+        </label>
+        <button className="button" disabled={!isKnown || tasks.length === 0} onClick={() => void save()}>
+          <CalendarPlus size={16} aria-hidden /> Calendar file
+        </button>
+      </div>
+      {!isKnown && <p className="text-rust">Say when the last pour is, day and time.</p>}
+      {sentence && (
+        <p role="alert" className="text-rust">
+          {sentence}
+        </p>
+      )}
+      <table className="w-full max-w-180">
+        <tbody>
+          {tasks.map(task => (
+            <tr key={`${task.atMin} ${task.what}`} className="border-t border-line align-baseline">
+              <td className="w-24 py-1 pr-4 font-semibold whitespace-nowrap">
+                {isKnown ? format(addMinutes(at, task.atMin), 'EEE HH:mm') : ''}
+              </td>
+              <td className="w-28 pr-4 whitespace-nowrap text-soft">{showHours(task.atMin)}</td>
+              <td>{say(task.what)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Section>
+  )
+}

@@ -1,0 +1,109 @@
+import {
+  aboutOf,
+  forecast,
+  makeItSo,
+  restChances,
+  restHistory,
+  restJobOf,
+  restNotices,
+  restResult,
+  restSentence,
+  restTasks,
+} from '@ostler/core'
+import type {
+  CurvePoint,
+  Frame,
+  GelWish,
+  Notice,
+  Plan,
+  RestChances,
+  RestResult,
+  RestSearch,
+  RestTask,
+  Shelf,
+} from '@ostler/core'
+import { expose, transfer } from 'comlink'
+
+/** A rest as the page shows it; fields of cells go row by row from the floor, from the middle (or axis) outwards. */
+export interface RestLook {
+  grid: 'coarse' | 'fine'
+  nx: number
+  ny: number
+  isRound: boolean
+  result: RestResult
+  /** Null until many runs have been worked through. */
+  chances: RestChances | null
+  sentence: { sentence: string; reason: string }
+  notices: Notice[]
+  tasks: RestTask[]
+  curve: CurvePoint[]
+  frames: Frame[]
+  /** Most that each cell was above its gel temperature while it could gel, K: 0 is the edge of what has gelled. */
+  margin: Float32Array
+}
+
+function inputsOf(plan: Plan, shelf: Shelf) {
+  const made = forecast(plan, shelf)
+  if (!made.ok) throw new Error(made.sentence)
+  return { plan, shelf, portions: made.forecast.portions, lanes: made.forecast.lanes }
+}
+
+const FRAME_S = 600
+const breath = () => new Promise(resolve => setTimeout(resolve))
+/** Points of the curve that a page can show. */
+const CURVE_EVERY = 2
+
+/** A coarse answer at once, then the fine one with its frames; tells of each, and how far the fine one is. */
+async function look(plan: Plan, shelf: Shelf, told: (look: RestLook | number) => void): Promise<void> {
+  const inputs = inputsOf(plan, shelf)
+  const run = async (grid: RestLook['grid'], chances: RestChances | null): Promise<RestLook> => {
+    const job = restJobOf(inputs, grid, grid === 'fine' ? FRAME_S : 0)
+    const steps = restHistory(job)
+    let count = 0
+    for (;;) {
+      const step = steps.next()
+      if (!step.done) {
+        count += 1
+        if (grid === 'fine' && count % 40 === 0) {
+          told(step.value)
+          await breath()
+        }
+        continue
+      }
+      const history = step.value
+      const result = restResult(history, aboutOf(inputs, job.section.materials))
+      return {
+        ...{ grid, nx: job.section.nx, ny: job.section.ny, isRound: job.section.isRound, result, chances },
+        sentence: restSentence(result, chances),
+        notices: restNotices(plan, result),
+        tasks: restTasks(plan, result),
+        curve: history.curve.filter((_, i) => i % CURVE_EVERY === 0),
+        frames: history.frames,
+        margin: Float32Array.from(history.section.margin),
+      }
+    }
+  }
+  told(await run('coarse', null))
+  await breath()
+  const fine = await run('fine', restChances(restJobOf(inputs, 'coarse')))
+  const buffers = fine.frames.flatMap(frame => [frame.tempC.buffer, frame.converted.buffer, frame.gelled.buffer])
+  told(transfer(fine, buffers))
+}
+
+/** Looks for the simplest change that makes it so, telling of every step. */
+async function search(
+  plan: Plan,
+  shelf: Shelf,
+  wish: Exclude<GelWish, 'any'>,
+  told: (state: RestSearch) => void,
+): Promise<void> {
+  for (const state of makeItSo(inputsOf(plan, shelf), wish)) {
+    told(state)
+    await breath()
+  }
+}
+
+const doorway = { look, search }
+export type RestWorker = typeof doorway
+
+expose(doorway)
