@@ -51,6 +51,7 @@ async function core() {
   await colours()
   await faces()
   await lanes()
+  await rest(first.forecast, plan)
   tell('remedies.plan7.p95_ms', p95(await timed(30, i => remediesFor(warmer(i), referenceShelf()))), 'ms')
 }
 
@@ -119,6 +120,19 @@ async function lanes() {
     if (best > before + 0.1) useful ??= performance.now() - from
   tell('lanes.search.first_useful_ms', useful, 'ms')
   tell('lanes.search.all_ms', performance.now() - from, 'ms')
+}
+
+/** A day in the mould: the section as the page shows it, and 32 coarse runs for its chances. */
+async function rest(made, plan) {
+  const { referenceShelf, restChances, restJobOf, workedThrough } = await import('@ostler/core')
+  const inputs = { plan, shelf: referenceShelf(), portions: made.portions, lanes: made.lanes }
+  const day = { untilS: 24 * 3600 }
+  const fine = { ...restJobOf(inputs, 'fine'), ...day }
+  await timed(10, () => workedThrough(fine))
+  tell('gel.2d24h.median_ms', median(await timed(30, () => workedThrough(fine))), 'ms')
+  const coarse = restJobOf(inputs, 'coarse')
+  await timed(3, () => restChances(coarse))
+  tell('gel.chances32.median_ms', median(await timed(10, () => restChances(coarse))), 'ms')
 }
 
 /** As many workers as the page has on two cores. */

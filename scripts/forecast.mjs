@@ -33,7 +33,8 @@ await run(async () => {
   if (args.length !== 1) throw new Told(USAGE)
   ensurePackages()
   buildCore()
-  const { designResult, everything, forecast, readPlanText, referenceShelf, remediesFor } = await import('@ostler/core')
+  const { designResult, everything, forecast, readPlanText, referenceShelf, remediesFor, restOutlook } =
+    await import('@ostler/core')
   const shelf = shelfFile ? { windows: [], evidence: [], ...shelfFrom(shelfFile) } : referenceShelf()
   const read = readPlanText(textOf(args[0]))
   if (!read.ok) throw new Told(`${args[0]} is not a plan that can be forecast:\n${listed(read.problems).join('\n')}`)
@@ -43,6 +44,7 @@ await run(async () => {
     ...everything(read.plan, shelf, result.forecast),
     design: designResult(read.plan, result.forecast.lanes.pours),
     remedies: remediesFor(read.plan, shelf),
+    rest: restOutlook({ ...result.forecast, plan: read.plan, shelf }),
   }
   const all = { ...result.forecast, ...more }
   process.stdout.write(`${JSON.stringify(all, null, 2)}\n`)

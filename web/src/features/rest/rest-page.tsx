@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
 import { ForecastRefused } from '../../ui/forecast-refused.tsx'
+import { useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { lookAtRest } from '../../workers/rest.ts'
 import type { RestLook } from '../../workers/rest.ts'
@@ -75,10 +76,31 @@ export function RestPage() {
   )
 }
 
+/** The colours follow what gels, where the plan thinks otherwise. */
+function UseInColours({ share }: { share: number }) {
+  const batch = useBatch()
+  const told = useTold()
+  const gel = usePlan(state => state.plan.colour.gel)
+  const goal = share >= 0.5 ? 1 : 0
+  if ((gel >= 0.5 ? 1 : 0) === goal) return null
+  return (
+    <p className="flex flex-wrap items-center gap-3">
+      The colours of this batch are forecast as if it {gel >= 0.5 ? 'gelled' : 'did not gel'}.
+      <button
+        className="button"
+        onClick={() => told(batch.edit({ kind: 'set', path: ['colour', 'gel'], value: goal }))}
+      >
+        Forecast them {goal === 1 ? 'gelled' : 'not gelled'}
+      </button>
+    </p>
+  )
+}
+
 function Looked({ look, progress }: { look: RestLook; progress: number | null }) {
   return (
     <>
       <Verdict look={look} progress={progress} />
+      <UseInColours share={look.result.gelledShare} />
       {look.frames.length > 0 && <HeatMap look={look} />}
       <Section title="Through the hours">
         <RestCurves look={look} />

@@ -9,36 +9,24 @@ import type { Parts } from './parts.tsx'
 /** From so quick a scent on, ln of its factor, a cup sets within a minute once it stands. */
 const SETS_AT_REST = 0.8
 
+/** A spread of superfat between cups from which it is worth a word. */
+const SPREADS = 0.012
+
 /** What to look out for before and between the pours. */
 function Cautions({ plan, forecast }: Pick<Parts, 'plan' | 'forecast'>) {
   const { split, lanes } = forecast.lanes
   const nameOf = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
   const stirs = lanes.filter(lane => lane.stirs.length > 0)
   const quick = forecast.lanes.quickCups.filter(cup => cup.lnRate >= SETS_AT_REST).map(cup => nameOf(cup.cup))
-  const spreads = split.leanest < plan.recipe.superfatShare - 0.01
-  return (
-    <ul className="mb-1 list-disc pl-5 text-[13px] leading-tight">
-      {spreads && (
-        <li>
-          Before the split hold a spoonful still for a minute: no streaks, no ring of oil. Stopped too early, cups could
-          come out between {showShare(split.leanest)} and {showShare(split.richest)} superfat.
-        </li>
-      )}
-      {quick.length > 0 && (
-        <li>
-          {quick.join(', ')}: may set within a minute once it stands. Plain cups first; stir as the scent goes in, pour
-          at once, leave the cleaning, no textured top.
-        </li>
-      )}
-      {stirs.length > 0 && (
-        <li>
-          Stir as they wait:{' '}
-          {stirs.map(lane => `${nameOf(lane.cup)} at ${lane.stirs.map(min => showMinutes(min)).join(', ')}`).join('; ')}
-          .
-        </li>
-      )}
-    </ul>
-  )
+  const lines = [
+    split.leanest < plan.recipe.superfatShare - SPREADS &&
+      `Before that hold a spoonful still for a minute: no streaks (else ${showShare(split.leanest)} to ${showShare(split.richest)} superfat from cup to cup).`,
+    quick.length > 0 &&
+      `${quick.join(', ')} may set within a minute once it stands: plain cups first, stir as the scent goes in, pour at once, no textured top.`,
+    stirs.length > 0 &&
+      `Stir as they wait: ${stirs.map(lane => `${nameOf(lane.cup)} at ${lane.stirs.map(min => showMinutes(min)).join(', ')}`).join('; ')}.`,
+  ].filter(Boolean)
+  return lines.join(' ')
 }
 
 /** The pours in order, with how each goes in and the tools after it. */
@@ -53,9 +41,9 @@ export function Pours({ plan, forecast, habits }: Parts) {
         {plan.division.mode === 'own-batters' ? 'Blend each cup’s own batter right before its turn, to' : 'Blend to'}{' '}
         level {tidy(plan.conditions.stopLevel, 1)} ({traceName(plan.conditions.stopLevel)}), about{' '}
         {Math.round(((blend?.toMin ?? 0) - (blend?.fromMin ?? 0)) * 60)} s of stick time at full contact
-        {plan.division.mode === 'one-pot' && `; split by about ${showMinutes(lanes.splitMin)}`}.
+        {plan.division.mode === 'one-pot' && `; split by about ${showMinutes(lanes.splitMin)}`}.{' '}
+        <Cautions plan={plan} forecast={forecast} />
       </p>
-      <Cautions plan={plan} forecast={forecast} />
       <table className="w-full">
         <thead>
           <tr className="text-left text-[13px] text-soft">
