@@ -1,4 +1,5 @@
 // npm run -s bench: JSON lines {"name","value","unit"} on standard output, measured here and now.
+import { execFileSync } from 'node:child_process'
 import { once } from 'node:events'
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
@@ -7,7 +8,6 @@ import { gzipSync } from 'node:zlib'
 import { buildAll, ensurePackages } from './lib/build.mjs'
 import { launchBrowser } from './lib/browser.mjs'
 import { withDemoServer } from './lib/demo-server.mjs'
-import { lanesAgainstC } from './lib/native-lanes.mjs'
 import { ROOT } from './lib/paths.mjs'
 import { run } from './lib/say.mjs'
 
@@ -111,7 +111,7 @@ async function lanes() {
   tell('lanes.cups12.p95_ms', p95(await timed(100, () => lanesOf(twelve))), 'ms')
   tell('lanes.mc400x6.median_ms', median(await timed(5, () => monteCarlo(six, 400))), 'ms')
   tell('lanes.mc400x12.median_ms', median(await timed(5, () => monteCarlo(twelve, 400))), 'ms')
-  const ratio = lanesAgainstC(await import('@ostler/core'))
+  const ratio = JSON.parse(execFileSync(process.execPath, [join(ROOT, 'scripts', 'lib', 'native-lanes.mjs')]))
   if (ratio !== null) tell('lanes.ratio_to_c', ratio, '1')
   const before = chanceOf(jobOf(plan, portionsOf(plan, shelf), shelf))
   const from = performance.now()

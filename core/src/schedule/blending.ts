@@ -1,11 +1,11 @@
 import {
   UNSCENTED,
+  blendedLevel,
   blenderPower,
   cupCoolingS,
   falseLift,
   freshBatter,
   handling,
-  levelOf,
   split,
   stepBatter,
 } from '../trace/index.ts'
@@ -39,7 +39,7 @@ export function blend(
   const load: Load = { scent: UNSCENTED, ...job.potEffect, luck: job.rate.mean }
   let batter = freshBatter(pace, startC, startC >= pace.clearPointC + 3)
   let seconds = 0
-  const levelNow = () => levelOf({ ...batter, structure: 0 }, pace, load)
+  const levelNow = () => blendedLevel(batter, pace, load)
   let level = levelNow()
   record?.(0, level)
   const stopLevel = job.stopLevel + (bench.luck.stop ?? 0)

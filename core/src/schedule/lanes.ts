@@ -14,6 +14,8 @@ const P90 = 1.2816
 /** "In 4 of 5 runs there is at least this much time." */
 const P80 = 0.8416
 const LONGEST_MARGIN_S = 3600
+/** Edges of a band are smooth: fewer points do. */
+const BAND_SAMPLE_S = 60
 /** Tools are looked after for a shorter while: soap in the mould sets sooner. */
 const LONGEST_TOOL_MARGIN_S = 900
 
@@ -226,9 +228,9 @@ export function lanesOf(job: Job): Lanes {
   const belief = beliefOf(job)
   const at = (z: number) => believed(job, belief, z)
   const mid = runPlan(job, at(0), SAMPLE_S)
-  const low = runPlan(job, at(-P90), SAMPLE_S)
-  const high = runPlan(job, at(P90), SAMPLE_S)
-  const late = runPlan(job, at(P80), SAMPLE_S)
+  const low = runPlan(job, at(-P90), BAND_SAMPLE_S)
+  const high = runPlan(job, at(P90), BAND_SAMPLE_S)
+  const late = runPlan(job, at(P80), BAND_SAMPLE_S)
   const chances = chancesOf(job, belief)
   const cupId = (i: number | null) => (i === null ? null : job.cups[i]!.cup.id)
   const waited = (i: number) =>

@@ -137,7 +137,7 @@ function solidAfter(before: number, goal: number, how: Handling, seconds: number
 const formed = (batter: Batter, pace: RecipePace): number => pace.thickening * batter.converted + 3.5 * pace.stearic
 
 /** ln of the apparent viscosity in Pa·s, not capped at "set". */
-function lnViscosity(batter: Batter, pace: RecipePace, load: Load): number {
+function lnViscosity(batter: Batter, pace: RecipePace, load: Load, structure: number, solid: number): number {
   const soap = formed(batter, pace)
   return (
     pace.lnViscosity40 +
@@ -145,24 +145,33 @@ function lnViscosity(batter: Batter, pace: RecipePace, load: Load): number {
     pace.lnViscosityLye +
     Math.log(1 + 0.65 * batter.emulsion) +
     19.5 * Math.exp(0.81 * Math.log(soap)) +
-    (40 * batter.solid) / (1 + batter.solid / 0.25) +
+    (40 * solid) / (1 + solid / 0.25) +
     batter.jump +
     pace.lnViscosity +
     load.lnViscosity +
-    0.95 * (1 - Math.exp(-soap / 0.04)) * load.scent.gain * batter.structure
+    0.95 * (1 - Math.exp(-soap / 0.04)) * load.scent.gain * structure
   )
+}
+
+function levelWith(batter: Batter, pace: RecipePace, load: Load, structure: number, solid: number): number {
+  const thick = levelOfLnViscosity(lnViscosity(batter, pace, load, structure, solid))
+  return Math.min(5, Math.min(1, batter.emulsion / 0.85) + thick - 1)
 }
 
 /** Trace level, 0…5, as the maker sees it. */
 export const levelOf = (batter: Batter, pace: RecipePace, load: Load): number =>
-  Math.min(5, Math.min(1, batter.emulsion / 0.85) + levelOfLnViscosity(lnViscosity(batter, pace, load)) - 1)
+  levelWith(batter, pace, load, batter.structure, batter.solid)
+
+/** The level right under the blender, which leaves no structure of rest. */
+export const blendedLevel = (batter: Batter, pace: RecipePace, load: Load): number =>
+  levelWith(batter, pace, load, 0, batter.solid)
 
 /** The level it would show after a few seconds of stirring by hand: what a pour meets. */
 export function movingLevel(batter: Batter, pace: RecipePace, load: Load): number {
   const turnover = load.scent.build / 90 + 0.4
   const settled = load.scent.build / 90 / turnover
   const structure = settled + (batter.structure - settled) * Math.exp(-turnover * RESTIR_S)
-  return levelOf({ ...batter, structure: Math.min(structure, batter.structure) }, pace, load)
+  return levelWith(batter, pace, load, Math.min(structure, batter.structure), batter.solid)
 }
 
 /** Stirred this long by hand before every pour. */
@@ -171,7 +180,7 @@ export const RESTIR_S = 5
 /** How far solid fat alone lifts the level while little real soap has formed; 0 once it has. */
 export function falseLift(batter: Batter, pace: RecipePace, load: Load): number {
   if (batter.solid === 0 || (batter.emulsion >= 0.85 && formed(batter, pace) >= 0.02)) return 0
-  return levelOf(batter, pace, load) - levelOf({ ...batter, solid: 0 }, pace, load)
+  return levelOf(batter, pace, load) - levelWith(batter, pace, load, batter.structure, 0)
 }
 
 /** Solid fat that looks like trace: the level is at least 0.4 higher than without it, before real soap has formed. */

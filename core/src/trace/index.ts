@@ -6,6 +6,7 @@ export type { RecipePace } from './recipe-pace.ts'
 export {
   PLAIN_LOAD,
   RESTIR_S,
+  blendedLevel,
   blenderPower,
   FALSE_TRACE,
   cupCoolingS,

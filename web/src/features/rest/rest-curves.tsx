@@ -31,8 +31,8 @@ export function RestCurves({ look }: { look: RestLook }) {
     .map(point => ({ ...point, min: point.s / 60 }))
   const show = (c: number) => showTemperature(Math.round(c), habits)
   return (
-    <figure aria-label="Temperatures over a day" className="h-72 max-w-220">
-      <ResponsiveContainer>
+    <figure aria-label="Temperatures over a day" className="max-w-220">
+      <ResponsiveContainer height={288}>
         <LineChart data={points} margin={{ top: 18, right: 70, bottom: 4, left: 0 }}>
           <CartesianGrid stroke="var(--line)" vertical={false} />
           <XAxis
