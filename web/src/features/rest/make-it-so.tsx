@@ -1,5 +1,5 @@
 import { GEL_WISHES, showChance, showTemperature } from '@ostler/core'
-import type { RestSearch, RestWay } from '@ostler/core'
+import type { GelWish, RestSearch, RestWay } from '@ostler/core'
 import { useEffect, useRef, useState } from 'react'
 import { useBatch, useHabits, usePlan, useSay } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
@@ -9,10 +9,14 @@ import type { Working } from '../../workers/rest.ts'
 
 /** Looks for the simplest rest that does what is wished for; each is applied with one action. */
 export function MakeItSo() {
+  const wish = usePlan(state => state.plan.rest.wish)
+  return wish === 'any' ? null : <Search key={wish} wish={wish} />
+}
+
+function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
   const batch = useBatch()
   const toast = useToast()
   const say = useSay()
-  const wish = usePlan(state => state.plan.rest.wish)
   const [state, setState] = useState<RestSearch | null>(null)
   const [isBusy, setBusy] = useState(false)
   const [sentence, setSentence] = useState('')
@@ -22,11 +26,7 @@ export function MakeItSo() {
     working.current = null
     setBusy(false)
   }
-  useEffect(() => {
-    setState(null)
-    return stop
-  }, [wish])
-  if (wish === 'any') return null
+  useEffect(() => () => working.current?.stop(), [])
   const start = () => {
     stop()
     setBusy(true)
