@@ -114,6 +114,7 @@ export {
   GEL_WISHES,
   MAX_REST_READINGS,
   MAX_REST_STEPS,
+  MAX_WEIGH_INS,
   Rest,
   RestReading,
   RestStep,

@@ -188,6 +188,7 @@ export function ordered(plan: Plan): Plan {
         pick(step, ['atMin', 'place', 'tempC', 'holdMin', 'cover', 'towels', 'below']),
       ),
       readings: plan.rest.readings.map(one => pick(one, ['atMin', 'at', 'tempC'])),
+      weighIns: plan.rest.weighIns.map(one => pick(one, ['day', 'massG'])),
     },
     heat: {
       ...pick(heat, ['startAt', 'waterC', 'iceShare', 'meltC', 'lyeVessel', 'oilsVessel', 'lyeCooling', 'oilsCooling']),

@@ -1,4 +1,4 @@
-import { IsBoolean, IsIn, ValidateIf } from 'class-validator'
+import { IsBoolean, IsIn } from 'class-validator'
 import { NumberFrom, Parts } from '../checks/index.ts'
 import { PLACES } from '../rest/surroundings.ts'
 import type { Place } from '../rest/surroundings.ts'
@@ -56,6 +56,16 @@ export class RestReading {
   tempC!: number
 }
 
+/** A bar on the scale while it cures. */
+export class WeighIn {
+  @NumberFrom(0, 730, 'A bar is weighed 0 to 730 days after the pour.')
+  day!: number
+
+  @NumberFrom(1, 5000, 'A bar weighs 1 g to 5 kg.')
+  massG!: number
+}
+
+export const MAX_WEIGH_INS = 40
 export const MAX_REST_STEPS = 8
 export const MAX_REST_READINGS = 60
 
@@ -64,8 +74,9 @@ export class Rest {
   wish!: GelWish
 
   /** 'auto': by the mould's form and lining. */
-  @ValidateIf((rest: Rest) => rest.wall !== 'auto')
-  @IsIn(Object.keys(MOULD_WALLS), { message: `A wall is auto, or one of: ${Object.keys(MOULD_WALLS).join(', ')}.` })
+  @IsIn(['auto', ...Object.keys(MOULD_WALLS)], {
+    message: `A wall is auto, or one of: ${Object.keys(MOULD_WALLS).join(', ')}.`,
+  })
   wall!: WallKind | 'auto'
 
   @IsIn(Object.keys(UNDERS), { message: `It stands on one of: ${Object.keys(UNDERS).join(', ')}.` })
@@ -76,6 +87,9 @@ export class Rest {
 
   @Parts(() => RestReading, 0, MAX_REST_READINGS, `A rest keeps at most ${MAX_REST_READINGS} readings.`)
   readings!: RestReading[]
+
+  @Parts(() => WeighIn, 0, MAX_WEIGH_INS, `A batch keeps at most ${MAX_WEIGH_INS} weigh-ins.`)
+  weighIns!: WeighIn[]
 }
 
 export const restStep = (change: Partial<RestStep> = {}): RestStep => ({
@@ -89,4 +103,5 @@ export const startingRest = (): Rest => ({
   under: 'wood',
   steps: [restStep()],
   readings: [],
+  weighIns: [],
 })

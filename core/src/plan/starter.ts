@@ -240,7 +240,7 @@ export const freshCopy = (plan: Plan, name: string): Plan => ({
   name,
   seen: [],
   blendedS: null,
-  rest: { ...plan.rest, readings: [] },
+  rest: { ...plan.rest, readings: [], weighIns: [] },
   heat: { ...plan.heat, readings: [] },
   division: { ...plan.division, actual: [] },
   cups: plan.cups.map(cup => ({ ...cup, colorants: cup.colorants.map(part => ({ ...part, slurry: null })) })),

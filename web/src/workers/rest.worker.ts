@@ -36,6 +36,8 @@ export interface RestLook {
   sentence: { sentence: string; reason: string }
   notices: Notice[]
   tasks: RestTask[]
+  /** Water in the batter, share of its mass. */
+  waterShare: number
   curve: CurvePoint[]
   frames: Frame[]
   /** Most that each cell was above its gel temperature while it could gel, K: 0 is the edge of what has gelled. */
@@ -77,6 +79,7 @@ async function look(plan: Plan, shelf: Shelf, told: (look: RestLook | number) =>
         sentence: restSentence(result, chances),
         notices: restNotices(plan, result),
         tasks: restTasks(plan, result),
+        waterShare: job.section.materials[0]!.water,
         curve: history.curve.filter((_, i) => i % CURVE_EVERY === 0),
         frames: history.frames,
         margin: Float32Array.from(history.section.margin),

@@ -7,6 +7,7 @@ import { useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { lookAtRest } from '../../workers/rest.ts'
 import type { RestLook } from '../../workers/rest.ts'
+import { CureSection } from './cure-section.tsx'
 import { HeatMap } from './heat-map.tsx'
 import { MakeItSo } from './make-it-so.tsx'
 import { RestCurves } from './rest-curves.tsx'
@@ -106,6 +107,7 @@ function Looked({ look, progress }: { look: RestLook; progress: number | null })
         <RestCurves look={look} />
       </Section>
       <RestTasks tasks={look.tasks} />
+      <CureSection waterShare={look.waterShare} />
     </>
   )
 }

@@ -68,7 +68,7 @@ function looked(plan: Plan) {
   return {
     ...{ grid: 'fine', nx: job.section.nx, ny: job.section.ny, isRound: false, result, chances },
     sentence: restSentence(result, chances),
-    ...{ notices: restNotices(plan, result), tasks: restTasks(plan, result), curve: history.curve },
+    ...{ notices: restNotices(plan, result), tasks: restTasks(plan, result), curve: history.curve, waterShare: 0.2 },
     ...{ frames: history.frames, margin: Float32Array.from(history.section.margin) },
   }
 }
@@ -156,6 +156,27 @@ describe('the page', () => {
     expect(batch.get().plan.rest.readings).toEqual([{ atMin: 60, at: 'core', tempC: 61 }])
     fireEvent.click(screen.getByRole('button', { name: 'Remove reading 1' }))
     expect(batch.get().plan.rest.readings).toEqual([])
+  })
+})
+
+describe('cut and cure', () => {
+  test('bars with their weights; a wish for a day gives the last day to make them', async () => {
+    await shown(warm)
+    const cure = screen.getByRole('region', { name: 'Cut and cure' })
+    expect(cure.textContent).toMatch(/ready after\d+ days/)
+    const days = Number(/ready after(\d+) days/.exec(cure.textContent!)![1])
+    fireEvent.change(screen.getByLabelText('Wanted for'), { target: { value: '2026-12-20' } })
+    const last = new Date(2026, 11, 20 - days)
+    expect(cure.textContent).toContain(`last making day ${last.toLocaleDateString('en-GB', { weekday: 'short' })}`)
+  })
+
+  test('a weigh-in bends the curve and can be taken back', async () => {
+    const batch = await shown(warm)
+    fireEvent.change(screen.getByLabelText('Days after the pour'), { target: { value: '21' } })
+    fireEvent.click(screen.getByRole('button', { name: 'Note it' }))
+    expect(batch.get().plan.rest.weighIns).toMatchObject([{ day: 21 }])
+    fireEvent.click(screen.getByRole('button', { name: 'Remove weigh-in 1' }))
+    expect(batch.get().plan.rest.weighIns).toEqual([])
   })
 })
 

@@ -1,0 +1,185 @@
+import { MAX_WEIGH_INS, cureForecast, showLength, showMass, showShare } from '@ostler/core'
+import { addDays, format, parseISO, subDays } from 'date-fns'
+import { Trash2 } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import {
+  CartesianGrid,
+  Line,
+  LineChart,
+  ReferenceDot,
+  ReferenceLine,
+  ResponsiveContainer,
+  XAxis,
+  YAxis,
+} from 'recharts'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
+import { NumberCell } from '../../ui/number-cell.tsx'
+import { useTold } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+
+const DAY = 'EEE d MMM yyyy'
+const isDate = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text)
+
+/** Bars of the cut, what they lose on the rack, and when they are ready: forwards from a day, and back from another. */
+export function CureSection({ waterShare }: { waterShare: number }) {
+  const habits = useHabits()
+  const plan = usePlan(state => state.plan)
+  const cure = useMemo(() => cureForecast(plan, waterShare), [plan, waterShare])
+  const { bars, readyDay } = cure
+  const facts: [string, string][] = [
+    ['bars', String(bars.count)],
+    ['a bar, fresh', showMass(bars.massG, habits, 0)],
+    ['cured, about', showMass(cure.curedG, habits, 0)],
+    ['ends and scraps', showMass(bars.restG, habits, 0)],
+    ['becomes bars', showShare(cure.yieldShare, 0)],
+    ['ready after', `${readyDay} days`],
+  ]
+  return (
+    <Section title="Cut and cure">
+      <p className="text-soft">
+        Bars of {showLength(bars.lengthMm, habits)} by {showLength(bars.widthMm, habits)} by{' '}
+        {showLength(bars.heightMm, habits)}; the cut is set under Bars. Wipe the blade between bars of different
+        colours.
+      </p>
+      <dl className="mt-2 flex flex-wrap gap-x-9 gap-y-2">
+        {facts.map(([what, value]) => (
+          <div key={what}>
+            <dt className="text-[13px] text-soft">{what}</dt>
+            <dd className="text-xl font-semibold">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <Dates readyDay={readyDay} />
+      <figure aria-label="Weight of a bar as it cures" className="mt-2 max-w-180">
+        <ResponsiveContainer height={220}>
+          <LineChart data={cure.curve} margin={{ top: 18, right: 40, bottom: 4, left: 0 }}>
+            <CartesianGrid stroke="var(--line)" vertical={false} />
+            <XAxis
+              dataKey="day"
+              type="number"
+              domain={[0, 84]}
+              ticks={[0, 14, 28, 42, 56, 70, 84]}
+              tickFormatter={(day: number) => `${day / 7} wk`}
+              stroke="var(--soft)"
+              tick={{ fontSize: 13, fill: 'var(--soft)' }}
+            />
+            <YAxis
+              domain={['dataMin', 'dataMax']}
+              tickFormatter={(g: number) => showMass(g, habits, 0)}
+              stroke="var(--soft)"
+              tick={{ fontSize: 13, fill: 'var(--soft)' }}
+              width={70}
+            />
+            <ReferenceLine
+              x={readyDay}
+              stroke="var(--ink)"
+              label={{ value: 'ready', position: 'top', fontSize: 13, fill: 'var(--ink)' }}
+            />
+            <Line dataKey="massG" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
+            {plan.rest.weighIns.map((one, i) => (
+              <ReferenceDot
+                key={i}
+                x={one.day}
+                y={one.massG}
+                r={5}
+                fill="var(--paper)"
+                stroke="var(--ink)"
+                strokeWidth={2}
+              />
+            ))}
+          </LineChart>
+        </ResponsiveContainer>
+      </figure>
+      <WeighIns freshG={bars.massG} />
+      <p className="mt-1 text-[13px] text-soft">
+        Four weeks at least, and until a bar loses no more than half a percent a week. Selling has local rules.
+      </p>
+    </Section>
+  )
+}
+
+function Dates({ readyDay }: { readyDay: number }) {
+  const [made, setMade] = useState(() => format(new Date(), 'yyyy-MM-dd'))
+  const [wanted, setWanted] = useState('')
+  return (
+    <div className="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2">
+      <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+        Made on
+        <input
+          type="date"
+          className="field min-h-9 text-ink"
+          value={made}
+          onChange={event => setMade(event.target.value)}
+        />
+      </label>
+      <p className="min-h-9">
+        {isDate(made) ? (
+          <>
+            ready on <strong>{format(addDays(parseISO(made), readyDay), DAY)}</strong>
+          </>
+        ) : (
+          'Say on which day.'
+        )}
+      </p>
+      <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+        Wanted for
+        <input
+          type="date"
+          className="field min-h-9 text-ink"
+          value={wanted}
+          onChange={event => setWanted(event.target.value)}
+        />
+      </label>
+      {isDate(wanted) && (
+        <p className="min-h-9">
+          last making day <strong>{format(subDays(parseISO(wanted), readyDay), DAY)}</strong>
+        </p>
+      )}
+    </div>
+  )
+}
+
+function WeighIns({ freshG }: { freshG: number }) {
+  const batch = useBatch()
+  const told = useTold()
+  const habits = useHabits()
+  const weighIns = usePlan(state => state.plan.rest.weighIns)
+  const [day, setDay] = useState(7)
+  const [massG, setMassG] = useState(() => Math.round(freshG * 0.95))
+  const set = (value: typeof weighIns) => told(batch.edit({ kind: 'set', path: ['rest', 'weighIns'], value }))
+  return (
+    <div>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <label className="flex flex-col text-[13px] text-soft">
+          Days after the pour
+          <NumberCell label="Days after the pour" kind="plain" unit="" value={day} onValue={setDay} />
+        </label>
+        <label className="flex flex-col text-[13px] text-soft">
+          The bar weighs
+          <NumberCell label="The bar weighs" kind="mass" unit={habits.mass} value={massG} onValue={setMassG} />
+        </label>
+        <button
+          className="button"
+          disabled={weighIns.length >= MAX_WEIGH_INS}
+          onClick={() => set([...weighIns, { day, massG }].sort((a, b) => a.day - b.day))}
+        >
+          Note it
+        </button>
+      </div>
+      <ul className="max-w-100">
+        {weighIns.map((one, i) => (
+          <li key={i} className="flex items-center gap-2 border-t border-line text-[14px]">
+            day {one.day}: {showMass(one.massG, habits, 1)}
+            <button
+              className="quiet ml-auto"
+              aria-label={`Remove weigh-in ${i + 1}`}
+              onClick={() => set(weighIns.filter((_, n) => n !== i))}
+            >
+              <Trash2 size={15} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
