@@ -164,7 +164,7 @@ describe('cut and cure', () => {
     await shown(warm)
     const cure = screen.getByRole('region', { name: 'Cut and cure' })
     expect(cure.textContent).toMatch(/ready after\d+ days/)
-    const days = Number(/ready after(\d+) days/.exec(cure.textContent!)![1])
+    const days = Number(/ready after(\d+) days/.exec(cure.textContent)![1])
     fireEvent.change(screen.getByLabelText('Wanted for'), { target: { value: '2026-12-20' } })
     const last = new Date(2026, 11, 20 - days)
     expect(cure.textContent).toContain(`last making day ${last.toLocaleDateString('en-GB', { weekday: 'short' })}`)
