@@ -8,24 +8,11 @@ import { gzipSync } from 'node:zlib'
 import { buildAll, ensurePackages } from './lib/build.mjs'
 import { launchBrowser } from './lib/browser.mjs'
 import { withDemoServer } from './lib/demo-server.mjs'
+import { median, p95, tell, timed } from './lib/measure.mjs'
 import { ROOT } from './lib/paths.mjs'
 import { run } from './lib/say.mjs'
 
 const DEMO = { signInName: 'demo', password: 'trace before colour' }
-
-const tell = (name, value, unit) => console.log(JSON.stringify({ name, value: Number(value.toPrecision(4)), unit }))
-
-const p95 = times => [...times].sort((a, b) => a - b)[Math.ceil(times.length * 0.95) - 1]
-
-async function timed(rounds, act) {
-  const times = []
-  for (let i = 0; i < rounds; i += 1) {
-    const from = performance.now()
-    await act(i)
-    times.push(performance.now() - from)
-  }
-  return times
-}
 
 async function core() {
   const { everything, forecast, plainOil, readPlanText, referenceShelf, remediesFor, starterPlan, unitBatter } =
@@ -78,8 +65,6 @@ async function colours() {
   await timed(20, i => reachWish(plan, portions, shelf, 0, wish(i), two))
   tell('colour.inverse.p95_ms', p95(await timed(200, i => reachWish(plan, portions, shelf, 0, wish(i), two))), 'ms')
 }
-
-const median = times => [...times].sort((a, b) => a - b)[times.length >> 1]
 
 /** Lanes, many runs of a plan, and the search for a better one. */
 async function lanes() {

@@ -36,6 +36,7 @@ describe('the forecast on the command line', () => {
       'preparation',
       'design',
       'remedies',
+      'rest',
     ])
     expect(result.portions.lyeG).toBeGreaterThan(50)
   })

@@ -11,7 +11,8 @@ import {
 } from './constants.ts'
 import type { Material } from './material.ts'
 import { gelBySoap, gelByWarmth, restRate } from './tables.ts'
-import { END_FILM, evaporation, outerFilm, outwards } from './walls.ts'
+import { EndBar } from './end-bar.ts'
+import { WallLine } from './wall-line.ts'
 import type { Face } from './walls.ts'
 
 /** A cross-section of the soap: half of it where it is the same on both sides. Lengths in m. */
@@ -54,22 +55,9 @@ export interface Around {
   matC: number | null
 }
 
-const MAT_R = 0.04
-const END_CELLS = 32
 /** Not gelled at all, K. */
 export const NEVER = -99
 const DOSE_FROM_C = 45
-
-interface Line {
-  face: Face
-  /** Temperature of the wall's middle at each boundary cell. */
-  wallC: Float64Array
-  g1: Float64Array
-  ge: Float64Array
-  te: Float64Array
-  g2: number
-  surroundC: number
-}
 
 /**
  * Heat, conversion and gel in a cross-section, step by step: alternating directions in increment form, 0.55 implicit inside,
@@ -105,8 +93,8 @@ export class Section {
   readonly #source: Float64Array
   readonly #d: Float64Array
   readonly #c: Float64Array
-  readonly #lines: { side: Line; top: Line; bottom: Line }
-  readonly #end: { phi: Float64Array; wall: number } | null
+  readonly #lines: { side: WallLine; top: WallLine; bottom: WallLine }
+  readonly #end: EndBar | null
   #lambda = 0
   #lastStep = 0
   #step = 5
@@ -135,21 +123,12 @@ export class Section {
     this.#c = new Float64Array(Math.max(nx, ny))
     this.#area = Float64Array.from({ length: nx + 1 }, (_, i) => (isRound ? i * this.dx : 1))
     this.volume = Float64Array.from({ length: nx }, (_, i) => (isRound ? (i + 0.5) * this.dx : 1))
-    const line = (face: Face, count: number): Line => ({
-      face,
-      wallC: new Float64Array(count).fill(input.wallC),
-      g1: new Float64Array(count),
-      ge: new Float64Array(count),
-      te: new Float64Array(count),
-      g2: 0,
-      surroundC: input.wallC,
-    })
     this.#lines = {
-      side: line(input.faces.side, ny),
-      top: line(input.faces.top, nx),
-      bottom: line(input.faces.bottom, nx),
+      side: new WallLine(input.faces.side, ny, input.wallC),
+      top: new WallLine(input.faces.top, nx, input.wallC),
+      bottom: new WallLine(input.faces.bottom, nx, input.wallC),
     }
-    this.#end = input.lengthM === null ? null : { phi: new Float64Array(END_CELLS).fill(1), wall: 0 }
+    this.#end = input.lengthM === null ? null : new EndBar(input.lengthM)
   }
 
   /** Changes what the mould is wrapped in; its walls keep their warmth. */
@@ -220,78 +199,21 @@ export class Section {
     return most
   }
 
-  /** Conductances from the soap through each wall, with the wall's own heat eliminated. */
-  #films(dt: number, { airC, roomC, forced, matC }: Around): void {
-    const { nx, ny } = this.input
-    const losses = this.input.losses ?? LOSSES
-    const sides: [Line, number, (i: number) => number][] = [
-      [this.#lines.side, this.dx, i => i * nx + nx - 1],
-      [this.#lines.top, this.dy, i => (ny - 1) * nx + i],
-      [this.#lines.bottom, this.dy, i => i],
-    ]
-    for (const [line, size, cell] of sides) {
-      const { face, wallC } = line
-      const count = wallC.length
-      const mean = face.isOpen ? this.#meanOf(count, cell) : wallC.reduce((sum, c) => sum + c, 0) / count
-      const isOnMat = face.facing === 'bottom' && matC !== null
-      line.surroundC = isOnMat ? matC : airC
-      if (isOnMat) line.g2 = losses / (face.r2 + MAT_R)
-      else {
-        const film = (c: number) => this.input.film ?? outerFilm(face.facing, c, airC, face.lengthM, forced)
-        const first = film(mean)
-        const surface = airC + (mean - airC) * Math.min(1, line.g2 / (first * face.outer) || 1)
-        const h = film(surface)
-        line.g2 = outwards(face, h, losses) + (face.isOpen ? evaporation(surface, roomC) : 0)
-      }
-      const cw = face.capacity / dt
-      for (let i = 0; i < count; i += 1) {
-        const g1 = 1 / (face.r1 + (0.5 * size) / this.#k[cell(i)]!)
-        line.g1[i] = g1
-        line.ge[i] = (g1 * (cw + line.g2)) / (cw + g1 + line.g2)
-        line.te[i] = (cw * wallC[i]! + line.g2 * line.surroundC) / (cw + line.g2)
-      }
-    }
+  /** Conductances from the soap through each wall, by the air around it now. */
+  #films(dt: number, around: Around): void {
+    const { nx, ny, film, losses = LOSSES } = this.input
+    const air = { ...around, film, losses }
+    const k = this.#k
+    const T = this.T
+    this.#lines.side.warmth(dt, this.dx, air, k, T, nx - 1, nx)
+    this.#lines.top.warmth(dt, this.dy, air, k, T, (ny - 1) * nx, 1)
+    this.#lines.bottom.warmth(dt, this.dy, air, k, T, 0, 1)
   }
 
-  #meanOf(count: number, cell: (i: number) => number): number {
-    let sum = 0
-    for (let i = 0; i < count; i += 1) sum += this.T[cell(i)]!
-    return sum / count
-  }
-
-  /** What the ends take from this slice, 1/s: a bar of unit warmth that cools along the mould beside it. */
   #endSink(dt: number): number {
-    const { lengthM, materials, faces } = this.input
-    if (!this.#end || lengthM === null) return 0
-    const m = materials[0]!
-    const { phi } = this.#end
-    const dz = lengthM / 2 / END_CELLS
-    const capacity = m.density * m.cp50
-    const k = m.conductivity + K_SOAP
-    const inner = (dt * k) / (capacity * dz * dz)
-    const face = faces.side
-    const g1 = 1 / (face.r1 + (0.5 * dz) / k)
-    const g2 = outwards(face, END_FILM, this.input.losses ?? LOSSES)
-    const cw = face.capacity / dt
-    const ge = (g1 * (cw + g2)) / (cw + g1 + g2)
-    const te = (cw * this.#end.wall) / (cw + g2)
-    const out = (dt * ge) / (capacity * dz)
-    const was = phi[0]!
-    const c = this.#endSweep
-    for (let i = 0; i < END_CELLS; i += 1) {
-      const left = i > 0 ? inner : 0
-      const right = i < END_CELLS - 1 ? inner : 0
-      const isEnd = i === END_CELLS - 1
-      const diagonal = 1 + left + right + (isEnd ? out : 0) + (i > 0 ? left * c[i - 1]! : 0)
-      const value = phi[i]! + (isEnd ? out * te : 0) + (i > 0 ? left * phi[i - 1]! : 0)
-      c[i] = -right / diagonal
-      phi[i] = value / diagonal
-    }
-    for (let i = END_CELLS - 2; i >= 0; i -= 1) phi[i] = phi[i]! - c[i]! * phi[i + 1]!
-    this.#end.wall = (cw * this.#end.wall + g1 * phi[END_CELLS - 1]!) / (cw + g1 + g2)
-    return Math.max(0, (was - phi[0]!) / (dt * phi[0]!))
+    const { materials, faces, losses } = this.input
+    return this.#end ? this.#end.step(dt, materials[0]!, faces.side, losses ?? LOSSES) : 0
   }
-  readonly #endSweep = new Float64Array(END_CELLS)
 
   /** Volumetric conductances between neighbours, W/(m³K) times their share of the face. */
   #conductances(): void {
@@ -375,15 +297,9 @@ export class Section {
       const last = row + nx - 1
       const stage = T[last]! + d[last]!
       this.lost += dt * side.ge[y]! * this.#area[nx]! * this.dy * (stage - side.te[y]!)
-      this.#wallAfter(side, y, stage, dt)
+      side.after(y, stage, dt)
       for (let x = 0; x < nx; x += 1) d[row + x] = d[row + x]! * this.#capacity[row + x]!
     }
-  }
-
-  #wallAfter(line: Line, i: number, stageC: number, dt: number): void {
-    const cw = line.face.capacity / dt
-    const g1 = line.g1[i]!
-    line.wallC[i] = (cw * line.wallC[i]! + g1 * stageC + line.g2 * line.surroundC) / (cw + g1 + line.g2)
   }
 
   #sweepY(dt: number): number {
@@ -418,8 +334,8 @@ export class Section {
       const face = dt * volume[x]! * this.dx
       this.lost += face * bottom.ge[x]! * (stageBottom - bottom.te[x]!)
       this.lost += face * top.ge[x]! * (stageTop - top.te[x]!)
-      this.#wallAfter(bottom, x, stageBottom, dt)
-      this.#wallAfter(top, x, stageTop, dt)
+      bottom.after(x, stageBottom, dt)
+      top.after(x, stageTop, dt)
       for (let y = 0; y < ny; y += 1) {
         const i = y * nx + x
         const change = d[i]!
