@@ -28,9 +28,9 @@ export function CureSection({ waterShare }: { waterShare: number }) {
   const { bars, readyDay } = cure
   const facts: [string, string][] = [
     ['bars', String(bars.count)],
-    ['a bar, fresh', showMass(bars.massG, habits, 0)],
-    ['cured, about', showMass(cure.curedG, habits, 0)],
-    ['ends and scraps', showMass(bars.restG, habits, 0)],
+    ['a bar, fresh', showMass(bars.massG, habits, 1)],
+    ['cured, about', showMass(cure.curedG, habits, 1)],
+    ['ends and scraps', showMass(bars.restG, habits, 1)],
     ['becomes bars', showShare(cure.yieldShare, 0)],
     ['ready after', `${readyDay} days`],
   ]
@@ -65,7 +65,7 @@ export function CureSection({ waterShare }: { waterShare: number }) {
             />
             <YAxis
               domain={['dataMin', 'dataMax']}
-              tickFormatter={(g: number) => showMass(g, habits, 0)}
+              tickFormatter={(g: number) => showMass(g, habits, 1)}
               stroke="var(--soft)"
               tick={{ fontSize: 13, fill: 'var(--soft)' }}
               width={70}
@@ -169,7 +169,7 @@ function WeighIns({ freshG }: { freshG: number }) {
       <ul className="max-w-100">
         {weighIns.map((one, i) => (
           <li key={i} className="flex items-center gap-2 border-t border-line text-[14px]">
-            day {one.day}: {showMass(one.massG, habits, 1)}
+            day {one.day}: {showMass(one.massG, habits, 0.1)}
             <button
               className="quiet ml-auto"
               aria-label={`Remove weigh-in ${i + 1}`}

@@ -163,6 +163,7 @@ describe('cut and cure', () => {
   test('bars with their weights; a wish for a day gives the last day to make them', async () => {
     await shown(warm)
     const cure = screen.getByRole('region', { name: 'Cut and cure' })
+    expect(cure.textContent).toMatch(/a bar, fresh\d+ g/)
     expect(cure.textContent).toMatch(/ready after\d+ days/)
     const days = Number(/ready after(\d+) days/.exec(cure.textContent)![1])
     fireEvent.change(screen.getByLabelText('Wanted for'), { target: { value: '2026-12-20' } })
