@@ -1,7 +1,7 @@
 import { MOVE_TOOLS, clearMm, cupShares, embedPieces, layerHeights } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import type { Design } from '../swirl/index.ts'
-import { yieldStress } from '../trace/index.ts'
+import { levelThatStaysTilted, peakHeightMm, traceName, yieldStress } from '../trace/index.ts'
 import type { Measures } from './measures.ts'
 import { planBDiffers } from './plan-b.ts'
 import { draggedToppings } from './toppings.ts'
@@ -147,6 +147,24 @@ function rim(plan: Plan, design: Design): DesignAdvice[] {
   return [{ id: 'rim', sentence, fix: null }]
 }
 
+/** Tilted layers flow level again, and peaks sink, until the batter is firm enough for them. */
+function standing(plan: Plan, levels: readonly number[]): DesignAdvice[] {
+  const heights = layerHeights(plan)
+  return plan.score.flatMap(({ shape }, i): DesignAdvice[] => {
+    const level = levels[i]
+    if (shape.way === 'layer' && shape.tiltDeg !== 0) {
+      const need = levelThatStaysTilted(heights[i]!, shape.tiltDeg)
+      const sentence = `Layer ${i + 1} lies at ${Math.abs(shape.tiltDeg).toFixed(0)}°: keep the mould tilted until it stands at ${need.toFixed(1)} (${traceName(need)}), or it flows level again.`
+      return [{ id: `tilt-${i}`, sentence, fix: null }]
+    }
+    if (shape.way !== 'peaks' || level === undefined) return []
+    const holds = peakHeightMm(level)
+    if (holds >= heights[i]!) return []
+    const sentence = `At trace ${level.toFixed(1)} peaks hold about ${holds.toFixed(0)} mm; thicker batter stands higher.`
+    return [{ id: `peaks-${i}`, sentence, fix: null }]
+  })
+}
+
 function secondScore(plan: Plan): DesignAdvice[] {
   const names = planBDiffers(plan)
   if (names.length === 0) return []
@@ -170,6 +188,7 @@ export function designAdvice(
     ...embeds(plan, levels),
     ...(measures ? [...muddy(plan, measures), ...hidden(plan, design, measures)] : []),
     ...toppings(plan),
+    ...standing(plan, levels),
     ...secondScore(plan),
     ...thinLayers(plan),
     ...(measures ? uneven(plan, measures) : []),

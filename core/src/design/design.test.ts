@@ -269,3 +269,23 @@ describe('what the geometry says', () => {
     expect(sentences(brim)).toContain('above the mould’s rim')
   }, 20_000)
 })
+
+test('a tilted layer is to stay tilted until it stands; low peaks are told of', () => {
+  const tilted = {
+    ...start,
+    score: start.score.map((pour, i) => (i > 0 ? pour : { ...pour, shape: { ...pour.shape, tiltDeg: 20 } })),
+  }
+  const words = (plan: typeof start, level: number) =>
+    designAdvice(
+      plan,
+      designOf(plan, []),
+      plan.score.map(() => level),
+      null,
+    )
+      .map(one => one.sentence)
+      .join(' ')
+  expect(words(tilted, 2)).toMatch(/Layer 1 lies at 20°.*until it stands at [34]\.\d/)
+  expect(words(start, 2)).not.toMatch(/tilted/)
+  expect(words(made('peaks'), 3.3)).toMatch(/peaks hold about \d+ mm/)
+  expect(words(made('peaks'), 4.6)).not.toMatch(/peaks hold/)
+})

@@ -4,7 +4,7 @@ import type { Edit, Plan, ScentMoment } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { diveDepthMm, levelThatCarries, levelThatStaysTilted, levelsForEmbed, peakHeightMm } from '../trace/index.ts'
+import { diveDepthMm, levelThatCarries, levelThatStaysTilted, peakHeightMm } from '../trace/index.ts'
 import { chanceOf, chancesOf } from './chances.ts'
 import { jobOf } from './job.ts'
 import type { Job } from './job.ts'
@@ -76,12 +76,10 @@ describe('what falls and what bears it', () => {
     depths.forEach((mm, i) => expect(mm / [42.4, 21.1, 11.3, 6.1][i]!).toBeCloseTo(1, 1.6))
   })
 
-  test('tilted layers, peaks and embeds', () => {
+  test('tilted layers and peaks', () => {
     const close = (value: number, wanted: number) => expect(Math.abs(value - wanted)).toBeLessThan(0.02)
     ;[10, 20, 30].forEach((deg, i) => close(levelThatStaysTilted(25, deg), [3.67, 4.03, 4.23][i]!))
     ;[3.3, 4, 4.6].forEach((level, i) => expect(peakHeightMm(level) / [3.7, 14.1, 42.4][i]!).toBeCloseTo(1, 1.5))
-    close(levelsForEmbed(30, 1050).onTop, 3.79)
-    close(levelsForEmbed(30, 1050).within, 2.32)
   })
 })
 

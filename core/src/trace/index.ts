@@ -20,7 +20,7 @@ export {
   stepBatter,
 } from './batter.ts'
 export type { Batter, Cooling, Handling, HandlingMode, Load } from './batter.ts'
-export { diveDepthMm, levelThatCarries, levelThatStaysTilted, levelsForEmbed, peakHeightMm } from './pour-physics.ts'
+export { diveDepthMm, levelThatCarries, levelThatStaysTilted, peakHeightMm } from './pour-physics.ts'
 export { clearPoint, latentHeat, solidParts, solidShare } from './solid-fat.ts'
 export { batterPace } from './batter-pace.ts'
 export { colorantEffect } from './colorant-effect.ts'

@@ -58,9 +58,3 @@ export const levelThatStaysTilted = (heightMm: number, tiltDeg: number): number 
 /** Height in mm of a peak that batter at `level` holds; `density` 650 for whipped batter. */
 export const peakHeightMm = (level: number, density = DENSITY): number =>
   (1000 * Math.sqrt(3) * yieldStress(level)) / (density * GRAVITY)
-
-/** Levels at which an embed stays on top, and at which one pressed in neither sinks nor rises. */
-export const levelsForEmbed = (heightMm: number, density: number): { onTop: number; within: number } => ({
-  onTop: levelOfYield((density * GRAVITY * heightMm) / 1000 / BEARING),
-  within: levelOfYield((Math.abs(density - DENSITY) * GRAVITY * heightMm * 0.15) / 1000),
-})
