@@ -2,6 +2,9 @@ import type { Notice } from '../checks/index.ts'
 import { restChances } from './chances.ts'
 import type { RestChances } from './chances.ts'
 import { workedThrough } from './history.ts'
+import type { RestJob } from './history.ts'
+import { refitted, withRefit } from './refit.ts'
+import type { Refit } from './refit.ts'
 import { aboutOf, restJobOf } from './plan-rest.ts'
 import type { RestInputs } from './plan-rest.ts'
 import { restResult } from './verdict.ts'
@@ -15,17 +18,21 @@ export interface RestOutlook {
   reason: string
   result: RestResult
   chances: RestChances
+  /** What the plan's readings say; null without any. */
+  refit: Refit | null
   notices: Notice[]
   tasks: RestTask[]
 }
 
 /** Works a plan's rest through finely, and coarsely many times; takes some tenths of a second. */
 export function restOutlook(inputs: RestInputs): RestOutlook {
-  const job = restJobOf(inputs, 'fine')
+  const refit = refitted(restJobOf(inputs, 'coarse'), inputs.plan.rest.readings)
+  const fitted = (job: RestJob) => (refit ? withRefit(job, refit) : job)
+  const job = fitted(restJobOf(inputs, 'fine'))
   const result = restResult(workedThrough(job), aboutOf(inputs, job.section.materials))
-  const chances = restChances(restJobOf(inputs, 'coarse'))
+  const chances = restChances(fitted(restJobOf(inputs, 'coarse')))
   return {
     ...restSentence(result, chances),
-    ...{ result, chances, notices: restNotices(inputs.plan, result), tasks: restTasks(inputs.plan, result) },
+    ...{ refit, result, chances, notices: restNotices(inputs.plan, result), tasks: restTasks(inputs.plan, result) },
   }
 }

@@ -2,6 +2,7 @@ import {
   aboutOf,
   forecast,
   makeItSo,
+  refitted,
   restChances,
   restHistory,
   restJobOf,
@@ -9,6 +10,7 @@ import {
   restResult,
   restSentence,
   restTasks,
+  withRefit,
 } from '@ostler/core'
 import type {
   CurvePoint,
@@ -16,7 +18,9 @@ import type {
   GelWish,
   Notice,
   Plan,
+  Refit,
   RestChances,
+  RestJob,
   RestResult,
   RestSearch,
   RestTask,
@@ -31,6 +35,8 @@ export interface RestLook {
   ny: number
   isRound: boolean
   result: RestResult
+  /** What the readings say; null without any. */
+  refit: Refit | null
   /** Null until many runs have been worked through. */
   chances: RestChances | null
   sentence: { sentence: string; reason: string }
@@ -58,8 +64,10 @@ const CURVE_EVERY = 2
 /** A coarse answer at once, then the fine one with its frames; tells of each, and how far the fine one is. */
 async function look(plan: Plan, shelf: Shelf, told: (look: RestLook | number) => void): Promise<void> {
   const inputs = inputsOf(plan, shelf)
+  const refit = refitted(restJobOf(inputs, 'coarse'), plan.rest.readings)
+  const fitted = (job: RestJob) => (refit ? withRefit(job, refit) : job)
   const run = async (grid: RestLook['grid'], chances: RestChances | null): Promise<RestLook> => {
-    const job = restJobOf(inputs, grid, grid === 'fine' ? FRAME_S : 0)
+    const job = fitted(restJobOf(inputs, grid, grid === 'fine' ? FRAME_S : 0))
     const steps = restHistory(job)
     let count = 0
     for (;;) {
@@ -75,7 +83,7 @@ async function look(plan: Plan, shelf: Shelf, told: (look: RestLook | number) =>
       const history = step.value
       const result = restResult(history, aboutOf(inputs, job.section.materials))
       return {
-        ...{ grid, nx: job.section.nx, ny: job.section.ny, isRound: job.section.isRound, result, chances },
+        ...{ grid, nx: job.section.nx, ny: job.section.ny, isRound: job.section.isRound, result, chances, refit },
         sentence: restSentence(result, chances),
         notices: restNotices(plan, result),
         tasks: restTasks(plan, result),
@@ -88,7 +96,7 @@ async function look(plan: Plan, shelf: Shelf, told: (look: RestLook | number) =>
   }
   told(await run('coarse', null))
   await breath()
-  const fine = await run('fine', restChances(restJobOf(inputs, 'coarse')))
+  const fine = await run('fine', restChances(fitted(restJobOf(inputs, 'coarse'))))
   const buffers = fine.frames.flatMap(frame => [frame.tempC.buffer, frame.converted.buffer, frame.gelled.buffer])
   told(transfer(fine, buffers))
 }

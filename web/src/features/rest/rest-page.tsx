@@ -1,4 +1,5 @@
 import { showChance, showTemperature } from '@ostler/core'
+import type { Refit } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
@@ -77,6 +78,22 @@ export function RestPage() {
   )
 }
 
+const by = (factor: number, more: string, less: string) => {
+  const percent = Math.round((factor - 1) * 100)
+  return percent === 0 ? 'as expected' : `${Math.abs(percent)} % ${percent > 0 ? more : less} than expected`
+}
+
+/** What the readings have changed. */
+function Fitted({ refit }: { refit: Refit }) {
+  return (
+    <p>
+      From your readings: it reacts {by(refit.rate, 'faster', 'slower')} (± {Math.round(refit.rateSd * 100)} %), and
+      loses heat {by(refit.losses, 'faster', 'slower')} (± {Math.round(refit.lossesSd * 100)} %). The curves follow
+      them. One more after 6 to 8 hours tells most of the losses.
+    </p>
+  )
+}
+
 /** The colours follow what gels, where the plan thinks otherwise. */
 function UseInColours({ share }: { share: number }) {
   const batch = useBatch()
@@ -101,6 +118,7 @@ function Looked({ look, progress }: { look: RestLook; progress: number | null })
   return (
     <>
       <Verdict look={look} progress={progress} />
+      {look.refit && <Fitted refit={look.refit} />}
       <UseInColours share={look.result.gelledShare} />
       {look.frames.length > 0 && <HeatMap look={look} />}
       <Section title="Through the hours">

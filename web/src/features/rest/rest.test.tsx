@@ -69,6 +69,7 @@ function looked(plan: Plan) {
     ...{ grid: 'fine', nx: job.section.nx, ny: job.section.ny, isRound: false, result, chances },
     sentence: restSentence(result, chances),
     ...{ notices: restNotices(plan, result), tasks: restTasks(plan, result), curve: history.curve, waterShare: 0.2 },
+    refit: { rate: 1.21, losses: 0.9, rateSd: 0.1, lossesSd: 0.07 },
     ...{ frames: history.frames, margin: Float32Array.from(history.section.margin) },
   }
 }
@@ -94,6 +95,7 @@ describe('the page', () => {
   test('says what comes of it, with its numbers, and scrubs through the hours', async () => {
     await shown(warm)
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(look.sentence.sentence)
+    expect(screen.getByText(/it reacts 21 % faster than expected .* loses heat 10 % slower/)).toBeTruthy()
     const slider = screen.getByRole('slider', { name: 'Time after the pour' })
     fireEvent.change(slider, { target: { value: '0' } })
     const before = slider.getAttribute('aria-valuetext')
