@@ -1,4 +1,5 @@
 import { MAX_WEIGH_INS, cureForecast, showLength, showMass, showShare } from '@ostler/core'
+import type { EditResult } from '@ostler/core'
 import { addDays, format, parseISO, subDays } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -14,6 +15,7 @@ import {
 } from 'recharts'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
 import { useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 
@@ -146,6 +148,10 @@ function WeighIns({ freshG }: { freshG: number }) {
   const weighIns = usePlan(state => state.plan.rest.weighIns)
   const [day, setDay] = useState(7)
   const [massG, setMassG] = useState(() => Math.round(freshG * 0.95))
+  const weigh = (g: number): EditResult => {
+    setMassG(g)
+    return { ok: true, plan: batch.get().plan }
+  }
   const set = (value: typeof weighIns) => told(batch.edit({ kind: 'set', path: ['rest', 'weighIns'], value }))
   return (
     <div>
@@ -154,10 +160,7 @@ function WeighIns({ freshG }: { freshG: number }) {
           Days after the pour
           <NumberCell label="Days after the pour" kind="plain" unit="" value={day} onValue={setDay} />
         </label>
-        <label className="flex flex-col text-[13px] text-soft">
-          The bar weighs
-          <NumberCell label="The bar weighs" kind="mass" unit={habits.mass} value={massG} onValue={setMassG} />
-        </label>
+        <QuantityField label="The bar weighs" kind="mass" habits={habits} width={72} value={massG} onValue={weigh} />
         <button
           className="button"
           disabled={weighIns.length >= MAX_WEIGH_INS}

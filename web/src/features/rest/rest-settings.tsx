@@ -1,11 +1,21 @@
-import { COVERS, GEL_WISHES, MAX_REST_STEPS, MOULD_WALLS, PLACES, UNDERS, restStep } from '@ostler/core'
-import type { Cover, GelWish, Place, RestStep, UnderKind, WallKind } from '@ostler/core'
+import {
+  COVERS,
+  GEL_WISHES,
+  MAX_REST_STEPS,
+  MOULD_WALLS,
+  PLACES,
+  UNDERS,
+  restStep,
+  showTemperature,
+} from '@ostler/core'
+import type { Cover, EditResult, GelWish, Place, RestStep, UnderKind, WallKind } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { useBatch, usePlan } from '../../plan/context.tsx'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 
@@ -148,6 +158,11 @@ function Readings() {
   const readings = usePlan(state => state.plan.rest.readings)
   const [atMin, setAtMin] = useState(60)
   const [tempC, setTempC] = useState(45)
+  const habits = useHabits()
+  const read = (c: number): EditResult => {
+    setTempC(c)
+    return { ok: true, plan: batch.get().plan }
+  }
   const set = (value: typeof readings) => told(batch.edit({ kind: 'set', path: ['rest', 'readings'], value }))
   return (
     <details>
@@ -159,10 +174,7 @@ function Readings() {
           Minutes after the pour
           <NumberCell label="Minutes after the pour" kind="plain" unit="" value={atMin} onValue={setAtMin} />
         </label>
-        <label className="flex flex-col text-[13px] text-soft">
-          °C
-          <NumberCell label="Reading, °C" kind="temperature" unit="C" value={tempC} onValue={setTempC} />
-        </label>
+        <QuantityField label="Reading" kind="temperature" habits={habits} width={72} value={tempC} onValue={read} />
         <button className="button" onClick={() => set([...readings, { atMin, at: 'core', tempC }])}>
           Add
         </button>
@@ -170,7 +182,7 @@ function Readings() {
       <ul>
         {readings.map((reading, i) => (
           <li key={i} className="flex items-center gap-2 border-t border-line text-[14px]">
-            {reading.atMin} min: {reading.tempC} °C
+            {reading.atMin} min: {showTemperature(reading.tempC, habits)}
             <button
               className="quiet ml-auto"
               aria-label={`Remove reading ${i + 1}`}

@@ -153,7 +153,7 @@ describe('the page', () => {
   test('a reading is added and removed', async () => {
     const batch = await shown(warm)
     fireEvent.click(screen.getByText('Readings of the core'))
-    fireEvent.change(screen.getByLabelText('Reading, °C'), { target: { value: '61' } })
+    fireEvent.change(screen.getByLabelText('Reading'), { target: { value: '61' } })
     fireEvent.click(screen.getByRole('button', { name: 'Add' }))
     expect(batch.get().plan.rest.readings).toEqual([{ atMin: 60, at: 'core', tempC: 61 }])
     fireEvent.click(screen.getByRole('button', { name: 'Remove reading 1' }))
