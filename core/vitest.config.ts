@@ -1,3 +1,3 @@
 import { defineConfig } from 'vitest/config'
 
-export default defineConfig({ test: { name: 'core', include: ['src/**/*.test.ts'], testTimeout: 30_000 } })
+export default defineConfig({ test: { name: 'core', include: ['src/**/*.test.ts'], testTimeout: 60_000, isolate: false } })

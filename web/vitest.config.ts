@@ -6,5 +6,5 @@ const conditions = ['source', ...defaultServerConditions]
 export default defineConfig({
   resolve: { conditions },
   ssr: { resolve: { conditions } },
-  test: { name: 'web', environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 20_000 },
+  test: { name: 'web', environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 60_000 },
 })
