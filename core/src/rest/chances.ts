@@ -28,19 +28,19 @@ function drawn(job: RestJob, n: number): RestJob {
     number,
     number,
   ]
-  const { section } = job
+  const { block } = job
   return {
     ...job,
     untilS: Math.min(job.untilS, HOURS * 3600),
     frameS: 0,
     roomC: job.roomC + SPREAD.roomK * room,
-    section: {
-      ...section,
-      materials: section.materials.map(one => ({ ...one, heat: one.heat * (1 + SPREAD.heat * heat) })),
-      startC: section.startC.map(c => c + SPREAD.pourK * pour),
-      rate: (section.rate ?? 1) * Math.exp(SPREAD.rate * rate),
-      losses: (section.losses ?? LOSSES) * Math.exp(SPREAD.losses * losses),
-      gelShiftK: (section.gelShiftK ?? 0) + SPREAD.gelK * gel,
+    block: {
+      ...block,
+      materials: block.materials.map(one => ({ ...one, heat: one.heat * (1 + SPREAD.heat * heat) })),
+      startC: block.startC.map(c => c + SPREAD.pourK * pour),
+      rate: (block.rate ?? 1) * Math.exp(SPREAD.rate * rate),
+      losses: (block.losses ?? LOSSES) * Math.exp(SPREAD.losses * losses),
+      gelShiftK: (block.gelShiftK ?? 0) + SPREAD.gelK * gel,
     },
   }
 }
@@ -50,14 +50,14 @@ export function restChances(job: RestJob, runs = 32): RestChances {
   const gel: Record<GelClass, number> = { none: 0, partial: 0, full: 0 }
   const peaks: number[] = []
   for (let n = 1; n <= runs; n += 1) {
-    const { section, peakC } = workedThrough(drawn(job, n))
-    const { nx } = section.input
+    const { block, peakC } = workedThrough(drawn(job, n))
+    const { nx } = block.input
     let whole = 0
     let share = 0
-    for (let i = 0; i < section.n; i += 1) {
-      const v = section.volume[i % nx]!
+    for (let i = 0; i < block.n; i += 1) {
+      const v = block.volume[i % nx]!
       whole += v
-      if (section.gmax[i]! > 0.5) share += v
+      if (block.gmax[i]! > 0.5) share += v
     }
     gel[classOfShare(share / whole)] += 1 / runs
     peaks.push(peakC)

@@ -1,25 +1,25 @@
-import { Section } from './section.ts'
-import type { SectionInput } from './section.ts'
+import { Block } from './block.ts'
+import type { BlockInput, Faces } from './block.ts'
 import { Surroundings } from './surroundings.ts'
 import type { Phase } from './surroundings.ts'
 
-/** Heat, conversion and gel of a section at a moment, for the picture. */
+/** Heat, conversion and gel of a block at a moment, for the picture. */
 export interface Frame {
   s: number
-  /** °C, conversion and gelled share of each cell, row by row from the bottom. */
+  /** °C, conversion and gelled share of each cell of the middle slice, row by row from the floor. */
   tempC: Float32Array
   converted: Float32Array
   gelled: Float32Array
 }
 
 export interface RestJob {
-  section: SectionInput
+  block: BlockInput
   phases: readonly Phase[]
   /** Faces from each phase on, as it is wrapped then. */
-  wraps: readonly SectionInput['faces'][]
+  wraps: readonly Faces[]
   roomC: number
   untilS: number
-  /** m of mould that stand in one oven or box, both halves counted: what the section's loss is multiplied with. */
+  /** What the block's loss is multiplied with to be that of all moulds in one oven or box: m and halves, or quarters. */
   lengthInPlace: number
   /** Seconds between frames; 0: none. */
   frameS: number
@@ -39,7 +39,7 @@ export interface CurvePoint {
 }
 
 export interface RestHistory {
-  section: Section
+  block: Block
   curve: CurvePoint[]
   frames: Frame[]
   peakC: number
@@ -50,29 +50,42 @@ export interface RestHistory {
 const CURVE_S = 300
 const ENCLOSED_S = 60
 
-const copy = (from: Float64Array): Float32Array => Float32Array.from(from)
+/** A field's middle slice, row by row from the floor. */
+export function middleSlice(field: Float64Array, { nx, ny, nz }: Pick<BlockInput, 'nx' | 'ny' | 'nz'>): Float32Array {
+  const slice = new Float32Array(nx * ny)
+  for (let y = 0; y < ny; y += 1) for (let x = 0; x < nx; x += 1) slice[y * nx + x] = field[y * nx * nz + x]!
+  return slice
+}
 
-function pointOf(section: Section, around: number): CurvePoint {
-  const { nx, ny } = section.input
-  const { T, X, g, volume } = section
+const frameOf = ({ T, X, g, timeS, input }: Block): Frame => ({
+  s: timeS,
+  tempC: middleSlice(T, input),
+  converted: middleSlice(X, input),
+  gelled: middleSlice(g, input),
+})
+
+function pointOf(block: Block, around: number): CurvePoint {
+  const { nx, ny, nz } = block.input
+  const { T, X, g, volume } = block
+  const plane = nx * nz
   let whole = 0
   let mean = 0
   let gelled = 0
   let least = 1
-  for (let i = 0; i < section.n; i += 1) {
+  for (let i = 0; i < block.n; i += 1) {
     const v = volume[i % nx]!
     whole += v
     mean += v * X[i]!
     gelled += v * g[i]!
     if (X[i]! < least) least = X[i]!
   }
-  const middle = (ny >> 1) * nx
+  const middle = (ny >> 1) * plane
   return {
-    s: section.timeS,
+    s: block.timeS,
     core: T[middle]!,
     side: T[middle + nx - 1]!,
-    top: T[(ny - 1) * nx]!,
-    corner: Math.min(T[nx - 1]!, T[section.n - 1]!),
+    top: T[(ny - 1) * plane]!,
+    corner: Math.min(T[plane - 1]!, T[block.n - 1]!),
     around,
     meanConverted: mean / whole,
     leastConverted: least,
@@ -85,8 +98,10 @@ function pointOf(section: Section, around: number): CurvePoint {
  * time, so that a worker can tell of it and stop.
  */
 export function* restHistory(job: RestJob): Generator<number, RestHistory> {
-  const section = new Section({ ...job.section, faces: job.wraps[0]! })
+  const block = new Block({ ...job.block, faces: job.wraps[0]! })
   const place = new Surroundings(job.phases, job.roomC)
+  // Layers that wait for the last pour; times count from there.
+  if (block.timeS < 0) block.run(0, place.at(0))
   const changes = place.changes.filter(s => s > 0 && s < job.untilS)
   const curve: CurvePoint[] = []
   const frames: Frame[] = []
@@ -94,15 +109,15 @@ export function* restHistory(job: RestJob): Generator<number, RestHistory> {
   let peakS = 0
   let phase = 0
   let nextFrame = 0
-  while (section.timeS < job.untilS - 1e-6) {
-    const now = section.timeS
+  while (block.timeS < job.untilS - 1e-6) {
+    const now = block.timeS
     const at = place.phaseAt(now)
     if (at !== phase) {
       phase = at
-      section.rewrap(job.wraps[at]!)
+      block.rewrap(job.wraps[at]!)
     }
     if (job.frameS > 0 && now >= nextFrame - 1e-6) {
-      frames.push({ s: now, tempC: copy(section.T), converted: copy(section.X), gelled: copy(section.g) })
+      frames.push(frameOf(block))
       nextFrame += job.frameS
     }
     const around = place.at(now)
@@ -111,25 +126,19 @@ export function* restHistory(job: RestJob): Generator<number, RestHistory> {
     const frameAt = job.frameS > 0 ? nextFrame : Infinity
     const until = Math.min(job.untilS, event, frameAt, now + (isEnclosed ? ENCLOSED_S : CURVE_S))
     const last = curve.at(-1)
-    if (!last || now - last.s >= CURVE_S - 1) curve.push(pointOf(section, around.airC))
-    section.run(until, around)
-    place.after(now, section.timeS - now, section.lossNow() * job.lengthInPlace)
-    for (let i = 0; i < section.n; i += 1)
-      if (section.T[i]! > peakC) {
-        peakC = section.T[i]!
-        peakS = section.timeS
+    if (!last || now - last.s >= CURVE_S - 1) curve.push(pointOf(block, around.airC))
+    block.run(until, around)
+    place.after(now, block.timeS - now, block.lossNow() * job.lengthInPlace)
+    for (let i = 0; i < block.n; i += 1)
+      if (block.T[i]! > peakC) {
+        peakC = block.T[i]!
+        peakS = block.timeS
       }
-    yield section.timeS / job.untilS
+    yield block.timeS / job.untilS
   }
-  curve.push(pointOf(section, place.at(section.timeS).airC))
-  if (job.frameS > 0)
-    frames.push({
-      s: section.timeS,
-      tempC: copy(section.T),
-      converted: copy(section.X),
-      gelled: copy(section.g),
-    })
-  return { section, curve, frames, peakC: Math.max(...section.hottest), peakS }
+  curve.push(pointOf(block, place.at(block.timeS).airC))
+  if (job.frameS > 0) frames.push(frameOf(block))
+  return { block, curve, frames, peakC: Math.max(...block.hottest), peakS }
 }
 
 /** The same without stopping in between. */

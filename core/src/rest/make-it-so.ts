@@ -145,7 +145,7 @@ function editOf(plan: Plan, { steps, pourK }: Candidate): Edit {
 function jobFor(inputs: RestInputs, { steps, pourK = 0 }: Candidate): RestJob {
   const plan = { ...inputs.plan, rest: { ...inputs.plan.rest, steps } }
   const job = restJobOf({ ...inputs, plan }, 'coarse')
-  return { ...job, section: { ...job.section, startC: job.section.startC.map(c => c + pourK) } }
+  return { ...job, block: { ...job.block, startC: job.block.startC.map(c => c + pourK) } }
 }
 
 /** How far a single run is from what is wished for, K; 0 or more: it is there. */
@@ -174,7 +174,7 @@ export function* makeItSo(inputs: RestInputs, wish: Exclude<GelWish, 'any'>): Ge
     found: [...found],
     refusal,
   })
-  const resultOf = (job: RestJob) => restResult(workedThrough(job), aboutOf(inputs, job.section.materials))
+  const resultOf = (job: RestJob) => restResult(workedThrough(job), aboutOf(inputs, job.block.materials))
   const bare = resultOf(jobFor(inputs, { kind: '', sentence: '', cost: 0, steps: [restStep()] }))
   if (wish !== 'none' && bare.crack > MOST_CRACK) {
     yield state(

@@ -29,7 +29,7 @@ export function restOutlook(inputs: RestInputs): RestOutlook {
   const refit = refitted(restJobOf(inputs, 'coarse'), inputs.plan.rest.readings)
   const fitted = (job: RestJob) => (refit ? withRefit(job, refit) : job)
   const job = fitted(restJobOf(inputs, 'fine'))
-  const result = restResult(workedThrough(job), aboutOf(inputs, job.section.materials))
+  const result = restResult(workedThrough(job), aboutOf(inputs, job.block.materials))
   const chances = restChances(fitted(restJobOf(inputs, 'coarse')))
   return {
     ...restSentence(result, chances),

@@ -32,7 +32,7 @@ const resting = (plan: Plan, ...steps: Partial<RestStep>[]): Plan => ({
 const outcome = (plan: Plan) => {
   const inputs = inputsOf(plan)
   const job = restJobOf(inputs, 'coarse')
-  return restResult(workedThrough(job), aboutOf(inputs, job.section.materials))
+  return restResult(workedThrough(job), aboutOf(inputs, job.block.materials))
 }
 const warmMilk = (() => {
   const milk = example('weir-milk')
@@ -43,21 +43,21 @@ const TOWELS = { cover: 'lid', towels: 4, below: true } as const
 describe('a plan as a section', () => {
   test('layers lie where they are poured, each as warm and as far on as its pour', () => {
     const inputs = inputsOf(example('verdigris-stair'))
-    const { section } = restJobOf(inputs, 'fine')
-    const rows = Array.from({ length: section.ny }, (_, y) => section.materialOf[y * section.nx]!)
+    const { block } = restJobOf(inputs, 'fine')
+    const rows = Array.from({ length: block.ny }, (_, y) => block.materialOf[y * block.nx]!)
     expect(rows).toEqual([...rows].sort((a, b) => a - b))
     expect(new Set(rows)).toEqual(new Set([0, 1, 2, 3, 4]))
-    expect(section.startC[0]).toBeCloseTo(inputs.lanes.pours[0]!.tempC, 9)
-    expect(section.materials).toHaveLength(inputs.plan.cups.length)
+    expect(block.startC[0]).toBeCloseTo(inputs.lanes.pours[0]!.tempC, 9)
+    expect(block.materials).toHaveLength(inputs.plan.cups.length)
   })
 
   test('a swirl is one even material between its cups', () => {
     const inputs = inputsOf(example('heron-reach'))
-    const { section } = restJobOf(inputs, 'coarse')
-    expect(section.materials).toHaveLength(1)
+    const { block } = restJobOf(inputs, 'coarse')
+    expect(block.materials).toHaveLength(1)
     const cups = materialsOf(inputs.plan, inputs.portions, shelf).map(one => one.quickness)
-    expect(section.materials[0]!.quickness).toBeGreaterThanOrEqual(Math.min(...cups) - 1e-9)
-    expect(section.materials[0]!.quickness).toBeLessThanOrEqual(Math.max(...cups) + 1e-9)
+    expect(block.materials[0]!.quickness).toBeGreaterThanOrEqual(Math.min(...cups) - 1e-9)
+    expect(block.materials[0]!.quickness).toBeLessThanOrEqual(Math.max(...cups) + 1e-9)
   })
 
   test('thicker batter has gone further; a column is round and has no ends', () => {
@@ -69,7 +69,7 @@ describe('a plan as a section', () => {
       ...start,
       mould: { ...start.mould, form: 'cylinder' as const, innerLengthMm: 76, innerWidthMm: 76 },
     }
-    expect(restJobOf(inputsOf(column), 'coarse').section).toMatchObject({ isRound: true, lengthM: null })
+    expect(restJobOf(inputsOf(column), 'coarse').block).toMatchObject({ isRound: true, lengthM: null })
   })
 
   test('changes at their time: towels off after two hours cool it sooner than towels that stay', () => {

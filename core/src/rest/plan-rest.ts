@@ -186,8 +186,17 @@ export function restJobOf({ plan, shelf, portions, lanes }: RestInputs, grid: Re
   )
   const perMould = mould.isRound ? 2 * Math.PI : 2 * (mould.lengthM ?? 1)
   return {
-    section: {
-      ...{ nx, ny, widthM: mould.widthM / 2, heightM: mould.heightM, isRound: mould.isRound, lengthM: mould.lengthM },
+    block: {
+      ...{
+        nx,
+        ny,
+        nz: 1,
+        depthM: 1,
+        widthM: mould.widthM / 2,
+        heightM: mould.heightM,
+        isRound: mould.isRound,
+        lengthM: mould.lengthM,
+      },
       materials: isLayered ? cups : [mixed(cups, portions)],
       materialOf: materialAt,
       ...{ startC, startX, faces: wraps[0]!, wallC: plan.conditions.roomC },

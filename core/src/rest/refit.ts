@@ -17,7 +17,7 @@ const READ_SD_K = { core: 1, side: 2, top: 2.5 }
 const WARMING_MIN = 10
 const STEPS = { rate: 0.04, losses: 0.04 }
 const ROUNDS = 6
-/** The coarse section makes losses look surer than they are. */
+/** The coarse block makes losses look surer than they are. */
 const LOSSES_SURER = 1.5
 /** From batch to batch things differ at least by this. */
 const LEAST_SD = { rate: 0.1, losses: 0.05 }
@@ -35,10 +35,10 @@ type Point = readonly [lnRate: number, lnLosses: number]
 /** The job with factors on its rate and its losses. */
 export const withRefit = (job: RestJob, { rate, losses }: Pick<Refit, 'rate' | 'losses'>): RestJob => ({
   ...job,
-  section: {
-    ...job.section,
-    rate: (job.section.rate ?? 1) * rate,
-    losses: (job.section.losses ?? LOSSES) * losses,
+  block: {
+    ...job.block,
+    rate: (job.block.rate ?? 1) * rate,
+    losses: (job.block.losses ?? LOSSES) * losses,
   },
 })
 

@@ -3,9 +3,9 @@ import { workedThrough } from './history.ts'
 import type { RestJob } from './history.ts'
 import { gelTemperature, materialOf } from './material.ts'
 import type { Material, MaterialInput } from './material.ts'
-import { Section } from './section.ts'
-import type { SectionInput } from './section.ts'
-import { facesOf, plainSection } from './setup.ts'
+import { Block } from './block.ts'
+import type { BlockInput } from './block.ts'
+import { facesOf, plainBlock } from './setup.ts'
 import type { MouldHeat, Wrap } from './setup.ts'
 import { Surroundings } from './surroundings.ts'
 import type { Phase } from './surroundings.ts'
@@ -48,7 +48,7 @@ const jobOf = (one: Case): RestJob => {
   const wrap = one.wrap ?? BARE
   const phases = one.phases ?? ROOM
   return {
-    section: plainSection(
+    block: plainBlock(
       mould,
       wrap,
       one.material ?? made(),
@@ -110,16 +110,16 @@ const INERT: Material = {
 }
 const OPEN = { facing: 'side', r1: 0, capacity: 0, r2: 0, outer: 1, under: 0, lengthM: 1, isOpen: false } as const
 const SHUT = { ...OPEN, r2: 1e9 }
-const inert = (change: Partial<SectionInput>): SectionInput => ({
-  ...{ nx: 40, ny: 2, widthM: 0.035, heightM: 0.01, isRound: false, lengthM: null },
+const inert = (change: Partial<BlockInput>): BlockInput => ({
+  ...{ nx: 40, ny: 2, nz: 1, widthM: 0.035, heightM: 0.01, depthM: 1, isRound: false, lengthM: null },
   ...{ materials: [INERT], materialOf: new Uint8Array(80), startX: new Float64Array(80) },
-  ...{ startC: new Float64Array(80).fill(60), faces: { side: OPEN, top: SHUT, bottom: SHUT }, wallC: 20 },
+  ...{ startC: new Float64Array(80).fill(60), faces: { side: OPEN, top: SHUT, bottom: SHUT, end: SHUT }, wallC: 20 },
   ...{ film: 8, cpSlope: 0, losses: 1, ...change },
 })
-const cooled = (input: SectionInput, hours: number): Section => {
-  const section = new Section(input)
-  while (section.timeS < hours * 3600 - 1e-6) section.stepBy(30, { airC: 20, roomC: 20, forced: 0, matC: null })
-  return section
+const cooled = (input: BlockInput, hours: number): Block => {
+  const block = new Block(input)
+  while (block.timeS < hours * 3600 - 1e-6) block.stepBy(30, { airC: 20, roomC: 20, forced: 0, matC: null })
+  return block
 }
 const surface = (c: number, dx: number) => ((2 * 0.28 * c) / dx + 8 * 20) / ((2 * 0.28) / dx + 8)
 
@@ -130,9 +130,9 @@ describe('exact answers', () => {
     [2, 47.492, 37.934],
     [4, 36.887, 31.014],
   ])('a slab of 70 mm after %d h: %d °C in the middle, %d at the surface', (hours, middle, outer) => {
-    const section = cooled(inert({}), hours)
-    near(section.T[0]!, middle, 0.1)
-    near(surface(section.T[39]!, section.dx), outer, 0.1)
+    const block = cooled(inert({}), hours)
+    near(block.T[0]!, middle, 0.1)
+    near(surface(block.T[39]!, block.dx), outer, 0.1)
   })
 
   test.each([
@@ -140,35 +140,35 @@ describe('exact answers', () => {
     [2, 39.106, 31.888],
     [4, 27.475, 24.651],
   ])('a cylinder of 76 mm after %d h: %d °C in the middle, %d at the surface', (hours, middle, outer) => {
-    const section = cooled(inert({ widthM: 0.038, isRound: true }), hours)
-    near(section.T[0]!, middle, 0.12)
-    near(surface(section.T[39]!, section.dx), outer, 0.1)
+    const block = cooled(inert({ widthM: 0.038, isRound: true }), hours)
+    near(block.T[0]!, middle, 0.12)
+    near(surface(block.T[39]!, block.dx), outer, 0.1)
   })
 
   test('a wall that takes up heat, and nothing outside', () => {
     const wall = { ...OPEN, r1: 0.06, capacity: 9600, r2: 1e9 }
-    const section = cooled(inert({ faces: { side: wall, top: SHUT, bottom: SHUT } }), 60)
-    near(section.T[0]!, 56.044, 0.02)
+    const block = cooled(inert({ faces: { side: wall, top: SHUT, bottom: SHUT, end: SHUT } }), 60)
+    near(block.T[0]!, 56.044, 0.02)
   })
 
   test('without losses the heat of reaction warms, less what gelling takes', () => {
     const m = { ...INERT, heat: 130_000, gelHeat: 6000, quickness: 1, gelC: 63.55 }
     const input = inert({
       ...{ nx: 4, materials: [m], materialOf: new Uint8Array(8), startC: new Float64Array(8).fill(40) },
-      ...{ startX: new Float64Array(8).fill(0.06), faces: { side: SHUT, top: SHUT, bottom: SHUT } },
+      ...{ startX: new Float64Array(8).fill(0.06), faces: { side: SHUT, top: SHUT, bottom: SHUT, end: SHUT } },
     })
-    const section = new Section(input)
+    const block = new Block(input)
     const air = { airC: 20, roomC: 20, forced: 0, matC: null }
     // Before anything gels the same reaction by small steps of its own.
     let x = 0.06
     const warmth = () => 40 + (130_000 * (x - 0.06)) / 2450
     for (let s = 0; s < 1800; s += 0.5) x += 0.5 * restRate(warmth()) * (0.06 + x) * (1 - x) * (1 - 0.95 * x)
-    while (section.timeS < 1800) section.stepBy(20, air)
-    near(section.T[0]!, warmth(), 0.05)
-    section.run(3600, air)
-    near(section.T[0]!, 80.5, 1.5)
-    section.run(48 * 3600, air)
-    near(section.T[0]!, 87.429, 0.06)
+    while (block.timeS < 1800) block.stepBy(20, air)
+    near(block.T[0]!, warmth(), 0.05)
+    block.run(3600, air)
+    near(block.T[0]!, 80.5, 1.5)
+    block.run(48 * 3600, air)
+    near(block.T[0]!, 87.429, 0.06)
   })
 
   test('an empty oven cools as it should', () => {
@@ -184,14 +184,14 @@ describe('exact answers', () => {
 
 describe('laws', () => {
   test('what is made is lost or kept, to rounding; conversion never falls', () => {
-    const section = new Section(jobOf({ pourC: 40, wrap: WRAPPED }).section)
-    let before = Float64Array.from(section.X)
+    const block = new Block(jobOf({ pourC: 40, wrap: WRAPPED }).block)
+    let before = Float64Array.from(block.X)
     for (let s = 60; s <= 4 * 3600; s += 60) {
-      section.run(s, { airC: 21, roomC: 21, forced: 0, matC: null })
-      for (let i = 0; i < section.n; i += 1) expect(section.X[i]!).toBeGreaterThanOrEqual(before[i]!)
-      before = Float64Array.from(section.X)
+      block.run(s, { airC: 21, roomC: 21, forced: 0, matC: null })
+      for (let i = 0; i < block.n; i += 1) expect(block.X[i]!).toBeGreaterThanOrEqual(before[i]!)
+      before = Float64Array.from(block.X)
     }
-    const { made: heat, lost, kept } = section
+    const { made: heat, lost, kept } = block
     near((heat - lost - kept) / heat, 0, 1e-9)
   })
 
@@ -285,7 +285,7 @@ describe('whole loaves', () => {
     near(result.peakC, 84.6, 1.5)
     near(result.startMin!, 26, 4)
     expect(result.fullMin!).toBeGreaterThan(result.startMin!)
-    const { gelledAt } = history.section
+    const { gelledAt } = history.block
     const row = 7 * 30
     expect(gelledAt[row + 29]!).toBeGreaterThan(gelledAt[row]!)
   })

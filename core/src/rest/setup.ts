@@ -1,4 +1,4 @@
-import type { SectionInput } from './section.ts'
+import type { BlockInput, Faces } from './block.ts'
 import type { Material } from './material.ts'
 import { faceOf, topFace } from './walls.ts'
 import type { LinerKind, UnderKind, WallKind } from './walls.ts'
@@ -26,7 +26,7 @@ export interface Wrap {
   under: UnderKind
 }
 
-export function facesOf(mould: MouldHeat, wrap: Wrap): SectionInput['faces'] {
+export function facesOf(mould: MouldHeat, wrap: Wrap): Faces {
   const { widthM, heightM, wall, liner, exposure, isRound } = mould
   const side = faceOf({
     ...{ facing: 'side', sideM: heightM, lengthM: heightM, wall, liner, towels: wrap.towels, exposure },
@@ -36,23 +36,35 @@ export function facesOf(mould: MouldHeat, wrap: Wrap): SectionInput['faces'] {
     ...{ facing: 'bottom', sideM: 0, lengthM: widthM, wall, liner, towels: wrap.below ? wrap.towels : 0 },
     under: wrap.under,
   })
-  return { side, bottom, top: topFace(widthM, wrap.cover, wrap.towels) }
+  const end = faceOf({
+    ...{
+      facing: 'side',
+      sideM: widthM,
+      lengthM: Math.sqrt(widthM * heightM),
+      wall,
+      liner,
+      towels: wrap.towels,
+      exposure,
+    },
+  })
+  return { side, bottom, top: topFace(widthM, wrap.cover, wrap.towels), end }
 }
 
 /** Soap of one material that is poured all at once. */
-export function plainSection(
+export function plainBlock(
   mould: MouldHeat,
   wrap: Wrap,
   material: Material,
   pour: { tempC: number; converted: number; roomC: number },
-  [nx, ny]: readonly [nx: number, ny: number],
-): SectionInput {
+  [nx, ny, nz = 1]: readonly [nx: number, ny: number, nz?: number],
+): BlockInput {
   return {
-    ...{ nx, ny, widthM: mould.widthM / 2, heightM: mould.heightM, isRound: mould.isRound, lengthM: mould.lengthM },
+    ...{ nx, ny, nz, widthM: mould.widthM / 2, heightM: mould.heightM, isRound: mould.isRound, lengthM: mould.lengthM },
+    depthM: nz > 1 ? mould.lengthM! / 2 : 1,
     materials: [material],
-    materialOf: new Uint8Array(nx * ny),
-    startC: new Float64Array(nx * ny).fill(pour.tempC),
-    startX: new Float64Array(nx * ny).fill(pour.converted),
+    materialOf: new Uint8Array(nx * ny * nz),
+    startC: new Float64Array(nx * ny * nz).fill(pour.tempC),
+    startX: new Float64Array(nx * ny * nz).fill(pour.converted),
     faces: facesOf(mould, wrap),
     wallC: pour.roomC,
   }

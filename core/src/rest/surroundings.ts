@@ -1,4 +1,4 @@
-import type { Around } from './section.ts'
+import type { Around } from './block.ts'
 
 export const PLACES = {
   room: 'in the room',

@@ -2,53 +2,48 @@ import { ACTIVATION, GEL_NEEDS, GEL_NEEDS_WIDTH, GEL_WIDTH_K, RATE_60C, ZERO_C }
 
 /** Functions that every cell asks for at every step, as tables with straight lines between their points. */
 
-const STEPS_PER_K = 4
-const COLDEST_K = 240
-const WARMEST_K = 400
-const SIZE = (WARMEST_K - COLDEST_K) * STEPS_PER_K + 2
+export const STEPS_PER_K = 4
+export const COLDEST_C = -33
+const WARMEST_C = 140
+export const NODES = (WARMEST_C - COLDEST_C) * STEPS_PER_K + 2
+const cAt = (i: number) => COLDEST_C + i / STEPS_PER_K
 
-/** Rate at a temperature, 1/s; soap that is frozen hardly reacts (E). */
-function rateAt(kelvin: number): number {
-  const freezing = 1 + Math.exp(-(kelvin - ZERO_C - 2) / 4)
-  return (RATE_60C * Math.exp((-ACTIVATION / 8.314) * (1 / kelvin - 1 / 333.15))) / freezing
-}
-
-const RATES = Float64Array.from({ length: SIZE }, (_, i) => rateAt(COLDEST_K + i / STEPS_PER_K))
-
-/** Rate of a nominal batter at `c` °C, 1/s. */
+/** Rate of a nominal batter at `c` °C, 1/s; soap that is frozen hardly reacts (E). */
 export function restRate(c: number): number {
-  const at = Math.min(Math.max(c + (ZERO_C - COLDEST_K), 0), WARMEST_K - COLDEST_K) * STEPS_PER_K
-  const i = at | 0
-  const left = RATES[i]!
-  return left + (RATES[i + 1]! - left) * (at - i)
+  const freezing = 1 + Math.exp(-(c - 2) / 4)
+  return (RATE_60C * Math.exp((-ACTIVATION / 8.314) * (1 / (c + ZERO_C) - 1 / 333.15))) / freezing
 }
 
 const logistic = (x: number) => 1 / (1 + Math.exp(-x))
-const REACH_K = 20
-const GEL_STEPS = 16
-const WARM = Float64Array.from({ length: 2 * REACH_K * GEL_STEPS + 2 }, (_, i) =>
-  logistic((i / GEL_STEPS - REACH_K) / GEL_WIDTH_K),
-)
 
-/** Share gelled by warmth alone, so many K above the gel temperature. */
-export function gelByWarmth(above: number): number {
-  if (above <= -REACH_K) return 0
-  if (above >= REACH_K) return 1
-  const at = (above + REACH_K) * GEL_STEPS
-  const i = at | 0
-  const left = WARM[i]!
-  return left + (WARM[i + 1]! - left) * (at - i)
+/**
+ * At every node the rate of a material, 1/s, its slope to the next node, the share gelled by warmth alone, and its slope: four
+ * numbers a node.
+ */
+export function materialTable(quickness: number, gelC: number): Float64Array {
+  const table = new Float64Array(4 * NODES)
+  const rate = (i: number) => quickness * restRate(cAt(i))
+  const gel = (i: number) => logistic((cAt(i) - gelC) / GEL_WIDTH_K)
+  for (let i = 0; i < NODES; i += 1) table.set([rate(i), rate(i + 1) - rate(i), gel(i), gel(i + 1) - gel(i)], 4 * i)
+  return table
 }
 
-const SOAP_STEPS = 512
-const SOAP = Float64Array.from({ length: SOAP_STEPS + 2 }, (_, i) =>
+export const SOAP_STEPS = 512
+/** Share that can gel, by how much has turned into soap: so many steps from none to all. */
+export const SOAP = Float64Array.from({ length: SOAP_STEPS + 2 }, (_, i) =>
   logistic((i / SOAP_STEPS - GEL_NEEDS) / GEL_NEEDS_WIDTH),
 )
 
-/** Share that can gel, by how much has turned into soap. */
-export function gelBySoap(converted: number): number {
-  const at = converted * SOAP_STEPS
+/** Milk and sugar brown from here on (E). */
+export const BROWNS_FROM_C = 45
+export const BROWNING = Float64Array.from({ length: NODES }, (_, i) =>
+  cAt(i) > BROWNS_FROM_C ? Math.pow(2.5, (cAt(i) - 65) / 10) : 0,
+)
+
+/** How fast milk and sugar brown at `c` °C, from where they begin to, against 65 °C. */
+export function browningAt(c: number): number {
+  const at = Math.min((c - COLDEST_C) * STEPS_PER_K, NODES - 2)
   const i = at | 0
-  const left = SOAP[i]!
-  return left + (SOAP[i + 1]! - left) * (at - i)
+  const left = BROWNING[i]!
+  return left + (BROWNING[i + 1]! - left) * (at - i)
 }

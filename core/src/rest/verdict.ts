@@ -38,8 +38,8 @@ const clamp01 = (x: number) => Math.min(1, Math.max(0, x))
 /** Sugar of a batter made with whole milk, per kg of oils: what browning is measured by. */
 const MILK_SUGAR = 0.014
 
-function gelled({ section }: RestHistory) {
-  const { nx } = section.input
+function gelled({ block }: RestHistory) {
+  const { nx } = block.input
   let whole = 0
   let share = 0
   let core = -Infinity
@@ -47,14 +47,14 @@ function gelled({ section }: RestHistory) {
   let right = 0
   let low = Infinity
   let high = -Infinity
-  for (let i = 0; i < section.n; i += 1) {
+  for (let i = 0; i < block.n; i += 1) {
     const x = i % nx
     const y = (i - x) / nx
-    const v = section.volume[x]!
+    const v = block.volume[x]!
     whole += v
-    core = Math.max(core, section.margin[i]!)
-    cold = Math.min(cold, section.margin[i]!)
-    if (section.gmax[i]! <= 0.5) continue
+    core = Math.max(core, block.margin[i]!)
+    cold = Math.min(cold, block.margin[i]!)
+    if (block.gmax[i]! <= 0.5) continue
     share += v
     right = Math.max(right, x + 1)
     low = Math.min(low, y)
@@ -64,24 +64,24 @@ function gelled({ section }: RestHistory) {
   const ring =
     share > 0
       ? {
-          widthMm: 2 * right * section.dx * mm,
-          fromMm: low * section.dy * mm,
-          toMm: high * section.dy * mm,
-          sideRimMm: (nx - right) * section.dx * mm,
+          widthMm: 2 * right * block.dx * mm,
+          fromMm: low * block.dy * mm,
+          toMm: high * block.dy * mm,
+          sideRimMm: (nx - right) * block.dx * mm,
         }
       : null
   return { share: share / whole, core, cold, ring }
 }
 
-function whenGelled({ section }: RestHistory, share: number): number | null {
-  const { nx } = section.input
-  const whole = section.volume.reduce((sum, v) => sum + v, 0) * section.input.ny
-  const cells = [...section.gelledAt.keys()].filter(i => section.gelledAt[i]! >= 0)
-  cells.sort((a, b) => section.gelledAt[a]! - section.gelledAt[b]!)
+function whenGelled({ block }: RestHistory, share: number): number | null {
+  const { nx } = block.input
+  const whole = block.volume.reduce((sum, v) => sum + v, 0) * block.input.ny
+  const cells = [...block.gelledAt.keys()].filter(i => block.gelledAt[i]! >= 0)
+  cells.sort((a, b) => block.gelledAt[a]! - block.gelledAt[b]!)
   let sum = 0
   for (const i of cells) {
-    sum += section.volume[i % nx]!
-    if (sum / whole > share) return section.gelledAt[i]! / 60
+    sum += block.volume[i % nx]!
+    if (sum / whole > share) return block.gelledAt[i]! / 60
   }
   return null
 }
@@ -113,19 +113,19 @@ function unmouldS({ curve }: RestHistory, { roomC, soft }: About, share: number)
 
 /** Reads a rest worked through: class, ring, times and risks. Indices of risk are ordinal engineering estimates. */
 export function restResult(history: RestHistory, about: About): RestResult {
-  const { section, curve } = history
+  const { block, curve } = history
   const { share, core, cold, ring } = gelled(history)
-  const material: Material = section.input.materials[0]!
+  const material: Material = block.input.materials[0]!
   const atPeak = curve.reduce((a, b) => (b.core > a.core ? b : a))
   const contrast = atPeak.core - atPeak.top
   const hours = curve.reduce((sum, point, i) => {
     const next = curve[i + 1]
     return next && point.gelledShare > 0.5 ? sum + (next.s - point.s) / 3600 : sum
   }, 0)
-  const dose = Math.max(...section.dose)
+  const dose = Math.max(...block.dose)
   const spent = curve.find(point => point.leastConverted > 0.985)
   const unmould = unmouldS(history, about, share)
-  const sugar = Math.max(...section.input.materials.map(one => one.sugar))
+  const sugar = Math.max(...block.input.materials.map(one => one.sugar))
   const thick = Math.min(1, about.smallestMm / 60)
   return {
     gel: classOfShare(share),

@@ -1,4 +1,4 @@
-import type { Around } from './section.ts'
+import type { Around } from './block.ts'
 import { evaporation, outerFilm, outwards } from './walls.ts'
 import type { Face } from './walls.ts'
 
@@ -11,7 +11,7 @@ interface Air extends Around {
   losses: number
 }
 
-/** One side of a section: the wall beside each of its cells, whose own heat is eliminated from the soap's equations. */
+/** One side of a block: the wall beside each of its cells, whose own heat is eliminated from the soap's equations. */
 export class WallLine {
   /** Temperature of the wall's middle at each boundary cell, °C. */
   readonly wallC: Float64Array
@@ -20,40 +20,62 @@ export class WallLine {
   readonly ge: Float64Array
   /** Temperature that the cell exchanges heat with, °C. */
   readonly te: Float64Array
+  /** The cells at this wall, as many as are filled. */
+  readonly cells: Int32Array
+  count = 0
   /** From the wall's middle outwards, W/(m²K), to what is there, °C. */
   g2 = 0
   surroundC: number
 
+  /** Beside at most `most` cells that are `depthM` deep; `scale`: area of wall to a cell's volume, 1/m. */
   constructor(
     public face: Face,
-    count: number,
+    most: number,
     startC: number,
+    readonly depthM: number,
+    readonly scale: number,
   ) {
-    this.wallC = new Float64Array(count).fill(startC)
-    this.g1 = new Float64Array(count)
-    this.ge = new Float64Array(count)
-    this.te = new Float64Array(count)
+    this.wallC = new Float64Array(most).fill(startC)
+    this.g1 = new Float64Array(most)
+    this.ge = new Float64Array(most)
+    this.te = new Float64Array(most)
+    this.cells = new Int32Array(most)
     this.surroundC = startC
   }
 
-  /** Works out the conductances of a step; cells lie at `first`, and `stride` apart, `sizeM` deep. */
-  warmth(dt: number, sizeM: number, air: Air, k: Float64Array, T: Float64Array, first: number, stride: number): void {
-    const { face, wallC } = this
-    const count = wallC.length
-    this.#outwards(air, face.isOpen ? this.#mean(T, first, stride) : wallC.reduce((sum, c) => sum + c, 0) / count)
+  /** Says which cells it lies beside. */
+  lieAt(count: number, cell: (j: number) => number): void {
+    this.count = count
+    for (let j = 0; j < count; j += 1) this.cells[j] = cell(j)
+  }
+
+  /** Works out the conductances of a step. */
+  warmth(dt: number, air: Air, k: Float64Array, T: Float64Array): void {
+    const { face, wallC, cells, count, depthM } = this
+    this.#outwards(air, this.#mean(face.isOpen ? T : null))
     const cw = face.capacity / dt
-    for (let i = 0; i < count; i += 1) {
-      const g1 = 1 / (face.r1 + (0.5 * sizeM) / k[first + i * stride]!)
-      this.g1[i] = g1
-      this.ge[i] = (g1 * (cw + this.g2)) / (cw + g1 + this.g2)
-      this.te[i] = (cw * wallC[i]! + this.g2 * this.surroundC) / (cw + this.g2)
+    for (let j = 0; j < count; j += 1) {
+      const g1 = 1 / (face.r1 + (0.5 * depthM) / k[cells[j]!]!)
+      this.g1[j] = g1
+      this.ge[j] = (g1 * (cw + this.g2)) / (cw + g1 + this.g2)
+      this.te[j] = (cw * wallC[j]! + this.g2 * this.surroundC) / (cw + this.g2)
     }
   }
 
-  #mean(T: Float64Array, first: number, stride: number): number {
+  /** Adds what the wall gives its cells, as warm as they are, in a step; J/m³. */
+  pull(dt: number, T: Float64Array, d: Float64Array): void {
+    const { cells, ge, te } = this
+    for (let j = 0; j < this.count; j += 1) {
+      const i = cells[j]!
+      d[i] = d[i]! + dt * this.scale * ge[j]! * (te[j]! - T[i]!)
+    }
+  }
+
+  /** Of the wall, or of the soap itself where nothing covers it. */
+  #mean(T: Float64Array | null): number {
     let sum = 0
-    for (let i = 0; i < this.wallC.length; i += 1) sum += T[first + i * stride]!
-    return sum / this.wallC.length
+    for (let j = 0; j < this.count; j += 1) sum += T ? T[this.cells[j]!]! : this.wallC[j]!
+    return sum / this.count
   }
 
   #outwards({ airC, roomC, forced, matC, film, losses }: Air, meanC: number): void {

@@ -27,8 +27,8 @@ const TOWEL = { r: 0.1, c: 630, m: 0.005 }
 /** Air trapped once under towels: at the sides, on top, below. */
 const TRAPPED = { side: 0.05, top: 0.03, bottom: 0 } as const
 const LID = { gapR: 0.12, wall: 'cardboard' } as const
-const FILM_OPEN = { h: 8.5, emissivity: 0.9, boltzmann: 5.67e-8 }
-const FACING = { side: 1.42, top: 1.32, bottom: 0.59 } as const
+export const FILM_OPEN = { h: 8.5, emissivity: 0.9, boltzmann: 5.67e-8 }
+export const FACING = { side: 1.42, top: 1.32, bottom: 0.59 } as const
 export type Facing = keyof typeof FACING
 
 /** One side of the mould, per m² of inner surface. */

@@ -81,16 +81,16 @@ async function look(plan: Plan, shelf: Shelf, told: (look: RestLook | number) =>
         continue
       }
       const history = step.value
-      const result = restResult(history, aboutOf(inputs, job.section.materials))
+      const result = restResult(history, aboutOf(inputs, job.block.materials))
       return {
-        ...{ grid, nx: job.section.nx, ny: job.section.ny, isRound: job.section.isRound, result, chances, refit },
+        ...{ grid, nx: job.block.nx, ny: job.block.ny, isRound: job.block.isRound, result, chances, refit },
         sentence: restSentence(result, chances),
         notices: restNotices(plan, result),
         tasks: restTasks(plan, result),
-        waterShare: job.section.materials[0]!.water,
+        waterShare: job.block.materials[0]!.water,
         curve: history.curve.filter((_, i) => i % CURVE_EVERY === 0),
         frames: history.frames,
-        margin: Float32Array.from(history.section.margin),
+        margin: Float32Array.from(history.block.margin),
       }
     }
   }

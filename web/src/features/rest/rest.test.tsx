@@ -63,14 +63,14 @@ function looked(plan: Plan) {
   let step = steps.next()
   while (!step.done) step = steps.next()
   const history = step.value
-  const result = restResult(history, aboutOf(inputs, job.section.materials))
+  const result = restResult(history, aboutOf(inputs, job.block.materials))
   const chances = restChances(job, 8)
   return {
-    ...{ grid: 'fine', nx: job.section.nx, ny: job.section.ny, isRound: false, result, chances },
+    ...{ grid: 'fine', nx: job.block.nx, ny: job.block.ny, isRound: false, result, chances },
     sentence: restSentence(result, chances),
     ...{ notices: restNotices(plan, result), tasks: restTasks(plan, result), curve: history.curve, waterShare: 0.2 },
     refit: { rate: 1.21, losses: 0.9, rateSd: 0.1, lossesSd: 0.07 },
-    ...{ frames: history.frames, margin: Float32Array.from(history.section.margin) },
+    ...{ frames: history.frames, margin: Float32Array.from(history.block.margin) },
   }
 }
 
