@@ -30,6 +30,6 @@ export function baseOf(plan: Plan, shelf: Shelf): BaseTint {
     scatter: mean(oil => oil.scatter) || 1,
     milkBrown,
     sugarBrown: SUGAR_BROWN * (perKg(sugar) / 10),
-    swatch: baseHex === null ? null : { hex: baseHex, days: baseDays, gel },
+    swatch: baseHex === null ? null : { hex: baseHex, days: baseDays, gel: gel ?? 0 },
   }
 }

@@ -21,6 +21,8 @@ export interface StageColours {
 /** What a cup's soap will look like, and how sure that is. */
 export interface CupColour {
   cup: string
+  /** As which it is reckoned: as the plan says, or as most of it comes out of the rest. */
+  gelled: Gelled
   stages: Record<Stage, StageColours>
   /** Real soap may differ by this much, ΔE; the least known colorant decides. */
   lowDeltaE: number
@@ -33,6 +35,8 @@ export interface CupColour {
 
 export interface ColourForecast {
   base: StageByStage
+  /** As which all of it is reckoned. */
+  gelled: Gelled
   cups: CupColour[]
   /** Cups that differ in what is in them and yet look much the same when cured. */
   alike: { cups: [string, string]; deltaE: number }[]
@@ -67,8 +71,23 @@ function stagesOf(plan: Plan, base: BaseTint, doses: readonly CupDose[], brownin
   }
 }
 
-/** The gel that a plan reckons with. */
-export const gelOf = (plan: Plan): Gelled => (plan.colour.gel >= 0.5 ? 'yes' : 'no')
+/** Shares that gel: of all soap, and of each cup's. */
+export interface GelShares {
+  whole: number
+  cups: readonly number[]
+}
+
+const gelledBy = (share: number): Gelled => (share >= 0.5 ? 'yes' : 'no')
+
+/** The gel that a plan reckons with; where it leaves that to the rest, not gelled. */
+export const gelOf = (plan: Plan): Gelled => gelledBy(plan.colour.gel ?? 0)
+
+/** The plan with the gel of one cup, or of all soap, put where it leaves that to the rest. */
+export function asReckoned(plan: Plan, colours: ColourForecast, cup?: string): Plan {
+  if (plan.colour.gel !== null) return plan
+  const gelled = colours.cups.find(one => one.cup === cup)?.gelled ?? colours.gelled
+  return { ...plan, colour: { ...plan.colour, gel: gelled === 'yes' ? 1 : 0 } }
+}
 
 /** Words for how far a share of vanillin in the scent browns, at a usual load. */
 export function vanillinWord(ofScentAtUsualLoad: number): string {
@@ -90,18 +109,21 @@ function cupColour(
   base: BaseTint,
   common: readonly CupDose[],
   i: number,
+  gelled: Gelled,
 ) {
   const cup = plan.cups[i]!
   const doses = [...common, ...ownDoses(portions, i, shelf)]
   const browning = browningOf(plan, portions, i, shelf)
   const stages = stagesOf(plan, base, doses, browning)
-  const gelled = gelOf(plan)
   const cured = stages.cured[gelled]
-  const known = doses.filter(dose => dose.gPerKg > 0).map(dose => pigmentOfColorant(dose.colorant))
+  const known = doses
+    .filter(dose => dose.gPerKg > 0 && dose.colorant.spectrum !== 'clear')
+    .map(dose => pigmentOfColorant(dose.colorant))
   const least = known.length > 0 ? known.reduce((a, b) => (b.highDeltaE > a.highDeltaE ? b : a)) : null
   const unbrowned = browning ? mixed(base, doses, ageOf(plan, 'cured', gelled)) : cured
   const found: CupColour = {
     cup: cup.id,
+    gelled,
     stages,
     lowDeltaE: least?.lowDeltaE ?? PLAIN_BAND[0],
     highDeltaE: least?.highDeltaE ?? PLAIN_BAND[1],
@@ -134,13 +156,12 @@ const madeAlike = (plan: Plan, portions: Portions, i: number, j: number): boolea
 }
 
 function alikeCups(plan: Plan, portions: Portions, cups: readonly CupColour[]): ColourForecast['alike'] {
-  const gelled = gelOf(plan)
   const isPoured = (i: number) => portions.cups[i]!.totalG > 0
   return cups.flatMap((one, i) =>
     cups.slice(i + 1).flatMap((other, n): ColourForecast['alike'] => {
       const j = i + 1 + n
       if (!isPoured(i) || !isPoured(j) || madeAlike(plan, portions, i, j)) return []
-      const off = deltaE(one.stages.cured[gelled].lab, other.stages.cured[gelled].lab)
+      const off = deltaE(one.stages.cured[one.gelled].lab, other.stages.cured[other.gelled].lab)
       // Steps of a ladder lie close on purpose.
       const isLadder = plan.ladders.some(ladder => ladder.cups.includes(one.cup) && ladder.cups.includes(other.cup))
       return off < (isLadder ? SAME_STEP : ALIKE) ? [{ cups: [one.cup, other.cup], deltaE: off }] : []
@@ -148,10 +169,19 @@ function alikeCups(plan: Plan, portions: Portions, cups: readonly CupColour[]): 
   )
 }
 
-/** Colours of the plain base and of every cup: pour day, cut and cured, gelled and not. */
-export function coloursOfPlan(plan: Plan, portions: Portions, shelf: Shelf): ColourForecast {
+/**
+ * Colours of the plain base and of every cup: pour day, cut and cured, gelled and not. `gel`: what the rest is forecast to do,
+ * where the plan leaves it to that.
+ */
+export function coloursOfPlan(plan: Plan, portions: Portions, shelf: Shelf, gel?: GelShares): ColourForecast {
   const base = baseOf(plan, shelf)
   const common = commonDoses(plan, shelf)
-  const cups = plan.cups.map((_, i) => cupColour(plan, portions, shelf, base, common, i))
-  return { base: stagesOf(plan, base, common, null), cups, alike: alikeCups(plan, portions, cups) }
+  const gelledOf = (share: number | undefined) => gelledBy(plan.colour.gel ?? share ?? 0)
+  const cups = plan.cups.map((_, i) => cupColour(plan, portions, shelf, base, common, i, gelledOf(gel?.cups[i])))
+  return {
+    base: stagesOf(plan, base, common, null),
+    gelled: gelledOf(gel?.whole),
+    cups,
+    alike: alikeCups(plan, portions, cups),
+  }
 }

@@ -166,16 +166,20 @@ export function ladderSteps(
   }
 }
 
-/** Puts a ladder into the plan: the cup becomes as many cups, and its layers as many layers, in pour order. */
+/**
+ * Puts a ladder into the plan: the cup becomes as many cups, and its layers as many layers, in pour order. `reckoned`: the plan
+ * with its gel put, where it leaves that to the rest.
+ */
 export function applyLadder(
   plan: Plan,
   portions: Portions,
   shelf: Shelf,
   cupIndex: number,
   wish: LadderWish,
+  reckoned = plan,
 ): EditResult {
   const mother = plan.cups[cupIndex]!
-  const found = ladderFrom(plan, portions, shelf, cupIndex, wish)
+  const found = ladderFrom(reckoned, portions, shelf, cupIndex, wish)
   if (!found.ok) return { ok: false, path: `cups[${cupIndex}]`, sentence: found.sentence }
   if (plan.cups.length + wish.steps - 1 > MAX_CUPS)
     return { ok: false, path: 'cups', sentence: `A plan has at most ${MAX_CUPS} cups; take fewer steps.` }

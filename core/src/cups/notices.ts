@@ -235,9 +235,9 @@ function browning({ plan, portions, colours }: Known): Notice[] {
 
 const RIVERS_WATER = 0.33
 
-function whites({ plan, shelf, portions }: Known): Notice[] {
+function whites({ plan, shelf, portions, colours }: Known): Notice[] {
   const water = portions.pot.waterG / portions.oilG
-  if (plan.colour.gel < 0.5 || water < RIVERS_WATER) return []
+  if (colours.gelled === 'no' || water < RIVERS_WATER) return []
   return plan.cups.flatMap((cup, i): Notice[] => {
     const white = portions.cups[i]!.colours.find(
       part => findById(shelf.colorants, part.colorant)?.spectrum === 'titanium' && part.doseGPerKg > 6,

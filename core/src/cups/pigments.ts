@@ -26,8 +26,13 @@ const BANDS = {
   fitted: [1.5, 3],
 } as const
 
+const NOTHING = new Array<number>(12).fill(0)
+/** Water and other clear liquids. */
+const CLEAR: Pigment = { k: NOTHING, s: NOTHING, fresh: null, fade: null, offBy: 0 }
+
 function starting(colorant: Colorant): Pigment {
   const { spectrum, soapHex: hex, referenceDoseGPerKg: doseGPerKg, scatter, inLye } = colorant
+  if (spectrum === 'clear') return CLEAR
   if (spectrum !== 'swatch') return WHITES[spectrum]
   // A colour that lye destroys and of which only the powder is known: weak, in the powder's hue.
   if (inLye === 'dies' && colorant.soapHex === colorant.hex) {

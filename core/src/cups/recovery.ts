@@ -110,8 +110,8 @@ function sentencesOf(plan: Plan, portions: Portions, cups: readonly FilledCup[],
 }
 
 /** The plan as it was filled: layers by the real shares, doses as they came out, top-ups counted in. */
-export function takeFilled(plan: Plan, portions: Portions, shelf: Shelf): EditResult {
-  const filled = asFilled(plan, portions, shelf)
+export function takeFilled(plan: Plan, portions: Portions, shelf: Shelf, reckoned = plan): EditResult {
+  const filled = asFilled(reckoned, portions, shelf)
   const total = filled.cups.reduce((sum, cup, i) => (portions.cups[i]!.pouredG > 0 ? sum + cup.batterG : sum), 0)
   if (!(total > 0)) return { ok: false, path: 'division.actual', sentence: 'No cup holds anything yet.' }
   const shares = filled.cups.map((cup, i) => (portions.cups[i]!.pouredG > 0 ? cup.batterG / total : 0))

@@ -6,6 +6,7 @@ import type { Lanes } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { coloursOfPlan } from '../cups/index.ts'
 import type { ColourForecast } from '../cups/index.ts'
+import { gelShares } from '../rest/index.ts'
 import { riskOf } from '../advice/risk.ts'
 import type { Risk } from '../advice/risk.ts'
 import { recipeResult } from './recipe-result.ts'
@@ -50,7 +51,8 @@ export function forecast(plan: Plan, shelf: Shelf): ForecastResult {
   const recipe = recipeResult(plan, shelf)
   const job = jobOf(plan, portions, shelf)
   const lanes = lanesOf(job)
-  const colours = coloursOfPlan(plan, portions, shelf)
+  const gel = plan.colour.gel === null ? gelShares({ plan, shelf, portions, lanes }) : undefined
+  const colours = coloursOfPlan(plan, portions, shelf, gel)
   return {
     ok: true,
     forecast: {

@@ -255,13 +255,41 @@ export function crossChecks(plan: Plan): Problem[] {
   return problems
 }
 
-/** Steps of a rest follow each other, the first at the pour. */
-const restChecks = ({ rest }: Plan): Problem[] =>
-  rest.steps.flatMap(({ atMin }, i): Problem[] => {
+/** Steps of a rest follow each other, the first at the pour; an oven cools, towards the room; something is left after planing. */
+const restChecks = ({ rest, conditions, mould }: Plan): Problem[] => [
+  ...rest.steps.flatMap(({ atMin }, i): Problem[] => {
     const path = `rest.steps[${i}].atMin`
     if (i === 0)
       return atMin === 0 ? [] : [{ path, value: atMin, sentence: 'The first step of a rest begins at the last pour.' }]
     return atMin > rest.steps[i - 1]!.atMin
       ? []
       : [{ path, value: atMin, sentence: 'Each step of a rest begins after the one before.' }]
-  })
+  }),
+  ...(rest.oven && !(rest.oven.fromC > rest.oven.toC && rest.oven.toC > conditions.roomC)
+    ? [
+        {
+          path: 'rest.oven.toC',
+          value: rest.oven.toC,
+          sentence: 'An oven cools from the first reading to a lower one, still warmer than the room.',
+        },
+      ]
+    : []),
+  ...(2 * rest.cut.sideTrimMm < mould.innerWidthMm
+    ? []
+    : [
+        {
+          path: 'rest.cut.sideTrimMm',
+          value: rest.cut.sideTrimMm,
+          sentence: 'Planed off so far on both sides, nothing of the loaf is left.',
+        },
+      ]),
+  ...(rest.cut.topTrimMm < mould.fillMm
+    ? []
+    : [
+        {
+          path: 'rest.cut.topTrimMm',
+          value: rest.cut.topTrimMm,
+          sentence: 'Planed off so far from the top, nothing of the loaf is left.',
+        },
+      ]),
+]

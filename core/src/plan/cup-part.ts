@@ -151,8 +151,10 @@ export class ColourWish {
   @NumberFrom(0, 365, 'The plain bar’s age is from 0 to 365 days.')
   baseDays!: number
 
-  @NumberFrom(0, 1, 'Gel is from 0 (not gelled) to 100 % (fully).')
-  gel!: number
+  /** Null: as the rest is forecast, cup by cup. */
+  @ValidateIf((colour: ColourWish) => colour.gel !== null)
+  @NumberFrom(0, 1, 'Gel is from 0 (not gelled) to 100 % (fully), or as the rest is forecast.')
+  gel!: number | null
 
   @NumberFrom(0, 365, 'Unmoulding and cutting is from 0 to 365 days after the pour.')
   cutDays!: number

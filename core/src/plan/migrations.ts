@@ -76,7 +76,7 @@ function toVersion3(document: Loose): Loose {
     ladders: [],
     reserves: [],
     division: { ...startingDivision(), ...loose(document['division']) },
-    colour: startingColour(),
+    colour: { ...startingColour(), gel: 0 },
     preparation: {
       ...preparation,
       done: Array.isArray(done) ? done.map(renamed) : done,

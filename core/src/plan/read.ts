@@ -183,7 +183,9 @@ export function ordered(plan: Plan): Plan {
     seen: plan.seen.map(one => pick(one, ['cup', 'atMin', 'level'])),
     blendedS: plan.blendedS,
     rest: {
-      ...pick(plan.rest, ['wish', 'wall', 'under']),
+      ...pick(plan.rest, ['wish', 'wall', 'under', 'mist']),
+      oven: plan.rest.oven && pick(plan.rest.oven, ['fromC', 'toC', 'inMin']),
+      cut: pick(plan.rest.cut, ['waitH', 'sideTrimMm', 'topTrimMm', 'sampleMm']),
       steps: plan.rest.steps.map(step =>
         pick(step, ['atMin', 'place', 'tempC', 'holdMin', 'cover', 'towels', 'below']),
       ),

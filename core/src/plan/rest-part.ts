@@ -1,5 +1,5 @@
-import { IsBoolean, IsIn } from 'class-validator'
-import { NumberFrom, Parts } from '../checks/index.ts'
+import { IsBoolean, IsIn, ValidateIf } from 'class-validator'
+import { NumberFrom, Part, Parts } from '../checks/index.ts'
 import { PLACES } from '../rest/surroundings.ts'
 import type { Place } from '../rest/surroundings.ts'
 import { UNDERS, MOULD_WALLS } from '../rest/walls.ts'
@@ -65,6 +65,33 @@ export class WeighIn {
   massG!: number
 }
 
+/** The maker's own oven, empty and switched off with its door shut: how far it falls in how long. */
+export class OvenCooling {
+  @NumberFrom(30, 150, 'The oven starts to cool from 30 to 150 °C.')
+  fromC!: number
+
+  @NumberFrom(20, 140, 'The oven cools to 20 to 140 °C, warmer than the room.')
+  toC!: number
+
+  @NumberFrom(5, 600, 'The oven is watched for 5 to 600 minutes.')
+  inMin!: number
+}
+
+/** From the mould to bars, beside how thick they are. */
+export class CutPlan {
+  @NumberFrom(0, 72, 'Between unmoulding and cutting are 0 to 72 hours.')
+  waitH!: number
+
+  @NumberFrom(0, 30, 'From 0 to 30 mm are planed off each side, of a mould that tapers.')
+  sideTrimMm!: number
+
+  @NumberFrom(0, 30, 'From 0 to 30 mm are planed off the top.')
+  topTrimMm!: number
+
+  @NumberFrom(0, 40, 'A sample is a slice of 0 (none) to 40 mm.')
+  sampleMm!: number
+}
+
 export const MAX_WEIGH_INS = 40
 export const MAX_REST_STEPS = 8
 export const MAX_REST_READINGS = 60
@@ -85,6 +112,18 @@ export class Rest {
   @Parts(() => RestStep, 1, MAX_REST_STEPS, `A rest has 1 to ${MAX_REST_STEPS} steps.`)
   steps!: RestStep[]
 
+  /** Misted with alcohol against ash, at once and again after an hour or two. */
+  @IsBoolean({ message: 'Whether the top is misted is true or false.' })
+  mist!: boolean
+
+  /** Null: as a usual oven cools. */
+  @ValidateIf((rest: Rest) => rest.oven !== null)
+  @Part(() => OvenCooling, 'The oven is null, or two readings and the minutes between them.')
+  oven!: OvenCooling | null
+
+  @Part(() => CutPlan, 'How it is taken out and cut is missing.')
+  cut!: CutPlan
+
   @Parts(() => RestReading, 0, MAX_REST_READINGS, `A rest keeps at most ${MAX_REST_READINGS} readings.`)
   readings!: RestReading[]
 
@@ -102,6 +141,9 @@ export const startingRest = (): Rest => ({
   wall: 'auto',
   under: 'wood',
   steps: [restStep()],
+  mist: false,
+  oven: null,
+  cut: { waitH: 0, sideTrimMm: 0, topTrimMm: 0, sampleMm: 0 },
   readings: [],
   weighIns: [],
 })

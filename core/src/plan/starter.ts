@@ -45,7 +45,7 @@ export const startingDivision = (): Division => ({
 /** One pair of hands of the usual pace; all cups are coloured before the first pour. */
 export const startingHands = (): Hands => ({ order: 'first', people: 1, pace: 1, waiting: 'rest' })
 
-export const startingColour = (): ColourWish => ({ baseHex: null, baseDays: 42, gel: 0, cutDays: 2, curedDays: 42 })
+export const startingColour = (): ColourWish => ({ baseHex: null, baseDays: 42, gel: null, cutDays: 2, curedDays: 42 })
 
 /** A level layer with a straight face; where a stream would go, in the middle. */
 export const startingShape = (): PourShape => ({

@@ -1,7 +1,7 @@
 import { Block } from './block.ts'
 import type { BlockInput, Faces } from './block.ts'
 import { Surroundings } from './surroundings.ts'
-import type { Phase } from './surroundings.ts'
+import type { OvenCools, Phase } from './surroundings.ts'
 
 /** Heat, conversion and gel of a block at a moment, for the picture. */
 export interface Frame {
@@ -18,6 +18,7 @@ export interface RestJob {
   /** Faces from each phase on, as it is wrapped then. */
   wraps: readonly Faces[]
   roomC: number
+  oven?: OvenCools | null
   untilS: number
   /** What the block's loss is multiplied with to be that of all moulds in one oven or box: m and halves, or quarters. */
   lengthInPlace: number
@@ -99,7 +100,7 @@ function pointOf(block: Block, around: number): CurvePoint {
  */
 export function* restHistory(job: RestJob): Generator<number, RestHistory> {
   const block = new Block({ ...job.block, faces: job.wraps[0]! })
-  const place = new Surroundings(job.phases, job.roomC)
+  const place = new Surroundings(job.phases, job.roomC, job.oven)
   // Layers that wait for the last pour; times count from there.
   if (block.timeS < 0) block.run(0, place.at(0))
   const changes = place.changes.filter(s => s > 0 && s < job.untilS)

@@ -26,6 +26,17 @@ const COLD_FORCED = 6
 /** Heat capacity in J/K and losses in W/K of what closes around a mould (E; a maker's own cooling replaces them). */
 export const ENCLOSURES = { oven: { capacity: 20_000, loss: 2.2 }, box: { capacity: 600, loss: 1 } } as const
 
+/** An empty oven, switched off: from one temperature to another in so many minutes. */
+export interface OvenCools {
+  fromC: number
+  toC: number
+  inMin: number
+}
+
+/** Time in which an oven comes 63 % of the way to the room, s: from two readings. */
+export const coolingS = ({ fromC, toC, inMin }: OvenCools, roomC: number): number =>
+  (inMin * 60) / Math.log((fromC - roomC) / (toC - roomC))
+
 /** Where the mould stands, moment by moment; ovens and boxes have a warmth of their own. */
 export class Surroundings {
   #enclosureC: number
@@ -34,6 +45,8 @@ export class Surroundings {
   constructor(
     readonly phases: readonly Phase[],
     readonly roomC: number,
+    /** The maker's own oven; null: a usual one. */
+    readonly oven: OvenCools | null = null,
   ) {
     this.#enclosureC = roomC
   }
@@ -76,7 +89,9 @@ export class Surroundings {
   after(s: number, dt: number, heatW: number): void {
     const phase = this.phases[this.phaseAt(s)]!
     if (phase.place !== 'oven' && phase.place !== 'box') return
-    const { capacity, loss } = ENCLOSURES[phase.place]
+    const { capacity } = ENCLOSURES[phase.place]
+    const own = phase.place === 'oven' && this.oven
+    const loss = own ? capacity / coolingS(own, this.roomC) : ENCLOSURES[phase.place].loss
     const goal = (capacity / dt) * this.#enclosureC + loss * this.roomC + heatW
     this.#enclosureC = goal / (capacity / dt + loss)
     if (phase.place === 'oven' && s < phase.fromS + phase.holdS)

@@ -82,6 +82,7 @@ export const SPECTRA = {
   zinc: 'as zinc oxide',
   kaolin: 'as white clay',
   pearl: 'as white pearl mica',
+  clear: 'nothing: it is clear',
 } as const
 
 export const COLORANT_FORMS = { powder: 'powder', oil: 'an oil', water: 'a watery solution' } as const

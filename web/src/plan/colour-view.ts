@@ -58,7 +58,7 @@ export function cupHex(plan: Plan, colours: ColourForecast | null, view: ColourV
   if (planned?.wish && planned.colorants.length === 0 && plan.potColorants.length === 0)
     return seenBy(planned.wish, view.sight)
   const found = colours?.cups.find(one => one.cup === cup)
-  const gelled = view.gelled ?? gelOf(plan)
+  const gelled = view.gelled ?? found?.gelled ?? gelOf(plan)
   const hex = found?.stages[view.stage][gelled].hex ?? planned?.wish ?? UNKNOWN
   return seenBy(hex, view.sight)
 }

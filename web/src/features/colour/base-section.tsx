@@ -7,6 +7,13 @@ import { Check } from '../../ui/check.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 
+/** Which cups are reckoned to gel by the rest. */
+function restWords({ colours }: Forecast): string {
+  const count = colours.cups.filter(cup => cup.gelled === 'yes').length
+  if (count === 0) return 'not gelled'
+  return count === colours.cups.length ? 'gelled' : `${count} of ${colours.cups.length} cups gelled`
+}
+
 /** What the forecast reckons with: gel, days, the plain soap itself. */
 export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
   const batch = useBatch()
@@ -19,19 +26,28 @@ export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Foreca
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
         <Choice
           label="The loaf"
-          value={colour.gel >= 0.5 ? 'yes' : 'no'}
+          value={colour.gel === null ? 'rest' : colour.gel >= 0.5 ? 'yes' : 'no'}
           options={[
+            { value: 'rest', text: `does as its rest is forecast: ${restWords(forecast)}` },
             { value: 'no', text: 'will not gel' },
             { value: 'yes', text: 'will gel' },
           ]}
-          onValue={value => told(batch.edit({ kind: 'set', path: ['colour', 'gel'], value: value === 'yes' ? 1 : 0 }))}
+          onValue={value =>
+            told(
+              batch.edit({
+                kind: 'set',
+                path: ['colour', 'gel'],
+                value: value === 'rest' ? null : value === 'yes' ? 1 : 0,
+              }),
+            )
+          }
         />
         <PlanField label="Cut on day" kind="plain" width={56} path={['colour', 'cutDays']} />
         <PlanField label="Cured on day" kind="plain" decimals={0} width={56} path={['colour', 'curedDays']} />
         <Check
           label="I have a plain bar of this base"
           checked={colour.baseHex !== null}
-          onChange={on => setHex(on ? forecast.colours.base.cured[colour.gel >= 0.5 ? 'yes' : 'no'].hex : null)}
+          onChange={on => setHex(on ? forecast.colours.base.cured[forecast.colours.gelled].hex : null)}
         />
         {colour.baseHex !== null && (
           <>
@@ -58,8 +74,10 @@ export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Foreca
 /** The colours as other eyes see them, and which of them those eyes lose. */
 export function SightSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
   const { sight } = useColourView()
-  const cured = (cup: string) =>
-    forecast.colours.cups.find(one => one.cup === cup)!.stages.cured[plan.colour.gel >= 0.5 ? 'yes' : 'no'].hex
+  const cured = (cup: string) => {
+    const found = forecast.colours.cups.find(one => one.cup === cup)!
+    return found.stages.cured[found.gelled].hex
+  }
   const name = (cup: string) => plan.cups.find(one => one.id === cup)!.name
   const poured = [...new Set(plan.score.map(pour => pour.cup))]
   const lost = poured.flatMap((a, i) =>

@@ -1,4 +1,4 @@
-import { GELS, STAGES, gelOf, seenBy, tidy } from '@ostler/core'
+import { GELS, STAGES, seenBy, tidy } from '@ostler/core'
 import type { CupColour, Forecast, Gelled, Plan, Sight, SoapColour, Stage } from '@ostler/core'
 import { useColourView } from '../../plan/colour-view.ts'
 
@@ -32,8 +32,7 @@ const BASIS = {
 /** Every cup on pour day, at the cut and cured, gelled and not. */
 export function ColourTable({ plan, forecast, chosen, onChoose }: Props) {
   const { sight } = useColourView()
-  const planned = gelOf(plan)
-  const { base, cups } = forecast.colours
+  const { base, cups, gelled: planned } = forecast.colours
   return (
     <table className="w-full table-fixed border-separate border-spacing-0">
       <colgroup>

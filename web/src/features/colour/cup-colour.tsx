@@ -1,4 +1,4 @@
-import { findById, gelOf, seenBy, showShare, stripOf, tidy } from '@ostler/core'
+import { asReckoned, findById, seenBy, showShare, stripOf, tidy } from '@ostler/core'
 import type { CupColour, Forecast, Plan } from '@ostler/core'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -53,7 +53,7 @@ export function CupColourPanel({ plan, forecast, index }: Props) {
 
 function Large({ plan, colour, name }: { plan: Plan; colour: CupColour; name: string }) {
   const { sight } = useColourView()
-  const cured = colour.stages.cured[gelOf(plan)]
+  const cured = colour.stages.cured[colour.gelled]
   const hex = seenBy(cured.hex, sight)
   const wish = colour.wish && seenBy(colour.wish.hex, sight)
   return (
@@ -143,8 +143,8 @@ function Strip({ plan, forecast, index }: Props) {
   const { sight } = useColourView()
   const cup = plan.cups[index]!
   const strip = useMemo(
-    () => stripOf(plan, forecast.portions, batch.shelf, index),
-    [plan, forecast, batch.shelf, index],
+    () => stripOf(asReckoned(plan, forecast.colours, cup.id), forecast.portions, batch.shelf, index),
+    [plan, forecast, batch.shelf, index, cup.id],
   )
   const take = (factor: number) => {
     const colorants = cup.colorants.map(part => ({

@@ -1,4 +1,4 @@
-import { LADDER_STEPS, applyLadder, findById, ladderFrom, seenBy, showMass, tidy } from '@ostler/core'
+import { asReckoned, LADDER_STEPS, applyLadder, findById, ladderFrom, seenBy, showMass, tidy } from '@ostler/core'
 import type { Forecast, LadderWish, Plan } from '@ostler/core'
 import { useMemo, useState } from 'react'
 import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
@@ -40,11 +40,19 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
     [white, steps, keeps, most, usual],
   )
   const found = useMemo(
-    () => ladderFrom(plan, forecast.portions, batch.shelf, index, wish),
+    () =>
+      ladderFrom(asReckoned(plan, forecast.colours, plan.cups[index]!.id), forecast.portions, batch.shelf, index, wish),
     [plan, forecast, batch.shelf, index, wish],
   )
   const apply = () => {
-    const made = applyLadder(plan, forecast.portions, batch.shelf, index, wish)
+    const made = applyLadder(
+      plan,
+      forecast.portions,
+      batch.shelf,
+      index,
+      wish,
+      asReckoned(plan, forecast.colours, plan.cups[index]!.id),
+    )
     if (!made.ok) return toast(made.sentence)
     const result = batch.edit({
       kind: 'many',

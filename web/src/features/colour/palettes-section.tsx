@@ -1,7 +1,6 @@
 import {
   MOST_PALETTE_BYTES,
   SHELF_KINDS,
-  gelOf,
   idFromName,
   newItem,
   readPalette,
@@ -67,7 +66,7 @@ export function PalettesSection({ plan, forecast, index }: Props) {
   const fromCups = async (): Promise<string | null> => {
     const colours = plan.cups.map((cup, i): PaletteColour => ({
       name: cup.name,
-      hex: forecast.colours.cups[i]!.stages.cured[gelOf(plan)].hex,
+      hex: forecast.colours.cups[i]!.stages.cured[forecast.colours.cups[i]!.gelled].hex,
       doses: forecast.portions.cups[i]!.colours.filter(part => part.doseGPerKg > 0).map(part => ({
         colorant: part.colorant,
         doseGPerKg: Number(part.doseGPerKg.toPrecision(4)),

@@ -1,7 +1,7 @@
 import { GELS, STAGES, gelOf } from '@ostler/core'
 import type { Gelled, Stage } from '@ostler/core'
 import { setColourView, useColourView } from '../../plan/colour-view.ts'
-import { usePlan } from '../../plan/context.tsx'
+import { useForecast, usePlan } from '../../plan/context.tsx'
 import { Segments } from '../../ui/segments.tsx'
 
 const STAGE_OPTIONS = (Object.entries(STAGES) as [Stage, string][]).map(([value, text]) => ({ value, text }))
@@ -11,7 +11,8 @@ const GEL_OPTIONS = (Object.entries(GELS) as [Gelled, string][]).map(([value, te
 export function StageSwitch() {
   const view = useColourView()
   const plan = usePlan(state => state.plan)
-  const gelled = view.gelled ?? gelOf(plan)
+  const forecast = useForecast()
+  const gelled = view.gelled ?? forecast?.colours.gelled ?? gelOf(plan)
   return (
     <div className="flex flex-wrap gap-2">
       <Segments

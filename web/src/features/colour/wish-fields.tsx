@@ -1,7 +1,7 @@
 import { MOST_CHOICES, findById, nearestColorants, seenBy, tidy, withDoses } from '@ostler/core'
 import type { Forecast, Plan, WishAnswer } from '@ostler/core'
 import { useEffect, useMemo, useState } from 'react'
-import { useBatch } from '../../plan/context.tsx'
+import { useBatch, useForecast } from '../../plan/context.tsx'
 import { useColourView } from '../../plan/colour-view.ts'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Check } from '../../ui/check.tsx'
@@ -77,13 +77,18 @@ function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) 
   const told = useTold()
   const { sight } = useColourView()
   const cup = plan.cups[index]!
-  const nearest = useMemo(() => nearestColorants(plan, batch.shelf, hex, 4), [plan, batch.shelf, hex])
+  const gelled = useForecast()?.colours.cups[index]?.gelled
+  const reckoned = useMemo(
+    () => (plan.colour.gel === null ? { ...plan, colour: { ...plan.colour, gel: gelled === 'yes' ? 1 : 0 } } : plan),
+    [plan, gelled],
+  )
+  const nearest = useMemo(() => nearestColorants(reckoned, batch.shelf, hex, 4), [reckoned, batch.shelf, hex])
   const [picked, setPicked] = useState<string[]>(() =>
     cup.colorants.length > 0
       ? cup.colorants.map(part => part.colorant).slice(0, MOST_CHOICES)
       : nearest.slice(0, 1).map(one => one.colorant),
   )
-  const answer = useAnswer(plan, index, hex, picked)
+  const answer = useAnswer(reckoned, index, hex, picked)
   const name = (id: string) => findById(batch.shelf.colorants, id)?.name ?? id
   const listed = [...new Set([...picked, ...cup.colorants.map(part => part.colorant)])]
   const suggestions = nearest.filter(one => !listed.includes(one.colorant))

@@ -1,4 +1,4 @@
-import { GRAMS_PER_OUNCE, asFilled, showMass, showShare, takeFilled, tidy } from '@ostler/core'
+import { GRAMS_PER_OUNCE, asFilled, asReckoned, showMass, showShare, takeFilled, tidy } from '@ostler/core'
 import type { CupActual, EditResult, Forecast, Plan } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
@@ -18,11 +18,12 @@ export function FilledSection({ plan, forecast }: { plan: Plan; forecast: Foreca
   const say = useSay()
   const [isOpen, setOpen] = useState(plan.division.actual.length > 0)
   const { portions } = forecast
-  const filled = asFilled(plan, portions, batch.shelf)
+  const reckoned = asReckoned(plan, forecast.colours)
+  const filled = asFilled(reckoned, portions, batch.shelf)
   const wasFilled = plan.division.actual.length > 0
   const set = (actual: CupActual[]) => batch.edit({ kind: 'set', path: ['division', 'actual'], value: actual })
   const take = () => {
-    const result = takeFilled(plan, portions, batch.shelf)
+    const result = takeFilled(plan, portions, batch.shelf, reckoned)
     if (!result.ok) return told(result)
     // What was filled becomes the plan in one step of undo.
     const edited = batch.edit({

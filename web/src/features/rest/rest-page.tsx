@@ -100,15 +100,15 @@ function UseInColours({ share }: { share: number }) {
   const told = useTold()
   const gel = usePlan(state => state.plan.colour.gel)
   const goal = share >= 0.5 ? 1 : 0
-  if ((gel >= 0.5 ? 1 : 0) === goal) return null
+  if (gel === null || (gel >= 0.5 ? 1 : 0) === goal) return null
   return (
     <p className="flex flex-wrap items-center gap-3">
-      The colours of this batch are forecast as if it {gel >= 0.5 ? 'gelled' : 'did not gel'}.
+      The colours of this batch are set to be forecast as if it {gel >= 0.5 ? 'gelled' : 'did not gel'}.
       <button
         className="button"
-        onClick={() => told(batch.edit({ kind: 'set', path: ['colour', 'gel'], value: goal }))}
+        onClick={() => told(batch.edit({ kind: 'set', path: ['colour', 'gel'], value: null }))}
       >
-        Forecast them {goal === 1 ? 'gelled' : 'not gelled'}
+        Let them follow the rest
       </button>
     </p>
   )

@@ -1,0 +1,59 @@
+import type { GelShares } from '../cups/index.ts'
+import { hasSwirls } from '../swirl/index.ts'
+import { materialsOf } from './cup-materials.ts'
+import { workedThrough } from './history.ts'
+import type { Block } from './block.ts'
+import { restJobOf } from './plan-rest.ts'
+import type { RestInputs } from './plan-rest.ts'
+
+/** Everything that gels has begun to so long after the last change of place or wrap. */
+const GELS_WITHIN_S = 8 * 3600
+
+/** How warm each cell was at its warmest while it could gel, °C; far below any gel temperature where it never could. */
+export const readyC = ({ margin, input }: Block): Float64Array =>
+  margin.map((above, i) => above + input.materials[input.materialOf[i]!]!.gelC + (input.gelShiftK ?? 0))
+
+/** What a cup's soap gels from, and how much of it does. */
+export interface CupGel {
+  cup: string
+  gelC: number
+  /** Share of all its water and lye that is lye. */
+  lyeConcentration: number
+  share: number
+}
+
+/**
+ * Of a rest worked through, cup by cup: a layer's own cells; of colours that lie through each other each is taken to be
+ * everywhere.
+ */
+export function cupGels({ plan, shelf, portions }: RestInputs, block: Block): CupGel[] {
+  const materials = materialsOf(plan, portions, shelf)
+  const isLayered = !hasSwirls(plan)
+  const warmest = readyC(block)
+  const shift = block.input.gelShiftK ?? 0
+  const { nx } = block.input
+  return plan.cups.map((cup, i) => {
+    const gelC = materials[i]!.gelC + shift
+    let whole = 0
+    let gelled = 0
+    for (let cell = 0; cell < block.n; cell += 1) {
+      if (isLayered && block.input.materialOf[cell] !== i) continue
+      const v = block.volume[cell % nx]!
+      whole += v
+      if (warmest[cell]! >= gelC) gelled += v
+    }
+    const lyeConcentration = portions.cups[i]!.concentrationShare
+    return { cup: cup.id, gelC, lyeConcentration, share: whole > 0 ? gelled / whole : 0 }
+  })
+}
+
+/** Shares that gel, worked through quickly on few cells: for colours that follow every edit. A few ms. */
+export function gelShares(inputs: RestInputs): GelShares {
+  const job = restJobOf(inputs, 'quick')
+  const lastS = Math.max(...job.phases.map(phase => phase.fromS + phase.holdS))
+  const { block } = workedThrough({ ...job, untilS: Math.min(job.untilS, lastS + GELS_WITHIN_S) })
+  const cups = cupGels(inputs, block).map(one => one.share)
+  const soap = inputs.portions.cups.map(cup => cup.pouredG)
+  const whole = soap.reduce((sum, g) => sum + g, 0)
+  return { whole: whole > 0 ? cups.reduce((sum, share, i) => sum + share * (soap[i]! / whole), 0) : 0, cups }
+}
