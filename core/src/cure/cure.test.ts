@@ -1,34 +1,56 @@
 import { describe, expect, test } from 'vitest'
 import { starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { barsOf, cureForecast, cutPlaces, expectedDrying, fittedDrying, leftAfter, readyDay } from './index.ts'
+import { cureForecast, cutForecast, expectedDrying, fittedDrying, leftAfter, readyDay, thicknessFor } from './index.ts'
+
+const barsOf = (of: Plan) => cutForecast(of).bars
 
 const plan = starterPlan('Cure')
 const WATER = 0.2
 const withCut = (change: Partial<Plan['cutting']>): Plan => ({ ...plan, cutting: { ...plan.cutting, ...change } })
 
 describe('bars', () => {
-  test('bars and what is left are all the soap in the mould', () => {
-    for (const of of [plan, withCut({ barMm: 31 }), withCut({ rows: 2, trimMm: 12 })]) {
-      const bars = barsOf(of)
-      const { innerLengthMm, innerWidthMm, fillMm } = of.mould
-      const whole = (innerLengthMm * innerWidthMm * fillMm * of.conditions.densityGPerMl) / 1000
-      expect(bars.count * bars.massG + bars.restG).toBeCloseTo(whole, 6)
-      expect(bars.count).toBe(cutPlaces(of).length * of.cutting.rows)
-    }
+  const mould = (change: Partial<Plan['mould']>): Plan => ({ ...plan, mould: { ...plan.mould, ...change } })
+  const column = mould({ form: 'cylinder', innerLengthMm: 76, innerWidthMm: 76, innerHeightMm: 300, fillMm: 250 })
+  const round = mould({ form: 'cylinder', innerLengthMm: 200, innerWidthMm: 200, innerHeightMm: 60, fillMm: 45 })
+  const planed = {
+    ...withCut({ trimMm: 20 }),
+    rest: { ...plan.rest, cut: { waitH: 6, sideTrimMm: 3, topTrimMm: 4, sampleMm: 6 } },
+  }
+
+  test.each([
+    ['a loaf', plan],
+    ['thicker bars', withCut({ barMm: 31 })],
+    ['a slab in rows', withCut({ rows: 2, trimMm: 12, kerfMm: 1.5 })],
+    ['planed, with samples', planed],
+    ['a column', column],
+    ['a round slab', round],
+    ['bars longer than the loaf', withCut({ barMm: 200, trimMm: 100 })],
+  ])('%s: every part of the cut adds up to the soap in the mould, and none is less than nothing', (_, of) => {
+    const { parts, wholeG, bars } = cutForecast(of)
+    for (const g of Object.values(parts)) expect(g).toBeGreaterThanOrEqual(-1e-6)
+    expect(Object.values(parts).reduce((sum, g) => sum + g, 0)).toBeCloseTo(wholeG, 6)
+    expect(bars.count * bars.massG + bars.restG).toBeCloseTo(wholeG, 6)
   })
 
-  test('a tray’s cavities are bars; a column gives rounds', () => {
-    const tray = { ...plan, mould: { ...plan.mould, cavities: 12 } }
-    expect(barsOf(tray)).toMatchObject({ count: 12, restG: 0 })
-    expect(cutPlaces(tray)).toEqual([])
-    const column: Plan = {
-      ...plan,
-      mould: { ...plan.mould, form: 'cylinder', innerLengthMm: 76, innerWidthMm: 76, innerHeightMm: 300, fillMm: 250 },
-    }
-    const bars = barsOf(column)
-    expect(bars.massG).toBeCloseTo(((Math.PI / 4) * 76 * 76 * 25 * column.conditions.densityGPerMl) / 1000, 6)
-    expect(bars.count).toBeGreaterThan(5)
+  test('a tray’s cavities are bars; a column gives rounds; bars of a round slab differ', () => {
+    expect(barsOf(mould({ cavities: 12 }))).toMatchObject({ count: 12, restG: 0 })
+    expect(barsOf(column).massG).toBeCloseTo(((Math.PI / 4) * 76 * 76 * 25 * plan.conditions.densityGPerMl) / 1000, 6)
+    expect(barsOf(column).count).toBeGreaterThan(5)
+    expect(barsOf(round).mostG).toBeGreaterThan(1.3 * barsOf(round).leastG)
+  })
+
+  test('planing makes bars lighter, samples come out of what is trimmed, and the steps say so', () => {
+    const { bars, samples, steps } = cutForecast(planed)
+    expect(bars.massG).toBeLessThan(barsOf(withCut({ trimMm: 20 })).massG)
+    expect(bars.count).toBe(barsOf(withCut({ trimMm: 20 })).count)
+    expect(samples.slices).toBe(6 + Math.floor(((plan.mould.innerLengthMm - 40 + 0.5) % 25.5) / 6.5))
+    expect(steps.join(' ')).toMatch(/6 h.*4 mm off the top.*3 mm off both.*samples of 6 mm/)
+  })
+
+  test('a weight is as good as a thickness', () => {
+    const thick = thicknessFor(plan, 120)!
+    expect(barsOf(withCut({ barMm: thick })).massG).toBeCloseTo(120, 9)
   })
 })
 

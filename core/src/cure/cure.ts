@@ -1,5 +1,6 @@
-import { barCount, barsAlong, isColumn, isTray } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
+import { cutForecast } from './cut.ts'
+import type { Bars } from './cut.ts'
 
 /**
  * Bars drying on the rack: water leaves towards what soap holds in a room, quickly at first and ever slower. All constants
@@ -27,45 +28,6 @@ export interface WeighIn {
   /** Days after the pour, and the bar's weight then, g. */
   day: number
   massG: number
-}
-
-export interface Bars {
-  count: number
-  /** Of one bar, mm. */
-  lengthMm: number
-  widthMm: number
-  heightMm: number
-  /** Fresh, g. */
-  massG: number
-  /** Soap that does not become bars: ends, kerfs, what is left over, g. */
-  restG: number
-}
-
-/** Bars of the first mould by the cut plan, and what is left of its soap. */
-export function barsOf(plan: Plan): Bars {
-  const { mould, cutting, conditions } = plan
-  const density = conditions.densityGPerMl / 1000
-  const { innerLengthMm, innerWidthMm, fillMm } = mould
-  const isRound = mould.form === 'cylinder' || mould.form === 'ellipse'
-  const area = innerLengthMm * innerWidthMm * (isRound ? Math.PI / 4 : 1)
-  const wholeG = area * fillMm * density * mould.cavities
-  const count = barCount(plan)
-  if (isTray(mould))
-    return {
-      ...{ count, lengthMm: innerLengthMm, widthMm: innerWidthMm, heightMm: fillMm },
-      ...{ massG: wholeG / count, restG: 0 },
-    }
-  if (isColumn(mould)) {
-    const massG = area * cutting.barMm * density
-    const bars = { count, lengthMm: innerLengthMm, widthMm: innerWidthMm, heightMm: cutting.barMm, massG }
-    return { ...bars, restG: wholeG - count * massG }
-  }
-  const widthMm = (innerWidthMm - (cutting.rows - 1) * cutting.kerfMm) / cutting.rows
-  const massG = cutting.barMm * widthMm * fillMm * density
-  return {
-    ...{ count, lengthMm: cutting.barMm, widthMm, heightMm: fillMm, massG },
-    restG: Math.max(0, wholeG - count * massG),
-  }
 }
 
 /** Volume over surface of a bar, mm. */
@@ -138,7 +100,7 @@ const CURVE_DAYS = 84
 
 /** Bars, what they lose and when they are ready. `waterShare` is of the batter's mass. */
 export function cureForecast(plan: Plan, waterShare: number): CureForecast {
-  const bars = barsOf(plan)
+  const { bars } = cutForecast(plan)
   const expected = expectedDrying(bars, waterShare, plan.conditions.roomC)
   const drying = fittedDrying(expected, bars.massG, plan.rest.weighIns)
   const ready = readyDay(drying)
@@ -154,9 +116,3 @@ export function cureForecast(plan: Plan, waterShare: number): CureForecast {
     })),
   }
 }
-
-/** Bars along the mould for the cut plan's drawing; empty for trays. */
-export const cutPlaces = (plan: Plan) =>
-  isTray(plan.mould)
-    ? []
-    : barsAlong(isColumn(plan.mould) ? plan.mould.fillMm : plan.mould.innerLengthMm, plan.cutting).bars

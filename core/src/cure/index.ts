@@ -1,2 +1,3 @@
-export { barsOf, cureForecast, cutPlaces, expectedDrying, fittedDrying, leftAfter, readyDay } from './cure.ts'
-export type { Bars, CureForecast, Drying, WeighIn } from './cure.ts'
+export { cureForecast, expectedDrying, fittedDrying, leftAfter, readyDay } from './cure.ts'
+export { CUT_PARTS, bladeAdvice, cutForecast, thicknessFor } from './cut.ts'
+export type { Bars, CutForecast, CutPart } from './cut.ts'

@@ -10,6 +10,15 @@ export interface PaceReading {
   variance: number
 }
 
+/** What a batch's thermometer said of its rest: ln of factors on what is expected. */
+export interface RestReadings {
+  /** Mould, wall, lining and wrap that the losses belong to; oils and scents that the rate belongs to. */
+  wrap: string
+  rateOf: string
+  rate: { value: number; variance: number } | null
+  losses: { value: number; variance: number } | null
+}
+
 /** All that a batch taught, and whether it counts. */
 export interface Evidence {
   batch: string
@@ -20,6 +29,8 @@ export interface Evidence {
   recipe: string
   counts: boolean
   observations: PaceReading[]
+  /** Null without readings of the rest. */
+  rest: RestReadings | null
 }
 
 /** A shelf as one batch sees it: what was seen in the batch itself is not counted a second time. */

@@ -89,7 +89,7 @@ const reading = (change: Partial<PaceReading>): PaceReading => ({
 })
 const batch = (id: string, recipe: string, observations: PaceReading[], counts = true): Evidence => ({
   ...{ batch: id, name: id, at: `2026-01-${id.padStart(2, '0')}`, recipe },
-  ...{ counts, observations },
+  ...{ counts, observations, rest: null },
 })
 const knowing = (...evidence: Evidence[]): Shelf => ({ ...shelf, evidence })
 const scented = (scent: string, value: number) => reading({ stage: 'scented', scents: [{ scent, weight: 1 }], value })
@@ -156,7 +156,7 @@ describe('from a batch to its evidence', () => {
     expect(quick!.observations[0]!.value).toBeGreaterThan(0.1)
     expect(slow!.observations[0]!.value).toBeLessThan(-0.1)
     const next = (one: typeof quick) => {
-      const told = knowing({ ...one!, counts: true })
+      const told = knowing({ ...one!, rest: null, counts: true })
       return lanesOf(jobOf(plan, portionsOf(plan, told), told)).pours.at(-1)!.endLevel
     }
     expect(next(quick)).toBeGreaterThan(next(slow))
@@ -164,7 +164,7 @@ describe('from a batch to its evidence', () => {
 
   test('the readings of a batch with nothing but the expected move little and narrow', () => {
     const { observations } = evidenceOf({ ...plan, seen: sightings(0) }, shelf, about)
-    const told = knowing({ ...about, name: '', recipe: recipeKey(plan), counts: true, observations })
+    const told = knowing({ ...about, name: '', recipe: recipeKey(plan), counts: true, rest: null, observations })
     const rate = jobOf(plan, portionsOf(plan, told), told).rate
     expect(Math.abs(rate.mean)).toBeLessThan(0.05)
     expect(rate.sd).toBeLessThan(job.rate.sd)
@@ -177,7 +177,7 @@ describe('from a batch to its evidence', () => {
     const slow = evidenceOf({ ...plan, blendedS: 2 * usual }, shelf, about).observations
     expect(slow.map(one => one.stage)).toEqual(['blend'])
     expect(slow[0]!.value).toBeLessThan(-0.5)
-    const told = knowing({ ...about, name: '', recipe: recipeKey(plan), counts: true, observations: slow })
+    const told = knowing({ ...about, name: '', recipe: recipeKey(plan), counts: true, rest: null, observations: slow })
     const after = jobOf(plan, portionsOf(plan, told), told)
     expect(after.blenderStrength).toBeLessThan(job.blenderStrength)
     expect(after.rate.mean).toBeLessThan(rate.mean)

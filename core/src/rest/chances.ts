@@ -1,5 +1,5 @@
 import { halton, inverseNormal } from '../schedule/halton.ts'
-import { LOSSES } from './constants.ts'
+import { LOSSES, REST_PRIOR } from './constants.ts'
 import { workedThrough } from './history.ts'
 import type { RestJob } from './history.ts'
 import { classOfShare } from './verdict.ts'
@@ -12,8 +12,8 @@ export interface RestChances {
   runs: number
 }
 
-/** Spreads: ln of rate and losses, K on the gel temperature, share of the heat, K of the pour and of the room (E). */
-const SPREAD = { rate: 0.3, losses: 0.15, gelK: 2.5, heat: 0.04, pourK: 1, roomK: 1.5 }
+/** Spreads beside those of rate and losses: K on the gel temperature, share of the heat, K of the pour and of the room (E). */
+const SPREAD = { gelK: 2.5, heat: 0.04, pourK: 1, roomK: 1.5 }
 const BASES = [2, 3, 5, 7, 11, 13]
 const SKIP = 20
 /** By then everything that gels has begun to. */
@@ -28,7 +28,7 @@ function drawn(job: RestJob, n: number): RestJob {
     number,
     number,
   ]
-  const { block } = job
+  const { block, sd = REST_PRIOR } = job
   return {
     ...job,
     untilS: Math.min(job.untilS, HOURS * 3600),
@@ -38,8 +38,8 @@ function drawn(job: RestJob, n: number): RestJob {
       ...block,
       materials: block.materials.map(one => ({ ...one, heat: one.heat * (1 + SPREAD.heat * heat) })),
       startC: block.startC.map(c => c + SPREAD.pourK * pour),
-      rate: (block.rate ?? 1) * Math.exp(SPREAD.rate * rate),
-      losses: (block.losses ?? LOSSES) * Math.exp(SPREAD.losses * losses),
+      rate: (block.rate ?? 1) * Math.exp(sd.rate * rate),
+      losses: (block.losses ?? LOSSES) * Math.exp(sd.losses * losses),
       gelShiftK: (block.gelShiftK ?? 0) + SPREAD.gelK * gel,
     },
   }

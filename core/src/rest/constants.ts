@@ -31,4 +31,6 @@ export const K_GEL = 0.02
 export const CP_SLOPE = 0.001
 /** Things stand near walls and each other: losses against those of the open, ± 15 % (E). */
 export const LOSSES = 0.9
+/** Spreads of ln of rate and of losses before anything was read (E). */
+export const REST_PRIOR = { rate: 0.3, losses: 0.15 } as const
 export const ZERO_C = 273.15

@@ -19,6 +19,8 @@ export interface RestJob {
   wraps: readonly Faces[]
   roomC: number
   oven?: OvenCools | null
+  /** Spreads of ln of rate and losses where earlier batches have narrowed them. */
+  sd?: { rate: number; losses: number }
   untilS: number
   /** What the block's loss is multiplied with to be that of all moulds in one oven or box: m and halves, or quarters. */
   lengthInPlace: number

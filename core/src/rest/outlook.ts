@@ -3,13 +3,15 @@ import { restChances } from './chances.ts'
 import type { RestChances } from './chances.ts'
 import { workedThrough } from './history.ts'
 import type { RestJob } from './history.ts'
+import { cupGels } from './gel-shares.ts'
+import type { CupGel } from './gel-shares.ts'
 import { refitted, withRefit } from './refit.ts'
 import type { Refit } from './refit.ts'
 import { aboutOf, restJobOf } from './plan-rest.ts'
 import type { RestInputs } from './plan-rest.ts'
 import { restResult } from './verdict.ts'
 import type { RestResult } from './verdict.ts'
-import { restNotices, restSentence, restTasks } from './words.ts'
+import { restNotices, restSentence, restTasks, sweetOf } from './words.ts'
 import type { RestTask } from './words.ts'
 
 /** Everything that can be said of a plan's rest, without its pictures. */
@@ -20,6 +22,8 @@ export interface RestOutlook {
   chances: RestChances
   /** What the plan's readings say; null without any. */
   refit: Refit | null
+  /** What each cup gels from, and how much of it does. */
+  cups: CupGel[]
   notices: Notice[]
   tasks: RestTask[]
 }
@@ -29,10 +33,18 @@ export function restOutlook(inputs: RestInputs): RestOutlook {
   const refit = refitted(restJobOf(inputs, 'coarse'), inputs.plan.rest.readings)
   const fitted = (job: RestJob) => (refit ? withRefit(job, refit) : job)
   const job = fitted(restJobOf(inputs, 'fine'))
-  const result = restResult(workedThrough(job), aboutOf(inputs, job.block.materials))
+  const history = workedThrough(job)
+  const result = restResult(history, aboutOf(inputs, job.block.materials))
   const chances = restChances(fitted(restJobOf(inputs, 'coarse')))
   return {
-    ...restSentence(result, chances),
-    ...{ refit, result, chances, notices: restNotices(inputs.plan, result), tasks: restTasks(inputs.plan, result) },
+    ...restSentence(result, chances, sweetOf(inputs.plan, inputs.shelf)),
+    ...{
+      refit,
+      result,
+      chances,
+      cups: cupGels(inputs, history.block),
+      notices: restNotices(inputs.plan, result),
+      tasks: restTasks(inputs.plan, result),
+    },
   }
 }

@@ -6,11 +6,14 @@ import { unitBatter } from '../recipe/index.ts'
 import type { Lanes } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import type { BlockInput } from './block.ts'
+import { LOSSES } from './constants.ts'
+import { restPaces } from './rest-paces.ts'
 import { compositionOf, convertedAt, materialsOf, mixed } from './cup-materials.ts'
 import type { RestJob } from './history.ts'
 import type { Material } from './material.ts'
 import { MOULD_WALLS } from './walls.ts'
-import type { LinerKind, WallKind } from './walls.ts'
+import type { LinerKind } from './walls.ts'
+import { usualWall } from './usual-wall.ts'
 import { facesOf } from './setup.ts'
 import type { MouldHeat } from './setup.ts'
 import type { Phase } from './surroundings.ts'
@@ -22,12 +25,6 @@ const LINING: Readonly<Record<Mould['lining'], LinerKind>> = {
   silicone: 'silicone',
 }
 const TRAY_EXPOSURE = 0.55
-
-/** Wall and thickness that a mould usually has: bare ones are silicone, lined ones wood, tubes plastic. */
-export function usualWall(mould: Mould): WallKind {
-  if (mould.form === 'cylinder') return 'pvc'
-  return mould.lining === 'none' ? 'silicone' : 'wood'
-}
 
 const isStanding = (mould: Mould): boolean => mould.form === 'cylinder'
 
@@ -164,6 +161,7 @@ export function restJobOf(inputs: RestInputs, grid: RestGrid, frameS = 0): RestJ
   const wraps = plan.rest.steps.map(step =>
     facesOf(mould, { ...step, under: COLD.includes(step.place) ? 'rack' : plan.rest.under }),
   )
+  const { rate, losses } = restPaces(plan, shelf.evidence)
   const whole = mould.isRound ? 2 * Math.PI : isDeep ? 4 : 2 * (mould.lengthM ?? 1)
   return {
     block: {
@@ -171,11 +169,13 @@ export function restJobOf(inputs: RestInputs, grid: RestGrid, frameS = 0): RestJ
       ...{ isRound: mould.isRound, lengthM: mould.lengthM },
       ...soap,
       ...{ faces: wraps[0]!, wallC: plan.conditions.roomC },
+      ...{ rate: Math.exp(rate.mean), losses: LOSSES * Math.exp(losses.mean) },
     },
     phases: plan.rest.steps.map(phaseOf),
     wraps,
     roomC: plan.conditions.roomC,
     oven: plan.rest.oven,
+    sd: { rate: rate.sd, losses: losses.sd },
     untilS: REST_HOURS * 3600,
     lengthInPlace: whole * plan.mould.cavities,
     frameS,

@@ -1,5 +1,5 @@
 import type { RestReading } from '../plan/index.ts'
-import { LOSSES } from './constants.ts'
+import { LOSSES, REST_PRIOR } from './constants.ts'
 import { workedThrough } from './history.ts'
 import type { CurvePoint, RestJob } from './history.ts'
 
@@ -11,8 +11,7 @@ export interface Refit {
   lossesSd: number
 }
 
-/** Spreads before any reading (E), of a reading in K, and how much a probe that is still warming counts for. */
-const PRIOR = { rate: 0.3, losses: 0.15 }
+/** Spreads of a reading, K, and until when a probe is still warming: it counts for less. */
 const READ_SD_K = { core: 1, side: 2, top: 2.5 }
 const WARMING_MIN = 10
 const STEPS = { rate: 0.04, losses: 0.04 }
@@ -49,7 +48,8 @@ function residuals(job: RestJob, readings: readonly RestReading[], [lnRate, lnLo
     const sd = READ_SD_K[one.at] * (one.atMin < WARMING_MIN ? 2 : 1)
     return (tempAt(curve, one) - one.tempC) / sd
   })
-  return [...read, lnRate / PRIOR.rate, lnLosses / PRIOR.losses]
+  const { rate, losses } = job.sd ?? REST_PRIOR
+  return [...read, lnRate / rate, lnLosses / losses]
 }
 
 const squares = (list: readonly number[]): number => list.reduce((sum, one) => sum + one * one, 0)

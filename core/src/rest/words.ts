@@ -1,5 +1,8 @@
 import type { Notice } from '../checks/index.ts'
+import { isTray } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
+import { unitBatter } from '../recipe/index.ts'
+import type { Shelf } from '../shelf/index.ts'
 import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'
 import type { RestChances } from './chances.ts'
 import type { RestResult } from './verdict.ts'
@@ -7,7 +10,49 @@ import type { RestResult } from './verdict.ts'
 const hours = (min: number): string => (min < 90 ? showMinutes(min) : `${tidy(min / 60, min < 600 ? 1 : 0)} h`)
 
 /** What a rest comes to in one sentence, and why. */
-export function restSentence(result: RestResult, chances: RestChances | null): { sentence: string; reason: string } {
+export function restSentence(
+  result: RestResult,
+  chances: RestChances | null,
+  sweet: Sweet = null,
+): { sentence: string; reason: string } {
+  const gel = gelSentence(result, chances)
+  const hot = HOT.find(one => one.isSo(result, sweet))
+  return hot ? { sentence: hot.says(result, sweet), reason: `${gel.sentence} ${gel.reason}` } : gel
+}
+
+/** What in the soap scorches before the soap itself does. */
+export type Sweet = 'milk' | 'sugar' | null
+
+export function sweetOf(plan: Plan, shelf: Shelf): Sweet {
+  const unit = unitBatter(plan.recipe, shelf)
+  if (unit.liquids.some(part => part.massG > 0 && part.liquid.brownPer100GPerKg > 0)) return 'milk'
+  return unit.sugarShare >= LEAST_SUGAR ? 'sugar' : null
+}
+
+/** Sugar that shows when it browns, share of the oils; and browning from which milk is no longer cream. */
+const LEAST_SUGAR = 0.005
+const TOO_HOT_FOR_MILK = 1.5
+
+/** Too hot, the worst first. */
+const HOT: readonly {
+  isSo: (result: RestResult, sweet: Sweet) => boolean
+  says: (result: RestResult, sweet: Sweet) => string
+}[] = [
+  {
+    isSo: ({ volcano }) => volcano > 0.5,
+    says: ({ volcano }) => `It overheats and may rise out of the mould: ${showChance(volcano)}.`,
+  },
+  {
+    isSo: ({ crack }) => crack > 0.4,
+    says: ({ crack }) => `It overheats, and is likely to crack: ${showChance(crack)}.`,
+  },
+  {
+    isSo: ({ browning, gel }, sweet) => sweet !== null && browning >= TOO_HOT_FOR_MILK && gel !== 'none',
+    says: ({ browning }, sweet) => `It overheats for a ${sweet} soap: it turns ${brownWord(browning)!}.`,
+  },
+]
+
+function gelSentence(result: RestResult, chances: RestChances | null): { sentence: string; reason: string } {
   const sure = chances ? `: ${showChance(chances.gel[result.gel])}` : ''
   const peak = `It is warmest after ${hours(result.peakMin)}, at about ${Math.round(result.peakC)} °C; it gels from ${Math.round(result.gelC)} °C.`
   if (result.gel === 'none')
@@ -33,6 +78,8 @@ const BROWN = [
   [1, 'light tan'],
 ] as const
 
+const brownWord = (browning: number): string | undefined => BROWN.find(([from]) => browning >= from)?.[1]
+
 /** What can go wrong in the mould, and cautions for where it stands. */
 export function restNotices(plan: Plan, result: RestResult): Notice[] {
   const notices: Notice[] = []
@@ -47,11 +94,23 @@ export function restNotices(plan: Plan, result: RestResult): Notice[] {
       result.crack > 0.4 ? 'stop' : 'warn',
       `It may overheat and crack (${showChance(result.crack)}, peak about ${Math.round(result.peakC)} °C). Wrap it less, pour cooler, or look in after ${hours(Math.max(10, result.peakMin * 0.6))}.`,
     )
-  const brown = BROWN.find(([from]) => result.browning >= from)
-  if (brown) add(brown[0] >= 4 ? 'warn' : 'hint', `Milk or sugar in it turns ${brown[1]} in this warmth.`)
+  const brown = brownWord(result.browning)
+  if (brown)
+    add(
+      result.browning >= TOO_HOT_FOR_MILK ? 'warn' : 'hint',
+      `Milk or sugar in it turns ${brown} in this warmth. It stays cream in a refrigerator, or poured cooler and left unwrapped.`,
+    )
   if (result.rivers > 0.5)
     add('hint', 'Glycerin rivers are likely: much water, a long gel. Less water or a cooler rest shows fewer.')
-  if (result.gel !== 'full') add('hint', 'What does not gel ashes more readily: cover the top until it is firm.')
+  if (result.gel !== 'full' && !plan.rest.mist && plan.rest.steps[0]!.cover === 'open')
+    add('hint', 'What does not gel ashes more readily: cover the top until it is firm.')
+  if (plan.rest.mist)
+    add(
+      'warn',
+      isHeated(plan)
+        ? 'The mist against ash is left out: alcohol burns, and an oven or a mat lights it. Film over the top does the same.'
+        : 'Alcohol mist burns: no flame, nothing hot, air the room, and let it dry before a lid goes on.',
+    )
   const places = plan.rest.steps.map(step => step.place)
   if (places.some(place => place === 'oven' || place === 'mat'))
     add(
@@ -81,6 +140,11 @@ const PLACE_WORDS = {
   box: 'into the closed box',
 } as const
 
+/** A second mist, when the first has dried. */
+const MIST_AGAIN_MIN = 90
+
+const isHeated = (plan: Plan): boolean => plan.rest.steps.some(step => step.place === 'oven' || step.place === 'mat')
+
 /** The rest as things to do: cover, look in, change of place, unmould and cut. */
 export function restTasks(plan: Plan, result: RestResult): RestTask[] {
   const tasks: RestTask[] = plan.rest.steps.flatMap((step, i): RestTask[] => {
@@ -102,6 +166,22 @@ export function restTasks(plan: Plan, result: RestResult): RestTask[] {
     tasks.push({ atMin: result.startMin + 10, what: 'Look in: the middle begins to turn clear' })
   if (result.crack > 0.05)
     tasks.push({ atMin: Math.max(10, result.peakMin * 0.7), what: 'Look for cracks; unwrap if it rises' })
-  if (result.unmouldMin !== null) tasks.push({ atMin: result.unmouldMin, what: 'Unmould and cut, if it does not dent' })
+  if (plan.rest.mist && !isHeated(plan)) {
+    tasks.push({ atMin: 0, what: 'Mist the top with alcohol: no flame, nothing hot, air the room' })
+    tasks.push({ atMin: MIST_AGAIN_MIN, what: 'Mist it once more, then cover it again' })
+  }
+  const { waitH } = plan.rest.cut
+  if (result.unmouldMin !== null) {
+    const cutMin = result.unmouldMin + waitH * 60
+    if (isTray(plan.mould) || waitH === 0)
+      tasks.push({
+        atMin: result.unmouldMin,
+        what: isTray(plan.mould) ? 'Turn the bars out, if they do not dent' : 'Unmould and cut, if it does not dent',
+      })
+    else {
+      tasks.push({ atMin: result.unmouldMin, what: 'Unmould, if it does not dent' })
+      tasks.push({ atMin: cutMin, what: 'Cut' })
+    }
+  }
   return tasks.sort((a, b) => a.atMin - b.atMin)
 }

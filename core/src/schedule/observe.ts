@@ -104,7 +104,11 @@ function blendObservation(job: Job, blendedS: number | null): PaceReading | null
  * What a batch teaches of pace, from the traces seen in it and the seconds that its blending took, held against the model
  * with nothing learned yet. Takes some tenths of a second with scented sightings: for the server, not for a keystroke.
  */
-export function evidenceOf(plan: Plan, shelf: Shelf, about: { batch: string; at: string }): Omit<Evidence, 'counts'> {
+export function evidenceOf(
+  plan: Plan,
+  shelf: Shelf,
+  about: { batch: string; at: string },
+): Omit<Evidence, 'counts' | 'rest'> {
   const bare = { ...shelf, evidence: [] }
   const none = { ...about, name: plan.name, recipe: recipeKey(plan), observations: [] }
   if ((plan.seen.length === 0 && plan.blendedS === null) || missingOils(plan, bare).length > 0) return none

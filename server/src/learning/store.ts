@@ -1,4 +1,4 @@
-import { evidenceOf, readPlan } from '@ostler/core'
+import { evidenceOf, readPlan, restEvidence } from '@ostler/core'
 import type { Evidence, Shelf } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
@@ -23,7 +23,7 @@ export function evidenceStore(db: Database): EvidenceStore {
       .where('batch.workshop_id', '=', workshopId)
       .where('batch.deleted_at', 'is', null)
       .where(
-        sql<boolean>`(jsonb_array_length(batch.plan -> 'seen') > 0 or batch.plan -> 'blendedS' <> 'null' or evidence.batch_id is not null)`,
+        sql<boolean>`(jsonb_array_length(batch.plan -> 'seen') > 0 or batch.plan -> 'blendedS' <> 'null' or jsonb_array_length(batch.plan -> 'rest' -> 'readings') > 0 or evidence.batch_id is not null)`,
       )
       .where(sql<boolean>`evidence.batch_revision is distinct from batch.revision`)
       .orderBy('batch.updated_at', 'desc')
@@ -36,7 +36,11 @@ export function evidenceStore(db: Database): EvidenceStore {
       for (const { id, revision, plan, created_at } of await stale(workshopId)) {
         const read = readPlan(plan)
         if (!read.ok) continue
-        const text = JSON.stringify(evidenceOf(read.plan, shelf, { batch: id, at: created_at.toISOString() }))
+        const found = {
+          ...evidenceOf(read.plan, shelf, { batch: id, at: created_at.toISOString() }),
+          rest: restEvidence(read.plan, shelf),
+        }
+        const text = JSON.stringify(found)
         await db
           .insertInto('evidence')
           .values({ batch_id: id, workshop_id: workshopId, batch_revision: revision, evidence: text })
@@ -52,8 +56,8 @@ export function evidenceStore(db: Database): EvidenceStore {
         .select(['evidence.evidence', 'evidence.counts'])
         .execute()
       return rows
-        .map(({ evidence, counts }): Evidence => ({ ...evidence, counts }))
-        .filter(one => one.observations.length > 0)
+        .map(({ evidence, counts }): Evidence => ({ ...evidence, rest: evidence.rest ?? null, counts }))
+        .filter(one => one.observations.length > 0 || one.rest !== null)
     },
     async setCounts(workshopId, batchId, counts) {
       const result = await db

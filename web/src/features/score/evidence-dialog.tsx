@@ -1,5 +1,5 @@
-import { ACCELERATIONS, knowledgeOf, shelfWithout, tidy } from '@ostler/core'
-import type { Evidence, Knowledge, Pace } from '@ostler/core'
+import { ACCELERATIONS, knowledgeOf, restPaces, shelfWithout, tidy } from '@ostler/core'
+import type { Evidence, Knowledge, Pace, Plan, Shelf } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -44,11 +44,30 @@ export function EvidenceDialog({ onClose }: { onClose: () => void }) {
           {knowledgeOf(plan, shelf).map(one => (
             <KnowledgeRow key={`${one.what} ${one.name}`} one={one} />
           ))}
+          <RestRows plan={plan} shelf={shelf} />
         </tbody>
       </table>
       <Batches list={shelf.evidence} />
     </Ask>
   )
+}
+
+/** What thermometers of earlier batches say of this one's rest. */
+function RestRows({ plan, shelf }: { plan: Plan; shelf: Shelf }) {
+  const { rate, losses } = restPaces(plan, shelf.evidence)
+  const rows = [
+    ['In the mould: this recipe and scent', rate],
+    ['Heat lost by this mould and wrap', losses],
+  ] as const
+  return rows.map(([name, pace]) => (
+    <tr key={name} className="border-t border-line align-baseline">
+      <th className="py-1 pr-4 text-left font-semibold">{name}</th>
+      <td className="pr-4">as the model says</td>
+      <td className="pr-4">{percent(pace.mean)}</td>
+      <td className="pr-4">{within(pace)}</td>
+      <td>{pace.batches || 'none'}</td>
+    </tr>
+  ))
 }
 
 function KnowledgeRow({ one }: { one: Knowledge }) {
@@ -103,7 +122,8 @@ function Batches({ list }: { list: readonly Evidence[] }) {
   if (list.length === 0)
     return (
       <p className="mt-4 border-t border-line pt-3">
-        No other batch has readings yet. Note what you see under “seen …” in the lanes: the next batch knows it.
+        No other batch has readings yet. Note what you see under “seen …” in the lanes, and temperatures of the rest:
+        the next batch knows them.
       </p>
     )
   return (
@@ -116,7 +136,7 @@ function Batches({ list }: { list: readonly Evidence[] }) {
             <Link to={`/batches/${one.batch}/score`} className="font-semibold underline">
               {one.name}
             </Link>
-            <span className="text-soft">{one.observations.map(told).join('; ')}</span>
+            <span className="text-soft">{[...one.observations.map(told), ...restTold(one)].join('; ')}</span>
           </li>
         ))}
       </ul>
@@ -133,3 +153,11 @@ const STAGES = { plain: 'plain cups', scented: 'scented cups', blend: 'blending'
 
 const told = ({ stage, value, variance }: Evidence['observations'][number]): string =>
   `${STAGES[stage]} ${percent(value)} (× ${tidy(Math.exp(value - Math.sqrt(variance)), 2)} to ${tidy(Math.exp(value + Math.sqrt(variance)), 2)})`
+
+const restTold = ({ rest }: Evidence): string[] => {
+  const parts = [
+    ['in the mould', rest?.rate],
+    ['heat lost', rest?.losses],
+  ] as const
+  return parts.flatMap(([what, seen]) => (seen ? [`${what} ${percent(seen.value)}`] : []))
+}
