@@ -73,3 +73,7 @@ export function mixed(materials: readonly Material[], portions: Portions): Mater
   const keys = Object.keys(materials[0]!) as (keyof Material)[]
   return Object.fromEntries(keys.map(key => [key, mean(key)])) as unknown as Material
 }
+
+/** Water in all the batter, share of its mass: what bars lose on the rack. */
+export const batterWater = (plan: Plan, portions: Portions, shelf: Shelf): number =>
+  mixed(materialsOf(plan, portions, shelf), portions).water

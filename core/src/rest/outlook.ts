@@ -48,3 +48,10 @@ export function restOutlook(inputs: RestInputs): RestOutlook {
     },
   }
 }
+
+/** Result and things to do, worked through coarsely once: for a sheet. About 10 ms. */
+export function restAtOnce(inputs: RestInputs): { result: RestResult; tasks: RestTask[] } {
+  const job = restJobOf(inputs, 'coarse')
+  const result = restResult(workedThrough(job), aboutOf(inputs, job.block.materials))
+  return { result, tasks: restTasks(inputs.plan, result) }
+}

@@ -85,6 +85,10 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/rest/rest-page.tsx')).RestPage }),
           },
           {
+            path: 'cut',
+            lazy: async () => ({ Component: (await import('../features/cut/cut-page.tsx')).CutPage }),
+          },
+          {
             path: 'prepare',
             lazy: async () => ({ Component: (await import('../features/prepare/prepare-page.tsx')).PreparePage }),
           },

@@ -23,6 +23,7 @@ const PAGES = [
   ['weigh', 'Weigh'],
   ['sheet', 'Sheet'],
   ['rest', 'Rest'],
+  ['cut', 'Cut'],
 ] as const
 
 /** Opens a batch with the shelf and keeps it open while its pages change. */

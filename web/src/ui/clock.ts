@@ -16,3 +16,14 @@ export function showHours(minutes: number): string {
   if (whole < 90) return `${whole} min`
   return `${Math.floor(whole / 60)} h ${whole % 60 === 0 ? '' : `${whole % 60} min`}`.trim()
 }
+
+/**
+ * When something is due so many minutes after the last pour, itself `lastMin` after a mixing at a clock time: "14:52", "08:10
+ * next day"; without a clock time "2 h after the last pour".
+ */
+export function clockAfter(startAt: string, lastMin: number, atMin: number): string {
+  if (startAt === '') return atMin < 1 ? 'at once' : `${showHours(atMin)} after the last pour`
+  const days = Math.floor((clockMinutes(startAt) + Math.round(lastMin + atMin)) / 1440)
+  const day = days === 0 ? '' : days === 1 ? ' next day' : `, ${days} days on`
+  return clockBefore(startAt, -(lastMin + atMin)) + day
+}

@@ -1,5 +1,5 @@
 import { acrossView, designOf, hasSwirls, layerHeights } from '@ostler/core'
-import type { ColourForecast, Forecast, Plan } from '@ostler/core'
+import type { ColourForecast, Forecast, Gelled, Plan } from '@ostler/core'
 import { useMemo } from 'react'
 import { FaceCanvas } from '../features/faces/face-canvas.tsx'
 import { cupHex, useColourView } from '../plan/colour-view.ts'
@@ -11,6 +11,8 @@ interface Props {
   /** With the trace of each pour the edges are as forecast. */
   pours?: Forecast['lanes']['pours']
   height: number
+  /** Looked at when it is out of the mould, each cup gelled or not as this says. */
+  gelledOf?: (cup: string) => Gelled
 }
 
 /** Drawn finer than shown. */
@@ -21,15 +23,21 @@ export function FacePicture(props: Props) {
   return hasSwirls(props.plan) ? <Swirled {...props} /> : <Layers {...props} />
 }
 
-function Swirled({ plan, colours, pours, height }: Props) {
+function useHexes(plan: Plan, colours: ColourForecast | null, gelledOf: Props['gelledOf']): (cup: string) => string {
   const view = useColourView()
+  const stage = view.stage === 'pour' ? 'cut' : view.stage
+  return cup => cupHex(plan, colours, gelledOf ? { ...view, stage, gelled: gelledOf(cup) } : view, cup)
+}
+
+function Swirled({ plan, colours, pours, height, gelledOf }: Props) {
+  const hexOf = useHexes(plan, colours, gelledOf)
   const design = useMemo(
     () => designOf(plan, pours?.map(pour => (pour.startLevel + pour.endLevel) / 2) ?? []),
     [plan, pours],
   )
   const { innerWidthMm, fillMm } = plan.mould
   const width = Math.round((height * innerWidthMm) / fillMm)
-  const hexes = [...design.cups.map(cup => cupHex(plan, colours, view, cup)), ...design.pencils.map(() => '#444444')]
+  const hexes = [...design.cups.map(hexOf), ...design.pencils.map(() => '#444444')]
   return (
     <FaceCanvas
       program={design.program}
@@ -42,11 +50,10 @@ function Swirled({ plan, colours, pours, height }: Props) {
   )
 }
 
-function Layers({ plan, colours, height }: Props) {
-  const view = useColourView()
+function Layers({ plan, colours, height, gelledOf }: Props) {
   const { innerWidthMm: width, fillMm } = plan.mould
   const heights = layerHeights(plan)
-  const colour = (cup: string) => cupHex(plan, colours, view, cup)
+  const colour = useHexes(plan, colours, gelledOf)
   const names = plan.score.map(pour => plan.cups.find(cup => cup.id === pour.cup)?.name ?? pour.cup)
   return (
     <svg

@@ -1,8 +1,8 @@
-import type { GelWish, Plan, RestSearch, Shelf } from '@ostler/core'
+import type { ContrastWay, GelWish, Plan, RestSearch, Shelf } from '@ostler/core'
 import { proxy, wrap } from 'comlink'
-import type { RestLook, RestWorker } from './rest.worker.ts'
+import type { Along, RestLook, RestWorker } from './rest.worker.ts'
 
-export type { RestLook } from './rest.worker.ts'
+export type { Along, RestLook } from './rest.worker.ts'
 
 /** Work under way in a worker of its own: `stop` ends it at once. */
 export interface Working {
@@ -15,8 +15,8 @@ function started(work: (worker: ReturnType<typeof wrap<RestWorker>>) => Promise<
   return { done: work(wrap<RestWorker>(worker)).finally(() => worker.terminate()), stop: () => worker.terminate() }
 }
 
-/** A coarse look at once, then a fine one; numbers between them say how far it is. */
-export const lookAtRest = (plan: Plan, shelf: Shelf, told: (look: RestLook | number) => void): Working =>
+/** A coarse look at once, then a fine one, then along the mould; numbers between them say how far it is. */
+export const lookAtRest = (plan: Plan, shelf: Shelf, told: (look: RestLook | number | Along) => void): Working =>
   started(worker => worker.look(plan, shelf, proxy(told)))
 
 /** Looks for the simplest change of the rest that does what is wished for. */
@@ -26,3 +26,13 @@ export const searchRest = (
   wish: Exclude<GelWish, 'any'>,
   told: (state: RestSearch) => void,
 ): Working => started(worker => worker.search(plan, shelf, wish, proxy(told)))
+
+/** The least change that makes one cup gel and the others not; null where none that was tried does. */
+export function contrastOf(
+  plan: Plan,
+  shelf: Shelf,
+  cupIndex: number,
+  told: (way: ContrastWay | null) => void,
+): Working {
+  return started(async worker => told(await worker.contrast(plan, shelf, cupIndex)))
+}

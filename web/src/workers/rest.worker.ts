@@ -1,7 +1,12 @@
 import {
   aboutOf,
+  contrastFor,
+  cupGels,
   forecast,
+  gelAlong,
   makeItSo,
+  middleSlice,
+  readyC,
   refitted,
   restChances,
   restHistory,
@@ -10,9 +15,12 @@ import {
   restResult,
   restSentence,
   restTasks,
+  sweetOf,
   withRefit,
 } from '@ostler/core'
 import type {
+  ContrastWay,
+  CupGel,
   CurvePoint,
   Frame,
   GelWish,
@@ -42,12 +50,13 @@ export interface RestLook {
   sentence: { sentence: string; reason: string }
   notices: Notice[]
   tasks: RestTask[]
+  cups: CupGel[]
   /** Water in the batter, share of its mass. */
   waterShare: number
   curve: CurvePoint[]
   frames: Frame[]
-  /** Most that each cell was above its gel temperature while it could gel, K: 0 is the edge of what has gelled. */
-  margin: Float32Array
+  /** How warm each cell was at its warmest while it could gel, °C: what gels cooler than that has gelled. */
+  readyC: Float32Array
 }
 
 function inputsOf(plan: Plan, shelf: Shelf) {
@@ -61,8 +70,16 @@ const breath = () => new Promise(resolve => setTimeout(resolve))
 /** Points of the curve that a page can show. */
 const CURVE_EVERY = 2
 
-/** A coarse answer at once, then the fine one with its frames; tells of each, and how far the fine one is. */
-async function look(plan: Plan, shelf: Shelf, told: (look: RestLook | number) => void): Promise<void> {
+/** From the middle of a mould to its end, the share of each slice that gels. */
+export interface Along {
+  along: number[]
+}
+
+/**
+ * A coarse answer at once, then the fine one with its frames; tells of each, and how far the fine one is. Loaves and slabs are
+ * then worked through along their length.
+ */
+async function look(plan: Plan, shelf: Shelf, told: (look: RestLook | number | Along) => void): Promise<void> {
   const inputs = inputsOf(plan, shelf)
   const refit = refitted(restJobOf(inputs, 'coarse'), plan.rest.readings)
   const fitted = (job: RestJob) => (refit ? withRefit(job, refit) : job)
@@ -84,13 +101,14 @@ async function look(plan: Plan, shelf: Shelf, told: (look: RestLook | number) =>
       const result = restResult(history, aboutOf(inputs, job.block.materials))
       return {
         ...{ grid, nx: job.block.nx, ny: job.block.ny, isRound: job.block.isRound, result, chances, refit },
-        sentence: restSentence(result, chances),
+        sentence: restSentence(result, chances, sweetOf(plan, shelf)),
+        cups: cupGels(inputs, history.block),
         notices: restNotices(plan, result),
         tasks: restTasks(plan, result),
         waterShare: job.block.materials[0]!.water,
         curve: history.curve.filter((_, i) => i % CURVE_EVERY === 0),
         frames: history.frames,
-        margin: Float32Array.from(history.block.margin),
+        readyC: middleSlice(readyC(history.block), job.block),
       }
     }
   }
@@ -99,6 +117,13 @@ async function look(plan: Plan, shelf: Shelf, told: (look: RestLook | number) =>
   const fine = await run('fine', restChances(fitted(restJobOf(inputs, 'coarse'))))
   const buffers = fine.frames.flatMap(frame => [frame.tempC.buffer, frame.converted.buffer, frame.gelled.buffer])
   told(transfer(fine, buffers))
+  if (fine.isRound || plan.mould.cavities > 1) return
+  const steps = gelAlong(fitted(restJobOf(inputs, 'whole')))
+  for (let count = 1; ; count += 1) {
+    const step = steps.next()
+    if (step.done) return told({ along: step.value })
+    if (count % 10 === 0) await breath()
+  }
 }
 
 /** Looks for the simplest change that makes it so, telling of every step. */
@@ -114,7 +139,18 @@ async function search(
   }
 }
 
-const doorway = { look, search }
+/** The least change that makes one cup gel and the others not. */
+function contrast(plan: Plan, shelf: Shelf, cupIndex: number): ContrastWay | null {
+  return contrastFor(plan, shelf, cupIndex, tried => {
+    try {
+      return inputsOf(tried, shelf)
+    } catch {
+      return null
+    }
+  })
+}
+
+const doorway = { look, search, contrast }
 export type RestWorker = typeof doorway
 
 expose(doorway)

@@ -24,7 +24,7 @@ export function CupColourPanel({ plan, forecast, index }: Props) {
   const isOnLadder = plan.ladders.some(one => one.cups.includes(cup.id))
   return (
     <section aria-label={`Colour of ${cup.name}`} className="flex flex-col gap-4">
-      <Large plan={plan} colour={colour} name={cup.name} />
+      <Large colour={colour} name={cup.name} />
       {colour.browning && <Browning colour={colour} />}
       <WishFields plan={plan} forecast={forecast} index={index} />
       <Doses plan={plan} index={index} />
@@ -51,7 +51,7 @@ export function CupColourPanel({ plan, forecast, index }: Props) {
   )
 }
 
-function Large({ plan, colour, name }: { plan: Plan; colour: CupColour; name: string }) {
+function Large({ colour, name }: { colour: CupColour; name: string }) {
   const { sight } = useColourView()
   const cured = colour.stages.cured[colour.gelled]
   const hex = seenBy(cured.hex, sight)

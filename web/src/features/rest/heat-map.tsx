@@ -29,8 +29,8 @@ function whole(field: Float32Array, nx: number, ny: number): number[] {
   return cells
 }
 
-/** Margins below this are all the same: never near. */
-const FAR_K = -8
+/** Cells so much cooler than anything gels are all the same: never near. */
+const FAR_C = 45
 
 /** Where a field passes a value, as a path over the whole section. */
 function frontOf(
@@ -65,11 +65,61 @@ function paint(canvas: HTMLCanvasElement, tempC: Float32Array, nx: number, ny: n
   context.putImageData(image, 0, 0)
 }
 
+/** A temperature from which some cups gel, and where the soap was as warm. */
+interface Region {
+  gelC: number
+  path: string
+}
+
+/** The cut face: every cup gelled where it was warm enough for it, and not elsewhere. */
+function GelledFace({ look, height }: { look: RestLook; height: number }) {
+  const plan = usePlan(state => state.plan)
+  const forecast = useForecast()!
+  const { innerWidthMm, innerLengthMm, fillMm } = plan.mould
+  const width = Math.round((height * innerWidthMm) / fillMm)
+  // The section lies across the shorter side; of a mould that is cut along the other, no face lies in it.
+  const isSame = innerWidthMm <= innerLengthMm
+  const regions = useMemo((): Region[] => {
+    if (!isSame) return []
+    const field = look.readyC.map(c => Math.max(FAR_C, c))
+    const from = [...new Set(look.cups.map(cup => Math.round(cup.gelC * 2) / 2))].sort((a, b) => a - b)
+    return from.map(gelC => ({ gelC, path: frontOf(field, gelC, look, width, height) })).filter(one => one.path !== '')
+  }, [look, width, height, isSame])
+  const gelsFrom = (cup: string) => look.cups.find(one => one.cup === cup)?.gelC ?? Infinity
+  const face = { plan, colours: forecast.colours, pours: forecast.lanes.pours, height }
+  return (
+    <>
+      <div className="relative" style={{ width, height }}>
+        <FacePicture {...face} gelledOf={() => 'no'} />
+        {regions.map(({ gelC, path }) => (
+          <div key={gelC} className="absolute inset-0" style={{ clipPath: `path('${path}')` }} aria-hidden>
+            <FacePicture {...face} gelledOf={cup => (gelsFrom(cup) <= gelC + 0.25 ? 'yes' : 'no')} />
+          </div>
+        ))}
+        <svg width={width} height={height} className="absolute top-0 left-0" aria-hidden>
+          {regions.map(({ gelC, path }) => (
+            <g key={gelC} fill="none" data-testid="gelled-region">
+              <path d={path} stroke="var(--paper)" strokeWidth={3.4} />
+              <path d={path} stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="5 4" />
+            </g>
+          ))}
+        </svg>
+      </div>
+      <figcaption className="mt-1 text-[13px]">
+        {regions.length === 0
+          ? 'At the cut: nothing has gelled'
+          : regions.length === 1
+            ? 'At the cut: within the dashes it has gelled, deeper and clearer'
+            : 'At the cut: each cup has gelled within its own dashes, those with more water further out'}
+      </figcaption>
+    </>
+  )
+}
+
 /** The section to scale as it warms and cools, with the gel front; and the cut face with what has gelled. */
 export function HeatMap({ look }: { look: RestLook }) {
   const habits = useHabits()
   const plan = usePlan(state => state.plan)
-  const forecast = useForecast()!
   const { frames, nx, ny } = look
   const [at, setAt] = useState(() => Math.min(frames.length - 1, 9))
   const [plays, setPlays] = useState(false)
@@ -89,15 +139,10 @@ export function HeatMap({ look }: { look: RestLook }) {
     return () => clearInterval(timer)
   }, [plays, frames.length])
   const front = useMemo(() => frontOf(frame.gelled, 0.5, look, width, height), [frame, look, width, height])
-  const mark = useMemo(() => {
-    const margins = look.margin.map(k => Math.max(FAR_K, k))
-    return look.result.gel === 'none' ? '' : frontOf(margins, 0, look, width, height)
-  }, [look, width, height])
   const core = frame.tempC[(ny >> 1) * nx]!
   const corner = Math.min(frame.tempC[nx - 1]!, frame.tempC[frame.tempC.length - 1]!)
   const show = (c: number) => showTemperature(Math.round(c), habits)
   const words = `${showHours(frame.s / 60)} after the pour: core ${show(core)}, coldest corner ${show(corner)}`
-  const faceWidth = Math.round((height * innerWidthMm) / fillMm)
   return (
     <section aria-label="Heat in the section" className="rounded bg-booth p-4">
       <div className="flex flex-wrap items-end gap-8">
@@ -120,18 +165,7 @@ export function HeatMap({ look }: { look: RestLook }) {
           </figcaption>
         </figure>
         <figure>
-          <div className="relative" style={{ width: faceWidth, height }}>
-            <FacePicture plan={plan} colours={forecast.colours} pours={forecast.lanes.pours} height={height} />
-            <svg width={width} height={height} className="absolute top-0 left-0" aria-hidden>
-              <path d={mark} fill="none" stroke="var(--paper)" strokeWidth={4} />
-              <path d={mark} fill="none" stroke="var(--ink)" strokeWidth={1.8} strokeDasharray="5 4" />
-            </svg>
-          </div>
-          <figcaption className="mt-1 text-[13px]">
-            {mark
-              ? 'At the cut: within the dashes it has gelled, deeper and clearer'
-              : 'At the cut: nothing has gelled'}
-          </figcaption>
+          <GelledFace look={look} height={height} />
         </figure>
       </div>
       <div className="mt-3 flex items-center gap-3">

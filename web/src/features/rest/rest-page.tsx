@@ -8,7 +8,8 @@ import { useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { lookAtRest } from '../../workers/rest.ts'
 import type { RestLook } from '../../workers/rest.ts'
-import { CureSection } from './cure-section.tsx'
+import { BarsAlong } from './bars-along.tsx'
+import { CupGels } from './cup-gels.tsx'
 import { HeatMap } from './heat-map.tsx'
 import { MakeItSo } from './make-it-so.tsx'
 import { RestCurves } from './rest-curves.tsx'
@@ -22,6 +23,8 @@ interface Looked {
   /** Share of the fine look that is done; null when it is there. */
   progress: number | null
   sentence: string | null
+  /** Shares gelled from the middle of the mould to its end; null until they are there. */
+  along: number[] | null
 }
 
 /** The rest of the plan as it stands: coarse at once, fine a moment later; what is older is stopped. */
@@ -29,17 +32,18 @@ function useRest(): Looked {
   const batch = useBatch()
   const plan = usePlan(state => state.plan)
   const ok = usePlan(state => state.result.ok)
-  const [looked, setLooked] = useState<Looked>({ look: null, progress: 0, sentence: null })
+  const [looked, setLooked] = useState<Looked>({ look: null, progress: 0, sentence: null, along: null })
   useEffect(() => {
     if (!ok) return
     let stop = () => {}
     const timer = setTimeout(() => {
       const working = lookAtRest(plan, batch.shelf, told =>
-        setLooked(before =>
-          typeof told === 'number'
-            ? { ...before, progress: told }
-            : { look: told, progress: told.grid === 'fine' ? null : 0, sentence: null },
-        ),
+        setLooked(before => {
+          if (typeof told === 'number') return { ...before, progress: told }
+          if ('along' in told) return { ...before, along: told.along }
+          const isFine = told.grid === 'fine'
+          return { look: told, progress: isFine ? null : 0, sentence: null, along: isFine ? null : before.along }
+        }),
       )
       stop = working.stop
       working.done.catch((error: Error) =>
@@ -57,7 +61,7 @@ function useRest(): Looked {
 /** What the soap does in the mould: gel, heat, and when it may be cut. */
 export function RestPage() {
   const forecast = useForecast()
-  const { look, progress, sentence } = useRest()
+  const { look, progress, sentence, along } = useRest()
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_380px] max-[1100px]:grid-cols-1">
       <div className="flex min-w-0 flex-col gap-5 p-5 max-[900px]:p-3">
@@ -68,7 +72,7 @@ export function RestPage() {
           </p>
         )}
         {forecast && !look && !sentence && <p className="text-soft">Working the rest through …</p>}
-        {forecast && look && <Looked look={look} progress={progress} />}
+        {forecast && look && <Looked look={look} progress={progress} along={along} />}
       </div>
       <div className="border-l border-line bg-panel p-5 max-[1100px]:border-t max-[1100px]:border-l-0 max-[900px]:p-3">
         <RestSettings />
@@ -87,6 +91,7 @@ const by = (factor: number, more: string, less: string) => {
 function Fitted({ refit }: { refit: Refit }) {
   return (
     <p>
+      {Math.abs(Math.log(refit.rate)) > 0.6 && 'That is far off: was the scent weighed, is the recipe as written? '}
       From your readings: it reacts {by(refit.rate, 'faster', 'slower')} (± {Math.round(refit.rateSd * 100)} %), and
       loses heat {by(refit.losses, 'faster', 'slower')} (± {Math.round(refit.lossesSd * 100)} %). The curves follow
       them. One more after 6 to 8 hours tells most of the losses.
@@ -114,7 +119,7 @@ function UseInColours({ share }: { share: number }) {
   )
 }
 
-function Looked({ look, progress }: { look: RestLook; progress: number | null }) {
+function Looked({ look, progress, along }: Pick<Looked, 'progress' | 'along'> & { look: RestLook }) {
   return (
     <>
       <Verdict look={look} progress={progress} />
@@ -124,8 +129,9 @@ function Looked({ look, progress }: { look: RestLook; progress: number | null })
       <Section title="Through the hours">
         <RestCurves look={look} />
       </Section>
+      <CupGels cups={look.cups} />
+      <BarsAlong along={along} />
       <RestTasks tasks={look.tasks} />
-      <CureSection waterShare={look.waterShare} />
     </>
   )
 }

@@ -1,23 +1,12 @@
-import {
-  COVERS,
-  GEL_WISHES,
-  MAX_REST_STEPS,
-  MOULD_WALLS,
-  PLACES,
-  UNDERS,
-  restStep,
-  showTemperature,
-} from '@ostler/core'
-import type { Cover, EditResult, GelWish, Place, RestStep, UnderKind, WallKind } from '@ostler/core'
+import { COVERS, GEL_WISHES, MAX_REST_STEPS, MOULD_WALLS, PLACES, UNDERS, restStep } from '@ostler/core'
+import type { Cover, GelWish, Place, RestStep, UnderKind, WallKind } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
-import { useState } from 'react'
-import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
+import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { NumberCell } from '../../ui/number-cell.tsx'
-import { QuantityField } from '../../ui/quantity.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { Readings } from './readings.tsx'
 
 const UNDER_WORDS: Readonly<Record<UnderKind, string>> = {
   wood: 'on wood',
@@ -39,7 +28,7 @@ const WALL_WORDS: Readonly<Record<WallKind, string>> = {
 export function RestSettings() {
   const batch = useBatch()
   const told = useTold()
-  const { wish, wall, under, steps } = usePlan(state => state.plan.rest)
+  const { wish, wall, under, steps, mist } = usePlan(state => state.plan.rest)
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['rest', key], value }))
   const last = steps.at(-1)!
   return (
@@ -96,6 +85,8 @@ export function RestSettings() {
       >
         <Plus size={16} aria-hidden /> then …
       </button>
+      <Oven />
+      <Check label="mist the top with alcohol, against ash" checked={mist} onChange={value => set('mist', value)} />
       <Readings />
     </section>
   )
@@ -151,48 +142,29 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
   )
 }
 
-/** Temperatures measured, laid over the curves. */
-function Readings() {
+/** A usual oven, or the maker's own as it cools. */
+const OVEN_SEEN = { fromC: 60, toC: 45, inMin: 60 }
+
+function Oven() {
   const batch = useBatch()
   const told = useTold()
-  const readings = usePlan(state => state.plan.rest.readings)
-  const [atMin, setAtMin] = useState(60)
-  const [tempC, setTempC] = useState(45)
-  const habits = useHabits()
-  const read = (c: number): EditResult => {
-    setTempC(c)
-    return { ok: true, plan: batch.get().plan }
-  }
-  const set = (value: typeof readings) => told(batch.edit({ kind: 'set', path: ['rest', 'readings'], value }))
+  const { oven, steps } = usePlan(state => state.plan.rest)
+  if (oven === null && steps.every(step => step.place !== 'oven')) return null
+  const set = (value: typeof oven) => told(batch.edit({ kind: 'set', path: ['rest', 'oven'], value }))
   return (
-    <details>
-      <summary className="cursor-pointer text-[14px]">
-        Readings of the core{readings.length > 0 ? `: ${readings.length}` : ''}
-      </summary>
-      <div className="mt-2 flex flex-wrap items-end gap-3">
-        <label className="flex flex-col text-[13px] text-soft">
-          Minutes after the pour
-          <NumberCell label="Minutes after the pour" kind="plain" unit="" value={atMin} onValue={setAtMin} />
-        </label>
-        <QuantityField label="Reading" kind="temperature" habits={habits} width={72} value={tempC} onValue={read} />
-        <button className="button" onClick={() => set([...readings, { atMin, at: 'core', tempC }])}>
-          Add
-        </button>
-      </div>
-      <ul>
-        {readings.map((reading, i) => (
-          <li key={i} className="flex items-center gap-2 border-t border-line text-[14px]">
-            {reading.atMin} min: {showTemperature(reading.tempC, habits)}
-            <button
-              className="quiet ml-auto"
-              aria-label={`Remove reading ${i + 1}`}
-              onClick={() => set(readings.filter((_, n) => n !== i))}
-            >
-              <Trash2 size={15} aria-hidden />
-            </button>
-          </li>
-        ))}
-      </ul>
-    </details>
+    <div>
+      <Check
+        label="I have watched my oven cool, empty"
+        checked={oven !== null}
+        onChange={on => set(on ? OVEN_SEEN : null)}
+      />
+      {oven && (
+        <div className="mt-1 flex flex-wrap gap-3">
+          <PlanField label="From" kind="temperature" width={60} path={['rest', 'oven', 'fromC']} />
+          <PlanField label="to" kind="temperature" width={60} path={['rest', 'oven', 'toC']} />
+          <PlanField label="in, min" kind="plain" decimals={0} width={60} path={['rest', 'oven', 'inMin']} />
+        </div>
+      )}
+    </div>
   )
 }

@@ -24,6 +24,7 @@ import { Cups } from './cups-part.tsx'
 import { CELL, NUMBER, Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
 import { Pours } from './pours-part.tsx'
+import { RestPart } from './rest-part.tsx'
 
 /** The pour sheet: printed, it goes to the bench. Safety first, then weighing in order, cups, pours. */
 export function SheetPage() {
@@ -76,6 +77,7 @@ function Sheet(parts: Parts) {
       <Heating {...parts} />
       <Cups {...parts} />
       <Pours {...parts} />
+      <RestPart {...parts} />
       <Divided {...parts} />
       <LinerPart {...parts} />
       <footer className="mt-4 break-before-avoid text-[13px] text-soft">

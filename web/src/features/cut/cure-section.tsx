@@ -1,6 +1,6 @@
-import { MAX_WEIGH_INS, cureForecast, showLength, showMass, showShare } from '@ostler/core'
+import { MAX_WEIGH_INS, cureForecast, showMass } from '@ostler/core'
 import type { EditResult } from '@ostler/core'
-import { addDays, format, parseISO, subDays } from 'date-fns'
+import { addDays, differenceInCalendarDays, format, parseISO, subDays } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import {
@@ -22,27 +22,19 @@ import { Section } from '../../ui/section.tsx'
 const DAY = 'EEE d MMM yyyy'
 const isDate = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text)
 
-/** Bars of the cut, what they lose on the rack, and when they are ready: forwards from a day, and back from another. */
+/** What bars lose on the rack, and when they are ready: forwards from a day, and back from another. */
 export function CureSection({ waterShare }: { waterShare: number }) {
   const habits = useHabits()
   const plan = usePlan(state => state.plan)
   const cure = useMemo(() => cureForecast(plan, waterShare), [plan, waterShare])
   const { bars, readyDay } = cure
   const facts: [string, string][] = [
-    ['bars', String(bars.count)],
     ['a bar, fresh', showMass(bars.massG, habits, 1)],
     ['cured, about', showMass(cure.curedG, habits, 1)],
-    ['ends and scraps', showMass(bars.restG, habits, 1)],
-    ['becomes bars', showShare(cure.yieldShare, 0)],
     ['ready after', `${readyDay} days`],
   ]
   return (
-    <Section title="Cut and cure">
-      <p className="text-soft">
-        Bars of {showLength(bars.lengthMm, habits)} by {showLength(bars.widthMm, habits)} by{' '}
-        {showLength(bars.heightMm, habits)}; the cut is set under Bars. Wipe the blade between bars of different
-        colours.
-      </p>
+    <Section title="Cure">
       <dl className="mt-2 flex flex-wrap gap-x-9 gap-y-2">
         {facts.map(([what, value]) => (
           <div key={what}>
@@ -132,12 +124,24 @@ function Dates({ readyDay }: { readyDay: number }) {
           onChange={event => setWanted(event.target.value)}
         />
       </label>
-      {isDate(wanted) && (
-        <p className="min-h-9">
-          last making day <strong>{format(subDays(parseISO(wanted), readyDay), DAY)}</strong>
-        </p>
-      )}
+      {isDate(wanted) && <LastDay wanted={parseISO(wanted)} readyDay={readyDay} />}
     </div>
+  )
+}
+
+/** Days before the pour in which things are got ready: a cold infusion takes weeks more. */
+const GET_READY_DAYS = 2
+
+function LastDay({ wanted, readyDay }: { wanted: Date; readyDay: number }) {
+  const last = subDays(wanted, readyDay)
+  const isPast = differenceInCalendarDays(last, new Date()) < 0
+  return (
+    <p className={`min-h-9 ${isPast ? 'text-rust' : ''}`}>
+      {isPast && <span aria-hidden>▲ </span>}last making day <strong>{format(last, DAY)}</strong>
+      {isPast
+        ? ': that has passed. Take another date, or soap that is on the rack already.'
+        : `; shop and prepare by ${format(subDays(last, GET_READY_DAYS), DAY)}.`}
+    </p>
   )
 }
 

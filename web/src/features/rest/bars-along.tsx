@@ -1,0 +1,42 @@
+import { gelOfBars, showShare } from '@ostler/core'
+import { usePlan } from '../../plan/context.tsx'
+import { Section } from '../../ui/section.tsx'
+
+/** A spread between bars from which it is worth a word. */
+const DIFFERS = 0.1
+
+/** The bars of a loaf in a row: how much of each gels. Worked through in three dimensions, since ends cool. */
+export function BarsAlong({ along }: { along: readonly number[] | null }) {
+  const plan = usePlan(state => state.plan)
+  const { mould } = plan
+  if (mould.cavities > 1 || mould.innerLengthMm < mould.innerWidthMm) return null
+  if (!along) return <p className="text-[13px] text-soft">Working the ends of the mould through …</p>
+  const bars = gelOfBars(plan, along)
+  if (bars.length === 0) return null
+  const shares = bars.map(bar => bar.share)
+  const [least, most] = [Math.min(...shares), Math.max(...shares)]
+  const words =
+    most < 0.02
+      ? 'No bar gels.'
+      : least > 0.97
+        ? 'Every bar gels through, those of the ends too.'
+        : most - least < DIFFERS
+          ? 'All bars gel about as far.'
+          : `The ends cool sooner: ${showShare(least, 0)} of the first and the last bar gels, ${showShare(most, 0)} of those in the middle.`
+  return (
+    <Section title="Bar by bar">
+      <p className="text-soft">{words}</p>
+      <ol aria-label="Gelled share of each bar" className="mt-2 flex h-16 max-w-180 items-end gap-0.5">
+        {bars.map(({ bar, share }) => (
+          <li
+            key={bar}
+            aria-label={`Bar ${bar}: ${showShare(share, 0)}`}
+            className="relative flex h-full min-w-2 flex-1 items-end border border-line"
+          >
+            <span className="block w-full bg-ink" style={{ height: `${100 * share}%` }} />
+          </li>
+        ))}
+      </ol>
+    </Section>
+  )
+}

@@ -1,0 +1,65 @@
+import { MAX_REST_READINGS, showTemperature } from '@ostler/core'
+import type { EditResult, RestReading } from '@ostler/core'
+import { Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { NumberCell } from '../../ui/number-cell.tsx'
+import { useTold } from '../../ui/plan-field.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
+
+type Place = RestReading['at']
+const PLACES: readonly { value: Place; text: string }[] = [
+  { value: 'core', text: 'the core' },
+  { value: 'side', text: 'the side' },
+  { value: 'top', text: 'the top' },
+]
+
+/** Temperatures measured: laid over the curves, and learned from. */
+export function Readings() {
+  const batch = useBatch()
+  const told = useTold()
+  const readings = usePlan(state => state.plan.rest.readings)
+  const [atMin, setAtMin] = useState(60)
+  const [tempC, setTempC] = useState(45)
+  const [at, setAt] = useState<Place>('core')
+  const habits = useHabits()
+  const read = (c: number): EditResult => {
+    setTempC(c)
+    return { ok: true, plan: batch.get().plan }
+  }
+  const set = (value: typeof readings) => told(batch.edit({ kind: 'set', path: ['rest', 'readings'], value }))
+  const add = () => set([...readings, { atMin, at, tempC }].sort((a, b) => a.atMin - b.atMin))
+  return (
+    <details>
+      <summary className="cursor-pointer text-[14px]">
+        Temperatures read{readings.length > 0 ? `: ${readings.length}` : ''}
+      </summary>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <label className="flex flex-col text-[13px] text-soft">
+          Minutes after the pour
+          <NumberCell label="Minutes after the pour" kind="plain" unit="" value={atMin} onValue={setAtMin} />
+        </label>
+        <QuantityField label="Reading" kind="temperature" habits={habits} width={72} value={tempC} onValue={read} />
+        <Choice label="of" value={at} options={PLACES} onValue={setAt} />
+        <button className="button" disabled={readings.length >= MAX_REST_READINGS} onClick={add}>
+          Add
+        </button>
+      </div>
+      <ul>
+        {readings.map((reading, i) => (
+          <li key={i} className="flex items-center gap-2 border-t border-line text-[14px]">
+            {reading.atMin} min, {reading.at}: {showTemperature(reading.tempC, habits)}
+            <button
+              className="quiet ml-auto"
+              aria-label={`Remove reading ${i + 1}`}
+              onClick={() => set(readings.filter((_, n) => n !== i))}
+            >
+              <Trash2 size={15} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  )
+}
