@@ -1,3 +1,5 @@
 import { defineConfig } from 'vitest/config'
 
-export default defineConfig({ test: { name: 'core', include: ['src/**/*.test.ts'], testTimeout: 60_000, isolate: false } })
+export default defineConfig({
+  test: { name: 'core', include: ['src/**/*.test.ts'], testTimeout: 60_000, isolate: false },
+})

@@ -35,7 +35,7 @@ await run(async () => {
   buildCore()
   const { designResult, everything, forecast, readPlanText, referenceShelf, remediesFor, restOutlook } =
     await import('@ostler/core')
-  const shelf = shelfFile ? { windows: [], evidence: [], ...shelfFrom(shelfFile) } : referenceShelf()
+  const shelf = shelfFile ? { windows: [], times: [], evidence: [], ...shelfFrom(shelfFile) } : referenceShelf()
   const read = readPlanText(textOf(args[0]))
   if (!read.ok) throw new Told(`${args[0]} is not a plan that can be forecast:\n${listed(read.problems).join('\n')}`)
   const result = forecast(read.plan, shelf)

@@ -42,6 +42,7 @@ describe('the shelf', () => {
         'palettes',
         'rules',
         'scents',
+        'times',
         'tools',
         'vessels',
         'windows',

@@ -168,7 +168,7 @@ function standing(plan: Plan, levels: readonly number[]): DesignAdvice[] {
 function secondScore(plan: Plan): DesignAdvice[] {
   const names = planBDiffers(plan)
   if (names.length === 0) return []
-  const sentence = `Plan B takes other weights of ${list(names)} than the cups hold: at the bench there will be too much or too little.`
+  const sentence = `Plan B takes other weights of ${list(names)} than the cups of plan A: decide it before the split, or there is too much or too little.`
   return [{ id: 'plan-b', sentence, fix: null }]
 }
 

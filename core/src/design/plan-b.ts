@@ -1,46 +1,157 @@
 import { TOP_WAYS, cupShares, freshId, startingShape } from '../plan/index.ts'
-import type { Plan, PlanB } from '../plan/index.ts'
+import type { Edit, Plan, PlanB, Pour } from '../plan/index.ts'
+import { windowOf } from '../schedule/index.ts'
 
-/** Trace at which streams and tools stop working and heaps begin to stand. */
-const TOO_THICK = 3
+/** What a plan B can do with the same cups. */
+export const PLAN_B_KINDS = {
+  spooned: 'Spooned, when it thickens',
+  layers: 'Rough layers instead of the swirl',
+  fewer: 'Fewer colours',
+  reserve: 'A reserve without scent poured over',
+} as const
+export type PlanBKind = keyof typeof PLAN_B_KINDS
+
+/** Why one would, in a sentence. */
+export const PLAN_B_REASONS: Readonly<Record<PlanBKind, string>> = {
+  spooned: 'Heaps one on another: thick batter can do that, and no tool is needed.',
+  layers: 'Each cup a layer with a rough face: what is too thick to swirl still lies as a layer.',
+  fewer: 'The smaller cups are not drawn: less to colour and pour. Decide it before the split.',
+  reserve: 'One cup stays without scent and flows when the others set: they are spooned, it is poured over them.',
+}
+
+/** Trace that no stream stands, where a window says no more. */
+const MOST_LEVEL = 4.5
+
+interface Share {
+  cup: string
+  share: number
+}
+
+const isTop = (pour: Pour): boolean => TOP_WAYS.includes(pour.shape.way)
+const isSwirled = (plan: Plan): boolean => plan.moves.some(move => !move.off)
+
+/** Cups in the order in which they are first poured, with their share of the soap below what stands on the top. */
+function bodies(plan: Plan): Share[] {
+  const shares = cupShares(plan)
+  const onTop = (cup: string) =>
+    plan.score.reduce((sum, pour) => (isTop(pour) && pour.cup === cup ? sum + pour.share : sum), 0)
+  const order = [...new Set(plan.score.map(pour => pour.cup))]
+  return order.flatMap(cup => {
+    const share = shares[plan.cups.findIndex(one => one.id === cup)]! - onTop(cup)
+    return share > 1e-6 ? [{ cup, share }] : []
+  })
+}
+
+/** A pour of all of a cup's body. */
+const poured = (plan: Plan, { cup, share }: Share, shape: Partial<Pour['shape']>): Pour => ({
+  ...plan.score[0]!,
+  ...{ cup, share: Number(share.toFixed(6)), waitMin: 0, window: null, together: 'no' },
+  shape: { ...startingShape(), ...shape },
+})
+
+/** Pours with ids of their own; what stands on the top stays at the end. */
+function scored(plan: Plan, pours: readonly Pour[]): Pour[] {
+  const score: Pour[] = []
+  const tops = plan.score.filter(isTop)
+  for (const pour of [...pours, ...tops]) score.push({ ...pour, id: freshId('heap', score), together: 'no' })
+  return score
+}
+
+/** The cup that is left without scent: one that is anyway, else the last to be poured. */
+export function reserveCup(plan: Plan): string | null {
+  const list = bodies(plan)
+  if (list.length < 2) return null
+  const isPlain = (id: string) => plan.cups.some(cup => cup.id === id && !cup.scented && !cup.ownScent)
+  return (list.find(one => isPlain(one.cup)) ?? list.at(-1)!).cup
+}
+
+/** Cups that are drawn when there are to be fewer: the larger half, two at least. */
+function keptCups(plan: Plan): Set<string> {
+  const list = [...bodies(plan)].sort((a, b) => b.share - a.share)
+  return new Set(list.slice(0, Math.max(2, Math.ceil(list.length / 2))).map(one => one.cup))
+}
+
+/** The score with fewer cups: a pour of one that is not drawn is taken from the kept cup poured before it, else after it. */
+function fewerCups(plan: Plan): Pick<PlanB, 'score' | 'moves'> {
+  const kept = keptCups(plan)
+  const pours = plan.score
+  const ids = new Map<string, string>()
+  const score: Pour[] = []
+  pours.forEach((pour, i) => {
+    const before = pours.slice(0, i).findLast(one => kept.has(one.cup))
+    const stands = kept.has(pour.cup) ? pour : (before ?? pours.slice(i).find(one => kept.has(one.cup)) ?? pour)
+    const last = score.at(-1)
+    const isSame = last && last.cup === stands.cup && last.shape.way === pour.shape.way && pour.together === 'no'
+    if (isSame) score[score.length - 1] = { ...last, share: Number((last.share + pour.share).toFixed(6)) }
+    else score.push({ ...pour, cup: stands.cup, id: freshId('heap', score) })
+    ids.set(pour.id, score.at(-1)!.id)
+  })
+  const moves = plan.moves.map(move => ({ ...move, after: ids.get(move.after) ?? score.at(-1)!.id }))
+  return { score, moves }
+}
+
+function scoreOf(plan: Plan, kind: PlanBKind): Pick<PlanB, 'score' | 'moves'> | null {
+  const list = bodies(plan)
+  if (kind === 'fewer') return list.length > 2 ? fewerCups(plan) : null
+  if (kind === 'layers') {
+    const isLayered = !isSwirled(plan) && plan.score.every(pour => pour.shape.way === 'layer' || isTop(pour))
+    if (isLayered || list.length === 0) return null
+    return {
+      score: scored(
+        plan,
+        list.map(one => poured(plan, one, { texture: 'rustic' })),
+      ),
+      moves: [],
+    }
+  }
+  if (kind === 'spooned')
+    return {
+      score: scored(
+        plan,
+        list.map(one => poured(plan, one, { way: 'spoon' })),
+      ),
+      moves: [],
+    }
+  const reserve = reserveCup(plan)
+  const isScented = plan.scent !== null || plan.cups.some(cup => cup.ownScent)
+  if (!reserve || !isScented) return null
+  const heaps = list.filter(one => one.cup !== reserve).map(one => poured(plan, one, { way: 'spoon' }))
+  const over = list.filter(one => one.cup === reserve).map(one => poured(plan, one, {}))
+  return { score: scored(plan, [...heaps, ...over]), moves: [] }
+}
 
 /**
- * A first plan B for a score: the same cups with the same weights, but spooned one on another, which thick batter can do. What
- * stands on the top stays; tools are left out.
+ * A plan B for a score: the same cups, and what the first score's own windows say of when it is called for. Null where the
+ * design has no use for this kind.
  */
-export function firstPlanB(plan: Plan): PlanB {
-  const shares = cupShares(plan)
-  const order = [...new Set(plan.score.map(pour => pour.cup))]
-  const tops = plan.score.filter(pour => TOP_WAYS.includes(pour.shape.way))
-  const topShare = (cup: string) => tops.reduce((sum, pour) => (pour.cup === cup ? sum + pour.share : sum), 0)
+export function firstPlanB(plan: Plan, kind: PlanBKind = 'spooned'): PlanB | null {
+  const made = scoreOf(plan, kind)
+  if (!made) return null
   const first = plan.score[0]!
-  const heaps = order.flatMap(cup => {
-    const share = shares[plan.cups.findIndex(one => one.id === cup)]! - topShare(cup)
-    if (share <= 1e-6) return []
-    return [
-      {
-        ...first,
-        cup,
-        share: Number(share.toFixed(6)),
-        waitMin: 0,
-        window: null,
-        shape: { ...startingShape(), way: 'spoon' as const },
-      },
-    ]
-  })
-  const score: Plan['score'] = []
-  for (const pour of [...heaps, ...tops]) score.push({ ...pour, id: freshId('heap', score), together: 'no' })
-  const isSwirled = plan.moves.some(move => !move.off)
-  const before = isSwirled ? plan.moves.find(move => !move.off)!.after : (plan.score[1] ?? first).id
+  const looksLater = kind === 'spooned' && !isSwirled(plan)
+  const before = looksLater ? (plan.score[1] ?? first) : first
+  const { hi } = windowOf(plan, plan.score.indexOf(before))
   return {
-    name: 'Spooned, when it thickens',
-    trigger: 'thick',
-    before,
-    level: TOO_THICK,
+    name: PLAN_B_KINDS[kind],
+    trigger: kind === 'reserve' ? 'ricing' : 'thick',
+    before: before.id,
+    level: Number(Math.min(MOST_LEVEL, hi).toFixed(1)),
     inUse: false,
-    score,
-    moves: [],
+    ...made,
   }
+}
+
+/** Takes a plan B, and leaves its reserve without scent where it has one; null where the design has no use for it. */
+export function planBEdit(plan: Plan, kind: PlanBKind): Edit | null {
+  const planB = firstPlanB(plan, kind)
+  if (!planB) return null
+  const edit: Edit = { kind: 'set', path: ['planB'], value: planB }
+  const i = kind === 'reserve' ? plan.cups.findIndex(cup => cup.id === reserveCup(plan)) : -1
+  const cup = plan.cups[i]
+  if (!cup || (!cup.scented && !cup.ownScent)) return edit
+  const plain: Edit[] = [{ kind: 'set', path: ['cups', i, 'scented'], value: false }]
+  if (cup.ownScent) plain.push({ kind: 'set', path: ['cups', i, 'ownScent'], value: null })
+  return { kind: 'many', edits: [edit, ...plain] }
 }
 
 /** Cups that plan B pours more or less of than the first score does, by more than a hundredth of the soap. */

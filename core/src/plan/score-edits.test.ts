@@ -91,7 +91,7 @@ describe('plan B', () => {
     const shares = cupShares({ ...plan, score: plan.planB!.score })
     shares.forEach((share, i) => expect(share).toBeCloseTo(cupShares(start)[i]!, 5))
     expect(plan.planB!.score.every(pour => pour.shape.way === 'spoon')).toBe(true)
-    expect(plan.planB!.before).toBe('pour-2')
+    expect(plan.planB!.before).toBe('pour-1')
   })
 
   test('changes places with the first score and back again', () => {

@@ -11,6 +11,8 @@ export interface Task {
   cup: number | null
   /** Index of the pour it is for, or null. */
   pour: number | null
+  /** Hands that it takes. */
+  hands: 0 | 1 | 2
 }
 
 export interface PourRun {
@@ -97,6 +99,20 @@ export interface Luck {
   rices?: boolean
 }
 
+/** Hands for each thing: a cup stands on the bench while it is stirred, a pot is held against the blender. */
+export const HANDS: Readonly<Record<Task['kind'], Task['hands']>> = {
+  blend: 2,
+  'scent-pot': 2,
+  split: 2,
+  colour: 1,
+  scent: 1,
+  smooth: 2,
+  'blend-cup': 2,
+  wait: 0,
+  pour: 1,
+  move: 1,
+}
+
 const LONGEST_STEP_S = 120
 
 /** One pair of hands, or two, at work: the clock, the cups, and what was done. */
@@ -132,8 +148,14 @@ export class Bench {
   second = 0
 
   /** Uses the hands for `seconds`. */
-  busy(kind: Task['kind'], seconds: number, cup: number | null = null, pour: number | null = null): void {
-    if (seconds > 0) this.tasks.push({ kind, fromS: this.now, toS: this.now + seconds, cup, pour })
+  busy(
+    kind: Task['kind'],
+    seconds: number,
+    cup: number | null = null,
+    pour: number | null = null,
+    hands: Task['hands'] = HANDS[kind],
+  ): void {
+    if (seconds > 0) this.tasks.push({ kind, fromS: this.now, toS: this.now + seconds, cup, pour, hands })
     this.now += seconds
   }
 

@@ -10,9 +10,8 @@ import {
   stepBatter,
 } from '../trace/index.ts'
 import type { Batter, Load } from '../trace/index.ts'
-import { MODES } from './bench.ts'
+import { HANDS, MODES } from './bench.ts'
 import type { Bench } from './bench.ts'
-import { HAND_TIMES } from './job.ts'
 import type { CupJob } from './job.ts'
 import { superfatOffsets } from './splitting.ts'
 
@@ -84,7 +83,7 @@ export function splitPot(bench: Bench): void {
     : null
   let plain = batter
   if (scented) {
-    const stirS = bench.handS(HAND_TIMES.scentIntoPot)
+    const stirS = bench.handS(job.times['scent-pot'])
     batter = stepBatter(batter, bench.pace, scented, MODES.hand, stirS)
     plain = stepBatter(
       plain,
@@ -97,7 +96,7 @@ export function splitPot(bench: Bench): void {
     if (bench.luck.rices && firstInPot!.scent!.ricing > 0) batter = smoothed(bench, batter, scented)
   }
   const used = job.cups.filter(cup => cup.massG > 0)
-  const splitS = bench.handS(used.length * HAND_TIMES.splitPerCup)
+  const splitS = bench.handS(used.length * job.times.split)
   bench.busy('split', splitS)
   const offsets = superfatOffsets(blended.batter.emulsion, splitS, used.length)
   let drawn = 0
@@ -133,7 +132,7 @@ function smoothed(bench: Bench, batter: Batter, load: Load): Batter {
 export function smoothCup(bench: Bench, i: number, fromS: number): number {
   const { scent, massG } = bench.job.cups[i]!
   if (!bench.luck.rices || !scent || scent.ricing === 0) return fromS
-  bench.tasks.push({ kind: 'smooth', fromS, toS: fromS + SMOOTH_S, cup: i, pour: null })
+  bench.tasks.push({ kind: 'smooth', fromS, toS: fromS + SMOOTH_S, cup: i, pour: null, hands: HANDS.smooth })
   bench.advance(i, stickFor(bench, massG / 1000), fromS + SMOOTH_S)
   return fromS + SMOOTH_S
 }
@@ -151,8 +150,8 @@ export function blendOwn(bench: Bench, i: number, fromS: number): number {
   const startC = job.roomC + (job.mixC - job.roomC) * Math.exp(-fromS / tauS)
   const blended = blend(bench, cup.massG / 1000, startC)
   noteBlend(bench, blended)
-  const toS = fromS + bench.handS(HAND_TIMES.ownLye) + blended.seconds
-  bench.tasks.push({ kind: 'blend', fromS, toS, cup: i, pour: null })
+  const toS = fromS + bench.handS(job.times['own-lye']) + blended.seconds
+  bench.tasks.push({ kind: 'blend', fromS, toS, cup: i, pour: null, hands: HANDS.blend })
   bench.cups[i] = {
     batter: split(blended.batter),
     load: loadBefore(bench, cup),

@@ -1,4 +1,4 @@
-export { HAND_TIMES, jobOf, pourSeconds } from './job.ts'
+export { jobOf } from './job.ts'
 export type { Job } from './job.ts'
 export {
   LEAST_WINDOW,
@@ -11,12 +11,15 @@ export {
   windowOf,
 } from './windows.ts'
 export type { Window, WindowKind } from './windows.ts'
+export { OwnTime, TIME_KINDS, USUAL_TIMES, handTimes, moveSeconds, pourSeconds } from './times.ts'
+export type { HandTimes, TimeKind } from './times.ts'
+export { beforeLye } from './before.ts'
 export { runPlan } from './timetable.ts'
-export type { Task } from './bench.ts'
+export type { Luck, PourRun, Task } from './bench.ts'
 export { beliefOf, luckAt } from './luck.ts'
 export { chanceOf, chancesOf } from './chances.ts'
 export { lanesOf } from './lanes.ts'
-export { monteCarlo } from './monte-carlo.ts'
+export { luckOf, monteCarlo, runWorks } from './monte-carlo.ts'
 export type { Runs } from './monte-carlo.ts'
 export { FAULTS } from './verdict.ts'
 export type { Fault } from './verdict.ts'

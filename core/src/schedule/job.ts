@@ -8,41 +8,10 @@ import { findById } from '../shelf/index.ts'
 import type { AccelerationClass, HeatClass, Scent, Shelf } from '../shelf/index.ts'
 import { batterPace, colorantEffect } from '../trace/index.ts'
 import type { RecipePace } from '../trace/index.ts'
+import { handTimes, handsForTool, moveSeconds, pourSeconds } from './times.ts'
+import type { HandTimes } from './times.ts'
 import { isSwirled, restsOn, toolWindow, windowOf } from './windows.ts'
 import type { Window } from './windows.ts'
-
-/** Hand times, s: defaults before a workshop's own. Engineering estimates. */
-export const HAND_TIMES = {
-  splitPerCup: 15,
-  scentIntoPot: 30,
-  colourStir: 45,
-  /** A second colorant in the same cup. */
-  moreColour: 15,
-  scentStir: 20,
-  /** Lifting the cup and wiping. */
-  pourFixed: 12,
-  /** Lye poured into the oils of a cup that is a batter of its own. */
-  ownLye: 20,
-} as const
-
-/** About 40 s for 250 g over a spatula; larger cups pour in a thicker stream. */
-export const pourSeconds = (massG: number): number => HAND_TIMES.pourFixed + 1.34 * Math.pow(massG, 0.55)
-
-/** Seconds for a tool: taking it up, and each stroke. Engineering estimates. */
-const MOVE_TIMES: Readonly<Record<Move['tool'], readonly [number, number]>> = {
-  hanger: [15, 8],
-  skewer: [8, 2.5],
-  stick: [8, 3],
-  comb: [12, 3],
-  spoon: [8, 9],
-  spin: [4, 4],
-  fold: [5, 4],
-  stir: [4, 5],
-  decant: [10, 8],
-}
-
-export const moveSeconds = (move: Pick<Move, 'tool' | 'count' | 'off'>): number =>
-  move.off ? 0 : MOVE_TIMES[move.tool][0] + MOVE_TIMES[move.tool][1] * move.count
 
 export interface CupJob {
   cup: Cup
@@ -86,6 +55,8 @@ export interface ToolJob {
   /** Index of the move. */
   move: number
   seconds: number
+  /** Hands that it takes. */
+  hands: 1 | 2
   window: Window
   /** What it goes through: all that was poured, the top alone, or batter in the pot that is still stirred. */
   through: 'body' | 'top' | 'pot'
@@ -105,8 +76,9 @@ export interface Job {
   /** Whether each cup is coloured right before its first pour, instead of all before the first. */
   colourEach: boolean
   people: 1 | 2
-  /** Times of the hands against the usual. */
+  /** Times of the hands against the workshop's usual. */
   handPace: number
+  times: HandTimes
   waiting: Waiting
   /** ln(rate) of maker, recipe and run: what is expected, and its spread. */
   rate: Pace
@@ -193,6 +165,7 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
   const rates = ratesOf(shelf)
   const recipe = recipeKey(plan)
   const pot = potEffect(plan, portions, shelf)
+  const times = handTimes(shelf.times)
   const { mixC } = plan.conditions
   const groups: string[] = []
   const scentPace = (load: ScentLoad, ofOils: number): ScentPace => {
@@ -212,8 +185,7 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     return {
       cup,
       massG: portion.totalG,
-      colourS:
-        portion.colours.length > 0 ? HAND_TIMES.colourStir + HAND_TIMES.moreColour * (portion.colours.length - 1) : 0,
+      colourS: portion.colours.length > 0 ? times.colour + times['more-colour'] * (portion.colours.length - 1) : 0,
       ...together([pot, cupEffect(portion, portions, shelf)]),
       scent: planned && {
         moment: planned.moment,
@@ -233,6 +205,7 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     colourEach: plan.hands.order === 'each',
     people: plan.hands.people,
     handPace: plan.hands.pace,
+    times,
     waiting: plan.hands.waiting,
     rate: rates.plain(recipe),
     seen: plan.seen.map(({ cup, atMin, level }) => ({
@@ -243,7 +216,7 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     scentSd: Math.max(0, ...cups.map(cup => cup.scent?.sd ?? 0)),
     potEffect: pot,
     cups,
-    pours: pourJobs(plan, portions, shelf),
+    pours: pourJobs(plan, portions, shelf, times),
     moveIds: plan.moves.map(move => move.id),
   }
 }
@@ -254,12 +227,17 @@ const throughOf = ({ tool }: Move): ToolJob['through'] =>
   IN_POT.includes(tool) ? 'pot' : tool === 'skewer' ? 'top' : 'body'
 
 /** Pours as the hands do them. Of two that go in at once the second only takes what it lasts longer. */
-function pourJobs(plan: Plan, portions: Portions, shelf: Shelf): PourJob[] {
-  const seconds = portions.layers.map(layer => pourSeconds(layer.massG))
+function pourJobs(plan: Plan, portions: Portions, shelf: Shelf, times: HandTimes): PourJob[] {
+  const seconds = portions.layers.map(layer => pourSeconds(layer.massG, times))
   const toolsOf = (i: number): ToolJob[] =>
     plan.moves.flatMap((move, n) =>
       move.after === plan.score[i]?.id && !move.off
-        ? [{ move: n, seconds: moveSeconds(move), window: toolWindow(move, shelf.windows), through: throughOf(move) }]
+        ? [
+            {
+              ...{ move: n, seconds: moveSeconds(move, times), hands: handsForTool(move.tool) },
+              ...{ window: toolWindow(move, shelf.windows), through: throughOf(move) },
+            },
+          ]
         : [],
     )
   const isWithLast = (i: number) => i > 0 && plan.score[i]?.together !== undefined && plan.score[i].together !== 'no'

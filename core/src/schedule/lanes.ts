@@ -92,7 +92,14 @@ export interface SplitForecast {
 }
 
 export interface Lanes {
-  tasks: { kind: Task['kind']; fromMin: number; toMin: number; cup: string | null; pour: string | null }[]
+  tasks: {
+    kind: Task['kind']
+    fromMin: number
+    toMin: number
+    cup: string | null
+    pour: string | null
+    hands: Task['hands']
+  }[]
   pours: PourForecast[]
   tools: ToolForecast[]
   lanes: Lane[]
@@ -177,7 +184,18 @@ function bandOf(job: Job, i: number, low: Run, mid: Run, high: Run): LaneBandPoi
 const STIR_AT = 0.5
 const STIR_AGAIN_S = 180
 
-/** When a waiting cup wants a stir: it has stiffened where it stands, and is not stirred anyway. */
+/** The next moment, from `s` on, at which somebody has a hand free. */
+function freeFrom(job: Job, tasks: readonly Task[], s: number): number {
+  let at = s
+  for (;;) {
+    const now = tasks.filter(task => task.fromS <= at && at < task.toS)
+    const busy = now.reduce((sum, task) => sum + task.hands, 0)
+    if (busy < 2 * job.people) return at
+    at = Math.min(...now.map(task => task.toS))
+  }
+}
+
+/** When a waiting cup wants a stir: it has stiffened where it stands, is not stirred anyway, and a hand is free for it. */
 function stirsOf(job: Job, mid: Run, i: number): number[] {
   const last = job.pours.findLastIndex(pour => pour.cup === i)
   if (last < 0 || job.waiting === 'stir') return []
@@ -185,7 +203,9 @@ function stirsOf(job: Job, mid: Run, i: number): number[] {
   const stirs: number[] = []
   for (const point of mid.lanes[i]!) {
     const since = point.s - (stirs.at(-1) ?? -Infinity)
-    if (point.s < untilS && point.standing - point.level >= STIR_AT && since >= STIR_AGAIN_S) stirs.push(point.s)
+    if (point.standing - point.level < STIR_AT || since < STIR_AGAIN_S) continue
+    const s = freeFrom(job, mid.tasks, point.s)
+    if (s < untilS) stirs.push(s)
   }
   return stirs.map(s => s / 60)
 }
@@ -244,6 +264,7 @@ export function lanesOf(job: Job): Lanes {
       toMin: task.toS / 60,
       cup: cupId(task.cup),
       pour: task.pour === null ? null : job.pours[task.pour]!.pour,
+      hands: task.hands,
     })),
     pours: mid.pours.map((run, i) => ({
       pour: job.pours[i]!.pour,

@@ -6,7 +6,7 @@ import { ricingShare } from './chances.ts'
 import { judge, splitVerdict } from './verdict.ts'
 import type { Fault, Verdict } from './verdict.ts'
 import { runPlan } from './timetable.ts'
-import type { Luck } from './bench.ts'
+import type { Luck, Run } from './bench.ts'
 
 /** What a job comes to over many runs. */
 export interface Runs {
@@ -25,8 +25,8 @@ const SKIP = 30
 const SCENT_BASES = [7, 13, 17, 19, 23, 29, 31, 37, 41, 43, 47, 53]
 const RICES_BASE = 11
 
-/** Luck of run `n` of a job. */
-function luckOf(n: number, job: Job, { mean, sd }: Belief): Luck {
+/** Luck of run `n` of a job: the same for jobs of the same cups, so that plans can be held against each other run by run. */
+export function luckOf(n: number, job: Job, { mean, sd }: Belief): Luck {
   const draw = (base: number) => inverseNormal(halton(n + SKIP, base))
   const z = [2, 3, 5].map(draw)
   const rateSd = job.rate.sd
@@ -47,6 +47,12 @@ function luckOf(n: number, job: Job, { mean, sd }: Belief): Luck {
     stop: STOP_SD * z[2]!,
     rices,
   }
+}
+
+/** One run, and how likely it works, split and all. */
+export function runWorks(job: Job, luck: Luck): { run: Run; works: number } {
+  const run = runPlan(job, luck)
+  return { run, works: Math.min(judge(job, run).works, splitVerdict(job, run.split).works) }
 }
 
 /**

@@ -1,7 +1,6 @@
 import type { Bench } from './bench.ts'
-import { MODES } from './bench.ts'
+import { HANDS, MODES } from './bench.ts'
 import { blendOwn, smoothCup } from './blending.ts'
-import { HAND_TIMES } from './job.ts'
 import type { CupJob, Job } from './job.ts'
 
 /** Scent that goes in with the colour; a cup that is a batter of its own has no pot to scent. */
@@ -29,7 +28,7 @@ function prepareCup(bench: Bench, i: number, fromS: number): number {
   let now = bench.cups[i] ? fromS : blendOwn(bench, i, fromS)
   if (cup.colourS === 0 && !addsScent) return now
   const work = (kind: 'colour' | 'scent', seconds: number) => {
-    if (seconds > 0) bench.tasks.push({ kind, fromS: now, toS: now + seconds, cup: i, pour: null })
+    if (seconds > 0) bench.tasks.push({ kind, fromS: now, toS: now + seconds, cup: i, pour: null, hands: HANDS[kind] })
     now += seconds
     bench.advance(i, MODES.hand, now)
   }
@@ -38,7 +37,7 @@ function prepareCup(bench: Bench, i: number, fromS: number): number {
   work('colour', bench.handS(cup.colourS))
   if (addsScent) {
     bench.addScent(i)
-    work('scent', bench.handS(HAND_TIMES.scentStir))
+    work('scent', bench.handS(job.times.scent))
     now = smoothCup(bench, i, now)
   }
   return now

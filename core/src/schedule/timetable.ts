@@ -12,7 +12,6 @@ import type { RecipePace } from '../trace/index.ts'
 import { Bench, MODES } from './bench.ts'
 import type { CupState, Luck, PourRun, Run, Task, ToolRun } from './bench.ts'
 import { smoothCup, splitPot } from './blending.ts'
-import { HAND_TIMES } from './job.ts'
 import type { Job, PourJob, ToolJob } from './job.ts'
 import { prepareCups, prepareJustInTime } from './prepare.ts'
 
@@ -87,7 +86,7 @@ function useTool(bench: Bench, tool: ToolJob, index: number, inMould: InMould): 
     ;[lowest, highest] = standingFor(bench, tool, cups, inMould)
   }
   const startS = bench.now
-  bench.busy('move', bench.handS(tool.seconds), last, index)
+  bench.busy('move', bench.handS(tool.seconds), last, index, tool.hands)
   return { move: tool.move, startS, endS: bench.now, lowest, highest }
 }
 
@@ -95,7 +94,7 @@ function useTool(bench: Bench, tool: ToolJob, index: number, inMould: InMould): 
 function scentLast(bench: Bench, i: number, index: number): void {
   if (bench.job.cups[i]!.scent?.moment !== 'last') return
   bench.addScent(i)
-  bench.busy('scent', bench.handS(HAND_TIMES.scentStir), i, index)
+  bench.busy('scent', bench.handS(bench.job.times.scent), i, index)
   bench.advance(i, MODES.hand, bench.now)
   bench.now = smoothCup(bench, i, bench.now)
 }
@@ -125,7 +124,9 @@ function pourLayer(bench: Bench, index: number, below: CupState | null, inMould:
   const diveMm = diveOf(bench, pour, below)
   bench.now += bench.handS(pour.seconds)
   bench.advance(i, MODES.pour, bench.now)
-  bench.tasks.push({ kind: 'pour', fromS: startS, toS: bench.now, cup: i, pour: index })
+  // Over a spatula the other hand holds it.
+  const hands = pour.overSpatula ? 2 : 1
+  bench.tasks.push({ kind: 'pour', fromS: startS, toS: bench.now, cup: i, pour: index, hands })
   const cup = bench.cups[i]!
   const run: PourRun = {
     startS,
@@ -150,7 +151,8 @@ function pourLayer(bench: Bench, index: number, below: CupState | null, inMould:
 const merged = (tasks: readonly Task[]): Task[] =>
   tasks.reduce<Task[]>((list, task) => {
     const last = list.at(-1)
-    const same = last && last.kind === task.kind && last.cup === task.cup && last.pour === task.pour
+    const same =
+      last && last.kind === task.kind && last.cup === task.cup && last.pour === task.pour && last.hands === task.hands
     if (same && Math.abs(last.toS - task.fromS) < 1e-6) list[list.length - 1] = { ...last, toS: task.toS }
     else list.push(task)
     return list

@@ -53,10 +53,11 @@ export function referenceShelf(): Shelf {
   made ??= {
     ...(Object.fromEntries(shelfKinds.map(kind => [kind, itemsOf(kind)])) as unknown as Omit<
       Shelf,
-      'rules' | 'windows' | 'evidence'
+      'rules' | 'windows' | 'times' | 'evidence'
     >),
     rules: [{ tag: 'not-cosmetic', weight: 'never' }],
     windows: [],
+    times: [],
     evidence: [],
   }
   return made

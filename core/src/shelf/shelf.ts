@@ -7,7 +7,7 @@ import type { Field } from './fields.ts'
 import { Colorant, Palette } from './colorant.ts'
 import { Additive, Liquid, Oil, Scent } from './ingredients.ts'
 import type { Evidence } from '../learning/index.ts'
-import type { OwnWindow } from '../schedule/index.ts'
+import type { OwnTime, OwnWindow } from '../schedule/index.ts'
 import { TAGS } from './item.ts'
 import type { ShelfItem, Tag } from './item.ts'
 
@@ -34,11 +34,13 @@ export interface Shelf {
   rules: readonly TagRule[]
   /** Windows that the workshop has shifted. */
   windows: readonly OwnWindow[]
+  /** Times of the hands that it has measured. */
+  times: readonly OwnTime[]
   /** What its batches have taught of pace. */
   evidence: readonly Evidence[]
 }
 
-export type ShelfKind = Exclude<keyof Shelf, 'rules' | 'windows' | 'evidence'>
+export type ShelfKind = Exclude<keyof Shelf, 'rules' | 'windows' | 'times' | 'evidence'>
 export type ItemOf<K extends ShelfKind> = Shelf[K][number]
 
 interface KindAbout {

@@ -1,7 +1,7 @@
 import { IsBoolean, IsIn, IsInt, IsOptional, Matches, Min } from 'class-validator'
 import { Part, Parts, Text } from '../checks/index.ts'
 import { Recipe } from '../plan/index.ts'
-import { OwnWindow } from '../schedule/index.ts'
+import { OwnTime, OwnWindow } from '../schedule/index.ts'
 import { TagRule } from '../shelf/index.ts'
 import type { UnitHabits } from '../units/index.ts'
 
@@ -72,6 +72,11 @@ export class RulesForm {
 export class WindowsForm {
   @Parts(() => OwnWindow, 0, 40, 'A workshop shifts at most 40 windows.')
   windows!: OwnWindow[]
+}
+
+export class TimesForm {
+  @Parts(() => OwnTime, 0, 40, 'A workshop keeps at most 40 times of its own.')
+  times!: OwnTime[]
 }
 
 /** Whether what was seen in a batch counts. */

@@ -1,4 +1,13 @@
-export { CountsForm, HabitsForm, RecipeForm, RulesForm, SetUpForm, SignInForm, WindowsForm } from './forms.ts'
+export {
+  CountsForm,
+  HabitsForm,
+  RecipeForm,
+  RulesForm,
+  SetUpForm,
+  SignInForm,
+  TimesForm,
+  WindowsForm,
+} from './forms.ts'
 export { MOST_LISTED } from './answers.ts'
 export type {
   BatchAnswer,

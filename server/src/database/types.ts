@@ -1,4 +1,4 @@
-import type { Evidence, KeptDesign, OwnWindow, Plan, Recipe, ShelfKind, TagRule } from '@ostler/core'
+import type { Evidence, KeptDesign, OwnTime, OwnWindow, Plan, Recipe, ShelfKind, TagRule } from '@ostler/core'
 import type { ColumnType, Generated, JSONColumnType } from 'kysely'
 
 /** Tables as queries see them. Every row but a workshop's own belongs to a workshop. */
@@ -26,6 +26,7 @@ interface WorkshopTable {
   stocked: Generated<boolean>
   rules: JSONColumnType<TagRule[], string | undefined, string>
   windows: JSONColumnType<OwnWindow[], string | undefined, string>
+  times: JSONColumnType<OwnTime[], string | undefined, string>
   created_at: Stamp
 }
 

@@ -3,6 +3,7 @@ import {
   MOST_ITEMS,
   RulesForm,
   WINDOW_KINDS,
+  TimesForm,
   WindowsForm,
   SHELF_KINDS,
   checkItem,
@@ -53,6 +54,12 @@ export function shelfRoutes(store: ShelfStore): Router {
         `The window for ${WINDOW_KINDS[narrow.kind]} would end at ${narrow.hi} after starting at ${narrow.lo}: it is at least ${LEAST_WINDOW} wide.`,
       )
     await store.setWindows(visitorOf(req).workshopId, windows)
+    res.status(204).end()
+  })
+
+  routes.put('/times', async (req, res) => {
+    const { times } = formFrom(TimesForm, req.body)
+    await store.setTimes(visitorOf(req).workshopId, times)
     res.status(204).end()
   })
 

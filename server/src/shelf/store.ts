@@ -1,5 +1,5 @@
 import { MOST_ITEMS, completed, shelfKinds } from '@ostler/core'
-import type { OwnWindow, Shelf, ShelfAnswer, ShelfItem, ShelfKind, StoredItem, TagRule } from '@ostler/core'
+import type { OwnTime, OwnWindow, Shelf, ShelfAnswer, ShelfItem, ShelfKind, StoredItem, TagRule } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import { evidenceStore } from '../learning/store.ts'
@@ -21,6 +21,7 @@ export interface ShelfStore {
   ): Promise<string[]>
   setRules(workshopId: string, rules: readonly TagRule[]): Promise<void>
   setWindows(workshopId: string, windows: readonly OwnWindow[]): Promise<void>
+  setTimes(workshopId: string, times: readonly OwnTime[]): Promise<void>
 }
 
 const COLUMNS = ['kind', 'item', 'revision'] as const
@@ -68,16 +69,21 @@ export function shelfStore(db: Database): ShelfStore {
     return Number(row.count)
   }
 
+  /** What holds for the whole workshop. */
+  const keep = async (workshopId: string, habit: { rules?: string; windows?: string; times?: string }) => {
+    await db.updateTable('workshop').set(habit).where('id', '=', workshopId).execute()
+  }
+
   return {
     async all(workshopId) {
       const rows = await db.selectFrom('shelf_item').where('workshop_id', '=', workshopId).select(COLUMNS).execute()
       const workshop = await db
         .selectFrom('workshop')
         .where('id', '=', workshopId)
-        .select(['rules', 'windows'])
+        .select(['rules', 'windows', 'times'])
         .executeTakeFirstOrThrow()
-      const { rules, windows } = workshop
-      const shelf: Record<string, unknown> = { rules, windows, evidence: [] }
+      const { rules, windows, times } = workshop
+      const shelf: Record<string, unknown> = { rules, windows, times, evidence: [] }
       const revisions = {} as ShelfAnswer['revisions']
       for (const kind of shelfKinds) {
         const mine = rows.filter(row => row.kind === kind)
@@ -124,20 +130,9 @@ export function shelfStore(db: Database): ShelfStore {
         })
       return moved
     },
-    async setRules(workshopId, rules) {
-      await db
-        .updateTable('workshop')
-        .set({ rules: JSON.stringify(rules) })
-        .where('id', '=', workshopId)
-        .execute()
-    },
-    async setWindows(workshopId, windows) {
-      await db
-        .updateTable('workshop')
-        .set({ windows: JSON.stringify(windows) })
-        .where('id', '=', workshopId)
-        .execute()
-    },
+    setRules: (workshopId, rules) => keep(workshopId, { rules: JSON.stringify(rules) }),
+    setWindows: (workshopId, windows) => keep(workshopId, { windows: JSON.stringify(windows) }),
+    setTimes: (workshopId, times) => keep(workshopId, { times: JSON.stringify(times) }),
   }
 }
 

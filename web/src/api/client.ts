@@ -3,6 +3,7 @@ import type {
   DesignAnswer,
   ErrorAnswer,
   KeptDesign,
+  OwnTime,
   OwnWindow,
   Plan,
   SessionAnswer,
@@ -114,6 +115,7 @@ export const saveItem = (kind: ShelfKind, item: ShelfItem, revision: number) =>
   call<StoredItem>('PUT', `/shelf/${kind}/${item.id}`, { item, revision })
 export const importItems = (kind: ShelfKind, items: readonly { item: ShelfItem; revision: number }[]) =>
   call<{ count: number }>('POST', '/shelf/import', { kind, items })
+export const saveTimes = (times: readonly OwnTime[]) => call<void>('PUT', '/shelf/times', { times })
 export const saveWindows = (windows: readonly OwnWindow[]) => call<void>('PUT', '/shelf/windows', { windows })
 /** Whether the readings of a batch count for the forecasts of others. */
 export const saveCounts = (batch: string, counts: boolean) => call<void>('PUT', `/evidence/${batch}`, { counts })

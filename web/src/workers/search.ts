@@ -1,4 +1,4 @@
-import type { Aim, Freedom, Plan, SearchState, Shelf, Slope } from '@ostler/core'
+import type { Aim, Freedom, Plan, PlanBOffer, PlanBOutlook, SearchState, Shelf, Slope } from '@ostler/core'
 import { proxy, wrap } from 'comlink'
 import type { Remote } from 'comlink'
 import type { SearchWorker } from './search.worker.ts'
@@ -26,10 +26,16 @@ export function searchInWorker(
   return { done, stop: () => worker.terminate() }
 }
 
-let slopes: Remote<SearchWorker> | undefined
+let lasting: Remote<SearchWorker> | undefined
+/** One worker that stays, for short questions. */
+const asked = () => (lasting ??= wrap<SearchWorker>(started()))
 
 /** How every lever acts on a plan. */
-export function slopesInWorker(plan: Plan, shelf: Shelf): Promise<Slope[]> {
-  slopes ??= wrap<SearchWorker>(started())
-  return slopes.slopesOf(plan, shelf)
-}
+export const slopesInWorker = (plan: Plan, shelf: Shelf): Promise<Slope[]> => asked().slopesOf(plan, shelf)
+
+/** The plans B that a design has a use for, and what each is worth. */
+export const planBOffersInWorker = (plan: Plan, shelf: Shelf): Promise<PlanBOffer[]> => asked().planBOffers(plan, shelf)
+
+/** How often the plan's own plan B is called for, and what it is worth then. */
+export const planBOutlookInWorker = (plan: Plan, shelf: Shelf): Promise<PlanBOutlook | null> =>
+  asked().planBOutlook(plan, shelf)

@@ -1,4 +1,4 @@
-import { searchPlans, slopesOf } from '@ostler/core'
+import { planBOffers, planBOutlook, searchPlans, slopesOf } from '@ostler/core'
 import type { Aim, Freedom, Plan, SearchState, Shelf } from '@ostler/core'
 import { expose } from 'comlink'
 
@@ -16,7 +16,7 @@ async function search(
   }
 }
 
-const doorway = { search, slopesOf }
+const doorway = { search, slopesOf, planBOffers, planBOutlook }
 export type SearchWorker = typeof doorway
 
 expose(doorway)

@@ -1,12 +1,13 @@
 import type { Lanes } from '@ostler/core'
-import { showMinutes } from '@ostler/core'
+import { beforeLye, showMinutes } from '@ostler/core'
+import { Link } from 'react-router'
 import { useForecast, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import type { TimeScale } from './time-scale.ts'
 
 type Task = Lanes['tasks'][number]
 
-const WORDS: Record<Task['kind'], string> = {
+export const TASK_WORDS: Record<Task['kind'], string> = {
   blend: 'blend',
   'scent-pot': 'scent',
   split: 'split',
@@ -28,6 +29,9 @@ function toolChance(tools: Lanes['tools'], task: Task): number {
   return Math.min(1, ...within.map(tool => tool.chance))
 }
 
+/** What a task leaves of the hands. */
+export const HANDS_WORDS = { 0: '', 1: ', one hand', 2: ', both hands' } as const
+
 const LETTER_PX = 6.4
 const HEIGHT = 18
 
@@ -37,13 +41,13 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
   const cups = usePlan(state => state.plan.cups)
   const nameOf = (task: Task) => {
     const cup = cups.find(one => one.id === task.cup)?.name
-    return cup ? `${WORDS[task.kind]} ${cup}` : WORDS[task.kind]
+    return cup ? `${TASK_WORDS[task.kind]} ${cup}` : TASK_WORDS[task.kind]
   }
   return (
     <div className="flex items-center">
       {labelPx > 0 ? (
         <span className="sticky left-0 z-10 shrink-0 bg-panel pl-5 text-[13px] text-soft" style={{ width: labelPx }}>
-          Hands
+          Hands <span className="text-[12px]">dark: both</span>
         </span>
       ) : (
         <span className="w-3" />
@@ -61,7 +65,7 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
           const free = task.kind === 'wait'
           const name = nameOf(task)
           const isBad = toolChance(tools, task) < 0.6
-          const short = WORDS[task.kind]
+          const short = TASK_WORDS[task.kind]
           const text = name.length * LETTER_PX < wide - 6 ? name : short.length * LETTER_PX < wide - 6 ? short : ''
           return (
             <g key={i}>
@@ -70,7 +74,7 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
                 y={1.5}
                 width={wide}
                 height={HEIGHT - 3}
-                fill={free ? 'none' : 'var(--booth-deep)'}
+                fill={free ? 'none' : task.hands === 2 ? 'var(--booth-deep)' : 'var(--booth)'}
                 stroke={isBad ? 'var(--rust)' : free ? 'var(--booth-deep)' : 'none'}
                 strokeWidth={isBad ? 2 : 1}
                 strokeDasharray={isBad ? undefined : '3 3'}
@@ -78,7 +82,7 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
               <text x={left + 4} y={HEIGHT - 5} className="fill-ink text-[12px]">
                 {text}
               </text>
-              <title>{`${name}, ${showMinutes(task.fromMin)} to ${showMinutes(task.toMin)}`}</title>
+              <title>{`${name}, ${showMinutes(task.fromMin)} to ${showMinutes(task.toMin)}${HANDS_WORDS[task.hands]}`}</title>
             </g>
           )
         })}
@@ -124,5 +128,19 @@ export function StirRow({ scale, width, labelPx }: { scale: TimeScale; width: nu
         ))}
       </svg>
     </div>
+  )
+}
+
+/** What is done before the clock starts. */
+export function BeforeLye() {
+  const plan = usePlan(state => state.plan)
+  const list = beforeLye(plan).join('; ')
+  return (
+    <p className="mx-3 min-w-0 flex-1 truncate text-[13px] text-soft" title={list}>
+      <Link to="../prepare" className="underline">
+        Before the lye
+      </Link>
+      : {list}
+    </p>
   )
 }

@@ -9,7 +9,7 @@ import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useSize } from '../../ui/use-size.ts'
 import { EvidenceDialog } from './evidence-dialog.tsx'
-import { HandsRow, StirRow } from './hands-row.tsx'
+import { BeforeLye, HANDS_WORDS, HandsRow, StirRow, TASK_WORDS } from './hands-row.tsx'
 import { LaneDrawing } from './lane-drawing.tsx'
 import { SeenDialog } from './seen-dialog.tsx'
 import { timeScale } from './time-scale.ts'
@@ -92,7 +92,8 @@ export function LanesView({ chosen, onChoose }: Props) {
             </button>
           </span>
         )}
-        <Link to="../compare" className="quiet ml-auto min-h-6 text-[13px]">
+        {narrow ? <span className="flex-1" /> : <BeforeLye />}
+        <Link to="../compare" className="quiet min-h-6 text-[13px]">
           <GitCompare size={15} aria-hidden /> compare …
         </Link>
         <button className="quiet min-h-6 text-[13px]" onClick={() => setLearns(true)}>
@@ -108,7 +109,10 @@ export function LanesView({ chosen, onChoose }: Props) {
         </button>
       </div>
       {asTable ? (
-        <LanesTable forecast={forecast} />
+        <div className="flex flex-wrap items-start gap-x-8">
+          <LanesTable forecast={forecast} />
+          <HandsTable forecast={forecast} />
+        </div>
       ) : (
         <>
           {!narrow && (
@@ -146,6 +150,7 @@ export function LanesView({ chosen, onChoose }: Props) {
           ))}
           <HandsRow scale={scale} width={plotPx} labelPx={narrow ? 0 : LABEL_PX} />
           <StirRow scale={scale} width={plotPx} labelPx={narrow ? 0 : LABEL_PX} />
+          {narrow && <BeforeLye />}
           {narrow && (
             <div className="px-3">
               <TimeAxis scale={scale} width={plotPx} />
@@ -251,6 +256,29 @@ function LanesTable({ forecast }: { forecast: Forecast }) {
             <td className="pr-6">–</td>
             <td className="pr-6">{showMinutes(tool.marginMin)}</td>
             <td className={tool.chance < 0.6 ? 'font-semibold text-rust' : ''}>{showChance(tool.chance)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+/** What the hands do, in order. */
+function HandsTable({ forecast }: { forecast: Forecast }) {
+  const cups = usePlan(state => state.plan.cups)
+  return (
+    <table className="mx-5 mb-2 text-[14px]">
+      <caption className="text-left text-[13px] text-soft">Hands</caption>
+      <tbody>
+        {forecast.lanes.tasks.map(task => (
+          <tr key={`${task.fromMin} ${task.kind} ${task.cup}`} className="border-t border-line">
+            <td className="pr-6 whitespace-nowrap">
+              {showMinutes(task.fromMin)} to {showMinutes(task.toMin)}
+            </td>
+            <td>
+              {TASK_WORDS[task.kind]} {cups.find(cup => cup.id === task.cup)?.name}
+              {HANDS_WORDS[task.hands]}
+            </td>
           </tr>
         ))}
       </tbody>

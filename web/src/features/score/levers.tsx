@@ -1,12 +1,15 @@
 import { CUP_ORDERS, WAITING, showMinutes, tidy, traceName } from '@ostler/core'
 import type { CupOrder, Slope, Waiting } from '@ostler/core'
-import { useEffect, useState } from 'react'
+import { Timer } from 'lucide-react'
+import { useState } from 'react'
 import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
+import { useAnswer } from '../../plan/use-answer.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { WaterField } from '../../ui/water-field.tsx'
 import { slopesInWorker } from '../../workers/search.ts'
+import { TimesDialog } from './times-dialog.tsx'
 
 /** The settings that change the pace of everything, beside the picture of what they do. */
 export function Levers() {
@@ -37,6 +40,7 @@ function HandsFields() {
   const told = useTold()
   const { order, people, waiting } = usePlan(state => state.plan.hands)
   const [isOpen, setOpen] = useState(false)
+  const [times, setTimes] = useState(false)
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['hands', key], value }))
   return (
     <details className="mt-2" onToggle={event => setOpen(event.currentTarget.open)}>
@@ -71,31 +75,21 @@ function HandsFields() {
         />
         <PlanField label="Times, of the usual" kind="share" decimals={0} width={64} path={['hands', 'pace']} />
       </div>
+      <button className="button mt-2" onClick={() => setTimes(true)}>
+        <Timer size={15} aria-hidden /> Your hands, timed …
+      </button>
+      {times && <TimesDialog onClose={() => setTimes(false)} />}
       {isOpen && <Slopes />}
     </details>
   )
 }
 
-const CALM_MS = 300
-
 function Slopes() {
-  const batch = useBatch()
   const say = useSay()
-  const plan = usePlan(state => state.plan)
-  const [slopes, setSlopes] = useState<Slope[]>([])
-  useEffect(() => {
-    let isOld = false
-    const timer = setTimeout(() => {
-      void slopesInWorker(plan, batch.shelf).then(found => isOld || setSlopes(found))
-    }, CALM_MS)
-    return () => {
-      isOld = true
-      clearTimeout(timer)
-    }
-  }, [plan, batch])
+  const slopes = useAnswer<Slope[]>(true, slopesInWorker)
   return (
     <ul aria-label="What each lever does" className="mt-2 flex flex-col gap-1 text-[13px]">
-      {slopes.map(slope => (
+      {slopes?.map(slope => (
         <li key={slope.lever}>
           {say(slope.sentence)}{' '}
           {Math.abs(slope.minutes) >= 0.5 && (

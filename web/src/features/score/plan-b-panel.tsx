@@ -1,12 +1,14 @@
-import { TRIGGERS, acrossView, designOf, firstPlanB, levelView } from '@ostler/core'
-import type { Trigger } from '@ostler/core'
+import { PLAN_B_KINDS, PLAN_B_REASONS, TRIGGERS, acrossView, designOf, levelView, showChance } from '@ostler/core'
+import type { PlanBOffer, PlanBOutlook, Trigger } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
+import { useAnswer } from '../../plan/use-answer.ts'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { TextField } from '../../ui/text-field.tsx'
+import { planBOffersInWorker, planBOutlookInWorker } from '../../workers/search.ts'
 import { FaceCanvas } from '../faces/face-canvas.tsx'
 import { useDesignHexes } from '../faces/use-design.ts'
 
@@ -38,21 +40,7 @@ export function PlanBPanel() {
   const plan = usePlan(state => state.plan)
   const { planB } = plan
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['planB', key], value }))
-  if (!planB)
-    return (
-      <div className="border-t border-booth-deep pt-2">
-        <h3 className="font-semibold">Plan B</h3>
-        <p className="text-[13px] text-soft">
-          A second score for the same cups, in case the batter thickens too soon. Choose it now, not with a cup in hand.
-        </p>
-        <button
-          className="button mt-1"
-          onClick={() => told(batch.edit({ kind: 'set', path: ['planB'], value: firstPlanB(plan) }))}
-        >
-          Make a plan B
-        </button>
-      </div>
-    )
+  if (!planB) return <Offers />
   return (
     <div className="flex flex-col gap-2 border-t border-booth-deep pt-2">
       <h3 className="flex items-center font-semibold">
@@ -93,11 +81,64 @@ export function PlanBPanel() {
           />
         </>
       )}
+      {!planB.inUse && <Outlook />}
       <button className="button self-start" onClick={() => told(batch.edit({ kind: 'swap-plans' }))}>
         {planB.inUse ? 'Back to plan A' : 'Work on plan B'}
       </button>
     </div>
   )
+}
+
+/** What a plan B is worth, in words. */
+function worth({ fires, planA, planB }: PlanBOutlook): string {
+  if (fires < 0.005) return 'Its trigger is hardly ever seen.'
+  return `Called for in ${showChance(fires)} of runs; then plan A still works in ${showChance(planA)}, this in ${showChance(planB)}.`
+}
+
+/** Kinds of plan B that this design and scent have a use for, the most useful first. */
+function Offers() {
+  const batch = useBatch()
+  const told = useTold()
+  const plan = usePlan(state => state.plan)
+  const [isOpen, setOpen] = useState(false)
+  const offers = useAnswer<PlanBOffer[]>(isOpen, planBOffersInWorker)
+  return (
+    <div className="border-t border-booth-deep pt-2">
+      <h3 className="font-semibold">Plan B</h3>
+      <p className="text-[13px] text-soft">
+        A second score for the same cups, in case the batter thickens too soon. Choose it now, not with a cup in hand.
+      </p>
+      {!isOpen && (
+        <button className="button mt-1" onClick={() => setOpen(true)}>
+          Make a plan B …
+        </button>
+      )}
+      {isOpen && !offers && <p className="mt-1 text-[13px] text-soft">Trying each against the bad runs …</p>}
+      <ul aria-label="Plans B">
+        {offers?.map(({ kind, edit, outlook }) => (
+          <li key={kind} className="mt-2 border-t border-line pt-1">
+            <p className="font-semibold">{PLAN_B_KINDS[kind]}</p>
+            <p className="text-[13px] text-soft">{PLAN_B_REASONS[kind]}</p>
+            <p className="text-[13px]">{worth(outlook)}</p>
+            <button
+              className="button mt-1"
+              aria-label={`Take ${PLAN_B_KINDS[kind]} as plan B`}
+              onClick={() => told(batch.edit(edit))}
+            >
+              Take it
+            </button>
+          </li>
+        ))}
+      </ul>
+      {offers && plan.cups.length < 2 && <p className="text-[13px] text-soft">More cups leave more to choose from.</p>}
+    </div>
+  )
+}
+
+/** What the chosen plan B is worth as the plan now stands. */
+function Outlook() {
+  const outlook = useAnswer<PlanBOutlook | null>(true, planBOutlookInWorker)
+  return <p className="min-h-10 text-[13px]">{outlook ? worth(outlook) : ''}</p>
 }
 
 function OtherPicture() {

@@ -1,0 +1,79 @@
+import { PLAN_B_KINDS, planBEdit } from '../design/index.ts'
+import type { PlanBKind } from '../design/index.ts'
+import { applyEdit } from '../plan/index.ts'
+import type { Edit, Plan } from '../plan/index.ts'
+import { portionsOf } from '../portions/index.ts'
+import { beliefOf, jobOf, luckOf, runWorks } from '../schedule/index.ts'
+import type { Job, Luck, PourRun } from '../schedule/index.ts'
+import type { Shelf } from '../shelf/index.ts'
+
+/** How often a plan B is called for, and how it fares then beside the plan it stands in for. Shares of runs. */
+export interface PlanBOutlook {
+  /** Runs in which its trigger is seen. */
+  fires: number
+  /** Of those, how many plan A brings to an end all the same, and how many plan B; 0 where it is never called for. */
+  planA: number
+  planB: number
+  runs: number
+}
+
+const RUNS = 200
+
+/** Whether a run of plan A shows what calls for plan B. */
+function isCalledFor({ trigger, level }: NonNullable<Plan['planB']>, job: Job, i: number, pour: PourRun, luck: Luck) {
+  if (trigger === 'ricing') return luck.rices === true
+  if (trigger === 'thick') return pour.startLevel > level
+  if (trigger === 'thin') return pour.startLevel < job.pours[i]!.window.lo
+  return pour.carrierNeed !== null && pour.carrierLevel !== null && pour.carrierLevel < pour.carrierNeed
+}
+
+/** The plan with its second score in place of the first. */
+const swapped = (plan: Plan): Plan => ({ ...plan, score: plan.planB!.score, moves: plan.planB!.moves, planB: null })
+
+/**
+ * Works plan A through many times, and plan B with the same luck wherever its trigger is seen, as if followed from its first
+ * pour. Null without a plan B, or while it is plan A that is put by.
+ */
+export function planBOutlook(plan: Plan, shelf: Shelf, runs = RUNS): PlanBOutlook | null {
+  const { planB } = plan
+  if (!planB || planB.inUse) return null
+  const first = jobOf(plan, portionsOf(plan, shelf), shelf)
+  const instead = swapped(plan)
+  const second = jobOf(instead, portionsOf(instead, shelf), shelf)
+  const belief = beliefOf(first)
+  const at = Math.max(
+    0,
+    first.pours.findIndex(pour => pour.pour === planB.before),
+  )
+  let fires = 0
+  let [planA, other] = [0, 0]
+  for (let n = 1; n <= runs; n += 1) {
+    const luck = luckOf(n, first, belief)
+    const { run, works } = runWorks(first, luck)
+    if (!isCalledFor(planB, first, at, run.pours[at]!, luck)) continue
+    fires += 1
+    planA += works
+    other += runWorks(second, luck).works
+  }
+  const of = (sum: number) => (fires > 0 ? sum / fires : 0)
+  return { fires: fires / runs, planA: of(planA), planB: of(other), runs }
+}
+
+/** A plan B that can be taken, and what it is worth. */
+export interface PlanBOffer {
+  kind: PlanBKind
+  edit: Edit
+  outlook: PlanBOutlook
+}
+
+/** Every kind of plan B that this design has a use for, the most useful first. */
+export function planBOffers(plan: Plan, shelf: Shelf): PlanBOffer[] {
+  const offers = (Object.keys(PLAN_B_KINDS) as PlanBKind[]).flatMap((kind): PlanBOffer[] => {
+    const edit = planBEdit(plan, kind)
+    const changed = edit && applyEdit(plan, edit)
+    const outlook = changed?.ok ? planBOutlook(changed.plan, shelf) : null
+    return edit && outlook ? [{ kind, edit, outlook }] : []
+  })
+  const gain = ({ outlook: { fires, planA, planB } }: PlanBOffer) => fires * (planB - planA)
+  return offers.sort((a, b) => gain(b) - gain(a))
+}

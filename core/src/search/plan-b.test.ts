@@ -1,0 +1,122 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { PLAN_B_KINDS, firstPlanB, planBDiffers, planBEdit } from '../design/index.ts'
+import type { PlanBKind } from '../design/index.ts'
+import { applyEdit, cupShares, readPlanText } from '../plan/index.ts'
+import type { Plan } from '../plan/index.ts'
+import { portionsOf } from '../portions/index.ts'
+import { jobOf, lanesOf } from '../schedule/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
+import { planBOffers, planBOutlook } from './index.ts'
+
+const shelf = referenceShelf()
+const example = (name: string): Plan => {
+  const read = readPlanText(readFileSync(new URL(`../../../examples/${name}.json`, import.meta.url), 'utf8'))
+  if (!read.ok) throw new Error(name)
+  return { ...read.plan, planB: null }
+}
+const swirl = example('heron-reach')
+const layers = example('verdigris-stair')
+const kinds = Object.keys(PLAN_B_KINDS) as PlanBKind[]
+
+const taken = (plan: Plan, kind: PlanBKind): Plan => {
+  const edit = planBEdit(plan, kind)
+  const result = edit && applyEdit(plan, edit)
+  if (!result?.ok) throw new Error(`${kind}: ${result ? result.sentence : 'no use'}`)
+  return result.plan
+}
+const whole = (plan: Plan) => plan.planB!.score.reduce((sum, pour) => sum + pour.share, 0)
+
+describe('every kind of plan B', () => {
+  test.each(kinds)('%s pours all of the soap, and can be worked on and left', kind => {
+    const plan = taken(kind === 'layers' ? swirl : layers, kind)
+    const before = plan.score.reduce((sum, pour) => sum + pour.share, 0)
+    expect(whole(plan)).toBeCloseTo(before, 4)
+    const swapped = applyEdit(plan, { kind: 'swap-plans' })
+    expect(swapped.ok && swapped.plan.score).toEqual(plan.planB!.score)
+  })
+
+  test('only fewer colours takes other weights than the cups hold, and leaves cups undrawn', () => {
+    expect(planBDiffers(taken(layers, 'spooned'))).toEqual([])
+    expect(planBDiffers(taken(layers, 'reserve'))).toEqual([])
+    const fewer = taken(layers, 'fewer')
+    expect(planBDiffers(fewer).length).toBeGreaterThan(0)
+    const shares = cupShares({ ...fewer, score: fewer.planB!.score })
+    expect(shares.filter(share => share > 0)).toHaveLength(3)
+    const kept = shares.flatMap((share, i) => (share > 0 ? [cupShares(layers)[i]!] : []))
+    const dropped = shares.flatMap((share, i) => (share > 0 ? [] : [cupShares(layers)[i]!]))
+    expect(Math.min(...kept)).toBeGreaterThanOrEqual(Math.max(...dropped) - 1e-9)
+  })
+
+  test('fewer colours of a swirl keep its tools, after pours that are there', () => {
+    const { score, moves } = taken(swirl, 'fewer').planB!
+    expect(moves.map(move => move.tool)).toEqual(swirl.moves.map(move => move.tool))
+    expect(moves.every(move => score.some(pour => pour.id === move.after))).toBe(true)
+  })
+
+  test('the reserve is one cup without scent, poured last over heaps of the others', () => {
+    const plan = taken(layers, 'reserve')
+    const plain = plan.cups.filter(cup => !cup.scented)
+    expect(plain).toHaveLength(1)
+    expect(plan.planB!.score.at(-1)).toMatchObject({ cup: plain[0]!.id, shape: { way: 'layer' } })
+    expect(plan.planB!.score.slice(0, -1).every(pour => pour.shape.way === 'spoon')).toBe(true)
+  })
+
+  test('what a design has no use for is not offered', () => {
+    expect(firstPlanB(layers, 'layers')).toBeNull()
+    expect(firstPlanB({ ...layers, scent: null }, 'reserve')).toBeNull()
+    const one = { ...layers, score: layers.score.map(pour => ({ ...pour, cup: layers.cups[0]!.id })) }
+    expect(firstPlanB(one, 'fewer')).toBeNull()
+    expect(firstPlanB(one, 'reserve')).toBeNull()
+  })
+})
+
+describe('what a plan B is worth', () => {
+  test('it is called for more often the more the scent quickens, and helps most where plan A fails', () => {
+    const cooler = { ...layers, conditions: { ...layers.conditions, mixC: 27, stopLevel: 1.3 } }
+    const [hot, cool] = [layers, cooler].map(plan => planBOutlook(taken(plan, 'spooned'), shelf)!)
+    expect(hot!.fires).toBeGreaterThan(cool!.fires)
+    expect(hot!.planB).toBeGreaterThan(hot!.planA)
+  })
+
+  test('the same plan gives the same answer; the most useful stands first', () => {
+    const offers = planBOffers(layers, shelf)
+    expect(planBOffers(layers, shelf)).toEqual(offers)
+    expect(offers.map(one => one.kind)).toEqual(expect.arrayContaining(['spooned', 'fewer', 'reserve']))
+    const gains = offers.map(({ outlook }) => outlook.fires * (outlook.planB - outlook.planA))
+    expect(gains).toEqual([...gains].sort((a, b) => b - a))
+  })
+
+  test('a trigger that is never seen says so; plan B in use has no outlook', () => {
+    const plan = taken(layers, 'spooned')
+    const never = { ...plan, planB: { ...plan.planB!, level: 5 } }
+    expect(planBOutlook(never, shelf)).toMatchObject({ fires: 0, planA: 0, planB: 0 })
+    expect(planBOutlook({ ...plan, planB: { ...plan.planB!, inUse: true } }, shelf)).toBeNull()
+    expect(planBOutlook(layers, shelf)).toBeNull()
+  })
+})
+
+describe('times and hands', () => {
+  const lanes = (plan: Plan, on = shelf) => lanesOf(jobOf(plan, portionsOf(plan, on), on))
+
+  test('times of the workshop’s own move the lanes as far as they are used', () => {
+    const usual = lanes(layers)
+    const slow = lanes(layers, { ...shelf, times: [{ kind: 'colour', seconds: 75 }] })
+    const coloured = layers.cups.filter(cup => cup.colorants.length > 0).length
+    expect(slow.endMin - usual.endMin).toBeCloseTo((coloured * 30) / 60, 1)
+    expect(lanes(layers, { ...shelf, times: [{ kind: 'tool-comb', seconds: 90 }] })).toEqual(usual)
+    const poured = lanes(layers, { ...shelf, times: [{ kind: 'pour', seconds: 80 }] })
+    const long = (all: typeof usual) => all.pours.map(pour => pour.endMin - pour.startMin)
+    long(poured).forEach((min, i) => expect(min).toBeGreaterThan(1.8 * long(usual)[i]! - 0.2))
+  })
+
+  test('waiting cups are to be stirred only when a hand is free', () => {
+    const { tasks, lanes: cups } = lanes(layers)
+    const stirs = cups.flatMap(cup => cup.stirs)
+    expect(stirs.length).toBeGreaterThan(0)
+    const both = tasks.filter(task => task.hands === 2)
+    expect(both.map(task => task.kind)).toEqual(expect.arrayContaining(['blend', 'split', 'pour']))
+    for (const min of stirs)
+      expect(both.filter(task => task.fromMin < min - 1e-9 && min < task.toMin - 1e-9)).toEqual([])
+  })
+})
