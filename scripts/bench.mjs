@@ -96,7 +96,7 @@ async function lanes() {
   tell('lanes.cups12.p95_ms', p95(await timed(100, () => lanesOf(twelve))), 'ms')
   tell('lanes.mc400x6.median_ms', median(await timed(5, () => monteCarlo(six, 400))), 'ms')
   tell('lanes.mc400x12.median_ms', median(await timed(5, () => monteCarlo(twelve, 400))), 'ms')
-  const ratio = JSON.parse(execFileSync(process.execPath, [join(ROOT, 'scripts', 'lib', 'native-lanes.mjs')]))
+  const ratio = againstC('native-lanes')
   if (ratio !== null) tell('lanes.ratio_to_c', ratio, '1')
   const before = chanceOf(jobOf(plan, portionsOf(plan, shelf), shelf))
   const from = performance.now()
@@ -107,7 +107,10 @@ async function lanes() {
   tell('lanes.search.all_ms', performance.now() - from, 'ms')
 }
 
-/** A day in the mould: the section as the page shows it, and 32 coarse runs for its chances. */
+/** A kernel against its twin in C, in a process of its own; null without a compiler. */
+const againstC = name => JSON.parse(execFileSync(process.execPath, [join(ROOT, 'scripts', 'lib', `${name}.mjs`)]))
+
+/** A day in the mould: the section as the page shows it, all of the loaf, and 32 coarse runs for its chances. */
 async function rest(made, plan) {
   const { referenceShelf, restChances, restJobOf, workedThrough } = await import('@ostler/core')
   const inputs = { plan, shelf: referenceShelf(), portions: made.portions, lanes: made.lanes }
@@ -115,6 +118,11 @@ async function rest(made, plan) {
   const fine = { ...restJobOf(inputs, 'fine'), ...day }
   await timed(10, () => workedThrough(fine))
   tell('gel.2d24h.median_ms', median(await timed(30, () => workedThrough(fine))), 'ms')
+  const whole = { ...restJobOf(inputs, 'whole'), ...day }
+  workedThrough(whole)
+  tell('gel.3d24h.median_ms', median(await timed(3, () => workedThrough(whole))), 'ms')
+  const ratio = againstC('native-heat')
+  if (ratio !== null) tell('gel.2d24h.ratio_to_c', ratio, '1')
   const coarse = restJobOf(inputs, 'coarse')
   await timed(3, () => restChances(coarse))
   tell('gel.chances32.median_ms', median(await timed(10, () => restChances(coarse))), 'ms')

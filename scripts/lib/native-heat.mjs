@@ -1,6 +1,6 @@
 // The heat kernel against the same arithmetic in C: a loaf's section for a day. Prints the ratio of their times; a process of its
 // own, so that neither runs in the heat of anything else.
-import { runNative } from './native.mjs'
+import { leastRatio, withNative } from './native.mjs'
 import { ROOT } from './paths.mjs'
 
 const part = name => import(`${ROOT}/core/dist/rest/${name}.js`)
@@ -57,24 +57,19 @@ function here(input) {
 }
 
 /**
- * Seconds that this project takes over those that C at -O3 takes: the least of some rounds each, taken in turns.
+ * Seconds that this project takes over those that C at -O3 takes.
  *
  * @returns null without a compiler
  */
-function heatAgainstC(rounds = 15) {
+function heatAgainstC() {
   const input = sectionOfLoaf()
   const numbers = numbersOf(input)
-  let [ours, theirs] = [Infinity, Infinity]
-  for (let round = 0; round < rounds; round += 1) {
-    const native = runNative('heat', numbers)
-    if (!native) return null
-    const own = here(input)
-    for (const i of [1, 2])
-      if (Math.abs(own[i] / native[i] - 1) > 1e-6) throw new Error(`C says ${native[i]}, this project ${own[i]}`)
-    ours = Math.min(ours, own[0])
-    theirs = Math.min(theirs, native[0])
-  }
-  return ours / theirs
+  return withNative('heat', ask =>
+    leastRatio(
+      () => here(input),
+      () => ask(numbers),
+    ),
+  )
 }
 
 console.log(JSON.stringify(heatAgainstC()))

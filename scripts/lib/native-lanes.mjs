@@ -1,7 +1,7 @@
 // The batter model against the same arithmetic in C: cups blended, scented, stirred and left to stand. Prints the ratio of their
 // times; a process of its own, so that neither runs in the heat of anything else.
 import * as core from '@ostler/core'
-import { runNative } from './native.mjs'
+import { leastRatio, withNative } from './native.mjs'
 
 const CUPS = 4000
 const START_C = 30
@@ -29,11 +29,11 @@ function history(pace, luck) {
 }
 
 /**
- * Seconds that this project takes over those that C at -O3 takes, the medians of some rounds.
+ * Seconds that this project takes over those that C at -O3 takes.
  *
  * @returns null without a compiler
  */
-function lanesAgainstC(rounds = 7) {
+function lanesAgainstC() {
   const { batterPace, blenderPower, referenceShelf, scentEffect, starterPlan, unitBatter } = core
   const pace = batterPace(unitBatter(starterPlan('x').recipe, referenceShelf()))
   const scent = scentEffect(DOSED)
@@ -43,18 +43,13 @@ function lanesAgainstC(rounds = 7) {
     ...[scent.lnRate, scent.gain, scent.build, scent.jump],
     ...Array.from({ length: 202 }, (_, i) => pace.solidAt(i / 2)),
   ]
-  const ratios = []
-  for (let round = 0; round < rounds; round += 1) {
-    const native = runNative('batter', numbers)
-    if (!native) return null
+  const here = () => {
     const from = performance.now()
     let sum = 0
     for (let n = 0; n < CUPS; n += 1) sum += history(pace, ((n % 21) - 10) * 0.05)
-    const seconds = (performance.now() - from) / 1000
-    if (Math.abs(sum / native[1] - 1) > 1e-6) throw new Error(`C says ${native[1]}, this project ${sum}`)
-    ratios.push(seconds / native[0])
+    return [(performance.now() - from) / 1000, sum]
   }
-  return ratios.sort((a, b) => a - b)[rounds >> 1]
+  return withNative('batter', ask => leastRatio(here, () => ask(numbers)))
 }
 
 console.log(JSON.stringify(lanesAgainstC()))

@@ -183,7 +183,7 @@ export function ordered(plan: Plan): Plan {
     seen: plan.seen.map(one => pick(one, ['cup', 'atMin', 'level'])),
     blendedS: plan.blendedS,
     rest: {
-      ...pick(plan.rest, ['wish', 'wall', 'under', 'mist']),
+      ...pick(plan.rest, ['wish', 'wall', 'under', 'mist', 'pouredAt', 'wantedOn']),
       oven: plan.rest.oven && pick(plan.rest.oven, ['fromC', 'toC', 'inMin']),
       cut: pick(plan.rest.cut, ['waitH', 'sideTrimMm', 'topTrimMm', 'sampleMm']),
       steps: plan.rest.steps.map(step =>

@@ -1,4 +1,4 @@
-import { IsBoolean, IsIn, ValidateIf } from 'class-validator'
+import { IsBoolean, IsIn, Matches, ValidateIf } from 'class-validator'
 import { NumberFrom, Part, Parts } from '../checks/index.ts'
 import { PLACES } from '../rest/surroundings.ts'
 import type { Place } from '../rest/surroundings.ts'
@@ -109,6 +109,16 @@ export class Rest {
   @IsIn(Object.keys(UNDERS), { message: `It stands on one of: ${Object.keys(UNDERS).join(', ')}.` })
   under!: UnderKind
 
+  /** When the last pour was, or will be, by the clock of the workshop; empty: not known yet. */
+  @Matches(/^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2})?$/, {
+    message: 'The last pour is a day and a time like 2026-03-02T14:30, or empty.',
+  })
+  pouredAt!: string
+
+  /** Day for which cured bars are wanted; empty: none. */
+  @Matches(/^(\d{4}-\d{2}-\d{2})?$/, { message: 'The day they are wanted for is like 2026-12-20, or empty.' })
+  wantedOn!: string
+
   @Parts(() => RestStep, 1, MAX_REST_STEPS, `A rest has 1 to ${MAX_REST_STEPS} steps.`)
   steps!: RestStep[]
 
@@ -140,6 +150,8 @@ export const startingRest = (): Rest => ({
   wish: 'any',
   wall: 'auto',
   under: 'wood',
+  pouredAt: '',
+  wantedOn: '',
   steps: [restStep()],
   mist: false,
   oven: null,

@@ -1,14 +1,15 @@
 import { halton, inverseNormal } from '../schedule/halton.ts'
 import { LOSSES, REST_PRIOR } from './constants.ts'
 import { workedThrough } from './history.ts'
-import type { RestJob } from './history.ts'
+import type { CurvePoint, RestJob } from './history.ts'
 import { classOfShare } from './verdict.ts'
 import type { GelClass } from './verdict.ts'
 
-/** How likely each class is, and the peak in 1, 5 and 9 of 10 runs, °C. */
+/** How likely each class is, and the peak and the core through the first hours in 1, 5 and 9 of 10 runs, °C. */
 export interface RestChances {
   gel: Record<GelClass, number>
   peakC: [low: number, middle: number, high: number]
+  core: { s: number; low: number; high: number }[]
   runs: number
 }
 
@@ -19,7 +20,8 @@ const SKIP = 20
 /** By then everything that gels has begun to. */
 const HOURS = 6
 
-function drawn(job: RestJob, n: number): RestJob {
+/** A job with the luck of run `n`: the same for every job. */
+export function drawn(job: RestJob, n: number): RestJob {
   const [rate, losses, gel, heat, pour, room] = BASES.map(base => inverseNormal(halton(n + SKIP, base))) as [
     number,
     number,
@@ -31,7 +33,6 @@ function drawn(job: RestJob, n: number): RestJob {
   const { block, sd = REST_PRIOR } = job
   return {
     ...job,
-    untilS: Math.min(job.untilS, HOURS * 3600),
     frameS: 0,
     roomC: job.roomC + SPREAD.roomK * room,
     block: {
@@ -45,12 +46,29 @@ function drawn(job: RestJob, n: number): RestJob {
   }
 }
 
+/** How close points of the core's band lie, s. */
+const BAND_S = 900
+
+/** The core at every so many seconds, between the points of its curve. */
+function coreEvery(curve: readonly CurvePoint[], everyS: number): number[] {
+  const list: number[] = []
+  let i = 0
+  for (let s = 0; s <= curve.at(-1)!.s + 1; s += everyS) {
+    while (i < curve.length - 2 && curve[i + 1]!.s < s) i += 1
+    const [a, b] = [curve[i]!, curve[i + 1]!]
+    list.push(a.core + ((b.core - a.core) * (s - a.s)) / (b.s - a.s))
+  }
+  return list
+}
+
 /** Works a coarse job through many times; the same job and count give the same answer. */
 export function restChances(job: RestJob, runs = 32): RestChances {
   const gel: Record<GelClass, number> = { none: 0, partial: 0, full: 0 }
   const peaks: number[] = []
+  const cores: number[][] = []
+  const short = { ...job, untilS: Math.min(job.untilS, HOURS * 3600) }
   for (let n = 1; n <= runs; n += 1) {
-    const { block, peakC } = workedThrough(drawn(job, n))
+    const { block, peakC, curve } = workedThrough(drawn(short, n))
     const { nx } = block.input
     let whole = 0
     let share = 0
@@ -61,8 +79,13 @@ export function restChances(job: RestJob, runs = 32): RestChances {
     }
     gel[classOfShare(share / whole)] += 1 / runs
     peaks.push(peakC)
+    cores.push(coreEvery(curve, BAND_S))
   }
   peaks.sort((a, b) => a - b)
-  const at = (share: number) => peaks[Math.min(runs - 1, Math.floor(share * runs))]!
-  return { gel, peakC: [at(0.1), at(0.5), at(0.9)], runs }
+  const ranked = (list: readonly number[], share: number) => list[Math.min(runs - 1, Math.floor(share * runs))]!
+  const core = cores[0]!.map((_, i) => {
+    const now = cores.map(one => one[i]!).sort((a, b) => a - b)
+    return { s: i * BAND_S, low: ranked(now, 0.1), high: ranked(now, 0.9) }
+  })
+  return { gel, peakC: [ranked(peaks, 0.1), ranked(peaks, 0.5), ranked(peaks, 0.9)], core, runs }
 }

@@ -2,7 +2,7 @@ import type { Edit, Plan, RestStep } from '../plan/index.ts'
 import { applyEdit, restStep } from '../plan/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { gelShares } from './gel-shares.ts'
-import type { RestInputs } from './plan-rest.ts'
+import type { Work } from './make-it-so.ts'
 
 /** A way to let one cup gel and the others not: water in that cup, less in the pot, and a wrap. */
 export interface ContrastWay {
@@ -63,12 +63,7 @@ function editOf(
  * The least change that makes one cup gel and all others not; null where none that was tried does. `work` turns a plan into what
  * the rest needs, null where it cannot. Some dozens of quick runs: for a worker.
  */
-export function contrastFor(
-  plan: Plan,
-  shelf: Shelf,
-  cupIndex: number,
-  work: (plan: Plan) => RestInputs | null,
-): ContrastWay | null {
+export function contrastFor(plan: Plan, shelf: Shelf, cupIndex: number, work: Work): ContrastWay | null {
   const water = waterOnShelf(shelf)
   if (water === null) return null
   for (const lye of LYES)

@@ -1,13 +1,20 @@
-import type { Edit, GelWish, Plan, RestStep } from '../plan/index.ts'
-import { restStep } from '../plan/index.ts'
+import { applyEdit, restStep } from '../plan/index.ts'
+import type { Edit, GelWish, Plan } from '../plan/index.ts'
+import { unitBatter } from '../recipe/index.ts'
+import { batterPace } from '../trace/index.ts'
+import { showChance, tidy } from '../units/index.ts'
 import { restChances } from './chances.ts'
 import type { RestChances } from './chances.ts'
 import { workedThrough } from './history.ts'
 import type { RestJob } from './history.ts'
+import { withItsEnd } from './outlook.ts'
 import { aboutOf, restJobOf } from './plan-rest.ts'
 import type { RestInputs } from './plan-rest.ts'
+import { candidatesFor } from './rest-ways.ts'
+import type { Candidate } from './rest-ways.ts'
 import { restResult } from './verdict.ts'
 import type { RestResult } from './verdict.ts'
+import { brownWord, sweetOf } from './words.ts'
 
 /** A change of the rest that does what is wished for. */
 export interface RestWay {
@@ -19,15 +26,22 @@ export interface RestWay {
   peakC: number
   crack: number
   unmouldMin: number | null
+  /** What else it changes, for the worse or the later. */
+  costs: string[]
 }
 
 export interface RestSearch {
   done: number
   total: number
   found: RestWay[]
+  /** What came nearest, and how far it stays away; null as long as anything was found, or nothing was tried. */
+  nearest: string | null
   /** Why nothing more is forced, if it is not. */
   refusal: string | null
 }
+
+/** Turns a changed plan into what its rest needs; null where it cannot be forecast. */
+export type Work = (plan: Plan) => RestInputs | null
 
 /** It should come as wished in so many of the runs, and hardly ever crack. */
 const SURE = 0.8
@@ -36,121 +50,26 @@ const COOL_C = 80
 const MOST_FOUND = 3
 /** A margin that a single run must have before many are looked at, K. */
 const NEARLY_K = -3
+/** To count as not gelling its middle stays so far below, K. */
+const CLEAR_K = 3
+const WARMEST_MIX_C = 60
+const LYE = { weakest: 0.25, strongest: 0.45 }
 
-interface Candidate {
-  kind: string
-  sentence: string
-  cost: number
-  steps: RestStep[]
-  /** K warmer or cooler at the pour. */
-  pourK?: number
-}
-
-const towelWords = (n: number) => (n === 1 ? 'one layer of towel' : `${n} layers of towel`)
-
-function warming(): Candidate[] {
-  const wrapped = (towels: number) => restStep({ cover: 'lid', towels, below: true })
-  return [
-    ...[2, 4, 6].map(n => ({
-      kind: 'towels',
-      sentence: `Put a lid on and wrap it in ${towelWords(n)} all round`,
-      cost: 1 + 0.3 * n,
-      steps: [wrapped(n)],
-    })),
-    {
-      kind: 'box',
-      sentence: 'Stand it in a closed box under a lid',
-      cost: 1.2,
-      steps: [restStep({ place: 'box', cover: 'lid' })],
-    },
-    ...[45, 50, 55, 60, 65].flatMap(tempC =>
-      [0, 60].map(holdMin => ({
-        kind: 'oven',
-        sentence:
-          holdMin === 0
-            ? `Heat the oven to ${tempC} °C, switch it off, and put it in`
-            : `Put it into the oven at ${tempC} °C for an hour, then switch it off`,
-        cost: 3 + 0.05 * (tempC - 40) + (holdMin > 0 ? 0.5 : 0),
-        steps: [restStep({ place: 'oven', tempC, holdMin })],
-      })),
-    ),
-    ...[45, 55, 65].map(tempC => ({
-      kind: 'mat',
-      sentence: `Set it on a mat at ${tempC} °C for an hour, under a lid and ${towelWords(2)}`,
-      cost: 2.5 + 0.05 * (tempC - 35),
-      steps: [restStep({ place: 'mat', tempC, holdMin: 60, cover: 'lid', towels: 2 })],
-    })),
-    ...[3, 6].map(pourK => ({
-      kind: 'pour',
-      sentence: `Mix ${pourK} °C warmer, and wrap it in ${towelWords(4)} under a lid`,
-      cost: 2.5 + 0.5 * pourK,
-      steps: [wrapped(4)],
-      pourK,
-    })),
-  ]
-}
-
-function cooling(): Candidate[] {
-  const bare = restStep({ cover: 'film' })
-  const cold = (place: 'refrigerator' | 'freezer', hours: number) => [
-    restStep({ place }),
-    restStep({ atMin: hours * 60, place: 'room' }),
-  ]
-  return [
-    { kind: 'bare', sentence: 'Leave it unwrapped in the room, under film', cost: 0.5, steps: [bare] },
-    ...[2, 4, 8, 12].map(hours => ({
-      kind: 'refrigerator',
-      sentence: `Put it into the refrigerator for ${hours} hours, on a rack`,
-      cost: 2 + 0.1 * hours,
-      steps: cold('refrigerator', hours),
-    })),
-    ...[1, 2, 4].map(hours => ({
-      kind: 'freezer',
-      sentence: `Put it into the freezer for ${hours === 1 ? 'an hour' : `${hours} hours`}, on a rack`,
-      cost: 3 + 0.1 * hours,
-      steps: cold('freezer', hours),
-    })),
-    ...[-3, -6].map(pourK => ({
-      kind: 'pour',
-      sentence: `Mix ${-pourK} °C cooler, and leave it unwrapped`,
-      cost: 1 - 0.5 * pourK,
-      steps: [bare],
-      pourK,
-    })),
-    ...[-3, -6, -9].map(pourK => ({
-      kind: 'both',
-      sentence: `Mix ${-pourK} °C cooler, and put it into the refrigerator for 8 hours`,
-      cost: 3 - 0.5 * pourK,
-      steps: cold('refrigerator', 8),
-      pourK,
-    })),
-  ]
-}
-
-const CANDIDATES: Readonly<Record<Exclude<GelWish, 'any'>, () => Candidate[]>> = {
-  full: warming,
-  none: cooling,
-  cool: () => [...warming(), ...cooling()],
-}
-
-function editOf(plan: Plan, { steps, pourK }: Candidate): Edit {
-  const rest: Edit = { kind: 'set', path: ['rest', 'steps'], value: steps }
-  if (!pourK) return rest
-  return {
-    kind: 'many',
-    edits: [rest, { kind: 'set', path: ['conditions', 'mixC'], value: Math.round(plan.conditions.mixC + pourK) }],
-  }
-}
-
-function jobFor(inputs: RestInputs, { steps, pourK = 0 }: Candidate): RestJob {
-  const plan = { ...inputs.plan, rest: { ...inputs.plan.rest, steps } }
-  const job = restJobOf({ ...inputs, plan }, 'coarse')
-  return { ...job, block: { ...job.block, startC: job.block.startC.map(c => c + pourK) } }
+function editOf(plan: Plan, { steps, pourK, lyePoints }: Candidate, lye: number): Edit {
+  const edits: Edit[] = []
+  if (steps) edits.push({ kind: 'set', path: ['rest', 'steps'], value: steps })
+  if (pourK) edits.push({ kind: 'set', path: ['conditions', 'mixC'], value: Math.round(plan.conditions.mixC + pourK) })
+  if (lyePoints)
+    edits.push(
+      { kind: 'set', path: ['recipe', 'water', 'basis'], value: 'concentration' },
+      { kind: 'set', path: ['recipe', 'water', 'value'], value: Number((lye + lyePoints / 100).toFixed(3)) },
+    )
+  return { kind: 'many', edits }
 }
 
 /** How far a single run is from what is wished for, K; 0 or more: it is there. */
 function gap(wish: GelWish, result: RestResult): number {
-  if (wish === 'none') return -3 - result.coreMarginK
+  if (wish === 'none') return -CLEAR_K - result.coreMarginK
   const full = result.gel === 'full' ? Math.max(0, result.coldMarginK) : Math.min(-0.1, result.coldMarginK)
   return wish === 'cool' ? Math.min(full, COOL_C - result.peakC) : full
 }
@@ -160,23 +79,97 @@ const chanceOfWish = (wish: GelWish, chances: RestChances): number => {
   return wish === 'cool' && chances.peakC[2] > COOL_C + 3 ? 0 : chances.gel.full
 }
 
+interface Looked {
+  inputs: RestInputs
+  edit: Edit
+  job: RestJob
+  result: RestResult
+}
+
+/** Tries changes of one plan's rest. */
+class Tries {
+  readonly lye: number
+  readonly clearC: number
+  readonly now: RestResult
+
+  constructor(
+    readonly inputs: RestInputs,
+    readonly work: Work,
+  ) {
+    const unit = unitBatter(inputs.plan.recipe, inputs.shelf)
+    this.lye = unit.water.concentration
+    this.clearC = batterPace(unit).clearPointC
+    this.now = this.#resultOf(inputs, restJobOf(inputs, 'coarse'))
+  }
+
+  #resultOf(inputs: RestInputs, job: RestJob): RestResult {
+    return restResult(workedThrough(job), aboutOf(inputs, job.block.materials))
+  }
+
+  /** Whether fats stay clear, and lye within what is usual. */
+  isSound({ pourK = 0, lyePoints = 0 }: Candidate): boolean {
+    const mixC = this.inputs.plan.conditions.mixC + pourK
+    const lye = this.lye + lyePoints / 100
+    if (pourK !== 0 && (mixC < this.clearC + 1 || mixC > WARMEST_MIX_C)) return false
+    return lyePoints === 0 || (lye >= LYE.weakest && lye <= LYE.strongest)
+  }
+
+  look(candidate: Candidate): Looked | null {
+    const { plan } = this.inputs
+    const edit = editOf(plan, candidate, this.lye)
+    const changed = applyEdit(plan, edit)
+    if (!changed.ok) return null
+    const isPoured = candidate.pourK !== undefined || candidate.lyePoints !== undefined
+    const inputs = isPoured ? this.work(changed.plan) : { ...this.inputs, plan: changed.plan }
+    if (!inputs) return null
+    const job = restJobOf(inputs, 'coarse')
+    return { inputs, edit, job, result: this.#resultOf(inputs, job) }
+  }
+
+  /** What a change costs beside its trouble. */
+  costs({ inputs, result }: Looked): string[] {
+    const costs: string[] = []
+    const [before, after] = [this.inputs.lanes.chance, inputs.lanes.chance]
+    if (after < before - 0.05)
+      costs.push(`the pours work in ${showChance(after)} of runs instead of ${showChance(before)}`)
+    const [was, then] = [this.now.unmouldMin, result.unmouldMin]
+    const laterH = was !== null && then !== null ? (then - was) / 60 : 0
+    if (laterH >= 3) costs.push(`it comes out of the mould about ${tidy(laterH, 0)} h later`)
+    const sweet = sweetOf(this.inputs.plan, this.inputs.shelf)
+    const brown = brownWord(result.browning)
+    if (sweet && brown && brown !== brownWord(this.now.browning)) costs.push(`${sweet} in it turns ${brown}`)
+    return costs
+  }
+
+  way({ kind, sentence }: Candidate, looked: Looked, chance: number): RestWay {
+    const result = withItsEnd(looked.inputs, looked.result)
+    return {
+      ...{ kind, sentence, edit: looked.edit, chance },
+      ...{ peakC: result.peakC, crack: result.crack, unmouldMin: result.unmouldMin },
+      costs: this.costs({ ...looked, result }),
+    }
+  }
+}
+
 /**
- * Looks for the simplest change of the rest that does what is wished for: wraps, places and times, then the warmth of the
- * pour. One run for each, many for those that come near. A recipe that overheats unwrapped is not forced to gel.
+ * Looks for the simplest change of the rest that does what is wished for: wraps, places and times, the warmth of the pour, then
+ * water. One run for each, many for those that come near. A recipe that overheats unwrapped is not forced to gel.
  */
-export function* makeItSo(inputs: RestInputs, wish: Exclude<GelWish, 'any'>): Generator<RestSearch> {
-  const candidates = CANDIDATES[wish]().sort((a, b) => a.cost - b.cost)
+export function* makeItSo(inputs: RestInputs, wish: Exclude<GelWish, 'any'>, work: Work): Generator<RestSearch> {
+  const candidates = candidatesFor(wish)
+  const tries = new Tries(inputs, work)
   const found: RestWay[] = []
   let done = 0
+  let nearest: { worth: number; words: string } | null = null
   const state = (refusal: string | null = null): RestSearch => ({
     done: refusal === null ? done : candidates.length,
     total: candidates.length,
     found: [...found],
+    nearest: found.length > 0 ? null : (nearest?.words ?? null),
     refusal,
   })
-  const resultOf = (job: RestJob) => restResult(workedThrough(job), aboutOf(inputs, job.block.materials))
-  const bare = resultOf(jobFor(inputs, { kind: '', sentence: '', cost: 0, steps: [restStep()] }))
-  if (wish !== 'none' && bare.crack > MOST_CRACK) {
+  const bare = tries.look({ kind: '', sentence: '', cost: 0, steps: [restStep()] })
+  if (wish !== 'none' && bare && bare.result.crack > MOST_CRACK) {
     yield state(
       'Even unwrapped this recipe may overheat: it is not forced to gel. Pour cooler, take less sugar or a calmer scent, or a thinner mould.',
     )
@@ -184,19 +177,20 @@ export function* makeItSo(inputs: RestInputs, wish: Exclude<GelWish, 'any'>): Ge
   }
   for (const candidate of candidates) {
     done += 1
-    if (found.some(way => way.kind === candidate.kind)) continue
-    const job = jobFor(inputs, candidate)
-    const result = resultOf(job)
-    if (gap(wish, result) < NEARLY_K || result.crack > MOST_CRACK) {
+    if (found.some(way => way.kind === candidate.kind) || !tries.isSound(candidate)) continue
+    const looked = tries.look(candidate)
+    const short = looked ? gap(wish, looked.result) : -Infinity
+    if (!looked || short < NEARLY_K || looked.result.crack > MOST_CRACK) {
+      const isSafe = looked && looked.result.crack <= MOST_CRACK
+      if (isSafe && short > (nearest?.worth ?? -Infinity))
+        nearest = { worth: short, words: `${candidate.sentence}: ${tidy(-short, 0)} °C short of it.` }
       yield state()
       continue
     }
-    const chance = chanceOfWish(wish, restChances(job))
-    if (chance >= SURE)
-      found.push({
-        ...{ kind: candidate.kind, sentence: candidate.sentence, edit: editOf(inputs.plan, candidate), chance },
-        ...{ peakC: result.peakC, crack: result.crack, unmouldMin: result.unmouldMin },
-      })
+    const chance = chanceOfWish(wish, restChances(looked.job))
+    if (chance >= SURE) found.push(tries.way(candidate, looked, chance))
+    else if (chance > (nearest?.worth ?? -Infinity))
+      nearest = { worth: chance, words: `${candidate.sentence}: ${showChance(chance)} of runs come as wished.` }
     yield state()
     if (found.length >= MOST_FOUND) break
   }

@@ -4,15 +4,17 @@ import { forecast } from '../forecast/index.ts'
 import { applyEdit, readPlan, readPlanText, restStep, starterPlan } from '../plan/index.ts'
 import type { Plan, RestStep } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
+import { ashOf } from './ash.ts'
 import { restChances } from './chances.ts'
 import { workedThrough } from './history.ts'
 import { makeItSo } from './make-it-so.ts'
 import type { RestSearch } from './make-it-so.ts'
-import { restOutlook } from './outlook.ts'
+import { restAtOnce, restOutlook } from './outlook.ts'
 import { convertedAt, materialsOf } from './cup-materials.ts'
 import { aboutOf, restJobOf } from './plan-rest.ts'
 import type { RestInputs } from './plan-rest.ts'
 import { restResult } from './verdict.ts'
+import type { RestResult } from './verdict.ts'
 import { restNotices, restTasks } from './words.ts'
 
 const shelf = referenceShelf()
@@ -39,6 +41,8 @@ const warmMilk = (() => {
   const milk = example('weir-milk')
   return { ...milk, conditions: { ...milk.conditions, mixC: 42 } }
 })()
+/** As for a batter of usual water that is poured lukewarm. */
+const noticesOf = (plan: Plan, result: RestResult) => restNotices(plan, result, ashOf(plan, result, 0.2, 35))
 const TOWELS = { cover: 'lid', towels: 4, below: true } as const
 
 describe('a plan as a section', () => {
@@ -104,13 +108,13 @@ describe('what is said of it', () => {
     expect(wrapped.browning).toBeGreaterThan(4)
     expect(cold.gel).toBe('none')
     expect(cold.browning).toBeLessThan(1)
-    expect(restNotices(warmMilk, wrapped).some(one => /turns .*brown/.test(one.sentence))).toBe(true)
+    expect(noticesOf(warmMilk, wrapped).some(one => /turns .*brown/.test(one.sentence))).toBe(true)
   })
 
   test('cautions stand where they apply', () => {
     const words = (step: Partial<RestStep>) => {
       const plan = resting(example('quarry-bench'), step)
-      return restNotices(plan, outcome(plan))
+      return noticesOf(plan, outcome(plan))
         .map(one => one.sentence)
         .join(' ')
     }
@@ -122,7 +126,7 @@ describe('what is said of it', () => {
 
   test('soap that gets very hot is said to crack and rise', () => {
     const hot = { ...outcome(resting(warmMilk, TOWELS)), peakC: 97, crack: 0.98, volcano: 0.8 }
-    const sentences = restNotices(warmMilk, hot)
+    const sentences = noticesOf(warmMilk, hot)
     expect(sentences.filter(one => one.weight === 'stop')).toHaveLength(2)
     expect(sentences[0]!.sentence).toMatch(/hot and caustic/)
   })
@@ -136,6 +140,40 @@ describe('what is said of it', () => {
     expect(tasks.some(task => /^Unmould/.test(task.what))).toBe(true)
   })
 
+  test('a cold rest is followed to its end, however long that takes', () => {
+    const cold = resting(warmMilk, { place: 'refrigerator' }, { atMin: 24 * 60, place: 'room' })
+    const { result, tasks } = restAtOnce(inputsOf(cold))
+    expect(result.unmouldMin!).toBeGreaterThan(48 * 60)
+    expect(tasks.some(task => task.what.startsWith('Wipe off what it sweats'))).toBe(true)
+    expect(tasks.at(-1)!.what).toMatch(/^Unmould/)
+  })
+
+  test('wrapped soap is looked at twice and then uncovered; what does not gel is not', () => {
+    const wrapped = resting(warmMilk, TOWELS)
+    const words = restTasks(wrapped, outcome(wrapped)).map(task => task.what)
+    expect(words.filter(word => /^Look/.test(word))).toHaveLength(2)
+    expect(words.findIndex(word => /uncovered/.test(word))).toBeGreaterThan(
+      words.findIndex(word => /^Look again/.test(word)),
+    )
+    const cool = resting({ ...warmMilk, conditions: { ...warmMilk.conditions, mixC: 28 } }, {})
+    expect(restTasks(cool, outcome(cool)).some(task => /^Look|uncovered/.test(task.what))).toBe(false)
+  })
+
+  test('ash: more with more water, a cooler pour and an open top; less under film, a mist, or where the top gels', () => {
+    const open = resting(example('quarry-bench'), { cover: 'open' })
+    const misted = { ...open, rest: { ...open.rest, mist: true } }
+    const index = (plan: Plan, water = 0.2, topC = 36, topShare = 0) => ashOf(plan, { topShare }, water, topC).index
+    expect(index(open, 0.24)).toBeGreaterThan(index(open, 0.18))
+    expect(index(open, 0.2, 28)).toBeGreaterThan(index(open))
+    expect(index(resting(open, {}))).toBeLessThan(index(open))
+    expect(index(misted)).toBeLessThan(index(open))
+    expect(index(open, 0.2, 36, 1)).toBeLessThan(index(open))
+    expect(ashOf(open, { topShare: 0 }, 0.24, 28)).toMatchObject({
+      word: 'likely',
+      index: expect.any(Number) as number,
+    })
+  })
+
   test('chances add up and are the same again; a warmer pour gels more often', () => {
     const at = (mixC: number) => {
       const plan = example('verdigris-stair')
@@ -145,13 +183,19 @@ describe('what is said of it', () => {
     for (const { gel } of [cool, warm]) expect(gel.none + gel.partial + gel.full).toBeCloseTo(1, 9)
     expect(at(28)).toEqual(cool)
     expect(warm.gel.none).toBeLessThan(cool.gel.none)
-    const { sentence, result } = restOutlook(inputsOf(example('verdigris-stair')))
-    expect(sentence).toContain(result.gel === 'partial' ? 'ring' : 'gel')
+    const { sentence, result, ranges } = restOutlook(inputsOf(example('verdigris-stair')))
+    for (const range of [ranges.startMin, ranges.peakMin, ranges.unmouldMin])
+      expect(range![0]).toBeLessThanOrEqual(range![1])
+    expect(ranges.peakMin![0]).toBeLessThanOrEqual(result.peakMin)
+    expect(ranges.peakMin![1]).toBeGreaterThanOrEqual(result.peakMin)
+    expect(sentence.sentence).toContain(result.gel === 'partial' ? 'ring' : 'gel')
   })
 })
 
 describe('making it so', () => {
-  const through = (plan: Plan, wish: 'full' | 'none' | 'cool'): RestSearch[] => [...makeItSo(inputsOf(plan), wish)]
+  const through = (plan: Plan, wish: 'full' | 'none' | 'cool'): RestSearch[] => [
+    ...makeItSo(inputsOf(plan), wish, inputsOf),
+  ]
 
   test('a wrapped milk loaf that is not to gel: cold is proposed, for how long, and it does not gel then', () => {
     const start = resting({ ...warmMilk, conditions: { ...warmMilk.conditions, mixC: 38 } }, TOWELS)
@@ -174,6 +218,23 @@ describe('making it so', () => {
     expect(new Set(found.map(way => way.kind)).size).toBe(found.length)
     const result = applyEdit(example('heron-reach'), found[0]!.edit)
     expect(result.ok && outcome(result.plan).gelledShare).toBeGreaterThan(0.9)
+  })
+
+  test('what is found says what else it costs; what is not found, how near it came', () => {
+    const plan = resting({ ...warmMilk, conditions: { ...warmMilk.conditions, mixC: 30 } }, {})
+    const pour = through(plan, 'full')
+      .at(-1)!
+      .found.find(way => way.kind.startsWith('pour'))
+    if (pour) expect(pour.costs.join()).toMatch(/milk in it turns|the pours work in/)
+    const tiny = {
+      ...plan,
+      mould: { ...plan.mould, innerLengthMm: 60, innerWidthMm: 40, fillMm: 25, innerHeightMm: 30 },
+    }
+    const { found, nearest } = through({ ...tiny, conditions: { ...tiny.conditions, mixC: 26, roomC: 8 } }, 'cool').at(
+      -1,
+    )!
+    if (found.length === 0) expect(nearest).toMatch(/short of it|come as wished/)
+    else expect(nearest).toBeNull()
   })
 
   test('a recipe that overheats unwrapped is not forced', () => {

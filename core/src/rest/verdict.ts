@@ -25,7 +25,11 @@ export interface RestResult {
   /** Earliest times; null: not within the hours looked at. */
   unmouldMin: number | null
   spentMin: number | null
+  /** From what the cup with most water gels, and the one with least, °C. */
   gelC: number
+  gelToC: number
+  /** Share of the top that gelled. */
+  topShare: number
 }
 
 const NONE = 0.02
@@ -39,9 +43,10 @@ const clamp01 = (x: number) => Math.min(1, Math.max(0, x))
 const MILK_SUGAR = 0.014
 
 function gelled({ block }: RestHistory) {
-  const { nx } = block.input
+  const { nx, ny, nz } = block.input
   let whole = 0
   let share = 0
+  let top = 0
   let core = -Infinity
   let cold = Infinity
   let right = 0
@@ -49,20 +54,23 @@ function gelled({ block }: RestHistory) {
   let high = -Infinity
   for (let i = 0; i < block.n; i += 1) {
     const x = i % nx
-    const y = (i - x) / nx
+    const y = Math.floor(i / (nx * nz))
+    const isMiddle = Math.floor(i / nx) % nz === 0
     const v = block.volume[x]!
     whole += v
     core = Math.max(core, block.margin[i]!)
     cold = Math.min(cold, block.margin[i]!)
     if (block.gmax[i]! <= 0.5) continue
     share += v
+    if (y === ny - 1) top += v
+    if (!isMiddle) continue
     right = Math.max(right, x + 1)
     low = Math.min(low, y)
     high = Math.max(high, y + 1)
   }
   const mm = 1000
   const ring =
-    share > 0
+    right > 0
       ? {
           widthMm: 2 * right * block.dx * mm,
           fromMm: low * block.dy * mm,
@@ -70,12 +78,12 @@ function gelled({ block }: RestHistory) {
           sideRimMm: (nx - right) * block.dx * mm,
         }
       : null
-  return { share: share / whole, core, cold, ring }
+  return { share: share / whole, topShare: (top / whole) * ny, core, cold, ring }
 }
 
 function whenGelled({ block }: RestHistory, share: number): number | null {
-  const { nx } = block.input
-  const whole = block.volume.reduce((sum, v) => sum + v, 0) * block.input.ny
+  const { nx, ny, nz } = block.input
+  const whole = block.volume.reduce((sum, v) => sum + v, 0) * ny * nz
   const cells = [...block.gelledAt.keys()].filter(i => block.gelledAt[i]! >= 0)
   cells.sort((a, b) => block.gelledAt[a]! - block.gelledAt[b]!)
   let sum = 0
@@ -86,7 +94,13 @@ function whenGelled({ block }: RestHistory, share: number): number | null {
   return null
 }
 
-interface About {
+/** What is really in the mould. */
+function usedMaterials({ input }: RestHistory['block']): Material[] {
+  const used = new Set(input.materialOf)
+  return input.materials.filter((_, i) => used.has(i))
+}
+
+export interface About {
   roomC: number
   /** Unsaturated and castor share: soft soap is held longer. */
   soft: number
@@ -114,8 +128,10 @@ function unmouldS({ curve }: RestHistory, { roomC, soft }: About, share: number)
 /** Reads a rest worked through: class, ring, times and risks. Indices of risk are ordinal engineering estimates. */
 export function restResult(history: RestHistory, about: About): RestResult {
   const { block, curve } = history
-  const { share, core, cold, ring } = gelled(history)
-  const material: Material = block.input.materials[0]!
+  const { share, topShare, core, cold, ring } = gelled(history)
+  const used = usedMaterials(block)
+  const gelC = used.map(one => one.gelC + (block.input.gelShiftK ?? 0))
+  const water = Math.max(...used.map(one => one.water))
   const atPeak = curve.reduce((a, b) => (b.core > a.core ? b : a))
   const contrast = atPeak.core - atPeak.top
   const hours = curve.reduce((sum, point, i) => {
@@ -125,7 +141,7 @@ export function restResult(history: RestHistory, about: About): RestResult {
   const dose = Math.max(...block.dose)
   const spent = curve.find(point => point.leastConverted > 0.985)
   const unmould = unmouldS(history, about, share)
-  const sugar = Math.max(...block.input.materials.map(one => one.sugar))
+  const sugar = Math.max(...used.map(one => one.sugar))
   const thick = Math.min(1, about.smallestMm / 60)
   return {
     gel: classOfShare(share),
@@ -140,9 +156,11 @@ export function restResult(history: RestHistory, about: About): RestResult {
     crack: logistic((history.peakC - 88 - 4 * (1 - thick) + 0.15 * Math.max(0, contrast - 10)) / 2),
     volcano: logistic((history.peakC - 95 + (sugar >= 0.03 ? 1.5 : 0) + (about.acceleration >= 2 ? 1 : 0)) / 1.5),
     browning: (dose * sugar) / MILK_SUGAR,
-    rivers: Math.min(1, clamp01((material.water - 0.18) / 0.06) * clamp01(hours / 4) * (about.isWhite ? 1.6 : 1)),
+    rivers: Math.min(1, clamp01((water - 0.18) / 0.06) * clamp01(hours / 4) * (about.isWhite ? 1.6 : 1)),
     unmouldMin: unmould === null ? null : unmould / 60,
     spentMin: spent ? spent.s / 60 : null,
-    gelC: material.gelC,
+    gelC: Math.min(...gelC),
+    gelToC: Math.max(...gelC),
+    topShare,
   }
 }

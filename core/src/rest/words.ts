@@ -1,9 +1,10 @@
 import type { Notice } from '../checks/index.ts'
 import { isTray } from '../plan/index.ts'
-import type { Plan } from '../plan/index.ts'
+import type { Plan, RestStep } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'
+import type { Ash } from './ash.ts'
 import type { RestChances } from './chances.ts'
 import type { RestResult } from './verdict.ts'
 
@@ -52,9 +53,15 @@ const HOT: readonly {
   },
 ]
 
+/** Cups with more water gel from less. */
+const gelRange = ({ gelC, gelToC }: RestResult): string =>
+  gelToC - gelC < 1.5
+    ? `${Math.round(gelC)} °C`
+    : `${Math.round(gelC)} °C, the cup with least water from ${Math.round(gelToC)} °C`
+
 function gelSentence(result: RestResult, chances: RestChances | null): { sentence: string; reason: string } {
   const sure = chances ? `: ${showChance(chances.gel[result.gel])}` : ''
-  const peak = `It is warmest after ${hours(result.peakMin)}, at about ${Math.round(result.peakC)} °C; it gels from ${Math.round(result.gelC)} °C.`
+  const peak = `It is warmest after ${hours(result.peakMin)}, at about ${Math.round(result.peakC)} °C; it gels from ${gelRange(result)}.`
   if (result.gel === 'none')
     return {
       sentence: `It will most likely not gel${sure}.`,
@@ -78,10 +85,10 @@ const BROWN = [
   [1, 'light tan'],
 ] as const
 
-const brownWord = (browning: number): string | undefined => BROWN.find(([from]) => browning >= from)?.[1]
+export const brownWord = (browning: number): string | undefined => BROWN.find(([from]) => browning >= from)?.[1]
 
 /** What can go wrong in the mould, and cautions for where it stands. */
-export function restNotices(plan: Plan, result: RestResult): Notice[] {
+export function restNotices(plan: Plan, result: RestResult, ash: Ash): Notice[] {
   const notices: Notice[] = []
   const add = (weight: Notice['weight'], sentence: string) => notices.push({ path: 'rest', weight, sentence })
   if (result.volcano > 0.25)
@@ -102,8 +109,11 @@ export function restNotices(plan: Plan, result: RestResult): Notice[] {
     )
   if (result.rivers > 0.5)
     add('hint', 'Glycerin rivers are likely: much water, a long gel. Less water or a cooler rest shows fewer.')
-  if (result.gel !== 'full' && !plan.rest.mist && plan.rest.steps[0]!.cover === 'open')
-    add('hint', 'What does not gel ashes more readily: cover the top until it is firm.')
+  if (ash.word !== 'hardly any')
+    add(
+      'hint',
+      `Ash on the top: ${ash.word}${ash.reasons.length > 0 ? ` (${ash.reasons.join(', ')})` : ''}. Film close on it, a lid, or a mist keeps the air off; it is only looks, unless other signs of lye show.`,
+    )
   if (plan.rest.mist)
     add(
       'warn',
@@ -145,6 +155,31 @@ const MIST_AGAIN_MIN = 90
 
 const isHeated = (plan: Plan): boolean => plan.rest.steps.some(step => step.place === 'oven' || step.place === 'mat')
 
+const isCold = (step?: RestStep): boolean => step?.place === 'refrigerator' || step?.place === 'freezer'
+
+/** Towels stay on for so long after the front has arrived. */
+const STAYS_ON_MIN = 30
+
+/** When to look in, and from when on the wrap has done its work. */
+function lookTasks({ rest }: Plan, { gel, startMin, fullMin, peakMin }: RestResult): RestTask[] {
+  if (gel === 'none' || startMin === null) return []
+  const tasks: RestTask[] = [{ atMin: startMin + 10, what: 'Look in: the middle begins to turn clear' }]
+  const goneMin = Math.max(fullMin ?? peakMin, peakMin)
+  if (goneMin > startMin + 25)
+    tasks.push({
+      atMin: goneMin,
+      what:
+        gel === 'full'
+          ? 'Look again: it should be clear to the sides'
+          : 'Look again: the clear middle is at its largest',
+    })
+  const last = rest.steps.at(-1)!
+  const isWrapped = last.towels > 0 && last.atMin < goneMin
+  if (gel === 'full' && isWrapped)
+    tasks.push({ atMin: goneMin + STAYS_ON_MIN, what: 'It may be uncovered; left on, it cools more slowly' })
+  return tasks
+}
+
 /** The rest as things to do: cover, look in, change of place, unmould and cut. */
 export function restTasks(plan: Plan, result: RestResult): RestTask[] {
   const tasks: RestTask[] = plan.rest.steps.flatMap((step, i): RestTask[] => {
@@ -160,14 +195,15 @@ export function restTasks(plan: Plan, result: RestResult): RestTask[] {
     if (step.place === 'oven' && step.holdMin > 0)
       list.push({ atMin: step.atMin + step.holdMin, what: 'Switch the oven off' })
     if (step.place === 'mat' && step.holdMin > 0) list.push({ atMin: step.atMin + step.holdMin, what: 'Mat off' })
+    if (isCold(plan.rest.steps[i - 1]) && !isCold(step))
+      list.push({ atMin: step.atMin + 20, what: 'Wipe off what it sweats, or let it air' })
     return list
   })
-  if (result.gel !== 'none' && result.startMin !== null)
-    tasks.push({ atMin: result.startMin + 10, what: 'Look in: the middle begins to turn clear' })
+  tasks.push(...lookTasks(plan, result))
   if (result.crack > 0.05)
     tasks.push({ atMin: Math.max(10, result.peakMin * 0.7), what: 'Look for cracks; unwrap if it rises' })
   if (plan.rest.mist && !isHeated(plan)) {
-    tasks.push({ atMin: 0, what: 'Mist the top with alcohol: no flame, nothing hot, air the room' })
+    tasks.unshift({ atMin: 0, what: 'Mist the top with alcohol: no flame, nothing hot, air the room' })
     tasks.push({ atMin: MIST_AGAIN_MIN, what: 'Mist it once more, then cover it again' })
   }
   const { waitH } = plan.rest.cut

@@ -1,8 +1,8 @@
 import type { ContrastWay, GelWish, Plan, RestSearch, Shelf } from '@ostler/core'
 import { proxy, wrap } from 'comlink'
-import type { Along, RestLook, RestWorker } from './rest.worker.ts'
+import type { RestWorker, Told } from './rest.worker.ts'
 
-export type { Along, RestLook } from './rest.worker.ts'
+export type { RestLook, RestMore, Told } from './rest.worker.ts'
 
 /** Work under way in a worker of its own: `stop` ends it at once. */
 export interface Working {
@@ -15,8 +15,8 @@ function started(work: (worker: ReturnType<typeof wrap<RestWorker>>) => Promise<
   return { done: work(wrap<RestWorker>(worker)).finally(() => worker.terminate()), stop: () => worker.terminate() }
 }
 
-/** A coarse look at once, then a fine one, then along the mould; numbers between them say how far it is. */
-export const lookAtRest = (plan: Plan, shelf: Shelf, told: (look: RestLook | number | Along) => void): Working =>
+/** A coarse look at once, then a fine one and more of it; numbers between them say how far it is. */
+export const lookAtRest = (plan: Plan, shelf: Shelf, told: (look: Told) => void): Working =>
   started(worker => worker.look(plan, shelf, proxy(told)))
 
 /** Looks for the simplest change of the rest that does what is wished for. */

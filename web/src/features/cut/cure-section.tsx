@@ -1,6 +1,6 @@
 import { MAX_WEIGH_INS, cureForecast, showMass } from '@ostler/core'
 import type { EditResult } from '@ostler/core'
-import { addDays, differenceInCalendarDays, format, parseISO, subDays } from 'date-fns'
+import { addDays, differenceInCalendarDays, format, isValid, parseISO, subDays } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import {
@@ -20,7 +20,17 @@ import { useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 
 const DAY = 'EEE d MMM yyyy'
-const isDate = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text)
+/** Of a day whose hour is not known. */
+const NOON = '12:00'
+const isDate = (text: string) => isValid(parseISO(text))
+
+/** Round weights around a curve, g. */
+function ticksOf(masses: readonly number[]): number[] {
+  const [least, most] = [Math.min(...masses), Math.max(...masses)]
+  const step = [0.5, 1, 2, 5, 10, 20, 50, 100, 200].find(g => (most - least) / g <= 5) ?? 500
+  const from = Math.floor(least / step)
+  return Array.from({ length: Math.ceil(most / step) - from + 1 }, (_, i) => (from + i) * step)
+}
 
 /** What bars lose on the rack, and when they are ready: forwards from a day, and back from another. */
 export function CureSection({ waterShare }: { waterShare: number }) {
@@ -28,6 +38,7 @@ export function CureSection({ waterShare }: { waterShare: number }) {
   const plan = usePlan(state => state.plan)
   const cure = useMemo(() => cureForecast(plan, waterShare), [plan, waterShare])
   const { bars, readyDay } = cure
+  const domain = ticksOf(cure.curve.map(point => point.massG))
   const facts: [string, string][] = [
     ['a bar, fresh', showMass(bars.massG, habits, 1)],
     ['cured, about', showMass(cure.curedG, habits, 1)],
@@ -58,7 +69,8 @@ export function CureSection({ waterShare }: { waterShare: number }) {
               tick={{ fontSize: 13, fill: 'var(--soft)' }}
             />
             <YAxis
-              domain={['dataMin', 'dataMax']}
+              domain={[domain[0]!, domain.at(-1)!]}
+              ticks={domain}
               tickFormatter={(g: number) => showMass(g, habits, 1)}
               stroke="var(--soft)"
               tick={{ fontSize: 13, fill: 'var(--soft)' }}
@@ -93,8 +105,18 @@ export function CureSection({ waterShare }: { waterShare: number }) {
 }
 
 function Dates({ readyDay }: { readyDay: number }) {
-  const [made, setMade] = useState(() => format(new Date(), 'yyyy-MM-dd'))
-  const [wanted, setWanted] = useState('')
+  const batch = useBatch()
+  const told = useTold()
+  const { pouredAt, wantedOn: wanted } = usePlan(state => state.plan.rest)
+  const [today] = useState(() => format(new Date(), 'yyyy-MM-dd'))
+  const [isEmpty, setEmpty] = useState(false)
+  const made = isEmpty ? '' : pouredAt.slice(0, 10) || today
+  const set = (key: 'pouredAt' | 'wantedOn', value: string) =>
+    told(batch.edit({ kind: 'set', path: ['rest', key], value }, key))
+  const setMade = (day: string) => {
+    setEmpty(day === '')
+    set('pouredAt', day && `${day}T${pouredAt.slice(11) || NOON}`)
+  }
   return (
     <div className="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2">
       <label className="flex flex-col gap-0.5 text-[13px] text-soft">
@@ -121,7 +143,7 @@ function Dates({ readyDay }: { readyDay: number }) {
           type="date"
           className="field min-h-9 text-ink"
           value={wanted}
-          onChange={event => setWanted(event.target.value)}
+          onChange={event => set('wantedOn', event.target.value)}
         />
       </label>
       {isDate(wanted) && <LastDay wanted={parseISO(wanted)} readyDay={readyDay} />}

@@ -74,6 +74,7 @@ function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
       {isDone && !state.refusal && state.found.length === 0 && (
         <p className="mt-2">
           Nothing found that does it in 4 of 5 runs. A smaller or thinner mould, or another recipe, would.
+          {state.nearest && <span className="mt-1 block">Nearest: {say(state.nearest)}</span>}
         </p>
       )}
       <ul>
@@ -93,6 +94,7 @@ function Way({ way, say, onApply }: { way: RestWay; say: (text: string) => strin
       <p className="text-[14px] text-soft">
         {showChance(way.chance)}; peak about {showTemperature(Math.round(way.peakC), habits)}
         {way.unmouldMin !== null && `; unmould from ${showHours(way.unmouldMin)}`}.
+        {way.costs.length > 0 && ` It costs: ${say(way.costs.join('; '))}.`}
       </p>
       <button className="button mt-1" onClick={onApply}>
         Apply

@@ -1,8 +1,9 @@
 import { showTemperature } from '@ostler/core'
 import {
+  Area,
   CartesianGrid,
+  ComposedChart,
   Line,
-  LineChart,
   ReferenceDot,
   ReferenceLine,
   ResponsiveContainer,
@@ -21,6 +22,9 @@ const LINES = [
   { key: 'around', text: 'around it', width: 1.2, dash: '' },
 ] as const
 const HOURS_SHOWN = 24
+/** From here on soap may crack; shown when it comes near. */
+const TOO_HOT_C = 88
+const NEARLY_TOO_HOT_C = 78
 
 /** Core, side and corner over a day, what stands around, and readings typed in. */
 export function RestCurves({ look }: { look: RestLook }) {
@@ -29,11 +33,12 @@ export function RestCurves({ look }: { look: RestLook }) {
   const points = look.curve
     .filter(point => point.s <= HOURS_SHOWN * 3600)
     .map(point => ({ ...point, min: point.s / 60 }))
+  const band = (look.chances?.core ?? []).map(({ s, low, high }) => ({ min: s / 60, band: [low, high] }))
   const show = (c: number) => showTemperature(Math.round(c), habits)
   return (
     <figure aria-label="Temperatures over a day" className="max-w-220">
       <ResponsiveContainer height={288}>
-        <LineChart data={points} margin={{ top: 18, right: 70, bottom: 4, left: 0 }}>
+        <ComposedChart data={points} margin={{ top: 18, right: 70, bottom: 4, left: 0 }}>
           <CartesianGrid stroke="var(--line)" vertical={false} />
           <XAxis
             dataKey="min"
@@ -63,6 +68,22 @@ export function RestCurves({ look }: { look: RestLook }) {
             strokeDasharray="5 4"
             label={{ value: 'gels', position: 'right', fontSize: 13, fill: 'var(--rust)' }}
           />
+          {look.result.peakC > NEARLY_TOO_HOT_C && (
+            <ReferenceLine
+              y={TOO_HOT_C}
+              stroke="var(--rust)"
+              label={{ value: 'may crack', position: 'right', fontSize: 13, fill: 'var(--rust)' }}
+            />
+          )}
+          <Area
+            data={band}
+            dataKey="band"
+            fill="var(--booth)"
+            stroke="none"
+            isAnimationActive={false}
+            tooltipType="none"
+            activeDot={false}
+          />
           {LINES.map(line => (
             <Line
               key={line.key}
@@ -83,12 +104,14 @@ export function RestCurves({ look }: { look: RestLook }) {
               fill="var(--paper)"
               stroke="var(--ink)"
               strokeWidth={2}
+              label={{ value: reading.at, position: 'top', fontSize: 12, fill: 'var(--ink)' }}
             />
           ))}
-        </LineChart>
+        </ComposedChart>
       </ResponsiveContainer>
       <figcaption className="text-[13px] text-soft">
-        Full line: core. Long dashes: side. Dots: coldest corner. Thin: the air around. Rings: your readings.
+        Full line: core, with where it lies in 4 of 5 runs. Long dashes: side. Dots: coldest corner. Thin: the air
+        around. Rings: your readings.
       </figcaption>
     </figure>
   )

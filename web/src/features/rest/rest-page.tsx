@@ -1,5 +1,5 @@
 import { showChance, showTemperature } from '@ostler/core'
-import type { Refit } from '@ostler/core'
+import type { Refit, RestRanges, UnitHabits } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
@@ -23,16 +23,19 @@ interface Looked {
   /** Share of the fine look that is done; null when it is there. */
   progress: number | null
   sentence: string | null
-  /** Shares gelled from the middle of the mould to its end; null until they are there. */
+  /** How sure the times are, and shares gelled from the middle of the mould to its end; null until they are there. */
+  ranges: RestRanges | null
   along: number[] | null
 }
+
+const NOTHING: Looked = { look: null, progress: 0, sentence: null, ranges: null, along: null }
 
 /** The rest of the plan as it stands: coarse at once, fine a moment later; what is older is stopped. */
 function useRest(): Looked {
   const batch = useBatch()
   const plan = usePlan(state => state.plan)
   const ok = usePlan(state => state.result.ok)
-  const [looked, setLooked] = useState<Looked>({ look: null, progress: 0, sentence: null, along: null })
+  const [looked, setLooked] = useState(NOTHING)
   useEffect(() => {
     if (!ok) return
     let stop = () => {}
@@ -40,9 +43,10 @@ function useRest(): Looked {
       const working = lookAtRest(plan, batch.shelf, told =>
         setLooked(before => {
           if (typeof told === 'number') return { ...before, progress: told }
-          if ('along' in told) return { ...before, along: told.along }
+          if ('along' in told || 'ranges' in told) return { ...before, ...told }
           const isFine = told.grid === 'fine'
-          return { look: told, progress: isFine ? null : 0, sentence: null, along: isFine ? null : before.along }
+          const more = isFine ? { ranges: null, along: null } : { ranges: before.ranges, along: before.along }
+          return { look: told, progress: isFine ? null : 0, sentence: null, ...more }
         }),
       )
       stop = working.stop
@@ -61,7 +65,8 @@ function useRest(): Looked {
 /** What the soap does in the mould: gel, heat, and when it may be cut. */
 export function RestPage() {
   const forecast = useForecast()
-  const { look, progress, sentence, along } = useRest()
+  const looked = useRest()
+  const { look, sentence } = looked
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_380px] max-[1100px]:grid-cols-1">
       <div className="flex min-w-0 flex-col gap-5 p-5 max-[900px]:p-3">
@@ -72,7 +77,7 @@ export function RestPage() {
           </p>
         )}
         {forecast && !look && !sentence && <p className="text-soft">Working the rest through …</p>}
-        {forecast && look && <Looked look={look} progress={progress} along={along} />}
+        {forecast && look && <Looked {...looked} look={look} />}
       </div>
       <div className="border-l border-line bg-panel p-5 max-[1100px]:border-t max-[1100px]:border-l-0 max-[900px]:p-3">
         <RestSettings />
@@ -119,10 +124,10 @@ function UseInColours({ share }: { share: number }) {
   )
 }
 
-function Looked({ look, progress, along }: Pick<Looked, 'progress' | 'along'> & { look: RestLook }) {
+function Looked({ look, progress, ranges, along }: Looked & { look: RestLook }) {
   return (
     <>
-      <Verdict look={look} progress={progress} />
+      <Verdict look={look} progress={progress} ranges={ranges} />
       {look.refit && <Fitted refit={look.refit} />}
       <UseInColours share={look.result.gelledShare} />
       {look.frames.length > 0 && <HeatMap look={look} />}
@@ -138,17 +143,54 @@ function Looked({ look, progress, along }: Pick<Looked, 'progress' | 'along'> & 
 
 const CLASS_WORDS = { none: 'no gel', partial: 'a ring', full: 'full gel' } as const
 
-function Verdict({ look, progress }: { look: RestLook; progress: number | null }) {
+/** A span of time, as short as it can be said. */
+const between = ([from, to]: [number, number]): string =>
+  showHours(from) === showHours(to) ? `about ${showHours(from)}` : `${showHours(from)} to ${showHours(to)}`
+
+interface Fact {
+  what: string
+  value: string
+  /** Four of five runs lie within. */
+  range: string
+}
+
+/** What the page is opened for: how hot, whether and when it gels, when it may come out. */
+function factsOf({ result, chances, ash }: RestLook, ranges: RestRanges | null, habits: UnitHabits): Fact[] {
+  const show = (c: number) => showTemperature(Math.round(c), habits)
+  const range = (key: keyof RestRanges) => (ranges?.[key] ? between(ranges[key]) : '')
+  const peak = chances ? `${show(chances.peakC[0])} to ${show(chances.peakC[2])}` : ''
+  const gels =
+    result.startMin === null
+      ? []
+      : [
+          { what: 'gel starts', value: showHours(result.startMin), range: range('startMin') },
+          ...(result.fullMin === null
+            ? []
+            : [{ what: 'clear to the corners', value: showHours(result.fullMin), range: range('fullMin') }]),
+        ]
+  return [
+    { what: 'warmest', value: show(result.peakC), range: peak },
+    { what: 'that is after', value: showHours(result.peakMin), range: range('peakMin') },
+    ...gels,
+    {
+      what: 'unmould and cut from',
+      value: result.unmouldMin === null ? 'not within 5 days' : showHours(result.unmouldMin),
+      range: range('unmouldMin'),
+    },
+    {
+      what: 'lye spent by',
+      value: result.spentMin === null ? 'later than 5 days' : showHours(result.spentMin),
+      range: 'no clearance',
+    },
+    { what: 'ash', value: ash.word, range: '' },
+  ]
+}
+
+function Verdict({ look, progress, ranges }: Pick<Looked, 'progress' | 'ranges'> & { look: RestLook }) {
   const say = useSay()
   const habits = useHabits()
   const { result, chances, sentence, notices } = look
   const isBad = result.crack > 0.4
-  const facts: [string, string][] = [
-    ['warmest', `${showTemperature(Math.round(result.peakC), habits)} after ${showHours(result.peakMin)}`],
-    ['gels from', showTemperature(Math.round(result.gelC), habits)],
-    ['unmould and cut from', result.unmouldMin === null ? 'not within 2 days' : showHours(result.unmouldMin)],
-    ['lye spent by', result.spentMin === null ? 'later than 2 days' : showHours(result.spentMin)],
-  ]
   return (
     <section aria-label="What the rest comes to">
       <h1 className={`text-2xl ${isBad ? 'text-rust' : ''}`} aria-live="polite">
@@ -157,10 +199,11 @@ function Verdict({ look, progress }: { look: RestLook; progress: number | null }
       </h1>
       <p className="max-w-180 text-soft">{say(sentence.reason)}</p>
       <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2">
-        {facts.map(([what, value]) => (
+        {factsOf(look, ranges, habits).map(({ what, value, range }) => (
           <div key={what}>
             <dt className="text-[13px] text-soft">{what}</dt>
             <dd className="text-xl font-semibold">{value}</dd>
+            <dd className="min-h-5 text-[13px] text-soft">{range}</dd>
           </div>
         ))}
       </dl>
@@ -171,9 +214,7 @@ function Verdict({ look, progress }: { look: RestLook; progress: number | null }
           chances &&
           `${(['none', 'partial', 'full'] as const)
             .map(key => `${CLASS_WORDS[key]} ${showChance(chances.gel[key])}`)
-            .join(
-              ' · ',
-            )}; peak ${showTemperature(Math.round(chances.peakC[0]), habits)} to ${showTemperature(Math.round(chances.peakC[2]), habits)} in 4 of 5 runs. Times are right to about 40 %. Lye spent is what the model says, no clearance: test as usual.`
+            .join(' · ')}. Small: where 4 of 5 runs lie. Lye spent is what the model says: test as usual.`
         )}
       </p>
       <ul className="mt-1 flex flex-col gap-1">

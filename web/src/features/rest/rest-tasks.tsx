@@ -2,8 +2,9 @@ import type { RestTask } from '@ostler/core'
 import { addMinutes, format } from 'date-fns'
 import { CalendarPlus } from 'lucide-react'
 import { useState } from 'react'
-import { usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
+import { useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { calendarOf } from './calendar.ts'
 
@@ -12,8 +13,13 @@ const LOCAL = "yyyy-MM-dd'T'HH:mm"
 /** What to do when, by the clock once the last pour is known, and as a calendar file. */
 export function RestTasks({ tasks }: { tasks: readonly RestTask[] }) {
   const say = useSay()
+  const batch = useBatch()
+  const told = useTold()
   const name = usePlan(state => state.plan.name)
-  const [poured, setPoured] = useState(() => format(new Date(), LOCAL))
+  const { pouredAt } = usePlan(state => state.plan.rest)
+  const [opened] = useState(() => format(new Date(), LOCAL))
+  const [isEmpty, setEmpty] = useState(false)
+  const poured = isEmpty ? '' : pouredAt || opened
   const [sentence, setSentence] = useState('')
   const at = new Date(poured)
   const isKnown = !Number.isNaN(at.getTime())
@@ -39,13 +45,19 @@ export function RestTasks({ tasks }: { tasks: readonly RestTask[] }) {
             type="datetime-local"
             className="field min-h-9 text-ink"
             value={poured}
-            onChange={event => setPoured(event.target.value)}
+            onChange={event => {
+              setEmpty(event.target.value === '')
+              told(batch.edit({ kind: 'set', path: ['rest', 'pouredAt'], value: event.target.value }, 'poured at'))
+            }}
           />
         </label>
         <button className="button" disabled={!isKnown || tasks.length === 0} onClick={() => void save()}>
           <CalendarPlus size={16} aria-hidden /> Calendar file
         </button>
       </div>
+      {isKnown && pouredAt === '' && (
+        <p className="mb-1 text-[13px] text-soft">As if it were poured now: say when it was.</p>
+      )}
       {!isKnown && <p className="text-rust">Say when the last pour is, day and time.</p>}
       {sentence && (
         <p role="alert" className="text-rust">

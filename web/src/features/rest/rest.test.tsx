@@ -1,16 +1,15 @@
 import {
-  aboutOf,
   forecast,
+  middleSlice,
+  rangesOf,
+  readRest,
+  readyC,
   referenceShelf,
   restChances,
-  restHistory,
   restJobOf,
-  restNotices,
-  restResult,
-  restSentence,
   restStep,
-  restTasks,
   starterPlan,
+  workedThrough,
 } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
@@ -59,19 +58,15 @@ function looked(plan: Plan) {
   if (!made.ok) throw new Error(made.sentence)
   const inputs = { ...made.forecast, plan, shelf: referenceShelf() }
   const job = restJobOf(inputs, 'coarse', 3600)
-  const steps = restHistory(job)
-  let step = steps.next()
-  while (!step.done) step = steps.next()
-  const history = step.value
-  const result = restResult(history, aboutOf(inputs, job.block.materials))
+  const history = workedThrough(job)
   const chances = restChances(job, 8)
-  return {
-    ...{ grid: 'fine', nx: job.block.nx, ny: job.block.ny, isRound: false, result, chances },
-    sentence: restSentence(result, chances),
-    ...{ notices: restNotices(plan, result), tasks: restTasks(plan, result), curve: history.curve, waterShare: 0.2 },
+  const look = {
+    ...readRest(inputs, history, chances),
+    ...{ grid: 'fine', nx: job.block.nx, ny: job.block.ny, isRound: false, chances },
     refit: { rate: 1.21, losses: 0.9, rateSd: 0.1, lossesSd: 0.07 },
-    ...{ frames: history.frames, margin: Float32Array.from(history.block.margin) },
+    ...{ curve: history.curve, frames: history.frames, readyC: middleSlice(readyC(history.block), job.block) },
   }
+  return { look, ranges: rangesOf(inputs) }
 }
 
 const start = starterPlan('Rest')
@@ -80,7 +75,7 @@ const warm: Plan = {
   conditions: { ...start.conditions, mixC: 42 },
   rest: { ...start.rest, wish: 'none', steps: [restStep({ cover: 'lid', towels: 4, below: true })] },
 }
-const look = looked(warm)
+const { look, ranges } = looked(warm)
 const shown = async (plan: Plan) => {
   const batch = opened(plan, <RestPage />)
   await waitFor(() => expect(worker.look.name).not.toBe('look'))
@@ -88,6 +83,7 @@ const shown = async (plan: Plan) => {
     await new Promise(resolve => setTimeout(resolve, 300))
   })
   await act(async () => worker.look(look))
+  await act(async () => worker.look({ ranges }))
   return batch
 }
 
@@ -95,6 +91,7 @@ describe('the page', () => {
   test('says what comes of it, with its numbers, and scrubs through the hours', async () => {
     await shown(warm)
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(look.sentence.sentence)
+    expect(screen.getByText('unmould and cut from').parentElement!.textContent).toMatch(/\d+ h.* to \d+ h/)
     expect(screen.getByText(/it reacts 21 % faster than expected .* loses heat 10 % slower/)).toBeTruthy()
     const slider = screen.getByRole('slider', { name: 'Time after the pour' })
     fireEvent.change(slider, { target: { value: '0' } })
@@ -106,8 +103,8 @@ describe('the page', () => {
 
   test('colours follow the gel with one action', async () => {
     const batch = await shown({ ...warm, colour: { ...warm.colour, gel: 0 } })
-    fireEvent.click(screen.getByRole('button', { name: 'Forecast them gelled' }))
-    expect(batch.get().plan.colour.gel).toBe(1)
+    fireEvent.click(screen.getByRole('button', { name: 'Let them follow the rest' }))
+    expect(batch.get().plan.colour.gel).toBeNull()
   })
 
   test('another step is added after the last, changed and taken away; the look that is under way is stopped', async () => {
@@ -127,13 +124,14 @@ describe('the page', () => {
     expect(worker.wish).toBe('none')
     const way = {
       ...{ kind: 'refrigerator', sentence: 'Put it into the refrigerator for 8 hours, on a rack', chance: 0.93 },
-      ...{ peakC: 41, crack: 0, unmouldMin: null },
+      ...{ peakC: 41, crack: 0, unmouldMin: null, costs: ['it comes out of the mould about 20 h later'] },
       edit: { kind: 'set', path: ['rest', 'steps'], value: [restStep({ place: 'refrigerator' })] },
     }
     await act(async () => {
-      worker.search({ done: 5, total: 5, found: [way], refusal: null })
+      worker.search({ done: 5, total: 5, found: [way], nearest: null, refusal: null })
       worker.ended()
     })
+    expect(screen.getByText(/It costs: it comes out of the mould about 20 h later/)).toBeTruthy()
     fireEvent.click(screen.getByRole('button', { name: 'Apply' }))
     expect(batch.get().plan.rest.steps[0]!.place).toBe('refrigerator')
     batch.undo()
@@ -144,42 +142,36 @@ describe('the page', () => {
     await shown(warm)
     fireEvent.click(screen.getByRole('button', { name: 'Search' }))
     await act(async () => {
-      worker.search({ done: 5, total: 5, found: [], refusal: 'It is not forced.' })
+      worker.search({ done: 5, total: 5, found: [], nearest: null, refusal: 'It is not forced.' })
       worker.ended()
     })
     expect(screen.getByText('It is not forced.')).toBeTruthy()
   })
 
+  test('nothing found says what came nearest', async () => {
+    await shown(warm)
+    fireEvent.click(screen.getByRole('button', { name: 'Search' }))
+    await act(async () => {
+      worker.search({
+        done: 5,
+        total: 5,
+        found: [],
+        nearest: 'Put it into the freezer: 2 °C short of it.',
+        refusal: null,
+      })
+      worker.ended()
+    })
+    expect(screen.getByText(/Nearest: Put it into the freezer/)).toBeTruthy()
+  })
+
   test('a reading is added and removed', async () => {
     const batch = await shown(warm)
-    fireEvent.click(screen.getByText('Readings of the core'))
+    fireEvent.click(screen.getByText('Temperatures read'))
     fireEvent.change(screen.getByLabelText('Reading'), { target: { value: '61' } })
     fireEvent.click(screen.getByRole('button', { name: 'Add' }))
     expect(batch.get().plan.rest.readings).toEqual([{ atMin: 60, at: 'core', tempC: 61 }])
     fireEvent.click(screen.getByRole('button', { name: 'Remove reading 1' }))
     expect(batch.get().plan.rest.readings).toEqual([])
-  })
-})
-
-describe('cut and cure', () => {
-  test('bars with their weights; a wish for a day gives the last day to make them', async () => {
-    await shown(warm)
-    const cure = screen.getByRole('region', { name: 'Cut and cure' })
-    expect(cure.textContent).toMatch(/a bar, fresh\d+ g/)
-    expect(cure.textContent).toMatch(/ready after\d+ days/)
-    const days = Number(/ready after(\d+) days/.exec(cure.textContent)![1])
-    fireEvent.change(screen.getByLabelText('Wanted for'), { target: { value: '2026-12-20' } })
-    const last = new Date(2026, 11, 20 - days)
-    expect(cure.textContent).toContain(`last making day ${last.toLocaleDateString('en-GB', { weekday: 'short' })}`)
-  })
-
-  test('a weigh-in bends the curve and can be taken back', async () => {
-    const batch = await shown(warm)
-    fireEvent.change(screen.getByLabelText('Days after the pour'), { target: { value: '21' } })
-    fireEvent.click(screen.getByRole('button', { name: 'Note it' }))
-    expect(batch.get().plan.rest.weighIns).toMatchObject([{ day: 21 }])
-    fireEvent.click(screen.getByRole('button', { name: 'Remove weigh-in 1' }))
-    expect(batch.get().plan.rest.weighIns).toEqual([])
   })
 })
 
@@ -189,9 +181,10 @@ describe('things to do', () => {
     { atMin: 90, what: 'Look in' },
   ]
   test('stand at their clock times; an unreadable time is told', () => {
-    opened(start, <RestTasks tasks={tasks} />)
+    const batch = opened(start, <RestTasks tasks={tasks} />)
     const field = screen.getByLabelText('Last pour')
     fireEvent.change(field, { target: { value: '2026-03-02T14:00' } })
+    expect(batch.get().plan.rest.pouredAt).toBe('2026-03-02T14:00')
     expect(screen.getByText('Mon 15:30')).toBeTruthy()
     fireEvent.change(field, { target: { value: '' } })
     expect(screen.getByText(/Say when the last pour is/)).toBeTruthy()

@@ -21,7 +21,7 @@ export function RestPart({ plan, forecast }: Parts) {
             <Tick /> <strong>{clockAfter(startAt, lastMin, task.atMin)}</strong>: {say(task.what)}.
           </span>
         ))}
-        {result.unmouldMin === null && 'It may not be firm within two days.'} Estimates: look, and touch, before you go
+        {result.unmouldMin === null && 'It may not be firm within five days.'} Estimates: look, and touch, before you go
         by them.
       </p>
     </Section>
