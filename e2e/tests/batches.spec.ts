@@ -68,7 +68,14 @@ test('the batter page keeps odd input, shows the working, and evens out oils', a
 test('the pour sheet prints in order, on two pages at most, on A4 and Letter', async ({ maker, open }) => {
   await open('seven-fathoms', 'Print me', 'sheet')
   const heads = await maker.getByRole('heading', { level: 2 }).allTextContents()
-  expect(heads.map(head => head.slice(0, 7))).toEqual(['1 · Saf', '2 · Wei', '3 · Lye', '4 · Cup', '5 · Pou'])
+  expect(heads.map(head => head.slice(0, 7))).toEqual([
+    '1 · Saf',
+    '2 · Wei',
+    '3 · Lye',
+    '4 · Cup',
+    '5 · Pou',
+    '6 · Res',
+  ])
   for (const format of ['A4', 'Letter']) {
     const pdf = (await maker.pdf({ format })).toString('latin1')
     const pages = pdf.match(/\/Type\s*\/Page\b(?!s)/g)?.length ?? 0

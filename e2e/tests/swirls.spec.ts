@@ -144,7 +144,11 @@ test('several layers are picked, set aside and put back; a rod is dragged in the
 
 test('a plan B is made, shown on the sheet, worked on and left', async ({ maker, open }) => {
   await open('heron-reach', 'Second')
-  await maker.getByRole('button', { name: 'Make a plan B' }).click()
+  await maker.getByRole('button', { name: /^Make a plan B/ }).click()
+  const offers = maker.getByRole('list', { name: 'Plans B' })
+  await expect(offers.getByText('Rough layers instead of the swirl')).toBeVisible()
+  await expect(offers.getByText(/Called for in|hardly ever seen/).first()).toBeVisible()
+  await offers.getByRole('button', { name: 'Take Spooned, when it thickens as plan B' }).click()
   await maker.getByRole('button', { name: 'Work on plan B' }).click()
   await expect(maker.getByText('This is plan B:')).toBeVisible()
   await expect(maker.getByRole('button', { name: /^hanger wire/ })).toHaveCount(0)

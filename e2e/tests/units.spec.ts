@@ -75,3 +75,29 @@ test('cups, colours, cards and bars speak ounces and inches too', async ({ maker
     await maker.request.put('/api/workshop/habits', { data: { mass: 'g', temperature: 'C', length: 'mm' } })
   }
 })
+
+test('times of the workshop’s own hold for every batch; odd ones are told and change nothing', async ({
+  maker,
+  open,
+}) => {
+  await open('quarry-bench', 'Timed')
+  const last = maker.getByText('lye in to last pour').locator('..')
+  const before = await last.textContent()
+  await maker.getByText('Hands, and what each lever does').click()
+  await maker.getByRole('button', { name: /Your hands, timed/ }).click()
+  const dialog = maker.getByRole('dialog')
+  const pour = dialog.getByLabel('Seconds for pouring 250 g')
+  await pour.fill('2000')
+  await expect(dialog.getByText(/From half a second to ten minutes/)).toBeVisible()
+  await expect(dialog.getByRole('button', { name: 'Keep for all batches' })).toBeDisabled()
+  await pour.fill('95')
+  await dialog.getByRole('button', { name: 'Keep for all batches' }).click()
+  await expect(last).not.toHaveText(before!)
+  await maker.reload()
+  await expect(last).not.toHaveText(before!)
+  await maker.getByText('Hands, and what each lever does').click()
+  await maker.getByRole('button', { name: /Your hands, timed/ }).click()
+  await dialog.getByRole('button', { name: 'pouring 250 g: as usual' }).click()
+  await dialog.getByRole('button', { name: 'Keep for all batches' }).click()
+  await expect(last).toHaveText(before!)
+})

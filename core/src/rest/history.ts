@@ -49,9 +49,13 @@ export interface RestHistory {
   peakS: number
 }
 
-/** Longest step of what closes around a mould, and between points of the curves, s. */
-const CURVE_S = 300
-const ENCLOSED_S = 60
+/**
+ * Between points of the curves, and the longest step of what closes around a mould, s: close together as long as much happens
+ * after the pour or a change of place, further apart later.
+ */
+const CURVE_S = { soon: 300, later: 600 } as const
+const ENCLOSED_S = { soon: 60, later: 300 } as const
+const SOON_S = 6 * 3600
 
 /** A field's middle slice, row by row from the floor. */
 export function middleSlice(field: Float64Array, { nx, ny, nz }: Pick<BlockInput, 'nx' | 'ny' | 'nz'>): Float32Array {
@@ -127,9 +131,10 @@ export function* restHistory(job: RestJob): Generator<number, RestHistory> {
     const isEnclosed = ['oven', 'box'].includes(job.phases[at]!.place)
     const event = changes.find(s => s > now + 1e-6) ?? job.untilS
     const frameAt = job.frameS > 0 ? nextFrame : Infinity
-    const until = Math.min(job.untilS, event, frameAt, now + (isEnclosed ? ENCLOSED_S : CURVE_S))
+    const when = now - Math.max(0, job.phases[at]!.fromS) < SOON_S ? 'soon' : 'later'
+    const until = Math.min(job.untilS, event, frameAt, now + (isEnclosed ? ENCLOSED_S : CURVE_S)[when])
     const last = curve.at(-1)
-    if (!last || now - last.s >= CURVE_S - 1) curve.push(pointOf(block, around.airC))
+    if (!last || now - last.s >= CURVE_S[when] - 1) curve.push(pointOf(block, around.airC))
     block.run(until, around)
     place.after(now, block.timeS - now, block.lossNow() * job.lengthInPlace)
     for (let i = 0; i < block.n; i += 1)

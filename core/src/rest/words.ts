@@ -26,9 +26,13 @@ export type Sweet = 'milk' | 'sugar' | null
 
 export function sweetOf(plan: Plan, shelf: Shelf): Sweet {
   const unit = unitBatter(plan.recipe, shelf)
-  if (unit.liquids.some(part => part.massG > 0 && part.liquid.brownPer100GPerKg > 0)) return 'milk'
+  const liquids = unit.liquids.filter(part => part.massG > 0).map(part => part.liquid)
+  if (liquids.some(one => one.tags.includes('milk') || MILKY.test(one.name))) return 'milk'
   return unit.sugarShare >= LEAST_SUGAR ? 'sugar' : null
 }
+
+/** Milks of plants carry no tag: it is for what some people must not have. */
+const MILKY = /milk|cream|yogurt/i
 
 /** Sugar that shows when it browns, share of the oils; and browning from which milk is no longer cream. */
 const LEAST_SUGAR = 0.005

@@ -256,7 +256,7 @@ static void run(double until) {
     double dT, dX, dt = MIN(step_s, until - now_s);
     step(dt, &dT, &dX);
     double factor = MIN(1.3, MAX(0.4, 0.9 / MAX(MAX(dT, dX / 0.015), 1e-9)));
-    if (dt >= step_s - 1e-9) step_s = MIN(300, MAX(2, dt * factor));
+    if (dt >= step_s - 1e-9) step_s = MIN(600, MAX(2, dt * factor));
   }
 }
 

@@ -28,57 +28,59 @@ export function CupGels({ cups }: { cups: readonly CupGel[] }) {
         More water gels at less warmth. With more in one cup than in the others, one colour can gel, deep and clear,
         beside others that stay matt.
       </p>
-      <table className="mt-2 w-full max-w-180">
-        <thead>
-          <tr className="text-left text-[13px] text-soft">
-            {['cup', 'lye of lye and water', 'gels from', 'gels', 'water stirred in', ''].map(head => (
-              <th key={head} className="pr-4 font-normal">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {cups.map((one, i) => {
-            const cup = plan.cups[i]
-            if (!cup || cup.id !== one.cup || !poured.has(one.cup)) return null
-            return (
-              <tr key={one.cup} className="border-t border-line">
-                <th className="py-1 pr-4 text-left font-semibold">
-                  <span className="flex items-center gap-2">
-                    <Swatch hex={hexOf(one.cup)} /> {cup.name}
-                  </span>
+      <div className="max-w-full overflow-x-auto">
+        <table className="mt-2 w-full max-w-180">
+          <thead>
+            <tr className="text-left text-[13px] text-soft">
+              {['cup', 'lye of lye and water', 'gels from', 'gels', 'water stirred in', ''].map(head => (
+                <th key={head} className="pr-4 font-normal">
+                  {head}
                 </th>
-                <td className="pr-4">{showShare(one.lyeConcentration)}</td>
-                <td className="pr-4">{showTemperature(Math.round(one.gelC), habits)}</td>
-                <td className="pr-4 font-semibold">
-                  {one.share < 0.02 ? 'no' : one.share > 0.97 ? 'all of it' : showShare(one.share, 0)}
-                </td>
-                <td className="pr-4 whitespace-nowrap">
-                  {water === null ? (
-                    'no water on the shelf'
-                  ) : (
-                    <NumberCell
-                      label={`Water stirred into ${cup.name}, g per kg`}
-                      kind="plain"
-                      unit="g per kg"
-                      value={waterOf(i)}
-                      onValue={g => told(batch.edit(waterEdit(plan, i, water, g)))}
-                    />
-                  )}
-                </td>
-                <td>
-                  {water !== null && poured.size > 1 && (
-                    <button className="quiet" disabled={search.isBusy} onClick={() => contrast(i)}>
-                      Gel it alone …
-                    </button>
-                  )}
-                </td>
-              </tr>
-            )
-          })}
-        </tbody>
-      </table>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {cups.map((one, i) => {
+              const cup = plan.cups[i]
+              if (!cup || cup.id !== one.cup || !poured.has(one.cup)) return null
+              return (
+                <tr key={one.cup} className="border-t border-line">
+                  <th className="py-1 pr-4 text-left font-semibold">
+                    <span className="flex items-center gap-2">
+                      <Swatch hex={hexOf(one.cup)} /> {cup.name}
+                    </span>
+                  </th>
+                  <td className="pr-4">{showShare(one.lyeConcentration)}</td>
+                  <td className="pr-4">{showTemperature(Math.round(one.gelC), habits)}</td>
+                  <td className="pr-4 font-semibold">
+                    {one.share < 0.02 ? 'no' : one.share > 0.97 ? 'all of it' : showShare(one.share, 0)}
+                  </td>
+                  <td className="pr-4 whitespace-nowrap">
+                    {water === null ? (
+                      'no water on the shelf'
+                    ) : (
+                      <NumberCell
+                        label={`Water stirred into ${cup.name}, g per kg`}
+                        kind="plain"
+                        unit="g per kg"
+                        value={waterOf(i)}
+                        onValue={g => told(batch.edit(waterEdit(plan, i, water, g)))}
+                      />
+                    )}
+                  </td>
+                  <td>
+                    {water !== null && poured.size > 1 && (
+                      <button className="quiet" disabled={search.isBusy} onClick={() => contrast(i)}>
+                        Gel it alone …
+                      </button>
+                    )}
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      </div>
       <Found search={search} />
     </Section>
   )

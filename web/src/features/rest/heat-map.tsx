@@ -6,10 +6,12 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
 import { FacePicture } from '../../ui/face-picture.tsx'
+import { useSize } from '../../ui/use-size.ts'
 import type { RestLook } from '../../workers/rest.ts'
 
 const HEIGHT = 300
 const WIDEST = 400
+const PADDING_PX = 32
 /** Lightest and darkest of the ramp: cool paper to warm ink, so that nothing but soap is coloured. */
 const COOL = [246, 244, 239] as const
 const WARM = [62, 50, 40] as const
@@ -196,13 +198,15 @@ export function HeatMap({ look }: { look: RestLook }) {
   const { frames, nx, ny } = look
   const [at, setAt] = useState(() => Math.min(frames.length - 1, 9))
   const [plays, setPlays] = useState(false)
+  const [section, { width: room }] = useSize<HTMLElement>()
   const canvas = useRef<HTMLCanvasElement>(null)
   const span = useMemo(() => spanOf(frames), [frames])
   const i = Math.min(at, frames.length - 1)
   const frame = frames[i]!
   const { innerWidthMm, innerLengthMm, fillMm } = plan.mould
   const wideMm = Math.min(innerWidthMm, innerLengthMm)
-  const width = Math.min(WIDEST, Math.round((HEIGHT * wideMm) / fillMm))
+  const widest = room > 0 ? Math.min(WIDEST, room - PADDING_PX) : WIDEST
+  const width = Math.min(widest, Math.round((HEIGHT * wideMm) / fillMm))
   const height = Math.round((width * fillMm) / wideMm)
   useEffect(() => {
     if (canvas.current) paint(canvas.current, frame.tempC, nx, ny, span)
@@ -218,7 +222,7 @@ export function HeatMap({ look }: { look: RestLook }) {
   const show = (c: number) => showTemperature(Math.round(c), habits)
   const words = `${showHours(frame.s / 60)} after the pour: core ${show(core)}, coldest corner ${show(corner)}`
   return (
-    <section aria-label="Heat in the section" className="rounded bg-booth p-4">
+    <section ref={section} aria-label="Heat in the section" className="rounded bg-booth p-4">
       <div className="flex flex-wrap items-start gap-8">
         <figure style={{ maxWidth: Math.max(width, LEAST_CAPTION) }}>
           <div className="relative" style={{ width, height }}>

@@ -19,11 +19,11 @@ export const Section = ({
   children: ReactNode
   isLong?: boolean
 }) => (
-  <section className={`mb-5 ${isLong ? '' : 'break-inside-avoid'}`}>
+  <section className={`mb-5 print:mb-3 ${isLong ? '' : 'break-inside-avoid'}`}>
     <h2 className="mb-1.5 break-after-avoid border-b-2 border-ink text-lg">{title}</h2>
     {children}
   </section>
 )
 
-export const CELL = 'py-1 pr-2'
-export const NUMBER = 'py-1 pr-2 text-right text-lg font-semibold whitespace-nowrap max-[600px]:text-base'
+export const CELL = 'py-1 pr-2 print:py-0.5'
+export const NUMBER = 'py-1 pr-2 print:py-0.5 text-right text-lg font-semibold whitespace-nowrap max-[600px]:text-base'

@@ -93,7 +93,9 @@ export function Pours({ plan, forecast, habits }: Parts) {
                   <td className={NUMBER}>{showMass(layer.massG, habits, 1)}</td>
                   <td className={NUMBER}>{showLength(layer.toMm, habits)}</td>
                   <td className={NUMBER}>{showMinutes(pour.startMin)}</td>
-                  <td className={`${CELL} pl-4 text-[14px] max-[600px]:hidden`}>{how}</td>
+                  <td className={`${CELL} pl-4 text-[14px] max-[600px]:hidden print:text-[9.5pt] print:leading-tight`}>
+                    {how}
+                  </td>
                 </tr>
                 <tr className="hidden max-[600px]:table-row">
                   <td />
