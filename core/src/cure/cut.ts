@@ -196,7 +196,7 @@ export function bladeAdvice(plan: Plan, shelf: Shelf): string {
 
 /** Thickness at which a bar weighs so much, mm; null where its width leaves nothing. */
 export function thicknessFor(plan: Plan, barG: number): number | null {
-  const { bars } = cutForecast({ ...plan, cutting: { ...plan.cutting } })
+  const { bars } = cutForecast(plan)
   if (!(bars.massG > 0)) return null
   return (plan.cutting.barMm * barG) / bars.massG
 }

@@ -4,6 +4,8 @@ import { useHabits } from '../../plan/context.tsx'
 
 const WIDE = 760
 const HIGHEST = 300
+/** To scale too: still to be read on a phone. */
+const LETTER_MM = 9
 
 /** The mould from above, to scale, with every cut; a column from the side. */
 export function CutDrawing({ plan, cut }: { plan: Plan; cut: CutForecast }) {
@@ -65,7 +67,7 @@ function Along({ plan, cut }: { plan: Plan; cut: CutForecast }) {
   const { bars } = barsAlong(length, cutting)
   const scale = Math.min(WIDE / length, HIGHEST / width)
   const line = 1.2 / scale
-  const letter = Math.min(14 / scale, cutting.barMm * 0.7)
+  const letter = Math.min(LETTER_MM, cutting.barMm * 0.6)
   const rowHeight = (width - 2 * side) / rows
   const isRound = !column && (mould.form === 'cylinder' || mould.form === 'ellipse')
   const shape = isRound ? (

@@ -136,7 +136,10 @@ function Looked({ look, progress, ranges, along }: Looked & { look: RestLook }) 
       </Section>
       <CupGels cups={look.cups} />
       <BarsAlong along={along} />
-      <RestTasks tasks={look.tasks} />
+      {/* At the bench, on a phone, what is to be done comes before the pictures. */}
+      <div className="max-[900px]:-order-1">
+        <RestTasks tasks={look.tasks} />
+      </div>
     </>
   )
 }
@@ -192,7 +195,7 @@ function Verdict({ look, progress, ranges }: Pick<Looked, 'progress' | 'ranges'>
   const { result, chances, sentence, notices } = look
   const isBad = result.crack > 0.4
   return (
-    <section aria-label="What the rest comes to">
+    <section aria-label="What the rest comes to" className="max-[900px]:-order-2">
       <h1 className={`text-2xl ${isBad ? 'text-rust' : ''}`} aria-live="polite">
         {isBad && <span aria-hidden>▲ </span>}
         {say(sentence.sentence)}
