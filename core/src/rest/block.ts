@@ -36,6 +36,8 @@ export interface BlockInput {
   rate?: number
   losses?: number
   gelShiftK?: number
+  /** Most that a cell's warmth may change in a step, K: 1 unless given; more is quicker and coarser. */
+  stepK?: number
   /** A film of fixed strength, W/(m²K), and a heat capacity that rises otherwise with warmth: for cases with exact answers. */
   film?: number
   cpSlope?: number
@@ -168,6 +170,7 @@ export class Block {
 
   /** Steps on until `untilS`, in steps that the reaction allows; ends one whenever more is poured in. */
   run(untilS: number, around: Around): void {
+    const { stepK = 1 } = this.input
     while (this.timeS < untilS - 1e-6) {
       const next = this.input.fills?.[this.#fill + 1]
       if (next && next.atS <= this.timeS + 1e-6) {
@@ -179,7 +182,7 @@ export class Block {
       }
       const dt = Math.min(this.#step, untilS - this.timeS, next ? next.atS - this.timeS : Infinity)
       const [dT, dX] = this.stepBy(dt, around)
-      const factor = Math.min(1.3, Math.max(0.4, 0.9 / Math.max(dT, dX / 0.015, 1e-9)))
+      const factor = Math.min(1.3, Math.max(0.4, (0.9 * stepK) / Math.max(dT, dX / 0.015, 1e-9)))
       if (dt >= this.#step - 1e-9) this.#step = Math.min(LONGEST_S, Math.max(SHORTEST_S, dt * factor))
     }
   }

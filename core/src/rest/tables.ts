@@ -14,6 +14,9 @@ export function restRate(c: number): number {
   return (RATE_60C * Math.exp((-ACTIVATION / 8.314) * (1 / (c + ZERO_C) - 1 / 333.15))) / freezing
 }
 
+/** Of a nominal batter at every node, and one beyond. */
+const RATES = Float64Array.from({ length: NODES + 1 }, (_, i) => restRate(cAt(i)))
+
 const logistic = (x: number) => 1 / (1 + Math.exp(-x))
 
 /**
@@ -22,9 +25,16 @@ const logistic = (x: number) => 1 / (1 + Math.exp(-x))
  */
 export function materialTable(quickness: number, gelC: number): Float64Array {
   const table = new Float64Array(4 * NODES)
-  const rate = (i: number) => quickness * restRate(cAt(i))
   const gel = (i: number) => logistic((cAt(i) - gelC) / GEL_WIDTH_K)
-  for (let i = 0; i < NODES; i += 1) table.set([rate(i), rate(i + 1) - rate(i), gel(i), gel(i + 1) - gel(i)], 4 * i)
+  let here = gel(0)
+  for (let i = 0; i < NODES; i += 1) {
+    const next = gel(i + 1)
+    table[4 * i] = quickness * RATES[i]!
+    table[4 * i + 1] = quickness * (RATES[i + 1]! - RATES[i]!)
+    table[4 * i + 2] = here
+    table[4 * i + 3] = next - here
+    here = next
+  }
   return table
 }
 

@@ -53,10 +53,16 @@ function solidsAt(parts: readonly number[], c: number): number[] {
   return parts.map((x, j) => Math.max(0, x - saturations[j]! * liquid))
 }
 
-/** Lowest temperature in °C, scanned by 0.25 K from 0, at which at most 0.5 % of the fat is solid. */
+/** Lowest temperature in °C, in steps of 0.25 K from 0, at which at most 0.5 % of the fat is solid: warmer, there is ever less. */
 export function clearPoint(parts: readonly number[]): number {
-  for (let c = 0; c < 100; c += 0.25) if (solidShare(parts, c) <= 0.005) return c
-  return 100
+  let low = 0
+  let high = 400
+  while (low < high) {
+    const mid = (low + high) >> 1
+    if (solidShare(parts, mid / 4) <= 0.005) high = mid
+    else low = mid + 1
+  }
+  return low / 4
 }
 
 const TABLE_TOP_C = 100
