@@ -81,7 +81,7 @@ test('the thirteenth cup is refused with a sentence', async ({ maker, open }) =>
 test('the lanes are also a table', async ({ maker, open }) => {
   await open('quarry-bench', 'Table')
   await maker.getByRole('button', { name: 'as a table' }).click()
-  await expect(maker.getByRole('row')).toHaveCount(4)
+  await expect(maker.getByRole('table', { name: /^Pours/ }).getByRole('row')).toHaveCount(4)
 })
 
 test('a phone shows it all without scrolling sideways', async ({ maker, open }) => {

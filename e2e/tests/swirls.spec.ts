@@ -82,7 +82,9 @@ test('from a loaf to a slab: the design is kept, taken into another mould, told 
   await dialog.getByRole('button', { name: 'Keep it' }).click()
   await expect(maker.getByText(`${name} is kept among our designs.`, { exact: true })).toBeVisible()
   await maker.goto('/designs')
-  await expect(maker.getByRole('img', { name: `Face of ${name}` })).toHaveAttribute('data-drawn', 'yes')
+  await expect(maker.getByRole('img', { name: `Face of ${name}` })).toHaveAttribute('data-drawn', 'yes', {
+    timeout: 30_000,
+  })
 
   await open('weir-milk', 'Other mould')
   await maker.getByRole('button', { name: /^design/ }).click()

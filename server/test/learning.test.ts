@@ -102,3 +102,24 @@ describe('windows of the workshop', () => {
     expect(body<ErrorAnswer>(answer).sentence).toMatch(sentence)
   })
 })
+
+describe('times of the workshop', () => {
+  test('are kept, stand on the shelf of this workshop alone, and go back to the usual', async () => {
+    const visitor = await signedIn()
+    const times = [{ kind: 'pour', seconds: 62.5 }]
+    expect((await visitor.put('/api/shelf/times').send({ times })).status).toBe(204)
+    expect(body<ShelfAnswer>(await visitor.get('/api/shelf')).shelf.times).toEqual(times)
+    expect((await visitor.put('/api/shelf/times').send({ times: [] })).status).toBe(204)
+    expect(body<ShelfAnswer>(await visitor.get('/api/shelf')).shelf.times).toEqual([])
+  })
+
+  test.each([
+    [{ kind: 'pour', seconds: 0 }, /half a second to ten minutes/],
+    [{ kind: 'naps', seconds: 20 }, /one of the known/],
+    [{ kind: 'pour', seconds: 'long' }, /half a second to ten minutes/],
+  ])('%j is refused with a sentence', async (time, sentence) => {
+    const answer = await (await signedIn()).put('/api/shelf/times').send({ times: [time] })
+    expect(answer.status).toBe(400)
+    expect(body<ErrorAnswer>(answer).sentence).toMatch(sentence)
+  })
+})

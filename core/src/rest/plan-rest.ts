@@ -44,7 +44,8 @@ export function mouldHeat(plan: Plan): MouldHeat {
   }
 }
 
-const COLD = ['refrigerator', 'freezer']
+/** There the mould stands on a grid. */
+const ON_GRID = ['refrigerator', 'freezer', 'oven']
 
 const phaseOf = (step: RestStep): Phase => ({
   fromS: step.atMin * 60,
@@ -172,7 +173,7 @@ export function restJobOf(inputs: RestInputs, grid: RestGrid, frameS = 0): RestJ
   const cups = materialsOf(plan, portions, shelf)
   const soap = hasSwirls(plan) ? even(inputs, cups, nx * ny * nz) : layered(inputs, cups, cells, isQuick)
   const wraps = plan.rest.steps.map(step =>
-    facesOf(mould, { ...step, under: COLD.includes(step.place) ? 'rack' : plan.rest.under }),
+    facesOf(mould, { ...step, under: ON_GRID.includes(step.place) ? 'rack' : plan.rest.under }),
   )
   const { rate, losses } = restPaces(plan, shelf.evidence)
   const whole = mould.isRound ? 2 * Math.PI : isDeep ? 4 : 2 * (mould.lengthM ?? 1)

@@ -1,61 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { modelShelf } from './test/model-shelf.ts'
-import { oilsByShare } from '../recipe/index.ts'
-import { blenderPower, cupCoolingS, freshBatter, handling, levelOf, split, stepBatter, PLAIN_LOAD } from './batter.ts'
-import type { Batter, Handling, Load } from './batter.ts'
+import { STICK, level, oils, pace, run, scented, secondsTo } from './test/runs.ts'
+import { blenderPower, cupCoolingS, freshBatter, handling, split, stepBatter, PLAIN_LOAD } from './batter.ts'
 import { conversionAt, rateConstant, thetaOf } from './kinetics.ts'
 import { levelThatCarries } from './pour-physics.ts'
-import { recipePace } from './recipe-pace.ts'
 import type { RecipePace } from './recipe-pace.ts'
 import { levelOfViscosity, levelOfYield, traceName, viscosity, yieldStress } from './scale.ts'
 import { atDose, scentEffect } from './scent-effect.ts'
 import { clearPoint, solidParts, solidShare } from './solid-fat.ts'
-
-const RECIPES: Record<string, Record<string, number>> = {
-  bal: { coconut: 30, palm: 30, olive: 35, castor: 5 },
-  soft: { coconut: 20, palm: 12, olive: 35, 'sunflower-high-oleic': 20, shea: 5, castor: 8 },
-  softM: { coconut: 25, palm: 15, olive: 40, 'sunflower-high-oleic': 15, castor: 5 },
-  pom: { coconut: 25, palm: 25, 'olive-pomace': 40, castor: 5, shea: 5 },
-  coco50: { coconut: 50, palm: 20, olive: 25, castor: 5 },
-  castile: { olive: 100 },
-  palm: { palm: 100 },
-  coconut: { coconut: 100 },
-  cocoa: { 'cocoa-butter': 100 },
-  shea: { shea: 100 },
-  lard: { lard: 100 },
-  tallow: { tallow: 100 },
-  fatty: { palm: 45, 'cocoa-butter': 10, tallow: 10, olive: 30, castor: 5 },
-  waxed: { beeswax: 2, coconut: 30, palm: 30, olive: 38 },
-}
-
-const oils = (name: string) => {
-  const list = Object.entries(RECIPES[name]!).map(([oil, share]) => ({ oil, share }))
-  return oilsByShare({ oils: list }, modelShelf())
-}
-const pace = (name: string, w: number, superfatShare = 0.05) =>
-  recipePace({ oils: oils(name), superfatShare, lyeConcentrationShare: w })
-
-const STICK = handling('stick', blenderPower(1.5, 1))
-const scented = (f: number, load = PLAIN_LOAD): Load => ({ ...load, scent: scentEffect(f) })
-
-/** Runs in steps of 1 s unless said otherwise. */
-function run(from: Batter, p: RecipePace, how: Handling, seconds: number, load = PLAIN_LOAD, step = 1): Batter {
-  let now = from
-  for (let t = 0; t < seconds - 1e-9; t += step) now = stepBatter(now, p, load, how, Math.min(step, seconds - t))
-  return now
-}
-/** Seconds until the level is reached, to one step. */
-function secondsTo(level: number, from: Batter, p: RecipePace, how: Handling, load = PLAIN_LOAD, step = 1) {
-  let now = from
-  let t = 0
-  while (levelOf(now, p, load) < level && t < 7200) {
-    now = stepBatter(now, p, load, how, step)
-    t += step
-  }
-  return { t, now }
-}
-const level = (b: Batter, p: RecipePace, load = PLAIN_LOAD) => levelOf(b, p, load)
 
 describe('basic functions', () => {
   test('trace scale', () => {

@@ -12,6 +12,7 @@ const GROUPS: Readonly<Record<string, readonly [number, number, number, number, 
   olive: [0, 0.14, 0.72, 0, 0.13],
   'olive-pomace': [0, 0.15, 0.7, 0, 0.14],
   'sunflower-high-oleic': [0, 0.07, 0.84, 0, 0.09],
+  'almond-sweet': [0, 0.08, 0.67, 0, 0.25],
   castor: [0, 0.02, 0.04, 0.89, 0.05],
   beeswax: [0, 0.6, 0.4, 0, 0],
 }

@@ -83,9 +83,12 @@ describe('the lanes', () => {
       <LanesView chosen={null} onChoose={() => undefined} />,
     )
     fireEvent.click(screen.getByRole('button', { name: 'as a table' }))
-    const rows = within(screen.getByRole('table')).getAllByRole('row')
+    const rows = within(screen.getByRole('table', { name: /^Pours/ })).getAllByRole('row')
     expect(rows).toHaveLength(1 + start.score.length + 1)
     expect(rows.at(-1)!.textContent).toMatch(/hanger wire.*standing/)
+    const hands = within(screen.getByRole('table', { name: 'Hands' })).getAllByRole('row')
+    expect(hands[0]!.textContent).toMatch(/blend, both hands$/)
+    expect(hands.some(row => /colour .*, one hand$/.test(row.textContent))).toBe(true)
   })
 
   test('with a batter for each cup there is no pot before them', () => {

@@ -276,7 +276,7 @@ function HandsTable({ forecast }: { forecast: Forecast }) {
               {showMinutes(task.fromMin)} to {showMinutes(task.toMin)}
             </td>
             <td>
-              {TASK_WORDS[task.kind]} {cups.find(cup => cup.id === task.cup)?.name}
+              {[TASK_WORDS[task.kind], cups.find(cup => cup.id === task.cup)?.name].filter(Boolean).join(' ')}
               {HANDS_WORDS[task.hands]}
             </td>
           </tr>

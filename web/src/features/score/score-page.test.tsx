@@ -1,5 +1,5 @@
 import { TECHNIQUES, startingEmbed, startingMove, startingTopping, starterPlan } from '@ostler/core'
-import type { Plan } from '@ostler/core'
+import type { Plan, Shelf } from '@ostler/core'
 import { cleanup, fireEvent, screen, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { opened } from '../../plan/test/opened.tsx'
@@ -13,6 +13,16 @@ vi.mock('../../workers/faces.ts', () => ({
   drawFace: () => new Promise(() => undefined),
   measureFaces: () => new Promise(() => undefined),
 }))
+
+// Questions that go to a worker are answered at once.
+vi.mock('../../workers/search.ts', async () => {
+  const { planBOffers, planBOutlook } = await import('@ostler/core')
+  return {
+    planBOffersInWorker: (plan: Plan, shelf: Shelf) => Promise.resolve(planBOffers(plan, shelf)),
+    planBOutlookInWorker: (plan: Plan, shelf: Shelf) => Promise.resolve(planBOutlook(plan, shelf)),
+    slopesInWorker: () => Promise.resolve([]),
+  }
+})
 
 class Sized {
   constructor(readonly told: (entries: { contentRect: { width: number; height: number } }[]) => void) {}
@@ -147,9 +157,14 @@ describe('handles in the picture', () => {
   })
 })
 
-test('plan B is made, worked on and left', () => {
+test('plan B is chosen among what helps, worked on and left', async () => {
   const batch = opened(start, <ScorePage />)
-  fireEvent.click(screen.getByRole('button', { name: 'Make a plan B' }))
+  fireEvent.click(screen.getByRole('button', { name: /^Make a plan B/ }))
+  const offers = await screen.findByRole('list', { name: 'Plans B' })
+  const take = await within(offers).findByRole('button', { name: /^Take Spooned/ })
+  expect(offers.textContent).toMatch(/Called for in|hardly ever seen/)
+  fireEvent.click(take)
+  expect(await screen.findByText(/Called for in|hardly ever seen/)).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: 'Work on plan B' }))
   expect(screen.getByText('Spooned, when it thickens', { selector: 'strong' })).toBeTruthy()
   expect(batch.get().plan.score[0]!.shape.way).toBe('spoon')

@@ -6,6 +6,7 @@ import { opened } from '../../plan/test/opened.tsx'
 import { BestPlanDialog } from './best-plan-dialog.tsx'
 import { Levers } from './levers.tsx'
 import { SeenDialog } from './seen-dialog.tsx'
+import { TimesDialog } from './times-dialog.tsx'
 
 /** The search as the page sees it: each test says what it finds. */
 const search = vi.hoisted(() => ({
@@ -135,4 +136,53 @@ test('hands are set, and every lever says what it does', async () => {
   expect(await screen.findByText(/Mixed 3 °C warmer/)).toBeTruthy()
   expect(screen.getByText('− 7 min')).toBeTruthy()
   expect(screen.getByText('(−2.3 min for a °C)')).toBeTruthy()
+})
+
+describe('hands, timed', () => {
+  const seconds = (name: string) => screen.getByLabelText<HTMLInputElement>(`Seconds for ${name}`)
+  const keep = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Keep for all batches' })
+  const open = () => opened(start, <TimesDialog onClose={closed} />)
+  const closed = vi.fn()
+  const sent: unknown[] = []
+  beforeEach(() => {
+    closed.mockClear()
+    sent.length = 0
+    vi.stubGlobal('fetch', (_: string, { body }: { body: string }) => {
+      sent.push(JSON.parse(body))
+      return Promise.resolve(new Response(null, { status: 204 }))
+    })
+  })
+  afterEach(() => vi.unstubAllGlobals())
+
+  test('what differs from the usual is kept for the workshop, and moves the batch that is open', async () => {
+    const batch = open()
+    const before = batch.get().result
+    fireEvent.change(seconds('pouring 250 g'), { target: { value: '80' } })
+    await act(async () => fireEvent.click(keep()))
+    expect(sent).toEqual([{ times: [{ kind: 'pour', seconds: 80 }] }])
+    expect(batch.shelf.times).toEqual([{ kind: 'pour', seconds: 80 }])
+    expect(batch.get().result).not.toBe(before)
+    expect(closed).toHaveBeenCalled()
+  })
+
+  test('back to the usual leaves nothing to keep; an odd time is told and cannot be kept', async () => {
+    open()
+    fireEvent.change(seconds('a colour stirred into a cup'), { target: { value: '0' } })
+    expect(screen.getByRole('alert').textContent).toMatch(/half a second to ten minutes/)
+    expect(keep().disabled).toBe(true)
+    fireEvent.click(screen.getByRole('button', { name: 'a colour stirred into a cup: as usual' }))
+    expect(screen.queryByRole('alert')).toBeNull()
+    await act(async () => fireEvent.click(keep()))
+    expect(sent).toEqual([{ times: [] }])
+  })
+
+  test('what the server refuses is told, and what was typed stays', async () => {
+    vi.stubGlobal('fetch', () => Promise.resolve(Response.json({ sentence: 'Not today.' }, { status: 400 })))
+    open()
+    fireEvent.change(seconds('pouring 250 g'), { target: { value: '80' } })
+    await act(async () => fireEvent.click(keep()))
+    expect(screen.getByRole('alert').textContent).toBe('Not today.')
+    expect(seconds('pouring 250 g').value).toBe('80')
+    expect(closed).not.toHaveBeenCalled()
+  })
 })
