@@ -9,20 +9,20 @@ const DOSED = 0.27
 
 /** One cup's history, the level looked at after every step; gives the sum of its levels. */
 function history(pace, luck) {
-  const { UNSCENTED, blenderPower, handling, levelOf, freshBatter, scentEffect, stepBatter } = core
+  const { UNSCENTED, advanceBatter, blenderPower, handling, levelOf, freshBatter, scentEffect } = core
   const plain = { scent: UNSCENTED, lnRate: 0, lnViscosity: 0, luck }
   const scented = { ...plain, scent: scentEffect(DOSED) }
   const cooling = { roomC: 21, tauS: 2900 }
   let sum = 0
-  let batter = freshBatter(pace, START_C)
+  const batter = freshBatter(pace, START_C)
   const go = (load, how, steps, seconds, air) => {
     for (let i = 0; i < steps; i += 1) {
-      batter = stepBatter(batter, pace, load, how, seconds, air)
+      advanceBatter(batter, pace, load, how, seconds, air)
       sum += levelOf(batter, pace, load)
     }
   }
   go(plain, handling('stick', blenderPower(1.5, 1)), 30, 1, null)
-  batter = { ...batter, structure: 0.1 }
+  batter.structure = 0.1
   go(scented, handling('hand'), 12, 5, cooling)
   go(scented, handling('rest'), 20, 30, cooling)
   return sum

@@ -1,4 +1,4 @@
-import { UNSCENTED, handling, levelOf, movingLevel, scentEffect, stepBatter } from '../trace/index.ts'
+import { UNSCENTED, advanceBatter, handling, levelOf, movingLevel, scentEffect } from '../trace/index.ts'
 import type { Batter, Cooling, Handling, Load, RecipePace, ScentEffect } from '../trace/index.ts'
 import type { CupJob, Job } from './job.ts'
 
@@ -78,6 +78,7 @@ export interface Run {
 }
 
 export interface CupState {
+  /** Its own: it is taken on in place. */
   batter: Batter
   load: Load
   atS: number
@@ -165,7 +166,7 @@ export class Bench {
     const longest = this.sampleS > 0 ? Math.min(this.sampleS, LONGEST_STEP_S) : LONGEST_STEP_S
     while (cup.atS < untilS - 1e-9) {
       const step = Math.min(how.mode === 'stick' ? 1 : longest, untilS - cup.atS)
-      cup.batter = stepBatter(cup.batter, this.pace, cup.load, how, step, cup.cooling)
+      advanceBatter(cup.batter, this.pace, cup.load, how, step, cup.cooling)
       cup.atS += step
       this.record(i)
     }
@@ -213,3 +214,6 @@ export const MODES: Record<'rest' | 'hand' | 'pour', Handling> = {
   hand: handling('hand'),
   pour: handling('now-and-then'),
 }
+
+/** A cup as it is now, whatever becomes of the cup. */
+export const copyOf = (cup: CupState): CupState => ({ ...cup, batter: { ...cup.batter } })

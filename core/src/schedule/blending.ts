@@ -1,5 +1,6 @@
 import {
   UNSCENTED,
+  advanceBatter,
   blendedLevel,
   blenderPower,
   cupCoolingS,
@@ -36,14 +37,14 @@ export function blend(
   const how = handling('stick', blenderPower(Math.max(massKg, 0.05), job.blenderStrength))
   // The makers' own trace is what stops the blender, so the run's luck acts only afterwards.
   const load: Load = { scent: UNSCENTED, ...job.potEffect, luck: job.rate.mean }
-  let batter = freshBatter(pace, startC, startC >= pace.clearPointC + 3)
+  const batter = freshBatter(pace, startC, startC >= pace.clearPointC + 3)
   let seconds = 0
   const levelNow = () => blendedLevel(batter, pace, load)
   let level = levelNow()
   record?.(0, level)
   const stopLevel = job.stopLevel + (bench.luck.stop ?? 0)
   while (level < stopLevel && seconds < LONGEST_BLEND_S) {
-    batter = stepBatter(batter, pace, load, how, 1)
+    advanceBatter(batter, pace, load, how, 1)
     seconds += 1
     level = levelNow()
     if (seconds % 5 === 0) record?.(seconds, level)
@@ -123,8 +124,8 @@ const stickFor = (bench: Bench, massKg: number) =>
 function smoothed(bench: Bench, batter: Batter, load: Load): Batter {
   const how = stickFor(bench, bench.job.potKg)
   bench.busy('smooth', SMOOTH_S)
-  let now = batter
-  for (let s = 0; s < SMOOTH_S; s += 1) now = stepBatter(now, bench.pace, load, how, 1)
+  const now = { ...batter }
+  for (let s = 0; s < SMOOTH_S; s += 1) advanceBatter(now, bench.pace, load, how, 1)
   return now
 }
 

@@ -1,5 +1,5 @@
 import type { RecipePace } from '../trace/index.ts'
-import { handling, levelOf, movingLevel, stepBatter } from '../trace/index.ts'
+import { advanceBatter, handling, levelOf, movingLevel } from '../trace/index.ts'
 import type { CupState, LanePoint, Run, Task } from './bench.ts'
 import { chancesOf, splitOf } from './chances.ts'
 import type { Chance, Chances } from './chances.ts'
@@ -153,9 +153,9 @@ function toolMarginMin(job: Job, late: Run, i: number, n: number): number {
 function extended(lane: LanePoint[], last: CupState | undefined, pace: RecipePace, untilS: number): LanePoint[] {
   if (!last || last.atS >= untilS) return lane
   const points = [...lane]
-  let { batter } = last
+  const batter = { ...last.batter }
   for (let s = last.atS; s < untilS; s += 2 * SAMPLE_S) {
-    batter = stepBatter(batter, pace, last.load, handling('rest'), 2 * SAMPLE_S, last.cooling)
+    advanceBatter(batter, pace, last.load, handling('rest'), 2 * SAMPLE_S, last.cooling)
     const level = movingLevel(batter, pace, last.load)
     points.push({ s: s + 2 * SAMPLE_S, level, standing: level })
   }

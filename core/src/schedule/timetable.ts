@@ -1,15 +1,15 @@
 import {
   RESTIR_S,
+  advanceBatter,
   blenderPower,
   diveDepthMm,
   handling,
   levelOf,
   levelThatCarries,
   movingLevel,
-  stepBatter,
 } from '../trace/index.ts'
 import type { RecipePace } from '../trace/index.ts'
-import { Bench, MODES } from './bench.ts'
+import { Bench, MODES, copyOf } from './bench.ts'
 import type { CupState, Luck, PourRun, Run, Task, ToolRun } from './bench.ts'
 import { smoothCup, splitPot } from './blending.ts'
 import type { Job, PourJob, ToolJob } from './job.ts'
@@ -26,7 +26,7 @@ const BURST_S = 3
 const settle = (carrier: CupState, pace: RecipePace, untilS: number): void => {
   while (carrier.atS < untilS - 1e-9) {
     const step = Math.min(CARRY_CHECK_S, untilS - carrier.atS)
-    carrier.batter = stepBatter(carrier.batter, pace, carrier.load, MODES.rest, step, carrier.cooling)
+    advanceBatter(carrier.batter, pace, carrier.load, MODES.rest, step, carrier.cooling)
     carrier.atS += step
   }
 }
@@ -139,11 +139,11 @@ function pourLayer(bench: Bench, index: number, below: CupState | null, inMould:
     stoodLevel,
     diveMm,
     tools: [],
-    after: { ...cup },
+    after: copyOf(cup),
   }
   // The mould holds its heat: soap inside the loaf loses next to none in the time of a pour.
   inMould.delete(i)
-  inMould.set(i, { ...cup, cooling: null })
+  inMould.set(i, { ...copyOf(cup), cooling: null })
   for (const tool of pour.tools) run.tools.push(useTool(bench, tool, index, inMould))
   return run
 }
@@ -197,11 +197,11 @@ export function secondsUntil(
   levelNow: typeof movingLevel = movingLevel,
 ): number {
   const how = handling('rest')
-  let batter = from.batter
+  const batter = { ...from.batter }
   const stepS = 60
   let before = levelNow(batter, pace, from.load)
   for (let t = 0; t < mostS; t += stepS) {
-    batter = stepBatter(batter, pace, from.load, how, stepS, from.cooling)
+    advanceBatter(batter, pace, from.load, how, stepS, from.cooling)
     const after = levelNow(batter, pace, from.load)
     if (after > level) return t + (stepS * Math.max(0, level - before)) / Math.max(1e-9, after - before)
     before = after

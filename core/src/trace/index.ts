@@ -18,6 +18,7 @@ export {
   movingLevel,
   split,
   stepBatter,
+  advanceBatter,
 } from './batter.ts'
 export type { Batter, Cooling, Handling, HandlingMode, Load } from './batter.ts'
 export { diveDepthMm, levelThatCarries, levelThatStaysTilted, peakHeightMm } from './pour-physics.ts'
