@@ -1,4 +1,4 @@
-import { IsBoolean, IsIn, Matches, ValidateIf } from 'class-validator'
+import { IsBoolean, IsIn, IsInt, Matches, ValidateIf } from 'class-validator'
 import { NumberFrom, Part, Parts } from '../checks/index.ts'
 import { PLACES } from '../rest/surroundings.ts'
 import type { Place } from '../rest/surroundings.ts'
@@ -38,6 +38,7 @@ export class RestStep {
   @IsIn(Object.keys(COVERS), { message: `The soap is one of: ${Object.keys(COVERS).join(', ')}.` })
   cover!: Cover
 
+  @IsInt({ message: 'Towels lie in whole layers, 0 to 6 of them.' })
   @NumberFrom(0, 6, 'It is wrapped in 0 to 6 layers of towel.')
   towels!: number
 

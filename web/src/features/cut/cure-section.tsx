@@ -178,7 +178,12 @@ function WeighIns({ freshG }: { freshG: number }) {
     setMassG(g)
     return { ok: true, plan: batch.get().plan }
   }
-  const set = (value: typeof weighIns) => told(batch.edit({ kind: 'set', path: ['rest', 'weighIns'], value }))
+  const [sentence, setSentence] = useState('')
+  const set = (value: typeof weighIns) => batch.edit({ kind: 'set', path: ['rest', 'weighIns'], value })
+  const note = () => {
+    const result = set([...weighIns, { day, massG }].sort((a, b) => a.day - b.day))
+    setSentence(result.ok ? '' : result.sentence)
+  }
   return (
     <div>
       <div className="mt-2 flex flex-wrap items-end gap-3">
@@ -187,14 +192,15 @@ function WeighIns({ freshG }: { freshG: number }) {
           <NumberCell label="Days after the pour" kind="plain" unit="" value={day} onValue={setDay} />
         </label>
         <QuantityField label="The bar weighs" kind="mass" habits={habits} width={72} value={massG} onValue={weigh} />
-        <button
-          className="button"
-          disabled={weighIns.length >= MAX_WEIGH_INS}
-          onClick={() => set([...weighIns, { day, massG }].sort((a, b) => a.day - b.day))}
-        >
+        <button className="button" disabled={weighIns.length >= MAX_WEIGH_INS} onClick={note}>
           Note it
         </button>
       </div>
+      {sentence && (
+        <p role="alert" className="mt-1 text-rust">
+          {sentence}
+        </p>
+      )}
       <ul className="max-w-100">
         {weighIns.map((one, i) => (
           <li key={i} className="flex items-center gap-2 border-t border-line text-[14px]">
@@ -202,7 +208,7 @@ function WeighIns({ freshG }: { freshG: number }) {
             <button
               className="quiet ml-auto"
               aria-label={`Remove weigh-in ${i + 1}`}
-              onClick={() => set(weighIns.filter((_, n) => n !== i))}
+              onClick={() => told(set(weighIns.filter((_, n) => n !== i)))}
             >
               <Trash2 size={15} aria-hidden />
             </button>

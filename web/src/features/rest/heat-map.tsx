@@ -12,6 +12,9 @@ import type { RestLook } from '../../workers/rest.ts'
 const HEIGHT = 300
 const WIDEST = 400
 const PADDING_PX = 32
+const GAP_PX = 32
+/** From here on section and face stand beside each other. */
+const BESIDE_PX = 640
 /** Lightest and darkest of the ramp: cool paper to warm ink, so that nothing but soap is coloured. */
 const COOL = [246, 244, 239] as const
 const WARM = [62, 50, 40] as const
@@ -205,8 +208,11 @@ export function HeatMap({ look }: { look: RestLook }) {
   const frame = frames[i]!
   const { innerWidthMm, innerLengthMm, fillMm } = plan.mould
   const wideMm = Math.min(innerWidthMm, innerLengthMm)
-  const widest = room > 0 ? Math.min(WIDEST, room - PADDING_PX) : WIDEST
-  const width = Math.min(widest, Math.round((HEIGHT * wideMm) / fillMm))
+  const widest =
+    room > BESIDE_PX
+      ? Math.min(WIDEST, (room - PADDING_PX - GAP_PX) / 2)
+      : Math.min(WIDEST, Math.max(200, room - PADDING_PX))
+  const width = Math.round(Math.min(widest, (HEIGHT * wideMm) / fillMm))
   const height = Math.round((width * fillMm) / wideMm)
   useEffect(() => {
     if (canvas.current) paint(canvas.current, frame.tempC, nx, ny, span)

@@ -28,8 +28,12 @@ export function Readings() {
     setTempC(c)
     return { ok: true, plan: batch.get().plan }
   }
-  const set = (value: typeof readings) => told(batch.edit({ kind: 'set', path: ['rest', 'readings'], value }))
-  const add = () => set([...readings, { atMin, at, tempC }].sort((a, b) => a.atMin - b.atMin))
+  const [sentence, setSentence] = useState('')
+  const set = (value: typeof readings) => batch.edit({ kind: 'set', path: ['rest', 'readings'], value })
+  const add = () => {
+    const result = set([...readings, { atMin, at, tempC }].sort((a, b) => a.atMin - b.atMin))
+    setSentence(result.ok ? '' : result.sentence)
+  }
   return (
     <details>
       <summary className="cursor-pointer text-[14px]">
@@ -46,6 +50,11 @@ export function Readings() {
           Add
         </button>
       </div>
+      {sentence && (
+        <p role="alert" className="text-rust">
+          {sentence}
+        </p>
+      )}
       <ul>
         {readings.map((reading, i) => (
           <li key={i} className="flex items-center gap-2 border-t border-line text-[14px]">
@@ -53,7 +62,7 @@ export function Readings() {
             <button
               className="quiet ml-auto"
               aria-label={`Remove reading ${i + 1}`}
-              onClick={() => set(readings.filter((_, n) => n !== i))}
+              onClick={() => told(set(readings.filter((_, n) => n !== i)))}
             >
               <Trash2 size={15} aria-hidden />
             </button>
