@@ -8,7 +8,14 @@ import type { Ash } from './ash.ts'
 import type { RestChances } from './chances.ts'
 import type { RestResult } from './verdict.ts'
 
-const hours = (min: number): string => (min < 90 ? showMinutes(min) : `${tidy(min / 60, min < 600 ? 1 : 0)} h`)
+/** As precisely as it is known: to the minute at first, to five minutes, to the hour. */
+function hours(min: number): string {
+  if (min < 90) return showMinutes(Math.round(min))
+  if (min >= 600) return `${Math.round(min / 60)} h`
+  const fives = 5 * Math.round(min / 5)
+  const rest = fives % 60
+  return `${Math.floor(fives / 60)} h${rest > 0 ? ` ${rest} min` : ''}`
+}
 
 /** What a rest comes to in one sentence, and why. */
 export function restSentence(

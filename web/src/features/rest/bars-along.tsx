@@ -9,7 +9,8 @@ const DIFFERS = 0.1
 export function BarsAlong({ along }: { along: readonly number[] | null }) {
   const plan = usePlan(state => state.plan)
   const { mould } = plan
-  if (mould.cavities > 1 || mould.innerLengthMm < mould.innerWidthMm) return null
+  // A round mould stands, and cavities are bars already: neither has ends.
+  if (mould.form === 'cylinder' || mould.cavities > 1 || mould.innerLengthMm < mould.innerWidthMm) return null
   if (!along) return <p className="text-[13px] text-soft">Working the ends of the mould through …</p>
   const bars = gelOfBars(plan, along)
   if (bars.length === 0) return null
@@ -22,7 +23,7 @@ export function BarsAlong({ along }: { along: readonly number[] | null }) {
         ? 'Every bar gels through, those of the ends too.'
         : most - least < DIFFERS
           ? 'All bars gel about as far.'
-          : `The ends cool sooner: ${showShare(least, 0)} of the first and the last bar gels, ${showShare(most, 0)} of those in the middle.`
+          : `The ends cool sooner: ${showShare(shares[0]!, 0)} of the first bar gels, ${showShare(shares.at(-1)!, 0)} of the last, ${showShare(most, 0)} of those in the middle.`
   return (
     <Section title="Bar by bar">
       <p className="text-soft">{words}</p>
