@@ -1,4 +1,4 @@
-import { CUP_ORDERS, LAYER_FACES, MOVE_TOOLS, POUR_WAYS, WAITING, layerHeights } from '../plan/index.ts'
+import { BLENDINGS, CUP_ORDERS, LAYER_FACES, MOVE_TOOLS, POUR_WAYS, WAITING, layerHeights } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Forecast } from '../forecast/forecast.ts'
 import { findById } from '../shelf/index.ts'
@@ -117,6 +117,7 @@ function hands({ hands: of, division }: Plan): Fact[] {
   const fact = (what: string, value: string): Fact => ({ group: 'hands', what, value })
   return [
     fact('Batter is made', division.mode === 'one-pot' ? 'in one pot' : 'for each cup on its own'),
+    fact('Blended', BLENDINGS[of.blend]),
     fact('Colour', CUP_ORDERS[of.order]),
     fact('Waiting cups', WAITING[of.waiting]),
     fact('People', String(of.people)),

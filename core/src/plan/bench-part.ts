@@ -205,6 +205,15 @@ export const WAITING = {
 /** What a cup does until its turn comes. */
 export type Waiting = keyof typeof WAITING
 
+/** How lye and oils are brought together, and cups that are too thin brought on. */
+export const BLENDINGS = {
+  stick: 'stick blender, on all the time',
+  bursts: 'stick blender in short bursts, stirred by hand between',
+  whisk: 'with a whisk',
+  hand: 'stirred by hand alone',
+} as const
+export type Blending = keyof typeof BLENDINGS
+
 /** Whose hands, how quick, and in which order they work. */
 export class Hands {
   @IsIn(Object.keys(CUP_ORDERS), {
@@ -221,6 +230,11 @@ export class Hands {
 
   @IsIn(Object.keys(WAITING), { message: `Waiting cups do one of: ${Object.keys(WAITING).join(', ')}.` })
   waiting!: Waiting
+
+  @IsIn(Object.keys(BLENDINGS), {
+    message: `Batter is blended in one of these ways: ${Object.keys(BLENDINGS).join(', ')}.`,
+  })
+  blend!: Blending
 }
 
 /** A trace that was seen while the batch was made, or in a small trial of it. */

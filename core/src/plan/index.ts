@@ -2,6 +2,7 @@ export { OilPart, PlannedAdditive, PlannedLiquid, Recipe, WATER_BASES } from './
 export type { Infusion, Water, WaterBasis } from './recipe-part.ts'
 export {
   COOLINGS,
+  BLENDINGS,
   CUP_ORDERS,
   MAX_SEEN,
   WAITING,
@@ -11,6 +12,7 @@ export {
 } from './bench-part.ts'
 export type {
   CoolingWay,
+  Blending,
   CupOrder,
   Hands,
   Seen,

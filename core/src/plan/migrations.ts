@@ -119,7 +119,7 @@ function toVersion5(document: Loose): Loose {
 const toVersion6 = (document: Loose): Loose => ({
   ...document,
   version: 6,
-  hands: { ...loose(document['hands']), waiting: 'rest' },
+  hands: { ...loose(document['hands']), waiting: 'rest', blend: 'stick' },
   blendedS: null,
   rest: startingRest(),
 })

@@ -179,7 +179,7 @@ export function ordered(plan: Plan): Plan {
       'scaleStepG',
       'fineScaleStepG',
     ]),
-    hands: pick(plan.hands, ['order', 'people', 'pace', 'waiting']),
+    hands: pick(plan.hands, ['order', 'people', 'pace', 'waiting', 'blend']),
     seen: plan.seen.map(one => pick(one, ['cup', 'atMin', 'level'])),
     blendedS: plan.blendedS,
     rest: {

@@ -43,7 +43,7 @@ export const startingDivision = (): Division => ({
 })
 
 /** One pair of hands of the usual pace; all cups are coloured before the first pour. */
-export const startingHands = (): Hands => ({ order: 'first', people: 1, pace: 1, waiting: 'rest' })
+export const startingHands = (): Hands => ({ order: 'first', people: 1, pace: 1, waiting: 'rest', blend: 'stick' })
 
 export const startingColour = (): ColourWish => ({ baseHex: null, baseDays: 42, gel: null, cutDays: 2, curedDays: 42 })
 

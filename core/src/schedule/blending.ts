@@ -18,7 +18,10 @@ import { superfatOffsets } from './splitting.ts'
 
 /** Blending and splitting: from lye and oils to cups of batter. */
 
-const LONGEST_BLEND_S = 900
+/** Blending is given up after so long, s: a stick blender would have burnt out. */
+const LONGEST_BLEND_S = { stick: 900, bursts: 1800, whisk: 3600, hand: 3600 } as const
+/** Steps that the model is good for, s. */
+const STEP_S = { stick: 1, bursts: 1, whisk: 5, hand: 5 } as const
 
 interface Blended {
   batter: Batter
@@ -26,7 +29,7 @@ interface Blended {
   reached: boolean
 }
 
-/** Blends by stick until the batter shows the level asked for, for at most a quarter of an hour. */
+/** Blends, in the maker's way, until the batter shows the level asked for. */
 export function blend(
   bench: Bench,
   massKg: number,
@@ -34,7 +37,9 @@ export function blend(
   record?: (s: number, level: number) => void,
 ): Blended {
   const { job, pace } = bench
-  const how = handling('stick', blenderPower(Math.max(massKg, 0.05), job.blenderStrength))
+  const { blending } = job
+  const how = handling(blending, blenderPower(Math.max(massKg, 0.05), job.blenderStrength))
+  const stepS = STEP_S[blending]
   // The makers' own trace is what stops the blender, so the run's luck acts only afterwards.
   const load: Load = { scent: UNSCENTED, ...job.potEffect, luck: job.rate.mean }
   const batter = freshBatter(pace, startC, startC >= pace.clearPointC + 3)
@@ -43,9 +48,9 @@ export function blend(
   let level = levelNow()
   record?.(0, level)
   const stopLevel = job.stopLevel + (bench.luck.stop ?? 0)
-  while (level < stopLevel && seconds < LONGEST_BLEND_S) {
-    advanceBatter(batter, pace, load, how, 1)
-    seconds += 1
+  while (level < stopLevel && seconds < LONGEST_BLEND_S[blending]) {
+    advanceBatter(batter, pace, load, how, stepS)
+    seconds += stepS
     level = levelNow()
     if (seconds % 5 === 0) record?.(seconds, level)
   }

@@ -1,4 +1,4 @@
-import type { Cup, Move, Plan, ScentMoment, Waiting } from '../plan/index.ts'
+import type { Blending, Cup, Move, Plan, ScentMoment, Waiting } from '../plan/index.ts'
 import { recipeKey, ratesOf } from '../learning/index.ts'
 import type { Pace } from '../learning/index.ts'
 import type { Portion, Portions } from '../portions/index.ts'
@@ -73,6 +73,7 @@ export interface Job {
   roomC: number
   stopLevel: number
   blenderStrength: number
+  blending: Blending
   /** Whether each cup is coloured right before its first pour, instead of all before the first. */
   colourEach: boolean
   people: 1 | 2
@@ -202,6 +203,7 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     roomC: plan.conditions.roomC,
     stopLevel: plan.conditions.stopLevel,
     blenderStrength: plan.conditions.blenderStrength * Math.exp(rates.blender().mean),
+    blending: plan.hands.blend,
     colourEach: plan.hands.order === 'each',
     people: plan.hands.people,
     handPace: plan.hands.pace,

@@ -88,7 +88,9 @@ function blendSeconds(job: Job, pace: number): number {
 }
 
 function blendObservation(job: Job, blendedS: number | null): PaceReading | null {
-  if (blendedS === null || job.ownBatters) return null
+  // Of a whisk or a spoon the seconds say nothing of the blender.
+  const isBlender = job.blending === 'stick' || job.blending === 'bursts'
+  if (blendedS === null || job.ownBatters || !isBlender) return null
   const [slow, usual, quick] = [-NUDGE, 0, NUDGE].map(off => blendSeconds(job, off))
   const slope = Math.log(slow! / quick!) / (2 * NUDGE)
   if (!(slope > 0.05)) return null

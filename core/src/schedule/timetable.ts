@@ -22,6 +22,7 @@ const LONGEST_WAIT_S = 1200
 const LONGEST_TOOL_WAIT_S = 1200
 const MOST_BURSTS = 6
 const BURST_S = 3
+const STIRRED_S = 20
 
 const settle = (carrier: CupState, pace: RecipePace, untilS: number): void => {
   while (carrier.atS < untilS - 1e-9) {
@@ -45,17 +46,20 @@ function waitForCarrier(bench: Bench, carrier: CupState, pour: PourJob, index: n
   return { level: standing(), need }
 }
 
-/** Short stick bursts bring a cup that is still too thin up to its window. */
+/** Short bursts, or a while of stirring where no blender is used, bring a cup that is still too thin up to its window. */
 function thicken(bench: Bench, i: number, lo: number, index: number): number {
-  const stick = handling(
-    'stick',
-    blenderPower(Math.max(bench.job.cups[i]!.massG, 20) / 1000, bench.job.blenderStrength),
+  const { blending, cups, blenderStrength } = bench.job
+  const isBlender = blending === 'stick' || blending === 'bursts'
+  const how = handling(
+    isBlender ? 'stick' : blending,
+    blenderPower(Math.max(cups[i]!.massG, 20) / 1000, blenderStrength),
   )
+  const burstS = isBlender ? BURST_S : STIRRED_S
   let bursts = 0
   while (bench.level(i) < lo && bursts < MOST_BURSTS) {
     bursts += 1
-    bench.busy('blend-cup', BURST_S + RESTIR_S, i, index)
-    bench.advance(i, stick, bench.now - RESTIR_S)
+    bench.busy('blend-cup', burstS + RESTIR_S, i, index)
+    bench.advance(i, how, bench.now - RESTIR_S)
     bench.advance(i, MODES.hand, bench.now)
   }
   return bursts

@@ -4,8 +4,6 @@ import { PLAN_B_KINDS, firstPlanB, planBDiffers, planBEdit } from '../design/ind
 import type { PlanBKind } from '../design/index.ts'
 import { applyEdit, cupShares, readPlanText } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { portionsOf } from '../portions/index.ts'
-import { jobOf, lanesOf } from '../schedule/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { planBOffers, planBOutlook } from './index.ts'
 
@@ -93,30 +91,5 @@ describe('what a plan B is worth', () => {
     expect(planBOutlook(never, shelf)).toMatchObject({ fires: 0, planA: 0, planB: 0 })
     expect(planBOutlook({ ...plan, planB: { ...plan.planB!, inUse: true } }, shelf)).toBeNull()
     expect(planBOutlook(layers, shelf)).toBeNull()
-  })
-})
-
-describe('times and hands', () => {
-  const lanes = (plan: Plan, on = shelf) => lanesOf(jobOf(plan, portionsOf(plan, on), on))
-
-  test('times of the workshop’s own move the lanes as far as they are used', () => {
-    const usual = lanes(layers)
-    const slow = lanes(layers, { ...shelf, times: [{ kind: 'colour', seconds: 75 }] })
-    const coloured = layers.cups.filter(cup => cup.colorants.length > 0).length
-    expect(slow.endMin - usual.endMin).toBeCloseTo((coloured * 30) / 60, 1)
-    expect(lanes(layers, { ...shelf, times: [{ kind: 'tool-comb', seconds: 90 }] })).toEqual(usual)
-    const poured = lanes(layers, { ...shelf, times: [{ kind: 'pour', seconds: 80 }] })
-    const long = (all: typeof usual) => all.pours.map(pour => pour.endMin - pour.startMin)
-    long(poured).forEach((min, i) => expect(min).toBeGreaterThan(1.8 * long(usual)[i]! - 0.2))
-  })
-
-  test('waiting cups are to be stirred only when a hand is free', () => {
-    const { tasks, lanes: cups } = lanes(layers)
-    const stirs = cups.flatMap(cup => cup.stirs)
-    expect(stirs.length).toBeGreaterThan(0)
-    const both = tasks.filter(task => task.hands === 2)
-    expect(both.map(task => task.kind)).toEqual(expect.arrayContaining(['blend', 'split', 'pour']))
-    for (const min of stirs)
-      expect(both.filter(task => task.fromMin < min - 1e-9 && min < task.toMin - 1e-9)).toEqual([])
   })
 })

@@ -1,5 +1,5 @@
-import { CUP_ORDERS, WAITING, showMinutes, tidy, traceName } from '@ostler/core'
-import type { CupOrder, Slope, Waiting } from '@ostler/core'
+import { BLENDINGS, CUP_ORDERS, WAITING, showMinutes, tidy, traceName } from '@ostler/core'
+import type { Blending, CupOrder, Slope, Waiting } from '@ostler/core'
 import { Timer } from 'lucide-react'
 import { useState } from 'react'
 import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
@@ -38,7 +38,7 @@ export function Levers() {
 function HandsFields() {
   const batch = useBatch()
   const told = useTold()
-  const { order, people, waiting } = usePlan(state => state.plan.hands)
+  const { order, people, waiting, blend } = usePlan(state => state.plan.hands)
   const [isOpen, setOpen] = useState(false)
   const [times, setTimes] = useState(false)
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['hands', key], value }))
@@ -46,6 +46,15 @@ function HandsFields() {
     <details className="mt-2" onToggle={event => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer text-[14px]">Hands, and what each lever does</summary>
       <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
+        <div className="col-span-2">
+          <Choice<Blending>
+            label="Blended"
+            className="w-full"
+            value={blend}
+            options={options(BLENDINGS)}
+            onValue={value => set('blend', value)}
+          />
+        </div>
         <div className="col-span-2">
           <Choice<CupOrder>
             label="Colour"

@@ -129,7 +129,8 @@ test('hands are set, and every lever says what it does', async () => {
   fireEvent.change(screen.getByLabelText('Colour'), { target: { value: 'each' } })
   fireEvent.change(screen.getByLabelText('People'), { target: { value: '2' } })
   fireEvent.change(screen.getByLabelText('Waiting cups'), { target: { value: 'stir' } })
-  expect(batch.get().plan.hands).toEqual({ order: 'each', people: 2, pace: 1, waiting: 'stir' })
+  fireEvent.change(screen.getByLabelText('Blended'), { target: { value: 'hand' } })
+  expect(batch.get().plan.hands).toEqual({ order: 'each', people: 2, pace: 1, waiting: 'stir', blend: 'hand' })
   const details = screen.getByText('Hands, and what each lever does').closest('details')!
   details.open = true
   fireEvent(details, new Event('toggle'))

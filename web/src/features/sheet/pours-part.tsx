@@ -1,4 +1,15 @@
-import { POUR_WAYS, TRIGGERS, showLength, showMass, showMinutes, showShare, tidy, traceName } from '@ostler/core'
+import {
+  BLENDINGS,
+  POUR_WAYS,
+  TRIGGERS,
+  showLength,
+  showMass,
+  showMinutes,
+  showShare,
+  tidy,
+  traceName,
+} from '@ostler/core'
+import type { Blending } from '@ostler/core'
 import { Fragment } from 'react'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
@@ -29,6 +40,13 @@ function Cautions({ plan, forecast }: Pick<Parts, 'plan' | 'forecast'>) {
   return lines.join(' ')
 }
 
+/** How long it is blended, in the maker's way. */
+function blendWords(way: Blending, min: number): string {
+  if (way === 'stick') return `${Math.round(min * 60)} s of stick time at full contact`
+  if (way === 'bursts') return `${showMinutes(min)} of short bursts, a fifth of it with the blender on`
+  return `${showMinutes(min)}, ${BLENDINGS[way]}`
+}
+
 /** The pours in order, with how each goes in and the tools after it. */
 export function Pours({ plan, forecast, habits }: Parts) {
   const { lanes, portions } = forecast
@@ -40,7 +58,7 @@ export function Pours({ plan, forecast, habits }: Parts) {
       <p className="mb-1.5">
         {plan.division.mode === 'own-batters' ? 'Blend each cup’s own batter right before its turn, to' : 'Blend to'}{' '}
         level {tidy(plan.conditions.stopLevel, 1)} ({traceName(plan.conditions.stopLevel)}), about{' '}
-        {Math.round(((blend?.toMin ?? 0) - (blend?.fromMin ?? 0)) * 60)} s of stick time at full contact
+        {blendWords(plan.hands.blend, (blend?.toMin ?? 0) - (blend?.fromMin ?? 0))}
         {plan.division.mode === 'one-pot' && `; split by about ${showMinutes(lanes.splitMin)}`}.{' '}
         <Cautions plan={plan} forecast={forecast} />
       </p>

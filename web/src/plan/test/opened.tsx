@@ -1,12 +1,15 @@
 import { referenceShelf } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { render } from '@testing-library/react'
+import { configure, render } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { MemoryRouter } from 'react-router'
 import { ToastPlace } from '../../ui/toast.tsx'
 import { OpenBatchContext } from '../context.tsx'
 import { OpenBatch } from '../open-batch.ts'
+
+// A busy machine answers late.
+configure({ asyncUtilTimeout: 5000 })
 
 let count = 0
 

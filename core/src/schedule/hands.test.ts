@@ -1,0 +1,61 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { readPlanText } from '../plan/index.ts'
+import type { Plan } from '../plan/index.ts'
+import { portionsOf } from '../portions/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
+import { jobOf, lanesOf } from './index.ts'
+
+const shelf = referenceShelf()
+const layers: Plan = (() => {
+  const read = readPlanText(readFileSync(new URL('../../../examples/verdigris-stair.json', import.meta.url), 'utf8'))
+  if (!read.ok) throw new Error('the example cannot be read')
+  return read.plan
+})()
+
+describe('times and hands', () => {
+  const lanes = (plan: Plan, on = shelf) => lanesOf(jobOf(plan, portionsOf(plan, on), on))
+
+  test('times of the workshop’s own move the lanes as far as they are used', () => {
+    const usual = lanes(layers)
+    const slow = lanes(layers, { ...shelf, times: [{ kind: 'colour', seconds: 75 }] })
+    const coloured = layers.cups.filter(cup => cup.colorants.length > 0).length
+    expect(slow.endMin - usual.endMin).toBeCloseTo((coloured * 30) / 60, 1)
+    expect(lanes(layers, { ...shelf, times: [{ kind: 'tool-comb', seconds: 90 }] })).toEqual(usual)
+    const poured = lanes(layers, { ...shelf, times: [{ kind: 'pour', seconds: 80 }] })
+    const long = (all: typeof usual) => all.pours.map(pour => pour.endMin - pour.startMin)
+    long(poured).forEach((min, i) => expect(min).toBeGreaterThan(1.8 * long(usual)[i]! - 0.2))
+  })
+
+  test('waiting cups are to be stirred only when a hand is free', () => {
+    const { tasks, lanes: cups } = lanes(layers)
+    const stirs = cups.flatMap(cup => cup.stirs)
+    expect(stirs.length).toBeGreaterThan(0)
+    const both = tasks.filter(task => task.hands === 2)
+    expect(both.map(task => task.kind)).toEqual(expect.arrayContaining(['blend', 'split', 'pour']))
+    for (const min of stirs)
+      expect(both.filter(task => task.fromMin < min - 1e-9 && min < task.toMin - 1e-9)).toEqual([])
+  })
+
+  test('bursts take longer than the blender, a whisk than bursts, a spatula longest; the pot is then as far', () => {
+    const blended = (['stick', 'bursts', 'whisk', 'hand'] as const).map(blend => {
+      const { tasks, pot } = lanes({ ...layers, hands: { ...layers.hands, blend } })
+      const task = tasks.find(one => one.kind === 'blend')!
+      return { min: task.toMin - task.fromMin, level: pot.at(-1)!.level }
+    })
+    const minutes = blended.map(one => one.min)
+    expect(minutes).toEqual([...minutes].sort((a, b) => a - b))
+    expect(minutes[3]!).toBeGreaterThan(5)
+    for (const { level } of blended) expect(Math.abs(level - layers.conditions.stopLevel)).toBeLessThan(0.15)
+  })
+
+  test('cups that are too thin are stirred on by who has no blender', () => {
+    const thin = { ...layers, scent: null, conditions: { ...layers.conditions, mixC: 28, stopLevel: 1.4 } }
+    const thickened = (blend: 'stick' | 'hand') =>
+      lanes({ ...thin, hands: { ...thin.hands, blend } }).tasks.filter(task => task.kind === 'blend-cup')
+    const [stick, hand] = [thickened('stick'), thickened('hand')]
+    expect(stick.length).toBeGreaterThan(0)
+    const mean = (list: typeof stick) => list.reduce((sum, one) => sum + one.toMin - one.fromMin, 0) / list.length
+    if (hand.length > 0) expect(mean(hand)).toBeGreaterThan(mean(stick))
+  })
+})
