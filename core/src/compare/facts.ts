@@ -65,7 +65,12 @@ function batter({ recipe, conditions, mould }: Plan, forecast: Forecast, shelf: 
   ]
 }
 
-const MOMENTS = { pot: 'into the pot', 'with-colour': 'with the colour', last: 'cup by cup, last' } as const
+const MOMENTS = {
+  oils: 'into the oils, before the lye',
+  pot: 'into the pot',
+  'with-colour': 'with the colour',
+  last: 'cup by cup, last',
+} as const
 
 function scent({ scent: planned }: Plan, { recipe }: Forecast): Fact[] {
   const fact = (what: string, value: string): Fact => ({ group: 'scent', what, value })

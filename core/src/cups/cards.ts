@@ -88,7 +88,12 @@ function linesOf(plan: Plan, portions: Portions, i: number, shelf: Shelf): CardL
   return [...lines, ...scents]
 }
 
-const WHEN = { pot: 'in the pot already', 'with-colour': 'with the colour', last: 'right before its pour' } as const
+const WHEN = {
+  oils: 'in the oils already',
+  pot: 'in the pot already',
+  'with-colour': 'with the colour',
+  last: 'right before its pour',
+} as const
 const whenOf = (plan: Plan, cup: Plan['cups'][number]): string => {
   const planned = cup.ownScent ?? plan.scent
   return planned ? WHEN[planned.moment] : ''

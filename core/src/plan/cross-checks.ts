@@ -1,5 +1,6 @@
 import { MAX_CUPS } from './document.ts'
 import type { Plan } from './document.ts'
+import type { ScentMoment } from './cup-part.ts'
 import type { WaterBasis } from './recipe-part.ts'
 import type { Problem } from '../checks/index.ts'
 import { baseAreaMm2 } from './mould.ts'
@@ -139,17 +140,31 @@ function cups(plan: Plan): Problem[] {
         const sentence = `${slurry.usedG} g is more than the ${Number((slurry.powderG + slurry.mediumG).toFixed(2))} g of slurry that was made.`
         return [{ path: `cups[${i}].colorants[${j}].slurry.usedG`, value: slurry.usedG, sentence }]
       }),
-      ...(cup.ownScent?.moment === 'pot'
+      ...(cup.ownScent && COMMON_MOMENTS.includes(cup.ownScent.moment)
         ? [
             {
               path: `cups[${i}].ownScent.moment`,
-              value: 'pot',
+              value: cup.ownScent.moment,
               sentence: 'A cup’s own scent goes into the cup: with the colour, or last.',
             },
           ]
         : []),
     ]),
+    ...scentInOils(plan),
   ]
+}
+
+/** Moments at which a scent goes into the batter of all cups. */
+const COMMON_MOMENTS: readonly ScentMoment[] = ['oils', 'pot']
+
+/** Scent in the oils is in every cup that is split from them. */
+function scentInOils(plan: Plan): Problem[] {
+  if (plan.scent?.moment !== 'oils' || plan.division.mode === 'own-batters') return []
+  const poured = new Set(plan.score.map(pour => pour.cup))
+  const plain = plan.cups.find(cup => poured.has(cup.id) && (!cup.scented || cup.ownScent))
+  if (!plain) return []
+  const sentence = `Scent in the oils is in every cup, and ${plain.name} is to be without it. Let it go in later, or give each cup a batter of its own.`
+  return [{ path: 'scent.moment', value: 'oils', sentence }]
 }
 
 const WATER_RANGES: Record<WaterBasis, readonly [number, number, string]> = {

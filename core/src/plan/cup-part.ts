@@ -45,8 +45,8 @@ export class CupColorant {
   slurry!: Slurry | null
 }
 
-export type ScentMoment = 'pot' | 'with-colour' | 'last'
-export const SCENT_MOMENTS: readonly ScentMoment[] = ['pot', 'with-colour', 'last']
+export type ScentMoment = 'oils' | 'pot' | 'with-colour' | 'last'
+export const SCENT_MOMENTS: readonly ScentMoment[] = ['oils', 'pot', 'with-colour', 'last']
 
 /** One scent or a blend. Shares are parts of their sum. */
 export class PlannedScent {

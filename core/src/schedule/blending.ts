@@ -10,7 +10,7 @@ import {
   split,
   stepBatter,
 } from '../trace/index.ts'
-import type { Batter, Load } from '../trace/index.ts'
+import type { Batter, Load, ScentEffect } from '../trace/index.ts'
 import { HANDS, MODES } from './bench.ts'
 import type { Bench } from './bench.ts'
 import type { CupJob } from './job.ts'
@@ -30,10 +30,11 @@ interface Blended {
 }
 
 /** Blends, in the maker's way, until the batter shows the level asked for. */
-export function blend(
+function blend(
   bench: Bench,
   massKg: number,
   startC: number,
+  scent: ScentEffect,
   record?: (s: number, level: number) => void,
 ): Blended {
   const { job, pace } = bench
@@ -41,7 +42,7 @@ export function blend(
   const how = handling(blending, blenderPower(Math.max(massKg, 0.05), job.blenderStrength))
   const stepS = STEP_S[blending]
   // The makers' own trace is what stops the blender, so the run's luck acts only afterwards.
-  const load: Load = { scent: UNSCENTED, ...job.potEffect, luck: job.rate.mean }
+  const load: Load = { scent, ...job.potEffect, luck: job.rate.mean }
   const batter = freshBatter(pace, startC, startC >= pace.clearPointC + 3)
   let seconds = 0
   const levelNow = () => blendedLevel(batter, pace, load)
@@ -66,18 +67,26 @@ function noteBlend(bench: Bench, { batter, reached }: Blended): void {
 }
 
 const inPot = (cup: CupJob) => cup.scent?.moment === 'pot'
+const inOils = (cup: CupJob) => cup.scent?.moment === 'oils'
 
 /** What a cup carries before its colour goes in. */
 export const loadBefore = (bench: Bench, cup: CupJob): Load => ({
-  scent: UNSCENTED,
+  scent: inOils(cup) ? bench.scentOf(cup) : UNSCENTED,
   ...bench.job.potEffect,
   luck: cup.scent ? bench.luck.scentedRate : bench.luck.plainRate,
 })
 
+/** Blends the one pot, with the scent that is in its oils. */
+export function blendPot(bench: Bench, record?: (s: number, level: number) => void): Blended {
+  const { job } = bench
+  const scented = job.cups.find(inOils)
+  return blend(bench, job.potKg, job.mixC, scented ? bench.scentOf(scented) : UNSCENTED, record)
+}
+
 /** Blends one pot and splits it: plain cups are drawn before scent goes into the pot. */
 export function splitPot(bench: Bench): void {
   const { job } = bench
-  const blended = blend(bench, job.potKg, job.mixC, (s, level) => {
+  const blended = blendPot(bench, (s, level) => {
     if (bench.sampleS > 0) bench.pot.push({ s, level })
   })
   bench.busy('blend', blended.seconds)
@@ -154,7 +163,7 @@ export function blendOwn(bench: Bench, i: number, fromS: number): number {
   const cup = job.cups[i]!
   const tauS = cupCoolingS(cup.massG)
   const startC = job.roomC + (job.mixC - job.roomC) * Math.exp(-fromS / tauS)
-  const blended = blend(bench, cup.massG / 1000, startC)
+  const blended = blend(bench, cup.massG / 1000, startC, loadBefore(bench, cup).scent)
   noteBlend(bench, blended)
   const toS = fromS + bench.handS(job.times['own-lye']) + blended.seconds
   bench.tasks.push({ kind: 'blend', fromS, toS, cup: i, pour: null, hands: HANDS.blend })

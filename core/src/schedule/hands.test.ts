@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { readPlanText } from '../plan/index.ts'
+import { applyEdit, readPlanText } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
@@ -57,5 +57,29 @@ describe('times and hands', () => {
     expect(stick.length).toBeGreaterThan(0)
     const mean = (list: typeof stick) => list.reduce((sum, one) => sum + one.toMin - one.fromMin, 0) / list.length
     if (hand.length > 0) expect(mean(hand)).toBeGreaterThan(mean(stick))
+  })
+})
+
+describe('scent in the oils', () => {
+  const start = { ...layers, planB: null }
+  const at = (moment: 'oils' | 'pot' | 'last') => ({ ...start, scent: { ...start.scent!, moment } })
+  const lanesOfPlan = (plan: Plan) => lanesOf(jobOf(plan, portionsOf(plan, shelf), shelf))
+
+  test('is there from the first second: blending is shorter, nothing is stirred in later, and cups stiffen most', () => {
+    const [oils, pot, last] = [at('oils'), at('pot'), at('last')].map(lanesOfPlan)
+    const blendMin = (lanes: typeof oils) => lanes!.tasks.find(task => task.kind === 'blend')!.toMin
+    expect(blendMin(oils)).toBeLessThan(blendMin(pot))
+    expect(oils!.tasks.some(task => task.kind === 'scent' || task.kind === 'scent-pot')).toBe(false)
+    const end = (lanes: typeof oils) => Math.max(...lanes!.pours.map(pour => pour.endLevel))
+    expect(end(oils)).toBeGreaterThan(end(last))
+  })
+
+  test('is in every cup: one that is to be plain is refused with a sentence, unless it is a batter of its own', () => {
+    const plain = applyEdit(at('oils'), { kind: 'set', path: ['cups', 2, 'scented'], value: false })
+    expect(plain.ok ? '' : plain.sentence).toMatch(/Scent in the oils is in every cup, and Blush is to be without it/)
+    const own = { ...at('oils'), division: { ...start.division, mode: 'own-batters' as const } }
+    const allowed = applyEdit(own, { kind: 'set', path: ['cups', 2, 'scented'], value: false })
+    expect(allowed.ok).toBe(true)
+    expect(allowed.ok && lanesOfPlan(allowed.plan).quickCups).toHaveLength(4)
   })
 })

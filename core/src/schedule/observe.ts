@@ -6,7 +6,7 @@ import { scentLoad, unitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { atDose } from '../trace/index.ts'
-import { blend } from './blending.ts'
+import { blendPot } from './blending.ts'
 import { Bench } from './bench.ts'
 import type { Luck } from './bench.ts'
 import { jobOf } from './job.ts'
@@ -84,7 +84,7 @@ function scentedObservation(plan: Plan, shelf: Shelf, job: Job, seen: Job['seen'
 /** Seconds that the blender would run at such a pace. */
 function blendSeconds(job: Job, pace: number): number {
   const at = { ...job, rate: { ...job.rate, mean: pace } }
-  return blend(new Bench(at, { plainRate: 0, scentedRate: 0, scent: 0 }, 0), job.potKg, job.mixC).seconds
+  return blendPot(new Bench(at, { plainRate: 0, scentedRate: 0, scent: 0 }, 0)).seconds
 }
 
 function blendObservation(job: Job, blendedS: number | null): PaceReading | null {

@@ -94,6 +94,7 @@ export function editsOf(plan: Plan, from: Setting, to: Setting): Edit[] {
 }
 
 const MOMENT_WORDS: Readonly<Record<ScentMoment, string>> = {
+  oils: 'Stir the scent into the oils, before the lye',
   pot: 'Scent the whole pot before the split',
   'with-colour': 'Stir the scent into each cup with its colour',
   last: 'Stir the scent into each cup right before its pour',
@@ -190,15 +191,17 @@ export const SPACES: Readonly<Record<Aim, Space>> = {
   },
 }
 
-const MOMENTS: readonly ScentMoment[] = ['with-colour', 'last', 'pot']
+const MOMENTS: readonly ScentMoment[] = ['with-colour', 'last', 'pot', 'oils']
 const both = <T>(own: T, other: T, isFree: boolean): T[] => (isFree ? [own, other] : [own])
 
 /** Ways of working: what is not a number. */
 export function ways(plan: Plan, from: Setting, free: ReadonlySet<Freedom>): Setting[] {
   const isShared = plan.scent !== null && plan.cups.every(cup => !cup.ownScent)
+  const isEverywhere = isShared && plan.cups.every(cup => cup.scented)
+  const may = (one: ScentMoment) => (one === 'pot' ? isShared : one === 'oils' ? isEverywhere : true)
   const moments =
     from.moment && free.has('moment')
-      ? [from.moment, ...MOMENTS.filter(one => one !== from.moment && (one !== 'pot' || isShared))]
+      ? [from.moment, ...MOMENTS.filter(one => one !== from.moment && may(one))]
       : [from.moment]
   const other: CupOrder = from.order === 'first' ? 'each' : 'first'
   const stirred: Waiting = from.waiting === 'rest' ? 'stir' : 'rest'

@@ -113,6 +113,7 @@ function oilLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
 function laterLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   const { scaleStepG, fineScaleStepG } = plan.conditions
   const moments = {
+    oils: 'into the oils before the lye',
     pot: 'into the pot before the split',
     'with-colour': 'into each cup with its colour',
     last: 'into each cup right before its pour',

@@ -76,6 +76,7 @@ function ownScent(id: string, plan: Plan, shelf: ReturnType<typeof useBatch>['sh
 }
 
 export const MOMENT_WORDS: readonly { value: ScentMoment; text: string }[] = [
+  { value: 'oils', text: 'into the oils' },
   { value: 'pot', text: 'into the pot' },
   { value: 'with-colour', text: 'with the colour' },
   { value: 'last', text: 'right before its pour' },

@@ -13,6 +13,7 @@ const PACE: Record<AccelerationClass, string> = {
 }
 
 const MOMENTS: readonly { value: ScentMoment; text: string }[] = [
+  { value: 'oils', text: 'into the oils' },
   { value: 'pot', text: 'into the pot' },
   { value: 'with-colour', text: 'with the colour' },
   { value: 'last', text: 'cup by cup, last' },

@@ -18,7 +18,7 @@ function inOrder({ moves, division, scent, cups }: Plan): [used: TimeKind[], oth
   const isScented = scent !== null || cups.some(cup => cup.ownScent)
   const isUsed = (kind: TimeKind) => {
     if (kind.startsWith('tool-')) return tools.includes(kind)
-    if (kind === 'scent') return isScented && scent?.moment !== 'pot'
+    if (kind === 'scent') return isScented && scent?.moment !== 'pot' && scent?.moment !== 'oils'
     if (kind === 'scent-pot') return scent?.moment === 'pot'
     if (kind === 'own-lye') return division.mode === 'own-batters'
     if (kind === 'split') return division.mode === 'one-pot'

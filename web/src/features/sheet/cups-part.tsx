@@ -8,6 +8,7 @@ import { CELL, NUMBER, Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
 
 const MOMENTS = {
+  oils: 'in the oils, before the lye',
   pot: 'stirred into the pot before the split',
   'with-colour': 'with the colour',
   last: 'right before its pour',
