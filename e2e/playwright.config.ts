@@ -5,7 +5,7 @@ export default defineConfig({
   outputDir: '../.cache/playwright',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
+  timeout: 120_000,
   // A browser on a busy machine may miss its time once; the run says so.
   retries: 1,
   // Units belong to the whole workshop: their test runs when the others are done.
@@ -13,7 +13,7 @@ export default defineConfig({
     { name: 'pages', testIgnore: 'units.spec.ts' },
     { name: 'units', testMatch: 'units.spec.ts', dependencies: ['pages'] },
   ],
-  expect: { timeout: 12_000 },
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: process.env['OSTLER_URL'] ?? 'http://127.0.0.1:4310',

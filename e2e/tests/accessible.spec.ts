@@ -35,8 +35,8 @@ test('shelf and recipes', async ({ maker }) => {
 })
 
 const PAGES = {
-  day: ['batter', 'cups', 'colour', 'cards', 'bars', 'heat', 'prepare', 'weigh', 'sheet'],
-  dim: ['cups', 'colour', 'heat', 'weigh'],
+  day: ['batter', 'cups', 'colour', 'cards', 'bars', 'heat', 'prepare', 'weigh', 'sheet', 'rest', 'cut', 'compare'],
+  dim: ['cups', 'colour', 'rest', 'weigh'],
 }
 
 for (const light of ['day', 'dim'] as const) {

@@ -195,9 +195,10 @@ describe('copies', () => {
 })
 
 describe('starting from a design', () => {
-  test('every technique can be taken with its numbers, in one step of undo', () => {
+  // All of them are made and drawn in the core's own tests: here every fourth goes through the dialog.
+  test('techniques are taken with their numbers, in one step of undo', () => {
     const batch = opened(start, <DesignDialog onClose={() => undefined} />)
-    for (const { name } of TECHNIQUES) {
+    for (const { name } of TECHNIQUES.filter((_, i) => i % 4 === 0)) {
       const before = batch.get().plan
       fireEvent.click(screen.getByRole('button', { name: new RegExp(`^${name}`) }))
       fireEvent.click(screen.getByRole('button', { name: 'Use it' }))
