@@ -31,6 +31,22 @@ describe('two plans side by side', () => {
     expect(found[0]!.group).toBe('outcome')
   })
 
+  test('another rest and other bars are told', () => {
+    const steps = [...plan.rest.steps, { ...plan.rest.steps[0]!, atMin: 90, place: 'oven', tempC: 50, holdMin: 30 }]
+    const rest = between(edited({ kind: 'set', path: ['rest', 'steps'], value: steps })).filter(
+      one => one.group === 'rest',
+    )
+    expect(rest).toEqual([
+      expect.objectContaining({
+        what: 'From 90 min',
+        left: null,
+        right: expect.stringMatching(/oven.*50 °C, 30 min/) as string,
+      }),
+    ])
+    const thick = between(edited({ kind: 'set', path: ['cutting', 'barMm'], value: 40 }))
+    expect(thick.map(one => one.what)).toEqual(['Bars'])
+  })
+
   test('what only one of them has stands against nothing', () => {
     const more = edited({ kind: 'add-pour', cup: plan.cups[0]!.id, at: plan.score.length, id: 'pour-new' })
     const found = between(more).find(one => one.what === `Pour ${more.score.length}`)!

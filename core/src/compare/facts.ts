@@ -1,6 +1,18 @@
-import { BLENDINGS, CUP_ORDERS, LAYER_FACES, MOVE_TOOLS, POUR_WAYS, WAITING, layerHeights } from '../plan/index.ts'
+import { cutForecast } from '../cure/index.ts'
+import {
+  BLENDINGS,
+  COVERS,
+  CUP_ORDERS,
+  GEL_WISHES,
+  LAYER_FACES,
+  MOVE_TOOLS,
+  POUR_WAYS,
+  WAITING,
+  layerHeights,
+} from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Forecast } from '../forecast/forecast.ts'
+import { PLACES } from '../rest/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'
@@ -12,6 +24,7 @@ export const FACT_GROUPS = {
   cups: 'Cups',
   score: 'Score',
   hands: 'Hands',
+  rest: 'Rest and cut',
 } as const
 export type FactGroup = keyof typeof FACT_GROUPS
 
@@ -130,6 +143,24 @@ function hands({ hands: of, division }: Plan): Fact[] {
   ]
 }
 
+/** Where the mould stands, from when, in what. */
+function rest(plan: Plan): Fact[] {
+  const fact = (what: string, value: string): Fact => ({ group: 'rest', what, value })
+  const { bars } = cutForecast(plan)
+  return [
+    fact('Wished for', GEL_WISHES[plan.rest.wish]),
+    ...plan.rest.steps.map(({ atMin, place, cover, towels, tempC, holdMin }, i) => {
+      const warm = place === 'oven' || place === 'mat' ? `, ${tidy(tempC, 0)} °C, ${tidy(holdMin, 0)} min` : ''
+      const wrap = towels > 0 ? `, ${towels} layers of towel` : ''
+      return fact(
+        i === 0 ? 'From the pour' : `From ${showMinutes(atMin)}`,
+        `${PLACES[place]}${warm}, ${COVERS[cover]}${wrap}`,
+      )
+    }),
+    fact('Bars', bars.count > 0 ? `${bars.count} of ${grams(bars.massG)}, fresh` : 'none'),
+  ]
+}
+
 export const factsOf = (plan: Plan, forecast: Forecast, shelf: Shelf): Fact[] => [
   ...outcome(plan, forecast),
   ...batter(plan, forecast, shelf),
@@ -137,4 +168,5 @@ export const factsOf = (plan: Plan, forecast: Forecast, shelf: Shelf): Fact[] =>
   ...cups(plan, forecast),
   ...score(plan),
   ...hands(plan),
+  ...rest(plan),
 ]

@@ -18,6 +18,7 @@ import type { RestLook } from '../../workers/rest.ts'
 const LINES = [
   { key: 'core', text: 'core', width: 2.4, dash: '' },
   { key: 'side', text: 'side', width: 1.6, dash: '6 3' },
+  { key: 'top', text: 'top', width: 1.4, dash: '9 3 2 3' },
   { key: 'corner', text: 'corner', width: 1.4, dash: '2 3' },
   { key: 'around', text: 'around it', width: 1.2, dash: '' },
 ] as const
@@ -110,8 +111,8 @@ export function RestCurves({ look }: { look: RestLook }) {
         </ComposedChart>
       </ResponsiveContainer>
       <figcaption className="text-[13px] text-soft">
-        Full line: core, with where it lies in 4 of 5 runs. Long dashes: side. Dots: coldest corner. Thin: the air
-        around. Rings: your readings.
+        Full line: core, with where it lies in 4 of 5 runs. Long dashes: side. Dash and dot: top. Dots: coldest corner.
+        Thin: the air around. Rings: your readings.
       </figcaption>
     </figure>
   )

@@ -66,7 +66,7 @@ export function LanesView({ chosen, onChoose }: Props) {
       onKeyDown={keys}
       className="overflow-auto border-t border-ink bg-panel pb-1 min-[701px]:max-h-[46vh]"
     >
-      <div className="sticky left-0 flex items-center" style={{ minHeight: 26, width }}>
+      <div className="sticky left-0 flex items-center max-[700px]:flex-wrap" style={{ minHeight: 26, width }}>
         <h2 id="lanes" className="pl-5 text-lg max-[900px]:pl-3">
           Lanes
         </h2>
