@@ -1,7 +1,18 @@
 import { describe, expect, test } from 'vitest'
 import { starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { cureForecast, cutForecast, expectedDrying, fittedDrying, leftAfter, readyDay, thicknessFor } from './index.ts'
+import { newCupColorant } from '../cups/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
+import {
+  bladeAdvice,
+  cureForecast,
+  cutForecast,
+  expectedDrying,
+  fittedDrying,
+  leftAfter,
+  readyDay,
+  thicknessFor,
+} from './index.ts'
 
 const barsOf = (of: Plan) => cutForecast(of).bars
 
@@ -99,5 +110,26 @@ describe('drying', () => {
     expect(cure.yieldShare).toBeLessThanOrEqual(1)
     const slow = { ...plan, rest: { ...plan.rest, weighIns: [{ day: 21, massG: cure.bars.massG * 0.99 }] } }
     expect(cureForecast(slow, WATER).curedG).toBeGreaterThan(cure.curedG)
+  })
+})
+
+describe('the blade', () => {
+  const shelf = referenceShelf()
+  const white = shelf.colorants.find(one => one.spectrum === 'titanium')!
+  const withWhite = (count: number): Plan => ({
+    ...plan,
+    cups: plan.cups.map((cup, i) => ({ ...cup, colorants: i < count ? [newCupColorant(white)] : [] })),
+  })
+
+  test('is wiped after every cut where white lies beside a colour, seldom else, never for one colour', () => {
+    expect(bladeAdvice(withWhite(1), shelf)).toMatch(/after every cut/)
+    expect(bladeAdvice(withWhite(0), shelf)).toMatch(/every few cuts/)
+    const one = { ...plan, score: plan.score.map(pour => ({ ...pour, cup: plan.cups[0]!.id })) }
+    expect(bladeAdvice(one, shelf)).toMatch(/need not be wiped/)
+  })
+
+  test('white in a cup that is not poured does not count', () => {
+    const poured = plan.score.filter(pour => pour.cup !== plan.cups[0]!.id)
+    expect(bladeAdvice({ ...withWhite(1), score: poured }, shelf)).not.toMatch(/after every cut/)
   })
 })

@@ -1,9 +1,6 @@
-import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { forecast } from '../forecast/index.ts'
-import { applyEdit, readPlan, readPlanText, restStep, starterPlan } from '../plan/index.ts'
+import { applyEdit, readPlan, starterPlan } from '../plan/index.ts'
 import type { Plan, RestStep } from '../plan/index.ts'
-import { referenceShelf } from '../shelf/index.ts'
 import { ashOf } from './ash.ts'
 import { restChances } from './chances.ts'
 import { workedThrough } from './history.ts'
@@ -12,26 +9,11 @@ import type { RestSearch } from './make-it-so.ts'
 import { restAtOnce, restOutlook } from './outlook.ts'
 import { convertedAt, materialsOf } from './cup-materials.ts'
 import { aboutOf, restJobOf } from './plan-rest.ts'
-import type { RestInputs } from './plan-rest.ts'
+import { example, inputsOf, resting, shelf } from './test/plans.ts'
 import { restResult } from './verdict.ts'
 import type { RestResult } from './verdict.ts'
 import { restNotices, restTasks } from './words.ts'
 
-const shelf = referenceShelf()
-const example = (name: string): Plan => {
-  const read = readPlanText(readFileSync(new URL(`../../../examples/${name}.json`, import.meta.url), 'utf8'))
-  if (!read.ok) throw new Error(name)
-  return read.plan
-}
-const inputsOf = (plan: Plan): RestInputs => {
-  const made = forecast(plan, shelf)
-  if (!made.ok) throw new Error(made.sentence)
-  return { plan, shelf, portions: made.forecast.portions, lanes: made.forecast.lanes }
-}
-const resting = (plan: Plan, ...steps: Partial<RestStep>[]): Plan => ({
-  ...plan,
-  rest: { ...plan.rest, steps: steps.map(restStep) },
-})
 const outcome = (plan: Plan) => {
   const inputs = inputsOf(plan)
   const job = restJobOf(inputs, 'coarse')

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { applyEdit, readPlanText } from '../plan/index.ts'
+import { applyEdit, readPlanText, startingMove } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { jobOf, lanesOf } from './index.ts'
+import { beforeLye, jobOf, lanesOf } from './index.ts'
 
 const shelf = referenceShelf()
 const layers: Plan = (() => {
@@ -81,5 +81,24 @@ describe('scent in the oils', () => {
     const allowed = applyEdit(own, { kind: 'set', path: ['cups', 2, 'scented'], value: false })
     expect(allowed.ok).toBe(true)
     expect(allowed.ok && lanesOfPlan(allowed.plan).quickCups).toHaveLength(4)
+  })
+})
+
+describe('before the lye', () => {
+  test('everything that can be done is named: colours, scent by its moment, cups, tools, toppings, mould', () => {
+    const plain = { ...layers, scent: null, moves: [], finish: { ...layers.finish, toppings: [] } }
+    expect(beforeLye(plain).join()).not.toMatch(/scent|wire|toppings/)
+    const scented = (moment: 'oils' | 'pot' | 'last') =>
+      beforeLye({ ...layers, scent: { ...layers.scent!, moment } }).join()
+    expect(scented('oils')).toContain('scent weighed into the oils')
+    expect(scented('pot')).toContain('into a cup of its own')
+    expect(scented('last')).toContain('a share for each cup')
+    const swirled = { ...layers, moves: [startingMove('move-1', layers.score.at(-1)!.id, 'hanger')] }
+    expect(beforeLye(swirled)).toContain('hanger wire at hand')
+    const off = { ...swirled, moves: swirled.moves.map(move => ({ ...move, off: true })) }
+    expect(beforeLye(off)).not.toContain('hanger wire at hand')
+    expect(beforeLye(layers).join()).toContain(`${layers.cups.length} cups set out`)
+    const bare = { ...layers, mould: { ...layers.mould, lining: 'none' as const } }
+    expect(beforeLye(bare)).toContain('mould level')
   })
 })
