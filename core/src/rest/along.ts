@@ -15,7 +15,12 @@ export interface BarGel {
 /** Works a mould through in three dimensions: shares gelled from its middle to its end. Yields the share done. */
 export function* gelAlong(whole: RestJob): Generator<number, number[]> {
   const lastS = Math.max(...whole.phases.map(phase => phase.fromS + phase.holdS))
-  const { block } = yield* restHistory({ ...whole, frameS: 0, untilS: Math.min(whole.untilS, lastS + GELS_WITHIN_S) })
+  const { block } = yield* restHistory({
+    ...whole,
+    frameS: 0,
+    stopsCooling: true,
+    untilS: Math.min(whole.untilS, lastS + GELS_WITHIN_S),
+  })
   const { nx, nz } = block.input
   const gelled = new Array<number>(nz).fill(0)
   for (let i = 0; i < block.n; i += 1) {

@@ -38,6 +38,18 @@ describe('cup by cup', () => {
     expect(whole).toBeLessThanOrEqual(Math.max(...cups))
   })
 
+  test.each([
+    [36, [{}]],
+    [46, [TOWELS]],
+    [38, [{ place: 'oven' as const, tempC: 55, holdMin: 60 }]],
+    [36, [{ place: 'freezer' as const }, { atMin: 60, ...TOWELS, towels: 6 }]],
+    [40, [{}, { atMin: 300, place: 'oven' as const, tempC: 70, holdMin: 60 }]],
+  ])('looked at no longer than it can gel, it gels as far: %d °C, %j', (mixC, steps) => {
+    const inputs = inputsOf(warmed(resting(example('quarry-bench'), ...steps), mixC))
+    const { block } = workedThrough(restJobOf(inputs, 'quick'))
+    expect(gelShares(inputs).cups).toEqual(cupGels(inputs, block).map(one => one.share))
+  })
+
   test('the way to gel one cup alone does what it says, and keeps the rest of the plan', () => {
     const plan = example('quarry-bench')
     const way = contrastFor(plan, shelf, 1, inputsOf)!

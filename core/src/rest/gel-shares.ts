@@ -51,7 +51,7 @@ export function cupGels({ plan, shelf, portions }: RestInputs, block: Block): Cu
 export function gelShares(inputs: RestInputs): GelShares {
   const job = restJobOf(inputs, 'quick')
   const lastS = Math.max(...job.phases.map(phase => phase.fromS + phase.holdS))
-  const { block } = workedThrough({ ...job, untilS: Math.min(job.untilS, lastS + GELS_WITHIN_S) })
+  const { block } = workedThrough({ ...job, stopsCooling: true, untilS: Math.min(job.untilS, lastS + GELS_WITHIN_S) })
   const cups = cupGels(inputs, block).map(one => one.share)
   const soap = inputs.portions.cups.map(cup => cup.pouredG)
   const whole = soap.reduce((sum, g) => sum + g, 0)

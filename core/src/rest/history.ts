@@ -26,6 +26,8 @@ export interface RestJob {
   lengthInPlace: number
   /** Seconds between frames; 0: none. */
   frameS: number
+  /** Stop once it only cools after the last change: nothing gels any more that has not yet. */
+  stopsCooling?: boolean
 }
 
 export interface CurvePoint {
@@ -56,6 +58,9 @@ export interface RestHistory {
 const CURVE_S = { soon: 300, later: 600 } as const
 const ENCLOSED_S = { soon: 60, later: 300 } as const
 const SOON_S = 6 * 3600
+/** So much cooler than its peak since the last change it does not warm again by itself, K; after so long at least, s. */
+const COOLED_K = 3
+const SETTLES_S = 2 * 3600
 
 /** A field's middle slice, row by row from the floor. */
 export function middleSlice(field: Float64Array, { nx, ny, nz }: Pick<BlockInput, 'nx' | 'ny' | 'nz'>): Float32Array {
@@ -110,10 +115,12 @@ export function* restHistory(job: RestJob): Generator<number, RestHistory> {
   // Layers that wait for the last pour; times count from there.
   if (block.timeS < 0) block.run(0, place.at(0))
   const changes = place.changes.filter(s => s > 0 && s < job.untilS)
+  const lastChangeS = Math.max(0, ...changes)
   const curve: CurvePoint[] = []
   const frames: Frame[] = []
   let peakC = -Infinity
   let peakS = 0
+  let lastPeakC = -Infinity
   let phase = 0
   let nextFrame = 0
   while (block.timeS < job.untilS - 1e-6) {
@@ -137,12 +144,15 @@ export function* restHistory(job: RestJob): Generator<number, RestHistory> {
     if (!last || now - last.s >= CURVE_S[when] - 1) curve.push(pointOf(block, around.airC))
     block.run(until, around)
     place.after(now, block.timeS - now, block.lossNow() * job.lengthInPlace)
-    for (let i = 0; i < block.n; i += 1)
-      if (block.T[i]! > peakC) {
-        peakC = block.T[i]!
-        peakS = block.timeS
-      }
+    let hottest = -Infinity
+    for (let i = 0; i < block.n; i += 1) if (block.T[i]! > hottest) hottest = block.T[i]!
+    if (hottest > peakC) {
+      peakC = hottest
+      peakS = block.timeS
+    }
     yield block.timeS / job.untilS
+    if (block.timeS > lastChangeS) lastPeakC = Math.max(lastPeakC, hottest)
+    if (job.stopsCooling && block.timeS > lastChangeS + SETTLES_S && hottest < lastPeakC - COOLED_K) break
   }
   curve.push(pointOf(block, place.at(block.timeS).airC))
   if (job.frameS > 0) frames.push(frameOf(block))
