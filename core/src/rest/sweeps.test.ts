@@ -8,52 +8,61 @@ import type { Phase } from './surroundings.ts'
 import { BARE, LOAF, ROOM, WRAPPED, about, made, near, ran } from './test/loaf.ts'
 import { restResult } from './verdict.ts'
 
+/** What is changed, the gelled share and the peak in °C that come of it. */
+type Sweep = readonly (readonly [value: number, share: number, peakC: number])[]
+const BY_POUR: Sweep = [
+  [30, 0, 58],
+  [33, 0, 62],
+  [36, 0.24, 65],
+  [38, 0.46, 68],
+  [40, 0.63, 71],
+  [43, 0.81, 76],
+]
+const WRAPPED_BY_POUR: Sweep = [
+  [27, 0, 62],
+  [30, 0.33, 64],
+  [33, 0.75, 68],
+  [36, 0.96, 71],
+  [40, 1, 77],
+]
+const BY_LYE: Sweep = [
+  [0.25, 1, 69],
+  [0.3, 1, 75],
+  [0.36, 0.9, 80],
+  [0.38, 0.68, 82],
+  [0.4, 0.42, 83],
+]
+const BY_SCENT: Sweep = [
+  [0.7, 0, 54],
+  [1.5, 0.45, 68],
+  [2, 0.66, 72],
+  [3, 0.84, 76],
+]
+
 describe('one thing changed, all else the same', () => {
-  test.each([
-    [30, 0, 58],
-    [33, 0, 62],
-    [36, 0.24, 65],
-    [38, 0.46, 68],
-    [40, 0.63, 71],
-    [43, 0.81, 76],
-  ])('poured at %f °C under film: gelled share %f, peak %f °C', (pourC, share, peakC) => {
-    const { result } = ran({ pourC, hours: 6 })
-    near(result.gelledShare, share, 0.06)
-    near(result.peakC, peakC, 1.2)
-  })
+  const sweeps = [
+    ['poured under film, °C', BY_POUR, 0.06, (pourC: number) => ({ pourC, hours: 6 })],
+    ['poured and wrapped, °C', WRAPPED_BY_POUR, 0.07, (pourC: number) => ({ pourC, wrap: WRAPPED, hours: 8 })],
+    [
+      'lye, wrapped at 40 °C',
+      BY_LYE,
+      0.08,
+      (lyeConcentration: number) => ({ pourC: 40, wrap: WRAPPED, material: made({ lyeConcentration }), hours: 8 }),
+    ],
+    [
+      'a scent that quickens so many times, poured at 33 °C',
+      BY_SCENT,
+      0.06,
+      (acceleration: number) => ({ pourC: 33, material: made({ acceleration }), hours: 6 }),
+    ],
+  ] as const
+  const cases = sweeps.flatMap(([name, sweep, within, of]) =>
+    sweep.map(([value, share, peakC]) => ({ name, value, share, peakC, within, one: of(value) })),
+  )
 
-  test.each([
-    [27, 0, 62],
-    [30, 0.33, 64],
-    [33, 0.75, 68],
-    [36, 0.96, 71],
-    [40, 1, 77],
-  ])('poured at %f °C and wrapped: gelled share %f, peak %f °C', (pourC, share, peakC) => {
-    const { result } = ran({ pourC, wrap: WRAPPED, hours: 8 })
-    near(result.gelledShare, share, 0.07)
-    near(result.peakC, peakC, 1.2)
-  })
-
-  test.each([
-    [0.25, 1, 69],
-    [0.3, 1, 75],
-    [0.36, 0.9, 80],
-    [0.38, 0.68, 82],
-    [0.4, 0.42, 83],
-  ])('lye at %f, wrapped at 40 °C: gelled share %f, peak %f °C', (lyeConcentration, share, peakC) => {
-    const { result } = ran({ pourC: 40, wrap: WRAPPED, material: made({ lyeConcentration }), hours: 8 })
-    near(result.gelledShare, share, 0.08)
-    near(result.peakC, peakC, 1.2)
-  })
-
-  test.each([
-    [0.7, 0, 54],
-    [1.5, 0.45, 68],
-    [2, 0.66, 72],
-    [3, 0.84, 76],
-  ])('a scent that quickens %f times, poured at 33 °C: gelled share %f, peak %f °C', (acceleration, share, peakC) => {
-    const { result } = ran({ pourC: 33, material: made({ acceleration }), hours: 6 })
-    near(result.gelledShare, share, 0.06)
+  test.each(cases)('$name: $value gels $share, peak $peakC °C', ({ share, peakC, within, one }) => {
+    const { result } = ran(one)
+    near(result.gelledShare, share, within)
     near(result.peakC, peakC, 1.2)
   })
 })

@@ -16,7 +16,7 @@ import { timeScale } from './time-scale.ts'
 import type { TimeScale } from './time-scale.ts'
 
 const LABEL_PX = 150
-const CHANCE_PX = 190
+const CHANCE_PX = 206
 const GAP_PX = 3
 /** Narrower than this, the words stand above each lane instead of beside it. */
 const NARROW_PX = 700

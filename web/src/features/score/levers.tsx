@@ -46,33 +46,14 @@ function HandsFields() {
     <details className="mt-2" onToggle={event => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer text-[14px]">Hands, and what each lever does</summary>
       <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
-        <div className="col-span-2">
-          <Choice<Blending>
-            label="Blended"
-            className="w-full"
-            value={blend}
-            options={options(BLENDINGS)}
-            onValue={value => set('blend', value)}
-          />
-        </div>
-        <div className="col-span-2">
-          <Choice<CupOrder>
-            label="Colour"
-            className="w-full"
-            value={order}
-            options={options(CUP_ORDERS)}
-            onValue={value => set('order', value)}
-          />
-        </div>
-        <div className="col-span-2">
-          <Choice<Waiting>
-            label="Waiting cups"
-            className="w-full"
-            value={waiting}
-            options={options(WAITING)}
-            onValue={value => set('waiting', value)}
-          />
-        </div>
+        <HandsChoice<Blending> label="Blended" value={blend} words={BLENDINGS} onValue={value => set('blend', value)} />
+        <HandsChoice<CupOrder> label="Colour" value={order} words={CUP_ORDERS} onValue={value => set('order', value)} />
+        <HandsChoice<Waiting>
+          label="Waiting cups"
+          value={waiting}
+          words={WAITING}
+          onValue={value => set('waiting', value)}
+        />
         <Choice
           label="People"
           value={String(people)}
@@ -90,6 +71,22 @@ function HandsFields() {
       {times && <TimesDialog onClose={() => setTimes(false)} />}
       {isOpen && <Slopes />}
     </details>
+  )
+}
+
+interface HandsChoiceProps<K extends string> {
+  label: string
+  value: K
+  words: Readonly<Record<K, string>>
+  onValue: (value: K) => void
+}
+
+/** A choice over the whole width: what can be chosen is a sentence. */
+function HandsChoice<K extends string>({ label, value, words, onValue }: HandsChoiceProps<K>) {
+  return (
+    <div className="col-span-2">
+      <Choice<K> label={label} className="w-full" value={value} options={options(words)} onValue={onValue} />
+    </div>
   )
 }
 

@@ -3,7 +3,7 @@ import type { OwnTime, Plan, TimeKind } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { saveTimes, shelfQuery } from '../../api/client.ts'
-import { useBatch, usePlan } from '../../plan/context.tsx'
+import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { useToast } from '../../ui/toast.tsx'
@@ -33,6 +33,7 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
   const batch = useBatch()
   const client = useQueryClient()
   const toast = useToast()
+  const say = useSay()
   const plan = usePlan(state => state.plan)
   const [typed, setTyped] = useState<readonly OwnTime[]>(batch.shelf.times)
   const [sentence, setSentence] = useState('')
@@ -56,7 +57,7 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
   }
   const row = (kind: TimeKind) => (
     <tr key={kind} className="border-t border-line">
-      <th className="py-0.5 pr-4 text-left font-normal first-letter:uppercase">{TIME_KINDS[kind]}</th>
+      <th className="py-0.5 pr-4 text-left font-normal first-letter:uppercase">{say(TIME_KINDS[kind])}</th>
       <td className="pr-4 whitespace-nowrap">
         <NumberCell
           label={`Seconds for ${TIME_KINDS[kind]}`}
