@@ -7,6 +7,8 @@ import type { Shelf } from '../shelf/index.ts'
 import { coloursOfPlan } from '../cups/index.ts'
 import type { ColourForecast } from '../cups/index.ts'
 import { gelShares } from '../rest/index.ts'
+import { plannedFreeLye } from '../weighing/index.ts'
+import type { BatchFreeLye } from '../weighing/index.ts'
 import { riskOf } from '../advice/risk.ts'
 import type { Risk } from '../advice/risk.ts'
 import { recipeResult } from './recipe-result.ts'
@@ -29,6 +31,8 @@ export interface Forecast {
   lanes: Lanes
   colours: ColourForecast
   risk: Risk
+  /** Whether lye may be left over, by the one rule for all pages. */
+  freeLye: BatchFreeLye
   notices: Notice[]
   workings: Record<WorkingKey, Working>
 }
@@ -48,6 +52,7 @@ export function forecast(plan: Plan, shelf: Shelf): ForecastResult {
     return { ok: false, sentence, path: `recipe.oils[${i}].oil` }
   }
   const portions = portionsOf(plan, shelf)
+  const freeLye = plannedFreeLye(plan, portions, shelf)
   const recipe = recipeResult(plan, shelf)
   const job = jobOf(plan, portions, shelf)
   const lanes = lanesOf(job)
@@ -64,7 +69,17 @@ export function forecast(plan: Plan, shelf: Shelf): ForecastResult {
       lanes,
       colours,
       risk: riskOf(plan, shelf, lanes),
-      notices: noticesOf({ plan, shelf, portions, recipe, job, colours, neverEmulsified: lanes.neverEmulsified }),
+      freeLye,
+      notices: noticesOf({
+        plan,
+        shelf,
+        portions,
+        freeLye,
+        recipe,
+        job,
+        colours,
+        neverEmulsified: lanes.neverEmulsified,
+      }),
       workings: workingsOf(plan, shelf, portions, recipe),
     },
   }

@@ -4,12 +4,13 @@ import type { ColourForecast } from '../cups/index.ts'
 import { showShare, tidy } from '../units/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
-import { capShare } from '../recipe/index.ts'
+import { capShare, needsAnswer } from '../recipe/index.ts'
 import type { ScentLoad } from '../recipe/index.ts'
 import { TAGS, findById } from '../shelf/index.ts'
 import type { Shelf, ShelfItem } from '../shelf/index.ts'
 import type { RecipeResult } from './recipe-result.ts'
 import type { Job } from '../schedule/index.ts'
+import type { BatchFreeLye } from '../weighing/index.ts'
 
 const USUAL_OILS_OFF = 0.0005
 
@@ -18,6 +19,15 @@ function oils(plan: Plan): Notice[] {
   if (Math.abs(sum - 1) < USUAL_OILS_OFF) return []
   const sentence = `The oils add up to ${showShare(sum, 2)}. Weights are worked out as parts of the whole.`
   return [{ path: 'recipe.oils', weight: 'hint', sentence }]
+}
+
+/** What the superfat leaves, by the one rule; a stop that was answered in writing, or is a trial's, is a caution. */
+function freeLyeNotice(plan: Plan, { weight, sentence, superfatShare }: BatchFreeLye): Notice[] {
+  const path = 'recipe.superfatShare'
+  if (weight === 'none') return []
+  if (weight === 'warn' || needsAnswer(plan, superfatShare)) return [{ path, weight, sentence }]
+  const answer = plan.isTrial ? 'A trial: not for skin.' : `Answered: “${plan.freeLye!.reason}”`
+  return [{ path, weight: 'warn', sentence: `${sentence} ${answer}` }]
 }
 
 function lye(plan: Plan, portions: Portions, recipe: RecipeResult): Notice[] {
@@ -32,13 +42,6 @@ function lye(plan: Plan, portions: Portions, recipe: RecipeResult): Notice[] {
   if (scaleStepG / smallest > 0.1) {
     const sentence = `A step of ${scaleStepG} g on ${smallest.toFixed(1)} g of oil is off by over 10 %. Use the finer scale for it.`
     notices.push({ path: 'conditions.scaleStepG', weight: 'warn', sentence })
-  }
-  if (plan.recipe.superfatShare < 0.02) {
-    const sentence =
-      portions.superfatLowShare < 0
-        ? `With ${showShare(plan.recipe.superfatShare)} superfat, oils at the low end of their usual range would leave free lye (superfat ${showShare(portions.superfatLowShare)}). 3 % or more is safer.`
-        : `${showShare(plan.recipe.superfatShare)} superfat leaves no room for an error of the scale. 3 % or more is usual.`
-    notices.push({ path: 'recipe.superfatShare', weight: 'warn', sentence })
   }
   const w = recipe.water.concentration
   if (w < 0.25 || w > 0.4) {
@@ -270,6 +273,7 @@ interface Known {
   plan: Plan
   shelf: Shelf
   portions: Portions
+  freeLye: BatchFreeLye
   recipe: RecipeResult
   job: Job
   colours: ColourForecast
@@ -277,8 +281,9 @@ interface Known {
 }
 
 /** Everything worth a thought about a plan, the gravest first. */
-export const noticesOf = ({ plan, shelf, portions, recipe, job, colours, neverEmulsified }: Known): Notice[] =>
+export const noticesOf = ({ plan, shelf, portions, freeLye, recipe, job, colours, neverEmulsified }: Known): Notice[] =>
   [
+    ...freeLyeNotice(plan, freeLye),
     ...lye(plan, portions, recipe),
     ...scent(plan, shelf, recipe.scent),
     ...house(plan, shelf),

@@ -99,8 +99,8 @@ export function workingsOf(
       inputs: [
         { name: 'lye', value: portions.lyeG, unit: 'g' },
         { name: 'NaOH for all oils', value: demand, unit: 'g' },
-        { name: 'if every oil is at its usual low', value: portions.superfatLowShare * 100, unit: '%' },
-        { name: 'if every oil is at its usual high', value: portions.superfatHighShare * 100, unit: '%' },
+        { name: 'with oils at their usual low and the scale off', value: portions.superfat.low * 100, unit: '%' },
+        { name: 'with oils at their usual high and the scale off', value: portions.superfat.high * 100, unit: '%' },
       ],
       source: sapSource,
     },

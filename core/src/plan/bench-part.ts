@@ -165,7 +165,7 @@ export class Division {
 }
 
 export class Weighed {
-  @Text(1, 60, 'A line of the weigh list is named by its key.')
+  @Text(1, 140, 'A line of the weigh list is named by its key.')
   item!: string
 
   @NumberFrom(0, 200_000, 'A weight is from 0 to 200 kg.')
@@ -179,13 +179,13 @@ export class Preparation {
   @IsArray({ message: 'What is done is a list of names.' })
   @ArrayMaxSize(MAX_TICKS, { message: `At most ${MAX_TICKS} lines can be ticked.` })
   @IsString({ each: true, message: 'What is done is a list of names.' })
-  @Matches(/^[a-z0-9][a-z0-9:.-]{0,79}$/, { each: true, message: 'What is done is a list of names.' })
+  @Matches(/^[a-z0-9][a-z0-9:.-]{0,139}$/, { each: true, message: 'What is done is a list of names.' })
   done!: string[]
 
   @Parts(() => Weighed, 0, MAX_TICKS, `At most ${MAX_TICKS} lines can be weighed.`)
   weighed!: Weighed[]
 
-  @NumberFrom(0, 120, 'The liner stands over by 0 to 120 mm; 20 to 50 mm is usual.')
+  @NumberFrom(0, 300, 'The liner stands over by 0 to 300 mm; 20 to 50 mm is usual.')
   overhangMm!: number
 
   @NumberFrom(100, 2000, 'A roll is from 100 to 2000 mm wide.')

@@ -1,4 +1,4 @@
-import { Equals, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
+import { Equals, IsBoolean, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
 import { NumberFrom, Part, Parts, Text } from '../checks/index.ts'
 import { FORMS, LININGS } from '../shelf/index.ts'
 import type { Lining, MouldForm } from '../shelf/index.ts'
@@ -25,7 +25,7 @@ import { Rest } from './rest-part.ts'
  */
 
 export const PLAN_FORMAT = 'ostler-plan'
-export const PLAN_VERSION = 6
+export const PLAN_VERSION = 7
 
 export const MAX_CUPS = 12
 export const MAX_POURS = 60
@@ -88,6 +88,15 @@ export class Conditions {
   fineScaleStepG!: number
 }
 
+/** Why a batch with no superfat, or less, is made all the same; it holds for a superfat that is no lower than the one answered for. */
+export class FreeLyeAnswer {
+  @Text(8, 500, 'Say in 8 to 500 letters why this batch may have no superfat, and what keeps it from skin.')
+  reason!: string
+
+  @NumberFrom(-1, 1, 'The superfat that was answered for is from −100 to 100 %.')
+  superfatShare!: number
+}
+
 export class Plan {
   @Equals(PLAN_FORMAT, { message: `The format is "${PLAN_FORMAT}".` })
   format!: typeof PLAN_FORMAT
@@ -100,6 +109,15 @@ export class Plan {
 
   @Text(0, 4000, 'Notes have at most 4000 letters.')
   notes!: string
+
+  /** Made to learn from, not to wash with or to sell. */
+  @IsBoolean({ message: 'Whether it is a trial is true or false.' })
+  isTrial!: boolean
+
+  /** Null: not answered. */
+  @ValidateIf((plan: Plan) => plan.freeLye !== null)
+  @Part(() => FreeLyeAnswer, 'The answer to free lye is null, or a reason with the superfat it is for.')
+  freeLye!: FreeLyeAnswer | null
 
   @Part(() => Recipe, 'The recipe is missing.')
   recipe!: Recipe

@@ -30,6 +30,7 @@ export type {
 } from './bench-part.ts'
 export {
   Conditions,
+  FreeLyeAnswer,
   MAX_CUPS,
   MAX_MORE_MOULDS,
   MAX_POURS,

@@ -1,4 +1,4 @@
-import { startingRest } from './rest-part.ts'
+import { restStep, startingRest } from './rest-part.ts'
 import {
   startingColour,
   startingDivision,
@@ -125,6 +125,35 @@ const toVersion6 = (document: Loose): Loose => ({
 })
 
 /**
+ * Version 7: trials, and a written answer to free lye. Version 6 grew while it was in use, so what its earlier forms lack
+ * is filled in here: the rest and its parts, how batter is blended, what waiting cups do.
+ */
+function toVersion7(document: Loose): Loose {
+  const rest = loose(document['rest'])
+  const start = startingRest()
+  const { steps } = rest
+  return {
+    ...document,
+    version: 7,
+    isTrial: false,
+    freeLye: null,
+    hands: { waiting: 'rest', blend: 'stick', ...loose(document['hands']) },
+    blendedS: document['blendedS'] ?? null,
+    rest: {
+      ...start,
+      ...rest,
+      cut: { ...start.cut, ...loose(rest['cut']) },
+      steps: Array.isArray(steps)
+        ? steps.map(step => {
+            const whole = { ...restStep(), ...loose(step) }
+            return { ...whole, towels: Math.round(whole.towels) }
+          })
+        : start.steps,
+    },
+  }
+}
+
+/**
  * From an older version to the next, by the version it starts from: plain data in, plain data out, nothing thrown. The
  * current version has no entry.
  */
@@ -134,6 +163,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   3: toVersion4,
   4: toVersion5,
   5: toVersion6,
+  6: toVersion7,
 }
 
 /** Brings an older document to the current version, one version at a time. */

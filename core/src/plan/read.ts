@@ -147,6 +147,8 @@ export function ordered(plan: Plan): Plan {
     version: PLAN_VERSION,
     name: plan.name,
     notes: plan.notes,
+    isTrial: plan.isTrial,
+    freeLye: plan.freeLye && pick(plan.freeLye, ['reason', 'superfatShare']),
     recipe: orderedRecipe(plan.recipe),
     mould: orderedMould(plan.mould),
     moreMoulds: plan.moreMoulds.map(orderedMould),

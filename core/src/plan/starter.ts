@@ -128,6 +128,8 @@ export const starterPlan = (name: string): Plan => ({
   version: PLAN_VERSION,
   name,
   notes: '',
+  isTrial: false,
+  freeLye: null,
   recipe: {
     name: '',
     origin: null,
@@ -238,9 +240,10 @@ export function starterLike(name: string, last: Plan | undefined): Plan {
 export const freshCopy = (plan: Plan, name: string): Plan => ({
   ...plan,
   name,
+  freeLye: null,
   seen: [],
   blendedS: null,
-  rest: { ...plan.rest, readings: [], weighIns: [] },
+  rest: { ...plan.rest, pouredAt: '', readings: [], weighIns: [] },
   heat: { ...plan.heat, readings: [] },
   division: { ...plan.division, actual: [] },
   cups: plan.cups.map(cup => ({ ...cup, colorants: cup.colorants.map(part => ({ ...part, slurry: null })) })),

@@ -1,7 +1,6 @@
 import type { Plan } from '../plan/index.ts'
-import { naohPerG, scentLoad, unitBatter } from '../recipe/index.ts'
-import type { ScentLoad, UnitBatter } from '../recipe/index.ts'
-
+import { naohPerG, scentLoad, superfatBand, takenBy, unitBatter } from '../recipe/index.ts'
+import type { ScentLoad, SuperfatBand, UnitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Moment, Shelf } from '../shelf/index.ts'
 import { roundDown, roundNearest, roundToTotal } from '../working/index.ts'
@@ -60,16 +59,15 @@ export interface Portions {
   blankG: number
   /** Of the recipe's oil and water, what goes into the cups with colours instead of into the pot. */
   drawn: { oil: string; oilG: number; waterG: number }
-  /** The batch's scent in all cups that get it. */
+  /** The batch's scent: in all cups that get it, and in what clings to the pot when the whole pot is scented. */
   scentG: number
   scents: WeighedScent[]
   stabiliserG: number
   /** Scents of single cups, in the order of the cups. */
   ownScents: (WeighedScent[] | null)[]
   superfatShare: number
-  /** Superfat if every oil's saponification value stood at its usual low or high. */
-  superfatLowShare: number
-  superfatHighShare: number
+  /** With what the oils' values and the scales leave open. */
+  superfat: SuperfatBand
   cups: Portion[]
   /** What the pot's batter holds, for the chemistry of cups. */
   pot: PotSums
@@ -114,42 +112,6 @@ function weighedExtras(unit: UnitBatter, oilG: number, { scaleStepG, fineScaleSt
   return { liquids, additives }
 }
 
-/** Masses of everything that takes lye, in the order of the recipe. */
-export interface LyeTakers {
-  oils: readonly { massG: number }[]
-  liquids: readonly { massG: number }[]
-  additives: readonly { massG: number }[]
-}
-
-/** Pure NaOH that acids take before all else, and that oils and fats take after them, g. */
-function takenBy(unit: UnitBatter, { oils, liquids, additives }: LyeTakers, at: 'value' | 'low' | 'high' = 'value') {
-  const extras = [
-    ...unit.liquids.map((part, i) => ({ part, massG: liquids[i]!.massG, isCounted: part.part.countFat })),
-    ...unit.additives.map((part, i) => ({ part, massG: additives[i]!.massG, isCounted: part.part.addLye })),
-  ].filter(({ part }) => part.massG > 0)
-  const of = (key: 'acidLyeG' | 'fatLyeG', list: typeof extras) =>
-    list.reduce((sum, { part, massG }) => sum + (part[key] / part.massG) * massG, 0)
-  const counted = extras.filter(extra => extra.isCounted)
-  return {
-    oilsG: unit.oils.reduce((sum, { oil }, i) => sum + oils[i]!.massG * naohPerG(oil, at), 0),
-    fatG: of('fatLyeG', extras),
-    acidG: of('acidLyeG', extras),
-    countedFatG: of('fatLyeG', counted),
-    countedAcidG: of('acidLyeG', counted),
-  }
-}
-
-/** Superfat of what is weighed: acids first take their lye, then oils and fats what is left. */
-export function superfatAsWeighed(
-  unit: UnitBatter,
-  weighed: LyeTakers,
-  naohG: number,
-  at: 'value' | 'low' | 'high' = 'value',
-): number {
-  const taken = takenBy(unit, weighed, at)
-  return 1 - Math.max(0, naohG - taken.acidG) / (taken.oilsG + taken.fatG)
-}
-
 /** Parts of the scent, each rounded down; the part with most room to its limit takes what that leaves. */
 function weighedScents(load: ScentLoad | null, scentG: number, oilG: number, stepG: number): WeighedScent[] {
   if (!load) return []
@@ -165,6 +127,18 @@ function weighedScents(load: ScentLoad | null, scentG: number, oilG: number, ste
     exactG: scentG * part.share,
     drops: Math.floor(masses[i]! * part.dropsPerG),
   }))
+}
+
+/**
+ * Scent that no cup gets, g: when it goes into the oils or the pot, what clings there is scented too, and plain batter kept
+ * back of scented oils.
+ */
+function scentBesideCups(plan: Plan, load: ScentLoad | null, potClingG: number, blankG: number): number {
+  const moment = plan.scent?.moment
+  const isUsed = plan.cups.some(cup => cup.scented && !cup.ownScent)
+  if (!load || !isUsed || (moment !== 'oils' && moment !== 'pot')) return 0
+  const besideG = potClingG + (moment === 'oils' ? blankG : 0)
+  return roundDown(besideG * load.loadOfBatter, plan.conditions.fineScaleStepG)
 }
 
 /** Oil and water for dispersing, when they are drawn from the recipe: exact, in all cups together. */
@@ -225,7 +199,9 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
   const scents = cupScents(plan, shelf, layers, unit.batterG)
   const exact = plan.cups.map((cup, i) => exactPortion(cup, plan, shelf, layers, scents[i]!, unit.batterG))
   const blankExactG = plan.reserves.reduce((sum, reserve) => (reserve.cup === '' ? sum + reserve.massG : sum), 0)
-  const potExactG = exact.reduce((sum, portion) => sum + portion.batterG, 0) + blankExactG + plan.pot.clingG
+  // Batters of their own are made in the jugs they are poured from, which have their own cling.
+  const clingG = plan.division.mode === 'own-batters' ? 0 : plan.pot.clingG
+  const potExactG = exact.reduce((sum, portion) => sum + portion.batterG, 0) + blankExactG + clingG
   const potDose = plan.potColorants.reduce((sum, part) => sum + part.doseGPerKg / 1000, 0)
   const drawn = drawnFrom(plan, unit, exact)
   const oilExactG = (potExactG / (1 + potDose) + drawn.oilG + drawn.waterG) / unit.batterG
@@ -238,8 +214,8 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
   const allowedG = ((taken.oilsG + taken.countedFatG) * (1 - superfatShare) + taken.countedAcidG) / lyePurityShare
   const lyeG = roundDown(Math.min(lyeExactG, allowedG), fineScaleStepG)
   const naohG = lyeG * lyePurityShare
-  const superfat = (at: 'value' | 'low' | 'high') =>
-    superfatAsWeighed(unit, { oils: allOils, liquids, additives }, naohG, at)
+  const steps = { oilG: scaleStepG, naohG: fineScaleStepG * lyePurityShare }
+  const superfat = superfatBand(unit, { oils: allOils, liquids, additives }, naohG, steps)
 
   const oils = allOils.map(part => {
     if (part.oil !== drawn.oil) return part
@@ -255,7 +231,7 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
     return { colorant: part.colorant, name, moment: part.moment, exactG, massG: roundNearest(exactG, fineScaleStepG) }
   })
   const potG = clean(oilG + lyeG + waterG + total(liquids) + total(additives) + total(potColours))
-  const potClingG = Math.min(plan.pot.clingG, potG)
+  const potClingG = Math.min(clingG, potG)
   const divided = roundToTotal([...exact.map(portion => portion.batterG), blankExactG], potG - potClingG, scaleStepG)
   const mediumOil = findById(shelf.oils, plan.division.mediumOil)
   const inPot = takenBy(unit, { oils, liquids, additives })
@@ -271,7 +247,8 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
     return { ...weighed, ...cupChemistry(weighed, pot) }
   })
   const shared = cups.filter((_, i) => !plan.cups[i]!.ownScent)
-  const scentG = clean(shared.reduce((sum, portion) => sum + portion.scentG, 0))
+  const inCupsG = shared.reduce((sum, portion) => sum + portion.scentG, 0)
+  const scentG = clean(inCupsG + scentBesideCups(plan, load, potClingG, divided.at(-1)!))
   return {
     oils,
     oilG,
@@ -294,9 +271,8 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
         ? weighedScents(scents[i]!.load, portion.scentG, (portion.batterG * oilG) / potG, fineScaleStepG)
         : null,
     ),
-    superfatShare: superfat('value'),
-    superfatLowShare: superfat('low'),
-    superfatHighShare: superfat('high'),
+    superfatShare: superfat.value,
+    superfat,
     cups,
     pot,
     layers,

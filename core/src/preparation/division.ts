@@ -1,214 +1,392 @@
 import type { Plan } from '../plan/index.ts'
-import type { Portions } from '../portions/index.ts'
-import { naohPerG, oilsByShare, unitBatter } from '../recipe/index.ts'
+import { broughtIn } from '../portions/index.ts'
+import type { Portion, Portions } from '../portions/index.ts'
+import { superfatBand, takenBy, unitBatter } from '../recipe/index.ts'
+import type { LyeTakers, SuperfatBand, UnitBatter } from '../recipe/index.ts'
 import { findById, isHard } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { roundDown, roundNearest } from '../working/index.ts'
+
+/**
+ * A recipe divided into a batter of its own for each cup. What the solution holds beside lye and water (milk, powders,
+ * acids, salt) is part of what is weighed out, so each batter's lye is worked out from what is really in it.
+ */
+
+/** A liquid, additive or colour, as weighed for the solution or for one batter. */
+export interface BatterPart {
+  kind: 'liquid' | 'additive' | 'colour'
+  id: string
+  name: string
+  /** Its place among the recipe's liquids or additives, or the pot's colours. */
+  index: number
+  massG: number
+  exactG: number
+  stepG: number
+}
+
+/** Lye, water and what goes in with them. `totalG` is the sum of all its parts as weighed. */
+export interface LyeSolution {
+  lyeG: number
+  lyeExactG: number
+  waterG: number
+  waterExactG: number
+  parts: BatterPart[]
+  totalG: number
+}
+
+export interface BatterOil {
+  oil: string
+  name: string
+  massG: number
+  exactG: number
+  /** Held back until the batter is emulsified. */
+  late: boolean
+  /** Comes with the common melt and is not weighed for itself. */
+  fromMelt: boolean
+  /** Of this oil, what the cup's colours bring instead of the pot, g. */
+  drawnG: number
+}
 
 /** One small batter: what it gets of everything. */
 export interface BatterShare {
   cup: string
   name: string
+  /** Batter that the cup needs; and plain batter kept back of it, drawn before scent and colour. */
   batterG: number
-  /** Hard fats from the common melt, or each. */
-  hard: { oil: string; name: string; massG: number }[]
-  /** From the common melt, poured as one. */
+  blankG: number
+  /** In the order of the recipe. */
+  oils: BatterOil[]
+  /** From the common melt, poured as one; 0 without one. */
   meltG: number
   /** The melt left in the pot after it, g: what the scale should show. */
   meltLeftG: number
-  liquid: { oil: string; name: string; massG: number }[]
-  /** Lye as bought and water, for a solution of its own. */
+  /** Of the common solution, g; 0 with one of its own. */
+  solutionG: number
+  /** Null: from the common one. */
+  own: LyeSolution | null
+  /** Weighed for this batter whichever way lye is divided: into its oils, or in at light trace. */
+  parts: BatterPart[]
+  /** Water that the cup's colours bring instead of the pot, g. */
+  drawnWaterG: number
+  /** Of this, lye as bought and plain water. */
   lyeG: number
   waterG: number
-  /** Of the common solution. */
-  solutionG: number
   superfatShare: number
+  superfat: SuperfatBand
 }
 
 export interface DivisionSheet {
+  /** In the order in which they are poured first. */
   batters: BatterShare[]
-  /** The common melt with what clings to its pot. */
+  /** The common melt with what clings to its pot; 0 without. */
   meltG: number
   meltClingG: number
-  /** The common lye solution with what clings to its jug. */
-  solutionG: number
+  meltOils: { oil: string; name: string; massG: number; exactG: number }[]
+  /** The common solution, null with one for each; and what of it clings to its jug. */
+  solution: LyeSolution | null
   solutionClingG: number
 }
 
 /** Film of clear melted fat on a pot, and of lye on a jug: engineering estimates. */
 const MELT_CLINGS = 0.006
-const SOLUTION_CLINGS = 0.004
+/** Coarse scales and tiny batches need more of the solution than what clings. */
+const SOLUTION_CLINGS = [0.004, 0.01, 0.025, 0.06, 0.15]
+/** From here on a part is weighed on the scale for oils. */
+const COARSE_FROM_G = 100
+
+interface Known {
+  plan: Plan
+  unit: UnitBatter
+  shelf: Shelf
+}
+
+/** A batter before its lye: oils exact and what its colours bring. */
+interface Start {
+  cup: Plan['cups'][number]
+  portion: Portion
+  blankG: number
+  oilsG: number
+  drawnOilG: number
+  drawnWaterG: number
+}
+
+const sum = <T>(list: readonly T[], of: (item: T) => number): number =>
+  list.reduce((total, item) => total + of(item), 0)
+const clean = (g: number): number => Number(g.toFixed(6))
+
+function startsOf({ plan, unit }: Known, portions: Portions): Start[] {
+  const draws = plan.division.mediumFrom === 'recipe'
+  const drawsOil = draws && unit.oils.some(part => part.oil.id === plan.division.mediumOil)
+  const potDose = sum(plan.potColorants, part => part.doseGPerKg / 1000)
+  const firstPour = (cup: string) => {
+    const at = plan.score.findIndex(pour => pour.cup === cup)
+    return at < 0 ? Infinity : at
+  }
+  const made = plan.cups
+    .flatMap((cup, i) => (portions.cups[i]!.batterG > 0 ? [{ cup, portion: portions.cups[i]! }] : []))
+    .sort((a, b) => firstPour(a.cup.id) - firstPour(b.cup.id))
+  return made.map(({ cup, portion }, n) => {
+    const blankG = n === 0 ? portions.blankG : 0
+    const wet = broughtIn(portion.colours.map(part => ({ ...part, mediumG: part.exact.mediumG, form: 'powder' })))
+    const drawnOilG = drawsOil ? wet.oilG : 0
+    const drawnWaterG = draws ? wet.waterG : 0
+    // Oil for colours that is to be drawn from an oil that the recipe lacks comes on top.
+    const broughtG = draws ? drawnOilG + drawnWaterG : 0
+    const oilsG = ((portion.batterG + blankG) / (1 + potDose) + broughtG) / unit.batterG
+    return { cup, portion, blankG, oilsG, drawnOilG, drawnWaterG }
+  })
+}
+
+const stepFor = (exactG: number, { scaleStepG, fineScaleStepG }: Plan['conditions']): number =>
+  exactG >= COARSE_FROM_G ? scaleStepG : fineScaleStepG
+
+/** Liquids, additives and colours of the pot for so much oil: those of the lye solution, or all the others. */
+function partsFor({ plan, unit, shelf }: Known, oilsG: number, isForLye: boolean): BatterPart[] {
+  const part = (kind: BatterPart['kind'], id: string, name: string, index: number, exactG: number): BatterPart => {
+    const stepG = stepFor(exactG, plan.conditions)
+    return { kind, id, name, index, exactG, stepG, massG: roundNearest(exactG, stepG) }
+  }
+  const fits = (moment: string) => (moment === 'lye') === isForLye
+  return [
+    ...unit.liquids.flatMap(({ part: { moment }, liquid, massG }, i) =>
+      fits(moment) ? [part('liquid', liquid.id, liquid.name, i, oilsG * massG)] : [],
+    ),
+    ...unit.additives.flatMap(({ part: { moment }, additive, massG }, i) =>
+      fits(moment) ? [part('additive', additive.id, additive.name, i, oilsG * massG)] : [],
+    ),
+    ...plan.potColorants.flatMap(({ colorant, doseGPerKg, moment }, i) => {
+      const name = findById(shelf.colorants, colorant)?.name ?? colorant
+      return fits(moment) ? [part('colour', colorant, name, i, (oilsG * unit.batterG * doseGPerKg) / 1000)] : []
+    }),
+  ].filter(one => one.exactG > 0)
+}
+
+/** Masses in the order of the recipe, from parts that know their place. */
+const inOrder = (length: number, kind: BatterPart['kind'], parts: readonly { part: BatterPart; massG: number }[]) =>
+  Array.from({ length }, (_, i) => ({
+    massG: sum(
+      parts.filter(one => one.part.kind === kind && one.part.index === i),
+      one => one.massG,
+    ),
+  }))
+
+/** Looks up what was really weighed of a line; the sheet itself asks for what is planned. */
+export type MassOf = (key: string, plannedG: number) => number
+
+/** Keys of the weigh list. A common line has no cup. */
+export const batterKey = (cup: string, what: string): string => (cup === '' ? what : `batter:${cup}:${what}`)
+export const partKey = (part: BatterPart): string =>
+  part.kind === 'colour' ? `colour:pot:${part.id}` : `${part.kind}:${part.id}`
+
+/** What one batter really holds. */
+export interface BatterAmounts {
+  weighed: LyeTakers
+  /** Pure NaOH, and all water. */
+  naohG: number
+  waterG: number
+  oilG: number
+  /** g of NaOH in a g of what lye is weighed as: the solution, or lye itself. */
+  naohPerG: number
+}
+
+function solutionAmounts(solution: LyeSolution, cup: string, mass: MassOf) {
+  const lyeG = mass(batterKey(cup, 'lye'), solution.lyeG)
+  const waterG = mass(batterKey(cup, 'water'), solution.waterG)
+  const parts = solution.parts.map(part => ({ part, massG: mass(batterKey(cup, partKey(part)), part.massG) }))
+  return { lyeG, waterG, parts, totalG: lyeG + waterG + sum(parts, one => one.massG) }
+}
+
+/** What a batter holds when its lines were weighed as `mass` says. */
+export function batterAmounts(
+  sheet: Omit<DivisionSheet, 'batters'>,
+  batter: Omit<BatterShare, 'superfat' | 'superfatShare'>,
+  { plan, unit }: Pick<Known, 'plan' | 'unit'>,
+  mass: MassOf,
+): BatterAmounts {
+  const { cup } = batter
+  const melted = sheet.meltOils.map(part => mass(`oil:${part.oil}`, part.massG))
+  const meltG = sum(melted, g => g)
+  const drawG = mass(batterKey(cup, 'melt'), batter.meltG)
+  const oils = batter.oils.map(part => {
+    const i = sheet.meltOils.findIndex(one => one.oil === part.oil)
+    const weighedG = part.fromMelt
+      ? meltG > 0
+        ? (drawG * melted[i]!) / meltG
+        : 0
+      : mass(batterKey(cup, `oil:${part.oil}`), part.massG)
+    return { massG: weighedG + part.drawnG }
+  })
+  const made = batter.own ? solutionAmounts(batter.own, cup, mass) : solutionAmounts(sheet.solution!, '', mass)
+  const taken = batter.own ? 1 : made.totalG > 0 ? mass(batterKey(cup, 'solution'), batter.solutionG) / made.totalG : 0
+  const parts = [
+    ...made.parts.map(one => ({ ...one, massG: one.massG * taken })),
+    ...batter.parts.map(part => ({ part, massG: mass(batterKey(cup, partKey(part)), part.massG) })),
+  ]
+  const weighed = {
+    oils,
+    liquids: inOrder(unit.liquids.length, 'liquid', parts),
+    additives: inOrder(unit.additives.length, 'additive', parts),
+  }
+  const brought = (list: readonly { massG: number; waterG: number }[], masses: readonly { massG: number }[]) =>
+    sum(
+      list.map((part, i) => (part.massG > 0 ? (part.waterG / part.massG) * masses[i]!.massG : 0)),
+      g => g,
+    )
+  const { lyePurityShare } = plan.recipe
+  return {
+    weighed,
+    naohG: made.lyeG * taken * lyePurityShare,
+    waterG:
+      made.waterG * taken +
+      batter.drawnWaterG +
+      brought(unit.liquids, weighed.liquids) +
+      brought(unit.additives, weighed.additives),
+    oilG: sum(oils, part => part.massG),
+    naohPerG: batter.own ? lyePurityShare : made.totalG > 0 ? (made.lyeG * lyePurityShare) / made.totalG : 0,
+  }
+}
+
+const planned: MassOf = (_, plannedG) => plannedG
+
+/** Pure NaOH that so much may hold: oils and counted fats less the superfat, and counted acids. */
+const allowedNaoh = ({ plan, unit }: Pick<Known, 'plan' | 'unit'>, weighed: LyeTakers): number => {
+  const taken = takenBy(unit, weighed)
+  return (taken.oilsG + taken.countedFatG) * (1 - plan.recipe.superfatShare) + taken.countedAcidG
+}
+
+/** The common solution for all batters, so much larger for what clings. */
+function commonSolution(known: Known, starts: readonly Start[], clings: number): LyeSolution {
+  const { plan, unit } = known
+  const { scaleStepG, fineScaleStepG } = plan.conditions
+  const oilsG = sum(starts, start => start.oilsG) * (1 + clings)
+  const lyeExactG = oilsG * unit.lyeG
+  const lyeG = roundDown(lyeExactG, fineScaleStepG)
+  const waterExactG = Math.max(0, oilsG * unit.waterG - sum(starts, start => start.drawnWaterG))
+  const waterG = roundNearest(waterExactG, scaleStepG)
+  const parts = partsFor(known, oilsG, true)
+  return { lyeG, lyeExactG, waterG, waterExactG, parts, totalG: clean(lyeG + waterG + sum(parts, part => part.massG)) }
+}
+
+function ownSolution(known: Known, start: Start, others: LyeTakers): LyeSolution {
+  const { plan, unit } = known
+  const { scaleStepG, fineScaleStepG, ...rest } = plan.conditions
+  const parts = partsFor(known, start.oilsG, true)
+  const withParts = {
+    oils: others.oils,
+    liquids: inOrder(
+      unit.liquids.length,
+      'liquid',
+      parts.map(part => ({ part, massG: part.massG })),
+    ).map((one, i) => ({
+      massG: one.massG + others.liquids[i]!.massG,
+    })),
+    additives: inOrder(
+      unit.additives.length,
+      'additive',
+      parts.map(part => ({ part, massG: part.massG })),
+    ).map((one, i) => ({ massG: one.massG + others.additives[i]!.massG })),
+  }
+  const lyeExactG = allowedNaoh(known, withParts) / plan.recipe.lyePurityShare
+  const lyeG = roundDown(lyeExactG, fineScaleStepG)
+  const waterExactG = Math.max(0, start.oilsG * unit.waterG - start.drawnWaterG)
+  const waterG = roundNearest(waterExactG, stepFor(waterExactG, { scaleStepG, fineScaleStepG, ...rest }))
+  return { lyeG, lyeExactG, waterG, waterExactG, parts, totalG: clean(lyeG + waterG + sum(parts, part => part.massG)) }
+}
+
+/** The most of the common solution that a batter may take, g: the solution brings fats and acids of its own. */
+function solutionFor(known: Known, solution: LyeSolution, others: LyeTakers): number {
+  const { plan, unit } = known
+  const inSolution = solution.parts.map(part => ({ part, massG: part.massG }))
+  const carried = takenBy(unit, {
+    oils: unit.oils.map(() => ({ massG: 0 })),
+    liquids: inOrder(unit.liquids.length, 'liquid', inSolution),
+    additives: inOrder(unit.additives.length, 'additive', inSolution),
+  })
+  const freeG =
+    solution.lyeG * plan.recipe.lyePurityShare -
+    carried.countedFatG * (1 - plan.recipe.superfatShare) -
+    carried.countedAcidG
+  return freeG > 0 ? (allowedNaoh(known, others) / freeG) * solution.totalG : 0
+}
+
+function oilsOf({ plan, unit }: Known, start: Start, isCommon: boolean): BatterOil[] {
+  return unit.oils.map(({ oil, share, late }) => {
+    const drawnG = oil.id === plan.division.mediumOil ? start.drawnOilG : 0
+    const exactG = Math.max(0, start.oilsG * share - drawnG)
+    // An oil of which some is drawn for colours would change the melt from batter to batter.
+    const isDrawn = plan.division.mediumFrom === 'recipe' && oil.id === plan.division.mediumOil
+    const fromMelt = isCommon && isHard(oil) && !late && !isDrawn
+    return {
+      oil: oil.id,
+      name: oil.name,
+      late,
+      fromMelt,
+      drawnG,
+      exactG,
+      massG: roundNearest(exactG, plan.conditions.scaleStepG),
+    }
+  })
+}
 
 /**
- * Divides a recipe into a batter of its own for each cup. Hard fats as one clear melt by running total, liquid oils weighed
- * apart; lye from one solution, stirred and clear, or separate. Each batter's lye is rounded down against its own oils.
+ * Divides a recipe into a batter of its own for each cup. Hard fats as one clear melt by running total or each for itself,
+ * liquid oils weighed apart; lye from one solution or separate. Each batter's lye is the most that its own weighed oils,
+ * fats and acids allow, rounded down.
  */
 export function divisionSheet(plan: Plan, shelf: Shelf, portions: Portions): DivisionSheet {
   const unit = unitBatter(plan.recipe, shelf)
+  const known = { plan, unit, shelf }
   const { scaleStepG, fineScaleStepG } = plan.conditions
-  const cups = plan.cups.flatMap((cup, i) =>
-    portions.cups[i]!.batterG > 0 ? [{ cup, portion: portions.cups[i]! }] : [],
-  )
-  const hardShare = unit.oils.reduce((sum, part) => sum + (isHard(part.oil) ? part.share : 0), 0)
-  const oilsOf = (batterG: number) => batterG / unit.batterG
-  const meltNeedG = cups.reduce((sum, { portion }) => sum + oilsOf(portion.batterG) * hardShare, 0)
-  const meltG = roundNearest(meltNeedG * (1 + MELT_CLINGS), scaleStepG)
-  // Water beside what liquids bring: own batters take water and liquids in the recipe's ratio.
-  const waterPerOils = unit.batterG - 1 - unit.lyeG
+  const starts = startsOf(known, portions)
+  const oils = starts.map(start => oilsOf(known, start, plan.division.melt === 'common'))
+  const meltOils = unit.oils.flatMap(({ oil }, i) => {
+    const needG = sum(oils, list => (list[i]!.fromMelt ? list[i]!.exactG : 0))
+    const exactG = needG * (1 + MELT_CLINGS)
+    return needG > 0 ? [{ oil: oil.id, name: oil.name, exactG, massG: roundNearest(exactG, scaleStepG) }] : []
+  })
+  const meltG = clean(sum(meltOils, part => part.massG))
   let meltLeftG = meltG
-  const batters = cups.map(({ cup, portion }): BatterShare => {
-    const oilsG = oilsOf(portion.batterG)
-    const part = (isHardPart: boolean) =>
-      unit.oils
-        .filter(one => isHard(one.oil) === isHardPart)
-        .map(one => ({ oil: one.oil.id, name: one.oil.name, massG: roundNearest(oilsG * one.share, scaleStepG) }))
-    const hard = part(true)
-    const liquid = part(false)
-    const meltShareG = roundNearest(oilsG * hardShare, scaleStepG)
-    meltLeftG = Math.max(0, meltLeftG - meltShareG)
-    const hardRatio = plan.division.melt === 'common' && hardShare > 0 ? meltShareG / (oilsG * hardShare) : null
-    const demandG = unit.oils.reduce((sum, one) => {
-      const weighedG = isHard(one.oil)
-        ? hardRatio === null
-          ? hard.find(line => line.oil === one.oil.id)!.massG
-          : oilsG * one.share * hardRatio
-        : liquid.find(line => line.oil === one.oil.id)!.massG
-      return sum + weighedG * naohPerG(one.oil)
-    }, 0)
-    const restG =
-      oilsG * unit.naohG -
-      unit.oils.reduce((sum, one) => sum + oilsG * one.share * naohPerG(one.oil), 0) * (1 - plan.recipe.superfatShare)
-    const allowedG = (demandG * (1 - plan.recipe.superfatShare) + restG) / plan.recipe.lyePurityShare
-    const lyeG = roundDown(Math.min(oilsG * unit.lyeG, allowedG), fineScaleStepG)
-    const waterG = roundNearest(oilsG * waterPerOils, scaleStepG)
-    const netG = Math.max(0, lyeG * plan.recipe.lyePurityShare - restG)
+  const begun = starts.map((start, n) => {
+    const exactG = sum(oils[n]!, part => (part.fromMelt ? part.exactG : 0))
+    // The last draw never asks for more than the pot still holds.
+    const drawG = Math.min(roundNearest(exactG, scaleStepG), meltLeftG)
+    meltLeftG = clean(meltLeftG - drawG)
     return {
-      cup: cup.id,
-      name: cup.name,
-      batterG: portion.batterG,
-      hard,
-      meltG: meltShareG,
-      meltLeftG: roundNearest(meltLeftG, scaleStepG),
-      liquid,
-      lyeG,
-      waterG,
-      solutionG: roundDown(lyeG + oilsG * waterPerOils, fineScaleStepG),
-      superfatShare: demandG > 0 ? 1 - netG / demandG : plan.recipe.superfatShare,
+      ...{ cup: start.cup.id, name: start.cup.name, batterG: start.portion.batterG, blankG: start.blankG },
+      ...{ oils: oils[n]!, meltG: drawG, meltLeftG, solutionG: 0, own: null, lyeG: 0, waterG: 0 },
+      ...{ parts: partsFor(known, start.oilsG, false), drawnWaterG: start.drawnWaterG },
     }
   })
-  const solutionG = batters.reduce((sum, batter) => sum + batter.solutionG, 0)
-  return {
-    batters,
-    meltG,
-    meltClingG: meltG - roundNearest(meltNeedG, scaleStepG),
-    solutionG: roundNearest(solutionG * (1 + SOLUTION_CLINGS), fineScaleStepG),
-    solutionClingG: solutionG * SOLUTION_CLINGS,
+  const nothing = { lyeG: 0, lyeExactG: 0, waterG: 0, waterExactG: 0, parts: [], totalG: 0 }
+  const before = { meltG, meltClingG: meltLeftG, meltOils, solution: nothing, solutionClingG: 0 }
+  const others = begun.map(batter => batterAmounts(before, batter, known, planned).weighed)
+  const isDivided = plan.division.lye === 'divided'
+  const tries = isDivided ? SOLUTION_CLINGS.map(clings => commonSolution(known, starts, clings)) : []
+  const shares = (solution: LyeSolution) =>
+    others.map(weighed => roundDown(solutionFor(known, solution, weighed), fineScaleStepG))
+  const solution =
+    tries.find(one => sum(shares(one), g => g) <= one.totalG + 1e-6) ?? (isDivided ? tries.at(-1)! : null)
+  const taken = solution ? shares(solution) : []
+  const sheet = {
+    ...before,
+    solution,
+    solutionClingG: solution ? clean(solution.totalG - sum(taken, g => g)) : 0,
   }
-}
-
-export interface WayCompared {
-  mode: 'one-pot' | 'own-batters'
-  minutes: number
-  dishes: number
-  /** How level and how hurried, in words. */
-  level: string
-  pressure: string
-}
-
-/** Hands per piece of work, min: engineering estimates of an ordinary bench. */
-const WORK = {
-  weighOil: 0.8,
-  weighLye: 2,
-  dissolve: 4,
-  blend: 3,
-  rinse: 2,
-  split: 0.4,
-  colour: 0.8,
-  pour: 1,
-  washUp: 1.2,
-}
-
-/**
- * One pot split into cups against a batter of its own for each cup: minutes of work, dishes, and what it means for level
- * layers and for time.
- */
-export function compareWays(plan: Plan, portions: Portions): WayCompared[] {
-  const cups = portions.cups.filter(cup => cup.batterG > 0).length
-  const colours = plan.cups.reduce((sum, cup) => sum + cup.colorants.length, 0)
-  const oils = portions.oils.length
-  const common = WORK.colour * colours + WORK.pour * plan.score.length
-  const one = oils * WORK.weighOil + WORK.weighLye + WORK.dissolve + WORK.blend + cups * WORK.split + common
-  const separate = plan.division.lye === 'separate'
-  const liquidOils = portions.oils.length
-  const own =
-    (plan.division.melt === 'common' ? oils * 0.5 * WORK.weighOil : 0) +
-    cups * (liquidOils * 0.6 * WORK.weighOil + WORK.blend + WORK.rinse) +
-    (separate ? cups * (WORK.weighLye + WORK.dissolve) : WORK.weighLye + WORK.dissolve + cups) +
-    common
-  const dishesOne = 2 + cups + colours
-  const dishesOwn = 2 + cups * (separate ? 2 : 1) + colours
-  return [
-    {
-      mode: 'one-pot',
-      minutes: one + dishesOne * WORK.washUp,
-      dishes: dishesOne,
-      level: cups > 1 ? 'All cups age together: the last ones may be thick for a level face.' : 'Level.',
-      pressure: cups > 1 ? 'All clocks start at once.' : 'Only one to pour.',
-    },
-    {
-      mode: 'own-batters',
-      minutes: own + dishesOwn * WORK.washUp,
-      dishes: dishesOwn,
-      level: 'Each layer is poured at its own best trace: level faces, and time for the lower one to set.',
-      pressure: 'Each batter starts its own clock; nothing waits.',
-    },
-  ]
-}
-
-/** Everything for a whipped or piped top of its own. */
-export interface TopSheet {
-  oils: { oil: string; name: string; massG: number }[]
-  lyeG: number
-  waterG: number
-  hardShare: number
-  superfatShare: number
-  /** Bowl of four times the batter, ml. */
-  bowlMl: number
-  sentence: string
-}
-
-/** The top's own batter, with the recipe's superfat, purity and water strength. Null without one. */
-export function topSheet(plan: Plan, shelf: Shelf): TopSheet | null {
-  const { top } = plan.division
-  if (!top) return null
-  const main = unitBatter(plan.recipe, shelf)
-  const oils = oilsByShare({ oils: top.oils }, shelf)
-  const { superfatShare, lyePurityShare } = plan.recipe
-  const naoh = oils.reduce((sum, part) => sum + part.share * naohPerG(part.oil), 0) * (1 - superfatShare)
-  const water = (naoh * (1 - main.water.concentration)) / main.water.concentration
-  const oilG = top.massG / (1 + naoh / lyePurityShare + water)
-  const weighed = oils.map(part => ({
-    oil: part.oil.id,
-    name: part.oil.name,
-    massG: roundNearest(oilG * part.share, plan.conditions.scaleStepG),
-  }))
-  const demand = weighed.reduce((sum, part) => sum + part.massG * naohPerG(findById(shelf.oils, part.oil)!), 0)
-  const lyeG = roundDown(
-    Math.min(oilG * naoh, demand * (1 - superfatShare)) / lyePurityShare,
-    plan.conditions.fineScaleStepG,
-  )
-  const hardShare = oils.reduce((sum, part) => sum + (isHard(part.oil) ? part.share : 0), 0)
-  const percent = `${Math.round(hardShare * 100)} %`
-  return {
-    oils: weighed,
-    lyeG,
-    waterG: roundNearest(oilG * water, plan.conditions.scaleStepG),
-    hardShare,
-    superfatShare: demand > 0 ? 1 - (lyeG * lyePurityShare) / demand : superfatShare,
-    bowlMl: top.massG * 4,
-    sentence:
-      hardShare < 0.6
-        ? `${percent} hard oils are little for a whipped top; 60 to 90 % stand.`
-        : `${percent} hard oils. Cream the fats soft, trickle in lye of 10 to 20 °C at low speed, scrape the wall, pipe when peaks stand.`,
-  }
+  const batters = begun.map((batter, n): BatterShare => {
+    const own = solution ? null : ownSolution(known, starts[n]!, others[n]!)
+    const solutionG = taken[n] ?? 0
+    const made = { ...batter, own, solutionG }
+    const { weighed, naohG, naohPerG } = batterAmounts(sheet, made, known, planned)
+    // The solution's own lye was weighed once, then poured on the same scale.
+    const lyeStepG = fineScaleStepG * (solution ? naohPerG + naohG / Math.max(solution.lyeG, 1e-9) : naohPerG)
+    const superfat = superfatBand(unit, weighed, naohG, { oilG: scaleStepG, naohG: lyeStepG })
+    const lyeG = naohG / plan.recipe.lyePurityShare
+    const waterG = own
+      ? own.waterG
+      : solution && solution.totalG > 0
+        ? (solution.waterG * solutionG) / solution.totalG
+        : 0
+    return { ...made, lyeG, waterG, superfat, superfatShare: superfat.value }
+  })
+  return { ...sheet, batters }
 }

@@ -1,6 +1,6 @@
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
-import { topSheet } from './division.ts'
+import { topSheet } from './top.ts'
 import { MATERIAL_VERDICTS, findById, stockOf, unitCost, vesselFit } from '../shelf/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
 

@@ -1,5 +1,7 @@
 import type { Shelf } from '../shelf/index.ts'
 import { findById } from '../shelf/index.ts'
+import { freeLyeOf, superfatBand } from './free-lye.ts'
+import type { SuperfatBand } from './free-lye.ts'
 import { NAOH_PER_KOH } from './lye.ts'
 import { waterReadings } from './water.ts'
 import type { WaterReadings } from './water.ts'
@@ -16,9 +18,8 @@ export interface Audit {
   oilsG: number
   batterG: number
   superfatShare: number
-  /** With every oil's value at its usual low and high. */
-  lowShare: number
-  highShare: number
+  /** With what the oils' values and usual scales leave open. */
+  superfat: SuperfatBand
   water: WaterReadings
   /** Lye as told that would leave 5 %. */
   lyeFor5G: number
@@ -27,34 +28,25 @@ export interface Audit {
 
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`
 
-function verdictsOf(audit: Omit<Audit, 'verdicts'>): Audit['verdicts'] {
-  const { superfatShare, lowShare, highShare, water } = audit
-  const verdicts: Audit['verdicts'] = []
-  if (superfatShare < 0)
-    verdicts.push({
-      weight: 'stop',
-      sentence: `There is more lye than the oils can take (superfat ${percent(superfatShare)}). Do not make this.`,
-    })
-  else if (lowShare < 0)
-    verdicts.push({
-      weight: 'stop',
-      sentence: `Whether lye is left over depends on the oils: superfat ${percent(lowShare)} to ${percent(highShare)}. Take less lye, or get the oils’ certificates.`,
-    })
-  else if (superfatShare < 0.03)
-    verdicts.push({
+/** Scales that most benches have: 1 g for oils, 0.1 g for lye. */
+const USUAL_STEPS = { oilG: 1, naohG: 0.1 }
+
+function superfatVerdict(band: SuperfatBand): Audit['verdicts'][number] {
+  const { weight, sentence } = freeLyeOf(band, 'as it is written')
+  if (weight !== 'none') return { weight, sentence }
+  if (band.value > 0.2)
+    return {
       weight: 'warn',
-      sentence: `Superfat ${percent(superfatShare)} leaves little room for an error; 3 % or more is usual for skin.`,
-    })
-  else if (superfatShare > 0.2)
-    verdicts.push({
-      weight: 'warn',
-      sentence: `Superfat ${percent(superfatShare)} makes a soft bar that turns rancid. Is an oil too many, or lye missing?`,
-    })
-  else
-    verdicts.push({
-      weight: 'good',
-      sentence: `Superfat ${percent(superfatShare)}, and above zero however the oils’ values lie (${percent(lowShare)} to ${percent(highShare)}).`,
-    })
+      sentence: `Superfat ${percent(band.value)} makes a soft bar that turns rancid. Is an oil too many, or lye missing?`,
+    }
+  return {
+    weight: 'good',
+    sentence: `Superfat ${percent(band.value)}, and above zero however the oils’ values lie (${percent(band.low)} to ${percent(band.high)}).`,
+  }
+}
+
+function verdictsOf({ superfat, water }: Pick<Audit, 'superfat' | 'water'>): Audit['verdicts'] {
+  const verdicts = [superfatVerdict(superfat)]
   if (water.ratio < 1)
     verdicts.push({
       weight: 'stop',
@@ -91,12 +83,18 @@ export function auditOf(recipe: ForeignRecipe, shelf: Shelf): Audit | null {
   const demand = (of: (oil: (typeof oils)[number]['oil']) => number) =>
     oils.reduce((sum, part) => sum + (part.massG * of(part.oil) * NAOH_PER_KOH) / 1000, 0)
   const demandG = demand(oil => oil.sapKohMgPerG)
+  const unit = { oils: oils.map(part => ({ oil: part.oil, share: part.massG / oilsG, late: false })) }
+  const superfat = superfatBand(
+    { ...unit, liquids: [], additives: [] },
+    { oils, liquids: [], additives: [] },
+    naohG,
+    USUAL_STEPS,
+  )
   const found = {
     oilsG,
     batterG: oilsG + recipe.lyeG + recipe.waterG,
-    superfatShare: 1 - naohG / demandG,
-    lowShare: 1 - naohG / demand(oil => oil.sapKohLowMgPerG),
-    highShare: 1 - naohG / demand(oil => oil.sapKohHighMgPerG),
+    superfatShare: superfat.value,
+    superfat,
     water: waterReadings(recipe.waterG, oilsG, naohG, 0.38),
     lyeFor5G: (demandG * 0.95) / recipe.lyePurityShare,
   }

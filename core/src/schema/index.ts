@@ -6,7 +6,7 @@ type Schema = Record<string, unknown> & { properties: Record<string, unknown> }
 
 /** Values that may be null: "no scent", "no colour". The validator's rule for that is a function, so it is named here. */
 const NULLABLE: Readonly<Record<string, readonly string[]>> = {
-  [Plan.name]: ['scent', 'planB', 'blendedS'],
+  [Plan.name]: ['freeLye', 'scent', 'planB', 'blendedS'],
   Cup: ['wish', 'ownScent', 'clingG'],
   CupColorant: ['slurry'],
   Pour: ['window'],

@@ -1,5 +1,6 @@
 import { ladderSteps } from '../cups/index.ts'
 import type { Plan } from '../plan/index.ts'
+import { dustedLines } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
@@ -17,11 +18,15 @@ const CLUMPS: Readonly<Record<string, string>> = {
 export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   const base = { group: 'colours' as const, stepG: plan.conditions.fineScaleStepG }
   const dry = (dusty: boolean | undefined) => (dusty ? 'in a small pot; mask on while it is dry' : 'in a small pot')
+  // Batters of their own each get theirs.
+  const isOwn = plan.division.mode === 'own-batters'
   const whole = portions.potColours
-    .filter(part => part.exactG > 0)
+    .filter(part => part.exactG > 0 && !isOwn)
     .map(part =>
       line({
         ...base,
+        kind: 'colour',
+        most: usualMost(shelf, part.colorant, portions.potG),
         key: `colour:pot:${part.colorant}`,
         what: `${part.name} for the whole pot`,
         massG: part.massG,
@@ -36,6 +41,8 @@ export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): Weigh
       const colorant = findById(shelf.colorants, part.colorant)
       const powder = line({
         ...base,
+        kind: 'colour',
+        most: usualMost(shelf, part.colorant, portions.cups[i]!.exact.batterG),
         key: `colour:${cup.id}:${part.colorant}`,
         what: `${part.name} for ${cup.name}`,
         massG: part.powderG,
@@ -46,6 +53,7 @@ export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): Weigh
       const smooth = CLUMPS[part.medium] ?? 'stir smooth'
       const medium = line({
         ...base,
+        kind: 'medium',
         key: `medium:${cup.id}:${part.colorant}`,
         what: `${mediumName(plan, shelf, part.medium)} for ${part.name}, ${cup.name}`,
         massG: part.mediumG,
@@ -62,12 +70,36 @@ export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): Weigh
   return [...whole, ...ofCups, ...ladderLines(plan, portions, shelf)]
 }
 
+const usualMost = (shelf: Shelf, colorant: string, batterG: number): WeighLine['most'] => {
+  const most = findById(shelf.colorants, colorant)?.usualMaxGPerKg
+  return most === undefined ? null : { massG: (batterG * most) / 1000, isCap: false }
+}
+
+/** Powder for lines between layers: weighed apart, sieved on, mask on. */
+export const dustedPowderLines = (plan: Plan, shelf: Shelf): WeighLine[] =>
+  dustedLines(plan, shelf).map(one =>
+    line({
+      key: `line:${one.pour}:${one.colorant}`,
+      kind: 'colour',
+      group: 'lines',
+      what: `${one.name} under pour ${one.under}`,
+      massG: roundNearest(one.exactG, plan.conditions.fineScaleStepG),
+      exactG: one.exactG,
+      stepG: plan.conditions.fineScaleStepG,
+      where: 'in a dry sieve; dusted so that it only just covers, mask on, still air',
+    }),
+  )
+
 /** A ladder's colour is weighed once, for the mother cup; its white in as many pots as it is stirred in. */
 function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   const { fineScaleStepG: stepG } = plan.conditions
   const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
   const own = (key: string, what: string, exactG: number, where: string) =>
-    line({ key, group: 'colours', what, massG: roundNearest(exactG, stepG), exactG, stepG, where })
+    line({
+      ...{ key, group: 'colours' as const, what, exactG, stepG, where },
+      kind: key.startsWith('medium') || key.startsWith('wetting') ? 'medium' : 'colour',
+      massG: roundNearest(exactG, stepG),
+    })
   return plan.ladders.flatMap(ladder => {
     const { colours, steps } = ladderSteps(plan, portions, ladder)
     const mother = name(ladder.cups[0]!)

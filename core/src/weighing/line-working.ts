@@ -1,5 +1,7 @@
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
+import { batterAmounts, divisionSheet } from '../preparation/index.ts'
+import { takenBy, unitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import type { Working } from '../working/index.ts'
@@ -59,7 +61,71 @@ function liquidPart(plan: Plan, portions: Portions, shelf: Shelf, id: string): P
   }
 }
 
+const fromSheet = (plan: Plan, shelf: Shelf, portions: Portions, cup: string) => {
+  const sheet = divisionSheet(plan, shelf, portions)
+  return { sheet, batter: sheet.batters.find(one => one.cup === cup) }
+}
+
+/** A line of a batter of its own: lye from its own oils, everything else by its share of the oils. */
+function batterPart(line: WeighLine, plan: Plan, portions: Portions, shelf: Shelf): Part | null {
+  const { sheet, batter } = fromSheet(plan, shelf, portions, line.batter)
+  if (!batter) return null
+  const unit = unitBatter(plan.recipe, shelf)
+  const oilsG = batter.oils.reduce((sum, part) => sum + part.massG + part.drawnG, 0)
+  const oils = { name: 'oils of this batter', value: oilsG, unit: 'g' }
+  if (line.kind === 'lye' || line.kind === 'solution') {
+    const { weighed } = batterAmounts(sheet, batter, { plan, unit }, (_, plannedG) => plannedG)
+    const taken = takenBy(unit, weighed)
+    const perG = batter.own
+      ? { name: 'purity', value: plan.recipe.lyePurityShare * 100, unit: '%' }
+      : {
+          name: 'NaOH in a gram of the solution',
+          value: (sheet.solution!.lyeG * plan.recipe.lyePurityShare) / sheet.solution!.totalG,
+          unit: 'g',
+        }
+    return {
+      formula: `((NaOH for its oils and counted fats) × (1 − superfat) + NaOH for acids) ÷ ${perG.name}, rounded down`,
+      inputs: [
+        { name: 'NaOH for its oils', value: taken.oilsG, unit: 'g' },
+        { name: 'NaOH for counted fats', value: taken.countedFatG, unit: 'g' },
+        { name: 'superfat', value: plan.recipe.superfatShare * 100, unit: '%' },
+        { name: 'NaOH for acids', value: taken.countedAcidG, unit: 'g' },
+        perG,
+      ],
+      source:
+        'From what is really in the solution and in this batter, as weighed. Saponification values from the shelf.',
+    }
+  }
+  const perOils = oilsG > 0 ? line.exactG / oilsG : 0
+  return {
+    formula: 'oils of this batter × its part of the recipe',
+    inputs: [oils, { name: 'for 1 g of oils', value: perOils, unit: 'g' }],
+    source: SCALE,
+  }
+}
+
+function otherPart(line: WeighLine, plan: Plan): Part | null {
+  if (line.group === 'lines')
+    return {
+      formula: 'area of the layer × what just covers',
+      inputs: [{ name: 'just covers', value: 5, unit: 'mg per cm²' }],
+      source: 'Estimate: a line that only just covers. A thick one parts the layers.',
+    }
+  if (line.kind === 'topping')
+    return { formula: 'as the plan says', inputs: [{ name: 'in all', value: line.exactG, unit: 'g' }], source: SCALE }
+  if (line.batter === 'top')
+    return {
+      formula: 'batter for the top ÷ (1 + lye and water for 1 g of its oils) × its part',
+      inputs: [{ name: 'batter for the top', value: plan.division.top?.massG ?? 0, unit: 'g' }],
+      source: 'With the recipe’s superfat, purity and strength of the lye.',
+    }
+  return null
+}
+
 function partOf(line: WeighLine, plan: Plan, portions: Portions, shelf: Shelf): Part | null {
+  const other = otherPart(line, plan)
+  if (other) return other
+  if (line.batter !== '') return batterPart(line, plan, portions, shelf)
   const [kind, id = ''] = line.key.split(/:(.*)/s)
   const oils = { name: 'all oils', value: portions.oilG, unit: 'g' }
   switch (kind) {

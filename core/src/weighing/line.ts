@@ -1,12 +1,33 @@
 import { showShare, tidy } from '../units/index.ts'
 
-export type WeighGroup = 'lye-water' | 'lye' | 'oils' | 'late' | 'additives' | 'scent' | 'colours' | 'top'
+export type WeighGroup =
+  'lye-water' | 'lye' | 'oils' | 'batter' | 'late' | 'additives' | 'scent' | 'colours' | 'lines' | 'top' | 'toppings'
+
+/** What a line is, and so what a wrong weight of it can do. */
+export type WeighKind =
+  | 'lye'
+  | 'solution'
+  | 'water'
+  | 'oil'
+  | 'melt'
+  | 'liquid'
+  | 'additive'
+  | 'scent'
+  | 'stabiliser'
+  | 'colour'
+  | 'medium'
+  | 'topping'
 
 /** One thing to weigh, in a sensible order. */
 export interface WeighLine {
-  /** Stable name of the line, e.g. "oil:olive". */
+  /** Stable name of the line, e.g. "oil:olive" or "batter:cup-1:solution". */
   key: string
+  kind: WeighKind
   group: WeighGroup
+  /** Heading that it stands under. */
+  title: string
+  /** The batter it is for: empty for the pot and what is common, a cup's id for a batter of its own, "top". */
+  batter: string
   what: string
   massG: number
   exactG: number
@@ -15,28 +36,43 @@ export interface WeighLine {
   where: string
   /** What rounding does to it, or empty. */
   rounding: string
+  /** What it may weigh at most, null without a limit: a cap for scents, the usual most for colours and additives. */
+  most: { massG: number; isCap: boolean } | null
   /** Half a step against the amount; null where it does not matter. */
   errorShare: number | null
   scale: 'fine' | 'coarse' | 'stop'
   scaleSentence: string
 }
 
+/** Lye waits for the safety list, in whatever form it is weighed first. */
+export const isLyeLine = ({ kind }: WeighLine): boolean => kind === 'lye'
+
 export const GROUP_TITLES: Readonly<Record<WeighGroup, string>> = {
   'lye-water': 'For the lye water',
   lye: 'Lye, in its own cup',
   oils: 'Oils',
+  batter: 'A batter of its own',
   late: 'Oils kept back',
   additives: 'Additives',
   scent: 'Scent',
   colours: 'Colours and what they are mixed with',
+  lines: 'Lines of powder between layers',
   top: 'The top, a batter of its own',
+  toppings: 'Toppings',
 }
 
 /** A step above this part of the amount is worth a word, and above the second one too coarse. */
 const WARN = 0.03
 const STOP = 0.1
 
-const needed = (amountG: number): string => tidy(Math.max(0.001, Number((amountG * 0.01).toPrecision(1))), 3)
+/** Steps that scales are sold with, g. */
+const SOLD_STEPS_G = [0.001, 0.01, 0.1, 1]
+
+/** The coarsest scale that is sold and good enough for an amount. */
+const needed = (amountG: number): string => {
+  const step = [...SOLD_STEPS_G].reverse().find(one => one <= amountG * WARN) ?? SOLD_STEPS_G[0]!
+  return tidy(step, 3)
+}
 
 function scaleOf(
   massG: number,
@@ -46,7 +82,7 @@ function scaleOf(
   if (!(massG > 0)) return { errorShare: null, scale: 'fine', scaleSentence: '' }
   const share = stepG / massG
   if (share <= WARN) return { errorShare: share, scale: 'fine', scaleSentence: '' }
-  const text = `A step of ${tidy(stepG, 2)} g is ${showShare(share, 0)} of ${tidy(massG, 2)} g`
+  const text = `A step of ${tidy(stepG, 3)} g is ${showShare(share, 0)} of ${tidy(massG, 3)} g`
   return share > STOP && isCritical
     ? {
         errorShare: share,
@@ -56,11 +92,18 @@ function scaleOf(
     : { errorShare: share, scale: 'coarse', scaleSentence: `${text}. A scale of ${needed(massG)} g steps is better.` }
 }
 
+type Base = Pick<WeighLine, 'key' | 'kind' | 'group' | 'what' | 'massG' | 'exactG' | 'stepG' | 'where'> &
+  Partial<Pick<WeighLine, 'title' | 'batter' | 'rounding' | 'most'>>
+
 /** A line with what the scale's step does to it. */
-export const line = (
-  base: Pick<WeighLine, 'key' | 'group' | 'what' | 'massG' | 'exactG' | 'stepG' | 'where'>,
-  { isCritical = false, rounding = '' }: { isCritical?: boolean; rounding?: string } = {},
-): WeighLine => ({ ...base, rounding, ...scaleOf(base.exactG, base.stepG, isCritical) })
+export const line = (base: Base, { isCritical = false }: { isCritical?: boolean } = {}): WeighLine => ({
+  title: GROUP_TITLES[base.group],
+  batter: '',
+  rounding: '',
+  most: null,
+  ...base,
+  ...scaleOf(base.exactG, base.stepG, isCritical),
+})
 
 export const MOMENT_WORDS = {
   lye: 'in the water before the lye',

@@ -1,13 +1,18 @@
+import { TOPPINGS } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { plainIceG } from '../portions/index.ts'
 import type { Portions, WeighedExtra } from '../portions/index.ts'
-import { topSheet } from '../preparation/index.ts'
+import { divisionSheet, topSheet } from '../preparation/index.ts'
 import { findById, isHard } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { showShare, tidy } from '../units/index.ts'
-import { colourLines } from './colour-lines.ts'
-import { MOMENT_WORDS, line } from './line.ts'
+import { roundNearest } from '../working/index.ts'
+import { batterLines, solutionLines } from './batter-lines.ts'
+import { colourLines, dustedPowderLines } from './colour-lines.ts'
+import { howOf, oilName, usualMostOf } from './names.ts'
+import { line } from './line.ts'
 import type { WeighGroup, WeighLine } from './line.ts'
+import { scentLines } from './scent-lines.ts'
 
 const extra = (
   part: WeighedExtra,
@@ -15,16 +20,12 @@ const extra = (
   group: WeighGroup,
   where: string,
   stepG: number,
+  most: WeighLine['most'] = null,
 ): WeighLine =>
-  line({ key: `${kind}:${part.id}`, group, what: part.name, massG: part.massG, exactG: part.exactG, stepG, where })
-
-/** Where an additive goes: in its own way, unless the plan puts it elsewhere than usual. */
-function howOf(plan: Plan, shelf: Shelf, part: WeighedExtra): string {
-  const additive = findById(shelf.additives, part.id)
-  const own =
-    additive && additive.moment === part.moment && additive.how !== '' ? additive.how : MOMENT_WORDS[part.moment]
-  return `in its own cup; ${own}`
-}
+  line({
+    ...{ key: `${kind}:${part.id}`, kind, group, what: part.name, massG: part.massG, exactG: part.exactG, stepG },
+    ...{ where, most },
+  })
 
 function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   const { scaleStepG, fineScaleStepG } = plan.conditions
@@ -33,6 +34,7 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   const lines = [
     line({
       key: 'water',
+      kind: 'water',
       group: 'lye-water',
       what: 'Water',
       massG: portions.waterG,
@@ -53,7 +55,16 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
       ),
     ...portions.additives
       .filter(part => part.moment === 'lye')
-      .map(part => extra(part, 'additive', 'lye-water', howOf(plan, shelf, part), fineScaleStepG)),
+      .map(part =>
+        extra(
+          part,
+          'additive',
+          'lye-water',
+          howOf(plan, shelf, part),
+          stepOf(part, plan),
+          usualMostOf(shelf, part.id, portions.oilG),
+        ),
+      ),
   ].filter(one => one.exactG > 0)
   const down = portions.lyeExactG - portions.lyeG
   const sf = showShare(portions.superfatShare, 2)
@@ -62,17 +73,16 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
     line(
       {
         key: 'lye',
+        kind: 'lye',
         group: 'lye',
         what: 'Lye (NaOH)',
         massG: portions.lyeG,
         exactG: portions.lyeExactG,
         stepG: fineScaleStepG,
         where: 'tare a dry cup of its own; into the water, never the reverse',
-      },
-      {
-        isCritical: true,
         rounding: down > 1e-6 ? `${tidy(portions.lyeExactG, 2)} g rounded down; superfat ${sf}` : '',
       },
+      { isCritical: true },
     ),
   ]
 }
@@ -85,17 +95,13 @@ function oilLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   const order = [...portions.oils].sort(
     (a, b) => Number(isHardOil(b.oil)) - Number(isHardOil(a.oil)) || b.exactG - a.exactG,
   )
-  const infusion = (id: string) => plan.recipe.oils.find(part => part.oil === id)?.infusion
-  const name = (part: (typeof order)[number]) => {
-    const steeped = infusion(part.oil)
-    return steeped ? `${part.name}, steeped with ${steeped.plant}` : part.name
-  }
   const firstLiquid = order.findIndex(part => !part.late && !isHardOil(part.oil))
   return order.map((part, i) =>
     line({
       key: `oil:${part.oil}`,
+      kind: 'oil',
       group: part.late ? 'late' : 'oils',
-      what: name(part),
+      what: oilName(plan, part),
       massG: part.massG,
       exactG: part.exactG,
       stepG: plan.conditions.scaleStepG,
@@ -110,97 +116,28 @@ function oilLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   )
 }
 
+/** The scale that an additive's mass was rounded to. */
+const stepOf = (part: WeighedExtra, { conditions }: Plan): number =>
+  part.exactG >= 100 ? conditions.scaleStepG : conditions.fineScaleStepG
+
 function laterLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
-  const { scaleStepG, fineScaleStepG } = plan.conditions
-  const moments = {
-    oils: 'into the oils before the lye',
-    pot: 'into the pot before the split',
-    'with-colour': 'into each cup with its colour',
-    last: 'into each cup right before its pour',
-  }
-  const lines = [
+  return [
     ...portions.liquids
       .filter(part => part.moment !== 'lye')
-      .map(part => extra(part, 'liquid', 'additives', 'in its own cup; in at light trace', scaleStepG)),
+      .map(part => extra(part, 'liquid', 'additives', 'in its own cup; in at light trace', plan.conditions.scaleStepG)),
     ...portions.additives
       .filter(part => part.moment !== 'lye')
-      .map(part => extra(part, 'additive', 'additives', howOf(plan, shelf, part), fineScaleStepG)),
-    ...portions.scents.map((part, i) =>
-      line(
-        {
-          key: `scent:${part.scent}`,
-          group: 'scent',
-          what: part.name,
-          massG: part.massG,
-          exactG: part.exactG,
-          stepG: fineScaleStepG,
-          where:
-            i === 0
-              ? `in a cup of its own, standing in the mould; ${plan.scent ? moments[plan.scent.moment] : ''}`
-              : 'tare and add to the same cup, slowly: it cannot be taken out again',
-        },
-        { isCritical: true, rounding: part.exactG - part.massG > 1e-6 ? `${tidy(part.exactG, 2)} g rounded down` : '' },
+      .map(part =>
+        extra(
+          part,
+          'additive',
+          'additives',
+          howOf(plan, shelf, part),
+          stepOf(part, plan),
+          usualMostOf(shelf, part.id, portions.oilG),
+        ),
       ),
-    ),
   ]
-  return [
-    ...lines,
-    ...stabiliserLines(plan, portions),
-    ...ownScentLines(plan, portions),
-    ...colourLines(plan, portions, shelf),
-  ]
-}
-
-function stabiliserLines(plan: Plan, portions: Portions): WeighLine[] {
-  if (!(portions.stabiliserG > 0)) return []
-  const exactG = portions.cups.reduce((sum, cup, i) => (plan.cups[i]!.ownScent ? sum : sum + cup.exact.stabiliserG), 0)
-  return [
-    line({
-      key: 'stabiliser',
-      group: 'scent',
-      what: 'Vanilla stabiliser',
-      massG: portions.stabiliserG,
-      exactG,
-      stepG: plan.conditions.fineScaleStepG,
-      where: 'into the scent, stirred, as long before as its supplier says',
-    }),
-  ]
-}
-
-function ownScentLines(plan: Plan, portions: Portions): WeighLine[] {
-  const { fineScaleStepG } = plan.conditions
-  return plan.cups.flatMap((cup, i) => {
-    const portion = portions.cups[i]!
-    const scents = (portions.ownScents[i] ?? []).map(part =>
-      line(
-        {
-          key: `scent:${cup.id}:${part.scent}`,
-          group: 'scent',
-          what: `${part.name} for ${cup.name} only`,
-          massG: part.massG,
-          exactG: part.exactG,
-          stepG: fineScaleStepG,
-          where: 'in a small pot of its own, marked with the cup’s name',
-        },
-        { isCritical: true, rounding: part.exactG - part.massG > 1e-6 ? `${tidy(part.exactG, 2)} g rounded down` : '' },
-      ),
-    )
-    if (!cup.ownScent || !(portion.exact.stabiliserG > 0)) return scents
-    const what = `Vanilla stabiliser for ${cup.name}`
-    const { stabiliserG: massG, exact } = portion
-    return [
-      ...scents,
-      line({
-        key: `stabiliser:${cup.id}`,
-        group: 'scent',
-        what,
-        massG,
-        exactG: exact.stabiliserG,
-        stepG: fineScaleStepG,
-        where: 'into its scent',
-      }),
-    ]
-  })
 }
 
 /** A whipped or piped top has oils, lye and water of its own. */
@@ -208,24 +145,63 @@ function topLines(plan: Plan, shelf: Shelf): WeighLine[] {
   const top = topSheet(plan, shelf)
   if (!top) return []
   const { scaleStepG, fineScaleStepG } = plan.conditions
-  const own = (key: string, what: string, massG: number, stepG: number, where: string) =>
-    line({ key: `top:${key}`, group: 'top', what, massG, exactG: massG, stepG, where }, { isCritical: key === 'lye' })
+  const own = { group: 'top', batter: 'top' } as const
   return [
-    own('water', 'Water for the top', top.waterG, scaleStepG, 'tare a second lye jug'),
-    own('lye', 'Lye (NaOH) for the top', top.lyeG, fineScaleStepG, 'in its own cup; into its water, gear on again'),
+    line({
+      ...{ ...own, key: 'top:water', kind: 'water', what: 'Water for the top' },
+      ...{ massG: top.waterG, exactG: top.waterExactG, stepG: scaleStepG, where: 'tare a second lye jug' },
+    }),
+    line(
+      {
+        ...{ ...own, key: 'top:lye', kind: 'lye', what: 'Lye (NaOH) for the top' },
+        ...{ massG: top.lyeG, exactG: top.lyeExactG, stepG: fineScaleStepG },
+        where: 'in its own cup; into its water, gear on again',
+      },
+      { isCritical: true },
+    ),
     ...top.oils.map(part =>
-      own(part.oil, `${part.name} for the top`, part.massG, scaleStepG, 'in the whipping bowl; tare between'),
+      line({
+        ...{ ...own, key: `top:${part.oil}`, kind: 'oil', what: `${part.name} for the top` },
+        ...{ massG: part.massG, exactG: part.exactG, stepG: scaleStepG, where: 'in the whipping bowl; tare between' },
+      }),
     ),
   ]
 }
 
+function toppingLines(plan: Plan): WeighLine[] {
+  const stepG = plan.conditions.fineScaleStepG
+  return plan.finish.toppings
+    .filter(one => one.massG > 0)
+    .map(one =>
+      line({
+        ...{ key: `topping:${one.id}`, kind: 'topping', group: 'toppings', what: one.name },
+        ...{ massG: roundNearest(one.massG, stepG), exactG: one.massG, stepG },
+        where: `${TOPPINGS[one.kind]}, in a small pot, within reach before the last pour`,
+      }),
+    )
+}
+
 /**
  * Everything to weigh, in the order that keeps hands free and lye safe: lye water, lye, oils from the hard ones down, then
- * additives, scent and colours. Lye and scent are rounded down.
+ * additives, scent and colours, lines of powder, the top's own batter and toppings. With batters of their own, what is common
+ * comes first and each batter's share after it. Lye and scent are rounded down.
  */
-export const weighList = (plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] => [
-  ...lyeLines(plan, portions, shelf),
-  ...oilLines(plan, portions, shelf),
-  ...laterLines(plan, portions, shelf),
-  ...topLines(plan, shelf),
-]
+export function weighList(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
+  const common =
+    plan.division.mode === 'own-batters'
+      ? ownBatterLines(plan, portions, shelf)
+      : [...lyeLines(plan, portions, shelf), ...oilLines(plan, portions, shelf), ...laterLines(plan, portions, shelf)]
+  return [
+    ...common,
+    ...scentLines(plan, portions, shelf),
+    ...colourLines(plan, portions, shelf),
+    ...dustedPowderLines(plan, shelf),
+    ...topLines(plan, shelf),
+    ...toppingLines(plan),
+  ]
+}
+
+function ownBatterLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
+  const sheet = divisionSheet(plan, shelf, portions)
+  return [...solutionLines(plan, shelf, sheet, portions), ...batterLines(plan, shelf, sheet)]
+}

@@ -4,7 +4,7 @@ import { plainOil, plannedScent, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf, resized } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { actualOf, overshoot, weighList } from './index.ts'
+import { actualOf, offWeight, weighList } from './index.ts'
 
 const shelf = referenceShelf()
 const base: Plan = {
@@ -19,7 +19,7 @@ const base: Plan = {
 const listOf = (plan: Plan) => weighList(plan, portionsOf(plan, shelf), shelf)
 const line = (plan: Plan, key: string) => listOf(plan).find(one => one.key === key)!
 const off = (plan: Plan, key: string, actualG: number) =>
-  overshoot(plan, portionsOf(plan, shelf), shelf, line(plan, key), actualG)
+  offWeight(plan, portionsOf(plan, shelf), shelf, line(plan, key), actualG)
 
 describe('the weigh list', () => {
   test('goes from lye water over lye and oils to scent and colours, hard fats before liquid oils', () => {
@@ -93,15 +93,15 @@ describe('weights that are off', () => {
     const portions = portionsOf(base, shelf)
     const all = Object.fromEntries(weighList(base, portions, shelf).map(one => [one.key, one.massG]))
     const actual = actualOf(weighed(base, all), portions, shelf)
-    expect(actual.superfatShare).toBeCloseTo(portions.superfatShare, 4)
-    expect(actual.superfatShare).toBeCloseTo(actualOf(base, portions, shelf).superfatShare, 9)
+    expect(actual.leanest.superfatShare).toBeCloseTo(portions.superfatShare, 4)
+    expect(actual.leanest.superfatShare).toBeCloseTo(actualOf(base, portions, shelf).leanest.superfatShare, 9)
   })
 
   test('more oil raises the superfat, more lye lowers it', () => {
     const portions = portionsOf(base, shelf)
-    const planned = actualOf(base, portions, shelf).superfatShare
+    const planned = actualOf(base, portions, shelf).leanest.superfatShare
     const at = (key: string, by: number) =>
-      actualOf(weighed(base, { [key]: line(base, key).massG + by }), portions, shelf).superfatShare
+      actualOf(weighed(base, { [key]: line(base, key).massG + by }), portions, shelf).leanest.superfatShare
     expect(at('oil:olive', 20)).toBeGreaterThan(planned)
     expect(at('lye', 2)).toBeLessThan(planned)
     expect(at('water', 30)).toBeCloseTo(planned, 9)
@@ -109,14 +109,14 @@ describe('weights that are off', () => {
 
   test('a gram of oil too many is accepted, forty are not; lye too much is never advised below zero', () => {
     expect(off(base, 'oil:olive', line(base, 'oil:olive').massG)).toBeNull()
-    expect(off(base, 'oil:olive', line(base, 'oil:olive').massG + 2)!.accept.isAdvised).toBe(true)
+    expect(off(base, 'oil:olive', line(base, 'oil:olive').massG + 2)!.verdict).toBe('fine')
     const much = off(base, 'oil:olive', line(base, 'oil:olive').massG + 40)!
-    expect(much.accept.isAdvised).toBe(false)
-    expect(much.takeOut.sentence).toMatch(/only if it lies on top/)
+    expect(much.verdict).toBe('care')
+    expect(much.wayOut).toMatch(/only if it lies on top/)
     const lye = off(base, 'lye', line(base, 'lye').massG + 8)!
-    expect(lye.accept.isAdvised).toBe(false)
-    expect(lye.accept.sentence).toMatch(/free lye/)
-    expect(lye.takeOut.isPossible).toBe(true)
+    expect(lye.verdict).toBe('stop')
+    expect(lye.sentence).toMatch(/Free lye/)
+    expect(lye.canTakeOut).toBe(true)
   })
 
   test('rescaled to what was weighed, that line is right again and the superfat as before', () => {

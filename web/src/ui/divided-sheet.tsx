@@ -1,101 +1,152 @@
-import { divisionSheet, massNumber, showMass, showShare } from '@ostler/core'
-import type { Forecast, Plan } from '@ostler/core'
+import { divisionSheet, massNumber, partKey, showMass, showMassDown, showShare } from '@ostler/core'
+import type { BatterShare, DivisionSheet, Forecast, LyeSolution, Plan } from '@ostler/core'
 import { useBatch, useHabits } from '../plan/context.tsx'
+import { FreeLyeLine } from './free-lye.tsx'
+
+/** One column of the table: its head, and what a batter gets. `isLye` shows the last digit rounded down. */
+interface Column {
+  key: string
+  head: string
+  massG: (batter: BatterShare) => number
+  stepG: number
+  isLye?: boolean
+  isQuiet?: boolean
+}
+
+function columnsOf(plan: Plan, sheet: DivisionSheet): Column[] {
+  const { scaleStepG, fineScaleStepG } = plan.conditions
+  const first = sheet.batters[0]
+  if (!first) return []
+  const melt: Column[] =
+    sheet.meltG > 0
+      ? [
+          { key: 'melt', head: 'melt', massG: batter => batter.meltG, stepG: scaleStepG },
+          {
+            ...{ key: 'left', head: 'pot then shows', massG: batter => batter.meltLeftG, stepG: scaleStepG },
+            isQuiet: true,
+          },
+        ]
+      : []
+  const oils = first.oils.flatMap((oil, i): Column[] =>
+    oil.fromMelt
+      ? []
+      : [
+          {
+            key: `oil:${oil.oil}`,
+            head: oil.late ? `${oil.name}, at light trace` : oil.name,
+            massG: batter => batter.oils[i]!.massG,
+            stepG: scaleStepG,
+          },
+        ],
+  )
+  const parts = first.parts.map((part): Column => ({
+    key: partKey(part),
+    head: part.name,
+    massG: batter => batter.parts.find(one => partKey(one) === partKey(part))?.massG ?? 0,
+    stepG: fineScaleStepG,
+  }))
+  const lye: Column[] = sheet.solution
+    ? [
+        {
+          ...{ key: 'solution', head: 'lye solution', massG: batter => batter.solutionG, stepG: fineScaleStepG },
+          isLye: true,
+        },
+      ]
+    : [
+        { key: 'lye', head: 'lye', massG: batter => batter.own?.lyeG ?? 0, stepG: fineScaleStepG, isLye: true },
+        { key: 'water', head: 'plain water', massG: batter => batter.own?.waterG ?? 0, stepG: fineScaleStepG },
+        ...(first.own?.parts ?? []).map((part): Column => ({
+          key: `lye:${partKey(part)}`,
+          head: `${part.name}, in its lye water`,
+          massG: batter => batter.own?.parts.find(one => partKey(one) === partKey(part))?.massG ?? 0,
+          stepG: fineScaleStepG,
+        })),
+      ]
+  return [...melt, ...oils, ...parts, ...lye]
+}
 
 /** What each batter gets, with the running remainder of the melt. */
 export function DividedSheet({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
   const { shelf } = useBatch()
   const habits = useHabits()
   const sheet = divisionSheet(plan, shelf, forecast.portions)
-  const { scaleStepG, fineScaleStepG } = plan.conditions
-  const isCommon = plan.division.melt === 'common' && sheet.meltG > 0
-  const n = (g: number, stepG = scaleStepG) => massNumber(g, habits, stepG)
-  const liquids = sheet.batters[0]?.liquid ?? []
-  const hard = sheet.batters[0]?.hard ?? []
-  const head = 'px-1 text-right font-normal'
-  const cell = 'px-1 py-1 text-right'
+  const { scaleStepG } = plan.conditions
+  const columns = columnsOf(plan, sheet)
+  const shown = (column: Column, batter: BatterShare) => {
+    const g = column.massG(batter)
+    return column.isLye ? showMassDown(g, habits, column.stepG).replace(/ .*/, '') : massNumber(g, habits, column.stepG)
+  }
   return (
     <div className="mt-3 overflow-x-auto">
-      {isCommon && (
+      <FreeLyeLine freeLye={forecast.freeLye} className="mb-2" />
+      {sheet.meltG > 0 && (
         <p className="mb-1">
           Melt together: <strong>{showMass(sheet.meltG, habits, scaleStepG)}</strong>, of it{' '}
           {showMass(sheet.meltClingG, habits, scaleStepG)} for what clings. Stir clear before each draw.
         </p>
       )}
+      {sheet.solution && <SolutionLine plan={plan} solution={sheet.solution} clingG={sheet.solutionClingG} />}
       <table className="w-full">
         <thead>
           <tr className="border-b border-ink text-[13px] text-soft">
             <th className="text-left font-normal">batter ({habits.mass})</th>
-            {isCommon ? (
-              <>
-                <th className={head}>melt</th>
-                <th className={head}>pot then shows</th>
-              </>
-            ) : (
-              hard.map(one => (
-                <th key={one.oil} className={head}>
-                  {one.name}
-                </th>
-              ))
-            )}
-            {liquids.map(one => (
-              <th key={one.oil} className={head}>
-                {one.name}
+            {columns.map(column => (
+              <th key={column.key} className="px-1 text-right align-bottom font-normal">
+                {column.head}
               </th>
             ))}
-            {plan.division.lye === 'divided' ? (
-              <th className={head}>lye solution</th>
-            ) : (
-              <>
-                <th className={head}>lye</th>
-                <th className={head}>water</th>
-              </>
-            )}
-            <th className={head}>superfat</th>
+            <th className="px-1 text-right align-bottom font-normal">superfat</th>
           </tr>
         </thead>
         <tbody>
           {sheet.batters.map(batter => (
             <tr key={batter.cup} className="border-b border-line">
               <th className="py-1 text-left">
-                {batter.name} <span className="font-normal text-soft">{n(batter.batterG)}</span>
+                {batter.name}{' '}
+                <span className="font-normal text-soft">
+                  {massNumber(batter.batterG + batter.blankG, habits, scaleStepG)}
+                </span>
+                {batter.blankG > 0 && (
+                  <span className="block text-[13px] font-normal text-soft">
+                    with {showMass(batter.blankG, habits, scaleStepG)} plain, drawn before scent and colour
+                  </span>
+                )}
               </th>
-              {isCommon ? (
-                <>
-                  <td className={`${cell} font-semibold`}>{n(batter.meltG)}</td>
-                  <td className={`${cell} text-soft`}>{n(batter.meltLeftG)}</td>
-                </>
-              ) : (
-                batter.hard.map(one => (
-                  <td key={one.oil} className={cell}>
-                    {n(one.massG)}
-                  </td>
-                ))
-              )}
-              {batter.liquid.map(one => (
-                <td key={one.oil} className={cell}>
-                  {n(one.massG)}
+              {columns.map(column => (
+                <td
+                  key={column.key}
+                  className={`px-1 py-1 text-right ${column.isQuiet ? 'text-soft' : ''} ${column.isLye ? 'font-semibold' : ''}`}
+                >
+                  {shown(column, batter)}
                 </td>
               ))}
-              {plan.division.lye === 'divided' ? (
-                <td className={`${cell} font-semibold`}>{n(batter.solutionG, fineScaleStepG)}</td>
-              ) : (
-                <>
-                  <td className={`${cell} font-semibold`}>{n(batter.lyeG, fineScaleStepG)}</td>
-                  <td className={cell}>{n(batter.waterG)}</td>
-                </>
-              )}
-              <td className={`${cell} text-soft`}>{showShare(batter.superfatShare)}</td>
+              <td className="px-1 py-1 text-right text-soft">{showShare(batter.superfatShare)}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      {plan.division.lye === 'divided' && (
-        <p className="mt-1 text-[13px] text-soft">
-          One solution of {showMass(sheet.solutionG, habits, fineScaleStepG)}, stirred and clear; liquid oils are
-          weighed apart, since a standing blend can settle.
-        </p>
-      )}
+      <p className="mt-1 text-[13px] text-soft">
+        Liquid oils are weighed apart, since a standing blend can settle.
+        {!sheet.solution && ' “Plain water” is water alone: milk and the like have their own column.'}
+      </p>
     </div>
+  )
+}
+
+/** What the one solution is made of, so that it can be made from this sheet. */
+function SolutionLine({ plan, solution, clingG }: { plan: Plan; solution: LyeSolution; clingG: number }) {
+  const habits = useHabits()
+  const { scaleStepG, fineScaleStepG } = plan.conditions
+  const parts = [
+    `${showMass(solution.waterG, habits, scaleStepG)} water`,
+    ...solution.parts.map(part => `${showMass(part.massG, habits, part.stepG)} ${part.name}`),
+    `${showMassDown(solution.lyeG, habits, fineScaleStepG)} lye`,
+  ]
+  return (
+    <p className="mb-1">
+      One lye solution: {parts.join(' + ')} = <strong>{showMass(solution.totalG, habits, fineScaleStepG)}</strong>, of
+      it {showMass(clingG, habits, fineScaleStepG)} for what clings. Stir it clear, let it cool, put back the water that
+      steamed away, and stir again before each draw.
+    </p>
   )
 }

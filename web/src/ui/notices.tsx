@@ -6,14 +6,16 @@ interface Props {
   most?: number
   /** Only those whose place in the plan matches. */
   about?: RegExp
+  /** Those that stand elsewhere on the page. */
+  without?: RegExp
   className?: string
 }
 
 /** What is allowed in this plan but worth a thought. */
-export function Notices({ most = 6, about, className = '' }: Props) {
+export function Notices({ most = 6, about, without, className = '' }: Props) {
   const say = useSay()
   const all = useForecast()?.notices ?? []
-  const notices = about ? all.filter(notice => about.test(notice.path)) : all
+  const notices = all.filter(({ path }) => (about?.test(path) ?? true) && !without?.test(path))
   if (notices.length === 0) return null
   return (
     <ul aria-label="Worth a thought" className={`flex flex-col gap-1.5 ${className}`}>

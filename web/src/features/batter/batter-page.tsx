@@ -37,7 +37,7 @@ export function BatterPage() {
         <MouldFields />
         <SizeFields />
         <CharacterPanel />
-        <Notices most={8} />
+        <Notices most={8} without={/^recipe\.superfatShare$/} />
         <BenchFields />
       </div>
     </main>

@@ -1,6 +1,8 @@
 import { showShare } from '@ostler/core'
-import { useForecast, usePlan } from '../../plan/context.tsx'
-import { PlanField } from '../../ui/plan-field.tsx'
+import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
+import { FreeLyeAnswer } from '../../ui/free-lye.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { WaterField } from '../../ui/water-field.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
@@ -8,6 +10,9 @@ import { WorkingNumber } from '../../ui/working-number.tsx'
 /** Superfat and purity, and water on four bases of which one is kept. */
 export function LyeFields() {
   const forecast = useForecast()
+  const batch = useBatch()
+  const told = useTold()
+  const isTrial = usePlan(state => state.plan.isTrial)
   const basis = usePlan(state => state.plan.recipe.water.basis)
   return (
     <Section title="Lye and water">
@@ -28,12 +33,18 @@ export function LyeFields() {
           />
         )}
       </div>
+      {forecast && <FreeLyeAnswer freeLye={forecast.freeLye} className="mt-3" />}
+      <Check
+        className="mt-1"
+        label="a trial: made to learn from, not for skin or sale"
+        checked={isTrial}
+        onChange={value => told(batch.edit({ kind: 'set', path: ['isTrial'], value }))}
+      />
       {forecast && (
         <div className="mt-2 flex flex-wrap items-baseline gap-x-6 gap-y-1 text-[13px] text-soft">
           <p className="max-w-150">
-            Superfat is {showShare(forecast.portions.superfatLowShare)} to{' '}
-            {showShare(forecast.portions.superfatHighShare)} as the oils’ values range. Compare their certificates. The
-            four ways of water say the same; type into any, and that one is kept.
+            Superfat is {showShare(forecast.portions.superfat.low)} to {showShare(forecast.portions.superfat.high)} with
+            the oils’ values and the scale. The four ways of water say the same; type into any, and that one is kept.
           </p>
           {forecast.recipe.lateShare > 0 && (
             <WorkingNumber

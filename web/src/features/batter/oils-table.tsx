@@ -1,4 +1,4 @@
-import { lyeDemand, plainOil, resized, showMass, showShare } from '@ostler/core'
+import { lyeDemand, plainOil, showMass, showShare, withOilWeight } from '@ostler/core'
 import type { EditResult, OilPart } from '@ostler/core'
 import { Leaf, Lock, LockOpen, Trash2 } from 'lucide-react'
 import { Fragment, useState } from 'react'
@@ -201,31 +201,13 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
 /** A weight typed for an oil: the others give way, or the batch grows by it and keeps their weights. */
 function useOilWeight(id: string, othersMakeUp: boolean): (massG: number) => EditResult {
   const batch = useBatch()
-  const forecast = useForecast()
   return massG => {
-    const rows = forecast?.portions.oils
-    const own = rows?.find(one => one.oil === id)
-    if (!rows || !own || !forecast)
-      return { ok: false, path: 'recipe.oils', sentence: 'Without a forecast there are no weights. Use shares.' }
-    if (othersMakeUp)
-      return batch.edit(
-        { kind: 'set-oil-share', oil: id, share: Number((massG / forecast.portions.oilG).toFixed(5)) },
-        `weight ${id}`,
-      )
-    const { plan } = batch.get()
-    const exact = new Map(rows.map(row => [row.oil, row.oil === id ? massG : row.exactG]))
-    const whole = [...exact.values()].reduce((sum, g) => sum + g, 0)
-    if (!(whole > 0)) return { ok: false, path: 'recipe.oils', sentence: 'The oils would weigh nothing.' }
-    const oils = plan.recipe.oils.map(part => ({
-      ...part,
-      share: Number(((exact.get(part.oil) ?? 0) / whole).toFixed(6)),
-    }))
-    const changed = { ...plan, recipe: { ...plan.recipe, oils } }
-    const size = resized(changed, batch.shelf, { by: 'oils', massG: whole })
-    if (!size.ok) return { ok: false, path: 'recipe.oils', sentence: size.sentence }
+    const result = withOilWeight(batch.get().plan, batch.shelf, id, massG, othersMakeUp)
+    if (!result.ok) return result
+    const { recipe, mould } = result.plan
     const edits = [
-      { kind: 'set' as const, path: ['recipe', 'oils'], value: oils },
-      { kind: 'set' as const, path: ['mould', 'fillMm'], value: size.fillMm },
+      { kind: 'set' as const, path: ['recipe', 'oils'], value: recipe.oils },
+      { kind: 'set' as const, path: ['mould', 'fillMm'], value: mould.fillMm },
     ]
     return batch.edit({ kind: 'many', edits }, `weight ${id}`)
   }

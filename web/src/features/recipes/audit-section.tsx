@@ -214,7 +214,7 @@ function Findings({ audit, typed, purity, hasWater }: FindingsProps) {
     <div role="status">
       <p className="text-3xl font-semibold">{showShare(audit.superfatShare)} superfat</p>
       <p className="text-soft">
-        {showShare(audit.lowShare)} to {showShare(audit.highShare)} as the oils’ values range
+        {showShare(audit.superfat.low)} to {showShare(audit.superfat.high)} with the oils’ values and usual scales
       </p>
       <ul className="my-3 flex flex-col gap-1.5">
         {verdicts.map(verdict => (

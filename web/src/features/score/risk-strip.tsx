@@ -5,6 +5,7 @@ import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { useBatch, useForecast, usePlan, useSay } from '../../plan/context.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { useFreeLyeStop } from '../../ui/free-lye.tsx'
 import { BestPlanDialog } from './best-plan-dialog.tsx'
 
 const keyOf = (batch: string) => `ostler.dismissed.${batch}`
@@ -42,6 +43,7 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
   const forecast = useForecast()
   const [dismissed, dismiss] = useDismissed(id)
   const [searches, setSearches] = useState(false)
+  const isStopped = useFreeLyeStop(forecast?.freeLye)
   if (!forecast) return null
   const { risk } = forecast
   const offered = (remedies ?? []).filter(remedy => !dismissed.includes(remedy.id))
@@ -55,8 +57,14 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
   return (
     <section
       aria-label="Biggest risk"
-      className="flex min-h-12 items-center gap-x-5 gap-y-2 bg-[#22201c] px-5 py-2 text-[#f6f4ef] max-[900px]:flex-wrap max-[900px]:px-3"
+      className="flex min-h-12 flex-wrap items-center gap-x-5 gap-y-2 bg-[#22201c] px-5 py-2 text-[#f6f4ef] max-[900px]:flex-wrap max-[900px]:px-3"
     >
+      {isStopped && (
+        <p role="alert" className="w-full font-semibold">
+          <span aria-hidden>▲ </span>
+          {say(forecast.freeLye.sentence)} It has to be answered on Batter.
+        </p>
+      )}
       <p className="min-w-0 flex-1 leading-snug max-[900px]:basis-full" aria-live="polite">
         <button className="text-left font-semibold hover:underline" onClick={() => onChoose(risk.pour)}>
           {risk.state === 'trouble' && <span aria-hidden>▲ </span>}

@@ -8,9 +8,10 @@ import {
   showTemperature,
   weighList,
 } from '@ostler/core'
-import type { Forecast, UnitHabits, WeighLine } from '@ostler/core'
+import type { Forecast, Notice, UnitHabits, WeighLine } from '@ostler/core'
 import { format } from 'date-fns'
 import { Download, Printer } from 'lucide-react'
+import { Fragment } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
 import { useHeatPlan } from '../../plan/use-heat.ts'
 import { FacePicture } from '../../ui/face-picture.tsx'
@@ -63,7 +64,7 @@ function Sheet(parts: Parts) {
         </div>
         <FacePicture plan={plan} colours={forecast.colours} pours={forecast.lanes.pours} height={84} />
       </header>
-      <Warnings forecast={forecast} />
+      <Warnings forecast={forecast} isTrial={plan.isTrial} />
       <Section title="1 · Safety, before anything is weighed">
         <ul className="grid grid-cols-2 gap-x-6 gap-y-1 max-[600px]:grid-cols-1">
           {SAFETY.map(line => (
@@ -90,10 +91,12 @@ function Sheet(parts: Parts) {
 }
 
 /** What must be known before this sheet is followed: it may be printed in spite of it. */
-function Warnings({ forecast }: { forecast: Forecast }) {
+function Warnings({ forecast, isTrial }: { forecast: Forecast; isTrial: boolean }) {
   const say = useSay()
   const { risk, notices } = forecast
-  const grave = notices.filter(notice => notice.weight === 'stop').map(notice => notice.sentence)
+  const isGrave = ({ weight, path }: Notice) => weight === 'stop' || path === 'recipe.superfatShare'
+  const grave = notices.filter(isGrave).map(notice => notice.sentence)
+  if (isTrial) grave.unshift('A trial: not for skin, not for sale.')
   if (risk.state === 'trouble') grave.push(`${risk.sentence} ${risk.reason}`)
   if (grave.length === 0) return null
   return (
@@ -107,7 +110,7 @@ function Warnings({ forecast }: { forecast: Forecast }) {
 
 function Line({ line, habits }: { line: WeighLine; habits: UnitHabits }) {
   const mass =
-    line.key === 'lye' || line.key === 'top:lye'
+    line.kind === 'lye' || line.kind === 'solution' || line.kind === 'scent'
       ? showMassDown(line.massG, habits, line.stepG)
       : showMass(line.massG, habits, line.stepG)
   return (
@@ -131,19 +134,29 @@ function Weighing({ plan, forecast, habits }: Parts) {
   const { shelf } = useBatch()
   const { portions } = forecast
   const lines = weighList(plan, portions, shelf).filter(line => line.group !== 'colours')
+  const isOwn = plan.division.mode === 'own-batters'
   return (
     <Section title="2 · Weigh, in this order" isLong>
       <table className="w-full">
         <tbody>
-          {lines.map(line => (
-            <Line key={line.key} line={line} habits={habits} />
+          {lines.map((line, i) => (
+            <Fragment key={line.key}>
+              {isOwn && lines[i - 1]?.title !== line.title && (
+                <tr>
+                  <th colSpan={4} className="pt-2 text-left">
+                    {line.title}
+                  </th>
+                </tr>
+              )}
+              <Line line={line} habits={habits} />
+            </Fragment>
           ))}
         </tbody>
       </table>
       <p className="mt-1.5">
-        Together {showMass(portions.potG, habits)} in the pot; superfat {showShare(portions.superfatShare)} (
-        {showShare(portions.superfatLowShare)} to {showShare(portions.superfatHighShare)} as the oils range); lye{' '}
-        {showShare(plan.recipe.lyePurityShare)} pure, never rounded up
+        Together {showMass(portions.potG, habits)} {isOwn ? 'in all batters' : 'in the pot'}; superfat{' '}
+        {showShare(portions.superfatShare)} ({showShare(portions.superfat.low)} to {showShare(portions.superfat.high)}{' '}
+        with the oils’ values and the scale); lye {showShare(plan.recipe.lyePurityShare)} pure, never rounded up
         {plan.recipe.origin && `; recipe ${plan.recipe.name}, version ${plan.recipe.origin.version}`}.
       </p>
     </Section>

@@ -2,13 +2,13 @@ import {
   lineWorking,
   massDecimals,
   massNumber,
-  overshoot,
+  offWeight,
   readQuantity,
   resized,
   showMass,
   showMassDown,
 } from '@ostler/core'
-import type { Forecast, Overshoot, Plan, Shelf, WeighLine, Working } from '@ostler/core'
+import type { Forecast, OffWeight, Plan, Shelf, WeighLine, Working } from '@ostler/core'
 import { Check as CheckIcon } from 'lucide-react'
 import { useId, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
@@ -53,11 +53,11 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
     setTyped(null)
   }
   const target =
-    line.key === 'lye' || line.key === 'top:lye'
+    line.kind === 'lye' || line.kind === 'solution' || line.kind === 'scent'
       ? showMassDown(line.massG, habits, line.stepG)
       : showMass(line.massG, habits, line.stepG)
   const working = forecast ? workingFor(line, plan, forecast, batch.shelf) : undefined
-  const off = weighed && portions ? overshoot(plan, portions, batch.shelf, line, weighed.massG) : null
+  const off = weighed && portions ? offWeight(plan, portions, batch.shelf, line, weighed.massG) : null
   const isDone = weighed !== undefined
   return (
     <li aria-current={isNext ? 'step' : undefined} className={`border-b border-line ${isNext ? 'bg-chosen' : ''}`}>
@@ -131,7 +131,7 @@ function workingFor(line: WeighLine, plan: Plan, forecast: Forecast, shelf: Shel
 }
 
 /** Take out, accept, or rescale: each with what it makes of the batch. */
-function WaysOut({ line, off, onStore }: { line: WeighLine; off: Overshoot; onStore: (massG: number | null) => void }) {
+function WaysOut({ line, off, onStore }: { line: WeighLine; off: OffWeight; onStore: (massG: number | null) => void }) {
   const batch = useBatch()
   const say = useSay()
   const toast = useToast()
@@ -143,22 +143,43 @@ function WaysOut({ line, off, onStore }: { line: WeighLine; off: Overshoot; onSt
     const result = batch.edit({ kind: 'set', path: ['mould', 'fillMm'], value: size.fillMm })
     toast(result.ok ? 'The other weights have changed: lines weighed before now say what to add.' : result.sentence)
   }
+  const keepDose = () => {
+    const { cup, colorant, doseGPerKg } = off.dose!
+    const result = batch.edit({ kind: 'set-dose', cup, colorant, doseGPerKg })
+    toast(result.ok ? 'The plan has that dose now; colours and lanes follow.' : result.sentence)
+  }
+  const takesOut = off.isOver && off.canTakeOut
   return (
     <div
-      className={`mx-2 mb-2 border-l-4 py-1 pl-3 ${off.accept.isAdvised ? 'border-soft' : 'border-rust'}`}
-      role="status"
+      className={`mx-2 mb-2 border-l-4 py-1 pl-3 ${off.verdict === 'fine' ? 'border-soft' : 'border-rust'}`}
+      role={off.verdict === 'stop' ? 'alert' : 'status'}
     >
-      <p>{say(off.accept.sentence)}</p>
-      <p className="text-soft">{say(off.takeOut.sentence)}</p>
-      {off.rescale && (
+      <p className={off.verdict === 'stop' ? 'font-semibold text-rust' : ''}>
+        {off.verdict === 'stop' && '▲ '}
+        {say(off.sentence)}
+      </p>
+      <p className="text-soft">{say(off.wayOut)}</p>
+      {(off.rescale !== null || takesOut || (off.dose && off.verdict !== 'stop')) && (
         <p className="mt-1 flex flex-wrap items-center gap-3">
-          <span className="text-soft">{off.rescale.sentence}</span>
-          <button className="button" onClick={rescale}>
-            Rescale the rest
-          </button>
-          {off.isOver && off.takeOut.isPossible && (
+          {off.rescale !== null && (
+            <>
+              <span className="text-soft">
+                Weigh everything else × {off.rescale.toFixed(3)}: the same soap, {off.rescale > 1 ? 'more' : 'less'} of
+                it.
+              </span>
+              <button className="button" onClick={rescale}>
+                Rescale the rest
+              </button>
+            </>
+          )}
+          {takesOut && (
             <button className="button" onClick={() => onStore(line.massG)}>
               Taken out
+            </button>
+          )}
+          {off.dose && off.verdict !== 'stop' && (
+            <button className="button" onClick={keepDose}>
+              Keep it as the dose
             </button>
           )}
         </p>

@@ -1,0 +1,61 @@
+import type { Plan } from '../plan/index.ts'
+import type { Portions } from '../portions/index.ts'
+
+export interface WayCompared {
+  mode: 'one-pot' | 'own-batters'
+  minutes: number
+  dishes: number
+  /** How level and how hurried, in words. */
+  level: string
+  pressure: string
+}
+
+/** Hands per piece of work, min: engineering estimates of an ordinary bench. */
+const WORK = {
+  weighOil: 0.8,
+  weighLye: 2,
+  dissolve: 4,
+  blend: 3,
+  rinse: 2,
+  split: 0.4,
+  colour: 0.8,
+  pour: 1,
+  washUp: 1.2,
+}
+
+/**
+ * One pot split into cups against a batter of its own for each cup: minutes of work, dishes, and what it means for level
+ * layers and for time.
+ */
+export function compareWays(plan: Plan, portions: Portions): WayCompared[] {
+  const cups = portions.cups.filter(cup => cup.batterG > 0).length
+  const colours = plan.cups.reduce((sum, cup) => sum + cup.colorants.length, 0)
+  const oils = portions.oils.length
+  const common = WORK.colour * colours + WORK.pour * plan.score.length
+  const one = oils * WORK.weighOil + WORK.weighLye + WORK.dissolve + WORK.blend + cups * WORK.split + common
+  const separate = plan.division.lye === 'separate'
+  const liquidOils = portions.oils.length
+  const own =
+    (plan.division.melt === 'common' ? oils * 0.5 * WORK.weighOil : 0) +
+    cups * (liquidOils * 0.6 * WORK.weighOil + WORK.blend + WORK.rinse) +
+    (separate ? cups * (WORK.weighLye + WORK.dissolve) : WORK.weighLye + WORK.dissolve + cups) +
+    common
+  const dishesOne = 2 + cups + colours
+  const dishesOwn = 2 + cups * (separate ? 2 : 1) + colours
+  return [
+    {
+      mode: 'one-pot',
+      minutes: one + dishesOne * WORK.washUp,
+      dishes: dishesOne,
+      level: cups > 1 ? 'All cups age together: the last ones may be thick for a level face.' : 'Level.',
+      pressure: cups > 1 ? 'All clocks start at once.' : 'Only one to pour.',
+    },
+    {
+      mode: 'own-batters',
+      minutes: own + dishesOwn * WORK.washUp,
+      dishes: dishesOwn,
+      level: 'Each layer is poured at its own best trace: level faces, and time for the lower one to set.',
+      pressure: 'Each batter starts its own clock; nothing waits.',
+    },
+  ]
+}

@@ -1,0 +1,25 @@
+import type { Plan } from '../plan/index.ts'
+import { findById } from '../shelf/index.ts'
+import type { Moment, Shelf } from '../shelf/index.ts'
+import { MOMENT_WORDS } from './line.ts'
+import type { WeighLine } from './line.ts'
+
+/** Where an additive goes: in its own way, unless the plan puts it elsewhere than usual. */
+export function howOf(plan: Plan, shelf: Shelf, part: { id: string; moment: Moment }): string {
+  const additive = findById(shelf.additives, part.id)
+  const own =
+    additive && additive.moment === part.moment && additive.how !== '' ? additive.how : MOMENT_WORDS[part.moment]
+  return `in its own cup; ${own}`
+}
+
+/** An oil's name, with the plant that was steeped in it. */
+export function oilName(plan: Plan, part: { oil: string; name: string }): string {
+  const steeped = plan.recipe.oils.find(one => one.oil === part.oil)?.infusion
+  return steeped ? `${part.name}, steeped with ${steeped.plant}` : part.name
+}
+
+/** The usual most of an additive for so much oil. */
+export const usualMostOf = (shelf: Shelf, additive: string, oilG: number): WeighLine['most'] => {
+  const most = findById(shelf.additives, additive)?.usualMostGPerKg
+  return most === undefined ? null : { massG: (oilG * most) / 1000, isCap: false }
+}

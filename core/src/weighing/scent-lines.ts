@@ -1,0 +1,104 @@
+import { unitBatter, scentLoad } from '../recipe/index.ts'
+import type { ScentLoad } from '../recipe/index.ts'
+import type { PlannedScent, Plan } from '../plan/index.ts'
+import type { Portions, WeighedScent } from '../portions/index.ts'
+import type { Shelf } from '../shelf/index.ts'
+import { tidy } from '../units/index.ts'
+import { roundDown } from '../working/index.ts'
+import { line } from './line.ts'
+import type { WeighLine } from './line.ts'
+
+const MOMENTS: Readonly<Record<PlannedScent['moment'], string>> = {
+  oils: 'into the oils before the lye',
+  pot: 'into the pot before the split',
+  'with-colour': 'into each cup with its colour',
+  last: 'into each cup right before its pour',
+}
+
+/** A part stands this near its cap when not one step more fits. */
+function capWords(part: WeighedScent, mostG: number, stepG: number): string {
+  const down = part.exactG - part.massG
+  const rounded =
+    down > 1e-6
+      ? `${tidy(part.exactG, 2)} g rounded down`
+      : down < -1e-6
+        ? `${tidy(part.exactG, 2)} g, and what the other parts lost by rounding`
+        : ''
+  const atCap =
+    part.massG + stepG > mostG + 1e-9 ? `at its limit of ${tidy(roundDown(mostG, 0.01), 2)} g: not a drop more` : ''
+  return [rounded, atCap].filter(text => text !== '').join('; ')
+}
+
+/**
+ * What a part of a scent may weigh at most, g: its limit in the oils of the cups that get it. Where the batch's scent is
+ * crowded into few cups, those set it.
+ */
+const mostOf = (load: ScentLoad, i: number, part: WeighedScent, ofOils: number): number =>
+  load.parts[i]!.share > 0 && ofOils > 0
+    ? (part.exactG * load.parts[i]!.limitOfOils) / (ofOils * load.parts[i]!.share)
+    : Infinity
+
+function partsOf(
+  parts: readonly WeighedScent[],
+  load: ScentLoad,
+  ofOils: number,
+  stepG: number,
+  of: (part: WeighedScent, i: number) => Pick<WeighLine, 'key' | 'what' | 'where'>,
+): WeighLine[] {
+  return parts.map((part, i) => {
+    const mostG = mostOf(load, i, part, ofOils)
+    return line(
+      {
+        ...of(part, i),
+        ...{ kind: 'scent', group: 'scent', massG: part.massG, exactG: part.exactG, stepG },
+        rounding: capWords(part, mostG, stepG),
+        most: Number.isFinite(mostG) ? { massG: roundDown(mostG, stepG), isCap: true } : null,
+      },
+      { isCritical: true },
+    )
+  })
+}
+
+/** Scents of the batch and of single cups, with their stabiliser; each knows its cap. */
+export function scentLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
+  const { fineScaleStepG: stepG } = plan.conditions
+  const perOils = unitBatter(plan.recipe, shelf).batterG
+  const shared = portions.cups.filter((_, i) => plan.cups[i]!.scented && !plan.cups[i]!.ownScent)
+  const ofOils = Math.max(0, ...shared.map(cup => cup.scentOfOils))
+  const load = plan.scent && scentLoad(plan.scent, shelf, perOils)
+  const common = load
+    ? partsOf(portions.scents, load, ofOils, stepG, (part, i) => ({
+        key: `scent:${part.scent}`,
+        what: part.name,
+        where:
+          i === 0
+            ? `in a cup of its own, standing in the mould; ${MOMENTS[plan.scent!.moment]}`
+            : 'tare and add to the same cup, slowly: it cannot be taken out again',
+      }))
+    : []
+  const own = plan.cups.flatMap((cup, i) => {
+    if (!cup.ownScent) return []
+    const ownLoad = scentLoad(cup.ownScent, shelf, perOils)
+    const lines = partsOf(portions.ownScents[i] ?? [], ownLoad, portions.cups[i]!.scentOfOils, stepG, part => ({
+      key: `scent:${cup.id}:${part.scent}`,
+      what: `${part.name} for ${cup.name} only`,
+      where: 'in a small pot of its own, marked with the cup’s name',
+    }))
+    return [...lines, ...stabiliser(plan, portions, `stabiliser:${cup.id}`, i)]
+  })
+  return [...common, ...stabiliser(plan, portions, 'stabiliser', null), ...own]
+}
+
+function stabiliser(plan: Plan, portions: Portions, key: string, i: number | null): WeighLine[] {
+  const cups = portions.cups.filter((_, n) => (i === null ? !plan.cups[n]!.ownScent : n === i))
+  const exactG = cups.reduce((sum, cup) => sum + cup.exact.stabiliserG, 0)
+  const massG = i === null ? portions.stabiliserG : portions.cups[i]!.stabiliserG
+  if (!(exactG > 0)) return []
+  return [
+    line({
+      ...{ key, kind: 'stabiliser', group: 'scent', massG, exactG, stepG: plan.conditions.fineScaleStepG },
+      what: i === null ? 'Vanilla stabiliser' : `Vanilla stabiliser for ${plan.cups[i]!.name}`,
+      where: i === null ? 'into the scent, stirred, as long before as its supplier says' : 'into its scent',
+    }),
+  ]
+}
