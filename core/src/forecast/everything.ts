@@ -1,8 +1,8 @@
 import type { Plan } from '../plan/index.ts'
 import { heatPlan } from '../heat/index.ts'
-import { compareWays, divisionSheet, linerOf, runSheet, stockNeeds, toolList, topSheet } from '../preparation/index.ts'
+import { compareWays, divisionSheet, linerOf, runSheet, toolList, topSheet } from '../preparation/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { weighList } from '../weighing/index.ts'
+import { stockNeeds, weighList } from '../weighing/index.ts'
 import type { Forecast } from './forecast.ts'
 
 /** What a forecast leaves to its own pages, since it takes longer: heat, weighing and preparation. */

@@ -63,5 +63,4 @@ export const withOilWeight = (
   oil: string,
   massG: number,
   othersMakeUp: boolean,
-): EditResult =>
-  othersMakeUp ? whileOthersGiveWay(plan, shelf, oil, massG) : whileBatchGrows(plan, shelf, oil, massG)
+): EditResult => (othersMakeUp ? whileOthersGiveWay(plan, shelf, oil, massG) : whileBatchGrows(plan, shelf, oil, massG))

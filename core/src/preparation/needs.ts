@@ -1,8 +1,8 @@
-import type { Plan } from '../plan/index.ts'
+import type { MoveTool, Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
-import { topSheet } from './top.ts'
-import { MATERIAL_VERDICTS, findById, stockOf, unitCost, vesselFit } from '../shelf/index.ts'
-import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
+import { divisionSheet } from './division.ts'
+import { MATERIAL_VERDICTS, findById, vesselFit } from '../shelf/index.ts'
+import type { Shelf, Vessel } from '../shelf/index.ts'
 
 /** A tool or vessel to have ready before the lye. */
 export interface ToolLine {
@@ -22,11 +22,45 @@ interface Wanted {
   why: string
 }
 
-/** Ids of all colorants of a plan, in cups and in the pot. */
-export const coloursOf = (plan: Plan): string[] => [
+/** Ids of all colorants of a plan: in cups, in the pot, whites of ladders, lines of powder. */
+const coloursOf = (plan: Plan): string[] => [
   ...plan.cups.flatMap(cup => cup.colorants.map(part => part.colorant)),
   ...plan.potColorants.map(part => part.colorant),
+  ...plan.ladders.flatMap(ladder => (ladder.white === '' ? [] : [ladder.white])),
+  ...dustedColours(plan),
 ]
+
+const dustedColours = (plan: Plan): string[] =>
+  plan.score.flatMap(({ shape }, i) => (i > 0 && shape.pencil !== '' ? [shape.pencil] : []))
+
+/** What each move of the score is made with. */
+const MOVE_NEEDS: Partial<Record<MoveTool, Omit<Wanted, 'count'>>> = {
+  hanger: { id: 'wire', what: 'Hanger wire', why: 'lifted swirls' },
+  skewer: { id: 'skewer', what: 'Skewer', why: 'fine swirls' },
+  stick: { id: 'chopstick', what: 'Chopstick', why: 'drawn swirls' },
+  comb: { id: 'comb', what: 'Comb', why: 'combed tops' },
+  spoon: { id: 'spoon-steel', what: 'Stainless spoon', why: 'folding and heaps' },
+}
+
+/** Tools that the design asks for: moves, piping, lines of powder, a tilted mould. */
+function designTools(plan: Plan): Wanted[] {
+  const used = new Set(plan.moves.filter(move => !move.off).map(move => move.tool))
+  const list: Wanted[] = [...used].flatMap(tool => {
+    const need = MOVE_NEEDS[tool]
+    return need ? [{ ...need, count: 1 }] : []
+  })
+  const piped = new Set(plan.score.filter(pour => pour.shape.way === 'piped').map(pour => pour.cup)).size
+  if (piped > 0 || plan.division.top)
+    list.push(
+      { id: 'piping-bag', what: 'Piping bag', count: Math.max(1, piped), why: 'the piped top' },
+      { id: 'piping-tips', what: 'Piping tips', count: 1, why: 'the piped top' },
+    )
+  if (dustedColours(plan).length > 0)
+    list.push({ id: 'sieve', what: 'Fine sieve', count: 1, why: 'lines of powder between layers' })
+  if (plan.score.some(pour => pour.shape.tiltDeg !== 0))
+    list.push({ id: 'wedge', what: 'Wedge or block', count: 1, why: 'tilting the mould' })
+  return list
+}
 
 function wantedTools(plan: Plan, shelf: Shelf): Wanted[] {
   const colours = coloursOf(plan)
@@ -54,7 +88,8 @@ function wantedTools(plan: Plan, shelf: Shelf): Wanted[] {
     pots > 1 && { id: 'whisk', what: 'Hand whisk', count: 1, why: 'if the blender fails between batters' },
     { id: 'cover', what: 'Cover and towel', count: 1, why: 'the rest in the mould' },
   ]
-  return list.filter(one => one !== false)
+  const all = [...list.filter(one => one !== false), ...designTools(plan)]
+  return all.filter((one, i) => all.findIndex(other => other.id === one.id) === i)
 }
 
 function toolLine(wanted: Wanted, shelf: Shelf): ToolLine {
@@ -71,77 +106,141 @@ function toolLine(wanted: Wanted, shelf: Shelf): ToolLine {
   return { key: `tool:${wanted.id}`, what: wanted.what, count: wanted.count, why: wanted.why, state, sentence }
 }
 
-/** The smallest of the workshop's vessels for a use that holds it and stands it. */
-function vesselLine(
-  shelf: Shelf,
-  key: string,
-  what: string,
-  massG: number,
-  content: 'oils' | 'lye' | 'batter',
-  count: number,
-  chosen?: string,
-): ToolLine {
+interface WantedVessel {
+  key: string
+  what: string
+  massG: number
+  content: 'oils' | 'lye' | 'batter'
+  count: number
+  /** The one that the plan names. */
+  chosen?: string | undefined
+}
+
+const WHYS = { lye: 'lye into water, hot', batter: 'with room to stir', oils: 'with room for the lye' }
+
+/**
+ * The smallest of the workshop's vessels for a use that hold it and stand it. Each can be used once: `taken` counts what the
+ * lines before have out already.
+ */
+function vesselLine(shelf: Shelf, wanted: WantedVessel, taken: Map<string, number>): ToolLine {
+  const { key, what, massG, content, count } = wanted
   const use = content === 'lye' ? 'lye' : 'batter'
-  const fit = (id: string) => vesselFit(findById(shelf.vessels, id)!, massG, content)
+  const line = { key, what, count, why: WHYS[content] }
+  const own = wanted.chosen ? findById(shelf.vessels, wanted.chosen) : undefined
+  if (own) {
+    taken.set(own.id, (taken.get(own.id) ?? 0) + 1)
+    return { ...line, ...chosenVessel(own, massG, content, use) }
+  }
+  const free = (vessel: Vessel) => Math.max(0, Math.floor(vessel.count) - (taken.get(vessel.id) ?? 0))
   const ready = shelf.vessels
     .filter(
       vessel =>
         !vessel.archived &&
         vessel.role !== 'bath' &&
         MATERIAL_VERDICTS[vessel.material][use] === 'yes' &&
-        fit(vessel.id).fits,
+        vesselFit(vessel, massG, content).fits,
     )
-    .sort((a, b) => a.capacityMl - b.capacityMl)[0]
-  const own = chosen ? findById(shelf.vessels, chosen) : undefined
-  const vessel = own ?? ready
-  const why =
-    content === 'lye' ? 'lye into water, hot' : content === 'batter' ? 'with room to stir' : 'with room for the lye'
-  if (!vessel) {
-    const ml = Math.ceil(massG / 0.8 / 10) * 10
-    return {
-      key,
-      what,
-      count,
-      why,
-      state: 'missing',
-      sentence: `No vessel on the shelf holds it; about ${ml} ml of polypropylene or stainless steel is needed.`,
-    }
+    .sort((a, b) => a.capacityMl - b.capacityMl)
+  const out: { vessel: Vessel; n: number }[] = []
+  let left = count
+  for (const vessel of ready) {
+    const n = Math.min(left, free(vessel))
+    if (n > 0) out.push({ vessel, n })
+    left -= n
   }
+  for (const { vessel, n } of out) taken.set(vessel.id, (taken.get(vessel.id) ?? 0) + n)
+  const names = out.map(({ vessel, n }) => (n > 1 ? `${n} × ${vessel.name}` : vessel.name)).join(', ')
+  if (left === 0) return { ...line, state: 'here', sentence: `${names}.` }
+  const ml = Math.ceil(massG / 0.8 / 10) * 10
+  const need = `about ${ml} ml of polypropylene or stainless steel ${left > 1 ? 'each are' : 'is'} needed`
+  return out.length === 0
+    ? { ...line, state: 'missing', sentence: `No vessel on the shelf is left that holds it; ${need}.` }
+    : { ...line, state: 'few', sentence: `${names} on the shelf; ${left} more of ${need}.` }
+}
+
+function chosenVessel(
+  vessel: Vessel,
+  massG: number,
+  content: WantedVessel['content'],
+  use: 'lye' | 'batter',
+): Pick<ToolLine, 'state' | 'sentence'> {
   const verdict = MATERIAL_VERDICTS[vessel.material]
-  const size = fit(vessel.id)
-  if (verdict[use] === 'no')
-    return { key, what, count, why, state: 'missing', sentence: `${vessel.name}: ${verdict.sentence}` }
-  if (!size.fits) return { key, what, count, why, state: 'missing', sentence: size.sentence }
+  const size = vesselFit(vessel, massG, content)
+  if (verdict[use] === 'no') return { state: 'missing', sentence: `${vessel.name}: ${verdict.sentence}` }
+  if (!size.fits) return { state: 'missing', sentence: size.sentence }
   const care = verdict[use] === 'care' ? ` ${verdict.sentence}` : ''
-  return { key, what, count, why, state: 'here', sentence: `${vessel.name}.${care}` }
+  return { state: 'here', sentence: `${vessel.name}.${care}` }
 }
 
 const HEAVY_G = 6000
+
+/** Cups that the plan gives a vessel of their own. */
+function ownVessels(plan: Plan, portions: Portions): WantedVessel[] {
+  if (plan.division.mode === 'own-batters') return []
+  return plan.cups.flatMap((cup, i) =>
+    cup.vessel !== '' && portions.cups[i]!.totalG > 0
+      ? [
+          {
+            ...{ key: `vessel:cup:${cup.id}`, what: `Jug for ${cup.name}`, massG: portions.cups[i]!.totalG },
+            ...{ content: 'batter' as const, count: 1, chosen: cup.vessel },
+          },
+        ]
+      : [],
+  )
+}
+
+/** How many jugs the other cups need, and the largest of what they hold. */
+function jugsFor(plan: Plan, portions: Portions): { massG: number; count: number } {
+  const cups = portions.cups.filter((cup, i) => cup.totalG > 0 && plan.cups[i]!.vessel === '')
+  return { massG: Math.max(0, ...cups.map(cup => cup.totalG)), count: cups.length }
+}
 
 /** Tools and vessels for a plan, the ones missing told. Ticked before the lye is opened. */
 export function toolList(plan: Plan, shelf: Shelf, portions: Portions): ToolLine[] {
   const poured = portions.cups.filter(cup => cup.totalG > 0)
   const largest = Math.max(0, ...poured.map(cup => cup.totalG))
-  const waterG =
-    portions.waterG + portions.liquids.reduce((sum, part) => sum + (part.moment === 'lye' ? part.massG : 0), 0)
   const own = plan.division.mode === 'own-batters'
   const potG = own ? largest : portions.potG
-  const vessels = [
-    vesselLine(shelf, 'vessel:lye', 'Lye jug', portions.lyeG + waterG, 'lye', 1, plan.heat.lyeVessel || undefined),
-    vesselLine(
-      shelf,
-      'vessel:pot',
-      own ? 'Pot for each batter' : 'Mixing pot',
-      potG,
-      'batter',
-      own ? poured.length : 1,
-      own ? undefined : plan.heat.oilsVessel || undefined,
-    ),
+  const isDivided = !own || plan.division.lye === 'divided'
+  const sheet = own ? divisionSheet(plan, shelf, portions) : null
+  const inJugG = (isFor: (moment: string) => boolean) =>
+    [...portions.liquids, ...portions.additives].reduce((sum, part) => (isFor(part.moment) ? sum + part.massG : sum), 0)
+  const solutionG = sheet
+    ? (sheet.solution?.totalG ?? Math.max(0, ...sheet.batters.map(batter => batter.own?.totalG ?? 0)))
+    : portions.lyeG + portions.waterG + inJugG(moment => moment === 'lye')
+  const jugs = isDivided ? 1 : poured.length
+  const taken = new Map<string, number>()
+  const wanted: (WantedVessel | false)[] = [
+    {
+      ...{ key: 'vessel:lye', what: jugs > 1 ? 'Lye jug for each batter' : 'Lye jug', massG: solutionG },
+      ...{ content: 'lye', count: jugs, chosen: jugs > 1 ? undefined : plan.heat.lyeVessel },
+    },
+    (sheet?.meltG ?? 0) > 0 && {
+      ...{ key: 'vessel:melt', what: 'Melting pot', massG: sheet!.meltG, content: 'oils', count: 1 },
+      chosen: plan.heat.oilsVessel,
+    },
+    own
+      ? { key: 'vessel:pot', what: 'Pot for each batter', massG: potG, content: 'batter', count: poured.length }
+      : {
+          ...{ key: 'vessel:pot', what: 'Mixing pot', massG: potG, content: 'batter', count: 1 },
+          chosen: plan.heat.oilsVessel,
+        },
+    ...ownVessels(plan, portions),
+    !own &&
+      poured.length > 1 && {
+        ...{ key: 'vessel:cups', what: 'Pouring jugs', content: 'batter' as const },
+        ...jugsFor(plan, portions),
+      },
+    plan.division.top !== null && {
+      ...{ key: 'vessel:top', what: 'Whipping bowl', massG: plan.division.top.massG * 4 },
+      ...{ content: 'batter' as const, count: 1 },
+    },
+    plan.division.top !== null && {
+      ...{ key: 'vessel:top-lye', what: 'Lye jug for the top', massG: plan.division.top.massG / 2 },
+      ...{ content: 'lye' as const, count: 1 },
+    },
   ]
-  if (!own && poured.length > 1)
-    vessels.push(vesselLine(shelf, 'vessel:cups', 'Pouring jugs', largest, 'batter', poured.length))
-  if (plan.division.top)
-    vessels.push(vesselLine(shelf, 'vessel:top', 'Whipping bowl', plan.division.top.massG * 4, 'batter', 1))
+  const vessels = wanted.flatMap(one => (one && one.count > 0 ? [vesselLine(shelf, one, taken)] : []))
   const lines = [...vessels, ...wantedTools(plan, shelf).map(wanted => toolLine(wanted, shelf))]
   if (potG > HEAVY_G)
     lines.push({
@@ -153,77 +252,4 @@ export function toolList(plan: Plan, shelf: Shelf, portions: Portions): ToolLine
       sentence: `${(potG / 1000).toFixed(1)} kg of caustic batter: lift it in two, or ladle.`,
     })
   return lines
-}
-
-/** One ingredient of a plan against the shelf's lots. */
-export interface StockLine {
-  kind: ShelfKind
-  id: string
-  name: string
-  needG: number
-  /** Null: its stock is not kept. */
-  haveG: number | null
-  missingG: number
-  /** For the need, in the workshop's money; null without a price. */
-  cost: number | null
-  /** Nearest use-by date of a lot with something left. */
-  useBy: string | null
-}
-
-function stockLine(kind: ShelfKind, id: string, name: string, needG: number, items: readonly ShelfItem[]): StockLine {
-  const item = findById(items, id)
-  const haveG = item && item.lots.length > 0 ? stockOf(item) : null
-  const price = item ? unitCost(item) : null
-  const dates = (item?.lots ?? []).filter(lot => lot.left > 0 && lot.useBy !== '').map(lot => lot.useBy)
-  return {
-    kind,
-    id,
-    name,
-    needG,
-    haveG,
-    missingG: haveG === null ? 0 : Math.max(0, needG - haveG),
-    cost: price === null ? null : price * needG,
-    useBy: dates.sort()[0] ?? null,
-  }
-}
-
-/** What a plan takes from the shelf, with what is there and what it costs. */
-export function stockNeeds(plan: Plan, shelf: Shelf, portions: Portions): StockLine[] {
-  const lines = [
-    ...portions.oils.map(part => {
-      const infusion = plan.recipe.oils.find(one => one.oil === part.oil)?.infusion
-      return stockLine('oils', part.oil, part.name, part.massG * (infusion?.makeFactor ?? 1), shelf.oils)
-    }),
-    ...portions.liquids.map(part => stockLine('liquids', part.id, part.name, part.massG, shelf.liquids)),
-    ...portions.additives.map(part => stockLine('additives', part.id, part.name, part.massG, shelf.additives)),
-  ]
-  for (const part of topSheet(plan, shelf)?.oils ?? []) {
-    const same = lines.findIndex(line => line.kind === 'oils' && line.id === part.oil)
-    const needG = part.massG + (same >= 0 ? lines[same]!.needG : 0)
-    const line = stockLine('oils', part.oil, part.name, needG, shelf.oils)
-    if (same >= 0) lines[same] = line
-    else lines.push(line)
-  }
-  const scents = [...portions.scents, ...portions.ownScents.flatMap(own => own ?? [])]
-  const colours = [...portions.cups.flatMap(portion => portion.colours), ...portions.potColours]
-  return [
-    ...lines,
-    ...summed(
-      'scents',
-      scents.map(part => ({ ...part, id: part.scent })),
-      shelf.scents,
-    ),
-    ...summed(
-      'colorants',
-      colours.map(part => ({ id: part.colorant, massG: 'powderG' in part ? part.powderG : part.massG })),
-      shelf.colorants,
-    ),
-  ]
-}
-
-/** One line for each thing, however many cups take it. */
-function summed(kind: ShelfKind, parts: readonly { id: string; massG: number }[], items: readonly ShelfItem[]) {
-  const masses = new Map<string, number>()
-  for (const part of parts) masses.set(part.id, (masses.get(part.id) ?? 0) + part.massG)
-  return [...masses].map(([id, massG]) => stockLine(kind, id, findById(items, id)?.name ?? id, massG, items))
 }

@@ -5,7 +5,8 @@ import { readPlan, starterPlan } from '../plan/index.ts'
 import type { Heat, Mould, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { divisionSheet, levelError, linerOf, runSheet, stockNeeds, toolList, topSheet } from './index.ts'
+import { stockNeeds } from '../weighing/index.ts'
+import { divisionSheet, levelError, linerOf, runSheet, toolList, topSheet } from './index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')

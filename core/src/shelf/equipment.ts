@@ -94,6 +94,8 @@ export class Vessel extends ShelfItem {
     inList: true,
   })
   capacityMl!: number
+  @Amount({ label: 'How many', quantity: 'plain', unit: '', min: 0, max: 99, start: 1, inList: true })
+  count!: number
   @Amount({ label: 'Work it up to', quantity: 'share', unit: '% of the brim', min: 0.3, max: 0.95, start: 0.8 })
   workingFillShare!: number
   @Amount({ label: 'Thin batter that clings', quantity: 'mass', unit: 'g', min: 0, max: 500, start: 8 })

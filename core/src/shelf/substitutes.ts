@@ -29,12 +29,17 @@ function common(a: ShelfItem, b: ShelfItem): string[] {
   return changes
 }
 
+/** Waxes and free acids do in a pot what no oil does. */
+const isWaxy = (oil: Oil): boolean => oil.texture === 'wax' || oil.solidWax >= 0.5 || oil.freeAcidShare >= 0.5
+
 function oils(a: Oil, b: Oil): Substitute {
   const [x, y] = [fattyGroups(a), fattyGroups(b)]
   const keys = Object.keys(x) as (keyof typeof x)[]
   const distance =
     keys.reduce((sum, key) => sum + Math.abs(x[key] - y[key]), 0) +
     (isHard(a) === isHard(b) ? 0 : 0.5) +
+    (isWaxy(a) === isWaxy(b) ? 0 : 3) +
+    Math.abs(a.sapKohMgPerG - b.sapKohMgPerG) / 100 +
     Math.abs(a.quickness - b.quickness) * 0.3
   const pace = (o: typeof x, q: number) =>
     0.3 * o.shortSaturated + 0.6 * o.longSaturated - 1.4 * o.oleic + 1.5 * o.ricinoleic - o.polyunsaturated + q

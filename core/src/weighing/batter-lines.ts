@@ -7,7 +7,7 @@ import { findById, isHard } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { showShare, tidy } from '../units/index.ts'
 import { howOf, oilName, usualMostOf } from './names.ts'
-import { MOMENT_WORDS, line } from './line.ts'
+import { MOMENT_WORDS, line, uncounted } from './line.ts'
 import type { WeighGroup, WeighLine } from './line.ts'
 
 /** Lines of batters of their own: what is common to them, then what each gets. */
@@ -37,6 +37,7 @@ function partLine(plan: Plan, shelf: Shelf, part: BatterPart, place: Place, oilG
   return line({
     ...place,
     ...{ key: batterKey(place.batter, partKey(part)), kind: part.kind, what: part.name, where },
+    item: { kind: part.kind === 'colour' ? 'colorants' : `${part.kind}s`, id: part.id },
     ...{ massG: part.massG, exactG: part.exactG, stepG: part.stepG },
     most: part.kind === 'additive' ? usualMostOf(shelf, part.id, oilG) : null,
   })
@@ -57,7 +58,7 @@ function lyeAndWater(
   return [
     line({
       ...place('lye-water'),
-      ...{ key: batterKey(of.batter, 'water'), kind: 'water', what: 'Water' },
+      ...{ key: batterKey(of.batter, 'water'), kind: 'water', what: 'Water', item: uncounted('water') },
       ...{ massG: made.waterG, exactG: made.waterExactG },
       stepG: made.waterExactG >= 100 || !isOwn ? scaleStepG : fineScaleStepG,
       where: `tare ${isOwn ? 'its own' : 'the'} lye jug${iceG >= 1 ? `; ${tidy(iceG, 0)} g of it as ice` : ''}`,
@@ -67,7 +68,7 @@ function lyeAndWater(
       {
         ...place('lye'),
         ...(!isOwn && { title: 'Lye, in its own cup' }),
-        ...{ key: batterKey(of.batter, 'lye'), kind: 'lye', what: 'Lye (NaOH)' },
+        ...{ key: batterKey(of.batter, 'lye'), kind: 'lye', what: 'Lye (NaOH)', item: uncounted('lye') },
         ...{ massG: made.lyeG, exactG: made.lyeExactG, stepG: fineScaleStepG, rounding },
         where: 'tare a dry cup of its own; into the water, never the reverse',
       },
@@ -90,7 +91,13 @@ export function solutionLines(plan: Plan, shelf: Shelf, sheet: DivisionSheet, po
     : []
   const melt = sheet.meltOils.map((part, i) =>
     line({
-      ...{ key: `oil:${part.oil}`, kind: 'oil', group: 'oils', title: 'The melt of all batters' },
+      ...{
+        key: `oil:${part.oil}`,
+        kind: 'oil',
+        item: { kind: 'oils', id: part.oil },
+        group: 'oils',
+        title: 'The melt of all batters',
+      },
       ...{ what: oilName(plan, part), massG: part.massG, exactG: part.exactG, stepG: plan.conditions.scaleStepG },
       where: i === 0 ? 'in the melting pot; melt until clear' : 'in the melting pot, tare between',
     }),
@@ -128,6 +135,7 @@ function linesOf(plan: Plan, shelf: Shelf, sheet: DivisionSheet, batter: BatterS
     .map(({ part, isSolid }) =>
       line({
         ...{ ...place, key: batterKey(batter.cup, `oil:${part.oil}`), kind: 'oil', what: oilName(plan, part) },
+        item: { kind: 'oils', id: part.oil },
         ...{ massG: part.massG, exactG: part.exactG, stepG: scaleStepG },
         where: part.late ? 'in a cup of its own; in at light trace' : isSolid ? 'melt until clear' : 'tare between',
       }),

@@ -5,7 +5,7 @@ import type { Portions } from '../portions/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { roundNearest } from '../working/index.ts'
-import { MOMENT_WORDS, line } from './line.ts'
+import { MOMENT_WORDS, line, uncounted } from './line.ts'
 import type { WeighLine } from './line.ts'
 
 const CLUMPS: Readonly<Record<string, string>> = {
@@ -26,6 +26,7 @@ export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): Weigh
       line({
         ...base,
         kind: 'colour',
+        item: { kind: 'colorants', id: part.colorant },
         most: usualMost(shelf, part.colorant, portions.potG),
         key: `colour:pot:${part.colorant}`,
         what: `${part.name} for the whole pot`,
@@ -42,6 +43,7 @@ export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): Weigh
       const powder = line({
         ...base,
         kind: 'colour',
+        item: { kind: 'colorants', id: part.colorant },
         most: usualMost(shelf, part.colorant, portions.cups[i]!.exact.batterG),
         key: `colour:${cup.id}:${part.colorant}`,
         what: `${part.name} for ${cup.name}`,
@@ -54,6 +56,7 @@ export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): Weigh
       const medium = line({
         ...base,
         kind: 'medium',
+        item: mediumItem(plan, shelf, part.medium),
         key: `medium:${cup.id}:${part.colorant}`,
         what: `${mediumName(plan, shelf, part.medium)} for ${part.name}, ${cup.name}`,
         massG: part.mediumG,
@@ -70,6 +73,14 @@ export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): Weigh
   return [...whole, ...ofCups, ...ladderLines(plan, portions, shelf)]
 }
 
+/** What the liquid for a colour is taken from. */
+function mediumItem(plan: Plan, shelf: Shelf, medium: string): WeighLine['item'] {
+  const oil = findById(shelf.oils, plan.division.mediumOil)
+  if (medium === 'oil') return oil ? { kind: 'oils', id: oil.id } : uncounted('oil')
+  if (medium === 'glycerin') return { kind: 'additives', id: 'glycerin' }
+  return medium === 'alcohol' ? uncounted('alcohol') : uncounted('water')
+}
+
 const usualMost = (shelf: Shelf, colorant: string, batterG: number): WeighLine['most'] => {
   const most = findById(shelf.colorants, colorant)?.usualMaxGPerKg
   return most === undefined ? null : { massG: (batterG * most) / 1000, isCap: false }
@@ -81,6 +92,7 @@ export const dustedPowderLines = (plan: Plan, shelf: Shelf): WeighLine[] =>
     line({
       key: `line:${one.pour}:${one.colorant}`,
       kind: 'colour',
+      item: { kind: 'colorants', id: one.colorant },
       group: 'lines',
       what: `${one.name} under pour ${one.under}`,
       massG: roundNearest(one.exactG, plan.conditions.fineScaleStepG),
@@ -94,8 +106,9 @@ export const dustedPowderLines = (plan: Plan, shelf: Shelf): WeighLine[] =>
 function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   const { fineScaleStepG: stepG } = plan.conditions
   const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
-  const own = (key: string, what: string, exactG: number, where: string) =>
+  const own = (key: string, what: string, exactG: number, where: string, item: WeighLine['item']) =>
     line({
+      item,
       ...{ key, group: 'colours' as const, what, exactG, stepG, where },
       kind: key.startsWith('medium') || key.startsWith('wetting') ? 'medium' : 'colour',
       massG: roundNearest(exactG, stepG),
@@ -111,6 +124,7 @@ function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] 
           `${part.name} for the mother cup of ${mother}`,
           part.powderG,
           'in a small pot; for all steps of the ladder',
+          { kind: 'colorants', id: part.colorant },
         ),
         ...(part.mediumG > 0
           ? [
@@ -119,6 +133,7 @@ function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] 
                 `${mediumName(plan, shelf, part.medium)} for ${part.name}, mother cup of ${mother}`,
                 part.mediumG,
                 'on the powder; stir smooth',
+                mediumItem(plan, shelf, part.medium),
               ),
             ]
           : []),
@@ -131,6 +146,7 @@ function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] 
             `${white?.name ?? 'White'}, into the rest after ${name(step.cup)}`,
             step.addWhiteG,
             'in a small pot of its own',
+            { kind: 'colorants', id: ladder.white },
           ),
           ...(white && white.mediumRatio > 0 && white.medium !== 'none'
             ? [
@@ -139,6 +155,7 @@ function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] 
                   `${mediumName(plan, shelf, white.medium)} for that white`,
                   step.addWhiteG * white.mediumRatio,
                   'on the powder; stir smooth',
+                  mediumItem(plan, shelf, white.medium),
                 ),
               ]
             : []),

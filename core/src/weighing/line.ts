@@ -1,3 +1,4 @@
+import type { ShelfKind } from '../shelf/index.ts'
 import { showShare, tidy } from '../units/index.ts'
 
 export type WeighGroup =
@@ -18,6 +19,17 @@ export type WeighKind =
   | 'medium'
   | 'topping'
 
+/** Things that the shelf has no kind for. */
+export const UNCOUNTED = {
+  lye: 'Lye (NaOH)',
+  water: 'Water, distilled or soft',
+  oil: 'A light oil for the colours',
+  alcohol: 'Alcohol for the colours',
+} as const
+export type StockItem = { kind: ShelfKind; id: string } | { kind: 'uncounted'; id: string; name: string }
+
+export const uncounted = (id: keyof typeof UNCOUNTED): StockItem => ({ kind: 'uncounted', id, name: UNCOUNTED[id] })
+
 /** One thing to weigh, in a sensible order. */
 export interface WeighLine {
   /** Stable name of the line, e.g. "oil:olive" or "batter:cup-1:solution". */
@@ -26,6 +38,8 @@ export interface WeighLine {
   group: WeighGroup
   /** Heading that it stands under. */
   title: string
+  /** What it is taken from: an item of the shelf, or something that the shelf keeps no account of; null: weighed before. */
+  item: StockItem | null
   /** The batter it is for: empty for the pot and what is common, a cup's id for a batter of its own, "top". */
   batter: string
   what: string
@@ -93,7 +107,7 @@ function scaleOf(
 }
 
 type Base = Pick<WeighLine, 'key' | 'kind' | 'group' | 'what' | 'massG' | 'exactG' | 'stepG' | 'where'> &
-  Partial<Pick<WeighLine, 'title' | 'batter' | 'rounding' | 'most'>>
+  Partial<Pick<WeighLine, 'title' | 'batter' | 'rounding' | 'most' | 'item'>>
 
 /** A line with what the scale's step does to it. */
 export const line = (base: Base, { isCritical = false }: { isCritical?: boolean } = {}): WeighLine => ({
@@ -101,6 +115,7 @@ export const line = (base: Base, { isCritical = false }: { isCritical?: boolean 
   batter: '',
   rounding: '',
   most: null,
+  item: null,
   ...base,
   ...scaleOf(base.exactG, base.stepG, isCritical),
 })

@@ -50,6 +50,7 @@ function partsOf(
     return line(
       {
         ...of(part, i),
+        item: { kind: 'scents', id: part.scent },
         ...{ kind: 'scent', group: 'scent', massG: part.massG, exactG: part.exactG, stepG },
         rounding: capWords(part, mostG, stepG),
         most: Number.isFinite(mostG) ? { massG: roundDown(mostG, stepG), isCap: true } : null,
@@ -96,6 +97,7 @@ function stabiliser(plan: Plan, portions: Portions, key: string, i: number | nul
   if (!(exactG > 0)) return []
   return [
     line({
+      item: { kind: 'additives', id: 'vanilla-stabiliser' },
       ...{ key, kind: 'stabiliser', group: 'scent', massG, exactG, stepG: plan.conditions.fineScaleStepG },
       what: i === null ? 'Vanilla stabiliser' : `Vanilla stabiliser for ${plan.cups[i]!.name}`,
       where: i === null ? 'into the scent, stirred, as long before as its supplier says' : 'into its scent',

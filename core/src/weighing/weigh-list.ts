@@ -10,7 +10,7 @@ import { roundNearest } from '../working/index.ts'
 import { batterLines, solutionLines } from './batter-lines.ts'
 import { colourLines, dustedPowderLines } from './colour-lines.ts'
 import { howOf, oilName, usualMostOf } from './names.ts'
-import { line } from './line.ts'
+import { line, uncounted } from './line.ts'
 import type { WeighGroup, WeighLine } from './line.ts'
 import { scentLines } from './scent-lines.ts'
 
@@ -24,7 +24,7 @@ const extra = (
 ): WeighLine =>
   line({
     ...{ key: `${kind}:${part.id}`, kind, group, what: part.name, massG: part.massG, exactG: part.exactG, stepG },
-    ...{ where, most },
+    ...{ where, most, item: { kind: `${kind}s`, id: part.id } },
   })
 
 function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
@@ -35,6 +35,7 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
     line({
       key: 'water',
       kind: 'water',
+      item: uncounted('water'),
       group: 'lye-water',
       what: 'Water',
       massG: portions.waterG,
@@ -74,6 +75,7 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
       {
         key: 'lye',
         kind: 'lye',
+        item: uncounted('lye'),
         group: 'lye',
         what: 'Lye (NaOH)',
         massG: portions.lyeG,
@@ -100,6 +102,7 @@ function oilLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
     line({
       key: `oil:${part.oil}`,
       kind: 'oil',
+      item: { kind: 'oils', id: part.oil },
       group: part.late ? 'late' : 'oils',
       what: oilName(plan, part),
       massG: part.massG,
@@ -148,12 +151,12 @@ function topLines(plan: Plan, shelf: Shelf): WeighLine[] {
   const own = { group: 'top', batter: 'top' } as const
   return [
     line({
-      ...{ ...own, key: 'top:water', kind: 'water', what: 'Water for the top' },
+      ...{ ...own, key: 'top:water', kind: 'water', item: uncounted('water'), what: 'Water for the top' },
       ...{ massG: top.waterG, exactG: top.waterExactG, stepG: scaleStepG, where: 'tare a second lye jug' },
     }),
     line(
       {
-        ...{ ...own, key: 'top:lye', kind: 'lye', what: 'Lye (NaOH) for the top' },
+        ...{ ...own, key: 'top:lye', kind: 'lye', item: uncounted('lye'), what: 'Lye (NaOH) for the top' },
         ...{ massG: top.lyeG, exactG: top.lyeExactG, stepG: fineScaleStepG },
         where: 'in its own cup; into its water, gear on again',
       },
@@ -161,7 +164,13 @@ function topLines(plan: Plan, shelf: Shelf): WeighLine[] {
     ),
     ...top.oils.map(part =>
       line({
-        ...{ ...own, key: `top:${part.oil}`, kind: 'oil', what: `${part.name} for the top` },
+        ...{
+          ...own,
+          key: `top:${part.oil}`,
+          kind: 'oil',
+          item: { kind: 'oils' as const, id: part.oil },
+          what: `${part.name} for the top`,
+        },
         ...{ massG: part.massG, exactG: part.exactG, stepG: scaleStepG, where: 'in the whipping bowl; tare between' },
       }),
     ),
@@ -175,6 +184,7 @@ function toppingLines(plan: Plan): WeighLine[] {
     .map(one =>
       line({
         ...{ key: `topping:${one.id}`, kind: 'topping', group: 'toppings', what: one.name },
+        item: { kind: 'uncounted', id: `topping-${one.id}`, name: one.name },
         ...{ massG: roundNearest(one.massG, stepG), exactG: one.massG, stepG },
         where: `${TOPPINGS[one.kind]}, in a small pot, within reach before the last pour`,
       }),

@@ -22,5 +22,8 @@ goggles       | Goggles                    | eyes                      | 1     |
 gloves        | Gloves, long               | hands, two pairs          | 2     | no
 dust-mask     | Dust mask                  | dry powders               | 1     | no
 wedge         | Wedge or block             | tilting the mould         | 1     | no
+chopstick     | Chopstick                  | drawn swirls              | 2     | no
+piping-bag    | Piping bag                 | piped tops                | 2     | no
+piping-tips   | Piping tips                | piped tops                | 3     | no
 cover         | Cover and towel            | the rest                  | 1     | no
 `

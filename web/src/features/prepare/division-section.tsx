@@ -70,7 +70,7 @@ export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Fore
       )}
       <TopFields plan={plan} />
       <p className="mt-2 text-[13px] text-soft">
-        The lanes on the Score page still reckon with one pot. Minutes are estimates of hands, washing up included.
+        Minutes are estimates of hands, washing up included. The lanes on the Score page follow the way chosen here.
       </p>
     </Section>
   )

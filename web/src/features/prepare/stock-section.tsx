@@ -47,9 +47,11 @@ export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecas
                   {line.kind === 'scents' && '; less scent is fine too, note the true load'}
                 </span>
               </span>
-              <button className="button" onClick={() => setInstead(line)}>
-                Take something else
-              </button>
+              {line.kind !== 'uncounted' && (
+                <button className="button" onClick={() => setInstead(line)}>
+                  Take something else
+                </button>
+              )}
             </li>
           ))}
         </ul>
@@ -61,7 +63,8 @@ export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecas
       ))}
       {unknown.length > 0 && (
         <p className="mt-2 text-[13px] text-soft">
-          Not counted, since no lot is kept of it: {unknown.map(line => line.name).join(', ')}.{' '}
+          Not counted, since no lot is kept of it:{' '}
+          {unknown.map(line => `${line.name} ${amount(line.needG)}`).join(', ')}.{' '}
           <Link to="/shelf" className="underline">
             To the shelf
           </Link>

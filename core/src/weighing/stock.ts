@@ -1,0 +1,55 @@
+import type { Plan } from '../plan/index.ts'
+import type { Portions } from '../portions/index.ts'
+import { findById, stockOf, unitCost } from '../shelf/index.ts'
+import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
+import { weighList } from './weigh-list.ts'
+
+/** One ingredient of a plan against the shelf's lots. */
+export interface StockLine {
+  /** 'uncounted': the shelf has no kind for it, such as lye. */
+  kind: ShelfKind | 'uncounted'
+  id: string
+  name: string
+  needG: number
+  /** Null: its stock is not kept. */
+  haveG: number | null
+  missingG: number
+  /** For the need, in the workshop's money; null without a price. */
+  cost: number | null
+  /** Nearest use-by date of a lot with something left. */
+  useBy: string | null
+}
+
+/** An infusion is made larger than what is used of it: the plant keeps some. */
+const factorOf = (plan: Plan, kind: StockLine['kind'], id: string): number =>
+  kind === 'oils' ? (plan.recipe.oils.find(part => part.oil === id)?.infusion?.makeFactor ?? 1) : 1
+
+function stockLine(kind: StockLine['kind'], id: string, name: string, needG: number, shelf: Shelf): StockLine {
+  const item = kind === 'uncounted' ? undefined : findById<ShelfItem>(shelf[kind], id)
+  const haveG = item && item.lots.length > 0 ? stockOf(item) : null
+  const price = item ? unitCost(item) : null
+  const dates = (item?.lots ?? []).filter(lot => lot.left > 0 && lot.useBy !== '').map(lot => lot.useBy)
+  return {
+    ...{ kind, id, needG, haveG },
+    name: item?.name ?? name,
+    missingG: haveG === null ? 0 : Math.max(0, needG - haveG),
+    cost: price === null ? null : price * needG,
+    useBy: dates.sort()[0] ?? null,
+  }
+}
+
+/**
+ * What a plan takes from the shelf, with what is there and what it costs: all that is weighed, one line for each thing however
+ * many batters, cups and lines take it.
+ */
+export function stockNeeds(plan: Plan, shelf: Shelf, portions: Portions): StockLine[] {
+  const needs = new Map<string, { kind: StockLine['kind']; id: string; name: string; massG: number }>()
+  for (const { item, massG, what } of weighList(plan, portions, shelf)) {
+    if (!item) continue
+    const key = `${item.kind}:${item.id}`
+    const name = item.kind === 'uncounted' ? item.name : what
+    const known = needs.get(key) ?? { kind: item.kind, id: item.id, name, massG: 0 }
+    needs.set(key, { ...known, massG: known.massG + massG * factorOf(plan, item.kind, item.id) })
+  }
+  return [...needs.values()].map(({ kind, id, name, massG }) => stockLine(kind, id, name, massG, shelf))
+}
