@@ -17,6 +17,8 @@ export interface Risk {
   reason: string
   /** The pour it is about, if one stands out. */
   pour: string | null
+  /** What may make a cup lye-heavy, whatever else goes wrong; null: nothing. It is said first. */
+  safety: string | null
 }
 
 const stateOf = (chance: number): Risk['state'] => (chance >= 0.85 ? 'calm' : chance >= 0.6 ? 'tight' : 'trouble')
@@ -33,8 +35,25 @@ function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): string {
   )
   const level = `${traceName(pour.endLevel)} (${tidy(pour.endLevel, 1)}) when ${WINDOW_KINDS[kind]} needs at most ${tidy(pour.window.hi, 1)}`
   const quick = scent && ['mild', 'moderate', 'strong', 'seizes'].includes(scent.acceleration)
-  const cause = quick ? `${scent.name} quickens it` : 'It has waited too long for its warmth and blending'
+  const unknown = unknownScents(plan, shelf, cup)
+  const cause = quick
+    ? `${scent.name} quickens it`
+    : unknown.length > 0
+      ? `Nobody has told how ${unknown.join(' and ')} behaves, so quick ones are reckoned with`
+      : 'It has waited too long for its warmth and blending'
   return `${cause}: expect ${level}.`
+}
+
+/** Scents of a cup, or of the plan, of which nobody has told how they behave. */
+export function unknownScents(plan: Plan, shelf: Shelf, cup?: Plan['cups'][number]): string[] {
+  const parts = cup
+    ? (cup.ownScent?.parts ?? (cup.scented ? (plan.scent?.parts ?? []) : []))
+    : [...(plan.scent?.parts ?? []), ...plan.cups.flatMap(one => one.ownScent?.parts ?? [])]
+  const names = parts.flatMap(({ scent: id }) => {
+    const scent = findById(shelf.scents, id)
+    return !scent || (scent.acceleration === 'unknown' && scent.ownRuns === 0) ? [scent?.name ?? id] : []
+  })
+  return [...new Set(names)]
 }
 
 interface Trouble {
@@ -90,21 +109,49 @@ function splitTrouble(lanes: Lanes): Trouble {
       sentence: `What looks like trace is fat that sets: ${fails}.`,
       reason: 'Blending would stop on a batter that is not soap yet. Mix warmer than the fats’ setting point.',
     }
+  const emulsified = `Stopped a little early it is ${showShare(split.earlyEmulsion, 0)} emulsified`
+  if (!split.isSplit)
+    return {
+      chance: split.chance,
+      pour: null,
+      sentence: `Batter is poured before its emulsion holds: ${fails}.`,
+      reason: `${emulsified}, and may part in the mould. Blend a little further; too little for fear of a scent spoils a batch too.`,
+    }
   return {
     chance: split.chance,
     pour: null,
     sentence: `The pot is split before the emulsion holds: ${fails}.`,
-    reason: `Stopped a little early it is ${showShare(split.earlyEmulsion, 0)} emulsified: cups could come out between ${showShare(split.leanest)} and ${showShare(split.richest)} superfat. Blend a little further; too little for fear of a scent spoils a batch too.`,
+    reason: `${emulsified}${spread(split)}. Blend a little further; too little for fear of a scent spoils a batch too.`,
   }
+}
+
+/** How far the cups' superfat spreads, where the two ends differ as they are shown. */
+function spread({ leanest, richest }: Lanes['split']): string {
+  const [low, high] = [showShare(leanest), showShare(richest)]
+  return low === high ? '' : `: cups could come out between ${low} and ${high} superfat`
+}
+
+/** From this chance of a lye-heavy cup on it is said before anything about looks. */
+const LEAN_MATTERS = 0.02
+
+/** A cup that the split leaves without superfat: a matter of safety. */
+export function leanRisk({ split }: Lanes): string | null {
+  if (split.leanChance > 1 - LEAN_MATTERS) return null
+  const lean = showShare(split.leanest).replace('-', '−')
+  return `Split a little early, the leanest cup could come out at ${lean} superfat, lye-heavy: ${showChance(1 - split.leanChance)} of runs. Blend on until the emulsion holds, or plan half a point more superfat.`
 }
 
 const ricingReason = ({ ricing }: Lanes): string =>
   ricing && ricing.share >= 0.1
-    ? ` The scent makes lumps in ${showChance(ricing.share)} of runs; after blending them out ${showChance(ricing.whole)} still work.`
+    ? ` The scent makes lumps in ${showChance(ricing.share)} of runs; when it does, and they are blended out, ${showChance(ricing.whole)} of those batches still work as planned.`
     : ''
 
-/** Names what fails most often and says why; without anything, where the least time is to spare. */
+/** Names what fails most often and says why, safety before looks; without anything, where the least time is to spare. */
 export function riskOf(plan: Plan, shelf: Shelf, lanes: Lanes): Risk {
+  return { ...looksRisk(plan, shelf, lanes), safety: leanRisk(lanes) }
+}
+
+function looksRisk(plan: Plan, shelf: Shelf, lanes: Lanes): Omit<Risk, 'safety'> {
   const state = stateOf(lanes.chance)
   const number = (pour: PourForecast) => plan.score.findIndex(one => one.id === pour.pour) + 1
   const name = (pour: PourForecast) => plan.cups.find(cup => cup.id === pour.cup)?.name ?? pour.cup

@@ -2,7 +2,7 @@ import type { Notice } from '../checks/index.ts'
 import type { Cup, Plan } from '../plan/index.ts'
 import { broughtIn } from '../portions/index.ts'
 import type { Portion, PortionColour, Portions } from '../portions/index.ts'
-import { scentLoad, unitBatter } from '../recipe/index.ts'
+import { capShare, scentLoad, unitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Colorant, Shelf } from '../shelf/index.ts'
 import { showShare, tidy } from '../units/index.ts'
@@ -195,7 +195,7 @@ function scentLimits({ plan, shelf, portions }: Known): Notice[] {
     const load = scentLoad(planned, shelf, perOils)
     const has = portions.cups[i]!.scentOfOils
     if (has <= load.mostOfOils + 1e-9) return []
-    const sentence = `${cup.name} would have ${showShare(has, 2)} of scent by its oils; ${load.limiting.name} allows ${showShare(load.mostOfOils, 2)}. The limit holds for each cup.`
+    const sentence = `${cup.name} would have ${showShare(has, 2)} of scent by its oils; ${load.limiting.name} allows ${showShare(capShare(load.mostOfOils), 2)}. The limit holds for each cup.`
     return [notice('stop', `cups[${i}].${cup.ownScent ? 'ownScent.load' : 'scented'}`, sentence)]
   })
 }
@@ -248,19 +248,39 @@ function whites({ plan, shelf, portions, colours }: Known): Notice[] {
   })
 }
 
+/** Cups that hang together by looking alike, each in one group. */
+function groupsOf(pairs: readonly (readonly string[])[]): string[][] {
+  const groups: Set<string>[] = []
+  for (const pair of pairs) {
+    const touched = groups.filter(group => pair.some(id => group.has(id)))
+    const merged = new Set([...touched.flatMap(group => [...group]), ...pair])
+    for (const group of touched) groups.splice(groups.indexOf(group), 1)
+    groups.push(merged)
+  }
+  return groups.map(group => [...group])
+}
+
+const listed = (names: readonly string[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`
+
+/** The largest difference within a group, to the next tenth up. */
+const largest = (pairs: ColourForecast['alike'], group: readonly string[]): number =>
+  Math.ceil(
+    Math.max(...pairs.map(({ cups, deltaE }) => (cups.every(id => group.includes(id)) ? deltaE : 0))) * 10 + 1e-6,
+  ) / 10
+
 function together({ plan, colours }: Known): Notice[] {
   const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
   const waiting = plan.cups.filter(cup => cup.wish && cup.colorants.length === 0 && plan.potColorants.length === 0)
   const waits = (id: string) => waiting.some(cup => cup.id === id)
-  const alike = colours.alike
-    .filter(({ cups: [a, b] }) => !waits(a) && !waits(b))
-    .map(({ cups: [a, b], deltaE }) =>
-      notice(
-        'warn',
-        `cups[${plan.cups.findIndex(cup => cup.id === b)}]`,
-        `${name(a)} and ${name(b)} look much the same ${STAGES.cured} (ΔE ${tidy(deltaE, 1)}).`,
-      ),
-    )
+  const pairs = colours.alike.filter(({ cups: [a, b] }) => !waits(a) && !waits(b))
+  const alike = groupsOf(pairs.map(({ cups }) => cups)).map(group =>
+    notice(
+      'warn',
+      `cups[${plan.cups.findIndex(cup => cup.id === group[1])}]`,
+      `${listed(group.map(name))} look much the same ${STAGES.cured} (ΔE under ${tidy(largest(pairs, group), 1)}).`,
+    ),
+  )
   const wishes = colours.cups.flatMap((cup, i) =>
     cup.wish && cup.wish.deltaE > Math.max(BROWNS, cup.highDeltaE) && !waits(cup.cup)
       ? [
@@ -292,6 +312,19 @@ function division({ plan }: Known): Notice[] {
   ]
 }
 
+/** Plain batter kept back is plain only if nothing went into the whole pot before it is drawn. */
+function blanks({ plan }: Known): Notice[] {
+  const i = plan.reserves.findIndex(reserve => reserve.cup === '' && reserve.massG > 0)
+  if (i < 0) return []
+  const inAll = [
+    plan.scent?.moment === 'oils' ? 'the scent is in the oils' : '',
+    plan.potColorants.length > 0 ? 'the whole pot is coloured' : '',
+  ].filter(text => text !== '')
+  if (inAll.length === 0) return []
+  const sentence = `The plain batter kept back will not be plain: ${inAll.join(' and ')}. Weigh a blank apart before, or give the scent and colour to the cups.`
+  return [notice('warn', `reserves[${i}]`, sentence)]
+}
+
 /** Everything worth a thought about cups: scent, colour, what they bring along, size, likeness. */
 export function cupNotices(known: Known): Notice[] {
   const { plan, portions, shelf } = known
@@ -313,5 +346,6 @@ export function cupNotices(known: Known): Notice[] {
     ...together(known),
     ...whites(known),
     ...division(known),
+    ...blanks(known),
   ]
 }

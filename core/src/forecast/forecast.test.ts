@@ -137,7 +137,7 @@ describe('strange batches', () => {
   })
 
   test.each<[string, Edit[], RegExp]>([
-    ['no superfat', [set(['recipe', 'superfatShare'], 0)], /would leave free lye/],
+    ['no superfat', [set(['recipe', 'superfatShare'], 0)], /No superfat \(planned\)/],
     ['oils to 99.9 %', [set(['recipe', 'oils', 0, 'share'], 0.399)], /add up to 99\.9 %/],
     ['fats that set', [set(['conditions', 'mixC'], 20)], /fats begin to set/],
     ['a scent above its limit', [set(['scent', 'load'], 0.09)], /above the limit/],

@@ -162,8 +162,12 @@ function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
   load.parts.forEach((part, i) => {
     const path = `scent.parts[${i}].scent`
     if (!part.scent) {
-      const sentence = `“${part.id}” is not on the shelf: its pace and limit are unknown, and it is forecast as if it did not accelerate.`
+      const sentence = `“${part.id}” is not on the shelf: nobody has told how it behaves or what its limit is. Quick ones are reckoned with; try a little first, and keep plain cups.`
       return void notices.push({ path, weight: 'warn', sentence })
+    }
+    if (part.scent.acceleration === 'unknown' && part.scent.ownRuns === 0) {
+      const sentence = `Nobody has told how ${part.name} behaves: quick ones are reckoned with. A small trial with this recipe tells more than a supplier’s word.`
+      notices.push({ path, weight: 'warn', sentence })
     }
     if (part.scent.acceleration === 'seizes') {
       const sentence = `${part.name} is known to seize batter. It suits plain soap in one colour, poured at once.`
@@ -179,7 +183,7 @@ function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
   if (load.isOver) {
     const sentence =
       load.parts.length === 1
-        ? `${load.name} is above the limit on the shelf, ${showShare(load.mostOfOils, 2)} of the oils. The supplier’s document comes first.`
+        ? `${load.name} is above the limit on the shelf, ${showShare(capShare(load.mostOfOils), 2)} of the oils. The supplier’s document comes first.`
         : `${load.limiting.name} is above its limit: as mixed, the blend may be ${showShare(capShare(load.mostOfOils), 2)} of the oils, not ${showShare(load.loadOfOils, 2)}.`
     notices.push({ path: 'scent.load', weight: 'stop', sentence })
   } else if (load.mostOfOils - load.loadOfOils < 0.02 * load.mostOfOils) {

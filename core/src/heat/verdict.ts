@@ -1,4 +1,5 @@
 import type { Plan } from '../plan/index.ts'
+import { kelvins, sayDifference } from '../units/index.ts'
 import type { MeltResult } from './melt.ts'
 
 /** Whether lye and oils suit each other by the workshop's rule, and what would do. */
@@ -39,15 +40,19 @@ export function verdictOf(plan: Plan, meeting: Meeting): TemperatureVerdict {
     return { isGood: melt.verdict === 'works', sentence: melt.sentence }
   }
   if (rule === 'gap') {
-    const gap = Math.abs(lyeC - oilsC)
+    const gap = kelvins(Math.abs(lyeC - oilsC))
+    // Where whole degrees would say the same of both, tenths tell them apart.
+    const decimals = gap > gapK && gap.toFixed(0) === gapK.toFixed(0) ? 1 : 0
+    const far = sayDifference(gap, decimals)
+    const rule = sayDifference(kelvins(gapK), 1)
     return gap <= gapK + 0.05
       ? {
           isGood: true,
-          sentence: `Lye ${c(lyeC)}, oils ${c(oilsC)}: ${gap.toFixed(0)} K apart, within ${gapK} K; ${together}.`,
+          sentence: `Lye ${c(lyeC)}, oils ${c(oilsC)}: ${far} apart, within ${rule}; ${together}.`,
         }
       : {
           isGood: false,
-          sentence: `Lye ${c(lyeC)} and oils ${c(oilsC)} are ${gap.toFixed(0)} K apart, more than your ${gapK} K; ${together}.`,
+          sentence: `Lye ${c(lyeC)} and oils ${c(oilsC)} are ${far} apart, more than your ${rule}; ${together}.`,
         }
   }
   if (rule === 'band') {

@@ -2,7 +2,7 @@ import { applyEdit, restStep } from '../plan/index.ts'
 import type { Edit, GelWish, Plan } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
 import { batterPace } from '../trace/index.ts'
-import { showChance, tidy } from '../units/index.ts'
+import { kelvins, sayDifference, showChance, tidy } from '../units/index.ts'
 import { restChances } from './chances.ts'
 import type { RestChances } from './chances.ts'
 import { workedThrough } from './history.ts'
@@ -183,7 +183,7 @@ export function* makeItSo(inputs: RestInputs, wish: Exclude<GelWish, 'any'>, wor
     if (!looked || short < NEARLY_K || looked.result.crack > MOST_CRACK) {
       const isSafe = looked && looked.result.crack <= MOST_CRACK
       if (isSafe && short > (nearest?.worth ?? -Infinity))
-        nearest = { worth: short, words: `${candidate.sentence}: ${tidy(-short, 0)} °C short of it.` }
+        nearest = { worth: short, words: `${candidate.sentence}: ${sayDifference(kelvins(-short))} short of it.` }
       yield state()
       continue
     }

@@ -1,5 +1,6 @@
 import type { GelWish, RestStep } from '../plan/index.ts'
 import { restStep } from '../plan/index.ts'
+import { kelvins, sayDifference } from '../units/index.ts'
 
 /** A change of the rest that might do what is wished for. */
 export interface Candidate {
@@ -52,14 +53,14 @@ function warming(): Candidate[] {
     })),
     ...[3, 6, 9].map(pourK => ({
       kind: 'pour',
-      sentence: `Mix ${pourK} °C warmer`,
+      sentence: `Mix ${sayDifference(kelvins(pourK))} warmer`,
       cost: 0.5 * pourK,
       steps: null,
       pourK,
     })),
     ...[3, 6].map(pourK => ({
       kind: 'pour and towels',
-      sentence: `Mix ${pourK} °C warmer, and wrap it in ${layers(4)} under a lid`,
+      sentence: `Mix ${sayDifference(kelvins(pourK))} warmer, and wrap it in ${layers(4)} under a lid`,
       cost: 2.5 + 0.5 * pourK,
       steps: [wrapped(4)],
       pourK,
@@ -96,14 +97,14 @@ function cooling(): Candidate[] {
     })),
     ...[-3, -6, -9].map(pourK => ({
       kind: 'pour',
-      sentence: `Mix ${-pourK} °C cooler, and leave it unwrapped`,
+      sentence: `Mix ${sayDifference(kelvins(-pourK))} cooler, and leave it unwrapped`,
       cost: 1 - 0.5 * pourK,
       steps: [bare],
       pourK,
     })),
     ...[-3, -6, -9].map(pourK => ({
       kind: 'both',
-      sentence: `Mix ${-pourK} °C cooler, and put it into the refrigerator for 8 hours`,
+      sentence: `Mix ${sayDifference(kelvins(-pourK))} cooler, and put it into the refrigerator for 8 hours`,
       cost: 3 - 0.5 * pourK,
       steps: cold('refrigerator', 8),
       pourK,

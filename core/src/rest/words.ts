@@ -3,7 +3,7 @@ import { isTray } from '../plan/index.ts'
 import type { Plan, RestStep } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'
+import { kelvins, sayDifference, showChance, showMinutes, showShare } from '../units/index.ts'
 import type { Ash } from './ash.ts'
 import type { RestChances } from './chances.ts'
 import type { RestResult } from './verdict.ts'
@@ -76,7 +76,7 @@ function gelSentence(result: RestResult, chances: RestChances | null): { sentenc
   if (result.gel === 'none')
     return {
       sentence: `It will most likely not gel${sure}.`,
-      reason: `${peak} The middle stays ${tidy(Math.max(0, -result.coreMarginK), 0)} °C short.`,
+      reason: `${peak} The middle stays ${sayDifference(kelvins(Math.max(0, -result.coreMarginK)))} short.`,
     }
   if (result.gel === 'full')
     return {

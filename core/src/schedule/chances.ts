@@ -5,7 +5,7 @@ import type { Job } from './job.ts'
 import { NODES, STOPS_OFF, STOP_SD, THREE, WEIGHTS, beliefOf, believed, luckAt } from './luck.ts'
 import type { Belief } from './luck.ts'
 import { runPlan } from './timetable.ts'
-import { judge, splitVerdict } from './verdict.ts'
+import { judge, leanVerdict, splitVerdict } from './verdict.ts'
 import type { Fault, RunVerdict, Verdict } from './verdict.ts'
 
 /** A thing's chance over all runs, and what goes wrong with it most often, if anything does. */
@@ -18,6 +18,8 @@ export interface Chances {
   whole: number
   /** Of a sound split, whatever the pours do. */
   split: Chance
+  /** Chance that no cup is lye-heavy by the split: a matter of safety, told apart from looks. */
+  lean: number
   pours: Chance[]
   /** For each pour, its tools. */
   tools: Chance[][]
@@ -60,8 +62,9 @@ function splitAlone(job: Job, stop: number): SplitRun {
   return bench.split
 }
 
-const splitChance = (job: Job): Chance =>
-  tally(THREE.map(([z, weight]) => ({ weight, value: splitVerdict(job, splitAlone(job, z * STOP_SD)) })))
+/** Three stops of blending that stand for all: early, as planned, late. */
+const splitsOf = (job: Job): Weighed<SplitRun>[] =>
+  THREE.map(([z, weight]) => ({ weight, value: splitAlone(job, z * STOP_SD) }))
 
 /** Chance that the scent of a job makes lumps in a run. */
 export const ricingShare = (job: Job): number =>
@@ -71,7 +74,9 @@ export const ricingShare = (job: Job): number =>
 export function chancesOf(job: Job, belief: Belief): Chances {
   const runs = NODES.map((z, n) => runPlan(job, { ...believed(job, belief, z), stop: STOP_SD * STOPS_OFF[n]! }))
   const emulsified = runs[0]!.neverEmulsified ? 0 : 1
-  const split = splitChance(job)
+  const splits = splitsOf(job)
+  const split = tally(splits.map(({ weight, value }) => ({ weight, value: splitVerdict(job, value) })))
+  const lean = splits.reduce((sum, { weight, value }) => sum + weight * leanVerdict(job, value).works, 0)
   const share = ricingShare(job)
   const judged: Weighed<RunVerdict>[] = runs.map((run, n) => ({ weight: WEIGHTS[n]!, value: judge(job, run) }))
   const wholeOf = (list: readonly Weighed<RunVerdict>[]) =>
@@ -98,6 +103,7 @@ export function chancesOf(job: Job, belief: Belief): Chances {
     whole,
     endS: runs[NODES.indexOf(0)]!.endS,
     split,
+    lean,
     ricing,
     pours: job.pours.map((_, i) => of(one => one.pours[i]!)),
     tools: job.pours.map((pour, i) => pour.tools.map((_, n) => of(one => one.tools[i]![n]!))),

@@ -80,6 +80,10 @@ export interface Lane {
 
 export interface SplitForecast {
   chance: number
+  /** Chance that no cup is lye-heavy by the split. */
+  leanChance: number
+  /** Whether anything is split: one pot into several cups. */
+  isSplit: boolean
   fault: Fault | null
   /** How complete the emulsion is at the split, and when blending stops early, once in ten times: 0…1. */
   emulsion: number
@@ -210,11 +214,13 @@ function stirsOf(job: Job, mid: Run, i: number): number[] {
   return stirs.map(s => s / 60)
 }
 
-function splitForecast(job: Job, { chance, fault }: Chance): SplitForecast {
+function splitForecast(job: Job, { chance, fault }: Chance, leanChance: number): SplitForecast {
   const { planned, early } = splitOf(job)
   const superfat = (off: number) => job.superfatShare + (1 - job.superfatShare) * off
   return {
     chance,
+    leanChance,
+    isSplit: !job.ownBatters && job.cups.filter(cup => cup.massG > 0).length > 1,
     fault,
     emulsion: planned.emulsion,
     earlyEmulsion: early.emulsion,
@@ -292,7 +298,7 @@ export function lanesOf(job: Job): Lanes {
       stirs: stirsOf(job, mid, i),
     })),
     pot: mid.pot.map(point => ({ min: point.s / 60, level: point.level })),
-    split: splitForecast(job, chances.split),
+    split: splitForecast(job, chances.split, chances.lean),
     splitMin: mid.splitS / 60,
     endMin: mid.endS / 60,
     quickCups: job.cups.flatMap(({ cup, massG, scent }) =>

@@ -6,7 +6,8 @@ import { BREAKS } from './splitting.ts'
 
 /**
  * What can go wrong. A pour: too thick, too thin, not carried, or its cup set while it stood. A tool: what it goes through is
- * too thick or too thin. The pot: split before the emulsion holds, or fat that sets and looks like trace.
+ * too thick or too thin. The pot: split before the emulsion holds, a cup that is left with too little superfat by that, or fat
+ * that sets and looks like trace. An own batter, or the only cup, is not split: it can be poured before its emulsion holds.
  */
 export const FAULTS = {
   thick: 'too thick',
@@ -16,6 +17,7 @@ export const FAULTS = {
   'tool-thick': 'too thick for the tool',
   'tool-thin': 'too thin for the tool',
   'split-early': 'split too early',
+  lean: 'a cup too lean',
   'false-trace': 'false trace',
 } as const
 export type Fault = keyof typeof FAULTS
@@ -32,6 +34,8 @@ const REVIVED = 0.4
 /** Below so much superfat a bar is lye-heavy; the spread is known to about half a point. */
 const LEAST_SUPERFAT = 0
 const SUPERFAT_ERROR = 0.005
+/** A split that moves the superfat by less than this is not to blame for a lean cup. */
+const MATTERS = 0.0005
 /** How sharply emulsions that break differ from those that hold. */
 const EMULSION_ERROR = 0.05
 const FALSE_TRACE_ERROR = 0.3
@@ -68,12 +72,19 @@ export const toolVerdict = ({ window }: ToolJob, run: ToolRun): Verdict =>
     { works: aboveFloor(run.lowest, window.lo), fault: 'tool-thin' },
   ])
 
+/** How likely the leanest cup keeps some superfat, as far as the split is to blame: the plan's own is told apart. */
+export function leanVerdict(job: Job, split: SplitRun): Verdict {
+  const off = Math.min(0, ...split.superfatOff)
+  if (off > -MATTERS) return { works: 1, fault: 'lean' }
+  const leanest = job.superfatShare + (1 - job.superfatShare) * off
+  return { works: normal((leanest - LEAST_SUPERFAT) / SUPERFAT_ERROR), fault: 'lean' }
+}
+
 /** How likely the split gives cups of sound batter. */
 export function splitVerdict(job: Job, split: SplitRun): Verdict {
-  const leanest = job.superfatShare + (1 - job.superfatShare) * Math.min(0, ...split.superfatOff)
   return worst([
     { works: normal((split.emulsion - BREAKS) / EMULSION_ERROR), fault: 'split-early' },
-    { works: normal((leanest - LEAST_SUPERFAT) / SUPERFAT_ERROR), fault: 'split-early' },
+    leanVerdict(job, split),
     { works: normal((2 * FALSE_TRACE - split.falseLift) / FALSE_TRACE_ERROR), fault: 'false-trace' },
   ])
 }

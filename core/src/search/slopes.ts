@@ -2,7 +2,7 @@ import type { Plan } from '../plan/index.ts'
 import { lanesOf } from '../schedule/index.ts'
 import type { Job, Lanes } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { showShare, tidy } from '../units/index.ts'
+import { kelvins, sayDifference, showShare, tidy } from '../units/index.ts'
 import { Workbench } from './workbench.ts'
 
 /** What a lever does: minutes that the tightest pour gains, and what becomes of the chance. */
@@ -18,6 +18,8 @@ export interface Slope {
 }
 
 /** A margin that long is not to be told apart from more. */
+/** The same in whole degrees of both kinds: 9 °F. */
+const FIVE_DEGREES = sayDifference(kelvins(5))
 const LONG_MIN = 59
 
 const tightest = (lanes: Lanes) => lanes.pours.reduce((a, b) => (b.marginMin < a.marginMin ? b : a))
@@ -56,8 +58,20 @@ export function slopesOf(plan: Plan, shelf: Shelf): Slope[] {
   }
   const own = (to: number) => `${showShare(to)} lye`
   return [
-    ...tell('mixC', 'Mixed 3 °C warmer', bench.job({ ...from, mixC: from.mixC + 3 }), () => 3, 'a °C'),
-    ...tell('roomC', 'Room 4 °C warmer', { ...base, roomC: base.roomC + 4 }, () => 4, 'a °C'),
+    ...tell(
+      'mixC',
+      `Mixed ${sayDifference(kelvins(3))} warmer`,
+      bench.job({ ...from, mixC: from.mixC + 3 }),
+      () => 3 / 5,
+      FIVE_DEGREES,
+    ),
+    ...tell(
+      'roomC',
+      `Room ${sayDifference(kelvins(4))} warmer`,
+      { ...base, roomC: base.roomC + 4 },
+      () => 4 / 5,
+      FIVE_DEGREES,
+    ),
     ...tell(
       'stop',
       'Blended 0.2 further',

@@ -11,7 +11,6 @@ describe('sentences in the workshop’s units', () => {
     ['20 g per kg of oils is the usual most', '20 g per kg of oils is the usual most'],
     ['Clay above 25 g/kg colours', 'Clay above 25 g/kg colours'],
     ['usually 10 to 30 g/kg', 'usually 10 to 30 g/kg'],
-    ['Lye 32.5 °C, oils 30 °C: 2 K apart', 'Lye 91 °F, oils 86 °F: 4 °F apart'],
     ['within 25 °C to 40 °C', 'within 77 °F to 104 °F'],
     ['lye of 10 to 20 °C at low speed', 'lye of 50 to 68 °F at low speed'],
     ['from −5 to 120 °C', 'from 23 to 248 °F'],
@@ -19,6 +18,20 @@ describe('sentences in the workshop’s units', () => {
   ])('“%s”', (metric, imperial) => {
     expect(inUnits(metric, IMPERIAL)).toBe(imperial)
     expect(inUnits(metric, METRIC)).toBe(metric)
+  })
+
+  test.each([
+    ['Lye 32.5 °C, oils 30 °C: 2 K apart', 'Lye 32.5 °C, oils 30 °C: 2 °C apart', 'Lye 91 °F, oils 86 °F: 4 °F apart'],
+    ['The middle stays 11 K short.', 'The middle stays 11 °C short.', 'The middle stays 20 °F short.'],
+    ['Mix 6 K warmer', 'Mix 6 °C warmer', 'Mix 11 °F warmer'],
+  ])('a difference is no temperature: “%s”', (inside, metric, imperial) => {
+    expect(inUnits(inside, METRIC)).toBe(metric)
+    expect(inUnits(inside, IMPERIAL)).toBe(imperial)
+  })
+
+  test('thousands are one number, and what is quoted stays as it was written', () => {
+    expect(inUnits('1,200 g in all', IMPERIAL)).toBe('42.33 oz in all')
+    expect(inUnits('“1,200 g” can be read two ways: 12 g', IMPERIAL)).toBe('“1,200 g” can be read two ways: 0.423 oz')
   })
 
   test('each unit goes by its own habit', () => {

@@ -18,12 +18,18 @@ const MASS: readonly Rewriting[] = [
 ]
 const TEMPERATURE: readonly Rewriting[] = [
   { unit: /°C/, to: '°F', convert: c => tidy((c * 9) / 5 + 32, 0) },
-  { unit: /K(?=\b)/, to: '°F', convert: k => tidy((k * 9) / 5, 0) },
+  { unit: /K\b/, to: '°F', convert: k => tidy(k * 1.8, 0) },
 ]
+/** Makers of both kinds of thermometer speak of degrees. */
+const DIFFERENCE: Rewriting = { unit: /K\b/, to: '°C', convert: k => tidy(k, 1) }
 const LENGTH: readonly Rewriting[] = [{ unit: /mm\b/, to: 'in', convert: mm => tidy(mm / MM_PER_INCH, 2) }]
 
-const NUMBER = '[-−]?\\d+(?:\\.\\d+)?'
-const read = (text: string): number => Number(text.replace('−', '-'))
+/** Thousands may be set off by commas; digits that belong to a longer word or number are none. */
+const NUMBER = '(?<![\\d.,\\w])[-−]?(?:\\d{1,3}(?:,\\d{3})+|\\d+)(?:\\.\\d+)?'
+const read = (text: string): number => Number(text.replace('−', '-').replace(/,/g, ''))
+
+/** What people typed or named stands in quotes and stays as they wrote it. */
+const QUOTED = /(“[^”]*”)/
 
 /** "20 to 60 °C" and "34 °C": the number before a unit, and the one that shares it. */
 function rewrite(sentence: string, { unit, to, convert }: Rewriting): string {
@@ -41,8 +47,11 @@ function rewrite(sentence: string, { unit, to, convert }: Rewriting): string {
 export function inUnits(sentence: string, habits: UnitHabits): string {
   const rewritings = [
     ...(habits.mass === 'oz' ? MASS : []),
-    ...(habits.temperature === 'F' ? TEMPERATURE : []),
+    ...(habits.temperature === 'F' ? TEMPERATURE : [DIFFERENCE]),
     ...(habits.length === 'in' ? LENGTH : []),
   ]
-  return rewritings.reduce(rewrite, sentence)
+  return sentence
+    .split(QUOTED)
+    .map((part, i) => (i % 2 === 1 ? part : rewritings.reduce(rewrite, part)))
+    .join('')
 }

@@ -106,7 +106,7 @@ function Slopes() {
           {Math.abs(slope.each) >= 0.005 && (
             <span className="text-soft">
               ({slope.each > 0 ? '+' : '−'}
-              {tidy(Math.abs(slope.each), Math.abs(slope.each) < 0.1 ? 2 : 1)} min for {slope.step})
+              {tidy(Math.abs(slope.each), Math.abs(slope.each) < 0.1 ? 2 : 1)} min for {say(slope.step)})
             </span>
           )}
         </li>
