@@ -1,6 +1,6 @@
 import type { Browning, Dose } from '../colour/index.ts'
 import type { Plan } from '../plan/index.ts'
-import type { Portions } from '../portions/index.ts'
+import type { Portion, PortionColour, Portions } from '../portions/index.ts'
 import { scentLoad, unitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Colorant, Shelf } from '../shelf/index.ts'
@@ -24,6 +24,10 @@ export function commonDoses(plan: Plan, shelf: Shelf): CupDose[] {
     return colorant ? [{ colorant, pigment: pigmentOfColorant(colorant).pigment, gPerKg }] : []
   })
 }
+
+/** A dose as planned, g per kg of the cup's batter, before the scale rounds its powder. */
+export const exactDose = ({ exact }: Portion, part: PortionColour): number =>
+  exact.batterG > 0 ? (part.exact.powderG / exact.batterG) * 1000 : part.doseGPerKg
 
 /** A cup's own colorants at the doses that it really has. */
 export function ownDoses(portions: Portions, i: number, shelf: Shelf): CupDose[] {

@@ -8,7 +8,7 @@ import { findById } from '../shelf/index.ts'
 import type { Colorant, Shelf } from '../shelf/index.ts'
 import { baseOf } from './base.ts'
 import { ageOf, gelOf } from './colours.ts'
-import { commonDoses } from './doses.ts'
+import { commonDoses, exactDose } from './doses.ts'
 import { pigmentOfColorant } from './pigments.ts'
 import { newCupColorant } from './wish.ts'
 
@@ -36,7 +36,9 @@ function poolOf(plan: Plan, portions: Portions, shelf: Shelf, i: number, white: 
   const portion = portions.cups[i]!
   const doses = portion.colours.flatMap(part => {
     const colorant = findById(shelf.colorants, part.colorant)
-    return colorant ? [{ colorant, pigment: pigmentOfColorant(colorant).pigment, gPerKg: part.doseGPerKg }] : []
+    return colorant
+      ? [{ colorant, pigment: pigmentOfColorant(colorant).pigment, gPerKg: exactDose(portion, part) }]
+      : []
   })
   const isWhite = (dose: { colorant: Colorant }) => dose.colorant.id === white
   const colours: Dose[] = [...commonDoses(plan, shelf), ...doses.filter(dose => !isWhite(dose))]

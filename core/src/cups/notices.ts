@@ -8,6 +8,7 @@ import type { Colorant, Shelf } from '../shelf/index.ts'
 import { showShare, tidy } from '../units/index.ts'
 import type { ColourForecast } from './colours.ts'
 import { STAGES } from './colours.ts'
+import { exactDose } from './doses.ts'
 
 interface Known {
   plan: Plan
@@ -31,7 +32,14 @@ function tooMuch({ family, name, spectrum }: Colorant): string {
 const NEAR_MOST = 0.8
 const FADES = 0.2
 
-function colorantNotices(cup: Cup, part: PortionColour, path: string, shelf: Shelf, j: number): Notice[] {
+function colorantNotices(
+  cup: Cup,
+  portion: Portion,
+  part: PortionColour,
+  path: string,
+  shelf: Shelf,
+  j: number,
+): Notice[] {
   const colorant = findById(shelf.colorants, part.colorant)
   const planned = cup.colorants[j]!
   if (!colorant) {
@@ -40,8 +48,9 @@ function colorantNotices(cup: Cup, part: PortionColour, path: string, shelf: She
   }
   const { name, usualMaxGPerKg: most } = colorant
   const list: Notice[] = []
-  const dose = part.doseGPerKg
-  if (dose > most)
+  // As planned: what a coarse scale makes of a pinch is told with the scale.
+  const dose = exactDose(portion, part)
+  if (dose > most + 1e-6)
     list.push(
       notice(
         'warn',
@@ -334,7 +343,7 @@ export function cupNotices(known: Known): Notice[] {
     if (!(portion.totalG > 0))
       return [notice('hint', path, `${cup.name} is not poured anywhere, so nothing is weighed for it.`)]
     return [
-      ...portion.colours.flatMap((part, j) => colorantNotices(cup, part, `${path}.colorants[${j}]`, shelf, j)),
+      ...portion.colours.flatMap((part, j) => colorantNotices(cup, portion, part, `${path}.colorants[${j}]`, shelf, j)),
       ...size(cup, portion, path, known),
     ]
   })

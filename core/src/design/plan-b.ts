@@ -1,6 +1,7 @@
-import { TOP_WAYS, cupShares, freshId, startingShape } from '../plan/index.ts'
+import { TOP_WAYS, TRIGGERS, cupShares, freshId, startingShape } from '../plan/index.ts'
 import type { Edit, Plan, PlanB, Pour } from '../plan/index.ts'
 import { windowOf } from '../schedule/index.ts'
+import { tidy } from '../units/index.ts'
 
 /** What a plan B can do with the same cups. */
 export const PLAN_B_KINDS = {
@@ -15,12 +16,15 @@ export type PlanBKind = keyof typeof PLAN_B_KINDS
 export const PLAN_B_REASONS: Readonly<Record<PlanBKind, string>> = {
   spooned: 'Heaps one on another: thick batter can do that, and no tool is needed.',
   layers: 'Each cup a layer with a rough face: what is too thick to swirl still lies as a layer.',
-  fewer: 'The smaller cups are not drawn: less to colour and pour. Decide it before the split.',
+  fewer: 'The smaller cups are not drawn: less to colour and pour. It is decided at the pot, before the split.',
   reserve: 'One cup stays without scent and flows when the others set: they are spooned, it is poured over them.',
 }
 
 /** Trace that no stream stands, where a window says no more. */
 const MOST_LEVEL = 4.5
+
+/** Blending that stops this much further than planned leaves too little time for many cups. */
+const STOPPED_LATE = 0.3
 
 interface Share {
   cup: string
@@ -131,11 +135,13 @@ export function firstPlanB(plan: Plan, kind: PlanBKind = 'spooned'): PlanB | nul
   const looksLater = kind === 'spooned' && !isSwirled(plan)
   const before = looksLater ? (plan.score[1] ?? first) : first
   const { hi } = windowOf(plan, plan.score.indexOf(before))
+  // Other weights for the cups can only be chosen at the pot: there the trace is seen as blending stops.
+  const seenAt = kind === 'fewer' ? plan.conditions.stopLevel + STOPPED_LATE : hi
   return {
     name: PLAN_B_KINDS[kind],
     trigger: kind === 'reserve' ? 'ricing' : 'thick',
     before: before.id,
-    level: Number(Math.min(MOST_LEVEL, hi).toFixed(1)),
+    level: Number(Math.min(MOST_LEVEL, seenAt).toFixed(1)),
     inUse: false,
     ...made,
   }
@@ -161,4 +167,18 @@ export function planBDiffers(plan: Plan): string[] {
   const now = cupShares(plan)
   const then = cupShares({ ...plan, score: planB.score })
   return plan.cups.filter((_, i) => Math.abs(now[i]! - then[i]!) > 0.01).map(cup => cup.name)
+}
+
+/** When plan B is called for, in words: what is seen, and where. */
+export function planBCall(plan: Plan): string {
+  const { planB } = plan
+  if (!planB) return ''
+  const level = tidy(planB.level, 1)
+  if (planBDiffers(plan).length > 0)
+    return planB.trigger === 'thick'
+      ? `When the pot is thicker than trace ${level} as blending stops, before it is split`
+      : `When ${TRIGGERS[planB.trigger]}, decided before the pot is split`
+  const pour = plan.score.find(one => one.id === planB.before)
+  const cup = plan.cups.find(one => one.id === pour?.cup)?.name ?? ''
+  return `When ${TRIGGERS[planB.trigger]}${planB.trigger === 'thick' ? ` trace ${level}` : ''}, looked at before ${cup}`
 }

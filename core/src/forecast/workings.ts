@@ -1,6 +1,6 @@
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
-import { lyeDemand, unitBatter } from '../recipe/index.ts'
+import { capShare, lyeDemand, unitBatter } from '../recipe/index.ts'
 import type { Character } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import type { RecipeResult } from './recipe-result.ts'
@@ -161,16 +161,16 @@ function scentWorkings(
     },
     scentLimit: {
       title: 'Most that this scent may be',
-      value: (scent?.mostOfOils ?? 0) * 100,
+      value: capShare(scent?.mostOfOils ?? 0) * 100,
       unit: '% of the oils',
       formula: 'the smallest of (limit of a part ÷ its share)',
       inputs: (scent?.parts ?? []).map(part => ({
         name: part.name,
-        value: part.limitOfOils * 100,
+        value: capShare(part.limitOfOils) * 100,
         unit: `% ÷ ${Math.round(part.share * 1000) / 10} %`,
       })),
       source:
-        'Limits on the shelf, as % of the oils; a limit on the cured bar × 1.25. Suppliers’ documents come first.',
+        'Limits on the shelf, as % of the oils, rounded down; a limit on the cured bar × 1.25. Suppliers’ documents come first.',
     },
   }
 }

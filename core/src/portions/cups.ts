@@ -65,9 +65,25 @@ export const powderPerBatter = (part: CupColorant, batterPerOils: number): numbe
 
 const CLINGS = { thin: 0.01, thick: 0.03 }
 
-/** What stays in a cup: as typed, or 1 % of a thin and 3 % of a thick pour. Engineering estimate. */
-export const clingOf = (cup: Cup, plan: Pick<Plan, 'division'>, pouredG: number): number =>
-  pouredG <= 0 ? 0 : (cup.clingG ?? pouredG * CLINGS[plan.division.cling])
+/** Of a small pour less clings than the vessel's wall could hold. */
+const MOST_CLING = 0.15
+
+/**
+ * What stays in a cup, g: as typed; else as its own vessel holds of thin or thick batter; else 1 % of a thin and 3 % of a
+ * thick pour, an engineering estimate.
+ */
+export function clingOf(
+  cup: Cup,
+  plan: Pick<Plan, 'division'>,
+  shelf: Pick<Shelf, 'vessels'>,
+  pouredG: number,
+): number {
+  if (pouredG <= 0) return 0
+  if (cup.clingG !== null) return cup.clingG
+  const vessel = cup.vessel === '' ? undefined : findById(shelf.vessels, cup.vessel)
+  if (!vessel) return pouredG * CLINGS[plan.division.cling]
+  return Math.min(plan.division.cling === 'thin' ? vessel.clingThinG : vessel.clingThickG, pouredG * MOST_CLING)
+}
 
 function slurryParts({ slurry }: CupColorant): { powderG: number; mediumG: number; leftG: number } | null {
   if (!slurry) return null
@@ -87,7 +103,7 @@ export function exactPortion(
 ): Portion {
   const pouredG = layers.reduce((sum, layer) => (layer.cup === cup.id ? sum + layer.massG : sum), 0)
   const reserveG = plan.reserves.reduce((sum, reserve) => (reserve.cup === cup.id ? sum + reserve.massG : sum), 0)
-  const clingG = clingOf(cup, plan, pouredG + reserveG)
+  const clingG = clingOf(cup, plan, shelf, pouredG + reserveG)
   const totalG = pouredG + reserveG + clingG
   const made = cup.colorants.map(slurryParts)
   const isWet = (part: CupColorant) => part.medium !== 'none'

@@ -7,7 +7,6 @@ import { portionsOf } from './portions.ts'
 export type SizeWish =
   | { by: 'oils'; massG: number }
   | { by: 'batter'; massG: number }
-  | { by: 'bars'; count: number; eachG: number }
   /** The one ingredient that is short: as much of it as there is. */
   | { by: 'ingredient'; needG: number; haveG: number }
 
@@ -29,12 +28,7 @@ export function resized(plan: Plan, shelf: Shelf, wish: SizeWish): ResizeResult 
   const at = sumsAt(plan, shelf, now)
   const half = sumsAt(plan, shelf, now / 2)
   const measure = wish.by === 'oils' || wish.by === 'ingredient' ? 'oils' : 'batter'
-  const goal =
-    wish.by === 'bars'
-      ? wish.count * wish.eachG
-      : wish.by === 'ingredient'
-        ? at.oils * (wish.haveG / wish.needG)
-        : wish.massG
+  const goal = wish.by === 'ingredient' ? at.oils * (wish.haveG / wish.needG) : wish.massG
   if (!(goal > 0)) return { ok: false, sentence: 'That comes to nothing. Give a size above 0.', moulds: [] }
   const perMm = (at[measure] - half[measure]) / (now / 2)
   const fillMm = now + (goal - at[measure]) / perMm

@@ -110,7 +110,7 @@ export function linerOf(plan: Plan): Liner | null {
   const tooWide = sheets.filter(sheet => !sheet.fitsRoll)
   const sentence = tooWide.length
     ? `Sheet ${tooWide.map(sheet => sheet.name).join(' and ')} is wider than the roll: join two pieces with 20 mm over each other.`
-    : `About ${Math.ceil(rollLengthMm / 10) / 100} m of a roll ${Math.round(preparation.rollWidthMm)} mm wide.`
+    : `About ${Math.ceil(rollLengthMm / 10) * 10} mm of a roll ${Math.round(preparation.rollWidthMm)} mm wide.`
   return { sheets, rollLengthMm, sentence }
 }
 

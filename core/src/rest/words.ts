@@ -101,6 +101,7 @@ export const brownWord = (browning: number): string | undefined => BROWN.find(([
 /** What can go wrong in the mould, and cautions for where it stands. */
 export function restNotices(plan: Plan, result: RestResult, ash: Ash): Notice[] {
   const notices: Notice[] = []
+  const meets = mistMeets(plan)
   const add = (weight: Notice['weight'], sentence: string) => notices.push({ path: 'rest', weight, sentence })
   if (result.volcano > 0.25)
     add(
@@ -128,9 +129,11 @@ export function restNotices(plan: Plan, result: RestResult, ash: Ash): Notice[] 
   if (plan.rest.mist)
     add(
       'warn',
-      isHeated(plan)
-        ? 'The mist against ash is left out: alcohol burns, and an oven or a mat lights it. Film over the top does the same.'
-        : 'Alcohol mist burns: no flame, nothing hot, air the room, and let it dry before a lid goes on.',
+      meets === 'closed'
+        ? 'The mist against ash is left out: a closed appliance collects the vapour of alcohol, and a spark lights it. Film close on the top does the same.'
+        : meets === 'heat'
+          ? 'The mist against ash is left out: alcohol burns, and an oven or a mat lights it. Film over the top does the same.'
+          : 'Alcohol mist burns: no flame, nothing hot, air the room, and let it dry before a lid goes on.',
     )
   const places = plan.rest.steps.map(step => step.place)
   if (places.some(place => place === 'oven' || place === 'mat'))
@@ -143,8 +146,16 @@ export function restNotices(plan: Plan, result: RestResult, ash: Ash): Notice[] 
       'warn',
       'Not beside food: fresh soap is caustic. Cover it, label it, and no alcohol mist in a closed appliance.',
     )
+  if (staysCold(plan))
+    add(
+      'warn',
+      'Nothing says when it comes back out of the cold, where soap hardly goes on. 12 to 24 hours are usual; then back into the room, and wipe off what it sweats.',
+    )
   return notices
 }
+
+/** The last that the plan says of its place is a refrigerator or freezer: it would stay there. */
+export const staysCold = ({ rest }: Plan): boolean => isClosed(rest.steps.at(-1)!)
 
 /** One thing to do at its time after the last pour. */
 export interface RestTask {
@@ -165,6 +176,18 @@ const PLACE_WORDS = {
 const MIST_AGAIN_MIN = 90
 
 const isHeated = (plan: Plan): boolean => plan.rest.steps.some(step => step.place === 'oven' || step.place === 'mat')
+
+const isClosed = ({ place }: RestStep): boolean => place === 'refrigerator' || place === 'freezer'
+
+/** A mist is dry so long after it was sprayed. */
+const DRY_MIN = 60
+
+/** What the alcohol of a mist would meet: heat at any time, or a closed appliance before it has dried. */
+function mistMeets(plan: Plan): 'heat' | 'closed' | null {
+  if (isHeated(plan)) return 'heat'
+  const isSoon = ({ atMin }: RestStep) => atMin < MIST_AGAIN_MIN + DRY_MIN
+  return plan.rest.steps.some(step => isClosed(step) && isSoon(step)) ? 'closed' : null
+}
 
 const isCold = (step?: RestStep): boolean => step?.place === 'refrigerator' || step?.place === 'freezer'
 
@@ -213,7 +236,7 @@ export function restTasks(plan: Plan, result: RestResult): RestTask[] {
   tasks.push(...lookTasks(plan, result))
   if (result.crack > 0.05)
     tasks.push({ atMin: Math.max(10, result.peakMin * 0.7), what: 'Look for cracks; unwrap if it rises' })
-  if (plan.rest.mist && !isHeated(plan)) {
+  if (plan.rest.mist && mistMeets(plan) === null) {
     tasks.unshift({ atMin: 0, what: 'Mist the top with alcohol: no flame, nothing hot, air the room' })
     tasks.push({ atMin: MIST_AGAIN_MIN, what: 'Mist it once more, then cover it again' })
   }

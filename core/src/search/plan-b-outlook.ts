@@ -1,4 +1,4 @@
-import { PLAN_B_KINDS, planBEdit } from '../design/index.ts'
+import { PLAN_B_KINDS, planBDiffers, planBEdit } from '../design/index.ts'
 import type { PlanBKind } from '../design/index.ts'
 import { applyEdit } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
@@ -45,12 +45,14 @@ export function planBOutlook(plan: Plan, shelf: Shelf, runs = RUNS): PlanBOutloo
     0,
     first.pours.findIndex(pour => pour.pour === planB.before),
   )
+  const isEarly = planBDiffers(plan).length > 0
   let fires = 0
   let [planA, other] = [0, 0]
   for (let n = 1; n <= runs; n += 1) {
     const luck = luckOf(n, first, belief)
     const { run, works } = runWorks(first, luck)
-    if (!isCalledFor(planB, first, at, run.pours[at]!, luck)) continue
+    const isSeen = isEarly ? first.stopLevel + (luck.stop ?? 0) > planB.level : false
+    if (isEarly && planB.trigger === 'thick' ? !isSeen : !isCalledFor(planB, first, at, run.pours[at]!, luck)) continue
     fires += 1
     planA += works
     other += runWorks(second, luck).works
@@ -66,13 +68,18 @@ export interface PlanBOffer {
   outlook: PlanBOutlook
 }
 
-/** Every kind of plan B that this design has a use for, the most useful first. */
+/** A plan B is worth naming when it works this often, and so much oftener than plan A, where it is called for. */
+const WORKS = 0.1
+const GAINS = 0.05
+
+/** Every kind of plan B that helps this design when its trigger is seen, the most useful first. */
 export function planBOffers(plan: Plan, shelf: Shelf): PlanBOffer[] {
   const offers = (Object.keys(PLAN_B_KINDS) as PlanBKind[]).flatMap((kind): PlanBOffer[] => {
     const edit = planBEdit(plan, kind)
     const changed = edit && applyEdit(plan, edit)
     const outlook = changed?.ok ? planBOutlook(changed.plan, shelf) : null
-    return edit && outlook ? [{ kind, edit, outlook }] : []
+    const helps = outlook && (outlook.fires === 0 || (outlook.planB >= WORKS && outlook.planB - outlook.planA >= GAINS))
+    return edit && helps ? [{ kind, edit, outlook }] : []
   })
   const gain = ({ outlook: { fires, planA, planB } }: PlanBOffer) => fires * (planB - planA)
   return offers.sort((a, b) => gain(b) - gain(a))

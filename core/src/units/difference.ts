@@ -14,4 +14,5 @@ export const showDifference = (difference: TemperatureDifference, habits: UnitHa
   habits.temperature === 'C' ? `${tidy(difference, decimals)} °C` : `${tidy(difference * 1.8, decimals)} °F`
 
 /** As it stands in a sentence until that is put into the workshop's units: with a K, which no temperature has. */
-export const sayDifference = (difference: TemperatureDifference, decimals = 0): string => `${tidy(difference, decimals)} K`
+export const sayDifference = (difference: TemperatureDifference, decimals = 0): string =>
+  `${tidy(difference, decimals)} K`

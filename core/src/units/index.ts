@@ -1,5 +1,7 @@
 export { readQuantity, GRAMS_PER_OUNCE, GRAMS_PER_POUND, MM_PER_INCH } from './quantity.ts'
 export type { QuantityKind, ReadResult } from './quantity.ts'
+export { plainDigits } from './number.ts'
+export type { DecimalMark } from './number.ts'
 export {
   METRIC,
   IMPERIAL,

@@ -32,6 +32,53 @@ describe('reading quantities', () => {
     expect(read(text, kind, unit)).toBeCloseTo(expected, 9)
   })
 
+  test.each<[string, QuantityKind, number]>([
+    ['1,200.5 g', 'mass', 1200.5],
+    ['1.200,5 g', 'mass', 1200.5],
+    ['1 200 g', 'mass', 1200],
+    ['1,234,567 mg', 'mass', 1234.567],
+    ['0,500 kg', 'mass', 500],
+    ['1.000 kg', 'mass', 1000],
+    ['１２，５ g', 'mass', 12.5],
+    ['٥٧ g', 'mass', 57],
+    ['۱۲٫۵ g', 'mass', 12.5],
+    ['10 C', 'difference', 10],
+    ['18 F', 'difference', 10],
+    ['1 oz per lb', 'dose', 62.5],
+    ['10 g/lb', 'dose', 22.0462262],
+  ])('“%s” is one number', (text, kind, value) => {
+    expect(read(text, kind, 'g')).toBeCloseTo(value, 6)
+  })
+
+  test('a spoon per pound is a dose by the weight of its spoon', () => {
+    const dose = readQuantity('1 tsp per lb', 'dose', 'g/kg', 4 / 5)
+    expect(dose.ok && dose.value).toBeCloseTo(4 / 0.45359237, 6)
+    expect(readQuantity('1 tsp per lb', 'dose', 'g/kg')).toMatchObject({ ok: false })
+  })
+
+  test('a number that can be read two ways is asked about, and the place decides where it can', () => {
+    expect(read('1,000 g', 'mass', 'g')).toMatch(/can be read two ways: type 1000 or 1\.0/)
+    const at = (text: string, marks: 'point' | 'comma') => readQuantity(text, 'mass', 'g', undefined, marks)
+    expect(at('1,000 g', 'point')).toEqual({ ok: true, value: 1000 })
+    expect(at('1,000 g', 'comma')).toEqual({ ok: true, value: 1 })
+    expect(at('1.000 g', 'comma')).toMatchObject({ ok: false })
+    expect(at('1.000 g', 'point')).toEqual({ ok: true, value: 1 })
+  })
+
+  test('what is shown is read back, whatever the place', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 99_999, noNaN: true }),
+        fc.constantFrom(0, 1, 2),
+        fc.constantFrom('point' as const, 'unknown' as const),
+        (g, decimals, marks) => {
+          const text = g.toFixed(decimals)
+          expect(readQuantity(text, 'mass', 'g', undefined, marks)).toEqual({ ok: true, value: Number(text) })
+        },
+      ),
+    )
+  })
+
   test.each<[string, QuantityKind]>([
     ['', 'mass'],
     ['   ', 'mass'],

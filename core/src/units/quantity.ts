@@ -1,10 +1,13 @@
+import { plainDigits, readNumber } from './number.ts'
+import type { DecimalMark } from './number.ts'
+
 /**
  * Reading quantities as people type them: "57g", "2 oz", "1 1/2 in", "3,5", "95 F", "1 lb 4 oz".
  * Every quantity has one unit inside (g, mm, °C, ml, min, share of 1); the text may use any of its units.
  */
 
 export type QuantityKind =
-  'mass' | 'length' | 'temperature' | 'volume' | 'share' | 'minutes' | 'dose' | 'density' | 'plain'
+  'mass' | 'length' | 'temperature' | 'difference' | 'volume' | 'share' | 'minutes' | 'dose' | 'density' | 'plain'
 
 export type ReadResult = { ok: true; value: number } | { ok: false; sentence: string }
 
@@ -40,6 +43,10 @@ const UNITS: Record<QuantityKind, readonly Unit[]> = {
     { names: ['c', '°c', 'degc', '°'], toInside: times(1) },
     { names: ['f', '°f', 'degf'], toInside: n => ((n - 32) * 5) / 9 },
   ],
+  difference: [
+    { names: ['k', 'c', '°c', 'degc', '°'], toInside: times(1) },
+    { names: ['f', '°f', 'degf'], toInside: times(5 / 9) },
+  ],
   volume: [
     { names: ['ml'], toInside: times(1) },
     { names: ['l', 'litre', 'litres', 'liter', 'liters'], toInside: times(1000) },
@@ -61,6 +68,9 @@ const UNITS: Record<QuantityKind, readonly Unit[]> = {
   dose: [
     { names: ['g/kg'], toInside: times(1) },
     { names: ['%'], toInside: times(10) },
+    { names: ['g/lb'], toInside: times(1000 / GRAMS_PER_POUND) },
+    { names: ['oz/lb'], toInside: times(1000 / 16) },
+    { names: ['oz/kg'], toInside: times(GRAMS_PER_OUNCE) },
   ],
   density: [
     { names: ['g/ml', 'kg/l', 'g/cm3'], toInside: times(1) },
@@ -82,36 +92,41 @@ const EXAMPLES: Record<QuantityKind, string> = {
   mass: '"57 g" or "2 oz"',
   length: '"75 mm" or "3 in"',
   temperature: '"35 C" or "95 F"',
+  difference: '"6 C" or "11 F"',
   volume: '"15 ml" or "1 1/2 tsp"',
   share: '"5 %"',
   minutes: '"2 min" or "90 s"',
-  dose: '"4 g/kg"',
+  dose: '"4 g/kg" or "0.1 oz per lb"',
   density: '"1.03"',
   plain: '"1.8"',
-}
-
-const NUMBER = /^[-−+]?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d*[.,]?\d+(?:e[-+]?\d+)?|\d+[.,]?)/i
-
-/** A number at the start of `text`: decimal point or comma, or a fraction such as "1 1/2". */
-function readNumber(text: string): { value: number; rest: string } | null {
-  const found = NUMBER.exec(text)
-  if (!found) return null
-  const raw = found[0].replace('−', '-').replace(/^\+/, '').trim()
-  const rest = text.slice(found[0].length).trim()
-  const fraction = /^(-?)\s*(?:(\d+)\s+)?(\d+)\/(\d+)$/.exec(raw)
-  if (!fraction) return { value: Number(raw.replace(/\s/g, '').replace(',', '.')), rest }
-  const [, sign, whole, top, bottom] = fraction
-  const size = Number(whole ?? 0) + Number(top) / Number(bottom)
-  return { value: sign ? -size : size, rest }
 }
 
 const unitNamed = (kind: QuantityKind, name: string): Unit | undefined =>
   UNITS[kind].find(unit => unit.names.includes(name.toLowerCase().replace(/\.$/, '')))
 
+/** Spoons or ml for a kg or lb of something, where the density of what is spooned is known. */
+function doseOfVolume(name: string, densityGPerMl: number | undefined): Unit | undefined {
+  const [spoon, per] = name.toLowerCase().split('/')
+  const unit = densityGPerMl === undefined || !spoon ? undefined : unitNamed('volume', spoon)
+  const perKg = per === 'kg' ? 1 : per === 'lb' ? 1000 / GRAMS_PER_POUND : null
+  return unit && perKg !== null ? { names: [], toInside: n => unit.toInside(n) * densityGPerMl! * perKg } : undefined
+}
+
 /** A volume unit as a mass, where the density is known. */
 function massOfVolume(name: string, densityGPerMl: number | undefined): Unit | undefined {
   const unit = densityGPerMl === undefined ? undefined : unitNamed('volume', name)
   return unit && { names: unit.names, toInside: n => unit.toInside(n) * densityGPerMl! }
+}
+
+const unitOfVolume = (kind: QuantityKind, name: string, densityGPerMl: number | undefined): Unit | undefined =>
+  kind === 'mass' ? massOfVolume(name, densityGPerMl) : kind === 'dose' ? doseOfVolume(name, densityGPerMl) : undefined
+
+function twoReadings(
+  text: string,
+  { either: [whole, decimal], raw }: { either: [number, number]; raw: string },
+): ReadResult {
+  const sentence = `“${text.trim().slice(0, 40)}” can be read two ways: type ${whole} or ${decimal.toFixed(1)} for what is meant, without a mark in “${raw}”.`
+  return { ok: false, sentence }
 }
 
 /**
@@ -120,7 +135,8 @@ function massOfVolume(name: string, densityGPerMl: number | undefined): Unit | u
  * @param text         what was typed
  * @param kind         which quantity is wanted
  * @param defaultUnit  the unit meant when none is typed, e.g. 'oz'; share: '%'
- * @param densityGPerMl  for a mass: lets ml, tsp, tbsp and cups be typed, by the item's own density
+ * @param densityGPerMl  for a mass or dose: lets ml, tsp, tbsp and cups be typed, by the item's own density
+ * @param marks        what a comma between digits means where it was typed
  * @returns the value in the unit kept inside (g, mm, °C, ml, min, share of 1, g/kg, g/ml), or a sentence
  */
 export function readQuantity(
@@ -128,18 +144,22 @@ export function readQuantity(
   kind: QuantityKind,
   defaultUnit: string,
   densityGPerMl?: number,
+  marks: DecimalMark = 'unknown',
 ): ReadResult {
-  const cleaned = text.replace(/[½¼¾⅓⅔⅛]/g, mark => FRACTIONS[mark] ?? mark).trim()
+  const cleaned = plainDigits(text.replace(/[½¼¾⅓⅔⅛]/g, mark => FRACTIONS[mark] ?? mark))
+    .replace(/(?<=[a-z])\s+(?:per|a)\s+(?=kg|lb)/gi, '/')
+    .trim()
   if (cleaned === '') return { ok: false, sentence: `Nothing is typed here. Try ${EXAMPLES[kind]}.` }
   let rest = cleaned
   let total = 0
   let parts = 0
   while (rest !== '') {
-    const number = readNumber(rest)
+    const number = readNumber(rest, marks)
+    if (number && 'either' in number) return twoReadings(text, number)
     if (!number) return { ok: false, sentence: `“${text.trim().slice(0, 40)}” is not a number. Try ${EXAMPLES[kind]}.` }
     const unitText = /^[^\d\s.,+−-][^\d\s]*(?:\s+1$)?/.exec(number.rest)?.[0] ?? ''
     const name = unitText === '' ? defaultUnit : unitText
-    const unit = unitNamed(kind, name) ?? (kind === 'mass' ? massOfVolume(name, densityGPerMl) : undefined)
+    const unit = unitNamed(kind, name) ?? unitOfVolume(kind, name, densityGPerMl)
     if (!unit) {
       return { ok: false, sentence: `“${unitText.slice(0, 20)}” is not a unit that fits here. Try ${EXAMPLES[kind]}.` }
     }

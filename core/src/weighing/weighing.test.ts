@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
+import { cutForecast, sizedToBars } from '../cure/index.ts'
 import { plainOil, plannedScent, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf, resized } from '../portions/index.ts'
@@ -149,10 +150,31 @@ describe('resizing', () => {
     )
   })
 
-  test('ten bars of 100 g make a kilogram of batter', () => {
-    const size = resized(base, shelf, { by: 'bars', count: 10, eachG: 100 })
-    const plan = { ...base, mould: { ...base.mould, fillMm: size.ok ? size.fillMm : 0 } }
-    expect(Math.abs(portionsOf(plan, shelf).potG - 1000)).toBeLessThan(3)
+  test('six bars of 100 g are six bars of 100 g when they are cut, whatever is trimmed, planed and cut away', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 3, max: 9 }),
+        fc.double({ min: 70, max: 110, noNaN: true }),
+        fc.double({ min: 0, max: 12, noNaN: true }),
+        (count, eachG, trimMm) => {
+          const plan = {
+            ...base,
+            cutting: { ...base.cutting, trimMm, kerfMm: 1 },
+            rest: { ...base.rest, cut: { ...base.rest.cut, sideTrimMm: 1, topTrimMm: 2 } },
+          }
+          const size = sizedToBars(plan, count, eachG)
+          if (!size.ok) return expect(size.sentence).toMatch(/at most|too low/)
+          const cut = cutForecast({
+            ...plan,
+            mould: { ...plan.mould, fillMm: size.fillMm },
+            cutting: { ...plan.cutting, barMm: size.barMm },
+          })
+          expect(cut.bars.count).toBe(count)
+          expect(cut.bars.massG).toBeCloseTo(eachG, 1)
+        },
+      ),
+    )
+    expect(sizedToBars({ ...base, mould: { ...base.mould, cavities: 8 } }, 6, 100)).toMatchObject({ ok: false })
   })
 
   test('what does not fit names a mould that holds it; nothing is refused in a sentence', () => {

@@ -1,6 +1,7 @@
 import { readQuantity, tidy } from '@ostler/core'
 import type { QuantityKind } from '@ostler/core'
 import { useState } from 'react'
+import { decimalMark } from './decimal-mark.ts'
 
 interface Props {
   label: string
@@ -17,11 +18,11 @@ interface Props {
 /** A number in a table: taken as soon as it can be read; what cannot be read stays, marked, with its sentence. */
 export function NumberCell({ label, value, kind, unit, onValue, width = 72, scale = 1 }: Props) {
   const [text, setText] = useState<string | null>(null)
-  const read = text === null ? null : readQuantity(text, kind, unit)
+  const read = text === null ? null : readQuantity(text, kind, unit, undefined, decimalMark())
   const isWrong = read !== null && !read.ok
   const change = (next: string) => {
     setText(next)
-    const taken = readQuantity(next, kind, unit)
+    const taken = readQuantity(next, kind, unit, undefined, decimalMark())
     if (taken.ok) onValue(taken.value)
   }
   return (

@@ -1,6 +1,7 @@
-import { GRAMS_PER_OUNCE, MM_PER_INCH, readQuantity, tidy } from '@ostler/core'
+import { GRAMS_PER_OUNCE, MM_PER_INCH, inUnits, readQuantity, tidy } from '@ostler/core'
 import type { EditResult, QuantityKind, UnitHabits } from '@ostler/core'
 import { useId, useState } from 'react'
+import { decimalMark } from './decimal-mark.ts'
 import type { KeyboardEvent, ReactNode } from 'react'
 
 interface Shown {
@@ -26,6 +27,10 @@ function shown(kind: QuantityKind, habits: UnitHabits, decimals: number | undefi
       return habits.temperature === 'C'
         ? { unit: 'C', text: c => tidy(c, 1), step: 1 }
         : { unit: 'F', text: c => tidy((c * 9) / 5 + 32, 1), step: 5 / 9 }
+    case 'difference':
+      return habits.temperature === 'C'
+        ? { unit: 'C', text: k => tidy(k, 1), step: 1 }
+        : { unit: 'F', text: k => tidy(k * 1.8, 1), step: 5 / 9 }
     case 'share':
       return { unit: '%', text: share => tidy(share * 100, decimals ?? 2), step: 0.01 }
     case 'minutes':
@@ -41,6 +46,9 @@ function shown(kind: QuantityKind, habits: UnitHabits, decimals: number | undefi
   }
 }
 
+const endsIn = (text: string, unit: string | RegExp): boolean =>
+  typeof unit === 'string' ? text.endsWith(unit) : unit.test(text)
+
 const UNIT_LABEL: Record<string, string> = { C: '°C', F: '°F' }
 
 interface Props {
@@ -55,8 +63,8 @@ interface Props {
   decimals?: number
   width?: number
   hint?: ReactNode
-  /** A second kind that may be typed, e.g. a share where a length is shown; told apart by its unit. */
-  other?: { kind: QuantityKind; unit: string; onValue: (value: number) => EditResult }
+  /** A second kind that may be typed, e.g. a share where a length is shown; told apart by its unit at the end. */
+  other?: { kind: QuantityKind; unit: string | RegExp; onValue: (value: number) => EditResult }
   /** For a mass: lets ml, teaspoons and cups be typed. */
   densityGPerMl?: number
   /** Told of the field's sentence, to show it elsewhere. */
@@ -96,11 +104,11 @@ export function QuantityField(props: Props) {
   }
 
   const attempt = (raw: string) => {
-    if (other && raw.trim().endsWith(other.unit)) {
-      const read = readQuantity(raw, other.kind, other.unit)
+    if (other && endsIn(raw.trim(), other.unit)) {
+      const read = readQuantity(raw, other.kind, '', densityGPerMl, decimalMark())
       return read.ok ? other.onValue(read.value) : { ok: false as const, path: '', sentence: read.sentence }
     }
-    const read = readQuantity(raw, kind, unit, densityGPerMl)
+    const read = readQuantity(raw, kind, unit, densityGPerMl, decimalMark())
     return read.ok ? onValue(read.value) : { ok: false as const, path: '', sentence: read.sentence }
   }
 
@@ -155,7 +163,7 @@ export function QuantityField(props: Props) {
       </span>
       {wrong && (
         <p id={`${id}-wrong`} role="alert" className={onSentence ? 'sr-only' : 'max-w-72 text-[13px] text-rust'}>
-          {sentence}
+          {sentence && inUnits(sentence, habits)}
         </p>
       )}
     </div>

@@ -1,5 +1,5 @@
 import { MOMENTS, showMass, tidy } from '@ostler/core'
-import type { Moment, PlannedAdditive } from '@ostler/core'
+import type { EditResult, Moment, PlannedAdditive } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
@@ -66,6 +66,16 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
   const name = additive?.name ?? part.additive
   const set = (key: keyof PlannedAdditive, value: unknown) =>
     batch.edit({ kind: 'set', path: [...PATH, i, key], value }, `additive ${i} ${key}`)
+  const oilG = useForecast()?.portions.oilG ?? 0
+  /** So much of it for the whole batch: spoons by the weight of its own spoon. */
+  const setWhole = (massG: number): EditResult =>
+    oilG > 0
+      ? set('gPerKgOils', Number(((massG / oilG) * 1000).toFixed(4)))
+      : {
+          ok: false,
+          path: 'recipe.additives',
+          sentence: 'Without a forecast there is no batch yet. Type g per kg of oils.',
+        }
   const takesLye = additive && (additive.acidLyePerG > 0 || additive.fatLyePerG > 0)
   const spoons = additive && weighed ? weighed.exactG / additive.teaspoonG : 0
   return (
@@ -86,6 +96,8 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
             label={`${name}, g per kg of oils`}
             kind="dose"
             width={66}
+            {...(additive && { densityGPerMl: additive.teaspoonG / 5 })}
+            other={{ kind: 'mass', unit: /(?:^|[\d\s])(?:tsp|tbsp|ml|g|oz|lb)$/i, onValue: setWhole }}
             habits={habits}
             value={part.gPerKgOils}
             onValue={value => set('gPerKgOils', value)}

@@ -1,11 +1,12 @@
-import { readQuantity, resized, showLength, stockOf, findById } from '@ostler/core'
+import { readQuantity, resized, showLength, showMass, sizedToBars, stockOf, findById } from '@ostler/core'
 import type { SizeWish } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useForecast, useHabits, useSay } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { Section } from '../../ui/section.tsx'
+import { decimalMark } from '../../ui/decimal-mark.ts'
 
-type By = SizeWish['by']
+type By = SizeWish['by'] | 'bars'
 
 const WAYS: readonly { value: By; text: string }[] = [
   { value: 'oils', text: 'this much oil' },
@@ -56,18 +57,28 @@ export function SizeFields() {
   const chosen = needs.find(one => one.key === item) ?? needs[0]
 
   const wish = (): SizeWish | string => {
-    if (by === 'bars') {
-      const count = readQuantity(amount, 'plain', '')
-      const weight = readQuantity(each, 'mass', habits.mass)
-      if (!count.ok) return count.sentence
-      return weight.ok ? { by, count: count.value, eachG: weight.value } : weight.sentence
-    }
-    const mass = readQuantity(amount, 'mass', habits.mass, by === 'ingredient' ? 1 : undefined)
+    const mass = readQuantity(amount, 'mass', habits.mass, by === 'ingredient' ? 1 : undefined, decimalMark())
     if (!mass.ok) return mass.sentence
     if (by === 'ingredient') return chosen ? { by, needG: chosen.needG, haveG: mass.value } : 'Nothing is weighed yet.'
-    return { by, massG: mass.value }
+    return { by: by === 'batter' ? by : 'oils', massG: mass.value }
+  }
+  const applyBars = () => {
+    const count = readQuantity(amount, 'plain', '', undefined, decimalMark())
+    const weight = readQuantity(each, 'mass', habits.mass, undefined, decimalMark())
+    if (!count.ok) return setSentence(count.sentence)
+    if (!weight.ok) return setSentence(weight.sentence)
+    const size = sizedToBars(batch.get().plan, count.value, weight.value)
+    if (!size.ok) return setSentence(size.sentence)
+    const edits = [
+      { kind: 'set' as const, path: ['mould', 'fillMm'], value: size.fillMm },
+      { kind: 'set' as const, path: ['cutting', 'barMm'], value: size.barMm },
+    ]
+    const result = batch.edit({ kind: 'many', edits })
+    const bars = `${size.makes} bars of ${showMass(size.eachG, habits, 1)}, ${showLength(size.barMm, habits)} thick`
+    setSentence(result.ok ? `Done: ${bars}; the soap stands ${showLength(size.fillMm, habits)} high.` : result.sentence)
   }
   const apply = () => {
+    if (by === 'bars') return applyBars()
     const wanted = wish()
     if (typeof wanted === 'string') return setSentence(wanted)
     const size = resized(batch.get().plan, batch.shelf, wanted)

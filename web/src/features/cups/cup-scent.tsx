@@ -57,7 +57,7 @@ export function CupScent({ plan, forecast, index }: Props) {
         <p className={`text-[13px] ${isOver ? 'font-semibold text-rust' : 'text-soft'}`}>
           {isOver && '▲ '}
           {showShare(portion.scentOfOils, 2)} of this cup’s oils; {load.limiting.name} allows{' '}
-          {showShare(load.mostOfOils, 2)}. The supplier’s document comes first.
+          {showShare(capShare(load.mostOfOils), 2)}. The supplier’s document comes first.
         </p>
       )}
     </div>

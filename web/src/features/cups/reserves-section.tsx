@@ -6,6 +6,7 @@ import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { decimalMark } from '../../ui/decimal-mark.ts'
 
 const USES = Object.entries(RESERVE_USES) as [ReserveUse, string][]
 const PLAIN = ''
@@ -86,8 +87,8 @@ function Pieces({ onMass }: { onMass: (massG: number) => void }) {
   const habits = useHabits()
   const [count, setCount] = useState('')
   const [each, setEach] = useState('')
-  const pieces = readQuantity(count, 'plain', '')
-  const grams = readQuantity(each, 'mass', habits.mass)
+  const pieces = readQuantity(count, 'plain', '', undefined, decimalMark())
+  const grams = readQuantity(each, 'mass', habits.mass, undefined, decimalMark())
   const massG = pieces.ok && grams.ok ? Math.round(pieces.value * grams.value * PIPING_LOSS * 10) / 10 : null
   return (
     <p className="mt-1 flex flex-wrap items-center gap-1.5 text-[13px] text-soft">

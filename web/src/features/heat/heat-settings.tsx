@@ -73,7 +73,7 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
         <p className="mt-1 text-[13px] text-soft">{RULES.find(rule => rule.value === settings.rule)?.says}</p>
         <div className="mt-2 flex gap-4">
           {settings.rule === 'gap' && (
-            <PlanField label="Largest gap, K" kind="plain" width={64} path={['heat', 'gapK']} />
+            <PlanField label="Largest gap" kind="difference" width={64} path={['heat', 'gapK']} />
           )}
           {settings.rule === 'band' && (
             <>

@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { clockBefore } from '../../ui/clock.ts'
 import { Section } from '../../ui/section.tsx'
+import { decimalMark } from '../../ui/decimal-mark.ts'
 
 const BODIES = { lye: 'Lye', oils: 'Oils' } as const
 
@@ -35,7 +36,7 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
   const mine = readings.filter(reading => reading.body === body)
   const set = (value: HeatReading[]) => batch.edit({ kind: 'set', path: ['heat', 'readings'], value })
   const add = () => {
-    const read = readQuantity(text, 'temperature', habits.temperature)
+    const read = readQuantity(text, 'temperature', habits.temperature, undefined, decimalMark())
     if (!read.ok) return setSentence(read.sentence)
     const result = set([...readings, { body, at: at || format(new Date(), 'HH:mm'), tempC: read.value }])
     setSentence(result.ok ? null : result.sentence)

@@ -94,6 +94,7 @@ function Tools({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
 /** Lining, level and release. */
 function MouldSection({ plan }: { plan: Plan }) {
   const habits = useHabits()
+  const say = useSay()
   const ticks = useTicks()
   const liner = linerOf(plan)
   const off = levelError(plan.mould.innerLengthMm, 1)
@@ -130,7 +131,7 @@ function MouldSection({ plan }: { plan: Plan }) {
           </div>
           <LinerDrawing liner={liner} className="mt-3 max-h-80 w-full" />
           <p className="mt-1 text-[13px] text-soft">
-            {liner.sentence} Dashed: fold. The Sheet prints it with its measures.
+            {say(liner.sentence)} Dashed: fold. The Sheet prints it with its measures.
           </p>
         </>
       ) : (

@@ -8,6 +8,7 @@ import { useHabits } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { decimalMark } from '../../ui/decimal-mark.ts'
 
 interface Typed {
   oils: { oil: string; text: string }[]
@@ -26,7 +27,7 @@ function reading(
   density?: number,
 ): { value: number | null; sentence: string | null } {
   if (text.trim() === '') return { value: null, sentence: null }
-  const read = readQuantity(text, kind, unit, density)
+  const read = readQuantity(text, kind, unit, density, decimalMark())
   if (!read.ok) return { value: null, sentence: read.sentence }
   if (read.value < 0) return { value: null, sentence: 'This cannot be less than nothing.' }
   return { value: read.value, sentence: null }

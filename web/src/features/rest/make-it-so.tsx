@@ -50,7 +50,7 @@ function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
   const isDone = state && !isBusy
   return (
     <section aria-label="Make it so" className="mt-4 border-t border-ink pt-3">
-      <h2 className="text-lg first-letter:uppercase">{GEL_WISHES[wish]}: how</h2>
+      <h2 className="text-lg first-letter:uppercase">{say(GEL_WISHES[wish])}: how</h2>
       <div className="mt-1 flex items-center gap-3">
         {isBusy ? (
           <>

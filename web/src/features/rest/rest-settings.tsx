@@ -1,7 +1,7 @@
-import { COVERS, GEL_WISHES, MAX_REST_STEPS, MOULD_WALLS, PLACES, UNDERS, restStep } from '@ostler/core'
+import { COVERS, GEL_WISHES, MAX_REST_STEPS, MOULD_WALLS, PLACES, UNDERS, restStep, staysCold } from '@ostler/core'
 import type { Cover, GelWish, Place, RestStep, UnderKind, WallKind } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
-import { useBatch, usePlan } from '../../plan/context.tsx'
+import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
@@ -24,20 +24,25 @@ const WALL_WORDS: Readonly<Record<WallKind, string>> = {
   film: 'film',
 }
 
+/** Usual hours in the cold. */
+const OUT_AGAIN_H = [12, 18, 24]
+
 /** Where the mould stands, in what, and for how long. */
 export function RestSettings() {
   const batch = useBatch()
   const told = useTold()
   const { wish, wall, under, steps, mist } = usePlan(state => state.plan.rest)
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['rest', key], value }))
+  const say = useSay()
   const last = steps.at(-1)!
+  const isCold = usePlan(state => staysCold(state.plan))
   return (
     <section aria-label="The rest" className="flex flex-col gap-3">
       <Choice<GelWish>
         label="What you want"
         className="w-full"
         value={wish}
-        options={options(GEL_WISHES)}
+        options={options(GEL_WISHES).map(one => ({ ...one, text: say(one.text) }))}
         onValue={value => set('wish', value)}
       />
       <div className="grid grid-cols-2 gap-3">
@@ -73,6 +78,25 @@ export function RestSettings() {
           />
         ))}
       </ol>
+      {isCold && steps.length < MAX_REST_STEPS && (
+        <p className="flex flex-wrap items-center gap-2 text-[13px]">
+          When it comes out again:
+          {OUT_AGAIN_H.map(h => (
+            <button
+              key={h}
+              className="button"
+              onClick={() =>
+                set('steps', [
+                  ...steps,
+                  restStep({ atMin: Math.min(5700, last.atMin + h * 60), place: 'room', cover: 'open' }),
+                ])
+              }
+            >
+              after {h} h
+            </button>
+          ))}
+        </p>
+      )}
       <button
         className="button self-start"
         disabled={steps.length >= MAX_REST_STEPS}

@@ -1,4 +1,13 @@
-import { PLAN_B_KINDS, PLAN_B_REASONS, TRIGGERS, acrossView, designOf, levelView, showChance } from '@ostler/core'
+import {
+  PLAN_B_KINDS,
+  PLAN_B_REASONS,
+  TRIGGERS,
+  acrossView,
+  designOf,
+  levelView,
+  planBCall,
+  showChance,
+} from '@ostler/core'
 import type { PlanBOffer, PlanBOutlook, Trigger } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -70,6 +79,7 @@ export function PlanBPanel() {
           {planB.trigger === 'thick' && (
             <PlanField label="trace" kind="plain" decimals={1} width={64} path={['planB', 'level']} />
           )}
+          <p className="text-[13px]">{planBCall(plan)}.</p>
           <Choice
             label="looked at before"
             value={planB.before}
@@ -114,6 +124,12 @@ function Offers() {
         </button>
       )}
       {isOpen && !offers && <p className="mt-1 text-[13px] text-soft">Trying each against the bad runs …</p>}
+      {offers?.length === 0 && (
+        <p className="mt-1 text-[13px]">
+          No plan B of the usual kinds helps against what is likely to go wrong here. Change the plan first: see the
+          risk below the lanes.
+        </p>
+      )}
       <ul aria-label="Plans B">
         {offers?.map(({ kind, edit, outlook }) => (
           <li key={kind} className="mt-2 border-t border-line pt-1">

@@ -65,6 +65,12 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
           {say(forecast.freeLye.sentence)} It has to be answered on Batter.
         </p>
       )}
+      {risk.safety && (
+        <p role="alert" className="w-full font-semibold">
+          <span aria-hidden>▲ </span>
+          {say(risk.safety)}
+        </p>
+      )}
       <p className="min-w-0 flex-1 leading-snug max-[900px]:basis-full" aria-live="polite">
         <button className="text-left font-semibold hover:underline" onClick={() => onChoose(risk.pour)}>
           {risk.state === 'trouble' && <span aria-hidden>▲ </span>}

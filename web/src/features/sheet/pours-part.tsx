@@ -1,7 +1,7 @@
 import {
   BLENDINGS,
   POUR_WAYS,
-  TRIGGERS,
+  planBCall,
   showLength,
   showMass,
   showMinutes,
@@ -138,9 +138,7 @@ export function Pours({ plan, forecast, habits }: Parts) {
       {plan.cutting.onSide && <p className="mt-1">Cut the loaf on its side.</p>}
       {plan.planB && !plan.planB.inUse && (
         <p className="mt-2 border border-line p-2">
-          <strong>Plan B: {plan.planB.name}.</strong> When {TRIGGERS[plan.planB.trigger]}
-          {plan.planB.trigger === 'thick' && ` trace ${tidy(plan.planB.level, 1)}`} before{' '}
-          {cupName(plan.score.find(pour => pour.id === plan.planB!.before)?.cup ?? '')}:{' '}
+          <strong>Plan B: {plan.planB.name}.</strong> {planBCall(plan)}:{' '}
           {plan.planB.score
             .map(pour => `${cupName(pour.cup)}${pour.shape.way === 'layer' ? '' : ` ${POUR_WAYS[pour.shape.way]}`}`)
             .join(', then ')}

@@ -96,6 +96,7 @@ function Warnings({ forecast, isTrial }: { forecast: Forecast; isTrial: boolean 
   const { risk, notices } = forecast
   const isGrave = ({ weight, path }: Notice) => weight === 'stop' || path === 'recipe.superfatShare'
   const grave = notices.filter(isGrave).map(notice => notice.sentence)
+  if (risk.safety) grave.push(risk.safety)
   if (isTrial) grave.unshift('A trial: not for skin, not for sale.')
   if (risk.state === 'trouble') grave.push(`${risk.sentence} ${risk.reason}`)
   if (grave.length === 0) return null
@@ -218,14 +219,14 @@ function Divided(parts: Parts) {
 const LINER_SCALE = 5
 
 /** The liner's sheets with their measures. */
-function LinerPart({ plan }: Parts) {
+function LinerPart({ plan, habits }: Parts) {
   const liner = linerOf(plan)
   if (!liner) return null
   return (
     <Section title="Liner">
       <LinerDrawing liner={liner} scale={LINER_SCALE} className="max-w-full" />
       <p className="text-[13px]">
-        Drawn 1 : {LINER_SCALE}. {liner.sentence} Dashed: fold.
+        Drawn 1 : {LINER_SCALE}. {inUnits(liner.sentence, habits)} Dashed: fold.
       </p>
     </Section>
   )

@@ -14,6 +14,7 @@ import { useId, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { decimalMark } from '../../ui/decimal-mark.ts'
 
 interface Props {
   line: WeighLine
@@ -47,7 +48,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
       store(null)
       return setTyped(null)
     }
-    const read = readQuantity(typed, 'mass', habits.mass)
+    const read = readQuantity(typed, 'mass', habits.mass, undefined, decimalMark())
     if (!read.ok) return setSentence(read.sentence)
     store(read.value)
     setTyped(null)
