@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { PLAN_B_KINDS, firstPlanB, planBDiffers, planBEdit } from '../design/index.ts'
+import { PLAN_B_KINDS, firstPlanB, planBCall, planBDiffers, planBEdit } from '../design/index.ts'
 import type { PlanBKind } from '../design/index.ts'
 import { applyEdit, cupShares, readPlanText } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
@@ -69,6 +69,15 @@ describe('every kind of plan B', () => {
   })
 })
 
+describe('when a plan B is called for', () => {
+  test('other weights for the cups are decided at the pot, before the split, by the trace at which blending stops', () => {
+    const fewer = taken(layers, 'fewer')
+    expect(planBCall(fewer)).toMatch(/the pot is thicker than trace .* as blending stops, before it is split/)
+    expect(fewer.planB!.level).toBeLessThan(layers.conditions.stopLevel + 0.5)
+    expect(planBCall(taken(layers, 'spooned'))).toMatch(/a cup is thicker than trace .*, looked at before/)
+  })
+})
+
 describe('what a plan B is worth', () => {
   test('it is called for more often the more the scent quickens, and helps most where plan A fails', () => {
     const cooler = { ...layers, conditions: { ...layers.conditions, mixC: 27, stopLevel: 1.3 } }
@@ -80,7 +89,10 @@ describe('what a plan B is worth', () => {
   test('the same plan gives the same answer; the most useful stands first', () => {
     const offers = planBOffers(layers, shelf)
     expect(planBOffers(layers, shelf)).toEqual(offers)
-    expect(offers.map(one => one.kind)).toEqual(expect.arrayContaining(['spooned', 'fewer', 'reserve']))
+    // What would hardly work, or no oftener than plan A, is not offered.
+    for (const { outlook } of offers)
+      if (outlook.fires > 0) expect(outlook.planB).toBeGreaterThan(Math.max(0.1, outlook.planA) - 1e-9)
+    expect(offers.length).toBeGreaterThan(0)
     const gains = offers.map(({ outlook }) => outlook.fires * (outlook.planB - outlook.planA))
     expect(gains).toEqual([...gains].sort((a, b) => b - a))
   })

@@ -1,4 +1,4 @@
-import { starterPlan } from '@ostler/core'
+import { plannedScent, starterPlan } from '@ostler/core'
 import { act, cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, expect, test } from 'vitest'
 import { opened } from '../../plan/test/opened.tsx'
@@ -59,9 +59,48 @@ test('lye left over is said in large words', () => {
   opened(plan, <WeighPage />)
   tickSafety()
   weigh('Lye (NaOH)', '125')
-  expect(screen.getByText(/lye may be left over\. Do not go on/)).toBeTruthy()
-  expect(screen.getByText(/That can leave free lye: do not accept it/)).toBeTruthy()
+  expect(screen.getAllByText(/Free lye: superfat −[\d.]+ % \(as weighed\)/)).toHaveLength(1)
+  expect(screen.getByText(/Do not go on with it/)).toBeTruthy()
   expect(screen.getByText(/Spoon [\d.]+ g back out of its own cup/)).toBeTruthy()
+})
+
+test('free lye has to be answered in writing; until then only what can mend it is weighed', () => {
+  const batch = opened(plan, <WeighPage />)
+  tickSafety()
+  weigh('Lye (NaOH)', '125')
+  expect(tick('Activated charcoal for Slate').disabled).toBe(true)
+  expect(tick('Palm oil').disabled).toBe(false)
+  fireEvent.click(screen.getByText('Go on with this answer'))
+  expect(screen.getByText(/in 8 to 500 letters/)).toBeTruthy()
+  expect(batch.get().plan.freeLye).toBeNull()
+  fireEvent.change(screen.getByLabelText(/^To go on, write why/), {
+    target: { value: 'Laundry soap, kept in the wash house.' },
+  })
+  fireEvent.click(screen.getByText('Go on with this answer'))
+  expect(batch.get().plan.freeLye).toMatchObject({ reason: 'Laundry soap, kept in the wash house.' })
+  expect(tick('Activated charcoal for Slate').disabled).toBe(false)
+  // Worse than what was answered for asks again.
+  weigh('Lye (NaOH)', '130')
+  expect(screen.getByLabelText(/^To go on, write why/)).toBeTruthy()
+})
+
+test('scent above its cap is stopped at the scale, and cannot be accepted', () => {
+  const clove = { ...plan, scent: plannedScent([{ scent: 'eo-clove-bud', share: 1 }], 0.003, { moment: 'pot' }) }
+  opened(clove, <WeighPage />)
+  weigh('Clove bud (essential oil)', '12')
+  expect(screen.getByRole('alert').textContent).toMatch(/above the limit of .* cannot be accepted/)
+  expect(screen.queryByText('Rescale the rest')).toBeNull()
+  fireEvent.click(screen.getByText('Taken out'))
+  expect(screen.queryByRole('alert')).toBeNull()
+})
+
+test('a colour weighed off can be kept as its dose', () => {
+  const batch = opened(plan, <WeighPage />)
+  weigh('Activated charcoal for Slate', '1.5')
+  fireEvent.click(screen.getByText('Keep it as the dose'))
+  const { result } = batch.get()
+  if (!result.ok) throw new Error(result.sentence)
+  expect(result.forecast.portions.cups[0]!.colours[0]!.powderG).toBe(1.5)
 })
 
 test('what cannot be read stays, with a sentence; an emptied field is not weighed', () => {
