@@ -2,6 +2,9 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { App } from './app/app.tsx'
 import './app/theme.css'
+import { liveWindow } from './plan/windows.ts'
+
+liveWindow()
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

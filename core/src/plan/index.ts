@@ -93,6 +93,7 @@ export type { PlanResult } from './read.ts'
 export { cupShares, setCupShares } from './divide.ts'
 export { applyEdit, pathText } from './edits.ts'
 export type { Edit, FieldPath } from './edits.ts'
+export { PART_WORDS, differingParts } from './parts.ts'
 export { freshId } from './edit-result.ts'
 export type { EditResult } from './edit-result.ts'
 export {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { heatPlan } from '../heat/index.ts'
-import { readPlan, starterPlan } from '../plan/index.ts'
+import { readPlan, startingMove, startingTopping, starterPlan } from '../plan/index.ts'
 import type { Heat, Mould, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
@@ -49,6 +49,44 @@ describe('the run sheet', () => {
   test('lye that cools in the air sets the length; in an ice bath it does not', () => {
     expect(sheetOf(base).critical).toContain('dissolve')
     expect(sheetOf(withHeat({ lyeCooling: 'ice-bath' })).lengthMin).toBeLessThan(sheetOf(base).lengthMin)
+  })
+
+  test('the top’s own lye, lines of powder and toppings have their place; a batter for each cup has its jugs', () => {
+    const rich: Plan = {
+      ...base,
+      score: base.score.map((pour, i) => (i === 1 ? { ...pour, shape: { ...pour.shape, pencil: 'charcoal' } } : pour)),
+      finish: { ...base.finish, toppings: [startingTopping('t-1', 'petals')] },
+      division: { ...base.division, top: { massG: 200, oils: base.recipe.oils } },
+    }
+    expect(sheetOf(rich).steps.map(step => step.key)).toEqual(
+      expect.arrayContaining(['top', 'top-lye', 'lines', 'toppings']),
+    )
+    const own = (lye: 'divided' | 'separate') =>
+      sheetOf({ ...base, division: { ...base.division, mode: 'own-batters', lye } })
+    const hands = (sheet: ReturnType<typeof own>) => sheet.steps.find(step => step.key === 'dissolve')!.handsMin
+    expect(hands(own('separate'))).toBeGreaterThan(hands(own('divided')))
+    const lines = toolList(rich, shelf, portionsOf(rich, shelf)).map(line => line.key)
+    expect(lines).toEqual(expect.arrayContaining(['tool:dust-mask', 'tool:sieve', 'tool:piping-bag', 'vessel:top-lye']))
+  })
+
+  test('the tools of the design are on the list, and each jug is counted once', () => {
+    const plan: Plan = { ...base, moves: [startingMove('m-1', base.score[2]!.id, 'hanger')] }
+    const keys = toolList(plan, shelf, portionsOf(plan, shelf)).map(line => line.key)
+    expect(keys).toContain('tool:wire')
+    const few = shelf.vessels.filter(one => one.id === 'beaker-pp-600').map(one => ({ ...one, count: 2 }))
+    const pots = shelf.vessels.filter(one => one.id === 'pot-stainless-3000' || one.id === 'jug-pp-1000')
+    const vessels = [...few, ...pots.map(one => ({ ...one, count: 1 }))]
+    const jugs = toolList(base, { ...shelf, vessels }, portionsOf(base, shelf)).find(one => one.key === 'vessel:cups')!
+    expect(jugs).toMatchObject({ count: 3, state: 'few' })
+    expect(jugs.sentence).toMatch(/2 × Beaker.*1 more/)
+  })
+
+  test('a cup that has a vessel keeps what clings to that vessel', () => {
+    const vessel = { ...base.cups[0]!, vessel: 'beaker-pp-600' }
+    const plan: Plan = { ...base, cups: [vessel, ...base.cups.slice(1)] }
+    expect(portionsOf(plan, shelf).cups[0]!.clingG).toBe(6)
+    const thick: Plan = { ...plan, division: { ...plan.division, cling: 'thick' } }
+    expect(portionsOf(thick, shelf).cups[0]!.clingG).toBe(17)
   })
 
   test('frozen milk, ice and steeped oil are named ahead', () => {

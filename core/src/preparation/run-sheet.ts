@@ -1,9 +1,11 @@
 import type { HeatPlan } from '../heat/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { plainIceG } from '../portions/index.ts'
+import { dustedLines, plainIceG } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { findById, isHard } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
+import { divisionSheet } from './division.ts'
+import { topSheet } from './top.ts'
 
 /** A piece of preparation. Times in minutes before mixing; hands are busy from `fromMin` for `handsMin`. */
 export interface PrepStep {
@@ -66,6 +68,12 @@ function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: HeatPlan): 
   const laterExtras = [...portions.additives, ...portions.liquids].filter(part => part.moment !== 'lye').length
   const transfer = plan.heat.rule === 'transfer'
   const cooling = (min: number | undefined) => Math.max(0, min ?? 0)
+  const sheet = plan.division.mode === 'own-batters' ? divisionSheet(plan, shelf, portions) : null
+  const jugs = sheet && !sheet.solution ? Math.max(1, sheet.batters.length) : 1
+  const oilLines = sheet
+    ? sheet.meltOils.length +
+      sheet.batters.reduce((sum, batter) => sum + batter.oils.filter(part => !part.fromMelt).length + 1, 0)
+    : portions.oils.length
   const tasks: (Task | false)[] = [
     {
       key: 'gather',
@@ -77,9 +85,9 @@ function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: HeatPlan): 
     },
     {
       key: 'water',
-      what: 'Weigh the lye water',
+      what: jugs > 1 ? `Weigh the lye water, ${jugs} jugs` : 'Weigh the lye water',
       why: 'with what dissolves in it',
-      handsMin: MINUTES.weighLine * (1 + lyeExtras) + (lyeExtras > 0 ? 1 : 0),
+      handsMin: jugs * MINUTES.weighLine * (1 + lyeExtras) + (lyeExtras > 0 ? 1 : 0),
       waitMin: 0,
       after: ['gather'],
     },
@@ -87,7 +95,7 @@ function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: HeatPlan): 
       key: 'lye',
       what: 'Weigh the lye',
       why: 'in its own cup, never more than written',
-      handsMin: MINUTES.weighLye,
+      handsMin: jugs * MINUTES.weighLye,
       waitMin: 0,
       after: ['gather'],
     },
@@ -95,16 +103,16 @@ function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: HeatPlan): 
       key: 'dissolve',
       what: 'Lye into water, stir until clear',
       why: `rises to about ${heat.peak.peakC.toFixed(0)} °C; air, goggles, gloves`,
-      handsMin: MINUTES.dissolve,
+      handsMin: jugs * MINUTES.dissolve,
       // As the heat plan has it: from the first grain of lye to its target.
-      waitMin: Math.max(0, (transfer ? heat.peak.peakS / 60 : (heat.lye.startsMin ?? 0)) - MINUTES.dissolve),
+      waitMin: Math.max(0, (transfer ? heat.peak.peakS / 60 : (heat.lye.startsMin ?? 0)) - jugs * MINUTES.dissolve),
       after: ['water', 'lye'],
     },
     {
       key: 'oils',
       what: 'Weigh the oils',
       why: 'hard fats first',
-      handsMin: MINUTES.weighLine * portions.oils.length,
+      handsMin: MINUTES.weighLine * oilLines,
       waitMin: 0,
       after: ['gather'],
     },
@@ -157,7 +165,52 @@ function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: HeatPlan): 
       after: ['gather'],
     },
   ]
-  return tasks.filter(task => task !== false)
+  return [...tasks.filter(task => task !== false), ...besideThePot(plan, shelf)]
+}
+
+/** The top's own batter, lines of powder and toppings: made ready before the clock runs. */
+function besideThePot(plan: Plan, shelf: Shelf): Task[] {
+  const top = topSheet(plan, shelf)
+  const lines = dustedLines(plan, shelf).length
+  const toppings = plan.finish.toppings.length
+  const task = (key: string, what: string, why: string, handsMin: number, after: string[]): Task => ({
+    ...{ key, what, why, handsMin, after },
+    waitMin: 0,
+  })
+  return [
+    ...(top
+      ? [
+          task(
+            'top',
+            'Weigh the top’s own oils, water and lye',
+            'a second lye jug; cream the fats soft while they stand',
+            MINUTES.weighLine * (top.oils.length + 1) + MINUTES.weighLye,
+            ['gather'],
+          ),
+          task(
+            'top-lye',
+            'The top’s lye into its water, stir clear, chill it',
+            'it is trickled in at 10 to 20 °C when the main batter is poured; gear stays on',
+            MINUTES.dissolve,
+            ['top'],
+          ),
+        ]
+      : []),
+    ...(lines > 0
+      ? [
+          task(
+            'lines',
+            lines === 1 ? 'Powder for the line into its sieve' : `Powder for ${lines} lines into the sieve`,
+            'mask on while it is dry; a cloth under the sieve',
+            MINUTES.additive * lines,
+            ['gather'],
+          ),
+        ]
+      : []),
+    ...(toppings > 0
+      ? [task('toppings', 'Toppings in small pots, within reach', 'the top waits for nothing', toppings, ['gather'])]
+      : []),
+  ]
 }
 
 interface Placed {

@@ -1,11 +1,13 @@
 import { shelfWithout } from '@ostler/core'
 import type { BatchAnswer, Shelf } from '@ostler/core'
-import { useQuery } from '@tanstack/react-query'
+import { queryOptions, useQuery } from '@tanstack/react-query'
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useParams } from 'react-router'
 import { batchQuery, shelfQuery } from '../api/client.ts'
 import { OpenBatchContext, useBatch, usePlan } from '../plan/context.tsx'
+import { draftToTakeUp } from '../plan/draft.ts'
+import type { KeptDraft } from '../plan/draft.ts'
 import { OpenBatch } from '../plan/open-batch.ts'
 import { remediesInWorker } from '../workers/remedies.ts'
 import { TextField } from '../ui/text-field.tsx'
@@ -26,11 +28,22 @@ const PAGES = [
   ['cut', 'Cut'],
 ] as const
 
+/** What this browser still holds of a batch that the server has not. */
+const draftQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['draft', id],
+    queryFn: () => draftToTakeUp(id),
+    staleTime: 0,
+    gcTime: 0,
+    networkMode: 'always',
+  })
+
 /** Opens a batch with the shelf and keeps it open while its pages change. */
 export function BatchFrame() {
   const { id = '' } = useParams()
   const batch = useQuery(batchQuery(id))
   const shelf = useQuery(shelfQuery)
+  const draft = useQuery(draftQuery(id))
   const error = batch.error ?? shelf.error
   if (error && !(batch.data && shelf.data)) {
     return (
@@ -45,13 +58,13 @@ export function BatchFrame() {
       </>
     )
   }
-  if (!batch.data || !shelf.data) return <p className="p-10 text-soft">Opening the batch …</p>
-  return <Opened key={id} batch={batch.data} shelf={shelf.data.shelf} />
+  if (!batch.data || !shelf.data || draft.isPending) return <p className="p-10 text-soft">Opening the batch …</p>
+  return <Opened key={id} batch={batch.data} shelf={shelf.data.shelf} draft={draft.data ?? null} />
 }
 
 /** From here on the store is what counts; what the query fetches later is left alone. */
-function Opened({ batch, shelf }: { batch: BatchAnswer; shelf: Shelf }) {
-  const [open] = useState(() => new OpenBatch(batch, shelfWithout(shelf, batch.id), remediesInWorker))
+function Opened({ batch, shelf, draft }: { batch: BatchAnswer; shelf: Shelf; draft: KeptDraft | null }) {
+  const [open] = useState(() => new OpenBatch(batch, shelfWithout(shelf, batch.id), remediesInWorker, draft))
   useEffect(() => open.attach(), [open])
   return (
     <OpenBatchContext value={open}>

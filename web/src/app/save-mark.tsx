@@ -1,4 +1,4 @@
-import { forecast, ordered, tidy } from '@ostler/core'
+import { differingParts, forecast, ordered, tidy } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
@@ -42,21 +42,6 @@ export function SaveMark() {
   )
 }
 
-/** What differs between two plans, as far as a person would name it. */
-function differences(mine: Plan, theirs: Plan): string[] {
-  const list: string[] = []
-  const differ = (what: string, a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b) && list.push(what)
-  differ('name', mine.name, theirs.name)
-  differ('recipe', mine.recipe, theirs.recipe)
-  differ('mould', mine.mould, theirs.mould)
-  differ('scent', mine.scent, theirs.scent)
-  differ('cups', mine.cups, theirs.cups)
-  differ('layers', mine.score, theirs.score)
-  differ('temperatures and bench', mine.conditions, theirs.conditions)
-  differ('notes', mine.notes, theirs.notes)
-  return list
-}
-
 function Version({ title, plan }: { title: string; plan: Plan }) {
   const { shelf } = useBatch()
   const made = useMemo(() => forecast(plan, shelf), [plan, shelf])
@@ -88,8 +73,7 @@ function Conflict({ theirs }: { theirs: Plan }) {
   return (
     <Ask open wide title="This batch was changed in another window">
       <p className="mb-4">
-        Both versions are safe. They differ in:{' '}
-        {differences(mine, ordered(theirs)).join(', ') || 'nothing that matters'}.
+        Both versions are safe. They differ in: {differingParts(mine, ordered(theirs)).join(', ') || 'nothing'}.
       </p>
       <div className="mb-5 flex gap-4">
         <Version title="In this window" plan={mine} />

@@ -7,18 +7,19 @@ import { useState } from 'react'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { saveHabits, sessionQuery, signOut } from '../api/client.ts'
+import { lastingStore, readText, writeText } from '../plan/storage.ts'
 import { useToast } from '../ui/toast.tsx'
 
 const LIGHT_KEY = 'ostler.light'
 
-const storedLight = () => (localStorage.getItem(LIGHT_KEY) === 'dim' ? 'dim' : 'day')
+const storedLight = () => (readText(lastingStore(), LIGHT_KEY) === 'dim' ? 'dim' : 'day')
 document.documentElement.dataset['light'] = storedLight()
 
 function useLight(): [string, () => void] {
   const [light, setLight] = useState(storedLight)
   const toggle = () => {
     const next = light === 'dim' ? 'day' : 'dim'
-    localStorage.setItem(LIGHT_KEY, next)
+    writeText(lastingStore(), LIGHT_KEY, next)
     document.documentElement.dataset['light'] = next
     setLight(next)
   }

@@ -2,6 +2,7 @@ import { GELS, SIGHTS, STAGES, gelOf, seenBy } from '@ostler/core'
 import type { ColourForecast, Gelled, Plan, Sight, Stage } from '@ostler/core'
 import { useSyncExternalStore } from 'react'
 import { useForecast, usePlan } from './context.tsx'
+import { lastingStore, readJson, writeJson } from './storage.ts'
 
 /** At which stage soap is looked at, gelled or not, and with whose eyes. Kept in this browser for all batches. */
 export interface ColourView {
@@ -15,15 +16,11 @@ const KEY = 'ostler-colour-view'
 const START: ColourView = { stage: 'cured', gelled: null, sight: 'full' }
 
 function stored(): ColourView {
-  try {
-    const { stage, gelled, sight } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<ColourView>
-    return {
-      stage: stage && stage in STAGES ? stage : START.stage,
-      gelled: gelled && gelled in GELS ? gelled : null,
-      sight: sight && sight in SIGHTS ? sight : START.sight,
-    }
-  } catch {
-    return START
+  const { stage, gelled, sight } = readJson<Partial<ColourView>>(lastingStore(), KEY) ?? {}
+  return {
+    stage: stage && stage in STAGES ? stage : START.stage,
+    gelled: gelled && gelled in GELS ? gelled : null,
+    sight: sight && sight in SIGHTS ? sight : START.sight,
   }
 }
 
@@ -33,11 +30,8 @@ const current = (): ColourView => (view ??= stored())
 
 export function setColourView(part: Partial<ColourView>): void {
   view = { ...current(), ...part }
-  try {
-    localStorage.setItem(KEY, JSON.stringify(view))
-  } catch {
-    // A full or forbidden store only forgets the view.
-  }
+  // A full or forbidden store only forgets the view.
+  writeJson(lastingStore(), KEY, view)
   for (const listener of listeners) listener()
 }
 

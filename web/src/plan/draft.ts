@@ -1,44 +1,56 @@
 import { readPlan } from '@ostler/core'
 import type { Plan } from '@ostler/core'
+import { keysOf, lastingStore, readJson, removeKey, writeJson } from './storage.ts'
+import { WINDOW, livingWindows } from './windows.ts'
 
-/** Edits that the server has not acknowledged yet, kept in this browser through reloads and crashes. */
+/** Edits that the server has not acknowledged yet, kept in this browser through reloads and crashes: one for each window. */
 export interface Draft {
   revision: number
   plan: Plan
 }
 
+/** A draft with the place it is kept in. */
+export interface KeptDraft extends Draft {
+  key: string
+  at: number
+}
+
 interface Kept extends Draft {
-  tab: string
+  at?: number
 }
 
-const TAB = Math.random().toString(36).slice(2)
-const keyOf = (id: string) => `ostler.draft.${id}`
+const prefixOf = (id: string) => `ostler.draft.${id}`
+const keyOf = (id: string, window = WINDOW) => `${prefixOf(id)}.${window}`
 
-export function keepDraft(id: string, draft: Draft): void {
-  try {
-    localStorage.setItem(keyOf(id), JSON.stringify({ ...draft, tab: TAB } satisfies Kept))
-  } catch {
-    // Storage may be full or forbidden; the edit still is in memory and on its way to the server.
-  }
-}
+/** @returns whether it is kept: storage may be full or forbidden */
+export const keepDraft = (id: string, draft: Draft): boolean =>
+  writeJson(lastingStore(), keyOf(id), { ...draft, at: Date.now() } satisfies Kept)
 
-/** Drops what this tab kept; another tab's edits stay. */
-export function dropDraft(id: string): void {
-  const kept = read(id)
-  if (kept?.tab === TAB) localStorage.removeItem(keyOf(id))
-}
+/** Drops what this window kept; another window's edits stay. */
+export const dropDraft = (id: string): void => removeKey(lastingStore(), keyOf(id))
 
-export function draftOf(id: string): Draft | null {
-  const kept = read(id)
-  if (!kept) return null
+/** Drops a draft that was taken up from a window that is gone. */
+export const dropKept = ({ key }: KeptDraft): void => removeKey(lastingStore(), key)
+
+function read(key: string): KeptDraft | null {
+  const kept = readJson<Kept>(lastingStore(), key)
+  if (!kept || typeof kept !== 'object') return null
   const checked = readPlan(kept.plan)
-  return checked.ok && Number.isInteger(kept.revision) ? { revision: kept.revision, plan: checked.plan } : null
+  if (!checked.ok || !Number.isInteger(kept.revision)) return null
+  return { key, revision: kept.revision, plan: checked.plan, at: kept.at ?? 0 }
 }
 
-function read(id: string): Kept | null {
-  try {
-    return JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null') as Kept | null
-  } catch {
-    return null
-  }
+export const ownDraft = (id: string): KeptDraft | null => read(keyOf(id))
+
+/** What this window kept of a batch, or else the newest draft of a window that is gone; null without. */
+export async function draftToTakeUp(id: string): Promise<KeptDraft | null> {
+  const own = ownDraft(id)
+  if (own) return own
+  const living = await livingWindows().catch(() => new Set([WINDOW]))
+  const prefix = prefixOf(id)
+  const left = keysOf(lastingStore())
+    .filter(key => key === prefix || key.startsWith(`${prefix}.`))
+    .filter(key => !living.has(key.slice(prefix.length + 1)))
+    .flatMap(key => read(key) ?? [])
+  return left.sort((a, b) => b.at - a.at)[0] ?? null
 }

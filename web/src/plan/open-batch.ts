@@ -1,7 +1,9 @@
 import { applyEdit, forecast, readPlan, writePlan } from '@ostler/core'
 import type { BatchAnswer, Edit, EditResult, ForecastResult, Plan, Remedy, Shelf } from '@ostler/core'
 import { ApiError, saveBatch } from '../api/client.ts'
-import { dropDraft, draftOf, keepDraft } from './draft.ts'
+import { dropDraft, dropKept, keepDraft, ownDraft } from './draft.ts'
+import type { KeptDraft } from './draft.ts'
+import { keepUndo, keptUndo } from './kept-undo.ts'
 
 /** How the open plan stands to what the server has. */
 export type SaveState =
@@ -40,7 +42,11 @@ export class OpenBatch {
   #state: OpenBatchState
   #past: Plan[] = []
   #future: Plan[] = []
-  #lastMerge = { key: '', at: 0 }
+  #lastMerge = { key: '', at: 0, gesture: -1 }
+  /** What the pointer does: a drag, however slow, is one step of undo. */
+  #gesture = { count: 0, isHeld: false }
+  /** Whether what is unsaved stands in the browser's storage. */
+  #isKept = true
   #revision: number
   #saved: Plan
   #saving = false
@@ -52,7 +58,10 @@ export class OpenBatch {
   #shelf: Shelf
   readonly #advise: Advise
 
-  constructor(batch: BatchAnswer, shelf: Shelf, advise: Advise) {
+  /**
+   * @param draft  edits to take up that were never acknowledged: this window's own, or of a window that is gone
+   */
+  constructor(batch: BatchAnswer, shelf: Shelf, advise: Advise, draft: KeptDraft | null = ownDraft(batch.id)) {
     const read = readPlan(batch.plan)
     if (!read.ok) throw new Error(read.problems[0]!.sentence)
     this.#shelf = shelf
@@ -60,18 +69,42 @@ export class OpenBatch {
     this.#revision = batch.revision
     this.#saved = read.plan
     this.#state = this.#shape(batch.id, read.plan, { kind: 'saved', at: new Date(batch.updatedAt) })
-    this.#takeUpDraft(batch)
+    this.#takeUpDraft(batch, draft)
+    const kept = keptUndo(batch.id, this.#state.plan)
+    if (kept.past.length + kept.future.length > 0) {
+      this.#past = kept.past
+      this.#future = kept.future
+      this.#state = { ...this.#state, canUndo: kept.past.length > 0, canRedo: kept.future.length > 0 }
+    }
   }
 
   /** Starts saving and advising; gives a function that stops it and sends what is unsaved. */
   attach(): () => void {
     this.#closed = false
-    const hide = () => this.flush()
+    const hide = () => {
+      this.#keepUndo()
+      this.flush()
+    }
+    const leave = (event: BeforeUnloadEvent) => {
+      // Nothing keeps what is unsaved: the browser asks before it is gone.
+      if (this.#isDirty() && !this.#isKept) event.preventDefault()
+    }
+    const press = () => (this.#gesture = { count: this.#gesture.count + 1, isHeld: true })
+    const release = () => (this.#gesture = { ...this.#gesture, isHeld: false })
     addEventListener('pagehide', hide)
+    addEventListener('beforeunload', leave)
+    addEventListener('pointerdown', press, true)
+    addEventListener('pointerup', release, true)
+    addEventListener('pointercancel', release, true)
     this.#askForRemedies()
     if (this.#isDirty() && !this.#isHalted()) this.#saveSoon(0)
     return () => {
       removeEventListener('pagehide', hide)
+      removeEventListener('beforeunload', leave)
+      removeEventListener('pointerdown', press, true)
+      removeEventListener('pointerup', release, true)
+      removeEventListener('pointercancel', release, true)
+      this.#keepUndo()
       this.flush()
       this.#closed = true
       clearTimeout(this.#saveTimer)
@@ -106,9 +139,11 @@ export class OpenBatch {
     const result = applyEdit(this.#state.plan, edit)
     if (!result.ok || same(result.plan, this.#state.plan)) return result
     const now = Date.now()
-    const merges = merge !== '' && merge === this.#lastMerge.key && now - this.#lastMerge.at < MERGE_WITHIN_MS
+    const { count, isHeld } = this.#gesture
+    const isSoon = now - this.#lastMerge.at < MERGE_WITHIN_MS || (isHeld && count === this.#lastMerge.gesture)
+    const merges = merge !== '' && merge === this.#lastMerge.key && isSoon
     if (!merges) this.#past.push(this.#state.plan)
-    this.#lastMerge = { key: merge, at: now }
+    this.#lastMerge = { key: merge, at: now, gesture: count }
     this.#future = []
     this.#take(result.plan)
     return result
@@ -125,8 +160,10 @@ export class OpenBatch {
   /** Sends what is unsaved at once, e.g. as the page is hidden. */
   flush(): void {
     if (this.#isDirty() && !this.#saving && !this.#isHalted()) {
-      void saveBatch(this.#state.id, this.#revision, this.#state.plan, true).then(
-        batch => this.#acknowledged(batch, this.#state.plan),
+      // What is acknowledged is what was sent, whatever is edited until the answer comes.
+      const { id, plan } = this.#state
+      void saveBatch(id, this.#revision, plan, true).then(
+        batch => this.#acknowledged(batch, plan),
         () => undefined,
       )
     }
@@ -186,33 +223,44 @@ export class OpenBatch {
     return ['conflict', 'gone'].includes(this.#state.save.kind)
   }
 
-  #takeUpDraft(batch: BatchAnswer): void {
-    const draft = draftOf(batch.id)
-    if (!draft || same(draft.plan, this.#saved)) return
+  #takeUpDraft(batch: BatchAnswer, draft: KeptDraft | null): void {
+    if (!draft) return
+    if (same(draft.plan, this.#saved)) return dropKept(draft)
     const moved = draft.revision < batch.revision
     this.#past.push(this.#saved)
     this.#state = this.#shape(batch.id, draft.plan, moved ? { kind: 'conflict', theirs: batch } : { kind: 'saving' })
+    // From now on it is this window's.
+    if (this.#keep(draft.revision, draft.plan) && draft.key !== ownDraft(batch.id)?.key) dropKept(draft)
+  }
+
+  #keep(revision: number, plan: Plan): boolean {
+    this.#isKept = keepDraft(this.#state.id, { revision, plan })
+    return this.#isKept
+  }
+
+  #keepUndo(): void {
+    keepUndo(this.#state.id, this.#state.plan, this.#past, this.#future)
   }
 
   #step(from: Plan[], to: Plan[]): void {
     const plan = from.pop()
     if (!plan) return
     to.push(this.#state.plan)
-    this.#lastMerge = { key: '', at: 0 }
+    this.#lastMerge = { key: '', at: 0, gesture: -1 }
     this.#take(plan)
   }
 
   #take(plan: Plan): void {
     this.#set({ ...this.#shape(this.#state.id, plan, this.#state.save), remedies: this.#state.remedies })
     this.#askForRemedies()
-    if (this.#isHalted()) return keepDraft(this.#state.id, { revision: this.#revision, plan })
+    if (this.#isHalted()) return void this.#keep(this.#revision, plan)
     if (!this.#isDirty() && !this.#saving) {
       clearTimeout(this.#saveTimer)
       dropDraft(this.#state.id)
       this.#set({ save: { kind: 'saved', at: new Date() } })
       return
     }
-    keepDraft(this.#state.id, { revision: this.#revision, plan })
+    this.#keep(this.#revision, plan)
     if (this.#state.save.kind === 'saved') this.#set({ save: { kind: 'saving' } })
     this.#saveSoon(SAVE_AFTER_MS)
   }
@@ -222,9 +270,13 @@ export class OpenBatch {
     if (this.#closed) return
     const { plan } = this.#state
     this.#remedyTimer = setTimeout(() => {
-      void this.#advise(plan, this.#shelf).then(remedies => {
-        if (this.#state.plan === plan) this.#set({ remedies })
-      })
+      this.#advise(plan, this.#shelf).then(
+        remedies => {
+          if (this.#state.plan === plan) this.#set({ remedies })
+        },
+        // Advice that cannot be had is no advice; the plan stands without.
+        () => undefined,
+      )
     }, REMEDIES_AFTER_MS)
   }
 
@@ -253,7 +305,7 @@ export class OpenBatch {
     this.#saved = sent
     this.#retryMs = FIRST_RETRY_MS
     if (this.#isDirty()) {
-      keepDraft(this.#state.id, { revision: this.#revision, plan: this.#state.plan })
+      this.#keep(this.#revision, this.#state.plan)
       this.#saveSoon(SAVE_AFTER_MS)
       return
     }

@@ -1,5 +1,6 @@
 import type { Plan, Shelf } from '@ostler/core'
 import { useEffect, useState } from 'react'
+import { useToast } from '../ui/toast.tsx'
 import { useBatch, usePlan } from './context.tsx'
 
 /** So long an edit is left alone before a worker is asked, ms. */
@@ -9,17 +10,21 @@ const CALM_MS = 300
 export function useAnswer<T>(isWanted: boolean, ask: (plan: Plan, shelf: Shelf) => Promise<T>): T | null {
   const batch = useBatch()
   const plan = usePlan(state => state.plan)
+  const toast = useToast()
   const [answer, setAnswer] = useState<T | null>(null)
   useEffect(() => {
     if (!isWanted) return
     let isOld = false
     const timer = setTimeout(() => {
-      void ask(plan, batch.shelf).then(found => isOld || setAnswer(() => found))
+      ask(plan, batch.shelf).then(
+        found => isOld || setAnswer(() => found),
+        (error: Error) => isOld || toast(error.message),
+      )
     }, CALM_MS)
     return () => {
       isOld = true
       clearTimeout(timer)
     }
-  }, [plan, batch, ask, isWanted])
+  }, [plan, batch, ask, isWanted, toast])
   return answer
 }

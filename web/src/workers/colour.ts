@@ -1,12 +1,10 @@
 import type { Plan, Shelf, WishAnswer } from '@ostler/core'
-import { wrap } from 'comlink'
-import type { Remote } from 'comlink'
+import { Door } from './door.ts'
 import type { ColourWorker, PictureColours } from './colour.worker.ts'
 
-let worker: Remote<ColourWorker> | undefined
-
-const colour = (): Remote<ColourWorker> =>
-  (worker ??= wrap<ColourWorker>(new Worker(new URL('./colour.worker.ts', import.meta.url), { type: 'module' })))
+const door = new Door<ColourWorker>(
+  () => new Worker(new URL('./colour.worker.ts', import.meta.url), { type: 'module' }),
+)
 
 interface Asked {
   plan: Plan
@@ -17,7 +15,7 @@ interface Asked {
 }
 
 export const wishInWorker = (asked: Asked, looksFurther: boolean): Promise<WishAnswer | null> =>
-  colour().wishFor(asked, looksFurther)
+  door.ask(worker => worker.wishFor(asked, looksFurther))
 
 const MOST_BYTES = 60 * 1024 * 1024
 
@@ -25,5 +23,5 @@ const MOST_BYTES = 60 * 1024 * 1024
 export async function coloursOfPicture(file: File, most: number): Promise<PictureColours> {
   if (file.size > MOST_BYTES)
     return { ok: false, sentence: 'This file is larger than 60 MB. Save the picture smaller.' }
-  return colour().coloursOfPicture(file, most)
+  return door.ask(async (worker): Promise<PictureColours> => worker.coloursOfPicture(file, most))
 }

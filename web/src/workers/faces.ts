@@ -1,6 +1,5 @@
 import type { Fineness, Measures, Picture, Plan, Program, View } from '@ostler/core'
-import { wrap } from 'comlink'
-import type { Remote } from 'comlink'
+import { Door, WorkerError } from './door.ts'
 import type { FacesWorker } from './faces.worker.ts'
 
 const MOST_WORKERS = 4
@@ -8,7 +7,7 @@ const MOST_WORKERS = 4
 const BAND = { preview: 40, final: 64, 'every-pixel': 32 } as const
 
 interface Hand {
-  worker: Remote<FacesWorker>
+  door: Door<FacesWorker>
   /** Numbers of the designs that it has, the oldest first. */
   has: number[]
 }
@@ -30,7 +29,7 @@ let hands: Hand[] | undefined
 
 function pool(): Hand[] {
   hands ??= Array.from({ length: Math.max(2, Math.min(MOST_WORKERS, navigator.hardwareConcurrency || 2)) }, () => ({
-    worker: wrap<FacesWorker>(new Worker(new URL('./faces.worker.ts', import.meta.url), { type: 'module' })),
+    door: new Door<FacesWorker>(() => new Worker(new URL('./faces.worker.ts', import.meta.url), { type: 'module' })),
     has: [],
   }))
   return hands
@@ -42,7 +41,8 @@ function known(hand: Hand, program: Program): number {
   if (!hand.has.includes(id)) {
     const forget = hand.has.length >= MOST_KEPT ? hand.has.shift()! : null
     hand.has.push(id)
-    void hand.worker.take(id, program, forget)
+    // A worker that broke knows nothing any more: it is told all of it again.
+    void hand.door.ask(worker => worker.take(id, program, forget)).catch(() => (hand.has = []))
   }
   return id
 }
@@ -77,7 +77,14 @@ export async function drawFace(program: Program, view: View, wish: DrawWish = {}
       const from = next
       const to = Math.min(view.height, from + rows)
       next = to
-      const part = await hand.worker.draw(known(hand, program), view, from, to, fineness)
+      const id = known(hand, program)
+      const part = await hand.door
+        .ask(async (worker): Promise<Picture | null> => worker.draw(id, view, from, to, fineness))
+        .catch(async (error: unknown) => {
+          if (!(error instanceof WorkerError)) throw error
+          const { renderRows } = await import('./faces-here.ts')
+          return renderRows(program, view, from, to, fineness)
+        })
       signal?.throwIfAborted()
       if (part) {
         const at = from * view.width
@@ -101,5 +108,8 @@ export async function measureFaces(program: Program, plan: Pick<Plan, 'mould' | 
   const all = pool()
   turn += 1
   const hand = all[turn % all.length]!
-  return hand.worker.measure(known(hand, program), plan.mould, plan.cutting)
+  const id = known(hand, program)
+  return hand.door
+    .ask(async (worker): Promise<Measures | null> => worker.measure(id, plan.mould, plan.cutting))
+    .catch(() => null)
 }

@@ -1,12 +1,11 @@
 import type { Plan, Remedy, Shelf } from '@ostler/core'
-import { wrap } from 'comlink'
-import type { Remote } from 'comlink'
+import { Door } from './door.ts'
 import type { RemediesWorker } from './remedies.worker.ts'
 
-let worker: Remote<RemediesWorker> | undefined
+const door = new Door<RemediesWorker>(
+  () => new Worker(new URL('./remedies.worker.ts', import.meta.url), { type: 'module' }),
+)
 
 /** The changes that help most, worked out off the main thread. */
-export function remediesInWorker(plan: Plan, shelf: Shelf): Promise<Remedy[]> {
-  worker ??= wrap<RemediesWorker>(new Worker(new URL('./remedies.worker.ts', import.meta.url), { type: 'module' }))
-  return worker.remediesFor(plan, shelf)
-}
+export const remediesInWorker = (plan: Plan, shelf: Shelf): Promise<Remedy[]> =>
+  door.ask(worker => worker.remediesFor(plan, shelf))

@@ -1,5 +1,7 @@
 import type { ContrastWay, GelWish, Plan, RestSearch, Shelf } from '@ostler/core'
-import { proxy, wrap } from 'comlink'
+import { proxy } from 'comlink'
+import type { Remote } from 'comlink'
+import { Door } from './door.ts'
 import type { RestWorker, Told } from './rest.worker.ts'
 
 export type { RestLook, RestMore, Told } from './rest.worker.ts'
@@ -10,9 +12,9 @@ export interface Working {
   stop: () => void
 }
 
-function started(work: (worker: ReturnType<typeof wrap<RestWorker>>) => Promise<void>): Working {
-  const worker = new Worker(new URL('./rest.worker.ts', import.meta.url), { type: 'module' })
-  return { done: work(wrap<RestWorker>(worker)).finally(() => worker.terminate()), stop: () => worker.terminate() }
+function started(work: (worker: Remote<RestWorker>) => Promise<void>): Working {
+  const door = new Door<RestWorker>(() => new Worker(new URL('./rest.worker.ts', import.meta.url), { type: 'module' }))
+  return { done: door.ask(work).finally(() => door.close()), stop: () => door.close() }
 }
 
 /** A coarse look at once, then a fine one and more of it; numbers between them say how far it is. */

@@ -1,9 +1,10 @@
 import type { Aim, Freedom, Plan, PlanBOffer, PlanBOutlook, SearchState, Shelf, Slope } from '@ostler/core'
-import { proxy, wrap } from 'comlink'
-import type { Remote } from 'comlink'
+import { proxy } from 'comlink'
+import { Door } from './door.ts'
 import type { SearchWorker } from './search.worker.ts'
 
-const started = () => new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' })
+const opened = () =>
+  new Door<SearchWorker>(() => new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' }))
 
 /** A search under way: `done` settles when it is through; `stop` ends it at once. */
 export interface Searching {
@@ -19,23 +20,22 @@ export function searchInWorker(
   aim: Aim,
   told: (state: SearchState) => void,
 ): Searching {
-  const worker = started()
-  const done = wrap<SearchWorker>(worker)
-    .search(plan, shelf, [...free], aim, proxy(told))
-    .finally(() => worker.terminate())
-  return { done, stop: () => worker.terminate() }
+  const door = opened()
+  const done = door.ask(worker => worker.search(plan, shelf, [...free], aim, proxy(told))).finally(() => door.close())
+  return { done, stop: () => door.close() }
 }
 
-let lasting: Remote<SearchWorker> | undefined
 /** One worker that stays, for short questions. */
-const asked = () => (lasting ??= wrap<SearchWorker>(started()))
+const lasting = opened()
 
 /** How every lever acts on a plan. */
-export const slopesInWorker = (plan: Plan, shelf: Shelf): Promise<Slope[]> => asked().slopesOf(plan, shelf)
+export const slopesInWorker = (plan: Plan, shelf: Shelf): Promise<Slope[]> =>
+  lasting.ask(worker => worker.slopesOf(plan, shelf))
 
 /** The plans B that a design has a use for, and what each is worth. */
-export const planBOffersInWorker = (plan: Plan, shelf: Shelf): Promise<PlanBOffer[]> => asked().planBOffers(plan, shelf)
+export const planBOffersInWorker = (plan: Plan, shelf: Shelf): Promise<PlanBOffer[]> =>
+  lasting.ask(worker => worker.planBOffers(plan, shelf))
 
 /** How often the plan's own plan B is called for, and what it is worth then. */
 export const planBOutlookInWorker = (plan: Plan, shelf: Shelf): Promise<PlanBOutlook | null> =>
-  asked().planBOutlook(plan, shelf)
+  lasting.ask(worker => worker.planBOutlook(plan, shelf))

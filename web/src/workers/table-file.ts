@@ -1,5 +1,6 @@
 import type { ShelfItem, ShelfKind, TablePreview } from '@ostler/core'
-import { proxy, wrap } from 'comlink'
+import { proxy } from 'comlink'
+import { Door } from './door.ts'
 import type { TableFileWorker } from './table-file.worker.ts'
 
 /** Reads a table file off the main thread. Ending it early rejects. */
@@ -9,15 +10,17 @@ export async function previewTable(
   existing: readonly ShelfItem[],
   onShare: (share: number) => void,
 ): Promise<TablePreview> {
-  const worker = new Worker(new URL('./table-file.worker.ts', import.meta.url), { type: 'module' })
-  const failed = new Promise<never>((_, reject) => {
-    worker.onerror = () => reject(new Error('The file could not be read. Is it a table of text (CSV)?'))
-  })
-  const read = wrap<TableFileWorker>(worker).previewTable(
-    text,
-    kind,
-    existing,
-    proxy(async share => onShare(share)),
+  const door = new Door<TableFileWorker>(
+    () => new Worker(new URL('./table-file.worker.ts', import.meta.url), { type: 'module' }),
   )
-  return Promise.race([read, failed]).finally(() => worker.terminate())
+  return door
+    .ask(worker =>
+      worker.previewTable(
+        text,
+        kind,
+        existing,
+        proxy(async share => onShare(share)),
+      ),
+    )
+    .finally(() => door.close())
 }

@@ -50,6 +50,7 @@ export function BatchesPage() {
           <ImportButton onFile={file => void importFile(file)} />
           <button
             className="button button-main"
+            disabled={acts.isAdding}
             onClick={() => void acts.add(starterLike('New batch', data?.[0]?.plan))}
           >
             <Plus size={16} aria-hidden /> New batch
@@ -82,6 +83,8 @@ function useActs() {
   const client = useQueryClient()
   const navigate = useNavigate()
   const toast = useToast()
+  const [isAdding, setAdding] = useState(false)
+  const busy = useRef(false)
   const refresh = () => client.invalidateQueries({ queryKey: ['batches', 'list'] })
   const told = async (act: () => Promise<void>) => {
     try {
@@ -91,11 +94,19 @@ function useActs() {
     }
   }
   return {
-    add: (plan: Parameters<typeof addBatch>[0]) =>
-      told(async () => {
+    isAdding,
+    add: async (plan: Parameters<typeof addBatch>[0]) => {
+      // A double click is one wish.
+      if (busy.current) return
+      busy.current = true
+      setAdding(true)
+      await told(async () => {
         const batch = await addBatch(plan)
         await navigate(`/batches/${batch.id}/batter`)
-      }),
+      })
+      busy.current = false
+      setAdding(false)
+    },
     duplicate: (batch: BatchAnswer) =>
       void told(async () => {
         const copy = await duplicateBatch(batch.id)

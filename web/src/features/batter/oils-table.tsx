@@ -3,6 +3,7 @@ import type { EditResult, OilPart } from '@ostler/core'
 import { Leaf, Lock, LockOpen, Trash2 } from 'lucide-react'
 import { Fragment, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { lastingStore, readText, writeText } from '../../plan/storage.ts'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -15,11 +16,11 @@ const FIT_KEY = 'ostler.others-make-up'
 
 /** The maker's habit: does a change of one oil change the others, or the whole? */
 function useOthersMakeUp(): [boolean, (on: boolean) => void] {
-  const [on, setOn] = useState(() => localStorage.getItem(FIT_KEY) !== 'no')
+  const [on, setOn] = useState(() => readText(lastingStore(), FIT_KEY) !== 'no')
   return [
     on,
     next => {
-      localStorage.setItem(FIT_KEY, next ? 'yes' : 'no')
+      writeText(lastingStore(), FIT_KEY, next ? 'yes' : 'no')
       setOn(next)
     },
   ]

@@ -47,7 +47,7 @@ export function PalettesSection({ plan, forecast, index }: Props) {
     turn.current += 1
     const mine = turn.current
     setSentence(null)
-    const told = await act()
+    const told = await act().catch((error: Error) => error.message)
     if (turn.current === mine) setSentence(told)
   }
   const fromPicture = async (chosen: File): Promise<string | null> => {

@@ -8,6 +8,7 @@ import { Check } from '../../ui/check.tsx'
 import { useTold } from '../../ui/plan-field.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { wishInWorker } from '../../workers/colour.ts'
+import { useToast } from '../../ui/toast.tsx'
 
 interface Props {
   plan: Plan
@@ -51,6 +52,7 @@ const LATER_MS = 120
 /** Worked out off the main thread, once the hands rest. */
 function useAnswer(plan: Plan, index: number, hex: string, ids: readonly string[]): WishAnswer | null {
   const { shelf } = useBatch()
+  const toast = useToast()
   const [answer, setAnswer] = useState<WishAnswer | null>(null)
   const key = ids.join()
   useEffect(() => {
@@ -58,17 +60,21 @@ function useAnswer(plan: Plan, index: number, hex: string, ids: readonly string[
     let isStale = false
     const timer = setTimeout(() => {
       const asked = { plan, shelf, cupIndex: index, hex, colorants: key.split(',') }
-      void wishInWorker(asked, false).then(found => {
+      const look = async () => {
+        const found = await wishInWorker(asked, false)
         if (isStale) return
         setAnswer(found)
-        if (found && found.deltaE > 2.5) void wishInWorker(asked, true).then(further => !isStale && setAnswer(further))
-      })
+        if (!found || found.deltaE <= 2.5) return
+        const further = await wishInWorker(asked, true)
+        if (!isStale) setAnswer(further)
+      }
+      look().catch((error: Error) => isStale || toast(error.message))
     }, LATER_MS)
     return () => {
       isStale = true
       clearTimeout(timer)
     }
-  }, [plan, shelf, index, hex, key])
+  }, [plan, shelf, index, hex, key, toast])
   return key === '' ? null : answer
 }
 

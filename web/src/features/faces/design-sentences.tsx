@@ -4,16 +4,13 @@ import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { useTold } from '../../ui/plan-field.tsx'
 import { useDesignAdvice } from './use-advice.ts'
 import { useDesign } from './use-design.ts'
+import { lastingStore, readJson, writeJson } from '../../plan/storage.ts'
 
 const KEY = 'ostler-design-advice-dismissed'
 const MOST = 3
 
 function stored(): string[] {
-  try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '[]') as string[]
-  } catch {
-    return []
-  }
+  return readJson<string[]>(lastingStore(), KEY) ?? []
 }
 
 /** What had to be fitted or left out of the picture, and what the geometry says: at most three at a time. */
@@ -29,11 +26,8 @@ export function DesignSentences() {
   const dismiss = (id: string) => {
     const next = [...dismissed, nameOf(id)].slice(-400)
     setDismissed(next)
-    try {
-      localStorage.setItem(KEY, JSON.stringify(next))
-    } catch {
-      // A full or forbidden store only forgets that it was dismissed.
-    }
+    // Without storage it stays away until the page is opened again.
+    writeJson(lastingStore(), KEY, next)
   }
   const fitted = design.sentences.map(sentence => ({ id: sentence, sentence, fix: null }))
   const open = [...fitted, ...advice].filter(one => !dismissed.includes(nameOf(one.id)))

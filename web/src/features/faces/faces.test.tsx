@@ -64,7 +64,7 @@ describe('the pool of face workers', () => {
     Hands.made = []
     vi.resetModules()
     vi.doMock('comlink', () => ({ wrap: () => new Hands() }))
-    vi.stubGlobal('Worker', class {})
+    vi.stubGlobal('Worker', class extends EventTarget {})
   })
   afterEach(() => {
     vi.doUnmock('comlink')

@@ -1,5 +1,16 @@
-import { auditOf, findById, plainOil, readQuantity, showMass, showShare, starterPlan } from '@ostler/core'
-import type { Audit, Shelf } from '@ostler/core'
+import {
+  auditOf,
+  brimMl,
+  findById,
+  plainOil,
+  plannedMould,
+  readQuantity,
+  resized,
+  showMass,
+  showShare,
+  starterPlan,
+} from '@ostler/core'
+import type { Audit, Plan, Shelf } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -9,6 +20,7 @@ import { AddChoice } from '../../ui/add-choice.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
+import { readJson, sessionStore, writeJson } from '../../plan/storage.ts'
 
 interface Typed {
   oils: { oil: string; text: string }[]
@@ -40,10 +52,24 @@ const purityReading = (text: string) => {
     : read
 }
 
+const TYPED_KEY = 'ostler.audit'
+
+/** What is typed stays when one looks elsewhere and comes back. */
+function useKeptTyped(): [Typed, (typed: Typed) => void] {
+  const [typed, setTyped] = useState<Typed>(() => ({ ...EMPTY, ...(readJson(sessionStore(), TYPED_KEY) ?? {}) }))
+  return [
+    typed,
+    next => {
+      setTyped(next)
+      writeJson(sessionStore(), TYPED_KEY, next)
+    },
+  ]
+}
+
 /** A recipe someone brings: what its superfat and water really are, and what is wrong with it. */
 export function AuditSection({ shelf }: { shelf: Shelf }) {
   const habits = useHabits()
-  const [typed, setTyped] = useState<Typed>(EMPTY)
+  const [typed, setTyped] = useKeptTyped()
   const set = (change: Partial<Typed>) => setTyped({ ...typed, ...change })
   const oils = typed.oils.map(part => ({
     ...part,
@@ -117,14 +143,20 @@ export function AuditSection({ shelf }: { shelf: Shelf }) {
               />
             </tbody>
           </table>
-          {typed !== EMPTY && (
+          {JSON.stringify(typed) !== JSON.stringify(EMPTY) && (
             <button className="quiet mt-2" onClick={() => setTyped(EMPTY)}>
               Start over
             </button>
           )}
         </div>
         {audit ? (
-          <Findings audit={audit} typed={oils} purity={purity.value ?? 1} hasWater={water.value !== null} />
+          <Findings
+            audit={audit}
+            typed={oils}
+            purity={purity.value ?? 1}
+            hasWater={water.value !== null}
+            shelf={shelf}
+          />
         ) : (
           <p className="text-soft">Name at least one oil with its weight, and the lye.</p>
         )}
@@ -180,15 +212,34 @@ interface FindingsProps {
   typed: readonly { oil: string; value: number | null }[]
   purity: number
   hasWater: boolean
+  shelf: Shelf
 }
 
-function Findings({ audit, typed, purity, hasWater }: FindingsProps) {
+/** The plan with just so much oil: in its own mould, or in the smallest of the shelf that holds it. */
+function asLarge(plan: Plan, shelf: Shelf, oilsG: number): { plan: Plan; sentence: string | null } {
+  const fits = (one: Plan) => {
+    const size = resized(one, shelf, { by: 'oils', massG: oilsG })
+    return size.ok ? { ...one, mould: { ...one.mould, fillMm: size.fillMm } } : null
+  }
+  const own = fits(plan)
+  if (own) return { plan: own, sentence: null }
+  const moulds = [...shelf.moulds].filter(mould => !mould.archived).sort((a, b) => brimMl(a) - brimMl(b))
+  for (const mould of moulds) {
+    const other = fits({ ...plan, mould: plannedMould(mould) })
+    if (other) return { plan: other, sentence: null }
+  }
+  return { plan, sentence: 'No mould on the shelf takes just so much: the batch has the size of its mould.' }
+}
+
+function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
   const habits = useHabits()
   const navigate = useNavigate()
   const toast = useToast()
   const { water } = audit
   const verdicts = hasWater ? audit.verdicts : audit.verdicts.filter(one => !/water|Lye at/.test(one.sentence))
+  const [isBusy, setBusy] = useState(false)
   const make = async () => {
+    setBusy(true)
     const starter = starterPlan('From elsewhere')
     const oils = typed.flatMap(part =>
       part.value ? [plainOil(part.oil, Number((part.value / audit.oilsG).toFixed(6)))] : [],
@@ -205,11 +256,14 @@ function Findings({ audit, typed, purity, hasWater }: FindingsProps) {
           value: hasWater ? Math.min(4, Math.max(1.2, Number(water.ratio.toFixed(3)))) : 2.3,
         },
       }
-      const batch = await addBatch({ ...starter, recipe })
+      const { plan, sentence } = asLarge({ ...starter, recipe }, shelf, audit.oilsG)
+      const batch = await addBatch(plan)
+      if (sentence) toast(sentence)
       await navigate(`/batches/${batch.id}/batter`)
     } catch (error) {
       toast((error as Error).message)
     }
+    setBusy(false)
   }
   return (
     <div role="status">
@@ -246,7 +300,7 @@ function Findings({ audit, typed, purity, hasWater }: FindingsProps) {
         {showMass(audit.oilsG, habits)} of oils, {showMass(audit.batterG, habits)} of batter. For 5 % superfat the lye
         would be {showMass(Math.floor(audit.lyeFor5G * 10) / 10, habits)}.
       </p>
-      <button className="button" onClick={() => void make()}>
+      <button className="button" disabled={isBusy} onClick={() => void make()}>
         Make it a batch{audit.superfatShare < 0.03 ? ', with at least 3 % superfat' : ''}
       </button>
     </div>

@@ -1,5 +1,6 @@
 import { MAX_CUPS, freshId, plainCup } from '@ostler/core'
 import type { Edit, Move, Plan, Pour } from '@ostler/core'
+import { lastingStore, readJson, writeJson } from '../../plan/storage.ts'
 
 /** Pours copied with their tools and what their cups are like: pasted here, into another batch, or in another tab. */
 interface Copied {
@@ -16,22 +17,13 @@ export function copyPours(plan: Plan, ids: readonly string[], hexOf: (cup: strin
   const cups = plan.cups
     .filter(cup => pours.some(pour => pour.cup === cup.id))
     .map(({ id, name }) => ({ id, name, hex: hexOf(id) }))
-  try {
-    localStorage.setItem(KEY, JSON.stringify({ pours, moves, cups } satisfies Copied))
-  } catch {
-    return 0
-  }
-  return pours.length
+  return writeJson(lastingStore(), KEY, { pours, moves, cups } satisfies Copied) ? pours.length : 0
 }
 
 /** What was copied, or null. What is wrong with it the plan's own checks will say. */
 export function copiedPours(): Copied | null {
-  try {
-    const found = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Copied | null
-    return found && found.pours.length > 0 ? found : null
-  } catch {
-    return null
-  }
+  const found = readJson<Copied>(lastingStore(), KEY)
+  return found && found.pours?.length > 0 ? found : null
 }
 
 /** Edits that paste after a place: cups are found by id and name, else by name, else added. */

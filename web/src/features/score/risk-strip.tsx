@@ -7,15 +7,12 @@ import { useBatch, useForecast, usePlan, useSay } from '../../plan/context.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { useFreeLyeStop } from '../../ui/free-lye.tsx'
 import { BestPlanDialog } from './best-plan-dialog.tsx'
+import { lastingStore, readJson, writeJson } from '../../plan/storage.ts'
 
 const keyOf = (batch: string) => `ostler.dismissed.${batch}`
 
 function stored(batch: string): string[] {
-  try {
-    return JSON.parse(localStorage.getItem(keyOf(batch)) ?? '[]') as string[]
-  } catch {
-    return []
-  }
+  return readJson<string[]>(lastingStore(), keyOf(batch)) ?? []
 }
 
 /** Advice that was dismissed for this batch stays away. */
@@ -24,11 +21,8 @@ function useDismissed(batch: string): [string[], (id: string) => void] {
   const dismiss = (id: string) => {
     const next = [...ids, id]
     setIds(next)
-    try {
-      localStorage.setItem(keyOf(batch), JSON.stringify(next))
-    } catch {
-      // Without storage it stays away until the page is opened again.
-    }
+    // Without storage it stays away until the page is opened again.
+    writeJson(lastingStore(), keyOf(batch), next)
   }
   return [ids, dismiss]
 }

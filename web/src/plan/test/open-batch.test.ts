@@ -1,7 +1,9 @@
-import { referenceShelf, starterPlan } from '@ostler/core'
+import { differingParts, referenceShelf, starterPlan } from '@ostler/core'
 import type { Edit, Plan, Remedy } from '@ostler/core'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
+import { draftToTakeUp } from '../draft.ts'
 import { OpenBatch } from '../open-batch.ts'
+import { WINDOW } from '../windows.ts'
 import { FakeServer } from './fake-server.ts'
 
 const plan = starterPlan('Trial')
@@ -19,6 +21,7 @@ const pass = (ms: number) => vi.advanceTimersByTimeAsync(ms)
 beforeEach(() => {
   vi.useFakeTimers()
   localStorage.clear()
+  sessionStorage.clear()
   server = new FakeServer(plan)
   vi.stubGlobal('fetch', (url: string, init: RequestInit) => server.fetch(url, init))
 })
@@ -68,6 +71,47 @@ describe('edits and undo', () => {
     expect(batch.get().plan.conditions.mixC).toBe(33)
     batch.undo()
     expect(batch.get().plan.conditions.mixC).toBe(30)
+  })
+
+  test('a drag is one step however slowly it is dragged; the next one is another', async () => {
+    const batch = openBatch()
+    batch.attach()
+    const drag = async (...values: number[]) => {
+      dispatchEvent(new Event('pointerdown'))
+      for (const c of values) {
+        batch.edit(mixC(c), 'drag')
+        await pass(4000)
+      }
+      dispatchEvent(new Event('pointerup'))
+    }
+    await drag(31, 32, 33)
+    await drag(34, 35)
+    batch.undo()
+    expect(batch.get().plan.conditions.mixC).toBe(33)
+    batch.undo()
+    expect(batch.get().plan.conditions.mixC).toBe(30)
+    expect(batch.get().canUndo).toBe(false)
+  })
+
+  test('undo is there again after a look at another page', async () => {
+    const batch = openBatch()
+    const detach = batch.attach()
+    batch.edit(mixC(31))
+    batch.edit(mixC(32))
+    batch.undo()
+    await pass(1000)
+    detach()
+    await pass(100)
+    const again = openBatch()
+    again.redo()
+    expect(again.get().plan.conditions.mixC).toBe(32)
+    again.undo()
+    again.undo()
+    expect(again.get().plan.conditions.mixC).toBe(30)
+    // It leads away from just that plan: changed elsewhere, it is dropped.
+    localStorage.clear()
+    server.changeElsewhere(named('Theirs'))
+    expect(openBatch().get().canUndo).toBe(false)
   })
 })
 
@@ -170,6 +214,46 @@ describe('saving', () => {
     await pass(100)
     expect(server.batch.plan.conditions.mixC).toBe(31)
   })
+
+  test('what is edited while a farewell is under way is not taken for saved', async () => {
+    const batch = openBatch()
+    batch.attach()
+    batch.edit(mixC(31))
+    batch.flush()
+    batch.edit(mixC(36))
+    await pass(5000)
+    expect(server.batch.plan.conditions.mixC).toBe(36)
+    expect(batch.get().save.kind).toBe('saved')
+  })
+
+  test('where the browser keeps nothing, leaving with unsaved edits is asked about', async () => {
+    const set = vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError')
+    })
+    const batch = openBatch()
+    const detach = batch.attach()
+    server.mood = 'away'
+    batch.edit(mixC(31))
+    const leave = () => {
+      const event = new Event('beforeunload', { cancelable: true })
+      dispatchEvent(event)
+      return event.defaultPrevented
+    }
+    expect(leave()).toBe(true)
+    set.mockRestore()
+    batch.edit(mixC(32))
+    expect(leave()).toBe(false)
+    detach()
+    await pass(1)
+  })
+
+  test('a browser whose storage cannot even be read opens the batch all the same', () => {
+    const get = vi.spyOn(window, 'localStorage', 'get').mockImplementation(() => {
+      throw new DOMException('denied', 'SecurityError')
+    })
+    expect(openBatch().edit(mixC(31)).ok).toBe(true)
+    get.mockRestore()
+  })
 })
 
 describe('two windows', () => {
@@ -189,6 +273,20 @@ describe('two windows', () => {
     await pass(20_000)
     expect(server.batch.plan).toEqual(named('Theirs'))
     expect(localStorage.length).toBe(1)
+  })
+
+  test('the question names every part that differs', () => {
+    const other: Plan = { ...plan, hands: { ...plan.hands, people: 2 }, blendedS: 40, isTrial: true }
+    expect(differingParts(plan, other)).toEqual(['trial or not', 'hands and their order', 'seconds of blending'])
+  })
+
+  test('each keeps its own draft; the other’s is never dropped or overwritten', async () => {
+    const mine = await conflict()
+    localStorage.setItem('ostler.draft.batch-1.other', JSON.stringify({ revision: 1, plan: named('Other'), at: 1 }))
+    mine.edit(mixC(37))
+    mine.takeTheirs()
+    await pass(1000)
+    expect(localStorage.getItem('ostler.draft.batch-1.other')).toContain('Other')
   })
 
   test('mine on top', async () => {
@@ -241,12 +339,30 @@ describe('drafts', () => {
     expect(server.batch.plan.name).toBe('Theirs')
   })
 
+  test('what a window left that is gone is taken up; what one that lives is typing is let be', async () => {
+    const kept = (name: string, at: number) => JSON.stringify({ revision: 1, plan: named(name), at })
+    localStorage.setItem('ostler.draft.batch-1.gone', kept('Gone', 5))
+    localStorage.setItem('ostler.draft.batch-1.older', kept('Older', 4))
+    localStorage.setItem('ostler.draft.batch-1.alive', kept('Alive', 9))
+    localStorage.setItem('ostler.window.alive', String(Date.now()))
+    const draft = await draftToTakeUp('batch-1')
+    expect(draft?.plan.name).toBe('Gone')
+    const batch = new OpenBatch(server.batch, referenceShelf(), noAdvice, draft)
+    batch.attach()
+    expect(batch.get().plan.name).toBe('Gone')
+    await pass(1000)
+    expect(server.batch.plan.name).toBe('Gone')
+    expect(localStorage.getItem('ostler.draft.batch-1.gone')).toBeNull()
+    expect(localStorage.getItem('ostler.draft.batch-1.alive')).not.toBeNull()
+    expect((await draftToTakeUp('batch-1'))?.plan.name).toBe('Older')
+  })
+
   test.each([
     ['damaged', '{"revision":1,'],
     ['of another shape', '{"revision":1,"plan":{"name":"x"}}'],
     ['null', 'null'],
   ])('a %s draft is left aside', (_, text) => {
-    localStorage.setItem('ostler.draft.batch-1', text)
+    localStorage.setItem(`ostler.draft.batch-1.${WINDOW}`, text)
     expect(openBatch().get().plan).toEqual(plan)
   })
 })
