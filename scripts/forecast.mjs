@@ -33,9 +33,11 @@ await run(async () => {
   if (args.length !== 1) throw new Told(USAGE)
   ensurePackages()
   buildCore()
-  const { designResult, everything, forecast, readPlanText, referenceShelf, remediesFor, restOutlook } =
+  const { designResult, everything, forecast, readPlanText, readShelf, referenceShelf, remediesFor, restOutlook } =
     await import('@ostler/core')
-  const shelf = shelfFile ? { windows: [], times: [], evidence: [], ...shelfFrom(shelfFile) } : referenceShelf()
+  const made = shelfFile ? readShelf(shelfFrom(shelfFile)) : { ok: true, shelf: referenceShelf() }
+  if (!made.ok) throw new Told(`${shelfFile} is not a shelf:\n${listed(made.problems).join('\n')}`)
+  const { shelf } = made
   const read = readPlanText(textOf(args[0]))
   if (!read.ok) throw new Told(`${args[0]} is not a plan that can be forecast:\n${listed(read.problems).join('\n')}`)
   const result = forecast(read.plan, shelf)

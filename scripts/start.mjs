@@ -1,5 +1,6 @@
 // Everything that Ostler needs to run, from a fresh clone to a page that can be opened. Plain Node: no packages yet.
 import { createServer } from 'node:net'
+import { setTimeout as sleep } from 'node:timers/promises'
 import { buildAll, ensurePackages } from './lib/build.mjs'
 import { holdLock } from './lib/lock.mjs'
 import { Cluster } from './lib/postgres.mjs'
@@ -9,6 +10,9 @@ import { startServer, stopServer } from './lib/server.mjs'
 const USUAL_PORT = 4310
 const STARTER_CHECK_MS = 1000
 const DATABASE_CHECK_MS = 2000
+/** So many ends of the server within so long a time are too many. */
+const MOST_FALLS = 5
+const FALLS_WITHIN_MS = 60_000
 
 /** The usual port, or a free one where that is taken. */
 const somePort = host =>
@@ -68,23 +72,44 @@ await run(async () => {
   const stopDatabase = stop
 
   const host = process.env.HOST ?? '127.0.0.1'
-  const port = process.env.PORT ?? String(await somePort(host))
-  const server = await startServer({ DATABASE_URL: databaseUrl, HOST: host, PORT: port })
+  const wanted = process.env.PORT ?? String(await somePort(host))
+  let server = await startServer({ DATABASE_URL: databaseUrl, HOST: host, PORT: wanted })
+  const { port } = server
   stop = async () => {
     await stopServer(server.child)
     await stopDatabase()
   }
-  server.child.once('exit', () => {
-    if (!stopping) say('the server ended; stopping.')
-    void end(1)
-  })
+  let fallen = []
+  /** A server that ends by itself is started again on its port; one that keeps falling is not. */
+  const watch = () =>
+    server.child.once('exit', async () => {
+      if (stopping) return
+      fallen = [...fallen.filter(at => at > Date.now() - FALLS_WITHIN_MS), Date.now()]
+      if (fallen.length > MOST_FALLS) {
+        say('the server keeps ending; stopping.')
+        return void end(1)
+      }
+      say('the server ended; starting it again …')
+      for (let tries = 0; tries < MOST_FALLS && !stopping; tries += 1) {
+        if (cluster && !cluster.isAlive()) await cluster.start().catch(error => say(error.message))
+        try {
+          server = await startServer({ DATABASE_URL: databaseUrl, HOST: host, PORT: String(port) })
+          return void watch()
+        } catch (error) {
+          say(error.message)
+          await sleep(1000 * (tries + 1))
+        }
+      }
+      void end(1)
+    })
+  watch()
   // When npm is killed, nobody passes the signal on: notice that the parent has changed.
   const parent = process.ppid
   setInterval(() => process.ppid !== parent && void end(0), STARTER_CHECK_MS).unref()
 
   if (cluster) watchDatabase(cluster, () => stopping)
 
-  console.log(`Ostler is ready: ${shownUrl(host, server.port)}`)
+  console.log(`Ostler is ready: ${shownUrl(host, port)}`)
   if (server.demo) console.log('Demo sign-in: demo / trace before colour')
   if (server.setUpCode) console.log(`Set-up code for the first workshop: ${server.setUpCode}`)
   console.log('Ctrl-C stops it.')

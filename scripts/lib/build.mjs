@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { CACHE, ROOT } from './paths.mjs'
-import { Told, say } from './say.mjs'
+import { Told, say, whileTelling } from './say.mjs'
 
 const TSC = join(ROOT, 'node_modules', 'typescript7', 'bin', 'tsc')
 
@@ -44,6 +44,17 @@ function call(what, command, args, env = {}) {
     throw new Told(`${what} failed:\n${`${stdout ?? ''}${stderr ?? ''}`.trim().split('\n').slice(-30).join('\n')}`)
 }
 
+/** Packages may stand below a workspace too: a folder of them that is gone is noticed. */
+function packagesAreThere() {
+  const { packages } = JSON.parse(readFileSync(join(ROOT, 'package-lock.json'), 'utf8'))
+  const folders = new Set(
+    Object.entries(packages)
+      .filter(([path, { link, optional }]) => path.includes('node_modules/') && !link && !optional)
+      .map(([path]) => path),
+  )
+  return [...folders].every(path => existsSync(join(ROOT, path)))
+}
+
 /** Packages from the lock file, tools included whatever NODE_ENV says. */
 export function ensurePackages() {
   const mark = join(ROOT, 'node_modules', '.ostler-lock')
@@ -54,9 +65,11 @@ export function ensurePackages() {
     'web/package.json',
     'e2e/package.json',
   ])
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return
-  say('installing packages …')
-  call('Installing packages', 'npm', ['ci', '--include=dev', '--no-audit', '--no-fund'])
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === hash && packagesAreThere()) return
+  say('installing packages: one to three minutes the first time …')
+  whileTelling('still installing packages', () =>
+    call('Installing packages', 'npm', ['ci', '--include=dev', '--no-audit', '--no-fund']),
+  )
   writeFileSync(mark, hash)
 }
 

@@ -3,12 +3,14 @@ import { join } from 'node:path'
 import { DATA } from './paths.mjs'
 import { Told } from './say.mjs'
 
-/** When a process began, in clock ticks since boot: a process id alone may be used again. */
+/** When a living process began, in clock ticks since boot: a process id alone may be used again. Null: it does not live. */
 function beganAt(pid) {
   try {
-    return readFileSync(`/proc/${pid}/stat`, 'utf8')
+    const fields = readFileSync(`/proc/${pid}/stat`, 'utf8')
       .replace(/^.*\) /s, '')
-      .split(' ')[19]
+      .split(' ')
+    // A dead process that nobody has reaped yet runs no more.
+    return fields[0] === 'Z' || fields[0] === 'X' ? null : fields[19]
   } catch {
     return null
   }

@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process'
 /** One line to the person at the terminal. */
 export const say = text => console.error(`ostler: ${text}`)
 
@@ -12,5 +13,18 @@ export async function run(main) {
     if (error instanceof Told) say(error.message)
     else console.error(error)
     process.exit(1)
+  }
+}
+
+/** Tells every few seconds that something still goes on: what it is waits for a program that says nothing. */
+export function whileTelling(what, act) {
+  const began = Date.now()
+  const text = JSON.stringify(`ostler: ${what}, `)
+  const code = `setInterval(() => console.log(${text} + Math.round((Date.now() - ${began}) / 1000) + ' s so far …'), 15000)`
+  const teller = spawn(process.execPath, ['-e', code], { stdio: ['ignore', 'inherit', 'ignore'] })
+  try {
+    return act()
+  } finally {
+    teller.kill()
   }
 }

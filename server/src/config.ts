@@ -12,6 +12,10 @@ export interface Config {
   demo: boolean
   /** Send the session cookie over https only. */
   secureCookie: boolean
+  /** Proxies in front whose word on the visitor's address is taken; 0: none. */
+  trustedProxies: number
+  /** Names that the server answers to; empty: any. On loopback a name that is not this machine's is refused. */
+  hosts: readonly string[]
   /** Folder of the built pages. */
   webDir: string
   logLevel: string
@@ -33,12 +37,21 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
   const host = env['HOST'] ?? '127.0.0.1'
   const isLoopback = LOOPBACK.has(host)
   const wanted = env['OSTLER_DEMO']
+  const trustedProxies = Number(env['OSTLER_TRUST_PROXY'] ?? 0)
+  if (!Number.isInteger(trustedProxies) || trustedProxies < 0 || trustedProxies > 10)
+    throw new Error('OSTLER_TRUST_PROXY is the number of proxies in front, 0 to 10.')
+  const hosts = (env['OSTLER_HOSTS'] ?? '')
+    .split(',')
+    .map(name => name.trim().toLowerCase())
+    .filter(name => name !== '')
   return {
     databaseUrl,
     host,
     port,
     isLoopback,
     demo: wanted === '1' || (isLoopback && wanted !== '0'),
+    trustedProxies,
+    hosts: hosts.length > 0 || !isLoopback ? hosts : [...LOOPBACK, '[::1]'],
     secureCookie: env['OSTLER_SECURE_COOKIE'] === '1',
     webDir: env['OSTLER_WEB_DIR'] ?? join(projectDir(), 'web', 'dist'),
     logLevel: env['LOG_LEVEL'] ?? 'warn',

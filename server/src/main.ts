@@ -10,6 +10,7 @@ import { migrate } from './database/migrate.ts'
 import { loadDemo } from './demo/demo.ts'
 import { createApp } from './http/app.ts'
 import { memberStore } from './members/store.ts'
+import type { Learner } from './learning/learner.ts'
 import { designStore } from './designs/store.ts'
 import { recipeStore } from './recipes/store.ts'
 import { shelfStore } from './shelf/store.ts'
@@ -37,14 +38,22 @@ async function main(): Promise<void> {
       designs: designStore(db),
     })
 
-  const setUpCode = config.isLoopback || (await members.hasWorkshop()) ? null : randomBytes(5).toString('hex')
-  const server = createServer(createApp({ db, config, setUpCode, now: () => new Date() }))
+  const setUpCode =
+    config.isLoopback || (await members.hasWorkshop({ countsDemo: config.demo }))
+      ? null
+      : randomBytes(5).toString('hex')
+  const app = createApp({ db, config, setUpCode, now: () => new Date() })
+  const server = createServer(app)
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject)
     server.listen(config.port, config.host, resolve)
   })
   const { port } = server.address() as AddressInfo
   process.send?.({ ready: true, port, setUpCode, demo: config.demo && (await members.hasDemo()) })
+
+  // What an older edition of the models made of the readings is worked out anew while requests are answered.
+  const { look } = app.locals['learning'] as Learner
+  for (const id of await members.workshops()) look(id)
 
   let stopping = false
   const stop = () => {

@@ -1,6 +1,7 @@
 import { WINDOW_KINDS, referenceShelf, starterPlan } from '@ostler/core'
 import type { BatchAnswer, ErrorAnswer, Plan, ShelfAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import type { Learner } from '../src/learning/learner.ts'
 import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
 import { bench } from './harness.ts'
 import type { Bench } from './harness.ts'
@@ -20,6 +21,7 @@ async function signedIn() {
 type Visitor = Awaited<ReturnType<typeof signedIn>>
 
 const evidence = async (visitor: Visitor, name: string) => {
+  await (at.app.locals['learning'] as Learner).idle()
   const { shelf } = body<ShelfAnswer>(await visitor.get('/api/shelf'))
   return shelf.evidence.find(one => one.name === name)
 }

@@ -1,6 +1,7 @@
 import { plainToInstance } from 'class-transformer'
 import { validateSync } from 'class-validator'
 import { problemsOf } from './problems.ts'
+import { isTame } from './tame.ts'
 import type { Problem } from './problems.ts'
 
 export type Parsed<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }
@@ -9,6 +10,10 @@ export type Parsed<T> = { ok: true; value: T } | { ok: false; problems: Problem[
 export function parseForm<T extends object>(form: new () => T, value: unknown): Parsed<T> {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) {
     return { ok: false, problems: [{ path: '', value: '', sentence: 'An object with named values is expected.' }] }
+  }
+  if (!isTame(value)) {
+    const sentence = 'This is too deep or too large, or uses names that it must not.'
+    return { ok: false, problems: [{ path: '', value: '', sentence }] }
   }
   const instance = plainToInstance(form, value)
   const errors = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true })

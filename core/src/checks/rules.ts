@@ -8,7 +8,6 @@ import {
   IsNumber,
   IsObject,
   IsString,
-  Length,
   Matches,
   Max,
   Min,
@@ -25,9 +24,28 @@ const all =
 export const NumberFrom = (min: number, max: number, message: string): PropertyDecorator =>
   all(IsNumber({ allowNaN: false, allowInfinity: false }, { message }), Min(min, { message }), Max(max, { message }))
 
-/** Text without control characters (tab and line breaks are allowed in long text). */
+/** No control characters but tab and line breaks, and no half of a pair. */
+const LETTERS = /^(?:[^\p{Cc}\p{Cs}]|[\t\n\r])*$/u
+
+/**
+ * Text of so many letters, counted in code points as the database counts them, without control characters (tab and line breaks
+ * are allowed). Where it must not be empty, spaces alone are not enough.
+ */
 export const Text = (min: number, max: number, message: string): PropertyDecorator =>
-  all(IsString({ message }), Length(min, max, { message }), Matches(/^[\P{Cc}\t\n\r]*$/u, { message }))
+  all(
+    IsString({ message }),
+    Matches(new RegExp(`^[^]{${min},${max}}$`, 'u'), { message }),
+    Matches(LETTERS, { message }),
+    ...(min > 0 ? [Matches(/\S/u, { message })] : []),
+  )
+
+/** The same for each of a list of short texts. */
+export const Texts = (max: number, message: string): PropertyDecorator =>
+  all(
+    IsString({ each: true, message }),
+    Matches(new RegExp(`^[^]{0,${max}}$`, 'u'), { each: true, message }),
+    Matches(LETTERS, { each: true, message }),
+  )
 
 /** A short name inside the document, e.g. "cup-2"; with `each`, a list of them. */
 export const Id = (message = 'An id is 1 to 40 small letters, digits and dashes.', each = false): PropertyDecorator =>

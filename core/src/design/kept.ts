@@ -1,6 +1,6 @@
 import { plainToInstance } from 'class-transformer'
 import { Equals, Matches, validateSync } from 'class-validator'
-import { Id, Part, Parts, Text, problemsOf } from '../checks/index.ts'
+import { Id, Part, Parts, Text, isTame, problemsOf } from '../checks/index.ts'
 import type { Problem } from '../checks/index.ts'
 import {
   Cutting,
@@ -66,6 +66,7 @@ export class KeptDesign {
 export function readDesign(value: unknown): { ok: true; design: KeptDesign } | { ok: false; problems: Problem[] } {
   const refuse = (path: string, sentence: string) => ({ ok: false as const, problems: [{ path, value: '', sentence }] })
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse('', 'A design is an object.')
+  if (!isTame(value)) return refuse('', 'This is too deep or too large, or uses names that it must not.')
   const design = plainToInstance(KeptDesign, value)
   const problems = problemsOf(validateSync(design, { whitelist: true, forbidNonWhitelisted: true }))
   if (problems.length > 0) return { ok: false, problems }

@@ -8,35 +8,17 @@ import type { Finish } from './finish-part.ts'
 import type { OilPart, Recipe } from './recipe-part.ts'
 import type { Move, Pour } from './score-part.ts'
 import { migrated } from './migrations.ts'
-import { problemsOf } from '../checks/index.ts'
+import { isTame, problemsOf } from '../checks/index.ts'
 import type { Problem } from '../checks/index.ts'
 
 export type PlanResult = { ok: true; plan: Plan } | { ok: false; problems: Problem[] }
 
 /** A document larger than this is not a plan, bytes of JSON text. */
 export const MAX_PLAN_BYTES = 256 * 1024
-const MAX_DEPTH = 10
-const MAX_VALUES = 12_000
-const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype'])
-
 const refuse = (sentence: string, path = '', value: unknown = ''): PlanResult => ({
   ok: false,
   problems: [{ path, value, sentence }],
 })
-
-/** Refuses shapes that no plan has, before anything walks them deeply. */
-function isTame(value: unknown): boolean {
-  let seen = 0
-  const walk = (node: unknown, depth: number): boolean => {
-    seen += 1
-    if (seen > MAX_VALUES || depth > MAX_DEPTH) return false
-    if (typeof node !== 'object' || node === null) return true
-    return Object.keys(node).every(
-      key => !FORBIDDEN.has(key) && walk((node as Record<string, unknown>)[key], depth + 1),
-    )
-  }
-  return walk(value, 0)
-}
 
 /** Checks a value that claims to be a plan. Never throws; the plan given back is plain data. */
 export function readPlan(value: unknown): PlanResult {

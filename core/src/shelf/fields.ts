@@ -1,5 +1,5 @@
 import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsString, Matches, MaxLength } from 'class-validator'
-import { NumberFrom, Text } from '../checks/index.ts'
+import { NumberFrom, Text, Texts } from '../checks/index.ts'
 import type { QuantityKind } from '../units/index.ts'
 
 /** One value of a shelf item: how it is checked, shown, typed, and carried in a table file. */
@@ -141,8 +141,7 @@ export const WordList =
       : `${label} are up to ${most} words or short phrases.`
     IsArray({ message })(target, key)
     ArrayMaxSize(most, { message })(target, key)
-    IsString({ each: true, message })(target, key)
-    MaxLength(60, { each: true, message })(target, key)
+    Texts(60, message)(target, key)
     if (options) IsIn(Object.keys(options), { each: true, message })(target, key)
     register(target, {
       key: String(key),

@@ -1,4 +1,4 @@
-import { IsBoolean, IsIn, IsInt, IsOptional, Matches, Min } from 'class-validator'
+import { IsBoolean, IsIn, IsInt, IsOptional, Matches, Max, Min } from 'class-validator'
 import { Part, Parts, Text } from '../checks/index.ts'
 import { Recipe } from '../plan/index.ts'
 import { OwnTime, OwnWindow } from '../schedule/index.ts'
@@ -61,6 +61,7 @@ export class RecipeForm {
   @IsOptional()
   @IsInt({ message: 'A version is a whole number.' })
   @Min(1, { message: 'A version is a whole number.' })
+  @Max(100_000, { message: 'A version is a whole number.' })
   from?: number
 }
 

@@ -20,3 +20,5 @@ export type {
   ShelfAnswer,
   StoredItem,
 } from './answers.ts'
+export { readShelf } from './read-shelf.ts'
+export type { ShelfResult } from './read-shelf.ts'

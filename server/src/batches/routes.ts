@@ -1,23 +1,32 @@
-import { freshCopy } from '@ostler/core'
+import { clipped, freshCopy } from '@ostler/core'
+import type { Plan } from '@ostler/core'
 import { Router } from 'express'
 import { idFrom, planFrom, revisionFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/session.ts'
+import type { Learner } from '../learning/learner.ts'
 import type { BatchStore } from './store.ts'
 
 const GONE = 'There is no such batch. It may have been deleted in another window.'
 
-export function batchRoutes(store: BatchStore, now: () => Date): Router {
+/** Whether a plan has anything that later forecasts may learn from. */
+const teaches = ({ seen, blendedS, rest }: Plan): boolean =>
+  seen.length > 0 || blendedS !== null || rest.readings.length > 0
+
+export function batchRoutes(store: BatchStore, now: () => Date, learning: Pick<Learner, 'look'>): Router {
   const routes = Router()
 
   routes.get('/', async (req, res) => {
     const search =
-      typeof req.query['search'] === 'string' ? req.query['search'].slice(0, 100).replace(/\p{Cc}/gu, ' ') : ''
+      typeof req.query['search'] === 'string' ? clipped(req.query['search'], 100).replace(/[\p{Cc}\p{Cs}]/gu, ' ') : ''
     res.json(await store.list(visitorOf(req).workshopId, search))
   })
 
   routes.post('/', async (req, res) => {
-    res.status(201).json(await store.add(visitorOf(req).workshopId, planFrom(req.body)))
+    const { workshopId } = visitorOf(req)
+    const plan = planFrom(req.body)
+    res.status(201).json(await store.add(workshopId, plan))
+    if (teaches(plan)) learning.look(workshopId)
   })
 
   routes.get('/:id', async (req, res) => {
@@ -28,8 +37,13 @@ export function batchRoutes(store: BatchStore, now: () => Date): Router {
 
   routes.put('/:id', async (req, res) => {
     const { workshopId } = visitorOf(req)
-    const saved = await store.save(workshopId, idFrom(req.params.id), revisionFrom(req.body), planFrom(req.body))
-    if (saved.ok) return void res.json(saved.batch)
+    const plan = planFrom(req.body)
+    const saved = await store.save(workshopId, idFrom(req.params.id), revisionFrom(req.body), plan)
+    if (saved.ok) {
+      res.json(saved.batch)
+      // What was taken out of a plan is worked out anew as well: the store knows which batches have evidence.
+      return learning.look(workshopId)
+    }
     if (!saved.current) throw new HttpError(404, GONE)
     throw new HttpError(409, 'This batch was changed in another window meanwhile.', { current: saved.current })
   })
@@ -38,7 +52,7 @@ export function batchRoutes(store: BatchStore, now: () => Date): Router {
     const { workshopId } = visitorOf(req)
     const batch = await store.get(workshopId, idFrom(req.params.id))
     if (!batch) throw new HttpError(404, GONE)
-    const name = `${batch.plan.name.slice(0, 74)}, copy`
+    const name = `${clipped(batch.plan.name, 74)}, copy`
     res.status(201).json(await store.add(workshopId, freshCopy(batch.plan, name)))
   })
 

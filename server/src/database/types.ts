@@ -12,6 +12,7 @@ export interface Tables {
   recipe_version: RecipeVersionTable
   design: DesignTable
   evidence: EvidenceTable
+  sign_in_try: SignInTryTable
 }
 
 type Stamp = ColumnType<Date, Date | undefined, Date>
@@ -100,4 +101,13 @@ interface EvidenceTable {
   batch_revision: number
   evidence: JSONColumnType<Omit<Evidence, 'counts'>, string, string>
   counts: Generated<boolean>
+  /** The edition of the models that it was worked out under. */
+  model_version: number
+  /** False: the plan could not be read, and is not tried again until it changes. */
+  is_readable: Generated<boolean>
+}
+
+interface SignInTryTable {
+  key: string
+  at: ColumnType<Date, Date, Date>
 }

@@ -64,9 +64,11 @@ async function keepDesign(workshopId: string, plan: Plan, { designs, shelf }: St
 /** Loads the made-up workshop with the example batches, unless a workshop exists. */
 export async function loadDemo(stores: Stores): Promise<void> {
   const { members, batches } = stores
-  if (await members.hasWorkshop()) return
+  if (await members.hasWorkshop({ countsDemo: true })) return
   const form = { workshopName: 'Sluice Lane Workshop', memberName: 'Demo maker', ...DEMO_SIGN_IN }
-  const { workshopId } = await members.setUp(form, true)
+  const made = await members.setUp(form, { countsDemo: true, isDemo: true })
+  if (!made.ok) return
+  const { workshopId } = made
   await fillShelf(workshopId, stores)
   for (const file of readdirSync(EXAMPLES)
     .filter(name => name.endsWith('.json'))

@@ -1,3 +1,4 @@
+import compression from 'compression'
 import express from 'express'
 import type { Express } from 'express'
 import { pino } from 'pino'
@@ -8,8 +9,10 @@ import type { Config } from '../config.ts'
 import type { Database } from '../database/connection.ts'
 import { memberRoutes } from '../members/routes.ts'
 import { memberStore } from '../members/store.ts'
+import { signInTries } from '../members/tries.ts'
 import { designRoutes } from '../designs/routes.ts'
 import { designStore } from '../designs/store.ts'
+import { learner } from '../learning/learner.ts'
 import { evidenceRoutes } from '../learning/routes.ts'
 import { evidenceStore } from '../learning/store.ts'
 import { recipeRoutes } from '../recipes/routes.ts'
@@ -17,7 +20,7 @@ import { recipeStore } from '../recipes/store.ts'
 import { shelfRoutes } from '../shelf/routes.ts'
 import { shelfStore } from '../shelf/store.ts'
 import { HttpError, errorHandler } from './errors.ts'
-import { headers, sameOriginWrites } from './security.ts'
+import { headers, knownHosts, sameOriginWrites } from './security.ts'
 import { sessions } from './session.ts'
 
 export interface AppParts {
@@ -37,10 +40,14 @@ export function createApp({ db, config, setUpCode, now }: AppParts): Express {
   const log = pino({ level: config.logLevel })
   const members = memberStore(db)
   const visits = sessions(members, config, now)
+  const learning = learner(evidenceStore(db), shelfStore(db), log)
   const app = express()
+  app.locals['learning'] = learning
   app.disable('x-powered-by')
   app.set('etag', false)
+  app.set('trust proxy', config.trustedProxies)
   app.use(headers())
+  app.use(knownHosts(config.hosts))
 
   const api = express.Router()
   api.use(pinoHttp({ logger: log, quietReqLogger: true, autoLogging: log.isLevelEnabled('info') }))
@@ -52,17 +59,19 @@ export function createApp({ db, config, setUpCode, now }: AppParts): Express {
   api.use('/shelf/import', visits.require, express.json({ limit: IMPORT_LIMIT, strict: true }))
   api.use(express.json({ limit: BODY_LIMIT, strict: true }))
   api.get('/health', (_req, res) => void res.json({ ok: true }))
-  api.use(memberRoutes(members, visits, config, setUpCode))
+  api.use(memberRoutes({ members, tries: signInTries(db), sessions: visits, config, setUpCode }))
   api.use('/shelf', visits.require, shelfRoutes(shelfStore(db)))
   api.use('/evidence', visits.require, evidenceRoutes(evidenceStore(db)))
   api.use('/recipes', visits.require, recipeRoutes(recipeStore(db), now))
   api.use('/designs', visits.require, designRoutes(designStore(db), now))
-  api.use('/batches', visits.require, batchRoutes(batchStore(db), now))
+  api.use('/batches', visits.require, batchRoutes(batchStore(db), now, learning))
   api.use(() => {
     throw new HttpError(404, 'There is nothing at this address.')
   })
 
   app.use('/api', api)
+  // Scripts and styles are kept by the browser for good; answers of the API are small or local.
+  app.use(compression())
   app.use('/assets', express.static(`${config.webDir}/assets`, { immutable: true, maxAge: '1y', fallthrough: false }))
   app.use(
     express.static(config.webDir, {

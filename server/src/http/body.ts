@@ -16,10 +16,14 @@ export function planFrom(body: unknown): Plan {
   throw new HttpError(400, result.problems[0]!.sentence, { problems: result.problems })
 }
 
+/** As far as the database counts. */
+const MOST_REVISIONS = 2 ** 31 - 1
+
 /** The revision that a change was made on. */
 export function revisionFrom(body: unknown): number {
   const revision = (body as { revision?: unknown } | null)?.revision
-  if (typeof revision === 'number' && Number.isInteger(revision) && revision > 0) return revision
+  if (typeof revision === 'number' && Number.isInteger(revision) && revision > 0 && revision < MOST_REVISIONS)
+    return revision
   throw new HttpError(400, 'A change says which revision it was made on.')
 }
 

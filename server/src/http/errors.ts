@@ -28,11 +28,18 @@ const BODY: Record<string, [number, string]> = {
 }
 
 /** Codes of a database that is away, starting or stopping. */
-const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'ETIMEDOUT', '57P01', '57P02', '57P03', '08006', '08001'])
+const AWAY = new Set(
+  'ECONNREFUSED ECONNRESET ETIMEDOUT EPIPE 57P01 57P02 57P03 57014 25P03 08006 08001 08003 53300'.split(' '),
+)
 
 function isAway(error: unknown): boolean {
   const { code, message } = error as { code?: string; message?: string }
-  return AWAY.has(code ?? '') || /Connection terminated|timeout exceeded when trying to connect/.test(message ?? '')
+  return (
+    AWAY.has(code ?? '') ||
+    /Connection terminated|timeout exceeded when trying to connect|Query read timeout|Client has encountered|not queryable/.test(
+      message ?? '',
+    )
+  )
 }
 
 /** Turns kinds of error into statuses and sentences; what is inside stays inside. */

@@ -48,3 +48,13 @@ function sameHost(origin: string, host: string): boolean {
     return false
   }
 }
+
+/** Refuses a name that this server does not go by: a page elsewhere may point a name of its own at this machine. */
+export const knownHosts =
+  (hosts: readonly string[]): RequestHandler =>
+  (req, _res, next) => {
+    if (hosts.length === 0) return next()
+    const name = (req.get('host') ?? '').toLowerCase().replace(/:\d+$/, '')
+    if (hosts.includes(name)) return next()
+    next(new HttpError(421, 'This server does not go by that name. OSTLER_HOSTS says which names it answers to.'))
+  }

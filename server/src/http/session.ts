@@ -32,6 +32,8 @@ export function visitorOf(req: Request): Visitor {
 
 export function sessions(members: MemberStore, config: Config, now: () => Date): Sessions {
   const known = new Map<string, { visitor: Visitor; untilMs: number }>()
+  /** Signed out here: a read that was under way meanwhile brings none of them back. */
+  const ended = new Set<string>()
 
   const tokenOf = (req: Request) => parse(req.get('cookie') ?? '')[COOKIE]
   const cookie = (value: string, maxAge: number) =>
@@ -44,7 +46,7 @@ export function sessions(members: MemberStore, config: Config, now: () => Date):
     const remembered = known.get(token)
     if (remembered && remembered.untilMs > at.getTime()) return remembered.visitor
     const found = await members.visitor(token, at)
-    if (!found || (found.isDemo && !config.demo)) return null
+    if (!found || ended.has(token) || (found.isDemo && !config.demo)) return null
     if (known.size >= MOST_REMEMBERED) known.clear()
     known.set(token, { visitor: found, untilMs: at.getTime() + TRUST_MS })
     return found
@@ -66,6 +68,8 @@ export function sessions(members: MemberStore, config: Config, now: () => Date):
       const token = tokenOf(req)
       if (token) {
         known.delete(token)
+        if (ended.size >= MOST_REMEMBERED) ended.clear()
+        ended.add(token)
         await members.close(token)
       }
       res.append('set-cookie', cookie('', 0))

@@ -2,7 +2,7 @@ import { HabitsForm, SetUpForm, SignInForm } from '@ostler/core'
 import type { SessionAnswer } from '@ostler/core'
 import { Router } from 'express'
 import type { Request } from 'express'
-import { ipKeyGenerator, rateLimit } from 'express-rate-limit'
+import { ipKeyGenerator } from 'express-rate-limit'
 import type { Config } from '../config.ts'
 import { DEMO_SIGN_IN } from '../demo/demo.ts'
 import { HttpError } from '../http/errors.ts'
@@ -10,42 +10,39 @@ import { formFrom } from '../http/body.ts'
 import { visitorOf } from '../http/session.ts'
 import type { Sessions } from '../http/session.ts'
 import type { MemberStore } from './store.ts'
+import type { SignInTries } from './tries.ts'
 
-const WINDOW_MS = 15 * 60_000
 const WRONG_NAME_OR_PASSWORD = 'That sign-in name and password do not belong together.'
+const TOO_MANY = 'Too many wrong tries. Wait a quarter of an hour, then try again.'
+const NAME_TAKEN = 'This sign-in name is taken. Choose another one.'
 
-/** Limits wrong sign-ins for each address and for each name; right ones do not count. */
-function signInLimits() {
-  const limit = (most: number, keyGenerator: (req: Request) => string) =>
-    rateLimit({
-      windowMs: WINDOW_MS,
-      limit: most,
-      skipSuccessfulRequests: true,
-      standardHeaders: true,
-      legacyHeaders: false,
-      keyGenerator,
-      handler: () => {
-        throw new HttpError(429, 'Too many tries. Wait a quarter of an hour, then try again.')
-      },
-    })
-  const nameOf = (req: Request) => {
-    const name = (req.body as { signInName?: unknown } | undefined)?.signInName
-    return typeof name === 'string' ? name.slice(0, 40) : ''
-  }
-  return [limit(50, req => ipKeyGenerator(req.ip ?? '')), limit(8, req => `name ${nameOf(req)}`)]
+/** Wrong tries in a quarter of an hour: by one name from one address, by one name from all, and from one address by all. */
+const MOST_TRIES = [8, 60, 300]
+
+/** Names are the same however they are typed: a capital or a space is no new name. */
+const plainName = (name: string): string => name.normalize('NFKC').trim().toLowerCase()
+
+const triesOf = (name: string, req: Request): string[] => {
+  const address = ipKeyGenerator(req.ip ?? '')
+  return [`name ${name} from ${address}`, `name ${name}`, `address ${address}`]
 }
 
-export function memberRoutes(
-  members: MemberStore,
-  sessions: Sessions,
-  config: Config,
-  setUpCode: string | null,
-): Router {
+interface Parts {
+  members: MemberStore
+  tries: SignInTries
+  sessions: Sessions
+  config: Config
+  setUpCode: string | null
+}
+
+export function memberRoutes({ members, tries, sessions, config, setUpCode }: Parts): Router {
   const routes = Router()
+  /** The demo is nobody's workshop where it is turned off. */
+  const hasWorkshop = () => members.hasWorkshop({ countsDemo: config.demo })
 
   routes.get('/session', async (req, res) => {
     const visitor = await sessions.visitor(req)
-    const needsSetUp = !visitor && !(await members.hasWorkshop())
+    const needsSetUp = !visitor && !(await hasWorkshop())
     const demo = !visitor && config.demo && (await members.hasDemo()) ? DEMO_SIGN_IN : null
     res.json({
       member: visitor && { name: visitor.memberName, signInName: visitor.signInName },
@@ -56,10 +53,18 @@ export function memberRoutes(
     } satisfies SessionAnswer)
   })
 
-  routes.post('/session', ...signInLimits(), async (req, res) => {
+  routes.post('/session', async (req, res) => {
     const form = formFrom(SignInForm, req.body)
-    const member = await members.check(form.signInName.trim().toLowerCase(), form.password)
+    const name = plainName(form.signInName)
+    const keys = triesOf(name, req)
+    // Written down before it is looked at, so that tries at the same time all count.
+    await tries.add(keys, new Date())
+    const counts = await tries.counts(keys, new Date())
+    if (counts.some((count, i) => count > MOST_TRIES[i]!)) throw new HttpError(429, TOO_MANY)
+    const member = await members.check(name, form.password)
     if (!member || (member.isDemo && !config.demo)) throw new HttpError(401, WRONG_NAME_OR_PASSWORD)
+    await Promise.all(keys.slice(0, 2).map(key => tries.forget(key)))
+    await sessions.end(req, res)
     await sessions.begin(res, member.memberId, member.workshopId)
     res.status(204).end()
   })
@@ -71,13 +76,18 @@ export function memberRoutes(
 
   routes.post('/setup', async (req, res) => {
     const form = formFrom(SetUpForm, req.body)
-    if (await members.hasWorkshop()) throw new HttpError(409, 'There is a workshop already. Sign in to it.')
+    if (await hasWorkshop()) throw new HttpError(409, 'There is a workshop already. Sign in to it.')
     if (setUpCode !== null && form.setUpCode?.trim() !== setUpCode) {
       const sentence = 'That is not the set-up code. It stands in the terminal where Ostler was started.'
       throw new HttpError(403, sentence, { problems: [{ path: 'setUpCode', value: '', sentence }] })
     }
-    const { memberId, workshopId } = await members.setUp(form)
-    await sessions.begin(res, memberId, workshopId)
+    const made = await members.setUp(form, { countsDemo: config.demo })
+    if (!made.ok && made.reason === 'there') throw new HttpError(409, 'There is a workshop already. Sign in to it.')
+    if (!made.ok)
+      throw new HttpError(409, NAME_TAKEN, {
+        problems: [{ path: 'signInName', value: form.signInName, sentence: NAME_TAKEN }],
+      })
+    await sessions.begin(res, made.memberId, made.workshopId)
     res.status(204).end()
   })
 

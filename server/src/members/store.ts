@@ -2,6 +2,8 @@ import { createHash, randomBytes } from 'node:crypto'
 import type { SetUpForm, UnitHabits } from '@ostler/core'
 import { hash, verify } from '@node-rs/argon2'
 import type { Database } from '../database/connection.ts'
+import { sql } from 'kysely'
+import { isTaken } from '../database/deleting.ts'
 import { stock } from '../shelf/stock.ts'
 
 /** Who a request comes from. Every query below takes its workshop from here. */
@@ -22,9 +24,23 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 /** Verified against when there is no such member, so that both answers take as long. */
 let decoy: Promise<string> | undefined
 
+/** Whether the made-up workshop counts as one. */
+export interface WhichWorkshops {
+  countsDemo: boolean
+}
+
+export type SetUpResult =
+  | { ok: true; memberId: string; workshopId: string }
+  /** There is a workshop already, or the sign-in name is taken. */
+  | { ok: false; reason: 'there' | 'name' }
+
+/** Key of the lock under which a workshop is set up. */
+const SET_UP_LOCK = 4_310_001
+
 export interface MemberStore {
-  hasWorkshop(): Promise<boolean>
-  setUp(form: SetUpForm, isDemo?: boolean): Promise<{ memberId: string; workshopId: string }>
+  hasWorkshop(which: WhichWorkshops): Promise<boolean>
+  /** Makes the first workshop; of several at once only one is made. */
+  setUp(form: SetUpForm, how: WhichWorkshops & { isDemo?: boolean }): Promise<SetUpResult>
   /** The member, or null for a wrong name or password. */
   check(signInName: string, password: string): Promise<{ memberId: string; workshopId: string; isDemo: boolean } | null>
   open(memberId: string, workshopId: string, now: Date): Promise<string>
@@ -32,6 +48,8 @@ export interface MemberStore {
   visitor(token: string, now: Date): Promise<(Visitor & { isDemo: boolean }) | null>
   setHabits(workshopId: string, habits: UnitHabits): Promise<void>
   hasDemo(): Promise<boolean>
+  /** Ids of all workshops. */
+  workshops(): Promise<string[]>
 }
 
 async function visitorOf(db: Database, token: string, now: Date): Promise<(Visitor & { isDemo: boolean }) | null> {
@@ -60,31 +78,46 @@ async function visitorOf(db: Database, token: string, now: Date): Promise<(Visit
   return { ...visitor, habits: { mass: mass_unit, temperature: temperature_unit, length: length_unit } }
 }
 
+const anyWorkshop = async (db: Database, { countsDemo }: WhichWorkshops): Promise<boolean> => {
+  const all = db.selectFrom('workshop').select('id').limit(1)
+  const row = await (countsDemo ? all : all.where('is_demo', '=', false)).executeTakeFirst()
+  return row !== undefined
+}
+
 export function memberStore(db: Database): MemberStore {
   return {
-    async hasWorkshop() {
-      return (await db.selectFrom('workshop').select('id').limit(1).executeTakeFirst()) !== undefined
-    },
+    hasWorkshop: which => anyWorkshop(db, which),
+    workshops: async () => (await db.selectFrom('workshop').select('id').execute()).map(row => row.id),
     async hasDemo() {
       const row = await db.selectFrom('workshop').select('id').where('is_demo', '=', true).executeTakeFirst()
       return row !== undefined
     },
-    async setUp(form, isDemo = false) {
+    async setUp(form, { countsDemo, isDemo = false }) {
       const password_hash = await hash(form.password)
-      return db.transaction().execute(async tx => {
-        const workshop = await tx
-          .insertInto('workshop')
-          .values({ name: form.workshopName, is_demo: isDemo })
-          .returning('id')
-          .executeTakeFirstOrThrow()
-        const member = await tx
-          .insertInto('member')
-          .values({ workshop_id: workshop.id, name: form.memberName, sign_in_name: form.signInName, password_hash })
-          .returning('id')
-          .executeTakeFirstOrThrow()
-        await stock(tx, workshop.id)
-        return { memberId: member.id, workshopId: workshop.id }
-      })
+      try {
+        return await db.transaction().execute(async (tx): Promise<SetUpResult> => {
+          await sql`select pg_advisory_xact_lock(${SET_UP_LOCK})`.execute(tx)
+          if (await anyWorkshop(tx, { countsDemo })) return { ok: false, reason: 'there' }
+          const workshop = await tx
+            .insertInto('workshop')
+            .values({ name: form.workshopName.trim(), is_demo: isDemo })
+            .returning('id')
+            .executeTakeFirstOrThrow()
+          const member = await tx
+            .insertInto('member')
+            .values({
+              ...{ workshop_id: workshop.id, name: form.memberName.trim() },
+              ...{ sign_in_name: form.signInName, password_hash },
+            })
+            .returning('id')
+            .executeTakeFirstOrThrow()
+          await stock(tx, workshop.id)
+          return { ok: true, memberId: member.id, workshopId: workshop.id }
+        })
+      } catch (error) {
+        if (isTaken(error)) return { ok: false, reason: 'name' }
+        throw error
+      }
     },
     async check(signInName, password) {
       const row = await db

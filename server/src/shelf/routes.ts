@@ -14,7 +14,10 @@ import { Router } from 'express'
 import { formFrom, revisionFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/session.ts'
-import type { ShelfStore } from './store.ts'
+import type { ImportedItem, ShelfStore } from './store.ts'
+
+/** Items that are checked in one go. */
+const BREATH = 50
 
 function kindFrom(value: unknown): ShelfKind {
   if (typeof value === 'string' && (shelfKinds as string[]).includes(value)) return value as ShelfKind
@@ -30,6 +33,11 @@ function itemFrom(kind: ShelfKind, value: unknown): ShelfItem {
 /** A revision from 0: 0 says that the item is new. */
 function revisionOrNew(body: unknown): number {
   return (body as { revision?: unknown } | null)?.revision === 0 ? 0 : revisionFrom(body)
+}
+
+function doubleIn(items: readonly ImportedItem[]): ImportedItem | undefined {
+  const seen = new Set<string>()
+  return items.find(({ item }) => seen.size === seen.add(item.id).size)
 }
 
 export function shelfRoutes(store: ShelfStore): Router {
@@ -68,16 +76,26 @@ export function shelfRoutes(store: ShelfStore): Router {
     const kind = kindFrom(body.kind)
     if (!Array.isArray(body.items) || body.items.length === 0 || body.items.length > MOST_ITEMS)
       throw new HttpError(400, `An import brings 1 to ${MOST_ITEMS} items.`)
-    const items = (body.items as unknown[]).map(one => ({
-      item: itemFrom(kind, (one as { item?: unknown } | null)?.item),
-      revision: revisionOrNew(one),
-    }))
-    const moved = await store.importAll(visitorOf(req).workshopId, kind, items)
-    if (moved.length > 0) {
-      const names = moved.slice(0, 3).join(', ')
+    const items: ImportedItem[] = []
+    for (const one of body.items as unknown[]) {
+      items.push({ item: itemFrom(kind, (one as { item?: unknown } | null)?.item), revision: revisionOrNew(one) })
+      // Checking thousands takes seconds: others are answered in between.
+      if (items.length % BREATH === 0) await new Promise(resolve => setImmediate(resolve))
+    }
+    const { many } = SHELF_KINDS[kind]
+    const twice = doubleIn(items)
+    if (twice) throw new HttpError(400, `Nothing was imported: “${twice.item.name}” stands in it twice.`)
+    const done = await store.importAll(visitorOf(req).workshopId, kind, items)
+    if (!done.ok && 'wouldBe' in done)
+      throw new HttpError(
+        400,
+        `Nothing was imported: the shelf would hold ${done.wouldBe} ${many.toLowerCase()}, and at most ${MOST_ITEMS} fit.`,
+      )
+    if (!done.ok) {
+      const names = done.moved.slice(0, 3).join(', ')
       throw new HttpError(
         409,
-        `Nothing was imported: ${names}${moved.length > 3 ? ' and others' : ''} changed meanwhile. Look at the preview again.`,
+        `Nothing was imported: ${names}${done.moved.length > 3 ? ' and others' : ''} changed meanwhile. Look at the preview again.`,
       )
     }
     res.status(201).json({ count: items.length })

@@ -8,17 +8,57 @@ import { evidenceStore } from '../learning/store.ts'
 export type SaveItemResult =
   { ok: true; stored: StoredItem } | { ok: false; current: StoredItem | null } | { ok: false; full: true }
 
+export interface ImportedItem {
+  item: ShelfItem
+  revision: number
+}
+
+export type ImportResult =
+  | { ok: true }
+  /** Names of items that moved on meanwhile. */
+  | { ok: false; moved: string[] }
+  /** How many there would be. */
+  | { ok: false; wouldBe: number }
+
+/** Rows that go to the database in one statement. */
+const CHUNK = 500
+
+/** Stores many items of a kind; gives the ids of those that were not changed meanwhile. */
+async function writeMany(
+  tx: Database,
+  workshopId: string,
+  kind: ShelfKind,
+  items: readonly ImportedItem[],
+): Promise<string[]> {
+  const fresh = items.filter(one => one.revision === 0)
+  const known = items.filter(one => one.revision > 0)
+  const added =
+    fresh.length === 0
+      ? []
+      : await tx
+          .insertInto('shelf_item')
+          .values(fresh.map(({ item }) => ({ workshop_id: workshopId, kind, id: item.id, item: JSON.stringify(item) })))
+          .onConflict(conflict => conflict.columns(['workshop_id', 'kind', 'id']).doNothing())
+          .returning('id')
+          .execute()
+  if (known.length === 0) return added.map(row => row.id)
+  const rows = JSON.stringify(known.map(({ item, revision }) => ({ id: item.id, item, revision })))
+  const changed = await sql<{ id: string }>`
+    update shelf_item set item = found.item, revision = shelf_item.revision + 1, updated_at = now()
+    from jsonb_to_recordset(${rows}::jsonb) as found(id text, item jsonb, revision integer)
+    where shelf_item.workshop_id = ${workshopId} and shelf_item.kind = ${kind}
+      and shelf_item.id = found.id and shelf_item.revision = found.revision
+    returning shelf_item.id`.execute(tx)
+  return [...added, ...changed.rows].map(row => row.id)
+}
+
 /** The shelf of one workshop at a time: no query goes without its id. */
 export interface ShelfStore {
   all(workshopId: string): Promise<ShelfAnswer>
   /** A new item (`revision` 0), or a change on top of a revision. */
   save(workshopId: string, kind: ShelfKind, item: ShelfItem, revision: number): Promise<SaveItemResult>
-  /** All or none. Gives the names of items that moved on meanwhile; then nothing is stored. */
-  importAll(
-    workshopId: string,
-    kind: ShelfKind,
-    items: readonly { item: ShelfItem; revision: number }[],
-  ): Promise<string[]>
+  /** All or none: nothing is stored when an item moved on meanwhile, or the shelf would be too full. */
+  importAll(workshopId: string, kind: ShelfKind, items: readonly ImportedItem[]): Promise<ImportResult>
   setRules(workshopId: string, rules: readonly TagRule[]): Promise<void>
   setWindows(workshopId: string, windows: readonly OwnWindow[]): Promise<void>
   setTimes(workshopId: string, times: readonly OwnTime[]): Promise<void>
@@ -93,7 +133,7 @@ export function shelfStore(db: Database): ShelfStore {
         revisions[kind] = Object.fromEntries(mine.map(row => [(row.item as ShelfItem).id, row.revision]))
       }
       const whole = shelf as unknown as Shelf
-      return { shelf: { ...whole, evidence: await evidence.all(workshopId, whole) }, revisions }
+      return { shelf: { ...whole, evidence: await evidence.all(workshopId) }, revisions }
     },
     async save(workshopId, kind, item, revision) {
       if (revision === 0 && (await countOf(db, workshopId, kind)) >= MOST_ITEMS) return { ok: false, full: true }
@@ -113,22 +153,21 @@ export function shelfStore(db: Database): ShelfStore {
       return same && current ? { ok: true, stored: current } : { ok: false, current }
     },
     async importAll(workshopId, kind, items) {
-      const moved: string[] = []
-      await db
-        .transaction()
-        .execute(async tx => {
-          for (const { item, revision } of items) {
-            const row = await write(tx, workshopId, kind, item, revision)
-            if (!row) moved.push(item.name)
-          }
-          if (moved.length > 0) throw new Refused()
-          if ((await countOf(tx, workshopId, kind)) > MOST_ITEMS) throw new Refused()
+      try {
+        await db.transaction().execute(async tx => {
+          const done = new Set<string>()
+          for (let from = 0; from < items.length; from += CHUNK)
+            for (const id of await writeMany(tx, workshopId, kind, items.slice(from, from + CHUNK))) done.add(id)
+          const moved = items.filter(({ item }) => !done.has(item.id)).map(({ item }) => item.name)
+          if (moved.length > 0) throw new Refused({ ok: false, moved })
+          const count = await countOf(tx, workshopId, kind)
+          if (count > MOST_ITEMS) throw new Refused({ ok: false, wouldBe: count })
         })
-        .catch((error: unknown) => {
-          if (!(error instanceof Refused)) throw error
-          if (moved.length === 0) moved.push(`more than ${MOST_ITEMS} items`)
-        })
-      return moved
+        return { ok: true }
+      } catch (error) {
+        if (error instanceof Refused) return error.result
+        throw error
+      }
     },
     setRules: (workshopId, rules) => keep(workshopId, { rules: JSON.stringify(rules) }),
     setWindows: (workshopId, windows) => keep(workshopId, { windows: JSON.stringify(windows) }),
@@ -137,4 +176,8 @@ export function shelfStore(db: Database): ShelfStore {
 }
 
 /** Takes a transaction back. */
-class Refused extends Error {}
+class Refused extends Error {
+  constructor(readonly result: ImportResult) {
+    super('refused')
+  }
+}
