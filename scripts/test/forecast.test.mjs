@@ -29,6 +29,7 @@ describe('the forecast on the command line', () => {
       'lanes',
       'colours',
       'risk',
+      'freeLye',
       'notices',
       'workings',
       'heat',
@@ -47,7 +48,11 @@ describe('the forecast on the command line', () => {
 
   test('takes a shelf of one’s own', async () => {
     const { referenceShelf } = await import('@ostler/core')
-    const oils = referenceShelf().oils.map(oil => ({ ...oil, sapKohMgPerG: oil.sapKohMgPerG * 1.05 }))
+    const oils = referenceShelf().oils.map(oil => ({
+      ...oil,
+      sapKohMgPerG: oil.sapKohMgPerG * 1.05,
+      sapKohHighMgPerG: oil.sapKohHighMgPerG * 1.05,
+    }))
     const shelf = file('shelf.json', JSON.stringify({ ...referenceShelf(), oils }))
     const lye = (...args) => JSON.parse(run(...args).stdout).portions.lyeG
     expect(lye(example, '--shelf', shelf)).toBeGreaterThan(lye(example) * 1.03)
@@ -69,6 +74,16 @@ describe('the forecast on the command line', () => {
     ['a file that is not there', ['nowhere.json'], /nowhere\.json cannot be read \(ENOENT\)/],
     ['a damaged file', [() => file('damaged.json', '{')], /damaged or not JSON/],
     ['a shelf that is none', [example, '--shelf', () => file('x.json', '{')], /is not JSON/],
+    [
+      'a shelf of another shape',
+      [example, '--shelf', () => file('y.json', '{"oils":[{"id":"olive","sapKohMgPerG":"much"}]}')],
+      /oils\[0\]\.sapKohMgPerG\t"much"/,
+    ],
+    [
+      'a shelf with a list of numbers',
+      [example, '--shelf', () => file('z.json', '{"scents":[5],"windows":7}')],
+      /is not a shelf/,
+    ],
   ])('%s gets one sentence and no stack', (_, args, sentence) => {
     const { status, stderr } = run(...args.map(arg => (typeof arg === 'function' ? arg() : arg)))
     expect(status).toBe(1)

@@ -52,8 +52,8 @@ async function main(): Promise<void> {
   process.send?.({ ready: true, port, setUpCode, demo: config.demo && (await members.hasDemo()) })
 
   // What an older edition of the models made of the readings is worked out anew while requests are answered.
-  const { look } = app.locals['learning'] as Learner
-  for (const id of await members.workshops()) look(id)
+  const learning = app.locals['learning'] as Learner
+  for (const id of await members.workshops()) learning.look(id)
 
   let stopping = false
   const stop = () => {

@@ -1,4 +1,4 @@
-import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsString, Matches, MaxLength } from 'class-validator'
+import { ArrayMaxSize, IsArray, IsBoolean, IsIn, Matches } from 'class-validator'
 import { NumberFrom, Text, Texts } from '../checks/index.ts'
 import type { QuantityKind } from '../units/index.ts'
 

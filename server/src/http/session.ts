@@ -16,6 +16,9 @@ export interface Sessions {
   require: RequestHandler
   visitor(req: Request): Promise<Visitor | null>
   begin(res: Response, memberId: string, workshopId: string): Promise<void>
+  /** Ends the session of a request, if it has one; the cookie is left to whoever sets the next. */
+  close(req: Request): Promise<void>
+  /** Signs out. */
   end(req: Request, res: Response): Promise<void>
   /** Drops what is remembered, e.g. after the workshop's habits changed. */
   forget(): void
@@ -52,6 +55,15 @@ export function sessions(members: MemberStore, config: Config, now: () => Date):
     return found
   }
 
+  async function close(req: Request): Promise<void> {
+    const token = tokenOf(req)
+    if (!token) return
+    known.delete(token)
+    if (ended.size >= MOST_REMEMBERED) ended.clear()
+    ended.add(token)
+    await members.close(token)
+  }
+
   return {
     visitor,
     require: async (req, _res, next) => {
@@ -64,14 +76,9 @@ export function sessions(members: MemberStore, config: Config, now: () => Date):
       const token = await members.open(memberId, workshopId, now())
       res.append('set-cookie', cookie(token, SESSION_DAYS * DAY_S))
     },
+    close,
     async end(req, res) {
-      const token = tokenOf(req)
-      if (token) {
-        known.delete(token)
-        if (ended.size >= MOST_REMEMBERED) ended.clear()
-        ended.add(token)
-        await members.close(token)
-      }
+      await close(req)
       res.append('set-cookie', cookie('', 0))
     },
     forget: () => known.clear(),

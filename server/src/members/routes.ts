@@ -64,7 +64,8 @@ export function memberRoutes({ members, tries, sessions, config, setUpCode }: Pa
     const member = await members.check(name, form.password)
     if (!member || (member.isDemo && !config.demo)) throw new HttpError(401, WRONG_NAME_OR_PASSWORD)
     await Promise.all(keys.slice(0, 2).map(key => tries.forget(key)))
-    await sessions.end(req, res)
+    // A session that the browser had before does not outlive it.
+    await sessions.close(req)
     await sessions.begin(res, member.memberId, member.workshopId)
     res.status(204).end()
   })
