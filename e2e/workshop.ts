@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test as base, expect } from '@playwright/test'
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 
 export { expect }
 
@@ -44,3 +44,10 @@ export const test = base.extend<Fixtures>({
 })
 
 export const saved = (page: Page) => expect(page.getByRole('status').getByText('saved', { exact: true })).toBeVisible()
+
+/** Opens an add list by its name and takes a line of it. */
+export async function addFrom(where: Page | Locator, name: string, id: string): Promise<void> {
+  await where.getByRole('button', { name, exact: true }).click()
+  const page = 'page' in where ? where.page() : where
+  await page.locator(`[role=option][data-id="${id}"]`).click()
+}

@@ -1,4 +1,4 @@
-import { exampleText, expect, saved, test } from '../workshop.ts'
+import { addFrom, exampleText, expect, saved, test } from '../workshop.ts'
 
 test('the screen can be dimmed for the bench, and stays so', async ({ maker, open }) => {
   await open('quarry-bench', 'Dim')
@@ -37,7 +37,7 @@ test('a mould that would make a layer too thin is refused with a sentence, and n
 test('oils come and go; the last one stays', async ({ maker, open }) => {
   await open('quarry-bench', 'Oils', 'batter')
   await maker.getByLabel('the others make up for a change').uncheck()
-  await maker.getByLabel('Add an oil', { exact: true }).selectOption('shea')
+  await addFrom(maker, 'Add an oil', 'shea')
   await expect(maker.getByText('105 % in all')).toBeVisible()
   for (const name of ['Olive oil, refined', 'Coconut oil', 'Palm oil', 'Sunflower oil, high oleic', 'Castor oil']) {
     await maker.getByRole('button', { name: `Remove ${name}` }).click()

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, saved, test } from '../workshop.ts'
+import { addFrom, expect, saved, test } from '../workshop.ts'
 
 /** A picture as a file: soap that is plain on the right, coloured on the left, in yellowish light. */
 async function photograph(page: Page): Promise<Buffer> {
@@ -50,7 +50,7 @@ test('vanilla in half of the batch, a white layer kept white, a ladder of one bl
   await maker.getByRole('button', { name: 'Slate', exact: true }).click()
   const slate = maker.getByRole('region', { name: 'Cup Slate' })
   await slate.getByRole('button', { name: /^Remove Activated charcoal/ }).click()
-  await slate.getByLabel('Add a colorant').selectOption('ultramarine-blue')
+  await addFrom(slate, 'Add a colorant', 'ultramarine-blue')
   await slate.getByLabel('Cup', { exact: true }).fill('Blue')
   await maker.getByRole('link', { name: 'What it becomes' }).click()
   await maker.getByRole('button', { name: 'Ladder of tints' }).click()
@@ -87,7 +87,7 @@ test('a wish is turned into doses; a slider moves the colour; the score shows it
   const before = await shownHex(maker, 'Foam, cured, not gelled')
   await maker.getByLabel('Wished colour, cured').fill('#8fa6d8')
   const panel = maker.getByRole('region', { name: 'Colour of Foam' })
-  await panel.getByLabel('Add a colorant to try').selectOption('ultramarine-blue')
+  await addFrom(panel, 'Add a colorant to try', 'ultramarine-blue')
   await expect(panel.getByText(/^(A match|Close) when cured/)).toBeVisible()
   await panel.getByRole('button', { name: 'Take these doses' }).click()
   await expect(panel.getByRole('slider', { name: 'Dose of Ultramarine blue' })).toBeVisible()

@@ -1,4 +1,4 @@
-import { expect, saved, test } from '../workshop.ts'
+import { addFrom, expect, saved, test } from '../workshop.ts'
 
 test('five layers fit 1280 × 800 without scrolling', async ({ maker, open }) => {
   await open('verdigris-stair', 'Fits')
@@ -56,7 +56,7 @@ test('a cup is added, coloured and removed, and its lane follows', async ({ make
   await maker.getByRole('button', { name: 'layer from a new cup' }).click()
   const inspector = maker.getByRole('region', { name: /^Layer 4, / })
   await inspector.getByLabel('Cup', { exact: true }).fill('Basalt')
-  await inspector.getByLabel('Add a colorant').selectOption('charcoal')
+  await addFrom(inspector, 'Add a colorant', 'charcoal')
   const dose = inspector.getByRole('group', { name: /charcoal/i }).getByLabel('Dose')
   await dose.fill('500')
   await dose.blur()

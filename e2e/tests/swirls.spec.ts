@@ -1,4 +1,4 @@
-import { expect, saved, test } from '../workshop.ts'
+import { addFrom, expect, saved, test } from '../workshop.ts'
 
 test('a hanger swirl from a straight score: the bars are scrubbed, a layer is dropped in between, bars are cut', async ({
   maker,
@@ -52,7 +52,7 @@ test('a hanger swirl from a straight score: the bars are scrubbed, a layer is dr
 
 test('a path is drawn by hand for the chopstick, and stays after a reload', async ({ maker, open }) => {
   await open('quarry-bench', 'Drawn')
-  await maker.getByLabel('Add a tool').selectOption('stick')
+  await addFrom(maker, 'Add a tool', 'stick')
   const move = maker.getByRole('region', { name: /^Move: chopstick/ })
   await move.getByLabel('Its path').selectOption('drawn')
   await expect(maker.getByText('A tool’s path has no length; it was left out.')).toHaveCount(0)
@@ -120,7 +120,7 @@ test('several layers are picked, set aside and put back; a rod is dragged in the
       .click()
   await expect(rows).toHaveCount(7)
 
-  await maker.getByLabel('Add a piece or topping').selectOption('embed')
+  await addFrom(maker, 'Add a piece or topping', 'embed')
   const grip = maker.getByRole('slider', { name: 'Where Rod lies' })
   const box = (await grip.boundingBox())!
   await maker.mouse.move(box.x + 14, box.y + 14)

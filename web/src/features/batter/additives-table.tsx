@@ -9,11 +9,13 @@ import { useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
+import { additiveOptions } from '../../ui/add-options.ts'
 
 const PATH = ['recipe', 'additives']
 
 /** Hardeners, sugars, acids, clays and powders of the whole batter. */
 export function AdditivesTable() {
+  const habits = useHabits()
   const batch = useBatch()
   const told = useTold()
   const additives = usePlan(state => state.plan.recipe.additives)
@@ -50,7 +52,7 @@ export function AdditivesTable() {
           </tbody>
         </table>
       )}
-      <AddChoice what="an additive" options={unused} onAdd={add} />
+      <AddChoice what="an additive" options={additiveOptions(unused, habits)} onAdd={add} />
     </Section>
   )
 }

@@ -9,6 +9,7 @@ import { LyeFields } from './lye-fields.tsx'
 import { OilsTable } from './oils-table.tsx'
 import { ScentSection } from './scent-section.tsx'
 import { SizeFields } from './size-fields.tsx'
+import { addFrom } from '../../plan/test/adding.ts'
 
 afterEach(cleanup)
 beforeEach(() => localStorage.clear())
@@ -90,9 +91,9 @@ describe('water', () => {
 describe('liquids and additives', () => {
   test('a second liquid takes what the first leaves; together at most all water', () => {
     const batch = opened(plan, <LiquidsTable />)
-    choose('Add milk, juice or tea', 'goat-milk')
+    addFrom('Add milk, juice or tea', 'goat-milk')
     type('Goat milk, whole, share of the water', '70')
-    choose('Add milk, juice or tea', 'tea-black')
+    addFrom('Add milk, juice or tea', 'tea-black')
     expect(batch.get().plan.recipe.liquids.map(part => part.shareOfWater)).toEqual([0.7, 0.3])
     type('Black tea, cooled, share of the water', '40')
     expect(screen.getByText(/together stand for 110 % of the water/)).toBeTruthy()
@@ -102,7 +103,7 @@ describe('liquids and additives', () => {
 
   test('an additive starts at its usual dose, told in spoons too', () => {
     const batch = opened(plan, <AdditivesTable />)
-    choose('Add an additive', 'sugar')
+    addFrom('Add an additive', 'sugar')
     expect(batch.get().plan.recipe.additives).toMatchObject([{ additive: 'sugar', gPerKgOils: 13, moment: 'lye' }])
     expect(screen.getByText(/^about [\d.]+ tsp$/)).toBeTruthy()
     choose('Sugar (sucrose) goes', 'trace')

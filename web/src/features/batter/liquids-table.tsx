@@ -7,9 +7,11 @@ import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { liquidOptions } from '../../ui/add-options.ts'
 
 /** Milk, juice, tea or purée for part of the water, with the ledger of all water. */
 export function LiquidsTable() {
+  const habits = useHabits()
   const batch = useBatch()
   const told = useTold()
   const liquids = usePlan(state => state.plan.recipe.liquids)
@@ -52,7 +54,7 @@ export function LiquidsTable() {
         </table>
       )}
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
-        <AddChoice what="milk, juice or tea" options={unused} onAdd={add} />
+        <AddChoice what="milk, juice or tea" options={liquidOptions(unused, habits)} onAdd={add} />
         <Ledger />
       </div>
     </Section>

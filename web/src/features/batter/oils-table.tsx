@@ -11,6 +11,7 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { TextField } from '../../ui/text-field.tsx'
+import { oilOptions } from '../../ui/add-options.ts'
 
 const FIT_KEY = 'ostler.others-make-up'
 
@@ -28,6 +29,7 @@ function useOthersMakeUp(): [boolean, (on: boolean) => void] {
 
 /** Oils by share or by weight, with what each takes of the lye. */
 export function OilsTable() {
+  const habits = useHabits()
   const batch = useBatch()
   const told = useTold()
   const oils = usePlan(state => state.plan.recipe.oils)
@@ -68,7 +70,7 @@ export function OilsTable() {
             <td className="py-2">
               <AddChoice
                 what="an oil"
-                options={unused}
+                options={oilOptions(unused, habits)}
                 onAdd={oil => told(batch.edit({ kind: 'add-oil', oil: plainOil(oil, othersMakeUp ? 0 : 0.05) }))}
               />
             </td>

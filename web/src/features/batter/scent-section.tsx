@@ -23,6 +23,7 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
+import { scentOptions } from '../../ui/add-options.ts'
 
 const BASES = [
   { value: 'oils' as const, text: 'of the oils' },
@@ -31,6 +32,7 @@ const BASES = [
 
 /** Scent load on both bases, blends with their limiting part, grams and drops. */
 export function ScentSection() {
+  const habits = useHabits()
   const batch = useBatch()
   const told = useTold()
   const scent = usePlan(state => state.plan.scent)
@@ -52,7 +54,7 @@ export function ScentSection() {
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <AddChoice
           what={scent ? 'a part to the blend' : 'a scent or essential oil'}
-          options={unused.map(one => ({ id: one.id, name: one.type === 'blend' ? `${one.name} (blend)` : one.name }))}
+          options={scentOptions(unused, habits)}
           onAdd={add}
         />
         {scent && (

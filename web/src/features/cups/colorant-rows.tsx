@@ -9,6 +9,7 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { Swatch } from '../../ui/swatch.tsx'
+import { colorantOptions } from '../../ui/add-options.ts'
 
 interface Props {
   cup: Cup
@@ -19,6 +20,7 @@ interface Props {
 
 /** What colours a cup: each colorant with its dose, its liquid, and the grams that follow. */
 export function ColorantRows({ cup, index, brief = false }: Props) {
+  const habits = useHabits()
   const batch = useBatch()
   const told = useTold()
   const set = (colorants: CupColorant[]) =>
@@ -44,7 +46,7 @@ export function ColorantRows({ cup, index, brief = false }: Props) {
       ))}
       {cup.colorants.length === 0 && <p className="text-soft">Plain, no colour.</p>}
       {cup.colorants.length < MAX_CUP_COLORANTS ? (
-        <AddChoice what="a colorant" options={unused} onAdd={add} />
+        <AddChoice what="a colorant" options={colorantOptions(unused, habits)} onAdd={add} />
       ) : (
         <p className="text-[13px] text-soft">A cup has at most {MAX_CUP_COLORANTS} colorants.</p>
       )}

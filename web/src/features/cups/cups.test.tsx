@@ -4,6 +4,7 @@ import { cleanup, fireEvent, screen, within } from '@testing-library/react'
 import { afterEach, describe, expect, test } from 'vitest'
 import { opened } from '../../plan/test/opened.tsx'
 import { CupsPage } from './cups-page.tsx'
+import { addFrom } from '../../plan/test/adding.ts'
 
 afterEach(cleanup)
 Object.assign(globalThis, { matchMedia: () => ({ matches: false }) })
@@ -64,7 +65,7 @@ describe('a cup', () => {
     expect(rows()[0]!.doseGPerKg).toBeGreaterThan(4)
     fireEvent.change(dose(), { target: { value: '1 tsp' } })
     expect(rows()[0]!.doseGPerKg).not.toBe(3)
-    choose('Add a colorant', 'titanium-white')
+    addFrom('Add a colorant', 'titanium-white')
     expect(rows().map(part => part.colorant)).toEqual(['charcoal', 'titanium-white'])
     fireEvent.click(screen.getByLabelText(/^Remove Titanium/))
     expect(rows()).toHaveLength(1)
@@ -126,7 +127,7 @@ describe('beside the cups', () => {
     const batch = show()
     const before = batch.get().result
     const tray = batch.shelf.moulds.find(mould => mould.cavities > 1)!
-    choose('Add a mould', tray.id)
+    addFrom('Add a mould', tray.id)
     expect(screen.getAllByText(/each$/).length).toBe(3)
     const after = batch.get().result
     if (!before.ok || !after.ok) throw new Error('no forecast')
@@ -139,7 +140,7 @@ describe('beside the cups', () => {
 
   test('colour of the whole pot, and liquid that is drawn from the recipe', () => {
     const batch = show()
-    choose('Add a colorant to the pot', 'yellow-clay')
+    addFrom('Add a colorant to the pot', 'yellow-clay')
     choose('When yellow-clay goes in', 'oils')
     expect(batch.get().plan.potColorants).toEqual([expect.objectContaining({ moment: 'oils' })])
     choose('Where the liquid comes from', 'recipe')

@@ -6,6 +6,7 @@ import { AddChoice } from '../../ui/add-choice.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { colorantOptions } from '../../ui/add-options.ts'
 
 const MOMENTS: readonly { value: PotColorant['moment']; text: string }[] = [
   { value: 'lye', text: 'in the lye water' },
@@ -65,7 +66,7 @@ export function MediumSection({ plan, forecast }: { plan: Plan; forecast: Foreca
         ))}
         {plan.potColorants.length < MAX_POT_COLORANTS && (
           <div className="mt-1.5">
-            <AddChoice what="a colorant to the pot" options={unused} onAdd={addPot} />
+            <AddChoice what="a colorant to the pot" options={colorantOptions(unused, habits)} onAdd={addPot} />
           </div>
         )}
         <p className="mt-1 text-[13px] text-soft">

@@ -6,6 +6,7 @@ import { useBatch, useHabits } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { mouldOptions } from '../../ui/add-options.ts'
 
 /** Every mould and cavity with its part of every cup. */
 export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
@@ -95,7 +96,11 @@ export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Foreca
       </div>
       {plan.moreMoulds.length < MAX_MORE_MOULDS && (
         <div className="mt-2">
-          <AddChoice what="a mould" options={batch.shelf.moulds.filter(one => !one.archived)} onAdd={add} />
+          <AddChoice
+            what="a mould"
+            options={mouldOptions(batch.shelf.moulds.filter(one => !one.archived))}
+            onAdd={add}
+          />
         </div>
       )}
     </Section>

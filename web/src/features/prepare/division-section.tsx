@@ -7,6 +7,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { DividedSheet } from '../../ui/divided-sheet.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { oilOptions } from '../../ui/add-options.ts'
 
 const MODES = { 'one-pot': 'One pot, split into cups', 'own-batters': 'A batter of its own for each cup' } as const
 
@@ -128,7 +129,7 @@ function TopFields({ plan }: { plan: Plan }) {
                 <td className="py-1">
                   <AddChoice
                     what="an oil to the top"
-                    options={unused}
+                    options={oilOptions(unused, habits)}
                     onAdd={id => set({ ...top, oils: [...top.oils, plainOil(id, 0.1)] })}
                   />
                 </td>

@@ -21,6 +21,7 @@ import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
 import { readJson, sessionStore, writeJson } from '../../plan/storage.ts'
+import { oilOptions } from '../../ui/add-options.ts'
 
 interface Typed {
   oils: { oil: string; text: string }[]
@@ -114,7 +115,7 @@ export function AuditSection({ shelf }: { shelf: Shelf }) {
           <div className="py-2">
             <AddChoice
               what="an oil it names"
-              options={unused}
+              options={oilOptions(unused, habits)}
               onAdd={oil => set({ oils: [...typed.oils, { oil, text: '' }] })}
             />
           </div>

@@ -3,12 +3,16 @@ import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, expect, test } from 'vitest'
 import { opened } from '../../plan/test/opened.tsx'
 import { AuditSection } from './audit-section.tsx'
+import { addFrom } from '../../plan/test/adding.ts'
 
-afterEach(cleanup)
+afterEach(() => {
+  cleanup()
+  sessionStorage.clear()
+})
 
 const type = (label: string, text: string) =>
   fireEvent.change(screen.getByLabelText(label), { target: { value: text } })
-const name = (id: string) => fireEvent.change(screen.getByLabelText('Add an oil it names'), { target: { value: id } })
+const name = (id: string) => addFrom('Add an oil it names', id)
 const show = () => opened(starterPlan('Trial'), <AuditSection shelf={referenceShelf()} />)
 
 test('says nothing before there is an oil and lye, then its superfat at once', () => {

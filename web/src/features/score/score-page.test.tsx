@@ -7,6 +7,7 @@ import { copiedPours, copyPours, pasteEdits } from './clipboard.ts'
 import { DesignDialog } from './design-dialog.tsx'
 import { pickedAfter } from './picking.ts'
 import { ScorePage } from './score-page.tsx'
+import { addFrom } from '../../plan/test/adding.ts'
 
 // Pictures are drawn elsewhere: here nothing comes of them.
 vi.mock('../../workers/faces.ts', () => ({
@@ -105,8 +106,7 @@ test('a layer is set aside, told of in its place, put back and discarded', () =>
 
 test('embeds and toppings are added, changed and removed', () => {
   const batch = opened(start, <ScorePage />)
-  const add = (what: string) =>
-    fireEvent.change(screen.getByLabelText('Add a piece or topping'), { target: { value: what } })
+  const add = (what: string) => addFrom('Add a piece or topping', what)
   add('embed')
   const embed = screen.getByRole('region', { name: 'Rod' })
   fireEvent.change(within(embed).getByLabelText('Form'), { target: { value: 'ball' } })

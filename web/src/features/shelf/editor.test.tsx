@@ -8,6 +8,7 @@ import { shelfQuery } from '../../api/client.ts'
 import { ToastPlace } from '../../ui/toast.tsx'
 import { itemDrafts } from './drafts.ts'
 import { ItemEditor } from './item-editor.tsx'
+import { addFrom } from '../../plan/test/adding.ts'
 
 /** The server's shelf, in memory: revisions and conflicts. */
 class FakeShelf {
@@ -170,7 +171,7 @@ describe('the editor of an item', () => {
     const blend = { ...newItem('scents'), id: 'new', name: 'Blend', type: 'blend' as const }
     itemDrafts.keep('scents/new', { item: blend, typed: {}, revision: 0 })
     show('scents', 'new')
-    fireEvent.change(field('Add a part'), { target: { value: 'eo-lavender' } })
+    addFrom('Add a part', 'eo-lavender')
     fireEvent.change(field('Share of part 1'), { target: { value: '60' } })
     expect(screen.getByText('60 % in all')).toBeTruthy()
     save()

@@ -3,6 +3,8 @@ import type { Scent, ScentPart, Shelf, ShelfItem } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
+import { useHabits } from '../../plan/context.tsx'
+import { scentOptions } from '../../ui/add-options.ts'
 
 interface Props {
   item: ShelfItem
@@ -13,6 +15,7 @@ interface Props {
 
 /** The parts of a blend. */
 export function PartsEditor({ item, shelf, onParts, problem }: Props) {
+  const habits = useHabits()
   const { parts } = item as Scent
   const whole = parts.reduce((sum, part) => sum + part.share, 0)
   const unused = shelf.scents.filter(
@@ -63,7 +66,7 @@ export function PartsEditor({ item, shelf, onParts, problem }: Props) {
       )}
       <AddChoice
         what="a part"
-        options={unused}
+        options={scentOptions(unused, habits)}
         onAdd={scent => onParts([...parts, { scent, share: Math.max(0, Number((1 - whole).toFixed(4))) }])}
       />
     </section>
