@@ -1,5 +1,5 @@
 export { FORECAST_FORMAT, forecast } from './forecast.ts'
 export type { Forecast, ForecastResult } from './forecast.ts'
-export type { MarkKey, WorkingKey } from './workings.ts'
+export type { WorkingKey } from './workings.ts'
 export type { RecipeResult } from './recipe-result.ts'
 export { everything } from './everything.ts'

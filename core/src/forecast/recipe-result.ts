@@ -1,5 +1,13 @@
 import type { Plan } from '../plan/index.ts'
-import { characterOf, recipeWarnings, scentHeat, scentLoad, techniqueFits, unitBatter } from '../recipe/index.ts'
+import {
+  characterOf,
+  characterSentence,
+  recipeWarnings,
+  scentHeat,
+  scentLoad,
+  techniqueFits,
+  unitBatter,
+} from '../recipe/index.ts'
 import type { Character, RecipeWarning, ScentLoad, TechniqueFit, WaterReadings } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { batterPace } from '../trace/index.ts'
@@ -16,6 +24,8 @@ export interface RecipeResult {
   lateShare: number
   sugarShare: number
   character: Character
+  /** What the fatty acids mean for designs and scent. */
+  sentence: string
   warnings: RecipeWarning[]
   techniques: TechniqueFit[]
   /** ln of the rate against a balanced recipe, 0; and its word. */
@@ -38,6 +48,11 @@ export function recipeResult(plan: Plan, shelf: Shelf): RecipeResult {
   const scent = plan.scent && scentLoad(plan.scent, shelf, unit.batterG)
   const character = characterOf(unit, scent ? scentHeat(scent) : 'none')
   const pace = batterPace(unit)
+  const techniques = techniqueFits(character, pace.lnRate)
+  const word = PACES.find(([upTo]) => pace.lnRate < upTo)![1]
+  const quickens = (scent?.parts ?? []).some(part =>
+    ['moderate', 'strong', 'seizes'].includes(part.scent?.acceleration ?? ''),
+  )
   return {
     batterPerOils: unit.batterG,
     lyePerOils: unit.lyeG,
@@ -48,8 +63,9 @@ export function recipeResult(plan: Plan, shelf: Shelf): RecipeResult {
     sugarShare: unit.sugarShare,
     character,
     warnings: recipeWarnings(unit, character),
-    techniques: techniqueFits(character, pace.lnRate),
-    pace: { lnRate: pace.lnRate, word: PACES.find(([upTo]) => pace.lnRate < upTo)![1] },
+    sentence: characterSentence(character, techniques, word, scent && { name: scent.name, quickens }),
+    techniques,
+    pace: { lnRate: pace.lnRate, word },
     clearPointC: pace.clearPointC,
     scent,
   }

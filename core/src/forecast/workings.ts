@@ -1,16 +1,13 @@
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
-import { capShare, lyeDemand, unitBatter } from '../recipe/index.ts'
-import type { Character } from '../recipe/index.ts'
+import { FAT_GROUPS, capShare, lyeDemand, unitBatter } from '../recipe/index.ts'
+import type { Character, FatGroup, FatGroupKey } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import type { RecipeResult } from './recipe-result.ts'
 import type { Working } from '../working/index.ts'
 
-/** What the fatty acids say of the bar. */
-export type MarkKey = 'hardness' | 'cleansing' | 'openLather' | 'creamyLather' | 'mildness'
-
 export type WorkingKey =
-  'pot' | 'oils' | 'lye' | 'water' | 'superfat' | 'scent' | 'scentLimit' | 'iodine' | 'pace' | MarkKey | 'lyeDiscount'
+  'pot' | 'oils' | 'lye' | 'water' | 'superfat' | 'scent' | 'scentLimit' | 'pace' | 'lyeDiscount' | FatGroupKey
 
 /** How the numbers came about that a maker stakes a batch on. */
 export function workingsOf(
@@ -116,15 +113,7 @@ export function workingsOf(
       source: 'The superfat counts all oils once, late ones included; the discount is what the first ones see.',
     },
     ...scentWorkings(result, portions),
-    iodine: {
-      title: 'Iodine value',
-      value: result.character.iodineValue,
-      unit: 'g/100 g',
-      formula: 'Σ share × iodine value of the oil',
-      inputs: unit.oils.map(part => ({ name: part.oil.name, value: part.share * part.oil.iodineValue, unit: '' })),
-      source: 'Typical literature values, ±5 %. Higher: softer, sooner rancid.',
-    },
-    ...markWorkings(result.character),
+    ...groupWorkings(result.character),
     pace: {
       title: 'Pace of the batter',
       value: Math.exp(result.pace.lnRate),
@@ -188,27 +177,20 @@ const WATER_FORMULAS = {
   discount: 'oils × full water × (1 − discount)',
 }
 
-const MARKS: Readonly<Record<MarkKey, { title: string; acids: readonly string[] }>> = {
-  hardness: { title: 'Hard fatty acids', acids: ['lauric', 'myristic', 'palmitic', 'stearic'] },
-  cleansing: { title: 'Cleansing', acids: ['lauric', 'myristic'] },
-  openLather: { title: 'Open lather', acids: ['lauric', 'myristic', 'ricinoleic'] },
-  creamyLather: { title: 'Creamy lather', acids: ['palmitic', 'stearic', 'ricinoleic'] },
-  mildness: { title: 'Mildness', acids: ['oleic', 'ricinoleic', 'linoleic', 'linolenic'] },
-}
-
-function markWorkings(character: Character): Record<MarkKey, Working> {
-  const one = ([key, { title, acids }]: [string, (typeof MARKS)[MarkKey]]): [string, Working] => [
-    key,
-    {
-      title,
-      value: character[key as MarkKey].share * 100,
-      unit: '%',
-      formula: `${acids.join(' + ')}, each summed over the oils`,
-      inputs: character.acids
-        .filter(acid => acids.includes(acid.name))
-        .map(acid => ({ name: acid.name, value: acid.share * 100, unit: '%' })),
-      source: 'Textbook profiles, ±10 to 20 % for the major acids. The words are customary limits, not measured.',
-    },
-  ]
-  return Object.fromEntries(Object.entries(MARKS).map(one)) as Record<MarkKey, Working>
+function groupWorkings({ groups }: Character): Record<FatGroupKey, Working> {
+  const one = ({ key, share, from }: FatGroup): [FatGroupKey, Working] => {
+    const { name, acids, does } = FAT_GROUPS[key]
+    return [
+      key,
+      {
+        title: name,
+        value: share * 100,
+        unit: '%',
+        formula: `Σ share of the oil × its ${acids.join(', ')}`,
+        inputs: from.map(part => ({ name: part.name, value: part.share * 100, unit: '%' })),
+        source: `It ${does} Textbook profiles, ±10 to 20 % for the major acids.`,
+      },
+    ]
+  }
+  return Object.fromEntries(groups.map(one)) as Record<FatGroupKey, Working>
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { plainOil, starterPlan } from '../plan/index.ts'
 import type { Recipe } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { characterOf, recipeWarnings, techniqueFits, unitBatter } from './index.ts'
+import { characterOf, groupShare, recipeWarnings, techniqueFits, unitBatter } from './index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial').recipe
@@ -23,20 +23,23 @@ const warned = (made: Recipe): string => {
 describe('what kind of soap', () => {
   test('coconut cleans hard and lathers open; olive is mild and soft', () => {
     const coconut = of(recipe({ coconut: 1 }))
-    expect(coconut.cleansing.word).toMatch(/very strong/)
-    expect(coconut.openLather.word).toBe('a great deal')
+    expect(groupShare(coconut, 'quick')).toBeGreaterThan(0.6)
     expect(coconut.hardShare).toBe(1)
     const olive = of(recipe({ olive: 1 }))
-    expect(olive.cleansing.word).toBe('gentle')
-    expect(olive.mildness.word).toMatch(/very mild/)
-    expect(olive.hardness.word).toBe('soft')
+    expect(groupShare(olive, 'quick')).toBeLessThan(0.02)
+    expect(groupShare(olive, 'mild')).toBeGreaterThan(0.6)
+    expect(olive.groups.find(group => group.key === 'mild')!.from[0]!.oil).toBe('olive')
     expect(olive.hardShare).toBe(0)
   })
 
   test('a blend lies between its oils: half coconut, half olive', () => {
     const half = of(recipe({ coconut: 0.5, olive: 0.5 }))
     // Lauric and myristic of coconut, 48 and 19 %, halved; iodine (8 + 84) / 2.
-    expect(half.cleansing.share).toBeCloseTo(0.335, 2)
+    const lauric = half.acids
+      .filter(acid => /lauric|myristic/.test(acid.name))
+      .reduce((sum, acid) => sum + acid.share, 0)
+    expect(lauric).toBeCloseTo(0.335, 2)
+    expect(groupShare(half, 'quick')).toBeGreaterThan(lauric)
     expect(half.iodineValue).toBeCloseTo(46, 0)
     expect(half.hardShare).toBe(0.5)
   })
@@ -53,8 +56,14 @@ describe('what kind of soap', () => {
         const share = (...names: string[]) =>
           acids.filter(acid => names.includes(acid.name)).reduce((sum, acid) => sum + acid.share, 0)
         expect(share(...acids.map(acid => acid.name))).toBeLessThanOrEqual(1.005)
-        expect(character.hardness.share).toBeCloseTo(share('lauric', 'myristic', 'palmitic', 'stearic'), 9)
-        expect(character.creamyLather.share).toBeCloseTo(share('palmitic', 'stearic', 'ricinoleic'), 9)
+        expect(groupShare(character, 'quick')).toBeCloseTo(share('C6 to C10', 'lauric', 'myristic'), 9)
+        expect(groupShare(character, 'hard')).toBeCloseTo(share('palmitic', 'stearic'), 9)
+        const whole = character.groups.reduce((sum, group) => sum + group.share, character.restShare)
+        expect(whole).toBeCloseTo(1, 2)
+        for (const group of character.groups) {
+          const from = group.from.reduce((sum, part) => sum + part.share, 0)
+          expect(Math.abs(from - group.share)).toBeLessThan(0.01)
+        }
       }),
     )
   })

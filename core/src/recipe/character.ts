@@ -8,25 +8,50 @@ export interface Character {
   iodineValue: number
   /** Oils solid at room warmth, share of the oils. */
   hardShare: number
-  /** Lauric, myristic, palmitic, stearic: what makes a bar hard. */
-  hardness: Mark
-  /** Lauric and myristic: what cleans, and dries. */
-  cleansing: Mark
-  /** Lauric, myristic, ricinoleic: quick, open lather. */
-  openLather: Mark
-  /** Palmitic, stearic, ricinoleic: creamy, lasting lather. */
-  creamyLather: Mark
-  /** Oleic, ricinoleic, linoleic, linolenic: what feels mild. */
-  mildness: Mark
+  /** All fatty acids in groups by what they do, from the quickest foam on. Their shares and `restShare` sum to 1. */
+  groups: FatGroup[]
+  /** Acids that no profile names. */
+  restShare: number
   heatLoad: HeatClass
   /** What speaks for the heat load, in words. */
   heatFrom: string[]
 }
 
-/** A number with the word for where it lies. */
-export interface Mark {
+export const FAT_GROUPS = {
+  quick: {
+    name: 'quick foam',
+    does: 'foams at once and cleans; much of it dries the skin. In the pot it is quick and warms the mould.',
+    acids: ['C6 to C10', 'lauric', 'myristic'],
+  },
+  hard: {
+    name: 'hard and slow to dissolve',
+    does: 'makes a bar that lasts. In the pot it thickens early, the more so when it is cool.',
+    acids: ['palmitic', 'stearic'],
+  },
+  mild: {
+    name: 'mild and slow',
+    does: 'feels mild and foams little. In the pot it is slow and leaves time to swirl.',
+    acids: ['oleic'],
+  },
+  holds: {
+    name: 'holds foam',
+    does: 'keeps the foam of the others; more than a little makes a sticky bar. In the pot it is quick.',
+    acids: ['ricinoleic'],
+  },
+  soft: {
+    name: 'soft and quick to turn',
+    does: 'feels silky and stays soft; much of it turns rancid. In the pot it is slow.',
+    acids: ['linoleic', 'linolenic'],
+  },
+} as const
+export type FatGroupKey = keyof typeof FAT_GROUPS
+
+/** Fatty acids that do the same in the bar and in the pot. */
+export interface FatGroup {
+  key: FatGroupKey
   share: number
-  word: string
+  /** Oils that it comes from, the largest part first. */
+  from: { oil: string; name: string; share: number }[]
 }
 
 const ACIDS: readonly [string, (oil: Oil) => number][] = [
@@ -40,48 +65,6 @@ const ACIDS: readonly [string, (oil: Oil) => number][] = [
   ['linoleic', oil => oil.linoleic],
   ['linolenic', oil => oil.linolenic],
 ]
-
-/** Words by rising limits; limits are customary, not measured. */
-const word = (share: number, steps: readonly (readonly [number, string])[]): string =>
-  (steps.find(([upTo]) => share < upTo) ?? steps.at(-1)!)[1]
-
-const mark = (share: number, steps: readonly (readonly [number, string])[]): Mark => ({
-  share,
-  word: word(share, steps),
-})
-
-const HARD = [
-  [0.25, 'soft'],
-  [0.32, 'rather soft'],
-  [0.46, 'firm'],
-  [0.58, 'hard'],
-  [2, 'very hard, brittle when cut late'],
-] as const
-const CLEAN = [
-  [0.08, 'gentle'],
-  [0.14, 'mild'],
-  [0.2, 'good'],
-  [0.26, 'strong'],
-  [2, 'very strong, drying'],
-] as const
-const OPEN = [
-  [0.1, 'little'],
-  [0.18, 'some'],
-  [0.28, 'plenty'],
-  [2, 'a great deal'],
-] as const
-const CREAM = [
-  [0.15, 'little'],
-  [0.24, 'some'],
-  [0.36, 'plenty'],
-  [2, 'a great deal'],
-] as const
-const MILD = [
-  [0.4, 'little'],
-  [0.52, 'fair'],
-  [0.7, 'good'],
-  [2, 'very mild, slow to lather'],
-] as const
 
 const weigh = (oils: readonly OilInRecipe[], of: (oil: Oil) => number): number =>
   oils.reduce((sum, part) => sum + part.share * of(part.oil), 0)
@@ -119,23 +102,34 @@ function heatLoad(unit: UnitBatter, scentHeat: HeatClass): { heatLoad: HeatClass
   }
 }
 
+const acidOf = (name: string) => ACIDS.find(([known]) => known === name)![1]
+
+function groupsOf(oils: readonly OilInRecipe[]): FatGroup[] {
+  return (Object.keys(FAT_GROUPS) as FatGroupKey[]).map(key => {
+    const of = (oil: Oil) => FAT_GROUPS[key].acids.reduce((sum, name) => sum + acidOf(name)(oil), 0)
+    const from = oils
+      .map(({ oil, share }) => ({ oil: oil.id, name: oil.name, share: share * of(oil) }))
+      .filter(one => one.share >= 0.001)
+      .sort((a, b) => b.share - a.share)
+    return { key, share: weigh(oils, of), from }
+  })
+}
+
+/** A group's share. */
+export const groupShare = ({ groups }: Pick<Character, 'groups'>, key: FatGroupKey): number =>
+  groups.find(group => group.key === key)!.share
+
 /** The character of a recipe; `scentHeat` is how the scent heats. */
 export function characterOf(unit: UnitBatter, scentHeat: HeatClass = 'none'): Character {
   const { oils } = unit
   const acids = ACIDS.map(([name, of]) => ({ name, share: weigh(oils, of) }))
-  const share = (name: string) => acids.find(acid => acid.name === name)!.share
-  const lm = share('lauric') + share('myristic')
-  const ps = share('palmitic') + share('stearic')
-  const ricinoleic = share('ricinoleic')
+  const groups = groupsOf(oils)
   return {
     acids,
+    groups,
+    restShare: Math.max(0, 1 - groups.reduce((sum, group) => sum + group.share, 0)),
     iodineValue: weigh(oils, oil => oil.iodineValue),
     hardShare: oils.reduce((sum, part) => sum + (isHard(part.oil) ? part.share : 0), 0),
-    hardness: mark(lm + ps, HARD),
-    cleansing: mark(lm, CLEAN),
-    openLather: mark(lm + ricinoleic, OPEN),
-    creamyLather: mark(ps + ricinoleic, CREAM),
-    mildness: mark(share('oleic') + ricinoleic + share('linoleic') + share('linolenic'), MILD),
     ...heatLoad(unit, scentHeat),
   }
 }
@@ -167,6 +161,22 @@ export function techniqueFits(character: Character, lnRate: number): TechniqueFi
   ]
 }
 
+const FIT_WORDS = { suits: 'suit it', 'with care': 'want care', hardly: 'hardly suit it' } as const
+
+/** What the groups mean for designs and for the scent, in a sentence. */
+export function characterSentence(
+  character: Character,
+  fits: readonly TechniqueFit[],
+  paceWord: string,
+  scent: { name: string; quickens: boolean } | null,
+): string {
+  const [most, next] = [...character.groups].sort((a, b) => b.share - a.share)
+  const part = (group: FatGroup) => `${percent(group.share)} ${FAT_GROUPS[group.key].name}`
+  const designs = fits.map(one => `${one.technique} ${FIT_WORDS[one.fit]}`).join(', ')
+  const smell = scent?.quickens ? ` ${scent.name} quickens it further.` : ''
+  return `Mostly ${part(most!)} and ${part(next!)}: the batter is ${paceWord}; ${designs}.${smell}`
+}
+
 export interface RecipeWarning {
   weight: 'stop' | 'warn' | 'hint'
   sentence: string
@@ -178,7 +188,9 @@ const named = (parts: readonly OilInRecipe[]): string => parts.map(part => part.
 export function recipeWarnings(unit: UnitBatter, character: Character): RecipeWarning[] {
   const warnings: RecipeWarning[] = []
   const warn = (weight: RecipeWarning['weight'], sentence: string) => warnings.push({ weight, sentence })
-  const lauricHigh = character.cleansing.share
+  const acid = (name: string) => character.acids.find(one => one.name === name)!.share
+  const lauricHigh = acid('lauric') + acid('myristic')
+  const hardAcids = lauricHigh + groupShare(character, 'hard')
   const fattyAcids = unit.oils.filter(part => isFattyAcid(part.oil))
   const acidShare = fattyAcids.reduce((sum, part) => sum + part.share, 0)
   const wax = unit.oils.filter(part => part.oil.solidWax > 0.5)
@@ -193,13 +205,9 @@ export function recipeWarnings(unit: UnitBatter, character: Character): RecipeWa
       'hint',
       `${named(wax)} sets at about 63 °C: melt it with the hard fats and keep the mix warm, or leave it out.`,
     )
-  if (character.hardness.share < 0.25)
-    warn(
-      'warn',
-      `Only ${percent(character.hardness.share)} of the fatty acids make a bar hard: it stays soft for weeks.`,
-    )
-  if (character.hardness.share > 0.58)
-    warn('hint', `${percent(character.hardness.share)} hard fatty acids: cut early, or the bar turns brittle.`)
+  if (hardAcids < 0.25)
+    warn('warn', `Only ${percent(hardAcids)} of the fatty acids make a bar hard: it stays soft for weeks.`)
+  if (hardAcids > 0.58) warn('hint', `${percent(hardAcids)} hard fatty acids: cut early, or the bar turns brittle.`)
   if (lauricHigh > 0.26)
     warn(
       unit.superfatShare < 0.08 ? 'warn' : 'hint',

@@ -2,7 +2,8 @@ import type { Recipe } from '../plan/recipe-part.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { unitBatter } from './batter.ts'
-import { characterOf } from './character.ts'
+import { FAT_GROUPS, characterOf, groupShare } from './character.ts'
+import type { FatGroupKey } from './character.ts'
 
 export interface ComparedLine {
   label: string
@@ -48,8 +49,9 @@ export function compareRecipes(a: Recipe, b: Recipe, shelf: Shelf): ComparedLine
     line('lye for 1 kg of oils', `${(ua.lyeG * 1000).toFixed(1)} g`, `${(ub.lyeG * 1000).toFixed(1)} g`),
     line('iodine value', ca.iodineValue.toFixed(0), cb.iodineValue.toFixed(0)),
     line('hard oils', percent(ca.hardShare), percent(cb.hardShare)),
-    line('bar', ca.hardness.word, cb.hardness.word),
-    line('cleansing', ca.cleansing.word, cb.cleansing.word),
+    ...(Object.keys(FAT_GROUPS) as FatGroupKey[]).map(key =>
+      line(FAT_GROUPS[key].name, percent(groupShare(ca, key)), percent(groupShare(cb, key))),
+    ),
     line('heat in the mould', ca.heatLoad, cb.heatLoad),
   ]
 }

@@ -102,6 +102,10 @@ const router = createBrowserRouter([
           },
         ],
       },
+      {
+        path: '/glossary/:word?',
+        lazy: async () => ({ Component: (await import('../features/glossary/glossary-page.tsx')).GlossaryPage }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -3,7 +3,7 @@ import type { BatchAnswer, Shelf } from '@ostler/core'
 import { queryOptions, useQuery } from '@tanstack/react-query'
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { Link, NavLink, Outlet, useParams } from 'react-router'
+import { Link, Outlet, useLocation, useParams } from 'react-router'
 import { batchQuery, shelfQuery } from '../api/client.ts'
 import { OpenBatchContext, useBatch, usePlan } from '../plan/context.tsx'
 import { draftToTakeUp } from '../plan/draft.ts'
@@ -12,21 +12,9 @@ import { OpenBatch } from '../plan/open-batch.ts'
 import { remediesInWorker } from '../workers/remedies.ts'
 import { TextField } from '../ui/text-field.tsx'
 import { SaveMark } from './save-mark.tsx'
+import { PageLinks, StageLinks } from './stage-bar.tsx'
+import { placeOf } from './stages.ts'
 import { TopBar } from './top-bar.tsx'
-
-const PAGES = [
-  ['batter', 'Batter'],
-  ['cups', 'Cups'],
-  ['colour', 'Colour'],
-  ['score', 'Score'],
-  ['bars', 'Bars'],
-  ['heat', 'Heat'],
-  ['prepare', 'Prepare'],
-  ['weigh', 'Weigh'],
-  ['sheet', 'Sheet'],
-  ['rest', 'Rest'],
-  ['cut', 'Cut'],
-] as const
 
 /** What this browser still holds of a batch that the server has not. */
 const draftQuery = (id: string) =>
@@ -94,18 +82,22 @@ function useUndoKeys(): void {
   }, [batch])
 }
 
+/** Pages that show a heading of their own. */
+const HAS_HEADING = new Set(['sheet', 'cards', 'colour', 'compare', 'cut', 'bars', 'design', 'cups', 'rest', 'weigh'])
+
 function BatchPages() {
   const batch = useBatch()
   const name = usePlan(state => state.plan.name)
   const canUndo = usePlan(state => state.canUndo)
   const canRedo = usePlan(state => state.canRedo)
+  const { name: page, path } = placeOf(useLocation().pathname)
   useUndoKeys()
   useEffect(() => {
-    document.title = `${name} – Ostler`
+    document.title = `${page} · ${name} – Ostler`
     return () => {
       document.title = 'Ostler'
     }
-  }, [name])
+  }, [name, page])
 
   return (
     <div className="flex min-h-screen flex-col">
@@ -117,22 +109,7 @@ function BatchPages() {
           onValue={value => batch.edit({ kind: 'set', path: ['name'], value }, 'name')}
           className="w-52 border-transparent bg-transparent font-title text-lg font-semibold hover:border-line"
         />
-        <nav
-          aria-label="Pages of this batch"
-          className="flex gap-1 self-stretch max-[900px]:order-2 max-[900px]:min-h-10 max-[900px]:max-w-full max-[900px]:overflow-x-auto"
-        >
-          {PAGES.map(([path, text]) => (
-            <NavLink
-              key={path}
-              to={path}
-              className={({ isActive }) =>
-                `flex items-center border-y-3 border-transparent px-2 max-[600px]:px-1.5 ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
-              }
-            >
-              {text}
-            </NavLink>
-          ))}
-        </nav>
+        <StageLinks />
         <div className="ml-auto flex flex-1 items-center justify-end gap-1 max-[900px]:order-2">
           <SaveMark />
           <button
@@ -155,6 +132,12 @@ function BatchPages() {
           </button>
         </div>
       </TopBar>
+      <PageLinks />
+      {!HAS_HEADING.has(path) && (
+        <h1 className="sr-only">
+          {page}: {name}
+        </h1>
+      )}
       <Outlet />
     </div>
   )

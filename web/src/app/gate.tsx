@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Outlet } from 'react-router'
 import { sessionQuery } from '../api/client.ts'
 import { SetUpPage } from '../features/sign-in/set-up-page.tsx'
+import { SkipLinks, useFocusOnArrival, usePlaceTitle } from './ways-in.tsx'
 import { SignInPage } from '../features/sign-in/sign-in-page.tsx'
 
 /** Lets members in; everyone else signs in here, and the address they wanted stays. */
@@ -20,5 +21,17 @@ export function Gate() {
   if (!data) return <p className="p-10 text-soft">Opening the workshop …</p>
   if (data.needsSetUp) return <SetUpPage asksCode={data.needsSetUpCode} />
   if (!data.member) return <SignInPage demo={data.demo} />
-  return <Outlet />
+  return <Inside />
+}
+
+/** Every page of a workshop: ways past the bar for the keyboard, and the focus on what was opened. */
+function Inside() {
+  useFocusOnArrival()
+  usePlaceTitle()
+  return (
+    <>
+      <SkipLinks />
+      <Outlet />
+    </>
+  )
 }

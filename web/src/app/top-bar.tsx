@@ -1,13 +1,14 @@
 import { IMPERIAL, METRIC } from '@ostler/core'
 import type { UnitHabits } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { Moon, Sun, UserRound } from 'lucide-react'
+import { BookOpen, Keyboard, Moon, Sun, UserRound } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import type { ReactNode } from 'react'
-import { Link } from 'react-router'
+import { Link, useLocation } from 'react-router'
 import { saveHabits, sessionQuery, signOut } from '../api/client.ts'
 import { lastingStore, readText, writeText } from '../plan/storage.ts'
+import { KeysDialog } from './keys-dialog.tsx'
 import { useToast } from '../ui/toast.tsx'
 
 const LIGHT_KEY = 'ostler.light'
@@ -34,6 +35,8 @@ export function TopBar({ children }: { children?: ReactNode }) {
   const client = useQueryClient()
   const toast = useToast()
   const [light, toggleLight] = useLight()
+  const [keys, setKeys] = useState(false)
+  const isBatch = useLocation().pathname.startsWith('/batches/')
   const habits = data?.workshop?.habits ?? METRIC
 
   const keep = async (next: UnitHabits) => {
@@ -60,7 +63,9 @@ export function TopBar({ children }: { children?: ReactNode }) {
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="quiet ml-auto max-[900px]:order-1" aria-label="Workshop and settings">
           <UserRound size={18} aria-hidden />
-          <span className="max-[900px]:sr-only">{data?.workshop?.name}</span>
+          <span className={children && isBatch ? 'sr-only' : 'max-w-44 truncate whitespace-nowrap max-[900px]:sr-only'}>
+            {data?.workshop?.name}
+          </span>
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content
@@ -80,13 +85,23 @@ export function TopBar({ children }: { children?: ReactNode }) {
               {light === 'dim' ? <Sun size={16} aria-hidden /> : <Moon size={16} aria-hidden />}
               {light === 'dim' ? 'Daylight screen' : 'Dim screen for the bench'}
             </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} asChild>
+              <Link to="/glossary">
+                <BookOpen size={16} aria-hidden /> Words of the craft
+              </Link>
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => setKeys(true)}>
+              <Keyboard size={16} aria-hidden /> Keys
+            </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />
+            <DropdownMenu.Label className="px-3 py-1 text-[13px] text-soft">{data?.workshop?.name}</DropdownMenu.Label>
             <DropdownMenu.Item className={ITEM} onSelect={() => void leave()}>
               Sign out {data?.member?.name}
             </DropdownMenu.Item>
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
+      <KeysDialog open={keys} onClose={() => setKeys(false)} />
     </header>
   )
 }

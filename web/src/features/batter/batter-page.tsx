@@ -14,6 +14,7 @@ import { OilsTable } from './oils-table.tsx'
 import { RecipeBar } from './recipe-bar.tsx'
 import { ScentSection } from './scent-section.tsx'
 import { SizeFields } from './size-fields.tsx'
+import { Term } from '../../ui/term.tsx'
 
 /** The recipe, what it becomes for this mould, and what kind of batter that is. */
 export function BatterPage() {
@@ -70,7 +71,8 @@ function BenchFields() {
         <PlanField label="Blender strength" kind="plain" path={['conditions', 'blenderStrength']} />
       </div>
       <p className="mt-2 text-[13px] text-soft">
-        Level 1 is an emulsion, 2 light trace, 3 medium, 4 heavy. Cooler and blended less means more time.
+        <Term at="level">Level</Term> 1 is an <Term at="emulsion">emulsion</Term>, 2 light trace, 3 medium, 4 heavy.
+        Cooler and blended less means more time.
       </p>
     </Section>
   )

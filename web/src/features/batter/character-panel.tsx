@@ -1,45 +1,83 @@
-import { showShare, showTemperature } from '@ostler/core'
-import type { MarkKey } from '@ostler/core'
+import { FAT_GROUPS, showShare, showTemperature } from '@ostler/core'
+import type { FatGroupKey } from '@ostler/core'
 import type { ReactNode } from 'react'
 import { useForecast, useHabits } from '../../plan/context.tsx'
 import { Section } from '../../ui/section.tsx'
+import { Term } from '../../ui/term.tsx'
 import { OpenedNumber as Opened } from '../../ui/working-number.tsx'
 
 const FIT_SIGN = { suits: '●', 'with care': '◐', hardly: '○' } as const
 
-const MARKS: readonly (readonly [MarkKey, string])[] = [
-  ['hardness', 'bar'],
-  ['cleansing', 'cleansing'],
-  ['openLather', 'open lather'],
-  ['creamyLather', 'creamy lather'],
-  ['mildness', 'mildness'],
-]
+/** Each group its own hatching: what is no soap has no colour. */
+const FILLS: Readonly<Record<FatGroupKey, string>> = {
+  quick: 'radial-gradient(circle, var(--ink) 1.2px, transparent 1.4px) 0 0 / 6px 6px',
+  hard: 'var(--ink)',
+  mild: 'var(--chosen)',
+  holds: 'repeating-linear-gradient(90deg, var(--ink) 0 1px, transparent 1px 4px)',
+  soft: 'repeating-linear-gradient(135deg, var(--ink) 0 1px, transparent 1px 6px)',
+}
 
-/** What kind of batter and bar this makes, in words with the numbers behind. */
+/** The recipe's fatty acids as one strip, and what that makes of batter and bar. */
 export function CharacterPanel() {
   const forecast = useForecast()
   const habits = useHabits()
   if (!forecast) return null
-  const { character, techniques, pace, clearPointC } = forecast.recipe
-  const acids = character.acids.filter(acid => acid.share >= 0.005)
+  const { character, techniques, pace, clearPointC, sentence } = forecast.recipe
+  const groups = character.groups.filter(group => group.share >= 0.005)
+  const told = groups.map(group => `${FAT_GROUPS[group.key].name} ${showShare(group.share, 0)}`).join(', ')
   return (
-    <Section title="What kind of batter">
-      <dl className="grid grid-cols-[auto_1fr_auto] gap-x-4 gap-y-1">
-        {MARKS.map(([key, name]) => (
-          <Row
-            key={key}
-            name={name}
-            word={character[key].word}
-            number={<Opened text={showShare(character[key].share, 0)} name={name} working={forecast.workings[key]} />}
+    <Section title="What it is made of, and what that does">
+      <div role="img" aria-label={`Fatty acids: ${told}`} className="flex h-9 w-full border border-edge bg-paper">
+        {groups.map(group => (
+          <span
+            key={group.key}
+            className="border-r border-edge last:border-r-0"
+            style={{ width: `${group.share * 100}%`, background: FILLS[group.key] }}
           />
         ))}
+      </div>
+      <ul aria-label="Fatty acids by what they do" className="mt-2 flex flex-col gap-1">
+        {groups.map(group => (
+          <li key={group.key} className="flex items-baseline gap-2">
+            <span
+              aria-hidden
+              className="size-4 shrink-0 self-center border border-edge"
+              style={{ background: FILLS[group.key] }}
+            />
+            <span className="flex-1">
+              <strong>{FAT_GROUPS[group.key].name}</strong>{' '}
+              <span className="text-[13px] text-soft">
+                {group.from
+                  .slice(0, 2)
+                  .map(part => part.name)
+                  .join(', ')}
+              </span>
+            </span>
+            <Opened
+              text={showShare(group.share, 0)}
+              name={FAT_GROUPS[group.key].name}
+              working={forecast.workings[group.key]}
+            />
+          </li>
+        ))}
+      </ul>
+      <p className="mt-3">{sentence}</p>
+      <ul aria-label="Techniques" className="mt-2 flex flex-col gap-1">
+        {techniques.map(one => (
+          <li key={one.technique}>
+            <span aria-hidden>{FIT_SIGN[one.fit]} </span>
+            <strong>{one.technique}</strong>: {one.fit}. <span className="text-[13px] text-soft">{one.reason}.</span>
+          </li>
+        ))}
+      </ul>
+      <dl className="mt-3 grid grid-cols-[auto_1fr_auto] gap-x-4 gap-y-1">
         <Row
-          name="hard oils"
+          name={<Term at="hard-oil">hard oils</Term>}
           word={`${showShare(1 - character.hardShare, 0)} liquid`}
           number={showShare(character.hardShare, 0)}
         />
         <Row
-          name="heat in the mould"
+          name={<Term at="heat-load">heat in the mould</Term>}
           word={
             character.heatFrom.length > 0
               ? `${character.heatLoad}: ${character.heatFrom.join('; ')}`
@@ -48,50 +86,23 @@ export function CharacterPanel() {
           number=""
         />
         <Row
-          name="pace"
+          name={<Term at="pace">pace</Term>}
           word={pace.word}
           number={
             <Opened text={`× ${Math.exp(pace.lnRate).toFixed(2)}`} name="pace" working={forecast.workings.pace} />
           }
         />
         <Row
-          name="iodine value"
+          name={<Term at="clear-point">fats are clear from</Term>}
           word=""
-          number={
-            <Opened text={character.iodineValue.toFixed(0)} name="iodine value" working={forecast.workings.iodine} />
-          }
+          number={showTemperature(clearPointC, habits)}
         />
-        <Row name="fats are clear from" word="" number={showTemperature(clearPointC, habits)} />
       </dl>
-      <ul aria-label="Techniques" className="mt-3 flex flex-col gap-1">
-        {techniques.map(one => (
-          <li key={one.technique}>
-            <span aria-hidden>{FIT_SIGN[one.fit]} </span>
-            <strong>{one.technique}</strong>: {one.fit}. <span className="text-[13px] text-soft">{one.reason}.</span>
-          </li>
-        ))}
-      </ul>
-      <details className="mt-3">
-        <summary className="text-[13px] text-soft">Fatty acids</summary>
-        <table className="mt-1 w-full">
-          <tbody>
-            {acids.map(acid => (
-              <tr key={acid.name} className="border-t border-line">
-                <th className="py-0.5 text-left font-normal">{acid.name}</th>
-                <td className="w-1/2 px-3">
-                  <span aria-hidden className="block h-1.5 bg-soft" style={{ width: `${acid.share * 100}%` }} />
-                </td>
-                <td className="text-right">{showShare(acid.share)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
     </Section>
   )
 }
 
-const Row = ({ name, word, number }: { name: string; word: string; number: ReactNode }) => (
+const Row = ({ name, word, number }: { name: ReactNode; word: string; number: ReactNode }) => (
   <>
     <dt className="text-soft">{name}</dt>
     <dd className="font-semibold">{word}</dd>

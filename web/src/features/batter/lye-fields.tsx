@@ -6,6 +6,7 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { WaterField } from '../../ui/water-field.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
+import { Term } from '../../ui/term.tsx'
 
 /** Superfat and purity, and water on four bases of which one is kept. */
 export function LyeFields() {
@@ -43,8 +44,9 @@ export function LyeFields() {
       {forecast && (
         <div className="mt-2 flex flex-wrap items-baseline gap-x-6 gap-y-1 text-[13px] text-soft">
           <p className="max-w-150">
-            Superfat is {showShare(forecast.portions.superfat.low)} to {showShare(forecast.portions.superfat.high)} with
-            the oils’ values and the scale. The four ways of water say the same; type into any, and that one is kept.
+            <Term at="superfat">Superfat</Term> is {showShare(forecast.portions.superfat.low)} to{' '}
+            {showShare(forecast.portions.superfat.high)} with the oils’ values and the scale. The four ways of water say
+            the same; type into any, and that one is kept.
           </p>
           {forecast.recipe.lateShare > 0 && (
             <WorkingNumber

@@ -12,6 +12,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { TextField } from '../../ui/text-field.tsx'
 import { oilOptions } from '../../ui/add-options.ts'
+import { Term } from '../../ui/term.tsx'
 
 const FIT_KEY = 'ostler.others-make-up'
 
@@ -58,7 +59,9 @@ export function OilsTable() {
             <th className="text-right font-normal">share</th>
             <th className="text-right font-normal">weight</th>
             <th className="w-24 pl-3 font-normal max-[600px]:hidden">lye it takes</th>
-            <th className="w-px font-normal whitespace-nowrap max-[600px]:hidden">kept back</th>
+            <th className="w-px font-normal whitespace-nowrap max-[600px]:hidden">
+              <Term at="kept-back">kept back</Term>
+            </th>
             <th className="w-px" />
           </tr>
         </thead>

@@ -45,12 +45,15 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
 
   const apply = (remedy: Remedy) => {
     const result = batch.edit(remedy.edit)
+    // What was pressed is gone with the advice: the keyboard stays with the strip.
+    document.querySelector<HTMLElement>('[data-place="risk"] button')?.focus()
     if (result.ok) toast(`${remedy.sentence}: done.`, { text: 'Undo', run: () => batch.undo() })
     else toast(result.sentence)
   }
   return (
     <section
       aria-label="Biggest risk"
+      data-place="risk"
       className="flex min-h-12 flex-wrap items-center gap-x-5 gap-y-2 bg-[#22201c] px-5 py-2 text-[#f6f4ef] max-[900px]:flex-wrap max-[900px]:px-3"
     >
       {isStopped && (

@@ -40,7 +40,7 @@ export function ScorePage() {
   const choose = (id: string | null) => pick(id === null ? [] : [id])
 
   return (
-    <main className="flex flex-col min-[901px]:h-[calc(100dvh-49px)]">
+    <main className="flex flex-col min-[901px]:h-[calc(100dvh-88px)]">
       <div className="grid min-h-0 flex-1 grid-cols-[400px_minmax(0,1fr)_300px] max-[1100px]:grid-cols-[minmax(320px,400px)_1fr] max-[900px]:grid-cols-1">
         <ScoreList picked={picked} onPicked={pick} onTried={setTried} />
         <FaceView chosen={one} onChoose={choose} cut={cut} onCut={setCut} tried={tried} />
