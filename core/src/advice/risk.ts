@@ -143,7 +143,7 @@ export function leanRisk({ split }: Lanes): string | null {
 
 const ricingReason = ({ ricing }: Lanes): string =>
   ricing && ricing.share >= 0.1
-    ? ` The scent makes lumps in ${showChance(ricing.share)} of runs; when it does, and they are blended out, ${showChance(ricing.whole)} of those batches still work as planned.`
+    ? ` The scent makes lumps in ${showChance(ricing.share)} of runs; blended out, ${showChance(ricing.whole)} of those batches still work.`
     : ''
 
 /** Names what fails most often and says why, safety before looks; without anything, where the least time is to spare. */

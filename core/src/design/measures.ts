@@ -5,7 +5,7 @@ import type { Picture, Program, View } from '../swirl/index.ts'
 
 /** What the faces of all bars come to, counted on their pictures. */
 export interface Measures {
-  /** For every bar's face the share of each colour. */
+  /** For the bars' faces, the first and the last among them, the share of each colour. */
   faces: number[][]
   /** Share of each colour on everything that is seen: faces and the top. */
   seen: number[]
@@ -59,8 +59,11 @@ export function measuresOf(program: Program, plan: Pick<Plan, 'mould' | 'cutting
   const isCutLevel = isColumn(plan.mould)
   const length = isCutLevel ? program.heightMm : round ? 2 * program.radiusMm : program.lengthMm
   const bars = isTray(plan.mould) ? [] : barsAlong(length, plan.cutting).bars
-  const step = Math.max(1, Math.ceil(bars.length / MOST_FACES))
-  const places = bars.filter((_, i) => i % step === 0).map(bar => bar.from / length)
+  const count = Math.min(MOST_FACES, bars.length)
+  const places = Array.from({ length: count }, (_, i) => {
+    const bar = bars[count > 1 ? Math.round((i * (bars.length - 1)) / (count - 1)) : 0]!
+    return bar.from / length
+  })
   const draw = (view: View) => tally(renderRows(program, view, 0, view.height, 'final'), program.colours)
   const cuts = places.map(at =>
     draw(isCutLevel ? levelView(program, Math.min(0.998, at), width) : acrossView(program, at, width)),

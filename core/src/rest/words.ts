@@ -159,6 +159,8 @@ export const staysCold = ({ rest }: Plan): boolean => isClosed(rest.steps.at(-1)
 
 /** One thing to do at its time after the last pour. */
 export interface RestTask {
+  /** Stays the same while its time and its words change with the plan. */
+  key: string
   atMin: number
   what: string
 }
@@ -197,10 +199,11 @@ const STAYS_ON_MIN = 30
 /** When to look in, and from when on the wrap has done its work. */
 function lookTasks({ rest }: Plan, { gel, startMin, fullMin, peakMin }: RestResult): RestTask[] {
   if (gel === 'none' || startMin === null) return []
-  const tasks: RestTask[] = [{ atMin: startMin + 10, what: 'Look in: the middle begins to turn clear' }]
+  const tasks: RestTask[] = [{ key: 'look', atMin: startMin + 10, what: 'Look in: the middle begins to turn clear' }]
   const goneMin = Math.max(fullMin ?? peakMin, peakMin)
   if (goneMin > startMin + 25)
     tasks.push({
+      key: 'look-again',
       atMin: goneMin,
       what:
         gel === 'full'
@@ -210,7 +213,11 @@ function lookTasks({ rest }: Plan, { gel, startMin, fullMin, peakMin }: RestResu
   const last = rest.steps.at(-1)!
   const isWrapped = last.towels > 0 && last.atMin < goneMin
   if (gel === 'full' && isWrapped)
-    tasks.push({ atMin: goneMin + STAYS_ON_MIN, what: 'It may be uncovered; left on, it cools more slowly' })
+    tasks.push({
+      key: 'uncover',
+      atMin: goneMin + STAYS_ON_MIN,
+      what: 'It may be uncovered; left on, it cools more slowly',
+    })
   return tasks
 }
 
@@ -224,33 +231,43 @@ export function restTasks(plan: Plan, result: RestResult): RestTask[] {
         : '',
     ].filter(Boolean)
     const list: RestTask[] = [
-      { atMin: step.atMin, what: `${i === 0 ? 'Cover' : 'Change'}: ${PLACE_WORDS[step.place]}, ${wrap.join(', ')}` },
+      {
+        key: `place-${i + 1}`,
+        atMin: step.atMin,
+        what: `${i === 0 ? 'Cover' : 'Change'}: ${PLACE_WORDS[step.place]}, ${wrap.join(', ')}`,
+      },
     ]
     if (step.place === 'oven' && step.holdMin > 0)
-      list.push({ atMin: step.atMin + step.holdMin, what: 'Switch the oven off' })
-    if (step.place === 'mat' && step.holdMin > 0) list.push({ atMin: step.atMin + step.holdMin, what: 'Mat off' })
+      list.push({ key: `oven-off-${i + 1}`, atMin: step.atMin + step.holdMin, what: 'Switch the oven off' })
+    if (step.place === 'mat' && step.holdMin > 0)
+      list.push({ key: `mat-off-${i + 1}`, atMin: step.atMin + step.holdMin, what: 'Mat off' })
     if (isCold(plan.rest.steps[i - 1]) && !isCold(step))
-      list.push({ atMin: step.atMin + 20, what: 'Wipe off what it sweats, or let it air' })
+      list.push({ key: `wipe-${i + 1}`, atMin: step.atMin + 20, what: 'Wipe off what it sweats, or let it air' })
     return list
   })
   tasks.push(...lookTasks(plan, result))
   if (result.crack > 0.05)
-    tasks.push({ atMin: Math.max(10, result.peakMin * 0.7), what: 'Look for cracks; unwrap if it rises' })
+    tasks.push({
+      key: 'cracks',
+      atMin: Math.max(10, result.peakMin * 0.7),
+      what: 'Look for cracks; unwrap if it rises',
+    })
   if (plan.rest.mist && mistMeets(plan) === null) {
-    tasks.unshift({ atMin: 0, what: 'Mist the top with alcohol: no flame, nothing hot, air the room' })
-    tasks.push({ atMin: MIST_AGAIN_MIN, what: 'Mist it once more, then cover it again' })
+    tasks.unshift({ key: 'mist', atMin: 0, what: 'Mist the top with alcohol: no flame, nothing hot, air the room' })
+    tasks.push({ key: 'mist-again', atMin: MIST_AGAIN_MIN, what: 'Mist it once more, then cover it again' })
   }
   const { waitH } = plan.rest.cut
   if (result.unmouldMin !== null) {
     const cutMin = result.unmouldMin + waitH * 60
     if (isTray(plan.mould) || waitH === 0)
       tasks.push({
+        key: 'unmould',
         atMin: result.unmouldMin,
         what: isTray(plan.mould) ? 'Turn the bars out, if they do not dent' : 'Unmould and cut, if it does not dent',
       })
     else {
-      tasks.push({ atMin: result.unmouldMin, what: 'Unmould, if it does not dent' })
-      tasks.push({ atMin: cutMin, what: 'Cut' })
+      tasks.push({ key: 'unmould', atMin: result.unmouldMin, what: 'Unmould, if it does not dent' })
+      tasks.push({ key: 'cut', atMin: cutMin, what: 'Cut' })
     }
   }
   return tasks.sort((a, b) => a.atMin - b.atMin)

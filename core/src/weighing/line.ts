@@ -96,7 +96,7 @@ function scaleOf(
   if (!(massG > 0)) return { errorShare: null, scale: 'fine', scaleSentence: '' }
   const share = stepG / massG
   if (share <= WARN) return { errorShare: share, scale: 'fine', scaleSentence: '' }
-  const text = `A step of ${tidy(stepG, 3)} g is ${showShare(share, 0)} of ${tidy(massG, 3)} g`
+  const text = `A step of ${tidy(stepG, 3)} g is ${showShare(share, 0)} of ${tidy(massG, massG >= 10 ? 0 : 2)} g`
   return share > STOP && isCritical
     ? {
         errorShare: share,

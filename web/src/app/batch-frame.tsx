@@ -107,7 +107,7 @@ function BatchPages() {
           label="Name of the batch"
           value={name}
           onValue={value => batch.edit({ kind: 'set', path: ['name'], value }, 'name')}
-          className="w-52 border-transparent bg-transparent font-title text-lg font-semibold hover:border-line"
+          className="w-60 border-transparent bg-transparent font-title text-lg font-semibold hover:border-line"
         />
         <StageLinks />
         <div className="ml-auto flex flex-1 items-center justify-end gap-1 max-[900px]:order-2">

@@ -1,4 +1,4 @@
-import { acrossView, designOf, hasSwirls, layerHeights } from '@ostler/core'
+import { acrossView, colourNames, designOf, hasSwirls, layerHeights } from '@ostler/core'
 import type { ColourForecast, Forecast, Gelled, Plan } from '@ostler/core'
 import { useMemo } from 'react'
 import { FaceCanvas } from '../features/faces/face-canvas.tsx'
@@ -43,6 +43,8 @@ function Swirled({ plan, colours, pours, height, gelledOf }: Props) {
       program={design.program}
       view={acrossView(design.program, 0.4, width * FINE)}
       hexes={hexes}
+      names={colourNames(plan, design)}
+      drawnWith={plan}
       label={`Face of ${plan.name}`}
       className="max-w-full"
       style={{ width, height }}

@@ -55,7 +55,10 @@ export function CureSection({ waterShare }: { waterShare: number }) {
         ))}
       </dl>
       <Dates readyDay={readyDay} />
-      <figure aria-label="Weight of a bar as it cures" className="mt-2 max-w-180">
+      <figure
+        aria-label={`Weight of a bar as it cures: ${showMass(bars.massG, habits, 1)} fresh, ${showMass(cure.curedG, habits, 1)} when cured`}
+        className="mt-2 max-w-180"
+      >
         <ResponsiveContainer height={220}>
           <LineChart data={cure.curve} margin={{ top: 18, right: 40, bottom: 4, left: 0 }}>
             <CartesianGrid stroke="var(--line)" vertical={false} />

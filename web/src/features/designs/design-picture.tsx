@@ -1,4 +1,4 @@
-import { acrossView, alongView, designOf, isColumn, levelView, usualLevels } from '@ostler/core'
+import { acrossView, alongView, colourNames, designOf, isColumn, levelView, usualLevels } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { useMemo } from 'react'
 import { cupHex, useColourView } from '../../plan/colour-view.ts'
@@ -32,7 +32,13 @@ export function DesignPicture({ plan, seen, label, px = 220, className = 'h-28 w
       : seen === 'along'
         ? alongView(program, 0.5, px)
         : acrossView(program, AT, px)
-  return <FaceCanvas {...{ program, hexes, label, plan, className }} view={plane} refines={false} />
+  return (
+    <FaceCanvas
+      {...{ program, hexes, names: colourNames(plan, design), drawnWith: plan, label, plan, className }}
+      view={plane}
+      refines={false}
+    />
+  )
 }
 
 /** What shows a design best: the top for tools drawn over it, the length for two halves, else the cut face. */

@@ -1,7 +1,17 @@
-import { acrossView, alongView, barsAlong, designOf, isColumn, isTray, levelView, showLength } from '@ostler/core'
+import {
+  acrossView,
+  alongView,
+  barsAlong,
+  designOf,
+  differenceWords,
+  isColumn,
+  isTray,
+  levelView,
+  showLength,
+} from '@ostler/core'
 import type { Design, Plan } from '@ostler/core'
 import { Printer } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
@@ -10,12 +20,13 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Slider } from '../../ui/slider.tsx'
 import { useSize } from '../../ui/use-size.ts'
+import { measureFaces } from '../../workers/faces.ts'
 import { StageSwitch } from '../colour/stage-switch.tsx'
 import { DesignSentences } from './design-sentences.tsx'
 import { FaceCanvas } from './face-canvas.tsx'
 import { SavePicture } from './save-picture.tsx'
 import { TurnedLoaf } from './turned-loaf.tsx'
-import { useDesign, useDesignHexes, useLevels } from './use-design.ts'
+import { useDesign, useDesignHexes, useDesignNames, useLevels } from './use-design.ts'
 
 const FACE_PX = 150
 /** Drawn finer than shown, so that fine threads stay smooth. */
@@ -33,7 +44,8 @@ export function BarsPage() {
   const design = other ?? first
   const hexes = useDesignHexes(design)
   const shown = useMemo(() => ({ ...plan, mould }), [plan, mould])
-  const parts: Props = { design, hexes, plan: shown }
+  const names = useDesignNames(design)
+  const parts: Props = { design, hexes, names, plan: shown }
   return (
     <main className="flex flex-1 flex-col gap-6 bg-booth px-5 py-4 max-[900px]:px-3 print:bg-white">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -72,6 +84,7 @@ export function BarsPage() {
 interface Props {
   design: Design
   hexes: readonly string[]
+  names: readonly string[]
   plan: Plan
 }
 
@@ -97,7 +110,7 @@ function CutFields({ hasRows = false }: { hasRows?: boolean }) {
 }
 
 /** A row of a wide mould's cut is shown part by part. */
-function Bars({ design, hexes, plan }: Props) {
+function Bars({ design, hexes, names, plan }: Props) {
   const habits = useHabits()
   const [backs, setBacks] = useState(false)
   const { program } = design
@@ -128,6 +141,7 @@ function Bars({ design, hexes, plan }: Props) {
       {cutting.onSide && (
         <p className="mt-1">Lay the loaf on its side and cut from wall to wall: the top meets the blade edge on.</p>
       )}
+      {bars.length > 1 && <BarsDiffer {...{ design, names, plan }} last={bars.length} />}
       <ol className="mt-3 flex flex-wrap gap-3">
         {faces.map(face => (
           <li key={face.key}>
@@ -140,6 +154,7 @@ function Bars({ design, hexes, plan }: Props) {
                   program={program}
                   view={acrossView(program, Math.min(0.999, face.at / length), Math.round(width * FINE))}
                   hexes={hexes}
+                  names={names}
                   label={`Bar ${face.text}`}
                   className="block"
                   style={{ width }}
@@ -163,6 +178,29 @@ function Bars({ design, hexes, plan }: Props) {
   )
 }
 
+/** What the two ends of the loaf have of each colour. */
+function BarsDiffer({ design, names, plan, last }: Omit<Props, 'hexes'> & { last: number }) {
+  const { program } = design
+  const { mould, cutting } = plan
+  const [faces, setFaces] = useState<number[][]>([])
+  useEffect(() => {
+    let isWanted = true
+    void measureFaces(program, { mould, cutting }).then(found => {
+      if (isWanted) setFaces(found?.faces ?? [])
+    })
+    return () => {
+      isWanted = false
+    }
+  }, [program, mould, cutting])
+  if (faces.length < 2) return <p className="mt-1 min-h-5" />
+  const words = differenceWords(faces[0]!, faces.at(-1)!, names)
+  return (
+    <p className="mt-1 min-h-5">
+      {words ? `Bar 1 and bar ${last}: ${words}.` : `Bar 1 and bar ${last} have as much of every colour.`}
+    </p>
+  )
+}
+
 /** Height of a face shown so wide, px. */
 const heightOf = (width: number, { program }: Design): number => {
   const view = acrossView(program, 0.5, 1000)
@@ -178,7 +216,7 @@ const sideTurn = (width: number, design: Design) => ({
 })
 
 /** A column is cut into rounds. */
-function Rounds({ design, hexes, plan }: Props) {
+function Rounds({ design, hexes, names, plan }: Props) {
   const { program } = design
   const { bars } = barsAlong(program.heightMm, plan.cutting)
   return (
@@ -192,6 +230,7 @@ function Rounds({ design, hexes, plan }: Props) {
               program={program}
               view={levelView(program, Math.min(0.998, bar.from / program.heightMm), FACE_PX * FINE)}
               hexes={hexes}
+              names={names}
               label={`Round ${i + 1}`}
               style={{ width: FACE_PX }}
             />
@@ -204,7 +243,7 @@ function Rounds({ design, hexes, plan }: Props) {
 }
 
 /** Every cavity of a tray is a bar: they are poured alike. */
-function Cavity({ design, hexes, plan }: Props) {
+function Cavity({ design, hexes, names, plan }: Props) {
   const { program } = design
   return (
     <Section
@@ -213,13 +252,13 @@ function Cavity({ design, hexes, plan }: Props) {
     >
       <div className="flex flex-wrap items-end gap-4">
         <FaceCanvas
-          {...{ program, hexes, plan }}
+          {...{ program, hexes, names, plan }}
           view={levelView(program, 1, FACE_PX * 2 * FINE)}
           label="A bar from above"
           style={{ width: FACE_PX * 2 }}
         />
         <FaceCanvas
-          {...{ program, hexes }}
+          {...{ program, hexes, names }}
           view={acrossView(program, 0.5, FACE_PX * FINE)}
           label="A bar cut across"
           style={{ width: FACE_PX }}
@@ -231,7 +270,7 @@ function Cavity({ design, hexes, plan }: Props) {
 
 const SPACE_PX = 360
 
-function InSpace({ design, hexes, plan }: Props) {
+function InSpace({ design, hexes, names, plan }: Props) {
   const [ref, size] = useSize<HTMLDivElement>()
   const [at, setAt] = useState(0)
   return (
@@ -240,7 +279,7 @@ function InSpace({ design, hexes, plan }: Props) {
       aside={<span className="text-soft print:hidden">drag it, or turn it with the arrow keys</span>}
     >
       <div ref={ref} className="w-full">
-        {size.width > 0 && <TurnedLoaf {...{ design, hexes, plan, at }} width={size.width} height={SPACE_PX} />}
+        {size.width > 0 && <TurnedLoaf {...{ design, hexes, names, plan, at }} width={size.width} height={SPACE_PX} />}
       </div>
       <div className="flex max-w-100 items-center gap-3 print:hidden">
         <span className="shrink-0 text-[14px]">cut open</span>
@@ -264,7 +303,7 @@ const CUTS: Readonly<Record<Cut, string>> = {
 }
 const LONG_PX = 520
 
-function Others({ design, hexes, plan }: Props) {
+function Others({ design, hexes, names, plan }: Props) {
   const { program } = design
   const [places, setPlaces] = useState<Record<Cut, number>>({ level: 1, along: 0.5, across: 0.5 })
   const round = program.radiusMm > 0
@@ -286,7 +325,7 @@ function Others({ design, hexes, plan }: Props) {
           return (
             <figure key={cut} style={{ width }} className="max-w-full">
               <FaceCanvas
-                {...{ program, hexes, plan }}
+                {...{ program, hexes, names, plan }}
                 view={viewOf(cut)(width * FINE)}
                 label={text}
                 className="block w-full"

@@ -8,7 +8,7 @@ import { Swatch } from '../../ui/swatch.tsx'
 import { howMoved, howPoured, howSetIn } from '../sheet/how-done.ts'
 import { FaceCanvas } from './face-canvas.tsx'
 import { SavePicture } from './save-picture.tsx'
-import { useDesign, useDesignHexes } from './use-design.ts'
+import { useDesign, useDesignHexes, useDesignNames } from './use-design.ts'
 
 const FINE = 2
 /** Where the small faces are cut, shares of the length. */
@@ -19,6 +19,7 @@ export function DesignSheet() {
   const plan = usePlan(state => state.plan)
   const design = useDesign()
   const hexes = useDesignHexes(design)
+  const names = useDesignNames(design)
   return (
     <main className="flex-1 bg-booth py-6 max-[600px]:py-0 print:bg-white print:p-0">
       <div className="mx-auto mb-4 flex max-w-200 gap-3 px-4 max-[600px]:pt-3 print:hidden">
@@ -33,7 +34,7 @@ export function DesignSheet() {
         </Link>
       </div>
       <article className="sheet mx-auto max-w-200 bg-paper p-8 text-[14px] max-[600px]:p-4 print:max-w-none print:p-0 print:text-[9.5pt]">
-        <Pictures {...{ plan, design, hexes }} />
+        <Pictures {...{ plan, design, hexes, names }} />
         <div className="mt-4 grid grid-cols-[240px_1fr] gap-8 max-[600px]:grid-cols-1">
           <Colours plan={plan} />
           <Steps plan={plan} />
@@ -47,9 +48,10 @@ interface Props {
   plan: Plan
   design: Design
   hexes: readonly string[]
+  names: readonly string[]
 }
 
-function Pictures({ plan, design, hexes }: Props) {
+function Pictures({ plan, design, hexes, names }: Props) {
   const habits = useHabits()
   const { program } = design
   const { mould } = plan
@@ -72,7 +74,8 @@ function Pictures({ plan, design, hexes }: Props) {
       <div className="flex flex-wrap items-start gap-5">
         <figure className="w-70">
           <FaceCanvas
-            {...{ program, hexes }}
+            {...{ program, hexes, names }}
+            drawnWith={plan}
             view={cutAt(0.42)(280 * FINE)}
             label="The face of a bar"
             className="w-full"
@@ -81,7 +84,7 @@ function Pictures({ plan, design, hexes }: Props) {
         </figure>
         <div className="min-w-70 flex-1">
           <FaceCanvas
-            {...{ program, hexes, plan }}
+            {...{ program, hexes, names, plan }}
             view={levelView(program, 1, 420 * FINE)}
             label="The top"
             className="max-h-50 max-w-full"
@@ -90,7 +93,7 @@ function Pictures({ plan, design, hexes }: Props) {
             {small.map(at => (
               <FaceCanvas
                 key={at}
-                {...{ program, hexes }}
+                {...{ program, hexes, names }}
                 view={cutAt(at)(90 * FINE)}
                 label={`Cut at ${Math.round(at * 100)} %`}
                 className="min-w-0 flex-1"

@@ -1,6 +1,6 @@
-import { seenBy } from '@ostler/core'
+import { patternWords, pictureWords, seenBy } from '@ostler/core'
 import type { Picture, Plan, Program, View } from '@ostler/core'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useId, useMemo, useRef, useState } from 'react'
 import { useColourView } from '../../plan/colour-view.ts'
 import { drawFace } from '../../workers/faces.ts'
 import { painted } from './paint.ts'
@@ -10,6 +10,10 @@ interface Props {
   program: Program
   view: View
   hexes: readonly string[]
+  /** Of the colours, in the same order: what is shown is told in words too. */
+  names: readonly string[]
+  /** Whose moves are named in those words. */
+  drawnWith?: Pick<Plan, 'moves'>
   label: string
   /** Drawn once more, finely, when it has come to rest. */
   refines?: boolean
@@ -65,7 +69,18 @@ function usePicture(program: Program, view: View, refines: boolean): { picture: 
 }
 
 /** One view of a design in its forecast colours. */
-export function FaceCanvas({ program, view, hexes, label, plan, refines = true, className = '', style }: Props) {
+export function FaceCanvas({
+  program,
+  view,
+  hexes,
+  names,
+  drawnWith,
+  label,
+  plan,
+  refines = true,
+  className = '',
+  style,
+}: Props) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const { picture, isFine } = usePicture(program, view, refines)
   const { sight } = useColourView()
@@ -80,15 +95,29 @@ export function FaceCanvas({ program, view, hexes, label, plan, refines = true, 
     context.putImageData(painted(picture, colours.split(',')), 0, 0)
     if (strewn) paintToppings(context, strewn, program, JSON.parse(key) as View, hex => seenBy(hex, sight))
   }, [picture, colours, strewn, program, sight, key])
+  const id = useId()
+  const isLevel = view.downZ === 0
+  const told = JSON.stringify(names)
+  // While it is still being changed there is nothing to be read yet.
+  const words = useMemo(
+    () => (picture && isFine ? pictureWords(picture, JSON.parse(told) as string[], isLevel) : ''),
+    [picture, isFine, told, isLevel],
+  )
   return (
-    <canvas
-      ref={canvas}
-      role="img"
-      aria-label={label}
-      data-drawn={picture ? 'yes' : 'no'}
-      data-fine={isFine ? 'yes' : 'no'}
-      className={className}
-      style={style}
-    />
+    <>
+      <canvas
+        ref={canvas}
+        role="img"
+        aria-label={label}
+        aria-describedby={id}
+        data-drawn={picture ? 'yes' : 'no'}
+        data-fine={isFine ? 'yes' : 'no'}
+        className={className}
+        style={style}
+      />
+      <span id={id} hidden>
+        {`${words} ${drawnWith ? patternWords(drawnWith) : ''}`.trim()}
+      </span>
+    </>
   )
 }

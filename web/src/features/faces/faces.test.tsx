@@ -124,6 +124,7 @@ describe('the block in space', () => {
     const parts = {
       design,
       hexes: ['#111111', '#222222', '#333333'],
+      names: ['Dark', 'Grey', 'Pale'],
       plan: { ...plan, finish: { ...plan.finish, toppings: [startingTopping('topping-1', 'mica')] } },
     }
     opened(plan, <TurnedLoaf {...parts} at={0.3} width={500} height={300} />)

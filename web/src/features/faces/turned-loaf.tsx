@@ -7,6 +7,7 @@ import { FaceCanvas } from './face-canvas.tsx'
 interface Props {
   design: Design
   hexes: readonly string[]
+  names: readonly string[]
   plan: Plan
   /** Where it is cut open, a share of the length. */
   at: number
@@ -120,7 +121,7 @@ function roundSides(program: Program, at: number, scale: number): Side[] {
 }
 
 /** The block in space: dragged or turned with the arrow keys, and cut open. */
-export function TurnedLoaf({ design, hexes, plan, at, width, height }: Props) {
+export function TurnedLoaf({ design, hexes, names, plan, at, width, height }: Props) {
   const { program } = design
   const [view, setView] = useState(START)
   const grab = useRef<{ x: number; y: number; turn: number; tilt: number } | null>(null)
@@ -171,8 +172,7 @@ export function TurnedLoaf({ design, hexes, plan, at, width, height }: Props) {
             key={side.key}
             program={program}
             view={side.view}
-            hexes={hexes}
-            plan={plan}
+            {...{ hexes, names, plan }}
             label={`Side: ${side.key}`}
             className="absolute max-w-none"
             style={{

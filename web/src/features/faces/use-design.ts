@@ -1,4 +1,4 @@
-import { designOf, findById, seenBy } from '@ostler/core'
+import { colourNames, designOf, findById, seenBy } from '@ostler/core'
 import type { Design, Plan } from '@ostler/core'
 import { useMemo } from 'react'
 import { useColourView, useCupHex } from '../../plan/colour-view.ts'
@@ -51,4 +51,11 @@ export function useDesignHexes(design: Design): string[] {
     ...design.pencils.map(id => seenBy(findById(shelf.colorants, id)?.hex ?? '#555555', sight)),
     ...design.embedHexes.map(hex => seenBy(hex, sight)),
   ]
+}
+
+/** Names of the same colours, for those who hear a picture instead of seeing it. */
+export function useDesignNames(design: Design): string[] {
+  const plan = usePlan(state => state.plan)
+  const { shelf } = useBatch()
+  return colourNames(plan, design, id => findById(shelf.colorants, id)?.name ?? id)
 }

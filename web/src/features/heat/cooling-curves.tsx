@@ -1,6 +1,7 @@
 import { showTemperature } from '@ostler/core'
 import type { BodyPlan, HeatPlan } from '@ostler/core'
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
+import { useId } from 'react'
 import { useHabits, usePlan } from '../../plan/context.tsx'
 import { clockBefore } from '../../ui/clock.ts'
 
@@ -26,15 +27,33 @@ function joined(heat: HeatPlan): Point[] {
   return [...all.values()].sort((a, b) => a.before - b.before)
 }
 
+/** What the two lines show, for those who cannot see them. */
+function chartWords(heat: HeatPlan, clock: (min: number) => string, show: (c: number) => string): string {
+  return (['lye', 'oils'] as const)
+    .flatMap(name => {
+      const points = pointsOf(heat[name], name)
+      const ends = [points[0], points.at(-1)]
+      const told = ends.map(point => point && `${show(point[name]!)} at ${clock(-point.before)}`)
+      return told[0] && told[1]
+        ? [`The ${name === 'lye' ? 'lye is' : 'oils are'} at ${told[0]} and at ${told[1]}.`]
+        : []
+    })
+    .join(' ')
+}
+
 /** Lye and oils over time, meeting at mixing. */
 export function CoolingCurves({ heat }: { heat: HeatPlan }) {
   const habits = useHabits()
   const startAt = usePlan(state => state.plan.heat.startAt)
   const points = joined(heat)
   const show = (c: number) => showTemperature(Math.round(c), habits)
+  const id = useId()
   if (points.length < 2) return null
   return (
-    <figure aria-label="Lye and oils as they cool" className="h-72 max-w-220">
+    <figure aria-label="Lye and oils as they cool" aria-describedby={id} className="h-72 max-w-220">
+      <p id={id} className="sr-only">
+        {chartWords(heat, at => clockBefore(startAt, at), show)}
+      </p>
       <ResponsiveContainer>
         <LineChart data={points} margin={{ top: 18, right: 70, bottom: 4, left: 0 }}>
           <CartesianGrid stroke="var(--line)" vertical={false} />

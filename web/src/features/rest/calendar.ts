@@ -8,17 +8,24 @@ const TASK_MIN = 15
  *
  * @throws Error when the file cannot be made
  */
-export async function calendarOf(name: string, tasks: readonly RestTask[], pouredAt: Date): Promise<string> {
+export async function calendarOf(
+  batch: { id: string; name: string },
+  tasks: readonly RestTask[],
+  pouredAt: Date,
+): Promise<string> {
   const { createEvents } = await import('ics')
   const { error, value } = createEvents(
     tasks.map(task => {
       const at = new Date(pouredAt.getTime() + task.atMin * 60_000)
+      const start = [at.getFullYear(), at.getMonth() + 1, at.getDate(), at.getHours(), at.getMinutes()] as const
       return {
-        title: `${name}: ${task.what}`,
-        start: [at.getFullYear(), at.getMonth() + 1, at.getDate(), at.getHours(), at.getMinutes()] as const,
+        // The same task of the same batch is the same event: a file made again moves it instead of adding it.
+        uid: `${batch.id}-${task.key}@ostler`,
+        title: `${batch.name}: ${task.what}`,
+        start,
         duration: { minutes: TASK_MIN },
         productId: 'ostler',
-        alarms: [{ action: 'display' as const, description: task.what, trigger: { minutes: 0, before: true } }],
+        alarms: [{ action: 'display' as const, description: task.what, trigger: start }],
       }
     }) as unknown as Parameters<typeof createEvents>[0],
   )

@@ -11,6 +11,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
+import { useId } from 'react'
 import { useHabits, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
 import type { RestLook } from '../../workers/rest.ts'
@@ -27,6 +28,21 @@ const HOURS_SHOWN = 24
 const TOO_HOT_C = 88
 const NEARLY_TOO_HOT_C = 78
 
+/** What the lines show, for those who cannot see them. */
+function chartWords({ result, curve }: RestLook, show: (c: number) => string): string {
+  const from = curve[0]
+  const end = curve.filter(point => point.s <= HOURS_SHOWN * 3600).at(-1)
+  return [
+    from &&
+      `The core starts at ${show(from.core)} and is warmest after ${showHours(result.peakMin)} at ${show(result.peakC)}.`,
+    `Soap gels at ${show(result.gelC)}.`,
+    end &&
+      `After ${showHours(end.s / 60)} the core is at ${show(end.core)}, the coldest corner at ${show(end.corner)}.`,
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
 /** Core, side and corner over a day, what stands around, and readings typed in. */
 export function RestCurves({ look }: { look: RestLook }) {
   const habits = useHabits()
@@ -36,8 +52,12 @@ export function RestCurves({ look }: { look: RestLook }) {
     .map(point => ({ ...point, min: point.s / 60 }))
   const band = (look.chances?.core ?? []).map(({ s, low, high }) => ({ min: s / 60, band: [low, high] }))
   const show = (c: number) => showTemperature(Math.round(c), habits)
+  const id = useId()
   return (
-    <figure aria-label="Temperatures over a day" className="max-w-220">
+    <figure aria-label="Temperatures over a day" aria-describedby={id} className="max-w-220">
+      <p id={id} className="sr-only">
+        {chartWords(look, show)}
+      </p>
       <ResponsiveContainer height={288}>
         <ComposedChart data={points} margin={{ top: 18, right: 70, bottom: 4, left: 0 }}>
           <CartesianGrid stroke="var(--line)" vertical={false} />

@@ -177,8 +177,8 @@ describe('the page', () => {
 
 describe('things to do', () => {
   const tasks = [
-    { atMin: 0, what: 'Cover' },
-    { atMin: 90, what: 'Look in' },
+    { key: 'place-1', atMin: 0, what: 'Cover' },
+    { key: 'look', atMin: 90, what: 'Look in' },
   ]
   test('stand at their clock times; an unreadable time is told', () => {
     const batch = opened(start, <RestTasks tasks={tasks} />)
@@ -192,7 +192,16 @@ describe('things to do', () => {
   })
 
   test('become a calendar with one event each', async () => {
-    const text = await calendarOf('Loaf', tasks, new Date(2026, 2, 2, 14, 0))
+    const batch = { id: 'b7', name: 'Loaf' }
+    const text = await calendarOf(batch, tasks, new Date(2026, 2, 2, 14, 0))
+    const later = await calendarOf(batch, [{ ...tasks[0]!, atMin: 20, what: 'Cover it' }], new Date(2026, 2, 2, 15, 0))
+    const uids = (of: string) => of.match(/^UID:.*$/gm)!.map(line => line.trim())
+    expect(new Set(uids(text)).size).toBe(2)
+    expect(uids(later)[0]).toBe(uids(text)[0])
+    const at = new Date(2026, 2, 2, 14, 0)
+    const stamp = at.toISOString().replace(/[-:]/g, '').replace('.000', '')
+    expect(text).toContain(`TRIGGER;VALUE=DATE-TIME:${stamp}`)
+    expect(text).not.toMatch(/^TRIGGER:-?P(T)?\r?$/m)
     expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2)
     expect(text).toContain('SUMMARY:Loaf: Look in')
     expect(text.startsWith('BEGIN:VCALENDAR')).toBe(true)

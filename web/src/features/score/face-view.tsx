@@ -7,7 +7,7 @@ import { Segments } from '../../ui/segments.tsx'
 import { Slider } from '../../ui/slider.tsx'
 import { FaceCanvas } from '../faces/face-canvas.tsx'
 import { TurnedLoaf } from '../faces/turned-loaf.tsx'
-import { useDesign, useDesignHexes } from '../faces/use-design.ts'
+import { useDesign, useDesignHexes, useDesignNames } from '../faces/use-design.ts'
 import { StageSwitch } from '../colour/stage-switch.tsx'
 import { useSize } from '../../ui/use-size.ts'
 import { Handles } from './handles.tsx'
@@ -48,6 +48,7 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
   const forecast = useForecast()
   const design = useDesign(tried)
   const hexes = useDesignHexes(design)
+  const names = useDesignNames(design)
   const isSwirled = tried !== null || hasSwirls(plan) || design.program.tops.length > 0
   const [cutAt, setCutAt] = useState(0.42)
   const isPlain = cut === 'across' && !isSwirled
@@ -85,7 +86,7 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
         {cut === 'turned' && size.width > 0 && (
           <div className="absolute right-0 bottom-0 left-0" style={{ top }}>
             <TurnedLoaf
-              {...{ design, hexes, plan }}
+              {...{ design, hexes, names, plan }}
               at={cutAt * 0.9}
               width={size.width}
               height={Math.max(80, size.height - top)}
@@ -93,7 +94,7 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
           </div>
         )}
         {cut !== 'turned' && !isPlain && size.width > 0 && (
-          <Cutaway {...{ design, hexes, plan, cut, place }} at={cutAt} />
+          <Cutaway {...{ design, hexes, names, plan, cut, place }} at={cutAt} />
         )}
         {cut !== 'turned' && (
           <svg
@@ -179,13 +180,14 @@ const MOST_FACE_PX = 520
 interface CutawayProps {
   design: Design
   hexes: readonly string[]
+  names: readonly string[]
   plan: Plan
   cut: Cut
   at: number
   place: Place
 }
 
-function Cutaway({ design, hexes, plan, cut, at, place }: CutawayProps) {
+function Cutaway({ design, hexes, names, plan, cut, at, place }: CutawayProps) {
   const { program } = design
   const px = Math.min(MOST_FACE_PX, Math.max(2, Math.round(place.width)))
   const held = Math.min(0.999, Math.max(0.001, at))
@@ -203,6 +205,8 @@ function Cutaway({ design, hexes, plan, cut, at, place }: CutawayProps) {
       program={program}
       view={view}
       hexes={hexes}
+      names={names}
+      drawnWith={plan}
       plan={plan}
       label={
         cut === 'top' ? 'The top of the soap' : cut === 'along' ? 'Cut along the mould' : 'Face of the bar at the cut'

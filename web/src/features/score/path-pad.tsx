@@ -3,7 +3,7 @@ import type { Move } from '@ostler/core'
 import { useRef, useState } from 'react'
 import type { PointerEvent } from 'react'
 import { FaceCanvas } from '../faces/face-canvas.tsx'
-import { useDesign, useDesignHexes } from '../faces/use-design.ts'
+import { useDesign, useDesignHexes, useDesignNames } from '../faces/use-design.ts'
 
 interface Props {
   points: Move['path']
@@ -17,6 +17,7 @@ const APART = 0.025
 export function PathPad({ points, onPoints }: Props) {
   const design = useDesign()
   const hexes = useDesignHexes(design)
+  const names = useDesignNames(design)
   const { program } = design
   const view = levelView(program, 1, 268)
   const [drawing, setDrawing] = useState<Move['path'] | null>(null)
@@ -54,7 +55,7 @@ export function PathPad({ points, onPoints }: Props) {
         onPointerMove={go}
         onPointerUp={end}
       >
-        <FaceCanvas program={program} view={view} hexes={hexes} label="The mould from above" className="block w-full" />
+        <FaceCanvas {...{ program, view, hexes, names }} label="The mould from above" className="block w-full" />
         <svg viewBox="0 0 1 1" preserveAspectRatio="none" className="pointer-events-none absolute inset-0 size-full">
           <polyline
             points={shown.map(point => `${point.x},${1 - point.y}`).join(' ')}

@@ -19,7 +19,7 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { TextField } from '../../ui/text-field.tsx'
 import { planBOffersInWorker, planBOutlookInWorker } from '../../workers/search.ts'
 import { FaceCanvas } from '../faces/face-canvas.tsx'
-import { useDesignHexes } from '../faces/use-design.ts'
+import { useDesignHexes, useDesignNames } from '../faces/use-design.ts'
 
 /** While plan B is worked on, the score says so. */
 export function PlanBBanner() {
@@ -162,7 +162,15 @@ function OtherPicture() {
   const { planB } = plan
   const design = useMemo(() => designOf({ ...plan, score: planB!.score, moves: planB!.moves }, []), [plan, planB])
   const hexes = useDesignHexes(design)
+  const names = useDesignNames(design)
   const { program } = design
   const view = program.radiusMm > 0 ? levelView(program, 0.5, PICTURE_PX) : acrossView(program, 0.42, PICTURE_PX)
-  return <FaceCanvas {...{ program, view, hexes }} label={`Face of ${planB!.name}`} className="w-40" />
+  return (
+    <FaceCanvas
+      {...{ program, view, hexes, names }}
+      drawnWith={planB!}
+      label={`Face of ${planB!.name}`}
+      className="w-40"
+    />
+  )
 }

@@ -124,7 +124,7 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
 function RemedyText({ remedy }: { remedy: Remedy }) {
   const say = useSay()
   return (
-    <p className="max-w-105 text-right leading-snug max-[900px]:text-left">
+    <p className="max-w-80 text-right leading-snug max-[900px]:text-left">
       {say(remedy.sentence)}:{' '}
       <span className="whitespace-nowrap">
         {showChance(remedy.before)} → <strong>{showChance(remedy.after)}</strong>
