@@ -51,3 +51,23 @@ export async function addFrom(where: Page | Locator, name: string, id: string): 
   const page = 'page' in where ? where.page() : where
   await page.locator(`[role=option][data-id="${id}"]`).click()
 }
+
+const STAGE_OF: Readonly<Record<string, string>> = {
+  ...{ Recipe: 'Batter', Heat: 'Batter' },
+  ...{ Score: 'Score', Cups: 'Score', Colour: 'Score', Bars: 'Score' },
+  ...{ 'Run sheet': 'Prepare', Weigh: 'Prepare', Cards: 'Prepare', Sheet: 'Prepare' },
+  ...{ Rest: 'Rest', Cut: 'Rest' },
+}
+
+/** Turns to a page of the open batch as a maker does: to its stage, then to the page. */
+export async function turnTo(page: Page, name: string): Promise<void> {
+  const stage = STAGE_OF[name]!
+  const pages = page.getByRole('navigation', { name: `Pages of ${stage}` })
+  if (!(await pages.isVisible()))
+    await page
+      .getByRole('navigation', { name: 'Stages' })
+      .getByRole('link', { name: new RegExp(`^${stage}\\b`) })
+      .click()
+  await pages.getByRole('link', { name, exact: true }).click()
+  await expect(pages.getByRole('link', { name, exact: true })).toHaveAttribute('aria-current', 'page')
+}

@@ -1,4 +1,4 @@
-import { exampleText, expect, saved, test } from '../workshop.ts'
+import { exampleText, expect, saved, test, turnTo } from '../workshop.ts'
 
 test('a batch is made, found, copied, deleted and brought back', async ({ maker }) => {
   await maker.goto('/batches')
@@ -47,7 +47,7 @@ test('the batter page keeps odd input, shows the working, and evens out oils', a
   await expect(maker.getByText('Superfat is from 0 to 25 %')).toBeVisible()
   await expect(superfat).toHaveValue('-3')
   await superfat.fill('0')
-  await expect(maker.getByText(/would leave free lye/)).toBeVisible()
+  await expect(maker.getByText(/No superfat \(planned\): nothing is left over/).first()).toBeVisible()
   await superfat.fill('5')
   await maker.getByLabel('the others make up for a change').uncheck()
   await maker.getByLabel('Share of Olive oil, refined').fill('39.9')
@@ -87,7 +87,7 @@ test('the pour sheet prints in order, on two pages at most, on A4 and Letter', a
 test('a sheet of a plan in trouble, or with a scent above its limit, says so at the top', async ({ maker, open }) => {
   await open('verdigris-stair', 'Warned')
   await maker.getByLabel('Scent, share of the oils').fill('6')
-  await maker.getByRole('link', { name: 'Sheet' }).click()
+  await turnTo(maker, 'Sheet')
   const warnings = maker.getByRole('list', { name: 'Before this sheet is followed' })
   await expect(warnings).toContainText('above the limit on the shelf, 4 % of the oils')
   await expect(warnings).toContainText('is too thick when you reach it')

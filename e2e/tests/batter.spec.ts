@@ -1,4 +1,4 @@
-import { addFrom, expect, saved, test } from '../workshop.ts'
+import { addFrom, expect, saved, test, turnTo } from '../workshop.ts'
 
 test('from an empty batch to a printed sheet: milk, five oils, a blend at its limit, a start time', async ({
   maker,
@@ -32,10 +32,10 @@ test('from an empty batch to a printed sheet: milk, five oils, a blend at its li
   await expect(maker.getByText(/^Done: the soap stands/)).toBeVisible()
   await expect(maker.getByRole('button', { name: /^batter in the pot: 1(19[7-9]|20[0-3])(\.\d)? g/ })).toBeVisible()
 
-  await maker.getByRole('link', { name: 'Heat' }).click()
+  await turnTo(maker, 'Heat')
   await maker.getByLabel('Start mixing at').fill('14:00')
   await expect(maker.getByLabel('When to begin')).toContainText('14:00')
-  await maker.getByRole('link', { name: 'Sheet' }).click()
+  await turnTo(maker, 'Sheet')
   const sheet = maker.getByRole('article')
   await expect(sheet).toContainText('Goat milk, whole in the lye jug, frozen to slush')
   await expect(sheet).toContainText('Clove bud (essential oil)')

@@ -1,4 +1,4 @@
-import { addFrom, exampleText, expect, saved, test } from '../workshop.ts'
+import { addFrom, exampleText, expect, saved, test, turnTo } from '../workshop.ts'
 
 test('the screen can be dimmed for the bench, and stays so', async ({ maker, open }) => {
   await open('quarry-bench', 'Dim')
@@ -16,7 +16,7 @@ test('notes are kept and stand on the sheet', async ({ maker, open }) => {
   await open('quarry-bench', 'Notes', 'batter')
   await maker.getByLabel('Notes').fill('Second try.\nCooler room.')
   await saved(maker)
-  await maker.getByRole('link', { name: 'Sheet' }).click()
+  await turnTo(maker, 'Sheet')
   await expect(maker.getByText('Second try.')).toBeVisible()
 })
 
@@ -30,7 +30,7 @@ test('a mould that would make a layer too thin is refused with a sentence, and n
   await soap.blur()
   await expect(maker.getByText(/Layer 4 would be 1\.96 mm/)).toBeVisible()
   await expect(soap).toHaveValue('14')
-  await maker.getByRole('link', { name: 'Score' }).click()
+  await turnTo(maker, 'Score')
   await expect(maker.getByText('soap 84 mm high')).toBeVisible()
 })
 

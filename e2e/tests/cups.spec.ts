@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { addFrom, expect, saved, test } from '../workshop.ts'
+import { addFrom, expect, saved, test, turnTo } from '../workshop.ts'
 
 /** A picture as a file: soap that is plain on the right, coloured on the left, in yellowish light. */
 async function photograph(page: Page): Promise<Buffer> {
@@ -31,7 +31,7 @@ test('vanilla in half of the batch, a white layer kept white, a ladder of one bl
 }) => {
   await open('quarry-bench', 'Custard and slate')
   await maker.getByRole('combobox', { name: 'Scent', exact: true }).selectOption('ninefold-custard')
-  await maker.getByRole('link', { name: 'Cups' }).click()
+  await turnTo(maker, 'Cups')
   await maker.getByRole('checkbox', { name: 'Chalk' }).uncheck()
   await maker.getByRole('checkbox', { name: 'Slate' }).uncheck()
   await expect(maker.getByText(/in 1 of 3 cups/)).toBeVisible()
@@ -66,7 +66,7 @@ test('vanilla in half of the batch, a white layer kept white, a ladder of one bl
   expect(lightness(cured)).toBeLessThan(lightness(pour) - 0.1)
   expect(lightness(await shownHex(maker, 'Chalk, cured, not gelled'))).toBeGreaterThan(0.88)
 
-  await maker.getByRole('link', { name: 'Cups' }).click()
+  await turnTo(maker, 'Cups')
   await expect(maker.getByText(/ in the pot = .* in 6 cups/)).toBeVisible()
   await maker.getByRole('link', { name: 'Labels and mixing cards' }).click()
   await expect(maker.getByRole('heading', { name: 'Ladder from Blue' })).toBeVisible()
@@ -102,7 +102,7 @@ test('a wish is turned into doses; a slider moves the colour; the score shows it
   await expect(maker.getByText(/look alike to them|can tell apart what most can/).first()).toBeVisible()
   await maker.getByLabel('Show colours').selectOption('full')
 
-  await maker.getByRole('link', { name: 'Score' }).click()
+  await turnTo(maker, 'Score')
   const malt = maker.getByTestId('layer-1').locator('rect').first()
   const cured = await malt.getAttribute('fill')
   await maker.getByRole('radio', { name: 'pour day' }).check({ force: true })

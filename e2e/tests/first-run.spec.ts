@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { turnTo } from '../workshop.ts'
 
 test('the first visit without demo data sets up the workshop, and its empty list teaches', async ({ page }) => {
   await page.goto(process.env['OSTLER_EMPTY_URL'] ?? 'http://127.0.0.1:4311')
@@ -19,7 +20,7 @@ test('the first visit without demo data sets up the workshop, and its empty list
   await expect(page.getByText('Here stand your batches')).toBeVisible()
   await page.getByRole('button', { name: 'New batch' }).click()
   await expect(page.getByLabel('Name of the batch')).toHaveValue('New batch')
-  await page.getByRole('link', { name: 'Score' }).click()
+  await turnTo(page, 'Score')
   await expect(page.getByLabel('Biggest risk')).toContainText('Every layer is likely to pour as planned')
 
   await page.getByRole('button', { name: 'Workshop and settings' }).click()

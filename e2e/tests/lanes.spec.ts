@@ -1,4 +1,4 @@
-import { exampleText, expect, saved, test } from '../workshop.ts'
+import { exampleText, expect, saved, test, turnTo } from '../workshop.ts'
 import type { Page } from '@playwright/test'
 
 interface Loose {
@@ -56,7 +56,7 @@ test('a five-colour swirl with a lively scent at 40 °C is hopeless; the best pl
   await expect(risk).not.toContainText('over 95 % of runs')
   await saved(maker)
 
-  await maker.getByRole('navigation').getByRole('link', { name: 'Sheet', exact: true }).click()
+  await turnTo(maker, 'Sheet')
   await expect(maker.getByText('Plan B: Spooned instead.')).toBeVisible()
   await maker.emulateMedia({ media: 'print' })
   await expect(maker.getByText('Plan B: Spooned instead.')).toBeVisible()

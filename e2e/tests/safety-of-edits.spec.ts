@@ -12,7 +12,7 @@ test('when another tab saved first there is a choice, and both versions can be k
   await saved(other)
   await maker.getByLabel('Height of layer 1, Slate').fill('20')
   const question = maker.getByRole('dialog', { name: 'This batch was changed in another window' })
-  await expect(question).toContainText('name, layers')
+  await expect(question).toContainText('name, pours')
   await question.getByRole('button', { name: 'Keep both' }).click()
   await expect(maker.getByLabel('Name of the batch')).toHaveValue('Two tabs, my version')
   await expect(maker.getByLabel('Height of layer 1, Slate')).toHaveValue('20')

@@ -1,4 +1,4 @@
-import { addFrom, expect, saved, test } from '../workshop.ts'
+import { addFrom, expect, saved, test, turnTo } from '../workshop.ts'
 
 test('a hanger swirl from a straight score: the bars are scrubbed, a layer is dropped in between, bars are cut', async ({
   maker,
@@ -156,6 +156,6 @@ test('a plan B is made, shown on the sheet, worked on and left', async ({ maker,
   await expect(maker.getByRole('button', { name: /^hanger wire/ })).toHaveCount(0)
   await maker.getByRole('button', { name: 'Back to plan A' }).first().click()
   await expect(maker.getByRole('button', { name: /^hanger wire/ })).toBeVisible()
-  await maker.getByRole('link', { name: 'Sheet', exact: true }).click()
+  await turnTo(maker, 'Sheet')
   await expect(maker.getByText('Plan B: Spooned, when it thickens.')).toBeVisible()
 })

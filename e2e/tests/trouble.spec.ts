@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { DEMO, ROOT, expect, saved, test } from '../workshop.ts'
+import { DEMO, ROOT, expect, saved, test, turnTo } from '../workshop.ts'
 
 test('a newcomer signs in to the demo and finds the batch in trouble', async ({ page }) => {
   await page.goto('/')
@@ -48,7 +48,7 @@ test('a calmer scent takes the risk away; undo brings it back; the file forecast
   await maker.reload()
   await expect(maker.getByLabel('Height of layer 1, Iron')).toHaveValue(height)
 
-  await maker.getByRole('link', { name: 'Sheet' }).click()
+  await turnTo(maker, 'Sheet')
   const download = maker.waitForEvent('download')
   await maker.getByRole('button', { name: 'Export the plan' }).click()
   const file = await (await download).path()
@@ -73,7 +73,7 @@ test('a calmer scent takes the risk away; undo brings it back; the file forecast
   await maker
     .getByLabel('Plan file to import')
     .setInputFiles({ name: 'plan.json', mimeType: 'application/json', buffer: Buffer.from(before) })
-  await maker.getByRole('link', { name: 'Sheet' }).click()
+  await turnTo(maker, 'Sheet')
   const again = maker.waitForEvent('download')
   await maker.getByRole('button', { name: 'Export the plan' }).click()
   expect(readFileSync(await (await again).path(), 'utf8')).toBe(before)

@@ -115,14 +115,22 @@ function toVersion5(document: Loose): Loose {
   }
 }
 
-/** Version 6: what waiting cups do, how long blending took, and the rest in the mould. */
-const toVersion6 = (document: Loose): Loose => ({
-  ...document,
-  version: 6,
-  hands: { ...loose(document['hands']), waiting: 'rest', blend: 'stick' },
-  blendedS: null,
-  rest: startingRest(),
-})
+/**
+ * Version 6: what waiting cups do, how long blending took, and the rest in the mould. Version 5 grew while it was in use:
+ * windows, hands and what was seen came later than the rest of it.
+ */
+function toVersion6(document: Loose): Loose {
+  const { score } = document
+  return {
+    ...document,
+    version: 6,
+    score: Array.isArray(score) ? score.map(pour => ({ window: null, ...loose(pour) })) : score,
+    seen: document['seen'] ?? [],
+    hands: { order: 'first', people: 1, pace: 1, ...loose(document['hands']), waiting: 'rest', blend: 'stick' },
+    blendedS: null,
+    rest: startingRest(),
+  }
+}
 
 /**
  * Version 7: trials, and a written answer to free lye. Version 6 grew while it was in use, so what its earlier forms lack

@@ -52,6 +52,24 @@ test('temperatures shown in °F are read back to within half a degree', () => {
   )
 })
 
+test('what is there is never shown as nothing, however coarse the step', () => {
+  expect(showMass(0.1, IMPERIAL, 1.417476)).toBe('0.004 oz')
+  expect(showMassDown(0.1, IMPERIAL, 1.417476)).toBe('0.003 oz')
+  expect(showMassDown(0, METRIC)).toBe('0.0 g')
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.002, max: 20, noNaN: true }),
+      fc.constantFrom(METRIC, IMPERIAL),
+      fc.constantFrom(0.01, 0.1, 1, 5),
+      (g, habits, stepG) => {
+        expect(parseFloat(showMass(g, habits, stepG))).toBeGreaterThan(0)
+        // A ten-thousandth of an ounce is the finest that is shown.
+        if (g > 0.003) expect(parseFloat(showMassDown(g, habits, stepG))).toBeGreaterThan(0)
+      },
+    ),
+  )
+})
+
 test('lye is never shown as more than it is, and at most one digit less', () => {
   expect(showMassDown(148.5, METRIC)).toBe('148.5 g')
   expect(showMassDown(124.737901, IMPERIAL, 1.417476)).toBe('4.40 oz')

@@ -23,15 +23,31 @@ export function massDecimals(stepG: number, unit: 'g' | 'oz'): number {
   return Math.min(4, Math.max(0, Math.ceil(-Math.log10(step) - 1e-9)))
 }
 
+/** Less than this is nothing, g. */
+const NOTHING_G = 0.0005
+const MOST_DECIMALS = 4
+
+/** Decimals that show something that is there as more than "0.00"; `part` of the last digit must be there. */
+function decimalsShowing(g: number, unit: 'g' | 'oz', stepG: number, part: number): number {
+  const value = Math.abs(unit === 'g' ? g : g / GRAMS_PER_OUNCE)
+  let decimals = massDecimals(stepG, unit)
+  if (Math.abs(g) < NOTHING_G) return decimals
+  while (decimals < MOST_DECIMALS && value < part * 10 ** -decimals) decimals += 1
+  return decimals
+}
+
 /** A mass as the workshop likes it, e.g. "412.3 g" or "14.54 oz". `stepG` is the finest step worth showing. */
 export function showMass(g: number, habits: UnitHabits, stepG = 0.1): string {
   return `${massNumber(g, habits, stepG)} ${habits.mass}`
 }
 
-/** The same without the unit, for a column with the unit in its head. Keeps its decimals so that columns line up. */
+/**
+ * The same without the unit, for a column with the unit in its head. Keeps its decimals so that columns line up; what
+ * the step would round away is shown more finely, never as nothing.
+ */
 export function massNumber(g: number, habits: UnitHabits, stepG = 0.1): string {
   const value = habits.mass === 'g' ? g : g / GRAMS_PER_OUNCE
-  return value.toFixed(massDecimals(stepG, habits.mass))
+  return value.toFixed(decimalsShowing(g, habits.mass, stepG, 0.5))
 }
 
 /** A weight on a step of an ounce scale is kept in grams to a microgram or so: a milligram under a digit stands on it. */
@@ -39,8 +55,10 @@ const ROUNDING_SLACK_G = 0.001
 
 /** A mass that must never be shown larger than it is: lye. Rounded down to the last digit shown. */
 export function showMassDown(g: number, habits: UnitHabits, stepG = 0.1): string {
-  const digit = Math.pow(10, -massDecimals(stepG, habits.mass)) * (habits.mass === 'g' ? 1 : GRAMS_PER_OUNCE)
-  return showMass(Math.floor((g + ROUNDING_SLACK_G) / digit) * digit, habits, stepG)
+  const decimals = decimalsShowing(g > NOTHING_G ? g + ROUNDING_SLACK_G : 0, habits.mass, stepG, 1)
+  const digit = 10 ** -decimals * (habits.mass === 'g' ? 1 : GRAMS_PER_OUNCE)
+  const held = Math.floor((g + ROUNDING_SLACK_G) / digit) * digit
+  return `${(habits.mass === 'g' ? held : held / GRAMS_PER_OUNCE).toFixed(decimals)} ${habits.mass}`
 }
 
 export const showLength = (mm: number, habits: UnitHabits): string =>

@@ -1,24 +1,27 @@
 import { tidy } from '@ostler/core'
 import type { Working } from '@ostler/core'
 import { Popover } from 'radix-ui'
+import { Term } from './term.tsx'
 
 interface Props {
   label: string
   text: string
   working?: Working
+  /** Place in the glossary of the word that the label leans on. */
+  term?: string
   /** Said to screen readers where the label is empty. */
   name?: string
 }
 
 /** A large number that opens to the way it came about. */
-export function WorkingNumber({ label, text, working, name = label }: Props) {
+export function WorkingNumber({ label, text, working, term, name = label }: Props) {
   const opens = working && label === '' ? 'underline decoration-dotted decoration-1 underline-offset-4' : ''
   const number = <span className={`block text-2xl leading-tight font-semibold ${opens}`}>{text}</span>
   if (!working) {
     return (
       <div>
         {number}
-        <span className="text-[13px] text-soft">{label}</span>
+        <span className="text-[13px] text-soft">{term ? <Term at={term}>{label}</Term> : label}</span>
       </div>
     )
   }

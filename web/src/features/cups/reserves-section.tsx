@@ -7,6 +7,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
+import { Term } from '../../ui/term.tsx'
 
 const USES = Object.entries(RESERVE_USES) as [ReserveUse, string][]
 const PLAIN = ''
@@ -22,7 +23,7 @@ export function ReservesSection({ plan }: { plan: Plan }) {
     set([...plan.reserves, { id: freshId('reserve', plan.reserves), use, cup, massG }])
   }
   return (
-    <Section title="Kept back">
+    <Section title="Kept back" aside={<Term at="reserve">why?</Term>}>
       {plan.reserves.length === 0 && <p className="text-soft">Nothing: every cup goes into the mould whole.</p>}
       <ul>
         {plan.reserves.map((reserve, i) => (

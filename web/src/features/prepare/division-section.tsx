@@ -8,6 +8,7 @@ import { DividedSheet } from '../../ui/divided-sheet.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { oilOptions } from '../../ui/add-options.ts'
+import { Term } from '../../ui/term.tsx'
 
 const MODES = { 'one-pot': 'One pot, split into cups', 'own-batters': 'A batter of its own for each cup' } as const
 
@@ -18,7 +19,7 @@ export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Fore
   const { division } = plan
   const set = (key: keyof Division, value: unknown) => told(batch.edit({ kind: 'set', path: ['division', key], value }))
   return (
-    <Section title="One pot or several">
+    <Section title="One pot or several" aside={<Term at="own-batter">own batters</Term>}>
       <div className="grid grid-cols-2 gap-4 max-[600px]:grid-cols-1">
         {compareWays(plan, forecast.portions).map(way => (
           <label

@@ -6,6 +6,7 @@ import { showHours } from '../../ui/clock.ts'
 import { ForecastRefused } from '../../ui/forecast-refused.tsx'
 import { useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { Term } from '../../ui/term.tsx'
 import { lookAtRest } from '../../workers/rest.ts'
 import type { RestLook } from '../../workers/rest.ts'
 import { BarsAlong } from './bars-along.tsx'
@@ -152,6 +153,8 @@ const between = ([from, to]: [number, number]): string =>
 
 interface Fact {
   what: string
+  /** Its word in the glossary. */
+  term?: string
   value: string
   /** Four of five runs lie within. */
   range: string
@@ -166,7 +169,7 @@ function factsOf({ result, chances, ash }: RestLook, ranges: RestRanges | null, 
     result.startMin === null
       ? []
       : [
-          { what: 'gel starts', value: showHours(result.startMin), range: range('startMin') },
+          { what: 'gel starts', term: 'gel', value: showHours(result.startMin), range: range('startMin') },
           ...(result.fullMin === null
             ? []
             : [{ what: 'clear to the corners', value: showHours(result.fullMin), range: range('fullMin') }]),
@@ -185,7 +188,7 @@ function factsOf({ result, chances, ash }: RestLook, ranges: RestRanges | null, 
       value: result.spentMin === null ? 'later than 5 days' : showHours(result.spentMin),
       range: 'no clearance',
     },
-    { what: 'ash', value: ash.word, range: '' },
+    { what: 'ash', term: 'ash', value: ash.word, range: '' },
   ]
 }
 
@@ -202,9 +205,9 @@ function Verdict({ look, progress, ranges }: Pick<Looked, 'progress' | 'ranges'>
       </h1>
       <p className="max-w-180 text-soft">{say(sentence.reason)}</p>
       <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2">
-        {factsOf(look, ranges, habits).map(({ what, value, range }) => (
+        {factsOf(look, ranges, habits).map(({ what, term, value, range }) => (
           <div key={what}>
-            <dt className="text-[13px] text-soft">{what}</dt>
+            <dt className="text-[13px] text-soft">{term ? <Term at={term}>{what}</Term> : what}</dt>
             <dd className="text-xl font-semibold">{value}</dd>
             <dd className="min-h-5 text-[13px] text-soft">{range}</dd>
           </div>

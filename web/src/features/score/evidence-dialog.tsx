@@ -7,6 +7,7 @@ import { saveCounts, shelfQuery } from '../../api/client.ts'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Check } from '../../ui/check.tsx'
+import { Term } from '../../ui/term.tsx'
 
 const percent = (ln: number): string => {
   const by = Math.round((Math.exp(ln) - 1) * 100)
@@ -27,8 +28,9 @@ export function EvidenceDialog({ onClose }: { onClose: () => void }) {
     <Ask open wide title="What the forecast rests on" onClose={onClose}>
       <p className="mb-3 text-soft">
         The model knows oils, water, warmth and blending. What is special to you, your blender, this recipe and a scent
-        it learns from traces that you note in your batches, and from how long blending took. Four in five lie within
-        the range.
+        it learns from traces that you note in your batches, and from how long blending took: that is{' '}
+        <Term at="evidence">evidence</Term>. Four in five lie within the range. Each has its <Term at="pace">pace</Term>
+        .
       </p>
       <table className="w-full text-[14px]">
         <thead>

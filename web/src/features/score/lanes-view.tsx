@@ -14,6 +14,7 @@ import { LaneDrawing } from './lane-drawing.tsx'
 import { SeenDialog } from './seen-dialog.tsx'
 import { timeScale } from './time-scale.ts'
 import type { TimeScale } from './time-scale.ts'
+import { Term } from '../../ui/term.tsx'
 
 const LABEL_PX = 150
 const CHANCE_PX = 206
@@ -64,7 +65,7 @@ export function LanesView({ chosen, onChoose }: Props) {
       aria-labelledby="lanes"
       ref={ref}
       onKeyDown={keys}
-      className="overflow-auto border-t border-ink bg-panel pb-1 min-[701px]:max-h-[46vh]"
+      className={`overflow-auto border-t border-ink bg-panel pb-1 ${asTable ? 'min-[701px]:max-h-[32vh]' : 'min-[701px]:max-h-[46vh]'}`}
     >
       <div className="sticky left-0 flex items-center max-[700px]:flex-wrap" style={{ minHeight: 26, width }}>
         <h2 id="lanes" className="pl-5 text-lg max-[900px]:pl-3">
@@ -196,6 +197,17 @@ function LaneVerdict({ cup, narrow, oneLine }: { cup: string; narrow: boolean; o
   )
 }
 
+const HEADS: readonly (readonly [text: string, term?: string])[] = [
+  ['layer'],
+  ['cup', 'cup'],
+  ['pour'],
+  ['trace then', 'level'],
+  ['window', 'window'],
+  ['layer below', 'dive'],
+  ['to spare (4 of 5)', 'four-of-five'],
+  ['chance'],
+]
+
 /** The same facts for readers and screen readers. */
 function LanesTable({ forecast }: { forecast: Forecast }) {
   const { cups, moves, score } = usePlan(state => state.plan)
@@ -209,9 +221,9 @@ function LanesTable({ forecast }: { forecast: Forecast }) {
       <caption className="sr-only">Pours with their planned times, trace and chances</caption>
       <thead>
         <tr className="text-left text-[13px] text-soft">
-          {['layer', 'cup', 'pour', 'trace then', 'window', 'layer below', 'to spare (4 of 5)', 'chance'].map(head => (
+          {HEADS.map(([head, term]) => (
             <th key={head} className="pr-6 font-normal">
-              {head}
+              {term ? <Term at={term}>{head}</Term> : head}
             </th>
           ))}
         </tr>

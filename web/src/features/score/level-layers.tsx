@@ -102,11 +102,11 @@ export function Boundary({ index, layers, place }: { index: number; layers: read
       onPointerUp={end}
       onPointerCancel={end}
       onKeyDown={keys}
-      className="group absolute h-5 touch-none cursor-ns-resize"
-      style={{ left: place.left, top: y - 10, width: place.width + 98 }}
+      className="group absolute h-6 touch-none cursor-ns-resize"
+      style={{ left: place.left, top: y - 12, width: place.width + 98 }}
     >
-      <span className="absolute inset-x-0 right-[84px] left-0 top-[9px] h-0.5 bg-transparent group-hover:bg-ink/60 group-focus-visible:bg-ink" />
-      <span className="absolute top-0 right-0 flex h-5 w-[88px] items-center gap-1 text-[13px] whitespace-nowrap">
+      <span className="absolute inset-x-0 right-[84px] left-0 top-[11px] h-0.5 bg-transparent group-hover:bg-ink/60 group-focus-visible:bg-ink" />
+      <span className="absolute top-0.5 right-0 flex h-5 w-[88px] items-center gap-1 text-[13px] whitespace-nowrap">
         <span
           aria-hidden
           className="grid h-5 w-5 shrink-0 place-items-center rounded-full border border-ink bg-paper leading-none group-active:bg-ink group-active:text-paper"

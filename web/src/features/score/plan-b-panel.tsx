@@ -19,6 +19,7 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { TextField } from '../../ui/text-field.tsx'
 import { planBOffersInWorker, planBOutlookInWorker } from '../../workers/search.ts'
 import { FaceCanvas } from '../faces/face-canvas.tsx'
+import { Term } from '../../ui/term.tsx'
 import { useDesignHexes, useDesignNames } from '../faces/use-design.ts'
 
 /** While plan B is worked on, the score says so. */
@@ -114,7 +115,9 @@ function Offers() {
   const offers = useAnswer<PlanBOffer[]>(isOpen, planBOffersInWorker)
   return (
     <div className="border-t border-booth-deep pt-2">
-      <h3 className="font-semibold">Plan B</h3>
+      <h3 className="font-semibold">
+        <Term at="plan-b">Plan B</Term>
+      </h3>
       <p className="text-[13px] text-soft">
         A second score for the same cups, in case the batter thickens too soon. Choose it now, not with a cup in hand.
       </p>

@@ -22,6 +22,7 @@ export function ScoreNumbers() {
       </div>
       <WorkingNumber
         label={spare < 0 ? 'too late, in 4 of 5 runs' : 'least time to spare, in 4 of 5 runs'}
+        term="four-of-five"
         text={spare >= PLENTY_MIN ? `over ${PLENTY_MIN} min` : showMinutes(Math.abs(spare))}
       />
       <WorkingNumber label="lye in to last pour" text={showMinutes(lanes.endMin)} />

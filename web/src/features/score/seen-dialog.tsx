@@ -6,6 +6,7 @@ import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { useTold } from '../../ui/plan-field.tsx'
+import { Term } from '../../ui/term.tsx'
 
 /** Trace that was seen, in this batch or in a small trial of it: the forecast follows at once. */
 export function SeenDialog({ onClose }: { onClose: () => void }) {
@@ -23,8 +24,8 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
   return (
     <Ask open title="Trace that was seen" onClose={onClose}>
       <p className="mb-3 text-soft">
-        Stir, lift the spoon, and say what the drip shows. One sighting counts for something, several for more; a wild
-        one is not believed whole.
+        Stir, lift the spoon, and say what the drip shows: its <Term at="level">level of trace</Term>. One sighting
+        counts for something, several for more; a wild one is not believed whole.
       </p>
       <div className="flex flex-wrap items-end gap-4">
         <Choice

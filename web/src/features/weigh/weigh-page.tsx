@@ -7,6 +7,7 @@ import { ForecastRefused } from '../../ui/forecast-refused.tsx'
 import { FreeLyeAnswer, useFreeLyeStop } from '../../ui/free-lye.tsx'
 import { SafetyList } from './safety-list.tsx'
 import { WeighRow } from './weigh-row.tsx'
+import { Term } from '../../ui/term.tsx'
 
 /** Everything to weigh, in order, ticked off with what was really weighed. */
 export function WeighPage() {
@@ -108,7 +109,7 @@ function Sums({ plan, forecast, actual, count, of }: SumsProps) {
         text={showShare(superfat.value, 2)}
         isBad={actual.freeLye.weight === 'stop'}
       />
-      <Number label="lye concentration" text={showShare(concentration)} />
+      <Number term="concentration" label="lye concentration" text={showShare(concentration)} />
       <Number
         label={plan.division.mode === 'own-batters' ? 'in all batters, planned' : 'in the pot, planned'}
         text={showMass(portions.potG, habits)}
@@ -124,9 +125,16 @@ function Sums({ plan, forecast, actual, count, of }: SumsProps) {
   )
 }
 
-const Number = ({ label, text, isBad = false }: { label: string; text: string; isBad?: boolean }) => (
+interface NumberProps {
+  label: string
+  text: string
+  term?: string
+  isBad?: boolean
+}
+
+const Number = ({ label, text, term, isBad = false }: NumberProps) => (
   <div>
     <p className={`text-2xl leading-tight font-semibold ${isBad ? 'text-rust' : ''}`}>{text}</p>
-    <p className="text-[13px] text-soft">{label}</p>
+    <p className="text-[13px] text-soft">{term ? <Term at={term}>{label}</Term> : label}</p>
   </div>
 )

@@ -1,0 +1,78 @@
+// npm run -s endure: what is too long for every test run. Kills, hostile requests, two windows, every sentence in both units.
+import { spawn } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { buildAll, ensurePackages } from './lib/build.mjs'
+import { killsLoseNothing } from './lib/kills.mjs'
+import { ROOT } from './lib/paths.mjs'
+import { Cluster } from './lib/postgres.mjs'
+import { Told, run, say } from './lib/say.mjs'
+import { startServer, stopServer } from './lib/server.mjs'
+
+const rounds = Number(process.argv[2] ?? 24)
+const EVERY_DATABASE_KILL = 3
+const bin = path => join(ROOT, 'node_modules', path)
+
+const node = (args, env) =>
+  new Promise(resolve => {
+    const child = spawn(process.execPath, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } })
+    child.once('exit', code => resolve(code === 0))
+  })
+
+/** As if the power had gone: nothing of it is told. This cluster writes to the disk before it answers. */
+const killDatabase = cluster =>
+  process.kill(Number(readFileSync(join(cluster.data, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL')
+
+async function kills() {
+  const cluster = new Cluster('endure-database', { lasting: true })
+  await cluster.start()
+  try {
+    const url = () => cluster.database('endure', { anew: false })
+    await cluster.database('endure', { anew: true })
+    const env = { DATABASE_URL: await url() }
+    const isDatabaseKill = round => round % EVERY_DATABASE_KILL === 0
+    const { saves, lost } = await killsLoseNothing(env, rounds, {
+      strike: round => {
+        if (isDatabaseKill(round)) killDatabase(cluster)
+        return isDatabaseKill(round)
+      },
+      mend: async () => {
+        await cluster.start()
+        env.DATABASE_URL = await url()
+      },
+    })
+    say(`${rounds} kills, ${saves} saves acknowledged, ${lost.length} lost`)
+    for (const one of lost) say(JSON.stringify(one))
+    return lost.length === 0 && saves > 0
+  } finally {
+    cluster.stop()
+  }
+}
+
+async function others() {
+  const cluster = new Cluster('test-database', { lasting: false })
+  await cluster.start()
+  try {
+    const env = { TEST_DATABASE_URL: cluster.url('postgres'), OSTLER_ENDURE: '1' }
+    const unit = await node([bin('vitest/vitest.mjs'), 'run', 'hostile', 'every-sentence', 'windows', 'draft'], env)
+    const url = await cluster.database('endure_windows', { anew: true })
+    const server = await startServer({ DATABASE_URL: url, PORT: '0', HOST: '127.0.0.1', OSTLER_DEMO: '1' })
+    const args = ['test', '--config', 'e2e/playwright.config.ts', '--repeat-each', '4', '--reporter', 'list']
+    const windows = await node([bin('@playwright/test/cli.js'), ...args, 'losses', 'safety-of-edits', 'by-keyboard'], {
+      OSTLER_URL: `http://127.0.0.1:${server.port}`,
+    })
+    await stopServer(server.child)
+    return unit && windows
+  } finally {
+    cluster.stop()
+  }
+}
+
+await run(async () => {
+  if (!(rounds > 0)) throw new Told('Say how many kills: npm run -s endure -- 24')
+  ensurePackages()
+  buildAll()
+  const held = [await kills(), await others()]
+  say(held.every(Boolean) ? 'it endured' : 'it did not endure: see above')
+  process.exitCode = held.every(Boolean) ? 0 : 1
+})
