@@ -8,7 +8,7 @@ import { gzipSync } from 'node:zlib'
 import { buildAll, ensurePackages } from './lib/build.mjs'
 import { launchBrowser } from './lib/browser.mjs'
 import { withDemoServer } from './lib/demo-server.mjs'
-import { median, p95, tell, timed } from './lib/measure.mjs'
+import { machineRatio, median, p95, tell, timed } from './lib/measure.mjs'
 import { ROOT } from './lib/paths.mjs'
 import { run } from './lib/say.mjs'
 
@@ -392,6 +392,7 @@ async function pages(base, { id, cookie }) {
 await run(async () => {
   ensurePackages()
   buildAll()
+  tell('machine.js_ratio', await machineRatio(), '1')
   await core()
   await withDemoServer('bench', async (base, databaseUrl) => pages(base, await api(base, databaseUrl)))
 })

@@ -48,13 +48,18 @@ await run(async () => {
     say(`${name} …`)
     count((await node(args)) ? [1, 0] : [0, 1])
   }
-  if (wants('types')) await check('types', [bin('typescript7/bin/tsc'), '-b'])
+  const checks = []
+  if (wants('types')) checks.push(['types', [bin('typescript7/bin/tsc'), '-b']])
   if (wants('lint')) {
     const cache = ['--cache', '--cache-location', join(CACHE, 'eslint')]
-    await check('lint', [bin('eslint/bin/eslint.js'), '.', ...cache])
-    await check('format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'])
-    await check('schema', [join(ROOT, 'scripts/schema.mjs'), '--check'])
+    checks.push(
+      ['lint', [bin('eslint/bin/eslint.js'), '.', ...cache]],
+      ['format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
+      ['schema', [join(ROOT, 'scripts/schema.mjs'), '--check']],
+    )
   }
+  // None of them writes what another reads.
+  await Promise.all(checks.map(one => check(...one)))
   const cluster = new Cluster('test-database', { lasting: false })
   await cluster.start()
   try {

@@ -17,3 +17,29 @@ export async function timed(rounds, act) {
 }
 
 export const median = times => [...times].sort((a, b) => a - b)[times.length >> 1]
+
+/** What `fixedKernel` took at a quiet hour on the machine that the figures of this project are from, ms. */
+const QUIET_KERNEL_MS = 0
+const KERNEL_STEPS = 4_000_000
+const KERNEL_CELLS = 4096
+
+/** Always the same work, of the kind that the models do: floating point, a logarithm, a table, a whole-number hash. */
+export function fixedKernel() {
+  const cells = new Float64Array(KERNEL_CELLS).fill(1)
+  let seed = 12345
+  let sum = 0
+  for (let i = 0; i < KERNEL_STEPS; i += 1) {
+    seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0
+    const at = seed % KERNEL_CELLS
+    const value = cells[at] * 0.999 + Math.log1p((seed >>> 8) / 16777216) * 0.001
+    cells[at] = value
+    sum += value
+  }
+  return sum
+}
+
+/** How much slower than at that quiet hour this machine runs now: absolute times are to be divided by it. */
+export async function machineRatio() {
+  await timed(3, fixedKernel)
+  return median(await timed(9, fixedKernel)) / QUIET_KERNEL_MS
+}

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import { readFileSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
 import { GLOSSARY, entryAt } from './glossary.ts'
 
 test('every word stands once, in order, with a sentence, and leans only on words that are there', () => {
@@ -12,10 +13,12 @@ test('every word stands once, in order, with a sentence, and leans only on words
   }
 })
 
+const ROOT = join(import.meta.dirname, '..')
+
 test('every term that is opened on a page has its entry', () => {
-  const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter(name => name.endsWith('.tsx'))
+  const files = readdirSync(ROOT, { recursive: true, encoding: 'utf8' }).filter(name => name.endsWith('.tsx'))
   const terms = files.flatMap(name =>
-    [...readFileSync(`src/${name}`, 'utf8').matchAll(/(?:<Term at=|\bterm=|\bterm: )["']([^"']+)["']/g)].map(
+    [...readFileSync(join(ROOT, name), 'utf8').matchAll(/(?:<Term at=|\bterm=|\bterm: )["']([^"']+)["']/g)].map(
       found => found[1]!,
     ),
   )
