@@ -1,4 +1,5 @@
 export * from './units/index.ts'
+export * from './constants/index.ts'
 export * from './checks/index.ts'
 export * from './working/index.ts'
 export * from './shelf/index.ts'

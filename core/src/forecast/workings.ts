@@ -1,3 +1,4 @@
+import { shown } from '../constants/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { FAT_GROUPS, capShare, lyeDemand, unitBatter } from '../recipe/index.ts'
@@ -21,7 +22,7 @@ export function workingsOf(
   const demand = lyeDemand(
     unit.oils.map(({ oil }, i) => ({ massG: portions.oils[i]!.massG, sapKohMgPerG: oil.sapKohMgPerG })),
   )
-  const sapSource = 'Saponification values from the shelf, mg KOH per g; NaOH by molar mass, 39.997 / 56.106.'
+  const sapSource = `Saponification values from the shelf, mg KOH per g; NaOH by molar mass, ${shown('naohMolarMass')} / ${shown('kohMolarMass')}.`
   const fatNaohG = unit.naohG * portions.oilG - unit.acidNaohG * portions.oilG - demand * (1 - recipe.superfatShare)
   const clings = plan.pot.clingG + portions.cups.reduce((sum, cup) => sum + cup.clingG, 0)
   return {
@@ -158,8 +159,7 @@ function scentWorkings(
         value: capShare(part.limitOfOils) * 100,
         unit: `% ÷ ${Math.round(part.share * 1000) / 10} %`,
       })),
-      source:
-        'Limits on the shelf, as % of the oils, rounded down; a limit on the cured bar × 1.25. Suppliers’ documents come first.',
+      source: `Limits on the shelf, as % of the oils, rounded down; a limit on the cured bar × ${shown('curedPerOils')}. Suppliers’ documents come first.`,
     },
   }
 }

@@ -1,3 +1,4 @@
+import { CONSTANTS } from '../constants/index.ts'
 import { lyeDensity, lyeHeatCapacity } from '../recipe/index.ts'
 import { WALL_HEAT, airLoss, vesselFor } from './vessel.ts'
 import type { FilledVessel, HeatMaterial } from './vessel.ts'
@@ -21,7 +22,7 @@ export interface CoolingMedium {
   stirred?: boolean
 }
 
-export const OIL_HEAT_CAPACITY = 2.05
+export const OIL_HEAT_CAPACITY = CONSTANTS.oilHeatCapacity.value
 const OIL_DENSITY = 905
 const STEP_S = 5
 const LONGEST_S = 12 * 3600

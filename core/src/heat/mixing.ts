@@ -1,8 +1,9 @@
+import { CONSTANTS } from '../constants/index.ts'
 import { lyeHeatCapacity } from '../recipe/index.ts'
 import { OIL_HEAT_CAPACITY } from './cooling.ts'
 
 /** Lost in pouring one into the other, K. */
-const TRANSFER_K = 0.5
+const TRANSFER_K = CONSTANTS.pouringLoss.value
 
 interface Meeting {
   oilsKg: number

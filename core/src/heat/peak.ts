@@ -1,4 +1,5 @@
-import { NAOH_KG_PER_MOL, WATER_KG_PER_MOL, heatOfSolution, lyeDensity, lyeHeatCapacity } from '../recipe/index.ts'
+import { NAOH_KG_PER_MOL, WATER_KG_PER_MOL } from '../constants/index.ts'
+import { heatOfSolution, lyeDensity, lyeHeatCapacity } from '../recipe/index.ts'
 import { airLoss, vesselFor } from './vessel.ts'
 import type { HeatMaterial } from './vessel.ts'
 

@@ -1,3 +1,4 @@
+import { CONSTANTS, shown } from '../constants/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Working } from '../working/index.ts'
 import type { BodyPlan, HeatPlan } from './heat-plan.ts'
@@ -54,15 +55,14 @@ export function heatWorkings(plan: Plan, heat: HeatPlan): Record<'lye' | 'oils' 
       title: 'Together',
       value: heat.mixC,
       unit: '°C',
-      formula: '(oils × 2.05 × their °C + lye × its specific heat × its °C) ÷ the same without °C − 0.5',
+      formula: `(oils × ${shown('oilHeatCapacity')} × their °C + lye × its specific heat × its °C) ÷ the same without °C − ${shown('pouringLoss')}`,
       inputs: [
         { name: 'oils', value: oils.massG, unit: 'g' },
         { name: 'oils', value: heat.oilsC, unit: '°C' },
         { name: 'lye solution', value: lye.massG, unit: 'g' },
         { name: 'lye', value: heat.lyeC, unit: '°C' },
       ],
-      source:
-        'Specific heat of oils 2.05 kJ/(kg·K); of the lye from handbook tables; 0.5 K is lost in pouring. The reaction then adds a few degrees.',
+      source: `Specific heat of oils ${shown('oilHeatCapacity')} ${CONSTANTS.oilHeatCapacity.unit}; of the lye from handbook tables; ${shown('pouringLoss')} K is lost in pouring. The reaction then adds a few degrees.`,
     },
   }
 }

@@ -1,3 +1,4 @@
+import { CONSTANTS } from '../constants/index.ts'
 import { startingRest } from './rest-part.ts'
 import { PLAN_FORMAT, PLAN_VERSION } from './document.ts'
 import type { Plan } from './document.ts'
@@ -79,7 +80,7 @@ export const startingMove = (id: string, after: string, tool: Move['tool']): Mov
 /** A round rod of a usual size along the middle, set in after a pour. */
 export const startingEmbed = (id: string, after: string): Embed => ({
   ...{ id, name: 'Rod', form: 'rod', hex: '#c9a24b', after, widthMm: 18, heightMm: 18, lengthMm: 0, everyBar: false },
-  ...{ count: 1, from: 0, to: 1, across: 0.5, height: 0.5, densityGPerMl: 1.03 },
+  ...{ count: 1, from: 0, to: 1, across: 0.5, height: 0.5, densityGPerMl: CONSTANTS.batterDensity.value },
 })
 
 const TOPPING_STARTS: Readonly<Record<ToppingKind, Omit<Topping, 'id' | 'kind'>>> = {
@@ -189,7 +190,7 @@ export const starterPlan = (name: string): Plan => ({
     mixC: 30,
     stopLevel: 1.6,
     blenderStrength: 1,
-    densityGPerMl: 1.03,
+    densityGPerMl: CONSTANTS.batterDensity.value,
     scaleStepG: 1,
     fineScaleStepG: 0.1,
   },

@@ -1,5 +1,6 @@
 import type { Cup, CupColorant, Plan } from '../plan/index.ts'
-import { NAOH_PER_KOH, scentLoad } from '../recipe/index.ts'
+import { NAOH_PER_KOH } from '../constants/index.ts'
+import { scentLoad } from '../recipe/index.ts'
 import type { ScentLoad } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Medium, Shelf } from '../shelf/index.ts'

@@ -2,7 +2,7 @@ import type { Shelf } from '../shelf/index.ts'
 import { findById } from '../shelf/index.ts'
 import { freeLyeOf, superfatBand } from './free-lye.ts'
 import type { SuperfatBand } from './free-lye.ts'
-import { NAOH_PER_KOH } from './lye.ts'
+import { NAOH_PER_KOH } from '../constants/index.ts'
 import { waterReadings } from './water.ts'
 import type { WaterReadings } from './water.ts'
 

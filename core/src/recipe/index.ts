@@ -1,13 +1,5 @@
-export {
-  NAOH_KG_PER_MOL,
-  WATER_KG_PER_MOL,
-  heatOfSolution,
-  lyeDensity,
-  lyeHeatCapacity,
-  vapourPressure,
-  waterActivity,
-} from './solution.ts'
-export { NAOH_PER_KOH, lyeDemand, lyeMass, superfatOf } from './lye.ts'
+export { heatOfSolution, lyeDensity, lyeHeatCapacity, vapourPressure, waterActivity } from './solution.ts'
+export { lyeDemand, lyeMass, superfatOf } from './lye.ts'
 export type { WeighedOil } from './lye.ts'
 export { onBasis, waterOf, waterReadings } from './water.ts'
 export type { WaterReadings } from './water.ts'

@@ -1,9 +1,6 @@
-/** Lye and water from oils. All masses in g, all shares from 0 to 1. */
+import { NAOH_PER_KOH } from '../constants/index.ts'
 
-/** Molar masses, g/mol (standard atomic weights). */
-const NAOH_G_PER_MOL = 39.997
-const KOH_G_PER_MOL = 56.106
-export const NAOH_PER_KOH = NAOH_G_PER_MOL / KOH_G_PER_MOL
+/** Lye and water from oils. All masses in g, all shares from 0 to 1. */
 
 /** An oil's share of the oils with its saponification value, mg KOH per g. */
 export interface WeighedOil {

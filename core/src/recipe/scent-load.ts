@@ -1,9 +1,10 @@
+import { CONSTANTS } from '../constants/index.ts'
 import type { PlannedScent } from '../plan/cup-part.ts'
 import { findById, idFromName, newItem } from '../shelf/index.ts'
 import type { AccelerationClass, HeatClass, Scent, Shelf } from '../shelf/index.ts'
 
 /** Cured bar from 100 g of oils, g: at least this much, so limits on the bar are cautious on the oils. */
-const CURED_PER_OILS = 1.25
+const CURED_PER_OILS = CONSTANTS.curedPerOils.value
 /** What a plan takes at all; stands for the limit of a scent that is not on the shelf. */
 const MOST_LOAD = 0.1
 /** Drops to a millilitre: pipettes differ by half, so drops are only a help. */

@@ -36,6 +36,3 @@ const HEAT = [26.5, 30.5, 33.6, 36.05, 38, 39.35, 41.35, 42.6, 43.4, 44.1, 44.4,
 
 /** Integral heat of solution at 25 °C, kJ given off per mol NaOH, for `r` mol of water per mol NaOH. */
 export const heatOfSolution = (r: number): number => through(LN_R, HEAT, Math.log(Math.max(r, 1e-9)))
-
-export const NAOH_KG_PER_MOL = 0.039997
-export const WATER_KG_PER_MOL = 0.018015

@@ -1,3 +1,4 @@
+import { CONSTANTS, NAOH_KG_PER_MOL } from '../constants/index.ts'
 import { GEL_J_PER_KG, HEAT_J_PER_MOL, K_LYE, K_OIL, SUGAR_J_PER_KG } from './constants.ts'
 
 /** What a batter brings to the mould; shares of the oils' mass unless said otherwise. */
@@ -41,8 +42,6 @@ export interface Material {
   sugar: number
 }
 
-const MOL_NAOH_KG = 0.0399971
-
 /** Gel temperature, °C, from the water in the batter and the long saturated acids (E, ± 2.5 K). */
 export function gelTemperature(water: number, long: number): number {
   const dry = 0.245 - water
@@ -53,8 +52,8 @@ export function gelTemperature(water: number, long: number): number {
 /** Properties of a batter per kg. Valid for 25–45 % lye, saponification values of 170–260 and up to 25 % superfat. */
 export function materialOf(input: MaterialInput): Material {
   const { superfatShare, lyeConcentration: c, scent, sugar, solids } = input
-  const mol = (input.sapKohMgPerG / 56.106) * (1 - superfatShare)
-  const naoh = MOL_NAOH_KG * mol
+  const mol = (input.sapKohMgPerG / CONSTANTS.kohMolarMass.value) * (1 - superfatShare)
+  const naoh = NAOH_KG_PER_MOL * mol
   const water = naoh * (1 / c - 1)
   const lye = naoh + water
   const mass = 1 + lye + scent + sugar + solids

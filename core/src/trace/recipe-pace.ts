@@ -1,5 +1,5 @@
 import { lyeHeatCapacity } from '../recipe/index.ts'
-import { NAOH_PER_KOH } from '../recipe/index.ts'
+import { CONSTANTS, NAOH_KG_PER_MOL, NAOH_PER_KOH } from '../constants/index.ts'
 import type { OilInRecipe } from '../recipe/index.ts'
 import { fattyGroups, isFattyAcid } from '../shelf/index.ts'
 import type { FattyGroups } from '../shelf/index.ts'
@@ -61,7 +61,6 @@ export interface RecipePace {
 
 const OIL_DENSITY = 0.905
 const HEAT_KJ_PER_MOL = 50
-const NAOH_KG_PER_MOL = 0.04
 
 /** The lye concentration that the model can bear: outside it is taken at its ends, and the plan's notices say so. */
 const modelled = (w: number): number => Math.min(0.5, Math.max(0.15, w))
@@ -86,7 +85,7 @@ export function recipePace(input: PaceInput): RecipePace {
   const oilVolume = 1 / OIL_DENSITY
   const lyeVolume = lye / (1 + 1.1 * w)
   const lyeVolumeShare = lyeVolume / (oilVolume + lyeVolume)
-  const heatCapacity = (2.05 + lye * lyeHeatCapacity(w, 20)) / (1 + lye)
+  const heatCapacity = (CONSTANTS.oilHeatCapacity.value + lye * lyeHeatCapacity(w, 20)) / (1 + lye)
   const parts = solidParts(oils)
   return {
     lnRate:
