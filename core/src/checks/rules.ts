@@ -24,28 +24,20 @@ const all =
 export const NumberFrom = (min: number, max: number, message: string): PropertyDecorator =>
   all(IsNumber({ allowNaN: false, allowInfinity: false }, { message }), Min(min, { message }), Max(max, { message }))
 
-/** No control characters but tab and line breaks, and no half of a pair. */
-const LETTERS = /^(?:[^\p{Cc}\p{Cs}]|[\t\n\r])*$/u
+/** No control characters but tab and line breaks, and no half of a pair. One pattern says all of it, so that the published schema does too. */
+const letters = (min: number, max: number): RegExp =>
+  new RegExp(`^${min > 0 ? '(?=[\\s\\S]*\\S)' : ''}(?:[^\\p{Cc}\\p{Cs}]|[\\t\\n\\r]){${min},${max}}$`, 'u')
 
 /**
  * Text of so many letters, counted in code points as the database counts them, without control characters (tab and line breaks
  * are allowed). Where it must not be empty, spaces alone are not enough.
  */
 export const Text = (min: number, max: number, message: string): PropertyDecorator =>
-  all(
-    IsString({ message }),
-    Matches(new RegExp(`^[^]{${min},${max}}$`, 'u'), { message }),
-    Matches(LETTERS, { message }),
-    ...(min > 0 ? [Matches(/\S/u, { message })] : []),
-  )
+  all(IsString({ message }), Matches(letters(min, max), { message }))
 
 /** The same for each of a list of short texts. */
 export const Texts = (max: number, message: string): PropertyDecorator =>
-  all(
-    IsString({ each: true, message }),
-    Matches(new RegExp(`^[^]{0,${max}}$`, 'u'), { each: true, message }),
-    Matches(LETTERS, { each: true, message }),
-  )
+  all(IsString({ each: true, message }), Matches(letters(0, max), { each: true, message }))
 
 /** A short name inside the document, e.g. "cup-2"; with `each`, a list of them. */
 export const Id = (message = 'An id is 1 to 40 small letters, digits and dashes.', each = false): PropertyDecorator =>
