@@ -11,6 +11,8 @@ import { startServer, stopServer } from './lib/server.mjs'
 
 const rounds = Number(process.argv[2] ?? 24)
 const EVERY_DATABASE_KILL = 3
+/** Browser tests of two windows, and of saves that fail. */
+const TWO = 'two windows in one|two windows that|another tab|after a conflict|without the server'
 const bin = path => join(ROOT, 'node_modules', path)
 
 const node = (args, env) =>
@@ -57,7 +59,7 @@ async function others() {
     const unit = await node([bin('vitest/vitest.mjs'), 'run', 'hostile', 'every-sentence', 'windows', 'draft'], env)
     const url = await cluster.database('endure_windows', { anew: true })
     const server = await startServer({ DATABASE_URL: url, PORT: '0', HOST: '127.0.0.1', OSTLER_DEMO: '1' })
-    const args = ['test', '--config', 'e2e/playwright.config.ts', '--repeat-each', '4', '--reporter', 'list']
+    const args = ['test', '--config', 'e2e/playwright.config.ts', '--repeat-each', '4', '--reporter', 'list', '-g', TWO]
     const windows = await node([bin('@playwright/test/cli.js'), ...args, 'losses', 'safety-of-edits', 'by-keyboard'], {
       OSTLER_URL: `http://127.0.0.1:${server.port}`,
     })
