@@ -351,9 +351,7 @@ async function colourDrag(base, page) {
   // Where the dose is another one for the scale as well.
   await page.mouse.move(at.x + 60, at.y)
   await page.mouse.up()
-  await page.waitForFunction(label => !document.querySelector(`[role=img][aria-label="${label}"]`), before, {
-    timeout: 5000,
-  })
+  await page.getByRole('img', { name: before, exact: true }).waitFor({ state: 'detached', timeout: 5000 })
   tell('web.colour_drag.frame.p95_ms', p95(gaps), 'ms')
 }
 

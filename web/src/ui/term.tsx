@@ -11,7 +11,7 @@ export function Term({ at, children }: { at: string; children?: ReactNode }) {
     <Popover.Root>
       <Popover.Trigger
         type="button"
-        className="underline decoration-dotted decoration-1 underline-offset-3 hover:text-ink"
+        className="text-left underline decoration-dotted decoration-1 underline-offset-3 hover:text-ink"
         aria-label={`${typeof children === 'string' ? children : entry.word}: what does that mean?`}
       >
         {children ?? entry.word}
