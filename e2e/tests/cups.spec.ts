@@ -84,9 +84,10 @@ test('a wish is turned into doses; a slider moves the colour; the score shows it
 }) => {
   await open('ninth-lock', 'Wishes', 'colour')
   await maker.getByRole('button', { name: 'Foam', exact: true }).click()
-  const before = await shownHex(maker, 'Foam, cured, not gelled')
-  await maker.getByLabel('Wished colour, cured').fill('#8fa6d8')
   const panel = maker.getByRole('region', { name: 'Colour of Foam' })
+  await expect(panel).toBeVisible()
+  const before = await shownHex(maker, 'Foam, cured, not gelled')
+  await panel.getByLabel('Wished colour, cured').fill('#8fa6d8')
   await addFrom(panel, 'Add a colorant to try', 'ultramarine-blue')
   await expect(panel.getByText(/^(A match|Close) when cured/)).toBeVisible()
   await panel.getByRole('button', { name: 'Take these doses' }).click()
