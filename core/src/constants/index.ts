@@ -15,6 +15,12 @@ export const CONSTANTS = {
   naohMolarMass: { value: 39.997, unit: 'g/mol', source: 'standard atomic weights', certainty: 'H' },
   kohMolarMass: { value: 56.106, unit: 'g/mol', source: 'standard atomic weights', certainty: 'H' },
   waterMolarMass: { value: 18.015, unit: 'g/mol', source: 'standard atomic weights', certainty: 'H' },
+  saponificationHeat: {
+    value: 57,
+    unit: 'kJ/mol NaOH',
+    source: 'heats of formation of ester, acid, alcohol and their ions, and of mixing; textbooks 55 to 60',
+    certainty: 'H',
+  },
   oilHeatCapacity: { value: 2.05, unit: 'kJ/(kg·K)', source: 'handbook, liquid fats at 20 to 60 °C', certainty: 'H' },
   pouringLoss: { value: 0.5, unit: 'K', source: 'thin stream through room air', certainty: 'E' },
   batterDensity: { value: 1.03, unit: 'g/ml', source: 'oils and lye by volume', certainty: 'E' },

@@ -1,10 +1,12 @@
+import { CONSTANTS } from '../constants/index.ts'
+
 /**
  * Constants of the heat model from the pour on. H handbook, F fitted to what makers report, E engineering estimate. This is
  * the only place where they stand; the batter model keeps its own inside its own range, up to the pour.
  */
 
-/** Heat of saponification, J per mol NaOH: textbook 50 to 60 kJ (H). */
-export const HEAT_J_PER_MOL = 57_000
+/** Heat of saponification, J per mol NaOH (H). */
+export const HEAT_J_PER_MOL = 1000 * CONSTANTS.saponificationHeat.value
 /** Extra heat of reducing sugar, J/kg (E). */
 export const SUGAR_J_PER_KG = 9e5
 /** Rate at 60 °C, 1/s, and activation energy, J/mol (F). */

@@ -22,12 +22,12 @@ describe('what a recipe brings to trace', () => {
     ['lactate hardly matters', 'sodium-lactate-60', 20, -0.04, 0.04],
   ])('%s', (_, id, gPerKg, lnRate, lnViscosity) => {
     const made = of({ additives: additive(id, gPerKg) })
-    expect(made.lnRate - plain.lnRate).toBeCloseTo(lnRate, 6)
+    expect(made.lnHasten).toBeCloseTo(lnRate, 6)
     expect(made.lnViscosity).toBeCloseTo(lnViscosity, 6)
   })
 
   test('beyond 3 % an additive’s effect grows no more', () => {
-    const at = (g: number) => of({ additives: additive('sugar', g) }).lnRate
+    const at = (g: number) => of({ additives: additive('sugar', g) }).lnHasten
     expect(at(60)).toBeCloseTo(at(30), 9)
   })
 
@@ -50,7 +50,7 @@ describe('what a recipe brings to trace', () => {
     const liquid = (id: string, shareOfWater: number) => ({
       liquids: [{ liquid: id, shareOfWater, measure: 'water' as const, moment: 'lye' as const, countFat: true }],
     })
-    expect(of(liquid('goat-milk', 1)).lnRate - plain.lnRate).toBeCloseTo(0.15, 6)
+    expect(of(liquid('goat-milk', 1)).lnHasten).toBeCloseTo(0.15, 6)
     expect(of(liquid('goat-milk', 0.5)).lnViscosity).toBeCloseTo(0.05, 6)
     expect(of(liquid('tea-black', 1)).lnRate).toBeCloseTo(plain.lnRate, 6)
   })

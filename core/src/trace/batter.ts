@@ -1,8 +1,12 @@
-import { conversionAt, lnRateConstant, thetaOf } from './kinetics.ts'
+import { lnRateConstant } from './kinetics.ts'
 import { levelOfLnViscosity } from './scale.ts'
 import { UNSCENTED } from './scent-effect.ts'
 import type { ScentEffect } from './scent-effect.ts'
+import { NO_EFFECT } from './colorant-effect.ts'
+import type { BatterEffect } from './colorant-effect.ts'
+import type { Handling } from './handling.ts'
 import type { RecipePace } from './recipe-pace.ts'
+import { whipStiffened } from './whipped.ts'
 
 /** A batter, or a portion of one, at a moment. */
 export interface Batter {
@@ -16,59 +20,21 @@ export interface Batter {
   solid: number
   /** Jump of ln(viscosity) from the scent so far. */
   jump: number
+  /** How far powders of the whole batter have swollen and fatty acid's soap has knit, 0…1. */
+  swollen: number
+  /** The same of what a cup alone carries. */
+  swollenOwn: number
   temperatureC: number
 }
 
 /** What this portion carries besides the recipe. */
-export interface Load {
+export interface Load extends BatterEffect {
   scent: ScentEffect
-  /** Added to ln(rate) and ln(viscosity): colorants and what they are dispersed in. */
-  lnRate: number
-  lnViscosity: number
   /** This run's luck: ln of the rate multiplier, 0 = median. */
   luck: number
 }
 
-export const PLAIN_LOAD: Load = { scent: UNSCENTED, lnRate: 0, lnViscosity: 0, luck: 0 }
-
-export type HandlingMode = 'rest' | 'now-and-then' | 'hand' | 'whisk' | 'stick' | 'bursts'
-
-/** Rate factor, growth of emulsion (1/s) and breakdown of rest structure (1/s). Fitted to bench observations. */
-export interface Handling {
-  mode: HandlingMode
-  rate: number
-  emulsify: number
-  breakdown: number
-}
-
-const BURST_DUTY = 0.2
-
-/** Power of a stick blender in `massKg` of batter, relative to 1.5 kg. */
-export const blenderPower = (massKg: number, strength: number): number =>
-  Math.min(2.2, Math.max(0.4, Math.pow(1.5 / massKg, 0.6))) * strength
-
-/** How a mode works on the batter; `power` matters only for the stick blender. */
-export function handling(mode: HandlingMode, power = 1): Handling {
-  switch (mode) {
-    case 'rest':
-      return { mode, rate: 0.44, emulsify: 0, breakdown: 0 }
-    case 'now-and-then':
-      return { mode, rate: 0.58, emulsify: 1 / 800, breakdown: 1 / 60 }
-    case 'hand':
-      return { mode, rate: 1, emulsify: 1 / 300, breakdown: 0.4 }
-    case 'whisk':
-      return { mode, rate: 2, emulsify: 1 / 90, breakdown: 0.6 }
-    case 'stick':
-      return { mode, rate: 19 * power, emulsify: 0.088 * power, breakdown: 1 }
-    case 'bursts':
-      return {
-        mode,
-        rate: BURST_DUTY * 19 * power + (1 - BURST_DUTY),
-        emulsify: BURST_DUTY * 0.088 * power + (1 - BURST_DUTY) / 300,
-        breakdown: 0.4,
-      }
-  }
-}
+export const PLAIN_LOAD: Load = { scent: UNSCENTED, ...NO_EFFECT, luck: 0 }
 
 /** Room and the time (s) in which a portion closes 63 % of its gap to it; `null` = no loss. */
 export type Cooling = { roomC: number; tauS: number } | null
@@ -80,11 +46,58 @@ export const freshBatter = (pace: RecipePace, temperatureC: number, melted = fal
   structure: 0,
   solid: melted ? 0 : pace.solidAt(temperatureC),
   jump: 0,
+  swollen: 0,
+  swollenOwn: 0,
   temperatureC,
 })
 
+/** Emulsion and soap of a whipped batter as the last lye has been trickled in (estimates). */
+const AS_WHIPPED = { emulsion: 0.9, converted: 0.006 } as const
+
+/** A whipped batter as its lye has been trickled in: hard fats are set, air is in. */
+export const whippedBatter = (pace: RecipePace, temperatureC: number): Batter => ({
+  ...freshBatter(pace, temperatureC),
+  emulsion: AS_WHIPPED.emulsion,
+  converted: Math.max(AS_WHIPPED.converted, pace.freeAcid),
+})
+
 /** A portion just split from the pot: the pot's state, stirred by the pouring. */
-export const split = (pot: Batter): Batter => ({ ...pot, structure: 0.1 })
+export const split = (pot: Batter): Batter => ({ ...pot, structure: 0.1, swollenOwn: 0 })
+
+/**
+ * Soap at which a stirred batter gets beyond what stirring alone reaches, at which one at rest holds together, and at which
+ * oil and lye touch everywhere, whatever the emulsion (fitted to slow oils and to stirring without a blender).
+ */
+const SOAP = { helps: 0.008, keeps: 0.006, touches: 0.055 } as const
+/** An emulsion below this comes apart where it stands, in about so many seconds (estimate). */
+const PARTS = { below: 0.78, s: 150 } as const
+/** Seconds in which a powder swells and the soap of fatty acids knits (fitted). */
+const SWELL_S = 250
+/** What is left under a blender of what hastens, up to 1 and above: its knives make the interface (fitted). */
+const DROWNED = { first: 0.2, beyond: 0.1 } as const
+
+/** How complete the emulsion is after a step of stirring or standing. */
+function emulsionAfter(e: number, pace: RecipePace, how: Handling, soap: number, seconds: number): number {
+  if (how.emulsify === 0) {
+    if (how.mode !== 'rest' || e >= PARTS.below) return e
+    const short = (PARTS.below - e) / PARTS.below
+    return e * Math.exp((-seconds / PARTS.s) * short * Math.exp(-soap / SOAP.keeps))
+  }
+  if (e > 0.99999) return e
+  const quick = how.emulsify * (1 + 40 * pace.freeAcid + 30 * Math.min(pace.stearic, 0.02))
+  if (how.isBlender) return 1 - (1 - e) * Math.exp(-quick * seconds)
+  const reach = how.reach + (1 - how.reach) * (1 - Math.exp(-soap / SOAP.helps))
+  // What a blender has made fine goes on improving under the spoon; a coarse emulsion does not.
+  const open = Math.min(1, Math.max(0, reach - e) / Math.max(1e-9, 1 - e) + e * e * e * e)
+  return 1 - (1 - e) * Math.exp(-quick * open * seconds)
+}
+
+/** ln of what scent, additives and colours do to the rate; what slows is never drowned. */
+function hastened(pace: RecipePace, load: Load, how: Handling): number {
+  const sum = load.scent.lnRate + pace.lnHasten + load.lnRate
+  if (!how.isBlender || sum <= 0) return sum
+  return DROWNED.first * Math.min(sum, 1) + DROWNED.beyond * Math.max(0, sum - 1)
+}
 
 /**
  * One step of `seconds`, closed-form within the step, of a batter that the caller owns: it is changed in place, which thousands of
@@ -99,14 +112,15 @@ export function advanceBatter(
   cooling: Cooling = null,
 ): void {
   const { emulsion: emulsionBefore, converted: convertedBefore, temperatureC: warmthBefore } = batter
-  const quick = how.emulsify * (1 + 40 * pace.freeAcid + 20 * pace.stearic)
-  let emulsion = quick === 0 ? emulsionBefore : 1 - (1 - emulsionBefore) * Math.exp(-quick * seconds)
-  if (how.mode === 'rest' && emulsion < 0.7 && convertedBefore < 0.01) emulsion *= Math.exp(-seconds / 300)
+  const soap = convertedBefore + pace.seed
+  const emulsion = emulsionAfter(emulsionBefore, pace, how, soap, seconds)
   const mid = (emulsionBefore + emulsion) / 2
+  const apart = (1 - mid * mid) * Math.exp(-(soap / SOAP.touches) * (soap / SOAP.touches))
 
-  const lnRate = pace.lnRate + load.scent.lnRate + load.lnRate + load.luck
-  const rate = Math.exp(lnRateConstant(warmthBefore) + lnRate) * how.rate * mid * mid
-  const converted = Math.max(convertedBefore, conversionAt(thetaOf(convertedBefore) + rate * seconds))
+  const lnRate = pace.lnRate + hastened(pace, load, how) + load.luck
+  const rate = Math.exp(lnRateConstant(warmthBefore) + lnRate) * how.rate * (1 - apart)
+  const clock = how.isBlender ? pace.clock.blender : pace.clock.still
+  const converted = Math.max(convertedBefore, clock.conversionAt(clock.thetaOf(convertedBefore) + rate * seconds))
 
   let temperatureC = warmthBefore + pace.adiabaticRiseK * (converted - convertedBefore)
   if (cooling) {
@@ -125,6 +139,11 @@ export function advanceBatter(
   batter.structure = settled + (batter.structure - settled) * Math.exp(-turnover * seconds)
   batter.solid = solidAfter(batter.solid, pace.solidAt(temperatureC), how, seconds)
   batter.jump = batter.jump === jumpGoal ? jumpGoal : jumpGoal + (batter.jump - jumpGoal) * Math.exp(-seconds / 8)
+  if (pace.stearic > 0 || pace.lnSwell > 0 || load.lnSwell > 0) {
+    const dry = Math.exp(-seconds / SWELL_S)
+    batter.swollen = 1 - (1 - batter.swollen) * dry
+    batter.swollenOwn = 1 - (1 - batter.swollenOwn) * dry
+  }
 }
 
 /** The same, of a batter that stays as it is. */
@@ -148,24 +167,49 @@ function solidAfter(before: number, goal: number, how: Handling, seconds: number
   return goal + (before - goal) * Math.exp(-seconds / tau)
 }
 
-/** Soap that thickens, by its effect: fatty acids sold as such count at once, and more. */
-const formed = (batter: Batter, pace: RecipePace): number => pace.thickening * batter.converted + 3.5 * pace.stearic
+/** Thickening of the soap of solid fatty acid per share of the oils, and what of it is there at once (fitted). */
+const ACID = { thickens: 3.5, atOnce: 0.33 } as const
+/** Thickening soap at which the structure of rest is whole, and how a swollen powder counts as such (fitted). */
+const KNIT = { whole: 0.04, perSwell: 0.03 } as const
+/** A third of what swells later acts at once: dry powders bring a quarter at first and three quarters later. */
+const FIRST_PER_LATER = 1 / 3
+/** Up to this a scent's jump is there while the batter moves; what is above only as it stands (estimate). */
+const MOVING_JUMP = 0.4
+const JUMP_STANDS = 0.15
+
+/** Soap that thickens, by its effect: fatty acids sold as such count more, a third of it at once. */
+const formed = (batter: Batter, pace: RecipePace): number =>
+  pace.thickening * batter.converted +
+  ACID.thickens * pace.stearic * (ACID.atOnce + (1 - ACID.atOnce) * batter.swollen)
+
+function jumpNow(jump: number, structure: number): number {
+  if (jump <= MOVING_JUMP) return jump
+  const stands = structure / JUMP_STANDS
+  return MOVING_JUMP + (jump - MOVING_JUMP) * (1 - Math.exp(-stands * stands))
+}
 
 /** ln of the apparent viscosity in Pa·s, not capped at "set". */
 function lnViscosity(batter: Batter, pace: RecipePace, load: Load, structure: number, solid: number): number {
   const soap = formed(batter, pace)
-  return (
+  const knit =
+    soap +
+    KNIT.perSwell *
+      (pace.lnSwell * (FIRST_PER_LATER + batter.swollen) + load.lnSwell * (FIRST_PER_LATER + batter.swollenOwn))
+  const thick =
     pace.lnViscosity40 +
     3500 * (1 / (batter.temperatureC + 273.15) - 1 / 313.15) +
     pace.lnViscosityLye +
     Math.log(1 + 0.65 * batter.emulsion) +
     19.5 * Math.exp(0.81 * Math.log(soap)) +
     (40 * solid) / (1 + solid / 0.25) +
-    batter.jump +
+    jumpNow(batter.jump, structure) +
     pace.lnViscosity +
+    pace.lnSwell * batter.swollen +
     load.lnViscosity +
-    0.95 * (1 - Math.exp(-soap / 0.04)) * load.scent.gain * structure
-  )
+    load.lnSwell * batter.swollenOwn +
+    pace.lnAir +
+    0.95 * (1 - Math.exp(-knit / KNIT.whole)) * load.scent.gain * structure
+  return pace.lnAir > 0 ? whipStiffened(thick) : thick
 }
 
 function levelWith(batter: Batter, pace: RecipePace, load: Load, structure: number, solid: number): number {

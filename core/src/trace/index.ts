@@ -7,21 +7,25 @@ export {
   PLAIN_LOAD,
   RESTIR_S,
   blendedLevel,
-  blenderPower,
   FALSE_TRACE,
   cupCoolingS,
   falseLift,
   freshBatter,
-  handling,
   isFalseTrace,
   levelOf,
   movingLevel,
   split,
   stepBatter,
+  whippedBatter,
   advanceBatter,
 } from './batter.ts'
-export type { Batter, Cooling, Handling, HandlingMode, Load } from './batter.ts'
+export type { Batter, Cooling, Load } from './batter.ts'
 export { diveDepthMm, levelThatCarries, levelThatStaysTilted, peakHeightMm } from './pour-physics.ts'
 export { clearPoint, latentHeat, solidParts, solidShare } from './solid-fat.ts'
 export { batterPace } from './batter-pace.ts'
 export { colorantEffect } from './colorant-effect.ts'
+export { NO_EFFECT, allEffects } from './colorant-effect.ts'
+export type { BatterEffect } from './colorant-effect.ts'
+export { blenderPower, handling } from './handling.ts'
+export type { Handling, HandlingMode } from './handling.ts'
+export { HOLDS_AIR, USUAL_AIR, WHISK_WARMS_K, whippedDensity } from './whipped.ts'

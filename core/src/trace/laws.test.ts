@@ -4,20 +4,24 @@ import { oilsByShare } from '../recipe/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import {
   PLAIN_LOAD,
+  blendedLevel,
   cupCoolingS,
   freshBatter,
-  handling,
   isFalseTrace,
   levelOf,
   movingLevel,
   split,
   stepBatter,
 } from './batter.ts'
-import type { Batter, HandlingMode } from './batter.ts'
-import { colorantEffect } from './colorant-effect.ts'
-import { conversionAt, rateConstant, thetaOf } from './kinetics.ts'
+import type { Batter } from './batter.ts'
+import { handling } from './handling.ts'
+import type { HandlingMode } from './handling.ts'
+import { colorantEffect, powderEffect } from './colorant-effect.ts'
+import { rateConstant, reactionClock } from './kinetics.ts'
 import { levelThatCarries, streamSpeed } from './pour-physics.ts'
 import { recipePace } from './recipe-pace.ts'
+import type { RecipePace } from './recipe-pace.ts'
+import { STICK, withAcid, withEffect } from './test/runs.ts'
 import { levelOfViscosity, levelOfYield, viscosity, yieldStress } from './scale.ts'
 import { SCENT_PRIORS, atDose, scentEffect } from './scent-effect.ts'
 import { clearPoint, solidParts, solidShare, solidShareTable } from './solid-fat.ts'
@@ -40,9 +44,19 @@ const anyBatter: fc.Arbitrary<Batter> = fc.record({
   structure: number(0, 1),
   solid: number(0, 0.5),
   jump: number(0, 3),
+  swollen: number(0, 1),
+  swollenOwn: number(0, 1),
   temperatureC: number(10, 60),
 })
-const anyMode = fc.constantFrom<HandlingMode>('rest', 'now-and-then', 'hand', 'whisk', 'stick', 'bursts')
+const anyMode = fc.constantFrom<HandlingMode>(
+  'rest',
+  'now-and-then',
+  'stream',
+  'hand',
+  'whisk',
+  'stick',
+  'bursts',
+)
 
 describe('the trace scale', () => {
   test('viscosity and yield stress rise with the level, and their inverses give it back', () => {
@@ -65,7 +79,8 @@ describe('the trace scale', () => {
 describe('the reaction', () => {
   test('stretched time and conversion are each other’s inverse', () => {
     fc.assert(
-      fc.property(number(1e-5, 0.55), a => {
+      fc.property(number(1e-5, 0.55), number(0, 0.02), (a, seed) => {
+        const { thetaOf, conversionAt } = reactionClock(seed)
         expect(conversionAt(thetaOf(a))).toBeCloseTo(a, 4)
       }),
     )
@@ -110,6 +125,8 @@ describe('the reaction', () => {
             structure: 0.1,
             solid: pace.solidAt(c),
             jump: 0,
+            swollen: 0,
+            swollenOwn: 0,
             temperatureC: c,
           }
           const how = handling(mode)
@@ -246,7 +263,7 @@ describe('recipe, scent, colour and pour', () => {
         lnRatePerPercent: 0,
         lnViscosityPerPercent: 0,
       })
-    expect(effect('none', 0.05)).toEqual({ lnRate: 0, lnViscosity: 0 })
+    expect(effect('none', 0.05)).toEqual({ lnRate: 0, lnViscosity: 0, lnSwell: 0 })
     expect(effect('oil', 0.02).lnViscosity).toBeCloseTo(-0.08, 9)
     expect(effect('water', 0.02).lnViscosity).toBeCloseTo(-0.04, 9)
     expect(effect('water', 0.02).lnRate).toBeCloseTo(-0.06, 9)
@@ -261,6 +278,77 @@ describe('recipe, scent, colour and pour', () => {
         expect(streamSpeed(drop, true)).toBeCloseTo(0.35 * streamSpeed(drop, false), 9)
         expect(levelThatCarries(drop + more, true)).toBeGreaterThanOrEqual(levelThatCarries(drop, true))
         expect(levelThatCarries(drop, true)).toBeLessThanOrEqual(levelThatCarries(drop, false))
+      }),
+    )
+  })
+})
+
+describe('what quickens never slows', () => {
+  const mixes: Readonly<Record<string, Readonly<Record<string, number>>>> = {
+    soft: { coconut: 25, palm: 15, olive: 40, 'sunflower-high-oleic': 15, castor: 5 },
+    balanced: { coconut: 30, palm: 30, olive: 35, castor: 5 },
+    hard: { coconut: 30, palm: 30, shea: 15, olive: 20, castor: 5 },
+    lauric: { coconut: 50, palm: 20, olive: 25, castor: 5 },
+    olive: { olive: 100 },
+  }
+  const dry = (lnRate: number, lnViscosity: number) => (p: RecipePace) =>
+    withEffect(p, powderEffect(lnRate, lnViscosity, false))
+  const quicker: Readonly<Record<string, (p: RecipePace) => RecipePace>> = {
+    'acid 0.5 %': p => withAcid(p, 0.005),
+    'acid 2 %': p => withAcid(p, 0.02),
+    'milk 3 %': dry(0.45, 0.45),
+    'dry clay 3 %': dry(0.09, 0.36),
+    'oats 3 %': dry(0, 0.24),
+    'acid and milk': p => dry(0.375, 0.375)(withAcid(p, 0.01)),
+  }
+  const blended = (p: RecipePace, c: number, stop: number): Batter => {
+    let now = freshBatter(p, c, true)
+    for (let t = 0; t < 900 && blendedLevel(now, p, PLAIN_LOAD) < stop; t += 1) now = stepBatter(now, p, PLAIN_LOAD, STICK, 1)
+    return split(now)
+  }
+
+  test('stopped at the same trace it is less emulsified, and thickens at least as much', () => {
+    const pick = <T>(of: Readonly<Record<string, T>>) => fc.constantFrom(...Object.keys(of))
+    fc.assert(
+      fc.property(
+        pick(mixes),
+        pick(quicker),
+        fc.constantFrom(28, 34, 40),
+        fc.constantFrom(1.2, 1.6, 2, 2.5),
+        fc.constantFrom<[number, number]>([0, 0.03], [0.27, 0.03], [0.6, 0.03], [1.05, 0.1]),
+        fc.constantFrom<HandlingMode>('now-and-then', 'hand', 'rest'),
+        fc.constantFrom(60, 180, 300, 600),
+        (mix, change, c, stop, [f, slack], mode, seconds) => {
+          const oils = Object.entries(mixes[mix]!).map(([oil, share]) => ({ oil, share: share / 100 }))
+          const plain = paceOf(oilsByShare({ oils }, referenceShelf()))
+          const load = { ...PLAIN_LOAD, scent: scentEffect(f) }
+          const rise = (p: RecipePace) => {
+            const start = blended(p, c, stop)
+            let now = start
+            for (let t = 0; t < seconds; t += 30) now = stepBatter(now, p, load, handling(mode), 30)
+            return { emulsion: start.emulsion, from: levelOf(start, p, load), to: levelOf(now, p, load) }
+          }
+          const [without, having] = [rise(plain), rise(quicker[change]!(plain))]
+          expect(having.emulsion).toBeLessThanOrEqual(without.emulsion + 2e-5)
+          // What parts where it stands, and what is set anyway, is no matter of quickness.
+          if ((mode === 'rest' && having.emulsion < 0.78) || without.to > 4.4) return
+          expect(having.to - having.from - (without.to - without.from)).toBeGreaterThanOrEqual(-slack - 0.005)
+        },
+      ),
+      { numRuns: 150 },
+    )
+  })
+
+  test('blending longer never leaves it thinner or less emulsified', () => {
+    fc.assert(
+      fc.property(anyOils, number(24, 44), fc.integer({ min: 1, max: 200 }), (oils, c, seconds) => {
+        const pace = paceOf(oils)
+        let now = freshBatter(pace, c, true)
+        for (let t = 0; t < seconds; t += 1) now = stepBatter(now, pace, PLAIN_LOAD, STICK, 1)
+        const then = stepBatter(now, pace, PLAIN_LOAD, STICK, 1)
+        expect(then.emulsion).toBeGreaterThanOrEqual(now.emulsion)
+        if (c > pace.clearPointC)
+          expect(blendedLevel(then, pace, PLAIN_LOAD)).toBeGreaterThanOrEqual(blendedLevel(now, pace, PLAIN_LOAD) - 0.002)
       }),
     )
   })

@@ -3,6 +3,10 @@ import { CONSTANTS, NAOH_KG_PER_MOL, NAOH_PER_KOH } from '../constants/index.ts'
 import type { OilInRecipe } from '../recipe/index.ts'
 import { fattyGroups, isFattyAcid } from '../shelf/index.ts'
 import type { FattyGroups } from '../shelf/index.ts'
+import { NO_EFFECT } from './colorant-effect.ts'
+import type { BatterEffect } from './colorant-effect.ts'
+import { reactionClock } from './kinetics.ts'
+import type { ReactionClock } from './kinetics.ts'
 import { clearPoint, solidParts, solidShareTable } from './solid-fat.ts'
 
 /** Per fatty-acid group; see the constants' remarks in docs/models.md. */
@@ -29,19 +33,31 @@ export interface PaceInput {
   oils: readonly OilInRecipe[]
   superfatShare: number
   lyeConcentrationShare: number
-  /** Added to ln(rate) and ln(viscosity) of the whole batter by additives and liquids. */
-  lnRate?: number
-  lnViscosity?: number
+  /** What additives and liquids of the whole batter do. */
+  effect?: BatterEffect
+  /** Share of air beaten into the creamed fats of a whipped batch, 0 without. */
+  airShare?: number
 }
 
 /** What a recipe brings to the batter model, once per recipe. Shares of oil mass. */
 export interface RecipePace {
+  /** Of oils, water and superfat; what additives hasten is apart, since a blender drowns it. */
   lnRate: number
+  lnHasten: number
+  /** How far early fats (short and long saturated, ricinoleic) fall short of what a usual recipe has: what slows it, 0…0.38. */
+  lack: number
   freeAcid: number
   /** Stearic and other free fatty acids sold as such, share of the oils: soap at first contact. */
   stearic: number
-  /** Of additives and liquids in the whole batter. */
+  /** The same acid as a head start of the reaction. */
+  seed: number
+  /** The reaction's clock with that head start: stirred or standing, and under a blender. */
+  clock: { still: ReactionClock; blender: ReactionClock }
+  /** Of additives and liquids in the whole batter: at once, and as powders swell. */
   lnViscosity: number
+  lnSwell: number
+  /** Air of a whipped batch in ln(viscosity); 0: not whipped. */
+  lnAir: number
   thickening: number
   lnViscosity40: number
   /** Lye solution per kg of oils, kg. */
@@ -60,7 +76,23 @@ export interface RecipePace {
 }
 
 const OIL_DENSITY = 0.905
-const HEAT_KJ_PER_MOL = 50
+
+/** Share of early fats below which a batter is slower than its oils' sums say, and by how much (fitted to slow oils). */
+const EARLY_ENOUGH = 0.38
+const LACK_SLOWS = 5
+const EARLY_PER_QUICKNESS = 0.3
+/** Head start of the reaction per root of the share of solid fatty acid, and what of it is left under a blender (fitted). */
+const SEED_PER_ROOT = 0.1
+const SEED_BLENDED = 0.45
+
+/** Everything that a share of solid fatty acid brings to the reaction. */
+export function acidHeadStart(stearic: number): Pick<RecipePace, 'stearic' | 'seed' | 'clock'> {
+  const seed = SEED_PER_ROOT * Math.sqrt(stearic)
+  return { stearic, seed, clock: { still: reactionClock(seed), blender: reactionClock(SEED_BLENDED * seed) } }
+}
+
+/** ln(viscosity) that air brings to a whipped batter. */
+export const airEffect = (airShare: number): number => (2.5 * airShare) / (1 - airShare)
 
 /** The lye concentration that the model can bear: outside it is taken at its ends, and the plan's notices say so. */
 const modelled = (w: number): number => Math.min(0.5, Math.max(0.15, w))
@@ -87,27 +119,39 @@ export function recipePace(input: PaceInput): RecipePace {
   const lyeVolumeShare = lyeVolume / (oilVolume + lyeVolume)
   const heatCapacity = (CONSTANTS.oilHeatCapacity.value + lye * lyeHeatCapacity(w, 20)) / (1 + lye)
   const parts = solidParts(oils)
+  const share = (group: keyof FattyGroups) => groups.find(row => row.group === group)!.share
+  const early =
+    share('shortSaturated') +
+    share('longSaturated') +
+    share('ricinoleic') +
+    EARLY_PER_QUICKNESS * weigh(oil => Math.max(0, oil.quickness))
+  const lack = Math.max(0, EARLY_ENOUGH - early)
+  const effect = input.effect ?? NO_EFFECT
   return {
     lnRate:
       over(row => row.pace) +
       weigh(oil => oil.quickness) +
       BALANCE +
       6 * (w - 0.3) -
-      2 * (superfatShare - 0.05) +
-      (input.lnRate ?? 0),
+      2 * (superfatShare - 0.05) -
+      LACK_SLOWS * lack,
+    lnHasten: effect.lnRate,
+    lack,
     freeAcid: Math.min(
       0.5,
       weigh(oil => oil.freeAcidShare),
     ),
-    stearic,
-    lnViscosity: input.lnViscosity ?? 0,
+    ...acidHeadStart(stearic),
+    lnViscosity: effect.lnViscosity,
+    lnSwell: effect.lnSwell,
+    lnAir: input.airShare ? airEffect(input.airShare) : 0,
     thickening: over(row => row.thickening),
     lnViscosity40: over(row => Math.log(row.viscosity)),
     lyeSolutionKgPerKg: lye,
     lyeVolumeShare,
     lnViscosityLye: -1.85 * Math.log(1 - lyeVolumeShare / 0.74),
     heatCapacity,
-    adiabaticRiseK: ((sap / NAOH_KG_PER_MOL) * (1 - superfatShare) * HEAT_KJ_PER_MOL) / ((1 + lye) * heatCapacity),
+    adiabaticRiseK: ((sap / NAOH_KG_PER_MOL) * (1 - superfatShare) * CONSTANTS.saponificationHeat.value) / ((1 + lye) * heatCapacity),
     clearPointC: clearPoint(parts),
     solidAt: solidShareTable(parts),
   }

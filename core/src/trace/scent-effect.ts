@@ -35,8 +35,8 @@ export const atDose = (f: number, doseGPerKg: number): number =>
 
 const F_POINTS = [-0.3, 0, 0.27, 0.6, 1.05, 2.6] as const
 const GAIN = [0.8, 1, 1.2, 2.5, 7.2, 8.5] as const
-const BUILD = [0.8, 1, 1.3, 3, 10, 25] as const
-const JUMP = [0, 0, 0, 0.1, 0.4, 3.5] as const
+const BUILD = [0.8, 1, 1.3, 3, 10, 12] as const
+const JUMP = [0, 0, 0, 0.1, 0.4, 4] as const
 
 /** Piecewise-linear through the points, constant beyond both ends. */
 function through(ys: readonly number[], x: number): number {
@@ -58,7 +58,7 @@ export interface ScentEffect {
   gain: number
   /** Speed-up of the build of rest structure. */
   build: number
-  /** Immediate jump of ln(viscosity). */
+  /** Jump of ln(viscosity) as it goes in; what is above 0.4 is there only while the batter stands. */
   jump: number
 }
 

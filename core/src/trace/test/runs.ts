@@ -1,8 +1,11 @@
 import { oilsByShare } from '../../recipe/index.ts'
-import { PLAIN_LOAD, blenderPower, handling, levelOf, stepBatter } from '../batter.ts'
-import type { Batter, Handling, Load } from '../batter.ts'
-import { recipePace } from '../recipe-pace.ts'
+import { PLAIN_LOAD, levelOf, stepBatter } from '../batter.ts'
+import type { Batter, Load } from '../batter.ts'
+import { blenderPower, handling } from '../handling.ts'
+import type { Handling } from '../handling.ts'
+import { acidHeadStart, recipePace } from '../recipe-pace.ts'
 import type { RecipePace } from '../recipe-pace.ts'
+import type { BatterEffect } from '../colorant-effect.ts'
 import { scentEffect } from '../scent-effect.ts'
 import { modelShelf } from './model-shelf.ts'
 
@@ -26,6 +29,9 @@ const RECIPES: Record<string, Record<string, number>> = {
   pomace: { 'olive-pomace': 100 },
   lardy: { lard: 60, coconut: 25, olive: 15 },
   tallowy: { tallow: 50, coconut: 25, olive: 25 },
+  triple: { coconut: 30, palm: 30, olive: 40 },
+  four: { olive: 80, coconut: 15, castor: 5 },
+  hard: { coconut: 30, palm: 30, shea: 15, olive: 20, castor: 5 },
   waxed: { beeswax: 2, coconut: 30, palm: 30, olive: 38 },
 }
 
@@ -35,6 +41,15 @@ export const oils = (name: string) => {
 }
 export const pace = (name: string, w: number, superfatShare = 0.05) =>
   recipePace({ oils: oils(name), superfatShare, lyeConcentrationShare: w })
+
+/** The same batter with so much solid fatty acid, or with what additives do to all of it. */
+export const withAcid = (p: RecipePace, x: number): RecipePace => ({ ...p, ...acidHeadStart(x) })
+export const withEffect = (p: RecipePace, { lnRate, lnViscosity, lnSwell }: BatterEffect): RecipePace => ({
+  ...p,
+  lnHasten: p.lnHasten + lnRate,
+  lnViscosity: p.lnViscosity + lnViscosity,
+  lnSwell: p.lnSwell + lnSwell,
+})
 
 export const STICK = handling('stick', blenderPower(1.5, 1))
 export const scented = (f: number, load = PLAIN_LOAD): Load => ({ ...load, scent: scentEffect(f) })
