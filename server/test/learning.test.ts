@@ -27,7 +27,7 @@ const evidence = async (visitor: Visitor, name: string) => {
 }
 const seenPlan = (name: string, level: number): Plan => {
   const plan = starterPlan(name)
-  return { ...plan, seen: [{ cup: plan.cups[0]!.id, atMin: 3, level }] }
+  return { ...plan, seen: [{ cup: plan.cups[0]!.id, atMin: 3, level, by: 'eye' }] }
 }
 
 describe('what batches teach', () => {

@@ -1,7 +1,7 @@
 import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'
 import { MOVE_TOOLS } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { WINDOW_KINDS, windowKindOf } from '../schedule/index.ts'
+import { WINDOW_KINDS, emulsionWord, windowKindOf } from '../schedule/index.ts'
 import type { Fault, Lanes, PourForecast, ToolForecast } from '../schedule/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
@@ -66,7 +66,10 @@ interface Trouble {
 function pourTrouble(plan: Plan, shelf: Shelf, pour: PourForecast, head: string): Trouble {
   const fails = `${showChance(1 - pour.chance)} of runs`
   const standing = tidy(pour.stoodLevel, 1)
-  const texts: Record<Extract<Fault, 'thick' | 'thin' | 'not-carried' | 'sets'>, [string, string]> = {
+  const texts: Record<
+    Extract<Fault, 'thick' | 'thin' | 'not-carried' | 'sets' | 'too-deep' | 'too-high'>,
+    [string, string]
+  > = {
     thick: [`${head} is too thick when you reach it: ${fails}.`, thickReason(plan, shelf, pour)],
     thin: [
       `${head} is still too thin to pour as planned: ${fails}.`,
@@ -75,6 +78,14 @@ function pourTrouble(plan: Plan, shelf: Shelf, pour: PourForecast, head: string)
     'not-carried': [
       `The layer below does not carry ${head.replace(/,$/, '').replace('Layer', 'layer')}: ${fails}.`,
       `It needs level ${tidy(pour.carrierNeed ?? 0, 1)} at rest. Pour lower or over a spatula, or wait longer.`,
+    ],
+    'too-deep': [
+      `${head} dives deeper than it is to: ${fails}.`,
+      `It goes ${tidy(pour.diveMm ?? 0, 0)} mm deep. Pour from lower, or when what lies below is firmer.`,
+    ],
+    'too-high': [
+      `${head} stays nearer the surface than it is to: ${fails}.`,
+      `It goes ${tidy(pour.diveMm ?? 0, 0)} mm deep. Pour from higher, or sooner, while what lies below is thin.`,
     ],
     sets: [
       `${head} sets in its cup while it waits: ${fails}.`,
@@ -109,21 +120,24 @@ function splitTrouble(lanes: Lanes): Trouble {
       sentence: `What looks like trace is fat that sets: ${fails}.`,
       reason: 'Blending would stop on a batter that is not soap yet. Mix warmer than the fats’ setting point.',
     }
-  const emulsified = `Stopped a little early it is ${showShare(split.earlyEmulsion, 0)} emulsified`
-  if (!split.isSplit)
+  const looks = emulsionWord(split.earlyEmulsion)
+  if (split.fault === 'lean')
     return {
       chance: split.chance,
       pour: null,
-      sentence: `Batter is poured before its emulsion holds: ${fails}.`,
-      reason: `${emulsified}, and may part in the mould. Blend a little further; too little for fear of a scent spoils a batch too.`,
+      sentence: `A cup may come out short of fat, and lye-heavy: ${fails}.`,
+      reason: `Stopped a little early the emulsion ${looks}${spread(split)}. Blend until it holds, or draw the first cup last.`,
     }
   return {
     chance: split.chance,
     pour: null,
-    sentence: `The pot is split before the emulsion holds: ${fails}.`,
-    reason: `${emulsified}${spread(split)}. Blend a little further; too little for fear of a scent spoils a batch too.`,
+    sentence: `The batter may not be emulsified: ${fails}.`,
+    reason: `Stopped a little early it ${emulsionLook(looks)}${spread(split)}. Let the blender rest 15 s: if streaks run together, blend on.`,
   }
 }
+
+const emulsionLook = (word: string): string =>
+  word === 'streaks' ? 'shows streaks' : word === 'sound' ? 'is sound' : word
 
 /** How far the cups' superfat spreads, where the two ends differ as they are shown. */
 function spread({ leanest, richest }: Lanes['split']): string {
@@ -133,28 +147,40 @@ function spread({ leanest, richest }: Lanes['split']): string {
 
 /** From this chance of a lye-heavy cup on it is said before anything about looks. */
 const LEAN_MATTERS = 0.02
+/** A recipe with less superfat than this is meant to have none: what a single cup keeps is then no surprise. */
+const HAS_SUPERFAT = 0.005
 
-/** A cup that the split leaves without superfat: a matter of safety. */
-export function leanRisk({ split }: Lanes): string | null {
-  if (split.leanChance > 1 - LEAN_MATTERS) return null
+/** A cup that dividing the batter leaves without superfat: a matter of safety, said whatever else goes wrong. */
+export function leanRisk(plan: Plan, { split }: Lanes): string | null {
+  const isBelow = plan.recipe.superfatShare >= HAS_SUPERFAT && split.leanest < 0
+  if (!isBelow && split.leanChance > 1 - LEAN_MATTERS) return null
   const lean = showShare(split.leanest).replace('-', '−')
-  return `Split a little early, the leanest cup could come out at ${lean} superfat, lye-heavy: ${showChance(1 - split.leanChance)} of runs. Blend on until the emulsion holds, or plan half a point more superfat.`
+  const often = split.leanChance > 1 - LEAN_MATTERS ? '' : ` in ${showChance(1 - split.leanChance)} of runs`
+  return `Divided a little early, the leanest cup could come out at ${lean} superfat, lye-heavy${often}. Blend on until the emulsion holds, or plan half a point more superfat.`
 }
 
 const ricingReason = ({ ricing }: Lanes): string =>
-  ricing && ricing.share >= 0.1
-    ? ` The scent makes lumps in ${showChance(ricing.share)} of runs; blended out, ${showChance(ricing.whole)} of those batches still work.`
+  ricing && ricing.share >= 0.15
+    ? ` In about 1 of ${Math.max(2, Math.round(1 / ricing.share))} batches the scent makes grains, or a hairy batter that parts; blended out in short bursts, ${showChance(ricing.whole)} of those batches still work.`
     : ''
 
 /** Names what fails most often and says why, safety before looks; without anything, where the least time is to spare. */
 export function riskOf(plan: Plan, shelf: Shelf, lanes: Lanes): Risk {
-  return { ...looksRisk(plan, shelf, lanes), safety: leanRisk(lanes) }
+  return { ...looksRisk(plan, shelf, lanes), safety: leanRisk(plan, lanes) }
 }
 
 function looksRisk(plan: Plan, shelf: Shelf, lanes: Lanes): Omit<Risk, 'safety'> {
   const state = stateOf(lanes.chance)
   const number = (pour: PourForecast) => plan.score.findIndex(one => one.id === pour.pour) + 1
   const name = (pour: PourForecast) => plan.cups.find(cup => cup.id === pour.cup)?.name ?? pour.cup
+  if (lanes.unexplained)
+    return {
+      state: 'trouble',
+      chance: lanes.chance,
+      sentence: 'It has set, and neither this recipe nor this scent explains it.',
+      reason: 'Pour or spoon what you have, now. Afterwards: was the scent weighed, was it the right bottle?',
+      pour: null,
+    }
   if (lanes.neverEmulsified) {
     const sentence = 'The batter does not come to the trace at which blending stops.'
     return { state: 'trouble', chance: 0, sentence, reason: 'Blend warmer, or stop at a lower level.', pour: null }
@@ -167,8 +193,11 @@ function looksRisk(plan: Plan, shelf: Shelf, lanes: Lanes): Omit<Risk, 'safety'>
     })),
     ...lanes.tools.map(tool => ({ ...pick(tool), tell: () => toolTrouble(plan, tool) })),
   ]
+  // An emulsion that does not hold comes before every layer and tool, whichever fails oftener.
+  const [batter] = steps
+  const isUnsound = batter!.fault !== null && batter!.chance < UNSOUND
   // Of steps that fail about as often, the first: it is met first, and often the cause of the others.
-  const worst = steps.reduce((a, b) => (b.chance < a.chance - 0.02 ? b : a))
+  const worst = isUnsound ? batter! : steps.reduce((a, b) => (b.chance < a.chance - 0.02 ? b : a))
   const tightest = lanes.pours.reduce((a, b) => (b.marginMin < a.marginMin ? b : a))
   if (state === 'calm' || worst.fault === null) {
     const spare = tightest.marginMin >= 59 ? 'an hour' : showMinutes(tightest.marginMin)
@@ -179,5 +208,8 @@ function looksRisk(plan: Plan, shelf: Shelf, lanes: Lanes): Omit<Risk, 'safety'>
   const trouble = worst.tell()
   return { ...trouble, state, chance: lanes.chance, reason: trouble.reason + ricingReason(lanes) }
 }
+
+/** A batter that is sound less often than this is what is told first. */
+const UNSOUND = 0.8
 
 const pick = ({ chance, fault }: { chance: number; fault: Fault | null }) => ({ chance, fault })

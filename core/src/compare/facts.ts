@@ -12,7 +12,7 @@ import {
 } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Forecast } from '../forecast/forecast.ts'
-import { PLACES } from '../rest/index.ts'
+import { PLACES, showTowels } from '../rest/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'
@@ -83,6 +83,7 @@ const MOMENTS = {
   pot: 'into the pot',
   'with-colour': 'with the colour',
   last: 'cup by cup, last',
+  'never-stop': 'blended in and poured without a stop',
 } as const
 
 function scent({ scent: planned }: Plan, { recipe }: Forecast): Fact[] {
@@ -151,10 +152,10 @@ function rest(plan: Plan): Fact[] {
     fact('Wished for', GEL_WISHES[plan.rest.wish]),
     ...plan.rest.steps.map(({ atMin, place, cover, towels, tempC, holdMin }, i) => {
       const warm = place === 'oven' || place === 'mat' ? `, ${tidy(tempC, 0)} °C, ${tidy(holdMin, 0)} min` : ''
-      const wrap = towels > 0 ? `, ${towels} layers of towel` : ''
+      const wrap = showTowels(towels)
       return fact(
         i === 0 ? 'From the pour' : `From ${showMinutes(atMin)}`,
-        `${PLACES[place]}${warm}, ${COVERS[cover]}${wrap}`,
+        `${PLACES[place]}${warm}, ${COVERS[cover]}${wrap === '' ? '' : `, ${wrap}`}`,
       )
     }),
     fact('Bars', bars.count > 0 ? `${bars.count} of ${grams(bars.massG)}, fresh` : 'none'),

@@ -93,6 +93,7 @@ const WHEN = {
   pot: 'in the pot already',
   'with-colour': 'with the colour',
   last: 'right before its pour',
+  'never-stop': 'blended in as it is poured',
 } as const
 const whenOf = (plan: Plan, cup: Plan['cups'][number]): string => {
   const planned = cup.ownScent ?? plan.scent

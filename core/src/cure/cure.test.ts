@@ -1,18 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import { starterPlan } from '../plan/index.ts'
-import type { Plan } from '../plan/index.ts'
+import type { Plan, Rack, WeighIn } from '../plan/index.ts'
+import { doubtOf } from './doubts.ts'
+import { dryDay } from './drying.ts'
 import { newCupColorant } from '../cups/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import {
-  bladeAdvice,
-  cureForecast,
-  cutForecast,
-  expectedDrying,
-  fittedDrying,
-  leftAfter,
-  readyDay,
-  thicknessFor,
-} from './index.ts'
+import { bladeAdvice, cureForecast, cutForecast, expectedDrying, leftAfter, readyDay, thicknessFor } from './index.ts'
 
 const barsOf = (of: Plan) => cutForecast(of).bars
 
@@ -65,10 +58,13 @@ describe('bars', () => {
   })
 })
 
+const RACK: Rack = { tempC: 21, humidity: 0.5, air: 'still' }
+const SIZE = { lengthMm: 80, widthMm: 60, heightMm: 25 }
+const near = (value: number, wanted: number, by: number) => expect(Math.abs(value - wanted)).toBeLessThan(by)
+
 describe('drying', () => {
-  const bars = barsOf(plan)
   test('a bar only loses, ever slower, and never more than its water', () => {
-    const drying = expectedDrying(bars, WATER, 21)
+    const drying = expectedDrying(SIZE, WATER, RACK)
     const days = Array.from({ length: 60 }, (_, i) => 3 * i)
     const left = days.map(day => leftAfter(drying, day))
     expect(left[0]).toBe(1)
@@ -79,37 +75,99 @@ describe('drying', () => {
     expect(left.at(-1)!).toBeGreaterThan(1 - WATER)
   })
 
-  test('more water loses more; thicker bars and cooler rooms take longer; nothing is ready before four weeks', () => {
-    const thick = barsOf(withCut({ barMm: 50 }))
-    expect(expectedDrying(bars, 0.25, 21).loss).toBeGreaterThan(expectedDrying(bars, WATER, 21).loss)
-    expect(expectedDrying(thick, WATER, 21).tauDays).toBeGreaterThan(expectedDrying(bars, WATER, 21).tauDays)
-    expect(expectedDrying(bars, WATER, 15).tauDays).toBeGreaterThan(expectedDrying(bars, WATER, 21).tauDays)
-    const days = [0.12, WATER, 0.3].map(water => readyDay(expectedDrying(bars, water, 21)))
-    expect(days).toEqual([...days].sort((a, b) => a - b))
-    expect(days[0]).toBeGreaterThanOrEqual(28)
-    expect(days[1]).toBeLessThan(70)
+  test('an ordinary bar, number by number', () => {
+    const drying = expectedDrying(SIZE, 0.206, RACK)
+    near(drying.loss, 0.137, 0.001)
+    near(drying.tauDays, 22.9, 0.1)
+    near(1 - leftAfter(drying, 7), 0.046, 0.001)
+    near(1 - leftAfter(drying, 42), 0.109, 0.001)
+    expect(readyDay(drying)).toBe(46)
+    near(dryDay(drying), 70, 1)
+    near(1 - leftAfter(expectedDrying(SIZE, 0.249, RACK), 56), 0.158, 0.001)
   })
 
-  test('weigh-ins bend the curve towards themselves; those that are as expected leave it', () => {
-    const expected = expectedDrying(bars, WATER, 21)
-    const truth = { loss: expected.loss * 1.25, tauDays: expected.tauDays * 1.3 }
-    const weighed = [7, 14, 28].map(day => ({ day, massG: bars.massG * leftAfter(truth, day) }))
-    const fitted = fittedDrying(expected, bars.massG, weighed)
-    expect(Math.abs(leftAfter(fitted, 42) - leftAfter(truth, 42))).toBeLessThan(
-      0.4 * Math.abs(leftAfter(expected, 42) - leftAfter(truth, 42)),
-    )
-    const same = [7, 14].map(day => ({ day, massG: bars.massG * leftAfter(expected, day) }))
-    expect(fittedDrying(expected, bars.massG, same)).toEqual(expected)
+  test('thicker, damper, cooler and boxed bars take longer; damp air leaves them more', () => {
+    const usual = expectedDrying(SIZE, 0.206, RACK)
+    near(expectedDrying({ ...SIZE, heightMm: 50 }, 0.206, RACK).tauDays / usual.tauDays, 1.56, 0.02)
+    const damp = expectedDrying(SIZE, 0.206, { ...RACK, humidity: 0.7 })
+    near(damp.loss, 0.108, 0.001)
+    near(damp.tauDays, 29.6, 0.1)
+    near(1 - leftAfter(damp, 42), 0.078, 0.001)
+    for (const change of [{ tempC: 15 }, { air: 'boxed' as const }, { humidity: 0.6 }])
+      expect(expectedDrying(SIZE, 0.206, { ...RACK, ...change }).tauDays).toBeGreaterThan(usual.tauDays)
+    expect(expectedDrying(SIZE, 0.206, { ...RACK, air: 'moving' }).tauDays).toBeLessThan(usual.tauDays)
+  })
+})
+
+describe('weigh-ins', () => {
+  const bars = barsOf(plan)
+  const weighIn = (day: number, massG: number, change: Partial<WeighIn> = {}): WeighIn => ({
+    ...{ day, massG, bar: '', count: 1, doubt: 'ask' },
+    ...change,
+  })
+  const cured = (...weighIns: WeighIn[]) => cureForecast({ ...plan, rest: { ...plan.rest, weighIns } }, WATER)
+  const plainly = cured()
+
+  test('heavier bars on the day of the cut move the fresh weight and not the day on which they are ready', () => {
+    const heavy = cured(weighIn(0, 1.08 * bars.massG))
+    near(heavy.freshG / bars.massG, 1.057, 0.004)
+    expect(heavy.readyDay).toBe(plainly.readyDay)
+    const later = cured(...[0, 7, 14].map(day => weighIn(day, 1.08 * bars.massG * leftAfter(plainly.drying, day))))
+    near(later.readyDay, plainly.readyDay, 4)
+  })
+
+  test('bend the curve towards themselves, and narrow what is said', () => {
+    const { drying } = plainly
+    const truth = { loss: drying.loss * 1.25, tauDays: drying.tauDays * 1.3 }
+    const told = cured(...[0, 7, 14, 28].map(day => weighIn(day, bars.massG * leftAfter(truth, day))))
+    const off = (day: number, of: typeof truth) => Math.abs(leftAfter(of, day) - leftAfter(truth, day))
+    expect(off(42, told.drying)).toBeLessThan(0.4 * off(42, drying))
+    expect(told.dryRange[1] - told.dryRange[0]).toBeLessThan(plainly.dryRange[1] - plainly.dryRange[0])
+    expect(told.curedRange[1] - told.curedRange[0]).toBeLessThan(plainly.curedRange[1] - plainly.curedRange[0])
+    expect(plainly.readyRange[0]).toBeLessThanOrEqual(plainly.readyDay)
+    expect(plainly.readyRange[1]).toBeGreaterThanOrEqual(plainly.readyDay)
+  })
+
+  test.each([
+    [1159, /ten times too much/, 115.9],
+    [11.6, /ten times too little/, 116],
+    [4.09, /ounces/, 115.95],
+    [500, /another bar/, null],
+  ])('%f g of a bar of 115.9 g is asked about', (massG, question, offerG) => {
+    const doubt = doubtOf(massG, 115.9, null)!
+    expect(doubt.question).toMatch(question)
+    if (offerG === null) expect(doubt.offerG).toBeNull()
+    else near(doubt.offerG!, offerG, 0.1)
+  })
+
+  test('a bar that gains is asked about; as said, a doubtful weight counts less, or not at all', () => {
+    expect(doubtOf(119, 115, 116)!.question).toMatch(/heavier/)
+    expect(doubtOf(116.5, 115, 116)).toBeNull()
+    const strange = 0.6 * bars.massG
+    const asked = cured(weighIn(14, strange))
+    expect(asked.doubts).toHaveLength(1)
+    expect(asked.freshG).toBe(plainly.freshG)
+    expect(cured(weighIn(14, strange, { doubt: 'leave-out' })).doubts).toHaveLength(0)
+    const insisted = cured(weighIn(14, strange, { doubt: 'it-is-so' }))
+    expect(insisted.doubts).toHaveLength(0)
+    expect(insisted.freshG).toBeLessThan(plainly.freshG)
+  })
+
+  test('six bars together stand for their mean; a day to come is asked about', () => {
+    const six = cured(weighIn(0, 6 * 1.03 * bars.massG, { count: 6 }))
+    expect(six.doubts).toHaveLength(0)
+    near(six.freshG / bars.massG, 1.026, 0.006)
+    const early = { ...plan, rest: { ...plan.rest, weighIns: [weighIn(30, bars.massG)] } }
+    expect(cureForecast(early, WATER, 10).doubts[0]!.question).toMatch(/still to come/)
   })
 
   test('the forecast holds together', () => {
-    const cure = cureForecast(plan, WATER)
-    expect(cure.curve[0]!.massG).toBeCloseTo(cure.bars.massG, 9)
-    expect(cure.curedG).toBeLessThan(cure.bars.massG)
-    expect(cure.yieldShare).toBeGreaterThan(0.7)
-    expect(cure.yieldShare).toBeLessThanOrEqual(1)
-    const slow = { ...plan, rest: { ...plan.rest, weighIns: [{ day: 21, massG: cure.bars.massG * 0.99 }] } }
-    expect(cureForecast(slow, WATER).curedG).toBeGreaterThan(cure.curedG)
+    expect(plainly.curve[0]!.massG).toBeCloseTo(bars.massG, 9)
+    expect(plainly.curedG).toBeLessThan(bars.massG)
+    expect(plainly.yieldShare).toBeGreaterThan(0.7)
+    expect(plainly.yieldShare).toBeLessThanOrEqual(1)
+    const two: Plan = { ...plan, moreMoulds: [{ ...plan.mould, name: 'Twin' }] }
+    expect(cureForecast(two, WATER).moulds.map(mould => mould.count)).toEqual([bars.count, bars.count])
   })
 })
 

@@ -1,95 +1,33 @@
+import { latinNormals } from '../chance/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { cutForecast } from './cut.ts'
-import type { Bars } from './cut.ts'
+import { allBars, cutForecast } from './cut.ts'
+import type { Bars, MouldBars } from './cut.ts'
+import { checkedCure } from './doubts.ts'
+import type { CureDoubt } from './doubts.ts'
+import { LONGEST_DAYS, dryDay, expectedDrying, leftAfter, readyDay } from './drying.ts'
+import type { Drying } from './drying.ts'
+import type { CureFit } from './weigh-ins.ts'
 
-/**
- * Bars drying on the rack: water leaves towards what soap holds in a room, quickly at first and ever slower. All constants
- * are engineering estimates; weigh-ins take their place.
- */
-
-/** What soap keeps of water in an ordinary room, share of the bar. */
-const KEPT_WATER = 0.08
-/** Days in which 63 % of the loss is over, for a bar of 7 mm volume over surface at 21 °C; and the shape of the curve. */
-const TAU_DAYS = 22
-const TAU_AT_MM = 7
-const THICKNESS_POWER = 1.3
-const SHAPE = 0.75
-const WARMER = 0.04
-/** Spreads before any weigh-in: of ln of the whole loss, and of ln of its time; and of a weigh-in, share of the bar. */
-const LOSS_SD = 0.2
-const TAU_SD = 0.35
-const WEIGH_SD = 0.005
-/** Cured, by the usual rule: four weeks at least, and losing little. */
-const LEAST_DAYS = 28
-const LITTLE_A_WEEK = 0.005
-const LONGEST_DAYS = 365
-
-export interface WeighIn {
-  /** Days after the pour, and the bar's weight then, g. */
-  day: number
-  massG: number
-}
-
-/** Volume over surface of a bar, mm. */
-const depthOf = ({ lengthMm: a, widthMm: b, heightMm: c }: Bars): number => (a * b * c) / (2 * (a * b + b * c + a * c))
-
-/** A curve of drying: all that a bar will lose, as a share of its fresh weight, and days until 63 % of that. */
-export interface Drying {
-  loss: number
-  tauDays: number
-}
-
-export function expectedDrying(bars: Bars, waterShare: number, roomC: number): Drying {
-  return {
-    loss: Math.max(0.005, (waterShare - KEPT_WATER) / (1 - KEPT_WATER)),
-    tauDays: TAU_DAYS * Math.pow(depthOf(bars) / TAU_AT_MM, THICKNESS_POWER) * Math.exp(-WARMER * (roomC - 21)),
-  }
-}
-
-/** What is left of a bar's fresh weight after so many days, 0…1. */
-export const leftAfter = ({ loss, tauDays }: Drying, day: number): number =>
-  1 - loss * (1 - Math.exp(-Math.pow(Math.max(0, day) / tauDays, SHAPE)))
-
-/** The curve that expectation and weigh-ins together make most likely: a grid around what is expected. */
-export function fittedDrying(expected: Drying, freshG: number, weighIns: readonly WeighIn[]): Drying {
-  if (weighIns.length === 0) return expected
-  let best = expected
-  let least = Infinity
-  const marks = Array.from({ length: 41 }, (_, i) => (i - 20) / 20)
-  for (const a of marks)
-    for (const b of marks) {
-      const z = { loss: 3 * a, tau: 3 * b }
-      const drying = {
-        loss: expected.loss * Math.exp(LOSS_SD * z.loss),
-        tauDays: expected.tauDays * Math.exp(TAU_SD * z.tau),
-      }
-      const misses = weighIns.reduce(
-        (sum, one) => sum + ((one.massG / freshG - leftAfter(drying, one.day)) / WEIGH_SD) ** 2,
-        z.loss * z.loss + z.tau * z.tau,
-      )
-      if (misses < least) {
-        least = misses
-        best = drying
-      }
-    }
-  return best
-}
-
-/** First day on which bars are cured: four weeks, and a loss of at most half a percent a week. */
-export function readyDay(drying: Drying): number {
-  for (let day = LEAST_DAYS; day < LONGEST_DAYS; day += 1) {
-    const now = leftAfter(drying, day)
-    if ((now - leftAfter(drying, day + 7)) / now <= LITTLE_A_WEEK) return day
-  }
-  return LONGEST_DAYS
-}
+/** From, to: four of five cures lie within. */
+export type CureRange = [from: number, to: number]
 
 export interface CureForecast {
   bars: Bars
+  /** Bars of every mould of the batch. */
+  moulds: MouldBars[]
   drying: Drying
+  /** Fresh weight of a bar as the weigh-ins have it, g. */
+  freshG: number
+  /** By the rule, and when nine tenths of the loss are over, days; with their ranges. */
   readyDay: number
+  readyRange: CureRange
+  dryDay: number
+  dryRange: CureRange
   /** Of a bar when it is ready, g. */
   curedG: number
+  curedRange: CureRange
+  /** Weigh-ins that are asked about. */
+  doubts: CureDoubt[]
   /** Bars' weight of all soap in the mould, fresh. */
   yieldShare: number
   /** A bar's weight by day, g. */
@@ -97,22 +35,68 @@ export interface CureForecast {
 }
 
 const CURVE_DAYS = 84
+const DRAWS = 64
+/** Ranks of 64 that four of five lie between. */
+const RANKS = [6, 57] as const
+const FIRST_DIMENSION = 300
 
-/** Bars, what they lose and when they are ready. `waterShare` is of the batter's mass. */
-export function cureForecast(plan: Plan, waterShare: number): CureForecast {
+/** Cholesky factor of a 3 × 3 covariance. */
+function rootOf(c: CureFit['covariance']): number[][] {
+  const root = [
+    [0, 0, 0],
+    [0, 0, 0],
+    [0, 0, 0],
+  ]
+  for (let i = 0; i < 3; i += 1)
+    for (let j = 0; j <= i; j += 1) {
+      let sum = c[i]![j]!
+      for (let k = 0; k < j; k += 1) sum -= root[i]![k]! * root[j]![k]!
+      root[i]![j] = i === j ? Math.sqrt(Math.max(0, sum)) : root[j]![j]! > 0 ? sum / root[j]![j]! : 0
+    }
+  return root
+}
+
+/** Cures that might be, as sure as the weigh-ins make them. */
+function drawsOf({ freshG, drying, covariance }: CureFit): { freshG: number; drying: Drying }[] {
+  const root = rootOf(covariance)
+  return Array.from({ length: DRAWS }, (_, n) => {
+    const z = [0, 1, 2].map(d => latinNormals(FIRST_DIMENSION + d, DRAWS)[n]!)
+    const [fresh, loss, tau] = root.map(row => row.reduce((sum, value, k) => sum + value * z[k]!, 0))
+    return {
+      freshG: freshG * Math.exp(fresh!),
+      drying: { loss: Math.min(0.9, drying.loss * Math.exp(loss!)), tauDays: drying.tauDays * Math.exp(tau!) },
+    }
+  })
+}
+
+const rangeOf = (values: readonly number[]): CureRange => {
+  const sorted = [...values].sort((a, b) => a - b)
+  return [sorted[RANKS[0]]!, sorted[RANKS[1]]!]
+}
+
+/** Bars, what they lose and when they are ready. `waterShare` is of the batter's mass; `todayDay` counts from the pour. */
+export function cureForecast(plan: Plan, waterShare: number, todayDay: number | null = null): CureForecast {
   const { bars } = cutForecast(plan)
-  const expected = expectedDrying(bars, waterShare, plan.conditions.roomC)
-  const drying = fittedDrying(expected, bars.massG, plan.rest.weighIns)
+  const { rack, weighIns } = plan.rest
+  const expected = expectedDrying(bars, waterShare, rack)
+  const { fit, doubts } = checkedCure(expected, bars.massG, weighIns, plan.conditions.scaleStepG, todayDay)
+  const { drying, freshG } = fit
   const ready = readyDay(drying)
+  const draws = drawsOf(fit)
   return {
     bars,
-    drying,
+    moulds: allBars(plan),
+    ...{ drying, freshG, doubts },
     readyDay: ready,
-    curedG: bars.massG * leftAfter(drying, ready),
+    readyRange: rangeOf(draws.map(one => readyDay(one.drying))),
+    dryDay: Math.min(LONGEST_DAYS, dryDay(drying)),
+    dryRange: rangeOf(draws.map(one => Math.min(LONGEST_DAYS, dryDay(one.drying)))),
+    curedG: freshG * leftAfter(drying, ready),
+    curedRange: rangeOf(draws.map(one => one.freshG * leftAfter(one.drying, ready))),
     yieldShare: bars.count > 0 ? (bars.count * bars.massG) / (bars.count * bars.massG + bars.restG) : 0,
     curve: Array.from({ length: CURVE_DAYS / 2 + 1 }, (_, i) => ({
       day: 2 * i,
-      massG: bars.massG * leftAfter(drying, 2 * i),
+      massG: freshG * leftAfter(drying, 2 * i),
     })),
   }
 }

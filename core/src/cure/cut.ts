@@ -1,4 +1,4 @@
-import { barsAlong, baseAreaMm2, isColumn, isTray } from '../plan/index.ts'
+import { barsAlong, baseAreaMm2, emptyCavities, isColumn, isTray } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
@@ -64,11 +64,14 @@ interface Sizes {
 
 const nothing = (): Record<CutPart, number> => ({ bars: 0, samples: 0, ends: 0, planed: 0, cuts: 0, left: 0 })
 
-function cutTray({ mould }: Plan, { wholeG }: Sizes): CutForecast {
-  const massG = wholeG / mould.cavities
+function cutTray(plan: Plan, { wholeG: brimG }: Sizes): CutForecast {
+  const { mould } = plan
+  const count = mould.cavities - emptyCavities(plan).length
+  const massG = brimG / mould.cavities
+  const wholeG = massG * count
   const { innerLengthMm: lengthMm, innerWidthMm: widthMm, fillMm: heightMm } = mould
   return {
-    bars: { count: mould.cavities, lengthMm, widthMm, heightMm, massG, leastG: massG, mostG: massG, restG: 0 },
+    bars: { count, lengthMm, widthMm, heightMm, massG, leastG: massG, mostG: massG, restG: 0 },
     samples: { slices: 0, massG: 0 },
     wholeG,
     parts: { ...nothing(), bars: wholeG },
@@ -180,6 +183,21 @@ export function cutForecast(plan: Plan): CutForecast {
   const sizes = { wholeG: baseAreaMm2(plan.mould) * plan.mould.fillMm * gPerMm3, gPerMm3 }
   return isTray(plan.mould) ? cutTray(plan, sizes) : cutAlong(plan, sizes)
 }
+
+/** What one mould of a batch is cut into. */
+export interface MouldBars {
+  name: string
+  count: number
+  massG: number
+}
+
+/** Bars of every mould of a batch: further moulds are cut like the first. */
+export const allBars = (plan: Plan): MouldBars[] =>
+  [plan.mould, ...plan.moreMoulds].map((mould, i) => {
+    const score = i === 0 ? plan.score : plan.score.map(pour => ({ ...pour, cavities: [] }))
+    const { bars } = cutForecast({ ...plan, mould, score })
+    return { name: mould.name, count: bars.count, massG: bars.massG }
+  })
 
 /** Whether and how often the blade is wiped: white drags over what is darker. */
 export function bladeAdvice(plan: Plan, shelf: Shelf): string {

@@ -38,6 +38,7 @@ const scentedStarter = after(
     load: 0.025,
     basis: 'oils',
     moment: 'with-colour',
+    how: 'hand',
     spread: 'cup',
     stabiliserRatio: 0,
   }),

@@ -1,12 +1,13 @@
 import type { Plan } from '../plan/index.ts'
 import { missingOils, portionsOf } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
-import { jobOf, lanesOf } from '../schedule/index.ts'
-import type { Lanes } from '../schedule/index.ts'
+import { jobOf, lanesOf, quickensOf } from '../schedule/index.ts'
+import type { Lanes, Quickens } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { coloursOfPlan } from '../cups/index.ts'
 import type { ColourForecast } from '../cups/index.ts'
-import { gelShares } from '../rest/index.ts'
+import { quickRest } from '../rest/index.ts'
+import type { QuickRest } from '../rest/index.ts'
 import { plannedFreeLye } from '../weighing/index.ts'
 import type { BatchFreeLye } from '../weighing/index.ts'
 import { riskOf } from '../advice/risk.ts'
@@ -29,6 +30,10 @@ export interface Forecast {
   portions: Portions
   recipe: RecipeResult
   lanes: Lanes
+  /** What quickens and slows the cup that is too thick first. */
+  quickens: Quickens | null
+  /** A first look at the rest, from one run. */
+  rest: QuickRest
   colours: ColourForecast
   risk: Risk
   /** Whether lye may be left over, by the one rule for all pages. */
@@ -56,8 +61,9 @@ export function forecast(plan: Plan, shelf: Shelf): ForecastResult {
   const recipe = recipeResult(plan, shelf)
   const job = jobOf(plan, portions, shelf)
   const lanes = lanesOf(job)
-  const gel = plan.colour.gel === null ? gelShares({ plan, shelf, portions, lanes }) : undefined
-  const colours = coloursOfPlan(plan, portions, shelf, gel)
+  const quickens = quickensOf(plan, shelf, job)
+  const rest = quickRest({ plan, shelf, portions, lanes })
+  const colours = coloursOfPlan(plan, portions, shelf, plan.colour.gel === null ? rest.shares : undefined)
   return {
     ok: true,
     forecast: {
@@ -67,6 +73,8 @@ export function forecast(plan: Plan, shelf: Shelf): ForecastResult {
       portions,
       recipe,
       lanes,
+      quickens,
+      rest,
       colours,
       risk: riskOf(plan, shelf, lanes),
       freeLye,

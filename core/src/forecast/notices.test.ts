@@ -25,6 +25,7 @@ const scent = (parts: [string, number][], load: number, basis: 'oils' | 'batter'
     load,
     basis,
     moment: 'pot',
+    how: 'hand',
     spread: 'cup',
     stabiliserRatio: 0,
   })

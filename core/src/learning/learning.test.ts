@@ -143,11 +143,12 @@ describe('from a batch to its evidence', () => {
   const about = { batch: 'one', at: '2026-02-01' }
   const job = jobOf(plan, portionsOf(plan, shelf), shelf)
   const sightings = (luck: number): Plan['seen'] => {
-    const lane = runPlan(job, { plainRate: luck, scentedRate: luck, scent: 0 }, 30).lanes[0]!
+    const lane = runPlan(job, { plainRate: luck, scentedRate: luck, scent: 0 }, 30).lanes[2]!
     return [lane[lane.length >> 1]!, lane.at(-1)!].map(({ s, level }) => ({
-      cup: plan.cups[0]!.id,
+      cup: plan.cups[2]!.id,
       atMin: s / 60,
       level,
+      by: 'eye' as const,
     }))
   }
 

@@ -214,6 +214,17 @@ export const BLENDINGS = {
 } as const
 export type Blending = keyof typeof BLENDINGS
 
+/** Batter above this level cannot be stirred together any more. */
+export const MOST_STOP = 4.4
+
+export const STOPS = {
+  level: 'at this trace',
+  'level-holds': 'at this trace, and when the emulsion holds',
+  seconds: 'after so many seconds',
+} as const
+/** What ends the blending. */
+export type StopWhen = keyof typeof STOPS
+
 /** Whose hands, how quick, and in which order they work. */
 export class Hands {
   @IsIn(Object.keys(CUP_ORDERS), {
@@ -237,6 +248,10 @@ export class Hands {
   blend!: Blending
 }
 
+export const SEEN_BY = { eye: 'named by eye', drip: 'by how long a drip stays' } as const
+/** How a trace was told: a drip off the spatula says more than a glance. */
+export type SeenBy = keyof typeof SEEN_BY
+
 /** A trace that was seen while the batch was made, or in a small trial of it. */
 export class Seen {
   @Id('What was seen names its cup by id.')
@@ -247,6 +262,9 @@ export class Seen {
 
   @NumberFrom(0.8, 5, 'A trace is from 0.8 to 5.')
   level!: number
+
+  @IsIn(Object.keys(SEEN_BY), { message: `A trace is seen by one of: ${Object.keys(SEEN_BY).join(', ')}.` })
+  by!: SeenBy
 }
 
 export const MAX_SEEN = 20

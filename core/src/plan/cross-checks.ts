@@ -4,6 +4,7 @@ import type { ScentMoment } from './cup-part.ts'
 import type { WaterBasis } from './recipe-part.ts'
 import type { Problem } from '../checks/index.ts'
 import { baseAreaMm2 } from './mould.ts'
+import { cavitiesOf, emptyCavities, layerHeights } from './cavities.ts'
 
 /** Thinnest layer, mm, that survives being poured over a spatula and smoothed. */
 export const THINNEST_LAYER_MM = 2
@@ -12,17 +13,13 @@ const LONGEST_WAITS_MIN = 240
 const SMALLEST_ML = 50
 const LARGEST_ML = 40_000
 
+/** Volume of the soap in a mould whose every cavity is filled, ml. */
 export const fillVolumeMl = (mould: Plan['mould']): number => (baseAreaMm2(mould) * mould.fillMm) / 1000
 
-/** Volume of all moulds together, ml. */
-export const allMouldsMl = (plan: Pick<Plan, 'mould' | 'moreMoulds'>): number =>
-  [plan.mould, ...plan.moreMoulds].reduce((sum, mould) => sum + fillVolumeMl(mould), 0)
-
-/** Height of each layer, mm: shares are parts of the whole, so the layers always fill the mould exactly. */
-export function layerHeights(plan: Pick<Plan, 'mould' | 'score'>): number[] {
-  const whole = plan.score.reduce((sum, pour) => sum + pour.share, 0)
-  return plan.score.map(pour => (pour.share / whole) * plan.mould.fillMm)
-}
+/** Volume of all moulds together, ml; cavities that nothing goes into stay empty. */
+export const allMouldsMl = (plan: Pick<Plan, 'mould' | 'moreMoulds' | 'score'>): number =>
+  [plan.mould, ...plan.moreMoulds].reduce((sum, mould) => sum + fillVolumeMl(mould), 0) -
+  (fillVolumeMl(plan.mould) * emptyCavities(plan).length) / plan.mould.cavities
 
 function doubles(plan: Plan): Problem[] {
   const twice = (path: string, ids: readonly string[], what: string): Problem[] =>
@@ -128,6 +125,7 @@ function cups(plan: Plan): Problem[] {
     ...gone('division.makesUp', plan.division.makesUp),
     ...plan.seen.flatMap((seen, i) => gone(`seen[${i}].cup`, seen.cup)),
     ...restChecks(plan),
+    ...cavityChecks(plan),
     ...plan.score.flatMap(({ window }, i): Problem[] => {
       if (!window || window.hi >= window.lo + 0.2) return []
       const sentence = `The window would end at ${window.hi} after starting at ${window.lo}: it is at least 0.2 wide.`
@@ -151,11 +149,12 @@ function cups(plan: Plan): Problem[] {
         : []),
     ]),
     ...scentInOils(plan),
+    ...neverStops(plan),
   ]
 }
 
 /** Moments at which a scent goes into the batter of all cups. */
-const COMMON_MOMENTS: readonly ScentMoment[] = ['oils', 'pot']
+const COMMON_MOMENTS: readonly ScentMoment[] = ['oils', 'pot', 'never-stop']
 
 /** Scent in the oils is in every cup that is split from them. */
 function scentInOils(plan: Plan): Problem[] {
@@ -165,6 +164,27 @@ function scentInOils(plan: Plan): Problem[] {
   if (!plain) return []
   const sentence = `Scent in the oils is in every cup, and ${plain.name} is to be without it. Let it go in later, or give each cup a batter of its own.`
   return [{ path: 'scent.moment', value: 'oils', sentence }]
+}
+
+/** What is blended in and poured without a stop is one cup, poured once and last: nothing can be done after it. */
+function neverStops(plan: Plan): Problem[] {
+  if (plan.scent?.moment !== 'never-stop') return []
+  const problem = (sentence: string): Problem[] => [{ path: 'scent.moment', value: 'never-stop', sentence }]
+  const poured = new Set(plan.score.map(pour => pour.cup))
+  const scented = plan.cups.filter(cup => poured.has(cup.id) && cup.scented && !cup.ownScent)
+  if (scented.length === 0) return []
+  if (scented.length > 1) {
+    const names = scented.map(cup => cup.name).join(', ')
+    return problem(
+      `What is poured without a stop is one colour and one scent: ${scented.length} cups have this scent (${names}). Leave it to one of them; the others are poured plain, first.`,
+    )
+  }
+  const at = plan.score.flatMap((pour, i) => (pour.cup === scented[0]!.id ? [i] : []))
+  if (at.length > 1 || at[0] !== plan.score.length - 1)
+    return problem(
+      `${scented[0]!.name} is poured once, without a stop, and last: nothing can wait on it. Pour the plain cups before it.`,
+    )
+  return []
 }
 
 const WATER_RANGES: Record<WaterBasis, readonly [number, number, string]> = {
@@ -270,8 +290,31 @@ export function crossChecks(plan: Plan): Problem[] {
   return problems
 }
 
+/** A pour that names only cavities that the mould lacks goes nowhere; one that names one twice is a slip. */
+const cavityChecks = (plan: Plan): Problem[] =>
+  plan.score.flatMap((pour, i): Problem[] => {
+    const path = `score[${i}].cavities`
+    const twice = pour.cavities.find((k, n) => pour.cavities.indexOf(k) < n)
+    if (twice !== undefined) return [{ path, value: twice, sentence: `Cavity ${twice} is named twice.` }]
+    const lost = pour.cavities.find(k => k > plan.mould.cavities)
+    if (lost === undefined || cavitiesOf(plan, pour).length < plan.mould.cavities) return []
+    const sentence = `The mould has ${plan.mould.cavities} cavities, and layer ${i + 1} goes into cavity ${lost} alone.`
+    return [{ path, value: lost, sentence }]
+  })
+
 /** Steps of a rest follow each other, the first at the pour; an oven cools, towards the room; something is left after planing. */
 const restChecks = ({ rest, conditions, mould }: Plan): Problem[] => [
+  ...rest.room.flatMap(({ atMin }, i): Problem[] =>
+    i === 0 || atMin > rest.room[i - 1]!.atMin
+      ? []
+      : [
+          {
+            path: `rest.room[${i}].atMin`,
+            value: atMin,
+            sentence: 'Each change of the room comes after the one before.',
+          },
+        ],
+  ),
   ...rest.steps.flatMap(({ atMin }, i): Problem[] => {
     const path = `rest.steps[${i}].atMin`
     if (i === 0)

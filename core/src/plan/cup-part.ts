@@ -2,6 +2,7 @@ import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, Matches, Validate
 import { Id, NumberFrom, Part, Parts, Text } from '../checks/index.ts'
 import { MAX_CUP_COLORANTS, MAX_SCENT_PARTS, MEDIA, ScentPart } from '../shelf/index.ts'
 import type { Medium } from '../shelf/index.ts'
+import { MOST_STOP } from './bench-part.ts'
 
 /** What a plan says of cups: colour, scent, what is kept back. Masses in g, shares from 0 to 1. */
 
@@ -45,8 +46,11 @@ export class CupColorant {
   slurry!: Slurry | null
 }
 
-export type ScentMoment = 'oils' | 'pot' | 'with-colour' | 'last'
-export const SCENT_MOMENTS: readonly ScentMoment[] = ['oils', 'pot', 'with-colour', 'last']
+export type ScentMoment = 'oils' | 'pot' | 'with-colour' | 'last' | 'never-stop'
+export const SCENT_MOMENTS: readonly ScentMoment[] = ['oils', 'pot', 'with-colour', 'last', 'never-stop']
+
+export const SCENT_WAYS = { hand: 'stirred in by hand', bursts: 'blended in, in two short bursts' } as const
+export type ScentWay = keyof typeof SCENT_WAYS
 
 /** One scent or a blend. Shares are parts of their sum. */
 export class PlannedScent {
@@ -62,12 +66,24 @@ export class PlannedScent {
   @IsIn(SCENT_MOMENTS, { message: `The moment for scent is one of ${SCENT_MOMENTS.join(', ')}.` })
   moment!: ScentMoment
 
+  @IsIn(Object.keys(SCENT_WAYS), { message: `Scent goes in one of these ways: ${Object.keys(SCENT_WAYS).join(', ')}.` })
+  how!: ScentWay
+
   /** 'cup': each scented cup has this load; 'batch': the whole batch's scent goes into the scented cups. */
   @IsIn(['cup', 'batch'], { message: 'The load is of each scented cup, or of the whole batch.' })
   spread!: 'cup' | 'batch'
 
   @NumberFrom(0, 3, 'Vanilla stabiliser is from 0 to 3 g per g of scent; the supplier’s document says how much.')
   stabiliserRatio!: number
+}
+
+/** A cup filled while the pot is still being blended. */
+export class CupDraw {
+  @IsIn(['level', 'seconds'], { message: 'A cup is drawn at a trace, or after so many seconds.' })
+  by!: 'level' | 'seconds'
+
+  @NumberFrom(0, 1200, 'A cup is drawn at a trace from 0 to 4.4, or after 0 to 1200 seconds.')
+  value!: number
 }
 
 export class Cup {
@@ -101,6 +117,25 @@ export class Cup {
   @ValidateIf((cup: Cup) => cup.vessel !== '')
   @Id('A vessel is named by its id on the shelf.')
   vessel!: string
+
+  /** Blended further by itself up to this trace; null: as the pot was stopped. */
+  @ValidateIf((cup: Cup) => cup.stop !== null)
+  @NumberFrom(0.9, MOST_STOP, 'A cup is blended on to a trace from 0.9 to 4.4; at 5 it is set and cannot be poured.')
+  stop!: number | null
+
+  /** Drawn while the pot is still being blended; null: when it is stopped. */
+  @ValidateIf((cup: Cup) => cup.draw !== null)
+  @Part(() => CupDraw, 'When a cup is drawn is null, or a trace or seconds.')
+  draw!: CupDraw | null
+
+  /** Cups with the same letter are one batter, split when it is blended; empty: a batter of its own. With batters of their own only. */
+  @Matches(/^[a-z]?$/, { message: 'A batter that cups share is named by one small letter, or left empty.' })
+  batter!: string
+
+  /** NaOH of NaOH and water in this cup's batter; null: the recipe's. With batters and lye of their own only. */
+  @ValidateIf((cup: Cup) => cup.lyeShare !== null)
+  @NumberFrom(0.25, 0.45, 'A cup’s own lye is from 25 to 45 % strong.')
+  lyeShare!: number | null
 }
 
 export const RESERVE_USES = {

@@ -1,3 +1,4 @@
+import { emptyCavities } from './cavities.ts'
 import type { Plan } from './document.ts'
 import type { Cutting } from './score-part.ts'
 
@@ -29,9 +30,9 @@ export const isColumn = ({ form, cavities, innerHeightMm, innerLengthMm, innerWi
 export const isTray = ({ cavities }: Plan['mould']): boolean => cavities > 1
 
 /** Bars from the first mould, by the cut plan; a tray's cavities are bars already. */
-export function barCount(plan: Pick<Plan, 'mould' | 'cutting'>): number {
+export function barCount(plan: Pick<Plan, 'mould' | 'cutting' | 'score'>): number {
   const { mould, cutting } = plan
-  if (isTray(mould)) return mould.cavities
+  if (isTray(mould)) return mould.cavities - emptyCavities(plan).length
   if (isColumn(mould)) return barsAlong(mould.fillMm, cutting).bars.length
   return barsAlong(mould.innerLengthMm, cutting).bars.length * cutting.rows
 }

@@ -1,4 +1,5 @@
-import { THINNEST_LAYER_MM, layerHeights } from './cross-checks.ts'
+import { hasOwnCavities, pourShares } from './cavities.ts'
+import { THINNEST_LAYER_MM } from './cross-checks.ts'
 import type { Plan } from './document.ts'
 
 type Divided = { ok: true; plan: Plan } | { ok: false; path: string; sentence: string }
@@ -6,13 +7,10 @@ type Divided = { ok: true; plan: Plan } | { ok: false; path: string; sentence: s
 const refused = (path: string, sentence: string): Divided => ({ ok: false, path, sentence })
 const tidy = (value: number, digits = 6): number => Math.max(0.000001, Number(value.toFixed(digits)))
 
-/** Share of the soap's height that each cup's layers take. */
+/** Share of the soap that each cup's layers take. */
 export function cupShares(plan: Pick<Plan, 'mould' | 'score' | 'cups'>): number[] {
-  const heights = layerHeights(plan)
-  const whole = heights.reduce((sum, h) => sum + h, 0)
-  return plan.cups.map(cup =>
-    plan.score.reduce((sum, pour, i) => (pour.cup === cup.id ? sum + heights[i]! / whole : sum), 0),
-  )
+  const shares = pourShares(plan)
+  return plan.cups.map(cup => plan.score.reduce((sum, pour, i) => (pour.cup === cup.id ? sum + shares[i]! : sum), 0))
 }
 
 /** The same soap, each mould filled `factor` times as high, its layers as they stand. */
@@ -33,6 +31,8 @@ function filled(plan: Plan, factor: number): Divided {
 export function setCupShare(plan: Plan, id: string, share: number): Divided {
   const i = plan.cups.findIndex(cup => cup.id === id)
   const path = `cups[${i}]`
+  if (hasOwnCavities(plan))
+    return refused(path, 'Here cups are as large as the cavities that they fill: change the cavities of its layers.')
   const shares = cupShares(plan)
   const now = shares[i] ?? 0
   if (!(now > 0)) return refused(path, 'This cup is not poured anywhere yet. Give it a layer in the score first.')

@@ -2,7 +2,8 @@ import { Equals, IsBoolean, IsIn, IsInt, Max, Min, ValidateIf } from 'class-vali
 import { NumberFrom, Part, Parts, Text } from '../checks/index.ts'
 import { FORMS, LININGS } from '../shelf/index.ts'
 import type { Lining, MouldForm } from '../shelf/index.ts'
-import { Division, Hands, Heat, MAX_SEEN, Preparation, Seen } from './bench-part.ts'
+import { Division, Hands, Heat, MAX_SEEN, MOST_STOP, Preparation, STOPS, Seen } from './bench-part.ts'
+import type { StopWhen } from './bench-part.ts'
 import {
   ColourWish,
   Cup,
@@ -25,7 +26,7 @@ import { Rest } from './rest-part.ts'
  */
 
 export const PLAN_FORMAT = 'ostler-plan'
-export const PLAN_VERSION = 7
+export const PLAN_VERSION = 8
 
 export const MAX_CUPS = 12
 export const MAX_POURS = 60
@@ -72,8 +73,24 @@ export class Conditions {
   @NumberFrom(15, 60, 'Oils and lye meet at 15 to 60 °C; 27 to 43 °C is usual.')
   mixC!: number
 
-  @NumberFrom(0.9, 3, 'Blending stops at a trace level from 0.9 (emulsion) to 3 (medium).')
+  @NumberFrom(
+    0.9,
+    MOST_STOP,
+    'Blending stops at a trace from 0.9 (emulsion) to 4.4 (heavy); at 5 it is set and cannot be poured.',
+  )
   stopLevel!: number
+
+  /** What tells that it is enough. */
+  @IsIn(Object.keys(STOPS), { message: `Blending stops by one of: ${Object.keys(STOPS).join(', ')}.` })
+  stopWhen!: StopWhen
+
+  /** By the clock: so many seconds of the blender. */
+  @NumberFrom(1, 1200, 'A blender runs for 1 to 1200 seconds; 15 to 45 is usual for a kilogram.')
+  blendS!: number
+
+  /** Whatever stops it, never before so many seconds. */
+  @NumberFrom(0, 600, 'Blending lasts 0 to 600 seconds at least.')
+  leastS!: number
 
   @NumberFrom(0.3, 3, 'Blender strength is from 0.3 to 3; 1 is an ordinary stick blender.')
   blenderStrength!: number
@@ -86,6 +103,24 @@ export class Conditions {
 
   @NumberFrom(0.01, 50, 'The fine scale’s step is from 0.01 to 50 g.')
   fineScaleStepG!: number
+}
+
+/** The whole batch whipped: hard fats creamed unmelted, cold lye trickled in, air beaten in; for piping and scooping. */
+export class Whipped {
+  @NumberFrom(0.1, 0.5, 'Whipping beats in 10 to 50 % of air; 40 % is usual.')
+  airShare!: number
+
+  @NumberFrom(0, 30, 'Lye is trickled into creamed fats at 0 to 30 °C; 10 to 20 °C is usual.')
+  lyeC!: number
+
+  @NumberFrom(5, 40, 'Fats are creamed at 5 to 40 °C, below where they are clear.')
+  fatsC!: number
+
+  @NumberFrom(1, 40, 'Creaming takes 1 to 40 minutes; 5 to 10 is usual.')
+  creamMin!: number
+
+  @NumberFrom(1, 30, 'Trickling the lye in takes 1 to 30 minutes; 3 to 6 is usual.')
+  trickleMin!: number
 }
 
 /** Why a batch with no superfat, or less, is made all the same; it holds for a superfat that is no lower than the one answered for. */
@@ -118,6 +153,11 @@ export class Plan {
   @ValidateIf((plan: Plan) => plan.freeLye !== null)
   @Part(() => FreeLyeAnswer, 'The answer to free lye is null, or a reason with the superfat it is for.')
   freeLye!: FreeLyeAnswer | null
+
+  /** Null: oils melted and blended with the lye. */
+  @ValidateIf((plan: Plan) => plan.whipped !== null)
+  @Part(() => Whipped, 'Whipped is null, or how fats and lye are beaten.')
+  whipped!: Whipped | null
 
   @Part(() => Recipe, 'The recipe is missing.')
   recipe!: Recipe

@@ -1,4 +1,5 @@
-import { THINNEST_LAYER_MM, layerHeights } from './cross-checks.ts'
+import { layerHeights } from './cavities.ts'
+import { THINNEST_LAYER_MM } from './cross-checks.ts'
 import { MAX_CUPS } from './document.ts'
 import type { Plan } from './document.ts'
 import type { Move, Pour } from './score-part.ts'

@@ -5,6 +5,9 @@ export {
   BLENDINGS,
   CUP_ORDERS,
   MAX_SEEN,
+  MOST_STOP,
+  SEEN_BY,
+  STOPS,
   WAITING,
   DIVISION_MEASURES,
   DIVISION_RULES,
@@ -16,6 +19,8 @@ export type {
   CupOrder,
   Hands,
   Seen,
+  SeenBy,
+  StopWhen,
   Waiting,
   CupActual,
   Division,
@@ -39,9 +44,11 @@ export {
   PLAN_VERSION,
   Plan,
   Pot,
+  Whipped,
 } from './document.ts'
 export {
   Cutting,
+  DEPTHS,
   MAX_MOVES,
   MAX_PATH,
   Move,
@@ -56,7 +63,7 @@ export {
   TOGETHER,
   TOP_WAYS,
 } from './score-part.ts'
-export type { Aside, Pattern, PourWay, LayerFace, MoveTool, Together } from './score-part.ts'
+export type { Aside, Depth, Pattern, PourWay, LayerFace, MoveTool, Together } from './score-part.ts'
 export {
   EMBED_FORMS,
   Embed,
@@ -80,14 +87,35 @@ export {
   RESERVE_USES,
   Reserve,
   SCENT_MOMENTS,
+  SCENT_WAYS,
 } from './cup-part.ts'
-export type { ColourWish, PotColorant, ReserveUse, ScentMoment, Slurry, TintLadder } from './cup-part.ts'
+export type {
+  ColourWish,
+  CupDraw,
+  PotColorant,
+  ReserveUse,
+  ScentMoment,
+  ScentWay,
+  Slurry,
+  TintLadder,
+} from './cup-part.ts'
 export { baseAreaMm2, brimMl, plannedMould } from './mould.ts'
 export { barCount, barsAlong, isColumn, isTray } from './cutting.ts'
 export type { BarPlace } from './cutting.ts'
 export { clearMm, displacedMm3, embedPieces, overlappingEmbeds, pieceMm3 } from './embeds.ts'
 export type { EmbedPiece } from './embeds.ts'
-export { THINNEST_LAYER_MM, allMouldsMl, fillVolumeMl, layerHeights } from './cross-checks.ts'
+export { THINNEST_LAYER_MM, allMouldsMl, fillVolumeMl } from './cross-checks.ts'
+export {
+  cavitiesOf,
+  cavityKinds,
+  emptyCavities,
+  hasOwnCavities,
+  heightsIn,
+  layerHeights,
+  planOfCavity,
+  pourShares,
+} from './cavities.ts'
+export type { CavityKind } from './cavities.ts'
 export { MAX_PLAN_BYTES, ordered, orderedRecipe, readPlan, readPlanText, writePlan } from './read.ts'
 export type { PlanResult } from './read.ts'
 export { cupShares, setCupShares } from './divide.ts'
@@ -114,8 +142,13 @@ export {
   starterPlan,
 } from './starter.ts'
 export {
+  BOXES,
   COVERS,
+  DOUBTS,
   GEL_WISHES,
+  MAX_ROOM_CHANGES,
+  RACK_AIRS,
+  towels,
   MAX_REST_READINGS,
   MAX_REST_STEPS,
   MAX_WEIGH_INS,
@@ -125,4 +158,15 @@ export {
   restStep,
   startingRest,
 } from './rest-part.ts'
-export type { Cover, GelWish } from './rest-part.ts'
+export type {
+  BoxKind,
+  Cover,
+  Doubt,
+  GelWish,
+  Rack,
+  RackAir,
+  RestBox,
+  RoomChange,
+  Towels,
+  WeighIn,
+} from './rest-part.ts'

@@ -1,4 +1,4 @@
-import { restStep, startingRest } from './rest-part.ts'
+import { startingRest } from './rest-part.ts'
 import {
   startingColour,
   startingDivision,
@@ -128,8 +128,24 @@ function toVersion6(document: Loose): Loose {
     seen: document['seen'] ?? [],
     hands: { order: 'first', people: 1, pace: 1, ...loose(document['hands']), waiting: 'rest', blend: 'stick' },
     blendedS: null,
-    rest: startingRest(),
+    rest: RESTED_IN_7,
   }
+}
+
+/** The rest as version 7 began it: later starts say it otherwise. */
+const STEP_IN_7 = { atMin: 0, place: 'room', tempC: 50, holdMin: 0, cover: 'film', towels: 0, below: false }
+const RESTED_IN_7 = {
+  wish: 'any',
+  wall: 'auto',
+  under: 'wood',
+  pouredAt: '',
+  wantedOn: '',
+  steps: [STEP_IN_7],
+  mist: false,
+  oven: null,
+  cut: { waitH: 0, sideTrimMm: 0, topTrimMm: 0, sampleMm: 0 },
+  readings: [],
+  weighIns: [],
 }
 
 /**
@@ -138,7 +154,6 @@ function toVersion6(document: Loose): Loose {
  */
 function toVersion7(document: Loose): Loose {
   const rest = loose(document['rest'])
-  const start = startingRest()
   const { steps } = rest
   return {
     ...document,
@@ -148,15 +163,59 @@ function toVersion7(document: Loose): Loose {
     hands: { waiting: 'rest', blend: 'stick', ...loose(document['hands']) },
     blendedS: document['blendedS'] ?? null,
     rest: {
-      ...start,
+      ...RESTED_IN_7,
       ...rest,
-      cut: { ...start.cut, ...loose(rest['cut']) },
+      cut: { ...RESTED_IN_7.cut, ...loose(rest['cut']) },
       steps: Array.isArray(steps)
         ? steps.map(step => {
-            const whole = { ...restStep(), ...loose(step) }
-            return { ...whole, towels: Math.round(whole.towels) }
+            const whole = { ...STEP_IN_7, ...loose(step) }
+            return { ...whole, towels: Math.round(Number(whole.towels)) }
           })
-        : start.steps,
+        : RESTED_IN_7.steps,
+    },
+  }
+}
+
+/**
+ * Version 8: what ends the blending, stops and draws of single cups, batters that cups share, lye of their own, scent by bursts
+ * or poured without a stop, cavities of their own, whipped batches; towels by side, walls by thickness, a room that changes,
+ * neighbours, boxes by size, the rack; drips and named bars. What was planned before is forecast in the same way.
+ */
+function toVersion8(document: Loose): Loose {
+  const rest = loose(document['rest'])
+  const start = startingRest()
+  const scented = (one: unknown) => (one === null ? null : { how: 'hand', ...loose(one) })
+  const poured = (pour: unknown): Loose => ({
+    cavities: [],
+    ...loose(pour),
+    shape: { depth: 'auto', ...loose(loose(pour)['shape']) },
+  })
+  const each = (list: unknown, change: (one: Loose) => Loose): unknown =>
+    Array.isArray(list) ? list.map(one => change(loose(one))) : list
+  const planB = document['planB']
+  return {
+    ...document,
+    version: 8,
+    whipped: null,
+    scent: scented(document['scent']),
+    cups: each(document['cups'], cup => ({
+      ...{ stop: null, draw: null, batter: '', lyeShare: null },
+      ...cup,
+      ownScent: scented(cup['ownScent']),
+    })),
+    score: each(document['score'], poured),
+    aside: each(document['aside'], one => ({ ...one, pour: poured(one['pour']) })),
+    planB: planB === null ? null : { ...loose(planB), score: each(loose(planB)['score'], poured) },
+    conditions: { stopWhen: 'level', blendS: 30, leastS: 0, ...loose(document['conditions']) },
+    seen: each(document['seen'], one => ({ by: 'eye', ...one })),
+    rest: {
+      ...start,
+      ...rest,
+      steps: each(rest['steps'], ({ below, towels, ...step }) => ({
+        ...step,
+        towels: { top: towels, sides: towels, below: below === true ? towels : 0 },
+      })),
+      weighIns: each(rest['weighIns'], one => ({ bar: '', count: 1, doubt: 'ask', ...one })),
     },
   }
 }
@@ -172,6 +231,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   4: toVersion5,
   5: toVersion6,
   6: toVersion7,
+  7: toVersion8,
 }
 
 /** Brings an older document to the current version, one version at a time. */

@@ -100,6 +100,7 @@ describe('rules of a recipe', () => {
         load: 0.02,
         basis: 'oils',
         moment: 'pot',
+        how: 'hand',
         spread: 'cup',
         stabiliserRatio: 0,
       },

@@ -6,6 +6,7 @@ export const PART_WORDS: Readonly<Record<Exclude<keyof Plan, 'format' | 'version
   notes: 'notes',
   isTrial: 'trial or not',
   freeLye: 'answer to free lye',
+  whipped: 'whipped or blended',
   recipe: 'recipe',
   mould: 'mould and height of the soap',
   moreMoulds: 'further moulds',

@@ -81,7 +81,7 @@ const orderedMould = (mould: Mould): Mould =>
 
 const orderedScent = (scent: PlannedScent): PlannedScent => ({
   parts: scent.parts.map(part => pick(part, ['scent', 'share'])),
-  ...pick(scent, ['load', 'basis', 'moment', 'spread', 'stabiliserRatio']),
+  ...pick(scent, ['load', 'basis', 'moment', 'how', 'spread', 'stabiliserRatio']),
 })
 
 const orderedCup = (cup: Cup): Cup => ({
@@ -92,15 +92,18 @@ const orderedCup = (cup: Cup): Cup => ({
   })),
   scented: cup.scented,
   ownScent: cup.ownScent && orderedScent(cup.ownScent),
-  ...pick(cup, ['clingG', 'vessel']),
+  ...pick(cup, ['clingG', 'vessel', 'stop']),
+  draw: cup.draw && pick(cup.draw, ['by', 'value']),
+  ...pick(cup, ['batter', 'lyeShare']),
 })
 
 const orderedPour = (pour: Pour): Pour => ({
   ...pick(pour, ['id', 'kind', 'cup', 'share', 'dropMm', 'overSpatula', 'waitMin', 'together']),
+  cavities: [...pour.cavities],
   window: pour.window && pick(pour.window, ['lo', 'hi']),
   shape: {
-    ...pick(pour.shape, ['way', 'texture', 'tiltDeg', 'across', 'range', 'count', 'spreadMm', 'cover', 'hour']),
-    pencil: pour.shape.pencil,
+    ...pick(pour.shape, ['way', 'texture', 'tiltDeg', 'across', 'range', 'count', 'spreadMm', 'depth']),
+    ...pick(pour.shape, ['cover', 'hour', 'pencil']),
   },
 })
 
@@ -131,6 +134,7 @@ export function ordered(plan: Plan): Plan {
     notes: plan.notes,
     isTrial: plan.isTrial,
     freeLye: plan.freeLye && pick(plan.freeLye, ['reason', 'superfatShare']),
+    whipped: plan.whipped && pick(plan.whipped, ['airShare', 'lyeC', 'fatsC', 'creamMin', 'trickleMin']),
     recipe: orderedRecipe(plan.recipe),
     mould: orderedMould(plan.mould),
     moreMoulds: plan.moreMoulds.map(orderedMould),
@@ -158,23 +162,31 @@ export function ordered(plan: Plan): Plan {
       'roomC',
       'mixC',
       'stopLevel',
+      'stopWhen',
+      'blendS',
+      'leastS',
       'blenderStrength',
       'densityGPerMl',
       'scaleStepG',
       'fineScaleStepG',
     ]),
     hands: pick(plan.hands, ['order', 'people', 'pace', 'waiting', 'blend']),
-    seen: plan.seen.map(one => pick(one, ['cup', 'atMin', 'level'])),
+    seen: plan.seen.map(one => pick(one, ['cup', 'atMin', 'level', 'by'])),
     blendedS: plan.blendedS,
     rest: {
-      ...pick(plan.rest, ['wish', 'wall', 'under', 'mist', 'pouredAt', 'wantedOn']),
+      ...pick(plan.rest, ['wish', 'wall', 'wallMm', 'preheatedC', 'under', 'mist', 'pouredAt', 'wantedOn', 'humidity']),
+      beside: pick(plan.rest.beside, ['count', 'gapMm']),
+      room: plan.rest.room.map(one => pick(one, ['atMin', 'tempC'])),
+      box: pick(plan.rest.box, ['kind', 'litres', 'moulds']),
+      rack: pick(plan.rest.rack, ['tempC', 'humidity', 'air']),
       oven: plan.rest.oven && pick(plan.rest.oven, ['fromC', 'toC', 'inMin']),
       cut: pick(plan.rest.cut, ['waitH', 'sideTrimMm', 'topTrimMm', 'sampleMm']),
-      steps: plan.rest.steps.map(step =>
-        pick(step, ['atMin', 'place', 'tempC', 'holdMin', 'cover', 'towels', 'below']),
-      ),
+      steps: plan.rest.steps.map(step => ({
+        ...pick(step, ['atMin', 'place', 'tempC', 'holdMin', 'cover']),
+        towels: pick(step.towels, ['top', 'sides', 'below']),
+      })),
       readings: plan.rest.readings.map(one => pick(one, ['atMin', 'at', 'tempC'])),
-      weighIns: plan.rest.weighIns.map(one => pick(one, ['day', 'massG'])),
+      weighIns: plan.rest.weighIns.map(one => pick(one, ['day', 'massG', 'bar', 'count', 'doubt'])),
     },
     heat: {
       ...pick(heat, ['startAt', 'waterC', 'iceShare', 'meltC', 'lyeVessel', 'oilsVessel', 'lyeCooling', 'oilsCooling']),

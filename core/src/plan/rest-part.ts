@@ -18,7 +18,26 @@ export type GelWish = keyof typeof GEL_WISHES
 export const COVERS = { open: 'open to the air', film: 'under film', lid: 'under a lid' } as const
 export type Cover = keyof typeof COVERS
 
+export const MAX_ROOM_CHANGES = 6
 const LONGEST_MIN = 4 * 24 * 60
+
+/** Layers of towel on each side. */
+export class Towels {
+  @IsInt({ message: 'Towels lie in whole layers, 0 to 6 of them.' })
+  @NumberFrom(0, 6, 'On top lie 0 to 6 layers of towel.')
+  top!: number
+
+  @IsInt({ message: 'Towels lie in whole layers, 0 to 6 of them.' })
+  @NumberFrom(0, 6, 'Round the sides are 0 to 6 layers of towel.')
+  sides!: number
+
+  @IsInt({ message: 'Towels lie in whole layers, 0 to 6 of them.' })
+  @NumberFrom(0, 6, 'Below are 0 to 6 layers of towel.')
+  below!: number
+}
+
+export const RACK_AIRS = { boxed: 'in closed boxes', still: 'in the open room', moving: 'with a fan' } as const
+export type RackAir = keyof typeof RACK_AIRS
 
 /** From when on the mould stands where, wrapped in what. */
 export class RestStep {
@@ -38,12 +57,58 @@ export class RestStep {
   @IsIn(Object.keys(COVERS), { message: `The soap is one of: ${Object.keys(COVERS).join(', ')}.` })
   cover!: Cover
 
-  @IsInt({ message: 'Towels lie in whole layers, 0 to 6 of them.' })
-  @NumberFrom(0, 6, 'It is wrapped in 0 to 6 layers of towel.')
-  towels!: number
+  @Part(() => Towels, 'How it is wrapped is missing.')
+  towels!: Towels
+}
 
-  @IsBoolean({ message: 'Whether towels lie below too is true or false.' })
-  below!: boolean
+/** The room from a time on, where it does not stay as it was at the pour. */
+export class RoomChange {
+  @NumberFrom(1, LONGEST_MIN, 'The room changes 1 minute to 96 hours after the pour.')
+  atMin!: number
+
+  @NumberFrom(0, 45, 'The room is from 0 to 45 °C.')
+  tempC!: number
+}
+
+/** Moulds like this one, at its sides, poured at the same time. */
+export class Beside {
+  @IsIn([0, 1, 2], { message: 'No mould stands beside it, or one, or one on either side.' })
+  count!: 0 | 1 | 2
+
+  @NumberFrom(0, 500, 'Between moulds are 0 (touching) to 500 mm.')
+  gapMm!: number
+}
+
+export const BOXES = {
+  cardboard: 'a cardboard box',
+  foam: 'a foam box',
+  cupboard: 'a cupboard',
+} as const
+export type BoxKind = keyof typeof BOXES
+
+/** The box that it may stand in. */
+export class RestBox {
+  @IsIn(Object.keys(BOXES), { message: `A box is one of: ${Object.keys(BOXES).join(', ')}.` })
+  kind!: BoxKind
+
+  @NumberFrom(2, 1000, 'A box holds 2 to 1000 litres.')
+  litres!: number
+
+  @IsInt({ message: 'Moulds in the box are a whole number from 1 to 12.' })
+  @NumberFrom(1, 12, 'Moulds in the box are a whole number from 1 to 12.')
+  moulds!: number
+}
+
+/** Where bars cure. */
+export class Rack {
+  @NumberFrom(0, 40, 'A rack stands at 0 to 40 °C.')
+  tempC!: number
+
+  @NumberFrom(0.1, 0.95, 'The air round the rack is 10 to 95 % humid; 40 to 60 % is usual.')
+  humidity!: number
+
+  @IsIn(Object.keys(RACK_AIRS), { message: `Air on the rack is one of: ${Object.keys(RACK_AIRS).join(', ')}.` })
+  air!: RackAir
 }
 
 export class RestReading {
@@ -57,13 +122,28 @@ export class RestReading {
   tempC!: number
 }
 
+export const DOUBTS = { ask: 'ask', 'it-is-so': 'it is so', 'leave-out': 'leave it out' } as const
+export type Doubt = keyof typeof DOUBTS
+
 /** A bar on the scale while it cures. */
 export class WeighIn {
   @NumberFrom(0, 730, 'A bar is weighed 0 to 730 days after the pour.')
   day!: number
 
-  @NumberFrom(1, 5000, 'A bar weighs 1 g to 5 kg.')
+  @NumberFrom(1, 60_000, 'What is weighed weighs 1 g to 60 kg.')
   massG!: number
+
+  /** Which bar: the same letter is the same bar; empty: the first. */
+  @Matches(/^[a-z]?$/, { message: 'A bar is named by one small letter, or left empty.' })
+  bar!: string
+
+  @IsInt({ message: 'Bars weighed together are a whole number from 1 to 100.' })
+  @NumberFrom(1, 100, 'Bars weighed together are a whole number from 1 to 100.')
+  count!: number
+
+  /** What the maker says of a weight that looks wrong. */
+  @IsIn(Object.keys(DOUBTS), { message: `A doubtful weight is one of: ${Object.keys(DOUBTS).join(', ')}.` })
+  doubt!: Doubt
 }
 
 /** The maker's own oven, empty and switched off with its door shut: how far it falls in how long. */
@@ -107,6 +187,31 @@ export class Rest {
   })
   wall!: WallKind | 'auto'
 
+  /** How thick the wall is; null: as usual for its kind. */
+  @ValidateIf((rest: Rest) => rest.wallMm !== null)
+  @NumberFrom(1, 40, 'A wall is from 1 to 40 mm thick.')
+  wallMm!: number | null
+
+  /** The mould is warmed before the pour; null: it is as warm as the room. */
+  @ValidateIf((rest: Rest) => rest.preheatedC !== null)
+  @NumberFrom(25, 60, 'A mould is warmed to 25 to 60 °C.')
+  preheatedC!: number | null
+
+  @Part(() => Beside, 'What stands beside the mould is missing.')
+  beside!: Beside
+
+  @Parts(() => RoomChange, 0, MAX_ROOM_CHANGES, `The room changes at most ${MAX_ROOM_CHANGES} times.`)
+  room!: RoomChange[]
+
+  @NumberFrom(0.1, 0.95, 'The air of the room is 10 to 95 % humid; 40 to 60 % is usual.')
+  humidity!: number
+
+  @Part(() => RestBox, 'What the box is like is missing.')
+  box!: RestBox
+
+  @Part(() => Rack, 'Where bars cure is missing.')
+  rack!: Rack
+
   @IsIn(Object.keys(UNDERS), { message: `It stands on one of: ${Object.keys(UNDERS).join(', ')}.` })
   under!: UnderKind
 
@@ -142,14 +247,24 @@ export class Rest {
   weighIns!: WeighIn[]
 }
 
+/** The same number of layers on top and round the sides, and so many below. */
+export const towels = (round: number, below = 0): Towels => ({ top: round, sides: round, below })
+
 export const restStep = (change: Partial<RestStep> = {}): RestStep => ({
-  ...{ atMin: 0, place: 'room', tempC: 50, holdMin: 0, cover: 'film', towels: 0, below: false },
+  ...{ atMin: 0, place: 'room', tempC: 50, holdMin: 0, cover: 'film', towels: towels(0) },
   ...change,
 })
 
 export const startingRest = (): Rest => ({
   wish: 'any',
   wall: 'auto',
+  wallMm: null,
+  preheatedC: null,
+  beside: { count: 0, gapMm: 50 },
+  room: [],
+  humidity: 0.5,
+  box: { kind: 'cardboard', litres: 18, moulds: 1 },
+  rack: { tempC: 21, humidity: 0.5, air: 'still' },
   under: 'wood',
   pouredAt: '',
   wantedOn: '',

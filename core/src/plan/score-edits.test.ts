@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { applyEdit } from './edits.ts'
 import type { Edit } from './edits.ts'
-import { layerHeights } from './cross-checks.ts'
+import { layerHeights } from './cavities.ts'
 import type { Plan } from './document.ts'
 import { MIGRATIONS } from './migrations.ts'
 import { readPlan, writePlan, readPlanText } from './read.ts'

@@ -22,6 +22,7 @@ export function addPour(plan: Plan, edit: Extract<Edit, { kind: 'add-pour' }>): 
     overSpatula: last?.overSpatula ?? true,
     waitMin: 0,
     together: 'no',
+    cavities: [],
     window: null,
     shape: last ? { ...last.shape, tiltDeg: 0, pencil: '' } : startingShape(),
   }

@@ -1,4 +1,4 @@
-import { Equals, IsBoolean, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
+import { ArrayMaxSize, Equals, IsArray, IsBoolean, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
 import { Id, NumberFrom, Part, Parts } from '../checks/index.ts'
 
 /** What the hands do with the batter: pours and the moves between them. Lengths in mm, shares from 0 to 1. */
@@ -28,6 +28,15 @@ export const TOGETHER = {
   mingled: 'with the one before, streams touching',
 } as const
 export type Together = keyof typeof TOGETHER
+
+export const DEPTHS = {
+  auto: 'as it is usual for its way',
+  stays: 'stays near the surface',
+  part: 'part of the way',
+  dives: 'anywhere below',
+  floor: 'down to the floor',
+} as const
+export type Depth = keyof typeof DEPTHS
 
 export const LAYER_FACES = { straight: 'straight', wavy: 'wavy', rustic: 'rustic', clouds: 'like clouds' } as const
 export type LayerFace = keyof typeof LAYER_FACES
@@ -60,6 +69,10 @@ export class PourShape {
   /** Half-width of the stream as it spreads; 0: by the batter's trace. */
   @NumberFrom(0, 200, 'A stream spreads up to 200 mm; 0 leaves it to the trace.')
   spreadMm!: number
+
+  /** How far a stream or drizzle is to go into what lies below. */
+  @IsIn(Object.keys(DEPTHS), { message: `A stream goes: ${Object.keys(DEPTHS).join(', ')}.` })
+  depth!: Depth
 
   /** Of older batter that closes again over a diving stream. */
   @NumberFrom(0, 0.5, 'What closes over a stream is from 0 to 50 %.')
@@ -110,6 +123,14 @@ export class Pour {
     message: `A pour is by itself or with the one before: ${Object.keys(TOGETHER).join(', ')}.`,
   })
   together!: Together
+
+  /** Cavities of the first mould that it goes into, counted from 1; empty: all of them. */
+  @IsArray({ message: 'Cavities are a list of numbers.' })
+  @ArrayMaxSize(60, { message: 'A mould has at most 60 cavities.' })
+  @IsInt({ each: true, message: 'A cavity is a whole number from 1 on.' })
+  @Min(1, { each: true, message: 'A cavity is a whole number from 1 on.' })
+  @Max(60, { each: true, message: 'A mould has at most 60 cavities.' })
+  cavities!: number[]
 
   /** Null: as its way needs. */
   @ValidateIf((pour: Pour) => pour.window !== null)

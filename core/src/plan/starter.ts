@@ -58,6 +58,7 @@ export const startingShape = (): PourShape => ({
   count: 1,
   spreadMm: 0,
   cover: 0,
+  depth: 'auto',
   hour: 3,
   pencil: '',
 })
@@ -110,6 +111,10 @@ export const plainCup = (id: string, name: string): Cup => ({
   ownScent: null,
   clingG: null,
   vessel: '',
+  stop: null,
+  draw: null,
+  batter: '',
+  lyeShare: null,
 })
 
 export const startingPreparation = (): Preparation => ({ done: [], weighed: [], overhangMm: 30, rollWidthMm: 380 })
@@ -131,6 +136,7 @@ export const starterPlan = (name: string): Plan => ({
   notes: '',
   isTrial: false,
   freeLye: null,
+  whipped: null,
   recipe: {
     name: '',
     origin: null,
@@ -177,6 +183,7 @@ export const starterPlan = (name: string): Plan => ({
     overSpatula: true,
     waitMin: 0,
     together: 'no',
+    cavities: [],
     window: null,
     shape: startingShape(),
   })),
@@ -188,7 +195,10 @@ export const starterPlan = (name: string): Plan => ({
   conditions: {
     roomC: 21,
     mixC: 30,
-    stopLevel: 1.6,
+    stopLevel: 1.8,
+    stopWhen: 'level-holds',
+    blendS: 30,
+    leastS: 0,
     blenderStrength: 1,
     densityGPerMl: CONSTANTS.batterDensity.value,
     scaleStepG: 1,
@@ -218,7 +228,16 @@ export const plannedScent = (
   parts: PlannedScent['parts'],
   load: number,
   change: Partial<PlannedScent> = {},
-): PlannedScent => ({ parts, load, basis: 'oils', moment: 'with-colour', spread: 'cup', stabiliserRatio: 0, ...change })
+): PlannedScent => ({
+  parts,
+  load,
+  basis: 'oils',
+  moment: 'with-colour',
+  how: 'hand',
+  spread: 'cup',
+  stabiliserRatio: 0,
+  ...change,
+})
 
 /** A new batch that keeps the workshop's habits of the last one: scales, room, temperatures, vessels, roll. */
 export function starterLike(name: string, last: Plan | undefined): Plan {

@@ -1,13 +1,15 @@
-import { baseAreaMm2, displacedMm3, fillVolumeMl, layerHeights } from '../plan/index.ts'
+import { baseAreaMm2, cavityKinds, displacedMm3, fillVolumeMl, heightsIn, pourShares } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 
-/** A layer as it lies in the first mould. Heights from the mould's floor. */
+/** A layer as it lies in the first mould. Heights from the mould's floor, where it stands first. */
 export interface Layer {
   pour: string
   cup: string
   fromMm: number
   toMm: number
   heightMm: number
+  /** Of all that lies in the first mould. */
+  share: number
   /** In all moulds together. */
   volumeMl: number
   /** What goes into all moulds, scent and colour included. */
@@ -15,31 +17,35 @@ export interface Layer {
 }
 
 /**
- * Layers stacked from the floor up; the last ends exactly at the fill height. Further moulds take the same shares. Where
- * embeds or a mat lie in the first mould, a layer is so much less batter; at least a hundredth of it is left.
+ * Layers stacked from the floor up in every kind of cavity; the last ends exactly at the fill height. Further moulds take the
+ * same shares. Where embeds or a mat lie in the first mould, a layer is so much less batter; at least a hundredth of it is left.
  */
 export function stackLayers(plan: Plan): Layer[] {
-  const areaMm2 = baseAreaMm2(plan.mould)
+  const areaMm2 = baseAreaMm2(plan.mould) / plan.mould.cavities
   const moreMl = plan.moreMoulds.reduce((sum, mould) => sum + fillVolumeMl(mould), 0)
-  let floor = 0
-  return layerHeights(plan).map((heightMm, i, all) => {
-    const fromMm = floor
-    const toMm = i === all.length - 1 ? plan.mould.fillMm : floor + heightMm
-    floor = toMm
-    const inFirstMl = firstMouldMl(plan, areaMm2, fromMm, toMm)
-    const volumeMl = inFirstMl + (moreMl * (toMm - fromMm)) / plan.mould.fillMm
-    const pour = plan.score[i]!
-    const massG = volumeMl * plan.conditions.densityGPerMl
-    return { pour: pour.id, cup: pour.cup, fromMm, toMm, heightMm: toMm - fromMm, volumeMl, massG }
-  })
+  const shares = pourShares(plan)
+  const layers = plan.score.map((pour, i): Layer => ({
+    ...{ pour: pour.id, cup: pour.cup, fromMm: 0, toMm: 0, heightMm: 0, share: shares[i]! },
+    ...{ volumeMl: moreMl * shares[i]!, massG: 0 },
+  }))
+  for (const kind of cavityKinds(plan)) {
+    let floor = 0
+    heightsIn(plan, kind).forEach((heightMm, n, all) => {
+      const layer = layers[kind.pours[n]!]!
+      const fromMm = floor
+      const toMm = n === all.length - 1 ? plan.mould.fillMm : floor + heightMm
+      floor = toMm
+      layer.volumeMl += kind.cavities.length * cavityMl(plan, areaMm2, fromMm, toMm)
+      if (layer.heightMm === 0) Object.assign(layer, { fromMm, toMm, heightMm: toMm - fromMm })
+    })
+  }
+  return layers.map(layer => ({ ...layer, massG: layer.volumeMl * plan.conditions.densityGPerMl }))
 }
 
-/** Batter between two heights of the first mould, ml. */
-function firstMouldMl(plan: Plan, areaMm2: number, fromMm: number, toMm: number): number {
+/** Batter between two heights of one cavity of the first mould, ml. */
+function cavityMl(plan: Plan, areaMm2: number, fromMm: number, toMm: number): number {
   const whole = (toMm - fromMm) * areaMm2
-  const { cavities } = plan.mould
-  const taken = cavities * displacedMm3(plan, areaMm2 / cavities, fromMm, toMm)
-  return Math.max(0.01 * whole, whole - taken) / 1000
+  return Math.max(0.01 * whole, whole - displacedMm3(plan, areaMm2, fromMm, toMm)) / 1000
 }
 
 /** What one mould takes of each cup. */
@@ -47,14 +53,13 @@ export interface MouldPart {
   name: string
   cavities: number
   volumeMl: number
-  /** By cup, in the plan's order; for each cavity the same. */
+  /** By cup, in the plan's order; for each cavity that it goes into the same. */
   parts: { cup: string; massG: number; perCavityG: number }[]
 }
 
 /** Every mould's part of every cup: volumes by each mould's own fill, shares by the score. */
 export function mouldParts(plan: Plan, layers: readonly Layer[]): MouldPart[] {
-  const shareOf = (cup: string) =>
-    layers.reduce((sum, layer) => (layer.cup === cup ? sum + layer.heightMm / plan.mould.fillMm : sum), 0)
+  const shareOf = (cup: string) => layers.reduce((sum, layer) => (layer.cup === cup ? sum + layer.share : sum), 0)
   const othersMl = plan.moreMoulds.map(fillVolumeMl)
   const allOthersMl = othersMl.reduce((sum, ml) => sum + ml, 0)
   const firstMl = layers.reduce((sum, layer) => sum + layer.volumeMl, 0) - allOthersMl
@@ -69,8 +74,18 @@ export function mouldParts(plan: Plan, layers: readonly Layer[]): MouldPart[] {
       parts: plan.cups.map(cup => {
         const ml = i === 0 ? inFirstMl(cup.id) : volumeMl * shareOf(cup.id)
         const massG = ml * plan.conditions.densityGPerMl
-        return { cup: cup.id, massG, perCavityG: massG / mould.cavities }
+        const into = i === 0 ? cavitiesWith(plan, cup.id) : mould.cavities
+        return { cup: cup.id, massG, perCavityG: massG / into }
       }),
     }
   })
 }
+
+/** How many cavities of the first mould get something of a cup; 1 at least. */
+const cavitiesWith = (plan: Plan, cup: string): number =>
+  Math.max(
+    1,
+    cavityKinds(plan)
+      .filter(kind => kind.pours.some(i => plan.score[i]!.cup === cup))
+      .reduce((sum, kind) => sum + kind.cavities.length, 0),
+  )

@@ -234,7 +234,7 @@ test('a plan of version 1 is brought to this one with its water, scent and mould
   }
   const read = readPlan(old)
   expect(read.ok && read.plan).toMatchObject({
-    version: 7,
+    version: 8,
     cups: [
       {
         wish: '#5d6468',
@@ -251,6 +251,7 @@ test('a plan of version 1 is brought to this one with its water, scent and mould
       load: 0.03,
       basis: 'oils',
       moment: 'last',
+      how: 'hand',
       spread: 'cup',
       stabiliserRatio: 0,
     },

@@ -11,6 +11,7 @@ const planned = (parts: [string, number][], load: number, basis: 'oils' | 'batte
   load,
   basis,
   moment: 'pot',
+  how: 'hand',
   spread: 'cup',
   stabiliserRatio: 0,
 })

@@ -18,7 +18,7 @@ export function* gelAlong(whole: RestJob): Generator<number, number[]> {
   const { block } = yield* restHistory({
     ...whole,
     frameS: 0,
-    stopsCooling: true,
+    isQuick: true,
     untilS: Math.min(whole.untilS, lastS + GELS_WITHIN_S),
   })
   const { nx, nz } = block.input

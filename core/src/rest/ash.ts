@@ -1,49 +1,109 @@
-import type { Plan } from '../plan/index.ts'
-import type { RestResult } from './verdict.ts'
+import type { Plan, RestStep } from '../plan/index.ts'
+import { mistWorks } from './mist.ts'
 
-/** How readily the top ashes: 0 to 1, ordinal only, and what makes it so. All of it engineering estimates. */
+/** Chance of ash on the top, and what makes it so, the most first. Ordinal in truth; all of it engineering estimates. */
 export interface Ash {
-  index: number
-  word: 'hardly any' | 'some' | 'likely'
+  chance: number
+  word: string
   reasons: string[]
+  /** What would take most of it away; empty where there is hardly any. */
+  remedy: string
 }
 
-/** Air that reaches the top in the first day. */
-const AIR = { open: 1, film: 0.3, lid: 0.6 } as const
-const WATER = { from: 0.16, span: 0.08 }
-const COOL_C = 32
-const THIN_STOP = 1.4
-const MIST_LEAVES = 0.5
-const clamp01 = (x: number) => Math.min(1, Math.max(0, x))
-
-/**
- * Ash is lye at the surface that meets the air before it is bound: more of it with much water, a cool pour, a batter that was
- * hardly emulsified, and a top that does not gel; less under a cover or a mist.
- *
- * @param waterShare of the batter's mass
- * @param topC       warmth of the last pour, °C
- */
-export function ashOf(plan: Plan, result: Pick<RestResult, 'topShare'>, waterShare: number, topC: number): Ash {
-  const { steps, mist } = plan.rest
-  const isHeated = steps.some(step => step.place === 'oven' || step.place === 'mat')
-  const cover = steps[0]!.cover
-  const reasons: string[] = []
-  const wet = clamp01((waterShare - WATER.from) / WATER.span)
-  let index = 0.25 + 0.5 * wet
-  if (wet > 0.5) reasons.push('much water')
-  if (topC < COOL_C) {
-    index += 0.15
-    reasons.push('a cool pour')
-  }
-  if (plan.conditions.stopLevel < THIN_STOP) {
-    index += 0.15
-    reasons.push('blended to no more than an emulsion')
-  }
-  index *= 1 - 0.7 * result.topShare
-  if (result.topShare < 0.1) reasons.push('a top that does not gel')
-  index *= AIR[cover]
-  if (cover === 'open') reasons.push('nothing over it')
-  if (mist && !isHeated) index *= MIST_LEAVES
-  index = clamp01(index)
-  return { index, word: index < 0.25 ? 'hardly any' : index < 0.55 ? 'some' : 'likely', reasons }
+/** What ash comes of, from the top layer as it is poured. */
+export interface AshInputs {
+  /** Share of the batter's mass. */
+  water: number
+  tempC: number
+  level: number
+  emulsion: number
+  /** Of the air in the room, 0…1. */
+  humidity: number
+  /** Share of the scent that is essential oil, and ln of how much it quickens. */
+  essential: number
+  scentLnRate: number
+  /** % of the oils. */
+  beeswax: number
+  /** Worked into peaks, not level. */
+  isPeaked: boolean
+  /** Chance that the top gels. */
+  topGel: number
 }
+
+const clamp = (x: number, low: number, high: number) => Math.min(high, Math.max(low, x))
+const logistic = (x: number) => 1 / (1 + Math.exp(-x))
+
+/** How much of the air reaches the top. */
+const OPEN = { open: 1, lid: 0.35, film: 0.12 } as const
+const UNDER_TOWELS = 0.5
+const PLACE_AIR: Readonly<Record<RestStep['place'], number>> = {
+  ...{ room: 1, mat: 1, box: 0.7, oven: 0.7, refrigerator: 0.6, freezer: 0.6 },
+}
+const openness = ({ cover, towels, place }: RestStep): number =>
+  OPEN[cover] * (cover === 'open' && towels.top > 0 ? UNDER_TOWELS : 1) * PLACE_AIR[place]
+
+const DAY_H = 24
+/** Hours in which lye at the surface is bound. */
+const BOUND_H = 6
+
+/** Air that reaches the top through the first day, against an open top. */
+export function airReached(steps: readonly RestStep[]): number {
+  const left = (h: number) => Math.exp(-h / BOUND_H)
+  const sum = steps.reduce((all, step, i) => {
+    const from = Math.min(DAY_H, step.atMin / 60)
+    const to = Math.min(DAY_H, (steps[i + 1]?.atMin ?? Infinity) / 60)
+    return all + openness(step) * (left(from) - left(to))
+  }, 0)
+  return sum / (1 - left(DAY_H))
+}
+
+/** What each thing adds. */
+function termsOf(of: AshInputs): readonly { adds: number; reason: string; remedy: string }[] {
+  const { water, tempC, level, emulsion, humidity, essential, scentLnRate, beeswax, isPeaked, topGel } = of
+  return [
+    { adds: 17 * (water - 0.205), reason: 'much water', remedy: 'less water' },
+    { adds: 0.1 * clamp(36 - tempC, -6, 12), reason: 'a cool pour', remedy: 'a warmer pour' },
+    { adds: 1.1 * clamp(1.8 - level, -0.6, 0.9), reason: 'a thin pour', remedy: 'a thicker trace' },
+    { adds: 3 * clamp(0.9 - emulsion, 0, 0.3), reason: 'a coarse emulsion', remedy: 'longer blending' },
+    { adds: 2.2 * (humidity - 0.5), reason: 'damp air', remedy: 'drier air' },
+    { adds: 0.5 * essential, reason: 'essential oils', remedy: '' },
+    { adds: -0.8 * clamp(scentLnRate, 0, 1.2), reason: '', remedy: '' },
+    { adds: -0.6 * Math.min(2, beeswax), reason: '', remedy: '' },
+    { adds: isPeaked ? 0.4 : 0, reason: 'a worked top', remedy: 'a level top' },
+    { adds: -2.6 * topGel, reason: '', remedy: 'a top that gels' },
+  ]
+}
+
+const BASE = -0.5
+const PER_LN_AIR = 1.15
+const PER_MIST = 0.7
+const LEAST_AIR = 0.02
+/** A term from here on is a reason. */
+const NAMED = 0.3
+const WORDS: readonly (readonly [below: number, word: string])[] = [
+  [0.1, 'hardly any'],
+  [0.3, 'a little, perhaps'],
+  [0.6, 'some is as likely as not'],
+  [0.8, 'likely'],
+]
+
+/** Ash from what is poured, how it is covered, and how often it is misted. */
+export function ashFrom(of: AshInputs, steps: readonly RestStep[], mists: number): Ash {
+  const terms = termsOf(of)
+  const air = airReached(steps)
+  const z = terms.reduce((sum, term) => sum + term.adds, BASE)
+  const chance =
+    0.02 + 0.95 * logistic(z + PER_LN_AIR * Math.log(Math.max(LEAST_AIR, air)) - PER_MIST * Math.min(3, mists))
+  const named = terms.filter(term => term.adds > NAMED && term.reason !== '').sort((a, b) => b.adds - a.adds)
+  const reasons = named.map(term => term.reason)
+  if (air > 0.5) reasons.unshift('nothing over it')
+  const remedy = chance < WORDS[0]![0] ? '' : air > 0.2 ? 'film close on it' : (named[0]?.remedy ?? 'a top that gels')
+  return { chance, word: WORDS.find(([below]) => chance < below)?.[1] ?? 'very likely', reasons, remedy }
+}
+
+/** A mist at once, and another when it has dried. */
+const MISTS = 2
+
+/** Ash of a plan. Alcohol that would meet heat or a closed appliance is not sprayed, so it does not count. */
+export const ashOf = (plan: Plan, of: AshInputs): Ash =>
+  ashFrom(of, plan.rest.steps, plan.rest.mist && mistWorks(plan) ? MISTS : 0)

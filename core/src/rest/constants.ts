@@ -1,19 +1,15 @@
 import { CONSTANTS } from '../constants/index.ts'
 
 /**
- * Constants of the heat model from the pour on. H handbook, F fitted to what makers report, E engineering estimate. This is
- * the only place where they stand; the batter model keeps its own inside its own range, up to the pour.
+ * Constants of the heat model from the pour on; the reaction's own stand where cups that have set find them too. H handbook,
+ * F fitted to what makers report, E engineering estimate.
  */
 
 /** Heat of saponification, J per mol NaOH (H). */
 export const HEAT_J_PER_MOL = 1000 * CONSTANTS.saponificationHeat.value
 /** Extra heat of reducing sugar, J/kg (E). */
 export const SUGAR_J_PER_KG = 9e5
-/** Rate at 60 °C, 1/s, and activation energy, J/mol (F). */
-export const RATE_60C = 6.9 / 3600
-export const ACTIVATION = 55_000
-/** Start of the self-hastening reaction, and how much quicker it is in gel (F). */
-export const SEED = 0.06
+/** How much quicker it is in gel (F). */
 export const GEL_QUICKENS = 0.8
 /** Latent heat of the gel transition, J/kg (E), and how fast it comes, s (E). */
 export const GEL_J_PER_KG = 6000

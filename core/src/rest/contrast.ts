@@ -1,7 +1,7 @@
 import type { Edit, Plan, RestStep } from '../plan/index.ts'
-import { applyEdit, restStep } from '../plan/index.ts'
+import { applyEdit, restStep, towels } from '../plan/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { gelShares } from './gel-shares.ts'
+import { quickRest } from './gel-shares.ts'
 import type { Work } from './make-it-so.ts'
 
 /** A way to let one cup gel and the others not: water in that cup, less in the pot, and a wrap. */
@@ -17,8 +17,8 @@ const WATERS_G_PER_KG = [0, 30, 50, 70, 90]
 const LYES = [null, 0.36, 0.4] as const
 const WRAPS: readonly { words: string; steps: RestStep[] | null }[] = [
   { words: '', steps: null },
-  { words: 'under a lid in 2 layers of towel', steps: [restStep({ cover: 'lid', towels: 2, below: true })] },
-  { words: 'under a lid in 4 layers of towel', steps: [restStep({ cover: 'lid', towels: 4, below: true })] },
+  { words: 'under a lid in 2 layers of towel', steps: [restStep({ cover: 'lid', towels: towels(2, 2) })] },
+  { words: 'under a lid in 4 layers of towel', steps: [restStep({ cover: 'lid', towels: towels(4, 4) })] },
 ]
 /** So much of the one gels, and of the others at most. */
 const GELS = 0.85
@@ -73,7 +73,7 @@ export function contrastFor(plan: Plan, shelf: Shelf, cupIndex: number, work: Wo
         const changed = applyEdit(plan, edit)
         const inputs = changed.ok ? work(changed.plan) : null
         if (!inputs) continue
-        const { cups } = gelShares(inputs)
+        const { cups } = quickRest(inputs).shares
         const others = cups.filter((_, i) => i !== cupIndex && inputs.portions.cups[i]!.totalG > 0)
         const othersShare = Math.max(0, ...others)
         if (cups[cupIndex]! < GELS || othersShare > STAYS) continue

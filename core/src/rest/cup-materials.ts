@@ -5,20 +5,10 @@ import { scentLoad, unitBatter } from '../recipe/index.ts'
 import type { UnitBatter } from '../recipe/index.ts'
 import { fattyGroups } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
+import type { Lanes } from '../schedule/index.ts'
+import { accelerationOf } from '../standing/index.ts'
 import { materialOf } from './material.ts'
 import type { Material } from './material.ts'
-
-/** Conversion when a batter is poured, by its trace (E): emulsion, light, medium, heavy. */
-const POURED = [0.03, 0.06, 0.1, 0.15] as const
-
-export function convertedAt(level: number): number {
-  const at = Math.min(3, Math.max(0, level - 1))
-  const i = Math.min(2, Math.floor(at))
-  return POURED[i]! + (at - i) * (POURED[i + 1]! - POURED[i]!)
-}
-
-/** A scent quickens the bulk less than it thickens. */
-const accelerationOf = (lnRate: number): number => Math.exp(0.7 * Math.min(2, Math.max(-0.5, lnRate)))
 
 export function compositionOf({ oils }: UnitBatter) {
   const weigh = (of: (oil: UnitBatter['oils'][number]['oil']) => number) =>
@@ -43,12 +33,18 @@ function scentRates(plan: Plan, portions: Portions, shelf: Shelf, unit: UnitBatt
   })
 }
 
-/** What each cup brings to the mould, with the water, oil and scent that its colours brought. */
-export function materialsOf(plan: Plan, portions: Portions, shelf: Shelf): Material[] {
+/** How complete a cup's emulsion is as it is poured, the mean of its pours; whole where it is not known. */
+function emulsionOf(lanes: Lanes | undefined, cup: string): number {
+  const pours = lanes?.pours.filter(pour => pour.cup === cup) ?? []
+  return pours.length > 0 ? pours.reduce((sum, pour) => sum + pour.emulsion, 0) / pours.length : 1
+}
+
+/** What each cup brings to the mould, with the water, oil and scent that its colours brought; how it is emulsified from its lanes. */
+export function materialsOf(plan: Plan, portions: Portions, shelf: Shelf, lanes?: Lanes): Material[] {
   const unit = unitBatter(plan.recipe, shelf)
   const composition = compositionOf(unit)
   const lnRates = scentRates(plan, portions, shelf, unit)
-  return plan.cups.map((_, i) => {
+  return plan.cups.map((cup, i) => {
     const portion = portions.cups[i]!
     const isPoured = portion.totalG > 0
     const superfat = isPoured ? portion.superfatShare : unit.superfatShare
@@ -61,6 +57,7 @@ export function materialsOf(plan: Plan, portions: Portions, shelf: Shelf): Mater
       sugar: unit.sugarShare,
       solids: 0,
       acceleration: accelerationOf(lnRates[i]!),
+      emulsion: emulsionOf(lanes, cup.id),
     })
   })
 }

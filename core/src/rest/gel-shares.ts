@@ -3,8 +3,11 @@ import { hasSwirls } from '../swirl/index.ts'
 import { materialsOf } from './cup-materials.ts'
 import { workedThrough } from './history.ts'
 import type { Block } from './block.ts'
-import { restJobOf } from './plan-rest.ts'
+import { quickChances } from './chances.ts'
+import type { RestNumbers } from './chances.ts'
+import { aboutOf, restJobOf } from './plan-rest.ts'
 import type { RestInputs } from './plan-rest.ts'
+import { restRun } from './run.ts'
 
 /** Everything that gels has begun to so long after the last change of place or wrap. */
 const GELS_WITHIN_S = 8 * 3600
@@ -26,8 +29,8 @@ export interface CupGel {
  * Of a rest worked through, cup by cup: a layer's own cells; of colours that lie through each other each is taken to be
  * everywhere.
  */
-export function cupGels({ plan, shelf, portions }: RestInputs, block: Block): CupGel[] {
-  const materials = materialsOf(plan, portions, shelf)
+export function cupGels({ plan, shelf, portions, lanes }: RestInputs, block: Block): CupGel[] {
+  const materials = materialsOf(plan, portions, shelf, lanes)
   const isLayered = !hasSwirls(plan)
   const warmest = readyC(block)
   const shift = block.input.gelShiftK ?? 0
@@ -47,13 +50,24 @@ export function cupGels({ plan, shelf, portions }: RestInputs, block: Block): Cu
   })
 }
 
-/** Shares that gel, worked through quickly on few cells: for colours that follow every edit. A few ms. */
-export function gelShares(inputs: RestInputs): GelShares {
+/** What one quick run says: what gels of each cup, and chances with all there is around one run. */
+export interface QuickRest extends Pick<RestNumbers, 'gel' | 'crack' | 'volcano'> {
+  shares: GelShares
+  peakC: number
+}
+
+/** One run on few cells, as long as anything may gel: for what follows every edit. A few ms. */
+export function quickRest(inputs: RestInputs): QuickRest {
   const job = restJobOf(inputs, 'quick')
-  const lastS = Math.max(...job.phases.map(phase => phase.fromS + phase.holdS))
-  const { block } = workedThrough({ ...job, stopsCooling: true, untilS: Math.min(job.untilS, lastS + GELS_WITHIN_S) })
-  const cups = cupGels(inputs, block).map(one => one.share)
+  const lastS = Math.max(
+    ...job.phases.map(phase => phase.fromS + phase.holdS),
+    ...(job.room ?? []).map(one => one.fromS),
+  )
+  const history = workedThrough({ ...job, isQuick: true, untilS: Math.min(job.untilS, lastS + GELS_WITHIN_S) })
+  const run = restRun(history, aboutOf(inputs))
+  const cups = cupGels(inputs, history.block).map(one => one.share)
   const soap = inputs.portions.cups.map(cup => cup.pouredG)
-  const whole = soap.reduce((sum, g) => sum + g, 0)
-  return { whole: whole > 0 ? cups.reduce((sum, share, i) => sum + share * (soap[i]! / whole), 0) : 0, cups }
+  const all = soap.reduce((sum, g) => sum + g, 0)
+  const whole = all > 0 ? cups.reduce((sum, share, i) => sum + share * (soap[i]! / all), 0) : 0
+  return { ...quickChances(run), shares: { whole, cups }, peakC: run.heating.peakC }
 }

@@ -1,7 +1,8 @@
 import { Block } from './block.ts'
 import type { BlockInput, Faces } from './block.ts'
 import { Surroundings } from './surroundings.ts'
-import type { OvenCools, Phase } from './surroundings.ts'
+import type { RestBox } from '../plan/index.ts'
+import type { OvenCools, Phase, RoomFrom } from './surroundings.ts'
 
 /** Heat, conversion and gel of a block at a moment, for the picture. */
 export interface Frame {
@@ -19,6 +20,9 @@ export interface RestJob {
   wraps: readonly Faces[]
   roomC: number
   oven?: OvenCools | null
+  box?: RestBox
+  /** Changes of the room after the pour. */
+  room?: readonly RoomFrom[]
   /** Spreads of ln of rate and losses where earlier batches have narrowed them. */
   sd?: { rate: number; losses: number }
   untilS: number
@@ -26,8 +30,12 @@ export interface RestJob {
   lengthInPlace: number
   /** Seconds between frames; 0: none. */
   frameS: number
-  /** Stop once it only cools after the last change: nothing gels any more that has not yet. */
-  stopsCooling?: boolean
+  /** The batch's own readings went into it: warmth of the pour and the room are better known. */
+  isRead?: boolean
+  /** Only what gels is asked: few looks, and a stop once it only cools after the last change. */
+  isQuick?: boolean
+  /** Asked at every point of the curve: whether the rest of it may be left out. */
+  isDone?: (so: RestHistory) => boolean
 }
 
 export interface CurvePoint {
@@ -58,9 +66,12 @@ export interface RestHistory {
 const CURVE_S = { soon: 300, later: 600 } as const
 const ENCLOSED_S = { soon: 60, later: 300 } as const
 const SOON_S = 6 * 3600
+const QUICK_S = { open: 1200, enclosed: 120 } as const
 /** So much cooler than its peak since the last change it does not warm again by itself, K; after so long at least, s. */
-const COOLED_K = 3
-const SETTLES_S = 2 * 3600
+const COOLED_K = 2
+const SETTLES_S = 1.5 * 3600
+/** A rest is followed so long at most, s: cold ones take days. */
+export const LONGEST_S = 120 * 3600
 
 /** A field's middle slice, row by row from the floor. */
 export function middleSlice(field: Float64Array, { nx, ny, nz }: Pick<BlockInput, 'nx' | 'ny' | 'nz'>): Float32Array {
@@ -111,7 +122,7 @@ function pointOf(block: Block, around: number): CurvePoint {
  */
 export function* restHistory(job: RestJob): Generator<number, RestHistory> {
   const block = new Block({ ...job.block, faces: job.wraps[0]! })
-  const place = new Surroundings(job.phases, job.roomC, job.oven)
+  const place = new Surroundings(job.phases, job.roomC, job.oven, job.box, job.room)
   // Layers that wait for the last pour; times count from there.
   if (block.timeS < 0) block.run(0, place.at(0))
   const changes = place.changes.filter(s => s > 0 && s < job.untilS)
@@ -139,9 +150,14 @@ export function* restHistory(job: RestJob): Generator<number, RestHistory> {
     const event = changes.find(s => s > now + 1e-6) ?? job.untilS
     const frameAt = job.frameS > 0 ? nextFrame : Infinity
     const when = now - Math.max(0, job.phases[at]!.fromS) < SOON_S ? 'soon' : 'later'
-    const until = Math.min(job.untilS, event, frameAt, now + (isEnclosed ? ENCLOSED_S : CURVE_S)[when])
+    const usual = isEnclosed ? ENCLOSED_S[when] : CURVE_S[when]
+    const lookS = job.isQuick ? QUICK_S[isEnclosed ? 'enclosed' : 'open'] : usual
+    const until = Math.min(job.untilS, event, frameAt, now + lookS)
     const last = curve.at(-1)
-    if (!last || now - last.s >= CURVE_S[when] - 1) curve.push(pointOf(block, around.airC))
+    if (!job.isQuick && (!last || now - last.s >= CURVE_S[when] - 1)) {
+      curve.push(pointOf(block, around.airC))
+      if (job.isDone?.({ block, curve, frames, peakC, peakS })) break
+    }
     block.run(until, around)
     place.after(now, block.timeS - now, block.lossNow() * job.lengthInPlace)
     let hottest = -Infinity
@@ -152,9 +168,9 @@ export function* restHistory(job: RestJob): Generator<number, RestHistory> {
     }
     yield block.timeS / job.untilS
     if (block.timeS > lastChangeS) lastPeakC = Math.max(lastPeakC, hottest)
-    if (job.stopsCooling && block.timeS > lastChangeS + SETTLES_S && hottest < lastPeakC - COOLED_K) break
+    if (job.isQuick && block.timeS > lastChangeS + SETTLES_S && hottest < lastPeakC - COOLED_K) break
   }
-  curve.push(pointOf(block, place.at(block.timeS).airC))
+  if (curve.at(-1)?.s !== block.timeS) curve.push(pointOf(block, place.at(block.timeS).airC))
   if (job.frameS > 0) frames.push(frameOf(block))
   return { block, curve, frames, peakC: Math.max(...block.hottest), peakS }
 }

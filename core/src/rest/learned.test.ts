@@ -1,16 +1,17 @@
+import { towels } from '../plan/index.ts'
 import { describe, expect, test } from 'vitest'
 import type { Evidence } from '../learning/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { restEvidence } from './evidence.ts'
 import { workedThrough } from './history.ts'
-import { fittedRest, rangesOf, restOutlook } from './outlook.ts'
+import { fittedRest, restNumbersOf, restOutlook } from './outlook.ts'
 import { restJobOf } from './plan-rest.ts'
 import { withRefit } from './refit.ts'
 import { restPaces, wrapKey } from './rest-paces.ts'
 import { Surroundings, coolingS } from './surroundings.ts'
 import { example, inputsOf, resting, shelf } from './test/plans.ts'
 
-const plan = resting(example('verdigris-stair'), { cover: 'lid', towels: 2, below: true })
+const plan = resting(example('verdigris-stair'), { cover: 'lid', towels: towels(2, 2) })
 
 /** What a thermometer would have read of a plan whose soap is so much quicker and loses so much more. */
 function read(of: Plan, rate: number, losses: number, minutes: readonly number[]): Plan {
@@ -73,15 +74,19 @@ describe('what a thermometer teaches', () => {
     }
     const job = restJobOf(inputsOf(quick), 'coarse')
     expect(miss(fitted(job))).toBeLessThan(0.5 * miss(job))
-    const width = (range: [number, number] | null) => range![1] - range![0]
-    expect(width(rangesOf(inputsOf(quick), fitted).peakMin)).toBeLessThan(width(rangesOf(inputsOf(plan)).peakMin))
+    const width = (of: Plan) => {
+      const { low, high } = restNumbersOf(inputsOf(of)).numbers.peakC
+      return high - low
+    }
+    expect(width(quick)).toBeLessThan(width(plan))
   })
 
   test('the outlook holds together: chances add up, times lie in their ranges, every task after the one before', () => {
-    const { result, chances, ranges, tasks, cups, notices } = restOutlook(inputsOf(plan))
-    expect(chances.gel.none + chances.gel.partial + chances.gel.full).toBeCloseTo(1, 9)
+    const { result, numbers, tasks, cups, notices } = restOutlook(inputsOf(plan))
+    expect(numbers.gel.none + numbers.gel.partial + numbers.gel.full).toBeCloseTo(1, 9)
     expect(result.unmouldMin!).toBeGreaterThan(result.peakMin)
-    expect(ranges.unmouldMin![0]).toBeLessThanOrEqual(ranges.unmouldMin![1])
+    expect(result.unmouldMin).toBe(numbers.unmouldMin!.middle)
+    expect(numbers.unmouldMin!.low).toBeLessThan(numbers.unmouldMin!.high)
     expect(tasks.map(task => task.atMin)).toEqual(tasks.map(task => task.atMin).sort((a, b) => a - b))
     expect(cups).toHaveLength(plan.cups.length)
     for (const { sentence } of notices) expect(sentence).toMatch(/^[A-Z].*\.$/)

@@ -3,11 +3,11 @@ import type { Edit, GelWish, Plan } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
 import { batterPace } from '../trace/index.ts'
 import { kelvins, sayDifference, showChance, tidy } from '../units/index.ts'
-import { restChances } from './chances.ts'
-import type { RestChances } from './chances.ts'
+import { restNumbers } from './chances.ts'
+import type { RestNumbers } from './chances.ts'
 import { workedThrough } from './history.ts'
 import type { RestJob } from './history.ts'
-import { withItsEnd } from './outlook.ts'
+import { withNumbers } from './outlook.ts'
 import { aboutOf, restJobOf } from './plan-rest.ts'
 import type { RestInputs } from './plan-rest.ts'
 import { candidatesFor } from './rest-ways.ts'
@@ -48,6 +48,8 @@ const SURE = 0.8
 const MOST_CRACK = 0.1
 const COOL_C = 80
 const MOST_FOUND = 3
+/** Runs while something is searched. */
+const FEW_RUNS = 16
 /** A margin that a single run must have before many are looked at, K. */
 const NEARLY_K = -3
 /** To count as not gelling its middle stays so far below, K. */
@@ -74,9 +76,9 @@ function gap(wish: GelWish, result: RestResult): number {
   return wish === 'cool' ? Math.min(full, COOL_C - result.peakC) : full
 }
 
-const chanceOfWish = (wish: GelWish, chances: RestChances): number => {
-  if (wish === 'none') return chances.gel.none
-  return wish === 'cool' && chances.peakC[2] > COOL_C + 3 ? 0 : chances.gel.full
+const chanceOfWish = (wish: GelWish, numbers: RestNumbers): number => {
+  if (wish === 'none') return numbers.gel.none
+  return wish === 'cool' && numbers.peakC.high > COOL_C + 3 ? 0 : numbers.gel.full
 }
 
 interface Looked {
@@ -99,11 +101,11 @@ class Tries {
     const unit = unitBatter(inputs.plan.recipe, inputs.shelf)
     this.lye = unit.water.concentration
     this.clearC = batterPace(unit).clearPointC
-    this.now = this.#resultOf(inputs, restJobOf(inputs, 'coarse'))
+    this.now = this.#resultOf(inputs, restJobOf(inputs, 'quick'))
   }
 
   #resultOf(inputs: RestInputs, job: RestJob): RestResult {
-    return restResult(workedThrough(job), aboutOf(inputs, job.block.materials))
+    return restResult(workedThrough(job), aboutOf(inputs))
   }
 
   /** Whether fats stay clear, and lye within what is usual. */
@@ -122,7 +124,7 @@ class Tries {
     const isPoured = candidate.pourK !== undefined || candidate.lyePoints !== undefined
     const inputs = isPoured ? this.work(changed.plan) : { ...this.inputs, plan: changed.plan }
     if (!inputs) return null
-    const job = restJobOf(inputs, 'coarse')
+    const job = restJobOf(inputs, 'quick')
     return { inputs, edit, job, result: this.#resultOf(inputs, job) }
   }
 
@@ -141,8 +143,8 @@ class Tries {
     return costs
   }
 
-  way({ kind, sentence }: Candidate, looked: Looked, chance: number): RestWay {
-    const result = withItsEnd(looked.inputs, looked.result)
+  way({ kind, sentence }: Candidate, looked: Looked, numbers: RestNumbers, chance: number): RestWay {
+    const result = withNumbers(looked.result, numbers)
     return {
       ...{ kind, sentence, edit: looked.edit, chance },
       ...{ peakC: result.peakC, crack: result.crack, unmouldMin: result.unmouldMin },
@@ -187,8 +189,9 @@ export function* makeItSo(inputs: RestInputs, wish: Exclude<GelWish, 'any'>, wor
       yield state()
       continue
     }
-    const chance = chanceOfWish(wish, restChances(looked.job))
-    if (chance >= SURE) found.push(tries.way(candidate, looked, chance))
+    const numbers = restNumbers(looked.job, aboutOf(looked.inputs), FEW_RUNS)
+    const chance = chanceOfWish(wish, numbers)
+    if (chance >= SURE) found.push(tries.way(candidate, looked, numbers, chance))
     else if (chance > (nearest?.worth ?? -Infinity))
       nearest = { worth: chance, words: `${candidate.sentence}: ${showChance(chance)} of runs come as wished.` }
     yield state()

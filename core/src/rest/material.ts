@@ -1,4 +1,5 @@
 import { CONSTANTS, NAOH_KG_PER_MOL } from '../constants/index.ts'
+import { emulsionEffect, quicknessOf } from '../standing/index.ts'
 import { GEL_J_PER_KG, HEAT_J_PER_MOL, K_LYE, K_OIL, SUGAR_J_PER_KG } from './constants.ts'
 
 /** What a batter brings to the mould; shares of the oils' mass unless said otherwise. */
@@ -19,6 +20,8 @@ export interface MaterialInput {
   ricinoleic: number
   /** How much a scent and what else quickens it multiply the rate. */
   acceleration: number
+  /** How complete the emulsion is as it is poured, 0…1; whole unless given. */
+  emulsion?: number
 }
 
 /** A batter as the heat model needs it. SI units. */
@@ -60,9 +63,6 @@ export function materialOf(input: MaterialInput): Material {
   const lyeVolume = lye / (1000 * (1 + 1.1 * c))
   const volume = (1 + scent) / 915 + lyeVolume + (sugar + solids) / 1500
   const lyeShare = lyeVolume / volume
-  const composition = Math.exp(
-    1.5 * (input.short - 0.24) + 0.3 * (input.long - 0.25) - 0.3 * (input.poly - 0.1) + input.ricinoleic,
-  )
   return {
     superfatShare,
     water: water / mass,
@@ -72,7 +72,7 @@ export function materialOf(input: MaterialInput): Material {
     heat: (HEAT_J_PER_MOL * mol + SUGAR_J_PER_KG * sugar) / mass,
     gelHeat: GEL_J_PER_KG,
     gelC: gelTemperature(water / mass, input.long),
-    quickness: composition * Math.sqrt(c / 0.32) * input.acceleration * (1 + 8 * sugar),
+    quickness: quicknessOf(input) * input.acceleration * emulsionEffect(input.emulsion ?? 1),
     sugar,
   }
 }

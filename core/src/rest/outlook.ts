@@ -1,19 +1,21 @@
 import type { Notice } from '../checks/index.ts'
 import { ashOf } from './ash.ts'
 import type { Ash } from './ash.ts'
-import { restChances } from './chances.ts'
-import type { RestChances } from './chances.ts'
+import { ashInputs } from './ash-inputs.ts'
+import { restNumbers } from './chances.ts'
+import type { RestNumbers, TimeBand } from './chances.ts'
+import { isSaltBar } from './hardeners.ts'
+import { restRun } from './run.ts'
+import type { GelClass } from './run.ts'
+import { unitBatter } from '../recipe/index.ts'
 import { workedThrough } from './history.ts'
 import type { RestHistory, RestJob } from './history.ts'
 import { cupGels } from './gel-shares.ts'
 import type { CupGel } from './gel-shares.ts'
 import { refitted, withRefit } from './refit.ts'
 import type { Refit } from './refit.ts'
-import { batterWater } from './cup-materials.ts'
 import { aboutOf, restJobOf } from './plan-rest.ts'
 import type { RestInputs } from './plan-rest.ts'
-import { restRanges } from './ranges.ts'
-import type { RestRanges } from './ranges.ts'
 import { restResult } from './verdict.ts'
 import type { RestResult } from './verdict.ts'
 import { restNotices, restSentence, restTasks, sweetOf } from './words.ts'
@@ -31,54 +33,60 @@ export interface RestSaid {
   ash: Ash
 }
 
-/** How long a rest is followed for the sake of its end, h: cold ones take days. */
-export const LONG_HOURS = 120
+/** Numbers of a rest with everything about it that follows from them: one function, so that no two pages can differ. */
+export function restNumbersOf(inputs: RestInputs): { numbers: RestNumbers; refit: Refit | null } {
+  const { refit, fitted } = fittedRest(inputs)
+  return { numbers: restNumbers(fitted(restJobOf(inputs, 'quick')), aboutOf(inputs)), refit }
+}
 
-/** The end of a slow rest, which lies beyond the hours that were worked through, from a coarse look at more of them. */
-export function withItsEnd(
-  inputs: RestInputs,
-  result: RestResult,
-  fitted: (job: RestJob) => RestJob = job => job,
-): RestResult {
-  if (result.unmouldMin !== null && result.spentMin !== null) return result
-  const job = fitted({ ...restJobOf(inputs, 'quick'), untilS: LONG_HOURS * 3600 })
-  const { unmouldMin, spentMin } = restResult(workedThrough(job), aboutOf(inputs, job.block.materials))
-  return { ...result, unmouldMin: result.unmouldMin ?? unmouldMin, spentMin: result.spentMin ?? spentMin }
+/** Which class is likeliest. */
+const likeliest = ({ gel }: Pick<RestNumbers, 'gel'>): GelClass =>
+  (Object.keys(gel) as GelClass[]).reduce((a, b) => (gel[b] > gel[a] ? b : a))
+
+/** A run's picture with the numbers of many: where both say something, what is said is theirs. */
+export function withNumbers(result: RestResult, numbers: RestNumbers): RestResult {
+  const middle = (band: TimeBand | null) => band?.middle ?? null
+  return {
+    ...result,
+    gel: likeliest(numbers),
+    startMin: middle(numbers.startMin),
+    fullMin: middle(numbers.fullMin),
+    peakC: numbers.peakC.middle,
+    peakMin: numbers.peakMin.middle,
+    crack: numbers.crack,
+    volcano: numbers.volcano,
+    unmouldMin: middle(numbers.unmouldMin),
+    hardMin: middle(numbers.hardMin),
+    spentMin: middle(numbers.spentMin),
+  }
 }
 
 /**
  * Reads a rest worked through.
  *
- * @param fitted what the plan's own readings make of a job
+ * @param numbers what many runs come to; null: not known yet, one run stands for all
  */
-export function readRest(
-  inputs: RestInputs,
-  history: RestHistory,
-  chances: RestChances | null,
-  fitted: (job: RestJob) => RestJob = job => job,
-): RestSaid {
-  const { plan, shelf, portions, lanes } = inputs
-  const about = aboutOf(inputs, history.block.input.materials)
-  const result = withItsEnd(inputs, restResult(history, about), fitted)
-  const ash = ashOf(plan, result, batterWater(plan, portions, shelf), lanes.pours.at(-1)!.tempC)
+export function readRest(inputs: RestInputs, history: RestHistory, numbers: RestNumbers | null): RestSaid {
+  const { plan, shelf } = inputs
+  const about = aboutOf(inputs)
+  const one = restResult(history, about)
+  const result = numbers ? withNumbers(one, numbers) : one
+  const ash = ashOf(plan, ashInputs(inputs, numbers?.topGel ?? restRun(history, about).topGel(ONE_RUN_K)))
+  const unit = unitBatter(plan.recipe, shelf)
   return {
     ...{ result, ash, cups: cupGels(inputs, history.block) },
-    sentence: restSentence(result, chances, sweetOf(plan, shelf)),
-    notices: restNotices(plan, result, ash),
-    tasks: restTasks(plan, result),
+    sentence: restSentence(result, numbers, sweetOf(plan, shelf)),
+    notices: restNotices(plan, result, ash, isSaltBar(unit)),
+    tasks: restTasks(plan, result, isSaltBar(unit)),
   }
 }
 
-/** How sure the times of a plan's rest are. */
-export function rangesOf(inputs: RestInputs, fitted: (job: RestJob) => RestJob = job => job): RestRanges {
-  const job = fitted({ ...restJobOf(inputs, 'quick'), untilS: LONG_HOURS * 3600 })
-  return restRanges(job, aboutOf(inputs, job.block.materials))
-}
+/** All there is around one run's margin, K. */
+const ONE_RUN_K = 6
 
 /** Everything that can be said of a plan's rest, without its pictures. */
 export interface RestOutlook extends RestSaid {
-  chances: RestChances
-  ranges: RestRanges
+  numbers: RestNumbers
   /** What the plan's readings say; null without any. */
   refit: Refit | null
 }
@@ -89,14 +97,10 @@ export function fittedRest(inputs: RestInputs): { refit: Refit | null; fitted: (
   return { refit, fitted: job => (refit ? withRefit(job, refit) : job) }
 }
 
-/** Works a plan's rest through finely, and coarsely many times; takes some tenths of a second. */
+/** Works a plan's rest through: many coarse runs for its numbers, one for what its parts come to. Some tenths of a second. */
 export function restOutlook(inputs: RestInputs): RestOutlook {
   const { refit, fitted } = fittedRest(inputs)
-  const history = workedThrough(fitted(restJobOf(inputs, 'fine')))
-  const chances = restChances(fitted(restJobOf(inputs, 'coarse')))
-  return { ...readRest(inputs, history, chances, fitted), chances, ranges: rangesOf(inputs, fitted), refit }
+  const numbers = restNumbers(fitted(restJobOf(inputs, 'quick')), aboutOf(inputs))
+  const history = workedThrough(fitted(restJobOf(inputs, 'coarse')))
+  return { ...readRest(inputs, history, numbers), numbers, refit }
 }
-
-/** The same, worked through coarsely once: for a sheet. About 20 ms. */
-export const restAtOnce = (inputs: RestInputs): RestSaid =>
-  readRest(inputs, workedThrough(restJobOf(inputs, 'coarse')), null)

@@ -3,12 +3,14 @@ import { layerHeights } from '../plan/index.ts'
 import type { Mould, Plan, RestStep } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { unitBatter } from '../recipe/index.ts'
+import { convertedInMould } from '../standing/index.ts'
 import type { Lanes } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import type { BlockInput } from './block.ts'
 import { LOSSES } from './constants.ts'
 import { restPaces } from './rest-paces.ts'
-import { compositionOf, convertedAt, materialsOf, mixed } from './cup-materials.ts'
+import { batterWater, compositionOf, materialsOf, mixed } from './cup-materials.ts'
+import { firmEnough, lnHardeners } from './hardeners.ts'
 import type { RestJob } from './history.ts'
 import type { Material } from './material.ts'
 import { MOULD_WALLS } from './walls.ts'
@@ -16,6 +18,7 @@ import type { LinerKind } from './walls.ts'
 import { usualWall } from './usual-wall.ts'
 import { facesOf } from './setup.ts'
 import type { MouldHeat } from './setup.ts'
+import type { About } from './run.ts'
 import type { Phase } from './surroundings.ts'
 
 const LINING: Readonly<Record<Mould['lining'], LinerKind>> = {
@@ -31,6 +34,7 @@ const isStanding = (mould: Mould): boolean => mould.form === 'cylinder'
 export function mouldHeat(plan: Plan): MouldHeat {
   const { mould, rest } = plan
   const kind = rest.wall === 'auto' ? usualWall(mould) : rest.wall
+  const exposure = mould.cavities > 1 ? TRAY_EXPOSURE : 1
   const isRound = isStanding(mould)
   const [a, b] = [mould.innerWidthMm, mould.innerLengthMm].sort((x, y) => x - y) as [number, number]
   return {
@@ -38,11 +42,19 @@ export function mouldHeat(plan: Plan): MouldHeat {
     heightM: mould.fillMm / 1000,
     lengthM: isRound ? null : b / 1000,
     isRound,
-    wall: { kind, mm: MOULD_WALLS[kind].mm },
+    wall: { kind, mm: rest.wallMm ?? MOULD_WALLS[kind].mm },
     liner: LINING[mould.lining],
-    exposure: mould.cavities > 1 ? TRAY_EXPOSURE : 1,
+    exposure: exposure * besideShare(rest.beside),
+    endExposure: exposure,
   }
 }
+
+/** What a neighbour takes of the sides' air at some distance; touching it is twice that (E). */
+const NEIGHBOUR = { far: 0.225, reachMm: 50 } as const
+
+/** Share of the sides' losses that moulds beside leave. */
+const besideShare = ({ count, gapMm }: Plan['rest']['beside']): number =>
+  1 - count * NEIGHBOUR.far * (1 + Math.exp(-gapMm / NEIGHBOUR.reachMm))
 
 /** There the mould stands on a grid. */
 const ON_GRID = ['refrigerator', 'freezer', 'oven']
@@ -116,8 +128,6 @@ const QUICK_STEP_K = 2
 /** How long a rest is looked at, h. */
 export const REST_HOURS = 48
 
-const levelAt = (pour: Lanes['pours'][number]) => (pour.startLevel + pour.endLevel) / 2
-
 /** Layers one on the other, each there from its own pour on, as warm and as far on as it is poured. */
 function layered(
   { plan, lanes }: RestInputs,
@@ -134,7 +144,7 @@ function layered(
   rows.forEach(({ pour: at }, y) => {
     const pour = lanes.pours[at]!
     startC.fill(pour.tempC, y * plane, (y + 1) * plane)
-    startX.fill(convertedAt(levelAt(pour)), y * plane, (y + 1) * plane)
+    startX.fill(convertedInMould(pour.converted), y * plane, (y + 1) * plane)
     materialOf.fill(
       plan.cups.findIndex(cup => cup.id === plan.score[at]!.cup),
       y * plane,
@@ -155,7 +165,7 @@ function even({ plan, lanes, portions }: RestInputs, materials: Material[], n: n
     materials: [mixed(materials, portions)],
     materialOf: new Uint8Array(n),
     startC: new Float64Array(n).fill(meanOf(pour => pour.tempC)),
-    startX: new Float64Array(n).fill(meanOf(pour => convertedAt(levelAt(pour)))),
+    startX: new Float64Array(n).fill(meanOf(pour => convertedInMould(pour.converted))),
   }
 }
 
@@ -170,7 +180,7 @@ export function restJobOf(inputs: RestInputs, grid: RestGrid, frameS = 0): RestJ
   const isQuick = grid === 'quick' || grid === 'coarse'
   const cells = cellsOf(mould, grid, isDeep)
   const [nx, ny, nz] = cells
-  const cups = materialsOf(plan, portions, shelf)
+  const cups = materialsOf(plan, portions, shelf, inputs.lanes)
   const soap = hasSwirls(plan) ? even(inputs, cups, nx * ny * nz) : layered(inputs, cups, cells, isQuick)
   const wraps = plan.rest.steps.map(step =>
     facesOf(mould, { ...step, under: ON_GRID.includes(step.place) ? 'rack' : plan.rest.under }),
@@ -183,13 +193,15 @@ export function restJobOf(inputs: RestInputs, grid: RestGrid, frameS = 0): RestJ
       ...{ isRound: mould.isRound, lengthM: mould.lengthM },
       stepK: isQuick ? QUICK_STEP_K : 1,
       ...soap,
-      ...{ faces: wraps[0]!, wallC: plan.conditions.roomC },
+      ...{ faces: wraps[0]!, wallC: plan.rest.preheatedC ?? plan.conditions.roomC },
       ...{ rate: Math.exp(rate.mean), losses: LOSSES * Math.exp(losses.mean) },
     },
     phases: plan.rest.steps.map(phaseOf),
     wraps,
     roomC: plan.conditions.roomC,
     oven: plan.rest.oven,
+    box: plan.rest.box,
+    room: plan.rest.room.map(({ atMin, tempC }) => ({ fromS: 60 * atMin, tempC })),
     sd: { rate: rate.sd, losses: losses.sd },
     untilS: REST_HOURS * 3600,
     lengthInPlace: whole * plan.mould.cavities,
@@ -198,15 +210,17 @@ export function restJobOf(inputs: RestInputs, grid: RestGrid, frameS = 0): RestJ
 }
 
 /** What the verdict needs to know beside the section. */
-export function aboutOf({ plan, shelf }: RestInputs, materials: readonly Material[]) {
+export function aboutOf(inputs: RestInputs): About {
+  const { plan, shelf, portions } = inputs
   const unit = unitBatter(plan.recipe, shelf)
   const { short, long } = compositionOf(unit)
   const { innerLengthMm, innerWidthMm, fillMm } = plan.mould
   const whites = ['titanium-dioxide', 'zinc-oxide']
   return {
-    roomC: plan.conditions.roomC,
     soft: 1 - short - long,
-    acceleration: Math.max(...materials.map(one => one.quickness)),
+    water: batterWater(plan, portions, shelf),
+    lnHardeners: lnHardeners(unit),
+    firmEnough: firmEnough(plan),
     isWhite: plan.cups.some(cup => cup.colorants.some(part => whites.includes(part.colorant))),
     smallestMm: Math.min(innerLengthMm, innerWidthMm, fillMm),
   }

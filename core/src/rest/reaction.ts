@@ -7,8 +7,8 @@ import {
   GEL_WIDTH_K,
   K_GEL,
   K_SOAP,
-  SEED,
 } from './constants.ts'
+import { SEED } from '../standing/index.ts'
 import type { BlockInput } from './block.ts'
 import { COLDEST_C, NODES, SOAP, SOAP_STEPS, STEPS_PER_K, materialTable } from './tables.ts'
 

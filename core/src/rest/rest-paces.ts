@@ -3,14 +3,18 @@ import type { Evidence } from '../learning/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { REST_PRIOR } from './constants.ts'
 import { usualWall } from './usual-wall.ts'
+import { showTowels } from './walls.ts'
 
 /** From batch to batch things differ at least by this, sd of ln. */
 const SCATTER = { rate: 0.1, losses: 0.05 }
 /** What losses belong to: the mould, its wall and lining, and how it was wrapped at first. */
 export function wrapKey({ mould, rest }: Plan): string {
-  const [{ cover, towels, below, place }] = rest.steps as [Plan['rest']['steps'][0]]
+  const [{ cover, towels, place }] = rest.steps as [Plan['rest']['steps'][0]]
   const wall = rest.wall === 'auto' ? usualWall(mould) : rest.wall
-  return [mould.name, wall, mould.lining, place, cover, `${towels} towels`, below ? 'below too' : '', rest.under]
+  const { beside, wallMm } = rest
+  const thick = wallMm === null ? '' : `${wallMm} mm`
+  const near = beside.count > 0 ? `${beside.count} beside at ${beside.gapMm} mm` : ''
+  return [mould.name, wall, thick, mould.lining, place, cover, showTowels(towels), near, rest.under]
     .filter(Boolean)
     .join(', ')
 }

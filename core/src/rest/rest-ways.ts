@@ -1,5 +1,5 @@
 import type { GelWish, RestStep } from '../plan/index.ts'
-import { restStep } from '../plan/index.ts'
+import { restStep, towels } from '../plan/index.ts'
 import { kelvins, sayDifference } from '../units/index.ts'
 
 /** A change of the rest that might do what is wished for. */
@@ -18,7 +18,7 @@ export interface Candidate {
 }
 
 const layers = (n: number) => (n === 1 ? 'one layer of towel' : `${n} layers of towel`)
-const wrapped = (towels: number) => restStep({ cover: 'lid', towels, below: true })
+const wrapped = (n: number) => restStep({ cover: 'lid', towels: towels(n, n) })
 
 function warming(): Candidate[] {
   return [
@@ -49,7 +49,7 @@ function warming(): Candidate[] {
       kind: 'mat',
       sentence: `Set it on a mat at ${tempC} °C for an hour, under a lid and ${layers(2)}`,
       cost: 2.5 + 0.05 * (tempC - 35),
-      steps: [restStep({ place: 'mat', tempC, holdMin: 60, cover: 'lid', towels: 2 })],
+      steps: [restStep({ place: 'mat', tempC, holdMin: 60, cover: 'lid', towels: towels(2) })],
     })),
     ...[3, 6, 9].map(pourK => ({
       kind: 'pour',

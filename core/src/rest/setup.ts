@@ -1,6 +1,7 @@
 import type { BlockInput, Faces } from './block.ts'
 import type { Material } from './material.ts'
 import { faceOf, topFace } from './walls.ts'
+import type { Towels } from '../plan/index.ts'
 import type { LinerKind, UnderKind, WallKind } from './walls.ts'
 
 /** A mould as the heat model sees it. Inner sizes in m. */
@@ -12,28 +13,27 @@ export interface MouldHeat {
   isRound: boolean
   wall: { kind: WallKind; mm: number }
   liner: LinerKind
-  /** Share of the sides that air reaches: less where cavities stand side by side. */
+  /** Share of the sides that air reaches: less where cavities stand side by side, or another mould stands beside. */
   exposure: number
+  /** The same of the ends; as the sides' unless given. */
+  endExposure?: number
 }
 
 /** What a mould is wrapped in. */
 export interface Wrap {
   cover: 'open' | 'film' | 'lid'
-  /** Layers of towel at the sides and on top. */
-  towels: number
-  /** Also below. */
-  below: boolean
+  towels: Towels
   under: UnderKind
 }
 
 export function facesOf(mould: MouldHeat, wrap: Wrap): Faces {
   const { widthM, heightM, wall, liner, exposure, isRound } = mould
   const side = faceOf({
-    ...{ facing: 'side', sideM: heightM, lengthM: heightM, wall, liner, towels: wrap.towels, exposure },
+    ...{ facing: 'side', sideM: heightM, lengthM: heightM, wall, liner, towels: wrap.towels.sides, exposure },
     ...(isRound && { radiusM: widthM / 2 }),
   })
   const bottom = faceOf({
-    ...{ facing: 'bottom', sideM: 0, lengthM: widthM, wall, liner, towels: wrap.below ? wrap.towels : 0 },
+    ...{ facing: 'bottom', sideM: 0, lengthM: widthM, wall, liner, towels: wrap.towels.below },
     under: wrap.under,
   })
   const end = faceOf({
@@ -43,11 +43,11 @@ export function facesOf(mould: MouldHeat, wrap: Wrap): Faces {
       lengthM: Math.sqrt(widthM * heightM),
       wall,
       liner,
-      towels: wrap.towels,
-      exposure,
+      towels: wrap.towels.sides,
+      exposure: mould.endExposure ?? exposure,
     },
   })
-  return { side, bottom, top: topFace(widthM, wrap.cover, wrap.towels), end }
+  return { side, bottom, top: topFace(widthM, wrap.cover, wrap.towels.top), end }
 }
 
 /** Soap of one material that is poured all at once. */

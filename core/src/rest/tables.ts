@@ -1,4 +1,5 @@
-import { ACTIVATION, GEL_NEEDS, GEL_NEEDS_WIDTH, GEL_WIDTH_K, RATE_60C, ZERO_C } from './constants.ts'
+import { standingRate, withinReach } from '../standing/index.ts'
+import { GEL_NEEDS, GEL_NEEDS_WIDTH, GEL_WIDTH_K } from './constants.ts'
 
 /** Functions that every cell asks for at every step, as tables with straight lines between their points. */
 
@@ -8,14 +9,8 @@ const WARMEST_C = 140
 export const NODES = (WARMEST_C - COLDEST_C) * STEPS_PER_K + 2
 const cAt = (i: number) => COLDEST_C + i / STEPS_PER_K
 
-/** Rate of a nominal batter at `c` °C, 1/s; soap that is frozen hardly reacts (E). */
-export function restRate(c: number): number {
-  const freezing = 1 + Math.exp(-(c - 2) / 4)
-  return (RATE_60C * Math.exp((-ACTIVATION / 8.314) * (1 / (c + ZERO_C) - 1 / 333.15))) / freezing
-}
-
 /** Of a nominal batter at every node, and one beyond. */
-const RATES = Float64Array.from({ length: NODES + 1 }, (_, i) => restRate(cAt(i)))
+const RATES = Float64Array.from({ length: NODES + 1 }, (_, i) => standingRate(cAt(i)))
 
 const logistic = (x: number) => 1 / (1 + Math.exp(-x))
 
@@ -27,10 +22,13 @@ export function materialTable(quickness: number, gelC: number): Float64Array {
   const table = new Float64Array(4 * NODES)
   const gel = (i: number) => logistic((cAt(i) - gelC) / GEL_WIDTH_K)
   let here = gel(0)
+  let rate = withinReach(quickness * RATES[0]!)
   for (let i = 0; i < NODES; i += 1) {
     const next = gel(i + 1)
-    table[4 * i] = quickness * RATES[i]!
-    table[4 * i + 1] = quickness * (RATES[i + 1]! - RATES[i]!)
+    const nextRate = withinReach(quickness * RATES[i + 1]!)
+    table[4 * i] = rate
+    table[4 * i + 1] = nextRate - rate
+    rate = nextRate
     table[4 * i + 2] = here
     table[4 * i + 3] = next - here
     here = next

@@ -1,7 +1,8 @@
+import { quickChances } from './chances.ts'
 import type { RestHistory } from './history.ts'
-import type { Material } from './material.ts'
-
-export type GelClass = 'none' | 'partial' | 'full'
+import { crackTerms } from './overheating.ts'
+import { classOfShare, restRun, usedMaterials } from './run.ts'
+import type { About, GelClass } from './run.ts'
 
 /** What a rest comes to. °C, minutes from the pour, shares. */
 export interface RestResult {
@@ -22,8 +23,11 @@ export interface RestResult {
   browning: number
   /** Rivers of glycerin, 0 to 1, ordinal only. */
   rivers: number
-  /** Earliest times; null: not within the hours looked at. */
+  /** What a crack comes of, in K of peak each. */
+  causes: ReturnType<typeof crackTerms>
+  /** Earliest times; null: not within the hours looked at. Firm enough to come out; past its best for a wire. */
   unmouldMin: number | null
+  hardMin: number | null
   spentMin: number | null
   /** From what the cup with most water gels, and the one with least, °C. */
   gelC: number
@@ -32,11 +36,6 @@ export interface RestResult {
   topShare: number
 }
 
-const NONE = 0.02
-const FULL = 0.97
-export const classOfShare = (share: number): GelClass => (share < NONE ? 'none' : share >= FULL ? 'full' : 'partial')
-
-const logistic = (x: number) => 1 / (1 + Math.exp(-x))
 const clamp01 = (x: number) => Math.min(1, Math.max(0, x))
 
 /** Sugar of a batter made with whole milk, per kg of oils: what browning is measured by. */
@@ -81,50 +80,6 @@ function gelled({ block }: RestHistory) {
   return { share: share / whole, topShare: (top / whole) * ny, core, cold, ring }
 }
 
-function whenGelled({ block }: RestHistory, share: number): number | null {
-  const { nx, ny, nz } = block.input
-  const whole = block.volume.reduce((sum, v) => sum + v, 0) * ny * nz
-  const cells = [...block.gelledAt.keys()].filter(i => block.gelledAt[i]! >= 0)
-  cells.sort((a, b) => block.gelledAt[a]! - block.gelledAt[b]!)
-  let sum = 0
-  for (const i of cells) {
-    sum += block.volume[i % nx]!
-    if (sum / whole > share) return block.gelledAt[i]! / 60
-  }
-  return null
-}
-
-/** What is really in the mould. */
-function usedMaterials({ input }: RestHistory['block']): Material[] {
-  const used = new Set(input.materialOf)
-  return input.materials.filter((_, i) => used.has(i))
-}
-
-export interface About {
-  roomC: number
-  /** Unsaturated and castor share: soft soap is held longer. */
-  soft: number
-  acceleration: number
-  isWhite: boolean
-  smallestMm: number
-}
-
-/** First time from which on the soap has been cool and spent for long enough, s. */
-function unmouldS({ curve }: RestHistory, { roomC, soft }: About, share: number): number | null {
-  const isGelled = share > 0.9
-  const needed = isGelled ? 0.95 : 0.92 + 0.03 * clamp01((soft - 0.4) / 0.5)
-  const holdS = 3600 * (isGelled ? 2 : 8 * (1 + 2 * Math.max(0, soft - 0.55)))
-  const limitC = Math.max(32, roomC + 6)
-  let since: number | null = null
-  for (const point of curve) {
-    const isReady = Math.max(point.core, point.side, point.top) <= limitC && point.leastConverted >= needed
-    if (!isReady) since = null
-    else since ??= point.s
-    if (since !== null && point.s - since >= holdS) return point.s
-  }
-  return null
-}
-
 /** Reads a rest worked through: class, ring, times and risks. Indices of risk are ordinal engineering estimates. */
 export function restResult(history: RestHistory, about: About): RestResult {
   const { block, curve } = history
@@ -132,33 +87,32 @@ export function restResult(history: RestHistory, about: About): RestResult {
   const used = usedMaterials(block)
   const gelC = used.map(one => one.gelC + (block.input.gelShiftK ?? 0))
   const water = Math.max(...used.map(one => one.water))
-  const atPeak = curve.reduce((a, b) => (b.core > a.core ? b : a))
-  const contrast = atPeak.core - atPeak.top
   const hours = curve.reduce((sum, point, i) => {
     const next = curve[i + 1]
     return next && point.gelledShare > 0.5 ? sum + (next.s - point.s) / 3600 : sum
   }, 0)
   const dose = Math.max(...block.dose)
-  const spent = curve.find(point => point.leastConverted > 0.985)
-  const unmould = unmouldS(history, about, share)
   const sugar = Math.max(...used.map(one => one.sugar))
-  const thick = Math.min(1, about.smallestMm / 60)
+  const run = restRun(history, about)
+  const { crack, volcano } = quickChances(run)
   return {
     gel: classOfShare(share),
     gelledShare: share,
     coreMarginK: core,
     coldMarginK: cold,
     ring,
-    startMin: whenGelled(history, 0.01),
-    fullMin: whenGelled(history, 0.98),
+    startMin: run.startMin,
+    fullMin: run.fullMin,
     peakC: history.peakC,
-    peakMin: history.peakS / 60,
-    crack: logistic((history.peakC - 88 - 4 * (1 - thick) + 0.15 * Math.max(0, contrast - 10)) / 2),
-    volcano: logistic((history.peakC - 95 + (sugar >= 0.03 ? 1.5 : 0) + (about.acceleration >= 2 ? 1 : 0)) / 1.5),
+    peakMin: run.peakMin,
+    crack,
+    volcano,
+    causes: crackTerms(run.heating),
     browning: (dose * sugar) / MILK_SUGAR,
     rivers: Math.min(1, clamp01((water - 0.18) / 0.06) * clamp01(hours / 4) * (about.isWhite ? 1.6 : 1)),
-    unmouldMin: unmould === null ? null : unmould / 60,
-    spentMin: spent ? spent.s / 60 : null,
+    unmouldMin: run.unmouldMin,
+    hardMin: run.hardMin,
+    spentMin: run.spentMin,
     gelC: Math.min(...gelC),
     gelToC: Math.max(...gelC),
     topShare,

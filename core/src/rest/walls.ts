@@ -124,3 +124,19 @@ export const outwards = (face: Face, h: number, losses = LOSSES): number =>
   losses / (face.r2 + face.under / face.outer + 1 / (h * face.outer))
 
 export const END_FILM = FILM_OPEN.h
+
+/** How a mould is wrapped, in words; empty: not at all. */
+export function showTowels({ top, sides, below }: { top: number; sides: number; below: number }): string {
+  const layers = (n: number) => (n === 1 ? '1 layer of towel' : `${n} layers of towel`)
+  if (top === 0 && sides === 0 && below === 0) return ''
+  if (top === sides && sides === below) return `${layers(top)} all round`
+  if (top === sides && below === 0) return `${layers(top)} on top and round the sides`
+  return [
+    top > 0 ? `${layers(top)} on top` : '',
+    sides > 0 ? `${sides} round the sides` : '',
+    below > 0 ? `${below} below` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+    .replace(/^(\d+) (round|below)/, (_, n: string, where: string) => `${layers(Number(n))} ${where}`)
+}

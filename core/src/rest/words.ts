@@ -5,7 +5,10 @@ import { unitBatter } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { kelvins, sayDifference, showChance, showMinutes, showShare } from '../units/index.ts'
 import type { Ash } from './ash.ts'
-import type { RestChances } from './chances.ts'
+import { REST_LUCK } from './chances.ts'
+import type { RestNumbers } from './chances.ts'
+import { mistMeets } from './mist.ts'
+import { showTowels } from './walls.ts'
 import type { RestResult } from './verdict.ts'
 
 /** As precisely as it is known: to the minute at first, to five minutes, to the hour. */
@@ -20,10 +23,10 @@ function hours(min: number): string {
 /** What a rest comes to in one sentence, and why. */
 export function restSentence(
   result: RestResult,
-  chances: RestChances | null,
+  numbers: RestNumbers | null,
   sweet: Sweet = null,
 ): { sentence: string; reason: string } {
-  const gel = gelSentence(result, chances)
+  const gel = gelSentence(result, numbers)
   const hot = HOT.find(one => one.isSo(result, sweet))
   return hot ? { sentence: hot.says(result, sweet), reason: `${gel.sentence} ${gel.reason}` } : gel
 }
@@ -64,29 +67,36 @@ const HOT: readonly {
   },
 ]
 
+/** A class is called likely from here on, and nothing more is asked about it from there on. */
+const UNSURE = 0.5
+const SURE = 0.85
+
 /** Cups with more water gel from less. */
 const gelRange = ({ gelC, gelToC }: RestResult): string =>
   gelToC - gelC < 1.5
     ? `${Math.round(gelC)} °C`
     : `${Math.round(gelC)} °C, the cup with least water from ${Math.round(gelToC)} °C`
 
-function gelSentence(result: RestResult, chances: RestChances | null): { sentence: string; reason: string } {
-  const sure = chances ? `: ${showChance(chances.gel[result.gel])}` : ''
+function gelSentence(result: RestResult, numbers: RestNumbers | null): { sentence: string; reason: string } {
+  const sure = numbers ? `: ${showChance(numbers.gel[result.gel])}` : ''
+  const likely = numbers && numbers.gel[result.gel] < UNSURE ? 'as likely as not' : 'most likely'
+  const hangs = numbers && numbers.gel[result.gel] < SURE ? ` Mostly it hangs on ${REST_LUCK[numbers.hangsOn]}.` : ''
   const peak = `It is warmest after ${hours(result.peakMin)}, at about ${Math.round(result.peakC)} °C; it gels from ${gelRange(result)}.`
   if (result.gel === 'none')
     return {
-      sentence: `It will most likely not gel${sure}.`,
-      reason: `${peak} The middle stays ${sayDifference(kelvins(Math.max(0, -result.coreMarginK)))} short.`,
+      sentence: `It will ${likely} not gel${sure}.`,
+      reason: `${peak} The middle stays ${sayDifference(kelvins(Math.max(0, -result.coreMarginK)))} short.${hangs}`,
     }
   if (result.gel === 'full')
     return {
-      sentence: `It will most likely gel through${sure}.`,
-      reason: `${peak} It starts after ${hours(result.startMin ?? 0)}${result.fullMin === null ? '; the very corners may stay matt' : ` and reaches the corners after ${hours(result.fullMin)}`}.`,
+      sentence: `It will ${likely} gel through${sure}.`,
+      reason: `${peak} It starts after ${hours(result.startMin ?? 0)}${result.fullMin === null ? '; the very corners may stay matt' : ` and reaches the corners after ${hours(result.fullMin)}`}.${hangs}`,
     }
-  const ring = result.ring!
+  const { ring } = result
+  if (!ring) return { sentence: `Part of it will gel, a ring in the cut${sure}.`, reason: `${peak}${hangs}` }
   return {
     sentence: `Part of it will gel, a ring in the cut${sure}.`,
-    reason: `${peak} About ${showShare(result.gelledShare, 0)} of the face gels: the middle ${Math.round(ring.widthMm)} mm, from ${Math.round(ring.fromMm)} to ${Math.round(ring.toMm)} mm above the floor; ${Math.round(ring.sideRimMm)} mm at either side stay matt.`,
+    reason: `${peak} About ${showShare(result.gelledShare, 0)} of the face gels: the middle ${Math.round(ring.widthMm)} mm, from ${Math.round(ring.fromMm)} to ${Math.round(ring.toMm)} mm above the floor; ${Math.round(ring.sideRimMm)} mm at either side stay matt.${hangs}`,
   }
 }
 
@@ -99,7 +109,7 @@ const BROWN = [
 export const brownWord = (browning: number): string | undefined => BROWN.find(([from]) => browning >= from)?.[1]
 
 /** What can go wrong in the mould, and cautions for where it stands. */
-export function restNotices(plan: Plan, result: RestResult, ash: Ash): Notice[] {
+export function restNotices(plan: Plan, result: RestResult, ash: Ash, isSaltBar: boolean): Notice[] {
   const notices: Notice[] = []
   const meets = mistMeets(plan)
   const add = (weight: Notice['weight'], sentence: string) => notices.push({ path: 'rest', weight, sentence })
@@ -110,8 +120,8 @@ export function restNotices(plan: Plan, result: RestResult, ash: Ash): Notice[] 
     )
   if (result.crack > 0.1)
     add(
-      result.crack > 0.4 ? 'stop' : 'warn',
-      `It may overheat and crack (${showChance(result.crack)}, peak about ${Math.round(result.peakC)} °C). Wrap it less, pour cooler, or look in after ${hours(Math.max(10, result.peakMin * 0.6))}.`,
+      result.crack > 0.5 ? 'stop' : 'warn',
+      `${result.crack > 0.5 ? 'It is likely to overheat and crack' : 'It may overheat and crack'} (${showChance(result.crack)}, peak about ${Math.round(result.peakC)} °C): ${crackCause(result)}. Look in after ${hours(Math.max(10, result.peakMin * 0.6))}.`,
     )
   const brown = brownWord(result.browning)
   if (brown)
@@ -121,10 +131,21 @@ export function restNotices(plan: Plan, result: RestResult, ash: Ash): Notice[] 
     )
   if (result.rivers > 0.5)
     add('hint', 'Glycerin rivers are likely: much water, a long gel. Less water or a cooler rest shows fewer.')
-  if (ash.word !== 'hardly any')
+  if (ash.remedy !== '')
     add(
       'hint',
-      `Ash on the top: ${ash.word}${ash.reasons.length > 0 ? ` (${ash.reasons.join(', ')})` : ''}. Film close on it, a lid, or a mist keeps the air off; it is only looks, unless other signs of lye show.`,
+      `Ash on the top: ${ash.word}${ash.reasons.length > 0 ? ` (${ash.reasons.join(', ')})` : ''}. Most of it goes with ${ash.remedy}; it is only looks, unless other signs of lye show.`,
+    )
+  if (isSaltBar)
+    add(
+      'warn',
+      'With so much salt it is not reckoned when it sets: cut it within 1 to 4 hours, while it is warm, or pour it into single cavities.',
+    )
+  const window = result.unmouldMin !== null && result.hardMin !== null ? result.hardMin - result.unmouldMin : null
+  if (!isSaltBar && window !== null && window < SHORT_WINDOW_MIN)
+    add(
+      'warn',
+      `It can be cut for about ${hours(window)} only: firm enough after about ${hours(result.unmouldMin!)}, too hard for a wire by ${hours(result.hardMin!)}.`,
     )
   if (plan.rest.mist)
     add(
@@ -154,6 +175,24 @@ export function restNotices(plan: Plan, result: RestResult, ash: Ash): Notice[] 
   return notices
 }
 
+/** A cut that must not wait longer than this is told, min. */
+const SHORT_WINDOW_MIN = 180
+
+/** Why it cracks, and what takes most of it away. */
+function crackCause({ causes }: RestResult): string {
+  const [name] = (Object.keys(causes) as (keyof typeof causes)[]).sort((a, b) => causes[b] - causes[a])
+  switch (name) {
+    case 'sugar':
+      return 'its sugar heats it. Take less of it, or pour 4 K cooler'.replace('4 K', sayDifference(kelvins(4)))
+    case 'dry':
+      return 'little water makes it stiff before it is hot. Take more water, or pour cooler'
+    case 'skin':
+      return 'the top is cool over a hot middle. Cover it close, and pour cooler; cooling the outside alone makes it worse'
+    default:
+      return 'the heat of it. Pour cooler, or take a towel off; a refrigerator does not reach the middle of a thick loaf in time'
+  }
+}
+
 /** The last that the plan says of its place is a refrigerator or freezer: it would stay there. */
 export const staysCold = ({ rest }: Plan): boolean => isClosed(rest.steps.at(-1)!)
 
@@ -177,19 +216,7 @@ const PLACE_WORDS = {
 /** A second mist, when the first has dried. */
 const MIST_AGAIN_MIN = 90
 
-const isHeated = (plan: Plan): boolean => plan.rest.steps.some(step => step.place === 'oven' || step.place === 'mat')
-
 const isClosed = ({ place }: RestStep): boolean => place === 'refrigerator' || place === 'freezer'
-
-/** A mist is dry so long after it was sprayed. */
-const DRY_MIN = 60
-
-/** What the alcohol of a mist would meet: heat at any time, or a closed appliance before it has dried. */
-function mistMeets(plan: Plan): 'heat' | 'closed' | null {
-  if (isHeated(plan)) return 'heat'
-  const isSoon = ({ atMin }: RestStep) => atMin < MIST_AGAIN_MIN + DRY_MIN
-  return plan.rest.steps.some(step => isClosed(step) && isSoon(step)) ? 'closed' : null
-}
 
 const isCold = (step?: RestStep): boolean => step?.place === 'refrigerator' || step?.place === 'freezer'
 
@@ -211,7 +238,7 @@ function lookTasks({ rest }: Plan, { gel, startMin, fullMin, peakMin }: RestResu
           : 'Look again: the clear middle is at its largest',
     })
   const last = rest.steps.at(-1)!
-  const isWrapped = last.towels > 0 && last.atMin < goneMin
+  const isWrapped = showTowels(last.towels) !== '' && last.atMin < goneMin
   if (gel === 'full' && isWrapped)
     tasks.push({
       key: 'uncover',
@@ -222,13 +249,11 @@ function lookTasks({ rest }: Plan, { gel, startMin, fullMin, peakMin }: RestResu
 }
 
 /** The rest as things to do: cover, look in, change of place, unmould and cut. */
-export function restTasks(plan: Plan, result: RestResult): RestTask[] {
+export function restTasks(plan: Plan, result: RestResult, isSaltBar = false): RestTask[] {
   const tasks: RestTask[] = plan.rest.steps.flatMap((step, i): RestTask[] => {
     const wrap = [
       step.cover === 'open' ? 'open' : step.cover === 'lid' ? 'lid on' : 'film on',
-      step.towels > 0
-        ? `${step.towels} ${step.towels === 1 ? 'towel' : 'towels'}${step.below ? ' all round' : ''}`
-        : '',
+      showTowels(step.towels),
     ].filter(Boolean)
     const list: RestTask[] = [
       {
@@ -256,6 +281,9 @@ export function restTasks(plan: Plan, result: RestResult): RestTask[] {
     tasks.unshift({ key: 'mist', atMin: 0, what: 'Mist the top with alcohol: no flame, nothing hot, air the room' })
     tasks.push({ key: 'mist-again', atMin: MIST_AGAIN_MIN, what: 'Mist it once more, then cover it again' })
   }
+  for (const [i, change] of plan.rest.room.entries())
+    tasks.push({ key: `room-${i + 1}`, atMin: change.atMin, what: `The room goes to ${Math.round(change.tempC)} °C` })
+  if (isSaltBar) return tasks.sort((a, b) => a.atMin - b.atMin)
   const { waitH } = plan.rest.cut
   if (result.unmouldMin !== null) {
     const cutMin = result.unmouldMin + waitH * 60

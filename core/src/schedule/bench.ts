@@ -28,7 +28,7 @@ export interface PourRun {
   bursts: number
   /** What the cup showed where it stood, before it was stirred for the pour. */
   stoodLevel: number
-  /** How deep it goes into what lies below, mm; null where it is not meant to dive. */
+  /** How deep it goes into what lies below, mm; null where that is not asked. */
   diveMm: number | null
   tools: ToolRun[]
   /** The cup when the pour ends, with what is left in it. */
@@ -54,8 +54,10 @@ export interface LanePoint {
 
 /** The batter as it was split, or each batter of its own as blending stopped. */
 export interface SplitRun {
-  /** The least complete emulsion. */
+  /** The least complete emulsion, of cups drawn early too. */
   emulsion: number
+  /** As blending stopped, in the pot or the least of the batters. */
+  potEmulsion: number
   /** Most that solid fat alone lifted the level, while little soap had formed. */
   falseLift: number
   /** How far each cup's superfat is off the recipe's, as a share of the lye. */
@@ -80,6 +82,8 @@ export interface Run {
 export interface CupState {
   /** Its own: it is taken on in place. */
   batter: Batter
+  /** Its batter's: batters of their own may have lye of their own. */
+  pace: RecipePace
   load: Load
   atS: number
   cooling: Cooling
@@ -124,7 +128,7 @@ export class Bench {
   readonly pot: { s: number; level: number }[] = []
   /** Undefined until the cup has batter. */
   readonly cups: (CupState | undefined)[] = []
-  readonly split: SplitRun = { emulsion: 1, falseLift: 0, superfatOff: [] }
+  readonly split: SplitRun = { emulsion: 1, potEmulsion: 1, falseLift: 0, superfatOff: [] }
   neverEmulsified = false
 
   constructor(
@@ -136,13 +140,19 @@ export class Bench {
     this.lanes = job.cups.map(() => [])
   }
 
-  get pace(): RecipePace {
-    return this.job.pace
-  }
-
   /** What the hands take for a task of so many usual seconds. */
   handS(seconds: number): number {
     return seconds * this.job.handPace * (this.luck.hands ?? 1)
+  }
+
+  /** Whether a blender is at hand: for bursts, and to bring a cup on. */
+  get usesBlender(): boolean {
+    return this.job.blending === 'stick' || this.job.blending === 'bursts'
+  }
+
+  /** Seconds of working a scent in by bursts: half of what stirring takes. */
+  get burstsS(): number {
+    return Math.max(6, this.handS(this.job.times.scent) / 2)
   }
 
   /** When the second pair of hands is free, s. */
@@ -166,7 +176,7 @@ export class Bench {
     const longest = this.sampleS > 0 ? Math.min(this.sampleS, LONGEST_STEP_S) : LONGEST_STEP_S
     while (cup.atS < untilS - 1e-9) {
       const step = Math.min(how.mode === 'stick' ? 1 : longest, untilS - cup.atS)
-      advanceBatter(cup.batter, this.pace, cup.load, how, step, cup.cooling)
+      advanceBatter(cup.batter, cup.pace, cup.load, how, step, cup.cooling)
       cup.atS += step
       this.record(i)
     }
@@ -175,11 +185,11 @@ export class Bench {
   record(i: number): void {
     if (this.sampleS === 0) return
     const cup = this.cups[i]!
-    const { batter, load, atS } = cup
+    const { batter, load, pace, atS } = cup
     this.lanes[i]!.push({
       s: atS,
-      level: movingLevel(batter, this.pace, load),
-      standing: levelOf(batter, this.pace, load),
+      level: movingLevel(batter, pace, load),
+      standing: levelOf(batter, pace, load),
     })
   }
 
@@ -196,23 +206,29 @@ export class Bench {
   }
 
   level(i: number): number {
-    return movingLevel(this.cups[i]!.batter, this.pace, this.cups[i]!.load)
+    const { batter, pace, load } = this.cups[i]!
+    return movingLevel(batter, pace, load)
   }
 
   standing(i: number): number {
-    return levelOf(this.cups[i]!.batter, this.pace, this.cups[i]!.load)
+    const { batter, pace, load } = this.cups[i]!
+    return levelOf(batter, pace, load)
   }
 
-  /** What cups do until their turn comes. */
-  get waiting(): Handling {
-    return this.job.waiting === 'stir' ? MODES.pour : MODES.rest
+  /** What a cup does until its turn comes: what is poured without a stop never stands. */
+  waiting(i: number): Handling {
+    return this.job.waiting === 'stir' || isNeverStopped(this.job.cups[i]!) ? MODES.pour : MODES.rest
   }
 }
 
-export const MODES: Record<'rest' | 'hand' | 'pour', Handling> = {
+/** Blended in and poured without a stop. */
+export const isNeverStopped = ({ scent }: CupJob): boolean => scent?.moment === 'never-stop'
+
+export const MODES: Record<'rest' | 'hand' | 'pour' | 'stream', Handling> = {
   rest: handling('rest'),
   hand: handling('hand'),
   pour: handling('now-and-then'),
+  stream: handling('stream'),
 }
 
 /** A cup as it is now, whatever becomes of the cup. */

@@ -2,9 +2,11 @@ import type { SplitRun } from './bench.ts'
 import { Bench } from './bench.ts'
 import { blendOwn, splitPot } from './blending.ts'
 import type { Job } from './job.ts'
-import { NODES, STOPS_OFF, STOP_SD, THREE, WEIGHTS, beliefOf, believed, luckAt } from './luck.ts'
+import { HANDS_OFF, HANDS_SD, NODES, STOPS_OFF, STOP_SD, THREE, WEIGHTS, believed, luckAt } from './luck.ts'
 import type { Belief } from './luck.ts'
+import { beliefOf } from './sightings.ts'
 import { runPlan } from './timetable.ts'
+import { soundChance } from './splitting.ts'
 import { judge, leanVerdict, splitVerdict } from './verdict.ts'
 import type { Fault, RunVerdict, Verdict } from './verdict.ts'
 
@@ -18,8 +20,10 @@ export interface Chances {
   whole: number
   /** Of a sound split, whatever the pours do. */
   split: Chance
-  /** Chance that no cup is lye-heavy by the split: a matter of safety, told apart from looks. */
+  /** Chance that no cup is left short of fat: a matter of safety, told apart from looks. */
   lean: number
+  /** Chance that the emulsion holds. */
+  emulsion: number
   pours: Chance[]
   /** For each pour, its tools. */
   tools: Chance[][]
@@ -32,7 +36,7 @@ export interface Chances {
 /** A fault that takes less than this away is not named. */
 const WORTH_NAMING = 0.02
 /** A scent that rices more rarely than this is worked through without. */
-const RARELY = 0.05
+const RARELY = 0.02
 
 interface Weighed<T> {
   weight: number
@@ -56,7 +60,7 @@ function splitAlone(job: Job, stop: number): SplitRun {
   if (job.ownBatters) {
     let now = 0
     job.cups.forEach((cup, i) => {
-      if (cup.massG > 0) now = blendOwn(bench, i, now)
+      if (cup.massG > 0 && !bench.cups[i]) now = blendOwn(bench, i, now)
     })
   } else splitPot(bench)
   return bench.split
@@ -72,11 +76,18 @@ export const ricingShare = (job: Job): number =>
 
 /** All that can be said of a job from runs that stand for its luck. */
 export function chancesOf(job: Job, belief: Belief): Chances {
-  const runs = NODES.map((z, n) => runPlan(job, { ...believed(job, belief, z), stop: STOP_SD * STOPS_OFF[n]! }))
+  const runs = NODES.map((z, n) =>
+    runPlan(job, {
+      ...believed(job, belief, z),
+      stop: STOP_SD * STOPS_OFF[n]!,
+      hands: Math.exp(HANDS_SD * HANDS_OFF[n]!),
+    }),
+  )
   const emulsified = runs[0]!.neverEmulsified ? 0 : 1
   const splits = splitsOf(job)
   const split = tally(splits.map(({ weight, value }) => ({ weight, value: splitVerdict(job, value) })))
   const lean = splits.reduce((sum, { weight, value }) => sum + weight * leanVerdict(job, value).works, 0)
+  const emulsion = splits.reduce((sum, { weight, value }) => sum + weight * soundChance(value.emulsion), 0)
   const share = ricingShare(job)
   const judged: Weighed<RunVerdict>[] = runs.map((run, n) => ({ weight: WEIGHTS[n]!, value: judge(job, run) }))
   const wholeOf = (list: readonly Weighed<RunVerdict>[]) =>
@@ -104,6 +115,7 @@ export function chancesOf(job: Job, belief: Belief): Chances {
     endS: runs[NODES.indexOf(0)]!.endS,
     split,
     lean,
+    emulsion,
     ricing,
     pours: job.pours.map((_, i) => of(one => one.pours[i]!)),
     tools: job.pours.map((pour, i) => pour.tools.map((_, n) => of(one => one.tools[i]![n]!))),

@@ -9,7 +9,8 @@ import { chanceOf, chancesOf } from './chances.ts'
 import { jobOf } from './job.ts'
 import type { Job } from './job.ts'
 import { lanesOf } from './lanes.ts'
-import { beliefOf, luckAt } from './luck.ts'
+import { luckAt } from './luck.ts'
+import { beliefOf } from './sightings.ts'
 import { monteCarlo } from './monte-carlo.ts'
 import { superfatOffsets } from './splitting.ts'
 import { runPlan } from './timetable.ts'
@@ -83,25 +84,27 @@ describe('what falls and what bears it', () => {
   })
 })
 
-describe('a split before the emulsion holds', () => {
+describe('an emulsion that does not hold', () => {
   test('what the first cups have too little of fat the last have too much of; a whole emulsion spreads nothing', () => {
-    const offsets = superfatOffsets(0.6, 75, 5)
+    const offsets = superfatOffsets(0.4, 60, 5)
+    expect(superfatOffsets(0.2, 60, 4)[0]).toBeCloseTo(-0.0332, 4)
+    expect(superfatOffsets(0.6, 60, 4)[0]).toBeCloseTo(-0.0091, 4)
     expect(offsets.reduce((sum, one) => sum + one, 0)).toBeCloseTo(0, 12)
     expect(offsets[0]).toBeLessThan(-0.02)
     expect(offsets).toEqual([...offsets].sort((a, b) => a - b))
-    expect(superfatOffsets(1, 75, 5).every(one => Math.abs(one) < 1e-12)).toBe(true)
+    expect(superfatOffsets(0.75, 75, 5)).toEqual([0, 0, 0, 0, 0])
     expect(superfatOffsets(0.5, 75, 1)).toEqual([0])
   })
 
   test('blending less spreads more, and is a fault of its own that further blending mends', () => {
     const at = (stop: number) => lanesOf(jobFor(edited(five, set(['conditions', 'stopLevel'], stop)))).split
-    const splits = [1, 1.2, 1.5, 2].map(at)
+    const splits = [0.9, 1.2, 1.5, 2].map(at)
     for (const [i, split] of splits.slice(1).entries()) {
       expect(split.chance).toBeGreaterThanOrEqual(splits[i]!.chance)
       expect(split.leanest).toBeGreaterThanOrEqual(splits[i]!.leanest)
     }
-    expect(splits[0]!.fault).toBe('split-early')
-    expect(splits[0]!.leanest).toBeLessThan(five.recipe.superfatShare - 0.01)
+    expect(splits[0]!.fault).toBe('not-emulsified')
+    expect(splits[0]!.leanest).toBeLessThan(five.recipe.superfatShare - 0.0005)
     expect(splits[3]!.fault).toBeNull()
   })
 
@@ -119,7 +122,8 @@ describe('scents that go wrong', () => {
       const { plan, on } = scented(acceleration)
       return chanceOf(jobFor(plan, on))
     })
-    for (const [i, chance] of chances.slice(1).entries()) expect(chance).toBeLessThanOrEqual(chances[i]! + 0.03)
+    // One that does nothing leaves thin layers that have to be waited for: it may do worse than a mild one.
+    for (const [i, chance] of chances.slice(2).entries()) expect(chance).toBeLessThanOrEqual(chances[i + 1]! + 0.03)
     expect(chances.at(-1)).toBeLessThan(0.05)
   })
 
@@ -170,11 +174,11 @@ describe('tools', () => {
       ...shelf,
       windows: [
         { kind: 'tool-hanger', lo: 1.1, hi: 4 },
-        { kind: 'layer', lo: 1.7, hi: 3.4 },
+        { kind: 'swirled', lo: 1.7, hi: 3.4 },
       ],
     }
     expect(jobFor(swirled(1.3), on).pours[4]!.tools[0]!.window).toEqual({ lo: 1.1, hi: 4 })
-    expect(jobFor(five, on).pours[0]!.window).toEqual({ lo: 1.7, hi: 3.4 })
+    expect(jobFor(swirled(1.3), on).pours[0]!.window).toEqual({ lo: 1.7, hi: 3.4 })
   })
 })
 
@@ -186,7 +190,7 @@ describe('batters of their own', () => {
     expect(tasks.filter(task => task.kind === 'blend').map(task => task.cup)).toEqual([0, 1, 2, 3, 4])
     expect(tasks.some(task => task.kind === 'split')).toBe(false)
     const spread = Math.max(...pours.map(pour => pour.endLevel)) - Math.min(...pours.map(pour => pour.endLevel))
-    expect(spread).toBeLessThan(0.4)
+    expect(spread).toBeLessThan(0.6)
   })
 
   test('make a hopeless scent possible, at the cost of time', () => {

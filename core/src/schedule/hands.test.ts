@@ -50,7 +50,7 @@ describe('times and hands', () => {
   })
 
   test('cups that are too thin are stirred on by who has no blender', () => {
-    const thin = { ...layers, scent: null, conditions: { ...layers.conditions, mixC: 28, stopLevel: 1.4 } }
+    const thin = { ...layers, scent: null, conditions: { ...layers.conditions, mixC: 28, stopLevel: 1.2 } }
     const thickened = (blend: 'stick' | 'hand') =>
       lanes({ ...thin, hands: { ...thin.hands, blend } }).tasks.filter(task => task.kind === 'blend-cup')
     const [stick, hand] = [thickened('stick'), thickened('hand')]

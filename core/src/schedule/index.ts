@@ -1,9 +1,11 @@
 export { jobOf } from './job.ts'
 export type { Job } from './job.ts'
 export {
+  LAID_ON_UNTIL,
   LEAST_WINDOW,
   OwnWindow,
   USUAL_WINDOWS,
+  SPOONED_FROM,
   WINDOW_KINDS,
   toolWindow,
   usualWindow,
@@ -16,7 +18,13 @@ export type { HandTimes, TimeKind } from './times.ts'
 export { beforeLye } from './before.ts'
 export { runPlan } from './timetable.ts'
 export type { Luck, PourRun, Task } from './bench.ts'
-export { beliefOf, luckAt } from './luck.ts'
+export { luckAt } from './luck.ts'
+export { beliefOf } from './sightings.ts'
+export { emulsionWord } from './splitting.ts'
+export { namedParts, quickensOf } from './quickens.ts'
+export type { PacePart, Quickens } from './quickens.ts'
+export { meets, ricingFactors } from './ricing.ts'
+export { hasOwnLye, withLye } from './own-lye.ts'
 export { chanceOf, chancesOf } from './chances.ts'
 export { lanesOf } from './lanes.ts'
 export { luckOf, monteCarlo, runWorks } from './monte-carlo.ts'

@@ -1,27 +1,38 @@
-import type { Blending, Cup, Move, Plan, ScentMoment, Waiting } from '../plan/index.ts'
+import type { Blending, Cup, CupDraw, Plan, ScentMoment, ScentWay, SeenBy, StopWhen, Waiting } from '../plan/index.ts'
+import { mixedTemperature } from '../heat/mixing.ts'
 import { recipeKey, ratesOf } from '../learning/index.ts'
 import type { Pace } from '../learning/index.ts'
 import type { Portion, Portions } from '../portions/index.ts'
 import { scentLoad, unitBatter } from '../recipe/index.ts'
 import type { ScentLoad, UnitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
-import type { AccelerationClass, HeatClass, Scent, Shelf } from '../shelf/index.ts'
-import { batterPace, colorantEffect } from '../trace/index.ts'
-import type { RecipePace } from '../trace/index.ts'
-import { handTimes, handsForTool, moveSeconds, pourSeconds } from './times.ts'
+import type { Shelf } from '../shelf/index.ts'
+import { NO_EFFECT, WHISK_WARMS_K, allEffects, batterPace, colorantEffect } from '../trace/index.ts'
+import type { BatterEffect, RecipePace } from '../trace/index.ts'
+import { hasOwnLye, withLye } from './own-lye.ts'
+import { pourJobs } from './pour-jobs.ts'
+import { levelError, rateError } from './reading.ts'
+import type { Regime } from './reading.ts'
+import { withRicing } from './ricing.ts'
+import { handTimes } from './times.ts'
 import type { HandTimes } from './times.ts'
-import { isSwirled, restsOn, toolWindow, windowOf } from './windows.ts'
 import type { Window } from './windows.ts'
 
-export interface CupJob {
+export interface CupJob extends BatterEffect {
   cup: Cup
   massG: number
+  /** Its batter's: the pot's, or one with lye of its own. */
+  pace: RecipePace
+  /** Cups with the same letter share a batter of their own; empty: none. */
+  batch: string
+  /** Trace that it is blended on to by itself; null: as the pot is stopped. */
+  stop: number | null
+  /** When it is filled while the pot is blended; null: afterwards. */
+  draw: CupDraw | null
   /** Seconds of stirring colour in; 0 without colour. */
   colourS: number
-  lnRate: number
-  lnViscosity: number
-  /** When its scent goes in, ln(rate factor) at the dose it has, and the chance that it rices; null without scent. */
-  scent: (ScentPace & { moment: ScentMoment }) | null
+  /** When and how its scent goes in, ln(rate factor) at the dose it has, and the chance that it rices; null without scent. */
+  scent: (ScentPace & { moment: ScentMoment; how: ScentWay }) | null
 }
 
 interface ScentPace {
@@ -32,6 +43,12 @@ interface ScentPace {
   group: number
 }
 
+/** Depths that are wished for of a stream, mm. */
+export interface DepthWish {
+  leastMm: number
+  mostMm: number
+}
+
 export interface PourJob {
   pour: string
   /** Index of the cup. */
@@ -40,13 +57,21 @@ export interface PourJob {
   seconds: number
   window: Window
   waitS: number
-  /** Standing level that the layer below must have; null on the mould's floor. */
   dropMm: number
   overSpatula: boolean
-  /** Whether the layer below must bear it. */
+  /** Earlier pours that lie in the same cavities, in their order. */
+  below: number[]
+  /** How deep the soap is that lies there, mm. */
+  belowMm: number
+  /** Whether the layer below must bear it, and the standing level that it must have at least for its sake. */
   isCarried: boolean
-  /** Whether it is meant to dive into what lies below. */
-  dives: boolean
+  leastBelow: number
+  /** How far it is to dive into what lies below; null: not asked. With the stream it is poured in, m³/s and s over a spot. */
+  depth: DepthWish | null
+  flow: number
+  contactS: number
+  /** Blended with its scent and poured from the pot at once. */
+  neverStops: boolean
   /** Tools used right after it. */
   tools: ToolJob[]
 }
@@ -65,13 +90,20 @@ export interface ToolJob {
 /** A plan as the timetable needs it: numbers only. */
 export interface Job {
   pace: RecipePace
+  /** The pot's, and those of batters with lye of their own. */
+  paces: RecipePace[]
   potKg: number
   superfatShare: number
-  /** Each cup is a batter of its own, blended right before it is needed. */
+  /** Each cup is a batter of its own, or shares one, blended right before it is needed. */
   ownBatters: boolean
+  /** Whipped: what its fats and lye come to, °C, and how long creaming and trickling take; null: blended. */
+  whipped: { startC: number; seconds: number } | null
   mixC: number
   roomC: number
   stopLevel: number
+  stopWhen: StopWhen
+  blendS: number
+  leastS: number
   blenderStrength: number
   blending: Blending
   /** Whether each cup is coloured right before its first pour, instead of all before the first. */
@@ -83,54 +115,24 @@ export interface Job {
   waiting: Waiting
   /** ln(rate) of maker, recipe and run: what is expected, and its spread. */
   rate: Pace
+  /** What the model is off by at any one reading, levels. */
+  levelError: number
   /** Trace that was seen in a cup, s after the lye went in. */
-  seen: { cup: number; s: number; level: number }[]
+  seen: { cup: number; s: number; level: number; by: SeenBy }[]
   /** Spread of ln(rate factor) of the least known scent; 0 without scent. */
   scentSd: number
   /** What colour of the whole pot does to it. */
-  potEffect: { lnRate: number; lnViscosity: number }
+  potEffect: BatterEffect
   cups: CupJob[]
   pours: PourJob[]
   moveIds: string[]
 }
 
-/** Chance that a scent makes lumps of hard fat, by its class. Engineering estimates. */
-const RICING: Readonly<Record<AccelerationClass, number>> = {
-  slows: 0.01,
-  none: 0.02,
-  mild: 0.04,
-  moderate: 0.1,
-  strong: 0.15,
-  seizes: 0.25,
-  unknown: 0.05,
-}
-/** What the shelf says of it, where it says more. */
-const TOLD_RICING: Readonly<Record<HeatClass, number>> = { none: 0, low: 0.05, medium: 0.15, high: 0.6 }
-/** Own batches without any lumps that make it unlikely. */
-const CALM_RUNS = 2
-/** Hard fat, and warmth above the clear point, at which it is likelier. */
-const HARD_FAT = { share: 0.15, marginK: 3, factor: 1.5, most: 0.9 }
-
-function ricingOf(scent: Scent | null, mixC: number, unit: UnitBatter, pace: RecipePace): number {
-  const told = TOLD_RICING[scent?.ricing ?? 'none']
-  const isCalm = scent && scent.ricing === 'none' && scent.ownRuns >= CALM_RUNS
-  const base = isCalm ? 0.01 : Math.max(told, RICING[scent?.acceleration ?? 'unknown'])
-  const hard = unit.oils.reduce((sum, part) => sum + part.share * (part.oil.solidTri + part.oil.solidSus), 0)
-  const isCold = hard > HARD_FAT.share && mixC < pace.clearPointC + HARD_FAT.marginK
-  return Math.min(HARD_FAT.most, base * (isCold ? HARD_FAT.factor : 1))
-}
-
-type Effect = Pick<CupJob, 'lnRate' | 'lnViscosity'>
-const together = (effects: readonly Effect[]): Effect => ({
-  lnRate: effects.reduce((sum, one) => sum + one.lnRate, 0),
-  lnViscosity: effects.reduce((sum, one) => sum + one.lnViscosity, 0),
-})
-
 /** What the colorants of a cup do to it, one beside the other. */
-function cupEffect(portion: Portion, portions: Portions, shelf: Shelf): Effect {
-  if (!(portion.totalG > 0)) return together([])
+function cupEffect(portion: Portion, portions: Portions, shelf: Shelf): BatterEffect {
+  if (!(portion.totalG > 0)) return NO_EFFECT
   const oilInCupG = portion.exact.batterG * (portions.oilG / portions.potG)
-  return together(
+  return allEffects(
     portion.colours.map(part => {
       const item = findById(shelf.colorants, part.colorant)
       const isPowder = part.form === 'powder'
@@ -145,8 +147,8 @@ function cupEffect(portion: Portion, portions: Portions, shelf: Shelf): Effect {
   )
 }
 
-const potEffect = (plan: Plan, portions: Portions, shelf: Shelf): Effect =>
-  together(
+const potEffect = (plan: Plan, portions: Portions, shelf: Shelf): BatterEffect =>
+  allEffects(
     portions.potColours.map(part => {
       const item = findById(shelf.colorants, part.colorant)
       return colorantEffect({
@@ -159,17 +161,49 @@ const potEffect = (plan: Plan, portions: Portions, shelf: Shelf): Effect =>
     }),
   )
 
+/** Paces of the pot and of batters that have lye of their own. */
+function pacesOf(
+  plan: Plan,
+  unit: UnitBatter,
+  shelf: Shelf,
+): { pot: RecipePace; of: (cup: Cup) => RecipePace; all: RecipePace[] } {
+  const air = plan.whipped?.airShare ?? 0
+  const pot = batterPace(unit, air)
+  const made = new Map<number, RecipePace>()
+  const of = ({ lyeShare }: Cup) => {
+    if (!hasOwnLye(plan) || lyeShare === null) return pot
+    const known = made.get(lyeShare) ?? batterPace(unitBatter(withLye(plan.recipe, lyeShare), shelf), air)
+    made.set(lyeShare, known)
+    return known
+  }
+  for (const cup of plan.cups) of(cup)
+  return { pot, of, all: [pot, ...made.values()] }
+}
+
+/** A whipped batch as fats and lye meet, °C, and how long it is whipped, s. */
+function whippedJob({ whipped }: Plan, pace: RecipePace, unit: UnitBatter): Job['whipped'] {
+  if (!whipped) return null
+  const { lyeC, fatsC, creamMin, trickleMin } = whipped
+  const mass = { oilsKg: 1, lyeKg: pace.lyeSolutionKgPerKg, w: unit.water.concentration }
+  return { startC: mixedTemperature(mass, fatsC, lyeC) + WHISK_WARMS_K, seconds: 60 * (creamMin + trickleMin) }
+}
+
+/** What it is known of a batter's pace: maker, recipe and run, wider where little like it was ever observed. */
+function rateOf(plain: Pace, regime: Regime): Pace {
+  return { mean: plain.mean, sd: Math.hypot(plain.sd, rateError(regime)) }
+}
+
 /** Reduces a plan with its portions to the job of the hands: numbers only. */
 export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
   const unit = unitBatter(plan.recipe, shelf)
-  const pace = batterPace(unit)
+  const paces = pacesOf(plan, unit, shelf)
   const rates = ratesOf(shelf)
   const recipe = recipeKey(plan)
   const pot = potEffect(plan, portions, shelf)
   const times = handTimes(shelf.times)
-  const { mixC } = plan.conditions
+  const { conditions, hands } = plan
   const groups: string[] = []
-  const scentPace = (load: ScentLoad, ofOils: number): ScentPace => {
+  const scentPace = (load: ScentLoad, ofOils: number): Omit<ScentPace, 'ricing'> => {
     const key = JSON.stringify(load.parts.map(({ id, share }) => [id, share]))
     if (!groups.includes(key)) groups.push(key)
     const { mean, sd } = rates.scented(
@@ -177,43 +211,49 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
       load.parts.map(({ id, share }) => ({ scent: id, share })),
       ofOils * 1000,
     )
-    const ricing = Math.max(0, ...load.parts.map(part => ricingOf(part.scent, mixC, unit, pace)))
-    return { lnRate: mean, sd, ricing, group: groups.indexOf(key) }
+    return { lnRate: mean, sd, group: groups.indexOf(key) }
   }
   const cups = plan.cups.map((cup, i): CupJob => {
     const portion = portions.cups[i]!
     const planned = cup.ownScent ?? (cup.scented ? plan.scent : null)
     return {
-      cup,
-      massG: portion.totalG,
+      ...{
+        cup,
+        massG: portion.totalG,
+        pace: paces.of(cup),
+        batch: cup.batter,
+        stop: stopOf(plan, cup),
+        draw: cup.draw,
+      },
       colourS: portion.colours.length > 0 ? times.colour + times['more-colour'] * (portion.colours.length - 1) : 0,
-      ...together([pot, cupEffect(portion, portions, shelf)]),
+      ...allEffects([pot, cupEffect(portion, portions, shelf)]),
       scent: planned && {
-        moment: planned.moment,
+        ...{ moment: planned.moment, how: planned.how, ricing: 0 },
         ...scentPace(scentLoad(planned, shelf, unit.batterG), portion.scentOfOils),
       },
     }
   })
-  return {
-    pace,
-    potKg: portions.potG / 1000,
-    superfatShare: plan.recipe.superfatShare,
+  const regime: Regime = {
+    ...{ lack: paces.pot.lack, stearic: paces.pot.stearic, isWhipped: plan.whipped !== null },
+    byHand: hands.blend === 'hand' || hands.blend === 'whisk',
+    neverStops: plan.scent?.moment === 'never-stop',
+  }
+  const job: Job = {
+    ...{ pace: paces.pot, paces: paces.all, potKg: portions.potG / 1000, superfatShare: plan.recipe.superfatShare },
     ownBatters: plan.division.mode === 'own-batters',
-    mixC,
-    roomC: plan.conditions.roomC,
-    stopLevel: plan.conditions.stopLevel,
-    blenderStrength: plan.conditions.blenderStrength * Math.exp(rates.blender().mean),
-    blending: plan.hands.blend,
-    colourEach: plan.hands.order === 'each',
-    people: plan.hands.people,
-    handPace: plan.hands.pace,
-    times,
-    waiting: plan.hands.waiting,
-    rate: rates.plain(recipe),
-    seen: plan.seen.map(({ cup, atMin, level }) => ({
+    whipped: whippedJob(plan, paces.pot, unit),
+    ...{ mixC: conditions.mixC, roomC: conditions.roomC },
+    ...{ stopLevel: conditions.stopLevel, stopWhen: conditions.stopWhen },
+    ...{ blendS: conditions.blendS, leastS: conditions.leastS },
+    blenderStrength: conditions.blenderStrength * Math.exp(rates.blender().mean),
+    blending: hands.blend,
+    colourEach: hands.order === 'each',
+    ...{ people: hands.people, handPace: hands.pace, times, waiting: hands.waiting },
+    rate: rateOf(rates.plain(recipe), regime),
+    levelError: levelError(regime),
+    seen: plan.seen.map(({ cup, atMin, level, by }) => ({
+      ...{ s: atMin * 60, level, by },
       cup: plan.cups.findIndex(one => one.id === cup),
-      s: atMin * 60,
-      level,
     })),
     scentSd: Math.max(0, ...cups.map(cup => cup.scent?.sd ?? 0)),
     potEffect: pot,
@@ -221,39 +261,9 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     pours: pourJobs(plan, portions, shelf, times),
     moveIds: plan.moves.map(move => move.id),
   }
+  return withRicing(job, plan, unit, shelf)
 }
 
-const IN_POT: readonly Move['tool'][] = ['stir', 'decant']
-
-const throughOf = ({ tool }: Move): ToolJob['through'] =>
-  IN_POT.includes(tool) ? 'pot' : tool === 'skewer' ? 'top' : 'body'
-
-/** Pours as the hands do them. Of two that go in at once the second only takes what it lasts longer. */
-function pourJobs(plan: Plan, portions: Portions, shelf: Shelf, times: HandTimes): PourJob[] {
-  const seconds = portions.layers.map(layer => pourSeconds(layer.massG, times))
-  const toolsOf = (i: number): ToolJob[] =>
-    plan.moves.flatMap((move, n) =>
-      move.after === plan.score[i]?.id && !move.off
-        ? [
-            {
-              ...{ move: n, seconds: moveSeconds(move, times), hands: handsForTool(move.tool) },
-              ...{ window: toolWindow(move, shelf.windows), through: throughOf(move) },
-            },
-          ]
-        : [],
-    )
-  const isWithLast = (i: number) => i > 0 && plan.score[i]?.together !== undefined && plan.score[i].together !== 'no'
-  return plan.score.map((pour, i) => ({
-    pour: pour.id,
-    cup: plan.cups.findIndex(cup => cup.id === pour.cup),
-    massG: portions.layers[i]!.massG,
-    seconds: isWithLast(i) ? Math.max(1, seconds[i]! - seconds[i - 1]!) : seconds[i]!,
-    window: windowOf(plan, i, shelf.windows),
-    waitS: pour.waitMin * 60,
-    dropMm: pour.dropMm,
-    overSpatula: pour.overSpatula,
-    isCarried: restsOn(pour) && !isSwirled(plan) && !isWithLast(i),
-    dives: pour.shape.way === 'drop',
-    tools: isWithLast(i + 1) ? [] : [...(isWithLast(i) ? toolsOf(i - 1) : []), ...toolsOf(i)],
-  }))
-}
+/** A cup's own stop counts only above the pot's. */
+const stopOf = ({ conditions, whipped }: Plan, { stop }: Cup): number | null =>
+  stop !== null && whipped === null && stop > conditions.stopLevel ? stop : null

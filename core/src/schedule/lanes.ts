@@ -1,18 +1,24 @@
-import type { RecipePace } from '../trace/index.ts'
 import { advanceBatter, handling, levelOf, movingLevel } from '../trace/index.ts'
 import type { CupState, LanePoint, Run, Task } from './bench.ts'
-import { chancesOf, splitOf } from './chances.ts'
-import type { Chance, Chances } from './chances.ts'
+import { chancesOf, ricingShare, splitOf } from './chances.ts'
+import type { Chances } from './chances.ts'
 import type { Job } from './job.ts'
-import { SAMPLE_S, beliefOf, believed } from './luck.ts'
-import { MODEL_ERROR, crossing, levelAt } from './reading.ts'
+import { HANDS_SD, STOP_SD, believed } from './luck.ts'
+import { crossing, levelAt } from './reading.ts'
+import { SAMPLE_S, beliefOf } from './sightings.ts'
 import { runPlan, secondsUntil } from './timetable.ts'
 import type { Fault } from './verdict.ts'
 import type { Window } from './windows.ts'
 
 const P90 = 1.2816
-/** "In 4 of 5 runs there is at least this much time." */
+/**
+ * "In 4 of 5 runs there is at least this much time": a run somewhat slower in luck than the fourth of five, stopped late and
+ * with slow hands, since not all of that comes together.
+ */
 const P80 = 0.8416
+const LATE = { luck: 0.75, stop: 0.5, hands: 0.3 } as const
+/** How much of a quick lane's reach lumps add, of their chance, and up to which chance. */
+const LUMPS = { per: 2, most: 0.4 } as const
 const LONGEST_MARGIN_S = 3600
 /** Edges of a band are smooth: fewer points do. */
 const BAND_SAMPLE_S = 60
@@ -41,8 +47,10 @@ export interface PourForecast {
   stoodLevel: number
   /** How deep it dives, mm; null where it is not meant to. */
   diveMm: number | null
-  /** Warmth of the batter as its pour ends, °C. */
+  /** Warmth of the batter as its pour ends, °C; what of it has turned to soap, and how complete its emulsion is, 0…1. */
   tempC: number
+  converted: number
+  emulsion: number
   /** What goes wrong most often, if anything does. */
   fault: Fault | null
 }
@@ -80,12 +88,13 @@ export interface Lane {
 
 export interface SplitForecast {
   chance: number
-  /** Chance that no cup is lye-heavy by the split. */
+  /** Chance that no cup is left short of fat by it, and that the emulsion holds. */
   leanChance: number
+  soundChance: number
   /** Whether anything is split: one pot into several cups. */
   isSplit: boolean
   fault: Fault | null
-  /** How complete the emulsion is at the split, and when blending stops early, once in ten times: 0…1. */
+  /** How complete the emulsion is as blending stops, and when it stops early, once in ten times: 0…1. */
   emulsion: number
   earlyEmulsion: number
   /** Superfat of the leanest and the richest cup, when blending stops early. */
@@ -119,6 +128,8 @@ export interface Lanes {
   /** Chance that the scent makes lumps, and of the whole when it does; null where that is rare. */
   ricing: Chances['ricing']
   neverEmulsified: boolean
+  /** It was seen to have set, and neither recipe nor scent explains that. */
+  unexplained: boolean
   /** How much quicker than expected the batter is believed to be after what was seen: a factor on its pace; 1 without. */
   seenPace: number
 }
@@ -126,7 +137,7 @@ export interface Lanes {
 function marginMin(job: Job, late: Run, i: number): number {
   const pour = late.pours[i]!
   const { window, cup } = job.pours[i]!
-  if (pour.endLevel <= window.hi) return secondsUntil(window.hi, pour.after, job.pace, LONGEST_MARGIN_S) / 60
+  if (pour.endLevel <= window.hi) return secondsUntil(window.hi, pour.after, LONGEST_MARGIN_S) / 60
   const crossed = crossing(late.lanes[cup]!, window.hi) ?? pour.endS
   return (Math.min(crossed, pour.endS) - pour.endS) / 60
 }
@@ -137,15 +148,14 @@ function toolMarginMin(job: Job, late: Run, i: number, n: number): number {
   const run = late.pours[i]!.tools[n]!
   if (run.highest > tool.window.hi) return 0
   const last = new Map<number, CupState>()
-  const from = tool.through === 'top' ? i : 0
-  for (let k = from; k <= i; k += 1) last.set(job.pours[k]!.cup, late.pours[k]!.after)
+  const through = tool.through === 'top' ? [i] : [...job.pours[i]!.below, i]
+  for (const k of through) last.set(job.pours[k]!.cup, late.pours[k]!.after)
   const untils = [...last.values()].map(
     state =>
       state.atS +
       secondsUntil(
         tool.window.hi,
         { ...state, cooling: null },
-        job.pace,
         LONGEST_TOOL_MARGIN_S + run.endS - state.atS,
         tool.through === 'pot' ? movingLevel : levelOf,
       ),
@@ -154,13 +164,13 @@ function toolMarginMin(job: Job, late: Run, i: number, n: number): number {
 }
 
 /** A lane carried on at rest from the cup's last pour, so that bands can be compared at any time. */
-function extended(lane: LanePoint[], last: CupState | undefined, pace: RecipePace, untilS: number): LanePoint[] {
+function extended(lane: LanePoint[], last: CupState | undefined, untilS: number): LanePoint[] {
   if (!last || last.atS >= untilS) return lane
   const points = [...lane]
   const batter = { ...last.batter }
   for (let s = last.atS; s < untilS; s += 2 * SAMPLE_S) {
-    advanceBatter(batter, pace, last.load, handling('rest'), 2 * SAMPLE_S, last.cooling)
-    const level = movingLevel(batter, pace, last.load)
+    advanceBatter(batter, last.pace, last.load, handling('rest'), 2 * SAMPLE_S, last.cooling)
+    const level = movingLevel(batter, last.pace, last.load)
     points.push({ s: s + 2 * SAMPLE_S, level, standing: level })
   }
   return points
@@ -170,11 +180,13 @@ function bandOf(job: Job, i: number, low: Run, mid: Run, high: Run): LaneBandPoi
   const lastPour = job.pours.findLastIndex(pour => pour.cup === i)
   if (lastPour < 0) return []
   const endS = mid.pours[lastPour]!.endS
-  const lanes = [low, mid, high].map(run => extended(run.lanes[i]!, run.pours[lastPour]!.after, job.pace, endS))
+  const lanes = [low, mid, high].map(run => extended(run.lanes[i]!, run.pours[lastPour]!.after, endS))
+  // Beside luck, the model's own error and that of the stop.
+  const own = P90 * Math.hypot(job.levelError, STOP_SD)
   return mid.lanes[i]!.filter(point => point.s <= endS).map(({ s, level }) => {
     const a = levelAt(lanes[0]!, s)
     const b = levelAt(lanes[2]!, s)
-    const widen = (gap: number) => Math.hypot(gap, MODEL_ERROR)
+    const widen = (gap: number) => Math.hypot(gap, own)
     return {
       min: s / 60,
       low: Math.max(0, level - widen(Math.max(0, level - Math.min(a, b)))),
@@ -214,13 +226,21 @@ function stirsOf(job: Job, mid: Run, i: number): number[] {
   return stirs.map(s => s / 60)
 }
 
-function splitForecast(job: Job, { chance, fault }: Chance, leanChance: number): SplitForecast {
+/** Whether any batter goes into more than one cup. */
+function isDivided({ ownBatters, cups }: Job): boolean {
+  const used = cups.filter(cup => cup.massG > 0)
+  if (!ownBatters) return used.length > 1
+  return used.some((cup, i) => cup.batch !== '' && used.findIndex(one => one.batch === cup.batch) < i)
+}
+
+function splitForecast(job: Job, { split: { chance, fault }, lean, emulsion }: Chances): SplitForecast {
   const { planned, early } = splitOf(job)
   const superfat = (off: number) => job.superfatShare + (1 - job.superfatShare) * off
   return {
     chance,
-    leanChance,
-    isSplit: !job.ownBatters && job.cups.filter(cup => cup.massG > 0).length > 1,
+    leanChance: lean,
+    soundChance: emulsion,
+    isSplit: isDivided(job),
     fault,
     emulsion: planned.emulsion,
     earlyEmulsion: early.emulsion,
@@ -255,8 +275,13 @@ export function lanesOf(job: Job): Lanes {
   const at = (z: number) => believed(job, belief, z)
   const mid = runPlan(job, at(0), SAMPLE_S)
   const low = runPlan(job, at(-P90), BAND_SAMPLE_S)
-  const high = runPlan(job, at(P90), BAND_SAMPLE_S)
-  const late = runPlan(job, at(P80), BAND_SAMPLE_S)
+  const quickest = P90 + LUMPS.per * Math.min(LUMPS.most, ricingShare(job))
+  const high = runPlan(job, at(quickest), BAND_SAMPLE_S)
+  const late = runPlan(
+    job,
+    { ...at(LATE.luck), stop: LATE.stop * P80 * STOP_SD, hands: Math.exp(LATE.hands * P80 * HANDS_SD) },
+    BAND_SAMPLE_S,
+  )
   const chances = chancesOf(job, belief)
   const cupId = (i: number | null) => (i === null ? null : job.cups[i]!.cup.id)
   const waited = (i: number) =>
@@ -289,6 +314,8 @@ export function lanesOf(job: Job): Lanes {
       stoodLevel: run.stoodLevel,
       diveMm: run.diveMm,
       tempC: run.after.batter.temperatureC,
+      converted: run.after.batter.converted,
+      emulsion: run.after.batter.emulsion,
       fault: chances.pours[i]!.fault,
     })),
     tools: toolForecasts(job, mid, late, chances, job.moveIds),
@@ -298,7 +325,7 @@ export function lanesOf(job: Job): Lanes {
       stirs: stirsOf(job, mid, i),
     })),
     pot: mid.pot.map(point => ({ min: point.s / 60, level: point.level })),
-    split: splitForecast(job, chances.split, chances.lean),
+    split: splitForecast(job, chances),
     splitMin: mid.splitS / 60,
     endMin: mid.endS / 60,
     quickCups: job.cups.flatMap(({ cup, massG, scent }) =>
@@ -307,6 +334,7 @@ export function lanesOf(job: Job): Lanes {
     chance: chances.whole,
     ricing: chances.ricing,
     neverEmulsified: mid.neverEmulsified,
+    unexplained: belief.unexplained ?? false,
     seenPace: Math.exp(at(0).plainRate - job.rate.mean),
   }
 }

@@ -11,7 +11,7 @@ import { Bench } from './bench.ts'
 import type { Luck } from './bench.ts'
 import { jobOf } from './job.ts'
 import type { Job } from './job.ts'
-import { SAMPLE_S, likelihood } from './luck.ts'
+import { SAMPLE_S, lnExplains, shownBy } from './sightings.ts'
 import { runPlan } from './timetable.ts'
 
 /** Points on either side of the middle, and how many spreads they reach. */
@@ -39,22 +39,31 @@ function readingsAlone(prior: Spread, posterior: Spread): Spread | null {
 /** Mean and variance of rate + scent over a grid, weighed by prior and by how well each run explains what was seen. */
 function posteriorOf(job: Job, seen: Job['seen'], withScent: boolean): Spread {
   const marks = Array.from({ length: 2 * STEPS + 1 }, (_, i) => ((i - STEPS) / STEPS) * REACH)
-  let whole = 0
-  let first = 0
-  let second = 0
-  for (const z of marks)
-    for (const w of withScent ? marks : [0]) {
-      const rate = job.rate.mean + z * job.rate.sd
-      const scent = w * job.scentSd
-      const luck: Luck = { plainRate: rate, scentedRate: rate, scent }
-      const weight = Math.exp(-(z * z + w * w) / 2) * likelihood(runPlan(job, luck, SAMPLE_S), seen)
-      const sum = rate + scent
-      whole += weight
-      first += weight * sum
-      second += weight * sum * sum
-    }
-  const mean = first / whole
-  return { mean, variance: Math.max(1e-6, second / whole - mean * mean) }
+  const across = withScent ? marks : [0]
+  const rateAt = (z: number) => job.rate.mean + z * job.rate.sd
+  const lanes = marks.map(z =>
+    across.map(w => {
+      const luck: Luck = { plainRate: rateAt(z), scentedRate: rateAt(z), scent: w * job.scentSd }
+      return runPlan(job, luck, SAMPLE_S).lanes
+    }),
+  )
+  // Along both axes a quicker batter is never taken to show less.
+  const shown = lanes.map(row => shownBy(job, seen, row))
+  for (let i = 1; i < shown.length; i += 1)
+    for (let j = 0; j < across.length; j += 1)
+      for (let k = 0; k < seen.length; k += 1) shown[i]![j]![k] = Math.max(shown[i]![j]![k]!, shown[i - 1]![j]![k]!)
+  const points = marks.flatMap((z, i) =>
+    across.map((w, j) => ({
+      ln: -(z * z + w * w) / 2 + lnExplains(job, seen, shown[i]![j]!),
+      sum: rateAt(z) + w * job.scentSd,
+    })),
+  )
+  const best = Math.max(...points.map(point => point.ln))
+  const weighed = points.map(({ ln, sum }) => ({ weight: Math.exp(ln - best), sum }))
+  const whole = weighed.reduce((sum, one) => sum + one.weight, 0)
+  const mean = weighed.reduce((sum, one) => sum + one.weight * one.sum, 0) / whole
+  const second = weighed.reduce((sum, one) => sum + one.weight * one.sum * one.sum, 0) / whole
+  return { mean, variance: Math.max(1e-6, second - mean * mean) }
 }
 
 function plainObservation(job: Job, seen: Job['seen']): PaceReading | null {

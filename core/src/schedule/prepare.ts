@@ -1,6 +1,7 @@
 import type { Bench } from './bench.ts'
 import { HANDS, MODES } from './bench.ts'
-import { blendOwn, smoothCup } from './blending.ts'
+import { blendOwn, burstScent, smoothCup } from './blending.ts'
+import { thickenTo } from './thicken.ts'
 import type { CupJob, Job } from './job.ts'
 
 /** Scent that goes in with the colour; a cup that is a batter of its own has no pot to scent. */
@@ -26,18 +27,30 @@ function prepareCup(bench: Bench, i: number, fromS: number): number {
   const cup = job.cups[i]!
   const addsScent = isScentedEarly(job, cup)
   let now = bench.cups[i] ? fromS : blendOwn(bench, i, fromS)
+  if (cup.stop !== null) {
+    bench.advance(i, bench.waiting(i), now)
+    now = thickenTo(bench, i, cup.stop, now)
+  }
   if (cup.colourS === 0 && !addsScent) return now
   const work = (kind: 'colour' | 'scent', seconds: number) => {
     if (seconds > 0) bench.tasks.push({ kind, fromS: now, toS: now + seconds, cup: i, pour: null, hands: HANDS[kind] })
     now += seconds
     bench.advance(i, MODES.hand, now)
   }
-  bench.advance(i, bench.waiting, now)
-  bench.cups[i]!.load = { ...bench.cups[i]!.load, lnRate: cup.lnRate, lnViscosity: cup.lnViscosity }
+  bench.advance(i, bench.waiting(i), now)
+  const state = bench.cups[i]!
+  if (cup.colourS > 0) {
+    state.load = { ...state.load, lnRate: cup.lnRate, lnViscosity: cup.lnViscosity, lnSwell: cup.lnSwell }
+    state.batter.swollenOwn = 0
+  }
   work('colour', bench.handS(cup.colourS))
   if (addsScent) {
     bench.addScent(i)
-    work('scent', bench.handS(job.times.scent))
+    if (cup.scent!.how === 'bursts' && bench.usesBlender) {
+      const doneS = burstScent(bench, i, now)
+      bench.tasks.push({ kind: 'scent', fromS: now, toS: doneS, cup: i, pour: null, hands: 2 })
+      now = doneS
+    } else work('scent', bench.handS(job.times.scent))
     now = smoothCup(bench, i, now)
   }
   return now

@@ -21,6 +21,7 @@ function planWith(...edits: Edit[]): Plan {
     load: 0.025,
     basis: 'oils',
     moment: 'with-colour',
+    how: 'hand',
     spread: 'cup',
     stabiliserRatio: 0,
   })
@@ -117,8 +118,9 @@ describe('the timetable', () => {
 
   test('a cup that is too thin is thickened by bursts up to its window', () => {
     const run = median(jobWith(set(['scent'], null), set(['conditions', 'stopLevel'], 1.4)))
-    expect(run.pours[0]!.bursts).toBeGreaterThan(0)
-    expect(run.pours[0]!.startLevel).toBeGreaterThanOrEqual(1.95)
+    const brought = run.pours.filter(pour => pour.bursts > 0)
+    expect(brought.length).toBeGreaterThan(0)
+    for (const pour of brought) expect(pour.startLevel).toBeGreaterThanOrEqual(1.95)
   })
 
   test('unscented cups do not feel the scent', () => {
@@ -139,7 +141,7 @@ describe('the timetable', () => {
     })
   })
 
-  test('batter that never comes to trace ends after a quarter of an hour and is said', () => {
+  test('batter that never comes to trace ends after twenty minutes and is said', () => {
     const edits = [
       set(['conditions', 'blenderStrength'], 0.3),
       set(['conditions', 'stopLevel'], 3),
@@ -148,7 +150,7 @@ describe('the timetable', () => {
     const cold = jobWith(set(['recipe', 'oils'], [plainOil('sunflower', 1)]), ...edits)
     const run = median(cold)
     if (run.neverEmulsified) expect(chanceOf(cold)).toBe(0)
-    expect(run.tasks[0]!.toS).toBeLessThanOrEqual(900)
+    expect(run.tasks[0]!.toS).toBeLessThanOrEqual(1200)
   })
 
   test('pouring takes longer the more there is', () => {
@@ -200,7 +202,7 @@ describe('chances and margins', () => {
   test('the time until a level is reached grows with the level', () => {
     const job = jobWith()
     const { after } = median(job).pours[2]!
-    const times = [2.6, 3, 3.4].map(level => secondsUntil(level, after, job.pace, 36_000))
+    const times = [2.6, 3, 3.4].map(level => secondsUntil(level, after, 36_000))
     expect(times[0]!).toBeLessThan(times[1]!)
     expect(times[1]!).toBeLessThan(times[2]!)
   })

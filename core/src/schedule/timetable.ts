@@ -1,17 +1,16 @@
 import {
   RESTIR_S,
   advanceBatter,
-  blenderPower,
   diveDepthMm,
   handling,
   levelOf,
   levelThatCarries,
   movingLevel,
 } from '../trace/index.ts'
-import type { RecipePace } from '../trace/index.ts'
 import { Bench, MODES, copyOf } from './bench.ts'
 import type { CupState, Luck, PourRun, Run, Task, ToolRun } from './bench.ts'
-import { smoothCup, splitPot } from './blending.ts'
+import { blendOn, burstScent, smoothCup, splitPot } from './blending.ts'
+import { thicken } from './thicken.ts'
 import type { Job, PourJob, ToolJob } from './job.ts'
 import { prepareCups, prepareJustInTime } from './prepare.ts'
 
@@ -20,107 +19,117 @@ const CARRY_CHECK_S = 30
 const LONGEST_WAIT_S = 1200
 /** Nor is a tool waited for longer. */
 const LONGEST_TOOL_WAIT_S = 1200
-const MOST_BURSTS = 6
-const BURST_S = 3
-const STIRRED_S = 20
 
-const settle = (carrier: CupState, pace: RecipePace, untilS: number): void => {
+/** An emulsion below this parts where it stands. */
+const BREAKS_BELOW = 0.6
+
+const settle = (carrier: CupState, untilS: number): void => {
   while (carrier.atS < untilS - 1e-9) {
     const step = Math.min(CARRY_CHECK_S, untilS - carrier.atS)
-    advanceBatter(carrier.batter, pace, carrier.load, MODES.rest, step, carrier.cooling)
+    advanceBatter(carrier.batter, carrier.pace, carrier.load, MODES.rest, step, carrier.cooling)
     carrier.atS += step
   }
 }
 
 /** Waits until the layer below carries; gives its standing level and what it needed. */
 function waitForCarrier(bench: Bench, carrier: CupState, pour: PourJob, index: number) {
-  const need = levelThatCarries(pour.dropMm, pour.overSpatula)
-  const standing = () => levelOf(carrier.batter, bench.pace, carrier.load)
+  const need = Math.max(pour.leastBelow, levelThatCarries(pour.dropMm, pour.overSpatula))
+  const standing = () => levelOf(carrier.batter, carrier.pace, carrier.load)
   const readyAfter = RESTIR_S
-  settle(carrier, bench.pace, bench.now + readyAfter)
+  settle(carrier, bench.now + readyAfter)
   const began = bench.now
   while (standing() < need && bench.now - began < LONGEST_WAIT_S) {
     bench.busy('wait', CARRY_CHECK_S, pour.cup, index)
-    settle(carrier, bench.pace, bench.now + readyAfter)
+    settle(carrier, bench.now + readyAfter)
   }
   return { level: standing(), need }
 }
 
-/** Short bursts, or a while of stirring where no blender is used, bring a cup that is still too thin up to its window. */
-function thicken(bench: Bench, i: number, lo: number, index: number): number {
-  const { blending, cups, blenderStrength } = bench.job
-  const isBlender = blending === 'stick' || blending === 'bursts'
-  const how = handling(
-    isBlender ? 'stick' : blending,
-    blenderPower(Math.max(cups[i]!.massG, 20) / 1000, blenderStrength),
-  )
-  const burstS = isBlender ? BURST_S : STIRRED_S
-  let bursts = 0
-  while (bench.level(i) < lo && bursts < MOST_BURSTS) {
-    bursts += 1
-    bench.busy('blend-cup', burstS + RESTIR_S, i, index)
-    bench.advance(i, how, bench.now - RESTIR_S)
-    bench.advance(i, MODES.hand, bench.now)
-  }
-  return bursts
-}
-
-/** Soap in the mould: what each cup last gave, standing, without loss of heat. */
+/** Soap in the mould: what each pour gave, standing, without loss of heat. */
 type InMould = Map<number, CupState>
 
 /** Levels that stand in the way of a tool. */
-function standingFor(bench: Bench, tool: ToolJob, cups: readonly number[], inMould: InMould): [number, number] {
-  const levels = cups.map(i => {
+function standingFor(bench: Bench, tool: ToolJob, pours: readonly number[], inMould: InMould): [number, number] {
+  const levels = pours.map(i => {
     const soap = inMould.get(i)!
-    settle(soap, bench.pace, bench.now)
+    settle(soap, bench.now)
     const level = tool.through === 'pot' ? movingLevel : levelOf
-    return level(soap.batter, bench.pace, soap.load)
+    return level(soap.batter, soap.pace, soap.load)
   })
   return [Math.min(...levels), Math.max(...levels)]
 }
 
 /** Uses a tool, after a wait if what it goes through is still too thin. */
 function useTool(bench: Bench, tool: ToolJob, index: number, inMould: InMould): ToolRun {
-  const last = bench.job.pours[index]!.cup
-  const cups = tool.through === 'top' ? [last] : [...inMould.keys()]
+  const { cup: last, below } = bench.job.pours[index]!
+  // Of one cup that was poured twice, what went in later is as it is now.
+  const lying = new Map([...below, index].map(k => [bench.job.pours[k]!.cup, k]))
+  const pours = tool.through === 'top' ? [index] : [...lying.values()]
   const began = bench.now
-  let [lowest, highest] = standingFor(bench, tool, cups, inMould)
-  while (lowest < tool.window.lo && highest < tool.window.hi && bench.now - began < LONGEST_TOOL_WAIT_S) {
+  let [lowest, highest] = standingFor(bench, tool, pours, inMould)
+  // What comes apart does not thicken by waiting.
+  const holds = pours.every(k => inMould.get(k)!.batter.emulsion >= BREAKS_BELOW)
+  while (holds && lowest < tool.window.lo && highest < tool.window.hi && bench.now - began < LONGEST_TOOL_WAIT_S) {
     bench.busy('wait', CARRY_CHECK_S, null, index)
-    ;[lowest, highest] = standingFor(bench, tool, cups, inMould)
+    ;[lowest, highest] = standingFor(bench, tool, pours, inMould)
   }
   const startS = bench.now
   bench.busy('move', bench.handS(tool.seconds), last, index, tool.hands)
   return { move: tool.move, startS, endS: bench.now, lowest, highest }
 }
 
-/** Stirs in the scent that waits for the last moment. */
+/** Works in the scent that waits for the last moment. */
 function scentLast(bench: Bench, i: number, index: number): void {
-  if (bench.job.cups[i]!.scent?.moment !== 'last') return
+  const { scent } = bench.job.cups[i]!
+  if (scent?.moment !== 'last') return
   bench.addScent(i)
-  bench.busy('scent', bench.handS(bench.job.times.scent), i, index)
-  bench.advance(i, MODES.hand, bench.now)
+  if (scent.how === 'bursts' && bench.usesBlender) {
+    const fromS = bench.now
+    bench.now = burstScent(bench, i, fromS)
+    bench.tasks.push({ kind: 'scent', fromS, toS: bench.now, cup: i, pour: index, hands: 2 })
+  } else {
+    bench.busy('scent', bench.handS(bench.job.times.scent), i, index)
+    bench.advance(i, MODES.hand, bench.now)
+  }
   bench.now = smoothCup(bench, i, bench.now)
 }
 
-/** How deep a pour that is meant to dive goes into what was poured last. */
+/** How deep a stream goes into what was poured last, mm: at most through all that lies there. */
 function diveOf(bench: Bench, pour: PourJob, below: CupState | null): number | null {
-  if (!pour.dives || !below) return null
-  settle(below, bench.pace, bench.now)
-  return diveDepthMm(pour, levelOf(below.batter, bench.pace, below.load))
+  if (!pour.depth || !below) return null
+  settle(below, bench.now)
+  return Math.min(pour.belowMm, diveDepthMm(pour, levelOf(below.batter, below.pace, below.load)))
 }
 
-function pourLayer(bench: Bench, index: number, below: CupState | null, inMould: InMould): PourRun {
+/** What is blended with its scent and poured from the pot at once, never standing. */
+function pourOn(bench: Bench, index: number): Omit<PourRun, 'tools' | 'after'> {
   const pour = bench.job.pours[index]!
   const i = pour.cup
-  if (pour.waitS > 0) bench.busy('wait', pour.waitS, i, index)
+  const stoodLevel = bench.standing(i)
+  const blendsS = bench.now
+  bench.now = blendOn(bench, i, blendsS)
+  bench.tasks.push({ kind: 'scent', fromS: blendsS, toS: bench.now, cup: i, pour: index, hands: 2 })
+  const startS = bench.now
+  const startLevel = bench.standing(i)
+  bench.now += pour.seconds * (bench.luck.hands ?? 1)
+  bench.advance(i, MODES.stream, bench.now)
+  bench.tasks.push({ kind: 'pour', fromS: startS, toS: bench.now, cup: i, pour: index, hands: 2 })
+  return {
+    ...{ startS, endS: bench.now, startLevel, endLevel: bench.standing(i), carrierLevel: null, carrierNeed: null },
+    ...{ bursts: 0, stoodLevel, diveMm: null },
+  }
+}
+
+/** A pour of a stirred cup, brought on before if it is too thin. */
+function pourStirred(bench: Bench, index: number, below: CupState | null): Omit<PourRun, 'tools' | 'after'> {
+  const pour = bench.job.pours[index]!
+  const i = pour.cup
   const first = !bench.job.pours.slice(0, index).some(earlier => earlier.cup === i)
-  if (first && (bench.job.colourEach || !bench.cups[i])) prepareJustInTime(bench, i)
   const carried = below && pour.isCarried ? waitForCarrier(bench, below, pour, index) : null
-  bench.advance(i, bench.waiting, bench.now)
+  bench.advance(i, bench.waiting(i), bench.now)
   if (first) scentLast(bench, i, index)
   const stoodLevel = bench.standing(i)
-  const bursts = thicken(bench, i, pour.window.lo, index)
+  const bursts = bench.job.whipped ? 0 : thicken(bench, i, pour.window.lo, index)
   const startS = bench.now
   bench.now += RESTIR_S
   bench.advance(i, MODES.hand, bench.now)
@@ -131,23 +140,26 @@ function pourLayer(bench: Bench, index: number, below: CupState | null, inMould:
   // Over a spatula the other hand holds it.
   const hands = pour.overSpatula ? 2 : 1
   bench.tasks.push({ kind: 'pour', fromS: startS, toS: bench.now, cup: i, pour: index, hands })
-  const cup = bench.cups[i]!
-  const run: PourRun = {
-    startS,
-    endS: bench.now,
-    startLevel,
-    endLevel: bench.level(i),
-    carrierLevel: carried?.level ?? null,
-    carrierNeed: carried?.need ?? null,
-    bursts,
-    stoodLevel,
-    diveMm,
-    tools: [],
-    after: copyOf(cup),
+  return {
+    ...{ startS, endS: bench.now, startLevel, endLevel: bench.level(i) },
+    ...{ carrierLevel: carried?.level ?? null, carrierNeed: carried?.need ?? null, bursts, stoodLevel, diveMm },
   }
+}
+
+function pourLayer(bench: Bench, index: number, inMould: InMould): PourRun {
+  const pour = bench.job.pours[index]!
+  const i = pour.cup
+  const lowest = pour.below.at(-1)
+  const below = lowest === undefined ? null : inMould.get(lowest)!
+  if (pour.waitS > 0) bench.busy('wait', pour.waitS, i, index)
+  const first = !bench.job.pours.slice(0, index).some(earlier => earlier.cup === i)
+  if (first && (bench.job.colourEach || !bench.cups[i])) prepareJustInTime(bench, i)
+  bench.advance(i, bench.waiting(i), bench.now)
+  const poured = pour.neverStops ? pourOn(bench, index) : pourStirred(bench, index, below)
+  const cup = bench.cups[i]!
+  const run: PourRun = { ...poured, tools: [], after: copyOf(cup) }
   // The mould holds its heat: soap inside the loaf loses next to none in the time of a pour.
-  inMould.delete(i)
-  inMould.set(i, { ...copyOf(cup), cooling: null })
+  inMould.set(index, { ...copyOf(cup), cooling: null })
   for (const tool of pour.tools) run.tools.push(useTool(bench, tool, index, inMould))
   return run
 }
@@ -177,8 +189,7 @@ export function runPlan(job: Job, luck: Luck, sampleS = 0): Run {
   const pours: PourRun[] = []
   const inMould: InMould = new Map()
   for (let index = 0; index < job.pours.length; index += 1) {
-    const below = index > 0 ? inMould.get(job.pours[index - 1]!.cup)! : null
-    pours.push(pourLayer(bench, index, below, inMould))
+    pours.push(pourLayer(bench, index, inMould))
   }
   return {
     tasks: merged([...bench.tasks].sort((a, b) => a.fromS - b.fromS || a.toS - b.toS)),
@@ -196,11 +207,11 @@ export function runPlan(job: Job, luck: Luck, sampleS = 0): Run {
 export function secondsUntil(
   level: number,
   from: CupState,
-  pace: RecipePace,
   mostS: number,
   levelNow: typeof movingLevel = movingLevel,
 ): number {
   const how = handling('rest')
+  const { pace } = from
   const batter = { ...from.batter }
   const stepS = 60
   let before = levelNow(batter, pace, from.load)

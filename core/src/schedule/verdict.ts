@@ -1,23 +1,25 @@
 import { FALSE_TRACE } from '../trace/index.ts'
 import type { Run, SplitRun, ToolRun } from './bench.ts'
-import type { Job, ToolJob } from './job.ts'
-import { MODEL_ERROR, normal } from './reading.ts'
-import { BREAKS } from './splitting.ts'
+import { normal } from '../chance/index.ts'
+import type { Job, PourJob, ToolJob } from './job.ts'
+import { soundChance } from './splitting.ts'
 
 /**
- * What can go wrong. A pour: too thick, too thin, not carried, or its cup set while it stood. A tool: what it goes through is
- * too thick or too thin. The pot: split before the emulsion holds, a cup that is left with too little superfat by that, or fat
- * that sets and looks like trace. An own batter, or the only cup, is not split: it can be poured before its emulsion holds.
+ * What can go wrong. A pour: too thick, too thin, not carried, diving too deep or not deep enough, or its cup set while it stood.
+ * A tool: what it goes through is too thick or too thin. The batter: an emulsion that does not hold, a cup that is left short of
+ * fat by being divided so, or fat that sets and looks like trace.
  */
 export const FAULTS = {
   thick: 'too thick',
   thin: 'too thin',
   'not-carried': 'not carried',
+  'too-deep': 'dives too deep',
+  'too-high': 'stays too high',
   sets: 'sets where it stands',
   'tool-thick': 'too thick for the tool',
   'tool-thin': 'too thin for the tool',
-  'split-early': 'split too early',
-  lean: 'a cup too lean',
+  'not-emulsified': 'not emulsified',
+  lean: 'a cup short of fat',
   'false-trace': 'false trace',
 } as const
 export type Fault = keyof typeof FAULTS
@@ -31,62 +33,80 @@ export interface Verdict {
 /** Level at which a standing cup is set, and the share of set cups that can still be stirred out. Engineering estimates. */
 const SET = 4.5
 const REVIVED = 0.4
-/** Below so much superfat a bar is lye-heavy; the spread is known to about half a point. */
-const LEAST_SUPERFAT = 0
-const SUPERFAT_ERROR = 0.005
-/** A split that moves the superfat by less than this is not to blame for a lean cup. */
-const MATTERS = 0.0005
-/** How sharply emulsions that break differ from those that hold. */
-const EMULSION_ERROR = 0.05
+/** A cup short of fat is lye-heavy from a point below none; the spread is known to about half a point (estimates). */
+const SPARE_SUPERFAT = 0.01
+const SUPERFAT_ERROR = 0.004
 const FALSE_TRACE_ERROR = 0.3
 /** A start so far below its window is no fault: bursts bring it up. */
 const NEARLY = 0.05
+/** ln of what a depth is known to, either way; and the least that is told apart, mm. */
+const DEPTH_ERROR = Math.log(1.6)
+const LEAST_DEPTH_MM = 0.5
 
 const worst = (list: readonly Verdict[]): Verdict => list.reduce((a, b) => (b.works < a.works ? b : a))
 
-const belowTop = (level: number, hi: number): number => normal((hi - level) / MODEL_ERROR)
-const aboveFloor = (level: number, lo: number): number =>
-  level >= lo - NEARLY ? 1 : normal((level - lo) / MODEL_ERROR)
+const belowTop = (level: number, hi: number, error: number): number => normal((hi - level) / error)
+const aboveFloor = (level: number, lo: number, error: number): number =>
+  level >= lo - NEARLY ? 1 : normal((level - lo) / error)
+
+/** How likely a stream goes as deep as it is to. */
+function depthVerdicts({ depth }: PourJob, diveMm: number | null): Verdict[] {
+  if (!depth || diveMm === null) return []
+  const z = Math.max(LEAST_DEPTH_MM, diveMm)
+  const ratio = (a: number, b: number) => (b <= 0 || a === Infinity ? 1 : normal(Math.log(a / b) / DEPTH_ERROR))
+  return [
+    { works: ratio(depth.mostMm, z), fault: 'too-deep' },
+    { works: ratio(z, depth.leastMm), fault: 'too-high' },
+  ]
+}
 
 /** How likely a pour of one run works. */
 export function verdict(job: Job, run: Run, i: number): Verdict {
   const pour = run.pours[i]!
-  const { window } = job.pours[i]!
+  const { window, neverStops } = job.pours[i]!
+  const error = job.levelError
   const isCarried =
     pour.carrierNeed === null || pour.carrierLevel === null || pour.carrierLevel >= pour.carrierNeed
       ? 1
-      : normal((pour.carrierLevel - pour.carrierNeed) / MODEL_ERROR)
-  const stands = 1 - (1 - REVIVED) * normal((pour.stoodLevel - SET) / MODEL_ERROR)
+      : normal((pour.carrierLevel - pour.carrierNeed) / error)
+  // Whipped batter stands for hours, and what never stops never stands.
+  const mayStand = !neverStops && !job.whipped
+  const stands = mayStand ? 1 - (1 - REVIVED) * normal((pour.stoodLevel - SET) / error) : 1
   return worst([
-    { works: belowTop(pour.endLevel, window.hi), fault: 'thick' },
+    { works: belowTop(pour.endLevel, window.hi, error), fault: 'thick' },
     { works: isCarried, fault: 'not-carried' },
-    { works: aboveFloor(pour.startLevel, window.lo), fault: 'thin' },
+    { works: aboveFloor(pour.startLevel, window.lo, error), fault: 'thin' },
+    ...depthVerdicts(job.pours[i]!, pour.diveMm),
     // Where the pour fails anyway, that is the plainer thing to say.
     { works: stands + 1e-6, fault: 'sets' },
   ])
 }
 
-export const toolVerdict = ({ window }: ToolJob, run: ToolRun): Verdict =>
+export const toolVerdict = (job: Job, { window }: ToolJob, run: ToolRun): Verdict =>
   worst([
-    { works: belowTop(run.highest, window.hi), fault: 'tool-thick' },
-    { works: aboveFloor(run.lowest, window.lo), fault: 'tool-thin' },
+    { works: belowTop(run.highest, window.hi, job.levelError), fault: 'tool-thick' },
+    { works: aboveFloor(run.lowest, window.lo, job.levelError), fault: 'tool-thin' },
   ])
 
-/** How likely the leanest cup keeps some superfat, as far as the split is to blame: the plan's own is told apart. */
+/** How likely no cup is left short of fat by dividing the batter. */
 export function leanVerdict(job: Job, split: SplitRun): Verdict {
   const off = Math.min(0, ...split.superfatOff)
-  if (off > -MATTERS) return { works: 1, fault: 'lean' }
+  if (off === 0) return { works: 1, fault: 'lean' }
   const leanest = job.superfatShare + (1 - job.superfatShare) * off
-  return { works: normal((leanest - LEAST_SUPERFAT) / SUPERFAT_ERROR), fault: 'lean' }
+  return { works: normal((leanest + SPARE_SUPERFAT) / SUPERFAT_ERROR), fault: 'lean' }
 }
 
-/** How likely the split gives cups of sound batter. */
-export function splitVerdict(job: Job, split: SplitRun): Verdict {
-  return worst([
-    { works: normal((split.emulsion - BREAKS) / EMULSION_ERROR), fault: 'split-early' },
+/** How likely the batter is sound: emulsified, no cup short of fat, and no fat that only looks like trace. */
+export function splitVerdict(job: Job, split: SplitRun): Verdict & { works: number } {
+  const parts: Verdict[] = [
+    { works: soundChance(split.emulsion), fault: 'not-emulsified' },
     leanVerdict(job, split),
-    { works: normal((2 * FALSE_TRACE - split.falseLift) / FALSE_TRACE_ERROR), fault: 'false-trace' },
-  ])
+    {
+      works: job.whipped ? 1 : normal((2 * FALSE_TRACE - split.falseLift) / FALSE_TRACE_ERROR),
+      fault: 'false-trace',
+    },
+  ]
+  return { works: parts.reduce((product, one) => product * one.works, 1), fault: worst(parts).fault }
 }
 
 export interface RunVerdict {
@@ -99,7 +119,7 @@ export interface RunVerdict {
 
 export function judge(job: Job, run: Run): RunVerdict {
   const pours = job.pours.map((_, i) => verdict(job, run, i))
-  const tools = job.pours.map((pour, i) => pour.tools.map((tool, n) => toolVerdict(tool, run.pours[i]!.tools[n]!)))
+  const tools = job.pours.map((pour, i) => pour.tools.map((tool, n) => toolVerdict(job, tool, run.pours[i]!.tools[n]!)))
   const works = run.neverEmulsified
     ? 0
     : Math.min(1, ...pours.map(one => one.works), ...tools.flat().map(one => one.works))

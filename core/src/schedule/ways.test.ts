@@ -26,8 +26,8 @@ describe('the trace that a pour needs', () => {
       USUAL_WINDOWS.layer,
     ])
     const [drop, line, spoon] = jobFor(ways('drop', 'line', 'spoon')).pours
-    expect(drop!.window.hi).toBeLessThan(line!.window.hi)
-    expect(line!.window.hi).toBeLessThan(spoon!.window.hi)
+    expect(line!.window.hi).toBeLessThan(drop!.window.hi)
+    expect(drop!.window.hi).toBeLessThan(spoon!.window.hi)
     expect(spoon!.window.lo).toBeGreaterThan(USUAL_WINDOWS.layer.lo)
     expect([drop, line, spoon].map(pour => pour!.isCarried)).toEqual([false, false, true])
   })

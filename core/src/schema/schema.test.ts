@@ -20,6 +20,7 @@ function spoiltPlans(): unknown[] {
       load: 0.02,
       basis: 'oils',
       moment: 'pot',
+      how: 'hand',
       spread: 'cup',
       stabiliserRatio: 0,
     },

@@ -48,8 +48,8 @@ export function planBOutlook(plan: Plan, shelf: Shelf, runs = RUNS): PlanBOutloo
   const isEarly = planBDiffers(plan).length > 0
   let fires = 0
   let [planA, other] = [0, 0]
-  for (let n = 1; n <= runs; n += 1) {
-    const luck = luckOf(n, first, belief)
+  for (let n = 0; n < runs; n += 1) {
+    const luck = luckOf(n, runs, first, belief)
     const { run, works } = runWorks(first, luck)
     const isSeen = isEarly ? first.stopLevel + (luck.stop ?? 0) > planB.level : false
     if (isEarly && planB.trigger === 'thick' ? !isSeen : !isCalledFor(planB, first, at, run.pours[at]!, luck)) continue

@@ -4,7 +4,7 @@ import { applyEdit, readPlanText, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { beliefOf, chanceOf, jobOf, lanesOf, luckAt, monteCarlo, runPlan } from '../schedule/index.ts'
-import { inverseNormal } from '../schedule/halton.ts'
+import { inverseNormal } from '../chance/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { FREEDOMS, searchPlans, slopesOf } from './index.ts'
 import type { Aim, Freedom, SearchState } from './index.ts'
@@ -69,7 +69,10 @@ describe('hands', () => {
 })
 
 describe('what was seen', () => {
-  const seen = (level: number, atMin = 7): Plan => ({ ...trouble, seen: [{ cup: trouble.cups[0]!.id, atMin, level }] })
+  const seen = (level: number, atMin = 7): Plan => ({
+    ...trouble,
+    seen: [{ cup: trouble.cups[0]!.id, atMin, level, by: 'eye' }],
+  })
   const usual = runPlan(job(trouble), luckAt(0, job(trouble)), 30).lanes[0]!
   const at7 = usual.find(point => point.s >= 420)!.level
 

@@ -98,6 +98,7 @@ const MOMENT_WORDS: Readonly<Record<ScentMoment, string>> = {
   pot: 'Scent the whole pot before the split',
   'with-colour': 'Stir the scent into each cup with its colour',
   last: 'Stir the scent into each cup right before its pour',
+  'never-stop': 'Blend the scent into what is left in the pot and pour it without a stop, last',
 }
 
 const named = (names: readonly string[]): string =>
@@ -191,14 +192,27 @@ export const SPACES: Readonly<Record<Aim, Space>> = {
   },
 }
 
-const MOMENTS: readonly ScentMoment[] = ['with-colour', 'last', 'pot', 'oils']
+const MOMENTS: readonly ScentMoment[] = ['with-colour', 'last', 'pot', 'oils', 'never-stop']
 const both = <T>(own: T, other: T, isFree: boolean): T[] => (isFree ? [own, other] : [own])
+
+/** One cup alone has the scent, poured once and last. */
+function mayNeverStop({ cups, score, scent }: Plan): boolean {
+  const scented = cups.filter(cup => cup.scented && !cup.ownScent && score.some(pour => pour.cup === cup.id))
+  const [only] = scented
+  return (
+    scent !== null &&
+    scented.length === 1 &&
+    score.filter(pour => pour.cup === only!.id).length === 1 &&
+    score.at(-1)!.cup === only!.id
+  )
+}
 
 /** Ways of working: what is not a number. */
 export function ways(plan: Plan, from: Setting, free: ReadonlySet<Freedom>): Setting[] {
   const isShared = plan.scent !== null && plan.cups.every(cup => !cup.ownScent)
   const isEverywhere = isShared && plan.cups.every(cup => cup.scented)
-  const may = (one: ScentMoment) => (one === 'pot' ? isShared : one === 'oils' ? isEverywhere : true)
+  const may = (one: ScentMoment) =>
+    one === 'pot' ? isShared : one === 'oils' ? isEverywhere : one === 'never-stop' ? mayNeverStop(plan) : true
   const moments =
     from.moment && free.has('moment')
       ? [from.moment, ...MOMENTS.filter(one => one !== from.moment && may(one))]

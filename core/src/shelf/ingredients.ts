@@ -7,6 +7,7 @@ export type Texture = keyof typeof TEXTURES
 
 const LYE = 'Lye'
 const ACIDS = 'Fatty acids, % of all'
+const SETTING = 'In the mould'
 export const TRACE = 'Trace and melting, for the forecast'
 
 const acid = (label: string) => Amount({ label, quantity: 'share', unit: '%', min: 0, max: 1, group: ACIDS })
@@ -198,6 +199,18 @@ export class Additive extends ShelfItem {
     group: TRACE,
   })
   lnViscosityPerPercent!: number
+  @Amount({
+    label: 'Sets, ln of the time per % of oils',
+    quantity: 'plain',
+    unit: '',
+    min: -1,
+    max: 1,
+    start: 0,
+    group: SETTING,
+  })
+  settingPerPercent!: number
+  @Amount({ label: 'Sets, up to', quantity: 'plain', unit: '% of oils', min: 0, max: 20, start: 3, group: SETTING })
+  settingCapPercent!: number
 }
 
 export const ACCELERATIONS = {

@@ -101,6 +101,7 @@ test('a blend on the shelf is as lively and as cautious as its parts', () => {
       load: 0.01,
       basis: 'oils',
       moment: 'pot',
+      how: 'hand',
       spread: 'cup',
       stabiliserRatio: 0,
     },

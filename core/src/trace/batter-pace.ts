@@ -56,5 +56,6 @@ export function batterPace(unit: UnitBatter, airShare = 0): RecipePace {
     lyeConcentrationShare: unit.water.concentration,
     effect: effectOf(unit),
     airShare,
+    sugarShare: unit.sugarShare,
   })
 }

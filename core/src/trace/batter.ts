@@ -1,4 +1,5 @@
 import { lnRateConstant } from './kinetics.ts'
+import { accelerationOf, convertedInMould, emulsionEffect, standingPace } from '../standing/index.ts'
 import { levelOfLnViscosity } from './scale.ts'
 import { UNSCENTED } from './scent-effect.ts'
 import type { ScentEffect } from './scent-effect.ts'
@@ -99,6 +100,28 @@ function hastened(pace: RecipePace, load: Load, how: Handling): number {
   return DROWNED.first * Math.min(sum, 1) + DROWNED.beyond * Math.max(0, sum - 1)
 }
 
+/** Batter has set from here on: it goes on as soap in the mould does. */
+const SET_LEVEL = 4.5
+/** Below these it cannot have set: most steps need not ask. */
+const MAY_SET = { converted: 0.1, jump: 0.4 } as const
+
+const hasSet = (batter: Batter, pace: RecipePace, load: Load, how: Handling): boolean =>
+  (how.mode === 'rest' || how.mode === 'now-and-then') &&
+  (batter.converted > MAY_SET.converted || batter.jump > MAY_SET.jump) &&
+  levelWith(batter, pace, load, batter.structure, batter.solid) >= SET_LEVEL
+
+/**
+ * Conversion after a step of batter that has set: the law of stirred batter was fitted to what can be stirred and overruns, so
+ * that of standing soap holds where it is slower.
+ */
+function asSet(stirred: number, batter: Batter, pace: RecipePace, load: Load, seconds: number): number {
+  const quickness =
+    pace.standing.quickness * accelerationOf(load.scent.lnRate) * emulsionEffect(batter.emulsion) * Math.exp(load.luck)
+  const pours = convertedInMould(batter.converted)
+  const stood = standingPace(pours, batter.temperatureC, quickness, pace.standing.superfatShare) * seconds
+  return Math.min(stirred, batter.converted + stood)
+}
+
 /**
  * One step of `seconds`, closed-form within the step, of a batter that the caller owns: it is changed in place, which thousands of
  * steps do without leaving anything behind. Accurate to 0.01 level for steps up to 1 s under a stick blender and 120 s otherwise.
@@ -120,7 +143,11 @@ export function advanceBatter(
   const lnRate = pace.lnRate + hastened(pace, load, how) + load.luck
   const rate = Math.exp(lnRateConstant(warmthBefore) + lnRate) * how.rate * (1 - apart)
   const clock = how.isBlender ? pace.clock.blender : pace.clock.still
-  const converted = Math.max(convertedBefore, clock.conversionAt(clock.thetaOf(convertedBefore) + rate * seconds))
+  const stirred = clock.conversionAt(clock.thetaOf(convertedBefore) + rate * seconds)
+  const converted = Math.max(
+    convertedBefore,
+    hasSet(batter, pace, load, how) ? asSet(stirred, batter, pace, load, seconds) : stirred,
+  )
 
   let temperatureC = warmthBefore + pace.adiabaticRiseK * (converted - convertedBefore)
   if (cooling) {
@@ -179,8 +206,7 @@ const JUMP_STANDS = 0.15
 
 /** Soap that thickens, by its effect: fatty acids sold as such count more, a third of it at once. */
 const formed = (batter: Batter, pace: RecipePace): number =>
-  pace.thickening * batter.converted +
-  ACID.thickens * pace.stearic * (ACID.atOnce + (1 - ACID.atOnce) * batter.swollen)
+  pace.thickening * batter.converted + ACID.thickens * pace.stearic * (ACID.atOnce + (1 - ACID.atOnce) * batter.swollen)
 
 function jumpNow(jump: number, structure: number): number {
   if (jump <= MOVING_JUMP) return jump

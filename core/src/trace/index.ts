@@ -1,7 +1,7 @@
 export { viscosity, yieldStress, levelOfViscosity, levelOfYield, traceName } from './scale.ts'
 export { SCENT_PRIORS, atDose, classOf, scentEffect, UNSCENTED } from './scent-effect.ts'
 export type { ScentEffect } from './scent-effect.ts'
-export { recipePace } from './recipe-pace.ts'
+export { acidHeadStart, recipePace } from './recipe-pace.ts'
 export type { RecipePace } from './recipe-pace.ts'
 export {
   PLAIN_LOAD,

@@ -48,15 +48,7 @@ const anyBatter: fc.Arbitrary<Batter> = fc.record({
   swollenOwn: number(0, 1),
   temperatureC: number(10, 60),
 })
-const anyMode = fc.constantFrom<HandlingMode>(
-  'rest',
-  'now-and-then',
-  'stream',
-  'hand',
-  'whisk',
-  'stick',
-  'bursts',
-)
+const anyMode = fc.constantFrom<HandlingMode>('rest', 'now-and-then', 'stream', 'hand', 'whisk', 'stick', 'bursts')
 
 describe('the trace scale', () => {
   test('viscosity and yield stress rise with the level, and their inverses give it back', () => {
@@ -303,7 +295,8 @@ describe('what quickens never slows', () => {
   }
   const blended = (p: RecipePace, c: number, stop: number): Batter => {
     let now = freshBatter(p, c, true)
-    for (let t = 0; t < 900 && blendedLevel(now, p, PLAIN_LOAD) < stop; t += 1) now = stepBatter(now, p, PLAIN_LOAD, STICK, 1)
+    for (let t = 0; t < 900 && blendedLevel(now, p, PLAIN_LOAD) < stop; t += 1)
+      now = stepBatter(now, p, PLAIN_LOAD, STICK, 1)
     return split(now)
   }
 
@@ -348,7 +341,9 @@ describe('what quickens never slows', () => {
         const then = stepBatter(now, pace, PLAIN_LOAD, STICK, 1)
         expect(then.emulsion).toBeGreaterThanOrEqual(now.emulsion)
         if (c > pace.clearPointC)
-          expect(blendedLevel(then, pace, PLAIN_LOAD)).toBeGreaterThanOrEqual(blendedLevel(now, pace, PLAIN_LOAD) - 0.002)
+          expect(blendedLevel(then, pace, PLAIN_LOAD)).toBeGreaterThanOrEqual(
+            blendedLevel(now, pace, PLAIN_LOAD) - 0.002,
+          )
       }),
     )
   })

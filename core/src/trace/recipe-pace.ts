@@ -7,6 +7,7 @@ import { NO_EFFECT } from './colorant-effect.ts'
 import type { BatterEffect } from './colorant-effect.ts'
 import { reactionClock } from './kinetics.ts'
 import type { ReactionClock } from './kinetics.ts'
+import { quicknessOf } from '../standing/index.ts'
 import { clearPoint, solidParts, solidShareTable } from './solid-fat.ts'
 
 /** Per fatty-acid group; see the constants' remarks in docs/models.md. */
@@ -37,6 +38,8 @@ export interface PaceInput {
   effect?: BatterEffect
   /** Share of air beaten into the creamed fats of a whipped batch, 0 without. */
   airShare?: number
+  /** Reducing sugar, kg per kg of oils. */
+  sugarShare?: number
 }
 
 /** What a recipe brings to the batter model, once per recipe. Shares of oil mass. */
@@ -70,6 +73,8 @@ export interface RecipePace {
   heatCapacity: number
   /** Rise for full conversion without loss, K. */
   adiabaticRiseK: number
+  /** Of soap that stands: what the oils, water and sugar make of its rate; and what of the lye there is oil for beyond. */
+  standing: { quickness: number; superfatShare: number }
   /** Below this the fats start to set, °C. */
   clearPointC: number
   solidAt: (c: number) => number
@@ -151,7 +156,15 @@ export function recipePace(input: PaceInput): RecipePace {
     lyeVolumeShare,
     lnViscosityLye: -1.85 * Math.log(1 - lyeVolumeShare / 0.74),
     heatCapacity,
-    adiabaticRiseK: ((sap / NAOH_KG_PER_MOL) * (1 - superfatShare) * CONSTANTS.saponificationHeat.value) / ((1 + lye) * heatCapacity),
+    adiabaticRiseK:
+      ((sap / NAOH_KG_PER_MOL) * (1 - superfatShare) * CONSTANTS.saponificationHeat.value) / ((1 + lye) * heatCapacity),
+    standing: {
+      quickness: quicknessOf({
+        ...{ short: share('shortSaturated'), long: share('longSaturated'), poly: share('polyunsaturated') },
+        ...{ ricinoleic: share('ricinoleic'), lyeConcentration: w, sugar: input.sugarShare ?? 0 },
+      }),
+      superfatShare,
+    },
     clearPointC: clearPoint(parts),
     solidAt: solidShareTable(parts),
   }

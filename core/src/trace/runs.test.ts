@@ -226,17 +226,20 @@ describe('slow oils, and without a blender', () => {
     [1.05, 1.88, 1.98, [2.4, 2.65, 2.91, 3.03]],
     [1.8, 2.09, 2.19, [3.68, 4.04, 4.37, 4.54]],
     [2.6, 2.27, 2.5, [5, 5, 5, 5]],
-  ] as const)('blended on with a scent of %f and poured at once it moves; then it stands', (f, blended, poured, stood) => {
-    const p = pace('softM', 0.29)
-    const how = handling('stick', blenderPower(1, 1))
-    const load = scented(f)
-    let now = freshBatter(p, 30, true)
-    while (blendedLevel(now, p, PLAIN_LOAD) < 1.3) now = stepBatter(now, p, PLAIN_LOAD, how, 1)
-    now = run(now, p, how, 10, load)
-    near(level(now, p, load), blended, 0.08)
-    now = run(now, p, handling('stream'), 15, load)
-    near(level(now, p, load), poured, 0.08)
-    ;[5, 10, 20, 30].forEach((s, i) => near(level(run(now, p, REST, s, load), p, load), stood[i]!, 0.1))
-    expect(movingLevel(now, p, load)).toBeLessThanOrEqual(level(now, p, load) + 1e-9)
-  })
+  ] as const)(
+    'blended on with a scent of %f and poured at once it moves; then it stands',
+    (f, blended, poured, stood) => {
+      const p = pace('softM', 0.29)
+      const how = handling('stick', blenderPower(1, 1))
+      const load = scented(f)
+      let now = freshBatter(p, 30, true)
+      while (blendedLevel(now, p, PLAIN_LOAD) < 1.3) now = stepBatter(now, p, PLAIN_LOAD, how, 1)
+      now = run(now, p, how, 10, load)
+      near(level(now, p, load), blended, 0.08)
+      now = run(now, p, handling('stream'), 15, load)
+      near(level(now, p, load), poured, 0.08)
+      ;[5, 10, 20, 30].forEach((s, i) => near(level(run(now, p, REST, s, load), p, load), stood[i]!, 0.1))
+      expect(movingLevel(now, p, load)).toBeLessThanOrEqual(level(now, p, load) + 1e-9)
+    },
+  )
 })

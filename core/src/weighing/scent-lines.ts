@@ -13,6 +13,7 @@ const MOMENTS: Readonly<Record<PlannedScent['moment'], string>> = {
   pot: 'into the pot before the split',
   'with-colour': 'into each cup with its colour',
   last: 'into each cup right before its pour',
+  'never-stop': 'blended into what is left in the pot, right before it is poured',
 }
 
 /** A part stands this near its cap when not one step more fits. */

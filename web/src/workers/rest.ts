@@ -1,4 +1,4 @@
-import type { ContrastWay, GelWish, Plan, RestSearch, Shelf } from '@ostler/core'
+import type { ContrastWay, GelWish, Plan, RestSaid, RestSearch, Shelf } from '@ostler/core'
 import { proxy } from 'comlink'
 import type { Remote } from 'comlink'
 import { Door } from './door.ts'
@@ -28,6 +28,10 @@ export const searchRest = (
   wish: Exclude<GelWish, 'any'>,
   told: (state: RestSearch) => void,
 ): Working => started(worker => worker.search(plan, shelf, wish, proxy(told)))
+
+/** What is said of a rest in words and numbers, for a sheet. */
+export const restSaid = (plan: Plan, shelf: Shelf, told: (said: Pick<RestSaid, 'tasks' | 'result'>) => void): Working =>
+  started(async worker => told(await worker.said(plan, shelf)))
 
 /** The least change that makes one cup gel and the others not; null where none that was tried does. */
 export function contrastOf(

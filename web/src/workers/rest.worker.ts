@@ -3,14 +3,15 @@ import {
   fittedRest,
   forecast,
   gelAlong,
+  aboutOf,
   makeItSo,
   middleSlice,
-  rangesOf,
   readRest,
   readyC,
-  restChances,
   restHistory,
   restJobOf,
+  restNumbers,
+  restOutlook,
 } from '@ostler/core'
 import type {
   ContrastWay,
@@ -19,8 +20,7 @@ import type {
   GelWish,
   Plan,
   Refit,
-  RestChances,
-  RestRanges,
+  RestNumbers,
   RestSaid,
   RestSearch,
   Shelf,
@@ -36,15 +36,17 @@ export interface RestLook extends RestSaid {
   /** What the readings say; null without any. */
   refit: Refit | null
   /** Null until many runs have been worked through. */
-  chances: RestChances | null
+  numbers: RestNumbers | null
   curve: CurvePoint[]
   frames: Frame[]
   /** How warm each cell was at its warmest while it could gel, °C: what gels cooler than that has gelled. */
   readyC: Float32Array
 }
 
-/** What comes after a look: how sure its times are; from the middle of the mould to its end, the share of each slice that gels. */
-export type RestMore = { ranges: RestRanges } | { along: number[] }
+/** What comes after a look: from the middle of the mould to its end, the share of each slice that gels. */
+export interface RestMore {
+  along: number[]
+}
 
 /** A look, what comes after it, or how far the fine one is. */
 export type Told = RestLook | RestMore | number
@@ -67,7 +69,7 @@ const CURVE_EVERY = 2
 async function look(plan: Plan, shelf: Shelf, told: (look: Told) => void): Promise<void> {
   const inputs = inputsOf(plan, shelf)
   const { refit, fitted } = fittedRest(inputs)
-  const run = async (grid: RestLook['grid'], chances: RestChances | null): Promise<RestLook> => {
+  const run = async (grid: RestLook['grid'], numbers: RestNumbers | null): Promise<RestLook> => {
     const job = fitted(restJobOf(inputs, grid, grid === 'fine' ? FRAME_S : 0))
     const steps = restHistory(job)
     let step = steps.next()
@@ -80,8 +82,8 @@ async function look(plan: Plan, shelf: Shelf, told: (look: Told) => void): Promi
     }
     const history = step.value
     return {
-      ...readRest(inputs, history, chances, fitted),
-      ...{ grid, nx: job.block.nx, ny: job.block.ny, isRound: job.block.isRound, chances, refit },
+      ...readRest(inputs, history, numbers),
+      ...{ grid, nx: job.block.nx, ny: job.block.ny, isRound: job.block.isRound, numbers, refit },
       curve: history.curve.filter((_, i) => i % CURVE_EVERY === 0),
       frames: history.frames,
       readyC: middleSlice(readyC(history.block), job.block),
@@ -89,11 +91,11 @@ async function look(plan: Plan, shelf: Shelf, told: (look: Told) => void): Promi
   }
   told(await run('coarse', null))
   await breath()
-  const fine = await run('fine', restChances(fitted(restJobOf(inputs, 'coarse'))))
+  const numbers = restNumbers(fitted(restJobOf(inputs, 'quick')), aboutOf(inputs))
+  const fine = await run('fine', numbers)
   const buffers = fine.frames.flatMap(frame => [frame.tempC.buffer, frame.converted.buffer, frame.gelled.buffer])
   told(transfer(fine, buffers))
   await breath()
-  told({ ranges: rangesOf(inputs, fitted) })
   if (fine.isRound || plan.mould.cavities > 1) return
   const along = gelAlong(fitted(restJobOf(inputs, 'whole')))
   for (let count = 1; ; count += 1) {
@@ -130,7 +132,13 @@ function contrast(plan: Plan, shelf: Shelf, cupIndex: number): ContrastWay | nul
   return contrastFor(plan, shelf, cupIndex, workOn(shelf))
 }
 
-const doorway = { look, search, contrast }
+/** What a page says of a rest in words and numbers, without its pictures: the same that the page of the rest says. */
+function said(plan: Plan, shelf: Shelf): Pick<RestSaid, 'tasks' | 'result'> {
+  const { tasks, result } = restOutlook(inputsOf(plan, shelf))
+  return { tasks, result }
+}
+
+const doorway = { look, search, contrast, said }
 export type RestWorker = typeof doorway
 
 expose(doorway)

@@ -1,3 +1,4 @@
+import { towels } from '../../plan/index.ts'
 import { expect } from 'vitest'
 import { workedThrough } from '../history.ts'
 import type { RestJob } from '../history.ts'
@@ -26,8 +27,8 @@ export const LOAF: MouldHeat = {
   ...{ widthM: 0.08, heightM: 0.07, lengthM: 0.24, isRound: false, exposure: 1 },
   ...{ wall: { kind: 'wood', mm: 12 }, liner: 'silicone' },
 }
-export const BARE: Wrap = { cover: 'film', towels: 0, below: false, under: 'wood' }
-export const WRAPPED: Wrap = { cover: 'lid', towels: 4, below: true, under: 'wood' }
+export const BARE: Wrap = { cover: 'film', towels: towels(0), under: 'wood' }
+export const WRAPPED: Wrap = { cover: 'lid', towels: towels(4, 4), under: 'wood' }
 export const ROOM: Phase[] = [{ fromS: 0, place: 'room', tempC: 21, holdS: 0 }]
 
 export interface Case {
@@ -57,7 +58,7 @@ export const jobOf = (one: Case): RestJob => {
     ...{ untilS: (one.hours ?? 12) * 3600, lengthInPlace: one.lengthInPlace ?? 0.48, frameS: 0 },
   }
 }
-export const about = { roomC: 21, soft: 0.5, acceleration: 1, isWhite: false, smallestMm: 70 }
+export const about = { soft: 0.534, water: 0.206, lnHardeners: 0, firmEnough: 63, isWhite: false, smallestMm: 70 }
 export const ran = (one: Case) => {
   const history = workedThrough(jobOf(one))
   const at = (hours: number) =>

@@ -53,7 +53,7 @@ const anyDesign = fc
       ...pour,
       id: `pour-${i}`,
       share: pour.share / whole,
-      shape: { ...pour.shape, pencil: '' },
+      shape: { ...start.score[0]!.shape, ...pour.shape, pencil: '' },
     }))
     const plan: Plan = {
       ...start,

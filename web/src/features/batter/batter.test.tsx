@@ -122,6 +122,7 @@ describe('scent', () => {
       load: 0.02,
       basis: 'oils',
       moment: 'pot',
+      how: 'hand',
       spread: 'cup',
       stabiliserRatio: 0,
     },

@@ -1,5 +1,5 @@
-import { MAX_WEIGH_INS, cureForecast, showMass } from '@ostler/core'
-import type { EditResult } from '@ostler/core'
+import { MAX_WEIGH_INS, RACK_AIRS, cureForecast, showMass } from '@ostler/core'
+import type { CureDoubt, EditResult, RackAir, WeighIn } from '@ostler/core'
 import { addDays, differenceInCalendarDays, format, isValid, parseISO, subDays } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -13,11 +13,36 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
-import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
+import { useBatch, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
+import { options } from '../../ui/options.ts'
 import { QuantityField } from '../../ui/quantity.tsx'
-import { useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+
+/** Whole days since the pour; null where its day is not known. */
+const daysSince = (pouredAt: string): number | null =>
+  isDate(pouredAt) ? differenceInCalendarDays(new Date(), parseISO(pouredAt)) : null
+
+/** Where the bars stand as they dry. */
+function RackFields() {
+  const batch = useBatch()
+  const told = useTold()
+  const air = usePlan(state => state.plan.rest.rack.air)
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-3">
+      <PlanField label="The rack stands at" kind="temperature" width={64} path={['rest', 'rack', 'tempC']} />
+      <PlanField label="Damp in the air" kind="share" decimals={0} width={64} path={['rest', 'rack', 'humidity']} />
+      <Choice<RackAir>
+        label="Bars stand"
+        value={air}
+        options={options(RACK_AIRS)}
+        onValue={value => told(batch.edit({ kind: 'set', path: ['rest', 'rack', 'air'], value }))}
+      />
+    </div>
+  )
+}
 
 const DAY = 'EEE d MMM yyyy'
 /** Of a day whose hour is not known. */
@@ -36,24 +61,37 @@ function ticksOf(masses: readonly number[]): number[] {
 export function CureSection({ waterShare }: { waterShare: number }) {
   const habits = useHabits()
   const plan = usePlan(state => state.plan)
-  const cure = useMemo(() => cureForecast(plan, waterShare), [plan, waterShare])
+  const cure = useMemo(() => cureForecast(plan, waterShare, daysSince(plan.rest.pouredAt)), [plan, waterShare])
   const { bars, readyDay } = cure
+  const doubtful = new Set(cure.doubts.map(doubt => doubt.at))
   const domain = ticksOf(cure.curve.map(point => point.massG))
-  const facts: [string, string][] = [
-    ['a bar, fresh', showMass(bars.massG, habits, 1)],
-    ['cured, about', showMass(cure.curedG, habits, 1)],
-    ['ready after', `${readyDay} days`],
+  const grams = (g: number) => showMass(g, habits, 1)
+  const facts: [string, string, string][] = [
+    [
+      'a bar, fresh',
+      grams(cure.freshG),
+      Math.abs(cure.freshG - bars.massG) < 0.5 ? '' : `planned ${grams(bars.massG)}`,
+    ],
+    ['cured, about', grams(cure.curedG), `${grams(cure.curedRange[0])} to ${grams(cure.curedRange[1])}`],
+    ['ready after', `${readyDay} days`, `${cure.readyRange[0]} to ${cure.readyRange[1]}`],
+    [
+      'nine tenths dry by',
+      `day ${Math.round(cure.dryDay)}`,
+      `${Math.round(cure.dryRange[0])} to ${Math.round(cure.dryRange[1])}`,
+    ],
   ]
   return (
     <Section title="Cure">
       <dl className="mt-2 flex flex-wrap gap-x-9 gap-y-2">
-        {facts.map(([what, value]) => (
+        {facts.map(([what, value, range]) => (
           <div key={what}>
             <dt className="text-[13px] text-soft">{what}</dt>
             <dd className="text-xl font-semibold">{value}</dd>
+            <dd className="min-h-5 text-[13px] text-soft">{range}</dd>
           </div>
         ))}
       </dl>
+      <RackFields />
       <Dates readyDay={readyDay} />
       <figure
         aria-label={`Weight of a bar as it cures: ${showMass(bars.massG, habits, 1)} fresh, ${showMass(cure.curedG, habits, 1)} when cured`}
@@ -89,7 +127,8 @@ export function CureSection({ waterShare }: { waterShare: number }) {
               <ReferenceDot
                 key={i}
                 x={one.day}
-                y={one.massG}
+                y={one.massG / one.count}
+                opacity={doubtful.has(i) || one.doubt === 'leave-out' ? 0.35 : 1}
                 r={5}
                 fill="var(--paper)"
                 stroke="var(--ink)"
@@ -99,9 +138,11 @@ export function CureSection({ waterShare }: { waterShare: number }) {
           </LineChart>
         </ResponsiveContainer>
       </figure>
-      <WeighIns freshG={bars.massG} />
+      <WeighIns freshG={bars.massG} doubts={cure.doubts} />
       <p className="mt-1 text-[13px] text-soft">
-        Four weeks at least, and until a bar loses no more than half a percent a week. Selling has local rules.
+        Four weeks at least, and until a bar loses no more than half a percent a week. Weights of the first three weeks
+        say little of the end: weigh again after five. On a label give the lower weight at most; selling has local
+        rules.
       </p>
     </Section>
   )
@@ -170,21 +211,26 @@ function LastDay({ wanted, readyDay }: { wanted: Date; readyDay: number }) {
   )
 }
 
-function WeighIns({ freshG }: { freshG: number }) {
+function WeighIns({ freshG, doubts }: { freshG: number; doubts: readonly CureDoubt[] }) {
   const batch = useBatch()
   const told = useTold()
   const habits = useHabits()
   const weighIns = usePlan(state => state.plan.rest.weighIns)
   const [day, setDay] = useState(7)
+  const [count, setCount] = useState(1)
+  const [bar, setBar] = useState('')
   const [massG, setMassG] = useState(() => Math.round(freshG * 0.95))
   const weigh = (g: number): EditResult => {
     setMassG(g)
     return { ok: true, plan: batch.get().plan }
   }
   const [sentence, setSentence] = useState('')
-  const set = (value: typeof weighIns) => batch.edit({ kind: 'set', path: ['rest', 'weighIns'], value })
+  const set = (value: readonly WeighIn[]) => batch.edit({ kind: 'set', path: ['rest', 'weighIns'], value })
+  const change = (at: number, to: Partial<WeighIn>) =>
+    told(set(weighIns.map((one, i) => (i === at ? { ...one, ...to } : one))))
   const note = () => {
-    const result = set([...weighIns, { day, massG }].sort((a, b) => a.day - b.day))
+    const weighed: WeighIn = { day, massG, bar: count > 1 ? '' : bar, count, doubt: 'ask' }
+    const result = set([...weighIns, weighed].sort((a, b) => a.day - b.day))
     setSentence(result.ok ? '' : result.sentence)
   }
   return (
@@ -194,7 +240,32 @@ function WeighIns({ freshG }: { freshG: number }) {
           Days after the pour
           <NumberCell label="Days after the pour" kind="plain" unit="" value={day} onValue={setDay} />
         </label>
-        <QuantityField label="The bar weighs" kind="mass" habits={habits} width={72} value={massG} onValue={weigh} />
+        <label className="flex flex-col text-[13px] text-soft">
+          Bars together
+          <NumberCell
+            label="Bars together"
+            kind="plain"
+            unit=""
+            value={count}
+            onValue={value => setCount(Math.max(1, Math.round(value)))}
+          />
+        </label>
+        {count === 1 && (
+          <Choice
+            label="Which bar"
+            value={bar}
+            options={['', 'b', 'c', 'd', 'e', 'f'].map(value => ({ value, text: value === '' ? 'a' : value }))}
+            onValue={setBar}
+          />
+        )}
+        <QuantityField
+          label={count > 1 ? 'They weigh' : 'The bar weighs'}
+          kind="mass"
+          habits={habits}
+          width={72}
+          value={massG}
+          onValue={weigh}
+        />
         <button className="button" disabled={weighIns.length >= MAX_WEIGH_INS} onClick={note}>
           Note it
         </button>
@@ -204,20 +275,60 @@ function WeighIns({ freshG }: { freshG: number }) {
           {sentence}
         </p>
       )}
-      <ul className="max-w-100">
+      <ul className="max-w-140">
         {weighIns.map((one, i) => (
-          <li key={i} className="flex items-center gap-2 border-t border-line text-[14px]">
-            day {one.day}: {showMass(one.massG, habits, 0.1)}
-            <button
-              className="quiet ml-auto"
-              aria-label={`Remove weigh-in ${i + 1}`}
-              onClick={() => told(set(weighIns.filter((_, n) => n !== i)))}
-            >
-              <Trash2 size={15} aria-hidden />
-            </button>
-          </li>
+          <WeighInRow
+            key={i}
+            one={one}
+            index={i}
+            doubt={doubts.find(doubt => doubt.at === i)}
+            onChange={to => change(i, to)}
+            onRemove={() => told(set(weighIns.filter((_, n) => n !== i)))}
+          />
         ))}
       </ul>
     </div>
+  )
+}
+
+interface RowProps {
+  one: WeighIn
+  index: number
+  doubt: CureDoubt | undefined
+  onChange: (to: Partial<WeighIn>) => void
+  onRemove: () => void
+}
+
+/** A weigh-in, and what is asked of it where it looks wrong. */
+function WeighInRow({ one, index, doubt, onChange, onRemove }: RowProps) {
+  const habits = useHabits()
+  const say = useSay()
+  const which = one.count > 1 ? `${one.count} bars` : `bar ${one.bar || 'a'}`
+  return (
+    <li className="border-t border-line text-[14px]">
+      <div className={`flex items-center gap-2 ${one.doubt === 'leave-out' ? 'text-soft line-through' : ''}`}>
+        day {one.day}, {which}: {showMass(one.massG, habits, 0.1)}
+        {one.doubt === 'it-is-so' && <span className="text-soft">said to be so</span>}
+        <button className="quiet ml-auto" aria-label={`Remove weigh-in ${index + 1}`} onClick={onRemove}>
+          <Trash2 size={15} aria-hidden />
+        </button>
+      </div>
+      {doubt && (
+        <div role="alert" className="flex flex-wrap items-center gap-2 pb-1">
+          <span className="font-semibold">{say(doubt.question)}</span>
+          {doubt.offerG !== null && (
+            <button className="button" onClick={() => onChange({ massG: Number(doubt.offerG!.toFixed(1)) })}>
+              Yes, {showMass(doubt.offerG, habits, 0.1)}
+            </button>
+          )}
+          <button className="button" onClick={() => onChange({ doubt: 'it-is-so' })}>
+            It is so
+          </button>
+          <button className="button" onClick={() => onChange({ doubt: 'leave-out' })}>
+            Leave it out
+          </button>
+        </div>
+      )}
+    </li>
   )
 }

@@ -11,7 +11,7 @@ import {
   showShare,
   thicknessFor,
 } from '@ostler/core'
-import type { CutForecast, CutPart, EditResult, Plan } from '@ostler/core'
+import type { CutForecast, CutPart, EditResult, MouldBars, Plan } from '@ostler/core'
 import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
@@ -58,7 +58,7 @@ export function CutPage() {
               {showLength(bars.lengthMm, habits)} by {showLength(bars.widthMm, habits)} by{' '}
               {showLength(bars.heightMm, habits)}
               {differs && `, from ${showMass(bars.leastG, habits, 1)} to ${showMass(bars.mostG, habits, 1)}`}
-              {plan.moreMoulds.length > 0 && '; of the first mould'}
+              {cure && plan.moreMoulds.length > 0 && `; ${allOf(cure.moulds)}`}
             </p>
           )}
         </div>
@@ -73,6 +73,10 @@ export function CutPage() {
     </main>
   )
 }
+
+/** Bars of all moulds, mould by mould. */
+const allOf = (moulds: readonly MouldBars[]): string =>
+  `with the other moulds ${moulds.reduce((sum, mould) => sum + mould.count, 0)} bars: ${moulds.map(mould => `${mould.count} of ${mould.name}`).join(', ')}`
 
 function Steps({ plan, cut }: { plan: Plan; cut: CutForecast }) {
   const { shelf } = useBatch()

@@ -50,7 +50,7 @@ export function RestCurves({ look }: { look: RestLook }) {
   const points = look.curve
     .filter(point => point.s <= HOURS_SHOWN * 3600)
     .map(point => ({ ...point, min: point.s / 60 }))
-  const band = (look.chances?.core ?? []).map(({ s, low, high }) => ({ min: s / 60, band: [low, high] }))
+  const band = (look.numbers?.core ?? []).map(({ s, low, high }) => ({ min: s / 60, band: [low, high] }))
   const show = (c: number) => showTemperature(Math.round(c), habits)
   const id = useId()
   return (

@@ -1,5 +1,5 @@
 import { showChance, showTemperature } from '@ostler/core'
-import type { Refit, RestRanges, UnitHabits } from '@ostler/core'
+import type { Band, Refit, TimeBand, UnitHabits } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
@@ -24,12 +24,11 @@ interface Looked {
   /** Share of the fine look that is done; null when it is there. */
   progress: number | null
   sentence: string | null
-  /** How sure the times are, and shares gelled from the middle of the mould to its end; null until they are there. */
-  ranges: RestRanges | null
+  /** Shares gelled from the middle of the mould to its end; null until they are there. */
   along: number[] | null
 }
 
-const NOTHING: Looked = { look: null, progress: 0, sentence: null, ranges: null, along: null }
+const NOTHING: Looked = { look: null, progress: 0, sentence: null, along: null }
 
 /** The rest of the plan as it stands: coarse at once, fine a moment later; what is older is stopped. */
 function useRest(): Looked {
@@ -44,10 +43,9 @@ function useRest(): Looked {
       const working = lookAtRest(plan, batch.shelf, told =>
         setLooked(before => {
           if (typeof told === 'number') return { ...before, progress: told }
-          if ('along' in told || 'ranges' in told) return { ...before, ...told }
+          if ('along' in told) return { ...before, ...told }
           const isFine = told.grid === 'fine'
-          const more = isFine ? { ranges: null, along: null } : { ranges: before.ranges, along: before.along }
-          return { look: told, progress: isFine ? null : 0, sentence: null, ...more }
+          return { look: told, progress: isFine ? null : 0, sentence: null, along: isFine ? null : before.along }
         }),
       )
       stop = working.stop
@@ -125,10 +123,10 @@ function UseInColours({ share }: { share: number }) {
   )
 }
 
-function Looked({ look, progress, ranges, along }: Looked & { look: RestLook }) {
+function Looked({ look, progress, along }: Looked & { look: RestLook }) {
   return (
     <>
-      <Verdict look={look} progress={progress} ranges={ranges} />
+      <Verdict look={look} progress={progress} />
       {look.refit && <Fitted refit={look.refit} />}
       <UseInColours share={look.result.gelledShare} />
       {look.frames.length > 0 && <HeatMap look={look} />}
@@ -148,8 +146,8 @@ function Looked({ look, progress, ranges, along }: Looked & { look: RestLook }) 
 const CLASS_WORDS = { none: 'no gel', partial: 'a ring', full: 'full gel' } as const
 
 /** A span of time, as short as it can be said. */
-const between = ([from, to]: [number, number]): string =>
-  showHours(from) === showHours(to) ? `about ${showHours(from)}` : `${showHours(from)} to ${showHours(to)}`
+const between = ({ low, high }: Band): string =>
+  showHours(low) === showHours(high) ? `about ${showHours(low)}` : `${showHours(low)} to ${showHours(high)}`
 
 interface Fact {
   what: string
@@ -161,42 +159,40 @@ interface Fact {
 }
 
 /** What the page is opened for: how hot, whether and when it gels, when it may come out. */
-function factsOf({ result, chances, ash }: RestLook, ranges: RestRanges | null, habits: UnitHabits): Fact[] {
+function factsOf({ result, numbers, ash }: RestLook, habits: UnitHabits): Fact[] {
   const show = (c: number) => showTemperature(Math.round(c), habits)
-  const range = (key: keyof RestRanges) => (ranges?.[key] ? between(ranges[key]) : '')
-  const peak = chances ? `${show(chances.peakC[0])} to ${show(chances.peakC[2])}` : ''
-  const gels =
-    result.startMin === null
-      ? []
-      : [
-          { what: 'gel starts', term: 'gel', value: showHours(result.startMin), range: range('startMin') },
-          ...(result.fullMin === null
-            ? []
-            : [{ what: 'clear to the corners', value: showHours(result.fullMin), range: range('fullMin') }]),
-        ]
+  const about = (min: number) => `${numbers ? '' : 'about '}${showHours(min)}`
+  const time = (what: string, min: number | null, band: TimeBand | null | undefined, never = ''): Fact[] =>
+    min === null
+      ? never === ''
+        ? []
+        : [{ what, value: never, range: '' }]
+      : [{ what, value: about(min), range: band ? `${between(band)}${inRuns(band)}` : '' }]
+  const { startMin, fullMin, unmouldMin, hardMin, spentMin } = result
   return [
-    { what: 'warmest', value: show(result.peakC), range: peak },
-    { what: 'that is after', value: showHours(result.peakMin), range: range('peakMin') },
-    ...gels,
     {
-      what: 'unmould and cut from',
-      value: result.unmouldMin === null ? 'not within 5 days' : showHours(result.unmouldMin),
-      range: range('unmouldMin'),
+      what: 'warmest',
+      value: show(result.peakC),
+      range: numbers ? `${show(numbers.peakC.low)} to ${show(numbers.peakC.high)}` : '',
     },
-    {
-      what: 'lye spent by',
-      value: result.spentMin === null ? 'later than 5 days' : showHours(result.spentMin),
-      range: 'no clearance',
-    },
-    { what: 'ash', term: 'ash', value: ash.word, range: '' },
+    ...time('that is after', result.peakMin, numbers?.peakMin),
+    ...time('gel starts', startMin, numbers?.startMin).map(fact => ({ ...fact, term: 'gel' })),
+    ...time('clear to the corners', fullMin, numbers?.fullMin),
+    ...time('unmould and cut from', unmouldMin, numbers?.unmouldMin, 'not within 5 days'),
+    ...time('too hard for a wire by', hardMin, numbers?.hardMin),
+    ...time('lye spent by', spentMin, null, 'later than 5 days').map(fact => ({ ...fact, range: 'no clearance' })),
+    { what: 'ash', term: 'ash', value: ash.word, range: showChance(ash.chance) },
   ]
 }
 
-function Verdict({ look, progress, ranges }: Pick<Looked, 'progress' | 'ranges'> & { look: RestLook }) {
+/** Said where not every run comes to it. */
+const inRuns = ({ share }: TimeBand): string => (share < 0.9 ? `, in ${Math.round(share * 10)} of 10 runs` : '')
+
+function Verdict({ look, progress }: Pick<Looked, 'progress'> & { look: RestLook }) {
   const say = useSay()
   const habits = useHabits()
-  const { result, chances, sentence, notices } = look
-  const isBad = result.crack > 0.4
+  const { result, numbers, sentence, notices } = look
+  const isBad = result.crack > 0.5
   return (
     <section aria-label="What the rest comes to" className="max-[900px]:-order-2">
       <h1 className={`text-2xl ${isBad ? 'text-rust' : ''}`} aria-live="polite">
@@ -205,7 +201,7 @@ function Verdict({ look, progress, ranges }: Pick<Looked, 'progress' | 'ranges'>
       </h1>
       <p className="max-w-180 text-soft">{say(sentence.reason)}</p>
       <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2">
-        {factsOf(look, ranges, habits).map(({ what, term, value, range }) => (
+        {factsOf(look, habits).map(({ what, term, value, range }) => (
           <div key={what}>
             <dt className="text-[13px] text-soft">{term ? <Term at={term}>{what}</Term> : what}</dt>
             <dd className="text-xl font-semibold">{value}</dd>
@@ -217,9 +213,9 @@ function Verdict({ look, progress, ranges }: Pick<Looked, 'progress' | 'ranges'>
         {progress !== null ? (
           <progress value={progress} max={1} aria-label="Working it through finely" className="w-40 align-middle" />
         ) : (
-          chances &&
+          numbers &&
           `${(['none', 'partial', 'full'] as const)
-            .map(key => `${CLASS_WORDS[key]} ${showChance(chances.gel[key])}`)
+            .map(key => `${CLASS_WORDS[key]} ${showChance(numbers.gel[key])}`)
             .join(' · ')}. Small: where 4 of 5 runs lie. Lye spent is what the model says: test as usual.`
         )}
       </p>

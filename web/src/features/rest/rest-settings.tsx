@@ -1,5 +1,6 @@
 import { COVERS, GEL_WISHES, MAX_REST_STEPS, MOULD_WALLS, PLACES, UNDERS, restStep, staysCold } from '@ostler/core'
 import type { Cover, GelWish, Place, RestStep, UnderKind, WallKind } from '@ostler/core'
+import { RestSurroundings } from './rest-surroundings.tsx'
 import { Plus, Trash2 } from 'lucide-react'
 import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
@@ -23,6 +24,11 @@ const WALL_WORDS: Readonly<Record<WallKind, string>> = {
   acrylic: 'acrylic',
   film: 'film',
 }
+
+const SIDE_WORDS = { top: 'on top', sides: 'round the sides', below: 'below' } as const
+
+/** When soap is usually taken out of the cold again, h. */
+const BACK_H: Partial<Record<Place, number>> = { refrigerator: 18, freezer: 8 }
 
 /** Usual hours in the cold. */
 const OUT_AGAIN_H = [12, 18, 24]
@@ -62,6 +68,7 @@ export function RestSettings() {
           onValue={value => set('under', value)}
         />
         <PlanField label="Room" kind="temperature" width={64} path={['conditions', 'roomC']} />
+        <PlanField label="Damp in the air" kind="share" decimals={0} width={64} path={['rest', 'humidity']} />
       </div>
       <ol className="flex flex-col gap-3">
         {steps.map((step, i) => (
@@ -80,7 +87,7 @@ export function RestSettings() {
       </ol>
       {isCold && steps.length < MAX_REST_STEPS && (
         <p className="flex flex-wrap items-center gap-2 text-[13px]">
-          When it comes out again:
+          Left there it sets, but not for unmoulding. When it comes out again:
           {OUT_AGAIN_H.map(h => (
             <button
               key={h}
@@ -110,6 +117,7 @@ export function RestSettings() {
         <Plus size={16} aria-hidden /> then …
       </button>
       <Oven />
+      <RestSurroundings />
       <Check label="mist the top with alcohol, against ash" checked={mist} onChange={value => set('mist', value)} />
       <Readings />
     </section>
@@ -122,6 +130,19 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
   const path = (key: string) => ['rest', 'steps', index, key]
   const set = (key: keyof RestStep, value: unknown) => told(batch.edit({ kind: 'set', path: path(key), value }))
   const isWarm = step.place === 'oven' || step.place === 'mat'
+  const steps = usePlan(state => state.plan.rest.steps)
+  /** Into the cold goes with the way back out of it, which can be moved. */
+  const setPlace = (place: Place) => {
+    const after = { ...step, place }
+    const backH = BACK_H[place]
+    const isLast = index === steps.length - 1
+    const back =
+      backH && isLast && steps.length < MAX_REST_STEPS
+        ? [restStep({ atMin: Math.min(5700, step.atMin + backH * 60), cover: step.cover })]
+        : []
+    const value = [...steps.slice(0, index), after, ...back, ...steps.slice(index + 1)]
+    told(batch.edit({ kind: 'set', path: ['rest', 'steps'], value }))
+  }
   return (
     <li className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-2">
       <div className="col-span-2 flex items-end gap-3">
@@ -142,7 +163,7 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
           className="w-full"
           value={step.place}
           options={options(PLACES)}
-          onValue={value => set('place', value)}
+          onValue={setPlace}
         />
       </div>
       {isWarm && (
@@ -158,10 +179,19 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
         </>
       )}
       <Choice<Cover> label="Top" value={step.cover} options={options(COVERS)} onValue={value => set('cover', value)} />
-      <PlanField label="Layers of towel" kind="plain" decimals={0} width={64} path={path('towels')} />
-      {step.towels > 0 && (
-        <Check label="towels below too" checked={step.below} onChange={value => set('below', value)} />
-      )}
+      <fieldset className="col-span-2 grid grid-cols-3 gap-3">
+        <legend className="text-[13px] text-soft">Layers of towel</legend>
+        {(['top', 'sides', 'below'] as const).map(side => (
+          <PlanField
+            key={side}
+            label={SIDE_WORDS[side]}
+            kind="plain"
+            decimals={0}
+            width={48}
+            path={['rest', 'steps', index, 'towels', side]}
+          />
+        ))}
+      </fieldset>
     </li>
   )
 }

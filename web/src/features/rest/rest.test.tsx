@@ -1,14 +1,15 @@
 import {
   forecast,
   middleSlice,
-  rangesOf,
   readRest,
   readyC,
   referenceShelf,
-  restChances,
+  aboutOf,
   restJobOf,
+  restNumbers,
   restStep,
   starterPlan,
+  towels,
   workedThrough,
 } from '@ostler/core'
 import type { Plan } from '@ostler/core'
@@ -59,23 +60,23 @@ function looked(plan: Plan) {
   const inputs = { ...made.forecast, plan, shelf: referenceShelf() }
   const job = restJobOf(inputs, 'coarse', 3600)
   const history = workedThrough(job)
-  const chances = restChances(job, 8)
+  const numbers = restNumbers(restJobOf(inputs, 'quick'), aboutOf(inputs), 8)
   const look = {
-    ...readRest(inputs, history, chances),
-    ...{ grid: 'fine', nx: job.block.nx, ny: job.block.ny, isRound: false, chances },
+    ...readRest(inputs, history, numbers),
+    ...{ grid: 'fine', nx: job.block.nx, ny: job.block.ny, isRound: false, numbers },
     refit: { rate: 1.21, losses: 0.9, rateSd: 0.1, lossesSd: 0.07 },
     ...{ curve: history.curve, frames: history.frames, readyC: middleSlice(readyC(history.block), job.block) },
   }
-  return { look, ranges: rangesOf(inputs) }
+  return { look }
 }
 
 const start = starterPlan('Rest')
 const warm: Plan = {
   ...start,
   conditions: { ...start.conditions, mixC: 42 },
-  rest: { ...start.rest, wish: 'none', steps: [restStep({ cover: 'lid', towels: 4, below: true })] },
+  rest: { ...start.rest, wish: 'none', steps: [restStep({ cover: 'lid', towels: towels(4, 4) })] },
 }
-const { look, ranges } = looked(warm)
+const { look } = looked(warm)
 const shown = async (plan: Plan) => {
   const batch = opened(plan, <RestPage />)
   await waitFor(() => expect(worker.look.name).not.toBe('look'))
@@ -83,7 +84,6 @@ const shown = async (plan: Plan) => {
     await new Promise(resolve => setTimeout(resolve, 300))
   })
   await act(async () => worker.look(look))
-  await act(async () => worker.look({ ranges }))
   return batch
 }
 

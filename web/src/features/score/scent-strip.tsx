@@ -1,5 +1,5 @@
 import { ACCELERATIONS, capShare, findById, limitOfOils, plannedScent, showMass } from '@ostler/core'
-import type { AccelerationClass, ScentMoment } from '@ostler/core'
+import type { AccelerationClass, ScentMoment, ScentWay } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -17,6 +17,12 @@ const MOMENTS: readonly { value: ScentMoment; text: string }[] = [
   { value: 'pot', text: 'into the pot' },
   { value: 'with-colour', text: 'with the colour' },
   { value: 'last', text: 'cup by cup, last' },
+  { value: 'never-stop', text: 'never stop: blended in, poured at once' },
+]
+
+const WAYS: readonly { value: ScentWay; text: string }[] = [
+  { value: 'hand', text: 'by hand' },
+  { value: 'bursts', text: 'in bursts' },
 ]
 
 const NONE = ''
@@ -45,7 +51,9 @@ export function ScentStrip() {
       plannedScent(
         parts,
         Math.min(wish, most),
-        scent ? { moment: scent.moment, spread: scent.spread, stabiliserRatio: scent.stabiliserRatio } : {},
+        scent
+          ? { moment: scent.moment, how: scent.how, spread: scent.spread, stabiliserRatio: scent.stabiliserRatio }
+          : {},
       ),
     )
   }
@@ -59,6 +67,7 @@ export function ScentStrip() {
   ]
   const first = scent?.parts[0]?.scent
   const note = first && !isBlend ? findById(scents, first)?.note : undefined
+  const mayBurst = scent && ['pot', 'with-colour', 'last'].includes(scent.moment)
   return (
     <section aria-label="Scent" className="border-b border-line px-5 py-2 max-[900px]:px-3">
       <div className="flex items-center gap-2">
@@ -92,6 +101,18 @@ export function ScentStrip() {
               onValue={value => set(['moment'], value)}
             />
           </div>
+          {mayBurst && (
+            <div className="shrink-0">
+              <Choice<ScentWay>
+                bare
+                label="How the scent goes in"
+                className="w-26"
+                value={scent.how}
+                options={WAYS}
+                onValue={value => set(['how'], value)}
+              />
+            </div>
+          )}
           <p className="min-w-0 truncate text-[13px] text-soft" title={note}>
             {forecast &&
               `${showMass(forecast.portions.scentG, habits)}${scent.basis === 'batter' ? ', by the batter' : ''}. `}

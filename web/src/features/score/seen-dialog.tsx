@@ -1,9 +1,11 @@
-import { MAX_SEEN, showMinutes, tidy, traceName } from '@ostler/core'
+import { MAX_SEEN, SEEN_BY, showMinutes, tidy, traceName } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
+import type { SeenBy } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { useTold } from '../../ui/plan-field.tsx'
 import { Term } from '../../ui/term.tsx'
@@ -17,6 +19,7 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
   const [cup, setCup] = useState(plan.cups[0]!.id)
   const [atMin, setAtMin] = useState(6)
   const [level, setLevel] = useState(2)
+  const [by, setBy] = useState<SeenBy>('eye')
   const { seen } = plan
   const set = (value: typeof seen) => told(batch.edit({ kind: 'set', path: ['seen'], value }))
   const nameOf = (id: string) => plan.cups.find(one => one.id === id)?.name ?? id
@@ -25,7 +28,8 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
     <Ask open title="Trace that was seen" onClose={onClose}>
       <p className="mb-3 text-soft">
         Stir, lift the spoon, and say what the drip shows: its <Term at="level">level of trace</Term>. One sighting
-        counts for something, several for more; a wild one is not believed whole.
+        counts for something, several for more. What is thicker than expected is always believed to be at least that: a
+        batter that has set has set.
       </p>
       <div className="flex flex-wrap items-end gap-4">
         <Choice
@@ -42,10 +46,11 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
           Trace, 1 to 5: {traceName(level)}
           <NumberCell label="Trace" kind="plain" unit="" value={level} onValue={setLevel} />
         </label>
+        <Choice label="Told by" value={by} options={options(SEEN_BY)} onValue={setBy} />
         <button
           className="button button-main"
           disabled={seen.length >= MAX_SEEN}
-          onClick={() => set([...seen, { cup, atMin, level }])}
+          onClick={() => set([...seen, { cup, atMin, level, by }])}
         >
           Add
         </button>

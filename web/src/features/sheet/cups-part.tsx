@@ -12,6 +12,7 @@ const MOMENTS = {
   pot: 'stirred into the pot before the split',
   'with-colour': 'with the colour',
   last: 'right before its pour',
+  'never-stop': 'blended into what is left in the pot, which is then poured without a stop',
 }
 
 /** Each cup with what goes into it. */

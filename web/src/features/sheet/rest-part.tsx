@@ -1,28 +1,42 @@
-import { restAtOnce } from '@ostler/core'
-import { useMemo } from 'react'
+import type { Plan, RestSaid } from '@ostler/core'
+import { useEffect, useState } from 'react'
 import { useBatch, useSay } from '../../plan/context.tsx'
 import { clockAfter } from '../../ui/clock.ts'
+import { restSaid } from '../../workers/rest.ts'
 import { Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
 
-/** What to do when in the mould, by the clock where the mixing has its hour. */
+interface Reckoned {
+  plan: Plan | null
+  said: Pick<RestSaid, 'tasks' | 'result'> | null
+  failed: string
+}
+
+/** What to do when in the mould, by the clock where the mixing has its hour; the same numbers as on the page of the rest. */
 export function RestPart({ plan, forecast }: Parts) {
   const { shelf } = useBatch()
   const say = useSay()
-  const { portions, lanes } = forecast
-  const { tasks, result } = useMemo(() => restAtOnce({ plan, shelf, portions, lanes }), [plan, shelf, portions, lanes])
-  const lastMin = Math.max(...lanes.pours.map(pour => pour.endMin))
+  const [reckoned, setReckoned] = useState<Reckoned>({ plan: null, said: null, failed: '' })
+  useEffect(() => {
+    const working = restSaid(plan, shelf, said => setReckoned({ plan, said, failed: '' }))
+    working.done.catch((error: Error) => setReckoned({ plan, said: null, failed: error.message }))
+    return working.stop
+  }, [plan, shelf])
+  // What was reckoned of an older plan is not shown beside this one.
+  const { said, failed } = reckoned.plan === plan ? reckoned : { said: null, failed: '' }
+  const lastMin = Math.max(...forecast.lanes.pours.map(pour => pour.endMin))
   const { startAt } = plan.heat
   return (
     <Section title="6 · Rest">
-      <p>
-        {tasks.map(task => (
+      <p aria-busy={said === null}>
+        {said === null && (failed || 'Reckoning …')}
+        {said?.tasks.map(task => (
           <span key={`${task.atMin} ${task.what}`} className="mr-3">
             <Tick /> <strong>{clockAfter(startAt, lastMin, task.atMin)}</strong>: {say(task.what)}.
           </span>
         ))}
-        {result.unmouldMin === null && 'It may not be firm within five days.'} Estimates: look, and touch, before you go
-        by them.
+        {said && said.result.unmouldMin === null && 'It may not be firm within five days.'}
+        {said && ' Estimates: look, and touch, before you go by them.'}
       </p>
     </Section>
   )

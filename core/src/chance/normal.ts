@@ -1,14 +1,3 @@
-/** Halton's sequence: the same points for every job, so that differences between plans are sharper than either. */
-export function halton(index: number, base: number): number {
-  let value = 0
-  let part = 1 / base
-  for (let i = index; i > 0; i = Math.floor(i / base)) {
-    value += (i % base) * part
-    part /= base
-  }
-  return value
-}
-
 /** Inverse of the normal distribution; Acklam's rational approximation, relative error below 1.2e-9. */
 export function inverseNormal(p: number): number {
   const a = [
@@ -29,4 +18,12 @@ export function inverseNormal(p: number): number {
   if (p > 1 - edge) return -inverseNormal(1 - p)
   const q = p - 0.5
   return (row(a, q * q) * q) / (row(b, q * q) * q * q + 1)
+}
+
+/** Standard normal distribution; Abramowitz and Stegun 7.1.26, error under 1.5e-7. */
+export function normal(x: number): number {
+  const t = 1 / (1 + (0.3275911 * Math.abs(x)) / Math.SQRT2)
+  const poly = t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))))
+  const tail = (poly * Math.exp((-x * x) / 2)) / 2
+  return x >= 0 ? 1 - tail : tail
 }

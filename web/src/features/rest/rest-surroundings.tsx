@@ -1,0 +1,103 @@
+import { BOXES, MAX_ROOM_CHANGES } from '@ostler/core'
+import type { BoxKind } from '@ostler/core'
+import { Plus, Trash2 } from 'lucide-react'
+import { useBatch, usePlan } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+
+/** What is seldom otherwise: the wall's thickness, a warmed mould, neighbours, a room that changes, the box. */
+export function RestSurroundings() {
+  const batch = useBatch()
+  const told = useTold()
+  const { wallMm, preheatedC, beside, room, box, steps } = usePlan(state => state.plan.rest)
+  const roomC = usePlan(state => state.plan.conditions.roomC)
+  const set = (path: (string | number)[], value: unknown) =>
+    told(batch.edit({ kind: 'set', path: ['rest', ...path], value }))
+  const addRoom = () =>
+    set(['room'], [...room, { atMin: Math.min(5700, (room.at(-1)?.atMin ?? 0) + 240), tempC: roomC }])
+  return (
+    <details className="border-t border-booth-deep pt-2">
+      <summary className="cursor-pointer">More about where it stands</summary>
+      <div className="mt-2 flex flex-col gap-3">
+        <div>
+          <Check
+            label="I know how thick the wall is"
+            checked={wallMm !== null}
+            onChange={on => set(['wallMm'], on ? 12 : null)}
+          />
+          {wallMm !== null && <PlanField label="Wall" kind="length" width={64} path={['rest', 'wallMm']} />}
+        </div>
+        <div>
+          <Check
+            label="the mould is warmed before the pour"
+            checked={preheatedC !== null}
+            onChange={on => set(['preheatedC'], on ? 40 : null)}
+          />
+          {preheatedC !== null && (
+            <PlanField label="Warmed to" kind="temperature" width={64} path={['rest', 'preheatedC']} />
+          )}
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          <Choice
+            label="Moulds beside it"
+            value={String(beside.count)}
+            options={[
+              { value: '0', text: 'none' },
+              { value: '1', text: 'one' },
+              { value: '2', text: 'one on either side' },
+            ]}
+            onValue={value => set(['beside', 'count'], Number(value))}
+          />
+          {beside.count > 0 && <PlanField label="Gap" kind="length" width={64} path={['rest', 'beside', 'gapMm']} />}
+        </div>
+        {steps.some(step => step.place === 'box') && (
+          <fieldset className="grid grid-cols-2 gap-3">
+            <legend className="text-[13px] text-soft">The box</legend>
+            <Choice<BoxKind>
+              label="Kind"
+              value={box.kind}
+              options={options(BOXES)}
+              onValue={value => set(['box', 'kind'], value)}
+            />
+            <PlanField label="Litres" kind="plain" decimals={0} width={64} path={['rest', 'box', 'litres']} />
+            <PlanField label="Moulds in it" kind="plain" decimals={0} width={64} path={['rest', 'box', 'moulds']} />
+          </fieldset>
+        )}
+        <div>
+          <p className="text-[13px] text-soft">The room changes</p>
+          <ul>
+            {room.map((_, i) => (
+              <li key={i} className="flex items-end gap-3">
+                <PlanField
+                  label="After, minutes"
+                  kind="plain"
+                  decimals={0}
+                  width={64}
+                  path={['rest', 'room', i, 'atMin']}
+                />
+                <PlanField label="to" kind="temperature" width={64} path={['rest', 'room', i, 'tempC']} />
+                <button
+                  className="quiet ml-auto"
+                  aria-label={`Remove change ${i + 1} of the room`}
+                  onClick={() =>
+                    set(
+                      ['room'],
+                      room.filter((_, n) => n !== i),
+                    )
+                  }
+                >
+                  <Trash2 size={16} aria-hidden />
+                </button>
+              </li>
+            ))}
+          </ul>
+          <button className="button mt-1" disabled={room.length >= MAX_ROOM_CHANGES} onClick={addRoom}>
+            <Plus size={16} aria-hidden /> a change
+          </button>
+        </div>
+      </div>
+    </details>
+  )
+}
