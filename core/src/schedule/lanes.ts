@@ -134,7 +134,8 @@ export interface Lanes {
   seenPace: number
 }
 
-function marginMin(job: Job, late: Run, i: number): number {
+/** Minutes after a pour of a run until what is left in its cup is too thick; negative: by so much it came too late. */
+export function marginMin(job: Job, late: Run, i: number): number {
   const pour = late.pours[i]!
   const { window, cup } = job.pours[i]!
   if (pour.endLevel <= window.hi) return secondsUntil(window.hi, pour.after, LONGEST_MARGIN_S) / 60
