@@ -1,3 +1,5 @@
 export { remediesFor } from './remedies.ts'
 export type { Remedy } from './remedies.ts'
 export type { Risk } from './risk.ts'
+export { adviceFor, sureRisk } from './advice.ts'
+export type { Advice } from './advice.ts'

@@ -1,4 +1,4 @@
-import { barsAlong, baseAreaMm2, emptyCavities, isColumn, isTray } from '../plan/index.ts'
+import { batterDensity, barsAlong, baseAreaMm2, emptyCavities, isColumn, isTray } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
@@ -179,7 +179,7 @@ function stepsOf(
 
 /** How the first mould is cut, and what becomes of its soap. */
 export function cutForecast(plan: Plan): CutForecast {
-  const gPerMm3 = plan.conditions.densityGPerMl / 1000
+  const gPerMm3 = batterDensity(plan) / 1000
   const sizes = { wholeG: baseAreaMm2(plan.mould) * plan.mould.fillMm * gPerMm3, gPerMm3 }
   return isTray(plan.mould) ? cutTray(plan, sizes) : cutAlong(plan, sizes)
 }

@@ -9,7 +9,8 @@ import type { ScentLoad } from '../recipe/index.ts'
 import { TAGS, findById } from '../shelf/index.ts'
 import type { Shelf, ShelfItem } from '../shelf/index.ts'
 import type { RecipeResult } from './recipe-result.ts'
-import type { Job } from '../schedule/index.ts'
+import type { Job, Lanes, Quickens } from '../schedule/index.ts'
+import { batterNotices } from './batter-notices.ts'
 import type { BatchFreeLye } from '../weighing/index.ts'
 
 const USUAL_OILS_OFF = 0.0005
@@ -170,7 +171,7 @@ function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
       notices.push({ path, weight: 'warn', sentence })
     }
     if (part.scent.acceleration === 'seizes') {
-      const sentence = `${part.name} is known to seize batter. It suits plain soap in one colour, poured at once.`
+      const sentence = `${part.name} is known to seize batter. It works in one colour: plain cups poured first, the scent blended into what is left in the pot, and that poured without a stop.`
       notices.push({ path, weight: 'warn', sentence })
     }
     if (part.scent.phototoxic === 'yes')
@@ -221,11 +222,18 @@ function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
 }
 
 const LARGE_POT_KG = 8
+/** For how long each way of blending is gone on with. */
+const LONGEST: Readonly<Record<Job['blending'], string>> = {
+  stick: 'Twenty minutes of blending',
+  bursts: 'An hour of bursts',
+  whisk: 'Four hours with the whisk',
+  hand: 'Eight hours of stirring',
+}
 
 function bench(plan: Plan, job: Job, neverEmulsified: boolean): Notice[] {
   const notices: Notice[] = []
   const { mixC } = plan.conditions
-  if (mixC < job.pace.clearPointC + 2) {
+  if (!job.whipped && mixC < job.pace.clearPointC + 2) {
     const sentence = `At ${mixC} °C the fats begin to set (they are clear from ${job.pace.clearPointC} °C): batter can look thick without being soap. Mix at ${Math.ceil(job.pace.clearPointC + 2)} °C or warmer.`
     notices.push({ path: 'conditions.mixC', weight: 'warn', sentence })
   } else if (mixC > 50) {
@@ -243,7 +251,7 @@ function bench(plan: Plan, job: Job, neverEmulsified: boolean): Notice[] {
     })
   }
   if (neverEmulsified) {
-    const sentence = `A quarter of an hour of blending does not bring this batter to level ${plan.conditions.stopLevel}. Blend warmer, or stop at a lower level.`
+    const sentence = `${LONGEST[job.blending]} does not bring this batter to level ${plan.conditions.stopLevel}. Blend warmer, or stop at a lower level.`
     notices.push({ path: 'conditions.stopLevel', weight: 'stop', sentence })
   }
   if (job.potKg > LARGE_POT_KG) {
@@ -281,11 +289,12 @@ interface Known {
   recipe: RecipeResult
   job: Job
   colours: ColourForecast
-  neverEmulsified: boolean
+  lanes: Lanes
+  quickens: Quickens | null
 }
 
 /** Everything worth a thought about a plan, the gravest first. */
-export const noticesOf = ({ plan, shelf, portions, freeLye, recipe, job, colours, neverEmulsified }: Known): Notice[] =>
+export const noticesOf = ({ plan, shelf, portions, freeLye, recipe, job, colours, lanes, quickens }: Known): Notice[] =>
   [
     ...freeLyeNotice(plan, freeLye),
     ...lye(plan, portions, recipe),
@@ -293,7 +302,8 @@ export const noticesOf = ({ plan, shelf, portions, freeLye, recipe, job, colours
     ...house(plan, shelf),
     ...liquids(plan, shelf),
     ...additives(plan, shelf),
-    ...bench(plan, job, neverEmulsified),
+    ...bench(plan, job, lanes.neverEmulsified),
+    ...batterNotices({ plan, shelf, job, lanes, quickens }),
     ...oils(plan),
     ...recipe.warnings.map(warning => ({ path: 'recipe', ...warning })),
     ...cupNotices({ plan, shelf, portions, colours }),

@@ -1,4 +1,5 @@
 import { shown } from '../constants/index.ts'
+import { batterDensity } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { FAT_GROUPS, capShare, lyeDemand, unitBatter } from '../recipe/index.ts'
@@ -35,7 +36,7 @@ export function workingsOf(
         { name: 'length', value: mould.innerLengthMm, unit: 'mm' },
         { name: 'width', value: mould.innerWidthMm, unit: 'mm' },
         { name: 'soap height', value: mould.fillMm, unit: 'mm' },
-        { name: 'density', value: conditions.densityGPerMl, unit: 'g/ml' },
+        { name: 'density', value: batterDensity(plan), unit: 'g/ml' },
         { name: 'clings to pot and cups', value: clings, unit: 'g' },
       ],
       source: 'Inner dimensions of the mould. Batter density 0.95–1.05 g/ml by habit; your own weighing comes first.',

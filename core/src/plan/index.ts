@@ -99,7 +99,7 @@ export type {
   Slurry,
   TintLadder,
 } from './cup-part.ts'
-export { baseAreaMm2, brimMl, plannedMould } from './mould.ts'
+export { baseAreaMm2, batterDensity, brimMl, plannedMould } from './mould.ts'
 export { barCount, barsAlong, isColumn, isTray } from './cutting.ts'
 export type { BarPlace } from './cutting.ts'
 export { clearMm, displacedMm3, embedPieces, overlappingEmbeds, pieceMm3 } from './embeds.ts'
@@ -116,6 +116,7 @@ export {
   pourShares,
 } from './cavities.ts'
 export type { CavityKind } from './cavities.ts'
+export { hasOwnLye, ownLyeOf, sharedBatter, withLye } from './own-lye.ts'
 export { MAX_PLAN_BYTES, ordered, orderedRecipe, readPlan, readPlanText, writePlan } from './read.ts'
 export type { PlanResult } from './read.ts'
 export { cupShares, setCupShares } from './divide.ts'

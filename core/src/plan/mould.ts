@@ -1,5 +1,5 @@
 import type { MouldShape } from '../shelf/index.ts'
-import type { Mould } from './document.ts'
+import type { Mould, Plan } from './document.ts'
 
 type Shape = Pick<Mould, 'form' | 'innerLengthMm' | 'innerWidthMm' | 'innerHeightMm' | 'cavities'>
 
@@ -37,3 +37,7 @@ export const plannedMould = (shape: MouldShape): Mould => ({
   lining: shape.lining,
   fillMm: Math.round(shape.innerHeightMm * shape.usualFillShare),
 })
+
+/** Density of the batter as it is poured, g/ml: air that is beaten in takes its part off. */
+export const batterDensity = ({ conditions, whipped }: Pick<Plan, 'conditions' | 'whipped'>): number =>
+  conditions.densityGPerMl * (1 - (whipped?.airShare ?? 0))

@@ -1,3 +1,4 @@
+import { batterDensity } from '../plan/index.ts'
 import type { Cup, CupColorant, Plan } from '../plan/index.ts'
 import { NAOH_PER_KOH } from '../constants/index.ts'
 import { scentLoad } from '../recipe/index.ts'
@@ -149,7 +150,7 @@ export function exactPortion(
     clingG,
     reserveG,
     pouredG,
-    volumeMl: totalG / plan.conditions.densityGPerMl,
+    volumeMl: totalG / batterDensity(plan),
     scentOfOils: scent.perBatter * batterPerOils,
     scentOfBatter: scent.perBatter,
     superfatShare: 0,
@@ -164,9 +165,15 @@ const SPREAD_ROUNDS = 4
 /**
  * Each cup's scent: its own, the batch's, or none. Spread over the batch, the whole batch's grams go into the scented cups, so
  * their load is higher.
+ *
+ * @param batterPerOils g of batter per g of oils in a cup: batters with lye of their own differ
  */
-export function cupScents(plan: Plan, shelf: Shelf, layers: readonly Layer[], batterPerOils: number): CupScent[] {
-  const common = plan.scent && scentLoad(plan.scent, shelf, batterPerOils)
+export function cupScents(
+  plan: Plan,
+  shelf: Shelf,
+  layers: readonly Layer[],
+  batterPerOils: (cup: Cup) => number,
+): CupScent[] {
   const withStabiliser = (load: ScentLoad, perBatter: number, ratio: number): CupScent => ({
     load,
     perBatter,
@@ -175,17 +182,20 @@ export function cupScents(plan: Plan, shelf: Shelf, layers: readonly Layer[], ba
   const at = (factor: number): CupScent[] =>
     plan.cups.map(cup => {
       if (cup.ownScent) {
-        const own = scentLoad(cup.ownScent, shelf, batterPerOils)
+        const own = scentLoad(cup.ownScent, shelf, batterPerOils(cup))
         return withStabiliser(own, own.loadOfBatter, cup.ownScent.stabiliserRatio)
       }
-      if (!common || !cup.scented) return NO_SCENT
-      return withStabiliser(common, common.loadOfBatter * factor, plan.scent!.stabiliserRatio)
+      if (!plan.scent || !cup.scented) return NO_SCENT
+      const common = scentLoad(plan.scent, shelf, batterPerOils(cup))
+      return withStabiliser(common, common.loadOfBatter * factor, plan.scent.stabiliserRatio)
     })
   if (plan.scent?.spread !== 'batch') return at(1)
   let factor = 1
   for (let round = 0; round < SPREAD_ROUNDS; round += 1) {
     const scents = at(factor)
-    const batters = plan.cups.map((cup, i) => exactPortion(cup, plan, shelf, layers, scents[i]!, batterPerOils).batterG)
+    const batters = plan.cups.map(
+      (cup, i) => exactPortion(cup, plan, shelf, layers, scents[i]!, batterPerOils(cup)).batterG,
+    )
     const takes = (i: number) => plan.cups[i]!.scented && !plan.cups[i]!.ownScent
     const scented = batters.reduce((sum, g, i) => (takes(i) ? sum + g : sum), 0)
     if (!(scented > 0)) break

@@ -1,4 +1,12 @@
-import { baseAreaMm2, cavityKinds, displacedMm3, fillVolumeMl, heightsIn, pourShares } from '../plan/index.ts'
+import {
+  batterDensity,
+  baseAreaMm2,
+  cavityKinds,
+  displacedMm3,
+  fillVolumeMl,
+  heightsIn,
+  pourShares,
+} from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 
 /** A layer as it lies in the first mould. Heights from the mould's floor, where it stands first. */
@@ -39,7 +47,7 @@ export function stackLayers(plan: Plan): Layer[] {
       if (layer.heightMm === 0) Object.assign(layer, { fromMm, toMm, heightMm: toMm - fromMm })
     })
   }
-  return layers.map(layer => ({ ...layer, massG: layer.volumeMl * plan.conditions.densityGPerMl }))
+  return layers.map(layer => ({ ...layer, massG: layer.volumeMl * batterDensity(plan) }))
 }
 
 /** Batter between two heights of one cavity of the first mould, ml. */
@@ -73,7 +81,7 @@ export function mouldParts(plan: Plan, layers: readonly Layer[]): MouldPart[] {
       volumeMl,
       parts: plan.cups.map(cup => {
         const ml = i === 0 ? inFirstMl(cup.id) : volumeMl * shareOf(cup.id)
-        const massG = ml * plan.conditions.densityGPerMl
+        const massG = ml * batterDensity(plan)
         const into = i === 0 ? cavitiesWith(plan, cup.id) : mould.cavities
         return { cup: cup.id, massG, perCavityG: massG / into }
       }),

@@ -1,4 +1,5 @@
-import type { Plan } from '../plan/index.ts'
+import { ownLyeOf, withLye } from '../plan/index.ts'
+import type { Cup, Plan } from '../plan/index.ts'
 import { naohPerG, scentLoad, superfatBand, takenBy, unitBatter } from '../recipe/index.ts'
 import type { ScentLoad, SuperfatBand, UnitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
@@ -168,6 +169,19 @@ function weighedColours(portion: Portion, stepG: number): PortionColour[] {
   )
 }
 
+/** The recipe as a cup's batter has it. */
+function unitOf(plan: Plan, cup: Cup, unit: UnitBatter, shelf: Shelf): UnitBatter {
+  const strength = ownLyeOf(plan, cup)
+  return strength === null ? unit : unitBatter(withLye(plan.recipe, strength), shelf)
+}
+
+/** What a cup's batter holds: the pot's, or with the water of lye of its own strength. */
+function potOf(plan: Plan, cup: Cup, unit: UnitBatter, pot: PotSums, oilG: number, shelf: Shelf): PotSums {
+  const own = unitOf(plan, cup, unit, shelf)
+  const moreG = oilG * (own.waterG - unit.waterG)
+  return own === unit ? pot : { ...pot, potG: pot.potG + moreG, waterG: pot.waterG + moreG }
+}
+
 /** A cup as weighed: batter as given, scent rounded down, colours to the fine scale. */
 function weighedCup(portion: Portion, batterG: number, stepG: number): Portion {
   const scentG = roundDown(portion.scentG, stepG)
@@ -196,8 +210,9 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
   const unit = unitBatter(plan.recipe, shelf)
   const load = plan.scent && scentLoad(plan.scent, shelf, unit.batterG)
   const layers = stackLayers(plan)
-  const scents = cupScents(plan, shelf, layers, unit.batterG)
-  const exact = plan.cups.map((cup, i) => exactPortion(cup, plan, shelf, layers, scents[i]!, unit.batterG))
+  const perOils = (cup: Cup) => unitOf(plan, cup, unit, shelf).batterG
+  const scents = cupScents(plan, shelf, layers, perOils)
+  const exact = plan.cups.map((cup, i) => exactPortion(cup, plan, shelf, layers, scents[i]!, perOils(cup)))
   const blankExactG = plan.reserves.reduce((sum, reserve) => (reserve.cup === '' ? sum + reserve.massG : sum), 0)
   // Batters of their own are made in the jugs they are poured from, which have their own cling.
   const clingG = plan.division.mode === 'own-batters' ? 0 : plan.pot.clingG
@@ -244,7 +259,7 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
   }
   const cups = exact.map((portion, i): Portion => {
     const weighed = weighedCup(portion, divided[i]!, fineScaleStepG)
-    return { ...weighed, ...cupChemistry(weighed, pot) }
+    return { ...weighed, ...cupChemistry(weighed, potOf(plan, plan.cups[i]!, unit, pot, oilExactG, shelf)) }
   })
   const shared = cups.filter((_, i) => !plan.cups[i]!.ownScent)
   const inCupsG = shared.reduce((sum, portion) => sum + portion.scentG, 0)

@@ -1,3 +1,4 @@
+import { ownLyeOf, sharedBatter, withLye } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { broughtIn } from '../portions/index.ts'
 import type { Portion, Portions } from '../portions/index.ts'
@@ -49,7 +50,9 @@ export interface BatterOil {
 
 /** One small batter: what it gets of everything. */
 export interface BatterShare {
+  /** The first of its cups, which it is known by; all of them; and what they are called. */
   cup: string
+  cups: string[]
   name: string
   /** Batter that the cup needs; and plain batter kept back of it, drawn before scent and colour. */
   batterG: number
@@ -102,8 +105,12 @@ interface Known {
 
 /** A batter before its lye: oils exact and what its colours bring. */
 interface Start {
+  /** The first of its cups, which it is known by; and all of them. */
   cup: Plan['cups'][number]
-  portion: Portion
+  cups: Plan['cups']
+  /** What its lye and water are worked out by: the recipe's, or with lye of its own strength. */
+  unit: UnitBatter
+  batterG: number
   blankG: number
   oilsG: number
   drawnOilG: number
@@ -114,7 +121,7 @@ const sum = <T>(list: readonly T[], of: (item: T) => number): number =>
   list.reduce((total, item) => total + of(item), 0)
 const clean = (g: number): number => Number(g.toFixed(6))
 
-function startsOf({ plan, unit }: Known, portions: Portions): Start[] {
+function startsOf({ plan, unit, shelf }: Known, portions: Portions): Start[] {
   const draws = plan.division.mediumFrom === 'recipe'
   const drawsOil = draws && unit.oils.some(part => part.oil.id === plan.division.mediumOil)
   const potDose = sum(plan.potColorants, part => part.doseGPerKg / 1000)
@@ -122,18 +129,29 @@ function startsOf({ plan, unit }: Known, portions: Portions): Start[] {
     const at = plan.score.findIndex(pour => pour.cup === cup)
     return at < 0 ? Infinity : at
   }
-  const made = plan.cups
-    .flatMap((cup, i) => (portions.cups[i]!.batterG > 0 ? [{ cup, portion: portions.cups[i]! }] : []))
-    .sort((a, b) => firstPour(a.cup.id) - firstPour(b.cup.id))
-  return made.map(({ cup, portion }, n) => {
+  const portionOf = (cup: string): Portion => portions.cups[plan.cups.findIndex(one => one.id === cup)]!
+  const used = plan.cups.filter(cup => portionOf(cup.id).batterG > 0).sort((a, b) => firstPour(a.id) - firstPour(b.id))
+  // Cups of one batter stand where the first of them is poured.
+  const groups = used.flatMap(cup => {
+    const cups = sharedBatter(plan, cup).filter(one => used.includes(one))
+    const inOrder = [...cups].sort((a, b) => used.indexOf(a) - used.indexOf(b))
+    return inOrder[0] === cup ? [inOrder] : []
+  })
+  return groups.map((cups, n) => {
+    const cup = cups[0]!
+    const strength = ownLyeOf(plan, cup)
+    const ofBatter = strength === null ? unit : unitBatter(withLye(plan.recipe, strength), shelf)
+    const batterG = sum(cups, one => portionOf(one.id).batterG)
     const blankG = n === 0 ? portions.blankG : 0
-    const wet = broughtIn(portion.colours.map(part => ({ ...part, mediumG: part.exact.mediumG, form: 'powder' })))
-    const drawnOilG = drawsOil ? wet.oilG : 0
-    const drawnWaterG = draws ? wet.waterG : 0
+    const wets = cups.map(one =>
+      broughtIn(portionOf(one.id).colours.map(part => ({ ...part, mediumG: part.exact.mediumG, form: 'powder' }))),
+    )
+    const drawnOilG = drawsOil ? sum(wets, wet => wet.oilG) : 0
+    const drawnWaterG = draws ? sum(wets, wet => wet.waterG) : 0
     // Oil for colours that is to be drawn from an oil that the recipe lacks comes on top.
     const broughtG = draws ? drawnOilG + drawnWaterG : 0
-    const oilsG = ((portion.batterG + blankG) / (1 + potDose) + broughtG) / unit.batterG
-    return { cup, portion, blankG, oilsG, drawnOilG, drawnWaterG }
+    const oilsG = ((batterG + blankG) / (1 + potDose) + broughtG) / ofBatter.batterG
+    return { cup, cups, unit: ofBatter, batterG, blankG, oilsG, drawnOilG, drawnWaterG }
   })
 }
 
@@ -159,6 +177,12 @@ function partsFor({ plan, unit, shelf }: Known, oilsG: number, isForLye: boolean
       return fits(moment) ? [part('colour', colorant, name, i, (oilsG * unit.batterG * doseGPerKg) / 1000)] : []
     }),
   ].filter(one => one.exactG > 0)
+}
+
+/** What a batter is called by its cups. */
+const namesOf = (cups: readonly { name: string }[]): string => {
+  const names = cups.map(cup => cup.name)
+  return names.length < 2 ? names.join() : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`
 }
 
 /** Masses in the order of the recipe, from parts that know their place. */
@@ -270,7 +294,7 @@ function commonSolution(known: Known, starts: readonly Start[], clings: number):
 function ownSolution(known: Known, start: Start, others: LyeTakers): LyeSolution {
   const { plan, unit } = known
   const { scaleStepG, fineScaleStepG, ...rest } = plan.conditions
-  const parts = partsFor(known, start.oilsG, true)
+  const parts = partsFor({ ...known, unit: start.unit }, start.oilsG, true)
   const withParts = {
     oils: others.oils,
     liquids: inOrder(
@@ -288,7 +312,7 @@ function ownSolution(known: Known, start: Start, others: LyeTakers): LyeSolution
   }
   const lyeExactG = allowedNaoh(known, withParts) / plan.recipe.lyePurityShare
   const lyeG = roundDown(lyeExactG, fineScaleStepG)
-  const waterExactG = Math.max(0, start.oilsG * unit.waterG - start.drawnWaterG)
+  const waterExactG = Math.max(0, start.oilsG * start.unit.waterG - start.drawnWaterG)
   const waterG = roundNearest(waterExactG, stepFor(waterExactG, { scaleStepG, fineScaleStepG, ...rest }))
   return { lyeG, lyeExactG, waterG, waterExactG, parts, totalG: clean(lyeG + waterG + sum(parts, part => part.massG)) }
 }
@@ -352,9 +376,10 @@ export function divisionSheet(plan: Plan, shelf: Shelf, portions: Portions): Div
     const drawG = Math.min(roundNearest(exactG, scaleStepG), meltLeftG)
     meltLeftG = clean(meltLeftG - drawG)
     return {
-      ...{ cup: start.cup.id, name: start.cup.name, batterG: start.portion.batterG, blankG: start.blankG },
+      ...{ cup: start.cup.id, cups: start.cups.map(one => one.id), name: namesOf(start.cups) },
+      ...{ batterG: start.batterG, blankG: start.blankG },
       ...{ oils: oils[n]!, meltG: drawG, meltLeftG, solutionG: 0, own: null, lyeG: 0, waterG: 0 },
-      ...{ parts: partsFor(known, start.oilsG, false), drawnWaterG: start.drawnWaterG },
+      ...{ parts: partsFor({ ...known, unit: start.unit }, start.oilsG, false), drawnWaterG: start.drawnWaterG },
     }
   })
   const nothing = { lyeG: 0, lyeExactG: 0, waterG: 0, waterExactG: 0, parts: [], totalG: 0 }

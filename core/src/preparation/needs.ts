@@ -66,7 +66,9 @@ function wantedTools(plan: Plan, shelf: Shelf): Wanted[] {
   const colours = coloursOf(plan)
   const dusty = colours.some(id => findById(shelf.colorants, id)?.dusty)
   const poured = new Set(plan.score.map(pour => pour.cup)).size
-  const pots = plan.division.mode === 'own-batters' ? poured : 1
+  const letters = new Set(plan.cups.map(cup => cup.batter).filter(letter => letter !== ''))
+  const alone = plan.cups.filter(cup => cup.batter === '' && plan.score.some(pour => pour.cup === cup.id)).length
+  const pots = plan.division.mode === 'own-batters' ? letters.size + alone : 1
   const list: (Wanted | false)[] = [
     { id: 'goggles', what: 'Goggles', count: 1, why: 'from opening the lye until all is rinsed' },
     { id: 'gloves', what: 'Gloves, long', count: 2, why: 'one pair on, one fresh' },
@@ -75,7 +77,9 @@ function wantedTools(plan: Plan, shelf: Shelf): Wanted[] {
     { id: 'scale-fine', what: 'Fine scale', count: 1, why: 'lye, scent, colours' },
     { id: 'thermometer', what: 'Thermometer', count: plan.heat.rule === 'transfer' ? 1 : 2, why: 'lye and oils' },
     { id: 'spoon-steel', what: 'Stainless spoon', count: 1, why: 'lye, stirred clear' },
-    { id: 'stick-blender', what: 'Stick blender', count: 1, why: 'the emulsion' },
+    plan.whipped
+      ? { id: 'mixer', what: 'Electric mixer with whisks', count: 1, why: 'creaming the fats, beating in air' }
+      : { id: 'stick-blender', what: 'Stick blender', count: 1, why: 'the emulsion' },
     {
       id: 'spatula',
       what: 'Spatula',
@@ -200,15 +204,16 @@ export function toolList(plan: Plan, shelf: Shelf, portions: Portions): ToolLine
   const poured = portions.cups.filter(cup => cup.totalG > 0)
   const largest = Math.max(0, ...poured.map(cup => cup.totalG))
   const own = plan.division.mode === 'own-batters'
-  const potG = own ? largest : portions.potG
   const isDivided = !own || plan.division.lye === 'divided'
   const sheet = own ? divisionSheet(plan, shelf, portions) : null
+  const potG = sheet ? Math.max(largest, ...sheet.batters.map(batter => batter.batterG)) : portions.potG
   const inJugG = (isFor: (moment: string) => boolean) =>
     [...portions.liquids, ...portions.additives].reduce((sum, part) => (isFor(part.moment) ? sum + part.massG : sum), 0)
   const solutionG = sheet
     ? (sheet.solution?.totalG ?? Math.max(0, ...sheet.batters.map(batter => batter.own?.totalG ?? 0)))
     : portions.lyeG + portions.waterG + inJugG(moment => moment === 'lye')
-  const jugs = isDivided ? 1 : poured.length
+  const batters = sheet?.batters.length ?? 1
+  const jugs = isDivided ? 1 : batters
   const taken = new Map<string, number>()
   const wanted: (WantedVessel | false)[] = [
     {
@@ -220,17 +225,20 @@ export function toolList(plan: Plan, shelf: Shelf, portions: Portions): ToolLine
       chosen: plan.heat.oilsVessel,
     },
     own
-      ? { key: 'vessel:pot', what: 'Pot for each batter', massG: potG, content: 'batter', count: poured.length }
+      ? { key: 'vessel:pot', what: 'Pot for each batter', massG: potG, content: 'batter', count: batters }
       : {
           ...{ key: 'vessel:pot', what: 'Mixing pot', massG: potG, content: 'batter', count: 1 },
           chosen: plan.heat.oilsVessel,
         },
     ...ownVessels(plan, portions),
-    !own &&
+    (!own || batters < poured.length) &&
       poured.length > 1 && {
         ...{ key: 'vessel:cups', what: 'Pouring jugs', content: 'batter' as const },
         ...jugsFor(plan, portions),
       },
+    plan.whipped !== null && {
+      ...{ key: 'vessel:whip', what: 'Whipping bowl', massG: portions.potG * 2, content: 'batter' as const, count: 1 },
+    },
     plan.division.top !== null && {
       ...{ key: 'vessel:top', what: 'Whipping bowl', massG: plan.division.top.massG * 4 },
       ...{ content: 'batter' as const, count: 1 },

@@ -105,7 +105,9 @@ function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: HeatPlan): 
       why: `rises to about ${heat.peak.peakC.toFixed(0)} °C; air, goggles, gloves`,
       handsMin: jugs * MINUTES.dissolve,
       // As the heat plan has it: from the first grain of lye to its target.
-      waitMin: Math.max(0, (transfer ? heat.peak.peakS / 60 : (heat.lye.startsMin ?? 0)) - jugs * MINUTES.dissolve),
+      waitMin: plan.whipped
+        ? 0
+        : Math.max(0, (transfer ? heat.peak.peakS / 60 : (heat.lye.startsMin ?? 0)) - jugs * MINUTES.dissolve),
       after: ['water', 'lye'],
     },
     {
@@ -116,14 +118,39 @@ function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: HeatPlan): 
       waitMin: 0,
       after: ['gather'],
     },
-    !transfer && {
-      key: 'melt',
-      what: hardKg > 0 ? 'Melt the hard fats, add the liquid oils' : 'Warm the oils',
-      why: `gently, until clear; to about ${plan.heat.meltC} °C at most`,
-      handsMin: MINUTES.melt,
-      waitMin: Math.max(3, meltingMin(hardKg)) + cooling(heat.oils.cooling?.min),
+    plan.whipped !== null && {
+      key: 'chill',
+      what: `Chill the lye to ${plan.whipped.lyeC.toFixed(0)} °C, covered and labelled`,
+      why: 'cold lye keeps the fats creamed; away from food',
+      handsMin: 1,
+      waitMin: 60,
+      after: ['dissolve'],
+    },
+    plan.whipped !== null && {
+      key: 'cream',
+      what: hardKg > 0 ? 'Soften the hard fats, cream them with the liquid oils' : 'Beat the oils cold',
+      why: `about ${plan.whipped.creamMin.toFixed(0)} min, at ${plan.whipped.fatsC.toFixed(0)} °C: not melted, pale and soft`,
+      handsMin: plan.whipped.creamMin,
+      waitMin: 0,
       after: ['oils'],
     },
+    plan.whipped !== null && {
+      key: 'bags',
+      what: 'Bags, tips and trays set out',
+      why: 'whipped batter holds its shape for half an hour or so',
+      handsMin: 2,
+      waitMin: 0,
+      after: ['gather'],
+    },
+    plan.whipped === null &&
+      !transfer && {
+        key: 'melt',
+        what: hardKg > 0 ? 'Melt the hard fats, add the liquid oils' : 'Warm the oils',
+        why: `gently, until clear; to about ${plan.heat.meltC} °C at most`,
+        handsMin: MINUTES.melt,
+        waitMin: Math.max(3, meltingMin(hardKg)) + cooling(heat.oils.cooling?.min),
+        after: ['oils'],
+      },
     plan.mould.lining !== 'none' && {
       key: 'line',
       what: 'Cut and fit the liner',

@@ -27,8 +27,16 @@ const WORK = {
  * One pot split into cups against a batter of its own for each cup: minutes of work, dishes, and what it means for level
  * layers and for time.
  */
+/** Batters of their own that a plan makes: cups that share one count once. */
+export const battersOf = (plan: Plan, portions: Portions): number => {
+  const used = plan.cups.filter((_, i) => portions.cups[i]!.batterG > 0)
+  const letters = new Set(used.map(cup => cup.batter).filter(letter => letter !== ''))
+  return used.filter(cup => cup.batter === '').length + letters.size
+}
+
 export function compareWays(plan: Plan, portions: Portions): WayCompared[] {
   const cups = portions.cups.filter(cup => cup.batterG > 0).length
+  const batters = battersOf(plan, portions)
   const colours = plan.cups.reduce((sum, cup) => sum + cup.colorants.length, 0)
   const oils = portions.oils.length
   const common = WORK.colour * colours + WORK.pour * plan.score.length
@@ -37,11 +45,12 @@ export function compareWays(plan: Plan, portions: Portions): WayCompared[] {
   const liquidOils = portions.oils.length
   const own =
     (plan.division.melt === 'common' ? oils * 0.5 * WORK.weighOil : 0) +
-    cups * (liquidOils * 0.6 * WORK.weighOil + WORK.blend + WORK.rinse) +
-    (separate ? cups * (WORK.weighLye + WORK.dissolve) : WORK.weighLye + WORK.dissolve + cups) +
+    batters * (liquidOils * 0.6 * WORK.weighOil + WORK.blend + WORK.rinse) +
+    (separate ? batters * (WORK.weighLye + WORK.dissolve) : WORK.weighLye + WORK.dissolve + batters) +
+    (batters < cups ? cups * WORK.split : 0) +
     common
   const dishesOne = 2 + cups + colours
-  const dishesOwn = 2 + cups * (separate ? 2 : 1) + colours
+  const dishesOwn = 2 + batters * (separate ? 2 : 1) + (batters < cups ? cups : 0) + colours
   return [
     {
       mode: 'one-pot',

@@ -6,6 +6,7 @@ import type { Job } from './job.ts'
 import { HANDS_SD, STOP_SD, believed } from './luck.ts'
 import { crossing, levelAt } from './reading.ts'
 import { SAMPLE_S, beliefOf } from './sightings.ts'
+import type { Runs } from './monte-carlo.ts'
 import { runPlan, secondsUntil } from './timetable.ts'
 import type { Fault } from './verdict.ts'
 import type { Window } from './windows.ts'
@@ -337,5 +338,29 @@ export function lanesOf(job: Job): Lanes {
     neverEmulsified: mid.neverEmulsified,
     unexplained: belief.unexplained ?? false,
     seenPace: Math.exp(at(0).plainRate - job.rate.mean),
+  }
+}
+
+/** Runs that what is printed rests on. */
+export const SURE_RUNS = 200
+
+/** The same lanes with the chances of many runs in place of the quick ones. */
+export function withRuns(lanes: Lanes, runs: Runs): Lanes {
+  let at = -1
+  let last = ''
+  const places = lanes.tools.map(tool => {
+    at = tool.pour === last ? at + 1 : 0
+    last = tool.pour
+    return at
+  })
+  return {
+    ...lanes,
+    chance: runs.chance,
+    pours: lanes.pours.map((pour, i) => ({ ...pour, chance: runs.pourChances[i]! })),
+    tools: lanes.tools.map((tool, n) => {
+      const i = lanes.pours.findIndex(pour => pour.pour === tool.pour)
+      return { ...tool, chance: runs.toolChances[i]?.[places[n]!] ?? tool.chance }
+    }),
+    split: { ...lanes.split, chance: 1 - runs.split },
   }
 }

@@ -15,8 +15,11 @@ export interface Runs {
   /** Share of runs in which every pour works, and its standard error. */
   chance: number
   error: number
-  /** For every pour, the share of runs in which it fails, by how. */
+  /** For every pour with its tools, the share of runs in which it fails, by how. */
   pours: Partial<Record<Fault, number>>[]
+  /** How often each pour works by itself, and each of its tools. */
+  pourChances: number[]
+  toolChances: number[][]
   /** Share of runs in which the batter itself is not sound. */
   split: number
 }
@@ -72,6 +75,8 @@ export function monteCarlo(job: Job, count: number): Runs {
   let squares = 0
   let split = 0
   const pours = job.pours.map((): Partial<Record<Fault, number>> => ({}))
+  const pourChances = job.pours.map(() => 0)
+  const toolChances = job.pours.map(pour => pour.tools.map(() => 0))
   const note = (i: number, { fault, works }: Verdict) => {
     if (works < 1) pours[i]![fault] = (pours[i]![fault] ?? 0) + (1 - works) / count
   }
@@ -80,13 +85,21 @@ export function monteCarlo(job: Job, count: number): Runs {
     const judged = judge(job, run)
     const sound = splitVerdict(job, run.split).works
     split += (1 - sound) / count
-    judged.pours.forEach((one, i) => note(i, one))
-    judged.tools.forEach((list, i) => list.forEach(one => note(i, one)))
+    judged.pours.forEach((one, i) => {
+      note(i, one)
+      pourChances[i]! += one.works / count
+    })
+    judged.tools.forEach((list, i) =>
+      list.forEach((one, k) => {
+        note(i, one)
+        toolChances[i]![k]! += one.works / count
+      }),
+    )
     const works = judged.works * sound
     sum += works
     squares += works * works
   }
   const chance = sum / count
   const variance = Math.max(0, squares / count - chance * chance)
-  return { runs: count, chance, error: Math.sqrt(variance / count), pours, split }
+  return { runs: count, chance, error: Math.sqrt(variance / count), pours, pourChances, toolChances, split }
 }

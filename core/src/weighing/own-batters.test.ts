@@ -64,6 +64,12 @@ const anyPlan = fc
     lateLast: fc.boolean(),
     fine: fc.constantFrom(0.01, 0.1),
     potDose: fc.constantFrom(0, 4),
+    letters: fc.array(fc.constantFrom('', '', 'a', 'b'), { minLength: 8, maxLength: 8 }),
+    strengths: fc.record({
+      '': fc.option(share(0.25, 0.45)),
+      a: fc.option(share(0.25, 0.45)),
+      b: fc.option(share(0.25, 0.45)),
+    }),
   })
   .map((w): Plan => {
     const late = (i: number) => w.lateLast && w.oils.length > 1 && i === w.oils.length - 1
@@ -89,7 +95,13 @@ const anyPlan = fc
       mould: { ...base.mould, innerLengthMm: 300 },
       heat: { ...base.heat, iceShare: w.iceShare },
       conditions: { ...base.conditions, scaleStepG: 1, fineScaleStepG: w.fine },
-      cups: Array.from({ length: w.count }, (_, i) => ({ ...base.cups[0]!, id: `cup-${i}`, name: `Cup ${i}` })),
+      cups: Array.from({ length: w.count }, (_, i) => {
+        const batter = w.letters[i]!
+        return {
+          ...{ ...base.cups[0]!, id: `cup-${i}`, name: `Cup ${i}`, batter },
+          lyeShare: w.strengths[batter as '' | 'a' | 'b'] ?? null,
+        }
+      }),
       score: Array.from({ length: w.count }, (_, i) => ({
         ...{ ...base.score[0]!, id: `p-${i}`, cup: `cup-${i}` },
         share: (i + 1) / ((w.count * (w.count + 1)) / 2),
@@ -101,6 +113,20 @@ const anyPlan = fc
       },
     }
   })
+
+/** Places of the cups that are one batter with a cup. */
+const inBatter = (plan: Plan, cup: string): number[] => {
+  const { batter } = plan.cups.find(one => one.id === cup)!
+  return plan.cups.flatMap((one, i) => (one.id === cup || (batter !== '' && one.batter === batter) ? [i] : []))
+}
+
+/** The recipe as a cup's batter has it, with lye of its own strength where it may have one. */
+const planOf = (plan: Plan, cup: string): Plan => {
+  const { lyeShare } = plan.cups.find(one => one.id === cup)!
+  if (plan.division.lye !== 'separate' || lyeShare === null) return plan
+  const water = { ...plan.recipe.water, basis: 'concentration' as const, value: lyeShare }
+  return { ...plan, recipe: { ...plan.recipe, water } }
+}
 
 interface Mixed {
   superfat: number
@@ -138,10 +164,10 @@ function mixed(plan: Plan, lines: readonly WeighLine[], cup: string, error: (lin
       .map((line): [string, number] => [rest(line.key), read(line)]),
   ]
   // Oil for the colours that was taken off the recipe's comes back with them.
-  const i = plan.cups.findIndex(one => one.id === cup)
   if (plan.division.mediumFrom === 'recipe')
-    for (const part of portions.cups[i]!.colours)
-      if (part.medium === 'oil') masses.push([`oil:${plan.division.mediumOil}`, part.exact.mediumG])
+    for (const i of inBatter(plan, cup))
+      for (const part of portions.cups[i]!.colours)
+        if (part.medium === 'oil') masses.push([`oil:${plan.division.mediumOil}`, part.exact.mediumG])
   let naoh = 0
   let demand = 0
   for (const [key, g] of masses) {
@@ -187,13 +213,14 @@ describe('batters of their own, mixed again from the weigh list', () => {
       fc.property(anyPlan, plan => {
         const lines = weighList(plan, portionsOf(plan, shelf), shelf)
         const cups = cupsOf(lines)
-        expect(cups).toHaveLength(plan.cups.length)
+        const letters = new Set(plan.cups.map(cup => cup.batter).filter(letter => letter !== ''))
+        expect(cups).toHaveLength(plan.cups.filter(cup => cup.batter === '').length + letters.size)
         for (const cup of cups) {
           const { superfat, demandG } = mixed(plan, lines, cup, () => 0)
           // Half a step of each powder, milk or acid, and one step of what lye is weighed as.
           const parts = lines.filter(line => line.batter === cup && /liquid|additive/.test(line.kind))
           const stepsG = parts.reduce((sum, line) => sum + line.stepG, 0) + (plan.recipe.additives.length + 1) * 0.5
-          const off = superfat - promised(plan)
+          const off = superfat - promised(planOf(plan, cup))
           expect(off).toBeGreaterThan(-(stepsG * 0.3) / demandG - 1e-4)
           expect(off).toBeLessThan((stepsG * 0.5 + plan.conditions.fineScaleStepG) / demandG + 1e-4)
           if (parts.length === 0 && plan.recipe.additives.length + plan.recipe.liquids.length === 0)
@@ -219,12 +246,40 @@ describe('batters of their own, mixed again from the weigh list', () => {
               (sum, line) => sum + (line.stepG / 2) * (line.kind === 'lye' || line.kind === 'additive' ? 1 : 0.35),
               0,
             )
-          expect(Math.abs(superfat - promised(plan))).toBeLessThan(
+          expect(Math.abs(superfat - promised(planOf(plan, cup)))).toBeLessThan(
             (worst + plan.conditions.fineScaleStepG) / demandG + 2e-3,
           )
         }
       }),
       { numRuns: 80 },
+    )
+  })
+
+  test('lye of its own strength is as strong as asked, and scent by the oils is of the oils that are there', () => {
+    fc.assert(
+      fc.property(anyPlan, plan => {
+        if (plan.recipe.liquids.length + plan.recipe.additives.length > 0 || plan.division.lye !== 'separate') return
+        if (plan.division.mediumFrom === 'recipe') return
+        const portions = portionsOf(plan, shelf)
+        const lines = weighList(plan, portions, shelf)
+        for (const cup of cupsOf(lines)) {
+          const { lyeShare } = plan.cups.find(one => one.id === cup)!
+          if (lyeShare === null) continue
+          const of = (kind: string) => lines.find(line => line.batter === cup && line.kind === kind)!
+          const naoh = of('lye').massG * plan.recipe.lyePurityShare
+          const water = of('water').massG
+          const off = (of('lye').stepG + of('water').stepG) / (naoh + water)
+          expect(Math.abs(naoh / (naoh + water) - lyeShare)).toBeLessThan(off + 0.012)
+          const oilsG = lines
+            .filter(line => line.batter === cup && line.kind === 'oil')
+            .reduce((sum, line) => sum + line.massG, 0)
+          const melt = lines.find(line => line.batter === cup && line.kind === 'melt')?.massG ?? 0
+          const scentG = inBatter(plan, cup).reduce((sum, i) => sum + portions.cups[i]!.scentG, 0)
+          const steps = 0.5 * (plan.recipe.oils.length + 1) + plan.cups.length * plan.conditions.fineScaleStepG
+          expect(Math.abs(scentG - 0.02 * (oilsG + melt))).toBeLessThan(0.02 * steps + 0.1 + 0.004 * scentG)
+        }
+      }),
+      { numRuns: 150 },
     )
   })
 
@@ -251,13 +306,14 @@ describe('batters of their own, mixed again from the weigh list', () => {
         // What each batter is poured together from is what its cup is said to hold, to the steps of its lines.
         for (const cup of cupsOf(lines)) {
           const mine = lines.filter(line => line.batter === cup)
-          const portion = portions.cups.find(one => one.cup === cup)!
+          const cups = inBatter(plan, cup).map(i => portions.cups[i]!)
+          const mediumG = cups.reduce((total, one) => total + one.mediumG, 0)
           const brought =
             plan.division.mediumFrom === 'recipe' && mine.some(line => line.kind === 'solution')
-              ? portion.mediumG * plan.cups.length
+              ? mediumG * plan.cups.length
               : 0
           const steps = mine.reduce((total, line) => total + line.stepG, 0)
-          const whole = portion.batterG
+          const whole = cups.reduce((total, one) => total + one.batterG, 0)
           expect(Math.abs(sum(mine) - whole)).toBeLessThan(steps + whole * 0.006 + brought + 1)
         }
       }),

@@ -1,5 +1,5 @@
 import { METRIC, inUnits } from '@ostler/core'
-import type { Forecast, UnitHabits } from '@ostler/core'
+import type { Forecast, UnitHabits, Risk } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { createContext, useContext, useSyncExternalStore } from 'react'
 import { sessionQuery } from '../api/client.ts'
@@ -22,6 +22,10 @@ export function usePlan<T>(select: (state: OpenBatchState) => T): T {
 
 /** The forecast, or null while an oil is missing on the shelf. */
 export const useForecast = (): Forecast | null => usePlan(state => (state.result.ok ? state.result.forecast : null))
+
+/** The biggest risk: by many runs once they are worked through, until then as the forecast has it. */
+export const useRisk = (): Risk | null =>
+  usePlan(state => state.risk ?? (state.result.ok ? state.result.forecast.risk : null))
 
 /** How this workshop likes its units. */
 export const useHabits = (): UnitHabits => useQuery(sessionQuery).data?.workshop?.habits ?? METRIC

@@ -1,5 +1,5 @@
 import { applyEdit, forecast, readPlan, writePlan } from '@ostler/core'
-import type { BatchAnswer, Edit, EditResult, ForecastResult, Plan, Remedy, Shelf } from '@ostler/core'
+import type { Advice, BatchAnswer, Edit, EditResult, ForecastResult, Plan, Remedy, Risk, Shelf } from '@ostler/core'
 import { ApiError, saveBatch } from '../api/client.ts'
 import { dropDraft, dropKept, keepDraft, ownDraft } from './draft.ts'
 import type { KeptDraft } from './draft.ts'
@@ -21,13 +21,15 @@ export interface OpenBatchState {
   result: ForecastResult
   /** Null while they are worked out. */
   remedies: readonly Remedy[] | null
+  /** The risk by many runs; null until they are worked through, and the forecast's own stands in. */
+  risk: Risk | null
   save: SaveState
   canUndo: boolean
   canRedo: boolean
 }
 
 /** Works out the changes that help most, off the main thread. */
-export type Advise = (plan: Plan, shelf: Shelf) => Promise<Remedy[]>
+export type Advise = (plan: Plan, shelf: Shelf) => Promise<Advice>
 
 const SAVE_AFTER_MS = 500
 const REMEDIES_AFTER_MS = 150
@@ -204,6 +206,7 @@ export class OpenBatch {
       plan,
       result: forecast(plan, this.#shelf),
       remedies: null,
+      risk: null,
       save,
       canUndo: this.#past.length > 0,
       canRedo: this.#future.length > 0,
@@ -271,8 +274,8 @@ export class OpenBatch {
     const { plan } = this.#state
     this.#remedyTimer = setTimeout(() => {
       this.#advise(plan, this.#shelf).then(
-        remedies => {
-          if (this.#state.plan === plan) this.#set({ remedies })
+        ({ remedies, risk }) => {
+          if (this.#state.plan === plan) this.#set({ remedies, risk })
         },
         // Advice that cannot be had is no advice; the plan stands without.
         () => undefined,

@@ -1,4 +1,4 @@
-import type { Plan, Remedy, Shelf } from '@ostler/core'
+import type { Advice, Plan, Shelf } from '@ostler/core'
 import { Door } from './door.ts'
 import type { RemediesWorker } from './remedies.worker.ts'
 
@@ -6,6 +6,6 @@ const door = new Door<RemediesWorker>(
   () => new Worker(new URL('./remedies.worker.ts', import.meta.url), { type: 'module' }),
 )
 
-/** The changes that help most, worked out off the main thread. */
-export const remediesInWorker = (plan: Plan, shelf: Shelf): Promise<Remedy[]> =>
-  door.ask(worker => worker.remediesFor(plan, shelf))
+/** The risk by many runs and the changes that help most, worked out off the main thread. */
+export const adviceInWorker = (plan: Plan, shelf: Shelf): Promise<Advice> =>
+  door.ask(worker => worker.adviceFor(plan, shelf))

@@ -1,7 +1,7 @@
-import { remediesFor } from '@ostler/core'
+import { adviceFor } from '@ostler/core'
 import { expose } from 'comlink'
 
-const doorway = { remediesFor }
+const doorway = { adviceFor }
 export type RemediesWorker = typeof doorway
 
 expose(doorway)

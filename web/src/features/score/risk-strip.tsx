@@ -3,7 +3,7 @@ import type { Remedy } from '@ostler/core'
 import { ChevronUp, X } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
-import { useBatch, useForecast, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, useForecast, usePlan, useRisk, useSay } from '../../plan/context.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { useFreeLyeStop } from '../../ui/free-lye.tsx'
 import { BestPlanDialog } from './best-plan-dialog.tsx'
@@ -35,11 +35,11 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
   const id = usePlan(state => state.id)
   const remedies = usePlan(state => state.remedies)
   const forecast = useForecast()
+  const risk = useRisk()
   const [dismissed, dismiss] = useDismissed(id)
   const [searches, setSearches] = useState(false)
   const isStopped = useFreeLyeStop(forecast?.freeLye)
-  if (!forecast) return null
-  const { risk } = forecast
+  if (!forecast || !risk) return null
   const offered = (remedies ?? []).filter(remedy => !dismissed.includes(remedy.id))
   const [best, ...more] = offered
 
@@ -75,7 +75,7 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
         </button>{' '}
         <span className="text-[#cfc9bd]">{say(risk.reason)}</span>
       </p>
-      {forecast.lanes.chance < 0.95 && (
+      {risk.chance < 0.95 && (
         <button
           onClick={() => setSearches(true)}
           className="min-h-8 rounded px-2 whitespace-nowrap underline underline-offset-4"

@@ -12,7 +12,7 @@ import type { Forecast, Notice, UnitHabits, WeighLine } from '@ostler/core'
 import { format } from 'date-fns'
 import { Download, Printer } from 'lucide-react'
 import { Fragment } from 'react'
-import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, useForecast, useHabits, usePlan, useRisk, useSay } from '../../plan/context.tsx'
 import { useHeatPlan } from '../../plan/use-heat.ts'
 import { FacePicture } from '../../ui/face-picture.tsx'
 import { ForecastRefused } from '../../ui/forecast-refused.tsx'
@@ -51,6 +51,7 @@ export function SheetPage() {
 
 function Sheet(parts: Parts) {
   const { plan, forecast, habits } = parts
+  const risk = useRisk()
   return (
     <>
       <header className="mb-4 flex items-start gap-6">
@@ -83,7 +84,7 @@ function Sheet(parts: Parts) {
       <LinerPart {...parts} />
       <footer className="mt-4 break-before-avoid text-[13px] text-soft">
         Times and trace are estimates from lye in; the batter itself decides.{' '}
-        {forecast.risk.state !== 'trouble' && `${forecast.risk.sentence} ${forecast.risk.reason} `}
+        {risk && risk.state !== 'trouble' && `${risk.sentence} ${risk.reason} `}
         Suppliers’ documents and local rules come first.
       </footer>
     </>
@@ -93,12 +94,13 @@ function Sheet(parts: Parts) {
 /** What must be known before this sheet is followed: it may be printed in spite of it. */
 function Warnings({ forecast, isTrial }: { forecast: Forecast; isTrial: boolean }) {
   const say = useSay()
-  const { risk, notices } = forecast
+  const { notices } = forecast
+  const risk = useRisk()
   const isGrave = ({ weight, path }: Notice) => weight === 'stop' || path === 'recipe.superfatShare'
   const grave = notices.filter(isGrave).map(notice => notice.sentence)
-  if (risk.safety) grave.push(risk.safety)
+  if (risk?.safety) grave.push(risk.safety)
   if (isTrial) grave.unshift('A trial: not for skin, not for sale.')
-  if (risk.state === 'trouble') grave.push(`${risk.sentence} ${risk.reason}`)
+  if (risk?.state === 'trouble') grave.push(`${risk.sentence} ${risk.reason}`)
   if (grave.length === 0) return null
   return (
     <ul aria-label="Before this sheet is followed" className="mb-4 border-2 border-rust p-3 font-semibold text-rust">

@@ -22,7 +22,7 @@ export function opened(plan: Plan, part: ReactNode, { asks = false } = {}): Open
   // An id of its own, so that no draft of another one is taken up.
   count += 1
   const answer = { id: `opened-${count}`, name: plan.name, revision: 1, updatedAt: '2026-11-23T12:00:00.000Z', plan }
-  const batch = new OpenBatch(answer, referenceShelf(), () => Promise.resolve([]))
+  const batch = new OpenBatch(answer, referenceShelf(), () => Promise.resolve({ risk: null, remedies: [] }))
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false, ...(!asks && { enabled: false }) } } })
   render(
     <QueryClientProvider client={queries}>

@@ -1,0 +1,66 @@
+// How often what is said holds: bands, minutes to spare and chances against runs drawn by another generator than theirs.
+
+/** Mulberry's generator: plain random numbers, so that nothing is shared with the evenly spread draws that are tested. */
+export function randomOf(seed) {
+  let s = seed >>> 0
+  return () => {
+    s = (s + 0x6d2b79f5) >>> 0
+    let x = Math.imul(s ^ (s >>> 15), 1 | s)
+    x = (x + Math.imul(x ^ (x >>> 7), 61 | x)) ^ x
+    return ((x ^ (x >>> 14)) >>> 0) / 2 ** 32
+  }
+}
+export const normals = random => () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+
+/** Luck of a run, every part of it drawn on its own. */
+export function luckFrom(core, job, random) {
+  const z = normals(random)
+  const rate = job.rate.mean + job.rate.sd * z()
+  const groups = Math.max(0, ...job.cups.map(cup => (cup.scent ? cup.scent.group + 1 : 0)))
+  const scents = Array.from({ length: groups }, () => job.scentSd * z())
+  return {
+    ...{ plainRate: rate, scentedRate: rate, scent: scents[0] ?? 0, scents },
+    ...{ hands: Math.exp(core.HANDS_SD * z()), stop: core.STOP_SD * z(), rices: random() < core.ricingShare(job) },
+  }
+}
+
+const MOMENTS = [0.1, 0.3, 0.5, 0.7, 0.9]
+const mean = list => list.reduce((sum, x) => sum + x, 0) / Math.max(1, list.length)
+
+/** Of a job: the share of runs whose lanes lie in their bands, and of pours with at least the minutes that are said. */
+export function lanesCoverage(core, job, runs, seed) {
+  const said = core.lanesOf(job)
+  const random = randomOf(seed)
+  const z = normals(random)
+  const inBand = []
+  const enough = []
+  for (let n = 0; n < runs; n += 1) {
+    const run = core.runPlan(job, luckFrom(core, job, random), 60)
+    job.cups.forEach((cup, i) => {
+      const { points } = said.lanes[i]
+      const lane = run.lanes[i]
+      if (points.length < 2 || lane.length < 2) return
+      const off = job.levelError * z()
+      const endS = Math.min(points.at(-1).min * 60, lane.at(-1).s)
+      for (const at of MOMENTS) {
+        const s = points[0].min * 60 + at * (points.at(-1).min * 60 - points[0].min * 60)
+        if (s < lane[0].s || s > endS) continue
+        const band = points.reduce((a, b) => (Math.abs(b.min * 60 - s) < Math.abs(a.min * 60 - s) ? b : a))
+        const level = Math.min(5, Math.max(0, core.levelAt(lane, band.min * 60) + off))
+        inBand.push(level >= band.low - 1e-9 && level <= band.high + 1e-9 ? 1 : 0)
+      }
+    })
+    said.pours.forEach((pour, i) => {
+      if (pour.marginMin < 59) enough.push(core.marginMin(job, run, i) >= pour.marginMin - 1e-9 ? 1 : 0)
+    })
+  }
+  return { band: mean(inBand), margin: enough.length > 0 ? mean(enough) : null }
+}
+
+/** Points by which the chance that is said differs from so many runs. */
+export function chanceError(core, job, runs, seed) {
+  const random = randomOf(seed)
+  let works = 0
+  for (let n = 0; n < runs; n += 1) works += core.runWorks(job, luckFrom(core, job, random)).works
+  return { said: core.chanceOf(job), many: core.monteCarlo(job, 200).chance, truth: works / runs }
+}
