@@ -20,8 +20,9 @@ async function signedIn() {
 }
 type Visitor = Awaited<ReturnType<typeof signedIn>>
 
+const learner = () => at.app.locals['learning'] as Learner
 const evidence = async (visitor: Visitor, name: string) => {
-  await (at.app.locals['learning'] as Learner).idle()
+  await learner().idle()
   const { shelf } = body<ShelfAnswer>(await visitor.get('/api/shelf'))
   return shelf.evidence.find(one => one.name === name)
 }
@@ -44,6 +45,37 @@ describe('what batches teach', () => {
     expect(await evidence(visitor, 'Teacher')).toBeUndefined()
     await visitor.post(`/api/batches/${batch.id}/restore`)
     expect(await evidence(visitor, 'Teacher')).toEqual(second)
+  })
+
+  test('what older models made of readings is worked out anew; of a plan that cannot be read it is brought over', async () => {
+    const visitor = await signedIn()
+    const batch = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan: seenPlan('Elder', 2.6) }))
+    const first = await evidence(visitor, 'Elder')
+    const old = { ...first!, observations: [{ ...first!.observations[0]!, value: 9 }] }
+    // As it stands after an update, before the server has started again.
+    const age = () =>
+      at.db
+        .updateTable('evidence')
+        .set({ model_version: 1, evidence: JSON.stringify(old) })
+        .where('batch_id', '=', batch.id)
+        .returning('workshop_id')
+        .executeTakeFirstOrThrow()
+    const { workshop_id: workshop } = await age()
+    expect(await evidence(visitor, 'Elder')).toBeUndefined()
+    learner().look(workshop)
+    expect(await evidence(visitor, 'Elder')).toEqual(first)
+    await age()
+    await at.db
+      .updateTable('batch')
+      .set({ plan: JSON.stringify({ ...batch.plan, version: 8, recipe: 'gone' }) })
+      .where('id', '=', batch.id)
+      .execute()
+    learner().look(workshop)
+    const brought = await evidence(visitor, 'Elder')
+    expect(brought).toMatchObject({ formerModel: true, counts: true })
+    expect(brought!.observations[0]!.value).toBeCloseTo(9.017, 2)
+    expect(brought!.observations[0]!.variance).toBeGreaterThan(first!.observations[0]!.variance)
+    await visitor.delete(`/api/batches/${batch.id}`)
   })
 
   test('readings taken out of a batch teach no more', async () => {

@@ -18,7 +18,7 @@ export function workingsOf(
   portions: Portions,
   result: RecipeResult,
 ): Record<WorkingKey, Working> {
-  const { recipe, conditions, mould } = plan
+  const { recipe, mould } = plan
   const unit = unitBatter(recipe, shelf)
   const demand = lyeDemand(
     unit.oils.map(({ oil }, i) => ({ massG: portions.oils[i]!.massG, sapKohMgPerG: oil.sapKohMgPerG })),

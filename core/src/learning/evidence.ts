@@ -31,6 +31,8 @@ export interface Evidence {
   observations: PaceReading[]
   /** Null without readings of the rest. */
   rest: RestReadings | null
+  /** Its plan cannot be read any more: these are numbers of the former models, brought over. */
+  formerModel?: boolean
 }
 
 /** A shelf as one batch sees it: what was seen in the batch itself is not counted a second time. */

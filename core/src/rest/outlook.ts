@@ -12,7 +12,7 @@ import { workedThrough } from './history.ts'
 import type { RestHistory, RestJob } from './history.ts'
 import { cupGels } from './gel-shares.ts'
 import type { CupGel } from './gel-shares.ts'
-import { refitted, withRefit } from './refit.ts'
+import { refitted, refittedJob } from './refit.ts'
 import type { Refit } from './refit.ts'
 import { aboutOf, restJobOf } from './plan-rest.ts'
 import type { RestInputs } from './plan-rest.ts'
@@ -94,7 +94,7 @@ export interface RestOutlook extends RestSaid {
 /** What the readings of a plan make of its rest. */
 export function fittedRest(inputs: RestInputs): { refit: Refit | null; fitted: (job: RestJob) => RestJob } {
   const refit = refitted(restJobOf(inputs, 'coarse'), inputs.plan.rest.readings)
-  return { refit, fitted: job => (refit ? withRefit(job, refit) : job) }
+  return { refit, fitted: job => (refit ? refittedJob(job, refit) : job) }
 }
 
 /** Works a plan's rest through: many coarse runs for its numbers, one for what its parts come to. Some tenths of a second. */

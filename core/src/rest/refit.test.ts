@@ -39,6 +39,14 @@ test('readings as expected leave both as they are, and surer', () => {
   expect(refit.rateSd).toBeLessThan(0.3)
 })
 
+test('many readings make it surer than three, but never sure without end', () => {
+  const sdOf = (minutes: readonly number[]) => refitted(job, readingsOf(1.2, 1.1, minutes))!
+  const [three, eighteen] = [[60, 120, 300], Array.from({ length: 18 }, (_, i) => 20 + 20 * i)].map(sdOf)
+  expect(eighteen!.rateSd).toBeLessThan(0.9 * three!.rateSd)
+  expect(eighteen!.lossesSd).toBeLessThan(0.9 * three!.lossesSd)
+  expect(eighteen!.rateSd).toBeGreaterThan(0.05)
+})
+
 test('one reading moves a little and stays unsure; none says nothing', () => {
   const one = refitted(job, readingsOf(1.3, 1, [40]))!
   const many = refitted(job, readingsOf(1.3, 1, OFTEN))!

@@ -99,7 +99,7 @@ const anyPlan = fc
         const batter = w.letters[i]!
         return {
           ...{ ...base.cups[0]!, id: `cup-${i}`, name: `Cup ${i}`, batter },
-          lyeShare: w.strengths[batter as '' | 'a' | 'b'] ?? null,
+          lyeShare: w.strengths[batter] ?? null,
         }
       }),
       score: Array.from({ length: w.count }, (_, i) => ({

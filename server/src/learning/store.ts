@@ -1,10 +1,10 @@
-import { evidenceOf, readPlan, restEvidence } from '@ostler/core'
+import { evidenceOf, fromFirstModels, readPlan, restEvidence } from '@ostler/core'
 import type { Evidence, Shelf } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 
 /** Goes up whenever the models read the same readings otherwise. */
-export const MODEL_VERSION = 1
+export const MODEL_VERSION = 2
 
 /** Batches whose readings are worked out in one go: each takes some hundredths of a second. */
 const MOST_AT_ONCE = 20
@@ -38,21 +38,23 @@ export function evidenceStore(db: Database): EvidenceStore {
       .orderBy('batch.updated_at', 'desc')
       .limit(most)
       .select(['batch.id', 'batch.revision', 'batch.plan', 'batch.created_at'])
+      .select(['evidence.evidence', 'evidence.model_version'])
       .execute()
 
   return {
     hasStale: async workshopId => (await stale(workshopId, 1)).length > 0,
     async workOut(workshopId, shelf) {
       const batches = await stale(workshopId)
-      for (const { id, revision, plan, created_at } of batches) {
+      for (const { id, revision, plan, created_at, evidence, model_version } of batches) {
         const read = readPlan(plan)
-        // A plan that cannot be read teaches nothing, and is not tried again until it changes.
+        // Of a plan that cannot be read what it taught before is brought over; it is not tried again until it changes.
+        const before = evidence && model_version === 1 ? fromFirstModels(evidence, shelf) : evidence
         const found: Omit<Evidence, 'counts'> = read.ok
           ? {
               ...evidenceOf(read.plan, shelf, { batch: id, at: created_at.toISOString() }),
               rest: restEvidence(read.plan, shelf),
             }
-          : { batch: id, name: '', at: created_at.toISOString(), recipe: '', observations: [], rest: null }
+          : (before ?? { batch: id, name: '', at: created_at.toISOString(), recipe: '', observations: [], rest: null })
         const now = {
           ...{ batch_revision: revision, model_version: MODEL_VERSION, is_readable: read.ok },
           evidence: JSON.stringify(found),
@@ -73,6 +75,8 @@ export function evidenceStore(db: Database): EvidenceStore {
         .innerJoin('batch', 'batch.id', 'evidence.batch_id')
         .where('evidence.workshop_id', '=', workshopId)
         .where('batch.deleted_at', 'is', null)
+        // What older models made of it counts with nothing until it is read again.
+        .where('evidence.model_version', '=', MODEL_VERSION)
         .orderBy('batch.created_at')
         .select(['evidence.evidence', 'evidence.counts'])
         .execute()

@@ -114,7 +114,7 @@ test('a sighting is added, told what it means, and removed; what cannot be is re
   type('Trace', '4.2')
   type('Minutes after the lye', '4')
   fireEvent.click(screen.getByRole('button', { name: 'Add' }))
-  expect(batch.get().plan.seen).toEqual([{ cup: 'cup-1', atMin: 4, level: 4.2 }])
+  expect(batch.get().plan.seen).toEqual([{ cup: 'cup-1', atMin: 4, level: 4.2, by: 'eye' }])
   expect(screen.getByText(/believed to go \d+ % faster/)).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: 'Remove sighting 1' }))
   expect(batch.get().plan.seen).toEqual([])

@@ -1,5 +1,5 @@
 import { differingParts, referenceShelf, starterPlan } from '@ostler/core'
-import type { Edit, Plan, Remedy } from '@ostler/core'
+import type { Advice, Edit, Plan } from '@ostler/core'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { draftToTakeUp } from '../draft.ts'
 import { OpenBatch } from '../open-batch.ts'
@@ -11,7 +11,7 @@ const mixC = (value: number): Edit => ({ kind: 'set', path: ['conditions', 'mixC
 const named = (name: string): Plan => ({ ...plan, name })
 
 let server: FakeServer
-const noAdvice = () => Promise.resolve<Remedy[]>([])
+const noAdvice = () => Promise.resolve<Advice>({ risk: null, remedies: [] })
 
 const openBatch = (advise = noAdvice) => new OpenBatch(server.batch, referenceShelf(), advise)
 
@@ -368,15 +368,15 @@ describe('drafts', () => {
 })
 
 test('advice that arrives for an older plan is left aside', async () => {
-  const waiting: ((remedies: Remedy[]) => void)[] = []
+  const waiting: ((advice: Advice) => void)[] = []
   const batch = openBatch(() => new Promise(done => waiting.push(done)))
   batch.attach()
   await pass(200)
   batch.edit(mixC(40))
-  waiting[0]!([{ id: 'old', sentence: '', before: 0, after: 1, edit: mixC(1) }])
+  waiting[0]!({ risk: null, remedies: [{ id: 'old', sentence: '', before: 0, after: 1, edit: mixC(1) }] })
   await pass(200)
   expect(batch.get().remedies).toBeNull()
-  waiting[1]!([])
+  waiting[1]!({ risk: null, remedies: [] })
   await pass(1)
   expect(batch.get().remedies).toEqual([])
 })
