@@ -26,6 +26,9 @@ interface Candidate {
 /** A change is worth a sentence from this gain on. */
 const SMALLEST_GAIN = 0.03
 
+/** From so quick a scent on, ln of its factor, nothing but never stopping helps. */
+const SEIZES = 1.6
+
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 
 function settings(plan: Plan, clearC: number, w: number): Candidate[] {
@@ -115,6 +118,52 @@ function scents(plan: Plan, shelf: Shelf, batterPerOils: number): Candidate[] {
   return candidates
 }
 
+/**
+ * The one way that works with a scent that seizes: every other cup plain, one cup scented, poured once and last, straight from
+ * the scent into the mould, with no tool after it.
+ */
+function neverStop(plan: Plan, shelf: Shelf): Candidate[] {
+  const { scent, score } = plan
+  if (!scent || scent.moment === 'never-stop' || plan.whipped) return []
+  const { lnRate } = jobOf(plan, portionsOf(plan, shelf), shelf).cups.find(cup => cup.scent)?.scent ?? { lnRate: 0 }
+  if (lnRate < SEIZES) return []
+  const once = score.filter(pour => score.filter(one => one.cup === pour.cup).length === 1)
+  const isScented = (id: string) => plan.cups.some(cup => cup.id === id && cup.scented && !cup.ownScent)
+  const last = once.findLast(pour => isScented(pour.cup) && pour.together === 'no')
+  if (!last) return []
+  const cup = plan.cups.find(one => one.id === last.cup)!
+  const rest = score.filter(pour => pour.id !== last.id)
+  const edits: Edit[] = [
+    set(['scent'], { ...scent, moment: 'never-stop', how: 'hand', spread: 'cup' }),
+    ...plan.cups.map((one, i) => set(['cups', i, 'scented'], one.id === cup.id)),
+    set(
+      ['moves'],
+      plan.moves.map(move => (move.after === last.id ? { ...move, off: true } : move)),
+    ),
+    set(['score'], [...rest, { ...last, waitMin: 0, shape: { ...last.shape, way: 'layer', texture: 'rustic' } }]),
+  ]
+  const sentence = `Never stop: scent ${cup.name} alone, pour it once and last, straight from the scent into the mould, no tool after it`
+  return [{ id: 'never-stop', sentence, edit: { kind: 'many', edits } }]
+}
+
+/** How cups take their turns, and what ends the blending. */
+function working(plan: Plan): Candidate[] {
+  const candidates: Candidate[] = []
+  if (plan.division.mode === 'own-batters' && plan.hands.order !== 'each')
+    candidates.push({
+      id: 'each-in-turn',
+      sentence: 'Take each batter in its turn: blend, colour and pour it before the next is begun',
+      edit: set(['hands', 'order'], 'each'),
+    })
+  if (plan.conditions.stopWhen !== 'level-holds' && !plan.whipped)
+    candidates.push({
+      id: 'until-it-holds',
+      sentence: 'Blend until the emulsion holds as well: a spoonful stands a minute without streaks',
+      edit: set(['conditions', 'stopWhen'], 'level-holds'),
+    })
+  return candidates
+}
+
 /** Both at once, where one change alone is not enough. */
 function together(plan: Plan, clearC: number): Candidate[] {
   const to = Math.max(Math.ceil(clearC + 2), 26)
@@ -142,6 +191,8 @@ export function remediesFor(plan: Plan, shelf: Shelf, most = 3): Remedy[] {
   const remedies = [
     ...settings(plan, clearC, unit.water.concentration),
     ...scents(plan, shelf, unit.batterG),
+    ...neverStop(plan, shelf),
+    ...working(plan),
     ...together(plan, clearC),
   ].flatMap((one): Remedy[] => {
     const changed = applyEdit(plan, one.edit)

@@ -20,6 +20,14 @@ export const PLAN_B_REASONS: Readonly<Record<PlanBKind, string>> = {
   reserve: 'One cup stays without scent and flows when the others set: they are spooned, it is poured over them.',
 }
 
+/** What it takes from the design. */
+export const PLAN_B_COSTS: Readonly<Record<PlanBKind, string>> = {
+  spooned: 'the streams and what tools would draw; a rough face',
+  layers: 'the swirl',
+  fewer: 'the smaller colours, which are not made',
+  reserve: 'the scent of one cup, and the streams of the others',
+}
+
 /** Trace that no stream stands, where a window says no more. */
 const MOST_LEVEL = 4.5
 

@@ -1,4 +1,7 @@
+import type { Plan } from '../plan/index.ts'
+import { unitBatter } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
+import { recipeKey } from './evidence.ts'
 import type { Evidence } from './evidence.ts'
 import { ratesOf } from './rates.ts'
 
@@ -7,6 +10,16 @@ export interface PaceOf {
   recipe: string
   scents: readonly { scent: string; share: number }[]
   gPerKg: number
+}
+
+/** What a plan's pace is about: of several scents the batch's own. */
+export function paceOf(plan: Plan, shelf: Shelf): PaceOf {
+  const scent = plan.scent ?? plan.cups.find(cup => cup.ownScent)?.ownScent ?? null
+  const recipe = recipeKey(plan)
+  if (!scent) return { recipe, scents: [], gPerKg: 0 }
+  const { batterG } = unitBatter(plan.recipe, shelf)
+  const gPerKg = 1000 * scent.load * (scent.basis === 'batter' ? batterG : 1)
+  return { recipe, scents: scent.parts, gPerKg }
 }
 
 const sdOf = (shelf: Shelf, { recipe, scents, gPerKg }: PaceOf): number => {

@@ -61,6 +61,21 @@ export function planOfCavity(plan: Plan, kind: CavityKind): Plan {
   }
 }
 
+/** The kind of cavity that a pour goes into; the one that holds most cavities where it is none of the score. */
+export function kindOfPour(plan: Filled, pour: string | null): CavityKind {
+  const kinds = cavityKinds(plan)
+  const i = plan.score.findIndex(one => one.id === pour)
+  return kinds.find(kind => kind.pours.includes(i)) ?? kinds[0]!
+}
+
+/** "cavity 3", "cavities 1 to 4", "cavities 1, 4 and 7". */
+export function cavityWords({ cavities }: CavityKind): string {
+  const [first, last] = [cavities[0]!, cavities.at(-1)!]
+  if (cavities.length === 1) return `cavity ${first}`
+  if (cavities.length > 2 && last - first === cavities.length - 1) return `cavities ${first} to ${last}`
+  return `cavities ${cavities.slice(0, -1).join(', ')} and ${last}`
+}
+
 /** Height of every pour in one kind of cavity, mm, in the order of the kind's pours: shares are parts of what goes in. */
 export function heightsIn({ mould, score }: Filled, { pours }: CavityKind): number[] {
   const whole = pours.reduce((sum, i) => sum + score[i]!.share, 0)

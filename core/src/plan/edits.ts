@@ -1,4 +1,4 @@
-import { layerHeights } from './cavities.ts'
+import { cavityKinds, hasOwnCavities, heightsIn, layerHeights } from './cavities.ts'
 import { THINNEST_LAYER_MM } from './cross-checks.ts'
 import { MAX_CUPS } from './document.ts'
 import type { Plan } from './document.ts'
@@ -45,6 +45,10 @@ export type Edit =
   /** Moves the boundary above layer `below` (0 = the bottom one) to `atMm` from the mould's floor. */
   | { kind: 'move-boundary'; below: number; atMm: number }
   | { kind: 'even-layers' }
+  /** One colour in each cavity: the pours share the cavities out in their order. */
+  | { kind: 'one-colour-each' }
+  /** Another mould; cavities that it lacks are forgotten. */
+  | { kind: 'set-mould'; mould: Plan['mould'] }
   /** Pours a run of steps again and again: each keeps its amount, divided among its turns. Tools follow every turn. */
   | { kind: 'repeat-pours'; from: number; to: number; times: number }
   | { kind: 'remove-pours'; pours: readonly string[] }
@@ -78,28 +82,62 @@ const withHeights = (plan: Plan, heights: readonly number[]): Plan => ({
   score: plan.score.map((pour, i) => ({ ...pour, share: tidyShare(heights[i]! / plan.mould.fillMm) })),
 })
 
+/** Within the cavities that a pour goes into: the pour above it there, or below it, makes up the difference. */
 function setLayerHeight(plan: Plan, id: string, heightMm: number): EditResult {
   const i = plan.score.findIndex(pour => pour.id === id)
   const path = `score[${i}].share`
   if (i < 0) return refused('score', 'That layer is gone.')
-  if (plan.score.length === 1)
-    return refused(path, 'A single layer always fills the soap. Change the soap’s height instead.')
-  const neighbour = i < plan.score.length - 1 ? i + 1 : i - 1
-  const heights = layerHeights(plan)
-  const most = heights[i]! + heights[neighbour]! - THINNEST_LAYER_MM
+  const kind = cavityKinds(plan).find(one => one.pours.includes(i))
+  if (!kind || kind.pours.length === 1) {
+    const fills = plan.score.length === 1 ? 'A single layer always fills the soap.' : 'It fills its cavities alone.'
+    return refused(path, `${fills} Change the soap’s height instead.`)
+  }
+  const n = kind.pours.indexOf(i)
+  const at = n < kind.pours.length - 1 ? n + 1 : n - 1
+  const heights = heightsIn(plan, kind)
+  const most = heights[n]! + heights[at]! - THINNEST_LAYER_MM
   if (!(heightMm >= THINNEST_LAYER_MM - 1e-9 && heightMm <= most + 1e-9)) {
     const sentence =
       heightMm < THINNEST_LAYER_MM
         ? `A poured layer thinner than ${THINNEST_LAYER_MM} mm does not survive smoothing.`
-        : `At most ${most.toFixed(1)} mm here: the layer ${neighbour > i ? 'above' : 'below'} makes up the difference and keeps ${THINNEST_LAYER_MM} mm.`
+        : `At most ${most.toFixed(1)} mm here: the layer ${at > n ? 'above' : 'below'} makes up the difference and keeps ${THINNEST_LAYER_MM} mm.`
     return refused(path, sentence)
   }
-  heights[neighbour] = heights[neighbour]! + heights[i]! - heightMm
-  heights[i] = heightMm
-  return { ok: true, plan: withHeights(plan, heights) }
+  heights[at] = heights[at]! + heights[n]! - heightMm
+  heights[n] = heightMm
+  const whole = kind.pours.reduce((sum, one) => sum + plan.score[one]!.share, 0)
+  const share = new Map(kind.pours.map((one, k) => [one, tidyShare((heights[k]! / plan.mould.fillMm) * whole)]))
+  const score = plan.score.map((pour, k) => ({ ...pour, share: share.get(k) ?? pour.share }))
+  return { ok: true, plan: { ...plan, score } }
 }
 
+/** The pours share the cavities out in their order, each cavity one colour. */
+function oneColourEach(plan: Plan): EditResult {
+  const { cavities } = plan.mould
+  const pours = plan.score.length
+  if (cavities === 1) return refused('mould.cavities', 'This mould has one cavity. Choose a mould with several.')
+  if (pours > cavities)
+    return refused('score', `${pours} pours do not find a cavity each: the mould has ${cavities}. Take some pours out.`)
+  const all = Array.from({ length: cavities }, (_, k) => k)
+  const score = plan.score.map((pour, i) => {
+    const own = all.filter(k => Math.floor((k * pours) / cavities) === i).map(k => k + 1)
+    return { ...pour, cavities: pours === 1 ? [] : own }
+  })
+  return { ok: true, plan: { ...plan, score } }
+}
+
+const setMould = (plan: Plan, mould: Plan['mould']): EditResult => ({
+  ok: true,
+  plan: {
+    ...plan,
+    mould,
+    score: plan.score.map(pour => ({ ...pour, cavities: pour.cavities.filter(k => k <= mould.cavities) })),
+  },
+})
+
 function moveBoundary(plan: Plan, below: number, atMm: number): EditResult {
+  if (hasOwnCavities(plan))
+    return refused('score', 'Cavities hold different pours: give a layer its height in its own panel.')
   const heights = layerHeights(plan)
   const floor = heights.slice(0, below).reduce((sum, h) => sum + h, 0)
   const ceiling = floor + heights[below]! + heights[below + 1]!
@@ -254,6 +292,10 @@ function raw(plan: Plan, edit: Edit): EditResult {
       return repeatPours(plan, edit)
     case 'set-dose':
       return setDose(plan, edit)
+    case 'one-colour-each':
+      return oneColourEach(plan)
+    case 'set-mould':
+      return setMould(plan, edit.mould)
     case 'even-layers':
       return {
         ok: true,

@@ -115,6 +115,7 @@ export {
   planOfCavity,
   pourShares,
 } from './cavities.ts'
+export { cavityWords, kindOfPour } from './cavities.ts'
 export type { CavityKind } from './cavities.ts'
 export { hasOwnLye, ownLyeOf, sharedBatter, withLye } from './own-lye.ts'
 export { MAX_PLAN_BYTES, ordered, orderedRecipe, readPlan, readPlanText, writePlan } from './read.ts'

@@ -31,7 +31,9 @@ export interface CupGel {
  */
 export function cupGels({ plan, shelf, portions, lanes }: RestInputs, block: Block): CupGel[] {
   const materials = materialsOf(plan, portions, shelf, lanes)
+  // A cup that goes into other cavities than the one worked through is taken to be as warm as that one.
   const isLayered = !hasSwirls(plan)
+  const isIn = new Set(block.input.materialOf)
   const warmest = readyC(block)
   const shift = block.input.gelShiftK ?? 0
   const { nx } = block.input
@@ -40,7 +42,7 @@ export function cupGels({ plan, shelf, portions, lanes }: RestInputs, block: Blo
     let whole = 0
     let gelled = 0
     for (let cell = 0; cell < block.n; cell += 1) {
-      if (isLayered && block.input.materialOf[cell] !== i) continue
+      if (isLayered && isIn.has(i) && block.input.materialOf[cell] !== i) continue
       const v = block.volume[cell % nx]!
       whole += v
       if (warmest[cell]! >= gelC) gelled += v

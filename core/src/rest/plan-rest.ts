@@ -7,6 +7,7 @@ import { convertedInMould } from '../standing/index.ts'
 import type { Lanes } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import type { BlockInput } from './block.ts'
+import { inCavity } from './cavity.ts'
 import { LOSSES } from './constants.ts'
 import { restPaces } from './rest-paces.ts'
 import { batterWater, compositionOf, materialsOf, mixed } from './cup-materials.ts'
@@ -181,7 +182,8 @@ export function restJobOf(inputs: RestInputs, grid: RestGrid, frameS = 0): RestJ
   const cells = cellsOf(mould, grid, isDeep)
   const [nx, ny, nz] = cells
   const cups = materialsOf(plan, portions, shelf, inputs.lanes)
-  const soap = hasSwirls(plan) ? even(inputs, cups, nx * ny * nz) : layered(inputs, cups, cells, isQuick)
+  const poured = inCavity(inputs)
+  const soap = hasSwirls(poured.plan) ? even(poured, cups, nx * ny * nz) : layered(poured, cups, cells, isQuick)
   const wraps = plan.rest.steps.map(step =>
     facesOf(mould, { ...step, under: ON_GRID.includes(step.place) ? 'rack' : plan.rest.under }),
   )

@@ -3,7 +3,7 @@ import type { PlanBKind } from '../design/index.ts'
 import { applyEdit } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
-import { beliefOf, jobOf, luckOf, runWorks } from '../schedule/index.ts'
+import { beliefOf, jobOf, luckAt, luckOf, runPlan, runWorks } from '../schedule/index.ts'
 import type { Job, Luck, PourRun } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 
@@ -14,6 +14,10 @@ export interface PlanBOutlook {
   /** Of those, how many plan A brings to an end all the same, and how many plan B; 0 where it is never called for. */
   planA: number
   planB: number
+  /** Of the runs in which plan A fails, in how many the trigger is seen before: 0…1. */
+  warns: number
+  /** Minutes from lye in, as planned, by which one must have turned to it. */
+  lastMin: number
   runs: number
 }
 
@@ -46,11 +50,14 @@ export function planBOutlook(plan: Plan, shelf: Shelf, runs = RUNS): PlanBOutloo
     first.pours.findIndex(pour => pour.pour === planB.before),
   )
   const isEarly = planBDiffers(plan).length > 0
-  let fires = 0
+  let [fires, fails] = [0, 0]
   let [planA, other] = [0, 0]
+  const planned = runPlan(first, luckAt(belief.mean, first))
+  const lastMin = (isEarly ? planned.splitS : planned.pours[at]!.startS) / 60
   for (let n = 0; n < runs; n += 1) {
     const luck = luckOf(n, runs, first, belief)
     const { run, works } = runWorks(first, luck)
+    fails += 1 - works
     const isSeen = isEarly ? first.stopLevel + (luck.stop ?? 0) > planB.level : false
     if (isEarly && planB.trigger === 'thick' ? !isSeen : !isCalledFor(planB, first, at, run.pours[at]!, luck)) continue
     fires += 1
@@ -58,7 +65,8 @@ export function planBOutlook(plan: Plan, shelf: Shelf, runs = RUNS): PlanBOutloo
     other += runWorks(second, luck).works
   }
   const of = (sum: number) => (fires > 0 ? sum / fires : 0)
-  return { fires: fires / runs, planA: of(planA), planB: of(other), runs }
+  const warns = fails > 0 ? (fires - planA) / fails : 0
+  return { fires: fires / runs, planA: of(planA), planB: of(other), warns, lastMin, runs }
 }
 
 /** A plan B that can be taken, and what it is worth. */
@@ -68,9 +76,20 @@ export interface PlanBOffer {
   outlook: PlanBOutlook
 }
 
-/** A plan B is worth naming when it works this often, and so much oftener than plan A, where it is called for. */
-const WORKS = 0.1
-const GAINS = 0.05
+/**
+ * A plan B is offered when its trigger is seen now and then, it works often enough to turn to then, clearly oftener than plan A
+ * would, and that many more batches come out.
+ */
+const WORTH = { fires: 0.02, works: 0.25, gains: 0.1, all: 0.02 } as const
+
+/** How many more of all batches it brings to an end. */
+const gain = ({ fires, planA, planB }: PlanBOutlook): number => fires * (planB - planA)
+
+const helps = (outlook: PlanBOutlook): boolean =>
+  outlook.fires >= WORTH.fires &&
+  outlook.planB >= WORTH.works &&
+  outlook.planB - outlook.planA >= WORTH.gains &&
+  gain(outlook) >= WORTH.all
 
 /** Every kind of plan B that helps this design when its trigger is seen, the most useful first. */
 export function planBOffers(plan: Plan, shelf: Shelf): PlanBOffer[] {
@@ -78,9 +97,7 @@ export function planBOffers(plan: Plan, shelf: Shelf): PlanBOffer[] {
     const edit = planBEdit(plan, kind)
     const changed = edit && applyEdit(plan, edit)
     const outlook = changed?.ok ? planBOutlook(changed.plan, shelf) : null
-    const helps = outlook && (outlook.fires === 0 || (outlook.planB >= WORKS && outlook.planB - outlook.planA >= GAINS))
-    return edit && helps ? [{ kind, edit, outlook }] : []
+    return edit && outlook && helps(outlook) ? [{ kind, edit, outlook }] : []
   })
-  const gain = ({ outlook: { fires, planA, planB } }: PlanBOffer) => fires * (planB - planA)
-  return offers.sort((a, b) => gain(b) - gain(a))
+  return offers.sort((a, b) => gain(b.outlook) - gain(a.outlook))
 }

@@ -87,14 +87,25 @@ describe('what a plan B is worth', () => {
   })
 
   test('the same plan gives the same answer; the most useful stands first', () => {
-    const offers = planBOffers(layers, shelf)
-    expect(planBOffers(layers, shelf)).toEqual(offers)
-    // What would hardly work, or no oftener than plan A, is not offered.
-    for (const { outlook } of offers)
-      if (outlook.fires > 0) expect(outlook.planB).toBeGreaterThan(Math.max(0.1, outlook.planA) - 1e-9)
-    expect(offers.length).toBeGreaterThan(0)
+    const cooler = { ...layers, conditions: { ...layers.conditions, mixC: 27, stopLevel: 1.3 } }
+    const offers = planBOffers(cooler, shelf)
+    expect(planBOffers(cooler, shelf)).toEqual(offers)
+    expect(offers.length).toBeGreaterThan(1)
+    // What is hardly ever called for, would hardly work, or no oftener than plan A, is not offered.
+    for (const { outlook } of offers) {
+      expect(outlook.fires).toBeGreaterThan(0.02)
+      expect(outlook.planB).toBeGreaterThan(Math.max(0.25, outlook.planA + 0.1) - 1e-9)
+      expect(outlook.warns).toBeGreaterThan(0.05)
+      expect(outlook.lastMin).toBeGreaterThan(1)
+    }
     const gains = offers.map(({ outlook }) => outlook.fires * (outlook.planB - outlook.planA))
     expect(gains).toEqual([...gains].sort((a, b) => b - a))
+  })
+
+  test('none is offered where nothing is likely to go wrong, or where none would hold either', () => {
+    expect(planBOffers(swirl, shelf)).toEqual([])
+    const seizing = { ...layers, scent: { ...layers.scent!, parts: [{ scent: 'lily-of-nowhere', share: 1 }] } }
+    expect(planBOffers(seizing, shelf)).toEqual([])
   })
 
   test('a trigger that is never seen says so; plan B in use has no outlook', () => {

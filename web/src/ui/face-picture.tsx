@@ -1,4 +1,4 @@
-import { acrossView, colourNames, designOf, hasSwirls, layerHeights } from '@ostler/core'
+import { acrossView, cavityKinds, colourNames, designOf, hasSwirls, layerHeights, planOfCavity } from '@ostler/core'
 import type { ColourForecast, Forecast, Gelled, Plan } from '@ostler/core'
 import { useMemo } from 'react'
 import { FaceCanvas } from '../features/faces/face-canvas.tsx'
@@ -9,7 +9,7 @@ interface Props {
   /** Null until they are worked out. */
   colours: ColourForecast | null
   /** With the trace of each pour the edges are as forecast. */
-  pours?: Forecast['lanes']['pours']
+  pours?: Forecast['lanes']['pours'] | undefined
   height: number
   /** Looked at when it is out of the mould, each cup gelled or not as this says. */
   gelledOf?: (cup: string) => Gelled
@@ -20,6 +20,28 @@ const FINE = 2
 
 /** The cut face of a batch, small and to scale, in its forecast colours. */
 export function FacePicture(props: Props) {
+  const { plan, height } = props
+  const kinds = cavityKinds(plan)
+  if (kinds.length < 2) return <OneFace {...props} />
+  const rows = kinds.length > 8 ? 3 : kinds.length > 2 ? 2 : 1
+  const inOrder = [...kinds].sort((a, b) => a.cavities[0]! - b.cavities[0]!)
+  const across = Math.ceil(kinds.length / rows)
+  return (
+    <div className="grid w-max max-w-full gap-0.5" style={{ gridTemplateColumns: `repeat(${across}, auto)` }}>
+      {inOrder.map(kind => (
+        <OneFace
+          key={kind.cavities[0]}
+          {...props}
+          plan={planOfCavity(plan, kind)}
+          pours={props.pours && kind.pours.map(i => props.pours![i]!)}
+          height={Math.floor(height / rows)}
+        />
+      ))}
+    </div>
+  )
+}
+
+function OneFace(props: Props) {
   return hasSwirls(props.plan) ? <Swirled {...props} /> : <Layers {...props} />
 }
 

@@ -14,6 +14,9 @@ import { OilsTable } from './oils-table.tsx'
 import { RecipeBar } from './recipe-bar.tsx'
 import { ScentSection } from './scent-section.tsx'
 import { SizeFields } from './size-fields.tsx'
+import { QuickensLine } from '../../ui/quickens-line.tsx'
+import { StopFields } from './stop-fields.tsx'
+import { WhippedSection } from './whipped-section.tsx'
 import { Term } from '../../ui/term.tsx'
 
 /** The recipe, what it becomes for this mould, and what kind of batter that is. */
@@ -38,8 +41,10 @@ export function BatterPage() {
         <MouldFields />
         <SizeFields />
         <CharacterPanel />
+        <QuickensLine />
         <Notices most={8} without={/^recipe\.superfatShare$/} />
         <BenchFields />
+        <WhippedSection />
       </div>
     </main>
   )
@@ -58,18 +63,23 @@ function Notes() {
 }
 
 function BenchFields() {
+  const isWhipped = usePlan(state => state.plan.whipped !== null)
   return (
     <Section title="At the bench">
       <div className="grid grid-cols-3 gap-x-4 gap-y-3">
         <PlanField label="Batter meets at" kind="temperature" path={['conditions', 'mixC']} />
         <PlanField label="Room" kind="temperature" path={['conditions', 'roomC']} />
-        <PlanField label="Stop at level" kind="plain" path={['conditions', 'stopLevel']} />
         <PlanField label="Scale’s step" kind="mass" decimals={2} path={['conditions', 'scaleStepG']} />
         <PlanField label="Fine scale’s step" kind="mass" decimals={2} path={['conditions', 'fineScaleStepG']} />
         <PlanField label="Batter density" kind="density" path={['conditions', 'densityGPerMl']} />
         <PlanField label="Clings to the pot" kind="mass" path={['pot', 'clingG']} />
         <PlanField label="Blender strength" kind="plain" path={['conditions', 'blenderStrength']} />
       </div>
+      {!isWhipped && (
+        <div className="mt-3">
+          <StopFields />
+        </div>
+      )}
       <p className="mt-2 text-[13px] text-soft">
         <Term at="level">Level</Term> 1 is an <Term at="emulsion">emulsion</Term>, 2 light trace, 3 medium, 4 heavy.
         Cooler and blended less means more time.

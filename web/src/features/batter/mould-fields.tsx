@@ -25,7 +25,7 @@ export function MouldFields() {
   const choose = (id: string) => {
     const shape = batch.shelf.moulds.find(one => one.id === id)
     if (!shape) return
-    told(batch.edit({ kind: 'set', path: ['mould'], value: plannedMould(shape) }))
+    told(batch.edit({ kind: 'set-mould', mould: plannedMould(shape) }))
   }
   const moulds = batch.shelf.moulds
     .filter(one => !one.archived || one === known)

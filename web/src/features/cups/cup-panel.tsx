@@ -9,6 +9,7 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { TextField } from '../../ui/text-field.tsx'
 import { ColorantRows } from './colorant-rows.tsx'
 import { CupScent } from './cup-scent.tsx'
+import { CupWorking } from './cup-working.tsx'
 
 interface Props {
   plan: Plan
@@ -54,6 +55,9 @@ export function CupPanel({ plan, forecast, index, onRemoved }: Props) {
       </Part>
       <Part title="Scent">
         <CupScent plan={plan} forecast={forecast} index={index} />
+      </Part>
+      <Part title="How it is worked">
+        <CupWorking plan={plan} forecast={forecast} cup={cup} index={index} />
       </Part>
       <Part title="Vessel and what clings">
         <VesselFields cup={cup} forecast={forecast} index={index} />

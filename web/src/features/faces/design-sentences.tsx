@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { useTold } from '../../ui/plan-field.tsx'
 import { useDesignAdvice } from './use-advice.ts'
-import { useDesign } from './use-design.ts'
+import { useCavityPlan, useDesign } from './use-design.ts'
 import { lastingStore, readJson, writeJson } from '../../plan/storage.ts'
 
 const KEY = 'ostler-design-advice-dismissed'
@@ -18,9 +18,11 @@ export function DesignSentences() {
   const batch = useBatch()
   const told = useTold()
   const say = useSay()
-  const plan = usePlan(state => state.plan)
+  const whole = usePlan(state => state.plan)
+  const plan = useCavityPlan(whole)
   const design = useDesign()
-  const advice = useDesignAdvice(design, plan)
+  // Where cavities differ it speaks of one of them: what would help is for the whole plan, so it is not offered.
+  const advice = useDesignAdvice(design, plan).map(one => (plan === whole ? one : { ...one, fix: null }))
   const [dismissed, setDismissed] = useState(stored)
   const nameOf = (id: string) => `${batch.get().id} ${id}`
   const dismiss = (id: string) => {

@@ -1,4 +1,4 @@
-import { colourNames, designOf, findById, seenBy } from '@ostler/core'
+import { colourNames, designOf, findById, kindOfPour, planOfCavity, seenBy } from '@ostler/core'
 import type { Design, Plan } from '@ostler/core'
 import { useMemo } from 'react'
 import { useColourView, useCupHex } from '../../plan/colour-view.ts'
@@ -19,10 +19,19 @@ function compiledDesign(plan: Plan, levels: readonly number[]): Design {
   return design
 }
 
-/** The open batch's design, compiled with the trace that its pours are forecast to have. */
-export function useDesign(tried: Plan | null = null): Design {
+/** The plan as the cavity sees it that the chosen pour or tool goes into; the whole plan where all cavities are alike. */
+export function useCavityPlan(plan: Plan, chosen: string | null = null): Plan {
+  const pour = plan.moves.find(move => move.id === chosen)?.after ?? chosen
+  return useMemo(() => planOfCavity(plan, kindOfPour(plan, pour)), [plan, pour])
+}
+
+/**
+ * The open batch's design, compiled with the trace that its pours are forecast to have; of a mould whose cavities hold
+ * different pours, that of the cavity with the chosen one.
+ */
+export function useDesign(tried: Plan | null = null, chosen: string | null = null): Design {
   const own = usePlan(state => state.plan)
-  const plan = tried ?? own
+  const plan = useCavityPlan(tried ?? own, chosen)
   const levels = useLevels(plan)
   return useMemo(() => compiledDesign(plan, levels), [plan, levels])
 }

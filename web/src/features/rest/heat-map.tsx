@@ -1,4 +1,4 @@
-import { hasSwirls, layerHeights, showTemperature } from '@ostler/core'
+import { hasSwirls, layerHeights, planOfCavity, restCavity, showTemperature } from '@ostler/core'
 import type { CupGel, Plan } from '@ostler/core'
 import { contours } from 'd3-contour'
 import { Pause, Play } from 'lucide-react'
@@ -136,7 +136,8 @@ function bandsOf(plan: Plan, height: number): { pour: string; cup: string; y: nu
 
 /** The cut face: every cup gelled where it was warm enough for it, and not elsewhere. */
 function GelledFace({ look, height }: { look: RestLook; height: number }) {
-  const plan = usePlan(state => state.plan)
+  const whole = usePlan(state => state.plan)
+  const plan = useMemo(() => planOfCavity(whole, restCavity(whole)), [whole])
   const forecast = useForecast()!
   const { innerWidthMm, innerLengthMm, fillMm } = plan.mould
   const width = Math.round((height * innerWidthMm) / fillMm)
@@ -152,7 +153,8 @@ function GelledFace({ look, height }: { look: RestLook; height: number }) {
   }, [look, width, height, isSame, plan.score])
   const gelsFrom = (cup: string) => regions.find(one => one.cups.includes(cup))?.gelC ?? Infinity
   const bands = hasSwirls(plan) ? null : bandsOf(plan, height)
-  const face = { plan, colours: forecast.colours, pours: forecast.lanes.pours, height }
+  const pours = forecast.lanes.pours.filter(({ pour }) => plan.score.some(one => one.id === pour))
+  const face = { plan, colours: forecast.colours, pours, height }
   return (
     <>
       <div className="relative" style={{ width, height }}>

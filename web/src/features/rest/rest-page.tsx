@@ -1,4 +1,4 @@
-import { showChance, showTemperature } from '@ostler/core'
+import { cavityWords, hasOwnCavities, restCavity, showChance, showTemperature } from '@ostler/core'
 import type { Band, Refit, TimeBand, UnitHabits } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
@@ -124,9 +124,15 @@ function UseInColours({ share }: { share: number }) {
 }
 
 function Looked({ look, progress, along }: Looked & { look: RestLook }) {
+  const plan = usePlan(state => state.plan)
   return (
     <>
       <Verdict look={look} progress={progress} />
+      {hasOwnCavities(plan) && (
+        <p className="text-soft">
+          Worked through for {cavityWords(restCavity(plan))}, with most scent in them; the others run no warmer.
+        </p>
+      )}
       {look.refit && <Fitted refit={look.refit} />}
       <UseInColours share={look.result.gelledShare} />
       {look.frames.length > 0 && <HeatMap look={look} />}

@@ -1,7 +1,7 @@
-import { ACCELERATIONS, knowledgeOf, restPaces, shelfWithout, tidy } from '@ostler/core'
+import { ACCELERATIONS, knowledgeOf, narrowedBy, paceOf, restPaces, shelfWithout, tidy } from '@ostler/core'
 import type { Evidence, Knowledge, Pace, Plan, Shelf } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { saveCounts, shelfQuery } from '../../api/client.ts'
 import { useBatch, usePlan } from '../../plan/context.tsx'
@@ -49,7 +49,7 @@ export function EvidenceDialog({ onClose }: { onClose: () => void }) {
           <RestRows plan={plan} shelf={shelf} />
         </tbody>
       </table>
-      <Batches list={shelf.evidence} />
+      <Batches plan={plan} shelf={shelf} />
     </Ask>
   )
 }
@@ -101,8 +101,10 @@ function KnowledgeRow({ one }: { one: Knowledge }) {
   )
 }
 
-function Batches({ list }: { list: readonly Evidence[] }) {
+function Batches({ plan, shelf }: { plan: Plan; shelf: Shelf }) {
   const batch = useBatch()
+  const list = shelf.evidence
+  const of = useMemo(() => paceOf(plan, shelf), [plan, shelf])
   const client = useQueryClient()
   const [sentence, setSentence] = useState('')
   const set = async (of: Evidence, counts: boolean) => {
@@ -139,6 +141,8 @@ function Batches({ list }: { list: readonly Evidence[] }) {
               {one.name}
             </Link>
             <span className="text-soft">{[...one.observations.map(told), ...restTold(one)].join('; ')}</span>
+            <span>{narrowed(narrowedBy(shelf, of, one))}</span>
+            {one.formerModel && <span className="text-soft">learned with the former model, counts for less</span>}
           </li>
         ))}
       </ul>
@@ -150,6 +154,9 @@ function Batches({ list }: { list: readonly Evidence[] }) {
     </section>
   )
 }
+
+const narrowed = (share: number): string =>
+  share >= 0.005 ? `narrows this batch’s range by ${Math.round(100 * share)} %` : 'says little of this batch'
 
 const STAGES = { plain: 'plain cups', scented: 'scented cups', blend: 'blending' } as const
 

@@ -1,4 +1,14 @@
-import { MM_PER_INCH, acrossView, alongView, crestMm, cutGrid, hasSwirls, levelView, showLength } from '@ostler/core'
+import {
+  MM_PER_INCH,
+  acrossView,
+  alongView,
+  cavityKinds,
+  crestMm,
+  cutGrid,
+  hasSwirls,
+  levelView,
+  showLength,
+} from '@ostler/core'
 import type { Design, Move, Plan } from '@ostler/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -7,15 +17,16 @@ import { Segments } from '../../ui/segments.tsx'
 import { Slider } from '../../ui/slider.tsx'
 import { FaceCanvas } from '../faces/face-canvas.tsx'
 import { TurnedLoaf } from '../faces/turned-loaf.tsx'
-import { useDesign, useDesignHexes, useDesignNames } from '../faces/use-design.ts'
+import { useCavityPlan, useDesign, useDesignHexes, useDesignNames } from '../faces/use-design.ts'
 import { StageSwitch } from '../colour/stage-switch.tsx'
 import { useSize } from '../../ui/use-size.ts'
+import { CavityStrip } from './cavity-strip.tsx'
 import { Handles } from './handles.tsx'
 import { Boundary, LayerRect } from './level-layers.tsx'
 
 const PAD = { left: 46, right: 104, bottom: 34 }
 /** Room for the switches above the mould: with a cut to scrub there are three rows. */
-const TOP = { plain: 84, scrubbed: 122 }
+const TOP = { plain: 84, scrubbed: 122, cavities: 52 }
 const WALL_PX = 5
 
 export type Cut = 'across' | 'along' | 'top' | 'turned'
@@ -43,17 +54,19 @@ interface Props {
 export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
   const [ref, size] = useSize<HTMLDivElement>()
   const own = usePlan(state => state.plan)
-  const plan = tried ?? own
+  const whole = tried ?? own
+  const plan = useCavityPlan(whole, chosen)
   const { mould } = plan
   const forecast = useForecast()
-  const design = useDesign(tried)
+  const design = useDesign(tried, chosen)
   const hexes = useDesignHexes(design)
   const names = useDesignNames(design)
-  const isSwirled = tried !== null || hasSwirls(plan) || design.program.tops.length > 0
+  const kinds = cavityKinds(whole)
+  const isSwirled = tried !== null || hasSwirls(plan) || design.program.tops.length > 0 || kinds.length > 1
   const [cutAt, setCutAt] = useState(0.42)
   const isPlain = cut === 'across' && !isSwirled
   const hasScrub = cut !== 'top' && !isPlain
-  const top = hasScrub ? TOP.scrubbed : TOP.plain
+  const top = (hasScrub ? TOP.scrubbed : TOP.plain) + (kinds.length > 1 ? TOP.cavities : 0)
   const place = placed(design, plan, cut, size, top)
   const layers = forecast?.portions.layers ?? []
 
@@ -68,6 +81,7 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
               every bar
             </Link>
           </div>
+          {kinds.length > 1 && <CavityStrip plan={whole} kinds={kinds} shown={plan} onChoose={onChoose} />}
           {hasScrub && (
             <CutSlider
               at={cutAt}

@@ -3,6 +3,7 @@ import type { Design, Edit, Embed, Move, Pour } from '@ostler/core'
 import { useRef } from 'react'
 import type { KeyboardEvent, PointerEvent } from 'react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
+import { useCavityPlan } from '../faces/use-design.ts'
 import type { Cut, Place } from './face-view.tsx'
 
 /** What one can take hold of in the picture: a place in shares of what is shown, and what moving it changes. */
@@ -138,12 +139,11 @@ export function Handles({ chosen, cut, place, design }: Props) {
           : []
   const path = moveAt >= 0 ? movePaths(plan.moves[moveAt]!, program) : null
   const isShown = path && (path.plane === 'top' ? cut === 'top' : cut === 'across')
-  const level =
-    pourAt >= 0
-      ? layerHeights(plan)
-          .slice(0, pourAt)
-          .reduce((sum, mm) => sum + mm, 0)
-      : 0
+  const cavity = useCavityPlan(plan, chosen)
+  const below = pourAt < 0 ? 0 : cavity.score.findIndex(pour => pour.id === chosen)
+  const level = layerHeights(cavity)
+    .slice(0, below)
+    .reduce((sum, mm) => sum + mm, 0)
   const box = {
     left: place.left,
     top: place.floor - highMm * place.scale,

@@ -10,6 +10,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { TextField } from '../../ui/text-field.tsx'
 import { PourShapeFields } from './pour-shape-fields.tsx'
+import { CavityFields } from './cavity-fields.tsx'
 import { WindowFields } from './window-fields.tsx'
 import { ColorantRows } from '../cups/colorant-rows.tsx'
 
@@ -86,6 +87,7 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
       </div>
       <WindowFields index={index} />
       <PourShapeFields pour={pour} index={index} />
+      {plan.mould.cavities > 1 && <CavityFields index={index} />}
       <CupFields
         cup={cup}
         index={cupIndex}

@@ -1,4 +1,4 @@
-import { BLENDINGS, CUP_ORDERS, WAITING, showMinutes, tidy, traceName } from '@ostler/core'
+import { BLENDINGS, CUP_ORDERS, WAITING, showMinutes, tidy } from '@ostler/core'
 import type { Blending, CupOrder, Slope, Waiting } from '@ostler/core'
 import { Timer } from 'lucide-react'
 import { useState } from 'react'
@@ -7,28 +7,28 @@ import { useAnswer } from '../../plan/use-answer.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { QuickensLine } from '../../ui/quickens-line.tsx'
 import { WaterField } from '../../ui/water-field.tsx'
 import { slopesInWorker } from '../../workers/search.ts'
+import { StopFields } from '../batter/stop-fields.tsx'
 import { TimesDialog } from './times-dialog.tsx'
 
 /** The settings that change the pace of everything, beside the picture of what they do. */
 export function Levers() {
-  const stopLevel = usePlan(state => state.plan.conditions.stopLevel)
-  const word = <span className="text-[13px] whitespace-nowrap text-soft">{traceName(stopLevel)}</span>
+  const isWhipped = usePlan(state => state.plan.whipped !== null)
   return (
     <section aria-label="Levers" className="border-t border-booth-deep pt-3">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
         <PlanField label="Oils and lye meet at" kind="temperature" width={64} path={['conditions', 'mixC']} />
         <PlanField label="Room" kind="temperature" width={64} path={['conditions', 'roomC']} />
-        <PlanField
-          label="Stop blending at level"
-          kind="plain"
-          width={64}
-          path={['conditions', 'stopLevel']}
-          hint={word}
-        />
         <WaterField basis="concentration" label="Lye concentration" width={64} />
       </div>
+      {!isWhipped && (
+        <div className="mt-2">
+          <StopFields />
+        </div>
+      )}
+      <QuickensLine className="mt-2 text-[13px]" />
       <HandsFields />
     </section>
   )

@@ -1,4 +1,5 @@
 import {
+  PLAN_B_COSTS,
   PLAN_B_KINDS,
   PLAN_B_REASONS,
   TRIGGERS,
@@ -7,6 +8,7 @@ import {
   levelView,
   planBCall,
   showChance,
+  showMinutes,
 } from '@ostler/core'
 import type { PlanBOffer, PlanBOutlook, Trigger } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
@@ -101,9 +103,10 @@ export function PlanBPanel() {
 }
 
 /** What a plan B is worth, in words. */
-function worth({ fires, planA, planB }: PlanBOutlook): string {
+function worth({ fires, planA, planB, warns, lastMin }: PlanBOutlook): string {
   if (fires < 0.005) return 'Its trigger is hardly ever seen.'
-  return `Called for in ${showChance(fires)} of runs; then plan A still works in ${showChance(planA)}, this in ${showChance(planB)}.`
+  const seen = warns > 0 ? ` Its trigger is seen before ${showChance(warns)} of what goes wrong.` : ''
+  return `Called for in ${showChance(fires)} of runs; then plan A still works in ${showChance(planA)}, this in ${showChance(planB)}. Last moment: about ${showMinutes(lastMin)} after lye in.${seen}`
 }
 
 /** Kinds of plan B that this design and scent have a use for, the most useful first. */
@@ -139,6 +142,7 @@ function Offers() {
             <p className="font-semibold">{PLAN_B_KINDS[kind]}</p>
             <p className="text-[13px] text-soft">{PLAN_B_REASONS[kind]}</p>
             <p className="text-[13px]">{worth(outlook)}</p>
+            <p className="text-[13px] text-soft">It costs {PLAN_B_COSTS[kind]}.</p>
             <button
               className="button mt-1"
               aria-label={`Take ${PLAN_B_KINDS[kind]} as plan B`}

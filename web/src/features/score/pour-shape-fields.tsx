@@ -1,5 +1,5 @@
-import { LAYER_FACES, POUR_WAYS, TOGETHER, showLength } from '@ostler/core'
-import type { LayerFace, Pour, PourWay, Together } from '@ostler/core'
+import { DEPTHS, LAYER_FACES, POUR_WAYS, TOGETHER, showLength } from '@ostler/core'
+import type { Depth, LayerFace, Pour, PourWay, Together } from '@ostler/core'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
@@ -9,10 +9,10 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 const NEEDS: Readonly<Record<PourWay, readonly string[]>> = {
   layer: ['texture', 'tiltDeg', 'pencil'],
   spoon: ['pencil'],
-  line: ['count', 'across', 'range', 'spreadMm'],
-  walls: ['count', 'spreadMm'],
-  spots: ['count', 'across', 'range', 'spreadMm'],
-  drop: ['count', 'across', 'range', 'cover'],
+  line: ['depth', 'count', 'across', 'range', 'spreadMm'],
+  walls: ['depth', 'count', 'spreadMm'],
+  spots: ['depth', 'count', 'across', 'range', 'spreadMm'],
+  drop: ['depth', 'count', 'across', 'range', 'cover'],
   pot: ['hour'],
   drizzle: ['count'],
   peaks: [],
@@ -83,6 +83,17 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
             value={pour.together}
             options={options(TOGETHER)}
             onValue={value => told(batch.edit({ kind: 'set', path: ['score', index, 'together'], value }))}
+          />
+        </div>
+      )}
+      {needs('depth') && (
+        <div className="col-span-2">
+          <Choice<Depth>
+            label="How deep"
+            className="w-full"
+            value={shape.depth}
+            options={options(DEPTHS)}
+            onValue={value => set('depth', value)}
           />
         </div>
       )}

@@ -1,7 +1,7 @@
-import { MAX_SEEN, SEEN_BY, showMinutes, tidy, traceName } from '@ostler/core'
+import { MAX_SEEN, SEEN_BY, jobOf, looksAsked, showMinutes, tidy, traceName } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import type { SeenBy } from '@ostler/core'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -15,7 +15,9 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
   const batch = useBatch()
   const told = useTold()
   const plan = usePlan(state => state.plan)
-  const pace = useForecast()?.lanes.seenPace ?? 1
+  const lanes = useForecast()?.lanes
+  const pace = lanes?.seenPace ?? 1
+  const unexplained = lanes?.unexplained ?? false
   const [cup, setCup] = useState(plan.cups[0]!.id)
   const [atMin, setAtMin] = useState(6)
   const [level, setLevel] = useState(2)
@@ -56,6 +58,7 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
         </button>
       </div>
       <BlendedField />
+      <Asked />
       {seen.length > 0 && (
         <>
           <ul className="mt-4">
@@ -74,6 +77,12 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
               </li>
             ))}
           </ul>
+          {unexplained && (
+            <p role="alert" className="mt-2 text-rust">
+              No batter of this kind sets so soon by itself. Was it the scent, a cup forgotten, lye weighed twice? It is
+              believed all the same: what has set is scooped, not poured.
+            </p>
+          )}
           <p className="mt-2 font-semibold">
             {Math.abs(faster) < 3
               ? 'As expected.'
@@ -82,6 +91,40 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
         </>
       )}
     </Ask>
+  )
+}
+
+const narrower = (share: number): string => `${Math.round(100 * share)} %`
+
+/** What would teach most about this batter, and why. */
+function Asked() {
+  const { shelf } = useBatch()
+  const plan = usePlan(state => state.plan)
+  const forecast = useForecast()
+  const asked = useMemo(
+    () => (forecast && !plan.whipped ? looksAsked(jobOf(plan, forecast.portions, shelf)) : null),
+    [plan, forecast, shelf],
+  )
+  if (!asked) return null
+  const { best, early } = asked
+  return (
+    <section aria-label="What teaches most" className="mt-4 border-t border-line pt-3 text-[14px]">
+      <h3 className="font-semibold">What teaches most</h3>
+      <ul className="mt-1 list-disc pl-5 text-soft">
+        <li>
+          A look at <strong className="text-ink">{best.name}</strong> at {showMinutes(best.atMin)}: by eye it narrows
+          the range of pace by {narrower(best.byEye)}, by a drip timed off the spoon by {narrower(best.byDrip)}.
+          {best.atMin > early.atMin + 1 &&
+            ` At ${showMinutes(early.atMin)} slow and quick batters still look alike: ${narrower(early.byEye)}.`}
+        </li>
+        {plan.blendedS === null && (
+          <li>The seconds that the blender ran: with them, a strong blender is not taken for a quick batter.</li>
+        )}
+        {plan.rest.readings.length === 0 && (
+          <li>A temperature in the mould after 6 to 8 hours, on the Rest page: it tells heat lost from heat made.</li>
+        )}
+      </ul>
+    </section>
   )
 }
 

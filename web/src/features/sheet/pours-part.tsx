@@ -1,19 +1,9 @@
-import {
-  BLENDINGS,
-  POUR_WAYS,
-  planBCall,
-  showLength,
-  showMass,
-  showMinutes,
-  showShare,
-  tidy,
-  traceName,
-} from '@ostler/core'
+import { BLENDINGS, POUR_WAYS, planBCall, showLength, showMass, showMinutes, showShare, tidy } from '@ostler/core'
 import type { Blending } from '@ostler/core'
 import { Fragment } from 'react'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
-import { howMoved, howPoured, howSetIn } from './how-done.ts'
+import { howMoved, howPoured, howSetIn, howWorked, untilWhen, whereTo } from './how-done.ts'
 import { CELL, NUMBER, Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
 
@@ -56,12 +46,19 @@ export function Pours({ plan, forecast, habits }: Parts) {
   return (
     <Section title="5 · Pours">
       <p className="mb-1.5">
-        {plan.division.mode === 'own-batters' ? 'Blend each cup’s own batter right before its turn, to' : 'Blend to'}{' '}
-        level {tidy(plan.conditions.stopLevel, 1)} ({traceName(plan.conditions.stopLevel)}), about{' '}
-        {blendWords(plan.hands.blend, (blend?.toMin ?? 0) - (blend?.fromMin ?? 0))}
+        {plan.whipped
+          ? 'Cream the fats, trickle the cold lye in, whip until it holds peaks (run sheet)'
+          : `${plan.division.mode === 'own-batters' ? 'Blend each batter right before its turn,' : 'Blend'} ${untilWhen(plan)}, about ${blendWords(plan.hands.blend, (blend?.toMin ?? 0) - (blend?.fromMin ?? 0))}`}
         {plan.division.mode === 'one-pot' && `; split by about ${showMinutes(lanes.splitMin)}`}.{' '}
         <Cautions plan={plan} forecast={forecast} />
       </p>
+      <ul>
+        {howWorked(plan).map(line => (
+          <li key={line} className="font-semibold">
+            {line}
+          </li>
+        ))}
+      </ul>
       <table className="w-full">
         <thead>
           <tr className="text-left text-[13px] text-soft">
@@ -82,6 +79,7 @@ export function Pours({ plan, forecast, habits }: Parts) {
               <>
                 {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
                 {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
+                {whereTo(plan, step)}
                 {howPoured(step)}
                 {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
                 {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.

@@ -1,0 +1,54 @@
+import { STOPS, emulsionWord, traceName } from '@ostler/core'
+import type { StopWhen } from '@ostler/core'
+import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+
+/** What ends the blending: a trace, an emulsion that holds as well, or the clock. */
+export function StopFields() {
+  const batch = useBatch()
+  const told = useTold()
+  const { stopWhen, stopLevel } = usePlan(state => state.plan.conditions)
+  const word = <span className="text-[13px] whitespace-nowrap text-soft">{traceName(stopLevel)}</span>
+  return (
+    <div className="flex flex-col gap-2">
+      <Choice<StopWhen>
+        label="Blending stops"
+        className="w-full"
+        value={stopWhen}
+        options={options(STOPS)}
+        onValue={value => told(batch.edit({ kind: 'set', path: ['conditions', 'stopWhen'], value }))}
+      />
+      <div className="grid grid-cols-2 gap-x-4 gap-y-2">
+        {stopWhen === 'seconds' ? (
+          <PlanField label="Blend for, seconds" kind="plain" decimals={0} width={64} path={['conditions', 'blendS']} />
+        ) : (
+          <PlanField
+            label="Stop blending at level"
+            kind="plain"
+            width={64}
+            path={['conditions', 'stopLevel']}
+            hint={word}
+          />
+        )}
+        <PlanField label="At least, seconds" kind="plain" decimals={0} width={64} path={['conditions', 'leastS']} />
+      </div>
+      <StoppedAs />
+    </div>
+  )
+}
+
+/** How the batter is when blending stops, and how long that takes. */
+function StoppedAs() {
+  const lanes = useForecast()?.lanes
+  if (!lanes) return null
+  const blend = lanes.tasks.filter(task => task.kind === 'blend')
+  const seconds = Math.round(blend.reduce((sum, task) => sum + (task.toMin - task.fromMin) * 60, 0))
+  return (
+    <p className="text-[13px] text-soft">
+      {seconds > 0 && `About ${seconds} s at the bowl. `}
+      {lanes.split && `Its emulsion is then ${emulsionWord(lanes.split.emulsion)}.`}
+    </p>
+  )
+}

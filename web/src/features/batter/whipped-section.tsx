@@ -1,0 +1,44 @@
+import { Link } from 'react-router'
+import { useBatch, usePlan } from '../../plan/context.tsx'
+import { Check } from '../../ui/check.tsx'
+import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+
+/** Where whipping starts from: usual figures, each to be changed. */
+const USUAL = { airShare: 0.4, lyeC: 15, fatsC: 20, creamMin: 7, trickleMin: 4 }
+
+/** A whole batch whipped instead of blended. */
+export function WhippedSection() {
+  const batch = useBatch()
+  const told = useTold()
+  const isWhipped = usePlan(state => state.plan.whipped !== null)
+  const set = (on: boolean) => told(batch.edit({ kind: 'set', path: ['whipped'], value: on ? USUAL : null }))
+  return (
+    <Section title="Whipped">
+      <Check
+        label="the whole batch: fats creamed unmelted, cold lye trickled in, air beaten in"
+        checked={isWhipped}
+        onChange={set}
+      />
+      {isWhipped && (
+        <>
+          <div className="mt-2 grid grid-cols-3 gap-x-4 gap-y-3">
+            <PlanField label="Air beaten in" kind="share" decimals={0} path={['whipped', 'airShare']} />
+            <PlanField label="Lye chilled to" kind="temperature" path={['whipped', 'lyeC']} />
+            <PlanField label="Fats creamed at" kind="temperature" path={['whipped', 'fatsC']} />
+            <PlanField label="Creaming" kind="minutes" path={['whipped', 'creamMin']} />
+            <PlanField label="Trickling in" kind="minutes" path={['whipped', 'trickleMin']} />
+          </div>
+          <p className="mt-2 text-[13px] text-soft">
+            It is scooped and piped, not poured, and holds its shape for an hour or more. From chilled lye to the piping
+            bag:{' '}
+            <Link to="../prepare" className="underline">
+              run sheet
+            </Link>
+            .
+          </p>
+        </>
+      )}
+    </Section>
+  )
+}

@@ -1,0 +1,21 @@
+import { quickensSentence, showMinutes } from '@ostler/core'
+import { useForecast, useSay } from '../plan/context.tsx'
+
+/** What quickens and slows the batter that is too thick first, each with its part; wanted and feared are told apart. */
+export function QuickensLine({ className = '' }: { className?: string }) {
+  const say = useSay()
+  const quickens = useForecast()?.quickens
+  if (!quickens) return null
+  const { cupName, minutes, isWanted } = quickens
+  const long = minutes >= 60 ? 'an hour or more' : showMinutes(minutes)
+  return (
+    <p className={className}>
+      <strong>
+        {isWanted
+          ? `${cupName} is to thicken: it takes ${long} from the end of blending.`
+          : `${cupName} can be poured for ${long} after blending.`}
+      </strong>{' '}
+      {say(quickensSentence(quickens))}
+    </p>
+  )
+}
