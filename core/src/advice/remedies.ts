@@ -28,6 +28,8 @@ const SMALLEST_GAIN = 0.03
 
 /** From so quick a scent on, ln of its factor, nothing but never stopping helps. */
 const SEIZES = 1.6
+/** Trace of an emulsion: as thin as a batter may be split. */
+const EMULSION = 1.2
 
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 
@@ -142,7 +144,10 @@ function neverStop(plan: Plan, shelf: Shelf): Candidate[] {
     ),
     set(['score'], [...rest, { ...last, waitMin: 0, shape: { ...last.shape, way: 'layer', texture: 'rustic' } }]),
   ]
-  const sentence = `Never stop: scent ${cup.name} alone, pour it once and last, straight from the scent into the mould, no tool after it`
+  const early = plan.conditions.stopLevel > EMULSION
+  if (early) edits.push(set(['conditions', 'stopLevel'], EMULSION))
+  const stop = early ? `, and stop blending at emulsion (${EMULSION})` : ''
+  const sentence = `Never stop: scent ${cup.name} alone, pour it once and last, straight from the scent into the mould, no tool after it${stop}`
   return [{ id: 'never-stop', sentence, edit: { kind: 'many', edits } }]
 }
 
@@ -167,7 +172,7 @@ function working(plan: Plan): Candidate[] {
 /** Both at once, where one change alone is not enough. */
 function together(plan: Plan, clearC: number): Candidate[] {
   const to = Math.max(Math.ceil(clearC + 2), 26)
-  const stop = 1.2
+  const stop = EMULSION
   if (plan.conditions.mixC <= to || plan.conditions.stopLevel <= stop) return []
   const edits = [set(['conditions', 'mixC'], to), set(['conditions', 'stopLevel'], stop)]
   if (plan.scent && plan.scent.moment !== 'last') edits.push(set(['scent', 'moment'], 'last'))

@@ -73,7 +73,9 @@ function pourTrouble(plan: Plan, shelf: Shelf, pour: PourForecast, head: string)
     thick: [`${head} is too thick when you reach it: ${fails}.`, thickReason(plan, shelf, pour)],
     thin: [
       `${head} is still too thin to pour as planned: ${fails}.`,
-      'Blend a little longer before the split, or wait before this layer.',
+      plan.whipped
+        ? 'It does not hold its shape: whip it longer, take more hard fats or chill the lye further; let it stand a while before it is piped.'
+        : 'Blend a little longer before the split, or wait before this layer.',
     ],
     'not-carried': [
       `The layer below does not carry ${head.replace(/,$/, '').replace('Layer', 'layer')}: ${fails}.`,

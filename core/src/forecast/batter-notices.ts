@@ -32,19 +32,23 @@ const list = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`
 
 /** Short of time from here on, min; and so many things that quicken are worth a notice by themselves. */
+const AN_HOUR = 60
 const SHORT_MIN = 5
 const MANY = 3
 
 /** Accelerators that stack, with what to leave out first. */
 function stacked({ plan, quickens }: Known): Notice[] {
   if (!quickens || quickens.isWanted) return []
+  const cup = plan.cups.find(one => one.id === quickens.cup)
+  // What is poured without a stop is told so by itself.
+  if ((cup?.ownScent ?? (cup?.scented ? plan.scent : null))?.moment === 'never-stop') return []
   const { named } = namedParts(quickens.quickens)
   const isShort = quickens.minutes < SHORT_MIN
   if (named.length === 0 || !(isShort || (named.length >= MANY && quickens.minutes < 4 * SHORT_MIN))) return []
   const first = named[0]!
   const blend =
     plan.conditions.stopWhen === 'seconds' ? '' : ` Blend about ${quickens.blendS} s, not to the usual look.`
-  const sentence = `${quickens.cupName} is too thick to pour ${showMinutes(quickens.minutes)} after blending. ${quickensSentence(quickens)}${blend} Leave out first: ${first.name}, without it there are ${showMinutes(first.withoutMin)}.`
+  const sentence = `${quickens.cupName} is too thick to pour ${showMinutes(quickens.minutes)} after blending. ${quickensSentence(quickens)}${blend} Leave out first: ${first.name}, without it there ${first.withoutMin >= AN_HOUR ? 'is an hour or more' : `are ${showMinutes(first.withoutMin)}`}.`
   return [{ path: 'conditions.mixC', weight: isShort ? 'warn' : 'hint', sentence }]
 }
 

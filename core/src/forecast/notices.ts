@@ -232,7 +232,7 @@ const LONGEST: Readonly<Record<Job['blending'], string>> = {
 
 function bench(plan: Plan, job: Job, neverEmulsified: boolean): Notice[] {
   const notices: Notice[] = []
-  const { mixC } = plan.conditions
+  const mixC = Math.round(10 * job.mixC) / 10
   if (!job.whipped && mixC < job.pace.clearPointC + 2) {
     const sentence = `At ${mixC} °C the fats begin to set (they are clear from ${job.pace.clearPointC} °C): batter can look thick without being soap. Mix at ${Math.ceil(job.pace.clearPointC + 2)} °C or warmer.`
     notices.push({ path: 'conditions.mixC', weight: 'warn', sentence })

@@ -35,6 +35,9 @@ export interface RecipeResult {
   scent: ScentLoad | null
 }
 
+/** Solid fatty acid of the oils that is soap as the lye meets it: from so much on no pace of the oils matters. */
+const SETS_AT_ONCE = 0.03
+
 const PACES: readonly (readonly [number, string])[] = [
   [-0.7, 'very slow'],
   [-0.25, 'slow'],
@@ -49,7 +52,7 @@ export function recipeResult(plan: Plan, shelf: Shelf): RecipeResult {
   const character = characterOf(unit, scent ? scentHeat(scent) : 'none')
   const pace = batterPace(unit)
   const techniques = techniqueFits(character, pace.lnRate)
-  const word = PACES.find(([upTo]) => pace.lnRate < upTo)![1]
+  const word = pace.stearic >= SETS_AT_ONCE ? 'setting at once' : PACES.find(([upTo]) => pace.lnRate < upTo)![1]
   const quickens = (scent?.parts ?? []).some(part =>
     ['moderate', 'strong', 'seizes'].includes(part.scent?.acceleration ?? ''),
   )

@@ -187,18 +187,14 @@ function settingGuard(plan: Plan, clearC: number, mixC: number): HeatPlan['setti
   return { isSafe, sentence }
 }
 
-/**
- * How lye and oils come to the temperature wanted: peak, cooling by each means, when to start each, and whether they suit
- * each other by the workshop's rule. With readings the cooling is fitted to them.
- */
-export function heatPlan(plan: Plan, shelf: Shelf, portions: Portions): HeatPlan {
+/** Lye as it is dissolved, and what meets. */
+function meetingOf(plan: Plan, shelf: Shelf, portions: Portions) {
   const unit = unitBatter(plan.recipe, shelf)
   const { heat, conditions } = plan
   const oilsKg = portions.oilG / 1000
   const naohKg = Math.max(portions.lyeG, 0.001) / 1000
   const waterKg = Math.max(unit.waterForLyeG * oilsKg, naohKg * 0.5)
   const lyeVessel = vesselOf(shelf, heat.lyeVessel, 'plastic')
-  const oilsVessel = vesselOf(shelf, heat.oilsVessel, 'steel')
   const mix = {
     naohKg,
     waterKg,
@@ -214,17 +210,30 @@ export function heatPlan(plan: Plan, shelf: Shelf, portions: Portions): HeatPlan
   const lyeKg = naohKg + waterKg
   const { meeting, lye: lyeC, oils: oilsC } = targets(plan, unit, lyeKg, oilsKg, w)
   const isTransfer = heat.rule === 'transfer'
-  const melt = hotLyeMelt(
-    unit.oils,
-    oilsKg,
-    lyeKg,
-    w,
-    Math.min(peak.peakC, isTransfer ? lyeC : HOT_LYE_C),
-    conditions.roomC,
-  )
+  const hotC = Math.min(peak.peakC, isTransfer ? lyeC : HOT_LYE_C)
+  const melt = hotLyeMelt(unit.oils, oilsKg, lyeKg, w, hotC, conditions.roomC)
   const mixC = isTransfer
     ? (melt?.finalC ?? mixedTemperature(meeting, oilsC, lyeC))
     : mixedTemperature(meeting, oilsC, lyeC)
+  return { unit, oilsKg, lyeVessel, mix, peak, w, lyeKg, lyeC, oilsC, isTransfer, melt, mixC }
+}
+
+/** What the batter has as oils and lye meet, °C: as wished for, or where hot lye melts the fats what comes of that. */
+export const meetingC = (plan: Plan, shelf: Shelf, portions: Portions): number =>
+  plan.heat.rule === 'transfer' ? meetingOf(plan, shelf, portions).mixC : plan.conditions.mixC
+
+/**
+ * How lye and oils come to the temperature wanted: peak, cooling by each means, when to start each, and whether they suit
+ * each other by the workshop's rule. With readings the cooling is fitted to them.
+ */
+export function heatPlan(plan: Plan, shelf: Shelf, portions: Portions): HeatPlan {
+  const { heat, conditions } = plan
+  const { unit, oilsKg, lyeVessel, mix, peak, w, lyeKg, lyeC, oilsC, isTransfer, melt, mixC } = meetingOf(
+    plan,
+    shelf,
+    portions,
+  )
+  const oilsVessel = vesselOf(shelf, heat.oilsVessel, 'steel')
   const lye = bodyPlan(plan, {
     body: { kind: 'lye', massKg: lyeKg, w, material: lyeVessel.material },
     way: heat.lyeCooling,

@@ -45,6 +45,10 @@ function sentenceOf(result: Omit<MeltResult, 'sentence'>, stubborn: boolean): st
   return `The lye has not the heat for it (${at}, ${(result.solidLeft * 100).toFixed(0)} % still solid): melt the hard fats separately.`
 }
 
+/** Beeswax melts at 62 to 65 °C, mixed stearic acid at 54 to 57 °C (handbooks): with a little to spare, °C. */
+const WAX_FROM_C = 66
+const ACID_FROM_C = 58
+
 /**
  * Does hot lye melt the hard fats? They take its heat first, the liquid oils follow. Heat of reaction, one to three degrees,
  * is left out to be on the safe side.
@@ -85,7 +89,9 @@ export function hotLyeMelt(
   })
   const solidLeft = solidShare(hardParts, firstC)
   const clearC = clearPoint(hardParts)
-  const stubborn = hard.some(part => part.oil.solidWax > 0.5 || isFattyAcid(part.oil)) && firstC < 55
+  const stubborn = hard.some(
+    ({ oil }) => (oil.solidWax > 0.5 && firstC < WAX_FROM_C) || (isFattyAcid(oil) && firstC < ACID_FROM_C),
+  )
   const verdict = stubborn
     ? 'no'
     : solidLeft < 0.005 && firstC >= clearC + MARGIN_K

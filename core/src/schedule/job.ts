@@ -1,4 +1,5 @@
 import type { Blending, Cup, CupDraw, Plan, ScentMoment, ScentWay, SeenBy, StopWhen, Waiting } from '../plan/index.ts'
+import { meetingC } from '../heat/heat-plan.ts'
 import { mixedTemperature } from '../heat/mixing.ts'
 import { recipeKey, ratesOf } from '../learning/index.ts'
 import type { Pace } from '../learning/index.ts'
@@ -242,7 +243,7 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     ...{ pace: paces.pot, paces: paces.all, potKg: portions.potG / 1000, superfatShare: plan.recipe.superfatShare },
     ownBatters: plan.division.mode === 'own-batters',
     whipped: whippedJob(plan, paces.pot, unit),
-    ...{ mixC: conditions.mixC, roomC: conditions.roomC },
+    ...{ mixC: meetingC(plan, shelf, portions), roomC: conditions.roomC },
     ...{ stopLevel: conditions.stopLevel, stopWhen: conditions.stopWhen },
     ...{ blendS: conditions.blendS, leastS: conditions.leastS },
     blenderStrength: conditions.blenderStrength * Math.exp(rates.blender().mean),

@@ -32,6 +32,8 @@ const STIR_S = 20
 /** Named when it takes more than this off the time, or adds it. */
 const NAMED = 1.03
 const MOST_NAMED = 4
+/** Shorter is no time at all, min. */
+const LEAST_MIN = 0.25
 const MELTED_ABOVE_K = 3
 
 /** A batter that goes into one cup, as far as its pace goes. */
@@ -175,7 +177,8 @@ function sharesOf(
   minutes: number,
   isQuick: boolean,
 ): PacePart[] {
-  const strength = (min: number) => Math.log(isQuick ? min / minutes : minutes / min)
+  const least = (min: number) => Math.max(LEAST_MIN, min)
+  const strength = (min: number) => (isQuick ? 1 : -1) * Math.log(least(min) / least(minutes))
   const named = list.filter(one => strength(one.withoutMin) > Math.log(NAMED))
   const whole = named.reduce((sum, one) => sum + strength(one.withoutMin), 0)
   return named.map(one => ({ ...one, share: strength(one.withoutMin) / whole })).sort((a, b) => b.share - a.share)

@@ -27,6 +27,7 @@ export function BatterPage() {
       <div className="flex min-w-0 flex-col gap-7 p-5 max-[900px]:p-3">
         <div>
           <Numbers />
+          <QuickensLine className="mb-3 max-w-200" />
           <RecipeBar />
           <OilsTable />
         </div>
@@ -41,7 +42,6 @@ export function BatterPage() {
         <MouldFields />
         <SizeFields />
         <CharacterPanel />
-        <QuickensLine />
         <Notices most={8} without={/^recipe\.superfatShare$/} />
         <BenchFields />
         <WhippedSection />

@@ -30,8 +30,8 @@ export function WhippedSection() {
             <PlanField label="Trickling in" kind="minutes" path={['whipped', 'trickleMin']} />
           </div>
           <p className="mt-2 text-[13px] text-soft">
-            It is scooped and piped, not poured, and holds its shape for an hour or more. From chilled lye to the piping
-            bag:{' '}
+            It is scooped and piped, not poured, and holds its shape for half an hour or more. From chilled lye to the
+            piping bag:{' '}
             <Link to="../prepare" className="underline">
               run sheet
             </Link>

@@ -1,4 +1,4 @@
-import { DIVISION_MEASURES, DIVISION_RULES, cupShares, massNumber, showMass } from '@ostler/core'
+import { DIVISION_MEASURES, DIVISION_RULES, cupShares, hasOwnCavities, massNumber, showMass } from '@ostler/core'
 import type { Division, DivisionMeasure, DivisionRule, EditResult, Forecast, Plan, UnitHabits } from '@ostler/core'
 import { Plus } from 'lucide-react'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -31,7 +31,7 @@ export function DivisionTable({ plan, forecast, chosen, onChoose }: Props) {
         <thead>
           <tr className="text-[13px] text-soft max-[600px]:hidden">
             <th className="text-left font-normal">cup</th>
-            <th className="text-right font-normal">{SIZED[plan.division.by]}</th>
+            <th className="text-right font-normal">{SIZED[measureOf(plan)]}</th>
             <th className="text-right font-normal">draw from the pot</th>
             <th className="text-right font-normal">scent</th>
             <th className="pl-5 text-left font-normal">colour and its liquid</th>
@@ -80,6 +80,10 @@ const SIZED: Record<DivisionMeasure, string> = {
   mass: 'poured',
   volume: 'poured',
 }
+/** Where cavities hold different pours no height is a cup’s own. */
+const measureOf = (plan: Plan): DivisionMeasure =>
+  hasOwnCavities(plan) && plan.division.by === 'height' ? 'share' : plan.division.by
+
 const NUMBER = 'py-1.5 text-right text-xl font-semibold whitespace-nowrap'
 
 function Rules({ plan }: { plan: Plan }) {
@@ -205,7 +209,7 @@ const SIZE_KINDS = { height: 'length', share: 'share', mass: 'mass', volume: 'vo
 function CupSize({ plan, forecast, index, habits }: SizeProps) {
   const batch = useBatch()
   const cup = plan.cups[index]!
-  const { by } = plan.division
+  const by = measureOf(plan)
   const share = cupShares(plan)[index]!
   if (!(share > 0)) return <span className="text-[13px] text-soft">not poured</span>
   const { layers } = forecast.portions
