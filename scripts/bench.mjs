@@ -5,6 +5,7 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { Worker } from 'node:worker_threads'
 import { gzipSync } from 'node:zlib'
+import { chanceError, lanesCoverage, randomPlans, restCoverage } from './lib/coverage.mjs'
 import { buildAll, ensurePackages } from './lib/build.mjs'
 import { launchBrowser } from './lib/browser.mjs'
 import { withDemoServer } from './lib/demo-server.mjs'
@@ -39,6 +40,7 @@ async function core() {
   await faces()
   await lanes()
   await rest(first.forecast, plan)
+  await honesty()
   tell('remedies.plan7.p95_ms', p95(await timed(30, i => remediesFor(warmer(i), referenceShelf()))), 'ms')
 }
 
@@ -110,9 +112,9 @@ async function lanes() {
 /** A kernel against its twin in C, in a process of its own; null without a compiler. */
 const againstC = name => JSON.parse(execFileSync(process.execPath, [join(ROOT, 'scripts', 'lib', `${name}.mjs`)]))
 
-/** A day in the mould: the section as the page shows it, all of the loaf, and 32 coarse runs for its chances. */
+/** A day in the mould: the section as the page shows it, all of the loaf; one quick look, and all runs for its numbers. */
 async function rest(made, plan) {
-  const { referenceShelf, restChances, restJobOf, workedThrough } = await import('@ostler/core')
+  const { aboutOf, quickRest, referenceShelf, restJobOf, restNumbers, workedThrough } = await import('@ostler/core')
   const inputs = { plan, shelf: referenceShelf(), portions: made.portions, lanes: made.lanes }
   const day = { untilS: 24 * 3600 }
   const fine = { ...restJobOf(inputs, 'fine'), ...day }
@@ -123,9 +125,47 @@ async function rest(made, plan) {
   tell('gel.3d24h.median_ms', median(await timed(3, () => workedThrough(whole))), 'ms')
   const ratio = againstC('native-heat')
   if (ratio !== null) tell('gel.2d24h.ratio_to_c', ratio, '1')
-  const coarse = restJobOf(inputs, 'coarse')
-  await timed(3, () => restChances(coarse))
-  tell('gel.chances32.median_ms', median(await timed(10, () => restChances(coarse))), 'ms')
+  await timed(20, () => quickRest(inputs))
+  tell('gel.quick.median_ms', median(await timed(50, () => quickRest(inputs))), 'ms')
+  const [job, about] = [restJobOf(inputs, 'quick'), aboutOf(inputs)]
+  await timed(2, () => restNumbers(job, about))
+  tell('gel.numbers24.median_ms', median(await timed(10, () => restNumbers(job, about))), 'ms')
+}
+
+const DRAWN_PLANS = 50
+const MANY_RUNS = 2000
+const COVERED_RUNS = 100
+const COVERED_RESTS = 40
+
+/** How often bands hold, and by how many points chances are off, over all examples and as many plans drawn at random. */
+async function honesty() {
+  const core = await import('@ostler/core')
+  const shelf = core.referenceShelf()
+  const folder = join(ROOT, 'examples')
+  const examples = readdirSync(folder).map(file => core.readPlanText(readFileSync(join(folder, file), 'utf8')).plan)
+  const plans = [...examples, ...randomPlans(core, examples, DRAWN_PLANS, 11)]
+  const bands = []
+  const margins = []
+  const errors = []
+  const rests = { peakC: [], peakMin: [], startMin: [], unmouldMin: [] }
+  plans.forEach((plan, i) => {
+    const portions = core.portionsOf(plan, shelf)
+    const job = core.jobOf(plan, portions, shelf)
+    const lanes = lanesCoverage(core, job, COVERED_RUNS, 100 + i)
+    bands.push(lanes.band)
+    if (lanes.margin !== null) margins.push(lanes.margin)
+    const { many, truth } = chanceError(core, job, MANY_RUNS, 500 + i)
+    errors.push(100 * Math.abs(many - truth))
+    const held = restCoverage(core, { plan, shelf, portions, lanes: core.lanesOf(job) }, COVERED_RESTS, 900 + i)
+    for (const [key, share] of Object.entries(held)) if (share !== null) rests[key].push(share)
+  })
+  const mean = list => list.reduce((sum, x) => sum + x, 0) / list.length
+  tell('lanes.band80.coverage', mean(bands), '1')
+  tell('lanes.margin80.coverage', mean(margins), '1')
+  tell('rest.band80.coverage', mean(Object.values(rests).flat()), '1')
+  for (const [key, shares] of Object.entries(rests)) tell(`rest.band80.${key}.coverage`, mean(shares), '1')
+  tell('chances.error_points', mean(errors), 'points')
+  tell('chances.error_points.p95', p95(errors), 'points')
 }
 
 /** As many workers as the page has on two cores. */

@@ -64,3 +64,67 @@ export function chanceError(core, job, runs, seed) {
   for (let n = 0; n < runs; n += 1) works += core.runWorks(job, luckFrom(core, job, random)).works
   return { said: core.chanceOf(job), many: core.monteCarlo(job, 200).chance, truth: works / runs }
 }
+
+/** What is drawn of a rest, each in its own standard deviations. */
+function restLuck(core, z) {
+  const drawn = Object.fromEntries(Object.keys(core.REST_LUCK).map(luck => [luck, z()]))
+  return luck => drawn[luck]
+}
+
+/** Times of a rest that have a band, with the model's error of ln of them. */
+const REST_TIMES = { peakMin: 'peak', startMin: 'start', unmouldMin: 'unmould' }
+
+/**
+ * Of a rest: the share of runs, with the model's own error put on each, whose warmest, start of gel, time of the peak and
+ * unmoulding lie within the bands that are said. Null where none has one.
+ */
+export function restCoverage(core, inputs, runs, seed) {
+  const job = core.restJobOf(inputs, 'quick')
+  const about = core.aboutOf(inputs)
+  const said = core.restNumbers(job, about)
+  const z = normals(randomOf(seed))
+  const held = { peakC: [], peakMin: [], startMin: [], unmouldMin: [] }
+  for (let n = 0; n < runs; n += 1) {
+    const { run } = core.wholeRun(core.withLuck(job, restLuck(core, z)), about)
+    const within = (key, value) => held[key].push(value >= said[key].low && value <= said[key].high ? 1 : 0)
+    within('peakC', run.heating.peakC + core.REST_ERROR.peakK * z())
+    for (const [key, error] of Object.entries(REST_TIMES))
+      if (said[key] && run[key] !== null) within(key, Math.max(1, run[key]) * Math.exp(core.REST_ERROR[error] * z()))
+  }
+  return Object.fromEntries(Object.entries(held).map(([key, list]) => [key, list.length > 0 ? mean(list) : null]))
+}
+
+/** Plans that differ from the given ones in warmth, stop, water, superfat, scent, room and wrap: drawn at random, and sound. */
+export function randomPlans(core, plans, count, seed) {
+  const random = randomOf(seed)
+  const from = (low, high, digits = 1) => Number((low + (high - low) * random()).toFixed(digits))
+  const pick = list => list[Math.floor(random() * list.length)]
+  const shelf = core.referenceShelf()
+  const scents = shelf.scents.filter(one => one.acceleration !== 'seizes' && one.type !== 'blend')
+  const found = []
+  while (found.length < count) {
+    const plan = pick(plans)
+    const [step, ...later] = plan.rest.steps
+    const towels = Math.floor(random() * 4)
+    const scent = random() < 0.3 ? null : core.plannedScent([{ scent: pick(scents).id, share: 1 }], from(0.01, 0.03, 3))
+    const changed = {
+      ...plan,
+      ...{ name: `Drawn ${found.length + 1}`, planB: null, seen: [], blendedS: null, scent },
+      recipe: {
+        ...plan.recipe,
+        superfatShare: from(0.03, 0.08, 2),
+        water: { ...plan.recipe.water, basis: 'concentration', value: from(0.27, 0.35, 2) },
+      },
+      conditions: { ...plan.conditions, mixC: from(26, 42), roomC: from(17, 26), stopLevel: from(1.2, 2.2) },
+      cups: plan.cups.map(cup => ({ ...cup, ownScent: null, scented: random() < 0.7 })),
+      rest: {
+        ...plan.rest,
+        readings: [],
+        steps: [{ ...step, towels: { top: towels, sides: towels, below: random() < 0.5 ? towels : 0 } }, ...later],
+      },
+    }
+    const read = core.readPlan(core.ordered(changed))
+    if (read.ok && core.forecast(read.plan, shelf).ok) found.push(read.plan)
+  }
+  return found
+}

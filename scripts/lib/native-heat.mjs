@@ -4,8 +4,8 @@ import { leastRatio, withNative } from './native.mjs'
 import { ROOT } from './paths.mjs'
 
 const part = name => import(`${ROOT}/core/dist/rest/${name}.js`)
-const [{ Block }, constants, { facesOf, plainBlock }, { materialOf }, tables, { FACING, FILM_OPEN }] =
-  await Promise.all(['block', 'constants', 'setup', 'material', 'tables', 'walls'].map(part))
+const [{ Block }, constants, { facesOf, plainBlock }, { materialOf }, tables, { FACING, FILM_OPEN }, { SEED }] =
+  await Promise.all([...['block', 'constants', 'setup', 'material', 'tables', 'walls'], '../standing/index'].map(part))
 
 const DAY_S = 24 * 3600
 const PIECE_S = 300
@@ -23,7 +23,7 @@ function sectionOfLoaf() {
     ...{ widthM: 0.08, heightM: 0.07, lengthM: 0.24, isRound: false, exposure: 1 },
     ...{ wall: { kind: 'wood', mm: 12 }, liner: 'silicone' },
   }
-  const wrap = { cover: 'lid', towels: 4, below: true, under: 'wood' }
+  const wrap = { cover: 'lid', towels: { top: 4, sides: 4, below: 4 }, under: 'wood' }
   return { ...plainBlock(mould, wrap, material, POUR, [48, 64]), faces: facesOf(mould, wrap) }
 }
 
@@ -35,7 +35,7 @@ function numbersOf({ nx, ny, widthM, heightM, lengthM, materials, faces }) {
     ...[nx, ny, widthM, heightM, lengthM, POUR.tempC, POUR.converted, DAY_S, PIECE_S, ROOM_C, constants.LOSSES],
     ...[FILM_OPEN.emissivity, FILM_OPEN.boltzmann, constants.ZERO_C, FILM_OPEN.h],
     ...[1 - m.superfatShare, m.density * m.heat, m.density * m.gelHeat, m.density * m.cp50, m.conductivity, m.gelC],
-    ...[tables.COLDEST_C, constants.K_SOAP, constants.K_GEL, constants.SEED, constants.GEL_QUICKENS],
+    ...[tables.COLDEST_C, constants.K_SOAP, constants.K_GEL, SEED, constants.GEL_QUICKENS],
     ...[constants.GEL_TAU_S, constants.CP_SLOPE, constants.GEL_NEEDS],
     ...[faces.side, faces.top, faces.bottom].flatMap(face),
     ...[tables.STEPS_PER_K, constants.GEL_HYSTERESIS_K * tables.STEPS_PER_K, tables.NODES, tables.SOAP_STEPS],

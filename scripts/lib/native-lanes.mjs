@@ -10,7 +10,7 @@ const DOSED = 0.27
 /** One cup's history, the level looked at after every step; gives the sum of its levels. */
 function history(pace, luck) {
   const { UNSCENTED, advanceBatter, blenderPower, handling, levelOf, freshBatter, scentEffect } = core
-  const plain = { scent: UNSCENTED, lnRate: 0, lnViscosity: 0, luck }
+  const plain = { scent: UNSCENTED, lnRate: 0, lnViscosity: 0, lnSwell: 0, luck }
   const scented = { ...plain, scent: scentEffect(DOSED) }
   const cooling = { roomC: 21, tauS: 2900 }
   let sum = 0

@@ -17,12 +17,14 @@ export function withNative(name, use) {
   try {
     const program = join(folder, name)
     execFileSync('cc', ['-O3', '-o', program, join(ROOT, 'scripts', 'lib', 'native', `${name}.c`), '-lm'])
-    const ask = numbers =>
-      execFileSync(program, { input: numbers.join('\n') })
+    const ask = numbers => {
+      if (!numbers.every(Number.isFinite)) throw new Error(`${name} was given what is no number`)
+      return execFileSync(program, { input: numbers.join('\n') })
         .toString()
         .trim()
         .split(/\s+/)
         .map(Number)
+    }
     return use(ask)
   } finally {
     rmSync(folder, { recursive: true, force: true })
@@ -41,7 +43,7 @@ export function leastRatio(own, native) {
     const [nativeSeconds, ...nativeSums] = native()
     const [ownSeconds, ...ownSums] = own()
     nativeSums.forEach((sum, i) => {
-      if (Math.abs(ownSums[i] / sum - 1) > 1e-6) throw new Error(`C says ${sum}, this project ${ownSums[i]}`)
+      if (!(Math.abs(ownSums[i] / sum - 1) <= 1e-6)) throw new Error(`C says ${sum}, this project ${ownSums[i]}`)
     })
     ours = Math.min(ours, ownSeconds)
     theirs = Math.min(theirs, nativeSeconds)

@@ -54,9 +54,8 @@ const MEASURED = { pourK: 0.4, roomK: 0.7 } as const
 const FIRST_DIMENSION = 200
 export const REST_RUNS = 24
 
-/** A job with the luck of run `n` of so many: the same for every job. */
-export function drawn(job: RestJob, n: number, runs = REST_RUNS, seed = 0): RestJob {
-  const z = (luck: RestLuck) => latinNormals(FIRST_DIMENSION + LUCKS.indexOf(luck), runs, seed)[n]!
+/** A job with so much luck: each of it in its own standard deviations. */
+export function withLuck(job: RestJob, z: (luck: RestLuck) => number): RestJob {
   const { block, sd = REST_PRIOR } = job
   const { pourK, roomK } = job.isRead ? MEASURED : SPREAD
   const room = roomK * z('roomK')
@@ -76,9 +75,13 @@ export function drawn(job: RestJob, n: number, runs = REST_RUNS, seed = 0): Rest
   }
 }
 
+/** A job with the luck of run `n` of so many: the same for every job. */
+export const drawn = (job: RestJob, n: number, runs = REST_RUNS, seed = 0): RestJob =>
+  withLuck(job, luck => latinNormals(FIRST_DIMENSION + LUCKS.indexOf(luck), runs, seed)[n]!)
+
 /** The model's own error: K of a margin and of the peak, of ln of times; and the same once the batch has readings (S, E). */
-const ERROR = { marginK: 2.5, peakK: 1, start: 0.18, peak: 0.15, unmould: 0.22, coreK: 1.5 } as const
-const READ_ERROR = { ...ERROR, marginK: 1.5, peakK: 0.9, start: 0.08, peak: 0.05 } as const
+export const REST_ERROR = { marginK: 2.5, peakK: 1, start: 0.18, peak: 0.15, unmould: 0.22, coreK: 1.5 } as const
+const READ_ERROR = { ...REST_ERROR, marginK: 1.5, peakK: 0.9, start: 0.08, peak: 0.05 } as const
 /** What is kept back from every chance: a forgotten towel, a wrong oil. Three classes add up to 1. */
 const FLOOR = 0.02
 
@@ -105,7 +108,7 @@ function coreEvery(curve: readonly CurvePoint[]): number[] {
 }
 
 /** Run to the end of a usual rest; those that are not firm by then alone go on. */
-function wholeRun(job: RestJob, about: About): { history: RestHistory; run: RestRun } {
+export function wholeRun(job: RestJob, about: About): { history: RestHistory; run: RestRun } {
   const history = workedThrough({ ...job, untilS: LONGEST_S, isDone: isFirm(about, job.untilS) })
   return { history, run: restRun(history, about) }
 }
@@ -133,7 +136,7 @@ const times = (runs: readonly RestRun[], of: (run: RestRun) => number | null, ln
 
 /** Works a coarse job through many times, each to its end; the same job gives the same answer. */
 export function restNumbers(job: RestJob, about: About, count = REST_RUNS, seed = 0): RestNumbers {
-  const error = job.isRead ? READ_ERROR : ERROR
+  const error = job.isRead ? READ_ERROR : REST_ERROR
   const worked = Array.from({ length: count }, (_, n) => wholeRun(drawn(job, n, count, seed), about))
   const runs = worked.map(one => one.run)
   const mean = (of: (run: RestRun) => number) => runs.reduce((sum, run) => sum + of(run), 0) / count

@@ -14,7 +14,7 @@
 typedef struct { double emulsion, converted, structure, solid, jump, c; } Batter;
 typedef struct { double ln_rate, free_acid, stearic, ln_viscosity, thickening, ln_viscosity40, lye_share, rise; } Recipe;
 typedef struct { double ln_rate, gain, build, jump, luck; } Load;
-typedef struct { double rate, emulsify, breakdown; int rest; } Handling;
+typedef struct { double rate, emulsify, breakdown, reach; int rest, blender; } Handling;
 
 static double theta_table[TABLE], solid_table[202];
 
@@ -46,12 +46,26 @@ static double solid_at(double c) {
   return solid_table[step] * (1 - part) + solid_table[step + 1] * part;
 }
 
+static double emulsion_after(double e, const Recipe *r, const Handling *h, double soap, double seconds) {
+  if (h->emulsify == 0) {
+    if (!h->rest || e >= 0.78) return e;
+    return e * exp(-seconds / 150 * (0.78 - e) / 0.78 * exp(-soap / 0.006));
+  }
+  if (e > 0.99999) return e;
+  double quick = h->emulsify * (1 + 40 * r->free_acid + 30 * fmin(r->stearic, 0.02));
+  if (h->blender) return 1 - (1 - e) * exp(-quick * seconds);
+  double reach = h->reach + (1 - h->reach) * (1 - exp(-soap / 0.008));
+  double open = fmin(1, fmax(0, reach - e) / fmax(1e-9, 1 - e) + e * e * e * e);
+  return 1 - (1 - e) * exp(-quick * open * seconds);
+}
+
+/* Recipes without solid fatty acid and powders, and batters that do not set: what both sides work here. */
 static void step(Batter *b, const Recipe *r, const Load *l, const Handling *h, double seconds, double room, double tau) {
-  double emulsion = 1 - (1 - b->emulsion) * exp(-h->emulsify * (1 + 40 * r->free_acid + 20 * r->stearic) * seconds);
-  if (h->rest && emulsion < 0.7 && b->converted < 0.01) emulsion *= exp(-seconds / 300);
+  double soap = b->converted, emulsion = emulsion_after(b->emulsion, r, h, soap, seconds);
   double mid = (b->emulsion + emulsion) / 2;
-  double k = 0.006 * exp(-44000 / 8.314 * (1 / (b->c + 273.15) - 1 / 311.15));
-  double rate = k * exp(r->ln_rate + l->ln_rate + l->luck) * h->rate * mid * mid;
+  double apart = (1 - mid * mid) * exp(-(soap / 0.055) * (soap / 0.055));
+  double k = 0.0059 * exp(-44000 / 8.314 * (1 / (b->c + 273.15) - 1 / 311.15));
+  double rate = k * exp(r->ln_rate + l->ln_rate + l->luck) * h->rate * (1 - apart);
   double converted = fmax(b->converted, conversion_at(theta_of(b->converted) + rate * seconds));
   b->c += r->rise * (converted - b->converted);
   if (tau > 0) b->c = room + (b->c - room) * exp(-seconds / tau);
@@ -94,7 +108,7 @@ int main(void) {
   for (int i = 0; i < 202; i++) if (scanf("%lf", &solid_table[i]) != 1) return 1;
   make_table();
   for (int i = 0; i < 6; i++) ln_anchor[i] = log(ANCHORS[i]);
-  Handling stick = {19 * power, 0.088 * power, 1, 0}, hand = {1, 1.0 / 300, 0.4, 0}, rest = {0.44, 0, 0, 1};
+  Handling stick = {19 * power, 0.088 * power, 2, 1, 0, 1}, hand = {1, 1.0 / 300, 0.4, 0.16, 0, 0}, rest = {0.44, 0, 0, 0, 1, 0};
   struct timespec from, to;
   clock_gettime(CLOCK_MONOTONIC, &from);
   double sum = 0;

@@ -58,6 +58,8 @@ export class OpenBatch {
   #closed = true
   readonly #listeners = new Set<() => void>()
   #shelf: Shelf
+  /** The shelf that the last forecast was made with. */
+  #forecastWith: Shelf | null = null
   readonly #advise: Advise
 
   /**
@@ -201,12 +203,20 @@ export class OpenBatch {
   }
 
   #shape(id: string, plan: Plan, save: SaveState): OpenBatchState {
+    const before = this.#state as OpenBatchState | undefined
+    // A name and notes change nothing that is forecast.
+    const isRenamed =
+      before !== undefined &&
+      this.#forecastWith === this.#shelf &&
+      same({ ...before.plan, name: plan.name, notes: plan.notes }, plan)
+    this.#forecastWith = this.#shelf
+    const result = isRenamed ? before.result : forecast(plan, this.#shelf)
     return {
       id,
       plan,
-      result: forecast(plan, this.#shelf),
-      remedies: null,
-      risk: null,
+      result: result.ok ? { ok: true, forecast: { ...result.forecast, plan: plan.name } } : result,
+      remedies: isRenamed ? before.remedies : null,
+      risk: isRenamed ? before.risk : null,
       save,
       canUndo: this.#past.length > 0,
       canRedo: this.#future.length > 0,

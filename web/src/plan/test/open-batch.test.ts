@@ -40,6 +40,21 @@ describe('edits and undo', () => {
     expect(batch.get().result).not.toEqual(before)
   })
 
+  test('a new name forecasts nothing anew; notes neither', () => {
+    const batch = openBatch()
+    const lanes = () => {
+      const { result } = batch.get()
+      return result.ok ? result.forecast.lanes : null
+    }
+    const before = lanes()
+    batch.edit({ kind: 'set', path: ['name'], value: 'Another' })
+    batch.edit({ kind: 'set', path: ['notes'], value: 'Stir well.' })
+    expect(lanes()).toBe(before)
+    expect(batch.get().result).toMatchObject({ forecast: { plan: 'Another' } })
+    batch.edit(mixC(40))
+    expect(lanes()).not.toBe(before)
+  })
+
   test('a refused edit changes nothing and is no step of undo', () => {
     const batch = openBatch()
     const before = batch.get()
