@@ -5,7 +5,7 @@ import type { Chances } from './chances.ts'
 import type { Job } from './job.ts'
 import { HANDS_SD, STOP_SD, believed } from './luck.ts'
 import { crossing, levelAt } from './reading.ts'
-import { SAMPLE_S, beliefOf } from './sightings.ts'
+import { SAMPLE_S, beliefOf, seenSetS } from './sightings.ts'
 import type { Runs } from './monte-carlo.ts'
 import { runPlan, secondsUntil } from './timetable.ts'
 import type { Fault } from './verdict.ts'
@@ -271,6 +271,22 @@ function toolForecasts(job: Job, mid: Run, late: Run, chances: Chances, moveIds:
   )
 }
 
+/** A cup that was seen to have set is scooped, not poured; now and then stirring frees it. */
+const SET_POURS = 0.05
+
+/** Chances after what was seen: whatever the runs say, a cup that has set has set. */
+function withSet(job: Job, chances: Chances, mid: Run): Chances {
+  const isSet = job.pours.map((pour, i) => seenSetS(job, pour.cup) <= mid.pours[i]!.startS)
+  if (!isSet.includes(true)) return chances
+  return {
+    ...chances,
+    whole: Math.min(chances.whole, SET_POURS),
+    pours: chances.pours.map((one, i) =>
+      isSet[i] ? { chance: Math.min(one.chance, SET_POURS), fault: 'sets' as const } : one,
+    ),
+  }
+}
+
 /** Lanes, planned times, margins and chances of a job. Deterministic: the same job gives the same lanes. */
 export function lanesOf(job: Job): Lanes {
   const belief = beliefOf(job)
@@ -284,7 +300,7 @@ export function lanesOf(job: Job): Lanes {
     { ...at(LATE.luck), stop: LATE.stop * P80 * STOP_SD, hands: Math.exp(LATE.hands * P80 * HANDS_SD) },
     BAND_SAMPLE_S,
   )
-  const chances = chancesOf(job, belief)
+  const chances = withSet(job, chancesOf(job, belief), mid)
   const cupId = (i: number | null) => (i === null ? null : job.cups[i]!.cup.id)
   const waited = (i: number) =>
     mid.tasks
@@ -353,10 +369,12 @@ export function withRuns(lanes: Lanes, runs: Runs): Lanes {
     last = tool.pour
     return at
   })
+  // What was seen to have set stays so, whatever runs say.
+  const most = ({ fault, chance }: PourForecast) => (fault === 'sets' && chance <= SET_POURS ? SET_POURS : 1)
   return {
     ...lanes,
-    chance: runs.chance,
-    pours: lanes.pours.map((pour, i) => ({ ...pour, chance: runs.pourChances[i]! })),
+    chance: Math.min(runs.chance, ...lanes.pours.map(most)),
+    pours: lanes.pours.map((pour, i) => ({ ...pour, chance: Math.min(runs.pourChances[i]!, most(pour)) })),
     tools: lanes.tools.map((tool, n) => {
       const i = lanes.pours.findIndex(pour => pour.pour === tool.pour)
       return { ...tool, chance: runs.toolChances[i]?.[places[n]!] ?? tool.chance }

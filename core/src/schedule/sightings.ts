@@ -77,6 +77,10 @@ const LEAST_SD = 0.25
 /** A set batter that even so quick a run does not show, is none that the recipe or the scent explains. */
 const QUICKEST_EXPLAINED = 2.4
 
+/** From which second on a cup was seen to have set; Infinity: it was not. */
+export const seenSetS = (job: Job, cup: number): number =>
+  Math.min(Infinity, ...job.seen.filter(one => one.cup === cup && one.level >= SET).map(one => one.s))
+
 const believedOf = new WeakMap<Job, Belief>()
 
 /** What sightings of trace say of the luck, the runs weighed by how well each explains them. */
