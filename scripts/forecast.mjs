@@ -33,8 +33,17 @@ await run(async () => {
   if (args.length !== 1) throw new Told(USAGE)
   ensurePackages()
   buildCore()
-  const { designResult, everything, forecast, readPlanText, readShelf, referenceShelf, remediesFor, restOutlook } =
-    await import('@ostler/core')
+  const {
+    designResult,
+    everything,
+    forecast,
+    readPlanText,
+    readShelf,
+    referenceShelf,
+    remediesFor,
+    restOutlook,
+    sureRisk,
+  } = await import('@ostler/core')
   const made = shelfFile ? readShelf(shelfFrom(shelfFile)) : { ok: true, shelf: referenceShelf() }
   if (!made.ok) throw new Told(`${shelfFile} is not a shelf:\n${listed(made.problems).join('\n')}`)
   const { shelf } = made
@@ -45,6 +54,7 @@ await run(async () => {
   const more = {
     ...everything(read.plan, shelf, result.forecast),
     design: designResult(read.plan, result.forecast.lanes.pours),
+    risk: sureRisk(read.plan, shelf),
     remedies: remediesFor(read.plan, shelf),
     rest: restOutlook({ ...result.forecast, plan: read.plan, shelf }),
   }

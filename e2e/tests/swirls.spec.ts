@@ -146,10 +146,14 @@ test('several layers are picked, set aside and put back; a rod is dragged in the
 
 test('a plan B is made, shown on the sheet, worked on and left', async ({ maker, open }) => {
   await open('heron-reach', 'Second')
+  // Nothing is likely to go wrong with it: no plan B is offered until a quick scent goes in.
   await maker.getByRole('button', { name: /^Make a plan B/ }).click()
+  await expect(maker.getByText(/No plan B of the usual kinds helps/)).toBeVisible()
+  await maker.getByRole('combobox', { name: 'Scent', exact: true }).selectOption('attic-rosebox')
   const offers = maker.getByRole('list', { name: 'Plans B' })
   await expect(offers.getByText('Rough layers instead of the swirl')).toBeVisible()
-  await expect(offers.getByText(/Called for in|hardly ever seen/).first()).toBeVisible()
+  await expect(offers.getByText(/Called for in .* Last moment: about .* after lye in/).first()).toBeVisible()
+  await expect(offers.getByText('It costs the swirl.')).toBeVisible()
   await offers.getByRole('button', { name: 'Take Spooned, when it thickens as plan B' }).click()
   await maker.getByRole('button', { name: 'Work on plan B' }).click()
   await expect(maker.getByText('This is plan B:')).toBeVisible()
