@@ -3,8 +3,8 @@ import { MOVE_TOOLS } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { WINDOW_KINDS, emulsionWord, windowKindOf } from '../schedule/index.ts'
 import type { Fault, Lanes, PourForecast, ToolForecast } from '../schedule/index.ts'
-import { findById } from '../shelf/index.ts'
-import type { Shelf } from '../shelf/index.ts'
+import { findById, isFattyAcid } from '../shelf/index.ts'
+import type { Oil, Shelf } from '../shelf/index.ts'
 import { SCENT_PRIORS, traceName } from '../trace/index.ts'
 
 /** The biggest risk of a plan in words. */
@@ -23,6 +23,18 @@ export interface Risk {
 
 const stateOf = (chance: number): Risk['state'] => (chance >= 0.85 ? 'calm' : chance >= 0.6 ? 'tight' : 'trouble')
 
+/** Of the oils, from so much on solid fatty acid decides how long a batter pours. */
+const ACID_DECIDES = 0.015
+
+/** The solid fatty acid of a recipe that decides, or none. */
+function solidAcid({ recipe }: Plan, shelf: Shelf): Oil | undefined {
+  const whole = recipe.oils.reduce((sum, part) => sum + part.share, 0)
+  return recipe.oils.flatMap(part => {
+    const oil = findById(shelf.oils, part.oil)
+    return oil && isFattyAcid(oil) && part.share / whole >= ACID_DECIDES ? [oil] : []
+  })[0]
+}
+
 function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): string {
   const cup = plan.cups.find(one => one.id === pour.cup)
   const parts = cup?.ownScent?.parts ?? (cup?.scented ? (plan.scent?.parts ?? []) : [])
@@ -36,11 +48,14 @@ function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): string {
   const level = `${traceName(pour.endLevel)} (${tidy(pour.endLevel, 1)}) when ${WINDOW_KINDS[kind]} needs at most ${tidy(pour.window.hi, 1)}`
   const quick = scent && ['mild', 'moderate', 'strong', 'seizes'].includes(scent.acceleration)
   const unknown = unknownScents(plan, shelf, cup)
-  const cause = quick
-    ? `${scent.name} quickens it`
-    : unknown.length > 0
-      ? `Nobody has told how ${unknown.join(' and ')} behaves, so quick ones are reckoned with`
-      : 'It has waited too long for its warmth and blending'
+  const acid = solidAcid(plan, shelf)
+  const cause = acid
+    ? `${acid.name} sets it${quick ? `, and ${scent.name} quickens it` : ''}`
+    : quick
+      ? `${scent.name} quickens it`
+      : unknown.length > 0
+        ? `Nobody has told how ${unknown.join(' and ')} behaves, so quick ones are reckoned with`
+        : 'It has waited too long for its warmth and blending'
   return `${cause}: expect ${level}.`
 }
 

@@ -48,7 +48,8 @@ function stacked({ plan, quickens }: Known): Notice[] {
   const first = named[0]!
   const blend =
     plan.conditions.stopWhen === 'seconds' ? '' : ` Blend about ${quickens.blendS} s, not to the usual look.`
-  const sentence = `${quickens.cupName} is too thick to pour ${showMinutes(quickens.minutes)} after blending. ${quickensSentence(quickens)}${blend} Leave out first: ${first.name}, without it there ${first.withoutMin >= AN_HOUR ? 'is an hour or more' : `are ${showMinutes(first.withoutMin)}`}.`
+  const when = quickens.minutes < 0.4 ? 'as soon as it is blended' : `${showMinutes(quickens.minutes)} after blending`
+  const sentence = `${quickens.cupName} is too thick to pour ${when}. ${quickensSentence(quickens)}${blend} Leave out first: ${first.name}, without it there ${first.withoutMin >= AN_HOUR ? 'is an hour or more' : `are ${showMinutes(first.withoutMin)}`}.`
   return [{ path: 'conditions.mixC', weight: isShort ? 'warn' : 'hint', sentence }]
 }
 

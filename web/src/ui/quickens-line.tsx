@@ -1,6 +1,9 @@
 import { quickensSentence, showMinutes } from '@ostler/core'
 import { useForecast, useSay } from '../plan/context.tsx'
 
+/** Shorter is no time at all, min. */
+const AT_ONCE_MIN = 0.4
+
 /** What quickens and slows the batter that is too thick first, each with its part; wanted and feared are told apart. */
 export function QuickensLine({ className = '' }: { className?: string }) {
   const say = useSay()
@@ -8,13 +11,13 @@ export function QuickensLine({ className = '' }: { className?: string }) {
   if (!quickens) return null
   const { cupName, minutes, isWanted } = quickens
   const long = minutes >= 60 ? 'an hour or more' : showMinutes(minutes)
+  const feared =
+    minutes < AT_ONCE_MIN
+      ? `${cupName} is too thick to pour as soon as it is blended.`
+      : `${cupName} can be poured for ${long} after blending.`
   return (
     <p className={className}>
-      <strong>
-        {isWanted
-          ? `${cupName} is to thicken: it takes ${long} from the end of blending.`
-          : `${cupName} can be poured for ${long} after blending.`}
-      </strong>{' '}
+      <strong>{isWanted ? `${cupName} is to thicken: it takes ${long} from the end of blending.` : feared}</strong>{' '}
       {say(quickensSentence(quickens))}
     </p>
   )

@@ -67,13 +67,13 @@ function BenchFields() {
   return (
     <Section title="At the bench">
       <div className="grid grid-cols-3 gap-x-4 gap-y-3">
-        <PlanField label="Batter meets at" kind="temperature" path={['conditions', 'mixC']} />
+        {!isWhipped && <PlanField label="Batter meets at" kind="temperature" path={['conditions', 'mixC']} />}
         <PlanField label="Room" kind="temperature" path={['conditions', 'roomC']} />
         <PlanField label="Scale’s step" kind="mass" decimals={2} path={['conditions', 'scaleStepG']} />
         <PlanField label="Fine scale’s step" kind="mass" decimals={2} path={['conditions', 'fineScaleStepG']} />
         <PlanField label="Batter density" kind="density" path={['conditions', 'densityGPerMl']} />
         <PlanField label="Clings to the pot" kind="mass" path={['pot', 'clingG']} />
-        <PlanField label="Blender strength" kind="plain" path={['conditions', 'blenderStrength']} />
+        {!isWhipped && <PlanField label="Blender strength" kind="plain" path={['conditions', 'blenderStrength']} />}
       </div>
       {!isWhipped && (
         <div className="mt-3">

@@ -1,4 +1,4 @@
-import { STOPS, emulsionWord, traceName } from '@ostler/core'
+import { STOPS, emulsionWord, tidy, traceName } from '@ostler/core'
 import type { StopWhen } from '@ostler/core'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -9,8 +9,7 @@ import { PlanField, useTold } from '../../ui/plan-field.tsx'
 export function StopFields() {
   const batch = useBatch()
   const told = useTold()
-  const { stopWhen, stopLevel } = usePlan(state => state.plan.conditions)
-  const word = <span className="text-[13px] whitespace-nowrap text-soft">{traceName(stopLevel)}</span>
+  const { stopWhen } = usePlan(state => state.plan.conditions)
   return (
     <div className="flex flex-col gap-2">
       <Choice<StopWhen>
@@ -24,13 +23,7 @@ export function StopFields() {
         {stopWhen === 'seconds' ? (
           <PlanField label="Blend for, seconds" kind="plain" decimals={0} width={64} path={['conditions', 'blendS']} />
         ) : (
-          <PlanField
-            label="Stop blending at level"
-            kind="plain"
-            width={64}
-            path={['conditions', 'stopLevel']}
-            hint={word}
-          />
+          <PlanField label="Stop blending at level" kind="plain" width={64} path={['conditions', 'stopLevel']} />
         )}
         <PlanField label="At least, seconds" kind="plain" decimals={0} width={64} path={['conditions', 'leastS']} />
       </div>
@@ -42,11 +35,13 @@ export function StopFields() {
 /** How the batter is when blending stops, and how long that takes. */
 function StoppedAs() {
   const lanes = useForecast()?.lanes
+  const { stopWhen, stopLevel } = usePlan(state => state.plan.conditions)
   if (!lanes) return null
   const blend = lanes.tasks.filter(task => task.kind === 'blend')
   const seconds = Math.round(blend.reduce((sum, task) => sum + (task.toMin - task.fromMin) * 60, 0))
   return (
     <p className="text-[13px] text-soft">
+      {stopWhen !== 'seconds' && `Level ${tidy(stopLevel, 1)} is ${traceName(stopLevel)}. `}
       {seconds > 0 && `About ${seconds} s at the bowl. `}
       {lanes.split && `Its emulsion is then ${emulsionWord(lanes.split.emulsion)}.`}
     </p>
