@@ -27,6 +27,8 @@ describe('the forecast on the command line', () => {
       'portions',
       'recipe',
       'lanes',
+      'quickens',
+      'rest',
       'colours',
       'risk',
       'freeLye',
@@ -37,7 +39,6 @@ describe('the forecast on the command line', () => {
       'preparation',
       'design',
       'remedies',
-      'rest',
     ])
     expect(result.portions.lyeG).toBeGreaterThan(50)
   })

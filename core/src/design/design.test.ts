@@ -15,6 +15,7 @@ import { OUTSIDE, acrossView, alongView, crestMm, designOf, levelView, renderRow
 import { reliefAt } from '../swirl/overlay.ts'
 import {
   TECHNIQUES,
+  broughtUp,
   designAdvice,
   designFrom,
   draggedToppings,
@@ -91,6 +92,17 @@ describe('a design by itself', () => {
       const result = readDesign(value)
       expect(result.ok ? '' : result.problems[0]!.sentence).toMatch(why)
     }
+  })
+
+  test('kept before pours had cavities and a depth it reads the same', () => {
+    const plan = starterPlan('Elder')
+    const now = designFrom(plan, 'Elder', () => '#336699')
+    const elder = {
+      ...now,
+      score: now.score.map(({ cavities: _, shape: { depth: __, ...shape }, ...pour }) => ({ ...pour, shape })),
+    }
+    expect(readDesign(elder)).toEqual(readDesign(now))
+    expect(broughtUp(elder)).toEqual(now)
   })
 
   test('keeps only cups that are poured, and shows the same face', () => {

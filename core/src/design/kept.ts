@@ -62,12 +62,30 @@ export class KeptDesign {
   cutting!: Cutting
 }
 
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** A design as it was kept before pours had cavities and a depth of their own: what it lacks is filled in. */
+export function broughtUp<T>(design: T): T {
+  if (!isObject(design) || !Array.isArray(design['score'])) return design
+  const score = design['score'].map((pour: unknown) =>
+    isObject(pour)
+      ? {
+          cavities: [],
+          ...pour,
+          ...(isObject(pour['shape']) && { shape: { depth: 'auto', ...pour['shape'] } }),
+        }
+      : pour,
+  )
+  return { ...design, score }
+}
+
 /** Checks a design that comes from outside; names that its parts refer to must exist. */
 export function readDesign(value: unknown): { ok: true; design: KeptDesign } | { ok: false; problems: Problem[] } {
   const refuse = (path: string, sentence: string) => ({ ok: false as const, problems: [{ path, value: '', sentence }] })
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse('', 'A design is an object.')
   if (!isTame(value)) return refuse('', 'This is too deep or too large, or uses names that it must not.')
-  const design = plainToInstance(KeptDesign, value)
+  const design = plainToInstance(KeptDesign, broughtUp(value))
   const problems = problemsOf(validateSync(design, { whitelist: true, forbidNonWhitelisted: true }))
   if (problems.length > 0) return { ok: false, problems }
   const cups = new Set(design.cups.map(cup => cup.id))
@@ -190,6 +208,7 @@ export function fitDesign(design: KeptDesign, plan: Plan): Fitted {
     )
   const raw = design.score.map((pour): Pour => ({
     ...pour,
+    cavities: pour.cavities.filter(k => k <= plan.mould.cavities),
     cup: ids.get(pour.cup)!,
     shape: { ...pour.shape, spreadMm: scaled(pour.shape.spreadMm, 1, 200) },
   }))

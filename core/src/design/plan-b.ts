@@ -1,4 +1,4 @@
-import { TOP_WAYS, TRIGGERS, cupShares, freshId, startingShape } from '../plan/index.ts'
+import { TOP_WAYS, TRIGGERS, cupShares, freshId, hasOwnCavities, startingShape } from '../plan/index.ts'
 import type { Edit, Plan, PlanB, Pour } from '../plan/index.ts'
 import { windowOf } from '../schedule/index.ts'
 import { tidy } from '../units/index.ts'
@@ -103,6 +103,8 @@ function fewerCups(plan: Plan): Pick<PlanB, 'score' | 'moves'> {
 }
 
 function scoreOf(plan: Plan, kind: PlanBKind): Pick<PlanB, 'score' | 'moves'> | null {
+  // Cups are as large as the cavities that they fill: another score would need other weights.
+  if (hasOwnCavities(plan)) return null
   const list = bodies(plan)
   if (kind === 'fewer') return list.length > 2 ? fewerCups(plan) : null
   if (kind === 'layers') {

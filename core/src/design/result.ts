@@ -1,4 +1,4 @@
-import { barCount, embedPieces } from '../plan/index.ts'
+import { barCount, cavityKinds, embedPieces, planOfCavity } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { PourForecast } from '../schedule/index.ts'
 import { countedShares, crestMm, designOf } from '../swirl/index.ts'
@@ -14,13 +14,16 @@ const COUNT_STEPS = 32
  *
  * @param pours as forecast, in the order of the score
  */
-export function designResult(plan: Plan, pours: readonly PourForecast[]) {
-  const levels = pours.map(pour => (pour.startLevel + pour.endLevel) / 2)
+export function designResult(whole: Plan, pours: readonly PourForecast[]) {
+  // Where cavities hold different pours, of the kind that there is most of.
+  const [kind] = cavityKinds(whole)
+  const plan = planOfCavity(whole, kind!)
+  const levels = kind!.pours.map(i => (pours[i]!.startLevel + pours[i]!.endLevel) / 2)
   const design = designOf(plan, levels)
   const measures = measuresOf(design.program, plan)
   const counted = countedShares(design.program, COUNT_STEPS)
   return {
-    bars: barCount(plan),
+    bars: barCount(whole),
     heightMm: design.program.heightMm,
     crestMm: crestMm(design.program),
     embedPieces: embedPieces(plan).length,

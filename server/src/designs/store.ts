@@ -1,3 +1,4 @@
+import { broughtUp } from '@ostler/core'
 import type { DesignAnswer, KeptDesign } from '@ostler/core'
 import type { Database } from '../database/connection.ts'
 import { isTaken, setDeleted } from '../database/deleting.ts'
@@ -20,7 +21,7 @@ const answer = (row: { id: string; revision: number; design: KeptDesign; updated
   id: row.id,
   revision: row.revision,
   updatedAt: row.updated_at.toISOString(),
-  design: row.design,
+  design: broughtUp(row.design),
 })
 
 export function designStore(db: Database): DesignStore {

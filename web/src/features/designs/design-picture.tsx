@@ -1,4 +1,14 @@
-import { acrossView, alongView, colourNames, designOf, isColumn, levelView, usualLevels } from '@ostler/core'
+import {
+  acrossView,
+  alongView,
+  colourNames,
+  cavityKinds,
+  designOf,
+  planOfCavity,
+  isColumn,
+  levelView,
+  usualLevels,
+} from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { useMemo } from 'react'
 import { cupHex, useColourView } from '../../plan/colour-view.ts'
@@ -19,7 +29,10 @@ const PENCIL = '#333333'
 /** A design drawn with its own colours, whatever batch it is from. */
 export function DesignPicture({ plan, seen, label, px = 220, className = 'h-28 w-full object-contain' }: Props) {
   const view = useColourView()
-  const design = useMemo(() => designOf(plan, usualLevels(plan)), [plan])
+  const design = useMemo(() => {
+    const one = planOfCavity(plan, cavityKinds(plan)[0]!)
+    return designOf(one, usualLevels(one))
+  }, [plan])
   const { program } = design
   const hexes = [
     ...design.cups.map(cup => cupHex(plan, null, view, cup)),

@@ -19,6 +19,8 @@ interface Props {
   refines?: boolean
   /** On a view of the top: whose toppings are strewn over it. */
   plan?: Plan
+  /** Shown until the first picture is there. */
+  before?: string
   className?: string
   style?: React.CSSProperties
 }
@@ -77,6 +79,7 @@ export function FaceCanvas({
   drawnWith,
   label,
   plan,
+  before,
   refines = true,
   className = '',
   style,
@@ -113,7 +116,7 @@ export function FaceCanvas({
         data-drawn={picture ? 'yes' : 'no'}
         data-fine={isFine ? 'yes' : 'no'}
         className={className}
-        style={style}
+        style={before && !picture ? { ...style, background: before } : style}
       />
       <span id={id} hidden>
         {`${words} ${drawnWith ? patternWords(drawnWith) : ''}`.trim()}

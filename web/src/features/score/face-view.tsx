@@ -6,6 +6,7 @@ import {
   crestMm,
   cutGrid,
   hasSwirls,
+  layerHeights,
   levelView,
   showLength,
 } from '@ostler/core'
@@ -226,9 +227,25 @@ function Cutaway({ design, hexes, names, plan, cut, at, place }: CutawayProps) {
         cut === 'top' ? 'The top of the soap' : cut === 'along' ? 'Cut along the mould' : 'Face of the bar at the cut'
       }
       className="pointer-events-none absolute"
+      before={firstLook(plan, hexes, cut)}
       style={{ left: place.left, top: place.floor - height, width: place.width, height }}
     />
   )
+}
+
+/** Level layers in the batch's colours: there at once, and covered as soon as the swirl is traced. */
+function firstLook(plan: Plan, hexes: readonly string[], cut: Cut): string {
+  const colours = plan.score.map(pour => hexes[plan.cups.findIndex(cup => cup.id === pour.cup)]!)
+  if (cut === 'top') return colours.at(-1)!
+  const heights = layerHeights(plan)
+  const whole = heights.reduce((sum, mm) => sum + mm, 0)
+  let at = 0
+  const stops = heights.map((mm, i) => {
+    const from = at
+    at += (100 * mm) / whole
+    return `${colours[i]} ${from}% ${at}%`
+  })
+  return `linear-gradient(to top, ${stops.join(', ')})`
 }
 
 /** Where the wire will go, over the top. */

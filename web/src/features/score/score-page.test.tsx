@@ -1,4 +1,4 @@
-import { TECHNIQUES, startingEmbed, startingMove, startingTopping, starterPlan } from '@ostler/core'
+import { TECHNIQUES, plannedScent, startingEmbed, startingMove, startingTopping, starterPlan } from '@ostler/core'
 import type { Plan, Shelf } from '@ostler/core'
 import { cleanup, fireEvent, screen, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
@@ -158,11 +158,16 @@ describe('handles in the picture', () => {
 })
 
 test('plan B is chosen among what helps, worked on and left', async () => {
-  const batch = opened(start, <ScorePage />)
+  const quick: Plan = {
+    ...start,
+    scent: plannedScent([{ scent: 'violet-tinplate', share: 1 }], 0.03),
+    cups: start.cups.map(cup => ({ ...cup, scented: true })),
+  }
+  const batch = opened(quick, <ScorePage />)
   fireEvent.click(screen.getByRole('button', { name: /^Make a plan B/ }))
   const offers = await screen.findByRole('list', { name: 'Plans B' })
   const take = await within(offers).findByRole('button', { name: /^Take Spooned/ })
-  expect(offers.textContent).toMatch(/Called for in|hardly ever seen/)
+  expect(offers.textContent).toMatch(/Called for in .* Last moment: about .* It costs the streams/)
   fireEvent.click(take)
   expect(await screen.findByText(/Called for in|hardly ever seen/)).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: 'Work on plan B' }))
