@@ -167,7 +167,7 @@ test('plan B is chosen among what helps, worked on and left', async () => {
   fireEvent.click(screen.getByRole('button', { name: /^Make a plan B/ }))
   const offers = await screen.findByRole('list', { name: 'Plans B' })
   const take = await within(offers).findByRole('button', { name: /^Take Spooned/ })
-  expect(offers.textContent).toMatch(/Called for in .* Last moment: about .* It costs the streams/)
+  expect(offers.textContent).toMatch(/Called for in .* Last moment: about .*It costs the streams/)
   fireEvent.click(take)
   expect(await screen.findByText(/Called for in|hardly ever seen/)).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: 'Work on plan B' }))
