@@ -49,7 +49,7 @@ function stacked({ plan, quickens }: Known): Notice[] {
   const blend =
     plan.conditions.stopWhen === 'seconds' ? '' : ` Blend about ${quickens.blendS} s, not to the usual look.`
   const when = quickens.minutes < 0.4 ? 'as soon as it is blended' : `${showMinutes(quickens.minutes)} after blending`
-  const sentence = `${quickens.cupName} is too thick to pour ${when}. ${quickensSentence(quickens)}${blend} Leave out first: ${first.name}, without it there ${first.withoutMin >= AN_HOUR ? 'is an hour or more' : `are ${showMinutes(first.withoutMin)}`}.`
+  const sentence = `${quickens.cupName} is too thick to pour ${when}.${blend} Leave out first: ${first.name}, without it there ${first.withoutMin >= AN_HOUR ? 'is an hour or more' : `are ${showMinutes(first.withoutMin)}`}.`
   return [{ path: 'conditions.mixC', weight: isShort ? 'warn' : 'hint', sentence }]
 }
 

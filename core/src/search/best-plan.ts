@@ -102,7 +102,7 @@ function found(bench: Workbench, title: string, to: Setting, now: Now): FoundPla
   return {
     title,
     changes: changesOf(bench.plan, bench.from, to),
-    costs: costsOf(bench.plan, bench.from, to),
+    costs: costsOf(bench.plan, bench.from, to, bench.shelf),
     edit: { kind: 'many', edits: editsOf(bench.plan, bench.from, to) },
     chance: runs.chance,
     error: runs.error,

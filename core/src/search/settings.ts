@@ -1,5 +1,8 @@
 import type { CupOrder, Edit, Plan, PourWay, ScentMoment, Waiting } from '../plan/index.ts'
 import { cupShares } from '../plan/index.ts'
+import { portionsOf } from '../portions/index.ts'
+import { compareWays } from '../preparation/ways.ts'
+import type { Shelf } from '../shelf/index.ts'
 import { showShare, tidy } from '../units/index.ts'
 
 /** What the search may change. */
@@ -154,8 +157,14 @@ export function changesOf(plan: Plan, from: Setting, to: Setting): Change[] {
   return [...changes, ...handChanges(plan, from, to)]
 }
 
+/** Minutes that batters of their own take more than one pot, to 5. */
+function moreMinutes(plan: Plan, shelf: Shelf): number {
+  const [one, own] = compareWays(plan, portionsOf(plan, shelf))
+  return 5 * Math.round(Math.max(0, own!.minutes - one!.minutes) / 5)
+}
+
 /** What a setting costs beside minutes, in words. */
-export function costsOf(plan: Plan, from: Setting, to: Setting): string[] {
+export function costsOf(plan: Plan, from: Setting, to: Setting, shelf: Shelf): string[] {
   const costs: string[] = []
   const cups = plan.cups.length
   if (to.mixC <= from.mixC - 3) costs.push('cooler soap gels less readily, and lye and oils take longer to cool')
@@ -166,7 +175,9 @@ export function costsOf(plan: Plan, from: Setting, to: Setting): string[] {
     costs.push('a thin emulsion: look for streaks before the split, and let a spoonful stand a minute')
   if (leftPlain(plan, to).names.length > 0) costs.push('less scent in the bar')
   if (to.ownBatters && !from.ownBatters)
-    costs.push(`${cups} lyes and ${cups} oils to weigh or divide, and a blender to rinse ${cups - 1} times`)
+    costs.push(
+      `${cups} lyes and ${cups} oils to weigh or divide, and a blender to rinse ${cups - 1} times: about ${moreMinutes(plan, shelf)} min more in all, washing up included`,
+    )
   if (to.waiting === 'stir' && from.waiting !== 'stir') costs.push('a stir in every waiting cup, each minute')
   if (to.pours.some((pour, i) => pour !== from.pours[i])) costs.push('the picture changes')
   return costs

@@ -2,7 +2,7 @@ import { BLENDINGS, CUP_ORDERS, WAITING, showMinutes, tidy } from '@ostler/core'
 import type { Blending, CupOrder, Slope, Waiting } from '@ostler/core'
 import { Timer } from 'lucide-react'
 import { useState } from 'react'
-import { useBatch, useForecast, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { useAnswer } from '../../plan/use-answer.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
@@ -16,8 +16,6 @@ import { TimesDialog } from './times-dialog.tsx'
 /** The settings that change the pace of everything, beside the picture of what they do. */
 export function Levers() {
   const isWhipped = usePlan(state => state.plan.whipped !== null)
-  // Where it is short, a notice on this page says it already.
-  const isWarned = useForecast()?.notices.some(({ sentence }) => sentence.includes('What quickens it:')) ?? false
   return (
     <section aria-label="Levers" className="border-t border-booth-deep pt-3">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
@@ -30,7 +28,7 @@ export function Levers() {
           <StopFields />
         </div>
       )}
-      {!isWarned && <QuickensLine className="mt-2 text-[13px]" />}
+      <QuickensLine className="mt-2 text-[13px]" />
       <HandsFields />
     </section>
   )
