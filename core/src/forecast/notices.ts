@@ -157,6 +157,10 @@ function liquids(plan: Plan, shelf: Shelf): Notice[] {
   })
 }
 
+/** Whether one cup alone has the batch’s scent, poured without a stop: as it is advised. */
+const isNeverStopped = ({ scent, cups }: Plan): boolean =>
+  scent?.moment === 'never-stop' && cups.filter(cup => cup.scented && !cup.ownScent).length === 1
+
 function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
   if (!plan.scent || !load) return []
   const notices: Notice[] = []
@@ -170,7 +174,7 @@ function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
       const sentence = `Nobody has told how ${part.name} behaves: quick ones are reckoned with. A small trial with this recipe tells more than a supplier’s word.`
       notices.push({ path, weight: 'warn', sentence })
     }
-    if (part.scent.acceleration === 'seizes') {
+    if (part.scent.acceleration === 'seizes' && !isNeverStopped(plan)) {
       const sentence = `${part.name} is known to seize batter. It works in one colour: plain cups poured first, the scent blended into what is left in the pot, and that poured without a stop.`
       notices.push({ path, weight: 'warn', sentence })
     }

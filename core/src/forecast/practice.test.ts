@@ -82,6 +82,8 @@ describe('a scent that seizes', () => {
     expect(plan.cups.filter(cup => cup.scented)).toHaveLength(1)
     expect(plan.score.at(-1)!.cup).toBe(plan.cups.find(cup => cup.scented)!.id)
     expect(said(plan).some(sentence => /pour all of it at once/.test(sentence))).toBe(true)
+    // What is done already is not advised again.
+    expect(said(plan).some(sentence => /works in one colour/.test(sentence))).toBe(false)
     expect(said(plan).some(sentence => /Leave out first/.test(sentence))).toBe(false)
   })
 })

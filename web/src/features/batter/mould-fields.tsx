@@ -2,11 +2,9 @@ import { FORMS, LININGS, brimMl, fillVolumeMl, plannedMould, showLength } from '
 import type { Lining, MouldForm } from '@ostler/core'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
-
-const options = <T extends string>(words: Readonly<Record<T, string>>) =>
-  (Object.entries(words) as [T, string][]).map(([value, text]) => ({ value, text }))
 
 /** A mould's inner dimensions and how high the soap stands in it. */
 export function MouldFields() {

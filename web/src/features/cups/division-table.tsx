@@ -4,6 +4,7 @@ import { Plus } from 'lucide-react'
 import { useBatch, useHabits } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
@@ -16,9 +17,6 @@ interface Props {
   chosen: string | null
   onChoose: (cup: string) => void
 }
-
-const options = <T extends string>(words: Readonly<Record<T, string>>) =>
-  (Object.entries(words) as [T, string][]).map(([value, text]) => ({ value, text }))
 
 /** How batter is divided into cups: each cup's size, what is drawn for it and what goes into it. */
 export function DivisionTable({ plan, forecast, chosen, onChoose }: Props) {

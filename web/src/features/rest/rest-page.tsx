@@ -129,9 +129,7 @@ function Looked({ look, progress, along }: Looked & { look: RestLook }) {
     <>
       <Verdict look={look} progress={progress} />
       {hasOwnCavities(plan) && (
-        <p className="text-soft">
-          Worked through for {cavityWords(restCavity(plan))}, with most scent in them; the others run no warmer.
-        </p>
+        <p className="text-soft">Worked through for {cavityWords(restCavity(plan))}, where most scent goes in.</p>
       )}
       {look.refit && <Fitted refit={look.refit} />}
       <UseInColours share={look.result.gelledShare} />
