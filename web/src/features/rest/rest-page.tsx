@@ -125,11 +125,15 @@ function UseInColours({ share }: { share: number }) {
 
 function Looked({ look, progress, along }: Looked & { look: RestLook }) {
   const plan = usePlan(state => state.plan)
+  const isScented = plan.scent !== null || plan.cups.some(cup => cup.ownScent)
   return (
     <>
       <Verdict look={look} progress={progress} />
       {hasOwnCavities(plan) && (
-        <p className="text-soft">Worked through for {cavityWords(restCavity(plan))}, where most scent goes in.</p>
+        <p className="text-soft">
+          Worked through for {cavityWords(restCavity(plan))}
+          {isScented && ', where most scent goes in'}; the others are not looked at apart.
+        </p>
       )}
       {look.refit && <Fitted refit={look.refit} />}
       <UseInColours share={look.result.gelledShare} />
