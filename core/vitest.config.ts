@@ -1,5 +1,11 @@
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  test: { name: 'core', include: ['src/**/*.test.ts'], testTimeout: 60_000, isolate: false },
+  test: {
+    name: 'core',
+    include: ['src/**/*.test.ts'],
+    setupFiles: ['../scripts/lib/drawn-alike.mjs'],
+    testTimeout: 60_000,
+    isolate: false,
+  },
 })

@@ -20,17 +20,36 @@ const node = (args, env = {}) =>
     child.once('exit', code => resolve(code === 0))
   })
 
+/** What failed, told once more at the end, where it is found. */
+const failures = []
+const brief = text =>
+  String(text ?? '')
+    .split('\n')
+    .slice(0, 6)
+    .join('\n    ')
+
 const report = name => join(CACHE, `${name}-report.json`)
 
 function vitestCounts() {
   if (!existsSync(report('vitest'))) return [0, 1]
-  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(report('vitest'), 'utf8'))
+  const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(
+    readFileSync(report('vitest'), 'utf8'),
+  )
+  for (const file of testResults) {
+    const failed = file.assertionResults.filter(one => one.status === 'failed')
+    for (const one of failed) failures.push(`${file.name}: ${one.fullName}\n    ${brief(one.failureMessages[0])}`)
+    if (file.status === 'failed' && failed.length === 0) failures.push(`${file.name}\n    ${brief(file.message)}`)
+  }
   return [numPassedTests, numFailedTests || numFailedTestSuites]
 }
 
 function playwrightCounts() {
   if (!existsSync(report('playwright'))) return [0, 1]
-  const { stats, errors } = JSON.parse(readFileSync(report('playwright'), 'utf8'))
+  const { stats, errors, suites } = JSON.parse(readFileSync(report('playwright'), 'utf8'))
+  const specsOf = suite => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsOf)]
+  for (const spec of suites.flatMap(specsOf))
+    if (!spec.ok)
+      failures.push(`${spec.file}: ${spec.title}\n    ${brief(spec.tests[0]?.results.at(-1)?.error?.message)}`)
   if (stats.flaky > 0) say(`${stats.flaky} of the browser tests needed a second try`)
   return [stats.expected + stats.flaky, stats.unexpected + errors.length]
 }
@@ -46,7 +65,9 @@ await run(async () => {
   }
   const check = async (name, args) => {
     say(`${name} …`)
-    count((await node(args)) ? [1, 0] : [0, 1])
+    const isGood = await node(args)
+    if (!isGood) failures.push(name)
+    count(isGood ? [1, 0] : [0, 1])
   }
   const checks = []
   if (wants('types')) checks.push(['types', [bin('typescript7/bin/tsc'), '-b']])
@@ -91,6 +112,7 @@ await run(async () => {
   } finally {
     cluster.stop()
   }
+  for (const one of failures) console.log(`failed: ${one}`)
   console.log(`${passed} passed, ${failed} failed`)
   process.exitCode = failed > 0 || passed === 0 ? 1 : 0
 })

@@ -6,5 +6,11 @@ const conditions = ['source', ...defaultServerConditions]
 export default defineConfig({
   resolve: { conditions },
   ssr: { resolve: { conditions } },
-  test: { name: 'web', environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 60_000 },
+  test: {
+    name: 'web',
+    environment: 'jsdom',
+    include: ['src/**/*.test.{ts,tsx}'],
+    setupFiles: ['../scripts/lib/drawn-alike.mjs', './src/test-patience.ts'],
+    testTimeout: 60_000,
+  },
 })

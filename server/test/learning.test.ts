@@ -67,7 +67,7 @@ describe('what batches teach', () => {
     await age()
     await at.db
       .updateTable('batch')
-      .set({ plan: JSON.stringify({ ...batch.plan, version: 8, recipe: 'gone' }) })
+      .set({ plan: JSON.stringify({ ...batch.plan, version: 9, recipe: 'gone' }) })
       .where('id', '=', batch.id)
       .execute()
     learner().look(workshop)

@@ -1,3 +1,4 @@
+import { hasStabiliserApart } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { findById } from '../shelf/index.ts'
@@ -85,7 +86,20 @@ function linesOf(plan: Plan, portions: Portions, i: number, shelf: Shelf): CardL
     : portion.scentG > 0
       ? [{ what: scent, massG: portion.scentG, exactG: portion.exact.scentG, spoons: '', how: whenOf(plan, cup) }]
       : []
-  return [...lines, ...scents]
+  const { stabiliserG } = portion
+  const keeper: CardLine[] =
+    hasStabiliserApart(cup) && stabiliserG > 0
+      ? [
+          {
+            what: 'Vanilla stabiliser',
+            massG: stabiliserG,
+            exactG: portion.exact.stabiliserG,
+            spoons: '',
+            how: 'in this cup',
+          },
+        ]
+      : []
+  return [...lines, ...scents, ...keeper]
 }
 
 const WHEN = {

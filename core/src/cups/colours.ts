@@ -151,6 +151,7 @@ const madeAlike = (plan: Plan, portions: Portions, i: number, j: number): boolea
       ]),
       portions.cups[k]!.scentOfBatter.toFixed(3),
       plan.cups[k]!.ownScent,
+      plan.cups[k]!.stabiliserRatio,
     ])
   return text(i) === text(j)
 }

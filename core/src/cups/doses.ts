@@ -56,6 +56,7 @@ export function browningOf(plan: Plan, portions: Portions, i: number, shelf: She
   return {
     ofScent,
     vanillinGPerKg: scentGPerKg * ofScent,
-    stabiliserGPerKg: scentGPerKg * planned.stabiliserRatio,
+    stabiliserGPerKg:
+      scentGPerKg * (cup.ownScent ? planned.stabiliserRatio : (cup.stabiliserRatio ?? planned.stabiliserRatio)),
   }
 }

@@ -1,4 +1,4 @@
-import { SAME_STEP, WHITES, evenThinning, evenWhite, ladder } from '../colour/index.ts'
+import { SAME_STEP, WHITES, deltaE, evenThinning, evenWhite, ladder } from '../colour/index.ts'
 import type { Dose, Rung, Step } from '../colour/index.ts'
 import { freshId } from '../plan/index.ts'
 import type { Cup, CupColorant, Edit, EditResult, Plan, TintLadder } from '../plan/index.ts'
@@ -8,6 +8,7 @@ import { findById } from '../shelf/index.ts'
 import type { Colorant, Shelf } from '../shelf/index.ts'
 import { baseOf } from './base.ts'
 import { ageOf, gelOf } from './colours.ts'
+import type { ColourForecast, CupColour } from './colours.ts'
 import { commonDoses, exactDose } from './doses.ts'
 import { pigmentOfColorant } from './pigments.ts'
 import { newCupColorant } from './wish.ts'
@@ -217,6 +218,39 @@ export function applyLadder(
     { kind: 'set', path: ['ladders'], value: [...plan.ladders, rung] },
   ]
   return applyEdit(plan, { kind: 'many', edits })
+}
+
+/**
+ * The ladder as the plan that has it (`made`, forecast as `colours`) will show it. Its steps are layers of their own: one may gel
+ * and its neighbour not, and gel makes a colour deeper.
+ */
+export function ladderAsForecast(
+  found: Extract<LadderPlan, { ok: true }>,
+  wish: LadderWish,
+  made: Plan,
+  mother: string,
+  colours: ColourForecast,
+  shelf: Shelf,
+): Extract<LadderPlan, { ok: true }> {
+  const ids = made.ladders.find(one => one.cups[0] === mother)?.cups ?? []
+  const looks = ids.map(id => colours.cups.find(one => one.cup === id)!)
+  const cured = looks.map(look => look.stages.cured[look.gelled])
+  const rungs = found.rungs.map((rung, n): LadderRung => ({
+    ...rung,
+    colour: cured[n]!,
+    stepDeltaE: n === 0 ? null : deltaE(cured[n - 1]!.lab, cured[n]!.lab),
+  }))
+  return { ...found, rungs, sentences: [...sentencesOf(rungs, wish, shelf), ...gelApart(looks)] }
+}
+
+function gelApart(looks: readonly CupColour[]): string[] {
+  const which = (gelled: CupColour['gelled']) =>
+    looks.flatMap((look, n) => (look.gelled === gelled ? [String(n + 1)] : [])).join(', ')
+  const [gels, cool] = [which('yes'), which('no')]
+  if (gels === '' || cool === '') return []
+  return [
+    `Step ${gels} will gel and step ${cool} will not, which moves their colours apart too. For even steps gel the whole loaf or none of it.`,
+  ]
 }
 
 const short = (dose: number): number => Number(dose.toPrecision(5))

@@ -21,6 +21,8 @@ export interface FilledCup {
   colours: {
     colorant: string
     name: string
+    /** Powder that is in it, as planned or as the maker says. */
+    powderG: number
     doseGPerKg: number
     plannedGPerKg: number
     topUpG: number
@@ -46,7 +48,8 @@ const OFF = 0.02
 
 /**
  * Recomputes a division done by eye or by jug marks: real shares, doses and scent, and what is missing. A cup that was made
- * larger after it was coloured (`colouredG` below `batterG`) gets its top-up of colour and scent.
+ * larger after it was coloured (`colouredG` below `batterG`) gets its top-up of colour and scent: as much for what was added as
+ * what was there has, of the powder that is in it (`powders`, or as planned).
  */
 export function asFilled(plan: Plan, portions: Portions, shelf: Shelf): Filled {
   const unit = unitBatter(plan.recipe, shelf)
@@ -58,22 +61,24 @@ export function asFilled(plan: Plan, portions: Portions, shelf: Shelf): Filled {
   const cups = plan.cups.map((cup, i): FilledCup => {
     const portion = portions.cups[i]!
     const batterG = batters[i]!
-    const colouredG = actualOf(plan, cup.id)?.colouredG ?? null
+    const actual = actualOf(plan, cup.id)
+    const colouredG = actual?.colouredG ?? null
     // Coloured first and enlarged then: the dose was right for what was there, or is what the powder makes of it.
     const grownG = colouredG === null ? 0 : Math.max(0, batterG - colouredG)
     const colours = portion.colours.map((part, j) => {
       const plannedGPerKg = part.doseGPerKg
-      const doseGPerKg = batterG > 0 ? (part.powderG / batterG) * 1000 : 0
-      const atColouring = colouredG !== null && colouredG > 0 ? part.powderG / colouredG : 0
+      const powderG = actual?.powders.find(one => one.colorant === part.colorant)?.massG ?? part.powderG
+      const doseGPerKg = batterG > 0 ? (powderG / batterG) * 1000 : 0
+      const atColouring = colouredG !== null && colouredG > 0 ? powderG / colouredG : 0
       const topUpG = grownG * atColouring
       const ratio = cup.colorants[j]?.medium === 'none' ? 0 : (cup.colorants[j]?.mediumRatio ?? 0)
-      return { ...part, doseGPerKg, plannedGPerKg, topUpG, mediumTopUpG: topUpG * ratio }
+      return { ...part, powderG, doseGPerKg, plannedGPerKg, topUpG, mediumTopUpG: topUpG * ratio }
     })
     const scentPerG = colouredG !== null && colouredG > 0 ? portion.scentG / colouredG : 0
     const { superfatShare } = cupChemistry({ ...portion, batterG }, portions.pot)
     const doses = ownDoses(portions, i, shelf).map(dose => ({
       ...dose,
-      gPerKg: batterG > 0 ? (dose.gPerKg * portion.batterG) / batterG : 0,
+      gPerKg: colours.find(part => part.colorant === dose.colorant.id)?.doseGPerKg ?? 0,
     }))
     return {
       cup: cup.id,

@@ -1,5 +1,6 @@
 import { ArrayMaxSize, IsArray, IsIn, IsString, Matches, ValidateIf } from 'class-validator'
 import { Id, NumberFrom, Parts, Part, Text } from '../checks/index.ts'
+import { MAX_CUP_COLORANTS } from '../shelf/index.ts'
 import { MAX_OILS, OilPart } from './recipe-part.ts'
 
 /** What a plan says of heat, division and preparation. Temperatures in °C, masses in g, lengths in mm. */
@@ -101,6 +102,15 @@ export const DIVISION_RULES = {
 export type DivisionRule = keyof typeof DIVISION_RULES
 
 /** A cup as it was really filled. */
+/** Powder of one colorant that is in a cup, g. */
+export class PowderIn {
+  @Id('A colorant is named by its id on the shelf.')
+  colorant!: string
+
+  @NumberFrom(0, 2000, 'Powder in a cup is from 0 g to 2 kg.')
+  massG!: number
+}
+
 export class CupActual {
   @Id('A cup is named by its id.')
   cup!: string
@@ -113,6 +123,10 @@ export class CupActual {
   @ValidateIf((actual: CupActual) => actual.colouredG !== null)
   @NumberFrom(0, 20_000, 'A cup holds 0 g to 20 kg.')
   colouredG!: number | null
+
+  /** Powder that is in it by now, where it is not what was planned. */
+  @Parts(() => PowderIn, 0, MAX_CUP_COLORANTS, `A cup has at most ${MAX_CUP_COLORANTS} colorants.`)
+  powders!: PowderIn[]
 }
 
 const MAX_ACTUALS = 12

@@ -87,6 +87,13 @@ function doubles(plan: Plan): Problem[] {
       plan.division.actual.map(actual => actual.cup),
       'the cup',
     ),
+    ...plan.division.actual.flatMap((actual, i) =>
+      twice(
+        `division.actual[${i}].powders`,
+        actual.powders.map(part => part.colorant),
+        'the colorant',
+      ),
+    ),
     ...plan.cups.flatMap((cup, i) => [
       ...twice(
         `cups[${i}].colorants`,

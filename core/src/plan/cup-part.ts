@@ -109,6 +109,11 @@ export class Cup {
   @Part(() => PlannedScent, 'A cup’s own scent is null, or a scent with its share and moment.')
   ownScent!: PlannedScent | null
 
+  /** Vanilla stabiliser in this cup, g per g of the batch's scent in it; null: as the batch has it. */
+  @ValidateIf((cup: Cup) => cup.stabiliserRatio !== null)
+  @NumberFrom(0, 3, 'Vanilla stabiliser is from 0 to 3 g per g of scent; the supplier’s document says how much.')
+  stabiliserRatio!: number | null
+
   /** What stays in the cup; null: by how thick it is poured. */
   @ValidateIf((cup: Cup) => cup.clingG !== null)
   @NumberFrom(0, 100, 'What clings to a cup is from 0 to 100 g; 3 to 10 g is usual.')
@@ -216,3 +221,7 @@ export class TintLadder {
   @Id('A colorant is named by its id on the shelf.')
   white!: string
 }
+
+/** A cup whose vanilla stabiliser is weighed for it alone: not as the batch's scent has it. */
+export const hasStabiliserApart = (cup: Pick<Cup, 'ownScent' | 'stabiliserRatio'>): boolean =>
+  cup.ownScent !== null || cup.stabiliserRatio !== null

@@ -26,7 +26,7 @@ import { Rest } from './rest-part.ts'
  */
 
 export const PLAN_FORMAT = 'ostler-plan'
-export const PLAN_VERSION = 8
+export const PLAN_VERSION = 9
 
 export const MAX_CUPS = 12
 export const MAX_POURS = 60

@@ -88,6 +88,7 @@ export {
   Reserve,
   SCENT_MOMENTS,
   SCENT_WAYS,
+  hasStabiliserApart,
 } from './cup-part.ts'
 export type {
   ColourWish,

@@ -220,6 +220,22 @@ function toVersion8(document: Loose): Loose {
   }
 }
 
+/** Version 9: a stabiliser in some cups only, and the powder that an enlarged cup already has in it. */
+function toVersion9(document: Loose): Loose {
+  const cups = document['cups']
+  const division = loose(document['division'])
+  const actual = division['actual']
+  return {
+    ...document,
+    version: 9,
+    cups: Array.isArray(cups) ? cups.map(cup => ({ stabiliserRatio: null, ...loose(cup) })) : cups,
+    division: {
+      ...division,
+      actual: Array.isArray(actual) ? actual.map(one => ({ powders: [], ...loose(one) })) : actual,
+    },
+  }
+}
+
 /**
  * From an older version to the next, by the version it starts from: plain data in, plain data out, nothing thrown. The
  * current version has no entry.
@@ -232,6 +248,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   5: toVersion6,
   6: toVersion7,
   7: toVersion8,
+  8: toVersion9,
 }
 
 /** Brings an older document to the current version, one version at a time. */

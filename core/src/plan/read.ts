@@ -92,7 +92,7 @@ const orderedCup = (cup: Cup): Cup => ({
   })),
   scented: cup.scented,
   ownScent: cup.ownScent && orderedScent(cup.ownScent),
-  ...pick(cup, ['clingG', 'vessel', 'stop']),
+  ...pick(cup, ['stabiliserRatio', 'clingG', 'vessel', 'stop']),
   draw: cup.draw && pick(cup.draw, ['by', 'value']),
   ...pick(cup, ['batter', 'lyeShare']),
 })
@@ -195,7 +195,10 @@ export function ordered(plan: Plan): Plan {
     },
     division: {
       ...pick(division, ['by', 'rule', 'makesUp', 'cling', 'mediumFrom', 'mediumOil']),
-      actual: division.actual.map(one => pick(one, ['cup', 'batterG', 'colouredG'])),
+      actual: division.actual.map(one => ({
+        ...pick(one, ['cup', 'batterG', 'colouredG']),
+        powders: one.powders.map(part => pick(part, ['colorant', 'massG'])),
+      })),
       ...pick(division, ['mode', 'lye', 'melt']),
       top: division.top && { massG: division.top.massG, oils: division.top.oils.map(orderedOil) },
     },

@@ -109,6 +109,7 @@ export const plainCup = (id: string, name: string): Cup => ({
   colorants: [],
   scented: true,
   ownScent: null,
+  stabiliserRatio: null,
   clingG: null,
   vessel: '',
   stop: null,

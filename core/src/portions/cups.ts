@@ -187,7 +187,7 @@ export function cupScents(
       }
       if (!plan.scent || !cup.scented) return NO_SCENT
       const common = scentLoad(plan.scent, shelf, batterPerOils(cup))
-      return withStabiliser(common, common.loadOfBatter * factor, plan.scent.stabiliserRatio)
+      return withStabiliser(common, common.loadOfBatter * factor, cup.stabiliserRatio ?? plan.scent.stabiliserRatio)
     })
   if (plan.scent?.spread !== 'batch') return at(1)
   let factor = 1

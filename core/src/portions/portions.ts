@@ -1,4 +1,4 @@
-import { ownLyeOf, withLye } from '../plan/index.ts'
+import { hasStabiliserApart, ownLyeOf, withLye } from '../plan/index.ts'
 import type { Cup, Plan } from '../plan/index.ts'
 import { naohPerG, scentLoad, superfatBand, takenBy, unitBatter } from '../recipe/index.ts'
 import type { ScentLoad, SuperfatBand, UnitBatter } from '../recipe/index.ts'
@@ -280,7 +280,9 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
     drawn,
     scentG,
     scents: weighedScents(load, scentG, oilG, fineScaleStepG),
-    stabiliserG: clean(shared.reduce((sum, portion) => sum + portion.stabiliserG, 0)),
+    stabiliserG: clean(
+      cups.reduce((sum, portion, i) => (hasStabiliserApart(plan.cups[i]!) ? sum : sum + portion.stabiliserG), 0),
+    ),
     ownScents: cups.map((portion, i) =>
       plan.cups[i]!.ownScent
         ? weighedScents(scents[i]!.load, portion.scentG, (portion.batterG * oilG) / potG, fineScaleStepG)

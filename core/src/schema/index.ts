@@ -7,7 +7,7 @@ type Schema = Record<string, unknown> & { properties: Record<string, unknown> }
 /** Values that may be null: "no scent", "no colour". The validator's rule for that is a function, so it is named here. */
 const NULLABLE: Readonly<Record<string, readonly string[]>> = {
   [Plan.name]: ['freeLye', 'whipped', 'scent', 'planB', 'blendedS'],
-  Cup: ['wish', 'ownScent', 'clingG', 'stop', 'draw', 'lyeShare'],
+  Cup: ['wish', 'ownScent', 'stabiliserRatio', 'clingG', 'stop', 'draw', 'lyeShare'],
   CupColorant: ['slurry'],
   Pour: ['window'],
   CupActual: ['colouredG'],

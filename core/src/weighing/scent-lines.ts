@@ -1,5 +1,6 @@
 import { unitBatter, scentLoad } from '../recipe/index.ts'
 import type { ScentLoad } from '../recipe/index.ts'
+import { hasStabiliserApart } from '../plan/index.ts'
 import type { PlannedScent, Plan } from '../plan/index.ts'
 import type { Portions, WeighedScent } from '../portions/index.ts'
 import type { Shelf } from '../shelf/index.ts'
@@ -79,29 +80,42 @@ export function scentLines(plan: Plan, portions: Portions, shelf: Shelf): WeighL
       }))
     : []
   const own = plan.cups.flatMap((cup, i) => {
-    if (!cup.ownScent) return []
+    const keeper = hasStabiliserApart(cup) ? stabiliser(plan, portions, i) : []
+    if (!cup.ownScent) return keeper
     const ownLoad = scentLoad(cup.ownScent, shelf, perOils)
     const lines = partsOf(portions.ownScents[i] ?? [], ownLoad, portions.cups[i]!.scentOfOils, stepG, part => ({
       key: `scent:${cup.id}:${part.scent}`,
       what: `${part.name} for ${cup.name} only`,
       where: 'in a small pot of its own, marked with the cup’s name',
     }))
-    return [...lines, ...stabiliser(plan, portions, `stabiliser:${cup.id}`, i)]
+    return [...lines, ...keeper]
   })
-  return [...common, ...stabiliser(plan, portions, 'stabiliser', null), ...own]
+  return [...common, ...stabiliser(plan, portions, null), ...own]
 }
 
-function stabiliser(plan: Plan, portions: Portions, key: string, i: number | null): WeighLine[] {
-  const cups = portions.cups.filter((_, n) => (i === null ? !plan.cups[n]!.ownScent : n === i))
+/** Where the stabiliser goes: scent that is in the batter already cannot be treated before. */
+function stabiliserGoes(plan: Plan, i: number | null): string {
+  const cup = i === null ? null : plan.cups[i]!
+  if (cup?.ownScent) return 'into its scent'
+  const moment = plan.scent?.moment
+  if (cup && (moment === 'oils' || moment === 'pot'))
+    return `into ${cup.name} alone, stirred in well before its colour: its scent is in the batter already`
+  return cup ? 'into the scent of this cup, stirred' : 'into the scent, stirred, as long before as its supplier says'
+}
+
+/** Stabiliser of the batch's scent, or of one cup's (`i`) where it is weighed apart. */
+function stabiliser(plan: Plan, portions: Portions, i: number | null): WeighLine[] {
+  const cups = portions.cups.filter((_, n) => (i === null ? !hasStabiliserApart(plan.cups[n]!) : n === i))
   const exactG = cups.reduce((sum, cup) => sum + cup.exact.stabiliserG, 0)
   const massG = i === null ? portions.stabiliserG : portions.cups[i]!.stabiliserG
   if (!(exactG > 0)) return []
+  const key = i === null ? 'stabiliser' : `stabiliser:${plan.cups[i]!.id}`
   return [
     line({
       item: { kind: 'additives', id: 'vanilla-stabiliser' },
       ...{ key, kind: 'stabiliser', group: 'scent', massG, exactG, stepG: plan.conditions.fineScaleStepG },
       what: i === null ? 'Vanilla stabiliser' : `Vanilla stabiliser for ${plan.cups[i]!.name}`,
-      where: i === null ? 'into the scent, stirred, as long before as its supplier says' : 'into its scent',
+      where: stabiliserGoes(plan, i),
     }),
   ]
 }

@@ -7,8 +7,9 @@ import { plannedScent, starterPlan } from '../../plan/index.ts'
 import type { Plan } from '../../plan/index.ts'
 import { findById } from '../../shelf/index.ts'
 import type { Colorant, OwnSwatch } from '../../shelf/index.ts'
+import { weighList } from '../../weighing/index.ts'
 import { doseOfSpoons, mixingCards, spoonsOf } from '../cards.ts'
-import { applyLadder, ladderFrom, ladderSteps } from '../ladder.ts'
+import { applyLadder, ladderAsForecast, ladderFrom, ladderSteps } from '../ladder.ts'
 import { colourOfSwatch, pigmentOfColorant } from '../pigments.ts'
 import { isLostTo, seenBy } from '../sight.ts'
 import { nearestColorants, reachWish, withDoses } from '../wish.ts'
@@ -86,6 +87,25 @@ describe('vanilla', () => {
     expect(colours.cups[cupIndex(dusk, 'Foam')]!.browning).toBeNull()
     expect(colours.cups[malt]!.browning!.deltaE).toBeGreaterThan(20)
     expect(colours.cups[malt]!.stages.pour.no.lab.l).toBeGreaterThan(85)
+  })
+
+  test('with the scent in the oils one cup alone may have a stabiliser: it browns less, and is weighed for it', () => {
+    const inOils: Plan = { ...dusk, scent: { ...dusk.scent!, moment: 'oils', stabiliserRatio: 0 } }
+    const plan = edited(
+      { ...inOils, cups: inOils.cups.map(cup => ({ ...cup, scented: true, ownScent: null })) },
+      { kind: 'set', path: ['cups', 0, 'stabiliserRatio'], value: 1 },
+    )
+    const { portions, colours } = worked(plan)
+    expect(portions.cups.map(cup => cup.exact.stabiliserG > 0)).toEqual(plan.cups.map((_, i) => i === 0))
+    expect(portions.cups[0]!.exact.stabiliserG).toBeCloseTo(portions.cups[0]!.exact.scentG, 6)
+    expect(colours.cups[0]!.browning!.held).toBeGreaterThan(0.1)
+    expect(colours.cups[1]!.browning!.held).toBe(0)
+    expect(mixingCards(plan, portions, colours, shelf).flatMap(card => card.lines.map(line => line.what))).toContain(
+      'Vanilla stabiliser',
+    )
+    const lines = weighList(plan, portions, shelf).filter(line => line.kind === 'stabiliser')
+    expect(lines).toMatchObject([{ what: `Vanilla stabiliser for ${plan.cups[0]!.name}` }])
+    expect(lines[0]!.where).toContain('its scent is in the batter already')
   })
 
   test('the forecast says which cup browns, and when a limit is passed in one cup alone', () => {
@@ -166,6 +186,33 @@ describe('a ladder of tints', () => {
       0,
     )
     expect(stirred).toBeCloseTo(inCups, 0)
+  })
+
+  test('where one step gels and its neighbour does not, the ladder shows what its plan will show, and says why', () => {
+    const [step] = single.rest.steps
+    const partly: Plan = {
+      ...single,
+      conditions: { ...single.conditions, mixC: 34 },
+      colour: { ...single.colour, gel: null },
+      rest: {
+        ...single.rest,
+        steps: [{ ...step!, cover: 'film', towels: { top: 1, sides: 1, below: 1 } }],
+      },
+    }
+    const { portions } = worked(partly)
+    const found = ladderFrom(partly, portions, shelf, 0, white)
+    const made = applyLadder(partly, portions, shelf, 0, white)
+    if (!found.ok || !made.ok) throw new Error('no ladder')
+    const after = forecast(made.plan, shelf)
+    if (!after.ok) throw new Error(after.sentence)
+    const { colours } = after.forecast
+    const looks = made.plan.ladders[0]!.cups.map(id => colours.cups.find(cup => cup.cup === id)!)
+    expect(new Set(looks.map(look => look.gelled)).size).toBe(2)
+    const shown = ladderAsForecast(found, white, made.plan, partly.cups[0]!.id, colours, shelf)
+    expect(shown.rungs.map(rung => rung.colour.hex)).toEqual(looks.map(look => look.stages.cured[look.gelled].hex))
+    expect(shown.sentences.join()).toContain('will gel and step')
+    const at = looks.findIndex((look, n) => n > 0 && look.gelled !== looks[n - 1]!.gelled)
+    expect(shown.rungs[at]!.stepDeltaE).not.toBeCloseTo(found.rungs[at]!.stepDeltaE!, 0)
   })
 
   test('with plain batter, the mother starts smaller and nothing is left over', () => {

@@ -173,28 +173,49 @@ describe('a division done by eye', () => {
   })
 
   test('less batter makes colour stronger and leaves some in the pot; more than the pot holds is said', () => {
-    const less = filledWith([{ cup: 'cup-1', batterG: batters[0]! / 2, colouredG: null }])
+    const less = filledWith([{ cup: 'cup-1', batterG: batters[0]! / 2, colouredG: null, powders: [] }])
     const found = asFilled(less, portions, shelf)
     expect(found.cups[0]!.colours[0]!.doseGPerKg).toBeCloseTo(2 * found.cups[0]!.colours[0]!.plannedGPerKg, 6)
     expect(found.leftG).toBeCloseTo(batters[0]! / 2, 3)
     expect(found.sentences.join()).toContain('still in the pot')
     expect(found.sentences.join()).toContain('Short: Slate')
-    const more = filledWith([{ cup: 'cup-1', batterG: batters[0]! + 100, colouredG: null }])
+    const more = filledWith([{ cup: 'cup-1', batterG: batters[0]! + 100, colouredG: null, powders: [] }])
     expect(asFilled(more, portions, shelf).sentences.join()).toContain('100 g more than the pot has')
   })
 
   test('a cup enlarged after colouring asks for the top-up that brings its dose back', () => {
-    const grown = filledWith([{ cup: 'cup-1', batterG: batters[0]! * 1.25, colouredG: batters[0]! }])
+    const grown = filledWith([{ cup: 'cup-1', batterG: batters[0]! * 1.25, colouredG: batters[0]!, powders: [] }])
     const cup = asFilled(grown, portions, shelf).cups[0]!
     const powderG = portions.cups[0]!.colours[0]!.powderG
     expect(cup.colours[0]!.topUpG).toBeCloseTo(powderG * 0.25, 6)
     expect(((powderG + cup.colours[0]!.topUpG) / cup.batterG) * 1000).toBeCloseTo((powderG / batters[0]!) * 1000, 6)
   })
 
+  test('the powder that is in an enlarged cup may be another than planned: its colour and its top-up follow', () => {
+    const { colorant, powderG } = portions.cups[0]!.colours[0]!
+    const grown = (massG: number) =>
+      asFilled(
+        filledWith([
+          {
+            cup: 'cup-1',
+            batterG: batters[0]! * 1.5,
+            colouredG: batters[0]!,
+            powders: [{ colorant, massG }],
+          },
+        ]),
+        portions,
+        shelf,
+      ).cups[0]!
+    const half = grown(powderG / 2)
+    expect(half.colours[0]!.topUpG).toBeCloseTo(powderG / 4, 6)
+    expect(half.colours[0]!.doseGPerKg).toBeCloseTo((powderG / 2 / half.batterG) * 1000, 6)
+    expect(half.colour.lab.l).toBeGreaterThan(grown(powderG).colour.lab.l)
+  })
+
   test('taken over, the layers have the real shares and the plan asks for the powder that went in', () => {
     const moved = filledWith([
-      { cup: 'cup-1', batterG: batters[0]! - 60, colouredG: null },
-      { cup: 'cup-2', batterG: batters[1]! + 60, colouredG: null },
+      { cup: 'cup-1', batterG: batters[0]! - 60, colouredG: null, powders: [] },
+      { cup: 'cup-2', batterG: batters[1]! + 60, colouredG: null, powders: [] },
     ])
     const taken = takeFilled(moved, portions, shelf)
     if (!taken.ok) throw new Error(taken.sentence)

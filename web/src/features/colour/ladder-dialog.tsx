@@ -1,5 +1,16 @@
-import { asReckoned, LADDER_STEPS, applyLadder, findById, ladderFrom, seenBy, showMass, tidy } from '@ostler/core'
-import type { Forecast, LadderWish, Plan } from '@ostler/core'
+import {
+  LADDER_STEPS,
+  applyLadder,
+  asReckoned,
+  findById,
+  forecast as forecastOf,
+  ladderAsForecast,
+  ladderFrom,
+  seenBy,
+  showMass,
+  tidy,
+} from '@ostler/core'
+import type { Forecast, LadderWish, Plan, Shelf } from '@ostler/core'
 import { useMemo, useState } from 'react'
 import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
 import { useColourView } from '../../plan/colour-view.ts'
@@ -17,6 +28,18 @@ interface Props {
 }
 
 const BASE = ''
+
+/** The plan with the ladder in it, and the ladder with the colours that this plan is forecast to have. */
+function ladderOf(plan: Plan, before: Forecast, shelf: Shelf, index: number, wish: LadderWish) {
+  const mother = plan.cups[index]!.id
+  const reckoned = asReckoned(plan, before.colours, mother)
+  const found = ladderFrom(reckoned, before.portions, shelf, index, wish)
+  const made = applyLadder(plan, before.portions, shelf, index, wish, reckoned)
+  if (!found.ok || !made.ok) return { made, found }
+  const after = forecastOf(made.plan, shelf)
+  if (!after.ok) return { made, found }
+  return { made, found: ladderAsForecast(found, wish, made.plan, mother, after.forecast.colours, shelf) }
+}
 
 /** A ladder of tints from one cup: how many steps, lightened with what, and how pale in the end. */
 export function LadderDialog({ plan, forecast, index, onClose }: Props) {
@@ -39,20 +62,11 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
         : { by: 'white', steps, white, mostGPerKg: most ?? usual * 0.85 },
     [white, steps, keeps, most, usual],
   )
-  const found = useMemo(
-    () =>
-      ladderFrom(asReckoned(plan, forecast.colours, plan.cups[index]!.id), forecast.portions, batch.shelf, index, wish),
+  const { made, found } = useMemo(
+    () => ladderOf(plan, forecast, batch.shelf, index, wish),
     [plan, forecast, batch.shelf, index, wish],
   )
   const apply = () => {
-    const made = applyLadder(
-      plan,
-      forecast.portions,
-      batch.shelf,
-      index,
-      wish,
-      asReckoned(plan, forecast.colours, plan.cups[index]!.id),
-    )
     if (!made.ok) return toast(made.sentence)
     const result = batch.edit({
       kind: 'many',

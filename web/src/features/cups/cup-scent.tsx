@@ -1,9 +1,10 @@
 import { capShare, findById, plannedScent, scentLoad, showShare } from '@ostler/core'
 import type { Forecast, PlannedScent, Plan, ScentMoment } from '@ostler/core'
 import { Link } from 'react-router'
-import { useBatch } from '../../plan/context.tsx'
+import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { QuantityField } from '../../ui/quantity.tsx'
 
 interface Props {
   plan: Plan
@@ -53,12 +54,42 @@ export function CupScent({ plan, forecast, index }: Props) {
         </p>
       )}
       {cup.ownScent && <OwnFields scent={cup.ownScent} plan={plan} forecast={forecast} index={index} />}
+      {way === 'batch' && plan.scent && <Stabiliser scent={plan.scent} plan={plan} index={index} />}
       {load && portion.totalG > 0 && (
         <p className={`text-[13px] ${isOver ? 'font-semibold text-rust' : 'text-soft'}`}>
           {isOver && '▲ '}
           {showShare(portion.scentOfOils, 2)} of this cup’s oils; {load.limiting.name} allows{' '}
           {showShare(capShare(load.mostOfOils), 2)}. The supplier’s document comes first.
         </p>
+      )}
+    </div>
+  )
+}
+
+/** Vanilla stabiliser of this cup: as the batch's scent has it, or so much in this cup alone. */
+function Stabiliser({ scent, plan, index }: { scent: PlannedScent; plan: Plan; index: number }) {
+  const batch = useBatch()
+  const told = useTold()
+  const habits = useHabits()
+  const { stabiliserRatio: own, name } = plan.cups[index]!
+  const set = (value: number | null) =>
+    batch.edit({ kind: 'set', path: ['cups', index, 'stabiliserRatio'], value }, `stabiliser ${name}`)
+  return (
+    <div className="flex flex-wrap items-end gap-3 text-[13px]">
+      <QuantityField
+        label="Stabiliser in this cup, g per g of scent"
+        kind="plain"
+        width={60}
+        habits={habits}
+        value={own ?? scent.stabiliserRatio}
+        onValue={set}
+      />
+      {own === null ? (
+        <span className="pb-2 text-soft">as the batch’s scent has it</span>
+      ) : (
+        <button className="quiet pb-2" onClick={() => told(set(null))}>
+          as the batch has it
+        </button>
       )}
     </div>
   )

@@ -1,4 +1,4 @@
-import { GRAMS_PER_OUNCE, asFilled, asReckoned, showMass, showShare, takeFilled, tidy } from '@ostler/core'
+import { asFilled, asReckoned, showMass, showShare, takeFilled, tidy } from '@ostler/core'
 import type { CupActual, EditResult, Forecast, Plan } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
@@ -7,7 +7,6 @@ import { useTold } from '../../ui/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
-import { NumberCell } from '../../ui/number-cell.tsx'
 import { useToast } from '../../ui/toast.tsx'
 
 /** A division done by eye or by jug marks, entered afterwards: what each cup really is, and what it still needs. */
@@ -88,7 +87,8 @@ function FilledRow({ plan, index, filled, onSet }: RowProps) {
   const others = plan.division.actual.filter(one => one.cup !== cup.id)
   const put = (actual: CupActual) => onSet([...others, actual])
   const density = plan.conditions.densityGPerMl
-  const setBatter = (batterG: number) => put({ cup: cup.id, batterG, colouredG: written?.colouredG ?? null })
+  const setBatter = (batterG: number) =>
+    put({ cup: cup.id, batterG, colouredG: written?.colouredG ?? null, powders: written?.powders ?? [] })
   const byVolume = (ml: number) => setBatter(Number((ml * density).toFixed(2)))
   const topUps = [
     ...filled.colours
@@ -119,7 +119,7 @@ function FilledRow({ plan, index, filled, onSet }: RowProps) {
             {filled.colours.map(part => ` · ${part.name} ${tidy(part.doseGPerKg, 2)} g/kg`).join('')}
             {filled.scentOfOils > 0 && ` · scent ${showShare(filled.scentOfOils, 2)} of oils`}
           </span>
-          <Coloured plan={plan} written={written} name={cup.name} onPut={put} />
+          <Coloured written={written} name={cup.name} colours={filled.colours} onPut={put} />
           {topUps.length > 0 && <strong className="w-full">Add {topUps.join(' and ')}.</strong>}
         </>
       )}
@@ -128,36 +128,42 @@ function FilledRow({ plan, index, filled, onSet }: RowProps) {
 }
 
 interface ColouredProps {
-  plan: Plan
   written: CupActual
   name: string
+  colours: ReturnType<typeof asFilled>['cups'][number]['colours']
   onPut: (actual: CupActual) => EditResult
 }
 
-/** A cup that was made larger after it was coloured. */
-function Coloured({ written, name, onPut }: ColouredProps) {
+/** A cup that was made larger after it was coloured: what it held then, and how much of each powder is in it. */
+function Coloured({ written, name, colours, onPut }: ColouredProps) {
   const habits = useHabits()
   const told = useTold()
   const isLater = written.colouredG !== null
+  const field = (label: string, value: number, onValue: (massG: number) => EditResult) => (
+    <QuantityField bare label={label} kind="mass" width={76} habits={habits} value={value} onValue={onValue} />
+  )
+  const setPowder = (colorant: string, massG: number) =>
+    onPut({ ...written, powders: [...written.powders.filter(one => one.colorant !== colorant), { colorant, massG }] })
   return (
     <span className="flex flex-wrap items-center gap-2 text-[13px]">
       <Check
         label="enlarged after colouring"
         checked={isLater}
-        onChange={on => told(onPut({ ...written, colouredG: on ? written.batterG : null }))}
+        onChange={on => told(onPut({ ...written, colouredG: on ? written.batterG : null, powders: [] }))}
       />
       {isLater && (
         <>
           from
-          <NumberCell
-            label={`What ${name} held when it was coloured, ${habits.mass}`}
-            value={written.colouredG!}
-            kind="mass"
-            unit={habits.mass}
-            scale={habits.mass === 'oz' ? GRAMS_PER_OUNCE : 1}
-            onValue={colouredG => told(onPut({ ...written, colouredG }))}
-          />
-          {habits.mass}
+          {field(`What ${name} held when it was coloured`, written.colouredG!, colouredG =>
+            onPut({ ...written, colouredG }),
+          )}
+          {colours.length > 0 && 'with'}
+          {colours.map(part => (
+            <span key={part.colorant} className="flex items-center gap-2">
+              {field(`${part.name} that is in ${name} already`, part.powderG, massG => setPowder(part.colorant, massG))}
+              {part.name} in it
+            </span>
+          ))}
         </>
       )}
     </span>

@@ -1,4 +1,4 @@
-import { findById, massNumber, showMass } from '@ostler/core'
+import { findById, hasStabiliserApart, massNumber, showMass } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
@@ -75,6 +75,11 @@ export function Cups({ plan, forecast, habits }: Parts) {
                   ))}
                   {portion.colours.length === 0 && 'plain'}
                   {own && <span className="block text-[13px]">own scent: {own.map(one => one.name).join(', ')}</span>}
+                  {hasStabiliserApart(cup) && portion.exact.stabiliserG > 0 && (
+                    <span className="block">
+                      <strong>{fine(portion.stabiliserG, portion.exact.stabiliserG)}</strong> vanilla stabiliser
+                    </span>
+                  )}
                 </td>
               </tr>
             )
