@@ -5,7 +5,7 @@ import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { diveDepthMm, levelThatCarries, levelThatStaysTilted, peakHeightMm } from '../trace/index.ts'
-import { chanceOf, chancesOf } from './chances.ts'
+import { chanceOf, chancesOf, ricingShare } from './chances.ts'
 import { jobOf } from './job.ts'
 import type { Job } from './job.ts'
 import { lanesOf } from './lanes.ts'
@@ -127,6 +127,24 @@ describe('scents that go wrong', () => {
     expect(chances.at(-1)).toBeLessThan(0.05)
   })
 
+  test('early in the oils, with milk and sugar, it rices more often than late in a plain batter', () => {
+    const busy: Plan = {
+      ...five,
+      recipe: {
+        ...five.recipe,
+        additives: ['goat-milk-powder', 'sugar'].map(additive => ({
+          ...{ additive, gPerKgOils: 20, moment: 'oils' as const, addLye: false },
+        })),
+      },
+    }
+    const chance = (plan: Plan) => ricingShare(jobFor(plan))
+    const late = chance(withScent(five, 'attic-rosebox', 'last'))
+    const early = chance(withScent(five, 'attic-rosebox', 'oils'))
+    const both = chance(withScent(busy, 'attic-rosebox', 'oils'))
+    expect(early).toBeGreaterThan(late)
+    expect(both).toBeGreaterThan(1.8 * early)
+  })
+
   test('lumps are blended out, which thickens; the likelier they are the less often the whole works', () => {
     const { plan, on } = scented('moderate', 'high')
     const job = jobFor(plan, on)
@@ -167,6 +185,27 @@ describe('tools', () => {
     const thick = lanesOf(jobFor(swirled(2.6)))
     expect(thick.tools[0]!.fault).toBe('tool-thick')
     expect(thick.chance).toBeLessThanOrEqual(thick.tools[0]!.chance + 1e-9)
+  })
+
+  test('are not waited for where the batter parts: nothing thickens there, and the emulsion is what is told', () => {
+    const one: Plan = {
+      ...five,
+      cups: five.cups.slice(0, 1),
+      score: [{ ...five.score[0]!, share: 1 }],
+      moves: [startingMove('move-1', 'pour-1', 'spoon')],
+    }
+    const parts = edited(
+      one,
+      set(['hands', 'blend'], 'hand'),
+      set(['conditions', 'stopWhen'], 'seconds'),
+      set(['conditions', 'blendS'], 60),
+    )
+    const { tools, split, tasks, pours } = lanesOf(jobFor(parts))
+    expect(split.soundChance).toBeLessThan(0.1)
+    expect(split.fault).toBe('not-emulsified')
+    expect(pours.at(-1)!.emulsion).toBeLessThan(0.6)
+    expect(tools[0]!.startMin - pours.at(-1)!.endMin).toBeLessThan(0.2)
+    expect(tasks.some(task => task.kind === 'wait' && task.cup === null)).toBe(false)
   })
 
   test('the workshop’s own window is kept, for tools and for pours', () => {
