@@ -1,4 +1,4 @@
-import type { SplitRun } from './bench.ts'
+import type { Run, SplitRun } from './bench.ts'
 import { Bench } from './bench.ts'
 import { blendOwn, splitPot } from './blending.ts'
 import type { Job } from './job.ts'
@@ -67,24 +67,26 @@ function splitAlone(job: Job, stop: number): SplitRun {
 }
 
 /** Three stops of blending that stand for all: early, as planned, late. */
-const splitsOf = (job: Job): Weighed<SplitRun>[] =>
-  THREE.map(([z, weight]) => ({ weight, value: splitAlone(job, z * STOP_SD) }))
+const splitsOf = (job: Job, planned: SplitRun): Weighed<SplitRun>[] =>
+  THREE.map(([z, weight]) => ({ weight, value: z === 0 ? planned : splitAlone(job, z * STOP_SD) }))
 
 /** Chance that the scent of a job makes lumps in a run. */
 export const ricingShare = (job: Job): number =>
   Math.max(0, ...job.cups.map(cup => (cup.massG > 0 ? (cup.scent?.ricing ?? 0) : 0)))
 
-/** All that can be said of a job from runs that stand for its luck. */
-export function chancesOf(job: Job, belief: Belief): Chances {
+/** All that can be said of a job from runs that stand for its luck. `median`: the run with no luck either way, where it is at hand. */
+export function chancesOf(job: Job, belief: Belief, median?: Run, planned = splitAlone(job, 0)): Chances {
   const runs = NODES.map((z, n) =>
-    runPlan(job, {
-      ...believed(job, belief, z),
-      stop: STOP_SD * STOPS_OFF[n]!,
-      hands: Math.exp(HANDS_SD * HANDS_OFF[n]!),
-    }),
+    z === 0 && median
+      ? median
+      : runPlan(job, {
+          ...believed(job, belief, z),
+          stop: STOP_SD * STOPS_OFF[n]!,
+          hands: Math.exp(HANDS_SD * HANDS_OFF[n]!),
+        }),
   )
   const emulsified = runs[0]!.neverEmulsified ? 0 : 1
-  const splits = splitsOf(job)
+  const splits = splitsOf(job, planned)
   const split = tally(splits.map(({ weight, value }) => ({ weight, value: splitVerdict(job, value) })))
   const lean = splits.reduce((sum, { weight, value }) => sum + weight * leanVerdict(job, value).works, 0)
   const emulsion = splits.reduce((sum, { weight, value }) => sum + weight * soundChance(value.emulsion), 0)
@@ -126,7 +128,5 @@ export function chancesOf(job: Job, belief: Belief): Chances {
 export const chanceOf = (job: Job, belief: Belief = beliefOf(job)): number => chancesOf(job, belief).whole
 
 /** The split of a job as planned, and as it is when blending stops early, once in ten times. */
-export const splitOf = (job: Job): { planned: SplitRun; early: SplitRun } => ({
-  planned: splitAlone(job, 0),
-  early: splitAlone(job, -1.2816 * STOP_SD),
-})
+export const plannedSplit = (job: Job): SplitRun => splitAlone(job, 0)
+export const earlySplit = (job: Job): SplitRun => splitAlone(job, -1.2816 * STOP_SD)

@@ -1,6 +1,6 @@
 import { advanceBatter, handling, levelOf, movingLevel } from '../trace/index.ts'
-import type { CupState, LanePoint, Run, Task } from './bench.ts'
-import { chancesOf, ricingShare, splitOf } from './chances.ts'
+import type { CupState, LanePoint, Run, SplitRun, Task } from './bench.ts'
+import { chancesOf, earlySplit, plannedSplit, ricingShare } from './chances.ts'
 import type { Chances } from './chances.ts'
 import type { Job } from './job.ts'
 import { HANDS_SD, STOP_SD, believed } from './luck.ts'
@@ -235,8 +235,10 @@ function isDivided({ ownBatters, cups }: Job): boolean {
   return used.some((cup, i) => cup.batch !== '' && used.findIndex(one => one.batch === cup.batch) < i)
 }
 
-function splitForecast(job: Job, { split: { chance, fault }, lean, emulsion }: Chances): SplitForecast {
-  const { planned, early } = splitOf(job)
+function splitForecast(job: Job, chances: Chances, planned: SplitRun): SplitForecast {
+  const { chance, fault } = chances.split
+  const { lean, emulsion } = chances
+  const early = earlySplit(job)
   const superfat = (off: number) => job.superfatShare + (1 - job.superfatShare) * off
   return {
     chance,
@@ -300,7 +302,8 @@ export function lanesOf(job: Job): Lanes {
     { ...at(LATE.luck), stop: LATE.stop * P80 * STOP_SD, hands: Math.exp(LATE.hands * P80 * HANDS_SD) },
     BAND_SAMPLE_S,
   )
-  const chances = withSet(job, chancesOf(job, belief), mid)
+  const planned = plannedSplit(job)
+  const chances = withSet(job, chancesOf(job, belief, mid, planned), mid)
   const cupId = (i: number | null) => (i === null ? null : job.cups[i]!.cup.id)
   const waited = (i: number) =>
     mid.tasks
@@ -343,7 +346,7 @@ export function lanesOf(job: Job): Lanes {
       stirs: stirsOf(job, mid, i),
     })),
     pot: mid.pot.map(point => ({ min: point.s / 60, level: point.level })),
-    split: splitForecast(job, chances),
+    split: splitForecast(job, chances, planned),
     splitMin: mid.splitS / 60,
     endMin: mid.endS / 60,
     quickCups: job.cups.flatMap(({ cup, massG, scent }) =>
