@@ -8,7 +8,7 @@ export default ts.config(
   { ignores: ['**/dist/**', '**/dist-types/**', '**/node_modules/**', '.data/**', '.cache/**', '**/test-results/**'] },
   js.configs.recommended,
   { files: ['scripts/**/*.mjs', '*.js'], languageOptions: { globals: globals.node } },
-  { files: ['scripts/bench.mjs', 'scripts/screenshots.mjs'], languageOptions: { globals: globals.browser } },
+  { files: ['scripts/lib/bench-pages.mjs', 'scripts/screenshots.mjs'], languageOptions: { globals: globals.browser } },
   {
     files: ['**/*.{ts,tsx}'],
     extends: [ts.configs.recommendedTypeChecked],

@@ -1,0 +1,68 @@
+import { join } from 'node:path'
+import { p95, tell, timed } from './measure.mjs'
+import { ROOT } from './paths.mjs'
+
+const DEMO = { signInName: 'demo', password: 'trace before colour' }
+
+/** Requests a second with `lanes` callers for a fixed count of requests. */
+async function throughput(url, headers, count = 3000, lanes = 8) {
+  let left = count
+  const from = performance.now()
+  const caller = async () => {
+    while (left > 0) {
+      left -= 1
+      const response = await fetch(url, { headers })
+      await response.text()
+      if (!response.ok) throw new Error(`${url} answered ${response.status}`)
+    }
+  }
+  await Promise.all(Array.from({ length: lanes }, caller))
+  return (count / (performance.now() - from)) * 1000
+}
+
+/** A bare route that does the same single query, in a process of its own like the server. */
+async function bareServer(databaseUrl, id) {
+  const { fork } = await import('node:child_process')
+  const child = fork(join(ROOT, 'scripts/lib/bare-route.mjs'), [databaseUrl, id], {
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+  })
+  const port = await new Promise(resolve => child.once('message', resolve))
+  return { url: `http://127.0.0.1:${port}/`, stop: () => child.kill() }
+}
+
+/** A batch read and written over HTTP; gives its id and the session for more. */
+export async function benchApi(base, databaseUrl) {
+  const signedIn = await fetch(`${base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(DEMO),
+  })
+  const cookie = signedIn.headers.get('set-cookie').split(';')[0]
+  const headers = { cookie, 'content-type': 'application/json' }
+  const [batch] = await (await fetch(`${base}/api/batches?search=fathoms`, { headers })).json()
+  const url = `${base}/api/batches/${batch.id}`
+
+  await timed(200, async () => (await fetch(url, { headers })).text())
+  tell('api.plan.read.p95_ms', p95(await timed(1000, async () => (await fetch(url, { headers })).text())), 'ms')
+
+  const bare = await bareServer(databaseUrl, batch.id)
+  await throughput(bare.url, {}, 500)
+  await throughput(url, { cookie }, 500)
+  const ratios = []
+  for (let round = 0; round < 3; round += 1) {
+    const plain = await throughput(bare.url, {})
+    ratios.push((await throughput(url, { cookie })) / plain)
+  }
+  bare.stop()
+  tell('api.plan.read.ratio_to_bare', ratios.sort((a, b) => a - b)[1], '1')
+
+  let { revision } = batch
+  const write = async i => {
+    const plan = { ...batch.plan, notes: `round ${i}` }
+    const response = await fetch(url, { method: 'PUT', headers, body: JSON.stringify({ revision, plan }) })
+    revision = (await response.json()).revision
+  }
+  await timed(50, write)
+  tell('api.plan.write.p95_ms', p95(await timed(300, write)), 'ms')
+  return { id: batch.id, cookie }
+}

@@ -1,0 +1,153 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
+import { launchBrowser } from './browser.mjs'
+import { p95, tell } from './measure.mjs'
+import { ROOT } from './paths.mjs'
+
+/** Compressed script that the first page loads, from its HTML and what that imports at once. */
+function firstRouteScript() {
+  const dist = join(ROOT, 'web', 'dist')
+  const html = readFileSync(join(dist, 'index.html'), 'utf8')
+  const wanted = new Set([...html.matchAll(/(?:src|href)="\/(assets\/[^"]+\.js)"/g)].map(found => found[1]))
+  for (const file of wanted) {
+    const text = readFileSync(join(dist, file), 'utf8')
+    for (const found of text.matchAll(/(?:^|[;}\s])(?:import|export)[^;"'`()]*?from\s*["']\.\/([^"']+\.js)["']/g))
+      wanted.add(`assets/${found[1]}`)
+  }
+  const known = new Set(readdirSync(join(dist, 'assets')))
+  const files = [...wanted].filter(file => known.has(file.replace('assets/', '')))
+  return files.reduce((sum, file) => sum + gzipSync(readFileSync(join(dist, file)), { level: 9 }).length, 0) / 1024
+}
+
+const EDITS = 60
+const ITEMS = 2000
+const ROWS = 20_000
+
+/** A table of oils with the columns that the page itself writes. */
+function oilTable(rows, core) {
+  const { referenceShelf, tableHeaders, tableRow } = core
+  const { oils } = referenceShelf()
+  const cell = text => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text)
+  const lines = [tableHeaders('oils')]
+  for (let i = 0; i < rows; i += 1)
+    lines.push(tableRow('oils', { ...oils[i % oils.length], id: `bench-${i}`, name: `Bench oil ${i}` }))
+  return lines.map(line => line.map(cell).join(',')).join('\n')
+}
+
+/** A shelf of 2,000 oils searched and sorted, and a table of 20,000 rows previewed. */
+async function largeShelf(base, page) {
+  const core = await import('@ostler/core')
+  const { oils } = core.referenceShelf()
+  const items = Array.from({ length: ITEMS }, (_, i) => ({
+    item: { ...oils[i % oils.length], id: `many-${i}`, name: `Many ${i}` },
+    revision: 0,
+  }))
+  const answer = await page.request.post(`${base}/api/shelf/import`, { data: { kind: 'oils', items }, timeout: 60_000 })
+  if (!answer.ok()) throw new Error(`the import answered ${answer.status()}`)
+  await page.goto(`${base}/shelf/oils`)
+  await page.getByText(`of ${ITEMS + oils.length}`).waitFor()
+  const times = await page.evaluate(async () => {
+    const paint = () => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))
+    const field = document.querySelector('input[type=search]')
+    const setValue = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set
+    const shown = () => document.querySelector('main [role=status]').textContent
+    const headers = [...document.querySelectorAll('[role=columnheader]')]
+    const all = []
+    let searches = 0
+    for (let i = 0; i < 40; i += 1) {
+      const before = shown()
+      const from = performance.now()
+      if (i % 4 === 3) headers[(i >> 2) % headers.length].click()
+      else {
+        searches += 1
+        setValue.call(field, searches % 2 ? 'apricot' : `many ${searches % 10}`)
+        field.dispatchEvent(new Event('input', { bubbles: true }))
+      }
+      await paint()
+      while (i % 4 !== 3 && shown() === before && performance.now() - from < 2000) await paint()
+      all.push(performance.now() - from)
+    }
+    return all
+  })
+  tell('web.shelf2000.filter.p95_ms', p95(times), 'ms')
+
+  await page.getByRole('button', { name: 'From CSV' }).click()
+  const buffer = Buffer.from(oilTable(ROWS, core))
+  const from = performance.now()
+  await page.getByLabel('Table file (CSV)').setInputFiles({ name: 'oils.csv', mimeType: 'text/csv', buffer })
+  await page.getByRole('region', { name: 'What this file would do' }).waitFor()
+  tell('csv.rows20000.s', (performance.now() - from) / 1000, 's')
+}
+
+const DRAG_STEPS = 150
+
+/** Gaps between the frames that the page paints while a dose is dragged on the Colour page. */
+async function colourDrag(base, page) {
+  const list = await (await page.request.get(`${base}/api/batches?search=ninth`)).json()
+  await page.goto(`${base}/batches/${list[0].id}/colour?cup=cup-6`)
+  const thumb = page.getByRole('slider').first()
+  await thumb.scrollIntoViewIfNeeded()
+  await page.evaluate(() => document.fonts.ready)
+  const swatch = page.getByRole('img', { name: /^Ferry blue 3, cured, not gelled/ })
+  const before = await swatch.getAttribute('aria-label')
+  const box = await thumb.boundingBox()
+  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  await page.mouse.move(at.x, at.y)
+  await page.mouse.down()
+  await page.evaluate(() => {
+    window.frames_ = []
+    const frame = now => {
+      window.frames_.push(now)
+      window.frameLoop = requestAnimationFrame(frame)
+    }
+    window.frameLoop = requestAnimationFrame(frame)
+  })
+  for (let i = 0; i < DRAG_STEPS; i += 1) await page.mouse.move(at.x + 80 * Math.sin(i / 12), at.y)
+  const gaps = await page.evaluate(() => {
+    cancelAnimationFrame(window.frameLoop)
+    return window.frames_.slice(1).map((now, i) => now - window.frames_[i])
+  })
+  // Where the dose is another one for the scale as well.
+  await page.mouse.move(at.x + 60, at.y)
+  await page.mouse.up()
+  await page.getByRole('img', { name: before, exact: true }).waitFor({ state: 'detached', timeout: 5000 })
+  tell('web.colour_drag.frame.p95_ms', p95(gaps), 'ms')
+}
+
+/** Pages in Chromium: script of the first route, an edit until it is painted, a drag of colour, a large shelf. */
+export async function benchPages(base, { id, cookie }) {
+  tell('web.first_route.script_kb_gz', firstRouteScript(), 'KB')
+  const browser = await launchBrowser()
+  try {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+    const [name, value] = cookie.split('=')
+    await context.addCookies([{ name, value, url: base }])
+    const page = await context.newPage()
+    await page.goto(`${base}/batches/${id}/score`)
+    const boundary = page.getByRole('slider').first()
+    await boundary.focus()
+    await page.evaluate(() => document.fonts.ready)
+    // From the key to the frame after the one that shows it: two animation frames bound the paint from above.
+    const times = await page.evaluate(async edits => {
+      const paint = () => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))
+      const handle = document.querySelector('[role=slider]')
+      const all = []
+      for (let i = 0; i < edits; i += 1) {
+        const before = handle.getAttribute('aria-valuenow')
+        const from = performance.now()
+        handle.dispatchEvent(new KeyboardEvent('keydown', { key: i % 2 ? 'ArrowDown' : 'ArrowUp', bubbles: true }))
+        await paint()
+        const took = performance.now() - from
+        if (handle.getAttribute('aria-valuenow') === before) throw new Error('the edit did not show')
+        all.push(took)
+      }
+      return all
+    }, EDITS)
+    tell('web.edit_to_paint.p95_ms', p95(times), 'ms')
+    await colourDrag(base, page)
+    await largeShelf(base, page)
+  } finally {
+    await browser.close()
+  }
+}
