@@ -1,6 +1,26 @@
 import { expect, saved, test } from '../workshop.ts'
 
-test('when another tab saved first there is a choice, and both versions can be kept', async ({
+test('two tabs that change different parts never meet a question: each gets what the other did', async ({
+  maker,
+  open,
+  context,
+}) => {
+  const id = await open('quarry-bench', 'Different parts')
+  const other = await context.newPage()
+  await other.goto(`/batches/${id}/score`)
+  await other.getByLabel('Name of the batch').fill('Named there')
+  await saved(other)
+  await maker.getByLabel('Height of layer 1, Slate').fill('20')
+  await saved(maker)
+  await expect(maker.getByLabel('Name of the batch')).toHaveValue('Named there')
+  await maker.getByRole('button', { name: 'Undo', exact: true }).click()
+  await saved(maker)
+  await other.reload()
+  await expect(other.getByLabel('Name of the batch')).toHaveValue('Named there')
+  await expect(other.getByLabel('Height of layer 1, Slate')).toHaveValue('26')
+})
+
+test('when another tab changed the same there is a choice, and both versions can be kept', async ({
   maker,
   open,
   context,
@@ -11,14 +31,14 @@ test('when another tab saved first there is a choice, and both versions can be k
   await other.getByLabel('Name of the batch').fill('Theirs')
   await saved(other)
   await maker.getByLabel('Height of layer 1, Slate').fill('20')
+  await maker.getByLabel('Name of the batch').fill('Mine')
   const question = maker.getByRole('dialog', { name: 'This batch was changed in another window' })
-  await expect(question).toContainText('name, pours')
+  await expect(question).toContainText('Both have changed: name.')
   await question.getByRole('button', { name: 'Keep both' }).click()
-  await expect(maker.getByLabel('Name of the batch')).toHaveValue('Two tabs, my version')
+  await expect(maker.getByLabel('Name of the batch')).toHaveValue('Mine, my version')
   await expect(maker.getByLabel('Height of layer 1, Slate')).toHaveValue('20')
   await other.reload()
   await expect(other.getByLabel('Name of the batch')).toHaveValue('Theirs')
-  await expect(other.getByLabel('Height of layer 1, Slate')).toHaveValue('26')
 })
 
 test('after a conflict the saved one can be taken, and undo still knows mine', async ({ maker, open, context }) => {
@@ -43,7 +63,7 @@ test('without the server nothing is lost: told, kept through a reload, saved whe
 }) => {
   await open('quarry-bench', 'Cut off')
   await context.route('**/api/batches/*', route =>
-    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
   )
   await maker.getByLabel('Height of layer 1, Slate').fill('21')
   await expect(maker.getByText('not saved yet, trying again')).toBeVisible()

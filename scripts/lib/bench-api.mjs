@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { join } from 'node:path'
 import { p95, tell, timed } from './measure.mjs'
 import { ROOT } from './paths.mjs'
@@ -57,12 +58,16 @@ export async function benchApi(base, databaseUrl) {
   tell('api.plan.read.ratio_to_bare', ratios.sort((a, b) => a - b)[1], '1')
 
   let { revision } = batch
+  let { notes } = batch.plan
   const write = async i => {
-    const plan = { ...batch.plan, notes: `round ${i}` }
-    const response = await fetch(url, { method: 'PUT', headers, body: JSON.stringify({ revision, plan }) })
+    const changes = [{ at: ['notes'], was: notes, to: `round ${i}` }]
+    const sent = { id: randomUUID(), revision, changes }
+    const response = await fetch(url, { method: 'PATCH', headers, body: JSON.stringify(sent) })
+    if (!response.ok) throw new Error(`a save was answered ${response.status}`)
     revision = (await response.json()).revision
+    notes = `round ${i}`
   }
   await timed(50, write)
-  tell('api.plan.write.p95_ms', p95(await timed(300, write)), 'ms')
+  tell('api.plan.save.p95_ms', p95(await timed(300, write)), 'ms')
   return { id: batch.id, cookie }
 }

@@ -1,4 +1,5 @@
 // Saves that were acknowledged are there after the server, or its database, was killed in the middle of the next.
+import { randomUUID } from 'node:crypto'
 import { once } from 'node:events'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { startServer } from './server.mjs'
@@ -20,11 +21,13 @@ async function signedIn(url) {
 async function saveUntilKilled(ask, batch) {
   let last = batch
   for (let n = 0; ; n += 1) {
-    const plan = { ...last.plan, name: `${batch.plan.name.split(' #')[0]} #${last.revision + 1}` }
-    const answer = await ask('PUT', `/api/batches/${batch.id}`, { revision: last.revision, plan }).catch(() => null)
-    if (answer === null || answer.status >= 500) return { last, tried: plan.name, saves: n }
+    const name = `${batch.plan.name.split(' #')[0]} #${last.revision + 1}`
+    const changes = [{ at: ['name'], was: last.plan.name, to: name }]
+    const sent = { id: randomUUID(), revision: last.revision, changes }
+    const answer = await ask('PATCH', `/api/batches/${batch.id}`, sent).catch(() => null)
+    if (answer === null || answer.status >= 500) return { last, tried: name, saves: n }
     if (answer.status !== 200) throw new Error(`A save was answered ${answer.status}.`)
-    last = answer.body
+    last = { ...last, revision: answer.body.revision, plan: { ...last.plan, name } }
   }
 }
 

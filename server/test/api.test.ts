@@ -1,9 +1,9 @@
 import { starterPlan, writePlan, readPlan } from '@ostler/core'
-import type { BatchAnswer, ErrorAnswer, Plan, SessionAnswer, ShelfAnswer } from '@ostler/core'
+import type { BatchAnswer, BatchSaved, ErrorAnswer, Plan, SessionAnswer, ShelfAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { migrate } from '../src/database/migrate.ts'
 import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
-import { bench } from './harness.ts'
+import { bench, sentChanges } from './harness.ts'
 import type { Bench } from './harness.ts'
 
 const SET_UP = {
@@ -143,25 +143,49 @@ describe('a workshop with the demo', () => {
     expect(read.ok && writePlan(read.plan)).toBe(writePlan(plan))
   })
 
-  test('a save on an old revision is told what stands there now, and changes nothing', async () => {
+  test('changes are made on what stands there: others’ are kept, and both are told what came of it', async () => {
     const visitor = await signedIn()
     const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
-    const put = (revision: number, name: string) =>
-      visitor.put(`/api/batches/${id}`).send({ revision, plan: renamed(name) })
-    expect(body<BatchAnswer>(await put(1, 'First tab')).revision).toBe(2)
-    const late = await put(1, 'Second tab')
-    expect(late.status).toBe(409)
-    expect(body<ErrorAnswer>(late).current).toMatchObject({ revision: 2, name: 'First tab' })
-    expect((await put(1, 'First tab')).status).toBe(200)
-    expect(body<BatchAnswer>(await visitor.get(`/api/batches/${id}`)).revision).toBe(2)
+    const patch = (after: Plan, changeId?: string) =>
+      visitor.patch(`/api/batches/${id}`).send(sentChanges(1, plan, after, changeId))
+    const first = body<BatchSaved>(await patch(renamed('First tab')))
+    expect(first).toMatchObject({ revision: 2, plan: null })
+    const warmer = { ...plan, conditions: { ...plan.conditions, mixC: 41 } }
+    const changeId = crypto.randomUUID()
+    const second = body<BatchSaved>(await patch(warmer, changeId))
+    expect(second).toMatchObject({ revision: 3, plan: { name: 'First tab', conditions: { mixC: 41 } } })
+    // An answer that was lost: the same changes are not made again.
+    expect(body<BatchSaved>(await patch(warmer, changeId))).toMatchObject({ revision: 3 })
+    expect(body<BatchAnswer>(await visitor.get(`/api/batches/${id}`)).revision).toBe(3)
   })
 
-  test('of two saves at the same moment one wins and one is told', async () => {
+  test('two that change the same are told what, and nothing is overwritten', async () => {
     const visitor = await signedIn()
     const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
-    const put = (name: string) => visitor.put(`/api/batches/${id}`).send({ revision: 1, plan: renamed(name) })
-    const statuses = (await Promise.all([put('A'), put('B'), put('C')])).map(response => response.status)
-    expect(statuses.sort()).toEqual([200, 409, 409])
+    const patch = (name: string) =>
+      visitor.patch(`/api/batches/${id}`).send(sentChanges(1, plan, { ...renamed(name), notes: name }))
+    const answers = await Promise.all([patch('A'), patch('B'), patch('C')])
+    expect(answers.map(response => response.status).sort()).toEqual([200, 409, 409])
+    const late = answers.find(response => response.status === 409)!
+    expect(body<ErrorAnswer>(late)).toMatchObject({ current: { revision: 2 }, parts: ['name', 'notes'] })
+    const kept = body<BatchAnswer>(await visitor.get(`/api/batches/${id}`)).plan
+    expect(kept.name).toBe(kept.notes)
+  })
+
+  test('changes that make no plan are refused by field; together with others’ they are asked about', async () => {
+    const visitor = await signedIn()
+    const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
+    const send = (sent: object) => visitor.patch(`/api/batches/${id}`).send(sent)
+    const bad = { ...plan, recipe: { ...plan.recipe, superfatShare: 0.9 } }
+    const refused = await send(sentChanges(1, plan, bad))
+    expect(refused.status).toBe(400)
+    expect(body<ErrorAnswer>(refused).problems?.[0]?.path).toBe('recipe.superfatShare')
+    const without = { ...plan, cups: plan.cups.slice(0, 2), score: plan.score.slice(0, 2) }
+    expect((await send(sentChanges(1, plan, without))).status).toBe(200)
+    const again = { ...plan, score: [...plan.score, { ...plan.score[2]!, id: 'pour-9' }] }
+    expect((await send(sentChanges(1, plan, again))).status).toBe(409)
+    for (const odd of [{}, { changes: [] }, { id, revision: 1, changes: [{ at: [] }] }, { id: 1, changes: 'x' }])
+      expect((await send(odd)).status).toBe(400)
   })
 
   test('delete can be taken back', async () => {
@@ -194,7 +218,8 @@ describe('a workshop with the demo', () => {
     expect((await raw('{"plan":null}')).status).toBe(400)
     expect((await visitor.get('/api/batches/not-an-id')).status).toBe(404)
     expect((await visitor.get('/api/nowhere')).status).toBe(404)
-    expect((await visitor.put(`/api/batches/${crypto.randomUUID()}`).send({ revision: 'x', plan })).status).toBe(400)
+    const sent = { ...sentChanges(1, plan, renamed('X')), revision: 'x' }
+    expect((await visitor.patch(`/api/batches/${crypto.randomUUID()}`).send(sent)).status).toBe(400)
   })
 
   test('units are the workshop’s own', async () => {
@@ -223,7 +248,7 @@ describe('a workshop with the demo', () => {
     expect(body<ShelfAnswer>(await stranger.get('/api/shelf')).shelf.oils).toEqual([])
     const answers = [
       await stranger.get(`/api/batches/${id}`),
-      await stranger.put(`/api/batches/${id}`).send({ revision: 1, plan }),
+      await stranger.patch(`/api/batches/${id}`).send(sentChanges(1, plan, renamed('Theirs'))),
       await stranger.delete(`/api/batches/${id}`),
       await stranger.post(`/api/batches/${id}/duplicate`),
       await stranger.post(`/api/batches/${id}/restore`),

@@ -1,5 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import type { Server } from 'node:http'
+import { planChanges } from '@ostler/core'
+import type { Plan } from '@ostler/core'
 import pg from 'pg'
 import supertest from 'supertest'
 import { batchStore } from '../src/batches/store.ts'
@@ -67,3 +69,8 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
     },
   }
 }
+
+/** What a page sends that makes one plan of another. */
+export const sentChanges = (revision: number, before: Plan, after: Plan, id: string = crypto.randomUUID()) => ({
+  ...{ id, revision, changes: planChanges(before, after) },
+})

@@ -2,7 +2,7 @@ import { designFrom, newItem, starterPlan } from '@ostler/core'
 import type { BatchAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
-import { bench } from './harness.ts'
+import { bench, sentChanges } from './harness.ts'
 import type { Bench } from './harness.ts'
 import { EMOJI, TEXTS, VALUES, send, twisted } from './hostile.ts'
 import type { Attack } from './hostile.ts'
@@ -22,6 +22,7 @@ beforeAll(async () => {
 afterAll(() => at.close())
 
 const plan = starterPlan('Target')
+const SEEN = { cup: 'cup-1', atMin: 4, level: 2, by: 'eye' as const }
 const oil = { ...newItem('oils'), id: 'odd-oil', name: 'Odd oil' }
 const scent = { ...newItem('scents'), id: 'odd-scent', name: 'Odd scent' }
 const design = designFrom(plan, 'Odd design', () => '#336699')
@@ -29,7 +30,11 @@ const design = designFrom(plan, 'Odd design', () => '#336699')
 /** Good bodies of every write, to be twisted. */
 const WRITES = (): (Attack & { body: Record<string, unknown> })[] => [
   { method: 'post', path: '/api/batches', body: { plan } },
-  { method: 'put', path: `/api/batches/${batch.id}`, body: { revision: batch.revision, plan } },
+  {
+    method: 'patch',
+    path: `/api/batches/${batch.id}`,
+    body: sentChanges(batch.revision, plan, { ...plan, notes: 'Odd', cups: plan.cups.slice(1), seen: [SEEN] }),
+  },
   { method: 'post', path: '/api/recipes', body: { name: 'Odd', reason: '', recipe: plan.recipe } },
   { method: 'post', path: '/api/designs', body: { design } },
   { method: 'put', path: '/api/shelf/oils/odd-oil', body: { item: oil, revision: 0 } },

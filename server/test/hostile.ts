@@ -45,7 +45,7 @@ export function* twisted(body: Record<string, unknown>): Generator<unknown> {
 }
 
 export interface Attack {
-  method: 'post' | 'put' | 'delete' | 'get'
+  method: 'post' | 'put' | 'patch' | 'delete' | 'get'
   path: string
   body?: unknown
 }

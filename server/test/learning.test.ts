@@ -3,7 +3,7 @@ import type { BatchAnswer, ErrorAnswer, Plan, ShelfAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { Learner } from '../src/learning/learner.ts'
 import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
-import { bench } from './harness.ts'
+import { bench, sentChanges } from './harness.ts'
 import type { Bench } from './harness.ts'
 
 let at: Bench
@@ -37,8 +37,8 @@ describe('what batches teach', () => {
     const batch = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan: seenPlan('Teacher', 2.6) }))
     const first = await evidence(visitor, 'Teacher')
     expect(first).toMatchObject({ batch: batch.id, counts: true, observations: [{ stage: 'plain' }] })
-    const change = { revision: batch.revision, plan: seenPlan('Teacher', 2.2) }
-    expect((await visitor.put(`/api/batches/${batch.id}`).send(change)).status).toBe(200)
+    const change = sentChanges(batch.revision, batch.plan, seenPlan('Teacher', 2.2))
+    expect((await visitor.patch(`/api/batches/${batch.id}`).send(change)).status).toBe(200)
     const second = await evidence(visitor, 'Teacher')
     expect(second!.observations[0]!.value).toBeLessThan(first!.observations[0]!.value)
     await visitor.delete(`/api/batches/${batch.id}`)
@@ -82,7 +82,7 @@ describe('what batches teach', () => {
     const visitor = await signedIn()
     const batch = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan: seenPlan('Fickle', 3) }))
     expect(await evidence(visitor, 'Fickle')).toBeDefined()
-    await visitor.put(`/api/batches/${batch.id}`).send({ revision: 1, plan: starterPlan('Fickle') })
+    await visitor.patch(`/api/batches/${batch.id}`).send(sentChanges(1, batch.plan, starterPlan('Fickle')))
     expect(await evidence(visitor, 'Fickle')).toBeUndefined()
   })
 
@@ -92,7 +92,7 @@ describe('what batches teach', () => {
     expect((await evidence(visitor, 'Odd one'))!.counts).toBe(true)
     expect((await visitor.put(`/api/evidence/${batch.id}`).send({ counts: false })).status).toBe(204)
     expect((await evidence(visitor, 'Odd one'))!.counts).toBe(false)
-    await visitor.put(`/api/batches/${batch.id}`).send({ revision: 1, plan: seenPlan('Odd one', 2.9) })
+    await visitor.patch(`/api/batches/${batch.id}`).send(sentChanges(1, batch.plan, seenPlan('Odd one', 2.9)))
     expect((await evidence(visitor, 'Odd one'))!.counts).toBe(false)
   })
 

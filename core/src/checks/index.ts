@@ -1,6 +1,3 @@
-export { Id, NumberFrom, Part, Parts, Text, Texts } from './rules.ts'
-export { problemsOf } from './problems.ts'
-export type { Problem } from './problems.ts'
 export { parseForm } from './parse.ts'
 export type { Parsed } from './parse.ts'
 export { clipped } from './letters.ts'

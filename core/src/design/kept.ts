@@ -1,7 +1,6 @@
-import { plainToInstance } from 'class-transformer'
-import { Equals, Matches, validateSync } from 'class-validator'
-import { Id, Part, Parts, Text, isTame, problemsOf } from '../checks/index.ts'
-import type { Problem } from '../checks/index.ts'
+import { Fixed, Id, Like, Part, Parts, Text, problemsIn, tidied } from '../fields/index.ts'
+import { isTame } from '../checks/index.ts'
+import type { Problem } from '../fields/index.ts'
 import {
   Cutting,
   Finish,
@@ -26,15 +25,15 @@ export class KeptCup {
   @Text(1, 60, 'A cup’s name has 1 to 60 letters.')
   name!: string
 
-  @Matches(/^#[0-9a-f]{6}$/, { message: 'A colour is written like #3a5f7c.' })
+  @Like(/^#[0-9a-f]{6}$/, 'A colour is written like #3a5f7c.')
   hex!: string
 }
 
 export class KeptDesign {
-  @Equals('ostler-design', { message: 'The format is "ostler-design".' })
+  @Fixed('ostler-design', 'The format is "ostler-design".')
   format!: 'ostler-design'
 
-  @Equals(1, { message: 'The version is 1.' })
+  @Fixed(1, 'The version is 1.')
   version!: 1
 
   @Text(1, 80, 'A design has a name of 1 to 80 letters.')
@@ -85,16 +84,17 @@ export function readDesign(value: unknown): { ok: true; design: KeptDesign } | {
   const refuse = (path: string, sentence: string) => ({ ok: false as const, problems: [{ path, value: '', sentence }] })
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse('', 'A design is an object.')
   if (!isTame(value)) return refuse('', 'This is too deep or too large, or uses names that it must not.')
-  const design = plainToInstance(KeptDesign, broughtUp(value))
-  const problems = problemsOf(validateSync(design, { whitelist: true, forbidNonWhitelisted: true }))
+  const upright: unknown = broughtUp(value)
+  const problems = problemsIn(KeptDesign, upright)
   if (problems.length > 0) return { ok: false, problems }
+  const design = tidied(KeptDesign, upright as KeptDesign)
   const cups = new Set(design.cups.map(cup => cup.id))
   const pours = new Set(design.score.map(pour => pour.id))
   const lost = design.score.find(pour => !cups.has(pour.cup))
   if (lost) return refuse('score', `There is no cup “${lost.cup}”.`)
   const loose = design.moves.find(move => !pours.has(move.after))
   if (loose) return refuse('moves', `There is no pour “${loose.after}” that a move could follow.`)
-  return { ok: true, design: JSON.parse(JSON.stringify(design)) as KeptDesign }
+  return { ok: true, design }
 }
 
 /** What a plan's design is by itself; colours as they are seen now. */

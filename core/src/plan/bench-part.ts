@@ -1,5 +1,4 @@
-import { ArrayMaxSize, IsArray, IsIn, IsString, Matches, ValidateIf } from 'class-validator'
-import { Id, NumberFrom, Parts, Part, Text } from '../checks/index.ts'
+import { Choice, Id, Like, NumberFrom, Part, Parts, Text, TextsLike } from '../fields/index.ts'
 import { MAX_CUP_COLORANTS } from '../shelf/index.ts'
 import { MAX_OILS, OilPart } from './recipe-part.ts'
 
@@ -8,10 +7,10 @@ import { MAX_OILS, OilPart } from './recipe-part.ts'
 const CLOCK = /^(?:[01]\d|2[0-3]):[0-5]\d$/
 
 export class HeatReading {
-  @IsIn(['lye', 'oils'], { message: 'A reading is of the lye or of the oils.' })
+  @Choice(['lye', 'oils'], 'A reading is of the lye or of the oils.')
   body!: 'lye' | 'oils'
 
-  @Matches(CLOCK, { message: 'A time is written like 14:05.' })
+  @Like(CLOCK, 'A time is written like 14:05.')
   at!: string
 
   @NumberFrom(-5, 120, 'A reading is from −5 to 120 °C.')
@@ -26,60 +25,58 @@ const MAX_READINGS = 60
 
 /** How lye and oils come to their temperatures. */
 export class Heat {
-  @ValidateIf((heat: Heat) => heat.startAt !== '')
-  @Matches(CLOCK, { message: 'The time to mix is written like 14:00, or left empty.' })
+  @Like(CLOCK, 'The time to mix is written like 14:00, or left empty.', { orEmpty: true })
   startAt!: string
 
-  @NumberFrom(0, 45, 'The water starts at 0 to 45 °C.')
+  @NumberFrom(0, 45, 'The water starts at 0 to 45 °C.', { start: 20 })
   waterC!: number
 
-  @NumberFrom(0, 1, 'Ice is 0 to 100 % of the water.')
+  @NumberFrom(0, 1, 'Ice is 0 to 100 % of the water.', { start: 0 })
   iceShare!: number
 
-  @NumberFrom(20, 90, 'Oils are melted to 20 to 90 °C; 50 to 65 °C is usual.')
+  @NumberFrom(20, 90, 'Oils are melted to 20 to 90 °C; 50 to 65 °C is usual.', { start: 60 })
   meltC!: number
 
-  @ValidateIf((heat: Heat) => heat.lyeVessel !== '')
-  @Id('A vessel is named by its id on the shelf.')
+  @Id('A vessel is named by its id on the shelf.', { orEmpty: true, start: 'jug-pp-1000' })
   lyeVessel!: string
 
-  @ValidateIf((heat: Heat) => heat.oilsVessel !== '')
-  @Id('A vessel is named by its id on the shelf.')
+  @Id('A vessel is named by its id on the shelf.', { orEmpty: true, start: 'pot-stainless-3000' })
   oilsVessel!: string
 
-  @IsIn(COOLINGS, { message: `Cooling is one of ${COOLINGS.join(', ')}.` })
+  @Choice(COOLINGS, `Cooling is one of ${COOLINGS.join(', ')}.`, { start: 'air' })
   lyeCooling!: CoolingWay
 
-  @IsIn(COOLINGS, { message: `Cooling is one of ${COOLINGS.join(', ')}.` })
+  @Choice(COOLINGS, `Cooling is one of ${COOLINGS.join(', ')}.`, { start: 'air' })
   oilsCooling!: CoolingWay
 
-  @NumberFrom(2, 35, 'The bath is from 2 to 35 °C.')
+  @NumberFrom(2, 35, 'The bath is from 2 to 35 °C.', { start: 15 })
   bathC!: number
 
-  @NumberFrom(0.5, 60, 'The bath holds 0.5 to 60 litres.')
+  @NumberFrom(0.5, 60, 'The bath holds 0.5 to 60 litres.', { start: 6 })
   bathLitres!: number
 
-  @NumberFrom(0, 10, 'Ice in the bath is from 0 to 10 kg.')
+  @NumberFrom(0, 10, 'Ice in the bath is from 0 to 10 kg.', { start: 0.5 })
   iceKg!: number
 
-  /** The lye's temperature when they meet; null: the same as the oils. */
-  @ValidateIf((heat: Heat) => heat.lyeC !== null)
-  @NumberFrom(5, 100, 'The lye meets the oils at 5 to 100 °C.')
+  @NumberFrom(5, 100, 'The lye meets the oils at 5 to 100 °C.', {
+    says: "The lye's temperature when they meet; null: the same as the oils.",
+    orNull: true,
+  })
   lyeC!: number | null
 
-  @IsIn(TEMPERATURE_RULES, { message: `The temperature rule is one of ${TEMPERATURE_RULES.join(', ')}.` })
+  @Choice(TEMPERATURE_RULES, `The temperature rule is one of ${TEMPERATURE_RULES.join(', ')}.`, { start: 'gap' })
   rule!: TemperatureRule
 
-  @NumberFrom(0, 40, 'The largest gap is from 0 to 40 K; 5 to 10 is usual.')
+  @NumberFrom(0, 40, 'The largest gap is from 0 to 40 K; 5 to 10 is usual.', { start: 6 })
   gapK!: number
 
-  @NumberFrom(10, 70, 'The band is within 10 to 70 °C.')
+  @NumberFrom(10, 70, 'The band is within 10 to 70 °C.', { start: 27 })
   bandLowC!: number
 
-  @NumberFrom(10, 70, 'The band is within 10 to 70 °C.')
+  @NumberFrom(10, 70, 'The band is within 10 to 70 °C.', { start: 43 })
   bandHighC!: number
 
-  @Parts(() => HeatReading, 0, MAX_READINGS, `A plan keeps at most ${MAX_READINGS} readings.`)
+  @Parts(() => HeatReading, 0, MAX_READINGS, `A plan keeps at most ${MAX_READINGS} readings.`, { elements: 'by-value' })
   readings!: HeatReading[]
 }
 
@@ -88,7 +85,7 @@ export class TopBatter {
   @NumberFrom(20, 5000, 'A top’s own batter is from 20 g to 5 kg.')
   massG!: number
 
-  @Parts(() => OilPart, 1, MAX_OILS, `A recipe has 1 to ${MAX_OILS} oils.`)
+  @Parts(() => OilPart, 1, MAX_OILS, `A recipe has 1 to ${MAX_OILS} oils.`, { elements: 'oil' })
   oils!: OilPart[]
 }
 
@@ -101,7 +98,6 @@ export const DIVISION_RULES = {
 } as const
 export type DivisionRule = keyof typeof DIVISION_RULES
 
-/** A cup as it was really filled. */
 /** Powder of one colorant that is in a cup, g. */
 export class PowderIn {
   @Id('A colorant is named by its id on the shelf.')
@@ -111,21 +107,24 @@ export class PowderIn {
   massG!: number
 }
 
+/** A cup as it was really filled. */
 export class CupActual {
   @Id('A cup is named by its id.')
   cup!: string
 
-  /** Batter drawn from the pot, before scent and colour. */
-  @NumberFrom(0, 20_000, 'A cup holds 0 g to 20 kg.')
+  @NumberFrom(0, 20_000, 'A cup holds 0 g to 20 kg.', { says: 'Batter drawn from the pot, before scent and colour.' })
   batterG!: number
 
-  /** What of it was there when colour and scent went in; null: all. */
-  @ValidateIf((actual: CupActual) => actual.colouredG !== null)
-  @NumberFrom(0, 20_000, 'A cup holds 0 g to 20 kg.')
+  @NumberFrom(0, 20_000, 'A cup holds 0 g to 20 kg.', {
+    says: 'What of it was there when colour and scent went in; null: all.',
+    orNull: true,
+  })
   colouredG!: number | null
 
-  /** Powder that is in it by now, where it is not what was planned. */
-  @Parts(() => PowderIn, 0, MAX_CUP_COLORANTS, `A cup has at most ${MAX_CUP_COLORANTS} colorants.`)
+  @Parts(() => PowderIn, 0, MAX_CUP_COLORANTS, `A cup has at most ${MAX_CUP_COLORANTS} colorants.`, {
+    says: 'Powder that is in it by now, where it is not what was planned.',
+    elements: 'colorant',
+  })
   powders!: PowderIn[]
 }
 
@@ -133,48 +132,52 @@ const MAX_ACTUALS = 12
 
 /** How batter is divided: one pot split into cups, or a batter of its own for each cup. */
 export class Division {
-  /** How the maker states a cup's size. */
-  @IsIn(Object.keys(DIVISION_MEASURES), { message: 'Cups are sized by heights, shares, weights or volumes.' })
+  @Choice(Object.keys(DIVISION_MEASURES), 'Cups are sized by heights, shares, weights or volumes.', {
+    says: "How the maker states a cup's size.",
+    start: 'height',
+  })
   by!: DivisionMeasure
 
-  /** What makes up for a changed cup. */
-  @IsIn(Object.keys(DIVISION_RULES), {
-    message: 'When a cup changes, the others, one cup, or the fill makes up for it.',
+  @Choice(Object.keys(DIVISION_RULES), 'When a cup changes, the others, one cup, or the fill makes up for it.', {
+    says: 'What makes up for a changed cup.',
+    start: 'others',
   })
   rule!: DivisionRule
 
-  /** The cup that makes up for the others, by the rule 'one'. */
-  @ValidateIf((division: Division) => division.makesUp !== '')
-  @Id('A cup is named by its id.')
+  @Id('A cup is named by its id.', { says: "The cup that makes up for the others, by the rule 'one'.", orEmpty: true })
   makesUp!: string
 
-  /** How thick the batter is poured: how much stays behind. */
-  @IsIn(['thin', 'thick'], { message: 'Batter is poured thin or thick.' })
+  @Choice(['thin', 'thick'], 'Batter is poured thin or thick.', {
+    says: 'How thick the batter is poured: how much stays behind.',
+    start: 'thin',
+  })
   cling!: 'thin' | 'thick'
 
-  /** Liquid for colorants comes on top, or is drawn from the recipe's own oil and water. */
-  @IsIn(['extra', 'recipe'], { message: 'Dispersing liquid is extra, or drawn from the recipe.' })
+  @Choice(['extra', 'recipe'], 'Dispersing liquid is extra, or drawn from the recipe.', {
+    says: "Liquid for colorants comes on top, or is drawn from the recipe's own oil and water.",
+    start: 'extra',
+  })
   mediumFrom!: 'extra' | 'recipe'
 
-  /** The oil that disperses; empty: a light oil that is not in the recipe. */
-  @ValidateIf((division: Division) => division.mediumOil !== '')
-  @Id('An oil is named by its id on the shelf.')
+  @Id('An oil is named by its id on the shelf.', {
+    says: 'The oil that disperses; empty: a light oil that is not in the recipe.',
+    orEmpty: true,
+  })
   mediumOil!: string
 
-  @Parts(() => CupActual, 0, MAX_ACTUALS, `At most ${MAX_ACTUALS} cups can be written down.`)
+  @Parts(() => CupActual, 0, MAX_ACTUALS, `At most ${MAX_ACTUALS} cups can be written down.`, { elements: 'cup' })
   actual!: CupActual[]
 
-  @IsIn(['one-pot', 'own-batters'], { message: 'Batter is made in one pot or for each cup on its own.' })
+  @Choice(['one-pot', 'own-batters'], 'Batter is made in one pot or for each cup on its own.', { start: 'one-pot' })
   mode!: 'one-pot' | 'own-batters'
 
-  @IsIn(['divided', 'separate'], { message: 'Lye solution is divided or made separately.' })
+  @Choice(['divided', 'separate'], 'Lye solution is divided or made separately.', { start: 'divided' })
   lye!: 'divided' | 'separate'
 
-  @IsIn(['common', 'each'], { message: 'Hard fats are melted together or for each batter.' })
+  @Choice(['common', 'each'], 'Hard fats are melted together or for each batter.', { start: 'common' })
   melt!: 'common' | 'each'
 
-  @ValidateIf((division: Division) => division.top !== null)
-  @Part(() => TopBatter, 'The top is null or a batter with its weight and oils.')
+  @Part(() => TopBatter, 'The top is null or a batter with its weight and oils.', { orNull: true })
   top!: TopBatter | null
 }
 
@@ -190,19 +193,18 @@ const MAX_TICKS = 300
 
 /** What has been done and weighed so far, and how the mould is lined. */
 export class Preparation {
-  @IsArray({ message: 'What is done is a list of names.' })
-  @ArrayMaxSize(MAX_TICKS, { message: `At most ${MAX_TICKS} lines can be ticked.` })
-  @IsString({ each: true, message: 'What is done is a list of names.' })
-  @Matches(/^[a-z0-9][a-z0-9:.-]{0,139}$/, { each: true, message: 'What is done is a list of names.' })
+  @TextsLike(/^[a-z0-9][a-z0-9:.-]{0,139}$/, 0, MAX_TICKS, 'What is done is a list of names.', {
+    elements: 'by-value',
+  })
   done!: string[]
 
-  @Parts(() => Weighed, 0, MAX_TICKS, `At most ${MAX_TICKS} lines can be weighed.`)
+  @Parts(() => Weighed, 0, MAX_TICKS, `At most ${MAX_TICKS} lines can be weighed.`, { elements: 'item' })
   weighed!: Weighed[]
 
-  @NumberFrom(0, 300, 'The liner stands over by 0 to 300 mm; 20 to 50 mm is usual.')
+  @NumberFrom(0, 300, 'The liner stands over by 0 to 300 mm; 20 to 50 mm is usual.', { start: 30 })
   overhangMm!: number
 
-  @NumberFrom(100, 2000, 'A roll is from 100 to 2000 mm wide.')
+  @NumberFrom(100, 2000, 'A roll is from 100 to 2000 mm wide.', { start: 380 })
   rollWidthMm!: number
 }
 
@@ -241,23 +243,25 @@ export type StopWhen = keyof typeof STOPS
 
 /** Whose hands, how quick, and in which order they work. */
 export class Hands {
-  @IsIn(Object.keys(CUP_ORDERS), {
-    message: `Cups are coloured in one of these orders: ${Object.keys(CUP_ORDERS).join(', ')}.`,
+  @Choice(Object.keys(CUP_ORDERS), `Cups are coloured in one of these orders: ${Object.keys(CUP_ORDERS).join(', ')}.`, {
+    start: 'first',
   })
   order!: CupOrder
 
-  @IsIn([1, 2], { message: 'One or two people work.' })
+  @Choice([1, 2], 'One or two people work.', { start: 1 })
   people!: 1 | 2
 
-  /** Times that the hands take, against the usual. */
-  @NumberFrom(0.3, 3, 'Hands take 30 to 300 % of the usual times.')
+  @NumberFrom(0.3, 3, 'Hands take 30 to 300 % of the usual times.', {
+    says: 'Times that the hands take, against the usual.',
+    start: 1,
+  })
   pace!: number
 
-  @IsIn(Object.keys(WAITING), { message: `Waiting cups do one of: ${Object.keys(WAITING).join(', ')}.` })
+  @Choice(Object.keys(WAITING), `Waiting cups do one of: ${Object.keys(WAITING).join(', ')}.`, { start: 'rest' })
   waiting!: Waiting
 
-  @IsIn(Object.keys(BLENDINGS), {
-    message: `Batter is blended in one of these ways: ${Object.keys(BLENDINGS).join(', ')}.`,
+  @Choice(Object.keys(BLENDINGS), `Batter is blended in one of these ways: ${Object.keys(BLENDINGS).join(', ')}.`, {
+    start: 'stick',
   })
   blend!: Blending
 }
@@ -277,7 +281,7 @@ export class Seen {
   @NumberFrom(0.8, 5, 'A trace is from 0.8 to 5.')
   level!: number
 
-  @IsIn(Object.keys(SEEN_BY), { message: `A trace is seen by one of: ${Object.keys(SEEN_BY).join(', ')}.` })
+  @Choice(Object.keys(SEEN_BY), `A trace is seen by one of: ${Object.keys(SEEN_BY).join(', ')}.`)
   by!: SeenBy
 }
 

@@ -1,5 +1,4 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, Matches, ValidateIf } from 'class-validator'
-import { Id, NumberFrom, Part, Parts, Text } from '../checks/index.ts'
+import { Choice, Id, Ids, Like, NumberFrom, Part, Parts, Text, YesNo } from '../fields/index.ts'
 import { MAX_CUP_COLORANTS, MAX_SCENT_PARTS, MEDIA, ScentPart } from '../shelf/index.ts'
 import type { Medium } from '../shelf/index.ts'
 import { MOST_STOP } from './bench-part.ts'
@@ -30,19 +29,21 @@ export class CupColorant {
   @NumberFrom(0, 300, 'A dose is from 0 to 300 g per kg; 1 to 12 is usual for pigments, up to 25 for clays.')
   doseGPerKg!: number
 
-  /** What the dose is measured by: the cup's batter, or the oils in it. */
-  @IsIn(['batter', 'oils'], { message: 'A dose is measured by the batter or by the oils.' })
+  @Choice(['batter', 'oils'], 'A dose is measured by the batter or by the oils.', {
+    says: "What the dose is measured by: the cup's batter, or the oils in it.",
+  })
   basis!: 'batter' | 'oils'
 
-  @IsIn(Object.keys(MEDIA), { message: `The dispersing liquid is one of ${Object.keys(MEDIA).join(', ')}.` })
+  @Choice(Object.keys(MEDIA), `The dispersing liquid is one of ${Object.keys(MEDIA).join(', ')}.`)
   medium!: Medium
 
   @NumberFrom(0, 10, 'The dispersing liquid is 0 to 10 times the powder’s weight; 2 to 3 is usual.')
   mediumRatio!: number
 
-  /** As made and used; then the dose follows from it. */
-  @ValidateIf((part: CupColorant) => part.slurry !== null)
-  @Part(() => Slurry, 'The slurry is null, or what was made and used of it.')
+  @Part(() => Slurry, 'The slurry is null, or what was made and used of it.', {
+    says: 'As made and used; then the dose follows from it.',
+    orNull: true,
+  })
   slurry!: Slurry | null
 }
 
@@ -54,32 +55,38 @@ export type ScentWay = keyof typeof SCENT_WAYS
 
 /** One scent or a blend. Shares are parts of their sum. */
 export class PlannedScent {
-  @Parts(() => ScentPart, 1, MAX_SCENT_PARTS, `A scent has 1 to ${MAX_SCENT_PARTS} parts.`)
+  @Parts(() => ScentPart, 1, MAX_SCENT_PARTS, `A scent has 1 to ${MAX_SCENT_PARTS} parts.`, { elements: 'scent' })
   parts!: ScentPart[]
 
   @NumberFrom(0, 0.1, 'Scent is from 0 to 10 %; the supplier’s limit comes first.')
   load!: number
 
-  @IsIn(['oils', 'batter'], { message: 'Scent is measured by the oils or by the batter.' })
+  @Choice(['oils', 'batter'], 'Scent is measured by the oils or by the batter.', { start: 'oils' })
   basis!: 'oils' | 'batter'
 
-  @IsIn(SCENT_MOMENTS, { message: `The moment for scent is one of ${SCENT_MOMENTS.join(', ')}.` })
+  @Choice(SCENT_MOMENTS, `The moment for scent is one of ${SCENT_MOMENTS.join(', ')}.`, { start: 'with-colour' })
   moment!: ScentMoment
 
-  @IsIn(Object.keys(SCENT_WAYS), { message: `Scent goes in one of these ways: ${Object.keys(SCENT_WAYS).join(', ')}.` })
+  @Choice(Object.keys(SCENT_WAYS), `Scent goes in one of these ways: ${Object.keys(SCENT_WAYS).join(', ')}.`, {
+    start: 'hand',
+  })
   how!: ScentWay
 
-  /** 'cup': each scented cup has this load; 'batch': the whole batch's scent goes into the scented cups. */
-  @IsIn(['cup', 'batch'], { message: 'The load is of each scented cup, or of the whole batch.' })
+  @Choice(['cup', 'batch'], 'The load is of each scented cup, or of the whole batch.', {
+    says: "'cup': each scented cup has this load; 'batch': the whole batch's scent goes into the scented cups.",
+    start: 'cup',
+  })
   spread!: 'cup' | 'batch'
 
-  @NumberFrom(0, 3, 'Vanilla stabiliser is from 0 to 3 g per g of scent; the supplier’s document says how much.')
+  @NumberFrom(0, 3, 'Vanilla stabiliser is from 0 to 3 g per g of scent; the supplier’s document says how much.', {
+    start: 0,
+  })
   stabiliserRatio!: number
 }
 
 /** A cup filled while the pot is still being blended. */
 export class CupDraw {
-  @IsIn(['level', 'seconds'], { message: 'A cup is drawn at a trace, or after so many seconds.' })
+  @Choice(['level', 'seconds'], 'A cup is drawn at a trace, or after so many seconds.')
   by!: 'level' | 'seconds'
 
   @NumberFrom(0, 1200, 'A cup is drawn at a trace from 0 to 4.4, or after 0 to 1200 seconds.')
@@ -93,53 +100,63 @@ export class Cup {
   @Text(1, 40, 'A cup’s name has 1 to 40 letters.')
   name!: string
 
-  /** The colour wished for; null: whatever comes. */
-  @ValidateIf((cup: Cup) => cup.wish !== null)
-  @Matches(HEX, { message: 'A colour is written like #3e8f82, in small letters.' })
+  @Like(HEX, 'A colour is written like #3e8f82, in small letters.', {
+    says: 'The colour wished for; null: whatever comes.',
+    orNull: true,
+  })
   wish!: string | null
 
-  @Parts(() => CupColorant, 0, MAX_CUP_COLORANTS, `A cup has at most ${MAX_CUP_COLORANTS} colorants.`)
+  @Parts(() => CupColorant, 0, MAX_CUP_COLORANTS, `A cup has at most ${MAX_CUP_COLORANTS} colorants.`, {
+    elements: 'colorant',
+  })
   colorants!: CupColorant[]
 
-  @IsBoolean({ message: 'Scented is true or false.' })
+  @YesNo('Scented is true or false.', { start: true })
   scented!: boolean
 
-  /** Instead of the batch's scent. */
-  @ValidateIf((cup: Cup) => cup.ownScent !== null)
-  @Part(() => PlannedScent, 'A cup’s own scent is null, or a scent with its share and moment.')
+  @Part(() => PlannedScent, 'A cup’s own scent is null, or a scent with its share and moment.', {
+    says: "Instead of the batch's scent.",
+    orNull: true,
+  })
   ownScent!: PlannedScent | null
 
-  /** Vanilla stabiliser in this cup, g per g of the batch's scent in it; null: as the batch has it. */
-  @ValidateIf((cup: Cup) => cup.stabiliserRatio !== null)
-  @NumberFrom(0, 3, 'Vanilla stabiliser is from 0 to 3 g per g of scent; the supplier’s document says how much.')
+  @NumberFrom(0, 3, 'Vanilla stabiliser is from 0 to 3 g per g of scent; the supplier’s document says how much.', {
+    says: "Vanilla stabiliser in this cup, g per g of the batch's scent in it; null: as the batch has it.",
+    orNull: true,
+  })
   stabiliserRatio!: number | null
 
-  /** What stays in the cup; null: by how thick it is poured. */
-  @ValidateIf((cup: Cup) => cup.clingG !== null)
-  @NumberFrom(0, 100, 'What clings to a cup is from 0 to 100 g; 3 to 10 g is usual.')
+  @NumberFrom(0, 100, 'What clings to a cup is from 0 to 100 g; 3 to 10 g is usual.', {
+    says: 'What stays in the cup; null: by how thick it is poured.',
+    orNull: true,
+  })
   clingG!: number | null
 
-  @ValidateIf((cup: Cup) => cup.vessel !== '')
-  @Id('A vessel is named by its id on the shelf.')
+  @Id('A vessel is named by its id on the shelf.', { orEmpty: true })
   vessel!: string
 
-  /** Blended further by itself up to this trace; null: as the pot was stopped. */
-  @ValidateIf((cup: Cup) => cup.stop !== null)
-  @NumberFrom(0.9, MOST_STOP, 'A cup is blended on to a trace from 0.9 to 4.4; at 5 it is set and cannot be poured.')
+  @NumberFrom(0.9, MOST_STOP, 'A cup is blended on to a trace from 0.9 to 4.4; at 5 it is set and cannot be poured.', {
+    says: 'Blended further by itself up to this trace; null: as the pot was stopped.',
+    orNull: true,
+  })
   stop!: number | null
 
-  /** Drawn while the pot is still being blended; null: when it is stopped. */
-  @ValidateIf((cup: Cup) => cup.draw !== null)
-  @Part(() => CupDraw, 'When a cup is drawn is null, or a trace or seconds.')
+  @Part(() => CupDraw, 'When a cup is drawn is null, or a trace or seconds.', {
+    says: 'Drawn while the pot is still being blended; null: when it is stopped.',
+    orNull: true,
+  })
   draw!: CupDraw | null
 
-  /** Cups with the same letter are one batter, split when it is blended; empty: a batter of its own. With batters of their own only. */
-  @Matches(/^[a-z]?$/, { message: 'A batter that cups share is named by one small letter, or left empty.' })
+  @Like(/^[a-z]?$/, 'A batter that cups share is named by one small letter, or left empty.', {
+    says: 'Cups with the same letter are one batter, split when it is blended; empty: a batter of its own. With batters of their own only.',
+    start: '',
+  })
   batter!: string
 
-  /** NaOH of NaOH and water in this cup's batter; null: the recipe's. With batters and lye of their own only. */
-  @ValidateIf((cup: Cup) => cup.lyeShare !== null)
-  @NumberFrom(0.25, 0.45, 'A cup’s own lye is from 25 to 45 % strong.')
+  @NumberFrom(0.25, 0.45, 'A cup’s own lye is from 25 to 45 % strong.', {
+    says: "NaOH of NaOH and water in this cup's batter; null: the recipe's. With batters and lye of their own only.",
+    orNull: true,
+  })
   lyeShare!: number | null
 }
 
@@ -157,12 +174,13 @@ export class Reserve {
   @Id()
   id!: string
 
-  @IsIn(Object.keys(RESERVE_USES), { message: `A reserve is one of ${Object.values(RESERVE_USES).join(', ')}.` })
+  @Choice(Object.keys(RESERVE_USES), `A reserve is one of ${Object.values(RESERVE_USES).join(', ')}.`)
   use!: ReserveUse
 
-  /** Empty: plain, drawn from the pot before scent and colour. */
-  @ValidateIf((reserve: Reserve) => reserve.cup !== '')
-  @Id('A reserve names its cup by id.')
+  @Id('A reserve names its cup by id.', {
+    says: 'Empty: plain, drawn from the pot before scent and colour.',
+    orEmpty: true,
+  })
   cup!: string
 
   @NumberFrom(0, 5000, 'A reserve is from 0 to 5000 g.')
@@ -177,29 +195,31 @@ export class PotColorant {
   @NumberFrom(0, 300, 'A dose is from 0 to 300 g per kg of batter.')
   doseGPerKg!: number
 
-  @IsIn(['lye', 'oils', 'trace'], { message: 'Colour of the whole pot goes into the lye, the oils, or in at trace.' })
+  @Choice(['lye', 'oils', 'trace'], 'Colour of the whole pot goes into the lye, the oils, or in at trace.')
   moment!: 'lye' | 'oils' | 'trace'
 }
 
 /** How colours are judged, and the plain soap they lie in. */
 export class ColourWish {
-  /** A plain bar of this base, photographed; null: forecast from the oils. */
-  @ValidateIf((colour: ColourWish) => colour.baseHex !== null)
-  @Matches(HEX, { message: 'A colour is written like #3e8f82, in small letters.' })
+  @Like(HEX, 'A colour is written like #3e8f82, in small letters.', {
+    says: 'A plain bar of this base, photographed; null: forecast from the oils.',
+    orNull: true,
+  })
   baseHex!: string | null
 
-  @NumberFrom(0, 365, 'The plain bar’s age is from 0 to 365 days.')
+  @NumberFrom(0, 365, 'The plain bar’s age is from 0 to 365 days.', { start: 42 })
   baseDays!: number
 
-  /** Null: as the rest is forecast, cup by cup. */
-  @ValidateIf((colour: ColourWish) => colour.gel !== null)
-  @NumberFrom(0, 1, 'Gel is from 0 (not gelled) to 100 % (fully), or as the rest is forecast.')
+  @NumberFrom(0, 1, 'Gel is from 0 (not gelled) to 100 % (fully), or as the rest is forecast.', {
+    says: 'Null: as the rest is forecast, cup by cup.',
+    orNull: true,
+  })
   gel!: number | null
 
-  @NumberFrom(0, 365, 'Unmoulding and cutting is from 0 to 365 days after the pour.')
+  @NumberFrom(0, 365, 'Unmoulding and cutting is from 0 to 365 days after the pour.', { start: 2 })
   cutDays!: number
 
-  @NumberFrom(1, 365, 'A cure is from 1 to 365 days; four to six weeks is usual.')
+  @NumberFrom(1, 365, 'A cure is from 1 to 365 days; four to six weeks is usual.', { start: 42 })
   curedDays!: number
 }
 
@@ -210,15 +230,13 @@ export class TintLadder {
   @Id()
   id!: string
 
-  @IsArray({ message: 'A ladder names 2 to 12 cups in pour order.' })
-  @ArrayMinSize(2, { message: 'A ladder names 2 to 12 cups in pour order.' })
-  @ArrayMaxSize(12, { message: 'A ladder names 2 to 12 cups in pour order.' })
-  @Id('A ladder names its cups by id.', true)
+  @Ids(2, 12, 'A ladder names its cups by id.')
   cups!: string[]
 
-  /** What lightens: a colorant on the shelf; empty: plain batter. */
-  @ValidateIf((ladder: TintLadder) => ladder.white !== '')
-  @Id('A colorant is named by its id on the shelf.')
+  @Id('A colorant is named by its id on the shelf.', {
+    says: 'What lightens: a colorant on the shelf; empty: plain batter.',
+    orEmpty: true,
+  })
   white!: string
 }
 

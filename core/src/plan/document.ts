@@ -1,5 +1,5 @@
-import { Equals, IsBoolean, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
-import { NumberFrom, Part, Parts, Text } from '../checks/index.ts'
+import { CONSTANTS } from '../constants/index.ts'
+import { Choice, Fixed, NumberFrom, Part, Parts, Text, Whole, YesNo } from '../fields/index.ts'
 import { FORMS, LININGS } from '../shelf/index.ts'
 import type { Lining, MouldForm } from '../shelf/index.ts'
 import { Division, Hands, Heat, MAX_SEEN, MOST_STOP, Preparation, STOPS, Seen } from './bench-part.ts'
@@ -36,11 +36,12 @@ export class Mould {
   @Text(1, 80, 'A mould’s name has 1 to 80 letters.')
   name!: string
 
-  @IsIn(Object.keys(FORMS), { message: `A mould’s form is one of ${Object.keys(FORMS).join(', ')}.` })
+  @Choice(Object.keys(FORMS), `A mould’s form is one of ${Object.keys(FORMS).join(', ')}.`)
   form!: MouldForm
 
-  /** Round: the bore; hexagonal: across the flats; half sphere: its width. */
-  @NumberFrom(10, 1500, 'The inner length is from 10 to 1500 mm.')
+  @NumberFrom(10, 1500, 'The inner length is from 10 to 1500 mm.', {
+    says: 'Round: the bore; hexagonal: across the flats; half sphere: its width.',
+  })
   innerLengthMm!: number
 
   @NumberFrom(10, 600, 'The inner width is from 10 to 600 mm.')
@@ -49,12 +50,10 @@ export class Mould {
   @NumberFrom(10, 400, 'The inner height is from 10 to 400 mm.')
   innerHeightMm!: number
 
-  @IsInt({ message: 'Cavities are a whole number from 1 to 60.' })
-  @Min(1, { message: 'Cavities are a whole number from 1 to 60.' })
-  @Max(60, { message: 'Cavities are a whole number from 1 to 60.' })
+  @Whole(1, 60, 'Cavities are a whole number from 1 to 60.')
   cavities!: number
 
-  @IsIn(Object.keys(LININGS), { message: `A lining is one of ${Object.keys(LININGS).join(', ')}.` })
+  @Choice(Object.keys(LININGS), `A lining is one of ${Object.keys(LININGS).join(', ')}.`)
   lining!: Lining
 
   @NumberFrom(5, 400, 'The soap’s height is from 5 to 400 mm and no more than the mould’s.')
@@ -62,46 +61,55 @@ export class Mould {
 }
 
 export class Pot {
-  @NumberFrom(0, 500, 'What clings to the pot is from 0 to 500 g; 10 to 30 g is usual.')
+  @NumberFrom(0, 500, 'What clings to the pot is from 0 to 500 g; 10 to 30 g is usual.', { start: 16 })
   clingG!: number
 }
 
 export class Conditions {
-  @NumberFrom(0, 45, 'The room is from 0 to 45 °C.')
+  @NumberFrom(0, 45, 'The room is from 0 to 45 °C.', { start: 21 })
   roomC!: number
 
-  @NumberFrom(15, 60, 'Oils and lye meet at 15 to 60 °C; 27 to 43 °C is usual.')
+  @NumberFrom(15, 60, 'Oils and lye meet at 15 to 60 °C; 27 to 43 °C is usual.', { start: 30 })
   mixC!: number
 
   @NumberFrom(
     0.9,
     MOST_STOP,
     'Blending stops at a trace from 0.9 (emulsion) to 4.4 (heavy); at 5 it is set and cannot be poured.',
+    { start: 1.8 },
   )
   stopLevel!: number
 
-  /** What tells that it is enough. */
-  @IsIn(Object.keys(STOPS), { message: `Blending stops by one of: ${Object.keys(STOPS).join(', ')}.` })
+  @Choice(Object.keys(STOPS), `Blending stops by one of: ${Object.keys(STOPS).join(', ')}.`, {
+    says: 'What tells that it is enough.',
+    start: 'level-holds',
+  })
   stopWhen!: StopWhen
 
-  /** By the clock: so many seconds of the blender. */
-  @NumberFrom(1, 1200, 'A blender runs for 1 to 1200 seconds; 15 to 45 is usual for a kilogram.')
+  @NumberFrom(1, 1200, 'A blender runs for 1 to 1200 seconds; 15 to 45 is usual for a kilogram.', {
+    says: 'By the clock: so many seconds of the blender.',
+    start: 30,
+  })
   blendS!: number
 
-  /** Whatever stops it, never before so many seconds. */
-  @NumberFrom(0, 600, 'Blending lasts 0 to 600 seconds at least.')
+  @NumberFrom(0, 600, 'Blending lasts 0 to 600 seconds at least.', {
+    says: 'Whatever stops it, never before so many seconds.',
+    start: 0,
+  })
   leastS!: number
 
-  @NumberFrom(0.3, 3, 'Blender strength is from 0.3 to 3; 1 is an ordinary stick blender.')
+  @NumberFrom(0.3, 3, 'Blender strength is from 0.3 to 3; 1 is an ordinary stick blender.', { start: 1 })
   blenderStrength!: number
 
-  @NumberFrom(0.7, 1.3, 'Batter density is from 0.7 to 1.3 g/ml; 1.03 is usual.')
+  @NumberFrom(0.7, 1.3, 'Batter density is from 0.7 to 1.3 g/ml; 1.03 is usual.', {
+    start: CONSTANTS.batterDensity.value,
+  })
   densityGPerMl!: number
 
-  @NumberFrom(0.01, 50, 'The scale’s step is from 0.01 to 50 g.')
+  @NumberFrom(0.01, 50, 'The scale’s step is from 0.01 to 50 g.', { start: 1 })
   scaleStepG!: number
 
-  @NumberFrom(0.01, 50, 'The fine scale’s step is from 0.01 to 50 g.')
+  @NumberFrom(0.01, 50, 'The fine scale’s step is from 0.01 to 50 g.', { start: 0.1 })
   fineScaleStepG!: number
 }
 
@@ -133,30 +141,34 @@ export class FreeLyeAnswer {
 }
 
 export class Plan {
-  @Equals(PLAN_FORMAT, { message: `The format is "${PLAN_FORMAT}".` })
+  @Fixed(PLAN_FORMAT, `The format is "${PLAN_FORMAT}".`)
   format!: typeof PLAN_FORMAT
 
-  @Equals(PLAN_VERSION, { message: `The version is ${PLAN_VERSION}.` })
+  @Fixed(PLAN_VERSION, `The version is ${PLAN_VERSION}.`)
   version!: typeof PLAN_VERSION
 
   @Text(1, 80, 'A batch has a name of 1 to 80 letters.')
   name!: string
 
-  @Text(0, 4000, 'Notes have at most 4000 letters.')
+  @Text(0, 4000, 'Notes have at most 4000 letters.', { start: '' })
   notes!: string
 
-  /** Made to learn from, not to wash with or to sell. */
-  @IsBoolean({ message: 'Whether it is a trial is true or false.' })
+  @YesNo('Whether it is a trial is true or false.', {
+    says: 'Made to learn from, not to wash with or to sell.',
+    start: false,
+  })
   isTrial!: boolean
 
-  /** Null: not answered. */
-  @ValidateIf((plan: Plan) => plan.freeLye !== null)
-  @Part(() => FreeLyeAnswer, 'The answer to free lye is null, or a reason with the superfat it is for.')
+  @Part(() => FreeLyeAnswer, 'The answer to free lye is null, or a reason with the superfat it is for.', {
+    says: 'Null: not answered.',
+    orNull: true,
+  })
   freeLye!: FreeLyeAnswer | null
 
-  /** Null: oils melted and blended with the lye. */
-  @ValidateIf((plan: Plan) => plan.whipped !== null)
-  @Part(() => Whipped, 'Whipped is null, or how fats and lye are beaten.')
+  @Part(() => Whipped, 'Whipped is null, or how fats and lye are beaten.', {
+    says: 'Null: oils melted and blended with the lye.',
+    orNull: true,
+  })
   whipped!: Whipped | null
 
   @Part(() => Recipe, 'The recipe is missing.')
@@ -165,18 +177,20 @@ export class Plan {
   @Part(() => Mould, 'The mould is missing.')
   mould!: Mould
 
-  /** Filled with the same layers, each to its own height. */
-  @Parts(() => Mould, 0, MAX_MORE_MOULDS, `A batch fills at most ${MAX_MORE_MOULDS} moulds beside the first.`)
+  @Parts(() => Mould, 0, MAX_MORE_MOULDS, `A batch fills at most ${MAX_MORE_MOULDS} moulds beside the first.`, {
+    says: 'Filled with the same layers, each to its own height.',
+  })
   moreMoulds!: Mould[]
 
   @Part(() => Pot, 'The pot is missing.')
   pot!: Pot
 
-  @ValidateIf((plan: Plan) => plan.scent !== null)
-  @Part(() => PlannedScent, 'The scent is null or a scent with its share and moment.')
+  @Part(() => PlannedScent, 'The scent is null or a scent with its share and moment.', { orNull: true })
   scent!: PlannedScent | null
 
-  @Parts(() => PotColorant, 0, MAX_POT_COLORANTS, `A pot has at most ${MAX_POT_COLORANTS} colorants.`)
+  @Parts(() => PotColorant, 0, MAX_POT_COLORANTS, `A pot has at most ${MAX_POT_COLORANTS} colorants.`, {
+    elements: 'colorant',
+  })
   potColorants!: PotColorant[]
 
   @Parts(() => Cup, 1, MAX_CUPS, `A plan has 1 to ${MAX_CUPS} cups.`)
@@ -200,9 +214,10 @@ export class Plan {
   @Part(() => Finish, 'What goes in and on top beside pours is missing.')
   finish!: Finish
 
-  /** The score to turn to when things go wrong; null: none. */
-  @ValidateIf((plan: Plan) => plan.planB !== null)
-  @Part(() => PlanB, 'Plan B is null or a second score with what calls for it.')
+  @Part(() => PlanB, 'Plan B is null or a second score with what calls for it.', {
+    says: 'The score to turn to when things go wrong; null: none.',
+    orNull: true,
+  })
   planB!: PlanB | null
 
   @Part(() => Cutting, 'How the loaf is cut is missing.')
@@ -214,12 +229,13 @@ export class Plan {
   @Part(() => Hands, 'Whose hands work is missing.')
   hands!: Hands
 
-  @Parts(() => Seen, 0, MAX_SEEN, `At most ${MAX_SEEN} sightings of trace are kept.`)
+  @Parts(() => Seen, 0, MAX_SEEN, `At most ${MAX_SEEN} sightings of trace are kept.`, { elements: 'by-value' })
   seen!: Seen[]
 
-  /** Seconds that the blender really ran until blending stopped; null: not timed. */
-  @ValidateIf((plan: Plan) => plan.blendedS !== null)
-  @NumberFrom(1, 3600, 'Blending took 1 second to an hour, or was not timed.')
+  @NumberFrom(1, 3600, 'Blending took 1 second to an hour, or was not timed.', {
+    says: 'Seconds that the blender really ran until blending stopped; null: not timed.',
+    orNull: true,
+  })
   blendedS!: number | null
 
   @Part(() => Rest, 'What the plan says of the rest is missing.')

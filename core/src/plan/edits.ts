@@ -1,7 +1,7 @@
 import { cavityKinds, hasOwnCavities, heightsIn, layerHeights } from './cavities.ts'
-import { THINNEST_LAYER_MM } from './cross-checks.ts'
-import { MAX_CUPS } from './document.ts'
-import type { Plan } from './document.ts'
+import { problemsIn, settled } from '../fields/index.ts'
+import { THINNEST_LAYER_MM, crossChecks } from './cross-checks.ts'
+import { MAX_CUPS, Plan } from './document.ts'
 import type { Move, Pour } from './score-part.ts'
 import {
   addPour,
@@ -20,7 +20,6 @@ import type { EditResult } from './edit-result.ts'
 import type { Cup } from './cup-part.ts'
 import { setCupShare } from './divide.ts'
 import type { OilPart } from './recipe-part.ts'
-import { ordered, readPlan } from './read.ts'
 
 /** Where a single value stands, e.g. ['cups', 2, 'scented']. */
 export type FieldPath = readonly (string | number)[]
@@ -308,16 +307,20 @@ function raw(plan: Plan, edit: Edit): EditResult {
 }
 
 /**
- * Applies an edit and checks the whole plan with the same rules as the server. A refused edit changes nothing and says
- * where and why in a sentence.
+ * Applies an edit and checks what it changes with the same rules as the server. A refused edit changes nothing and says
+ * where and why in a sentence. What is not changed keeps its reference; an edit that changes nothing gives the plan itself.
+ *
+ * @param plan a plan that was read or edited, so that it is right and in order
  */
 export function applyEdit(plan: Plan, edit: Edit): EditResult {
   const changed = raw(plan, edit)
   if (!changed.ok) return changed
-  const checked = readPlan(ordered(changed.plan))
-  if (checked.ok) return checked
+  const amiss = problemsIn(Plan, changed.plan, '', plan)
+  const next = amiss.length > 0 ? changed.plan : settled(Plan, changed.plan, plan)
+  const problems = amiss.length > 0 || next === plan ? amiss : crossChecks(next)
+  if (problems.length === 0) return { ok: true, plan: next }
   const wanted = edit.kind === 'set' ? pathText(edit.path) : ''
-  const problem = checked.problems.find(one => one.path === wanted) ?? checked.problems[0]!
+  const problem = problems.find(one => one.path === wanted) ?? problems[0]!
   return refused(problem.path, problem.sentence)
 }
 

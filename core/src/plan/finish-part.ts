@@ -1,5 +1,5 @@
-import { IsBoolean, IsIn, IsInt, Matches, Max, Min } from 'class-validator'
-import { Id, NumberFrom, Part, Parts, Text } from '../checks/index.ts'
+import { CONSTANTS } from '../constants/index.ts'
+import { Choice, Id, Like, NumberFrom, Part, Parts, Text, Whole, YesNo } from '../fields/index.ts'
 import { MAX_MOVES, Move, Pour } from './score-part.ts'
 
 /** What goes into, on and under the batter beside pours; and the score that takes over when things go wrong. */
@@ -14,55 +14,66 @@ export class Embed {
   @Id()
   id!: string
 
-  @Text(1, 40, 'An embed’s name has 1 to 40 letters.')
+  @Text(1, 40, 'An embed’s name has 1 to 40 letters.', { start: 'Rod' })
   name!: string
 
-  @IsIn(Object.keys(EMBED_FORMS), { message: `An embed is one of ${Object.keys(EMBED_FORMS).join(', ')}.` })
+  @Choice(Object.keys(EMBED_FORMS), `An embed is one of ${Object.keys(EMBED_FORMS).join(', ')}.`, { start: 'rod' })
   form!: EmbedForm
 
-  @Matches(HEX, { message: 'A colour is written like #3a5f7c.' })
+  @Like(HEX, 'A colour is written like #3a5f7c.', { start: '#c9a24b' })
   hex!: string
 
-  /** Set in right after this pour. */
-  @Id('An embed names the pour that it follows by id.')
+  @Id('An embed names the pour that it follows by id.', { says: 'Set in right after this pour.' })
   after!: string
 
-  /** Across the mould; of round ones the diameter. */
-  @NumberFrom(2, 200, 'An embed is from 2 to 200 mm wide.')
+  @NumberFrom(2, 200, 'An embed is from 2 to 200 mm wide.', {
+    says: 'Across the mould; of round ones the diameter.',
+    start: 18,
+  })
   widthMm!: number
 
-  /** Upright; round ones are as high as they are wide. */
-  @NumberFrom(2, 200, 'An embed is from 2 to 200 mm high.')
+  @NumberFrom(2, 200, 'An embed is from 2 to 200 mm high.', {
+    says: 'Upright; round ones are as high as they are wide.',
+    start: 18,
+  })
   heightMm!: number
 
-  /** Along the mould; 0: as far as from and to reach. Balls are as long as they are wide. */
-  @NumberFrom(0, 600, 'A piece is from 0 (the whole stretch) to 600 mm long.')
+  @NumberFrom(0, 600, 'A piece is from 0 (the whole stretch) to 600 mm long.', {
+    says: 'Along the mould; 0: as far as from and to reach. Balls are as long as they are wide.',
+    start: 0,
+  })
   lengthMm!: number
 
-  /** One in the middle of every bar instead of so many along the stretch. */
-  @IsBoolean({ message: 'One for every bar is true or false.' })
+  @YesNo('One for every bar is true or false.', {
+    says: 'One in the middle of every bar instead of so many along the stretch.',
+    start: false,
+  })
   everyBar!: boolean
 
-  @IsInt({ message: 'Pieces are a whole number from 1 to 60.' })
-  @Min(1, { message: 'Pieces are a whole number from 1 to 60.' })
-  @Max(60, { message: 'Pieces are a whole number from 1 to 60.' })
+  @Whole(1, 60, 'Pieces are a whole number from 1 to 60.', { start: 1 })
   count!: number
 
-  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.')
+  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.', { start: 0 })
   from!: number
 
-  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.')
+  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.', { start: 1 })
   to!: number
 
-  /** Its middle, across the mould. */
-  @NumberFrom(0, 1, 'A place across the mould is from 0 (one wall) to 100 % (the other).')
+  @NumberFrom(0, 1, 'A place across the mould is from 0 (one wall) to 100 % (the other).', {
+    says: 'Its middle, across the mould.',
+    start: 0.5,
+  })
   across!: number
 
-  /** Its middle, of the soap's height. */
-  @NumberFrom(0, 1, 'A height is from 0 (the floor) to 100 % (the top).')
+  @NumberFrom(0, 1, 'A height is from 0 (the floor) to 100 % (the top).', {
+    says: "Its middle, of the soap's height.",
+    start: 0.5,
+  })
   height!: number
 
-  @NumberFrom(0.3, 2, 'The density of an embed is from 0.3 (whipped) to 2 g/ml; 1.03 is usual.')
+  @NumberFrom(0.3, 2, 'The density of an embed is from 0.3 (whipped) to 2 g/ml; 1.03 is usual.', {
+    start: CONSTANTS.batterDensity.value,
+  })
   densityGPerMl!: number
 }
 
@@ -84,26 +95,24 @@ export class Topping {
   @Text(1, 40, 'A topping’s name has 1 to 40 letters.')
   name!: string
 
-  @IsIn(Object.keys(TOPPINGS), { message: `A topping is one of ${Object.keys(TOPPINGS).join(', ')}.` })
+  @Choice(Object.keys(TOPPINGS), `A topping is one of ${Object.keys(TOPPINGS).join(', ')}.`)
   kind!: ToppingKind
 
-  @Matches(HEX, { message: 'A colour is written like #3a5f7c.' })
+  @Like(HEX, 'A colour is written like #3a5f7c.')
   hex!: string
 
   @NumberFrom(0.5, 60, 'A piece of topping is from 0.5 to 60 mm.')
   sizeMm!: number
 
-  @IsInt({ message: 'Pieces for a bar are a whole number from 1 to 80.' })
-  @Min(1, { message: 'Pieces for a bar are a whole number from 1 to 80.' })
-  @Max(80, { message: 'Pieces for a bar are a whole number from 1 to 80.' })
+  @Whole(1, 80, 'Pieces for a bar are a whole number from 1 to 80.')
   perBar!: number
 
-  /** Set clear of the blade, in the middle of every bar; otherwise strewn over the whole top. */
-  @IsBoolean({ message: 'Set on the cut grid is true or false.' })
+  @YesNo('Set on the cut grid is true or false.', {
+    says: 'Set clear of the blade, in the middle of every bar; otherwise strewn over the whole top.',
+  })
   onGrid!: boolean
 
-  /** All of it, g. */
-  @NumberFrom(0, 500, 'A topping weighs from 0 to 500 g in all.')
+  @NumberFrom(0, 500, 'A topping weighs from 0 to 500 g in all.', { says: 'All of it, g.' })
   massG!: number
 }
 
@@ -114,13 +123,13 @@ export type MatTexture = keyof typeof MATS
 
 /** What the mould's floor is like: a textured mat stamps the bars' underside. */
 export class Mat {
-  @IsIn(Object.keys(MATS), { message: `A mat is one of ${Object.keys(MATS).join(', ')}.` })
+  @Choice(Object.keys(MATS), `A mat is one of ${Object.keys(MATS).join(', ')}.`, { start: 'flat' })
   texture!: MatTexture
 
-  @NumberFrom(0.2, 8, 'A mat’s relief is from 0.2 to 8 mm deep.')
+  @NumberFrom(0.2, 8, 'A mat’s relief is from 0.2 to 8 mm deep.', { start: 2 })
   depthMm!: number
 
-  @NumberFrom(2, 80, 'A mat’s pattern repeats every 2 to 80 mm.')
+  @NumberFrom(2, 80, 'A mat’s pattern repeats every 2 to 80 mm.', { start: 12 })
   pitchMm!: number
 }
 
@@ -137,18 +146,18 @@ export class PlanB {
   @Text(1, 60, 'Plan B has a name of 1 to 60 letters.')
   name!: string
 
-  @IsIn(Object.keys(TRIGGERS), { message: `Plan B is called for by one of ${Object.keys(TRIGGERS).join(', ')}.` })
+  @Choice(Object.keys(TRIGGERS), `Plan B is called for by one of ${Object.keys(TRIGGERS).join(', ')}.`)
   trigger!: Trigger
 
-  /** The pour of the first score before which one looks. */
-  @Id('Plan B names the pour before which it is decided by id.')
+  @Id('Plan B names the pour before which it is decided by id.', {
+    says: 'The pour of the first score before which one looks.',
+  })
   before!: string
 
   @NumberFrom(1, 5, 'The trace that calls for plan B is from 1 (emulsion) to 5 (stiff).')
   level!: number
 
-  /** Whether it has changed places with the first score, to be worked on. */
-  @IsBoolean({ message: 'Plan B is in use or not.' })
+  @YesNo('Plan B is in use or not.', { says: 'Whether it has changed places with the first score, to be worked on.' })
   inUse!: boolean
 
   @Parts(() => Pour, 1, 60, 'A score has 1 to 60 pours.')

@@ -173,3 +173,6 @@ export type {
   Towels,
   WeighIn,
 } from './rest-part.ts'
+
+export { changedParts, planChanges, withChanges } from './plan-changes.ts'
+export type { ChangedPlan } from './plan-changes.ts'

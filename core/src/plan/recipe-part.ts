@@ -1,5 +1,4 @@
-import { IsBoolean, IsIn, IsInt, IsOptional, IsUUID, Max, Min, ValidateIf } from 'class-validator'
-import { Id, NumberFrom, Part, Parts, Text } from '../checks/index.ts'
+import { Choice, Id, NumberFrom, Part, Parts, Text, Uuid, Whole, YesNo } from '../fields/index.ts'
 import { MOMENTS } from '../shelf/index.ts'
 import type { Moment } from '../shelf/index.ts'
 
@@ -20,10 +19,11 @@ export class Infusion {
   @NumberFrom(1, 3, 'Make 1 to 3 times what is needed; 1.3 to 1.6 is usual, since the plant keeps some.')
   makeFactor!: number
 
-  /** The infused oil on the shelf whose colour this is; empty: it gives none. */
-  @IsOptional()
-  @ValidateIf((infusion: Infusion) => infusion.colorant !== '')
-  @Id('A colorant is named by its id on the shelf.')
+  @Id('A colorant is named by its id on the shelf.', {
+    says: 'The infused oil on the shelf whose colour this is; empty: it gives none.',
+    orEmpty: true,
+    optional: true,
+  })
   colorant?: string
 }
 
@@ -34,14 +34,13 @@ export class OilPart {
   @NumberFrom(0, 1, 'An oil’s share is from 0 to 100 %.')
   share!: number
 
-  @IsBoolean({ message: 'Locked is true or false.' })
+  @YesNo('Locked is true or false.', { start: false })
   locked!: boolean
 
-  @IsBoolean({ message: 'Added late is true or false.' })
+  @YesNo('Added late is true or false.', { start: false })
   late!: boolean
 
-  @ValidateIf((part: OilPart) => part.infusion !== null)
-  @Part(() => Infusion, 'An infusion is null, or a plant with its amount.')
+  @Part(() => Infusion, 'An infusion is null, or a plant with its amount.', { orNull: true })
   infusion!: Infusion | null
 }
 
@@ -50,14 +49,16 @@ export type WaterBasis = (typeof WATER_BASES)[number]
 
 /** Water as the maker states it; the other three ways follow from it. */
 export class Water {
-  @IsIn(WATER_BASES, { message: `Water is stated as one of ${WATER_BASES.join(', ')}.` })
+  @Choice(WATER_BASES, `Water is stated as one of ${WATER_BASES.join(', ')}.`, { start: 'concentration' })
   basis!: WaterBasis
 
-  @NumberFrom(-0.5, 10, 'Water is a number on its basis: 0.3 for 30 %, 2 for twice the lye.')
+  @NumberFrom(-0.5, 10, 'Water is a number on its basis: 0.3 for 30 %, 2 for twice the lye.', { start: 0.29 })
   value!: number
 
-  /** What a discount is taken from: water as a share of the oils. */
-  @NumberFrom(0.2, 0.6, 'Full water is from 20 to 60 % of the oils; 38 % is common.')
+  @NumberFrom(0.2, 0.6, 'Full water is from 20 to 60 % of the oils; 38 % is common.', {
+    says: 'What a discount is taken from: water as a share of the oils.',
+    start: 0.38,
+  })
   fullShareOfOils!: number
 }
 
@@ -68,14 +69,15 @@ export class PlannedLiquid {
   @NumberFrom(0, 1, 'A liquid stands for 0 to 100 % of the water.')
   shareOfWater!: number
 
-  /** 'water': its water counts; 'weight': it is weighed as if it were water. */
-  @IsIn(['water', 'weight'], { message: 'A liquid counts by its water or by its weight.' })
+  @Choice(['water', 'weight'], 'A liquid counts by its water or by its weight.', {
+    says: "'water': its water counts; 'weight': it is weighed as if it were water.",
+  })
   measure!: 'water' | 'weight'
 
-  @IsIn(['lye', 'trace'], { message: 'A liquid goes into the lye, or in at trace.' })
+  @Choice(['lye', 'trace'], 'A liquid goes into the lye, or in at trace.')
   moment!: 'lye' | 'trace'
 
-  @IsBoolean({ message: 'Counting its fat is true or false.' })
+  @YesNo('Counting its fat is true or false.')
   countFat!: boolean
 }
 
@@ -86,49 +88,55 @@ export class PlannedAdditive {
   @NumberFrom(0, 1000, 'An additive is from 0 to 1000 g per kg of oils.')
   gPerKgOils!: number
 
-  @IsIn(Object.keys(MOMENTS), { message: `An additive goes in at one of ${Object.keys(MOMENTS).join(', ')}.` })
+  @Choice(Object.keys(MOMENTS), `An additive goes in at one of ${Object.keys(MOMENTS).join(', ')}.`)
   moment!: Moment
 
-  /** Lye is added for what its acid or fat takes up; otherwise the superfat rises. */
-  @IsBoolean({ message: 'Adding its lye is true or false.' })
+  @YesNo('Adding its lye is true or false.', {
+    says: 'Lye is added for what its acid or fat takes up; otherwise the superfat rises.',
+  })
   addLye!: boolean
 }
 
 /** The version of a saved recipe that this one was taken from. */
 export class RecipeOrigin {
-  @IsUUID('all', { message: 'A saved recipe is named by its id.' })
+  @Uuid('A saved recipe is named by its id.')
   recipe!: string
 
-  @IsInt({ message: 'A version is a whole number.' })
-  @Min(1, { message: 'A version is a whole number.' })
-  @Max(100_000, { message: 'A version is a whole number.' })
+  @Whole(1, 100_000, 'A version is a whole number.')
   version!: number
 }
 
 export class Recipe {
-  @Text(0, 80, 'A recipe’s name has at most 80 letters.')
+  @Text(0, 80, 'A recipe’s name has at most 80 letters.', { start: '' })
   name!: string
 
-  @ValidateIf((recipe: Recipe) => recipe.origin !== null)
-  @Part(() => RecipeOrigin, 'The origin is null or a saved recipe with its version.')
+  @Part(() => RecipeOrigin, 'The origin is null or a saved recipe with its version.', { orNull: true })
   origin!: RecipeOrigin | null
 
-  @Parts(() => OilPart, 1, MAX_OILS, `A recipe has 1 to ${MAX_OILS} oils.`)
+  @Parts(() => OilPart, 1, MAX_OILS, `A recipe has 1 to ${MAX_OILS} oils.`, { elements: 'oil' })
   oils!: OilPart[]
 
-  /** Of all oils, late ones included. */
-  @NumberFrom(0, 0.25, 'Superfat is from 0 to 25 %; 3 to 8 % is usual.')
+  @NumberFrom(0, 0.25, 'Superfat is from 0 to 25 %; 3 to 8 % is usual.', {
+    says: 'Of all oils, late ones included.',
+    start: 0.05,
+  })
   superfatShare!: number
 
-  @NumberFrom(0.8, 1, 'Lye purity is from 80 to 100 %; the label or certificate says it, often 97 to 99 %.')
+  @NumberFrom(0.8, 1, 'Lye purity is from 80 to 100 %; the label or certificate says it, often 97 to 99 %.', {
+    start: 0.98,
+  })
   lyePurityShare!: number
 
   @Part(() => Water, 'The water is missing.')
   water!: Water
 
-  @Parts(() => PlannedLiquid, 0, MAX_LIQUIDS, `A recipe has at most ${MAX_LIQUIDS} liquids beside water.`)
+  @Parts(() => PlannedLiquid, 0, MAX_LIQUIDS, `A recipe has at most ${MAX_LIQUIDS} liquids beside water.`, {
+    elements: 'liquid',
+  })
   liquids!: PlannedLiquid[]
 
-  @Parts(() => PlannedAdditive, 0, MAX_ADDITIVES, `A recipe has at most ${MAX_ADDITIVES} additives.`)
+  @Parts(() => PlannedAdditive, 0, MAX_ADDITIVES, `A recipe has at most ${MAX_ADDITIVES} additives.`, {
+    elements: 'additive',
+  })
   additives!: PlannedAdditive[]
 }

@@ -1,5 +1,4 @@
-import { ArrayMaxSize, Equals, IsArray, IsBoolean, IsIn, IsInt, Max, Min, ValidateIf } from 'class-validator'
-import { Id, NumberFrom, Part, Parts } from '../checks/index.ts'
+import { Choice, Fixed, Id, NumberFrom, Part, Parts, Whole, Wholes, YesNo } from '../fields/index.ts'
 
 /** What the hands do with the batter: pours and the moves between them. Lengths in mm, shares from 0 to 1. */
 
@@ -43,48 +42,63 @@ export type LayerFace = keyof typeof LAYER_FACES
 
 /** How a pour lies: where it goes in, how often, and what its face is like. */
 export class PourShape {
-  @IsIn(Object.keys(POUR_WAYS), { message: `A pour goes in one of these ways: ${Object.keys(POUR_WAYS).join(', ')}.` })
+  @Choice(Object.keys(POUR_WAYS), `A pour goes in one of these ways: ${Object.keys(POUR_WAYS).join(', ')}.`, {
+    start: 'layer',
+  })
   way!: PourWay
 
-  /** Of a layer's lower face. */
-  @IsIn(Object.keys(LAYER_FACES), { message: `A face is one of ${Object.keys(LAYER_FACES).join(', ')}.` })
+  @Choice(Object.keys(LAYER_FACES), `A face is one of ${Object.keys(LAYER_FACES).join(', ')}.`, {
+    says: "Of a layer's lower face.",
+    start: 'straight',
+  })
   texture!: LayerFace
 
-  @NumberFrom(-35, 35, 'A mould is tilted by up to 35 degrees either way.')
+  @NumberFrom(-35, 35, 'A mould is tilted by up to 35 degrees either way.', { start: 0 })
   tiltDeg!: number
 
-  /** Middle of the lines or spots, across the mould. */
-  @NumberFrom(0, 1, 'A place across the mould is from 0 (one wall) to 100 % (the other).')
+  @NumberFrom(0, 1, 'A place across the mould is from 0 (one wall) to 100 % (the other).', {
+    says: 'Middle of the lines or spots, across the mould.',
+    start: 0.5,
+  })
   across!: number
 
-  /** How far apart the outer lines or spots lie: of the width, or of the length for spots. */
-  @NumberFrom(0, 1, 'Lines and spots are spread over 0 to 100 %.')
+  @NumberFrom(0, 1, 'Lines and spots are spread over 0 to 100 %.', {
+    says: 'How far apart the outer lines or spots lie: of the width, or of the length for spots.',
+    start: 0,
+  })
   range!: number
 
-  @IsInt({ message: 'Lines or spots are a whole number from 1 to 24.' })
-  @Min(1, { message: 'Lines or spots are a whole number from 1 to 24.' })
-  @Max(24, { message: 'Lines or spots are a whole number from 1 to 24.' })
+  @Whole(1, 24, 'Lines or spots are a whole number from 1 to 24.', { start: 1 })
   count!: number
 
-  /** Half-width of the stream as it spreads; 0: by the batter's trace. */
-  @NumberFrom(0, 200, 'A stream spreads up to 200 mm; 0 leaves it to the trace.')
+  @NumberFrom(0, 200, 'A stream spreads up to 200 mm; 0 leaves it to the trace.', {
+    says: "Half-width of the stream as it spreads; 0: by the batter's trace.",
+    start: 0,
+  })
   spreadMm!: number
 
-  /** How far a stream or drizzle is to go into what lies below. */
-  @IsIn(Object.keys(DEPTHS), { message: `A stream goes: ${Object.keys(DEPTHS).join(', ')}.` })
+  @Choice(Object.keys(DEPTHS), `A stream goes: ${Object.keys(DEPTHS).join(', ')}.`, {
+    says: 'How far a stream or drizzle is to go into what lies below.',
+    start: 'auto',
+  })
   depth!: Depth
 
-  /** Of older batter that closes again over a diving stream. */
-  @NumberFrom(0, 0.5, 'What closes over a stream is from 0 to 50 %.')
+  @NumberFrom(0, 0.5, 'What closes over a stream is from 0 to 50 %.', {
+    says: 'Of older batter that closes again over a diving stream.',
+    start: 0,
+  })
   cover!: number
 
-  /** In the pot: where on the clock it is poured. */
-  @NumberFrom(0, 12, 'A place in the pot is an hour of the clock, 0 (the middle) to 12.')
+  @NumberFrom(0, 12, 'A place in the pot is an hour of the clock, 0 (the middle) to 12.', {
+    says: 'In the pot: where on the clock it is poured.',
+    start: 3,
+  })
   hour!: number
 
-  /** A colorant dusted on what lies below; empty: none. */
-  @ValidateIf((shape: PourShape) => shape.pencil !== '')
-  @Id('A colorant is named by its id on the shelf.')
+  @Id('A colorant is named by its id on the shelf.', {
+    says: 'A colorant dusted on what lies below; empty: none.',
+    orEmpty: true,
+  })
   pencil!: string
 }
 
@@ -101,7 +115,7 @@ export class Pour {
   @Id()
   id!: string
 
-  @Equals('pour', { message: 'A step’s kind is pour.' })
+  @Fixed('pour', 'A step’s kind is pour.')
   kind!: 'pour'
 
   @Id('A pour names its cup by id.')
@@ -110,31 +124,29 @@ export class Pour {
   @NumberFrom(0.000001, 1, 'A pour’s share of the height is above 0 and at most 100 %.')
   share!: number
 
-  @NumberFrom(0, 300, 'The fall height is from 0 to 300 mm.')
+  @NumberFrom(0, 300, 'The fall height is from 0 to 300 mm.', { start: 10 })
   dropMm!: number
 
-  @IsBoolean({ message: 'Over a spatula is true or false.' })
+  @YesNo('Over a spatula is true or false.', { start: true })
   overSpatula!: boolean
 
-  @NumberFrom(0, 240, 'A wait before a pour is from 0 to 240 minutes.')
+  @NumberFrom(0, 240, 'A wait before a pour is from 0 to 240 minutes.', { start: 0 })
   waitMin!: number
 
-  @IsIn(Object.keys(TOGETHER), {
-    message: `A pour is by itself or with the one before: ${Object.keys(TOGETHER).join(', ')}.`,
+  @Choice(Object.keys(TOGETHER), `A pour is by itself or with the one before: ${Object.keys(TOGETHER).join(', ')}.`, {
+    start: 'no',
   })
   together!: Together
 
-  /** Cavities of the first mould that it goes into, counted from 1; empty: all of them. */
-  @IsArray({ message: 'Cavities are a list of numbers.' })
-  @ArrayMaxSize(60, { message: 'A mould has at most 60 cavities.' })
-  @IsInt({ each: true, message: 'A cavity is a whole number from 1 on.' })
-  @Min(1, { each: true, message: 'A cavity is a whole number from 1 on.' })
-  @Max(60, { each: true, message: 'A mould has at most 60 cavities.' })
+  @Wholes([1, 60], 60, 'A cavity is a whole number from 1 on.', {
+    says: 'Cavities of the first mould that it goes into, counted from 1; empty: all of them.',
+  })
   cavities!: number[]
 
-  /** Null: as its way needs. */
-  @ValidateIf((pour: Pour) => pour.window !== null)
-  @Part(() => PourWindow, 'A window is null, or where it starts and ends.')
+  @Part(() => PourWindow, 'A window is null, or where it starts and ends.', {
+    says: 'Null: as its way needs.',
+    orNull: true,
+  })
   window!: PourWindow | null
 
   @Part(() => PourShape, 'How a pour lies is missing.')
@@ -180,42 +192,44 @@ export class Move {
   @Id()
   id!: string
 
-  /** Done right after this pour. */
-  @Id('A move names the pour that it follows by id.')
+  @Id('A move names the pour that it follows by id.', { says: 'Done right after this pour.' })
   after!: string
 
-  @IsIn(Object.keys(MOVE_TOOLS), { message: `A tool is one of ${Object.keys(MOVE_TOOLS).join(', ')}.` })
+  @Choice(Object.keys(MOVE_TOOLS), `A tool is one of ${Object.keys(MOVE_TOOLS).join(', ')}.`)
   tool!: MoveTool
 
-  @IsIn(Object.keys(PATTERNS), { message: `A path is one of ${Object.keys(PATTERNS).join(', ')}.` })
+  @Choice(Object.keys(PATTERNS), `A path is one of ${Object.keys(PATTERNS).join(', ')}.`, { start: 'across' })
   pattern!: Pattern
 
-  /** Loops, lines, plunges in a row, turns, or passes. */
-  @IsInt({ message: 'How often is a whole number from 1 to 30.' })
-  @Min(1, { message: 'How often is a whole number from 1 to 30.' })
-  @Max(30, { message: 'How often is a whole number from 1 to 30.' })
+  @Whole(1, 30, 'How often is a whole number from 1 to 30.', {
+    says: 'Loops, lines, plunges in a row, turns, or passes.',
+  })
   count!: number
 
-  /** How deep the tool goes, as a share of the batter's height. */
-  @NumberFrom(0.05, 1, 'A tool goes 5 to 100 % deep.')
+  @NumberFrom(0.05, 1, 'A tool goes 5 to 100 % deep.', {
+    says: "How deep the tool goes, as a share of the batter's height.",
+  })
   depth!: number
 
-  /** How much batter it takes along: 1 is usual. */
-  @NumberFrom(0.2, 2, 'A tool’s strength is from 20 to 200 % of the usual.')
+  @NumberFrom(0.2, 2, 'A tool’s strength is from 20 to 200 % of the usual.', {
+    says: 'How much batter it takes along: 1 is usual.',
+    start: 1,
+  })
   strength!: number
 
-  /** The stretch of the mould's length that it works in. */
-  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.')
+  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.', {
+    says: "The stretch of the mould's length that it works in.",
+    start: 0,
+  })
   from!: number
 
-  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.')
+  @NumberFrom(0, 1, 'A stretch of the mould is from 0 to 100 % of its length.', { start: 1 })
   to!: number
 
   @Parts(() => PathPoint, 0, MAX_PATH, `A path drawn by hand has at most ${MAX_PATH} points.`)
   path!: PathPoint[]
 
-  /** Left out of the picture and of the time, but kept. */
-  @IsBoolean({ message: 'A move is on or off.' })
+  @YesNo('A move is on or off.', { says: 'Left out of the picture and of the time, but kept.', start: false })
   off!: boolean
 }
 
@@ -224,10 +238,7 @@ export const MAX_ASIDE = 20
 
 /** A pour taken out of the score for now, with the tools that followed it, to be put back. */
 export class Aside {
-  /** How many pours came before it. */
-  @IsInt({ message: 'A pour set aside remembers its place: a whole number.' })
-  @Min(0, { message: 'A pour set aside remembers its place, counted from 0.' })
-  @Max(60, { message: 'A pour set aside remembers its place, at most the 60th.' })
+  @Whole(0, 60, 'A pour set aside remembers its place: a whole number.', { says: 'How many pours came before it.' })
   at!: number
 
   @Part(() => Pour, 'The pour that is set aside is missing.')
@@ -239,22 +250,24 @@ export class Aside {
 
 /** How the loaf is cut. */
 export class Cutting {
-  @NumberFrom(5, 200, 'A bar is from 5 to 200 mm thick; 25 mm is usual.')
+  @NumberFrom(5, 200, 'A bar is from 5 to 200 mm thick; 25 mm is usual.', { start: 25 })
   barMm!: number
 
-  @NumberFrom(0, 100, 'What is trimmed off each end is from 0 to 100 mm.')
+  @NumberFrom(0, 100, 'What is trimmed off each end is from 0 to 100 mm.', { start: 5 })
   trimMm!: number
 
-  @NumberFrom(0, 5, 'A cut takes 0 to 5 mm; a wire takes almost nothing.')
+  @NumberFrom(0, 5, 'A cut takes 0 to 5 mm; a wire takes almost nothing.', { start: 0.5 })
   kerfMm!: number
 
-  /** Bars side by side across the mould: 1 for a loaf. */
-  @IsInt({ message: 'Bars across the mould are a whole number from 1 to 12.' })
-  @Min(1, { message: 'Bars across the mould are a whole number from 1 to 12.' })
-  @Max(12, { message: 'Bars across the mould are a whole number from 1 to 12.' })
+  @Whole(1, 12, 'Bars across the mould are a whole number from 1 to 12.', {
+    says: 'Bars side by side across the mould: 1 for a loaf.',
+    start: 1,
+  })
   rows!: number
 
-  /** Laid on its side, so that a topping is not dragged down through the bar. */
-  @IsBoolean({ message: 'Cut on its side is true or false.' })
+  @YesNo('Cut on its side is true or false.', {
+    says: 'Laid on its side, so that a topping is not dragged down through the bar.',
+    start: false,
+  })
   onSide!: boolean
 }

@@ -1,5 +1,4 @@
-import { IsIn } from 'class-validator'
-import { NumberFrom } from '../checks/index.ts'
+import { Choice, NumberFrom } from '../fields/index.ts'
 import type { Move, MoveTool } from '../plan/index.ts'
 
 /** Seconds that the hands take for each thing: the usual ones, and a workshop's own. */
@@ -66,7 +65,7 @@ const TAKING_UP: Readonly<Record<MoveTool, number>> = {
 
 /** A time that a workshop has measured for itself. */
 export class OwnTime {
-  @IsIn(Object.keys(TIME_KINDS), { message: 'A time is of one of the known things that hands do.' })
+  @Choice(Object.keys(TIME_KINDS), 'A time is of one of the known things that hands do.')
   kind!: TimeKind
 
   @NumberFrom(0.5, 600, 'Hands take half a second to ten minutes for one thing.')

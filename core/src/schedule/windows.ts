@@ -1,5 +1,4 @@
-import { IsIn } from 'class-validator'
-import { NumberFrom } from '../checks/index.ts'
+import { Choice, NumberFrom } from '../fields/index.ts'
 import { cavityKinds } from '../plan/index.ts'
 import type { LayerFace, Move, MoveTool, Plan, Pour, PourWay } from '../plan/index.ts'
 
@@ -91,7 +90,7 @@ export const LEAST_WINDOW = 0.2
 
 /** A window that the workshop has shifted for itself. */
 export class OwnWindow {
-  @IsIn(Object.keys(WINDOW_KINDS), { message: 'A window is of one of the known ways of pouring, or of a tool.' })
+  @Choice(Object.keys(WINDOW_KINDS), 'A window is of one of the known ways of pouring, or of a tool.')
   kind!: WindowKind
 
   @NumberFrom(0.8, 4.8, 'A window starts at trace 0.8 to 4.8.')

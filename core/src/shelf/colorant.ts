@@ -1,5 +1,4 @@
-import { ArrayMaxSize, IsArray, IsIn, IsString, Matches } from 'class-validator'
-import { Id, NumberFrom, Parts, Text } from '../checks/index.ts'
+import { Choice, Choices, Id, Like, NumberFrom, Parts, Text } from '../fields/index.ts'
 import { Amount, Colour, Flag, OneOf, Words } from './fields.ts'
 import { HEATS, TRACE } from './ingredients.ts'
 import type { HeatClass } from './ingredients.ts'
@@ -27,19 +26,16 @@ export class OwnSwatch {
   @Id()
   id!: string
 
-  @Matches(/^(?:\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01]))?$/, {
-    message: 'A date is written like 2027-05-31, or left empty.',
-  })
+  @Like(/^(?:\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01]))?$/, 'A date is written like 2027-05-31, or left empty.')
   date!: string
 
   @NumberFrom(0, 500, 'A dose is from 0 to 500 g per kg of batter.')
   doseGPerKg!: number
 
-  @IsIn(Object.keys(MEDIA), { message: `The dispersing liquid is one of ${Object.keys(MEDIA).join(', ')}.` })
+  @Choice(Object.keys(MEDIA), `The dispersing liquid is one of ${Object.keys(MEDIA).join(', ')}.`)
   medium!: Medium
 
-  /** Titanium dioxide beside it. */
-  @NumberFrom(0, 50, 'White beside it is from 0 to 50 g per kg of batter.')
+  @NumberFrom(0, 50, 'White beside it is from 0 to 50 g per kg of batter.', { says: 'Titanium dioxide beside it.' })
   whiteGPerKg!: number
 
   @NumberFrom(0, 3650, 'Its age is from 0 to 3650 days.')
@@ -48,11 +44,10 @@ export class OwnSwatch {
   @NumberFrom(0, 1, 'Gel is from 0 (not gelled) to 100 % (fully).')
   gel!: number
 
-  @Matches(HEX, { message: 'A colour is written like #3e8f82, in small letters.' })
+  @Like(HEX, 'A colour is written like #3e8f82, in small letters.')
   hex!: string
 
-  /** Tint of the base that it lay in. */
-  @NumberFrom(0, 10, 'The base’s yellow is from 0 to 10.')
+  @NumberFrom(0, 10, 'The base’s yellow is from 0 to 10.', { says: 'Tint of the base that it lay in.' })
   carotene!: number
   @NumberFrom(0, 5, 'The base’s green is from 0 to 5.')
   chlorophyll!: number
@@ -61,16 +56,13 @@ export class OwnSwatch {
   @NumberFrom(0.3, 1.5, 'The base’s opacity is from 0.3 to 1.5.')
   scatter!: number
 
-  @IsArray({ message: 'Faults are a list.' })
-  @ArrayMaxSize(5, { message: 'Faults are at most five.' })
-  @IsIn(Object.keys(SWATCH_FAULTS), { each: true, message: 'A fault is one of the known ones.' })
+  @Choices(Object.keys(SWATCH_FAULTS), 5, 'Faults are a list.')
   faults!: SwatchFault[]
 
   @Text(0, 200, 'A note has at most 200 letters.')
   note!: string
 
-  @IsString({ message: 'The picture is a small JPEG, or left out.' })
-  @Matches(THUMBNAIL, { message: 'The picture is a small JPEG, or left out.' })
+  @Like(THUMBNAIL, 'The picture is a small JPEG, or left out.')
   picture!: string
 }
 
@@ -213,7 +205,7 @@ export const MAX_CUP_COLORANTS = 6
 export class PaletteColour {
   @Text(0, 60, 'A colour’s name has at most 60 letters.')
   name!: string
-  @Matches(HEX, { message: 'A colour is written like #3e8f82, in small letters.' })
+  @Like(HEX, 'A colour is written like #3e8f82, in small letters.')
   hex!: string
   @Parts(() => PaletteDose, 0, MAX_CUP_COLORANTS, `A colour is made of at most ${MAX_CUP_COLORANTS} colorants.`)
   doses!: PaletteDose[]

@@ -1,5 +1,4 @@
-import { ArrayMaxSize, IsArray, IsBoolean, IsIn, Matches } from 'class-validator'
-import { NumberFrom, Text, Texts } from '../checks/index.ts'
+import { Choice, Choices, Like, NumberFrom, Text, Texts, YesNo } from '../fields/index.ts'
 import type { QuantityKind } from '../units/index.ts'
 
 /** One value of a shelf item: how it is checked, shown, typed, and carried in a table file. */
@@ -62,7 +61,8 @@ export const Amount =
     const { label, quantity, unit, min, max, say } = about
     const scale = quantity === 'share' ? 100 : 1
     const range = `${Number((min * scale).toPrecision(6))} to ${Number((max * scale).toPrecision(6))}${unit ? ` ${unit}` : ''}`
-    NumberFrom(min, max, say ?? `${label} is from ${range}.`)(target, key)
+    const start = about.start ?? Math.max(0, min)
+    NumberFrom(min, max, say ?? `${label} is from ${range}.`, { says: label, start })(target, key)
     register(target, {
       key: String(key),
       label,
@@ -71,7 +71,7 @@ export const Amount =
       unit,
       group: about.group ?? GENERAL,
       inList: about.inList ?? false,
-      start: about.start ?? Math.max(0, min),
+      start,
       min,
       max,
     })
@@ -83,10 +83,8 @@ export const OneOf =
   (target, key) => {
     const options = (Object.entries(about.options) as [T, string][]).map(([value, text]) => ({ value, text }))
     const message = `${about.label} is one of: ${options.map(option => option.text).join(', ')}.`
-    IsIn(
-      options.map(option => option.value),
-      { message },
-    )(target, key)
+    const values = options.map(option => option.value)
+    Choice(values, message, { says: about.label, start: about.start })(target, key)
     register(target, {
       key: String(key),
       label: about.label,
@@ -101,7 +99,7 @@ export const OneOf =
 export const Flag =
   (about: About): PropertyDecorator =>
   (target, key) => {
-    IsBoolean({ message: `${about.label} is yes or no.` })(target, key)
+    YesNo(`${about.label} is yes or no.`, { says: about.label, start: false })(target, key)
     register(target, {
       key: String(key),
       label: about.label,
@@ -116,11 +114,10 @@ export const Words =
   (about: About & { min?: number; max: number; long?: boolean; start?: string }): PropertyDecorator =>
   (target, key) => {
     const { label, min = 0, max } = about
-    Text(
-      min,
-      max,
-      min > 0 ? `${label} has ${min} to ${max} letters.` : `${label} has at most ${max} letters.`,
-    )(target, key)
+    Text(min, max, min > 0 ? `${label} has ${min} to ${max} letters.` : `${label} has at most ${max} letters.`, {
+      says: label,
+      start: about.start ?? '',
+    })(target, key)
     register(target, {
       key: String(key),
       label,
@@ -139,10 +136,9 @@ export const WordList =
     const message = options
       ? `${label} are some of: ${Object.values(options).join(', ')}.`
       : `${label} are up to ${most} words or short phrases.`
-    IsArray({ message })(target, key)
-    ArrayMaxSize(most, { message })(target, key)
-    Texts(60, message)(target, key)
-    if (options) IsIn(Object.keys(options), { each: true, message })(target, key)
+    const said = { says: label }
+    if (options) Choices(Object.keys(options), most, message, said)(target, key)
+    else Texts(60, most, message, said)(target, key)
     register(target, {
       key: String(key),
       label,
@@ -154,10 +150,12 @@ export const WordList =
     })
   }
 
+const HEX = /^#[0-9a-f]{6}$/
+
 export const Colour =
   (about: About & { start: string }): PropertyDecorator =>
   (target, key) => {
-    Matches(/^#[0-9a-f]{6}$/, { message: `${about.label} is written like #3e8f82.` })(target, key)
+    Like(HEX, `${about.label} is written like #3e8f82.`, { says: about.label, start: about.start })(target, key)
     register(target, {
       key: String(key),
       label: about.label,

@@ -1,5 +1,4 @@
-import { IsString, Matches } from 'class-validator'
-import { Id, NumberFrom, Parts, Text } from '../checks/index.ts'
+import { Id, Like, NumberFrom, Parts, Text } from '../fields/index.ts'
 import { Flag, OneOf, WordList, Words } from './fields.ts'
 
 /** Where an item's values come from, the most trusted first. */
@@ -46,10 +45,10 @@ export class Lot {
   @NumberFrom(0, 10_000_000, 'What the lot cost is a number from 0.')
   cost!: number
 
-  @IsString({ message: 'A use-by date is written like 2027-05-31, or left empty.' })
-  @Matches(/^(?:\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01]))?$/, {
-    message: 'A use-by date is written like 2027-05-31, or left empty.',
-  })
+  @Like(
+    /^(?:\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01]))?$/,
+    'A use-by date is written like 2027-05-31, or left empty.',
+  )
   useBy!: string
 }
 

@@ -1,4 +1,4 @@
-import { IsIn } from 'class-validator'
+import { Choice } from '../fields/index.ts'
 import { parseForm } from '../checks/index.ts'
 import type { Parsed } from '../checks/index.ts'
 import { MouldShape, Tool, Vessel } from './equipment.ts'
@@ -13,10 +13,10 @@ import type { ShelfItem, Tag } from './item.ts'
 
 /** What a workshop thinks of a tag: it never uses it, or wants to be told. */
 export class TagRule {
-  @IsIn(Object.keys(TAGS), { message: 'A rule is about one of the known kinds of content.' })
+  @Choice(Object.keys(TAGS), 'A rule is about one of the known kinds of content.')
   tag!: Tag
 
-  @IsIn(['never', 'tell'], { message: 'A rule says never, or tell.' })
+  @Choice(['never', 'tell'], 'A rule says never, or tell.')
   weight!: 'never' | 'tell'
 }
 

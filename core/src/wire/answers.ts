@@ -1,4 +1,4 @@
-import type { Problem } from '../checks/index.ts'
+import type { Problem } from '../fields/index.ts'
 import type { KeptDesign } from '../design/index.ts'
 import type { Plan, Recipe } from '../plan/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
@@ -29,6 +29,15 @@ export interface BatchSummary {
 }
 
 export type BatchAnswer = BatchSummary
+
+/** Changes were made. */
+export interface BatchSaved {
+  id: string
+  revision: number
+  updatedAt: string
+  /** What stands there now, where others changed it meanwhile as well; null: what was sent, on top of what was known. */
+  plan: Plan | null
+}
 
 /** The shelf, with the revision of each item by kind and id. */
 export interface ShelfAnswer {
@@ -72,6 +81,8 @@ export interface ErrorAnswer {
   problems?: Problem[]
   /** On a conflict: what was saved meanwhile. */
   current?: BatchAnswer
+  /** On a conflict: the parts of the plan that both have changed, in words. */
+  parts?: string[]
   /** On a conflict over a shelf item: what stands there now. */
   item?: StoredItem
 }

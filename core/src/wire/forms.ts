@@ -1,5 +1,4 @@
-import { IsBoolean, IsIn, IsInt, IsOptional, Matches, Max, Min } from 'class-validator'
-import { Part, Parts, Text } from '../checks/index.ts'
+import { Choice, Like, Part, Parts, Text, Whole, YesNo } from '../fields/index.ts'
 import { Recipe } from '../plan/index.ts'
 import { OwnTime, OwnWindow } from '../schedule/index.ts'
 import { TagRule } from '../shelf/index.ts'
@@ -24,25 +23,24 @@ export class SetUpForm {
   @Text(1, 80, 'How shall we call you? 1 to 80 letters.')
   memberName!: string
 
-  @Matches(/^[a-z0-9][a-z0-9.-]{2,39}$/, { message: SIGN_IN_NAME })
+  @Like(/^[a-z0-9][a-z0-9.-]{2,39}$/, SIGN_IN_NAME)
   signInName!: string
 
   @Text(10, 200, 'A password has at least 10 letters; a short sentence is easy to keep.')
   password!: string
 
-  @IsOptional()
-  @Text(0, 80, 'The set-up code stands in the terminal where Ostler was started.')
+  @Text(0, 80, 'The set-up code stands in the terminal where Ostler was started.', { optional: true })
   setUpCode?: string
 }
 
 export class HabitsForm implements UnitHabits {
-  @IsIn(['g', 'oz'], { message: 'Weights are shown in g or oz.' })
+  @Choice(['g', 'oz'], 'Weights are shown in g or oz.')
   mass!: UnitHabits['mass']
 
-  @IsIn(['C', 'F'], { message: 'Temperatures are shown in °C or °F.' })
+  @Choice(['C', 'F'], 'Temperatures are shown in °C or °F.')
   temperature!: UnitHabits['temperature']
 
-  @IsIn(['mm', 'in'], { message: 'Lengths are shown in mm or in.' })
+  @Choice(['mm', 'in'], 'Lengths are shown in mm or in.')
   length!: UnitHabits['length']
 }
 
@@ -57,11 +55,10 @@ export class RecipeForm {
   @Part(() => Recipe, 'The recipe is missing.')
   recipe!: Recipe
 
-  /** The version it was made from; absent for a new recipe. */
-  @IsOptional()
-  @IsInt({ message: 'A version is a whole number.' })
-  @Min(1, { message: 'A version is a whole number.' })
-  @Max(100_000, { message: 'A version is a whole number.' })
+  @Whole(1, 100_000, 'A version is a whole number.', {
+    says: 'The version it was made from; absent for a new recipe.',
+    optional: true,
+  })
   from?: number
 }
 
@@ -82,6 +79,6 @@ export class TimesForm {
 
 /** Whether what was seen in a batch counts. */
 export class CountsForm {
-  @IsBoolean({ message: 'Counts is true or false.' })
+  @YesNo('Counts is true or false.')
   counts!: boolean
 }

@@ -11,6 +11,7 @@ export {
 export { MOST_LISTED } from './answers.ts'
 export type {
   BatchAnswer,
+  BatchSaved,
   BatchSummary,
   ErrorAnswer,
   DesignAnswer,

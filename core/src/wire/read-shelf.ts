@@ -1,5 +1,5 @@
 import { parseForm } from '../checks/index.ts'
-import type { Problem } from '../checks/index.ts'
+import type { Problem } from '../fields/index.ts'
 import { checkItem, completed, referenceShelf, shelfKinds } from '../shelf/index.ts'
 import type { Shelf, ShelfItem } from '../shelf/index.ts'
 import { RulesForm, TimesForm, WindowsForm } from './forms.ts'

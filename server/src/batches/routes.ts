@@ -1,7 +1,7 @@
 import { clipped, freshCopy } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { Router } from 'express'
-import { idFrom, planFrom, revisionFrom } from '../http/body.ts'
+import { changesFrom, idFrom, planFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/session.ts'
 import type { Learner } from '../learning/learner.ts'
@@ -35,17 +35,18 @@ export function batchRoutes(store: BatchStore, now: () => Date, learning: Pick<L
     res.json(batch)
   })
 
-  routes.put('/:id', async (req, res) => {
-    const { workshopId } = visitorOf(req)
-    const plan = planFrom(req.body)
-    const saved = await store.save(workshopId, idFrom(req.params.id), revisionFrom(req.body), plan)
-    if (saved.ok) {
-      res.json(saved.batch)
+  routes.patch('/:id', async (req, res) => {
+    const visitor = visitorOf(req)
+    const result = await store.change(visitor, idFrom(req.params.id), changesFrom(req.body))
+    if (result.ok) {
+      res.json(result.saved)
       // What was taken out of a plan is worked out anew as well: the store knows which batches have evidence.
-      return learning.look(workshopId)
+      return learning.look(visitor.workshopId)
     }
-    if (!saved.current) throw new HttpError(404, GONE)
-    throw new HttpError(409, 'This batch was changed in another window meanwhile.', { current: saved.current })
+    if ('problems' in result) throw new HttpError(400, result.problems[0]!.sentence, { problems: result.problems })
+    if (!result.current) throw new HttpError(404, GONE)
+    const { current, parts } = result
+    throw new HttpError(409, `This was changed meanwhile by somebody else: ${parts.join(', ')}.`, { current, parts })
   })
 
   routes.post('/:id/duplicate', async (req, res) => {

@@ -1,17 +1,31 @@
-import { MOST_LISTED } from '@ostler/core'
-import type { BatchAnswer, Plan } from '@ostler/core'
+import { MOST_LISTED, PLAN_VERSION, changedParts, readPlan, withChanges } from '@ostler/core'
+import type { BatchAnswer, BatchSaved, Plan, Problem } from '@ostler/core'
 import { sql } from 'kysely'
+import type { Transaction } from 'kysely'
 import type { Database } from '../database/connection.ts'
+import type { Tables } from '../database/types.ts'
+import type { SentChanges } from '../http/body.ts'
 
-type SaveResult = { ok: true; batch: BatchAnswer } | { ok: false; current: BatchAnswer | null }
+const UNREADABLE = 'This batch was stored in a form that cannot be read any more.'
+
+/** What came of changes: made; or what they meet in the plan as it stands; or what is wrong with them by themselves. */
+export type ChangeResult =
+  | { ok: true; saved: BatchSaved; plan: Plan }
+  | { ok: false; current: BatchAnswer | null; parts: string[] }
+  | { ok: false; problems: Problem[] }
+
+export interface Sender {
+  workshopId: string
+  memberId: string
+}
 
 /** Batches of one workshop at a time: no query goes without its id. */
 export interface BatchStore {
   list(workshopId: string, search: string): Promise<BatchAnswer[]>
   get(workshopId: string, id: string): Promise<BatchAnswer | null>
   add(workshopId: string, plan: Plan): Promise<BatchAnswer>
-  /** Saves on top of `revision`; not ok when it has moved on, with what stands there now. */
-  save(workshopId: string, id: string, revision: number, plan: Plan): Promise<SaveResult>
+  /** Makes changes on the plan as it stands, whatever others have made of it since `revision`; those sent before are not made again. */
+  change(sender: Sender, id: string, sent: SentChanges): Promise<ChangeResult>
   /** Marks a batch deleted, or takes that back. False when there is none. */
   setDeleted(workshopId: string, id: string, deletedAt: Date | null): Promise<boolean>
 }
@@ -34,6 +48,73 @@ const answer = (row: Row): BatchAnswer => ({
 })
 
 const likeText = (search: string): string => `%${search.replace(/[\\%_]/g, mark => `\\${mark}`)}%`
+
+/** A plan as it was stored; one of an older form, or that was stored by hand, is read anew. */
+function storedPlan(plan: Plan): Plan | null {
+  if ((plan as { version: number }).version === PLAN_VERSION) return plan
+  const read = readPlan(plan)
+  return read.ok ? read.plan : null
+}
+
+async function changed(
+  trx: Transaction<Tables>,
+  { workshopId, memberId }: Sender,
+  id: string,
+  { id: changeId, revision, changes }: SentChanges,
+): Promise<ChangeResult> {
+  const row = await trx
+    .selectFrom('batch')
+    .where('workshop_id', '=', workshopId)
+    .where('id', '=', id)
+    .where('deleted_at', 'is', null)
+    .select(COLUMNS)
+    .forUpdate()
+    .executeTakeFirst()
+  if (!row) return { ok: false, current: null, parts: [] }
+  const plan = storedPlan(row.plan)
+  if (!plan) return { ok: false, problems: [{ path: '', value: '', sentence: UNREADABLE }] }
+  const before = await trx
+    .selectFrom('batch_change')
+    .where('batch_id', '=', id)
+    .where('id', '=', changeId)
+    .select('revision')
+    .executeTakeFirst()
+  const saved = (on: Pick<Row, 'revision' | 'updated_at'>, isAlone: boolean, now: Plan): ChangeResult => ({
+    ok: true,
+    saved: { id, revision: on.revision, updatedAt: on.updated_at.toISOString(), plan: isAlone ? null : now },
+    plan: now,
+  })
+  if (before) return saved(row, before.revision === row.revision && row.revision === revision + 1, plan)
+  const made = withChanges(plan, changes)
+  if (made.met.length > 0)
+    return {
+      ok: false,
+      current: answer(row),
+      parts: changedParts(
+        made.met.map(one => one.change),
+        plan,
+      ),
+    }
+  if (!made.ok) {
+    return revision === row.revision
+      ? { ok: false, problems: made.problems }
+      : { ok: false, current: answer(row), parts: changedParts(changes, plan) }
+  }
+  const next = await trx
+    .updateTable('batch')
+    .set({ plan: JSON.stringify(made.plan), revision: row.revision + 1, updated_at: sql`now()` })
+    .where('id', '=', id)
+    .returning(['revision', 'updated_at'])
+    .executeTakeFirstOrThrow()
+  await trx
+    .insertInto('batch_change')
+    .values({
+      ...{ batch_id: id, id: changeId, workshop_id: workshopId, member_id: memberId },
+      ...{ revision: next.revision, changes: JSON.stringify(changes) },
+    })
+    .execute()
+  return saved(next, revision === row.revision, made.plan)
+}
 
 export function batchStore(db: Database): BatchStore {
   const live = (workshopId: string) =>
@@ -65,27 +146,7 @@ export function batchStore(db: Database): BatchStore {
         .executeTakeFirstOrThrow()
       return answer(row)
     },
-    async save(workshopId, id, revision, plan) {
-      const text = JSON.stringify(plan)
-      const row = await db
-        .updateTable('batch')
-        .set({ plan: text, revision: revision + 1, updated_at: sql`now()` })
-        .where('workshop_id', '=', workshopId)
-        .where('id', '=', id)
-        .where('revision', '=', revision)
-        .where('deleted_at', 'is', null)
-        .returning(COLUMNS)
-        .executeTakeFirst()
-      if (row) return { ok: true, batch: answer(row) }
-      // A save whose answer was lost is sent again: it is no conflict when just that stands there.
-      const same = await live(workshopId)
-        .where('id', '=', id)
-        .where('revision', '=', revision + 1)
-        .where(sql<boolean>`plan = ${text}::jsonb`)
-        .select(COLUMNS)
-        .executeTakeFirst()
-      return same ? { ok: true, batch: answer(same) } : { ok: false, current: await get(workshopId, id) }
-    },
+    change: (sender, id, sent) => db.transaction().execute(trx => changed(trx, sender, id, sent)),
     async setDeleted(workshopId, id, deletedAt) {
       const result = await db
         .updateTable('batch')

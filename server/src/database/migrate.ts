@@ -9,6 +9,7 @@ import * as designs from './migrations/2026-11-23-2230-designs.ts'
 import * as evidenceAndWindows from './migrations/2026-11-24-0215-evidence-and-windows.ts'
 import * as handTimes from './migrations/2026-11-29-0740-hand-times.ts'
 import * as triesAndEvidence from './migrations/2026-11-29-1520-tries-and-evidence.ts'
+import * as changes from './migrations/2026-11-29-2130-changes.ts'
 
 /** By name, in the order in which they are applied. A landed one is never changed. */
 const MIGRATIONS: Record<string, Migration> = {
@@ -19,6 +20,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '2026-11-24-0215-evidence-and-windows': evidenceAndWindows,
   '2026-11-29-0740-hand-times': handTimes,
   '2026-11-29-1520-tries-and-evidence': triesAndEvidence,
+  '2026-11-29-2130-changes': changes,
 }
 
 /**

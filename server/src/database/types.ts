@@ -1,4 +1,4 @@
-import type { Evidence, KeptDesign, OwnTime, OwnWindow, Plan, Recipe, ShelfKind, TagRule } from '@ostler/core'
+import type { Change, Evidence, KeptDesign, OwnTime, OwnWindow, Plan, Recipe, ShelfKind, TagRule } from '@ostler/core'
 import type { ColumnType, Generated, JSONColumnType } from 'kysely'
 
 /** Tables as queries see them. Every row but a workshop's own belongs to a workshop. */
@@ -13,6 +13,7 @@ export interface Tables {
   design: DesignTable
   evidence: EvidenceTable
   sign_in_try: SignInTryTable
+  batch_change: BatchChangeTable
 }
 
 type Stamp = ColumnType<Date, Date | undefined, Date>
@@ -65,6 +66,18 @@ interface BatchTable {
   created_at: Stamp
   updated_at: Stamp
   deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+}
+
+/** What was changed in a batch: each once, on top of the one before. */
+interface BatchChangeTable {
+  batch_id: string
+  id: string
+  workshop_id: string
+  member_id: string | null
+  /** Of the batch with this change in it. */
+  revision: number
+  changes: JSONColumnType<Change[], string, string>
+  made_at: Stamp
 }
 
 interface RecipeTable {

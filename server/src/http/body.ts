@@ -1,5 +1,5 @@
-import { parseForm, readPlan } from '@ostler/core'
-import type { Plan } from '@ostler/core'
+import { parseForm, readChanges, readPlan } from '@ostler/core'
+import type { Change, Plan } from '@ostler/core'
 import { HttpError } from './errors.ts'
 
 /** The body as a checked form, or a 400 that names every field in trouble. */
@@ -33,4 +33,19 @@ const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/
 export function idFrom(id: unknown): string {
   if (typeof id === 'string' && UUID.test(id)) return id
   throw new HttpError(404, 'There is nothing of that name.')
+}
+
+/** Changes to a document under an id of their own: sent twice they are made once. */
+export interface SentChanges {
+  id: string
+  revision: number
+  changes: Change[]
+}
+
+export function changesFrom(body: unknown): SentChanges {
+  const { id, changes } = (body ?? {}) as { id?: unknown; changes?: unknown }
+  const read = readChanges(changes)
+  if (typeof id !== 'string' || !UUID.test(id) || !read)
+    throw new HttpError(400, 'This is no list of changes with an id of its own.')
+  return { id, revision: revisionFrom(body), changes: read }
 }

@@ -1,16 +1,18 @@
 import type {
   BatchAnswer,
+  BatchSaved,
+  Change,
   DesignAnswer,
   ErrorAnswer,
   KeptDesign,
   OwnTime,
   OwnWindow,
   Plan,
-  SessionAnswer,
-  SetUpForm,
   RecipeAnswer,
   RecipeForm,
   RecipeVersionAnswer,
+  SessionAnswer,
+  SetUpForm,
   ShelfAnswer,
   ShelfItem,
   ShelfKind,
@@ -107,8 +109,12 @@ export const addBatch = (plan: Plan) => call<BatchAnswer>('POST', '/batches', { 
 export const duplicateBatch = (id: string) => call<BatchAnswer>('POST', `/batches/${id}/duplicate`)
 export const deleteBatch = (id: string) => call<void>('DELETE', `/batches/${id}`)
 export const restoreBatch = (id: string) => call<void>('POST', `/batches/${id}/restore`)
-export const saveBatch = (id: string, revision: number, plan: Plan, keepalive = false) =>
-  call<BatchAnswer>('PUT', `/batches/${id}`, { revision, plan }, { keepalive })
+/** Sends changes under an id of their own: sent again after a lost answer they are made once. */
+export const changeBatch = (
+  batch: string,
+  sent: { id: string; revision: number; changes: readonly Change[] },
+  keepalive = false,
+) => call<BatchSaved>('PATCH', `/batches/${batch}`, sent, { keepalive })
 
 /** Saves an item on top of `revision`; 0 for a new one. */
 export const saveItem = (kind: ShelfKind, item: ShelfItem, revision: number) =>

@@ -1,4 +1,4 @@
-import { differingParts, forecast, ordered, tidy } from '@ostler/core'
+import { forecast, tidy } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
@@ -6,7 +6,7 @@ import { useNavigate } from 'react-router'
 import { addBatch, sessionQuery } from '../api/client.ts'
 import { SignInForm } from '../features/sign-in/sign-in-page.tsx'
 import { useBatch, usePlan } from '../plan/context.tsx'
-import type { SaveState } from '../plan/open-batch.ts'
+import type { SaveState } from '../plan/save-state.ts'
 import { Ask } from '../ui/ask.tsx'
 import { FacePicture } from '../ui/face-picture.tsx'
 
@@ -35,7 +35,7 @@ export function SaveMark() {
         {calm ? '' : '⚠ '}
         {MARKS[save.kind]}
       </span>
-      {save.kind === 'conflict' && <Conflict theirs={save.theirs.plan} />}
+      {save.kind === 'conflict' && <Conflict theirs={save.theirs.plan} parts={save.parts} />}
       {save.kind === 'gone' && <Gone />}
       {save.kind === 'signed-out' && <SignInAgain />}
     </>
@@ -56,7 +56,7 @@ function Version({ title, plan }: { title: string; plan: Plan }) {
   )
 }
 
-function Conflict({ theirs }: { theirs: Plan }) {
+function Conflict({ theirs, parts }: { theirs: Plan; parts: readonly string[] }) {
   const batch = useBatch()
   const mine = usePlan(state => state.plan)
   const navigate = useNavigate()
@@ -73,7 +73,7 @@ function Conflict({ theirs }: { theirs: Plan }) {
   return (
     <Ask open wide title="This batch was changed in another window">
       <p className="mb-4">
-        Both versions are safe. They differ in: {differingParts(mine, ordered(theirs)).join(', ') || 'nothing'}.
+        Both versions are safe. Both have changed: {parts.join(', ')}. What only one of them changed is kept either way.
       </p>
       <div className="mb-5 flex gap-4">
         <Version title="In this window" plan={mine} />

@@ -1,21 +1,28 @@
-import { readPlan } from '@ostler/core'
-import type { Plan } from '@ostler/core'
+import { planChanges, readChanges, readPlan } from '@ostler/core'
+import type { Change, Plan } from '@ostler/core'
 import { keysOf, lastingStore, readJson, removeKey, writeJson } from './storage.ts'
 import { WINDOW, livingWindows } from './windows.ts'
 
-/** Edits that the server has not acknowledged yet, kept in this browser through reloads and crashes: one for each window. */
+/** Changes that the server has not acknowledged yet, kept in this browser through reloads and crashes: one list for each window. */
 export interface Draft {
   revision: number
-  plan: Plan
+  /** On the plan of that revision. */
+  changes: readonly Change[]
 }
 
-/** A draft with the place it is kept in. */
-export interface KeptDraft extends Draft {
+/** A draft with the place it is kept in; one of an older Ostler is the whole plan as it was typed. */
+export interface KeptDraft {
   key: string
   at: number
+  revision: number
+  changes: readonly Change[] | null
+  plan: Plan | null
 }
 
-interface Kept extends Draft {
+interface Kept {
+  revision?: unknown
+  changes?: unknown
+  plan?: unknown
   at?: number
 }
 
@@ -24,7 +31,7 @@ const keyOf = (id: string, window = WINDOW) => `${prefixOf(id)}.${window}`
 
 /** @returns whether it is kept: storage may be full or forbidden */
 export const keepDraft = (id: string, draft: Draft): boolean =>
-  writeJson(lastingStore(), keyOf(id), { ...draft, at: Date.now() } satisfies Kept)
+  writeJson(lastingStore(), keyOf(id), { ...draft, at: Date.now() })
 
 /** Drops what this window kept; another window's edits stay. */
 export const dropDraft = (id: string): void => removeKey(lastingStore(), keyOf(id))
@@ -34,11 +41,17 @@ export const dropKept = ({ key }: KeptDraft): void => removeKey(lastingStore(), 
 
 function read(key: string): KeptDraft | null {
   const kept = readJson<Kept>(lastingStore(), key)
-  if (!kept || typeof kept !== 'object') return null
+  if (!kept || typeof kept !== 'object' || !Number.isInteger(kept.revision)) return null
+  const about = { key, revision: kept.revision as number, at: kept.at ?? 0 }
+  const changes = readChanges(kept.changes)
+  if (changes) return { ...about, changes, plan: null }
   const checked = readPlan(kept.plan)
-  if (!checked.ok || !Number.isInteger(kept.revision)) return null
-  return { key, revision: kept.revision, plan: checked.plan, at: kept.at ?? 0 }
+  return checked.ok ? { ...about, changes: null, plan: checked.plan } : null
 }
+
+/** What a draft changes in the plan that it was made on, where that is `base`. */
+export const draftChanges = ({ changes, plan }: KeptDraft, base: Plan): readonly Change[] =>
+  changes ?? (plan ? planChanges(base, plan) : [])
 
 export const ownDraft = (id: string): KeptDraft | null => read(keyOf(id))
 

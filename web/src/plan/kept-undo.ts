@@ -1,5 +1,6 @@
-import { PLAN_VERSION, writePlan } from '@ostler/core'
+import { PLAN_VERSION, readChanges, writePlan } from '@ostler/core'
 import type { Plan } from '@ostler/core'
+import { History } from './history.ts'
 import { readJson, removeKey, sessionStore, writeJson } from './storage.ts'
 
 /** Steps of undo of a batch, kept in this window while it looks elsewhere or reloads. */
@@ -7,15 +8,15 @@ interface KeptUndo {
   version: number
   /** The plan that they lead away from. */
   now: string
-  past: Plan[]
-  future: Plan[]
+  past: unknown[]
+  future: unknown[]
 }
 
 /** So many steps each way, and fewer where the storage has no room for them. */
-const STEPS = [30, 8, 2]
+const STEPS = [200, 30, 5]
 const keyOf = (id: string) => `ostler.undo.${id}`
 
-export function keepUndo(id: string, plan: Plan, past: readonly Plan[], future: readonly Plan[]): void {
+export function keepUndo(id: string, plan: Plan, { past, future }: History): void {
   if (past.length + future.length === 0) return removeKey(sessionStore(), keyOf(id))
   for (const steps of STEPS) {
     const kept: KeptUndo = {
@@ -27,8 +28,9 @@ export function keepUndo(id: string, plan: Plan, past: readonly Plan[], future: 
 }
 
 /** The steps that lead away from just this plan; none otherwise. */
-export function keptUndo(id: string, plan: Plan): { past: Plan[]; future: Plan[] } {
+export function keptUndo(id: string, plan: Plan): History {
   const kept = readJson<KeptUndo>(sessionStore(), keyOf(id))
-  if (!kept || kept.version !== PLAN_VERSION || kept.now !== writePlan(plan)) return { past: [], future: [] }
-  return { past: kept.past, future: kept.future }
+  if (!kept || kept.version !== PLAN_VERSION || kept.now !== writePlan(plan)) return new History()
+  const steps = (list: unknown) => (Array.isArray(list) ? list.flatMap(one => [readChanges(one) ?? []]) : [])
+  return new History(steps(kept.past), steps(kept.future))
 }

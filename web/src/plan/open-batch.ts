@@ -1,19 +1,24 @@
-import { applyEdit, forecast, readPlan, writePlan } from '@ostler/core'
-import type { Advice, BatchAnswer, Edit, EditResult, ForecastResult, Plan, Remedy, Risk, Shelf } from '@ostler/core'
-import { ApiError, saveBatch } from '../api/client.ts'
-import { dropDraft, dropKept, keepDraft, ownDraft } from './draft.ts'
+import { applyEdit, changedParts, differingParts, forecast, planChanges, readPlan, withChanges } from '@ostler/core'
+import type {
+  Advice,
+  BatchAnswer,
+  BatchSaved,
+  Change,
+  Edit,
+  EditResult,
+  ForecastResult,
+  Plan,
+  Remedy,
+  Risk,
+  Shelf,
+} from '@ostler/core'
+import { ApiError, changeBatch } from '../api/client.ts'
+import { draftChanges, dropDraft, dropKept, keepDraft, ownDraft } from './draft.ts'
 import type { KeptDraft } from './draft.ts'
+import { freshUuid } from './fresh-uuid.ts'
+import type { History } from './history.ts'
 import { keepUndo, keptUndo } from './kept-undo.ts'
-
-/** How the open plan stands to what the server has. */
-export type SaveState =
-  | { kind: 'saved'; at: Date }
-  | { kind: 'saving' }
-  | { kind: 'waiting'; sentence: string }
-  | { kind: 'signed-out' }
-  | { kind: 'refused'; sentence: string }
-  | { kind: 'conflict'; theirs: BatchAnswer }
-  | { kind: 'gone' }
+import type { SaveState } from './save-state.ts'
 
 export interface OpenBatchState {
   id: string
@@ -33,25 +38,31 @@ export type Advise = (plan: Plan, shelf: Shelf) => Promise<Advice>
 
 const SAVE_AFTER_MS = 500
 const REMEDIES_AFTER_MS = 150
-const MERGE_WITHIN_MS = 1500
 const FIRST_RETRY_MS = 1000
 const LONGEST_RETRY_MS = 15_000
 
-const same = (a: Plan, b: Plan): boolean => writePlan(a) === writePlan(b)
+/** Changes on their way, sent again as they are until they are acknowledged. */
+interface Sending {
+  id: string
+  changes: Change[]
+  sent: Plan
+}
+
+/** A name and notes change nothing that is forecast. */
+const SAYS_NOTHING: readonly string[] = ['name', 'notes']
+const forecastsAlike = (a: Plan, b: Plan): boolean =>
+  (Object.keys(a) as (keyof Plan)[]).every(key => a[key] === b[key] || SAYS_NOTHING.includes(key))
 
 /** The batch that is open on screen: edits, undo, forecast, and the way to the server. Lives outside React. */
 export class OpenBatch {
   #state: OpenBatchState
-  #past: Plan[] = []
-  #future: Plan[] = []
-  #lastMerge = { key: '', at: 0, gesture: -1 }
-  /** What the pointer does: a drag, however slow, is one step of undo. */
-  #gesture = { count: 0, isHeld: false }
+  readonly #history: History
   /** Whether what is unsaved stands in the browser's storage. */
   #isKept = true
   #revision: number
   #saved: Plan
   #saving = false
+  #sending: Sending | null = null
   #retryMs = FIRST_RETRY_MS
   #saveTimer: ReturnType<typeof setTimeout> | undefined
   #remedyTimer: ReturnType<typeof setTimeout> | undefined
@@ -72,14 +83,11 @@ export class OpenBatch {
     this.#advise = advise
     this.#revision = batch.revision
     this.#saved = read.plan
-    this.#state = this.#shape(batch.id, read.plan, { kind: 'saved', at: new Date(batch.updatedAt) })
-    this.#takeUpDraft(batch, draft)
-    const kept = keptUndo(batch.id, this.#state.plan)
-    if (kept.past.length + kept.future.length > 0) {
-      this.#past = kept.past
-      this.#future = kept.future
-      this.#state = { ...this.#state, canUndo: kept.past.length > 0, canRedo: kept.future.length > 0 }
-    }
+    const opening = this.#opened(batch, read.plan, draft)
+    this.#history = keptUndo(batch.id, opening.plan)
+    if (opening.plan !== read.plan && this.#history.past.length === 0) this.#history.record(read.plan, opening.plan)
+    this.#state = this.#shape(batch.id, opening.plan, opening.save)
+    this.#keepOpening(draft)
   }
 
   /** Starts saving and advising; gives a function that stops it and sends what is unsaved. */
@@ -93,8 +101,7 @@ export class OpenBatch {
       // Nothing keeps what is unsaved: the browser asks before it is gone.
       if (this.#isDirty() && !this.#isKept) event.preventDefault()
     }
-    const press = () => (this.#gesture = { count: this.#gesture.count + 1, isHeld: true })
-    const release = () => (this.#gesture = { ...this.#gesture, isHeld: false })
+    const { press, release } = this.#history
     addEventListener('pagehide', hide)
     addEventListener('beforeunload', leave)
     addEventListener('pointerdown', press, true)
@@ -140,58 +147,66 @@ export class OpenBatch {
    * field) are one step of undo.
    */
   edit(edit: Edit, merge = ''): EditResult {
-    const result = applyEdit(this.#state.plan, edit)
-    if (!result.ok || same(result.plan, this.#state.plan)) return result
-    const now = Date.now()
-    const { count, isHeld } = this.#gesture
-    const isSoon = now - this.#lastMerge.at < MERGE_WITHIN_MS || (isHeld && count === this.#lastMerge.gesture)
-    const merges = merge !== '' && merge === this.#lastMerge.key && isSoon
-    if (!merges) this.#past.push(this.#state.plan)
-    this.#lastMerge = { key: merge, at: now, gesture: count }
-    this.#future = []
+    const { plan } = this.#state
+    const result = applyEdit(plan, edit)
+    if (!result.ok || result.plan === plan) return result
+    this.#history.record(plan, result.plan, merge)
     this.#take(result.plan)
     return result
   }
 
   undo(): void {
-    this.#step(this.#past, this.#future)
+    const plan = this.#history.undo(this.#state.plan)
+    if (plan) this.#take(plan)
   }
 
   redo(): void {
-    this.#step(this.#future, this.#past)
+    const plan = this.#history.redo(this.#state.plan)
+    if (plan) this.#take(plan)
   }
 
   /** Sends what is unsaved at once, e.g. as the page is hidden. */
   flush(): void {
-    if (this.#isDirty() && !this.#saving && !this.#isHalted()) {
-      // What is acknowledged is what was sent, whatever is edited until the answer comes.
-      const { id, plan } = this.#state
-      void saveBatch(id, this.#revision, plan, true).then(
-        batch => this.#acknowledged(batch, plan),
-        () => undefined,
-      )
-    }
+    if (!this.#isDirty() || this.#saving || this.#isHalted()) return
+    const sending = this.#next()
+    void this.#send(sending, true).then(
+      saved => this.#acknowledged(saved, sending),
+      () => undefined,
+    )
   }
 
-  /** After a conflict: this window's plan goes on top of what was saved meanwhile. */
+  /** After a conflict: this window's changes go on top of what was saved meanwhile. */
   keepMine(): void {
-    if (this.#state.save.kind !== 'conflict') return
-    this.#revision = this.#state.save.theirs.revision
+    const theirs = this.#theirs()
+    if (!theirs) return
+    const { plan: mine } = this.#state
+    const made = withChanges(theirs, planChanges(this.#saved, mine), { force: true })
+    this.#saved = theirs
+    this.#history.pause()
     this.#set({ save: { kind: 'saving' } })
-    this.#saveSoon(0)
+    this.#take(made.ok ? made.plan : mine)
   }
 
   /** After a conflict: what was saved meanwhile; this window's plan stays one undo away. */
   takeTheirs(): void {
-    if (this.#state.save.kind !== 'conflict') return
-    const { theirs } = this.#state.save
-    const read = readPlan(theirs.plan)
-    if (!read.ok) return
-    this.#revision = theirs.revision
-    this.#saved = read.plan
-    this.#past.push(this.#state.plan)
-    this.#set({ save: { kind: 'saved', at: new Date(theirs.updatedAt) } })
-    this.#take(read.plan)
+    const theirs = this.#theirs()
+    if (!theirs || this.#state.save.kind !== 'conflict') return
+    const { plan: mine, save } = this.#state
+    this.#saved = theirs
+    this.#history.pause()
+    this.#history.record(mine, theirs)
+    this.#set({ save: { kind: 'saved', at: new Date(save.theirs.updatedAt) } })
+    this.#take(theirs)
+  }
+
+  /** What was saved meanwhile, on whose revision the next save goes; null without a conflict. */
+  #theirs(): Plan | null {
+    const { save } = this.#state
+    if (save.kind !== 'conflict') return null
+    const read = readPlan(save.theirs.plan)
+    if (!read.ok) return null
+    this.#revision = save.theirs.revision
+    return read.plan
   }
 
   /** Tries at once to save what is waiting, e.g. after signing in again. */
@@ -204,11 +219,7 @@ export class OpenBatch {
 
   #shape(id: string, plan: Plan, save: SaveState): OpenBatchState {
     const before = this.#state as OpenBatchState | undefined
-    // A name and notes change nothing that is forecast.
-    const isRenamed =
-      before !== undefined &&
-      this.#forecastWith === this.#shelf &&
-      same({ ...before.plan, name: plan.name, notes: plan.notes }, plan)
+    const isRenamed = before !== undefined && this.#forecastWith === this.#shelf && forecastsAlike(before.plan, plan)
     this.#forecastWith = this.#shelf
     const result = isRenamed ? before.result : forecast(plan, this.#shelf)
     return {
@@ -218,8 +229,8 @@ export class OpenBatch {
       remedies: isRenamed ? before.remedies : null,
       risk: isRenamed ? before.risk : null,
       save,
-      canUndo: this.#past.length > 0,
-      canRedo: this.#future.length > 0,
+      canUndo: this.#history.past.length > 0,
+      canRedo: this.#history.future.length > 0,
     }
   }
 
@@ -229,51 +240,61 @@ export class OpenBatch {
   }
 
   #isDirty(): boolean {
-    return !same(this.#state.plan, this.#saved)
+    return this.#unsaved().length > 0
+  }
+
+  #unsaved(): Change[] {
+    return planChanges(this.#saved, this.#state.plan)
   }
 
   #isHalted(): boolean {
     return ['conflict', 'gone'].includes(this.#state.save.kind)
   }
 
-  #takeUpDraft(batch: BatchAnswer, draft: KeptDraft | null): void {
-    if (!draft) return
-    if (same(draft.plan, this.#saved)) return dropKept(draft)
-    const moved = draft.revision < batch.revision
-    this.#past.push(this.#saved)
-    this.#state = this.#shape(batch.id, draft.plan, moved ? { kind: 'conflict', theirs: batch } : { kind: 'saving' })
-    // From now on it is this window's.
-    if (this.#keep(draft.revision, draft.plan) && draft.key !== ownDraft(batch.id)?.key) dropKept(draft)
+  /** The plan to open with: what was saved, with a draft on top of it where that fits what others made of it meanwhile. */
+  #opened(batch: BatchAnswer, saved: Plan, draft: KeptDraft | null): { plan: Plan; save: SaveState } {
+    const conflict = (parts: readonly string[]): SaveState => ({ kind: 'conflict', theirs: batch, parts })
+    if (!draft) return { plan: saved, save: { kind: 'saved', at: new Date(batch.updatedAt) } }
+    const { plan: whole } = draft
+    if (whole && draft.revision < batch.revision) return { plan: whole, save: conflict(differingParts(whole, saved)) }
+    const changes = draftChanges(draft, saved)
+    const made = withChanges(saved, changes)
+    if (made.ok && made.met.length === 0) return { plan: made.plan, save: { kind: 'saving' } }
+    const forced = withChanges(saved, changes, { force: true })
+    const met = made.met.length > 0 ? made.met.map(one => one.change) : changes
+    return { plan: forced.ok ? forced.plan : saved, save: conflict(changedParts(met, saved)) }
   }
 
-  #keep(revision: number, plan: Plan): boolean {
-    this.#isKept = keepDraft(this.#state.id, { revision, plan })
+  /** From now on what was taken up is this window's; what is saved already needs no draft. */
+  #keepOpening(draft: KeptDraft | null): void {
+    if (!draft) return
+    const { save } = this.#state
+    if (!this.#isDirty() && save.kind !== 'conflict') {
+      dropKept(draft)
+      this.#state = { ...this.#state, save: { kind: 'saved', at: new Date() } }
+    } else if (this.#keep() && draft.key !== ownDraft(this.#state.id)?.key) dropKept(draft)
+  }
+
+  #keep(): boolean {
+    this.#isKept = keepDraft(this.#state.id, { revision: this.#revision, changes: this.#unsaved() })
     return this.#isKept
   }
 
   #keepUndo(): void {
-    keepUndo(this.#state.id, this.#state.plan, this.#past, this.#future)
-  }
-
-  #step(from: Plan[], to: Plan[]): void {
-    const plan = from.pop()
-    if (!plan) return
-    to.push(this.#state.plan)
-    this.#lastMerge = { key: '', at: 0, gesture: -1 }
-    this.#take(plan)
+    keepUndo(this.#state.id, this.#state.plan, this.#history)
   }
 
   #take(plan: Plan): void {
     this.#set({ ...this.#shape(this.#state.id, plan, this.#state.save), remedies: this.#state.remedies })
     this.#askForRemedies()
-    if (this.#isHalted()) return void this.#keep(this.#revision, plan)
+    if (this.#isHalted()) return void this.#keep()
     if (!this.#isDirty() && !this.#saving) {
       clearTimeout(this.#saveTimer)
       dropDraft(this.#state.id)
       this.#set({ save: { kind: 'saved', at: new Date() } })
       return
     }
-    this.#keep(this.#revision, plan)
+    this.#keep()
     if (this.#state.save.kind === 'saved') this.#set({ save: { kind: 'saving' } })
     this.#saveSoon(SAVE_AFTER_MS)
   }
@@ -299,37 +320,77 @@ export class OpenBatch {
     this.#saveTimer = setTimeout(() => void this.#saveNow(), afterMs)
   }
 
+  /** What is to be sent next: once more what was not acknowledged, or all that is unsaved. */
+  #next(): Sending {
+    this.#sending ??= { id: freshUuid(), changes: this.#unsaved(), sent: this.#state.plan }
+    return this.#sending
+  }
+
+  #send({ id, changes }: Sending, isLeaving = false): Promise<BatchSaved> {
+    return changeBatch(this.#state.id, { id, revision: this.#revision, changes }, isLeaving)
+  }
+
   async #saveNow(): Promise<void> {
     if (this.#saving || this.#isHalted()) return
-    const { id, plan } = this.#state
+    const sending = this.#next()
     this.#saving = true
     try {
-      const batch = await saveBatch(id, this.#revision, plan)
+      const saved = await this.#send(sending)
       this.#saving = false
-      this.#acknowledged(batch, plan)
+      this.#acknowledged(saved, sending)
     } catch (error) {
       this.#saving = false
       this.#failed(error)
     }
   }
 
-  #acknowledged(batch: BatchAnswer, sent: Plan): void {
-    this.#revision = batch.revision
-    this.#saved = sent
+  #acknowledged({ revision, updatedAt, plan: merged }: BatchSaved, { id, sent }: Sending): void {
+    // A farewell and a save may both be answered.
+    if (this.#sending?.id !== id) return
+    this.#sending = null
+    this.#revision = revision
     this.#retryMs = FIRST_RETRY_MS
+    const since = planChanges(sent, this.#state.plan)
+    this.#saved = sent
+    if (merged && !this.#mergeIn(merged, since, { id: this.#state.id, revision, updatedAt })) return
     if (this.#isDirty()) {
-      this.#keep(this.#revision, this.#state.plan)
+      this.#keep()
       this.#saveSoon(SAVE_AFTER_MS)
       return
     }
     dropDraft(this.#state.id)
-    this.#set({ save: { kind: 'saved', at: new Date(batch.updatedAt) } })
+    this.#set({ save: { kind: 'saved', at: new Date(updatedAt) } })
+  }
+
+  /** Others changed other parts meanwhile: they are taken on. False: what was typed since meets theirs, and a question stands. */
+  #mergeIn(merged: Plan, since: readonly Change[], about: Pick<BatchAnswer, 'id' | 'revision' | 'updatedAt'>): boolean {
+    const read = readPlan(merged)
+    if (!read.ok) return true
+    const theirs = withChanges(this.#saved, planChanges(this.#saved, read.plan))
+    const base = theirs.ok ? theirs.plan : read.plan
+    const made = withChanges(base, since)
+    this.#saved = base
+    this.#history.pause()
+    if (made.ok && made.met.length === 0) {
+      this.#set(this.#shape(this.#state.id, made.plan, this.#state.save))
+      this.#askForRemedies()
+      return true
+    }
+    const parts = changedParts(
+      made.met.map(one => one.change),
+      base,
+    )
+    this.#set({ save: { kind: 'conflict', theirs: { ...about, name: base.name, plan: base }, parts } })
+    this.#keep()
+    return false
   }
 
   #failed(error: unknown): void {
     if (!(error instanceof ApiError)) throw error
-    const { current } = error.answer
-    if (error.status === 409 && current) return this.#set({ save: { kind: 'conflict', theirs: current } })
+    const { current, parts = [] } = error.answer
+    // What was refused is not sent again as it is.
+    if (error.status >= 400 && error.status < 500 && error.status !== 401) this.#sending = null
+    if (error.status === 409 && current) return this.#set({ save: { kind: 'conflict', theirs: current, parts } })
     if (error.status === 404) return this.#set({ save: { kind: 'gone' } })
     if (error.status === 401) return this.#set({ save: { kind: 'signed-out' } })
     if (error.status === 400) return this.#set({ save: { kind: 'refused', sentence: error.message } })

@@ -1,4 +1,4 @@
-import { differingParts, referenceShelf, starterPlan } from '@ostler/core'
+import { differingParts, planChanges, referenceShelf, starterPlan } from '@ostler/core'
 import type { Advice, Edit, Plan } from '@ostler/core'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { draftToTakeUp } from '../draft.ts'
@@ -272,25 +272,60 @@ describe('saving', () => {
 })
 
 describe('two windows', () => {
+  const theirs: Plan = { ...named('Theirs'), conditions: { ...plan.conditions, mixC: 44 } }
   const conflict = async () => {
+    const batch = openBatch()
+    batch.attach()
+    server.changeElsewhere(theirs)
+    batch.edit(mixC(31))
+    batch.edit({ kind: 'set', path: ['notes'], value: 'Mine.' })
+    await pass(700)
+    expect(batch.get().save).toMatchObject({ kind: 'conflict', parts: ['temperatures, blending and scales'] })
+    return batch
+  }
+
+  test('that change different parts never meet a question: each gets what the other did', async () => {
     const batch = openBatch()
     batch.attach()
     server.changeElsewhere(named('Theirs'))
     batch.edit(mixC(31))
     await pass(700)
-    expect(batch.get().save.kind).toBe('conflict')
-    return batch
-  }
+    expect(batch.get().save.kind).toBe('saved')
+    expect(server.batch.plan).toMatchObject({ name: 'Theirs', conditions: { mixC: 31 } })
+    expect(batch.get().plan).toMatchObject({ name: 'Theirs', conditions: { mixC: 31 } })
+    // Taking back takes back what was done here, and nothing of theirs.
+    batch.undo()
+    await pass(1000)
+    expect(server.batch.plan).toMatchObject({ name: 'Theirs', conditions: { mixC: 30 } })
+  })
+
+  test('what is typed while theirs arrives is kept beside it, or asked about where it meets', async () => {
+    const batch = openBatch()
+    batch.attach()
+    server.changeElsewhere(named('Theirs'))
+    batch.edit(mixC(31))
+    vi.advanceTimersByTime(500)
+    batch.edit({ kind: 'set', path: ['notes'], value: 'Typed on.' })
+    await pass(1500)
+    expect(server.batch.plan).toMatchObject({ name: 'Theirs', notes: 'Typed on.', conditions: { mixC: 31 } })
+    server.changeElsewhere({ ...server.batch.plan, name: 'Again' })
+    batch.edit(mixC(32))
+    vi.advanceTimersByTime(500)
+    batch.edit({ kind: 'set', path: ['name'], value: 'Mine' })
+    await pass(300)
+    expect(batch.get().save).toMatchObject({ kind: 'conflict', parts: ['name'] })
+    expect(batch.get().plan.name).toBe('Mine')
+  })
 
   test('nothing is overwritten while the question stands, and edits are kept', async () => {
     const batch = await conflict()
     batch.edit(mixC(36))
     await pass(20_000)
-    expect(server.batch.plan).toEqual(named('Theirs'))
+    expect(server.batch.plan).toEqual(theirs)
     expect(localStorage.length).toBe(1)
   })
 
-  test('the question names every part that differs', () => {
+  test('every part has words for the question', () => {
     const other: Plan = { ...plan, hands: { ...plan.hands, people: 2 }, blendedS: 40, isTrial: true }
     expect(differingParts(plan, other)).toEqual(['trial or not', 'hands and their order', 'seconds of blending'])
   })
@@ -304,22 +339,22 @@ describe('two windows', () => {
     expect(localStorage.getItem('ostler.draft.batch-1.other')).toContain('Other')
   })
 
-  test('mine on top', async () => {
+  test('mine on top: what only they changed stays theirs', async () => {
     const batch = await conflict()
     batch.keepMine()
     await pass(1000)
     expect(batch.get().save.kind).toBe('saved')
-    expect(server.batch.plan).toMatchObject({ name: 'Trial', conditions: { mixC: 31 } })
+    expect(server.batch.plan).toMatchObject({ name: 'Theirs', notes: 'Mine.', conditions: { mixC: 31 } })
   })
 
   test('theirs; mine stays one undo away and can still be saved', async () => {
     const batch = await conflict()
     batch.takeTheirs()
-    expect(batch.get().plan.name).toBe('Theirs')
+    expect(batch.get().plan).toMatchObject({ name: 'Theirs', notes: '', conditions: { mixC: 44 } })
     expect(localStorage.length).toBe(0)
     batch.undo()
     await pass(1000)
-    expect(server.batch.plan).toMatchObject({ name: 'Trial', conditions: { mixC: 31 } })
+    expect(server.batch.plan).toMatchObject({ notes: 'Mine.', conditions: { mixC: 31 } })
   })
 })
 
@@ -343,25 +378,46 @@ describe('drafts', () => {
     expect(server.batch.plan.conditions.mixC).toBe(31)
   })
 
-  test('if others saved meanwhile the reload asks', async () => {
+  test('if others saved other parts meanwhile the reload brings both together', async () => {
     await leaveUnsaved()
     server.mood = 'well'
     server.changeElsewhere(named('Theirs'))
+    openBatch().attach()
+    await pass(5000)
+    expect(server.batch.plan).toMatchObject({ name: 'Theirs', conditions: { mixC: 31 } })
+  })
+
+  test('if they saved the same part the reload asks, and shows what was typed', async () => {
+    await leaveUnsaved()
+    server.mood = 'well'
+    server.changeElsewhere({ ...plan, conditions: { ...plan.conditions, mixC: 44 } })
     const again = openBatch()
     again.attach()
     await pass(5000)
     expect(again.get().save.kind).toBe('conflict')
-    expect(server.batch.plan.name).toBe('Theirs')
+    expect(again.get().plan.conditions.mixC).toBe(31)
+    expect(server.batch.plan.conditions.mixC).toBe(44)
+  })
+
+  test('a draft of an older Ostler, a whole plan, is taken up; where others saved meanwhile it asks', () => {
+    const old = JSON.stringify({ revision: 1, plan: named('Typed before'), at: 1 })
+    localStorage.setItem(`ostler.draft.batch-1.${WINDOW}`, old)
+    expect(openBatch().get()).toMatchObject({ plan: { name: 'Typed before' }, save: { kind: 'saving' } })
+    localStorage.setItem(`ostler.draft.batch-1.${WINDOW}`, old)
+    server.changeElsewhere(named('Theirs'))
+    expect(openBatch().get().save).toMatchObject({ kind: 'conflict', parts: ['name'] })
   })
 
   test('what a window left that is gone is taken up; what one that lives is typing is let be', async () => {
-    const kept = (name: string, at: number) => JSON.stringify({ revision: 1, plan: named(name), at })
+    const kept = (name: string, at: number) =>
+      JSON.stringify({ revision: 1, changes: planChanges(plan, named(name)), at })
+    const nameIn = async () => (await draftToTakeUp('batch-1'))?.changes?.[0]
     localStorage.setItem('ostler.draft.batch-1.gone', kept('Gone', 5))
     localStorage.setItem('ostler.draft.batch-1.older', kept('Older', 4))
     localStorage.setItem('ostler.draft.batch-1.alive', kept('Alive', 9))
     localStorage.setItem('ostler.window.alive', String(Date.now()))
     const draft = await draftToTakeUp('batch-1')
-    expect(draft?.plan.name).toBe('Gone')
+    expect(await nameIn()).toMatchObject({ to: 'Gone' })
     const batch = new OpenBatch(server.batch, referenceShelf(), noAdvice, draft)
     batch.attach()
     expect(batch.get().plan.name).toBe('Gone')
@@ -369,7 +425,7 @@ describe('drafts', () => {
     expect(server.batch.plan.name).toBe('Gone')
     expect(localStorage.getItem('ostler.draft.batch-1.gone')).toBeNull()
     expect(localStorage.getItem('ostler.draft.batch-1.alive')).not.toBeNull()
-    expect((await draftToTakeUp('batch-1'))?.plan.name).toBe('Older')
+    expect(await nameIn()).toMatchObject({ to: 'Older' })
   })
 
   test.each([

@@ -1,0 +1,6 @@
+export { inverse, isAlike } from './change.ts'
+export type { Change, Place } from './change.ts'
+export { changesBetween } from './diff.ts'
+export { MOST_CHANGES, readChanges } from './read.ts'
+export { replayed } from './replay.ts'
+export type { Met, Replayed } from './replay.ts'

@@ -1,0 +1,24 @@
+export {
+  Choice,
+  Choices,
+  Fixed,
+  Id,
+  Ids,
+  Like,
+  NumberFrom,
+  Part,
+  Parts,
+  Text,
+  Texts,
+  TextsLike,
+  Uuid,
+  Whole,
+  Wholes,
+  YesNo,
+} from './rules.ts'
+export { describedFields } from './describe.ts'
+export type { Class, Field, FieldOptions } from './describe.ts'
+export { problemsIn } from './check.ts'
+export type { Problem } from './check.ts'
+export { settled } from './settle.ts'
+export { started, tidied } from './tidy.ts'

@@ -1,0 +1,38 @@
+import { changesBetween, replayed } from '../changes/index.ts'
+import type { Change, Met } from '../changes/index.ts'
+import { problemsIn, settled } from '../fields/index.ts'
+import type { Problem } from '../fields/index.ts'
+import { crossChecks } from './cross-checks.ts'
+import { Plan } from './document.ts'
+import { PART_WORDS } from './parts.ts'
+
+/** What one plan must be changed in to become the other. */
+export const planChanges = (before: Plan, after: Plan): Change[] => changesBetween(Plan, before, after)
+
+export type ChangedPlan = { ok: true; plan: Plan; met: Met[] } | { ok: false; problems: Problem[]; met: Met[] }
+
+/**
+ * Makes changes on a plan that others may have changed since. `met`: those that do not fit any more, left out.
+ *
+ * @param plan a plan that was read or edited
+ * @returns not ok when what fits does not make a right plan together with what others did
+ */
+export function withChanges(plan: Plan, changes: readonly Change[], options: { force?: boolean } = {}): ChangedPlan {
+  const { value, met } = replayed(Plan, plan, changes, options)
+  const amiss = problemsIn(Plan, value, '', plan)
+  if (amiss.length > 0) return { ok: false, problems: amiss, met }
+  const next = settled(Plan, value, plan)
+  const problems = next === plan ? [] : crossChecks(next)
+  return problems.length > 0 ? { ok: false, problems, met } : { ok: true, plan: next, met }
+}
+
+/** What changes are about, in words: the parts of the plan that they touch, each once, with the name of a cup where it is one. */
+export function changedParts(changes: readonly Change[], plan: Plan): string[] {
+  const words = changes.map(({ at }) => {
+    const [part, element] = at
+    const word = PART_WORDS[part as keyof typeof PART_WORDS]
+    const cup = part === 'cups' && typeof element === 'object' && plan.cups.find(one => one.id === element.id)
+    return cup ? `the cup ${cup.name}` : word
+  })
+  return [...new Set(words)]
+}
