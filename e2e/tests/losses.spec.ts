@@ -32,7 +32,7 @@ test('half a change on the shelf waits while one looks elsewhere, and is not los
   await expect(maker.getByText('Brewed coffee, cooled is saved.', { exact: true })).toBeVisible()
 })
 
-test('two windows in one recipe: the second is asked, and either way nothing is lost', async ({
+test('two windows in one recipe: both fields are kept; in the same field the second is asked, and nothing is lost', async ({
   maker,
   open,
   context,
@@ -40,17 +40,21 @@ test('two windows in one recipe: the second is asked, and either way nothing is 
   const id = await open('quarry-bench', 'Both', 'batter')
   const other = await context.newPage()
   await other.goto(`/batches/${id}/batter`)
-  await expect(other.getByLabel('Share of Castor oil')).toHaveValue('5')
+  const castor = other.getByLabel('Share of Castor oil')
+  await expect(castor).toHaveValue('5')
   await maker.getByLabel('Share of Castor oil').fill('8')
   await saved(maker)
   await other.getByLabel('Superfat', { exact: true }).fill('6')
+  await saved(other)
+  await expect(castor).toHaveValue('8')
+  await maker.getByLabel('Share of Castor oil').fill('9')
+  await saved(maker)
+  await castor.fill('7')
   await expect(other.getByText(/changed in another window/).first()).toBeVisible()
-  await other
-    .getByRole('button', { name: /Take|theirs|saved/i })
-    .first()
-    .click()
-  await expect(other.getByLabel('Share of Castor oil')).toHaveValue('8')
+  await other.getByRole('button', { name: 'Take the saved one' }).click()
+  await expect(castor).toHaveValue('9')
   await other.getByRole('button', { name: 'Undo' }).click()
+  await expect(castor).toHaveValue('7')
   await expect(other.getByLabel('Superfat', { exact: true })).toHaveValue('6')
   await other.close()
 })
