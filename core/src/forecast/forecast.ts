@@ -2,7 +2,7 @@ import type { Plan } from '../plan/index.ts'
 import { missingOils, portionsOf } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { jobOf, lanesOf, quickensOf } from '../schedule/index.ts'
-import type { Lanes, Quickens } from '../schedule/index.ts'
+import type { Job, Lanes, Quickens } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { coloursOfPlan } from '../cups/index.ts'
 import type { ColourForecast } from '../cups/index.ts'
@@ -19,6 +19,8 @@ import type { Notice } from '../checks/index.ts'
 import { workingsOf } from './workings.ts'
 import type { WorkingKey } from './workings.ts'
 import type { Working } from '../working/index.ts'
+import { Asked } from './asked.ts'
+import type { Makers } from './asked.ts'
 
 export const FORECAST_FORMAT = 'ostler-forecast'
 
@@ -44,52 +46,70 @@ export interface Forecast {
 
 export type ForecastResult = { ok: true; forecast: Forecast } | { ok: false; sentence: string; path: string }
 
+type Results = Omit<Forecast, 'format' | 'version' | 'plan'> & { job: Job }
+interface Sources {
+  plan: Plan
+  shelf: Shelf
+}
+
+/** What each result is made of, the cheap ones first. */
+const MAKERS: Makers<Sources, Results> = {
+  portions: ({ plan, shelf }) => portionsOf(plan, shelf),
+  recipe: ({ plan, shelf }) => recipeResult(plan, shelf),
+  job: ({ plan, shelf }, { portions }) => jobOf(plan, portions, shelf),
+  lanes: (_, { job }) => lanesOf(job),
+  quickens: ({ plan, shelf }, { job }) => quickensOf(plan, shelf, job),
+  rest: ({ plan, shelf }, { portions, lanes }) => quickRest({ plan, shelf, portions, lanes }),
+  colours: ({ plan, shelf }, results) =>
+    coloursOfPlan(plan, results.portions, shelf, plan.colour.gel === null ? results.rest.shares : undefined),
+  risk: ({ plan, shelf }, { lanes }) => riskOf(plan, shelf, lanes),
+  freeLye: ({ plan, shelf }, { portions }) => plannedFreeLye(plan, portions, shelf),
+  notices: ({ plan, shelf }, { portions, freeLye, recipe, job, colours, lanes, quickens }) =>
+    noticesOf({ plan, shelf, portions, freeLye, recipe, job, colours, lanes, quickens }),
+  workings: ({ plan, shelf }, { portions, recipe }) => workingsOf(plan, shelf, portions, recipe),
+}
+
+/** What is printed, in this order. */
+const SHOWN: readonly (keyof Results)[] = [
+  ...(['portions', 'recipe', 'lanes', 'quickens', 'rest'] as const),
+  ...(['colours', 'risk', 'freeLye', 'notices', 'workings'] as const),
+]
+
+/** Of these single values are told apart: a change of temperature weighs nothing anew. */
+const FINE = ['plan.conditions', 'plan.rest', 'plan.division'] as const
+
+/** Plain data that often comes to the same though something that it was made of has changed. */
+const SETTLES = ['portions', 'recipe', 'freeLye'] as const
+
+function shownOf(asked: Asked<Sources, Results>, name: string): Forecast {
+  const shown: PropertyDescriptorMap = {}
+  const plain = { format: FORECAST_FORMAT, version: 1, plan: name }
+  for (const [key, value] of Object.entries(plain)) shown[key] = { value, enumerable: true }
+  for (const key of SHOWN) shown[key] = { get: () => asked.get(key), enumerable: true }
+  return Object.defineProperties({}, shown) as Forecast
+}
+
 /**
- * Turns a checked plan and a shelf into every result. Pure and deterministic; it keeps nothing.
+ * Turns checked plans and a shelf into results, each worked out when it is read. What a result was made of and has not changed
+ * since the plan before, told by reference, is not worked out again. Deterministic: what it remembers changes no result.
+ */
+export function forecaster(): (plan: Plan, shelf: Shelf) => ForecastResult {
+  let before: Asked<Sources, Results> | null = null
+  return (plan, shelf) => {
+    const missing = missingOils(plan, shelf)
+    if (missing.length > 0) {
+      const i = plan.recipe.oils.findIndex(part => part.oil === missing[0])
+      const sentence = `“${missing[0]}” is not on the shelf. Without its saponification value no lye can be worked out: choose an oil from the shelf.`
+      return { ok: false, sentence, path: `recipe.oils[${i}].oil` }
+    }
+    before = new Asked(MAKERS, { plan, shelf }, { fine: FINE, settles: SETTLES, before })
+    return { ok: true, forecast: shownOf(before, plan.name) }
+  }
+}
+
+/**
+ * Turns a checked plan and a shelf into every result, each worked out when it is read. Pure and deterministic.
  *
  * @returns not ok when an oil is not on the shelf: without its saponification value no lye is safe
  */
-export function forecast(plan: Plan, shelf: Shelf): ForecastResult {
-  const missing = missingOils(plan, shelf)
-  if (missing.length > 0) {
-    const i = plan.recipe.oils.findIndex(part => part.oil === missing[0])
-    const sentence = `“${missing[0]}” is not on the shelf. Without its saponification value no lye can be worked out: choose an oil from the shelf.`
-    return { ok: false, sentence, path: `recipe.oils[${i}].oil` }
-  }
-  const portions = portionsOf(plan, shelf)
-  const freeLye = plannedFreeLye(plan, portions, shelf)
-  const recipe = recipeResult(plan, shelf)
-  const job = jobOf(plan, portions, shelf)
-  const lanes = lanesOf(job)
-  const quickens = quickensOf(plan, shelf, job)
-  const rest = quickRest({ plan, shelf, portions, lanes })
-  const colours = coloursOfPlan(plan, portions, shelf, plan.colour.gel === null ? rest.shares : undefined)
-  return {
-    ok: true,
-    forecast: {
-      format: FORECAST_FORMAT,
-      version: 1,
-      plan: plan.name,
-      portions,
-      recipe,
-      lanes,
-      quickens,
-      rest,
-      colours,
-      risk: riskOf(plan, shelf, lanes),
-      freeLye,
-      notices: noticesOf({
-        plan,
-        shelf,
-        portions,
-        freeLye,
-        recipe,
-        job,
-        colours,
-        lanes,
-        quickens,
-      }),
-      workings: workingsOf(plan, shelf, portions, recipe),
-    },
-  }
-}
+export const forecast = (plan: Plan, shelf: Shelf): ForecastResult => forecaster()(plan, shelf)

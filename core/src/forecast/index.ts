@@ -1,4 +1,4 @@
-export { FORECAST_FORMAT, forecast } from './forecast.ts'
+export { FORECAST_FORMAT, forecast, forecaster } from './forecast.ts'
 export type { Forecast, ForecastResult } from './forecast.ts'
 export type { WorkingKey } from './workings.ts'
 export type { RecipeResult } from './recipe-result.ts'

@@ -1,4 +1,4 @@
-import { applyEdit, changedParts, differingParts, forecast, planChanges, readPlan, withChanges } from '@ostler/core'
+import { applyEdit, changedParts, differingParts, forecaster, planChanges, readPlan, withChanges } from '@ostler/core'
 import type {
   Advice,
   BatchAnswer,
@@ -69,6 +69,8 @@ export class OpenBatch {
   #closed = true
   readonly #listeners = new Set<() => void>()
   #shelf: Shelf
+  /** Remembers what has not changed from one plan to the next. */
+  readonly #forecast = forecaster()
   /** The shelf that the last forecast was made with. */
   #forecastWith: Shelf | null = null
   readonly #advise: Advise
@@ -221,11 +223,10 @@ export class OpenBatch {
     const before = this.#state as OpenBatchState | undefined
     const isRenamed = before !== undefined && this.#forecastWith === this.#shelf && forecastsAlike(before.plan, plan)
     this.#forecastWith = this.#shelf
-    const result = isRenamed ? before.result : forecast(plan, this.#shelf)
     return {
       id,
       plan,
-      result: result.ok ? { ok: true, forecast: { ...result.forecast, plan: plan.name } } : result,
+      result: this.#forecast(plan, this.#shelf),
       remedies: isRenamed ? before.remedies : null,
       risk: isRenamed ? before.risk : null,
       save,
