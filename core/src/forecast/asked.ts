@@ -33,7 +33,7 @@ function watched(source: Named, path: string, fine: Fine, note: (path: string, v
     }
     seen[key] = { get, enumerable: true }
   }
-  return Object.defineProperties({}, seen) as Named
+  return Object.defineProperties({}, seen)
 }
 
 const valueAt = (sources: Named, path: string): unknown =>
