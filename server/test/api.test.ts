@@ -2,7 +2,7 @@ import { starterPlan, writePlan, readPlan } from '@ostler/core'
 import type { BatchAnswer, BatchSaved, ErrorAnswer, Plan, SessionAnswer, ShelfAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { migrate } from '../src/database/migrate.ts'
-import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
+import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import { bench, sentChanges } from './harness.ts'
 import type { Bench } from './harness.ts'
 
@@ -270,7 +270,7 @@ describe('a workshop with the demo', () => {
 
 test('off loopback the demo member cannot sign in unless asked for', async () => {
   const at = await bench({ demo: true })
-  const outside = await import('../src/http/app.ts').then(({ createApp }) =>
+  const outside = await import('../src/app.ts').then(({ createApp }) =>
     createApp({
       db: at.db,
       config: { ...at.config, isLoopback: false, demo: false },

@@ -1,7 +1,7 @@
 import { designFrom, starterPlan } from '@ostler/core'
 import type { DesignAnswer, ErrorAnswer, KeptDesign } from '@ostler/core'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
+import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import { bench } from './harness.ts'
 import type { Bench } from './harness.ts'
 

@@ -1,7 +1,7 @@
 import { designFrom, newItem, starterPlan } from '@ostler/core'
 import type { BatchAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
+import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import { bench, sentChanges } from './harness.ts'
 import type { Bench } from './harness.ts'
 import { EMOJI, TEXTS, VALUES, send, twisted } from './hostile.ts'

@@ -9,7 +9,7 @@ import type {
   StoredItem,
 } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { DEMO_SIGN_IN } from '../src/demo/demo.ts'
+import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import { upgradePlans } from '../src/batches/upgrade.ts'
 import { stockAll } from '../src/shelf/stock.ts'
 import { bench } from './harness.ts'

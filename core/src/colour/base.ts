@@ -1,3 +1,4 @@
+import type { Age } from './age.ts'
 import { WAVELENGTHS } from './bands.ts'
 import type { Spectrum } from './bands.ts'
 import { ratioOf } from './surface.ts'
@@ -17,15 +18,6 @@ export interface BaseTint {
   scatter: number
   /** A photographed plain bar that stands for the calculated tint. */
   swatch: { hex: string; days: number; gel: number } | null
-}
-
-/** When, and how far gelled: days since the pour, gel from 0 to 1, light 0 dark, 1 room, 3 window. */
-export interface Age {
-  days: number
-  gel: number
-  light?: number
-  /** A polished face has half the haze. */
-  isPolished?: boolean
 }
 
 /** The standard white base: what library swatches lie in. */

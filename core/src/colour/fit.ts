@@ -1,5 +1,6 @@
 import type { Lab, Spectrum } from './bands.ts'
-import type { Age, BaseTint } from './base.ts'
+import type { BaseTint } from './base.ts'
+import type { Age } from './age.ts'
 import { inverseDiagonal, solveSymmetric } from './linear-system.ts'
 import { mixed } from './mix.ts'
 import type { Dose } from './mix.ts'

@@ -1,4 +1,5 @@
-import type { Age, BaseTint } from './base.ts'
+import type { BaseTint } from './base.ts'
+import type { Age } from './age.ts'
 import { deltaE } from './bands.ts'
 import { mixed } from './mix.ts'
 import type { Dose } from './mix.ts'

@@ -1,6 +1,7 @@
 import type { Spectrum } from './bands.ts'
 import { baseAt } from './base.ts'
-import type { Age, BaseAt, BaseTint } from './base.ts'
+import type { BaseAt, BaseTint } from './base.ts'
+import type { Age } from './age.ts'
 import { absorptionAt } from './pigment.ts'
 import type { Pigment } from './pigment.ts'
 import { colourOfBands } from './seen.ts'

@@ -1,6 +1,6 @@
 import { hexOfLinear, isOffScreen, labOfLinear, linearOf } from './bands.ts'
 import type { Lab, Linear, Spectrum } from './bands.ts'
-import type { Age } from './base.ts'
+import type { Age } from './age.ts'
 import { reflectanceOf } from './surface.ts'
 
 /** A colour of soap: a matt, planed, thick piece under daylight. */

@@ -1,5 +1,5 @@
 import type { Spectrum } from './bands.ts'
-import type { Age } from './base.ts'
+import type { Age } from './age.ts'
 
 /** Share of light inside that the surface throws back: 0.35 to 0.50 for an index near 1.47. Engineering estimate. */
 const INNER = 0.4

@@ -1,3 +1,4 @@
+import { PLACES } from '../plan/index.ts'
 import { cutForecast } from '../cure/index.ts'
 import {
   BLENDINGS,
@@ -12,7 +13,7 @@ import {
 } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Forecast } from '../forecast/forecast.ts'
-import { PLACES, showTowels } from '../rest/index.ts'
+import { showTowels } from '../rest/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'

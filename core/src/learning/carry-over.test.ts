@@ -1,8 +1,8 @@
+import type { Evidence, PaceReading } from '../shelf/index.ts'
 import { describe, expect, test } from 'vitest'
 import { starterPlan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { fromFirstModels, narrowedBy, paceOf, recipeKey } from './index.ts'
-import type { Evidence, PaceReading } from './index.ts'
 
 const shelf = referenceShelf()
 const reading: PaceReading = { stage: 'plain', value: 0.3, variance: 0.04, scents: [] }

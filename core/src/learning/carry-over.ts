@@ -1,7 +1,7 @@
+import type { Evidence, PaceReading, RestReadings } from '../shelf/index.ts'
 import { findById, fattyGroups, isFattyAcid } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { recipePace } from '../trace/index.ts'
-import type { Evidence, PaceReading, RestReadings } from './evidence.ts'
 
 /**
  * What a batch taught under the first models, where its plan cannot be read any more and only the numbers are left. What the

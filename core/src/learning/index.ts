@@ -1,6 +1,5 @@
 export { Filter } from './filter.ts'
 export { recipeKey, shelfWithout } from './evidence.ts'
-export type { Evidence, PaceReading, RestReadings } from './evidence.ts'
 export { knowledgeOf, scentKnowledge } from './knowledge.ts'
 export type { Knowledge, ScentKnowledge } from './knowledge.ts'
 export { Rates, ratesOf, scentPrior } from './rates.ts'

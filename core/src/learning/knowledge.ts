@@ -1,9 +1,9 @@
+import type { Evidence } from '../shelf/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { AccelerationClass, Shelf } from '../shelf/index.ts'
 import { findById } from '../shelf/index.ts'
 import { SCENT_PRIORS, classOf } from '../trace/index.ts'
 import { recipeKey } from './evidence.ts'
-import type { Evidence } from './evidence.ts'
 import { BLENDER_SD, MAKER_SD, RECIPE_SD, ratesOf } from './rates.ts'
 import type { Pace } from './rates.ts'
 

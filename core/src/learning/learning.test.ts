@@ -1,3 +1,4 @@
+import type { Evidence, PaceReading } from '../shelf/index.ts'
 import { describe, expect, test } from 'vitest'
 import { starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
@@ -6,7 +7,6 @@ import { evidenceOf, jobOf, lanesOf, luckAt, runPlan } from '../schedule/index.t
 import { referenceShelf } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { Filter, Rates, recipeKey, scentKnowledge } from './index.ts'
-import type { Evidence, PaceReading } from './index.ts'
 
 const shelf = referenceShelf()
 

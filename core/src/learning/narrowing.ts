@@ -1,8 +1,8 @@
+import type { Evidence } from '../shelf/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { recipeKey } from './evidence.ts'
-import type { Evidence } from './evidence.ts'
 import { ratesOf } from './rates.ts'
 
 /** What a batch is about, as far as its pace goes: the recipe, and the scents with their dose in g per kg of oils. */

@@ -1,9 +1,9 @@
+import type { Evidence, PaceReading } from '../shelf/index.ts'
 import type { Scent, Shelf } from '../shelf/index.ts'
 import { findById } from '../shelf/index.ts'
 import { SCENT_PRIORS, atDose } from '../trace/index.ts'
 import { Filter } from './filter.ts'
 import type { Weights } from './filter.ts'
-import type { Evidence, PaceReading } from './evidence.ts'
 
 /** Spreads of ln(rate) before anything is known: engineering estimates. */
 export const MAKER_SD = 0.25

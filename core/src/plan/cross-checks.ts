@@ -1,7 +1,6 @@
+import type { ScentMoment, WaterBasis } from '../recipe/index.ts'
 import { MAX_CUPS } from './document.ts'
 import type { Plan } from './document.ts'
-import type { ScentMoment } from './cup-part.ts'
-import type { WaterBasis } from './recipe-part.ts'
 import type { Problem } from '../fields/index.ts'
 import { baseAreaMm2 } from './mould.ts'
 import { cavitiesOf, emptyCavities, layerHeights } from './cavities.ts'

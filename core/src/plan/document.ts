@@ -1,3 +1,4 @@
+import { PlannedScent, Recipe } from '../recipe/index.ts'
 import { CONSTANTS } from '../constants/index.ts'
 import { Choice, Fixed, NumberFrom, Part, Parts, Text, Whole, YesNo } from '../fields/index.ts'
 import { FORMS, LININGS } from '../shelf/index.ts'
@@ -10,12 +11,10 @@ import {
   MAX_LADDERS,
   MAX_POT_COLORANTS,
   MAX_RESERVES,
-  PlannedScent,
   PotColorant,
   Reserve,
   TintLadder,
 } from './cup-part.ts'
-import { Recipe } from './recipe-part.ts'
 import { Finish, PlanB } from './finish-part.ts'
 import { Aside, Cutting, MAX_ASIDE, MAX_MOVES, Move, Pour } from './score-part.ts'
 import { Rest } from './rest-part.ts'

@@ -6,7 +6,7 @@ import { layerHeights } from './cavities.ts'
 import type { Plan } from './document.ts'
 import { freshId } from './edit-result.ts'
 import { applyEdit, pathText } from './edits.ts'
-import type { Edit } from './edits.ts'
+import type { Edit } from './edit.ts'
 import { readPlan, writePlan } from './read.ts'
 import { plainOil, starterPlan } from './starter.ts'
 

@@ -1,5 +1,3 @@
-export { OilPart, PlannedAdditive, PlannedLiquid, Recipe, WATER_BASES } from './recipe-part.ts'
-export type { Infusion, Water, WaterBasis } from './recipe-part.ts'
 export {
   COOLINGS,
   BLENDINGS,
@@ -83,23 +81,11 @@ export {
   CupColorant,
   MAX_POT_COLORANTS,
   MAX_RESERVES,
-  PlannedScent,
   RESERVE_USES,
   Reserve,
-  SCENT_MOMENTS,
-  SCENT_WAYS,
   hasStabiliserApart,
 } from './cup-part.ts'
-export type {
-  ColourWish,
-  CupDraw,
-  PotColorant,
-  ReserveUse,
-  ScentMoment,
-  ScentWay,
-  Slurry,
-  TintLadder,
-} from './cup-part.ts'
+export type { ColourWish, CupDraw, PotColorant, ReserveUse, Slurry, TintLadder } from './cup-part.ts'
 export { baseAreaMm2, batterDensity, brimMl, plannedMould } from './mould.ts'
 export { barCount, barsAlong, isColumn, isTray } from './cutting.ts'
 export type { BarPlace } from './cutting.ts'
@@ -123,7 +109,7 @@ export { MAX_PLAN_BYTES, ordered, orderedRecipe, readPlan, readPlanText, writePl
 export type { PlanResult } from './read.ts'
 export { cupShares, setCupShares } from './divide.ts'
 export { applyEdit, pathText } from './edits.ts'
-export type { Edit, FieldPath } from './edits.ts'
+export type { Edit, FieldPath } from './edit.ts'
 export { PART_WORDS, differingParts } from './parts.ts'
 export { freshId } from './edit-result.ts'
 export type { EditResult } from './edit-result.ts'
@@ -176,3 +162,5 @@ export type {
 
 export { changedParts, planChanges, withChanges } from './plan-changes.ts'
 export type { ChangedPlan } from './plan-changes.ts'
+export { PLACES, UNDER_KINDS, WALL_KINDS } from './surroundings.ts'
+export type { Place, UnderKind, WallKind } from './surroundings.ts'

@@ -1,5 +1,5 @@
+import type { Recipe } from '../recipe/index.ts'
 import type { Plan } from './document.ts'
-import type { Recipe } from './recipe-part.ts'
 
 /** Batters with lye of their own need their own solution weighed for each. */
 export const hasOwnLye = ({ division }: Pick<Plan, 'division'>): boolean =>

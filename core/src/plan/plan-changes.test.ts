@@ -4,7 +4,7 @@ import { inverse } from '../changes/index.ts'
 import { plainCup, starterPlan } from './starter.ts'
 import type { Plan } from './document.ts'
 import { applyEdit } from './edits.ts'
-import type { Edit } from './edits.ts'
+import type { Edit } from './edit.ts'
 import { changedParts, planChanges, withChanges } from './plan-changes.ts'
 import { readPlan, writePlan } from './read.ts'
 

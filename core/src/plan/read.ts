@@ -1,10 +1,10 @@
+import { Recipe } from '../recipe/index.ts'
 import { isTame } from '../checks/index.ts'
 import { problemsIn, tidied } from '../fields/index.ts'
 import type { Problem } from '../fields/index.ts'
 import { crossChecks } from './cross-checks.ts'
 import { PLAN_FORMAT, PLAN_VERSION, Plan } from './document.ts'
 import { migrated } from './versions/index.ts'
-import { Recipe } from './recipe-part.ts'
 
 export type PlanResult = { ok: true; plan: Plan } | { ok: false; problems: Problem[] }
 

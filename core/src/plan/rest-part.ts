@@ -1,8 +1,6 @@
 import { Choice, Like, NumberFrom, Part, Parts, Whole, YesNo, started } from '../fields/index.ts'
-import { PLACES } from '../rest/surroundings.ts'
-import type { Place } from '../rest/surroundings.ts'
-import { UNDERS, MOULD_WALLS } from '../rest/walls.ts'
-import type { UnderKind, WallKind } from '../rest/walls.ts'
+import { PLACES, UNDER_KINDS, WALL_KINDS } from './surroundings.ts'
+import type { Place, UnderKind, WallKind } from './surroundings.ts'
 
 /** What a plan says of the time in the mould. Minutes from the last pour, °C. */
 
@@ -185,7 +183,7 @@ export class Rest {
   })
   wish!: GelWish
 
-  @Choice(['auto', ...Object.keys(MOULD_WALLS)], `A wall is auto, or one of: ${Object.keys(MOULD_WALLS).join(', ')}.`, {
+  @Choice(['auto', ...WALL_KINDS], `A wall is auto, or one of: ${WALL_KINDS.join(', ')}.`, {
     says: "'auto': by the mould's form and lining.",
     start: 'auto',
   })
@@ -220,7 +218,7 @@ export class Rest {
   @Part(() => Rack, 'Where bars cure is missing.')
   rack!: Rack
 
-  @Choice(Object.keys(UNDERS), `It stands on one of: ${Object.keys(UNDERS).join(', ')}.`, { start: 'wood' })
+  @Choice(UNDER_KINDS, `It stands on one of: ${UNDER_KINDS.join(', ')}.`, { start: 'wood' })
   under!: UnderKind
 
   @Like(/^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2})?$/, 'The last pour is a day and a time like 2026-03-02T14:30, or empty.', {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { applyEdit } from './edits.ts'
-import type { Edit } from './edits.ts'
+import type { Edit } from './edit.ts'
 import { layerHeights } from './cavities.ts'
 import type { Plan } from './document.ts'
 import { MIGRATIONS } from './versions/index.ts'

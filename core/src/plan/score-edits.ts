@@ -1,6 +1,6 @@
 import { MAX_POURS } from './document.ts'
 import type { Plan } from './document.ts'
-import type { Edit } from './edits.ts'
+import type { Edit } from './edit.ts'
 import { freshId, refused, tidyShare } from './edit-result.ts'
 import type { EditResult } from './edit-result.ts'
 import { MAX_ASIDE, MAX_MOVES } from './score-part.ts'

@@ -1,10 +1,10 @@
+import { PlannedScent, OilPart, Recipe } from '../recipe/index.ts'
 import { started } from '../fields/index.ts'
-import { ColourWish, Cup, CupColorant, PlannedScent } from './cup-part.ts'
+import { ColourWish, Cup, CupColorant } from './cup-part.ts'
 import { Division, Hands, Heat, Preparation } from './bench-part.ts'
 import { Plan } from './document.ts'
 import { Embed, Finish } from './finish-part.ts'
 import type { Topping, ToppingKind } from './finish-part.ts'
-import { OilPart, Recipe } from './recipe-part.ts'
 import { Cutting, Move, Pour, PourShape } from './score-part.ts'
 
 /** How a new plan cools: lye and oils alike in the open, nothing read yet. */

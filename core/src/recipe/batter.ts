@@ -1,4 +1,4 @@
-import type { PlannedAdditive, PlannedLiquid, Recipe } from '../plan/recipe-part.ts'
+import type { PlannedAdditive, PlannedLiquid, Recipe } from './recipe-part.ts'
 import { findById } from '../shelf/index.ts'
 import type { Additive, Liquid, Oil, Shelf } from '../shelf/index.ts'
 import { NAOH_PER_KOH } from '../constants/index.ts'

@@ -1,4 +1,4 @@
-import type { Recipe } from '../plan/recipe-part.ts'
+import type { Recipe } from './recipe-part.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { unitBatter } from './batter.ts'

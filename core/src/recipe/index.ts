@@ -15,3 +15,17 @@ export { blendItem, capShare, limitOfOils, scentHeat, scentLoad, sharesAtLimit }
 export type { ScentLoad, ScentPartLoad } from './scent-load.ts'
 export { compareRecipes } from './compare.ts'
 export type { ComparedLine } from './compare.ts'
+export {
+  Infusion,
+  MAX_OILS,
+  OilPart,
+  PlannedAdditive,
+  PlannedLiquid,
+  Recipe,
+  RecipeOrigin,
+  WATER_BASES,
+  Water,
+} from './recipe-part.ts'
+export type { WaterBasis } from './recipe-part.ts'
+export { PlannedScent, SCENT_MOMENTS, SCENT_WAYS } from './scent-part.ts'
+export type { ScentMoment, ScentWay } from './scent-part.ts'

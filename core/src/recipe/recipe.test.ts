@@ -1,7 +1,7 @@
+import type { OilPart, PlannedAdditive, PlannedLiquid, Recipe } from './recipe-part.ts'
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { plainOil, starterPlan } from '../plan/index.ts'
-import type { OilPart, PlannedAdditive, PlannedLiquid, Recipe } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { auditOf, compareRecipes, naohPerG, onBasis, unitBatter, waterOf, waterReadings } from './index.ts'
 

@@ -1,7 +1,7 @@
+import type { PlannedScent } from './scent-part.ts'
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { referenceShelf } from '../shelf/index.ts'
-import type { PlannedScent } from '../plan/index.ts'
 import { capShare, limitOfOils, scentLoad, sharesAtLimit } from './index.ts'
 
 const shelf = referenceShelf()

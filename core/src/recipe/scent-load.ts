@@ -1,5 +1,5 @@
+import type { PlannedScent } from './scent-part.ts'
 import { CONSTANTS } from '../constants/index.ts'
-import type { PlannedScent } from '../plan/cup-part.ts'
 import { findById, idFromName, newItem } from '../shelf/index.ts'
 import type { AccelerationClass, HeatClass, Scent, Shelf } from '../shelf/index.ts'
 

@@ -1,4 +1,4 @@
-import type { Water, WaterBasis } from '../plan/recipe-part.ts'
+import type { Water, WaterBasis } from './recipe-part.ts'
 
 /** The same water told in the four ways makers use. `full` is what a discount is taken from, a share of the oils. */
 export interface WaterReadings {

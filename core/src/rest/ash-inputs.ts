@@ -2,7 +2,7 @@ import { recipeKey, ratesOf } from '../learning/index.ts'
 import { scentLoad, unitBatter } from '../recipe/index.ts'
 import { batterWater } from './cup-materials.ts'
 import type { AshInputs } from './ash.ts'
-import type { RestInputs } from './plan-rest.ts'
+import type { RestInputs } from './rest-inputs.ts'
 
 /** What ash comes of in a plan: its last pour is the top. */
 export function ashInputs({ plan, shelf, portions, lanes }: RestInputs, topGel: number): AshInputs {

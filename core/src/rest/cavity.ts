@@ -1,6 +1,6 @@
 import { cavityKinds, planOfCavity } from '../plan/index.ts'
 import type { CavityKind, Plan } from '../plan/index.ts'
-import type { RestInputs } from './plan-rest.ts'
+import type { RestInputs } from './rest-inputs.ts'
 
 /** The kind of cavity that a rest is worked through for: the one with most scented batter, then most cavities. */
 export function restCavity(plan: Plan): CavityKind {

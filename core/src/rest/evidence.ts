@@ -1,4 +1,4 @@
-import type { RestReadings } from '../learning/index.ts'
+import type { RestReadings } from '../shelf/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { missingOils, portionsOf } from '../portions/index.ts'
 import { jobOf, lanesOf } from '../schedule/index.ts'

@@ -6,7 +6,7 @@ import type { Block } from './block.ts'
 import { quickChances } from './chances.ts'
 import type { RestNumbers } from './chances.ts'
 import { aboutOf, restJobOf } from './plan-rest.ts'
-import type { RestInputs } from './plan-rest.ts'
+import type { RestInputs } from './rest-inputs.ts'
 import { restRun } from './run.ts'
 
 /** Everything that gels has begun to so long after the last change of place or wrap. */

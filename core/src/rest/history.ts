@@ -1,5 +1,6 @@
 import { Block } from './block.ts'
-import type { BlockInput, Faces } from './block.ts'
+import type { Faces } from './block-input.ts'
+import type { BlockInput } from './block-input.ts'
 import { Surroundings } from './surroundings.ts'
 import type { RestBox } from '../plan/index.ts'
 import type { OvenCools, Phase, RoomFrom } from './surroundings.ts'

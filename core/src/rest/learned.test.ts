@@ -1,6 +1,6 @@
+import type { Evidence } from '../shelf/index.ts'
 import { towels } from '../plan/index.ts'
 import { describe, expect, test } from 'vitest'
-import type { Evidence } from '../learning/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { restEvidence } from './evidence.ts'
 import { workedThrough } from './history.ts'

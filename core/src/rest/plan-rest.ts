@@ -1,12 +1,11 @@
+import type { RestInputs } from './rest-inputs.ts'
 import { hasSwirls } from '../swirl/index.ts'
 import { layerHeights } from '../plan/index.ts'
 import type { Mould, Plan, RestStep } from '../plan/index.ts'
-import type { Portions } from '../portions/index.ts'
 import { unitBatter } from '../recipe/index.ts'
 import { convertedInMould } from '../standing/index.ts'
 import type { Lanes } from '../schedule/index.ts'
-import type { Shelf } from '../shelf/index.ts'
-import type { BlockInput } from './block.ts'
+import type { BlockInput } from './block-input.ts'
 import { inCavity } from './cavity.ts'
 import { LOSSES } from './constants.ts'
 import { restPaces } from './rest-paces.ts'
@@ -112,13 +111,6 @@ function fillsOf(rows: readonly Row[]): NonNullable<BlockInput['fills']> {
     else fills.push({ atS: at, rows: y + 1 })
   })
   return fills
-}
-
-export interface RestInputs {
-  plan: Plan
-  shelf: Shelf
-  portions: Portions
-  lanes: Lanes
 }
 
 /** Pours so close together count as one where it is to go quickly, s. */

@@ -9,7 +9,7 @@ import {
   K_SOAP,
 } from './constants.ts'
 import { SEED } from '../standing/index.ts'
-import type { BlockInput } from './block.ts'
+import type { BlockInput } from './block-input.ts'
 import { COLDEST_C, NODES, SOAP, SOAP_STEPS, STEPS_PER_K, materialTable } from './tables.ts'
 
 /** State of all cells. */

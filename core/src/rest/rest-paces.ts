@@ -1,5 +1,5 @@
+import type { Evidence } from '../shelf/index.ts'
 import { recipeKey } from '../learning/index.ts'
-import type { Evidence } from '../learning/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { REST_PRIOR } from './constants.ts'
 import { usualWall } from './usual-wall.ts'

@@ -1,8 +1,10 @@
-import type { BlockInput, Faces } from './block.ts'
+import type { UnderKind, WallKind } from '../plan/index.ts'
+import type { Faces } from './block-input.ts'
+import type { BlockInput } from './block-input.ts'
 import type { Material } from './material.ts'
 import { faceOf, topFace } from './walls.ts'
 import type { Towels } from '../plan/index.ts'
-import type { LinerKind, UnderKind, WallKind } from './walls.ts'
+import type { LinerKind } from './walls.ts'
 
 /** A mould as the heat model sees it. Inner sizes in m. */
 export interface MouldHeat {

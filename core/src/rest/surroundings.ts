@@ -1,15 +1,5 @@
-import type { BoxKind, RestBox } from '../plan/index.ts'
-import type { Around } from './block.ts'
-
-export const PLACES = {
-  room: 'in the room',
-  refrigerator: 'in the refrigerator',
-  freezer: 'in the freezer',
-  oven: 'in the oven, heated and switched off',
-  mat: 'on a heating mat',
-  box: 'in a closed box',
-} as const
-export type Place = keyof typeof PLACES
+import type { BoxKind, Place, RestBox } from '../plan/index.ts'
+import type { Around } from './block-input.ts'
 
 /** From when on the mould stands where. Times in s from the pour, °C. */
 export interface Phase {

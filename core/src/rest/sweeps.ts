@@ -1,4 +1,4 @@
-import type { BlockInput } from './block.ts'
+import type { BlockInput } from './block-input.ts'
 import type { WallLine } from './wall-line.ts'
 
 /** Conduction between cells that lie x first, then z, then y from the floor. SI units. A class, so that all have one shape. */

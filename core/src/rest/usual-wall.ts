@@ -1,5 +1,5 @@
+import type { WallKind } from '../plan/index.ts'
 import type { Mould } from '../plan/index.ts'
-import type { WallKind } from './walls.ts'
 
 /** Wall and thickness that a mould usually has: bare ones are silicone, lined ones wood, tubes plastic. */
 export function usualWall(mould: Mould): WallKind {

@@ -1,4 +1,4 @@
-import type { Around } from './block.ts'
+import type { Around } from './block-input.ts'
 import { evaporation, outerFilm, outwards } from './walls.ts'
 import type { Face } from './walls.ts'
 

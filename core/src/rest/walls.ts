@@ -1,7 +1,8 @@
+import type { UnderKind, WallKind } from '../plan/index.ts'
 import { LOSSES, ZERO_C } from './constants.ts'
 
 /** Mould walls: usual thickness in mm, conductivity W/(m·K), density kg/m³, heat capacity J/(kg·K). Handbook values. */
-export const MOULD_WALLS = {
+export const MOULD_WALLS: Readonly<Record<WallKind, { mm: number; k: number; density: number; cp: number }>> = {
   silicone: { mm: 2, k: 0.25, density: 1150, cp: 1250 },
   wood: { mm: 12, k: 0.12, density: 500, cp: 1600 },
   hdpe: { mm: 9, k: 0.45, density: 950, cp: 1900 },
@@ -9,11 +10,10 @@ export const MOULD_WALLS = {
   pvc: { mm: 4, k: 0.17, density: 1380, cp: 950 },
   acrylic: { mm: 5, k: 0.19, density: 1180, cp: 1450 },
   film: { mm: 0.5, k: 0.2, density: 900, cp: 1900 },
-} as const
-export type WallKind = keyof typeof MOULD_WALLS
+}
 
-export const UNDERS = { wood: 0.17, stone: 0.05, towel: 0.27, rack: 0 } as const
-export type UnderKind = keyof typeof UNDERS
+/** Resistance of what it stands on, m²K/W. */
+export const UNDERS: Readonly<Record<UnderKind, number>> = { wood: 0.17, stone: 0.05, towel: 0.27, rack: 0 }
 
 /** Resistance in m²K/W and capacity in J/(m²K) of what lies on a wall. Handbook values and engineering estimates. */
 const LINERS = {

@@ -1,5 +1,5 @@
 import type { LanePoint } from './bench.ts'
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 import { luckAt } from './luck.ts'
 import { levelAt } from './reading.ts'
 import { SAMPLE_S, SIGHT_ERROR, beliefOf } from './sightings.ts'

@@ -1,6 +1,6 @@
 import { UNSCENTED, advanceBatter, handling, levelOf, movingLevel, scentEffect } from '../trace/index.ts'
 import type { Batter, Cooling, Handling, Load, RecipePace, ScentEffect } from '../trace/index.ts'
-import type { CupJob, Job } from './job.ts'
+import type { CupJob, Job } from './run-input.ts'
 
 /** What the hands do, s from the moment lye meets oil. */
 export interface Task {

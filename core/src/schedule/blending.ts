@@ -11,7 +11,7 @@ import {
 import type { Batter, Load, RecipePace } from '../trace/index.ts'
 import { HANDS, MODES, isNeverStopped } from './bench.ts'
 import type { Bench } from './bench.ts'
-import type { CupJob, Job } from './job.ts'
+import type { CupJob, Job } from './run-input.ts'
 import { isStopped, ladderOf, whipped } from './ladder.ts'
 import { drawnOffset, superfatOffsets } from './splitting.ts'
 

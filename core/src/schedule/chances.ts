@@ -1,7 +1,7 @@
 import type { Run, SplitRun } from './bench.ts'
 import { Bench } from './bench.ts'
 import { blendOwn, splitPot } from './blending.ts'
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 import { HANDS_OFF, HANDS_SD, NODES, STOPS_OFF, STOP_SD, THREE, WEIGHTS, believed, luckAt } from './luck.ts'
 import type { Belief } from './luck.ts'
 import { beliefOf } from './sightings.ts'

@@ -1,20 +1,18 @@
 export { jobOf } from './job.ts'
-export type { Job } from './job.ts'
+export type { Job } from './run-input.ts'
 export {
   LAID_ON_UNTIL,
   LEAST_WINDOW,
-  OwnWindow,
   USUAL_WINDOWS,
   SPOONED_FROM,
-  WINDOW_KINDS,
   toolWindow,
   usualWindow,
   windowKindOf,
   windowOf,
 } from './windows.ts'
-export type { Window, WindowKind } from './windows.ts'
-export { OwnTime, TIME_KINDS, USUAL_TIMES, handTimes, moveSeconds, pourSeconds } from './times.ts'
-export type { HandTimes, TimeKind } from './times.ts'
+export type { Window } from './windows.ts'
+export { USUAL_TIMES, handTimes, moveSeconds, pourSeconds } from './times.ts'
+export type { HandTimes } from './times.ts'
 export { beforeLye } from './before.ts'
 export { runPlan } from './timetable.ts'
 export type { Luck, PourRun, Task } from './bench.ts'

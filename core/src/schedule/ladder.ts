@@ -10,7 +10,7 @@ import {
   whippedBatter,
 } from '../trace/index.ts'
 import type { Batter, Cooling, Handling, Load, RecipePace, ScentEffect } from '../trace/index.ts'
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 import { HOLDS } from './splitting.ts'
 
 /** Blending step by step: the batter at every step, made as far as it is asked for. */

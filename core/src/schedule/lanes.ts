@@ -2,7 +2,7 @@ import { advanceBatter, handling, levelOf, movingLevel } from '../trace/index.ts
 import type { CupState, LanePoint, Run, SplitRun, Task } from './bench.ts'
 import { chancesOf, earlySplit, plannedSplit, ricingShare } from './chances.ts'
 import type { Chances } from './chances.ts'
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 import { HANDS_SD, STOP_SD, believed } from './luck.ts'
 import { crossing, levelAt } from './reading.ts'
 import { SAMPLE_S, beliefOf, seenSetS } from './sightings.ts'

@@ -1,4 +1,4 @@
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 import type { Luck } from './bench.ts'
 
 /** Luck at which the forecast is worked through, in standard deviations, with normal weights. */

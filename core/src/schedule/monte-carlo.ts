@@ -1,4 +1,4 @@
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 import { latinColumn, latinNormals } from '../chance/index.ts'
 import { HANDS_SD, STOP_SD } from './luck.ts'
 import type { Belief } from './luck.ts'

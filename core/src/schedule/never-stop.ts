@@ -1,5 +1,5 @@
 import { advanceBatter, handling, levelOf } from '../trace/index.ts'
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 import { luckAt } from './luck.ts'
 import { runPlan } from './timetable.ts'
 

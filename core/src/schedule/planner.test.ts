@@ -1,6 +1,7 @@
+import type { ScentMoment } from '../recipe/index.ts'
 import { describe, expect, test } from 'vitest'
 import { plainCup, starterPlan } from '../plan/index.ts'
-import type { CupOrder, ScentMoment } from '../plan/index.ts'
+import type { CupOrder } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { findById, referenceShelf } from '../shelf/index.ts'
 import type { AccelerationClass } from '../shelf/index.ts'
@@ -16,7 +17,7 @@ import {
 } from '../trace/index.ts'
 import { modelShelf } from '../trace/test/model-shelf.ts'
 import { jobOf } from './job.ts'
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 import { monteCarlo } from './monte-carlo.ts'
 
 const oils = Object.entries({ coconut: 0.25, palm: 0.15, olive: 0.4, 'sunflower-high-oleic': 0.15, castor: 0.05 })

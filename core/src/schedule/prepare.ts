@@ -2,7 +2,7 @@ import type { Bench } from './bench.ts'
 import { HANDS, MODES } from './bench.ts'
 import { blendOwn, burstScent, smoothCup } from './blending.ts'
 import { thickenTo } from './thicken.ts'
-import type { CupJob, Job } from './job.ts'
+import type { CupJob, Job } from './run-input.ts'
 
 /** Scent that goes in with the colour; a cup that is a batter of its own has no pot to scent. */
 const isScentedEarly = (job: Job, { scent }: CupJob): boolean =>

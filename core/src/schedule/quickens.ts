@@ -20,7 +20,7 @@ import {
 } from '../trace/index.ts'
 import type { BatterEffect, Load, RecipePace } from '../trace/index.ts'
 import { MODES } from './bench.ts'
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 
 /** What quickens and what slows a batter, each with its part: the batter worked through again without it. */
 

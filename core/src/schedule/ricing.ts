@@ -3,7 +3,7 @@ import { scentLoad } from '../recipe/index.ts'
 import type { UnitBatter } from '../recipe/index.ts'
 import type { AccelerationClass, HeatClass, Scent, Shelf } from '../shelf/index.ts'
 import { UNSCENTED } from '../trace/index.ts'
-import type { CupJob, Job } from './job.ts'
+import type { CupJob, Job } from './run-input.ts'
 import { isStopped, ladderOf } from './ladder.ts'
 
 /** Lumps of hard fat that a scent makes, hair, or a batter that parts: a hazard made of what is known to matter. Estimates. */

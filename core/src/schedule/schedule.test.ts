@@ -9,7 +9,7 @@ import { lanesOf } from './lanes.ts'
 import { luckAt } from './luck.ts'
 import { jobOf } from './job.ts'
 import { pourSeconds } from './times.ts'
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 import { runPlan, secondsUntil } from './timetable.ts'
 import type { Task } from './bench.ts'
 

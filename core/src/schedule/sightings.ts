@@ -1,7 +1,7 @@
 import { normal } from '../chance/index.ts'
 import type { SeenBy } from '../plan/index.ts'
 import type { LanePoint } from './bench.ts'
-import type { Job } from './job.ts'
+import type { Job } from './run-input.ts'
 import { luckAt } from './luck.ts'
 import type { Belief } from './luck.ts'
 import { levelAt } from './reading.ts'

@@ -11,7 +11,7 @@ import { Bench, MODES, copyOf } from './bench.ts'
 import type { CupState, Luck, PourRun, Run, Task, ToolRun } from './bench.ts'
 import { blendOn, burstScent, smoothCup, splitPot } from './blending.ts'
 import { thicken } from './thicken.ts'
-import type { Job, PourJob, ToolJob } from './job.ts'
+import type { Job, PourJob, ToolJob } from './run-input.ts'
 import { prepareCups, prepareJustInTime } from './prepare.ts'
 
 const CARRY_CHECK_S = 30

@@ -1,7 +1,7 @@
 import { FALSE_TRACE } from '../trace/index.ts'
 import type { Run, SplitRun, ToolRun } from './bench.ts'
 import { normal } from '../chance/index.ts'
-import type { Job, PourJob, ToolJob } from './job.ts'
+import type { Job, PourJob, ToolJob } from './run-input.ts'
 import { soundChance } from './splitting.ts'
 
 /**

@@ -1,5 +1,5 @@
-import { Choice, NumberFrom } from '../fields/index.ts'
 import { cavityKinds } from '../plan/index.ts'
+import type { OwnWindow, WindowKind } from '../shelf/index.ts'
 import type { LayerFace, Move, MoveTool, Plan, Pour, PourWay } from '../plan/index.ts'
 
 /** Trace range that a pour or a tool needs, by the level at its start and at its end. */
@@ -7,37 +7,6 @@ export interface Window {
   lo: number
   hi: number
 }
-
-/** What windows are for, in words. Pours are judged by the stirred cup, tools by what stands in the mould. */
-export const WINDOW_KINDS = {
-  plain: 'the only pour of its mould',
-  floor: 'soap that others sink into',
-  mat: 'soap on a relief mat',
-  layer: 'a level layer',
-  rough: 'a rustic or clouded layer',
-  flooded: 'a level layer over a rough one',
-  swirled: 'a pour that a tool is drawn through',
-  line: 'lines along the mould',
-  walls: 'down both walls',
-  spots: 'spots one into the other',
-  drop: 'a stream from a height',
-  spoon: 'spooned heaps',
-  pot: 'into the pot, swirled there',
-  drizzle: 'a drizzle over the top',
-  peaks: 'peaks on the top',
-  piped: 'piped rounds',
-  'tool-hanger': 'the hanger wire',
-  'tool-skewer': 'the skewer on the top',
-  'tool-stick': 'the chopstick through the body',
-  'tool-scooped': 'chopstick or spoon through scooped soap',
-  'tool-comb': 'the comb',
-  'tool-spoon': 'spoon plunges',
-  'tool-spin': 'turning the mould',
-  'tool-fold': 'spatula folds',
-  'tool-stir': 'the spatula round the pot',
-  'tool-decant': 'pouring out of the pot',
-} as const
-export type WindowKind = keyof typeof WINDOW_KINDS
 
 /**
  * Trace at which each thing lies as meant: streams must run, heaps must stand, a tool's furrow must close behind it yet not
@@ -87,18 +56,6 @@ export const FLOODED_NEED = 3
 
 /** A window is at least so wide: narrower ones are wishes. */
 export const LEAST_WINDOW = 0.2
-
-/** A window that the workshop has shifted for itself. */
-export class OwnWindow {
-  @Choice(Object.keys(WINDOW_KINDS), 'A window is of one of the known ways of pouring, or of a tool.')
-  kind!: WindowKind
-
-  @NumberFrom(0.8, 4.8, 'A window starts at trace 0.8 to 4.8.')
-  lo!: number
-
-  @NumberFrom(1, 5, 'A window ends at trace 1 to 5.')
-  hi!: number
-}
 
 /** Faces that stay uneven: thinner batter levels out. */
 const ROUGH: readonly LayerFace[] = ['rustic', 'clouds']

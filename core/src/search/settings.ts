@@ -1,4 +1,5 @@
-import type { CupOrder, Edit, Plan, PourWay, ScentMoment, Waiting } from '../plan/index.ts'
+import type { ScentMoment } from '../recipe/index.ts'
+import type { CupOrder, Edit, Plan, PourWay, Waiting } from '../plan/index.ts'
 import { cupShares } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { compareWays } from '../preparation/ways.ts'

@@ -1,7 +1,7 @@
+import type { Recipe } from '../recipe/index.ts'
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { plainOil, starterPlan } from '../plan/index.ts'
-import type { Recipe } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { batterPace } from './index.ts'

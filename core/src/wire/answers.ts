@@ -1,6 +1,7 @@
+import type { Recipe } from '../recipe/index.ts'
 import type { Problem } from '../fields/index.ts'
 import type { KeptDesign } from '../design/index.ts'
-import type { Plan, Recipe } from '../plan/index.ts'
+import type { Plan } from '../plan/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
 import type { UnitHabits } from '../units/index.ts'
 

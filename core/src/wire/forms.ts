@@ -1,6 +1,6 @@
+import { Recipe } from '../recipe/index.ts'
+import { OwnTime, OwnWindow } from '../shelf/index.ts'
 import { Choice, Like, Part, Parts, Text, Whole, YesNo } from '../fields/index.ts'
-import { Recipe } from '../plan/index.ts'
-import { OwnTime, OwnWindow } from '../schedule/index.ts'
 import { TagRule } from '../shelf/index.ts'
 import type { UnitHabits } from '../units/index.ts'
 

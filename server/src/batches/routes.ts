@@ -3,7 +3,7 @@ import type { Plan } from '@ostler/core'
 import { Router } from 'express'
 import { changesFrom, idFrom, planFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
-import { visitorOf } from '../http/session.ts'
+import { visitorOf } from '../http/visitor.ts'
 import type { Learner } from '../learning/learner.ts'
 import type { BatchStore } from './store.ts'
 

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { designFrom, forecast, gelOf, readPlanText } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import type { BatchStore } from '../batches/store.ts'
+import { DEMO_SIGN_IN } from '../members/demo-sign-in.ts'
 import type { MemberStore } from '../members/store.ts'
 import { projectDir } from '../project-dir.ts'
 import type { DesignStore } from '../designs/store.ts'
@@ -11,8 +12,6 @@ import type { ShelfStore } from '../shelf/store.ts'
 import { demoDesigns } from './demo-designs.ts'
 import { DEMO_LOTS, DEMO_PALETTE, DEMO_RECIPES, DEMO_SWATCHES } from './demo-shelf.ts'
 
-/** Sign-in of the made-up workshop. It exists only together with the demo data. */
-export const DEMO_SIGN_IN = { signInName: 'demo', password: 'trace before colour' }
 
 const EXAMPLES = join(projectDir(), 'examples')
 

@@ -3,7 +3,7 @@ import type { KeptDesign } from '@ostler/core'
 import { Router } from 'express'
 import { idFrom, revisionFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
-import { visitorOf } from '../http/session.ts'
+import { visitorOf } from '../http/visitor.ts'
 import type { DesignStore, SaveDesignResult } from './store.ts'
 
 const GONE = 'There is no such design. It may have been deleted in another window.'

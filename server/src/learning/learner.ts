@@ -1,5 +1,5 @@
+import type { Shelf } from '@ostler/core'
 import type { Logger } from 'pino'
-import type { ShelfStore } from '../shelf/store.ts'
 import type { EvidenceStore } from './store.ts'
 
 /** Works out what batches teach, off the path of requests: one workshop after the other, each again when it is asked for. */
@@ -10,7 +10,12 @@ export interface Learner {
   idle(): Promise<void>
 }
 
-export function learner(evidence: EvidenceStore, shelf: ShelfStore, log: Pick<Logger, 'error'>): Learner {
+/** Where the shelf of a workshop is had from. */
+interface Shelves {
+  all(workshopId: string): Promise<{ shelf: Shelf }>
+}
+
+export function learner(evidence: EvidenceStore, shelf: Shelves, log: Pick<Logger, 'error'>): Learner {
   const waiting = new Set<string>()
   let work: Promise<void> | null = null
 

@@ -2,7 +2,7 @@ import { CountsForm } from '@ostler/core'
 import { Router } from 'express'
 import { formFrom, idFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
-import { visitorOf } from '../http/session.ts'
+import { visitorOf } from '../http/visitor.ts'
 import type { EvidenceStore } from './store.ts'
 
 export function evidenceRoutes(store: EvidenceStore): Router {

@@ -2,20 +2,12 @@ import { createHash, randomBytes } from 'node:crypto'
 import type { SetUpForm, UnitHabits } from '@ostler/core'
 import { hash, verify } from '@node-rs/argon2'
 import type { Database } from '../database/connection.ts'
+import type { Visitor } from '../http/visitor.ts'
 import { sql } from 'kysely'
 import { isTaken } from '../database/deleting.ts'
 import { stock } from '../shelf/stock.ts'
 
 /** Who a request comes from. Every query below takes its workshop from here. */
-export interface Visitor {
-  memberId: string
-  memberName: string
-  signInName: string
-  workshopId: string
-  workshopName: string
-  habits: UnitHabits
-}
-
 export const SESSION_DAYS = 30
 const DAY_MS = 86_400_000
 

@@ -2,7 +2,7 @@ import { RecipeForm, orderedRecipe } from '@ostler/core'
 import { Router } from 'express'
 import { formFrom, idFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
-import { visitorOf } from '../http/session.ts'
+import { visitorOf } from '../http/visitor.ts'
 import type { AddVersionResult, RecipeStore } from './store.ts'
 
 const GONE = 'There is no such recipe. It may have been deleted in another window.'

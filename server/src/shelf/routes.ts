@@ -13,7 +13,7 @@ import type { ShelfItem, ShelfKind } from '@ostler/core'
 import { Router } from 'express'
 import { formFrom, revisionFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
-import { visitorOf } from '../http/session.ts'
+import { visitorOf } from '../http/visitor.ts'
 import type { ImportedItem, ShelfStore } from './store.ts'
 
 /** Items that are checked in one go. */

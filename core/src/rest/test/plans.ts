@@ -4,7 +4,7 @@ import { readPlanText, restStep } from '../../plan/index.ts'
 import type { Plan, RestStep } from '../../plan/index.ts'
 import { referenceShelf } from '../../shelf/index.ts'
 import type { Shelf } from '../../shelf/index.ts'
-import type { RestInputs } from '../plan-rest.ts'
+import type { RestInputs } from '../rest-inputs.ts'
 
 /** Plans of the examples, and what their rest needs. */
 

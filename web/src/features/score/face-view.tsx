@@ -1,3 +1,4 @@
+import type { Cut, Place } from './face-places.ts'
 import {
   MM_PER_INCH,
   acrossView,
@@ -30,7 +31,6 @@ const PAD = { left: 46, right: 104, bottom: 34 }
 const TOP = { plain: 84, scrubbed: 122, cavities: 52 }
 const WALL_PX = 5
 
-export type Cut = 'across' | 'along' | 'top' | 'turned'
 const CUTS: readonly { value: Cut; text: string }[] = [
   { value: 'across', text: 'Across' },
   { value: 'along', text: 'Along' },
@@ -276,13 +276,6 @@ function CutLines({ design, plan, place }: { design: Design; plan: Plan; place: 
       />
     </g>
   )
-}
-
-export interface Place {
-  left: number
-  floor: number
-  scale: number
-  width: number
 }
 
 /** Ticks in the workshop's own unit: every 10 mm, or every half inch. */

@@ -5,7 +5,7 @@ import type { KeyboardEvent, PointerEvent } from 'react'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { inkOn } from '../../ui/swatch.tsx'
-import type { Place } from './face-view.tsx'
+import type { Place } from './face-places.ts'
 
 /** Level layers as plain bands, and the grips between them. */
 

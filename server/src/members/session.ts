@@ -1,9 +1,11 @@
 import { parse, serialize } from 'cookie'
 import type { Request, RequestHandler, Response } from 'express'
 import type { Config } from '../config.ts'
-import type { MemberStore, Visitor } from '../members/store.ts'
-import { SESSION_DAYS } from '../members/store.ts'
-import { HttpError } from './errors.ts'
+import { letIn } from '../http/visitor.ts'
+import type { Visitor } from '../http/visitor.ts'
+import type { MemberStore } from './store.ts'
+import { SESSION_DAYS } from './store.ts'
+import { HttpError } from '../http/errors.ts'
 
 const COOKIE = 'ostler_session'
 const DAY_S = 86_400
@@ -22,15 +24,6 @@ export interface Sessions {
   end(req: Request, res: Response): Promise<void>
   /** Drops what is remembered, e.g. after the workshop's habits changed. */
   forget(): void
-}
-
-const visitors = new WeakMap<Request, Visitor>()
-
-/** The visitor that `require` let through. */
-export function visitorOf(req: Request): Visitor {
-  const visitor = visitors.get(req)
-  if (!visitor) throw new Error(`no visitor on ${req.method} ${req.path}: the route is not behind sessions.require`)
-  return visitor
 }
 
 export function sessions(members: MemberStore, config: Config, now: () => Date): Sessions {
@@ -69,7 +62,7 @@ export function sessions(members: MemberStore, config: Config, now: () => Date):
     require: async (req, _res, next) => {
       const found = await visitor(req)
       if (!found) throw new HttpError(401, 'Please sign in; what you typed is kept here.')
-      visitors.set(req, found)
+      letIn(req, found)
       next()
     },
     async begin(res, memberId, workshopId) {
