@@ -14,7 +14,7 @@ import { TextField } from '../ui/text-field.tsx'
 import { SaveMark } from './save-mark.tsx'
 import { PageLinks, StageLinks } from './stage-bar.tsx'
 import { placeOf } from './stages.ts'
-import { TopBar } from './top-bar.tsx'
+import { TopBar } from '../frame/top-bar.tsx'
 
 /** What this browser still holds of a batch that the server has not. */
 const draftQuery = (id: string) =>

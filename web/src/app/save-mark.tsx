@@ -8,7 +8,7 @@ import { SignInForm } from '../features/sign-in/sign-in-page.tsx'
 import { useBatch, usePlan } from '../plan/context.tsx'
 import type { SaveState } from '../plan/save-state.ts'
 import { Ask } from '../ui/ask.tsx'
-import { FacePicture } from '../ui/face-picture.tsx'
+import { FacePicture } from '../drawing/face-picture.tsx'
 
 const MARKS: Record<SaveState['kind'], string> = {
   saved: 'saved',

@@ -5,9 +5,9 @@ import { Copy, Download, Trash2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { useHabits } from '../../plan/context.tsx'
-import { FacePicture } from '../../ui/face-picture.tsx'
+import { FacePicture } from '../../drawing/face-picture.tsx'
 import { STATE_WORDS } from '../../ui/state-words.ts'
-import { downloadPlan } from './plan-file.ts'
+import { downloadPlan } from '../../parts/plan-file.ts'
 
 interface Props {
   batch: BatchAnswer

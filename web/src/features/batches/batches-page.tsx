@@ -5,12 +5,12 @@ import { FileInput, Plus, Search } from 'lucide-react'
 import { useDeferredValue, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { addBatch, batchesQuery, deleteBatch, duplicateBatch, restoreBatch, shelfQuery } from '../../api/client.ts'
-import { Places } from '../../app/places.tsx'
-import { TopBar } from '../../app/top-bar.tsx'
+import { Places } from '../../frame/places.tsx'
+import { TopBar } from '../../frame/top-bar.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { BatchRow } from './batch-row.tsx'
-import { planFromFile } from './plan-file.ts'
+import { planFromFile } from '../../parts/plan-file.ts'
 
 /** All batches of the workshop, the last touched first. */
 export function BatchesPage() {

@@ -5,7 +5,7 @@ import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.ts
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { useTold } from '../../ui/plan-field.tsx'
+import { useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { smallMass } from '../../ui/small-mass.ts'

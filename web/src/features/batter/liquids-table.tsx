@@ -5,7 +5,7 @@ import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.ts
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { liquidOptions } from '../../ui/add-options.ts'
 

@@ -1,10 +1,10 @@
 import { showShare } from '@ostler/core'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
-import { FreeLyeAnswer } from '../../ui/free-lye.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { FreeLyeAnswer } from '../../parts/free-lye.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
-import { WaterField } from '../../ui/water-field.tsx'
+import { WaterField } from '../../parts/water-field.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 import { Term } from '../../ui/term.tsx'
 

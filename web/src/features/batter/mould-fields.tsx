@@ -3,7 +3,7 @@ import type { Lining, MouldForm } from '@ostler/core'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 
 /** A mould's inner dimensions and how high the soap stands in it. */

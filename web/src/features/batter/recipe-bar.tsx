@@ -8,7 +8,7 @@ import { addRecipe, addRecipeVersion, recipeVersionsQuery, recipesQuery } from '
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { useTold } from '../../ui/plan-field.tsx'
+import { useTold } from '../../parts/plan-field.tsx'
 import { useToast } from '../../ui/toast.tsx'
 
 const bare = (recipe: Recipe): string => JSON.stringify(orderedRecipe({ ...recipe, name: '', origin: null }))

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 
 /** Where whipping starts from: usual figures, each to be changed. */

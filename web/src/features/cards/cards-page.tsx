@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
-import { ForecastRefused } from '../../ui/forecast-refused.tsx'
+import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { inkOn } from '../../ui/swatch.tsx'
 

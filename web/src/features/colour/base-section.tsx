@@ -4,7 +4,7 @@ import { setColourView, useColourView } from '../../plan/colour-view.ts'
 import { useBatch } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { Check } from '../../ui/check.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 
 /** Which cups are reckoned to gel by the rest. */

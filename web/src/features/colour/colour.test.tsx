@@ -4,7 +4,7 @@ import { cleanup, fireEvent, screen, within } from '@testing-library/react'
 import { afterEach, describe, expect, test, vi } from 'vitest'
 import { cupHex, setColourView } from '../../plan/colour-view.ts'
 import { opened } from '../../plan/test/opened.tsx'
-import { painted } from '../faces/paint.ts'
+import { painted } from '../../drawing/paint.ts'
 import { ColourPage } from './colour-page.tsx'
 
 vi.mock('../../workers/colour.ts', () => ({

@@ -7,7 +7,7 @@ import { Link, useSearchParams } from 'react-router'
 import { batchesQuery, shelfQuery } from '../../api/client.ts'
 import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { FacePicture } from '../../ui/face-picture.tsx'
+import { FacePicture } from '../../drawing/face-picture.tsx'
 
 /** Stands for this batch's own plan B in the address. */
 const PLAN_B = 'plan-b'

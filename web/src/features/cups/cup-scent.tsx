@@ -3,7 +3,7 @@ import type { Forecast, PlannedScent, Plan, ScentMoment } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 
 interface Props {

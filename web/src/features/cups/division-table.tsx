@@ -5,11 +5,11 @@ import { useBatch, useHabits } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
-import { useTold } from '../../ui/plan-field.tsx'
+import { useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { Swatch } from '../../ui/swatch.tsx'
-import { newCup } from '../score/new-cup.ts'
+import { newCup } from '../../parts/new-cup.ts'
 
 interface Props {
   plan: Plan

@@ -4,7 +4,7 @@ import { Trash2 } from 'lucide-react'
 import { useBatch, useHabits } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { colorantOptions } from '../../ui/add-options.ts'
 

@@ -4,7 +4,7 @@ import { Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { mouldOptions } from '../../ui/add-options.ts'
 

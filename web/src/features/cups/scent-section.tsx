@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { MOMENT_WORDS } from './cup-scent.tsx'
 

@@ -18,7 +18,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { options } from '../../ui/options.ts'
 import { QuantityField } from '../../ui/quantity.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 
 /** Whole days since the pour; null where its day is not known. */

@@ -4,7 +4,7 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { opened } from '../../plan/test/opened.tsx'
 import { DesignsPage } from './designs-page.tsx'
-import { KeepDesign } from './keep-design.tsx'
+import { KeepDesign } from '../../parts/keep-design.tsx'
 
 // Pictures are drawn elsewhere: here nothing comes of them.
 vi.mock('../../workers/faces.ts', () => ({ drawFace: () => new Promise(() => undefined) }))

@@ -1,8 +1,8 @@
 import { acrossView, levelView } from '@ostler/core'
 import type { CavityKind, Plan } from '@ostler/core'
 import { Section } from '../../ui/section.tsx'
-import { FaceCanvas } from './face-canvas.tsx'
-import { useDesign, useDesignHexes, useDesignNames } from './use-design.ts'
+import { FaceCanvas } from '../../drawing/face-canvas.tsx'
+import { useDesign, useDesignHexes, useDesignNames } from '../../drawing/use-design.ts'
 
 const FACE_PX = 150
 /** Drawn finer than shown, so that fine threads stay smooth. */

@@ -5,10 +5,10 @@ import { Link } from 'react-router'
 import { useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
-import { howMoved, howPoured, howSetIn } from '../sheet/how-done.ts'
-import { FaceCanvas } from './face-canvas.tsx'
+import { howMoved, howPoured, howSetIn } from '../../parts/how-done.ts'
+import { FaceCanvas } from '../../drawing/face-canvas.tsx'
 import { SavePicture } from './save-picture.tsx'
-import { useDesign, useDesignHexes, useDesignNames } from './use-design.ts'
+import { useDesign, useDesignHexes, useDesignNames } from '../../drawing/use-design.ts'
 
 const FINE = 2
 /** Where the small faces are cut, shares of the length. */

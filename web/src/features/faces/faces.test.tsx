@@ -3,8 +3,8 @@ import type { Picture, View } from '@ostler/core'
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { opened } from '../../plan/test/opened.tsx'
-import { faceSvg } from './face-svg.ts'
-import { TurnedLoaf } from './turned-loaf.tsx'
+import { faceSvg } from '../../drawing/face-svg.ts'
+import { TurnedLoaf } from '../../drawing/turned-loaf.tsx'
 
 const plan = starterPlan('Faces')
 const design = designOf(plan, [])

@@ -4,9 +4,9 @@ import { useRef, useState } from 'react'
 import { saveFile } from '../../ui/save-file.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { drawFace } from '../../workers/faces.ts'
-import { faceSvg } from './face-svg.ts'
-import { painted } from './paint.ts'
-import { paintToppings } from './toppings-canvas.ts'
+import { faceSvg } from '../../drawing/face-svg.ts'
+import { painted } from '../../drawing/paint.ts'
+import { paintToppings } from '../../drawing/toppings-canvas.ts'
 
 const PNG_PX = 1600
 const SVG_PX = 640

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { Places } from '../../app/places.tsx'
-import { TopBar } from '../../app/top-bar.tsx'
+import { Places } from '../../frame/places.tsx'
+import { TopBar } from '../../frame/top-bar.tsx'
 import { GLOSSARY, entryAt } from '../../ui/glossary.ts'
 import type { Entry } from '../../ui/glossary.ts'
 

@@ -3,7 +3,7 @@ import type { CoolingWay, HeatPlan, TemperatureRule } from '@ostler/core'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 
 const WAYS: readonly { value: CoolingWay; text: string }[] = [

@@ -3,7 +3,7 @@ import type { Plan } from '@ostler/core'
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, describe, expect, test } from 'vitest'
 import { opened } from '../../plan/test/opened.tsx'
-import { useHeatPlan } from '../../plan/use-heat.ts'
+import { useHeatPlan } from '../../parts/use-heat.ts'
 import { HeatSettings } from './heat-settings.tsx'
 import { Readings } from './readings.tsx'
 

@@ -1,7 +1,7 @@
 import type { RunSheet } from '@ostler/core'
 import { Link } from 'react-router'
 import { useSay } from '../../plan/context.tsx'
-import { useTicks } from '../../plan/ticks.ts'
+import { useTicks } from '../../parts/ticks.ts'
 import { Check } from '../../ui/check.tsx'
 import { clockBefore, showHours } from '../../ui/clock.ts'
 import { Section } from '../../ui/section.tsx'

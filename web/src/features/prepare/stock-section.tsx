@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
-import { useTold } from '../../ui/plan-field.tsx'
+import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 
 /** What the plan takes from the shelf: what is missing first, as a list to shop by. */

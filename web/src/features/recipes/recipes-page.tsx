@@ -13,8 +13,8 @@ import {
   restoreRecipe,
   shelfQuery,
 } from '../../api/client.ts'
-import { Places } from '../../app/places.tsx'
-import { TopBar } from '../../app/top-bar.tsx'
+import { Places } from '../../frame/places.tsx'
+import { TopBar } from '../../frame/top-bar.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { AuditSection } from './audit-section.tsx'
 import { CompareSection } from './compare-section.tsx'

@@ -5,7 +5,7 @@ import { Pause, Play } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
-import { FacePicture } from '../../ui/face-picture.tsx'
+import { FacePicture } from '../../drawing/face-picture.tsx'
 import { useSize } from '../../ui/use-size.ts'
 import type { RestLook } from '../../workers/rest.ts'
 

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
-import { useTold } from '../../ui/plan-field.tsx'
+import { useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 
 type Place = RestReading['at']

@@ -6,7 +6,7 @@ import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Readings } from './readings.tsx'
 
 const UNDER_WORDS: Readonly<Record<UnderKind, string>> = {

@@ -5,7 +5,7 @@ import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 
 /** What is seldom otherwise: the wall's thickness, a warmed mould, neighbours, a room that changes, the box. */
 export function RestSurroundings() {

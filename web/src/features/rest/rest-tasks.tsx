@@ -4,7 +4,7 @@ import { CalendarPlus } from 'lucide-react'
 import { useState } from 'react'
 import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
-import { useTold } from '../../ui/plan-field.tsx'
+import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { calendarOf } from './calendar.ts'
 

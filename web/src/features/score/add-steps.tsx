@@ -6,7 +6,7 @@ import { useBatch, usePlan } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { DesignDialog } from './design-dialog.tsx'
-import { newCup } from './new-cup.ts'
+import { newCup } from '../../parts/new-cup.ts'
 import { RepeatDialog } from './repeat-dialog.tsx'
 
 /** What can be put into the score, after what is chosen or at its end. */

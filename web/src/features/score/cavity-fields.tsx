@@ -1,7 +1,7 @@
 import { cavitiesOf } from '@ostler/core'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
-import { useTold } from '../../ui/plan-field.tsx'
+import { useTold } from '../../parts/plan-field.tsx'
 
 /** Which cavities of the mould a pour goes into; each shows what is poured there already. */
 export function CavityFields({ index }: { index: number }) {

@@ -18,8 +18,8 @@ import { Ask } from '../../ui/ask.tsx'
 import { Segments } from '../../ui/segments.tsx'
 import { Slider } from '../../ui/slider.tsx'
 import { useToast } from '../../ui/toast.tsx'
-import { DesignPicture, bestSight } from '../designs/design-picture.tsx'
-import { KeepDesign } from '../designs/keep-design.tsx'
+import { DesignPicture, bestSight } from '../../drawing/design-picture.tsx'
+import { KeepDesign } from '../../parts/keep-design.tsx'
 
 type From = 'techniques' | 'library' | 'batches' | 'keep'
 const FROM: readonly { value: From; text: string }[] = [

@@ -3,7 +3,7 @@ import type { Design, Edit, Embed, Move, Pour } from '@ostler/core'
 import { useRef } from 'react'
 import type { KeyboardEvent, PointerEvent } from 'react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
-import { useCavityPlan } from '../faces/use-design.ts'
+import { useCavityPlan } from '../../drawing/use-design.ts'
 import type { Cut, Place } from './face-places.ts'
 
 /** What one can take hold of in the picture: a place in shares of what is shown, and what moving it changes. */

@@ -5,14 +5,14 @@ import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { TextField } from '../../ui/text-field.tsx'
 import { PourShapeFields } from './pour-shape-fields.tsx'
 import { CavityFields } from './cavity-fields.tsx'
 import { WindowFields } from './window-fields.tsx'
-import { ColorantRows } from '../cups/colorant-rows.tsx'
+import { ColorantRows } from '../../parts/colorant-rows.tsx'
 
 type Setter = (path: FieldPath, value: unknown) => EditResult
 

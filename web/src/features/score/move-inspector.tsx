@@ -5,7 +5,7 @@ import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { PathPad } from './path-pad.tsx'
 import { WorkshopWindow } from './window-fields.tsx'
 

@@ -4,7 +4,7 @@ import { Gem, RotateCcw, Sparkles, Trash2, Waves } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
-import { useTold } from '../../ui/plan-field.tsx'
+import { useTold } from '../../parts/plan-field.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import type { Pick } from './picking.ts'
 

@@ -2,8 +2,8 @@ import { MAX_PATH, levelView } from '@ostler/core'
 import type { Move } from '@ostler/core'
 import { useRef, useState } from 'react'
 import type { PointerEvent } from 'react'
-import { FaceCanvas } from '../faces/face-canvas.tsx'
-import { useDesign, useDesignHexes, useDesignNames } from '../faces/use-design.ts'
+import { FaceCanvas } from '../../drawing/face-canvas.tsx'
+import { useDesign, useDesignHexes, useDesignNames } from '../../drawing/use-design.ts'
 
 interface Props {
   points: Move['path']

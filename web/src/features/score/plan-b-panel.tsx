@@ -13,16 +13,16 @@ import {
 import type { PlanBOffer, PlanBOutlook, Trigger } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { useAnswer } from '../../plan/use-answer.ts'
+import { useAnswer } from '../../parts/use-answer.ts'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { TextField } from '../../ui/text-field.tsx'
 import { planBOffersInWorker, planBOutlookInWorker } from '../../workers/search.ts'
-import { FaceCanvas } from '../faces/face-canvas.tsx'
+import { FaceCanvas } from '../../drawing/face-canvas.tsx'
 import { Term } from '../../ui/term.tsx'
-import { useDesignHexes, useDesignNames } from '../faces/use-design.ts'
+import { useDesignHexes, useDesignNames } from '../../drawing/use-design.ts'
 
 /** While plan B is worked on, the score says so. */
 export function PlanBBanner() {

@@ -3,7 +3,7 @@ import type { Depth, LayerFace, Pour, PourWay, Together } from '@ostler/core'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 
 /** What a pour's way needs beside itself. */
 const NEEDS: Readonly<Record<PourWay, readonly string[]>> = {

@@ -5,7 +5,7 @@ import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { useBatch, useForecast, usePlan, useRisk, useSay } from '../../plan/context.tsx'
 import { useToast } from '../../ui/toast.tsx'
-import { useFreeLyeStop } from '../../ui/free-lye.tsx'
+import { useFreeLyeStop } from '../../parts/free-lye.tsx'
 import { BestPlanDialog } from './best-plan-dialog.tsx'
 import { lastingStore, readJson, writeJson } from '../../plan/storage.ts'
 

@@ -3,7 +3,7 @@ import type { AccelerationClass, ScentMoment, ScentWay } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 
 const PACE: Record<AccelerationClass, string> = {
   ...ACCELERATIONS,

@@ -7,7 +7,7 @@ import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { NumberCell } from '../../ui/number-cell.tsx'
-import { useTold } from '../../ui/plan-field.tsx'
+import { useTold } from '../../parts/plan-field.tsx'
 import { Term } from '../../ui/term.tsx'
 
 /** Trace that was seen, in this batch or in a small trial of it: the forecast follows at once. */

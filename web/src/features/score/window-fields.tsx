@@ -6,7 +6,7 @@ import { saveWindows, shelfQuery } from '../../api/client.ts'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { useToast } from '../../ui/toast.tsx'
 
 const range = ({ lo, hi }: Window) => `${lo} to ${hi}`

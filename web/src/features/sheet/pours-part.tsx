@@ -3,7 +3,7 @@ import type { Blending } from '@ostler/core'
 import { Fragment } from 'react'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
-import { howMoved, howPoured, howSetIn, howWorked, untilWhen, whereTo } from './how-done.ts'
+import { howMoved, howPoured, howSetIn, howWorked, untilWhen, whereTo } from '../../parts/how-done.ts'
 import { CELL, NUMBER, Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
 

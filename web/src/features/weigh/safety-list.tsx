@@ -1,6 +1,6 @@
 import { Check } from '../../ui/check.tsx'
 import { SAFETY } from '../../ui/safety.ts'
-import { safetyKey, useSafetyTicked, useTicks } from '../../plan/ticks.ts'
+import { safetyKey, useSafetyTicked, useTicks } from '../../parts/ticks.ts'
 
 /** Cautions to be ticked before the lye; folded away once they are, and one tap from being read again. */
 export function SafetyList() {

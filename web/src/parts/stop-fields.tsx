@@ -1,9 +1,9 @@
 import { STOPS, emulsionWord, tidy, traceName } from '@ostler/core'
 import type { StopWhen } from '@ostler/core'
-import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
-import { Choice } from '../../ui/choice.tsx'
-import { options } from '../../ui/options.ts'
-import { PlanField, useTold } from '../../ui/plan-field.tsx'
+import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
+import { Choice } from '../ui/choice.tsx'
+import { options } from '../ui/options.ts'
+import { PlanField, useTold } from './plan-field.tsx'
 
 /** What ends the blending: a trace, an emulsion that holds as well, or the clock. */
 export function StopFields() {

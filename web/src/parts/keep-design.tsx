@@ -1,10 +1,10 @@
 import { designFrom } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { addDesign, designsQuery, saveDesign } from '../../api/client.ts'
-import { useCupHex } from '../../plan/colour-view.ts'
-import { usePlan } from '../../plan/context.tsx'
-import { useToast } from '../../ui/toast.tsx'
+import { addDesign, designsQuery, saveDesign } from '../api/client.ts'
+import { useCupHex } from '../plan/colour-view.ts'
+import { usePlan } from '../plan/context.tsx'
+import { useToast } from '../ui/toast.tsx'
 
 /** Keeps the open batch's design in the library, under a name; one of that name can be replaced. */
 export function KeepDesign({ onKept }: { onKept: () => void }) {

@@ -2,8 +2,8 @@ import { pathText } from '@ostler/core'
 import type { EditResult, FieldPath, Plan, QuantityKind } from '@ostler/core'
 import type { ReactNode } from 'react'
 import { useBatch, useHabits, usePlan } from '../plan/context.tsx'
-import { QuantityField } from './quantity.tsx'
-import { useToast } from './toast.tsx'
+import { QuantityField } from '../ui/quantity.tsx'
+import { useToast } from '../ui/toast.tsx'
 
 interface Props {
   label: string

@@ -1,7 +1,7 @@
 import { onBasis } from '@ostler/core'
 import type { WaterBasis } from '@ostler/core'
 import { useBatch, useForecast, useHabits, usePlan } from '../plan/context.tsx'
-import { QuantityField } from './quantity.tsx'
+import { QuantityField } from '../ui/quantity.tsx'
 
 interface Props {
   basis: WaterBasis

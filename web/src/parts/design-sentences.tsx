@@ -1,10 +1,10 @@
 import { X } from 'lucide-react'
 import { useState } from 'react'
-import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
-import { useTold } from '../../ui/plan-field.tsx'
+import { useBatch, usePlan, useSay } from '../plan/context.tsx'
+import { useTold } from './plan-field.tsx'
 import { useDesignAdvice } from './use-advice.ts'
-import { useCavityPlan, useDesign } from './use-design.ts'
-import { lastingStore, readJson, writeJson } from '../../plan/storage.ts'
+import { useCavityPlan, useDesign } from '../drawing/use-design.ts'
+import { lastingStore, readJson, writeJson } from '../plan/storage.ts'
 
 const KEY = 'ostler-design-advice-dismissed'
 const MOST = 3

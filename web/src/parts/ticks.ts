@@ -1,5 +1,5 @@
 import type { EditResult } from '@ostler/core'
-import { useBatch, usePlan } from './context.tsx'
+import { useBatch, usePlan } from '../plan/context.tsx'
 import { SAFETY } from '../ui/safety.ts'
 
 /** What has been ticked in this batch, by name. */

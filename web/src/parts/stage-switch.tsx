@@ -1,8 +1,8 @@
 import { GELS, STAGES, gelOf } from '@ostler/core'
 import type { Gelled, Stage } from '@ostler/core'
-import { setColourView, useColourView } from '../../plan/colour-view.ts'
-import { useForecast, usePlan } from '../../plan/context.tsx'
-import { Segments } from '../../ui/segments.tsx'
+import { setColourView, useColourView } from '../plan/colour-view.ts'
+import { useForecast, usePlan } from '../plan/context.tsx'
+import { Segments } from '../ui/segments.tsx'
 
 const STAGE_OPTIONS = (Object.entries(STAGES) as [Stage, string][]).map(([value, text]) => ({ value, text }))
 const GEL_OPTIONS = (Object.entries(GELS) as [Gelled, string][]).map(([value, text]) => ({ value, text }))

@@ -1,7 +1,7 @@
 import { heatPlan } from '@ostler/core'
 import type { HeatPlan } from '@ostler/core'
 import { useMemo } from 'react'
-import { useBatch, useForecast, usePlan } from './context.tsx'
+import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
 
 /** The heat plan of the open batch; worked out only on the pages that show it. */
 export function useHeatPlan(): HeatPlan | null {

@@ -1,7 +1,7 @@
 import { acrossView, cavityKinds, colourNames, designOf, hasSwirls, layerHeights, planOfCavity } from '@ostler/core'
 import type { ColourForecast, Forecast, Gelled, Plan } from '@ostler/core'
 import { useMemo } from 'react'
-import { FaceCanvas } from '../features/faces/face-canvas.tsx'
+import { FaceCanvas } from './face-canvas.tsx'
 import { cupHex, useColourView } from '../plan/colour-view.ts'
 
 interface Props {

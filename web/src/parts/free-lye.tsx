@@ -2,7 +2,7 @@ import { isNoSuperfat, needsAnswer, showShare } from '@ostler/core'
 import type { BatchFreeLye } from '@ostler/core'
 import { useId, useState } from 'react'
 import { useBatch, usePlan, useSay } from '../plan/context.tsx'
-import { Check } from './check.tsx'
+import { Check } from '../ui/check.tsx'
 
 /** Whether the batch may go on as far as free lye is concerned. */
 export function useFreeLyeStop(freeLye: BatchFreeLye | undefined): boolean {

@@ -1,8 +1,8 @@
 import { patternWords, pictureWords, seenBy } from '@ostler/core'
 import type { Picture, Plan, Program, View } from '@ostler/core'
 import { useEffect, useId, useMemo, useRef, useState } from 'react'
-import { useColourView } from '../../plan/colour-view.ts'
-import { drawFace } from '../../workers/faces.ts'
+import { useColourView } from '../plan/colour-view.ts'
+import { drawFace } from '../workers/faces.ts'
 import { painted } from './paint.ts'
 import { paintToppings } from './toppings-canvas.ts'
 

@@ -1,7 +1,7 @@
 import type { Plan, Shelf } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useToast } from '../ui/toast.tsx'
-import { useBatch, usePlan } from './context.tsx'
+import { useBatch, usePlan } from '../plan/context.tsx'
 
 /** So long an edit is left alone before a worker is asked, ms. */
 const CALM_MS = 300

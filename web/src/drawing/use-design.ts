@@ -1,8 +1,8 @@
 import { colourNames, designOf, findById, kindOfPour, planOfCavity, seenBy } from '@ostler/core'
 import type { Design, Plan } from '@ostler/core'
 import { useMemo } from 'react'
-import { useColourView, useCupHex } from '../../plan/colour-view.ts'
-import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
+import { useColourView, useCupHex } from '../plan/colour-view.ts'
+import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
 
 /** The newest designs, by everything that they depend on: a change of scent or dose redraws nothing. */
 const compiled = new Map<string, Design>()

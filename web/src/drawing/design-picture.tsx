@@ -11,8 +11,8 @@ import {
 } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { useMemo } from 'react'
-import { cupHex, useColourView } from '../../plan/colour-view.ts'
-import { FaceCanvas } from '../faces/face-canvas.tsx'
+import { cupHex, useColourView } from '../plan/colour-view.ts'
+import { FaceCanvas } from './face-canvas.tsx'
 
 interface Props {
   plan: Plan

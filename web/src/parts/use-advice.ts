@@ -1,8 +1,8 @@
 import { designAdvice } from '@ostler/core'
 import type { Design, DesignAdvice, Measures, Plan } from '@ostler/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { measureFaces } from '../../workers/faces.ts'
-import { useLevels } from './use-design.ts'
+import { measureFaces } from '../workers/faces.ts'
+import { useLevels } from '../drawing/use-design.ts'
 
 /** Rest after the last change before the faces are counted, ms. */
 const CALM_MS = 250
