@@ -77,6 +77,7 @@ await run(async () => {
       ['lint', [bin('eslint/bin/eslint.js'), '.', ...cache]],
       ['format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
       ['schema', [join(ROOT, 'scripts/schema.mjs'), '--check']],
+      ['rooms', [join(ROOT, 'scripts/rooms.mjs'), '--check']],
     )
   }
   // None of them writes what another reads.

@@ -5,15 +5,8 @@ export type { ToolLine } from './needs.ts'
 export { runSheet } from './run-sheet.ts'
 export type { PrepStep, RunSheet } from './run-sheet.ts'
 export { batterAmounts, batterKey, divisionSheet, partKey } from './division.ts'
-export type {
-  BatterAmounts,
-  BatterOil,
-  BatterPart,
-  BatterShare,
-  DivisionSheet,
-  LyeSolution,
-  MassOf,
-} from './division.ts'
+export type { BatterAmounts, MassOf } from './division.ts'
+export type { BatterOil, BatterPart, BatterShare, DivisionSheet, LyeSolution } from './division-sheet.ts'
 export { compareWays } from './ways.ts'
 export type { WayCompared } from './ways.ts'
 export { topSheet } from './top.ts'

@@ -1,4 +1,4 @@
-import { applyEdit, changedParts, differingParts, forecaster, planChanges, readPlan, withChanges } from '@ostler/core'
+import { applyEdit, changedParts, forecaster, planChanges, readPlan, withChanges } from '@ostler/core'
 import type {
   Advice,
   BatchAnswer,
@@ -13,11 +13,12 @@ import type {
   Shelf,
 } from '@ostler/core'
 import { ApiError, changeBatch } from '../api/client.ts'
-import { draftChanges, dropDraft, dropKept, keepDraft, ownDraft } from './draft.ts'
+import { dropDraft, dropKept, keepDraft, ownDraft } from './draft.ts'
 import type { KeptDraft } from './draft.ts'
 import { freshUuid } from './fresh-uuid.ts'
 import type { History } from './history.ts'
 import { keepUndo, keptUndo } from './kept-undo.ts'
+import { openingOf } from './opening.ts'
 import type { SaveState } from './save-state.ts'
 
 export interface OpenBatchState {
@@ -85,7 +86,7 @@ export class OpenBatch {
     this.#advise = advise
     this.#revision = batch.revision
     this.#saved = read.plan
-    const opening = this.#opened(batch, read.plan, draft)
+    const opening = openingOf(batch, read.plan, draft)
     this.#history = keptUndo(batch.id, opening.plan)
     if (opening.plan !== read.plan && this.#history.past.length === 0) this.#history.record(read.plan, opening.plan)
     this.#state = this.#shape(batch.id, opening.plan, opening.save)
@@ -250,20 +251,6 @@ export class OpenBatch {
 
   #isHalted(): boolean {
     return ['conflict', 'gone'].includes(this.#state.save.kind)
-  }
-
-  /** The plan to open with: what was saved, with a draft on top of it where that fits what others made of it meanwhile. */
-  #opened(batch: BatchAnswer, saved: Plan, draft: KeptDraft | null): { plan: Plan; save: SaveState } {
-    const conflict = (parts: readonly string[]): SaveState => ({ kind: 'conflict', theirs: batch, parts })
-    if (!draft) return { plan: saved, save: { kind: 'saved', at: new Date(batch.updatedAt) } }
-    const { plan: whole } = draft
-    if (whole && draft.revision < batch.revision) return { plan: whole, save: conflict(differingParts(whole, saved)) }
-    const changes = draftChanges(draft, saved)
-    const made = withChanges(saved, changes)
-    if (made.ok && made.met.length === 0) return { plan: made.plan, save: { kind: 'saving' } }
-    const forced = withChanges(saved, changes, { force: true })
-    const met = made.met.length > 0 ? made.met.map(one => one.change) : changes
-    return { plan: forced.ok ? forced.plan : saved, save: conflict(changedParts(met, saved)) }
   }
 
   /** From now on what was taken up is this window's; what is saved already needs no draft. */
