@@ -78,6 +78,7 @@ await run(async () => {
       ['format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
       ['schema', [join(ROOT, 'scripts/schema.mjs'), '--check']],
       ['rooms', [join(ROOT, 'scripts/rooms.mjs'), '--check']],
+      ['dead code', [bin('knip/bin/knip.js'), '--no-config-hints', '--no-progress']],
     )
   }
   // None of them writes what another reads.

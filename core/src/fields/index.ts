@@ -17,7 +17,7 @@ export {
   YesNo,
 } from './rules.ts'
 export { describedFields } from './describe.ts'
-export type { Class, Field, FieldOptions } from './describe.ts'
+export type { Class, Field } from './describe.ts'
 export { problemsIn } from './check.ts'
 export type { Problem } from './check.ts'
 export { settled } from './settle.ts'

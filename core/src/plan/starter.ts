@@ -1,14 +1,11 @@
 import { PlannedScent, OilPart, Recipe } from '../recipe/index.ts'
 import { started } from '../fields/index.ts'
 import { ColourWish, Cup, CupColorant } from './cup-part.ts'
-import { Division, Hands, Heat, Preparation } from './bench-part.ts'
+import { Division, Hands } from './bench-part.ts'
 import { Plan } from './document.ts'
 import { Embed, Finish } from './finish-part.ts'
 import type { Topping, ToppingKind } from './finish-part.ts'
 import { Cutting, Move, Pour, PourShape } from './score-part.ts'
-
-/** How a new plan cools: lye and oils alike in the open, nothing read yet. */
-export const startingHeat = (): Heat => started(Heat)
 
 export const startingDivision = (): Division => started(Division)
 
@@ -46,8 +43,6 @@ export const startingFinish = (): Finish => started(Finish)
 
 /** A cup without colour, scented when the batch is. */
 export const plainCup = (id: string, name: string): Cup => started(Cup, { id, name })
-
-export const startingPreparation = (): Preparation => started(Preparation)
 
 /** An oil of a recipe, free to change, in from the start. */
 export const plainOil = (oil: string, share: number): OilPart => started(OilPart, { oil, share })

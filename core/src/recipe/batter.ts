@@ -62,8 +62,6 @@ export interface UnitBatter {
   sugarShare: number
 }
 
-export type OilsOnly = Pick<Recipe, 'oils'>
-
 /**
  * Oils by their share of the whole. Shares are parts: 99.9 % in all is read as the whole. Oils that are not on the shelf
  * are left out (the plan's check names them).

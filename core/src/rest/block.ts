@@ -10,8 +10,6 @@ import type { Face } from './walls.ts'
 
 /** Not gelled at all, K. */
 export const NEVER = -99
-/** Of both ends of a quarter block, and of the sides' two halves: heat of a part against that of the whole. */
-export const PARTS = { half: 2, quarter: 4 } as const
 const SHORTEST_S = 2
 const LONGEST_S = 600
 const FIRST_S = 5

@@ -12,7 +12,6 @@ import type { ShelfStore } from '../shelf/store.ts'
 import { demoDesigns } from './demo-designs.ts'
 import { DEMO_LOTS, DEMO_PALETTE, DEMO_RECIPES, DEMO_SWATCHES } from './demo-shelf.ts'
 
-
 const EXAMPLES = join(projectDir(), 'examples')
 
 interface Stores {

@@ -22,4 +22,3 @@ export function visitorOf(req: Request): Visitor {
   if (!visitor) throw new Error(`no visitor on ${req.method} ${req.path}: the route is not behind sessions.require`)
   return visitor
 }
-

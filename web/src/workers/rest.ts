@@ -4,7 +4,7 @@ import type { Remote } from 'comlink'
 import { Door } from './door.ts'
 import type { RestWorker, Told } from './rest.worker.ts'
 
-export type { RestLook, RestMore, Told } from './rest.worker.ts'
+export type { RestLook, Told } from './rest.worker.ts'
 
 /** Work under way in a worker of its own: `stop` ends it at once. */
 export interface Working {
