@@ -1,7 +1,7 @@
 export * from './units/index.ts'
 export * from './constants/index.ts'
 export { describedFields, problemsIn, started, tidied } from './fields/index.ts'
-export type { Class, Field as DescribedField, Problem } from './fields/index.ts'
+export type { Class, Field as DescribedField, FieldPath, Problem } from './fields/index.ts'
 export { inverse, readChanges } from './changes/index.ts'
 export type { Change, Met } from './changes/index.ts'
 export * from './checks/index.ts'

@@ -1,10 +1,8 @@
+import type { FieldPath } from '../fields/index.ts'
 import type { OilPart } from '../recipe/index.ts'
 import type { Plan } from './document.ts'
 import type { Move, Pour } from './score-part.ts'
 import type { Cup } from './cup-part.ts'
-
-/** Where a single value stands, e.g. ['cups', 2, 'scented']. */
-export type FieldPath = readonly (string | number)[]
 
 /** A change to a plan. Small plain values: the same ones serve undo, remedies and tests. */
 export type Edit =

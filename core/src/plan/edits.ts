@@ -1,4 +1,5 @@
-import type { FieldPath, Edit } from './edit.ts'
+import type { Edit } from './edit.ts'
+import type { FieldPath } from '../fields/index.ts'
 import type { OilPart } from '../recipe/index.ts'
 import { cavityKinds, hasOwnCavities, heightsIn, layerHeights } from './cavities.ts'
 import { problemsIn, settled } from '../fields/index.ts'

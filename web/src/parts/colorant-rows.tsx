@@ -1,4 +1,4 @@
-import { MAX_CUP_COLORANTS, MEDIA, doseOfSpoons, findById, newCupColorant, showMass, spoonsOf } from '@ostler/core'
+import { MAX_CUP_COLORANTS, MEDIA, doseOfSpoons, findById, newCupColorant, showMass, spoonsOf, at } from '@ostler/core'
 import type { Colorant, Cup, CupColorant, EditResult, Medium, PortionColour } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../plan/context.tsx'
@@ -24,7 +24,7 @@ export function ColorantRows({ cup, index, brief = false }: Props) {
   const batch = useBatch()
   const told = useTold()
   const set = (colorants: CupColorant[]) =>
-    told(batch.edit({ kind: 'set', path: ['cups', index, 'colorants'], value: colorants }))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.colorants), value: colorants }))
   const unused = batch.shelf.colorants.filter(
     one => !one.archived && !cup.colorants.some(part => part.colorant === one.id),
   )

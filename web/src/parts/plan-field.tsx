@@ -1,4 +1,4 @@
-import { pathText } from '@ostler/core'
+import { pathText, planField } from '@ostler/core'
 import type { EditResult, FieldPath, Plan, QuantityKind } from '@ostler/core'
 import type { ReactNode } from 'react'
 import { useBatch, useHabits, usePlan } from '../plan/context.tsx'
@@ -29,7 +29,9 @@ export function PlanField({ path, ...field }: Props) {
   const habits = useHabits()
   const value = usePlan(state => numberAt(state.plan, path))
   const set = (next: number) => batch.edit({ kind: 'set', path, value: next }, pathText(path))
-  return <QuantityField {...field} habits={habits} value={value} onValue={set} />
+  const said = planField(path)
+  const range = { from: said?.from, to: said?.to, whole: said?.kind === 'whole' }
+  return <QuantityField {...field} range={range} habits={habits} value={value} onValue={set} />
 }
 
 /** For edits that have no field to show a refusal beside: tells it in a note. */

@@ -1,4 +1,4 @@
-import { STOPS, emulsionWord, tidy, traceName } from '@ostler/core'
+import { STOPS, emulsionWord, traceName, at, tidy } from '@ostler/core'
 import type { StopWhen } from '@ostler/core'
 import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
 import { Choice } from '../ui/choice.tsx'
@@ -17,15 +17,32 @@ export function StopFields() {
         className="w-full"
         value={stopWhen}
         options={options(STOPS)}
-        onValue={value => told(batch.edit({ kind: 'set', path: ['conditions', 'stopWhen'], value }))}
+        onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.conditions.stopWhen), value }))}
       />
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
         {stopWhen === 'seconds' ? (
-          <PlanField label="Blend for, seconds" kind="plain" decimals={0} width={64} path={['conditions', 'blendS']} />
+          <PlanField
+            label="Blend for, seconds"
+            kind="plain"
+            decimals={0}
+            width={64}
+            path={at(plan => plan.conditions.blendS)}
+          />
         ) : (
-          <PlanField label="Stop blending at level" kind="plain" width={64} path={['conditions', 'stopLevel']} />
+          <PlanField
+            label="Stop blending at level"
+            kind="plain"
+            width={64}
+            path={at(plan => plan.conditions.stopLevel)}
+          />
         )}
-        <PlanField label="At least, seconds" kind="plain" decimals={0} width={64} path={['conditions', 'leastS']} />
+        <PlanField
+          label="At least, seconds"
+          kind="plain"
+          decimals={0}
+          width={64}
+          path={at(plan => plan.conditions.leastS)}
+        />
       </div>
       <StoppedAs />
     </div>

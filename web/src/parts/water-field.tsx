@@ -1,4 +1,4 @@
-import { onBasis } from '@ostler/core'
+import { onBasis, at } from '@ostler/core'
 import type { WaterBasis } from '@ostler/core'
 import { useBatch, useForecast, useHabits, usePlan } from '../plan/context.tsx'
 import { QuantityField } from '../ui/quantity.tsx'
@@ -20,7 +20,10 @@ export function WaterField({ basis, label, width, showsKept = false }: Props) {
   const isKept = water.basis === basis
   const value = isKept ? water.value : readings ? onBasis(readings, basis) : 0
   const set = (next: number) =>
-    batch.edit({ kind: 'set', path: ['recipe', 'water'], value: { ...water, basis, value: next } }, `water ${basis}`)
+    batch.edit(
+      { kind: 'set', path: at(plan => plan.recipe.water), value: { ...water, basis, value: next } },
+      `water ${basis}`,
+    )
   return (
     <QuantityField
       label={label}

@@ -65,6 +65,8 @@ interface Props {
   hint?: ReactNode
   /** A second kind that may be typed, e.g. a share where a length is shown; told apart by its unit at the end. */
   other?: { kind: QuantityKind; unit: string | RegExp; onValue: (value: number) => EditResult }
+  /** What the arrow keys keep to; what is typed is judged by `onValue`. `whole`: they step by one. */
+  range?: { from?: number | undefined; to?: number | undefined; whole?: boolean }
   /** For a mass: lets ml, teaspoons and cups be typed. */
   densityGPerMl?: number
   /** Told of the field's sentence, to show it elsewhere. */
@@ -89,6 +91,7 @@ export function QuantityField(props: Props) {
     other,
     onSentence,
     densityGPerMl,
+    range,
   } = props
   const id = useId()
   const { unit, text, step } = shown(kind, habits, decimals)
@@ -131,8 +134,10 @@ export function QuantityField(props: Props) {
     }
     if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
     event.preventDefault()
-    const by = (event.shiftKey ? 10 : 1) * (event.key === 'ArrowUp' ? step : -step)
-    const result = onValue(Number((value + by).toFixed(6)))
+    const one = range?.whole ? 1 : step
+    const by = (event.shiftKey ? 10 : 1) * (event.key === 'ArrowUp' ? one : -one)
+    const { from = -Infinity, to = Infinity } = range ?? {}
+    const result = onValue(Math.min(to, Math.max(from, Number((value + by).toFixed(6)))))
     setTyped(null)
     tell(result.ok ? null : result.sentence, true)
   }

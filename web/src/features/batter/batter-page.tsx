@@ -1,3 +1,4 @@
+import { at } from '@ostler/core'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { LongText } from '../../ui/long-text.tsx'
@@ -57,7 +58,7 @@ function Notes() {
     <LongText
       label="Notes"
       value={notes}
-      onValue={value => batch.edit({ kind: 'set', path: ['notes'], value }, 'notes')}
+      onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.notes), value }, 'notes')}
     />
   )
 }
@@ -67,13 +68,20 @@ function BenchFields() {
   return (
     <Section title="At the bench">
       <div className="grid grid-cols-3 gap-x-4 gap-y-3">
-        {!isWhipped && <PlanField label="Batter meets at" kind="temperature" path={['conditions', 'mixC']} />}
-        <PlanField label="Room" kind="temperature" path={['conditions', 'roomC']} />
-        <PlanField label="Scale’s step" kind="mass" decimals={2} path={['conditions', 'scaleStepG']} />
-        <PlanField label="Fine scale’s step" kind="mass" decimals={2} path={['conditions', 'fineScaleStepG']} />
-        <PlanField label="Batter density" kind="density" path={['conditions', 'densityGPerMl']} />
-        <PlanField label="Clings to the pot" kind="mass" path={['pot', 'clingG']} />
-        {!isWhipped && <PlanField label="Blender strength" kind="plain" path={['conditions', 'blenderStrength']} />}
+        {!isWhipped && <PlanField label="Batter meets at" kind="temperature" path={at(plan => plan.conditions.mixC)} />}
+        <PlanField label="Room" kind="temperature" path={at(plan => plan.conditions.roomC)} />
+        <PlanField label="Scale’s step" kind="mass" decimals={2} path={at(plan => plan.conditions.scaleStepG)} />
+        <PlanField
+          label="Fine scale’s step"
+          kind="mass"
+          decimals={2}
+          path={at(plan => plan.conditions.fineScaleStepG)}
+        />
+        <PlanField label="Batter density" kind="density" path={at(plan => plan.conditions.densityGPerMl)} />
+        <PlanField label="Clings to the pot" kind="mass" path={at(plan => plan.pot.clingG)} />
+        {!isWhipped && (
+          <PlanField label="Blender strength" kind="plain" path={at(plan => plan.conditions.blenderStrength)} />
+        )}
       </div>
       {!isWhipped && (
         <div className="mt-3">

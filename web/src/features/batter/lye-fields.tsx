@@ -1,4 +1,4 @@
-import { showShare } from '@ostler/core'
+import { showShare, at } from '@ostler/core'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { FreeLyeAnswer } from '../../parts/free-lye.tsx'
@@ -18,8 +18,8 @@ export function LyeFields() {
   return (
     <Section title="Lye and water">
       <div className="flex flex-wrap items-start gap-x-6 gap-y-3">
-        <PlanField label="Superfat" kind="share" width={70} path={['recipe', 'superfatShare']} />
-        <PlanField label="Lye purity" kind="share" width={70} path={['recipe', 'lyePurityShare']} />
+        <PlanField label="Superfat" kind="share" width={70} path={at(plan => plan.recipe.superfatShare)} />
+        <PlanField label="Lye purity" kind="share" width={70} path={at(plan => plan.recipe.lyePurityShare)} />
         <span aria-hidden className="w-px self-stretch bg-line max-[600px]:hidden" />
         <WaterField basis="concentration" label="Lye concentration" width={70} showsKept />
         <WaterField basis="ratio" label="Water to lye" width={60} showsKept />
@@ -30,7 +30,7 @@ export function LyeFields() {
             label="from full water, of the oils"
             kind="share"
             width={70}
-            path={['recipe', 'water', 'fullShareOfOils']}
+            path={at(plan => plan.recipe.water.fullShareOfOils)}
           />
         )}
       </div>
@@ -39,7 +39,7 @@ export function LyeFields() {
         className="mt-1"
         label="a trial: made to learn from, not for skin or sale"
         checked={isTrial}
-        onChange={value => told(batch.edit({ kind: 'set', path: ['isTrial'], value }))}
+        onChange={value => told(batch.edit({ kind: 'set', path: at(plan => plan.isTrial), value }))}
       />
       {forecast && (
         <div className="mt-2 flex flex-wrap items-baseline gap-x-6 gap-y-1 text-[13px] text-soft">

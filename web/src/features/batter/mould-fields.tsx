@@ -1,4 +1,4 @@
-import { FORMS, LININGS, brimMl, fillVolumeMl, plannedMould, showLength } from '@ostler/core'
+import { FORMS, LININGS, brimMl, fillVolumeMl, plannedMould, showLength, at } from '@ostler/core'
 import type { Lining, MouldForm } from '@ostler/core'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -44,12 +44,12 @@ export function MouldFields() {
         <PlanField
           label={isRound ? (mould.form === 'hexagon' ? 'Across flats' : 'Bore') : 'Inner length'}
           kind="length"
-          path={['mould', 'innerLengthMm']}
+          path={at(plan => plan.mould.innerLengthMm)}
         />
-        {!isRound && <PlanField label="Inner width" kind="length" path={['mould', 'innerWidthMm']} />}
-        <PlanField label="Inner height" kind="length" path={['mould', 'innerHeightMm']} />
-        <PlanField label="Soap stands" kind="length" path={['mould', 'fillMm']} />
-        <PlanField label="Cavities" kind="plain" decimals={0} path={['mould', 'cavities']} />
+        {!isRound && <PlanField label="Inner width" kind="length" path={at(plan => plan.mould.innerWidthMm)} />}
+        <PlanField label="Inner height" kind="length" path={at(plan => plan.mould.innerHeightMm)} />
+        <PlanField label="Soap stands" kind="length" path={at(plan => plan.mould.fillMm)} />
+        <PlanField label="Cavities" kind="plain" decimals={0} path={at(plan => plan.mould.cavities)} />
         <Choice<MouldForm>
           label="Form"
           value={mould.form}

@@ -1,4 +1,4 @@
-import { orderedRecipe } from '@ostler/core'
+import { orderedRecipe, at } from '@ostler/core'
 import type { Recipe, RecipeAnswer } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { BookOpen, Save } from 'lucide-react'
@@ -27,7 +27,7 @@ export function RecipeBar() {
   const newest = recipes.data?.find(one => one.id === origin?.recipe)
   const take = (id: string) => {
     const chosen = recipes.data?.find(one => one.id === id)
-    if (chosen) told(batch.edit({ kind: 'set', path: ['recipe'], value: chosen.recipe }))
+    if (chosen) told(batch.edit({ kind: 'set', path: at(plan => plan.recipe), value: chosen.recipe }))
   }
   return (
     <div className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 border-y border-line py-2">
@@ -104,8 +104,8 @@ function SaveForm({ newest, onClose }: { newest: RecipeAnswer | null; onClose: (
       batch.edit({
         kind: 'many',
         edits: [
-          { kind: 'set', path: ['recipe', 'name'], value: saved.name },
-          { kind: 'set', path: ['recipe', 'origin'], value: { recipe: saved.id, version: saved.version } },
+          { kind: 'set', path: at(plan => plan.recipe.name), value: saved.name },
+          { kind: 'set', path: at(plan => plan.recipe.origin), value: { recipe: saved.id, version: saved.version } },
         ],
       })
       await client.invalidateQueries({ queryKey: ['recipes'] })

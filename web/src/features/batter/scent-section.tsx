@@ -7,6 +7,7 @@ import {
   sharesAtLimit,
   showMass,
   showShare,
+  at,
   tidy,
 } from '@ostler/core'
 import type { EditResult, PlannedScent, ScentLoad } from '@ostler/core'
@@ -36,7 +37,7 @@ export function ScentSection() {
   const batch = useBatch()
   const told = useTold()
   const scent = usePlan(state => state.plan.scent)
-  const set = (value: PlannedScent | null) => told(batch.edit({ kind: 'set', path: ['scent'], value }))
+  const set = (value: PlannedScent | null) => told(batch.edit({ kind: 'set', path: at(plan => plan.scent), value }))
   const unused = batch.shelf.scents.filter(
     one => !one.archived && !scent?.parts.some(part => part.scent === one.id) && (one.type !== 'blend' || !scent),
   )
@@ -76,7 +77,7 @@ function Planned({ scent }: { scent: PlannedScent }) {
   const habits = useHabits()
   const forecast = useForecast()
   const load = forecast?.recipe.scent
-  const set = (value: PlannedScent) => told(batch.edit({ kind: 'set', path: ['scent'], value }))
+  const set = (value: PlannedScent) => told(batch.edit({ kind: 'set', path: at(plan => plan.scent), value }))
   if (!forecast || !load) return null
   const perOils = forecast.recipe.batterPerOils
   const onBasis = (ofOils: number) => (scent.basis === 'oils' ? ofOils : ofOils / perOils)
@@ -90,7 +91,7 @@ function Planned({ scent }: { scent: PlannedScent }) {
     <>
       <div className="mb-2 flex flex-wrap items-start gap-x-6 gap-y-2">
         <div className="flex items-end gap-2">
-          <PlanField label="Load" kind="share" width={66} path={['scent', 'load']} />
+          <PlanField label="Load" kind="share" width={66} path={at(plan => plan.scent!.load)} />
           <Choice bare label="Load is measured by" value={scent.basis} options={BASES} onValue={swapBasis} />
         </div>
         <WorkingNumber
@@ -186,7 +187,7 @@ function PartsTable({ scent, load, onSet }: PartsProps) {
   const weights = forecast.portions.scents
   const totalG = weights.reduce((sum, part) => sum + part.exactG, 0)
   const setShare = (i: number, share: number): EditResult =>
-    batch.edit({ kind: 'set', path: ['scent', 'parts', i, 'share'], value: share }, `scent part ${i}`)
+    batch.edit({ kind: 'set', path: at(plan => plan.scent!.parts[i]!.share), value: share }, `scent part ${i}`)
   /** Grams of one part change the ratio and the whole, the other parts keep theirs. */
   const setGrams = (i: number, massG: number): EditResult => {
     const grams = weights.map((part, j) => (j === i ? massG : part.exactG))
@@ -197,7 +198,7 @@ function PartsTable({ scent, load, onSet }: PartsProps) {
     return batch.edit(
       {
         kind: 'set',
-        path: ['scent'],
+        path: at(plan => plan.scent),
         value: { ...scent, parts, load: Number(((scent.load * sum) / totalG).toFixed(6)) },
       },
       `scent grams ${i}`,

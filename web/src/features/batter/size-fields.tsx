@@ -1,4 +1,4 @@
-import { readQuantity, resized, showLength, showMass, sizedToBars, stockOf, findById } from '@ostler/core'
+import { findById, readQuantity, showLength, showMass, sizedToBars, stockOf, at, resized } from '@ostler/core'
 import type { SizeWish } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useForecast, useHabits, useSay } from '../../plan/context.tsx'
@@ -83,7 +83,7 @@ export function SizeFields() {
     if (typeof wanted === 'string') return setSentence(wanted)
     const size = resized(batch.get().plan, batch.shelf, wanted)
     if (!size.ok) return setSentence(size.sentence)
-    const result = batch.edit({ kind: 'set', path: ['mould', 'fillMm'], value: size.fillMm })
+    const result = batch.edit({ kind: 'set', path: at(plan => plan.mould.fillMm), value: size.fillMm })
     setSentence(result.ok ? `Done: the soap stands ${showLength(size.fillMm, habits)} high.` : result.sentence)
   }
   const field = (label: string, value: string, set: (text: string) => void, placeholder: string) => (

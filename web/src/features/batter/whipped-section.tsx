@@ -1,3 +1,4 @@
+import { at } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
@@ -12,7 +13,8 @@ export function WhippedSection() {
   const batch = useBatch()
   const told = useTold()
   const isWhipped = usePlan(state => state.plan.whipped !== null)
-  const set = (on: boolean) => told(batch.edit({ kind: 'set', path: ['whipped'], value: on ? USUAL : null }))
+  const set = (on: boolean) =>
+    told(batch.edit({ kind: 'set', path: at(plan => plan.whipped), value: on ? USUAL : null }))
   return (
     <Section title="Whipped">
       <Check
@@ -23,11 +25,11 @@ export function WhippedSection() {
       {isWhipped && (
         <>
           <div className="mt-2 grid grid-cols-3 gap-x-4 gap-y-3">
-            <PlanField label="Air beaten in" kind="share" decimals={0} path={['whipped', 'airShare']} />
-            <PlanField label="Lye chilled to" kind="temperature" path={['whipped', 'lyeC']} />
-            <PlanField label="Fats creamed at" kind="temperature" path={['whipped', 'fatsC']} />
-            <PlanField label="Creaming" kind="minutes" path={['whipped', 'creamMin']} />
-            <PlanField label="Trickling in" kind="minutes" path={['whipped', 'trickleMin']} />
+            <PlanField label="Air beaten in" kind="share" decimals={0} path={at(plan => plan.whipped!.airShare)} />
+            <PlanField label="Lye chilled to" kind="temperature" path={at(plan => plan.whipped!.lyeC)} />
+            <PlanField label="Fats creamed at" kind="temperature" path={at(plan => plan.whipped!.fatsC)} />
+            <PlanField label="Creaming" kind="minutes" path={at(plan => plan.whipped!.creamMin)} />
+            <PlanField label="Trickling in" kind="minutes" path={at(plan => plan.whipped!.trickleMin)} />
           </div>
           <p className="mt-2 text-[13px] text-soft">
             It is scooped and piped, not poured, and holds its shape for half an hour or more. From chilled lye to the

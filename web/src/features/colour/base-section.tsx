@@ -1,4 +1,4 @@
-import { SIGHTS, isLostTo, seenBy } from '@ostler/core'
+import { SIGHTS, isLostTo, seenBy, at } from '@ostler/core'
 import type { Forecast, Plan, Sight } from '@ostler/core'
 import { setColourView, useColourView } from '../../plan/colour-view.ts'
 import { useBatch } from '../../plan/context.tsx'
@@ -20,7 +20,7 @@ export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Foreca
   const told = useTold()
   const { colour } = plan
   const setHex = (hex: string | null) =>
-    told(batch.edit({ kind: 'set', path: ['colour', 'baseHex'], value: hex }, 'plain base'))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.colour.baseHex), value: hex }, 'plain base'))
   return (
     <Section title="Reckoned with">
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
@@ -36,14 +36,14 @@ export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Foreca
             told(
               batch.edit({
                 kind: 'set',
-                path: ['colour', 'gel'],
+                path: at(plan => plan.colour.gel),
                 value: value === 'rest' ? null : value === 'yes' ? 1 : 0,
               }),
             )
           }
         />
-        <PlanField label="Cut on day" kind="plain" width={56} path={['colour', 'cutDays']} />
-        <PlanField label="Cured on day" kind="plain" decimals={0} width={56} path={['colour', 'curedDays']} />
+        <PlanField label="Cut on day" kind="plain" width={56} path={at(plan => plan.colour.cutDays)} />
+        <PlanField label="Cured on day" kind="plain" decimals={0} width={56} path={at(plan => plan.colour.curedDays)} />
         <Check
           label="I have a plain bar of this base"
           checked={colour.baseHex !== null}
@@ -60,7 +60,13 @@ export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Foreca
                 onChange={event => setHex(event.target.value.toLowerCase())}
               />
             </label>
-            <PlanField label="Its age, days" kind="plain" decimals={0} width={56} path={['colour', 'baseDays']} />
+            <PlanField
+              label="Its age, days"
+              kind="plain"
+              decimals={0}
+              width={56}
+              path={at(plan => plan.colour.baseDays)}
+            />
           </>
         )}
       </div>

@@ -1,4 +1,4 @@
-import { asReckoned, findById, seenBy, showShare, stripOf, tidy } from '@ostler/core'
+import { asReckoned, findById, seenBy, showShare, stripOf, at, tidy } from '@ostler/core'
 import type { CupColour, Forecast, Plan } from '@ostler/core'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -151,7 +151,7 @@ function Strip({ plan, forecast, index }: Props) {
       ...part,
       doseGPerKg: Math.min(300, Number((part.doseGPerKg * factor).toPrecision(4))),
     }))
-    told(batch.edit({ kind: 'set', path: ['cups', index, 'colorants'], value: colorants }))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.colorants), value: colorants }))
   }
   return (
     <div>

@@ -7,6 +7,7 @@ import {
   seenBy,
   writeGpl,
   writePaletteJson,
+  at,
 } from '@ostler/core'
 import type { Forecast, Palette, PaletteColour, Plan } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
@@ -164,7 +165,7 @@ function PaletteRow({ palette, plan, index }: { palette: Palette; plan: Plan; in
   const batch = useBatch()
   const told = useTold()
   const { sight } = useColourView()
-  const wish = (hex: string) => told(batch.edit({ kind: 'set', path: ['cups', index, 'wish'], value: hex }))
+  const wish = (hex: string) => told(batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.wish), value: hex }))
   const toAll = () =>
     told(
       batch.edit({

@@ -1,4 +1,4 @@
-import { MOST_CHOICES, findById, nearestColorants, seenBy, tidy, withDoses } from '@ostler/core'
+import { MOST_CHOICES, findById, nearestColorants, seenBy, withDoses, at, tidy } from '@ostler/core'
 import type { Forecast, Plan, WishAnswer } from '@ostler/core'
 import { useEffect, useMemo, useState } from 'react'
 import { useBatch, useForecast } from '../../plan/context.tsx'
@@ -23,7 +23,7 @@ export function WishFields({ plan, forecast, index }: Props) {
   const cup = plan.cups[index]!
   const colour = forecast.colours.cups[index]!
   const set = (wish: string | null) =>
-    told(batch.edit({ kind: 'set', path: ['cups', index, 'wish'], value: wish }, `wish ${cup.id}`))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.wish), value: wish }, `wish ${cup.id}`))
   return (
     <div className="border-t border-booth-deep pt-2">
       <div className="flex items-center gap-3">
@@ -104,7 +104,7 @@ function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) 
     told(
       batch.edit({
         kind: 'set',
-        path: ['cups', index, 'colorants'],
+        path: at(plan => plan.cups[index]!.colorants),
         value: withDoses(plan, batch.shelf, index, answer),
       }),
     )

@@ -1,4 +1,4 @@
-import { findById, showChance, showMass, showMinutes, showShare } from '@ostler/core'
+import { findById, showChance, showMass, showMinutes, showShare, at } from '@ostler/core'
 import type { Cup, Forecast, Plan } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
@@ -36,7 +36,9 @@ export function CupPanel({ plan, forecast, index, onRemoved }: Props) {
             label="Cup"
             value={cup.name}
             className="w-full font-title text-lg font-semibold"
-            onValue={value => batch.edit({ kind: 'set', path: ['cups', index, 'name'], value }, `name ${cup.id}`)}
+            onValue={value =>
+              batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.name), value }, `name ${cup.id}`)
+            }
           />
         </div>
         <button className="quiet" disabled={plan.cups.length === 1} onClick={remove} aria-label={`Remove ${cup.name}`}>
@@ -147,7 +149,7 @@ function VesselFields({ cup, forecast, index }: { cup: Cup; forecast: Forecast; 
     told(
       batch.edit({
         kind: 'set',
-        path: ['cups', index, 'clingG'],
+        path: at(plan => plan.cups[index]!.clingG),
         value: auto ? null : Math.round(portion.clingG * 10) / 10,
       }),
     )
@@ -162,7 +164,7 @@ function VesselFields({ cup, forecast, index }: { cup: Cup; forecast: Forecast; 
           { value: '', text: 'any vessel' },
           ...vessels.map(one => ({ value: one.id, text: `${one.name} · ${Math.round(one.capacityMl)} ml` })),
         ]}
-        onValue={value => told(batch.edit({ kind: 'set', path: ['cups', index, 'vessel'], value }))}
+        onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.vessel), value }))}
       />
       {vessel && portion.volumeMl > 0 && (
         <p className="text-[13px] text-soft">
@@ -172,7 +174,9 @@ function VesselFields({ cup, forecast, index }: { cup: Cup; forecast: Forecast; 
       )}
       <div className="flex flex-wrap items-center gap-x-4">
         <Check label="clings as batter of this kind does" checked={isAuto} onChange={setCling} />
-        {!isAuto && <PlanField bare label="Clings to it" kind="mass" width={64} path={['cups', index, 'clingG']} />}
+        {!isAuto && (
+          <PlanField bare label="Clings to it" kind="mass" width={64} path={at(plan => plan.cups[index]!.clingG)} />
+        )}
       </div>
     </div>
   )

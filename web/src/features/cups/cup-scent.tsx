@@ -1,4 +1,4 @@
-import { capShare, findById, plannedScent, scentLoad, showShare } from '@ostler/core'
+import { capShare, findById, plannedScent, scentLoad, showShare, at } from '@ostler/core'
 import type { Forecast, PlannedScent, Plan, ScentMoment } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -24,7 +24,13 @@ export function CupScent({ plan, forecast, index }: Props) {
   const first = batch.shelf.scents.find(one => !one.archived && one.type !== 'blend')
   const choose = (next: Way) => {
     const own = next === 'own' && first ? ownScent(first.id, plan, batch.shelf, perOils) : null
-    told(batch.edit({ kind: 'set', path: ['cups', index], value: { ...cup, scented: next !== 'none', ownScent: own } }))
+    told(
+      batch.edit({
+        kind: 'set',
+        path: at(plan => plan.cups[index]),
+        value: { ...cup, scented: next !== 'none', ownScent: own },
+      }),
+    )
   }
   const inBatch = forecast.recipe.scent?.name
   const portion = forecast.portions.cups[index]!
@@ -73,7 +79,7 @@ function Stabiliser({ scent, plan, index }: { scent: PlannedScent; plan: Plan; i
   const habits = useHabits()
   const { stabiliserRatio: own, name } = plan.cups[index]!
   const set = (value: number | null) =>
-    batch.edit({ kind: 'set', path: ['cups', index, 'stabiliserRatio'], value }, `stabiliser ${name}`)
+    batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.stabiliserRatio), value }, `stabiliser ${name}`)
   return (
     <div className="flex flex-wrap items-end gap-3 text-[13px]">
       <QuantityField

@@ -1,4 +1,4 @@
-import { DIVISION_MEASURES, DIVISION_RULES, cupShares, hasOwnCavities, massNumber, showMass } from '@ostler/core'
+import { DIVISION_MEASURES, DIVISION_RULES, cupShares, hasOwnCavities, massNumber, showMass, at } from '@ostler/core'
 import type { Division, DivisionMeasure, DivisionRule, EditResult, Forecast, Plan, UnitHabits } from '@ostler/core'
 import { Plus } from 'lucide-react'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -89,7 +89,7 @@ function Rules({ plan }: { plan: Plan }) {
   const told = useTold()
   const { division } = plan
   const set = (part: Partial<Division>) =>
-    told(batch.edit({ kind: 'set', path: ['division'], value: { ...division, ...part } }))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.division), value: { ...division, ...part } }))
   const rules = options(DIVISION_RULES).filter(one => one.value !== 'one' || plan.cups.length > 1)
   return (
     <div className="flex flex-wrap items-end gap-x-4 gap-y-2">

@@ -1,4 +1,4 @@
-import { asFilled, asReckoned, showMass, showShare, takeFilled, tidy } from '@ostler/core'
+import { asFilled, asReckoned, showMass, showShare, takeFilled, at, tidy } from '@ostler/core'
 import type { CupActual, EditResult, Forecast, Plan } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
@@ -20,7 +20,8 @@ export function FilledSection({ plan, forecast }: { plan: Plan; forecast: Foreca
   const reckoned = asReckoned(plan, forecast.colours)
   const filled = asFilled(reckoned, portions, batch.shelf)
   const wasFilled = plan.division.actual.length > 0
-  const set = (actual: CupActual[]) => batch.edit({ kind: 'set', path: ['division', 'actual'], value: actual })
+  const set = (actual: CupActual[]) =>
+    batch.edit({ kind: 'set', path: at(plan => plan.division.actual), value: actual })
   const take = () => {
     const result = takeFilled(plan, portions, batch.shelf, reckoned)
     if (!result.ok) return told(result)

@@ -1,4 +1,4 @@
-import { MAX_POT_COLORANTS, findById, showMass } from '@ostler/core'
+import { MAX_POT_COLORANTS, findById, showMass, at } from '@ostler/core'
 import type { Forecast, Plan, PotColorant } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -20,7 +20,7 @@ export function MediumSection({ plan, forecast }: { plan: Plan; forecast: Foreca
   const told = useTold()
   const habits = useHabits()
   const { division } = plan
-  const setPot = (value: PotColorant[]) => told(batch.edit({ kind: 'set', path: ['potColorants'], value }))
+  const setPot = (value: PotColorant[]) => told(batch.edit({ kind: 'set', path: at(plan => plan.potColorants), value }))
   const unused = batch.shelf.colorants.filter(
     one => !one.archived && !plan.potColorants.some(part => part.colorant === one.id),
   )
@@ -45,7 +45,7 @@ export function MediumSection({ plan, forecast }: { plan: Plan; forecast: Foreca
               label={`Dose of ${part.colorant} in the pot`}
               kind="dose"
               width={60}
-              path={['potColorants', i, 'doseGPerKg']}
+              path={at(plan => plan.potColorants[i]!.doseGPerKg)}
             />
             <Choice
               bare
@@ -83,7 +83,7 @@ export function MediumSection({ plan, forecast }: { plan: Plan; forecast: Foreca
               { value: 'extra', text: 'comes on top of the recipe' },
               { value: 'recipe', text: 'is drawn from the recipe’s oil and water' },
             ]}
-            onValue={value => told(batch.edit({ kind: 'set', path: ['division', 'mediumFrom'], value }))}
+            onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.division.mediumFrom), value }))}
           />
           <Choice
             label="Which oil"
@@ -92,7 +92,7 @@ export function MediumSection({ plan, forecast }: { plan: Plan; forecast: Foreca
               ...(division.mediumFrom === 'extra' ? [{ value: '', text: 'any light oil' }] : []),
               ...plan.recipe.oils.map(part => ({ value: part.oil, text: oilName(part.oil) })),
             ]}
-            onValue={value => told(batch.edit({ kind: 'set', path: ['division', 'mediumOil'], value }))}
+            onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.division.mediumOil), value }))}
           />
         </div>
         <p className="mt-1 text-[13px] text-soft">

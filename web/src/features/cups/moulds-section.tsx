@@ -1,4 +1,4 @@
-import { MAX_MORE_MOULDS, findById, massNumber, plannedMould, showLength } from '@ostler/core'
+import { MAX_MORE_MOULDS, findById, massNumber, plannedMould, showLength, at } from '@ostler/core'
 import type { Forecast, Plan } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
@@ -14,7 +14,7 @@ export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Foreca
   const told = useTold()
   const habits = useHabits()
   const set = (moreMoulds: Plan['moreMoulds']) =>
-    told(batch.edit({ kind: 'set', path: ['moreMoulds'], value: moreMoulds }))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.moreMoulds), value: moreMoulds }))
   const add = (id: string) => {
     const shape = findById(batch.shelf.moulds, id)
     if (shape) set([...plan.moreMoulds, plannedMould(shape)])

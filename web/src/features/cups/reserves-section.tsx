@@ -1,4 +1,4 @@
-import { MAX_RESERVES, RESERVE_USES, freshId, readQuantity, showMass } from '@ostler/core'
+import { MAX_RESERVES, RESERVE_USES, freshId, readQuantity, showMass, at } from '@ostler/core'
 import type { Plan, Reserve, ReserveUse } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
@@ -16,7 +16,8 @@ const PLAIN = ''
 export function ReservesSection({ plan }: { plan: Plan }) {
   const batch = useBatch()
   const told = useTold()
-  const set = (reserves: Reserve[]) => told(batch.edit({ kind: 'set', path: ['reserves'], value: reserves }))
+  const set = (reserves: Reserve[]) =>
+    told(batch.edit({ kind: 'set', path: at(plan => plan.reserves), value: reserves }))
   const add = (use: ReserveUse) => {
     const cup = use === 'blank' || use === 'sample' ? PLAIN : plan.cups.at(-1)!.id
     const massG = { top: 60, piping: 80, sample: 20, blank: 20, spare: 100 }[use]
@@ -51,7 +52,7 @@ export function ReservesSection({ plan }: { plan: Plan }) {
                 label={`Weight of portion ${i + 1}`}
                 kind="mass"
                 width={72}
-                path={['reserves', i, 'massG']}
+                path={at(plan => plan.reserves[i]!.massG)}
               />
               <button
                 className="quiet ml-auto"

@@ -1,4 +1,4 @@
-import { showMass } from '@ostler/core'
+import { showMass, at } from '@ostler/core'
 import type { Forecast, Plan } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -16,7 +16,7 @@ export function CupsScentSection({ plan, forecast }: { plan: Plan; forecast: For
   const { scent } = plan
   if (!scent) return null
   const set = (part: Partial<typeof scent>) =>
-    told(batch.edit({ kind: 'set', path: ['scent'], value: { ...scent, ...part } }))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.scent), value: { ...scent, ...part } }))
   const { portions } = forecast
   const takesPart = plan.cups.filter(cup => cup.scented && !cup.ownScent)
   return (
@@ -35,7 +35,7 @@ export function CupsScentSection({ plan, forecast }: { plan: Plan; forecast: For
               key={cup.id}
               label={cup.name}
               checked={cup.scented}
-              onChange={on => told(batch.edit({ kind: 'set', path: ['cups', i, 'scented'], value: on }))}
+              onChange={on => told(batch.edit({ kind: 'set', path: at(plan => plan.cups[i]!.scented), value: on }))}
             />
           ),
         )}
@@ -51,7 +51,12 @@ export function CupsScentSection({ plan, forecast }: { plan: Plan; forecast: For
           ]}
           onValue={spread => set({ spread })}
         />
-        <PlanField label="Vanilla stabiliser, g per g" kind="plain" width={60} path={['scent', 'stabiliserRatio']} />
+        <PlanField
+          label="Vanilla stabiliser, g per g"
+          kind="plain"
+          width={60}
+          path={at(plan => plan.scent!.stabiliserRatio)}
+        />
       </div>
       <p className="mt-1 text-[13px] text-soft">
         {showMass(portions.scentG, habits)} in {takesPart.length} of {plan.cups.length} cups

@@ -1,4 +1,4 @@
-import { MAX_WEIGH_INS, RACK_AIRS, cureForecast, showMass } from '@ostler/core'
+import { MAX_WEIGH_INS, RACK_AIRS, cureForecast, showMass, at } from '@ostler/core'
 import type { CureDoubt, EditResult, RackAir, WeighIn } from '@ostler/core'
 import { addDays, differenceInCalendarDays, format, isValid, parseISO, subDays } from 'date-fns'
 import { Trash2 } from 'lucide-react'
@@ -32,13 +32,19 @@ function RackFields() {
   const air = usePlan(state => state.plan.rest.rack.air)
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3">
-      <PlanField label="The rack stands at" kind="temperature" width={64} path={['rest', 'rack', 'tempC']} />
-      <PlanField label="Damp in the air" kind="share" decimals={0} width={64} path={['rest', 'rack', 'humidity']} />
+      <PlanField label="The rack stands at" kind="temperature" width={64} path={at(plan => plan.rest.rack.tempC)} />
+      <PlanField
+        label="Damp in the air"
+        kind="share"
+        decimals={0}
+        width={64}
+        path={at(plan => plan.rest.rack.humidity)}
+      />
       <Choice<RackAir>
         label="Bars stand"
         value={air}
         options={options(RACK_AIRS)}
-        onValue={value => told(batch.edit({ kind: 'set', path: ['rest', 'rack', 'air'], value }))}
+        onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.rest.rack.air), value }))}
       />
     </div>
   )
@@ -156,7 +162,7 @@ function Dates({ readyDay }: { readyDay: number }) {
   const [isEmpty, setEmpty] = useState(false)
   const made = isEmpty ? '' : pouredAt.slice(0, 10) || today
   const set = (key: 'pouredAt' | 'wantedOn', value: string) =>
-    told(batch.edit({ kind: 'set', path: ['rest', key], value }, key))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.rest[key]), value }, key))
   const setMade = (day: string) => {
     setEmpty(day === '')
     set('pouredAt', day && `${day}T${pouredAt.slice(11) || NOON}`)
@@ -225,7 +231,7 @@ function WeighIns({ freshG, doubts }: { freshG: number; doubts: readonly CureDou
     return { ok: true, plan: batch.get().plan }
   }
   const [sentence, setSentence] = useState('')
-  const set = (value: readonly WeighIn[]) => batch.edit({ kind: 'set', path: ['rest', 'weighIns'], value })
+  const set = (value: readonly WeighIn[]) => batch.edit({ kind: 'set', path: at(plan => plan.rest.weighIns), value })
   const change = (at: number, to: Partial<WeighIn>) =>
     told(set(weighIns.map((one, i) => (i === at ? { ...one, ...to } : one))))
   const note = () => {

@@ -10,6 +10,7 @@ import {
   showMass,
   showShare,
   thicknessFor,
+  at,
 } from '@ostler/core'
 import type { CutForecast, CutPart, EditResult, MouldBars, Plan } from '@ostler/core'
 import { Printer } from 'lucide-react'
@@ -133,7 +134,7 @@ function CutFields({ plan, cut }: { plan: Plan; cut: CutForecast }) {
   const weigh = (g: number): EditResult => {
     const mm = thicknessFor(plan, g)
     if (mm === null) return { ok: false, path: 'cutting.barMm', sentence: 'No bar fits yet: give a thickness first.' }
-    return batch.edit({ kind: 'set', path: ['cutting', 'barMm'], value: Number(mm.toFixed(2)) }, 'bar')
+    return batch.edit({ kind: 'set', path: at(plan => plan.cutting.barMm), value: Number(mm.toFixed(2)) }, 'bar')
   }
   const path = (key: string) => ['rest', 'cut', key]
   if (tray)
@@ -144,7 +145,7 @@ function CutFields({ plan, cut }: { plan: Plan; cut: CutForecast }) {
     )
   return (
     <section aria-label="The cut" className="grid grid-cols-2 gap-x-3 gap-y-3">
-      <PlanField label="A bar is thick" kind="length" width={72} path={['cutting', 'barMm']} />
+      <PlanField label="A bar is thick" kind="length" width={72} path={at(plan => plan.cutting.barMm)} />
       <QuantityField
         label="or weighs, fresh"
         kind="mass"
@@ -153,11 +154,17 @@ function CutFields({ plan, cut }: { plan: Plan; cut: CutForecast }) {
         value={Math.round(cut.bars.massG * 10) / 10}
         onValue={weigh}
       />
-      <PlanField label="Trimmed off each end" kind="length" width={72} path={['cutting', 'trimMm']} />
-      <PlanField label="A cut takes" kind="length" width={72} path={['cutting', 'kerfMm']} />
+      <PlanField label="Trimmed off each end" kind="length" width={72} path={at(plan => plan.cutting.trimMm)} />
+      <PlanField label="A cut takes" kind="length" width={72} path={at(plan => plan.cutting.kerfMm)} />
       {!column && (
         <>
-          <PlanField label="Loaves from a slab" kind="plain" decimals={0} width={72} path={['cutting', 'rows']} />
+          <PlanField
+            label="Loaves from a slab"
+            kind="plain"
+            decimals={0}
+            width={72}
+            path={at(plan => plan.cutting.rows)}
+          />
           <PlanField label="Planed off each side" kind="length" width={72} path={path('sideTrimMm')} />
           <PlanField label="Planed off the top" kind="length" width={72} path={path('topTrimMm')} />
         </>
@@ -169,7 +176,7 @@ function CutFields({ plan, cut }: { plan: Plan; cut: CutForecast }) {
           <Check
             label="cut on its side"
             checked={plan.cutting.onSide}
-            onChange={value => told(batch.edit({ kind: 'set', path: ['cutting', 'onSide'], value }))}
+            onChange={value => told(batch.edit({ kind: 'set', path: at(plan => plan.cutting.onSide), value }))}
           />
         </div>
       )}

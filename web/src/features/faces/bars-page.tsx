@@ -9,6 +9,7 @@ import {
   isTray,
   levelView,
   showLength,
+  at,
 } from '@ostler/core'
 import type { Design, Plan } from '@ostler/core'
 import { Printer } from 'lucide-react'
@@ -109,15 +110,17 @@ function CutFields({ hasRows = false }: { hasRows?: boolean }) {
   const onSide = usePlan(state => state.plan.cutting.onSide)
   return (
     <div className="flex flex-wrap items-end gap-x-4 gap-y-2 print:hidden">
-      <PlanField label="A bar is" kind="length" width={64} path={['cutting', 'barMm']} />
-      <PlanField label="Trimmed off each end" kind="length" width={64} path={['cutting', 'trimMm']} />
-      <PlanField label="A cut takes" kind="length" width={64} path={['cutting', 'kerfMm']} />
-      {hasRows && <PlanField label="Bars across" kind="plain" decimals={0} width={64} path={['cutting', 'rows']} />}
+      <PlanField label="A bar is" kind="length" width={64} path={at(plan => plan.cutting.barMm)} />
+      <PlanField label="Trimmed off each end" kind="length" width={64} path={at(plan => plan.cutting.trimMm)} />
+      <PlanField label="A cut takes" kind="length" width={64} path={at(plan => plan.cutting.kerfMm)} />
+      {hasRows && (
+        <PlanField label="Bars across" kind="plain" decimals={0} width={64} path={at(plan => plan.cutting.rows)} />
+      )}
       {hasRows && (
         <Check
           label="cut on its side"
           checked={onSide}
-          onChange={value => told(batch.edit({ kind: 'set', path: ['cutting', 'onSide'], value }))}
+          onChange={value => told(batch.edit({ kind: 'set', path: at(plan => plan.cutting.onSide), value }))}
         />
       )}
     </div>

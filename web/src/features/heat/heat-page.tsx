@@ -1,4 +1,4 @@
-import { heatWorkings, showMass, showTemperature } from '@ostler/core'
+import { heatWorkings, showMass, showTemperature, at } from '@ostler/core'
 import type { HeatPlan, Working } from '@ostler/core'
 import { useBatch, useHabits, usePlan, useSay } from '../../plan/context.tsx'
 import { useHeatPlan } from '../../parts/use-heat.ts'
@@ -118,7 +118,7 @@ function Verdicts({ heat }: { heat: HeatPlan }) {
           onClick={() =>
             batch.edit({
               kind: 'set',
-              path: ['conditions', 'mixC'],
+              path: at(plan => plan.conditions.mixC),
               value: Math.min(60, Math.max(15, Math.round(heat.mixC))),
             })
           }

@@ -1,4 +1,4 @@
-import { showShare, showTemperature } from '@ostler/core'
+import { showShare, showTemperature, at } from '@ostler/core'
 import type { CoolingWay, HeatPlan, TemperatureRule } from '@ostler/core'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
@@ -48,8 +48,8 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
               onChange={event => set('startAt', event.target.value)}
             />
           </label>
-          <PlanField label="Batter at" kind="temperature" width={64} path={['conditions', 'mixC']} />
-          <PlanField label="Room" kind="temperature" width={64} path={['conditions', 'roomC']} />
+          <PlanField label="Batter at" kind="temperature" width={64} path={at(plan => plan.conditions.mixC)} />
+          <PlanField label="Room" kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
         </div>
         <Check
           className="mt-2"
@@ -58,7 +58,7 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
           onChange={own => set('lyeC', own ? Math.round(heat?.lyeC ?? 38) : null)}
         />
         {settings.lyeC !== null && (
-          <PlanField label="Lye meets the oils at" kind="temperature" width={64} path={['heat', 'lyeC']} />
+          <PlanField label="Lye meets the oils at" kind="temperature" width={64} path={at(plan => plan.heat.lyeC)} />
         )}
       </Section>
       <Section title="Your temperature rule">
@@ -73,12 +73,12 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
         <p className="mt-1 text-[13px] text-soft">{RULES.find(rule => rule.value === settings.rule)?.says}</p>
         <div className="mt-2 flex gap-4">
           {settings.rule === 'gap' && (
-            <PlanField label="Largest gap" kind="difference" width={64} path={['heat', 'gapK']} />
+            <PlanField label="Largest gap" kind="difference" width={64} path={at(plan => plan.heat.gapK)} />
           )}
           {settings.rule === 'band' && (
             <>
-              <PlanField label="From" kind="temperature" width={64} path={['heat', 'bandLowC']} />
-              <PlanField label="To" kind="temperature" width={64} path={['heat', 'bandHighC']} />
+              <PlanField label="From" kind="temperature" width={64} path={at(plan => plan.heat.bandLowC)} />
+              <PlanField label="To" kind="temperature" width={64} path={at(plan => plan.heat.bandHighC)} />
             </>
           )}
         </div>
@@ -97,8 +97,8 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
             options={WAYS}
             onValue={value => set('lyeCooling', value)}
           />
-          <PlanField label="Water starts at" kind="temperature" width={64} path={['heat', 'waterC']} />
-          <PlanField label="Ice, of the water" kind="share" width={64} path={['heat', 'iceShare']} />
+          <PlanField label="Water starts at" kind="temperature" width={64} path={at(plan => plan.heat.waterC)} />
+          <PlanField label="Ice, of the water" kind="share" width={64} path={at(plan => plan.heat.iceShare)} />
         </div>
         <VesselVerdict />
       </Section>
@@ -117,16 +117,16 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
             onValue={value => set('oilsCooling', value)}
           />
           {settings.rule !== 'transfer' && (
-            <PlanField label="Melted to" kind="temperature" width={64} path={['heat', 'meltC']} />
+            <PlanField label="Melted to" kind="temperature" width={64} path={at(plan => plan.heat.meltC)} />
           )}
         </div>
       </Section>
       {hasBath && (
         <Section title="Bath">
           <div className="grid grid-cols-3 gap-x-4 gap-y-3">
-            <PlanField label="Water at" kind="temperature" width={64} path={['heat', 'bathC']} />
-            <PlanField label="Litres" kind="plain" width={64} path={['heat', 'bathLitres']} />
-            {hasIce && <PlanField label="Ice, kg" kind="plain" width={64} path={['heat', 'iceKg']} />}
+            <PlanField label="Water at" kind="temperature" width={64} path={at(plan => plan.heat.bathC)} />
+            <PlanField label="Litres" kind="plain" width={64} path={at(plan => plan.heat.bathLitres)} />
+            {hasIce && <PlanField label="Ice, kg" kind="plain" width={64} path={at(plan => plan.heat.iceKg)} />}
           </div>
           <p className="mt-1.5 text-[13px] text-soft">
             Only clear lye goes into a bath: undissolved it sets at the bottom. Keep ice for the bath apart from food.

@@ -1,4 +1,4 @@
-import { compareWays, isHard, plainOil, showMass, showShare, topSheet } from '@ostler/core'
+import { compareWays, isHard, plainOil, showMass, showShare, topSheet, at } from '@ostler/core'
 import type { Division, Forecast, OilPart, Plan } from '@ostler/core'
 import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
@@ -17,7 +17,8 @@ export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Fore
   const batch = useBatch()
   const told = useTold()
   const { division } = plan
-  const set = (key: keyof Division, value: unknown) => told(batch.edit({ kind: 'set', path: ['division', key], value }))
+  const set = (key: keyof Division, value: unknown) =>
+    told(batch.edit({ kind: 'set', path: at(plan => plan.division[key]), value }))
   return (
     <Section title="One pot or several" aside={<Term at="own-batter">own batters</Term>}>
       <div className="grid grid-cols-2 gap-4 max-[600px]:grid-cols-1">
@@ -85,7 +86,7 @@ function TopFields({ plan }: { plan: Plan }) {
   const say = useSay()
   const habits = useHabits()
   const { top } = plan.division
-  const set = (value: unknown) => told(batch.edit({ kind: 'set', path: ['division', 'top'], value }))
+  const set = (value: unknown) => told(batch.edit({ kind: 'set', path: at(plan => plan.division.top), value }))
   const start = () => {
     const hard = batch.shelf.oils.filter(
       oil => !oil.archived && isHard(oil) && oil.solidWax < 0.5 && oil.freeAcidShare < 0.5,
@@ -106,7 +107,7 @@ function TopFields({ plan }: { plan: Plan }) {
       />
       {top && sheet && (
         <div className="mt-2 border-l-2 border-line pl-4">
-          <PlanField label="Batter for the top" kind="mass" width={80} path={['division', 'top', 'massG']} />
+          <PlanField label="Batter for the top" kind="mass" width={80} path={at(plan => plan.division.top!.massG)} />
           <table className="mt-2 w-full max-w-120">
             <tbody>
               {top.oils.map((part: OilPart, i) => (
@@ -118,7 +119,7 @@ function TopFields({ plan }: { plan: Plan }) {
                       label={`Share of ${part.oil} in the top`}
                       kind="share"
                       width={64}
-                      path={['division', 'top', 'oils', i, 'share']}
+                      path={at(plan => plan.division.top!.oils[i]!.share)}
                     />
                   </td>
                   <td className="text-right font-semibold">

@@ -1,4 +1,4 @@
-import { linerOf, releaseSentence, levelError, runSheet, showLength, toolList } from '@ostler/core'
+import { levelError, linerOf, releaseSentence, runSheet, showLength, toolList, at } from '@ostler/core'
 import type { Forecast, HeatPlan, Plan } from '@ostler/core'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
@@ -126,8 +126,13 @@ function MouldSection({ plan }: { plan: Plan }) {
       {liner ? (
         <>
           <div className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
-            <PlanField label="Liner stands over by" kind="length" width={70} path={['preparation', 'overhangMm']} />
-            <PlanField label="Roll is wide" kind="length" width={70} path={['preparation', 'rollWidthMm']} />
+            <PlanField
+              label="Liner stands over by"
+              kind="length"
+              width={70}
+              path={at(plan => plan.preparation.overhangMm)}
+            />
+            <PlanField label="Roll is wide" kind="length" width={70} path={at(plan => plan.preparation.rollWidthMm)} />
           </div>
           <LinerDrawing liner={liner} className="mt-3 max-h-80 w-full" />
           <p className="mt-1 text-[13px] text-soft">

@@ -1,4 +1,4 @@
-import { cavityWords, hasOwnCavities, restCavity, showChance, showTemperature } from '@ostler/core'
+import { cavityWords, hasOwnCavities, restCavity, showChance, showTemperature, at } from '@ostler/core'
 import type { Band, Refit, TimeBand, UnitHabits } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
@@ -115,7 +115,7 @@ function UseInColours({ share }: { share: number }) {
       The colours of this batch are set to be forecast as if it {gel >= 0.5 ? 'gelled' : 'did not gel'}.
       <button
         className="button"
-        onClick={() => told(batch.edit({ kind: 'set', path: ['colour', 'gel'], value: null }))}
+        onClick={() => told(batch.edit({ kind: 'set', path: at(plan => plan.colour.gel), value: null }))}
       >
         Let them follow the rest
       </button>

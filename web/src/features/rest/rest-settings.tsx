@@ -1,4 +1,4 @@
-import { COVERS, GEL_WISHES, MAX_REST_STEPS, MOULD_WALLS, PLACES, UNDERS, restStep, staysCold } from '@ostler/core'
+import { COVERS, GEL_WISHES, MAX_REST_STEPS, MOULD_WALLS, PLACES, UNDERS, restStep, staysCold, at } from '@ostler/core'
 import type { Cover, GelWish, Place, RestStep, UnderKind, WallKind } from '@ostler/core'
 import { RestSurroundings } from './rest-surroundings.tsx'
 import { Plus, Trash2 } from 'lucide-react'
@@ -67,8 +67,8 @@ export function RestSettings() {
           options={Object.keys(UNDERS).map(kind => ({ value: kind, text: UNDER_WORDS[kind as UnderKind] }))}
           onValue={value => set('under', value)}
         />
-        <PlanField label="Room" kind="temperature" width={64} path={['conditions', 'roomC']} />
-        <PlanField label="Damp in the air" kind="share" decimals={0} width={64} path={['rest', 'humidity']} />
+        <PlanField label="Room" kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
+        <PlanField label="Damp in the air" kind="share" decimals={0} width={64} path={at(plan => plan.rest.humidity)} />
       </div>
       <ol className="flex flex-col gap-3">
         {steps.map((step, i) => (
@@ -141,7 +141,7 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
         ? [restStep({ atMin: Math.min(5700, step.atMin + backH * 60), cover: step.cover })]
         : []
     const value = [...steps.slice(0, index), after, ...back, ...steps.slice(index + 1)]
-    told(batch.edit({ kind: 'set', path: ['rest', 'steps'], value }))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.rest.steps), value }))
   }
   return (
     <li className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-2">
@@ -188,7 +188,7 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
             kind="plain"
             decimals={0}
             width={48}
-            path={['rest', 'steps', index, 'towels', side]}
+            path={at(plan => plan.rest.steps[index]!.towels[side])}
           />
         ))}
       </fieldset>
@@ -204,7 +204,7 @@ function Oven() {
   const told = useTold()
   const { oven, steps } = usePlan(state => state.plan.rest)
   if (oven === null && steps.every(step => step.place !== 'oven')) return null
-  const set = (value: typeof oven) => told(batch.edit({ kind: 'set', path: ['rest', 'oven'], value }))
+  const set = (value: typeof oven) => told(batch.edit({ kind: 'set', path: at(plan => plan.rest.oven), value }))
   return (
     <div>
       <Check
@@ -214,9 +214,9 @@ function Oven() {
       />
       {oven && (
         <div className="mt-1 flex flex-wrap gap-3">
-          <PlanField label="From" kind="temperature" width={60} path={['rest', 'oven', 'fromC']} />
-          <PlanField label="to" kind="temperature" width={60} path={['rest', 'oven', 'toC']} />
-          <PlanField label="in, min" kind="plain" decimals={0} width={60} path={['rest', 'oven', 'inMin']} />
+          <PlanField label="From" kind="temperature" width={60} path={at(plan => plan.rest.oven!.fromC)} />
+          <PlanField label="to" kind="temperature" width={60} path={at(plan => plan.rest.oven!.toC)} />
+          <PlanField label="in, min" kind="plain" decimals={0} width={60} path={at(plan => plan.rest.oven!.inMin)} />
         </div>
       )}
     </div>

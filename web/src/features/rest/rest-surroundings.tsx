@@ -1,4 +1,4 @@
-import { BOXES, MAX_ROOM_CHANGES } from '@ostler/core'
+import { BOXES, MAX_ROOM_CHANGES, at } from '@ostler/core'
 import type { BoxKind } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
@@ -27,7 +27,7 @@ export function RestSurroundings() {
             checked={wallMm !== null}
             onChange={on => set(['wallMm'], on ? 12 : null)}
           />
-          {wallMm !== null && <PlanField label="Wall" kind="length" width={64} path={['rest', 'wallMm']} />}
+          {wallMm !== null && <PlanField label="Wall" kind="length" width={64} path={at(plan => plan.rest.wallMm)} />}
         </div>
         <div>
           <Check
@@ -36,7 +36,7 @@ export function RestSurroundings() {
             onChange={on => set(['preheatedC'], on ? 40 : null)}
           />
           {preheatedC !== null && (
-            <PlanField label="Warmed to" kind="temperature" width={64} path={['rest', 'preheatedC']} />
+            <PlanField label="Warmed to" kind="temperature" width={64} path={at(plan => plan.rest.preheatedC)} />
           )}
         </div>
         <div className="grid grid-cols-2 gap-3">
@@ -50,7 +50,9 @@ export function RestSurroundings() {
             ]}
             onValue={value => set(['beside', 'count'], Number(value))}
           />
-          {beside.count > 0 && <PlanField label="Gap" kind="length" width={64} path={['rest', 'beside', 'gapMm']} />}
+          {beside.count > 0 && (
+            <PlanField label="Gap" kind="length" width={64} path={at(plan => plan.rest.beside.gapMm)} />
+          )}
         </div>
         {steps.some(step => step.place === 'box') && (
           <fieldset className="grid grid-cols-2 gap-3">
@@ -61,8 +63,14 @@ export function RestSurroundings() {
               options={options(BOXES)}
               onValue={value => set(['box', 'kind'], value)}
             />
-            <PlanField label="Litres" kind="plain" decimals={0} width={64} path={['rest', 'box', 'litres']} />
-            <PlanField label="Moulds in it" kind="plain" decimals={0} width={64} path={['rest', 'box', 'moulds']} />
+            <PlanField label="Litres" kind="plain" decimals={0} width={64} path={at(plan => plan.rest.box.litres)} />
+            <PlanField
+              label="Moulds in it"
+              kind="plain"
+              decimals={0}
+              width={64}
+              path={at(plan => plan.rest.box.moulds)}
+            />
           </fieldset>
         )}
         <div>
@@ -75,9 +83,9 @@ export function RestSurroundings() {
                   kind="plain"
                   decimals={0}
                   width={64}
-                  path={['rest', 'room', i, 'atMin']}
+                  path={at(plan => plan.rest.room[i]!.atMin)}
                 />
-                <PlanField label="to" kind="temperature" width={64} path={['rest', 'room', i, 'tempC']} />
+                <PlanField label="to" kind="temperature" width={64} path={at(plan => plan.rest.room[i]!.tempC)} />
                 <button
                   className="quiet ml-auto"
                   aria-label={`Remove change ${i + 1} of the room`}

@@ -1,4 +1,4 @@
-import { cavitiesOf } from '@ostler/core'
+import { cavitiesOf, at } from '@ostler/core'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { useTold } from '../../parts/plan-field.tsx'
@@ -13,7 +13,13 @@ export function CavityFields({ index }: { index: number }) {
   const pour = plan.score[index]!
   const own = cavitiesOf(plan, pour)
   const set = (list: number[]) =>
-    told(batch.edit({ kind: 'set', path: ['score', index, 'cavities'], value: list.length === cavities ? [] : list }))
+    told(
+      batch.edit({
+        kind: 'set',
+        path: at(plan => plan.score[index]!.cavities),
+        value: list.length === cavities ? [] : list,
+      }),
+    )
   const all = Array.from({ length: cavities }, (_, k) => k + 1)
   const into = (k: number) => plan.score.filter(one => cavitiesOf(plan, one).includes(k))
   return (

@@ -1,12 +1,13 @@
 import {
   TECHNIQUES,
   designFrom,
-  forecast,
   fitDesign,
   madeBy,
   planOfDesign,
   starterPlan,
   usualValues,
+  at,
+  forecast,
 } from '@ostler/core'
 import type { Edit, KeptDesign, Plan, Technique } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
@@ -127,9 +128,9 @@ function Numbers({ technique, onBack, onUse }: { technique: Technique; onBack: (
     onUse(
       technique.name,
       [
-        { kind: 'set', path: ['score'], value: score },
-        { kind: 'set', path: ['moves'], value: moves },
-        { kind: 'set', path: ['finish'], value: finish },
+        { kind: 'set', path: at(plan => plan.score), value: score },
+        { kind: 'set', path: at(plan => plan.moves), value: moves },
+        { kind: 'set', path: at(plan => plan.finish), value: finish },
       ],
       [],
     )

@@ -1,4 +1,4 @@
-import { EMBED_FORMS, MATS, TOPPINGS } from '@ostler/core'
+import { EMBED_FORMS, MATS, TOPPINGS, at } from '@ostler/core'
 import type { Embed, EmbedForm, MatTexture, Topping, ToppingKind } from '@ostler/core'
 import { Trash2, X } from 'lucide-react'
 import type { ReactNode } from 'react'
@@ -56,7 +56,7 @@ export function EmbedInspector({ embed, onClose }: { embed: Embed; onClose: () =
     told(
       batch.edit({
         kind: 'set',
-        path: ['finish', 'embeds'],
+        path: at(plan => plan.finish.embeds),
         value: plan.finish.embeds.filter(one => one.id !== embed.id),
       }),
     )
@@ -129,7 +129,11 @@ export function ToppingInspector({ topping, onClose }: { topping: Topping; onClo
     told(batch.edit({ kind: 'set', path: path(key), value }, merge))
   const remove = () =>
     told(
-      batch.edit({ kind: 'set', path: ['finish', 'toppings'], value: toppings.filter(one => one.id !== topping.id) }),
+      batch.edit({
+        kind: 'set',
+        path: at(plan => plan.finish.toppings),
+        value: toppings.filter(one => one.id !== topping.id),
+      }),
     )
   if (index < 0) return null
   return (
@@ -179,22 +183,22 @@ export function UnderAndCut() {
           label="Mat on the floor"
           value={mat.texture}
           options={options(MATS)}
-          onValue={value => told(batch.edit({ kind: 'set', path: ['finish', 'mat', 'texture'], value }))}
+          onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.finish.mat.texture), value }))}
         />
         {mat.texture !== 'flat' && (
           <>
-            <PlanField label="Its relief" kind="length" width={64} path={['finish', 'mat', 'depthMm']} />
-            <PlanField label="Repeats every" kind="length" width={64} path={['finish', 'mat', 'pitchMm']} />
+            <PlanField label="Its relief" kind="length" width={64} path={at(plan => plan.finish.mat.depthMm)} />
+            <PlanField label="Repeats every" kind="length" width={64} path={at(plan => plan.finish.mat.pitchMm)} />
           </>
         )}
-        <PlanField label="A bar is" kind="length" width={64} path={['cutting', 'barMm']} />
-        <PlanField label="Trimmed off each end" kind="length" width={64} path={['cutting', 'trimMm']} />
-        <PlanField label="Bars across" kind="plain" decimals={0} width={64} path={['cutting', 'rows']} />
+        <PlanField label="A bar is" kind="length" width={64} path={at(plan => plan.cutting.barMm)} />
+        <PlanField label="Trimmed off each end" kind="length" width={64} path={at(plan => plan.cutting.trimMm)} />
+        <PlanField label="Bars across" kind="plain" decimals={0} width={64} path={at(plan => plan.cutting.rows)} />
       </div>
       <Check
         label="cut on its side"
         checked={onSide}
-        onChange={value => told(batch.edit({ kind: 'set', path: ['cutting', 'onSide'], value }))}
+        onChange={value => told(batch.edit({ kind: 'set', path: at(plan => plan.cutting.onSide), value }))}
       />
     </details>
   )

@@ -1,4 +1,4 @@
-import { layerHeights, movePaths } from '@ostler/core'
+import { layerHeights, movePaths, at } from '@ostler/core'
 import type { Design, Edit, Embed, Move, Pour } from '@ostler/core'
 import { useRef } from 'react'
 import type { KeyboardEvent, PointerEvent } from 'react'
@@ -29,7 +29,11 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`
 const held = (value: number, low = 0, high = 1): number => Number(Math.min(high, Math.max(low, value)).toFixed(3))
 
 function moveGrips(move: Move, index: number, cut: Cut, design: Design): Grip[] {
-  const set = (key: keyof Move, value: unknown): Edit => ({ kind: 'set', path: ['moves', index, key], value })
+  const set = (key: keyof Move, value: unknown): Edit => ({
+    kind: 'set',
+    path: at(plan => plan.moves[index]![key]),
+    value,
+  })
   const { plane } = movePaths(move, design.program)
   if (cut === 'across' && plane === 'across' && (move.tool === 'hanger' || move.tool === 'spoon'))
     return [
@@ -69,7 +73,11 @@ const AIMED: readonly Pour['shape']['way'][] = ['line', 'spots', 'drop']
 function pourGrips(pour: Pour, index: number, cut: Cut): Grip[] {
   const { shape } = pour
   if (!AIMED.includes(shape.way)) return []
-  const set = (key: string, value: number): Edit => ({ kind: 'set', path: ['score', index, 'shape', key], value })
+  const set = (key: string, value: number): Edit => ({
+    kind: 'set',
+    path: ['score', index, 'shape', key],
+    value,
+  })
   const isTop = cut === 'top'
   if (cut === 'along') return []
   const across: Grip = {

@@ -1,4 +1,4 @@
-import { BLENDINGS, CUP_ORDERS, WAITING, showMinutes, tidy } from '@ostler/core'
+import { BLENDINGS, CUP_ORDERS, WAITING, showMinutes, at, tidy } from '@ostler/core'
 import type { Blending, CupOrder, Slope, Waiting } from '@ostler/core'
 import { Timer } from 'lucide-react'
 import { useState } from 'react'
@@ -19,8 +19,8 @@ export function Levers() {
   return (
     <section aria-label="Levers" className="border-t border-booth-deep pt-3">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
-        <PlanField label="Oils and lye meet at" kind="temperature" width={64} path={['conditions', 'mixC']} />
-        <PlanField label="Room" kind="temperature" width={64} path={['conditions', 'roomC']} />
+        <PlanField label="Oils and lye meet at" kind="temperature" width={64} path={at(plan => plan.conditions.mixC)} />
+        <PlanField label="Room" kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
         <WaterField basis="concentration" label="Lye concentration" width={64} />
       </div>
       {!isWhipped && (
@@ -63,7 +63,13 @@ function HandsFields() {
           ]}
           onValue={value => set('people', Number(value))}
         />
-        <PlanField label="Times, of the usual" kind="share" decimals={0} width={64} path={['hands', 'pace']} />
+        <PlanField
+          label="Times, of the usual"
+          kind="share"
+          decimals={0}
+          width={64}
+          path={at(plan => plan.hands.pace)}
+        />
       </div>
       <button className="button mt-2" onClick={() => setTimes(true)}>
         <Timer size={15} aria-hidden /> Your hands, timed …

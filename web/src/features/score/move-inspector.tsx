@@ -1,4 +1,4 @@
-import { MOVE_TOOLS, PATTERNS, showChance, showMinutes, tidy } from '@ostler/core'
+import { MOVE_TOOLS, PATTERNS, showChance, showMinutes, at, tidy } from '@ostler/core'
 import type { Move, MoveTool, Pattern } from '@ostler/core'
 import { Trash2, X } from 'lucide-react'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
@@ -32,7 +32,7 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
   const hasPattern = move.tool === 'skewer' || move.tool === 'stick' || move.tool === 'comb'
   const isInMould = move.tool !== 'stir' && move.tool !== 'decant'
   const remove = () =>
-    told(batch.edit({ kind: 'set', path: ['moves'], value: plan.moves.filter(one => one.id !== move.id) }))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.moves), value: plan.moves.filter(one => one.id !== move.id) }))
   if (index < 0) return null
   return (
     <section aria-label={`Move: ${MOVE_TOOLS[move.tool]}`} className="flex flex-col gap-3">

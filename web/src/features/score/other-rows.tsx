@@ -1,4 +1,4 @@
-import { EMBED_FORMS, MOVE_TOOLS, TOPPINGS } from '@ostler/core'
+import { EMBED_FORMS, MOVE_TOOLS, TOPPINGS, at } from '@ostler/core'
 import type { Aside, Embed, Move, Topping } from '@ostler/core'
 import { Gem, RotateCcw, Sparkles, Trash2, Waves } from 'lucide-react'
 import type { ReactNode } from 'react'
@@ -95,7 +95,9 @@ export function AsideRow({ item, index }: { item: Aside; index: number }) {
         className="quiet"
         aria-label={`Discard ${cup?.name ?? 'it'}`}
         title="Discard"
-        onClick={() => told(batch.edit({ kind: 'set', path: ['aside'], value: aside.filter((_, i) => i !== index) }))}
+        onClick={() =>
+          told(batch.edit({ kind: 'set', path: at(plan => plan.aside), value: aside.filter((_, i) => i !== index) }))
+        }
       >
         <Trash2 size={15} aria-hidden />
       </button>

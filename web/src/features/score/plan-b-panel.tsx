@@ -9,6 +9,7 @@ import {
   planBCall,
   showChance,
   showMinutes,
+  at,
 } from '@ostler/core'
 import type { PlanBOffer, PlanBOutlook, Trigger } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
@@ -60,7 +61,7 @@ export function PlanBPanel() {
         <button
           className="quiet ml-auto"
           aria-label={planB.inUse ? 'Discard plan A and keep this score' : 'Discard plan B'}
-          onClick={() => told(batch.edit({ kind: 'set', path: ['planB'], value: null }))}
+          onClick={() => told(batch.edit({ kind: 'set', path: at(plan => plan.planB), value: null }))}
         >
           <Trash2 size={16} aria-hidden />
         </button>
@@ -71,7 +72,7 @@ export function PlanBPanel() {
           <TextField
             label="Its name"
             value={planB.name}
-            onValue={value => batch.edit({ kind: 'set', path: ['planB', 'name'], value }, 'plan b name')}
+            onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.planB!.name), value }, 'plan b name')}
           />
           <Choice<Trigger>
             label="When"
@@ -80,7 +81,7 @@ export function PlanBPanel() {
             onValue={value => set('trigger', value)}
           />
           {planB.trigger === 'thick' && (
-            <PlanField label="trace" kind="plain" decimals={1} width={64} path={['planB', 'level']} />
+            <PlanField label="trace" kind="plain" decimals={1} width={64} path={at(plan => plan.planB!.level)} />
           )}
           <p className="text-[13px]">{planBCall(plan)}.</p>
           <Choice

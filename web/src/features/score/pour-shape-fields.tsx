@@ -1,4 +1,4 @@
-import { DEPTHS, LAYER_FACES, POUR_WAYS, TOGETHER, showLength } from '@ostler/core'
+import { DEPTHS, LAYER_FACES, POUR_WAYS, TOGETHER, showLength, at } from '@ostler/core'
 import type { Depth, LayerFace, Pour, PourWay, Together } from '@ostler/core'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -82,7 +82,7 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
             className="w-full"
             value={pour.together}
             options={options(TOGETHER)}
-            onValue={value => told(batch.edit({ kind: 'set', path: ['score', index, 'together'], value }))}
+            onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.score[index]!.together), value }))}
           />
         </div>
       )}

@@ -1,4 +1,4 @@
-import { ACCELERATIONS, capShare, findById, limitOfOils, plannedScent, showMass } from '@ostler/core'
+import { ACCELERATIONS, capShare, findById, limitOfOils, plannedScent, showMass, at } from '@ostler/core'
 import type { AccelerationClass, ScentMoment, ScentWay } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -85,7 +85,7 @@ export function ScentStrip() {
             label={`Scent, share of the ${scent.basis}`}
             kind="share"
             width={58}
-            path={['scent', 'load']}
+            path={at(plan => plan.scent!.load)}
           />
         )}
       </div>

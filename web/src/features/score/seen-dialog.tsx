@@ -1,4 +1,4 @@
-import { MAX_SEEN, SEEN_BY, jobOf, looksAsked, showMinutes, tidy, traceName } from '@ostler/core'
+import { MAX_SEEN, SEEN_BY, jobOf, looksAsked, showMinutes, traceName, at, tidy } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import type { SeenBy } from '@ostler/core'
 import { useMemo, useState } from 'react'
@@ -23,7 +23,7 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
   const [level, setLevel] = useState(2)
   const [by, setBy] = useState<SeenBy>('eye')
   const { seen } = plan
-  const set = (value: typeof seen) => told(batch.edit({ kind: 'set', path: ['seen'], value }))
+  const set = (value: typeof seen) => told(batch.edit({ kind: 'set', path: at(plan => plan.seen), value }))
   const nameOf = (id: string) => plan.cups.find(one => one.id === id)?.name ?? id
   const faster = Math.round((pace - 1) * 100)
   return (
@@ -136,7 +136,7 @@ function BlendedField() {
   const tasks = useForecast()?.lanes.tasks ?? []
   const blending = tasks.filter(task => task.kind === 'blend')
   const planned = blending.reduce((sum, task) => sum + (task.toMin - task.fromMin) * 60, 0)
-  const set = (value: number | null) => told(batch.edit({ kind: 'set', path: ['blendedS'], value }))
+  const set = (value: number | null) => told(batch.edit({ kind: 'set', path: at(plan => plan.blendedS), value }))
   return (
     <div className="mt-4 flex flex-wrap items-end gap-4 border-t border-line pt-3">
       {blendedS === null ? (

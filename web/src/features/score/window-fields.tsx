@@ -1,4 +1,4 @@
-import { LEAST_WINDOW, USUAL_WINDOWS, WINDOW_KINDS, usualWindow, windowKindOf, windowOf } from '@ostler/core'
+import { LEAST_WINDOW, USUAL_WINDOWS, WINDOW_KINDS, usualWindow, windowKindOf, windowOf, at } from '@ostler/core'
 import type { OwnWindow, Window, WindowKind } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
@@ -19,7 +19,7 @@ export function WindowFields({ index }: { index: number }) {
   const plan = usePlan(state => state.plan)
   const kind = windowKindOf(plan, index)
   const { lo, hi } = windowOf(plan, index, batch.shelf.windows)
-  const set = (value: unknown) => told(batch.edit({ kind: 'set', path: ['score', index, 'window'], value }))
+  const set = (value: unknown) => told(batch.edit({ kind: 'set', path: at(plan => plan.score[index]!.window), value }))
   return (
     <div className="grid grid-cols-2 gap-x-3">
       <div className="col-span-2">
@@ -31,8 +31,20 @@ export function WindowFields({ index }: { index: number }) {
       </div>
       {own && (
         <>
-          <PlanField label="From trace" kind="plain" decimals={1} width={64} path={['score', index, 'window', 'lo']} />
-          <PlanField label="To trace" kind="plain" decimals={1} width={64} path={['score', index, 'window', 'hi']} />
+          <PlanField
+            label="From trace"
+            kind="plain"
+            decimals={1}
+            width={64}
+            path={at(plan => plan.score[index]!.window!.lo)}
+          />
+          <PlanField
+            label="To trace"
+            kind="plain"
+            decimals={1}
+            width={64}
+            path={at(plan => plan.score[index]!.window!.hi)}
+          />
         </>
       )}
       <div className="col-span-2">

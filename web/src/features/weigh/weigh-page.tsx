@@ -1,4 +1,4 @@
-import { actualOf, isLyeLine, showMass, showMassDown, showShare, weighList } from '@ostler/core'
+import { actualOf, isLyeLine, showMass, showMassDown, showShare, weighList, at } from '@ostler/core'
 import type { ActualBatch, Forecast, Plan, WeighKind, WeighLine } from '@ostler/core'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -98,7 +98,7 @@ function Sums({ plan, forecast, actual, count, of }: SumsProps) {
   /** Another day at the bench: nothing is weighed, and the safety list is read again. */
   const startOver = () => {
     const done = plan.preparation.done.filter(key => !key.startsWith('safety:'))
-    batch.edit({ kind: 'set', path: ['preparation'], value: { ...plan.preparation, weighed: [], done } })
+    batch.edit({ kind: 'set', path: at(plan => plan.preparation), value: { ...plan.preparation, weighed: [], done } })
   }
   const whose = actual.batters.length > 1 ? `, ${name === '' ? 'the pot' : name}, the leanest` : ''
   return (

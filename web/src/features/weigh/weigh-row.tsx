@@ -4,9 +4,10 @@ import {
   massNumber,
   offWeight,
   readQuantity,
-  resized,
   showMass,
   showMassDown,
+  at,
+  resized,
 } from '@ostler/core'
 import type { Forecast, OffWeight, Plan, Shelf, WeighLine, Working } from '@ostler/core'
 import { Check as CheckIcon } from 'lucide-react'
@@ -39,7 +40,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
   const store = (massG: number | null) => {
     const others = batch.get().plan.preparation.weighed.filter(one => one.item !== line.key)
     const value = massG === null ? others : [...others, { item: line.key, massG }]
-    const result = batch.edit({ kind: 'set', path: ['preparation', 'weighed'], value }, `weighed ${line.key}`)
+    const result = batch.edit({ kind: 'set', path: at(plan => plan.preparation.weighed), value }, `weighed ${line.key}`)
     setSentence(result.ok ? null : result.sentence)
   }
   const leave = () => {
@@ -141,7 +142,7 @@ function WaysOut({ line, off, onStore }: { line: WeighLine; off: OffWeight; onSt
     const own = plan.preparation.weighed.find(one => one.item === line.key)!
     const size = resized(plan, batch.shelf, { by: 'ingredient', needG: line.exactG, haveG: own.massG })
     if (!size.ok) return toast(size.sentence)
-    const result = batch.edit({ kind: 'set', path: ['mould', 'fillMm'], value: size.fillMm })
+    const result = batch.edit({ kind: 'set', path: at(plan => plan.mould.fillMm), value: size.fillMm })
     toast(result.ok ? 'The other weights have changed: lines weighed before now say what to add.' : result.sentence)
   }
   const keepDose = () => {
