@@ -77,7 +77,7 @@ describe('a field described once', () => {
   })
 
   test('what was right before and is the same is not looked at again', () => {
-    const broken = { ...tree, name: '' } as Tree
+    const broken = { ...tree, name: '' }
     expect(problemsIn(Tree, { ...broken, layers: 3 }, '', broken)).toEqual([])
     expect(problemsIn(Tree, { ...broken, layers: 9 }, '', broken)).toHaveLength(1)
   })
