@@ -8,9 +8,16 @@ import { Told, run } from './lib/say.mjs'
 await run(async () => {
   ensurePackages()
   buildCore()
-  const { planSchema } = await import('@ostler/core/schema')
-  const file = join(ROOT, 'docs', 'plan.schema.json')
-  const text = `${JSON.stringify(planSchema(), null, 2)}\n`
-  if (!process.argv.includes('--check')) return writeFileSync(file, text)
-  if (readFileSync(file, 'utf8') !== text) throw new Told('docs/plan.schema.json is out of date: npm run schema')
+  const { planSchema, planTables } = await import('@ostler/core/schema')
+  const { PLAN_VERSION } = await import('@ostler/core')
+  const head = `# Fields of the plan document, version ${PLAN_VERSION}\n\nMade from the classes that check plans (\`npm run schema\`). What they mean together: [plan-format.md](plan-format.md).\n\n`
+  const files = {
+    'plan.schema.json': `${JSON.stringify(planSchema(), null, 2)}\n`,
+    'plan-fields.md': `${head}${planTables()}\n`,
+  }
+  for (const [name, text] of Object.entries(files)) {
+    const file = join(ROOT, 'docs', name)
+    if (!process.argv.includes('--check')) writeFileSync(file, text)
+    else if (readFileSync(file, 'utf8') !== text) throw new Told(`docs/${name} is out of date: npm run schema`)
+  }
 })

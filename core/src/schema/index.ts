@@ -1,6 +1,7 @@
 import { describedFields } from '../fields/index.ts'
 import type { Class, Field as DescribedField } from '../fields/index.ts'
 import { PLAN_VERSION, Plan } from '../plan/index.ts'
+import { fieldTables } from './table.ts'
 
 type Schema = Record<string, unknown>
 
@@ -58,7 +59,7 @@ const schemaOf = (type: Class): Schema => {
 }
 
 /** Every class that a class is made of, itself left out. */
-export function partsOf(type: Class, found = new Set<Class>()): Set<Class> {
+function partsOf(type: Class, found = new Set<Class>()): Set<Class> {
   for (const { of } of describedFields(type)) {
     const part = of?.()
     if (!part || found.has(part)) continue
@@ -67,6 +68,9 @@ export function partsOf(type: Class, found = new Set<Class>()): Set<Class> {
   }
   return found
 }
+
+/** Every field of the plan document as tables, made from what its classes say of them. */
+export const planTables = (): string => fieldTables([Plan, ...partsOf(Plan)])
 
 /** JSON Schema (draft 2020-12) of the plan document, made from what its classes say of their fields. */
 export function planSchema(): Record<string, unknown> {
