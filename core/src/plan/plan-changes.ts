@@ -26,13 +26,19 @@ export function withChanges(plan: Plan, changes: readonly Change[], options: { f
   return problems.length > 0 ? { ok: false, problems, met } : { ok: true, plan: next, met }
 }
 
-/** What changes are about, in words: the parts of the plan that they touch, each once, with the name of a cup where it is one. */
+/** What an element of a list is called, where makers have a name for it. */
+function elementName(part: unknown, id: string, plan: Plan): string | null {
+  const cup = (of: string) => plan.cups.find(one => one.id === of)
+  if (part === 'cups') return cup(id) ? `the cup ${cup(id)!.name}` : null
+  const i = plan.score.findIndex(one => one.id === id)
+  return part === 'score' && i >= 0 ? `pour ${i + 1}, ${cup(plan.score[i]!.cup)?.name ?? ''}` : null
+}
+
+/** What changes are about, in words: the parts of the plan that they touch, each once, cups and pours by name. */
 export function changedParts(changes: readonly Change[], plan: Plan): string[] {
-  const words = changes.map(({ at }) => {
-    const [part, element] = at
-    const word = PART_WORDS[part as keyof typeof PART_WORDS]
-    const cup = part === 'cups' && typeof element === 'object' && plan.cups.find(one => one.id === element.id)
-    return cup ? `the cup ${cup.name}` : word
+  const words = changes.map(({ at: [part, element] }) => {
+    const named = typeof element === 'object' ? elementName(part, element.id, plan) : null
+    return named ?? PART_WORDS[part as keyof typeof PART_WORDS]
   })
   return [...new Set(words)]
 }

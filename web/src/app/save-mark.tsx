@@ -73,7 +73,8 @@ function Conflict({ theirs, parts }: { theirs: Plan; parts: readonly string[] })
   return (
     <Ask open wide title="This batch was changed in another window">
       <p className="mb-4">
-        Both versions are safe. Both have changed: {parts.join(', ')}. What only one of them changed is kept either way.
+        Both versions are safe. Both have changed: {parts.join('; ')}. With mine on top, whatever else was changed there
+        stays.
       </p>
       <div className="mb-5 flex gap-4">
         <Version title="In this window" plan={mine} />
