@@ -9,8 +9,10 @@ export default async function forecasts() {
     await import('@ostler/core')
   const { plan } = readPlanText(readFileSync(join(ROOT, 'examples', 'seven-fathoms.json'), 'utf8'))
   const warmer = i => ({ ...plan, conditions: { ...plan.conditions, mixC: 27 + (i % 80) / 10 } })
-  await timed(200, i => forecast(warmer(i), referenceShelf()))
-  tell('forecast.plan7.p95_ms', p95(await timed(500, i => forecast(warmer(i), referenceShelf()))), 'ms')
+  // Every result is read: what nobody reads is not worked out.
+  const whole = i => Object.values(forecast(warmer(i), referenceShelf()).forecast)
+  await timed(200, whole)
+  tell('forecast.plan7.p95_ms', p95(await timed(500, whole)), 'ms')
   const [first] = [forecast(plan, referenceShelf())]
   tell(
     'preparation.plan7.p95_ms',

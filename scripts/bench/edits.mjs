@@ -1,0 +1,47 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { p95, tell } from '../lib/measure.mjs'
+import { ROOT } from '../lib/paths.mjs'
+
+/** What Score shows of a forecast, and what Colour shows. */
+const SCORE = ['portions', 'recipe', 'lanes', 'quickens', 'rest', 'colours', 'risk', 'freeLye', 'notices']
+const COLOUR = ['portions', 'colours']
+const WARM = 40
+const ROUNDS = 160
+
+/** An edit, and an edit with all that a page shows of it: a name, a dose, a degree. */
+export default async function edits() {
+  const { applyEdit, forecaster, readPlanText, referenceShelf } = await import('@ostler/core')
+  const { plan } = readPlanText(readFileSync(join(ROOT, 'examples', 'seven-fathoms.json'), 'utf8'))
+  const shelf = referenceShelf()
+  const measured = (edit, parts) => {
+    const forecast = forecaster()
+    let now = plan
+    const show = () => {
+      const result = forecast(now, shelf)
+      for (const part of parts) void result.forecast[part]
+    }
+    show()
+    const times = { apply: [], all: [] }
+    for (let i = 0; i < ROUNDS; i += 1) {
+      const from = performance.now()
+      const result = applyEdit(now, edit(i))
+      if (!result.ok) throw new Error(result.sentence)
+      now = result.plan
+      const applied = performance.now()
+      show()
+      if (i < WARM) continue
+      times.apply.push(applied - from)
+      times.all.push(performance.now() - from)
+    }
+    return times
+  }
+  const set = (path, value) => ({ kind: 'set', path, value })
+  const name = measured(i => set(['name'], `Name ${i}`), SCORE)
+  const dose = measured(i => set(['cups', 0, 'colorants', 0, 'doseGPerKg'], 1 + i / 100), COLOUR)
+  const degree = measured(i => set(['conditions', 'mixC'], 28 + i / 100), SCORE)
+  tell('edit.apply.p95_ms', p95([...name.apply, ...dose.apply, ...degree.apply]), 'ms')
+  tell('edit.name.p95_ms', p95(name.all), 'ms')
+  tell('edit.dose.p95_ms', p95(dose.all), 'ms')
+  tell('edit.degree.p95_ms', p95(degree.all), 'ms')
+}
