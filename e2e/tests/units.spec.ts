@@ -53,7 +53,7 @@ test('cups, colours, cards and bars speak ounces and inches too', async ({ maker
     await maker.getByLabel('write down what the cups really hold').check()
     await maker.getByLabel('Foam really holds').fill('9')
     await maker.getByLabel('enlarged after colouring').check()
-    await maker.getByLabel('What Foam held when it was coloured, oz').fill('6')
+    await maker.getByLabel('What Foam held when it was coloured').fill('6')
     await expect(maker.getByText(/^Add 0\.\d+ oz Titanium dioxide/)).toBeVisible()
     for (const page of ['cups?cup=cup-3', 'cards', 'bars', 'score']) {
       await maker.goto(`/batches/${id}/${page}`)
