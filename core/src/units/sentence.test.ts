@@ -34,6 +34,12 @@ describe('sentences in the workshop’s units', () => {
     expect(inUnits('“1,200 g” can be read two ways: 12 g', IMPERIAL)).toBe('“1,200 g” can be read two ways: 0.423 oz')
   })
 
+  test('both ends of a range, however it is written', () => {
+    expect(inUnits('from 30 to 40 °C', IMPERIAL)).toBe('from 86 to 104 °F')
+    expect(inUnits('from 30–40 °C', IMPERIAL)).toBe('from 86–104 °F')
+    expect(inUnits('some 20–60 mm', IMPERIAL)).toBe('some 0.79–2.36 in')
+  })
+
   test('each unit goes by its own habit', () => {
     expect(inUnits('10 g at 20 °C', { ...METRIC, temperature: 'F' })).toBe('10 g at 68 °F')
   })

@@ -31,11 +31,11 @@ const read = (text: string): number => Number(text.replace('−', '-').replace(/
 /** What people typed or named stands in quotes and stays as they wrote it. */
 const QUOTED = /(“[^”]*”)/
 
-/** "20 to 60 °C" and "34 °C": the number before a unit, and the one that shares it. */
+/** "20 to 60 °C", "20–60 °C" and "34 °C": the number before a unit, and the one that shares it. */
 function rewrite(sentence: string, { unit, to, convert }: Rewriting): string {
-  const pattern = new RegExp(`(?:(${NUMBER}) (to|and|or) )?(${NUMBER}) ${unit.source}`, 'g')
+  const pattern = new RegExp(`(?:(${NUMBER})( to | and | or |–))?(${NUMBER}) ${unit.source}`, 'g')
   return sentence.replace(pattern, (_, first: string | undefined, joint: string, last: string) => {
-    const lead = first === undefined ? '' : `${convert(read(first))} ${joint} `
+    const lead = first === undefined ? '' : `${convert(read(first))}${joint}`
     return `${lead}${convert(read(last))} ${to}`
   })
 }
