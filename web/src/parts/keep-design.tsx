@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { addDesign, designsQuery, saveDesign } from '../api/client.ts'
 import { useCupHex } from '../plan/colour-view.ts'
 import { usePlan } from '../plan/context.tsx'
+import { useAct } from '../ui/use-act.ts'
 import { useToast } from '../ui/toast.tsx'
 
 /** Keeps the open batch's design in the library, under a name; one of that name can be replaced. */
@@ -15,25 +16,17 @@ export function KeepDesign({ onKept }: { onKept: () => void }) {
   const { data } = useQuery(designsQuery)
   const [name, setName] = useState(plan.name)
   const [notes, setNotes] = useState('')
-  const [sentence, setSentence] = useState('')
-  const [busy, setBusy] = useState(false)
+  const { busy, sentence, run } = useAct()
   const same = data?.find(one => one.design.name.toLowerCase() === name.trim().toLowerCase())
-  const keep = async () => {
-    setBusy(true)
-    setSentence('')
-    try {
+  const keep = () =>
+    run(async () => {
       const design = { ...designFrom(plan, name.trim(), hexOf), notes }
       if (same) await saveDesign(same.id, same.revision, design)
       else await addDesign(design)
       await client.invalidateQueries(designsQuery)
       toast(`${name.trim()} is kept among our designs.`)
       onKept()
-    } catch (error) {
-      setSentence((error as Error).message)
-    } finally {
-      setBusy(false)
-    }
-  }
+    })
   return (
     <form
       className="flex max-w-110 flex-col gap-3"

@@ -9,6 +9,7 @@ import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
+import { useAct } from '../../ui/use-act.ts'
 import { useToast } from '../../ui/toast.tsx'
 
 const bare = (recipe: Recipe): string => JSON.stringify(orderedRecipe({ ...recipe, name: '', origin: null }))
@@ -92,12 +93,9 @@ function SaveForm({ newest, onClose }: { newest: RecipeAnswer | null; onClose: (
   const recipe = usePlan(state => state.plan.recipe)
   const [name, setName] = useState(recipe.name || batch.get().plan.name)
   const [reason, setReason] = useState('')
-  const [sentence, setSentence] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
-  const save = async (asNew: boolean) => {
-    setBusy(true)
-    setSentence(null)
-    try {
+  const { busy, sentence, run } = useAct()
+  const save = (asNew: boolean) =>
+    run(async () => {
       const form = { name: name.trim(), reason, recipe }
       const saved =
         asNew || !newest ? await addRecipe(form) : await addRecipeVersion(newest.id, { ...form, from: newest.version })
@@ -111,12 +109,7 @@ function SaveForm({ newest, onClose }: { newest: RecipeAnswer | null; onClose: (
       await client.invalidateQueries({ queryKey: ['recipes'] })
       toast(`“${saved.name}” is saved as version ${saved.version}.`)
       onClose()
-    } catch (error) {
-      setSentence((error as Error).message)
-    } finally {
-      setBusy(false)
-    }
-  }
+    })
   return (
     <form
       className="flex flex-col gap-3"
