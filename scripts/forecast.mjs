@@ -23,8 +23,8 @@ function shelfFrom(file) {
 }
 
 /** One line a problem: path, value, sentence. */
-const listed = problems =>
-  problems.map(({ path, value, sentence }) => `${path || '(document)'}\t${JSON.stringify(value)}\t${sentence}`)
+const listed = (problems, say) =>
+  problems.map(({ path, value, sentence }) => `${path || '(document)'}\t${JSON.stringify(value)}\t${say(sentence)}`)
 
 await run(async () => {
   const args = process.argv.slice(2)
@@ -42,15 +42,18 @@ await run(async () => {
     referenceShelf,
     remediesFor,
     restOutlook,
+    said,
+    say,
     sureRisk,
   } = await import('@ostler/core')
   const made = shelfFile ? readShelf(shelfFrom(shelfFile)) : { ok: true, shelf: referenceShelf() }
-  if (!made.ok) throw new Told(`${shelfFile} is not a shelf:\n${listed(made.problems).join('\n')}`)
+  if (!made.ok) throw new Told(`${shelfFile} is not a shelf:\n${listed(made.problems, say).join('\n')}`)
   const { shelf } = made
   const read = readPlanText(textOf(args[0]))
-  if (!read.ok) throw new Told(`${args[0]} is not a plan that can be forecast:\n${listed(read.problems).join('\n')}`)
+  if (!read.ok)
+    throw new Told(`${args[0]} is not a plan that can be forecast:\n${listed(read.problems, say).join('\n')}`)
   const result = forecast(read.plan, shelf)
-  if (!result.ok) throw new Told(`${result.path}\t${result.sentence}`)
+  if (!result.ok) throw new Told(`${result.path}\t${say(result.sentence)}`)
   const more = {
     ...everything(read.plan, shelf, result.forecast),
     design: designResult(read.plan, result.forecast.lanes.pours),
@@ -59,5 +62,5 @@ await run(async () => {
     rest: restOutlook({ ...result.forecast, plan: read.plan, shelf }),
   }
   const all = { ...result.forecast, ...more }
-  process.stdout.write(`${JSON.stringify(all, null, 2)}\n`)
+  process.stdout.write(`${JSON.stringify(said(all), null, 2)}\n`)
 })

@@ -1,4 +1,8 @@
+export { clauses, fact, inARow, isFact, isMeasure, listOf, together } from './facts/index.ts'
+export type { Fact, FactList, FactValue, Measure, Words } from './facts/index.ts'
 export * from './units/index.ts'
+export { ENGLISH, said, say, showMeasure } from './words/index.ts'
+export type { Catalogue } from './words/index.ts'
 export * from './constants/index.ts'
 export { describedFields, problemsIn, started, tidied } from './fields/index.ts'
 export type { Class, Field as DescribedField, FieldPath, Problem } from './fields/index.ts'

@@ -26,7 +26,7 @@ export default async function edits() {
     for (let i = 0; i < ROUNDS; i += 1) {
       const from = performance.now()
       const result = applyEdit(now, edit(i))
-      if (!result.ok) throw new Error(result.sentence)
+      if (!result.ok) throw new Error(JSON.stringify(result.sentence))
       now = result.plan
       const applied = performance.now()
       show()

@@ -1,3 +1,5 @@
+import { celsius, fact, plain, share } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { readPlan } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { applyEdit } from '../plan/index.ts'
@@ -6,12 +8,11 @@ import { chanceOf, jobOf } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { capShare, limitOfOils, scentLoad, unitBatter } from '../recipe/index.ts'
 import { batterPace } from '../trace/index.ts'
-import { showShare, tidy } from '../units/index.ts'
 
 /** One change that helps, with what it does to the chance of the whole. */
 export interface Remedy {
   id: string
-  sentence: string
+  sentence: Words
   before: number
   after: number
   edit: Edit
@@ -19,7 +20,7 @@ export interface Remedy {
 
 interface Candidate {
   id: string
-  sentence: string
+  sentence: Words
   edit: Edit
 }
 
@@ -41,7 +42,7 @@ function settings(plan: Plan, clearC: number, w: number): Candidate[] {
     if (to >= clearC + 2 && to >= 20) {
       candidates.push({
         id: `cooler-${cooler}`,
-        sentence: `Mix at ${to} °C instead of ${tidy(mixC, 1)} °C`,
+        sentence: fact('advice.mix-at-instead', { to: celsius(to), mixC: celsius(mixC, 1) }),
         edit: set(['conditions', 'mixC'], to),
       })
     }
@@ -51,7 +52,7 @@ function settings(plan: Plan, clearC: number, w: number): Candidate[] {
     if (to >= 1.2) {
       candidates.push({
         id: `stop-${lower}`,
-        sentence: `Stop blending at level ${to} instead of ${tidy(stopLevel, 1)}`,
+        sentence: fact('advice.stop-blending-at-level', { to, stopLevel: plain(stopLevel, 1) }),
         edit: set(['conditions', 'stopLevel'], to),
       })
     }
@@ -60,7 +61,7 @@ function settings(plan: Plan, clearC: number, w: number): Candidate[] {
     if (longer > stopLevel && longer <= 2.2) {
       candidates.push({
         id: `blend-to-${longer}`,
-        sentence: `Blend on to level ${longer} before the split`,
+        sentence: fact('advice.blend-on-level-before', { longer }),
         edit: set(['conditions', 'stopLevel'], longer),
       })
     }
@@ -69,7 +70,7 @@ function settings(plan: Plan, clearC: number, w: number): Candidate[] {
   if (weaker >= 0.25) {
     candidates.push({
       id: 'more-water',
-      sentence: `Take more water: lye at ${showShare(weaker)} instead of ${showShare(w)}`,
+      sentence: fact('advice.take-more-water-lye', { weaker: share(weaker, 1), w: share(w, 1) }),
       edit: set(['recipe', 'water'], { ...plan.recipe.water, basis: 'concentration', value: weaker }),
     })
   }
@@ -85,7 +86,7 @@ function scents(plan: Plan, shelf: Shelf, batterPerOils: number): Candidate[] {
   if (scent.moment !== 'last') {
     candidates.push({
       id: 'scent-last',
-      sentence: `Stir ${name} into each cup right before its pour`,
+      sentence: fact('advice.stir-into-each-cup', { name }),
       edit: set(['scent', 'moment'], 'last'),
     })
   }
@@ -93,7 +94,7 @@ function scents(plan: Plan, shelf: Shelf, batterPerOils: number): Candidate[] {
     if (cup.scented && !cup.ownScent && plan.cups.some((other, j) => j !== i && other.scented)) {
       candidates.push({
         id: `plain-${cup.id}`,
-        sentence: `Leave ${cup.name} without scent`,
+        sentence: fact('advice.leave-without-scent', { cup: cup.name }),
         edit: set(['cups', i, 'scented'], false),
       })
     }
@@ -113,7 +114,7 @@ function scents(plan: Plan, shelf: Shelf, batterPerOils: number): Candidate[] {
     if (load.loadOfOils > most) edits.push(set(['scent', 'basis'], 'oils'), set(['scent', 'load'], most))
     candidates.push({
       id: 'calmer-scent',
-      sentence: `Take ${calmer.name} instead of ${name}`,
+      sentence: fact('advice.take-instead', { calmer: calmer.name, name }),
       edit: { kind: 'many', edits },
     })
   }
@@ -146,8 +147,8 @@ function neverStop(plan: Plan, shelf: Shelf): Candidate[] {
   ]
   const early = plan.conditions.stopLevel > EMULSION
   if (early) edits.push(set(['conditions', 'stopLevel'], EMULSION))
-  const stop = early ? `, and stop blending at emulsion (${EMULSION})` : ''
-  const sentence = `Never stop: scent ${cup.name} alone, pour it once and last, straight from the scent into the mould, no tool after it${stop}`
+  const stop = early ? fact('advice.stop-blending-at-emulsion', { level: EMULSION }) : ''
+  const sentence = fact('advice.never-stop-scent-alone', { cup: cup.name, stop })
   return [{ id: 'never-stop', sentence, edit: { kind: 'many', edits } }]
 }
 
@@ -157,13 +158,13 @@ function working(plan: Plan): Candidate[] {
   if (plan.division.mode === 'own-batters' && plan.hands.order !== 'each')
     candidates.push({
       id: 'each-in-turn',
-      sentence: 'Take each batter in its turn: blend, colour and pour it before the next is begun',
+      sentence: fact('advice.take-each-batter-its'),
       edit: set(['hands', 'order'], 'each'),
     })
   if (plan.conditions.stopWhen !== 'level-holds' && !plan.whipped)
     candidates.push({
       id: 'until-it-holds',
-      sentence: 'Blend until the emulsion holds as well: a spoonful stands a minute without streaks',
+      sentence: fact('advice.blend-until-emulsion-holds'),
       edit: set(['conditions', 'stopWhen'], 'level-holds'),
     })
   return candidates
@@ -176,7 +177,11 @@ function together(plan: Plan, clearC: number): Candidate[] {
   if (plan.conditions.mixC <= to || plan.conditions.stopLevel <= stop) return []
   const edits = [set(['conditions', 'mixC'], to), set(['conditions', 'stopLevel'], stop)]
   if (plan.scent && plan.scent.moment !== 'last') edits.push(set(['scent', 'moment'], 'last'))
-  const sentence = `Mix at ${to} °C, stop at emulsion (${stop})${edits.length > 2 ? ' and scent each cup last' : ''}`
+  const sentence = fact('advice.mix-at-stop-at', {
+    to: celsius(to),
+    stop,
+    which: edits.length > 2 ? fact('advice.scent-each-cup-last') : '',
+  })
   return [{ id: 'cool-and-early', sentence, edit: { kind: 'many', edits } }]
 }
 

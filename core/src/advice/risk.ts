@@ -1,5 +1,7 @@
+import { chance, fact, millimetres, plain, together } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { WINDOW_KINDS } from '../shelf/index.ts'
-import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'
+import { showMinutes, showShare, tidy } from '../units/index.ts'
 import { MOVE_TOOLS } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { emulsionWord, windowKindOf } from '../schedule/index.ts'
@@ -13,13 +15,13 @@ export interface Risk {
   /** 'calm' from 85 %, 'tight' from 60 %, else 'trouble'. */
   state: 'calm' | 'tight' | 'trouble'
   chance: number
-  sentence: string
+  sentence: Words
   /** Why, and what it would take. */
-  reason: string
+  reason: Words
   /** The pour it is about, if one stands out. */
   pour: string | null
   /** What may make a cup lye-heavy, whatever else goes wrong; null: nothing. It is said first. */
-  safety: string | null
+  safety: Words | null
 }
 
 const stateOf = (chance: number): Risk['state'] => (chance >= 0.85 ? 'calm' : chance >= 0.6 ? 'tight' : 'trouble')
@@ -36,7 +38,7 @@ function solidAcid({ recipe }: Plan, shelf: Shelf): Oil | undefined {
   })[0]
 }
 
-function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): string {
+function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): Words {
   const cup = plan.cups.find(one => one.id === pour.cup)
   const parts = cup?.ownScent?.parts ?? (cup?.scented ? (plan.scent?.parts ?? []) : [])
   const scent = parts
@@ -46,18 +48,26 @@ function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): string {
     plan,
     plan.score.findIndex(one => one.id === pour.pour),
   )
-  const level = `${traceName(pour.endLevel)} (${tidy(pour.endLevel, 1)}) when ${WINDOW_KINDS[kind]} needs at most ${tidy(pour.window.hi, 1)}`
+  const level = fact('advice.when-needs-at-most', {
+    traceName: traceName(pour.endLevel),
+    endLevel: plain(pour.endLevel, 1),
+    way: WINDOW_KINDS[kind],
+    hi: plain(pour.window.hi, 1),
+  })
   const quick = scent && ['mild', 'moderate', 'strong', 'seizes'].includes(scent.acceleration)
   const unknown = unknownScents(plan, shelf, cup)
   const acid = solidAcid(plan, shelf)
   const cause = acid
-    ? `${acid.name} sets it${quick ? `, and ${scent.name} quickens it` : ''}`
+    ? fact('advice.sets-it', {
+        acid: acid.name,
+        which: quick ? fact('advice.and-quickens-it', { scent: scent.name }) : '',
+      })
     : quick
-      ? `${scent.name} quickens it`
+      ? fact('advice.quickens-it', { scent: scent.name })
       : unknown.length > 0
-        ? `Nobody has told how ${unknown.join(' and ')} behaves, so quick ones are reckoned with`
-        : 'It has waited too long for its warmth and blending'
-  return `${cause}: expect ${level}.`
+        ? fact('advice.nobody-has-told-how', { unknown: unknown.join(' and ') })
+        : fact('advice.has-waited-too-long')
+  return fact('advice.expect', { cause, level })
 }
 
 /** Scents of a cup, or of the plan, of which nobody has told how they behave. */
@@ -75,40 +85,36 @@ export function unknownScents(plan: Plan, shelf: Shelf, cup?: Plan['cups'][numbe
 interface Trouble {
   chance: number
   pour: string | null
-  sentence: string
-  reason: string
+  sentence: Words
+  reason: Words
 }
 
-function pourTrouble(plan: Plan, shelf: Shelf, pour: PourForecast, head: string): Trouble {
-  const fails = `${showChance(1 - pour.chance)} of runs`
+function pourTrouble(plan: Plan, shelf: Shelf, pour: PourForecast, number: number, name: string): Trouble {
+  const fails = fact('advice.of-runs', { what: chance(1 - pour.chance) })
+  const head = fact('advice.layer', { number, name })
   const standing = tidy(pour.stoodLevel, 1)
   const texts: Record<
     Extract<Fault, 'thick' | 'thin' | 'not-carried' | 'sets' | 'too-deep' | 'too-high'>,
-    [string, string]
+    [Words, Words]
   > = {
-    thick: [`${head} is too thick when you reach it: ${fails}.`, thickReason(plan, shelf, pour)],
+    thick: [fact('advice.too-thick-when-you', { head, fails }), thickReason(plan, shelf, pour)],
     thin: [
-      `${head} is still too thin to pour as planned: ${fails}.`,
-      plan.whipped
-        ? 'It does not hold its shape: whip it longer, take more hard fats or chill the lye further; let it stand a while before it is piped.'
-        : 'Blend a little longer before the split, or wait before this layer.',
+      fact('advice.still-too-thin-pour', { head, fails }),
+      plan.whipped ? fact('advice.does-not-hold-its') : fact('advice.blend-little-longer-before'),
     ],
     'not-carried': [
-      `The layer below does not carry ${head.replace(/,$/, '').replace('Layer', 'layer')}: ${fails}.`,
-      `It needs level ${tidy(pour.carrierNeed ?? 0, 1)} at rest. Pour lower or over a spatula, or wait longer.`,
+      fact('advice.layer-below-does-not', { number, name, fails }),
+      fact('advice.needs-level-at-rest', { carrierNeed: plain(pour.carrierNeed ?? 0, 1) }),
     ],
     'too-deep': [
-      `${head} dives deeper than it is to: ${fails}.`,
-      `It goes ${tidy(pour.diveMm ?? 0, 0)} mm deep. Pour from lower, or when what lies below is firmer.`,
+      fact('advice.dives-deeper-than', { head, fails }),
+      fact('advice.goes-deep-pour-from', { diveMm: millimetres(pour.diveMm ?? 0, 0) }),
     ],
     'too-high': [
-      `${head} stays nearer the surface than it is to: ${fails}.`,
-      `It goes ${tidy(pour.diveMm ?? 0, 0)} mm deep. Pour from higher, or sooner, while what lies below is thin.`,
+      fact('advice.stays-nearer-surface-than', { head, fails }),
+      fact('advice.goes-deep-pour-from-higher', { diveMm: millimetres(pour.diveMm ?? 0, 0) }),
     ],
-    sets: [
-      `${head} sets in its cup while it waits: ${fails}.`,
-      `It stands at ${standing} before you stir it. Keep it moving, scent it last and pour it at once, or pour plain cups first.`,
-    ],
+    sets: [fact('advice.sets-its-cup-while', { head, fails }), fact('advice.stands-at-before-you', { standing })],
   }
   const [sentence, reason] = texts[pour.fault as keyof typeof texts] ?? texts.thick
   return { chance: pour.chance, pour: pour.pour, sentence, reason }
@@ -117,50 +123,50 @@ function pourTrouble(plan: Plan, shelf: Shelf, pour: PourForecast, head: string)
 function toolTrouble(plan: Plan, tool: ToolForecast): Trouble {
   const move = plan.moves.find(one => one.id === tool.move)
   const name = move ? MOVE_TOOLS[move.tool] : 'tool'
-  const fails = `${showChance(1 - tool.chance)} of runs`
+  const fails = fact('advice.of-runs', { what: chance(1 - tool.chance) })
   const isThin = tool.fault === 'tool-thin'
   const sentence = isThin
-    ? `The batter is too thin for the ${name}, colours would blur: ${fails}.`
-    : `The batter is too thick for the ${name} when you come to it: ${fails}.`
+    ? fact('advice.batter-too-thin-for', { name, fails })
+    : fact('advice.batter-too-thick-for', { name, fails })
   const reason = isThin
-    ? `It should stand at ${tidy(tool.window.lo, 1)} at least; the thinnest stands at ${tidy(tool.lowest, 1)}.`
-    : `It should stand at ${tidy(tool.window.hi, 1)} at most; the thickest stands at ${tidy(tool.highest, 1)}. Pour faster, cooler or thinner.`
+    ? fact('advice.should-stand-at-at', { lo: plain(tool.window.lo, 1), lowest: plain(tool.lowest, 1) })
+    : fact('advice.should-stand-at-at-most', { hi: plain(tool.window.hi, 1), highest: plain(tool.highest, 1) })
   return { chance: tool.chance, pour: tool.pour, sentence, reason }
 }
 
 function splitTrouble(lanes: Lanes): Trouble {
   const { split } = lanes
-  const fails = `${showChance(1 - split.chance)} of runs`
+  const fails = fact('advice.of-runs', { what: chance(1 - split.chance) })
   if (split.fault === 'false-trace')
     return {
       chance: split.chance,
       pour: null,
-      sentence: `What looks like trace is fat that sets: ${fails}.`,
-      reason: 'Blending would stop on a batter that is not soap yet. Mix warmer than the fats’ setting point.',
+      sentence: fact('advice.what-looks-like-trace', { fails }),
+      reason: fact('advice.blending-would-stop-on'),
     }
   const looks = emulsionWord(split.earlyEmulsion)
   if (split.fault === 'lean')
     return {
       chance: split.chance,
       pour: null,
-      sentence: `A cup may come out short of fat, and lye-heavy: ${fails}.`,
-      reason: `Stopped a little early the emulsion ${looks}${spread(split)}. Blend until it holds, or draw the first cup last.`,
+      sentence: fact('advice.cup-may-come-out', { fails }),
+      reason: fact('advice.stopped-little-early-emulsion', { looks, spread: spread(split) }),
     }
   return {
     chance: split.chance,
     pour: null,
-    sentence: `The batter may not be emulsified: ${fails}.`,
-    reason: `Stopped a little early it ${emulsionLook(looks)}${spread(split)}. Let the blender rest 15 s: if streaks run together, blend on.`,
+    sentence: fact('advice.batter-may-not-be', { fails }),
+    reason: fact('advice.stopped-little-early-let', { emulsionLook: emulsionLook(looks), spread: spread(split) }),
   }
 }
 
-const emulsionLook = (word: string): string =>
-  word === 'streaks' ? 'shows streaks' : word === 'sound' ? 'is sound' : word
+const emulsionLook = (word: string): Words =>
+  word === 'streaks' ? fact('advice.shows-streaks') : word === 'sound' ? fact('advice.is-sound') : word
 
 /** How far the cups' superfat spreads, where the two ends differ as they are shown. */
-function spread({ leanest, richest }: Lanes['split']): string {
+function spread({ leanest, richest }: Lanes['split']): Words {
   const [low, high] = [showShare(leanest), showShare(richest)]
-  return low === high ? '' : `: cups could come out between ${low} and ${high} superfat`
+  return low === high ? '' : fact('advice.cups-could-come-out', { low, high })
 }
 
 /** From this chance of a lye-heavy cup on it is said before anything about looks. */
@@ -169,17 +175,21 @@ const LEAN_MATTERS = 0.02
 const HAS_SUPERFAT = 0.005
 
 /** A cup that dividing the batter leaves without superfat: a matter of safety, said whatever else goes wrong. */
-export function leanRisk(plan: Plan, { split }: Lanes): string | null {
+export function leanRisk(plan: Plan, { split }: Lanes): Words | null {
   const isBelow = plan.recipe.superfatShare >= HAS_SUPERFAT && split.leanest < 0
   if (!isBelow && split.leanChance > 1 - LEAN_MATTERS) return null
   const lean = showShare(split.leanest).replace('-', '−')
-  const often = split.leanChance > 1 - LEAN_MATTERS ? '' : ` in ${showChance(1 - split.leanChance)} of runs`
-  return `Divided a little early, the leanest cup could come out at ${lean} superfat, lye-heavy${often}. Blend on until the emulsion holds, or plan half a point more superfat.`
+  const often =
+    split.leanChance > 1 - LEAN_MATTERS ? '' : fact('advice.in-of-runs', { what: chance(1 - split.leanChance) })
+  return fact('advice.divided-little-early-leanest', { lean, often })
 }
 
-const ricingReason = ({ ricing }: Lanes): string =>
+const ricingReason = ({ ricing }: Lanes): Words =>
   ricing && ricing.share >= 0.15
-    ? ` In about 1 of ${Math.max(2, Math.round(1 / ricing.share))} batches the scent makes grains, or a hairy batter that parts; blended out in short bursts, ${showChance(ricing.whole)} of those batches still work.`
+    ? fact('advice.about-1-batches-scent', {
+        what: Math.max(2, Math.round(1 / ricing.share)),
+        whole: chance(ricing.whole),
+      })
     : ''
 
 /** Names what fails most often and says why, safety before looks; without anything, where the least time is to spare. */
@@ -195,19 +205,19 @@ function looksRisk(plan: Plan, shelf: Shelf, lanes: Lanes): Omit<Risk, 'safety'>
     return {
       state: 'trouble',
       chance: lanes.chance,
-      sentence: 'It has set, and neither this recipe nor this scent explains it.',
-      reason: 'Pour or spoon what you have, now. Afterwards: was the scent weighed, was it the right bottle?',
+      sentence: fact('advice.has-set-neither-this'),
+      reason: fact('advice.pour-or-spoon-what'),
       pour: null,
     }
   if (lanes.neverEmulsified) {
-    const sentence = 'The batter does not come to the trace at which blending stops.'
-    return { state: 'trouble', chance: 0, sentence, reason: 'Blend warmer, or stop at a lower level.', pour: null }
+    const sentence = fact('advice.batter-does-not-come')
+    return { state: 'trouble', chance: 0, sentence, reason: fact('advice.blend-warmer-or-stop'), pour: null }
   }
   const steps: { chance: number; fault: Fault | null; tell: () => Trouble }[] = [
     { ...pick(lanes.split), tell: () => splitTrouble(lanes) },
     ...lanes.pours.map(pour => ({
       ...pick(pour),
-      tell: () => pourTrouble(plan, shelf, pour, `Layer ${number(pour)}, ${name(pour)},`),
+      tell: () => pourTrouble(plan, shelf, pour, number(pour), name(pour)),
     })),
     ...lanes.tools.map(tool => ({ ...pick(tool), tell: () => toolTrouble(plan, tool) })),
   ]
@@ -218,13 +228,18 @@ function looksRisk(plan: Plan, shelf: Shelf, lanes: Lanes): Omit<Risk, 'safety'>
   const worst = isUnsound ? batter! : steps.reduce((a, b) => (b.chance < a.chance - 0.02 ? b : a))
   const tightest = lanes.pours.reduce((a, b) => (b.marginMin < a.marginMin ? b : a))
   if (state === 'calm' || worst.fault === null) {
-    const spare = tightest.marginMin >= 59 ? 'an hour' : showMinutes(tightest.marginMin)
-    const sentence = `Every layer is likely to pour as planned: ${showChance(lanes.chance)}.`
-    const reason = `Least time to spare: layer ${number(tightest)}, ${name(tightest)}, ${spare} in 4 of 5 runs.${ricingReason(lanes)}`
+    const spare = tightest.marginMin >= 59 ? fact('advice.an-hour') : showMinutes(tightest.marginMin)
+    const sentence = fact('advice.every-layer-likely-pour', { chance: chance(lanes.chance) })
+    const reason = fact('advice.least-time-spare-layer', {
+      number: number(tightest),
+      name: name(tightest),
+      spare,
+      ricingReason: ricingReason(lanes),
+    })
     return { state, chance: lanes.chance, sentence, reason, pour: tightest.pour }
   }
   const trouble = worst.tell()
-  return { ...trouble, state, chance: lanes.chance, reason: trouble.reason + ricingReason(lanes) }
+  return { ...trouble, state, chance: lanes.chance, reason: together([trouble.reason, ricingReason(lanes)], '') }
 }
 
 /** A batter that is sound less often than this is what is told first. */

@@ -1,3 +1,5 @@
+import { fact, grams, keepingZeros } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { BaseTint } from './base.ts'
 import type { Age } from './age.ts'
 import { deltaE } from './bands.ts'
@@ -39,7 +41,7 @@ export interface Rung {
   stepDeltaE: number | null
 }
 
-export type LadderResult = { ok: true; rungs: Rung[]; leftG: number } | { ok: false; sentence: string; step: number }
+export type LadderResult = { ok: true; rungs: Rung[]; leftG: number } | { ok: false; sentence: Words; step: number }
 
 /** Steps closer than this look the same. */
 export const SAME_STEP = 2.5
@@ -56,9 +58,13 @@ export function ladder(pool: Pool, steps: readonly Step[], base: BaseTint, age: 
   let whiteG = (pool.batterG * pool.whiteGPerKg) / 1000
   const rungs: Rung[] = []
   for (const [n, step] of steps.entries()) {
-    if (!(massG > 0)) return { ok: false, step: n, sentence: `Nothing is left for step ${n + 1}.` }
+    if (!(massG > 0)) return { ok: false, step: n, sentence: fact('colour.nothing-left-for-step', { n: n + 1 }) }
     if (step.pourG > massG * (1 + TINY)) {
-      const sentence = `Step ${n + 1} needs ${step.pourG.toFixed(1)} g, and ${massG.toFixed(1)} g is left. Make the mother cup larger or the steps smaller.`
+      const sentence = fact('colour.step-needs-left-make', {
+        n: n + 1,
+        pourG: keepingZeros(grams(step.pourG, 1)),
+        massG: keepingZeros(grams(massG, 1)),
+      })
       return { ok: false, step: n, sentence }
     }
     const whiteGPerKg = (whiteG / massG) * 1000

@@ -4,17 +4,18 @@ import { applyEdit, starterPlan } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { differences, factsOf } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const plan = starterPlan('One')
 const facts = (of: Plan) => {
   const result = forecast(of, shelf)
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return factsOf(of, result.forecast, shelf)
 }
 const edited = (edit: Edit): Plan => {
   const result = applyEdit(plan, edit)
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 const between = (other: Plan) => differences(facts(plan), facts(other))
@@ -26,7 +27,7 @@ describe('two plans side by side', () => {
 
   test('a warmer one differs in that, and in what comes of it; nothing else', () => {
     const found = between(edited({ kind: 'set', path: ['conditions', 'mixC'], value: plan.conditions.mixC + 6 }))
-    expect(found.filter(one => one.group !== 'outcome').map(one => one.what)).toEqual(['Oils and lye meet at'])
+    expect(said(found.filter(one => one.group !== 'outcome').map(one => one.what))).toEqual(['Oils and lye meet at'])
     expect(found.some(one => one.group === 'outcome')).toBe(true)
     expect(found[0]!.group).toBe('outcome')
   })
@@ -36,7 +37,7 @@ describe('two plans side by side', () => {
     const rest = between(edited({ kind: 'set', path: ['rest', 'steps'], value: steps })).filter(
       one => one.group === 'rest',
     )
-    expect(rest).toEqual([
+    expect(said(rest)).toEqual([
       expect.objectContaining({
         what: 'From 90 min',
         left: null,
@@ -44,14 +45,14 @@ describe('two plans side by side', () => {
       }),
     ])
     const thick = between(edited({ kind: 'set', path: ['cutting', 'barMm'], value: 40 }))
-    expect(thick.map(one => one.what)).toEqual(['Bars'])
+    expect(said(thick.map(one => one.what))).toEqual(['Bars'])
   })
 
   test('what only one of them has stands against nothing', () => {
     const more = edited({ kind: 'add-pour', cup: plan.cups[0]!.id, at: plan.score.length, id: 'pour-new' })
-    const found = between(more).find(one => one.what === `Pour ${more.score.length}`)!
+    const found = between(more).find(one => say(one.what) === `Pour ${more.score.length}`)!
     expect(found.left).toBeNull()
-    expect(found.right).toContain(plan.cups[0]!.name)
+    expect(say(found.right!)).toContain(plan.cups[0]!.name)
   })
 
   test('turned round, left and right change places', () => {

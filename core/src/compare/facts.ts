@@ -1,3 +1,5 @@
+import { celsius, chance, fact, grams, halfMinutes, millimetres, plain, share, together } from '../facts/index.ts'
+import type { Measure, Words } from '../facts/index.ts'
 import { PLACES } from '../plan/index.ts'
 import { cutForecast } from '../cure/index.ts'
 import {
@@ -16,7 +18,6 @@ import type { Forecast } from '../forecast/forecast.ts'
 import { showTowels } from '../rest/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { showChance, showMinutes, showShare, tidy } from '../units/index.ts'
 
 export const FACT_GROUPS = {
   outcome: 'What comes of it',
@@ -30,52 +31,52 @@ export const FACT_GROUPS = {
 export type FactGroup = keyof typeof FACT_GROUPS
 
 /** One thing that can be said of a plan. Facts of two plans belong together by group and what. */
-export interface Fact {
+export interface Said {
   group: FactGroup
-  what: string
-  value: string
+  what: Words
+  value: Words | Measure
 }
 
-const grams = (g: number): string => `${tidy(g, g < 10 ? 1 : 0)} g`
+const weight = (g: number): Measure => grams(g, g < 10 ? 1 : 0)
 
-function outcome(plan: Plan, { lanes, portions }: Forecast): Fact[] {
-  const fact = (what: string, value: string): Fact => ({ group: 'outcome', what, value })
+function outcome(plan: Plan, { lanes, portions }: Forecast): Said[] {
+  const line = (what: Words, value: Words | Measure): Said => ({ group: 'outcome', what, value })
   const tightest = lanes.pours.reduce((a, b) => (b.marginMin < a.marginMin ? b : a))
   const cup = plan.cups.find(one => one.id === tightest.cup)?.name ?? ''
   return [
-    fact('Works', showChance(lanes.chance)),
-    fact('Lye to last pour', showMinutes(lanes.endMin)),
-    fact(
-      'Least time to spare',
+    line('Works', chance(lanes.chance)),
+    line(fact('compare.lye-last-pour'), halfMinutes(lanes.endMin)),
+    line(
+      fact('compare.least-time-spare'),
       tightest.marginMin < 0
-        ? `${cup}, ${showMinutes(-tightest.marginMin)} late`
+        ? fact('compare.late', { cup, marginMin: halfMinutes(-tightest.marginMin) })
         : tightest.marginMin >= 59
-          ? 'an hour or more'
-          : `${cup}, ${showMinutes(tightest.marginMin)}`,
+          ? fact('compare.hour-or-more')
+          : together([cup, halfMinutes(tightest.marginMin)], ', '),
     ),
-    fact('Sound split', showChance(lanes.split.chance)),
-    fact('Batter', grams(portions.potG)),
-    fact('Lye (NaOH)', grams(portions.lyeG)),
+    line(fact('compare.sound-split'), chance(lanes.split.chance)),
+    line('Batter', weight(portions.potG)),
+    line(fact('compare.lye-naoh'), weight(portions.lyeG)),
   ]
 }
 
-function batter({ recipe, conditions, mould }: Plan, forecast: Forecast, shelf: Shelf): Fact[] {
-  const fact = (what: string, value: string): Fact => ({ group: 'batter', what, value })
+function batter({ recipe, conditions, mould }: Plan, forecast: Forecast, shelf: Shelf): Said[] {
+  const line = (what: Words, value: Words | Measure): Said => ({ group: 'batter', what, value })
   return [
-    ...recipe.oils.map(part => fact(findById(shelf.oils, part.oil)?.name ?? part.oil, showShare(part.share))),
-    fact('Superfat', showShare(recipe.superfatShare)),
-    fact('Lye concentration', showShare(forecast.recipe.water.concentration)),
+    ...recipe.oils.map(part => line(findById(shelf.oils, part.oil)?.name ?? part.oil, share(part.share, 1))),
+    line('Superfat', share(recipe.superfatShare, 1)),
+    line(fact('compare.lye-concentration'), share(forecast.recipe.water.concentration, 1)),
     ...recipe.additives.map(part =>
-      fact(
+      line(
         findById(shelf.additives, part.additive)?.name ?? part.additive,
-        `${tidy(part.gPerKgOils, 1)} g per kg of oils`,
+        fact('compare.g-per-kg-oils', { gPerKgOils: plain(part.gPerKgOils, 1) }),
       ),
     ),
-    fact('Oils and lye meet at', `${tidy(conditions.mixC, 1)} °C`),
-    fact('Room', `${tidy(conditions.roomC, 1)} °C`),
-    fact('Blending stops at', `level ${tidy(conditions.stopLevel, 1)}`),
-    fact('Mould', mould.name),
-    fact('Filled to', `${tidy(mould.fillMm, 1)} mm`),
+    line(fact('compare.oils-lye-meet-at'), celsius(conditions.mixC, 1)),
+    line('Room', celsius(conditions.roomC, 1)),
+    line(fact('compare.blending-stops-at'), fact('compare.level', { stopLevel: plain(conditions.stopLevel, 1) })),
+    line('Mould', mould.name),
+    line(fact('compare.filled-to'), millimetres(mould.fillMm, 1)),
   ]
 }
 
@@ -87,83 +88,97 @@ const MOMENTS = {
   'never-stop': 'blended in and poured without a stop',
 } as const
 
-function scent({ scent: planned }: Plan, { recipe }: Forecast): Fact[] {
-  const fact = (what: string, value: string): Fact => ({ group: 'scent', what, value })
-  if (!planned) return [fact('Scent', 'none')]
+function scent({ scent: planned }: Plan, { recipe }: Forecast): Said[] {
+  const line = (what: Words, value: Words | Measure): Said => ({ group: 'scent', what, value })
+  if (!planned) return [line('Scent', 'none')]
   return [
-    fact('Scent', recipe.scent?.name ?? ''),
-    fact('Dose', `${showShare(recipe.scent?.loadOfOils ?? 0, 2)} of the oils`),
-    fact('Goes in', MOMENTS[planned.moment]),
+    line('Scent', recipe.scent?.name ?? ''),
+    line('Dose', fact('compare.of-the-oils', { loadOfOils: share(recipe.scent?.loadOfOils ?? 0, 2) })),
+    line(fact('compare.goes-in'), MOMENTS[planned.moment]),
   ]
 }
 
-function cups(plan: Plan, { portions }: Forecast): Fact[] {
-  return plan.cups.map((cup, i): Fact => {
+function cups(plan: Plan, { portions }: Forecast): Said[] {
+  return plan.cups.map((cup, i): Said => {
     const portion = portions.cups[i]!
-    const colours = portion.colours.map(part => `${part.name} ${tidy(part.powderG, 2)} g`)
-    const scented = cup.ownScent || (cup.scented && plan.scent) ? 'scented' : 'no scent'
-    return { group: 'cups', what: cup.name, value: [grams(portion.totalG), ...colours, scented].join(', ') }
+    const colours = portion.colours.map(part => together([part.name, grams(part.powderG, 2)]))
+    const scented = cup.ownScent || (cup.scented && plan.scent) ? 'scented' : fact('compare.no-scent')
+    return { group: 'cups', what: cup.name, value: together([weight(portion.totalG), ...colours, scented], ', ') }
   })
 }
 
-function score(plan: Plan): Fact[] {
+function score(plan: Plan): Said[] {
   const heights = layerHeights(plan)
   const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
-  const pours = plan.score.map((pour, i): Fact => {
+  const pours = plan.score.map((pour, i): Said => {
     const { way, texture, tiltDeg } = pour.shape
     const words = [
-      `${name(pour.cup)}, ${tidy(heights[i]!, 1)} mm`,
-      way === 'layer' ? `${LAYER_FACES[texture]} layer` : POUR_WAYS[way],
-      ...(tiltDeg === 0 ? [] : [`tilted ${tidy(tiltDeg, 0)}°`]),
-      `from ${tidy(pour.dropMm, 0)} mm${pour.overSpatula ? ' over a spatula' : ''}`,
-      ...(pour.waitMin > 0 ? [`after ${showMinutes(pour.waitMin)}`] : []),
+      fact('compare.cup-and-height', { name: name(pour.cup), heights: millimetres(heights[i]!, 1) }),
+      way === 'layer' ? fact('compare.layer', { face: LAYER_FACES[texture] }) : POUR_WAYS[way],
+      ...(tiltDeg === 0 ? [] : [fact('compare.tilted', { tiltDeg: plain(tiltDeg, 0) })]),
+      fact('compare.from', {
+        dropMm: millimetres(pour.dropMm, 0),
+        which: pour.overSpatula ? fact('compare.over-spatula') : '',
+      }),
+      ...(pour.waitMin > 0 ? [fact('compare.after', { waitMin: halfMinutes(pour.waitMin) })] : []),
     ]
-    return { group: 'score', what: `Pour ${i + 1}`, value: words.join(', ') }
+    return { group: 'score', what: fact('compare.pour', { i: i + 1 }), value: together(words, ', ') }
   })
   const tools = plan.moves
     .filter(move => !move.off)
-    .map((move, i): Fact => {
+    .map((move, i): Said => {
       const after = plan.score.findIndex(pour => pour.id === move.after) + 1
       return {
         group: 'score',
-        what: `Tool ${i + 1}`,
-        value: `${MOVE_TOOLS[move.tool]}, ${move.count}, after pour ${after}`,
+        what: fact('compare.tool', { i: i + 1 }),
+        value: fact('compare.after-pour', { tool: MOVE_TOOLS[move.tool], count: move.count, after }),
       }
     })
   return [...pours, ...tools]
 }
 
-function hands({ hands: of, division }: Plan): Fact[] {
-  const fact = (what: string, value: string): Fact => ({ group: 'hands', what, value })
+function hands({ hands: of, division }: Plan): Said[] {
+  const line = (what: Words, value: Words | Measure): Said => ({ group: 'hands', what, value })
   return [
-    fact('Batter is made', division.mode === 'one-pot' ? 'in one pot' : 'for each cup on its own'),
-    fact('Blended', BLENDINGS[of.blend]),
-    fact('Colour', CUP_ORDERS[of.order]),
-    fact('Waiting cups', WAITING[of.waiting]),
-    fact('People', String(of.people)),
-    fact('Times of the hands', showShare(of.pace, 0)),
+    line(
+      fact('compare.batter-made'),
+      division.mode === 'one-pot' ? fact('compare.one-pot') : fact('compare.for-each-cup-on'),
+    ),
+    line('Blended', BLENDINGS[of.blend]),
+    line('Colour', CUP_ORDERS[of.order]),
+    line(fact('compare.waiting-cups'), WAITING[of.waiting]),
+    line('People', String(of.people)),
+    line(fact('compare.times-hands'), share(of.pace, 0)),
   ]
 }
 
 /** Where the mould stands, from when, in what. */
-function rest(plan: Plan): Fact[] {
-  const fact = (what: string, value: string): Fact => ({ group: 'rest', what, value })
+function rest(plan: Plan): Said[] {
+  const line = (what: Words, value: Words | Measure): Said => ({ group: 'rest', what, value })
   const { bars } = cutForecast(plan)
   return [
-    fact('Wished for', GEL_WISHES[plan.rest.wish]),
+    line(fact('compare.wished-for'), fact(GEL_WISHES[plan.rest.wish])),
     ...plan.rest.steps.map(({ atMin, place, cover, towels, tempC, holdMin }, i) => {
-      const warm = place === 'oven' || place === 'mat' ? `, ${tidy(tempC, 0)} °C, ${tidy(holdMin, 0)} min` : ''
+      const warm =
+        place === 'oven' || place === 'mat'
+          ? fact('compare.min', { tempC: celsius(tempC, 0), holdMin: plain(holdMin, 0) })
+          : ''
       const wrap = showTowels(towels)
-      return fact(
-        i === 0 ? 'From the pour' : `From ${showMinutes(atMin)}`,
-        `${PLACES[place]}${warm}, ${COVERS[cover]}${wrap === '' ? '' : `, ${wrap}`}`,
+      return line(
+        i === 0 ? fact('compare.from-pour') : fact('compare.from-2', { atMin: halfMinutes(atMin) }),
+        fact('compare.stands', {
+          place: PLACES[place],
+          warm,
+          cover: COVERS[cover],
+          wrap: wrap === '' ? '' : together([', ', wrap], ''),
+        }),
       )
     }),
-    fact('Bars', bars.count > 0 ? `${bars.count} of ${grams(bars.massG)}, fresh` : 'none'),
+    line('Bars', bars.count > 0 ? fact('compare.of-fresh', { count: bars.count, weight: weight(bars.massG) }) : 'none'),
   ]
 }
 
-export const factsOf = (plan: Plan, forecast: Forecast, shelf: Shelf): Fact[] => [
+export const factsOf = (plan: Plan, forecast: Forecast, shelf: Shelf): Said[] => [
   ...outcome(plan, forecast),
   ...batter(plan, forecast, shelf),
   ...scent(plan, forecast),

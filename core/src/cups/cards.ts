@@ -1,18 +1,19 @@
+import { fact, grams } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { hasStabiliserApart } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Colorant, Shelf } from '../shelf/index.ts'
-import { tidy } from '../units/index.ts'
 import type { ColourForecast } from './colours.ts'
 
 /** One line of a mixing card. The weight is the truth; spoons are a help. */
 export interface CardLine {
-  what: string
+  what: Words
   massG: number
   exactG: number
-  spoons: string
-  how: string
+  spoons: Words
+  how: Words
 }
 
 export interface MixingCard {
@@ -29,6 +30,7 @@ export interface MixingCard {
   step: { ladder: string; at: number; mother: string } | null
 }
 
+const LEAST_FRACTION = '⅛'
 const FRACTIONS: readonly [number, string][] = [
   [0, ''],
   [1 / 8, '⅛'],
@@ -44,11 +46,11 @@ const TINY_SPOON = 1 / 16
 const MANY_SPOONS = 24
 
 /** "about 1¼ tsp" of a powder, or what to do when nobody knows what a spoon of it weighs. */
-export function spoonsOf(colorant: Pick<Colorant, 'name' | 'teaspoonG'>, massG: number): string {
+export function spoonsOf(colorant: Pick<Colorant, 'name' | 'teaspoonG'>, massG: number): Words {
   if (!(massG > 0)) return ''
-  if (!(colorant.teaspoonG > 0)) return `no spoon weight on the shelf: weigh one level teaspoon of ${colorant.name}`
+  if (!(colorant.teaspoonG > 0)) return fact('cups.no-spoon-weight-on', { colorant: colorant.name })
   const spoons = massG / colorant.teaspoonG
-  if (spoons < TINY_SPOON) return 'less than a pinch: weigh it'
+  if (spoons < TINY_SPOON) return fact('cups.less-than-pinch-weigh')
   if (spoons > MANY_SPOONS) return ''
   const whole = Math.floor(spoons)
   const rest = spoons - whole
@@ -56,7 +58,9 @@ export function spoonsOf(colorant: Pick<Colorant, 'name' | 'teaspoonG'>, massG: 
     Math.abs(one[0] - rest) < Math.abs(best[0] - rest) ? one : best,
   )
   const count = near === 1 ? whole + 1 : whole
-  return `about ${count > 0 ? count : ''}${near === 1 ? '' : text} level tsp`.replace('about  level', 'about ⅛ level')
+  const fraction = near === 1 ? '' : text
+  const spoonsIn = count > 0 || fraction !== '' ? `${count > 0 ? count : ''}${fraction}` : LEAST_FRACTION
+  return fact('cups.about-level-tsp', { spoons: spoonsIn })
 }
 
 /** A dose in level spoons for so much batter, g per kg; null when the weight of a spoon is not known. */
@@ -67,22 +71,31 @@ function linesOf(plan: Plan, portions: Portions, i: number, shelf: Shelf): CardL
   const cup = plan.cups[i]!
   const portion = portions.cups[i]!
   const own = portions.ownScents[i]
-  const scent = portions.scents.length === 1 ? portions.scents[0]!.name : 'Scent blend'
+  const scent = portions.scents.length === 1 ? portions.scents[0]!.name : fact('cups.scent-blend')
   const lines = portion.colours.flatMap((part): CardLine[] => {
     const colorant = findById(shelf.colorants, part.colorant)
-    const into = part.mediumG > 0 ? `into ${tidy(part.mediumG, 2)} g of ${part.medium}` : 'straight into the batter'
+    const into =
+      part.mediumG > 0
+        ? fact('cups.into-of', { mediumG: grams(part.mediumG, 2), medium: part.medium })
+        : fact('cups.straight-into-batter')
     return [
       {
         what: part.name,
         massG: part.powderG,
         exactG: part.exact.powderG,
         spoons: colorant ? spoonsOf(colorant, part.powderG) : '',
-        how: part.fromSlurry ? 'from the slurry already made' : into,
+        how: part.fromSlurry ? fact('cups.from-slurry-already-made') : into,
       },
     ]
   })
   const scents: CardLine[] = own
-    ? own.map(part => ({ what: part.name, massG: part.massG, exactG: part.exactG, spoons: '', how: 'its own scent' }))
+    ? own.map(part => ({
+        what: part.name,
+        massG: part.massG,
+        exactG: part.exactG,
+        spoons: '',
+        how: fact('cups.its-own-scent'),
+      }))
     : portion.scentG > 0
       ? [{ what: scent, massG: portion.scentG, exactG: portion.exact.scentG, spoons: '', how: whenOf(plan, cup) }]
       : []
@@ -91,11 +104,11 @@ function linesOf(plan: Plan, portions: Portions, i: number, shelf: Shelf): CardL
     hasStabiliserApart(cup) && stabiliserG > 0
       ? [
           {
-            what: 'Vanilla stabiliser',
+            what: fact('cups.vanilla-stabiliser'),
             massG: stabiliserG,
             exactG: portion.exact.stabiliserG,
             spoons: '',
-            how: 'in this cup',
+            how: fact('cups.this-cup'),
           },
         ]
       : []

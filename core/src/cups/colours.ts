@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { SAME_STEP, browningAt, browningDays, deltaE, labOfHex, mixed, stabiliserHolds } from '../colour/index.ts'
 import type { Age, BaseTint, SoapColour, Spectrum, Verdict } from '../colour/index.ts'
 import type { Plan } from '../plan/index.ts'
@@ -30,7 +32,7 @@ export interface CupColour {
   basis: 'estimate' | 'own swatch' | 'fitted' | 'plain'
   /** The wished colour against the cured one. */
   wish: { hex: string; deltaE: number; verdict: Verdict } | null
-  browning: (CupBrowning & { word: string; deltaE: number; held: number }) | null
+  browning: (CupBrowning & { word: Words; deltaE: number; held: number }) | null
 }
 
 export interface ColourForecast {
@@ -90,10 +92,10 @@ export function asReckoned(plan: Plan, colours: ColourForecast, cup?: string): P
 }
 
 /** Words for how far a share of vanillin in the scent browns, at a usual load. */
-export function vanillinWord(ofScentAtUsualLoad: number): string {
-  if (ofScentAtUsualLoad < 0.01) return 'ivory to cream'
-  if (ofScentAtUsualLoad < 0.05) return 'beige to tan'
-  return ofScentAtUsualLoad < 0.1 ? 'tan to mid brown' : 'brown to chocolate'
+export function vanillinWord(ofScentAtUsualLoad: number): Words {
+  if (ofScentAtUsualLoad < 0.01) return fact('cups.ivory-cream')
+  if (ofScentAtUsualLoad < 0.05) return fact('cups.beige-tan')
+  return ofScentAtUsualLoad < 0.1 ? fact('cups.tan-mid-brown') : fact('cups.brown-chocolate')
 }
 
 /** g of scent per kg of batter at which the words above hold. */

@@ -1,3 +1,5 @@
+import { fact, keepingZeros, plain } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { SAME_STEP, WHITES, deltaE, evenThinning, evenWhite, ladder } from '../colour/index.ts'
 import type { Dose, Rung, Step } from '../colour/index.ts'
 import { freshId } from '../plan/index.ts'
@@ -18,7 +20,7 @@ export type LadderWish =
   { by: 'white'; steps: number; white: string; mostGPerKg: number } | { by: 'base'; steps: number; keepsShare: number }
 
 export type LadderPlan =
-  { ok: true; rungs: LadderRung[]; motherG: number; sentences: string[] } | { ok: false; sentence: string }
+  { ok: true; rungs: LadderRung[]; motherG: number; sentences: Words[] } | { ok: false; sentence: Words }
 
 export interface LadderRung extends Rung {
   /** Plain batter of the step, with what was added so far. */
@@ -57,12 +59,14 @@ export function ladderFrom(
 ): LadderPlan {
   const portion = portions.cups[cupIndex]
   const n = wish.steps
-  if (!portion || portion.colours.length === 0)
-    return { ok: false, sentence: 'A ladder starts from a coloured cup. Give this one a colorant first.' }
+  if (!portion || portion.colours.length === 0) return { ok: false, sentence: fact('cups.ladder-starts-from-coloured') }
   if (!Number.isInteger(n) || n < LADDER_STEPS.least || n > LADDER_STEPS.most)
-    return { ok: false, sentence: `A ladder has ${LADDER_STEPS.least} to ${LADDER_STEPS.most} steps.` }
+    return {
+      ok: false,
+      sentence: fact('cups.ladder-has-steps', { least: LADDER_STEPS.least, most: LADDER_STEPS.most }),
+    }
   const totalG = portion.batterG
-  if (!(totalG > 0)) return { ok: false, sentence: 'Nothing is poured of this cup yet. Give it a layer in the score.' }
+  if (!(totalG > 0)) return { ok: false, sentence: fact('cups.nothing-poured-this-cup') }
   const base = baseOf(plan, shelf)
   const age = ageOf(plan, 'cured', gelOf(plan))
   const pours = Array.from({ length: n }, () => totalG / n)
@@ -86,20 +90,22 @@ function motherOf(pours: readonly number[], keeps: number): number {
   return needG
 }
 
-function sentencesOf(rungs: readonly Rung[], wish: LadderWish, shelf: Shelf): string[] {
+function sentencesOf(rungs: readonly Rung[], wish: LadderWish, shelf: Shelf): Words[] {
   const same = rungs.flatMap((rung, i) => (rung.stepDeltaE !== null && rung.stepDeltaE < SAME_STEP ? [i + 1] : []))
-  const sentences: string[] = []
-  if (same.length > 0)
-    sentences.push(`Step ${same.join(', ')} will look the same as the one before. Take fewer steps or lighten further.`)
+  const sentences: Words[] = []
+  if (same.length > 0) sentences.push(fact('cups.step-will-look-same', { same: same.join(', ') }))
   if (wish.by === 'white') {
     const { colorant } = whiteOf(shelf, wish.white)
     const most = Math.max(...rungs.map(rung => rung.whiteGPerKg))
     if (colorant && most > colorant.usualMaxGPerKg)
       sentences.push(
-        `${most.toFixed(1)} g/kg of ${colorant.name} is above its usual most of ${colorant.usualMaxGPerKg}: chalky, and it may crackle.`,
+        fact('cups.g-kg-above-its', {
+          most: keepingZeros(plain(most, 1)),
+          colorant: colorant.name,
+          usualMaxGPerKg: colorant.usualMaxGPerKg,
+        }),
       )
-    if (rungs.some(rung => rung.addWhiteG > 0))
-      sentences.push('White thickens: stir it in wetted, and pour each step soon.')
+    if (rungs.some(rung => rung.addWhiteG > 0)) sentences.push(fact('cups.white-thickens-stir-wetted'))
   }
   return sentences
 }
@@ -185,9 +191,9 @@ export function applyLadder(
   const found = ladderFrom(reckoned, portions, shelf, cupIndex, wish)
   if (!found.ok) return { ok: false, path: `cups[${cupIndex}]`, sentence: found.sentence }
   if (plan.cups.length + wish.steps - 1 > MAX_CUPS)
-    return { ok: false, path: 'cups', sentence: `A plan has at most ${MAX_CUPS} cups; take fewer steps.` }
+    return { ok: false, path: 'cups', sentence: fact('cups.plan-has-at-most', { most: MAX_CUPS }) }
   if (plan.ladders.some(one => one.cups.includes(mother.id)))
-    return { ok: false, path: 'ladders', sentence: 'This cup is on a ladder already.' }
+    return { ok: false, path: 'ladders', sentence: fact('cups.this-cup-on-ladder') }
   const ids = [mother.id]
   while (ids.length < wish.steps) ids.push(freshId('cup', [...plan.cups, ...ids.map(id => ({ id }))]))
   const cups = found.rungs.map((rung, n): Cup => ({
@@ -243,14 +249,12 @@ export function ladderAsForecast(
   return { ...found, rungs, sentences: [...sentencesOf(rungs, wish, shelf), ...gelApart(looks)] }
 }
 
-function gelApart(looks: readonly CupColour[]): string[] {
+function gelApart(looks: readonly CupColour[]): Words[] {
   const which = (gelled: CupColour['gelled']) =>
     looks.flatMap((look, n) => (look.gelled === gelled ? [String(n + 1)] : [])).join(', ')
   const [gels, cool] = [which('yes'), which('no')]
   if (gels === '' || cool === '') return []
-  return [
-    `Step ${gels} will gel and step ${cool} will not, which moves their colours apart too. For even steps gel the whole loaf or none of it.`,
-  ]
+  return [fact('cups.step-will-gel-step', { gels, cool })]
 }
 
 const short = (dose: number): number => Number(dose.toPrecision(5))

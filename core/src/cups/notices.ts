@@ -1,3 +1,5 @@
+import { fact, grams, keepingZeros, listOf, plain, share } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Notice } from '../checks/index.ts'
 import type { Cup, Plan } from '../plan/index.ts'
 import { broughtIn } from '../portions/index.ts'
@@ -5,7 +7,6 @@ import type { Portion, PortionColour, Portions } from '../portions/index.ts'
 import { capShare, scentLoad, unitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Colorant, Shelf } from '../shelf/index.ts'
-import { showShare, tidy } from '../units/index.ts'
 import type { ColourForecast } from './colours.ts'
 import { STAGES } from './colours.ts'
 import { exactDose } from './doses.ts'
@@ -17,16 +18,16 @@ interface Known {
   colours: ColourForecast
 }
 
-const notice = (weight: Notice['weight'], path: string, sentence: string): Notice => ({ path, weight, sentence })
+const notice = (weight: Notice['weight'], path: string, sentence: Words): Notice => ({ path, weight, sentence })
 
 /** What too much of a family does. */
-function tooMuch({ family, name, spectrum }: Colorant): string {
-  if (spectrum === 'titanium') return 'it turns chalky, may crackle, and in hot wet gel shows glycerin rivers'
-  if (/clay/.test(family)) return 'it thickens the batter and dries the soap'
+function tooMuch({ family, name, spectrum }: Colorant): Words {
+  if (spectrum === 'titanium') return fact('cups.turns-chalky-may-crackle')
+  if (/clay/.test(family)) return fact('cups.thickens-batter-dries-soap')
   if (/plant|infused/.test(family))
-    return /turmeric|paprika|annatto/i.test(name) ? 'it stains skin and cloth' : 'it scratches or stains'
-  if (/mica/.test(family)) return 'more of it is wasted'
-  return 'it colours the lather and cloths'
+    return /turmeric|paprika|annatto/i.test(name) ? fact('cups.stains-skin-cloth') : fact('cups.scratches-or-stains')
+  if (/mica/.test(family)) return fact('cups.more-wasted')
+  return fact('cups.colours-lather-cloths')
 }
 
 const NEAR_MOST = 0.8
@@ -43,7 +44,7 @@ function colorantNotices(
   const colorant = findById(shelf.colorants, part.colorant)
   const planned = cup.colorants[j]!
   if (!colorant) {
-    const sentence = `“${part.colorant}” is not on the shelf: its colour and its effect on trace are left out.`
+    const sentence = fact('cups.not-on-shelf-its', { colorant: part.colorant })
     return [notice('warn', `${path}.colorant`, sentence)]
   }
   const { name, usualMaxGPerKg: most } = colorant
@@ -55,7 +56,7 @@ function colorantNotices(
       notice(
         'warn',
         `${path}.doseGPerKg`,
-        `${name} in ${cup.name} is above ${tidy(most, 2)} g/kg: ${tooMuch(colorant)}.`,
+        fact('cups.above-g-kg', { name, cup: cup.name, most: plain(most, 2), tooMuch: tooMuch(colorant) }),
       ),
     )
   else if (dose > most * NEAR_MOST)
@@ -63,45 +64,48 @@ function colorantNotices(
       notice(
         'hint',
         `${path}.doseGPerKg`,
-        `${name} in ${cup.name} comes near its usual most of ${tidy(most, 2)} g/kg.`,
+        fact('cups.comes-near-its-usual', { name, cup: cup.name, most: plain(most, 2) }),
       ),
     )
   if (colorant.inLye === 'dies')
-    list.push(
-      notice('warn', `${path}.colorant`, `${name} is destroyed by lye: what is left of its colour is forecast.`),
-    )
+    list.push(notice('warn', `${path}.colorant`, fact('cups.destroyed-by-lye-what', { name })))
   else if (colorant.shiftDays > 0)
     list.push(
       notice(
         'hint',
         `${path}.colorant`,
-        `${name} looks different while alkali is strong and settles over about ${tidy(colorant.shiftDays * 3, 0)} days.`,
+        fact('cups.looks-different-while-alkali', { name, shiftDays: plain(colorant.shiftDays * 3, 0) }),
       ),
     )
   else if (colorant.inLye === 'shifts')
-    list.push(notice('hint', `${path}.colorant`, `${name} is another colour in soap than as a powder.`))
+    list.push(notice('hint', `${path}.colorant`, fact('cups.another-colour-soap-than', { name })))
   if (colorant.fadeShare >= FADES)
     list.push(
       notice(
         'hint',
         `${path}.colorant`,
-        `${name} fades in light, by about ${showShare(colorant.fadeShare, 0)} in the end. Keep the bars dark, or take it stronger.`,
+        fact('cups.fades-light-by-about', { name, fadeShare: share(colorant.fadeShare, 0) }),
       ),
     )
   if (planned.medium === 'none' && colorant.form === 'powder' && (colorant.dusty || colorant.clumping === 'high')) {
-    const how = `wet it in ${colorant.medium === 'none' ? 'oil' : colorant.medium} first`
-    const sentence = `${name} dry into batter ${colorant.clumping === 'high' ? 'clumps' : 'dusts'}: ${how}; mask on, still air.`
+    const how = fact('cups.wet-first', { which: colorant.medium === 'none' ? fact('cups.oil') : colorant.medium })
+    const sentence = fact('cups.dry-into-batter-mask', {
+      name,
+      which: colorant.clumping === 'high' ? fact('cups.clumps') : fact('cups.dusts'),
+      how,
+    })
     list.push(notice('warn', `${path}.medium`, sentence))
   } else if (colorant.clumping === 'high' && planned.medium !== colorant.medium && colorant.medium !== 'none') {
-    list.push(notice('hint', `${path}.medium`, `${name} clumps; it wets better in ${colorant.medium}.`))
+    list.push(notice('hint', `${path}.medium`, fact('cups.clumps-wets-better', { name, medium: colorant.medium })))
   }
-  if (planned.medium === 'alcohol')
-    list.push(
-      notice('warn', `${path}.medium`, 'Alcohol burns: no flame, no hot plate, no oven or mat until it is gone.'),
-    )
+  if (planned.medium === 'alcohol') list.push(notice('warn', `${path}.medium`, fact('cups.alcohol-burns-no-flame')))
   if (part.slurryLeftG > 0.5)
     list.push(
-      notice('hint', `${path}.slurry`, `${tidy(part.slurryLeftG, 1)} g of ${name} slurry is left: dabs for the top.`),
+      notice(
+        'hint',
+        `${path}.slurry`,
+        fact('cups.slurry-left-dabs-for', { slurryLeftG: grams(part.slurryLeftG, 1), name }),
+      ),
     )
   return list
 }
@@ -122,7 +126,7 @@ function chemistry({ plan, portions }: Known): Notice[] {
       notice(
         portion.superfatShare < 0 ? 'stop' : 'warn',
         `cups[${i}]`,
-        `${cup.name} keeps only ${showShare(portion.superfatShare)} superfat: oil was drawn from the pot for other cups. Let the liquid come on top.`,
+        fact('cups.keeps-only-superfat-oil', { cup: cup.name, superfatShare: share(portion.superfatShare, 1) }),
       ),
     )
   const rich = poured
@@ -131,14 +135,20 @@ function chemistry({ plan, portions }: Known): Notice[] {
   const [most] = rich
   if (most) {
     const { oilG } = broughtIn(most.portion.colours)
-    const others = rich.length > 1 ? `, and ${rich.length - 1} more` : ''
-    const remedy =
-      plan.division.mediumFrom === 'extra' ? ' Less liquid, or drawing it from the recipe, keeps them closer.' : ''
+    const others = rich.length > 1 ? fact('cups.and-more', { richCount: rich.length - 1 }) : ''
+    const remedy = plan.division.mediumFrom === 'extra' ? fact('cups.less-liquid-or-drawing') : ''
     list.push(
       notice(
         most.portion.superfatShare > batch + 0.05 ? 'warn' : 'hint',
         `cups[${most.i}]`,
-        `Oil with the colour lifts the superfat of ${most.cup.name} to ${showShare(most.portion.superfatShare)} (${tidy(oilG, 1)} g)${others}; the batch has ${showShare(batch)}.${remedy}`,
+        fact('cups.oil-with-colour-lifts', {
+          cup: most.cup.name,
+          superfatShare: share(most.portion.superfatShare, 1),
+          oilG: grams(oilG, 1),
+          others,
+          batch: share(batch, 1),
+          remedy,
+        }),
       ),
     )
   }
@@ -152,7 +162,12 @@ function chemistry({ plan, portions }: Known): Notice[] {
       notice(
         'hint',
         `cups[${wettest.i}]`,
-        `${wettest.cup.name} has ${tidy(waterG, 1)} g of water from its colour: lye at ${showShare(wettest.portion.concentrationShare)} there, ${showShare(plain)} in the rest. It gels sooner and sets later.`,
+        fact('cups.has-water-from-its', {
+          cup: wettest.cup.name,
+          waterG: grams(waterG, 1),
+          concentrationShare: share(wettest.portion.concentrationShare, 1),
+          elsewhere: share(plain, 1),
+        }),
       ),
     )
   }
@@ -171,7 +186,7 @@ function size(cup: Cup, portion: Portion, path: string, { shelf }: Known): Notic
       notice(
         'hint',
         path,
-        `${cup.name} is only ${portion.totalG.toFixed(1)} g: hard to stir and quick to cool. Take a small cup and a spoon.`,
+        fact('cups.only-hard-stir-quick', { cup: cup.name, totalG: keepingZeros(grams(portion.totalG, 1)) }),
       ),
     )
   if (!vessel) return list
@@ -181,7 +196,12 @@ function size(cup: Cup, portion: Portion, path: string, { shelf }: Known): Notic
       notice(
         'warn',
         `${path}.vessel`,
-        `${cup.name} is ${portion.volumeMl.toFixed(0)} ml and ${vessel.name} works up to ${most.toFixed(0)} ml. Take a larger one.`,
+        fact('cups.ml-works-up-ml', {
+          cup: cup.name,
+          volumeMl: keepingZeros(plain(portion.volumeMl, 0)),
+          vessel: vessel.name,
+          most: keepingZeros(plain(most, 0)),
+        }),
       ),
     )
   else if (portion.volumeMl < vessel.capacityMl * EMPTY_VESSEL)
@@ -189,7 +209,7 @@ function size(cup: Cup, portion: Portion, path: string, { shelf }: Known): Notic
       notice(
         'hint',
         `${path}.vessel`,
-        `${cup.name} hardly covers the floor of ${vessel.name}: a smaller cup stirs better.`,
+        fact('cups.hardly-covers-floor-smaller', { cup: cup.name, vessel: vessel.name }),
       ),
     )
   return list
@@ -204,7 +224,12 @@ function scentLimits({ plan, shelf, portions }: Known): Notice[] {
     const load = scentLoad(planned, shelf, perOils)
     const has = portions.cups[i]!.scentOfOils
     if (has <= load.mostOfOils + 1e-9) return []
-    const sentence = `${cup.name} would have ${showShare(has, 2)} of scent by its oils; ${load.limiting.name} allows ${showShare(capShare(load.mostOfOils), 2)}. The limit holds for each cup.`
+    const sentence = fact('cups.would-have-scent-by', {
+      cup: cup.name,
+      has: share(has, 2),
+      limiting: load.limiting.name,
+      capShare: share(capShare(load.mostOfOils), 2),
+    })
     return [notice('stop', `cups[${i}].${cup.ownScent ? 'ownScent.load' : 'scented'}`, sentence)]
   })
 }
@@ -219,8 +244,15 @@ function browning({ plan, portions, colours }: Known): Notice[] {
     if (!found || !browns[i] || !(portions.cups[i]!.totalG > 0)) return
     const cup = plan.cups[i]!
     const wantsPale = stages.pour.no.lab.l > PALE
-    const stabiliser = found.stabiliserGPerKg > 0 ? ', stabiliser counted' : ''
-    const sentence = `${cup.name} will be ${found.word} when cured (ΔE ${tidy(found.deltaE, 0)}${stabiliser}): ${showShare(found.ofScent, 1)} of its scent is vanillin.${wantsPale ? ' Leave it unscented, add stabiliser, or design for brown.' : ''}`
+    const stabiliser = found.stabiliserGPerKg > 0 ? fact('cups.stabiliser-counted') : ''
+    const sentence = fact('cups.will-be-when-cured', {
+      cup: cup.name,
+      word: found.word,
+      deltaE: plain(found.deltaE, 0),
+      stabiliser,
+      ofScent: share(found.ofScent, 1),
+      which: wantsPale ? fact('cups.leave-unscented-add-stabiliser') : '',
+    })
     list.push(notice(wantsPale ? 'warn' : 'hint', `cups[${i}].scented`, sentence))
   })
   const beside = plan.score.flatMap((pour, n): string[] => {
@@ -233,11 +265,7 @@ function browning({ plan, portions, colours }: Known): Notice[] {
   })
   if (beside.length > 0)
     list.push(
-      notice(
-        'hint',
-        'cups',
-        `${[...new Set(beside)].join(', ')} lies beside a browning layer: over weeks its edge takes a little of the tint.`,
-      ),
+      notice('hint', 'cups', fact('cups.lies-beside-browning-layer', { list: [...new Set(beside)].join(', ') })),
     )
   return list
 }
@@ -252,7 +280,7 @@ function whites({ plan, shelf, portions, colours }: Known): Notice[] {
       part => findById(shelf.colorants, part.colorant)?.spectrum === 'titanium' && part.doseGPerKg > 6,
     )
     if (!white) return []
-    const sentence = `${cup.name}: much white, much water and gel make glycerin rivers. Less white or less water keeps it smooth.`
+    const sentence = fact('cups.much-white-much-water', { cup: cup.name })
     return [notice('hint', `cups[${i}].colorants`, sentence)]
   })
 }
@@ -269,9 +297,6 @@ function groupsOf(pairs: readonly (readonly string[])[]): string[][] {
   return groups.map(group => [...group])
 }
 
-const listed = (names: readonly string[]): string =>
-  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`
-
 /** The largest difference within a group, to the next tenth up. */
 const largest = (pairs: ColourForecast['alike'], group: readonly string[]): number =>
   Math.ceil(
@@ -287,7 +312,11 @@ function together({ plan, colours }: Known): Notice[] {
     notice(
       'warn',
       `cups[${plan.cups.findIndex(cup => cup.id === group[1])}]`,
-      `${listed(group.map(name))} look much the same ${STAGES.cured} (ΔE under ${tidy(largest(pairs, group), 1)}).`,
+      fact('cups.look-much-same-e', {
+        listed: listOf(group.map(name)),
+        cured: STAGES.cured,
+        largest: plain(largest(pairs, group), 1),
+      }),
     ),
   )
   const wishes = colours.cups.flatMap((cup, i) =>
@@ -296,15 +325,15 @@ function together({ plan, colours }: Known): Notice[] {
           notice(
             'hint',
             `cups[${i}].wish`,
-            `${name(cup.cup)} will not come near its wished colour (ΔE ${tidy(cup.wish.deltaE, 0)}).`,
+            fact('cups.will-not-come-near', { name: name(cup.cup), deltaE: plain(cup.wish.deltaE, 0) }),
           ),
         ]
       : [],
   )
   if (waiting.length === 0) return [...alike, ...wishes]
   const names = waiting.map(cup => cup.name).join(', ')
-  const [have, they] = waiting.length === 1 ? ['has', 'It is'] : ['have', 'They are']
-  const sentence = `${names} ${have} no colorant yet. ${they} shown in the colour that is wished for; dose it under Colour.`
+  const [have, they] = waiting.length === 1 ? ['has', fact('cups.it-is')] : ['have', fact('cups.they-are')]
+  const sentence = fact('cups.no-colorant-yet-shown', { names, have, they })
   return [...alike, notice('warn', 'cups', sentence), ...wishes]
 }
 
@@ -312,13 +341,7 @@ function division({ plan }: Known): Notice[] {
   const { mediumFrom, mediumOil } = plan.division
   const usesOil = plan.cups.some(cup => cup.colorants.some(part => part.medium === 'oil'))
   if (mediumFrom !== 'recipe' || !usesOil || plan.recipe.oils.some(part => part.oil === mediumOil)) return []
-  return [
-    notice(
-      'warn',
-      'division.mediumOil',
-      'Dispersing oil is to be drawn from the recipe: say which of its oils. Until then it comes on top.',
-    ),
-  ]
+  return [notice('warn', 'division.mediumOil', fact('cups.dispersing-oil-be-drawn'))]
 }
 
 /** Plain batter kept back is plain only if nothing went into the whole pot before it is drawn. */
@@ -326,11 +349,11 @@ function blanks({ plan }: Known): Notice[] {
   const i = plan.reserves.findIndex(reserve => reserve.cup === '' && reserve.massG > 0)
   if (i < 0) return []
   const inAll = [
-    plan.scent?.moment === 'oils' ? 'the scent is in the oils' : '',
-    plan.potColorants.length > 0 ? 'the whole pot is coloured' : '',
+    plan.scent?.moment === 'oils' ? fact('cups.scent-oils') : '',
+    plan.potColorants.length > 0 ? fact('cups.whole-pot-coloured') : '',
   ].filter(text => text !== '')
   if (inAll.length === 0) return []
-  const sentence = `The plain batter kept back will not be plain: ${inAll.join(' and ')}. Weigh a blank apart before, or give the scent and colour to the cups.`
+  const sentence = fact('cups.plain-batter-kept-back', { inAll: listOf(inAll) })
   return [notice('warn', `reserves[${i}]`, sentence)]
 }
 
@@ -341,7 +364,7 @@ export function cupNotices(known: Known): Notice[] {
     const path = `cups[${i}]`
     const portion = portions.cups[i]!
     if (!(portion.totalG > 0))
-      return [notice('hint', path, `${cup.name} is not poured anywhere, so nothing is weighed for it.`)]
+      return [notice('hint', path, fact('cups.not-poured-anywhere-nothing', { cup: cup.name }))]
     return [
       ...portion.colours.flatMap((part, j) => colorantNotices(cup, portion, part, `${path}.colorants[${j}]`, shelf, j)),
       ...size(cup, portion, path, known),

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { deltaE, hexOfLinear, labOfHex, linearOfHex, linearOfLab } from '../colour/index.ts'
 import type { Lab, Linear } from '../colour/index.ts'
 import { parseForm } from '../checks/index.ts'
@@ -6,7 +8,7 @@ import type { PaletteColour } from '../shelf/index.ts'
 
 /** Colours read from a file, and a sentence where something was left out or is wrong. */
 export type PaletteRead =
-  { ok: true; name: string; colours: PaletteColour[]; sentence: string } | { ok: false; sentence: string }
+  { ok: true; name: string; colours: PaletteColour[]; sentence: Words } | { ok: false; sentence: Words }
 
 const GPL = 'GIMP Palette'
 export const PALETTE_FORMAT = 'ostler-palette'
@@ -15,11 +17,9 @@ export const MOST_PALETTE_BYTES = 512 * 1024
 const hexOf = (rgb: readonly number[]): string => `#${rgb.map(x => x.toString(16).padStart(2, '0')).join('')}`
 
 function cut(name: string, colours: PaletteColour[]): PaletteRead {
-  if (colours.length === 0) return { ok: false, sentence: 'There is no colour in this file.' }
+  if (colours.length === 0) return { ok: false, sentence: fact('cups.no-colour-in-file') }
   const sentence =
-    colours.length > MAX_PALETTE
-      ? `The file has ${colours.length} colours; the first ${MAX_PALETTE} are taken, more make no palette.`
-      : ''
+    colours.length > MAX_PALETTE ? fact('cups.first-colours-taken', { count: colours.length, most: MAX_PALETTE }) : ''
   return { ok: true, name: name.slice(0, 80) || 'Palette', colours: colours.slice(0, MAX_PALETTE), sentence }
 }
 
@@ -40,11 +40,11 @@ function readJson(text: string): PaletteRead {
   try {
     value = JSON.parse(text)
   } catch {
-    return { ok: false, sentence: 'This file is damaged or no palette: it cannot be read.' }
+    return { ok: false, sentence: fact('cups.damaged-palette') }
   }
   const { format, name, colours } = (value ?? {}) as { format?: unknown; name?: unknown; colours?: unknown }
   if (format !== PALETTE_FORMAT || !Array.isArray(colours))
-    return { ok: false, sentence: `A palette file in JSON says “format”: “${PALETTE_FORMAT}” and lists its colours.` }
+    return { ok: false, sentence: fact('cups.palette-format', { format: PALETTE_FORMAT }) }
   const kept = colours.slice(0, MAX_PALETTE)
   const parsed = parseForm(Palette, {
     ...{
@@ -58,7 +58,7 @@ function readJson(text: string): PaletteRead {
   if (!parsed.ok) return { ok: false, sentence: parsed.problems[0]!.sentence }
   const read = cut(parsed.value.name, [...parsed.value.colours])
   return read.ok && colours.length > MAX_PALETTE
-    ? { ...read, sentence: `The file has ${colours.length} colours; the first ${MAX_PALETTE} are taken.` }
+    ? { ...read, sentence: fact('cups.first-colours-taken', { count: colours.length, most: MAX_PALETTE }) }
     : read
 }
 
@@ -180,7 +180,7 @@ export function patchOf(pixels: Uint8ClampedArray): Patch {
 }
 
 const LEAST_PIXELS = 100
-export type Corrected = { ok: true; hex: string; sentence: string } | { ok: false; sentence: string }
+export type Corrected = { ok: true; hex: string; sentence: Words } | { ok: false; sentence: Words }
 
 /**
  * A swatch's colour from a photograph, corrected by a patch of known colour in the same picture (the plain soap of the same
@@ -188,23 +188,21 @@ export type Corrected = { ok: true; hex: string; sentence: string } | { ok: fals
  */
 export function correctedColour(swatch: Patch, control: Patch, knownHex: string): Corrected {
   if (Math.min(swatch.count, control.count) < LEAST_PIXELS)
-    return { ok: false, sentence: `Mark a larger patch: at least ${LEAST_PIXELS} pixels of even soap.` }
-  if (Math.max(swatch.clipped, control.clipped) > 0.1)
-    return { ok: false, sentence: 'A patch is too bright or too dark to read. Take the picture in softer, even light.' }
+    return { ok: false, sentence: fact('cups.larger-patch', { pixels: LEAST_PIXELS }) }
+  if (Math.max(swatch.clipped, control.clipped) > 0.1) return { ok: false, sentence: fact('cups.patch-light') }
   const known = linearOfHex(knownHex)
   const gains = known.map((x, c) => x / Math.max(1e-6, control.linear[c]!))
   const [least, most] = [Math.min(...gains), Math.max(...gains)]
   if (least < 0.5 || most > 2 || most / least > 1.6)
     return {
       ok: false,
-      sentence:
-        'The control comes out too far from its known colour: another light, or another patch. Take a new picture.',
+      sentence: fact('cups.control-off'),
     }
   const linear = swatch.linear.map((x, c) => Math.min(1, x * gains[c]!)) as unknown as Linear
   const uneven = Math.max(swatch.spread, control.spread) > 0.06
   return {
     ok: true,
     hex: hexOfLinear(linear),
-    sentence: uneven ? 'The patch is uneven: the colour is its middle. A flat, freshly planed face is better.' : '',
+    sentence: uneven ? fact('cups.patch-uneven') : '',
   }
 }

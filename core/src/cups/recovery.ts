@@ -1,3 +1,5 @@
+import { fact, grams, keepingZeros, together } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { mixed } from '../colour/index.ts'
 import type { SoapColour } from '../colour/index.ts'
 import type { CupActual, Edit, Plan } from '../plan/index.ts'
@@ -38,7 +40,7 @@ export interface Filled {
   cups: FilledCup[]
   /** Batter that no cup has: below 0, more was drawn than the pot holds. */
   leftG: number
-  sentences: string[]
+  sentences: Words[]
 }
 
 const actualOf = (plan: Plan, cup: string): CupActual | undefined => plan.division.actual.find(one => one.cup === cup)
@@ -96,20 +98,22 @@ export function asFilled(plan: Plan, portions: Portions, shelf: Shelf): Filled {
   return { cups, leftG, sentences: sentencesOf(plan, portions, cups, leftG) }
 }
 
-function sentencesOf(plan: Plan, portions: Portions, cups: readonly FilledCup[], leftG: number): string[] {
-  const sentences: string[] = []
+function sentencesOf(plan: Plan, portions: Portions, cups: readonly FilledCup[], leftG: number): Words[] {
+  const sentences: Words[] = []
   const step = plan.conditions.scaleStepG
-  if (leftG < -step)
-    sentences.push(
-      `The cups hold ${(-leftG).toFixed(0)} g more than the pot has. Weigh them again, less the weight of each cup.`,
-    )
+  if (leftG < -step) sentences.push(fact('cups.cups-hold-more-than', { leftG: keepingZeros(grams(-leftG, 0)) }))
   else if (leftG > Math.max(step, portions.potG * 0.01))
-    sentences.push(`${leftG.toFixed(0)} g is still in the pot: share it out, keep it for the top, or pour a spare.`)
+    sentences.push(fact('cups.still-pot-share-out', { leftG: keepingZeros(grams(leftG, 0)) }))
   const short = cups.filter(cup => cup.plannedG > 0 && cup.batterG < cup.plannedG * (1 - OFF))
   if (short.length > 0) {
     const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
-    const list = short.map(cup => `${name(cup.cup)} by ${(cup.plannedG - cup.batterG).toFixed(0)} g`).join(', ')
-    sentences.push(`Short: ${list}. Its layers come out thinner, its colour and scent stronger.`)
+    const list = together(
+      short.map(cup =>
+        fact('cups.by', { name: name(cup.cup), plannedG: keepingZeros(grams(cup.plannedG - cup.batterG, 0)) }),
+      ),
+      ', ',
+    )
+    sentences.push(fact('cups.short-its-layers-come', { list }))
   }
   return sentences
 }
@@ -118,13 +122,13 @@ function sentencesOf(plan: Plan, portions: Portions, cups: readonly FilledCup[],
 export function takeFilled(plan: Plan, portions: Portions, shelf: Shelf, reckoned = plan): EditResult {
   const filled = asFilled(reckoned, portions, shelf)
   const total = filled.cups.reduce((sum, cup, i) => (portions.cups[i]!.pouredG > 0 ? sum + cup.batterG : sum), 0)
-  if (!(total > 0)) return { ok: false, path: 'division.actual', sentence: 'No cup holds anything yet.' }
+  if (!(total > 0)) return { ok: false, path: 'division.actual', sentence: fact('cups.no-cup-holds-anything') }
   const shares = filled.cups.map((cup, i) => (portions.cups[i]!.pouredG > 0 ? cup.batterG / total : 0))
   if (shares.some((share, i) => portions.cups[i]!.pouredG > 0 && share <= 0))
     return {
       ok: false,
       path: 'division.actual',
-      sentence: 'A cup that is poured has nothing in it. Take its layers out of the score first.',
+      sentence: fact('cups.cup-poured-has-nothing'),
     }
   const perOils = unitBatter(plan.recipe, shelf).batterG
   const cups = plan.cups.map((cup, i) => ({

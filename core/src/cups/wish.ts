@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { MOST_CHOICES, invert, labOfHex, linearOfHex, mixed } from '../colour/index.ts'
 import type { Choice, Inversion, SoapColour } from '../colour/index.ts'
 import type { CupColorant, Plan } from '../plan/index.ts'
@@ -16,7 +18,7 @@ export interface WishAnswer extends Inversion {
   hex: string
   /** g per kg of batter, in the order of the colorants asked about. */
   doses: { colorant: string; name: string; gPerKg: number }[]
-  sentence: string
+  sentence: Words
   /** Another colorant that would bring it at least 1.5 ΔE closer. */
   better: { colorant: string; name: string; deltaE: number } | null
 }
@@ -29,23 +31,23 @@ const choiceOf = (colorant: Colorant): Choice => ({
 
 const WORTH_IT = 1.5
 
-function sentenceOf(answer: Inversion, colorants: readonly Colorant[]): string {
+function sentenceOf(answer: Inversion, colorants: readonly Colorant[]): Words {
   const off = `ΔE ${tidy(answer.deltaE, 1)}`
   const limits = answer.atMost.map(j => colorants[j]!.name)
   const why = answer.isTooLight
-    ? 'the base is too yellow or too dark for so pale a colour'
+    ? fact('cups.base-too-yellow-or')
     : limits.length > 0
-      ? `${limits.join(' and ')} at the usual most; the closest is ${answer.colour.hex}`
-      : 'its hue or brightness is not in these colorants'
+      ? fact('cups.at-usual-most-closest', { limits: limits.join(' and '), hex: answer.colour.hex })
+      : fact('cups.its-hue-or-brightness')
   switch (answer.verdict) {
     case 'match':
-      return `A match when cured (${off}).`
+      return fact('cups.match-when-cured', { off })
     case 'close':
-      return `Close when cured (${off}).`
+      return fact('cups.close-when-cured', { off })
     case 'near':
-      return `Near, visibly different (${off}): ${why}.`
+      return fact('cups.near-visibly-different', { off, why })
     case 'out-of-reach':
-      return `Out of reach (${off}): ${why}.`
+      return fact('cups.out-reach', { off, why })
   }
 }
 

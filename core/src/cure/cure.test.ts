@@ -6,6 +6,7 @@ import { dryDay } from './drying.ts'
 import { newCupColorant } from '../cups/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { bladeAdvice, cureForecast, cutForecast, expectedDrying, leftAfter, readyDay, thicknessFor } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const barsOf = (of: Plan) => cutForecast(of).bars
 
@@ -49,7 +50,7 @@ describe('bars', () => {
     expect(bars.massG).toBeLessThan(barsOf(withCut({ trimMm: 20 })).massG)
     expect(bars.count).toBe(barsOf(withCut({ trimMm: 20 })).count)
     expect(samples.slices).toBe(6 + Math.floor(((plan.mould.innerLengthMm - 40 + 0.5) % 25.5) / 6.5))
-    expect(steps.join(' ')).toMatch(/6 h.*4 mm off the top.*3 mm off both.*samples of 6 mm/)
+    expect(steps.map(one => say(one)).join(' ')).toMatch(/6 h.*4 mm off the top.*3 mm off both.*samples of 6 mm/)
   })
 
   test('a weight is as good as a thickness', () => {
@@ -135,13 +136,13 @@ describe('weigh-ins', () => {
     [500, /another bar/, null],
   ])('%f g of a bar of 115.9 g is asked about', (massG, question, offerG) => {
     const doubt = doubtOf(massG, 115.9, null)!
-    expect(doubt.question).toMatch(question)
+    expect(said(doubt.question)).toMatch(question)
     if (offerG === null) expect(doubt.offerG).toBeNull()
     else near(doubt.offerG!, offerG, 0.1)
   })
 
   test('a bar that gains is asked about; as said, a doubtful weight counts less, or not at all', () => {
-    expect(doubtOf(119, 115, 116)!.question).toMatch(/heavier/)
+    expect(said(doubtOf(119, 115, 116)!.question)).toMatch(/heavier/)
     expect(doubtOf(116.5, 115, 116)).toBeNull()
     const strange = 0.6 * bars.massG
     const asked = cured(weighIn(14, strange))
@@ -158,7 +159,7 @@ describe('weigh-ins', () => {
     expect(six.doubts).toHaveLength(0)
     near(six.freshG / bars.massG, 1.026, 0.006)
     const early = { ...plan, rest: { ...plan.rest, weighIns: [weighIn(30, bars.massG)] } }
-    expect(cureForecast(early, WATER, 10).doubts[0]!.question).toMatch(/still to come/)
+    expect(said(cureForecast(early, WATER, 10).doubts[0]!.question)).toMatch(/still to come/)
   })
 
   test('the forecast holds together', () => {
@@ -180,14 +181,14 @@ describe('the blade', () => {
   })
 
   test('is wiped after every cut where white lies beside a colour, seldom else, never for one colour', () => {
-    expect(bladeAdvice(withWhite(1), shelf)).toMatch(/after every cut/)
-    expect(bladeAdvice(withWhite(0), shelf)).toMatch(/every few cuts/)
+    expect(said(bladeAdvice(withWhite(1), shelf))).toMatch(/after every cut/)
+    expect(said(bladeAdvice(withWhite(0), shelf))).toMatch(/every few cuts/)
     const one = { ...plan, score: plan.score.map(pour => ({ ...pour, cup: plan.cups[0]!.id })) }
-    expect(bladeAdvice(one, shelf)).toMatch(/need not be wiped/)
+    expect(said(bladeAdvice(one, shelf))).toMatch(/need not be wiped/)
   })
 
   test('white in a cup that is not poured does not count', () => {
     const poured = plan.score.filter(pour => pour.cup !== plan.cups[0]!.id)
-    expect(bladeAdvice({ ...withWhite(1), score: poured }, shelf)).not.toMatch(/after every cut/)
+    expect(said(bladeAdvice({ ...withWhite(1), score: poured }, shelf))).not.toMatch(/after every cut/)
   })
 })

@@ -1,3 +1,5 @@
+import { fact, millimetres } from '../facts/index.ts'
+import type { Measure, Words } from '../facts/index.ts'
 import { batterDensity, barsAlong, baseAreaMm2, emptyCavities, isColumn, isTray } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { findById } from '../shelf/index.ts'
@@ -36,7 +38,7 @@ export interface CutForecast {
   wholeG: number
   parts: Record<CutPart, number>
   /** What to do, in order. Lengths in mm. */
-  steps: string[]
+  steps: Words[]
 }
 
 /** Across the mould at a place along it, mm: of round moulds it narrows to the ends. */
@@ -75,7 +77,7 @@ function cutTray(plan: Plan, { wholeG: brimG }: Sizes): CutForecast {
     samples: { slices: 0, massG: 0 },
     wholeG,
     parts: { ...nothing(), bars: wholeG },
-    steps: ['Turn the bars out; firm ones come cleaner, a short while in the freezer helps soft ones.'],
+    steps: [fact('cure.turn-bars-out-firm')],
   }
 }
 
@@ -153,27 +155,24 @@ function cutAlong(plan: Plan, { wholeG, gPerMm3 }: Sizes): CutForecast {
   }
 }
 
-const mm = (value: number): string => `${Number(value.toFixed(1))} mm`
+const mm = (value: number): Measure => millimetres(Number(value.toFixed(1)))
 
 function stepsOf(
   { cutting, rest }: Plan,
   about: { rows: number; column: boolean; count: number; slices: number; barWidth: number },
-): string[] {
+): Words[] {
   const { cut } = rest
   const { rows, column, count, slices, barWidth } = about
-  const steps: string[] = []
-  if (cut.waitH > 0) steps.push(`Unmould, and let it stand ${cut.waitH} h before the cut.`)
-  if (cut.topTrimMm > 0 && !column) steps.push(`Plane ${mm(cut.topTrimMm)} off the top.`)
-  if (cut.sideTrimMm > 0 && !column)
-    steps.push(`Plane ${mm(cut.sideTrimMm)} off both long sides, where the mould tapers.`)
-  if (rows > 1) steps.push(`Cut the slab lengthwise into ${rows} loaves, ${mm(barWidth)} wide each.`)
-  if (cutting.trimMm > 0) steps.push(`Trim ${mm(cutting.trimMm)} off each end.`)
-  if (slices > 0)
-    steps.push(`Take ${slices} ${slices === 1 ? 'sample' : 'samples'} of ${mm(cut.sampleMm)} from what is trimmed.`)
-  if (cutting.onSide && !column)
-    steps.push('Lay it on its side: the blade meets the top edge on, and drags nothing down.')
-  const each = rows > 1 ? 'each loaf' : column ? 'the column' : 'the loaf'
-  steps.push(`Cut ${each} into ${count} ${count === 1 ? 'bar' : 'bars'} of ${mm(cutting.barMm)}.`)
+  const steps: Words[] = []
+  if (cut.waitH > 0) steps.push(fact('cure.unmould-let-stand-h', { waitH: cut.waitH }))
+  if (cut.topTrimMm > 0 && !column) steps.push(fact('cure.plane-off-top', { mm: mm(cut.topTrimMm) }))
+  if (cut.sideTrimMm > 0 && !column) steps.push(fact('cure.plane-off-both-long', { mm: mm(cut.sideTrimMm) }))
+  if (rows > 1) steps.push(fact('cure.cut-slab-lengthwise-into', { rows, mm: mm(barWidth) }))
+  if (cutting.trimMm > 0) steps.push(fact('cure.trim-off-each-end', { mm: mm(cutting.trimMm) }))
+  if (slices > 0) steps.push(fact('cure.take-from-what-trimmed', { slices, mm: mm(cut.sampleMm) }))
+  if (cutting.onSide && !column) steps.push(fact('cure.lay-on-its-side'))
+  const each = rows > 1 ? fact('cure.each-loaf') : column ? fact('cure.the-column') : fact('cure.the-loaf')
+  steps.push(fact('cure.cut-into', { each, count, mm: mm(cutting.barMm) }))
   return steps
 }
 
@@ -200,16 +199,13 @@ export const allBars = (plan: Plan): MouldBars[] =>
   })
 
 /** Whether and how often the blade is wiped: white drags over what is darker. */
-export function bladeAdvice(plan: Plan, shelf: Shelf): string {
+export function bladeAdvice(plan: Plan, shelf: Shelf): Words {
   const poured = new Set(plan.score.map(pour => pour.cup))
   const cups = plan.cups.filter(cup => poured.has(cup.id))
   const isWhite = (id: string) => ['titanium', 'zinc'].includes(findById(shelf.colorants, id)?.spectrum ?? '')
   const white = cups.filter(cup => cup.colorants.some(part => isWhite(part.colorant)))
-  if (white.length > 0 && cups.length > white.length)
-    return 'Wipe the blade after every cut: white smears over what is darker.'
-  return cups.length > 1
-    ? 'Wipe the blade every few cuts, so that no colour is dragged over another.'
-    : 'One colour: the blade need not be wiped.'
+  if (white.length > 0 && cups.length > white.length) return fact('cure.wipe-blade-after-every')
+  return cups.length > 1 ? fact('cure.wipe-blade-every-few') : fact('cure.one-colour-blade-need')
 }
 
 /** Thickness at which a bar weighs so much, mm; null where its width leaves nothing. */

@@ -1,5 +1,6 @@
+import { fact, grams, plain } from '../facts/index.ts'
+import type { Fact } from '../facts/index.ts'
 import type { WeighIn } from '../plan/index.ts'
-import { tidy } from '../units/index.ts'
 import { leftAfter } from './drying.ts'
 import type { Drying } from './drying.ts'
 import { fittedCure } from './weigh-ins.ts'
@@ -10,7 +11,7 @@ import type { CureFit, Weighed } from './weigh-ins.ts'
 /** What is asked of a weigh-in, by its place in the plan; and the weight that is offered instead. */
 export interface CureDoubt {
   at: number
-  question: string
+  question: Fact
   offerG: number | null
 }
 
@@ -24,31 +25,31 @@ const HEAVIER = { g: 1, share: 0.006 } as const
 /** What looks wrong about a weight, where so much is expected and the same bar last weighed so much; null: nothing. */
 export function doubtOf(massG: number, expectedG: number, lastG: number | null): Omit<CureDoubt, 'at'> | null {
   const ratio = massG / expectedG
-  const about = `about ${tidy(expectedG, 0)} g is expected`
+  const about = fact('cure.about-expected', { expectedG: grams(expectedG, 0) })
   if (ratio >= TEN_TIMES.from && ratio <= TEN_TIMES.to)
     return {
-      question: `${tidy(massG, 1)} g is ten times too much: ${about}. Was it ${tidy(massG / 10, 1)} g?`,
+      question: fact('cure.ten-times-too-much', { massG: grams(massG, 1), about, massG2: grams(massG / 10, 1) }),
       offerG: massG / 10,
     }
   if (ratio <= 1 / TEN_TIMES.from && ratio >= 1 / TEN_TIMES.to)
     return {
-      question: `${tidy(massG, 1)} g is ten times too little: ${about}. Was it ${tidy(10 * massG, 1)} g?`,
+      question: fact('cure.ten-times-too-little', { massG: grams(massG, 1), about, what: grams(10 * massG, 1) }),
       offerG: 10 * massG,
     }
   const ounces = G_PER_OUNCE * ratio
   if (ounces >= OUNCES.from && ounces <= OUNCES.to)
     return {
-      question: `${tidy(massG, 2)} g would be far too little, ${tidy(massG, 2)} ounces would fit: ${about}. Was it in ounces?`,
+      question: fact('cure.would-be-far-too', { massG: grams(massG, 2), massG2: plain(massG, 2), about }),
       offerG: massG * G_PER_OUNCE,
     }
   if (ratio > ANOTHER.to || ratio < ANOTHER.from)
     return {
-      question: `${tidy(massG, 1)} g does not fit this bar: ${about}. Was it another bar, or another number?`,
+      question: fact('cure.does-not-fit-this', { massG: grams(massG, 1), about }),
       offerG: null,
     }
   if (lastG !== null && massG > lastG + Math.max(HEAVIER.g, HEAVIER.share * lastG))
     return {
-      question: `${tidy(massG, 1)} g is heavier than the ${tidy(lastG, 1)} g before. Was the air damp, was it another bar, or was it the scale?`,
+      question: fact('cure.heavier-than-before-was', { massG: grams(massG, 1), lastG: grams(lastG, 1) }),
       offerG: null,
     }
   return null
@@ -77,7 +78,7 @@ export function checkedCure(
     const expectedG = fit.freshG * leftAfter(fit.drying, one.day)
     const isLate = todayDay !== null && one.day > todayDay + 1e-9
     const found = isLate
-      ? { question: `Day ${tidy(one.day, 0)} is still to come. On which day was it weighed?`, offerG: null }
+      ? { question: fact('cure.day-still-come-on', { day: plain(one.day, 0) }), offerG: null }
       : doubtOf(one.massG / one.count, expectedG, one.count === 1 && last ? last.massG : null)
     if (found && one.doubt === 'ask') {
       doubts.push({ at, ...found, offerG: found.offerG === null ? null : found.offerG * one.count })

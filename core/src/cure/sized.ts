@@ -1,9 +1,11 @@
+import { fact, grams, keepingZeros, millimetres } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { isColumn, isTray } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { cutForecast } from './cut.ts'
 
 export type SizedToBars =
-  { ok: true; fillMm: number; barMm: number; makes: number; eachG: number } | { ok: false; sentence: string }
+  { ok: true; fillMm: number; barMm: number; makes: number; eachG: number } | { ok: false; sentence: Words }
 
 const THINNEST_BAR_MM = 5
 const LOWEST_FILL_MM = 5
@@ -13,14 +15,14 @@ const LOWEST_FILL_MM = 5
  * planing and what clings are no part of a bar.
  */
 export function sizedToBars(plan: Plan, count: number, eachG: number): SizedToBars {
-  if (!(count >= 1 && eachG > 0)) return { ok: false, sentence: 'That comes to nothing. Give a size above 0.' }
+  if (!(count >= 1 && eachG > 0)) return { ok: false, sentence: fact('cure.comes-nothing-give-size') }
   const wanted = Math.round(count)
   const { mould, cutting } = plan
   if (isTray(mould)) {
     if (wanted !== mould.cavities)
       return {
         ok: false,
-        sentence: `This mould makes ${mould.cavities} bars, one in each cavity. Choose a mould with ${wanted}.`,
+        sentence: fact('cure.this-mould-makes-bars', { cavities: mould.cavities, wanted }),
       }
     return filled(plan, cutting.barMm, wanted, eachG)
   }
@@ -32,7 +34,7 @@ export function sizedToBars(plan: Plan, count: number, eachG: number): SizedToBa
   if (barMm < THINNEST_BAR_MM)
     return {
       ok: false,
-      sentence: `Each of ${wanted} bars would be ${Math.max(0, barMm).toFixed(1)} mm thick in this mould. Take a longer mould, or cut more rows.`,
+      sentence: fact('cure.each-bars-would-be', { wanted, what: keepingZeros(millimetres(Math.max(0, barMm), 1)) }),
     }
   return filled(plan, barMm, perRow * rows, eachG)
 }
@@ -41,15 +43,19 @@ export function sizedToBars(plan: Plan, count: number, eachG: number): SizedToBa
 function column(plan: Plan, count: number, eachG: number): SizedToBars {
   const { mould, cutting } = plan
   const { bars } = cutForecast(plan)
-  if (!(bars.massG > 0)) return { ok: false, sentence: 'This mould gives no bars as it is cut.' }
+  if (!(bars.massG > 0)) return { ok: false, sentence: fact('cure.this-mould-gives-no') }
   const barMm = Number(((cutting.barMm * eachG) / bars.massG).toFixed(2))
   const fillMm = Math.ceil((count * barMm + (count - 1) * cutting.kerfMm + 2 * cutting.trimMm) * 100) / 100
   if (fillMm > mould.innerHeightMm)
     return {
       ok: false,
-      sentence: `That would stand ${fillMm.toFixed(0)} mm high in a mould of ${mould.innerHeightMm} mm.`,
+      sentence: fact('cure.would-stand-high-mould', {
+        fillMm: keepingZeros(millimetres(fillMm, 0)),
+        innerHeightMm: millimetres(mould.innerHeightMm),
+      }),
     }
-  if (barMm < THINNEST_BAR_MM) return { ok: false, sentence: `Each bar would be only ${barMm.toFixed(1)} mm thick.` }
+  if (barMm < THINNEST_BAR_MM)
+    return { ok: false, sentence: fact('cure.each-bar-would-be', { barMm: keepingZeros(millimetres(barMm, 1)) }) }
   return { ok: true, fillMm, barMm, makes: count, eachG }
 }
 
@@ -62,12 +68,17 @@ function filled(plan: Plan, barMm: number, makes: number, eachG: number): SizedT
   const perMm = (at(high) - at(low)) / (high - low)
   const fillMm = Number((low + (eachG - at(low)) / perMm).toFixed(3))
   if (!Number.isFinite(fillMm) || fillMm < LOWEST_FILL_MM)
-    return { ok: false, sentence: 'The soap would stand too low in this mould: take a smaller one.' }
+    return { ok: false, sentence: fact('cure.soap-would-stand-too') }
   if (fillMm > mould.innerHeightMm) {
     const most = at(mould.innerHeightMm)
     return {
       ok: false,
-      sentence: `That would stand ${fillMm.toFixed(0)} mm high in a mould of ${mould.innerHeightMm} mm. ${makes} bars of at most ${Math.floor(most)} g fit.`,
+      sentence: fact('cure.would-stand-high-mould-bars', {
+        fillMm: keepingZeros(millimetres(fillMm, 0)),
+        innerHeightMm: millimetres(mould.innerHeightMm),
+        makes,
+        most: grams(Math.floor(most)),
+      }),
     }
   }
   return { ok: true, fillMm, barMm, makes, eachG }

@@ -1,3 +1,5 @@
+import { fact, keepingZeros, listOf, millimetres, plain } from '../facts/index.ts'
+import type { Fact, Words } from '../facts/index.ts'
 import { MOVE_TOOLS, clearMm, cupShares, embedPieces, layerHeights } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import type { Design } from '../swirl/index.ts'
@@ -9,9 +11,9 @@ import { draggedToppings } from './toppings.ts'
 /** Something about a design that a maker would want to know before pouring it, and what would help. */
 export interface DesignAdvice {
   id: string
-  sentence: string
+  sentence: Words
   /** What one can do about it with one action. */
-  fix: { text: string; edit: Edit } | null
+  fix: { text: Fact; edit: Edit } | null
 }
 
 /** Layers thinner than this break when they are smoothed, mm. Makers' rule. */
@@ -27,8 +29,6 @@ const HIDDEN = 0.004
 const NEAR_WALL_MM = 3
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`
-const list = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`
 
 function thinLayers(plan: Plan): DesignAdvice[] {
   const heights = layerHeights(plan)
@@ -36,8 +36,11 @@ function thinLayers(plan: Plan): DesignAdvice[] {
     shape.way === 'layer' && shape.texture !== 'straight' && i > 0 && heights[i]! < SMOOTHED_MM ? [i + 1] : [],
   )
   if (thin.length === 0) return []
-  const which = thin.length === 1 ? `Layer ${thin[0]} is` : `Layers ${list(thin.map(String))} are`
-  const sentence = `${which} thinner than ${SMOOTHED_MM} mm: so thin a layer breaks when it is shaped or smoothed. Keep it straight, or pour more.`
+  const which =
+    thin.length === 1
+      ? fact('design.layer-is', { thin: thin[0]! })
+      : fact('design.layers-are', { list: listOf(thin.map(String)) })
+  const sentence = fact('design.thinner-than-thin-layer', { which, thin: millimetres(SMOOTHED_MM) })
   return [{ id: 'thin-layers', sentence, fix: null }]
 }
 
@@ -47,10 +50,10 @@ function muddy(plan: Plan, measures: Measures): DesignAdvice[] {
     .filter(move => !move.off && move.count > 1)
     .sort((a, b) => b.count * b.strength - a.count * a.strength)[0]
   const fewer = busiest ? Math.max(1, Math.round(busiest.count * 0.6)) : 0
-  const sentence = `About ${percent(measures.threads)} of the faces lies in threads thinner than a millimetre: that reads as one muddy colour. Fewer strokes keep the colours apart.`
+  const sentence = fact('design.about-faces-lies-threads', { threads: percent(measures.threads) })
   const at = plan.moves.findIndex(move => move === busiest)
   const fix = busiest && {
-    text: `${MOVE_TOOLS[busiest.tool]}: ${fewer} instead of ${busiest.count}`,
+    text: fact('design.instead-of', { tool: MOVE_TOOLS[busiest.tool], fewer, count: busiest.count }),
     edit: { kind: 'set' as const, path: ['moves', at, 'count'], value: fewer },
   }
   return [{ id: 'muddy', sentence, fix: fix ?? null }]
@@ -62,7 +65,7 @@ function hidden(plan: Plan, design: Design, measures: Measures): DesignAdvice[] 
     shares[i]! >= POURED && measures.seen[i]! < HIDDEN ? [`${plan.cups[i]!.name} (${percent(shares[i]!)})`] : [],
   )
   if (lost.length === 0) return []
-  const sentence = `${list(lost)} of the batter hardly shows on any face or on the top. Pour it where a cut goes through, or leave it out.`
+  const sentence = fact('design.batter-hardly-shows-on', { list: listOf(lost) })
   return [{ id: 'hidden', sentence, fix: null }]
 }
 
@@ -77,7 +80,11 @@ function uneven(plan: Plan, measures: Measures): DesignAdvice[] {
   })
   if (worst.off < DIFFERS) return []
   const name = plan.cups[worst.cup]!.name
-  const sentence = `Bars will differ: ${name} takes ${percent(worst.least)} of one face and ${percent(worst.most)} of another. Pour and draw evenly along the whole mould if they should be alike.`
+  const sentence = fact('design.bars-will-differ-takes', {
+    name,
+    least: percent(worst.least),
+    most: percent(worst.most),
+  })
   return [{ id: 'uneven', sentence, fix: null }]
 }
 
@@ -93,7 +100,7 @@ function embeds(plan: Plan, levels: readonly number[]): DesignAdvice[] {
     if (own.length === 0) {
       advice.push({
         id: `embed-none-${embed.id}`,
-        sentence: `${embed.name}: no bar lies in its stretch, so none is set in.`,
+        sentence: fact('design.no-bar-lies-its', { embed: embed.name }),
         fix: null,
       })
       return
@@ -103,11 +110,19 @@ function embeds(plan: Plan, levels: readonly number[]): DesignAdvice[] {
     const found = plan.score.findIndex(pour => pour.id === embed.after)
     const level = levels[found >= 0 ? found : plan.score.length - 1]
     if (level !== undefined && need > yieldStress(level)) {
-      const does = heavier > 0 ? 'sinks' : 'floats up'
-      const sentence = `${embed.name} ${does} at trace ${level.toFixed(1)}: it is ${Math.abs(Math.round(heavier))} g per litre ${heavier > 0 ? 'heavier' : 'lighter'} than the batter. Set it in later, when the batter is thicker.`
+      const does = heavier > 0 ? 'sinks' : fact('design.floats-up')
+      const sentence = fact('design.at-trace-g-per', {
+        embed: embed.name,
+        does,
+        level: keepingZeros(plain(level, 1)),
+        heavier: Math.abs(Math.round(heavier)),
+        which: heavier > 0 ? fact('design.heavier') : fact('design.lighter'),
+      })
       const next = plan.score[found + 1]
       const path = ['finish', 'embeds', n, 'after']
-      const fix = next ? { text: 'after the next pour', edit: { kind: 'set' as const, path, value: next.id } } : null
+      const fix = next
+        ? { text: fact('design.after-next-pour'), edit: { kind: 'set' as const, path, value: next.id } }
+        : null
       advice.push({ id: `embed-moves-${embed.id}`, sentence, fix })
     }
     const clear = own.map(piece => clearMm(plan, piece))
@@ -116,14 +131,24 @@ function embeds(plan: Plan, levels: readonly number[]): DesignAdvice[] {
     if (top < 0)
       advice.push({
         id: `embed-top-${embed.id}`,
-        sentence: `${embed.name} stands ${Math.abs(top).toFixed(0)} mm out of the top.`,
+        sentence: fact('design.stands-out-top', {
+          embed: embed.name,
+          top: keepingZeros(millimetres(Math.abs(top), 0)),
+        }),
         fix: null,
       })
     if (wall < NEAR_WALL_MM) {
       const sentence =
         wall < 0
-          ? `${embed.name} reaches ${Math.abs(wall).toFixed(0)} mm through the wall: make it smaller or move it in.`
-          : `${embed.name} lies ${wall.toFixed(0)} mm from the wall and may show through; ${NEAR_WALL_MM} mm and more hide it.`
+          ? fact('design.reaches-through-wall-make', {
+              embed: embed.name,
+              wall: keepingZeros(millimetres(Math.abs(wall), 0)),
+            })
+          : fact('design.lies-from-wall-may', {
+              embed: embed.name,
+              wall: keepingZeros(millimetres(wall, 0)),
+              near: millimetres(NEAR_WALL_MM),
+            })
       advice.push({ id: `embed-wall-${embed.id}`, sentence, fix: null })
     }
   })
@@ -133,17 +158,17 @@ function embeds(plan: Plan, levels: readonly number[]): DesignAdvice[] {
 function toppings(plan: Plan): DesignAdvice[] {
   const dragged = draggedToppings(plan)
   if (dragged.length === 0) return []
-  const names = list(dragged.map(topping => topping.name))
-  const sentence = `${names} lie in the way of the cut and would be dragged down through the bar. Cut the loaf on its side.`
+  const names = listOf(dragged.map(topping => topping.name))
+  const sentence = fact('design.lie-way-cut-would', { names })
   const edit: Edit = { kind: 'set', path: ['cutting', 'onSide'], value: true }
-  return [{ id: 'dragged', sentence, fix: { text: 'cut on its side', edit } }]
+  return [{ id: 'dragged', sentence, fix: { text: fact('design.cut-on-its-side'), edit } }]
 }
 
 function rim(plan: Plan, design: Design): DesignAdvice[] {
   const { program } = design
   const over = program.heightMm + program.topMm - plan.mould.innerHeightMm
   if (program.tops.length === 0 || over <= 0) return []
-  const sentence = `The top stands ${Math.ceil(over)} mm above the mould’s rim: nothing can lie flat over it. Keep that much more headspace if it is to be covered.`
+  const sentence = fact('design.top-stands-above-moulds', { over: millimetres(Math.ceil(over)) })
   return [{ id: 'rim', sentence, fix: null }]
 }
 
@@ -154,13 +179,21 @@ function standing(plan: Plan, levels: readonly number[]): DesignAdvice[] {
     const level = levels[i]
     if (shape.way === 'layer' && shape.tiltDeg !== 0) {
       const need = levelThatStaysTilted(heights[i]!, shape.tiltDeg)
-      const sentence = `Layer ${i + 1} lies at ${Math.abs(shape.tiltDeg).toFixed(0)}°: keep the mould tilted until it stands at ${need.toFixed(1)} (${traceName(need)}), or it flows level again.`
+      const sentence = fact('design.layer-lies-at-keep', {
+        i: i + 1,
+        tiltDeg: keepingZeros(plain(Math.abs(shape.tiltDeg), 0)),
+        need: keepingZeros(plain(need, 1)),
+        traceName: traceName(need),
+      })
       return [{ id: `tilt-${i}`, sentence, fix: null }]
     }
     if (shape.way !== 'peaks' || level === undefined) return []
     const holds = peakHeightMm(level)
     if (holds >= heights[i]!) return []
-    const sentence = `At trace ${level.toFixed(1)} peaks hold about ${holds.toFixed(0)} mm; thicker batter stands higher.`
+    const sentence = fact('design.at-trace-peaks-hold', {
+      level: keepingZeros(plain(level, 1)),
+      holds: keepingZeros(millimetres(holds, 0)),
+    })
     return [{ id: `peaks-${i}`, sentence, fix: null }]
   })
 }
@@ -168,7 +201,7 @@ function standing(plan: Plan, levels: readonly number[]): DesignAdvice[] {
 function secondScore(plan: Plan): DesignAdvice[] {
   const names = planBDiffers(plan)
   if (names.length === 0) return []
-  const sentence = `Plan B takes other weights of ${list(names)} than the cups of plan A: decide it before the split, or there is too much or too little.`
+  const sentence = fact('design.plan-b-takes-other', { list: listOf(names) })
   return [{ id: 'plan-b', sentence, fix: null }]
 }
 

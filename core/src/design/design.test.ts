@@ -27,6 +27,7 @@ import {
   toppingPlaces,
   usualValues,
 } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const start = starterPlan('Design')
@@ -51,7 +52,7 @@ const advise = (plan: Plan, level = 2.2, measured = false) => {
 }
 const sentences = (plan: Plan, level?: number, measured?: boolean) =>
   advise(plan, level, measured)
-    .map(one => one.sentence)
+    .map(one => say(one.sentence))
     .join(' ')
 
 describe('parameters of a technique', () => {
@@ -71,7 +72,7 @@ describe('parameters of a technique', () => {
         kind: 'many',
         edits: (['score', 'moves', 'finish'] as const).map(key => ({ kind: 'set', path: [key], value: plan[key] })),
       })
-      expect(result.ok ? '' : result.sentence).toBe('')
+      expect(said(result.ok ? '' : result.sentence)).toBe('')
     }
   })
 })
@@ -90,7 +91,7 @@ describe('a design by itself', () => {
     ]
     for (const [value, why] of bad) {
       const result = readDesign(value)
-      expect(result.ok ? '' : result.problems[0]!.sentence).toMatch(why)
+      expect(said(result.ok ? '' : result.problems[0]!.sentence)).toMatch(why)
     }
   })
 
@@ -121,11 +122,12 @@ describe('a design by itself', () => {
         const design = designFrom(made(one.id, four), one.name, hexOf)
         const { edits, sentences: told } = fitDesign(design, plan)
         const result = applyEdit(plan, { kind: 'many', edits })
-        expect([one.id, result.ok ? '' : result.sentence]).toEqual([one.id, ''])
+        expect(said([one.id, result.ok ? '' : result.sentence])).toEqual([one.id, ''])
         if (!result.ok) continue
-        if (design.cups.length > 3) expect(told.join()).toContain('Four')
+        if (design.cups.length > 3) expect(told.map(one => say(one)).join()).toContain('Four')
         const lost = design.moves.filter(move => ['hanger', 'spoon', 'fold'].includes(move.tool))
-        if (lost.length > 0 && mould.form !== 'box') expect(told.join()).toContain('need straight walls')
+        if (lost.length > 0 && mould.form !== 'box')
+          expect(told.map(one => say(one)).join()).toContain('need straight walls')
         expect(forecast(result.plan, shelf).ok).toBe(true)
       }
     },
@@ -139,7 +141,7 @@ describe('a design by itself', () => {
     const result = applyEdit(low, { kind: 'many', edits })
     expect(result.ok).toBe(true)
     if (result.ok) expect(Math.min(...layerHeights(result.plan))).toBeGreaterThan(1.99)
-    expect(told.join()).toContain('11 layers would be thinner than 2 mm here')
+    expect(told.map(one => say(one)).join()).toContain('11 layers would be thinner than 2 mm here')
   })
 })
 
@@ -227,7 +229,7 @@ describe('toppings', () => {
     const plan = withFinish([], [{ kind: 'seeds' }, { kind: 'mica' }])
     expect(draggedToppings(plan).map(one => one.kind)).toEqual(['seeds'])
     const [advice] = advise(plan)
-    expect(advice!.sentence).toContain('dragged down')
+    expect(said(advice!.sentence)).toContain('dragged down')
     const fixed = applyEdit(plan, advice!.fix!.edit)
     expect(fixed.ok && advise(fixed.plan)).toEqual([])
   })
@@ -260,8 +262,8 @@ describe('what the geometry says', () => {
       strength: 2,
     }))
     const wild = advise({ ...plan, moves }, 1.6, true).find(one => one.id === 'muddy')!
-    expect(wild.sentence).toContain('muddy')
-    expect(wild.fix!.text).toBe('hanger wire: 5 instead of 8')
+    expect(said(wild.sentence)).toContain('muddy')
+    expect(said(wild.fix!.text)).toBe('hanger wire: 5 instead of 8')
   }, 20_000)
 
   test('a colour that no face shows, bars that differ, thin rough layers, and a top above the rim', () => {
@@ -294,7 +296,7 @@ test('a tilted layer is to stay tilted until it stands; low peaks are told of', 
       plan.score.map(() => level),
       null,
     )
-      .map(one => one.sentence)
+      .map(one => say(one.sentence))
       .join(' ')
   expect(words(tilted, 2)).toMatch(/Layer 1 lies at 20°.*until it stands at [34]\.\d/)
   expect(words(start, 2)).not.toMatch(/tilted/)

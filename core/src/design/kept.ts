@@ -1,3 +1,5 @@
+import { fact, millimetres } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { Fixed, Id, Like, Part, Parts, Text, problemsIn, tidied } from '../fields/index.ts'
 import { isTame } from '../checks/index.ts'
 import type { Problem } from '../fields/index.ts'
@@ -81,9 +83,10 @@ export function broughtUp<T>(design: T): T {
 
 /** Checks a design that comes from outside; names that its parts refer to must exist. */
 export function readDesign(value: unknown): { ok: true; design: KeptDesign } | { ok: false; problems: Problem[] } {
-  const refuse = (path: string, sentence: string) => ({ ok: false as const, problems: [{ path, value: '', sentence }] })
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse('', 'A design is an object.')
-  if (!isTame(value)) return refuse('', 'This is too deep or too large, or uses names that it must not.')
+  const refuse = (path: string, sentence: Words) => ({ ok: false as const, problems: [{ path, value: '', sentence }] })
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    return refuse('', fact('design.design-object'))
+  if (!isTame(value)) return refuse('', fact('design.this-too-deep-or'))
   const upright: unknown = broughtUp(value)
   const problems = problemsIn(KeptDesign, upright)
   if (problems.length > 0) return { ok: false, problems }
@@ -91,9 +94,9 @@ export function readDesign(value: unknown): { ok: true; design: KeptDesign } | {
   const cups = new Set(design.cups.map(cup => cup.id))
   const pours = new Set(design.score.map(pour => pour.id))
   const lost = design.score.find(pour => !cups.has(pour.cup))
-  if (lost) return refuse('score', `There is no cup “${lost.cup}”.`)
+  if (lost) return refuse('score', fact('design.there-no-cup', { cup: lost.cup }))
   const loose = design.moves.find(move => !pours.has(move.after))
-  if (loose) return refuse('moves', `There is no pour “${loose.after}” that a move could follow.`)
+  if (loose) return refuse('moves', fact('design.there-no-pour-move', { after: loose.after }))
   return { ok: true, design }
 }
 
@@ -132,7 +135,7 @@ export function planOfDesign(design: KeptDesign, base: Plan): Plan {
 /** What it takes to use a design in a plan: edits, and what had to be fitted, in sentences. */
 export interface Fitted {
   edits: Edit[]
-  sentences: string[]
+  sentences: Words[]
 }
 
 const FORM_WORDS = {
@@ -168,9 +171,8 @@ function thickEnough(plan: Plan, score: readonly Pour[]): { score: Pour[]; raise
   }
 }
 
-/** Fits a design to a plan's mould and cups. Nothing of the plan's recipe, scent or dosed colours changes. */
-export function fitDesign(design: KeptDesign, plan: Plan): Fitted {
-  const sentences: string[] = []
+/** Which of the plan's cups takes each of the design's; a colour too many brings a cup of its own. */
+function cupsFor(design: KeptDesign, plan: Plan): { ids: Map<string, string>; edits: Edit[]; sentences: Words[] } {
   const edits: Edit[] = []
   const ids = new Map<string, string>()
   const added: { name: string; id: string }[] = []
@@ -183,18 +185,52 @@ export function fitDesign(design: KeptDesign, plan: Plan): Fitted {
     added.push({ id, name: cup.name })
     return ids.set(cup.id, id)
   })
-  if (added.length > 0)
+  if (added.length === 0) return { ids, edits, sentences: [] }
+  const sentence =
+    added.length === 1
+      ? fact('design.design-has-colour-more', { added: added[0]!.name })
+      : fact('design.design-has-colours-more', {
+          addedCount: added.length,
+          added: added.map(cup => cup.name).join(', '),
+        })
+  return { ids, edits, sentences: [sentence] }
+}
+
+/** Pours that this mould has the height for, the last ones left out first. */
+function poursFor(plan: Plan, raw: Pour[]): { score: Pour[]; sentences: Words[] } {
+  const sentences: Words[] = []
+  let fitted = thickEnough(plan, raw)
+  let kept = raw
+  while (!fitted && kept.length > 1) {
+    kept = kept.slice(0, -1)
+    fitted = thickEnough(plan, kept)
+  }
+  if (kept.length < raw.length)
+    sentences.push(fact('design.this-mould-too-low', { rawCount: raw.length, rawCount2: raw.length - kept.length }))
+  else if (fitted && fitted.raised > 0)
     sentences.push(
-      added.length === 1
-        ? `The design has a colour more: cup ${added[0]!.name} was added, still without colorant.`
-        : `The design has ${added.length} colours more: ${added.map(cup => cup.name).join(', ')} were added, still without colorant.`,
+      fitted.raised === 1
+        ? fact('design.one-layer-would-be', { thinnest: millimetres(THINNEST_LAYER_MM) })
+        : fact('design.layers-would-be-thinner', {
+            raised: fitted.raised,
+            thinnest: millimetres(THINNEST_LAYER_MM),
+          }),
     )
+  return { score: fitted?.score ?? kept, sentences }
+}
+
+/** Fits a design to a plan's mould and cups. Nothing of the plan's recipe, scent or dosed colours changes. */
+export function fitDesign(design: KeptDesign, plan: Plan): Fitted {
+  const { ids, edits, sentences } = cupsFor(design, plan)
   const isBox = plan.mould.form === 'box'
   const lost = isBox ? [] : design.moves.filter(move => NEEDS_BOX.includes(move.tool))
-  if (lost.length > 0) sentences.push('Hanger, spoon and folds need straight walls: they were left out for this mould.')
+  if (lost.length > 0) sentences.push(fact('design.hanger-spoon-folds-need'))
   if (plan.mould.form !== design.mould.form)
     sentences.push(
-      `It was made for a ${FORM_WORDS[design.mould.form]} mould; in a ${FORM_WORDS[plan.mould.form]} one it will look different.`,
+      fact('design.was-made-for-mould', {
+        madeFor: FORM_WORDS[design.mould.form],
+        here: FORM_WORDS[plan.mould.form],
+      }),
     )
   const ratio = Math.sqrt((widthOf(plan.mould) / widthOf(design.mould)) * (plan.mould.fillMm / design.mould.fillMm))
   const scaled = (mm: number, low: number, high: number) =>
@@ -203,32 +239,15 @@ export function fitDesign(design: KeptDesign, plan: Plan): Fitted {
     Math.abs(ratio - 1) > 0.05 &&
     (design.finish.embeds.length > 0 || design.score.some(pour => pour.shape.spreadMm > 0))
   )
-    sentences.push(
-      `Streams and embeds were made ${ratio > 1 ? 'larger' : 'smaller'} by ${Math.round(Math.abs(ratio - 1) * 100)} % with the mould.`,
-    )
+    sentences.push(fact('design.streams-embeds-were-made', { ratio, ratio2: Math.round(Math.abs(ratio - 1) * 100) }))
   const raw = design.score.map((pour): Pour => ({
     ...pour,
     cavities: pour.cavities.filter(k => k <= plan.mould.cavities),
     cup: ids.get(pour.cup)!,
     shape: { ...pour.shape, spreadMm: scaled(pour.shape.spreadMm, 1, 200) },
   }))
-  let fitted = thickEnough(plan, raw)
-  let kept = raw
-  while (!fitted && kept.length > 1) {
-    kept = kept.slice(0, -1)
-    fitted = thickEnough(plan, kept)
-  }
-  const score = fitted?.score ?? kept
-  if (kept.length < raw.length)
-    sentences.push(
-      `This mould is too low for ${raw.length} layers: the last ${raw.length - kept.length} were left out.`,
-    )
-  else if (fitted && fitted.raised > 0)
-    sentences.push(
-      fitted.raised === 1
-        ? `One layer would be thinner than ${THINNEST_LAYER_MM} mm here; it was made as thick.`
-        : `${fitted.raised} layers would be thinner than ${THINNEST_LAYER_MM} mm here; they were made as thick.`,
-    )
+  const { score, sentences: left } = poursFor(plan, raw)
+  sentences.push(...left)
   const pours = new Set(score.map(pour => pour.id))
   const moves = design.moves.filter(move => pours.has(move.after) && !lost.includes(move))
   const most = Math.min(widthOf(plan.mould), plan.mould.innerHeightMm)

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Fact, Words } from '../facts/index.ts'
 import { TOP_WAYS, TRIGGERS, cupShares, freshId, hasOwnCavities, startingShape } from '../plan/index.ts'
 import type { Edit, Plan, PlanB, Pour } from '../plan/index.ts'
 import { windowOf } from '../schedule/index.ts'
@@ -13,11 +15,11 @@ export const PLAN_B_KINDS = {
 export type PlanBKind = keyof typeof PLAN_B_KINDS
 
 /** Why one would, in a sentence. */
-export const PLAN_B_REASONS: Readonly<Record<PlanBKind, string>> = {
-  spooned: 'Heaps one on another: thick batter can do that, and no tool is needed.',
-  layers: 'Each cup a layer with a rough face: what is too thick to swirl still lies as a layer.',
-  fewer: 'The smaller cups are not drawn: less to colour and pour. It is decided at the pot, before the split.',
-  reserve: 'One cup stays without scent and flows when the others set: they are spooned, it is poured over them.',
+export const PLAN_B_REASONS: Readonly<Record<PlanBKind, Fact>> = {
+  spooned: fact('design.heaps-one-on-another'),
+  layers: fact('design.each-cup-layer-with'),
+  fewer: fact('design.smaller-cups-are-not'),
+  reserve: fact('design.one-cup-stays-without'),
 }
 
 /** What it takes from the design. */
@@ -180,15 +182,19 @@ export function planBDiffers(plan: Plan): string[] {
 }
 
 /** When plan B is called for, in words: what is seen, and where. */
-export function planBCall(plan: Plan): string {
+export function planBCall(plan: Plan): Words {
   const { planB } = plan
   if (!planB) return ''
   const level = tidy(planB.level, 1)
   if (planBDiffers(plan).length > 0)
     return planB.trigger === 'thick'
-      ? `When the pot is thicker than trace ${level} as blending stops, before it is split`
-      : `When ${TRIGGERS[planB.trigger]}, decided before the pot is split`
+      ? fact('design.when-pot-thicker-than', { level })
+      : fact('design.when-decided-before-pot', { sign: TRIGGERS[planB.trigger] })
   const pour = plan.score.find(one => one.id === planB.before)
   const cup = plan.cups.find(one => one.id === pour?.cup)?.name ?? ''
-  return `When ${TRIGGERS[planB.trigger]}${planB.trigger === 'thick' ? ` trace ${level}` : ''}, looked at before ${cup}`
+  return fact('design.when-looked-at-before', {
+    sign: TRIGGERS[planB.trigger],
+    which: planB.trigger === 'thick' ? fact('design.trace', { level }) : '',
+    cup,
+  })
 }

@@ -1,3 +1,4 @@
+import type { Words } from '../facts/index.ts'
 import { startingEmbed, startingMove, startingShape } from '../plan/index.ts'
 import type { Embed, Finish, Move, Plan, Pour, PourShape, Together } from '../plan/index.ts'
 
@@ -18,7 +19,7 @@ export type Made = Pick<Plan, 'score' | 'moves' | 'finish'>
 export interface Technique {
   id: string
   name: string
-  sentence: string
+  sentence: Words
   /** Fewer cups than this do not show it. */
   cups: number
   /** What shows it best: the cut across, the top, or the cut along. */

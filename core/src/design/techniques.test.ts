@@ -11,6 +11,7 @@ import { countedShares } from '../swirl/count.ts'
 import { acrossView, alongView, levelView } from '../swirl/views.ts'
 import { TECHNIQUES, madeBy } from './index.ts'
 import { textureModes } from '../swirl/texture.ts'
+import { say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const start = starterPlan('Techniques')
@@ -26,7 +27,7 @@ function made(plan: Plan, id: string): Plan {
       { kind: 'set', path: ['finish'], value: finish },
     ],
   })
-  if (!result.ok) throw new Error(`${id}: ${result.sentence}`)
+  if (!result.ok) throw new Error(`${id}: ${say(result.sentence)}`)
   return result.plan
 }
 
@@ -53,7 +54,7 @@ describe.each(Object.entries(sizes))('in %s', (_, plan) => {
       expect(forecast(design, shelf).ok).toBe(true)
       const { program, sentences } = designOf(design, [])
       // Seven thin layers in a slab cannot be as rough or as steep as in a loaf, and that is said.
-      expect(sentences.filter(one => !/drawn (more evenly|flatter)/.test(one))).toEqual([])
+      expect(sentences.filter(one => !/drawn (more evenly|flatter)/.test(say(one)))).toEqual([])
       const heights = layerHeights(design)
       const isTop = (k: number) => TOP_WAYS.includes(design.score[k]!.shape.way)
       const level = heights.reduce((sum, mm, k) => (isTop(k) ? sum : sum + mm), 0)
@@ -99,7 +100,9 @@ describe('what trace makes of it', () => {
       designOf(
         plan,
         plan.score.map(() => level),
-      ).sentences.join()
+      )
+        .sentences.map(one => say(one))
+        .join()
     expect(at(4)).toContain('tears rather than flows')
     expect(at(2)).toBe('')
   })

@@ -1,3 +1,4 @@
+import { fact } from '../facts/index.ts'
 import { times } from './technique.ts'
 import type { Step, Technique } from './technique.ts'
 
@@ -13,7 +14,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'straight',
     name: 'Straight layers',
-    sentence: 'Level bands, each poured once the one below carries it.',
+    sentence: fact('design.level-bands-each-poured'),
     cups: 2,
     seen: 'across',
     parameters: [LAYERS],
@@ -22,7 +23,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'fade',
     name: 'Fade',
-    sentence: 'From the first cup to the last in even steps: make the cups a ladder of tints.',
+    sentence: fact('design.from-first-cup-last'),
     cups: 3,
     seen: 'across',
     parameters: [LAYERS],
@@ -36,7 +37,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'rustic',
     name: 'Rustic layers',
-    sentence: 'Thick batter spooned and pressed, so that the faces stay uneven.',
+    sentence: fact('design.thick-batter-spooned-pressed'),
     cups: 2,
     seen: 'across',
     parameters: [LAYERS],
@@ -45,7 +46,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'tilted',
     name: 'Slanted layers',
-    sentence: 'The mould is propped up at one side, then at the other.',
+    sentence: fact('design.mould-propped-up-at'),
     cups: 2,
     seen: 'across',
     parameters: [
@@ -62,7 +63,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'hills',
     name: 'Hills and clouds',
-    sentence: 'Wavy and heaped layers, like a landscape from the side.',
+    sentence: fact('design.wavy-heaped-layers-like'),
     cups: 3,
     seen: 'across',
     parameters: [LAYERS],
@@ -76,7 +77,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'dusted',
     name: 'Dusted lines',
-    sentence: 'A breath of powder between layers draws a fine line.',
+    sentence: fact('design.breath-powder-between-layers'),
     cups: 2,
     seen: 'across',
     parameters: [LAYERS],
@@ -90,7 +91,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'hanger',
     name: 'Hanger swirl',
-    sentence: 'Layers or streams, then a wire drawn down, across and up.',
+    sentence: fact('design.layers-or-streams-then'),
     cups: 2,
     seen: 'across',
     parameters: [{ ...LAYERS, usual: 5 }, loops(3)],
@@ -104,7 +105,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'hidden-feather',
     name: 'Hidden feather',
-    sentence: 'Thin stacked strips inside the loaf, drawn up once through the middle.',
+    sentence: fact('design.thin-stacked-strips-inside'),
     cups: 2,
     seen: 'across',
     parameters: [pours('Strips', 3, 14, 8)],
@@ -121,7 +122,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'drop',
     name: 'Drop swirl',
-    sentence: 'Streams from a height dive into the base and rise as plumes.',
+    sentence: fact('design.streams-from-height-dive'),
     cups: 2,
     seen: 'across',
     parameters: [pours('Pours', 3, 18, 9), { key: 'fall', label: 'Highest fall, mm', from: 30, to: 200, usual: 95 }],
@@ -141,7 +142,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'in-the-pot',
     name: 'In the pot',
-    sentence: 'Colours poured into the base at hours of the clock, one turn, then out in passes.',
+    sentence: fact('design.colours-poured-into-base'),
     cups: 2,
     seen: 'across',
     parameters: [
@@ -168,7 +169,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'middle-stripes',
     name: 'Stripes down the middle',
-    sentence: 'Small pours by turns along one line: each pushes the last outwards.',
+    sentence: fact('design.small-pours-by-turns'),
     cups: 2,
     seen: 'across',
     parameters: [pours('Pours', 6, 30, 18)],
@@ -184,7 +185,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'walls',
     name: 'Wall pour',
-    sentence: 'Down one wall and the other by turns: sheets that meet in the middle.',
+    sentence: fact('design.down-one-wall-other'),
     cups: 2,
     seen: 'across',
     parameters: [pours('Pours', 4, 20, 10)],
@@ -194,7 +195,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'one-wall',
     name: 'Down one wall',
-    sentence: 'Thin batter runs down one wall with the mould aslant, and drifts across in bands.',
+    sentence: fact('design.thin-batter-runs-down'),
     cups: 2,
     seen: 'across',
     parameters: [pours('Pours', 4, 20, 12)],
@@ -208,7 +209,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'rings',
     name: 'Rings in one spot',
-    sentence: 'Small pours one into another in the same place: rings in the cut, best in a column.',
+    sentence: fact('design.small-pours-one-into'),
     cups: 2,
     seen: 'top',
     parameters: [pours('Pours', 4, 30, 14)],
@@ -224,7 +225,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'spot-rows',
     name: 'Rings in a row',
-    sentence: 'Each colour goes into the same row of spots as the last: an eye in every bar.',
+    sentence: fact('design.each-colour-goes-into'),
     cups: 2,
     seen: 'top',
     parameters: [pours('Pours', 3, 16, 8), { key: 'spots', label: 'Spots', from: 2, to: 10, usual: 5 }],
@@ -240,7 +241,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'halves',
     name: 'Two halves',
-    sentence: 'Two cups poured at once from both ends; they meet in the middle with a soft seam.',
+    sentence: fact('design.two-cups-poured-at'),
     cups: 2,
     seen: 'along',
     parameters: [{ ...LAYERS, usual: 2, to: 6 }],
@@ -255,7 +256,7 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
   {
     id: 'touching',
     name: 'Streams that touch',
-    sentence: 'Two thin streams meet in the air and fall together in ribbons.',
+    sentence: fact('design.two-thin-streams-meet'),
     cups: 2,
     seen: 'across',
     parameters: [pours('Pairs', 2, 10, 4)],

@@ -1,3 +1,4 @@
+import { fact } from '../facts/index.ts'
 import { BODY_TECHNIQUES } from './techniques.ts'
 import { times } from './technique.ts'
 import type { Step, Technique } from './technique.ts'
@@ -24,7 +25,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'feather-top',
     name: 'Feathered top',
-    sentence: 'Fine lines on the surface, drawn across with a skewer.',
+    sentence: fact('design.fine-lines-on-surface'),
     cups: 2,
     seen: 'top',
     parameters: [{ ...LINES, usual: 4 }, strokes(16)],
@@ -43,7 +44,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'combed',
     name: 'Combed lines',
-    sentence: 'Lines side by side, drawn crosswise and back: best in a slab.',
+    sentence: fact('design.lines-side-by-side'),
     cups: 2,
     seen: 'top',
     parameters: [LINES, strokes(12)],
@@ -53,7 +54,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'comb-pull',
     name: 'Comb pull',
-    sentence: 'Lines along, then a comb drawn once across: all tines one way.',
+    sentence: fact('design.lines-along-then-comb'),
     cups: 2,
     seen: 'top',
     parameters: [LINES, { key: 'tines', label: 'Tines', from: 3, to: 24, usual: 11 }],
@@ -63,7 +64,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'plumage',
     name: 'Plumage',
-    sentence: 'Combed one way and back, then drawn along in eights.',
+    sentence: fact('design.combed-one-way-back'),
     cups: 3,
     seen: 'top',
     parameters: [
@@ -80,7 +81,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'eights',
     name: 'Figure eights',
-    sentence: 'A chopstick goes through lines of colour in eights.',
+    sentence: fact('design.chopstick-goes-through-lines'),
     cups: 2,
     seen: 'top',
     parameters: [
@@ -93,7 +94,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'rod-loops',
     name: 'Rod loops',
-    sentence: 'A rod goes in circles along the loaf, through lines of colour.',
+    sentence: fact('design.rod-goes-circles-along'),
     cups: 2,
     seen: 'top',
     parameters: [LINES, { key: 'loops', label: 'Loops', from: 1, to: 10, usual: 5 }],
@@ -103,7 +104,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'spin',
     name: 'Spin swirl',
-    sentence: 'Colours side by side; the mould is turned on the bench in jerks.',
+    sentence: fact('design.colours-side-by-side'),
     cups: 2,
     seen: 'top',
     parameters: [
@@ -115,7 +116,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'spoon-plunge',
     name: 'Spoon plunges',
-    sentence: 'Layers, then a spoon down and up in a grid.',
+    sentence: fact('design.layers-then-spoon-down'),
     cups: 2,
     seen: 'along',
     parameters: [
@@ -132,7 +133,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'folds',
     name: 'Spatula folds',
-    sentence: 'Layers turned over with a spatula in a few whole folds.',
+    sentence: fact('design.layers-turned-over-with'),
     cups: 2,
     seen: 'across',
     parameters: [
@@ -149,7 +150,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'drizzle',
     name: 'Drizzled top',
-    sentence: 'A level base and a thread of colour to and fro over it.',
+    sentence: fact('design.level-base-thread-colour'),
     cups: 2,
     seen: 'top',
     parameters: [{ key: 'turns', label: 'Turns to and fro', from: 3, to: 24, usual: 14 }],
@@ -161,7 +162,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'peaks',
     name: 'Spooned peaks',
-    sentence: 'Level layers, and the top spooned into peaks as it thickens.',
+    sentence: fact('design.level-layers-top-spooned'),
     cups: 2,
     seen: 'along',
     parameters: [{ key: 'layers', label: 'Layers', from: 1, to: 8, usual: 2 }],
@@ -173,7 +174,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'piped',
     name: 'Piped top',
-    sentence: 'Very thick batter piped in rounds, one or two for every bar.',
+    sentence: fact('design.very-thick-batter-piped'),
     cups: 2,
     seen: 'top',
     parameters: [{ key: 'rounds', label: 'Rounds along', from: 2, to: 24, usual: 8 }],
@@ -185,7 +186,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'rods',
     name: 'Rods set in',
-    sentence: 'Ready-made round rods laid along the loaf between two pours.',
+    sentence: fact('design.ready-made-round-rods'),
     cups: 2,
     seen: 'across',
     parameters: [{ key: 'rods', label: 'Rods', from: 1, to: 5, usual: 3 }],
@@ -204,7 +205,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'balls',
     name: 'A ball in every bar',
-    sentence: 'Balls of ready-made soap, one in the middle of each bar.',
+    sentence: fact('design.balls-ready-made-soap'),
     cups: 2,
     seen: 'along',
     parameters: [{ key: 'size', label: 'Diameter, mm', from: 10, to: 45, usual: 22 }],
@@ -220,7 +221,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'curls',
     name: 'Curls',
-    sentence: 'Planed curls of soap, laid so that the cut shows their windings.',
+    sentence: fact('design.planed-curls-soap-laid'),
     cups: 2,
     seen: 'across',
     parameters: [{ key: 'curls', label: 'Curls', from: 1, to: 4, usual: 2 }],
@@ -240,7 +241,7 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
   {
     id: 'stamped',
     name: 'Stamped underside',
-    sentence: 'A wavy mat on the floor marks the underside of plain layers.',
+    sentence: fact('design.wavy-mat-on-floor'),
     cups: 2,
     seen: 'along',
     parameters: [{ key: 'depth', label: 'Relief, mm', from: 1, to: 6, usual: 3 }],

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { describedFields } from './describe.ts'
 import type { Class, Field } from './describe.ts'
 
@@ -5,7 +7,7 @@ import type { Class, Field } from './describe.ts'
 export interface Problem {
   path: string
   value: unknown
-  sentence: string
+  sentence: Words
 }
 
 /** Values in a report stay short and printable. */
@@ -15,7 +17,8 @@ function brief(value: unknown): unknown {
   return value === undefined ? 'nothing' : Array.isArray(value) ? `a list of ${value.length}` : 'an object'
 }
 
-const STRANGE = 'This name does not belong in a plan.'
+const STRANGE = fact('fields.strange-name')
+const NO_OBJECT = fact('fields.no-object')
 const under = (path: string, key: string): string => (path === '' ? key : `${path}.${key}`)
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
@@ -27,7 +30,7 @@ const isOff = ({ orNull, orEmpty, optional }: Field, value: unknown): boolean =>
 function ofField(field: Field, value: unknown, before: unknown, path: string): Problem[] {
   if (value === before && value !== undefined) return []
   if (isOff(field, value)) return []
-  if (!field.fits(value)) return [{ path, value: brief(value), sentence: field.sentence }]
+  if (!field.fits(value)) return [{ path, value: brief(value), sentence: fact(field.sentence) }]
   if (field.kind === 'part') return problemsIn(field.of!(), value, path, before)
   if (field.kind !== 'parts') return []
   const old = new Set(Array.isArray(before) ? (before as unknown[]) : [])
@@ -42,7 +45,7 @@ function ofField(field: Field, value: unknown, before: unknown, path: string): P
  * @param before what stood there and was right: what is the same by reference is not looked at again
  */
 export function problemsIn(type: Class, value: unknown, path = '', before?: unknown): Problem[] {
-  if (!isRecord(value)) return [{ path, value: brief(value), sentence: 'An object with named values is expected.' }]
+  if (!isRecord(value)) return [{ path, value: brief(value), sentence: NO_OBJECT }]
   const fields = describedFields(type)
   const old = isRecord(before) ? before : {}
   const problems = fields.flatMap(field => ofField(field, value[field.key], old[field.key], under(path, field.key)))

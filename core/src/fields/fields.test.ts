@@ -16,6 +16,7 @@ import {
 } from './index.ts'
 import { describedFields } from './describe.ts'
 import { placeOf } from './place.ts'
+import { said } from '../words/index.ts'
 
 class Leaf {
   @Id()
@@ -63,7 +64,7 @@ describe('a field described once', () => {
     ['leaves', [leaf('one'), leaf('two'), leaf('three'), leaf('four')], 'At most three leaves.'],
   ] as const)('%s: %j is told in its sentence, and the validator of forms agrees', (key, value, sentence) => {
     const wrong = { ...tree, [key]: value }
-    expect(problemsIn(Tree, wrong)).toMatchObject([{ path: key, sentence }])
+    expect(problemsIn(Tree, wrong)).toMatchObject([{ path: key, sentence: { fact: sentence } }])
     expect(validateSync(Object.assign(new Tree(), { ...wrong, ...(key !== 'leaves' && { leaves: [] }) })).length).toBe(
       1,
     )
@@ -93,7 +94,7 @@ describe('a field described once', () => {
   test('a place is picked by a function and found again', () => {
     const place = placeOf<Tree>(one => one.leaves[1]!.share)
     expect(place).toEqual(['leaves', 1, 'share'])
-    expect(fieldAt(Tree, place)).toMatchObject({ key: 'share', from: 0, to: 1 })
+    expect(said(fieldAt(Tree, place))).toMatchObject({ key: 'share', from: 0, to: 1 })
     expect(fieldAt(Tree, ['leaves', 0, 'gone'])).toBeNull()
   })
 })

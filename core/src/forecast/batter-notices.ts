@@ -1,3 +1,5 @@
+import { celsius, fact, halfMinutes, listOf, plain, share } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { emptyCavities, hasOwnCavities, hasOwnLye } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
@@ -15,7 +17,6 @@ import type { Job, Lanes, Quickens } from '../schedule/index.ts'
 import { isFattyAcid } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { HOLDS_AIR } from '../trace/index.ts'
-import { showMinutes, showShare, tidy } from '../units/index.ts'
 import type { Notice } from '../checks/index.ts'
 
 /** What is worth a thought about how the batter is worked: ways of stopping, drawing, scenting, whipping, pouring. */
@@ -27,9 +28,6 @@ interface Known {
   lanes: Lanes
   quickens: Quickens | null
 }
-
-const list = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`
 
 /** Short of time from here on, min; and so many things that quicken are worth a notice by themselves. */
 const AN_HOUR = 60
@@ -47,26 +45,44 @@ function stacked({ plan, quickens }: Known): Notice[] {
   if (named.length === 0 || !(isShort || (named.length >= MANY && quickens.minutes < 4 * SHORT_MIN))) return []
   const first = named[0]!
   const blend =
-    plan.conditions.stopWhen === 'seconds' ? '' : ` Blend about ${quickens.blendS} s, not to the usual look.`
-  const when = quickens.minutes < 0.4 ? 'as soon as it is blended' : `${showMinutes(quickens.minutes)} after blending`
-  const sentence = `${quickens.cupName} is too thick to pour ${when}.${blend} Leave out first: ${first.name}, without it there ${first.withoutMin >= AN_HOUR ? 'is an hour or more' : `are ${showMinutes(first.withoutMin)}`}.`
+    plan.conditions.stopWhen === 'seconds' ? '' : fact('forecast.blend-about-s-not', { blendS: quickens.blendS })
+  const when =
+    quickens.minutes < 0.4
+      ? fact('forecast.as-soon-as-blended')
+      : fact('forecast.after-blending', { minutes: halfMinutes(quickens.minutes) })
+  const sentence = fact('forecast.too-thick-pour-leave', {
+    cupName: quickens.cupName,
+    when,
+    blend,
+    first: first.name,
+    which:
+      first.withoutMin >= AN_HOUR
+        ? fact('forecast.hour-or-more')
+        : fact('forecast.are', { withoutMin: halfMinutes(first.withoutMin) }),
+  })
   return [{ path: 'conditions.mixC', weight: isShort ? 'warn' : 'hint', sentence }]
 }
 
 /** What quickens and slows a batter, each with its part, in one sentence. */
-export function quickensSentence({ quickens, slows }: Quickens): string {
-  const said = (parts: Quickens['quickens']) => {
+export function quickensSentence({ quickens, slows }: Quickens): Words {
+  const inWords = (parts: Quickens['quickens']) => {
     const { named, hasMore } = namedParts(parts)
-    return `${list(named.map(part => `${part.name} (${showShare(part.share, 0)})`))}${hasMore ? ' and others' : ''}`
+    const each = listOf(
+      named.map(part => fact('forecast.so-much-of-it', { name: part.name, share: share(part.share, 0) })),
+    )
+    return hasMore ? fact('forecast.and-others', { each }) : fact('{each}', { each })
   }
-  const quick = quickens.length > 0 ? `What quickens it: ${said(quickens)}.` : 'Nothing in it quickens it much.'
-  return slows.length > 0 ? `${quick} What slows it: ${said(slows)}.` : quick
+  const quick =
+    quickens.length > 0
+      ? fact('forecast.what-quickens', { parts: inWords(quickens) })
+      : fact('forecast.nothing-quickens-much')
+  return slows.length > 0 ? fact('forecast.what-slows', { quick, parts: inWords(slows) }) : quick
 }
 
 /** What stops, draws and own batters say that cannot be. */
 function working({ plan, shelf, job, lanes }: Known): Notice[] {
   const notices: Notice[] = []
-  const add = (path: string, weight: Notice['weight'], sentence: string) => notices.push({ path, weight, sentence })
+  const add = (path: string, weight: Notice['weight'], sentence: Words) => notices.push({ path, weight, sentence })
   const { stopLevel } = plan.conditions
   const isOwn = plan.division.mode === 'own-batters'
   plan.cups.forEach((cup, i) => {
@@ -74,46 +90,34 @@ function working({ plan, shelf, job, lanes }: Known): Notice[] {
       add(
         `cups[${i}].stop`,
         'hint',
-        `${cup.name} is to be blended on to ${tidy(cup.stop, 1)}, but blending stops at ${tidy(stopLevel, 1)} already.`,
+        fact('forecast.be-blended-on-but', { cup: cup.name, stop: plain(cup.stop, 1), stopLevel: plain(stopLevel, 1) }),
       )
     if (cup.batter !== '' && !isOwn)
-      add(`cups[${i}].batter`, 'hint', `${cup.name} shares a batter only where batters are made apart.`)
+      add(`cups[${i}].batter`, 'hint', fact('forecast.shares-batter-only-where', { cup: cup.name }))
     if (cup.lyeShare !== null && !hasOwnLye(plan))
-      add(
-        `cups[${i}].lyeShare`,
-        'hint',
-        `${cup.name} has lye of its own strength only where each batter is made with its own lye.`,
-      )
+      add(`cups[${i}].lyeShare`, 'hint', fact('forecast.has-lye-its-own', { cup: cup.name }))
   })
   const shared = new Map<string, Set<number | null>>()
   for (const cup of plan.cups)
     if (cup.batter !== '' && isOwn) shared.set(cup.batter, (shared.get(cup.batter) ?? new Set()).add(cup.lyeShare))
   for (const [letter, strengths] of shared)
     if (strengths.size > 1 && hasOwnLye(plan))
-      add(
-        'cups',
-        'stop',
-        `Batter ${letter.toUpperCase()} is one batter: its cups cannot have lye of different strengths.`,
-      )
+      add('cups', 'stop', fact('forecast.batter-one-batter-its', { letter: letter.toUpperCase() }))
   const drawn = plan.cups.filter(cup => cup.draw !== null)
   if (drawn.length > 0 && !plan.whipped)
     add(
       'cups',
       lanes.split.emulsion < 0.6 ? 'warn' : 'hint',
-      `${list(drawn.map(cup => cup.name))} ${drawn.length === 1 ? 'is' : 'are'} drawn while the pot is blended: the least emulsified cup ${emulsionWord(lanes.split.emulsion)}.`,
+      fact('forecast.drawn-while-pot-blended', {
+        list: listOf(drawn.map(cup => cup.name)),
+        drawnCount: drawn.length,
+        emulsionWord: emulsionWord(lanes.split.emulsion),
+      }),
     )
   if (plan.recipe.oils.length > 0 && unitBatter(plan.recipe, shelf).oils.every(part => isFattyAcid(part.oil)))
-    add(
-      'recipe.oils',
-      'stop',
-      'Fatty acids alone are soap as soon as lye meets them: there is nothing to blend, divide or pour.',
-    )
+    add('recipe.oils', 'stop', fact('forecast.fatty-acids-alone-are'))
   if (job.blending !== 'stick' && job.blending !== 'bursts' && job.pace.lack > 0.15)
-    add(
-      'hands.blend',
-      'warn',
-      'Slow oils without a blender take hours to trace, and less is known of when: keep it covered, stir now and then, and look.',
-    )
+    add('hands.blend', 'warn', fact('forecast.slow-oils-without-blender'))
   return notices
 }
 
@@ -123,12 +127,14 @@ function neverStop({ plan, job }: Known): Notice[] {
   const found = neverStopOutlook(job)
   if (!found) return []
   const set =
-    found.setS === null ? 'stays soft for minutes after it stands' : `is set ${tidy(found.setS, 0)} s after it stands`
+    found.setS === null
+      ? fact('forecast.stays-soft-for-minutes')
+      : fact('forecast.set-s-after-stands', { setS: plain(found.setS, 0) })
   return [
     {
       path: 'scent.moment',
       weight: 'warn',
-      sentence: `It stays at trace ${tidy(found.moving, 1)} while it moves and ${set}: have the mould beside the pot, blend the scent in for 10 s, and pour all of it at once, two hands on the pot. No texture, no tool, no clean rim after it; and it gets hot.`,
+      sentence: fact('forecast.stays-at-trace-while', { moving: plain(found.moving, 1), set }),
     },
   ]
 }
@@ -155,7 +161,11 @@ function ricing({ plan, shelf, job }: Known): Notice[] {
     .filter(key => factors[key] > 1.05)
     .sort((a, b) => factors[b] - factors[a])
     .map(key => RICING_WORDS[key])
-  const sentence = `About 1 in ${Math.max(2, Math.round(1 / worst.scent!.ricing))}: grains, or a hairy batter that parts, in ${worst.cup.name}. It comes of the scent${causes.length > 0 ? `, and of ${list(causes)}` : ''}. Cure: bursts of 3 s with the head under, up to five; then warm it by 3 to 5 K.`
+  const sentence = fact('forecast.about-1-grains-or', {
+    what: Math.max(2, Math.round(1 / worst.scent!.ricing)),
+    cup: worst.cup.name,
+    which: causes.length > 0 ? fact('forecast.and-of', { list: listOf(causes) }) : '',
+  })
   return [{ path: 'scent.moment', weight: 'hint', sentence }]
 }
 
@@ -164,24 +174,16 @@ const PIPES = { lo: 3.8, hi: 4.9 } as const
 function whipped({ plan, job, lanes }: Known): Notice[] {
   if (!plan.whipped || !job.whipped) return []
   const notices: Notice[] = []
-  const add = (weight: Notice['weight'], sentence: string) => notices.push({ path: 'whipped', weight, sentence })
+  const add = (weight: Notice['weight'], sentence: Words) => notices.push({ path: 'whipped', weight, sentence })
   const solid = job.pace.solidAt(job.whipped.startC)
-  if (solid < HOLDS_AIR)
-    add(
-      'stop',
-      `More than half of these oils are liquid at ${tidy(job.whipped.startC, 0)} °C: it will not hold air. Take more hard fats, or whip cooler.`,
-    )
+  if (solid < HOLDS_AIR) add('stop', fact('forecast.more-than-half-these', { startC: celsius(job.whipped.startC, 0) }))
   const level = lanes.pours[0]?.startLevel
   if (level !== undefined && solid >= HOLDS_AIR) {
-    if (level > PIPES.hi) add('warn', 'It comes out too stiff to pipe: warm it by a degree at a time.')
-    else if (level < PIPES.lo)
-      add('warn', 'It comes out too soft to pipe: chill it for 10 minutes and whip again, or take colder lye.')
+    if (level > PIPES.hi) add('warn', fact('forecast.comes-out-too-stiff'))
+    else if (level < PIPES.lo) add('warn', fact('forecast.comes-out-too-soft'))
   }
-  add(
-    'hint',
-    `Lye of ${tidy(plan.whipped.lyeC, 0)} °C is trickled in at low speed; goggles and gloves: a whisk throws.`,
-  )
-  if (plan.hands.blend !== 'stick') add('hint', 'How batter is blended does not matter here: it is whipped.')
+  add('hint', fact('forecast.lye-trickled-at-low', { lyeC: celsius(plan.whipped.lyeC, 0) }))
+  if (plan.hands.blend !== 'stick') add('hint', fact('forecast.how-batter-blended-does'))
   return notices
 }
 
@@ -190,14 +192,14 @@ function laidOn({ plan, lanes }: Known): Notice[] {
   if (plan.whipped) return []
   return lanes.pours.flatMap((pour, i): Notice[] => {
     const kind = windowKindOf(plan, i)
-    const head = `Layer ${i + 1} will be at trace ${tidy(pour.endLevel, 1)}`
+    const head = fact('forecast.layer-will-be-at', { i: i + 1, endLevel: plain(pour.endLevel, 1) })
     const path = `score[${i}].share`
     if (kind === 'plain' && pour.endLevel > SPOONED_FROM && pour.endLevel <= pour.window.hi)
-      return [{ path, weight: 'hint', sentence: `${head}: spooned and textured rather than poured.` }]
+      return [{ path, weight: 'hint', sentence: fact('forecast.spooned-textured-rather-than', { head }) }]
     if (kind === 'layer' && pour.endLevel > pour.window.hi && pour.endLevel <= LAID_ON_UNTIL)
-      return [{ path, weight: 'hint', sentence: `${head}: it may still be laid on with a spoon.` }]
+      return [{ path, weight: 'hint', sentence: fact('forecast.may-still-be-laid', { head }) }]
     if (kind === 'mat' && pour.endLevel > pour.window.hi && pour.endLevel <= SPOONED_FROM + 0.2)
-      return [{ path, weight: 'hint', sentence: `${head}: knock the mould on the table, or holes stay in the relief.` }]
+      return [{ path, weight: 'hint', sentence: fact('forecast.knock-mould-on-table', { head }) }]
     return []
   })
 }
@@ -205,14 +207,17 @@ function laidOn({ plan, lanes }: Known): Notice[] {
 function cavities({ plan }: Known): Notice[] {
   const notices: Notice[] = []
   const empty = emptyCavities(plan)
-  const some = empty.length === 1 ? `Cavity ${empty[0]!} stays` : `Cavities ${list(empty.map(String))} stay`
+  const some =
+    empty.length === 1
+      ? fact('forecast.cavity-stays', { empty: empty[0]! })
+      : fact('forecast.cavities-stay', { list: listOf(empty.map(String)) })
   if (empty.length > 0)
-    notices.push({ path: 'score', weight: 'hint', sentence: `${some} empty: no layer goes into it.` })
+    notices.push({ path: 'score', weight: 'hint', sentence: fact('forecast.empty-no-layer-goes', { some }) })
   if (hasOwnCavities(plan) && plan.finish.embeds.length > 0)
     notices.push({
       path: 'finish.embeds',
       weight: 'hint',
-      sentence: 'Embeds are reckoned in every cavity that their layer goes into.',
+      sentence: fact('forecast.embeds-are-reckoned-every'),
     })
   return notices
 }

@@ -1,12 +1,15 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { remediesFor } from '../advice/index.ts'
+import { isFact, isMeasure } from '../facts/index.ts'
+import type { Fact, Measure } from '../facts/index.ts'
 import { readPlanText } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { restOutlook } from '../rest/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { IMPERIAL, METRIC, inUnits, tidy } from '../units/index.ts'
+import { IMPERIAL, METRIC, tidy } from '../units/index.ts'
 import { everything, forecast } from './index.ts'
+import { say } from '../words/index.ts'
 
 const EXAMPLES = new URL('../../../examples/', import.meta.url)
 const shelf = referenceShelf()
@@ -19,15 +22,18 @@ const CHANGES: readonly ((plan: Plan) => Plan)[] = [
   plan => ({ ...plan, recipe: { ...plan.recipe, superfatShare: 0.005 } }),
 ]
 
-/** All texts of a result that are more than a word, wherever they stand. */
-function textsIn(value: unknown, into: Set<string>): void {
-  if (typeof value === 'string') {
-    if (/\d/.test(value) && value.includes(' ')) into.add(value)
-  } else if (Array.isArray(value)) for (const item of value) textsIn(item, into)
-  else if (typeof value === 'object' && value !== null) for (const item of Object.values(value)) textsIn(item, into)
+/** All facts of a result, wherever they stand; the parts of one belong to it. */
+function factsIn(value: unknown, into: Map<string, Fact>): void {
+  if (isFact(value)) into.set(JSON.stringify(value), value)
+  else if (typeof value === 'object' && value !== null) for (const item of Object.values(value)) factsIn(item, into)
 }
 
-const sentences = new Set<string>()
+function measuresIn(value: unknown): Measure[] {
+  if (isMeasure(value)) return [value]
+  return typeof value === 'object' && value !== null ? Object.values(value).flatMap(measuresIn) : []
+}
+
+const facts = new Map<string, Fact>()
 
 beforeAll(() => {
   for (const file of readdirSync(EXAMPLES)) {
@@ -36,11 +42,11 @@ beforeAll(() => {
     CHANGES.forEach((change, i) => {
       const plan = change(read.plan)
       const result = forecast(plan, shelf)
-      if (!result.ok) throw new Error(`${file}: ${result.sentence}`)
-      textsIn([result.forecast, everything(plan, shelf, result.forecast)], sentences)
+      if (!result.ok) throw new Error(`${file}: ${say(result.sentence)}`)
+      factsIn([result.forecast, everything(plan, shelf, result.forecast)], facts)
       if (i !== 1) return
       const outlook = restOutlook({ ...result.forecast, plan, shelf })
-      textsIn([remediesFor(plan, shelf), outlook], sentences)
+      factsIn([remediesFor(plan, shelf), outlook], facts)
     })
   }
 }, 240_000)
@@ -48,34 +54,39 @@ beforeAll(() => {
 const unquoted = (sentence: string): string => sentence.replace(/“[^”]*”/g, '')
 
 describe('every sentence that the examples can be told', () => {
-  test('there are many', () => expect(sentences.size).toBeGreaterThan(250))
+  test('there are many', () => expect(facts.size).toBeGreaterThan(250))
+
+  test('each is said whole: no value is missing, nothing stands for itself', () => {
+    for (const fact of facts.values())
+      for (const habits of [METRIC, IMPERIAL]) expect(say(fact, habits)).not.toMatch(/[{}[\]]|undefined|NaN|\bnull\b/)
+  })
 
   test('no difference of temperatures is written as a temperature', () => {
-    const wrong = [...sentences].filter(one =>
-      /°C (warmer|cooler|colder|hotter|short|apart|too |more|less|higher|lower)/.test(one),
+    const wrong = [...facts.values()].filter(fact =>
+      measuresIn(fact).some(
+        ({ is, value }) =>
+          is === 'C' && new RegExp(`${value} °C (warmer|cooler|colder|hotter|short|apart)`).test(say(fact)),
+      ),
     )
     expect(wrong).toEqual([])
   })
 
   test('no unit of the other system is left over', () => {
     const metricLeft = /\d (g(?! per |\/)|kg(?! of | per |\/)|mm|°C|K)(?![\w/])/
-    expect([...sentences].map(one => unquoted(inUnits(one, IMPERIAL))).filter(one => metricLeft.test(one))).toEqual([])
-    expect(
-      [...sentences].map(one => unquoted(inUnits(one, METRIC))).filter(one => /\d (K|oz|lb|°F)\b/.test(one)),
-    ).toEqual([])
+    const said = [...facts.values()]
+    expect(said.map(one => unquoted(say(one, IMPERIAL))).filter(one => metricLeft.test(one))).toEqual([])
+    expect(said.map(one => unquoted(say(one, METRIC))).filter(one => /\d (K|oz|lb|°F)\b/.test(one))).toEqual([])
   })
 
   test('a difference is 1.8 times as many °F, a temperature has its zero at 32', () => {
-    const differences = [...sentences].flatMap(one =>
-      [...unquoted(one).matchAll(/(?<![\d.])(\d+(?:\.\d+)?) K\b/g)].map(found => [one, found[1]!] as const),
-    )
-    expect(differences.length).toBeGreaterThan(3)
-    for (const [one, k] of differences) expect(inUnits(one, IMPERIAL)).toContain(`${tidy(Number(k) * 1.8, 0)} °F`)
-    const temperatures = [...sentences].flatMap(one =>
-      [...unquoted(one).matchAll(/(?<![\d.−-])(\d+(?:\.\d+)?) °C/g)].map(found => [one, found[1]!] as const),
-    )
-    expect(temperatures.length).toBeGreaterThan(50)
-    for (const [one, c] of temperatures)
-      expect(inUnits(one, IMPERIAL)).toContain(`${tidy((Number(c) * 9) / 5 + 32, 0)} °F`)
+    const seen = { K: 0, C: 0 }
+    for (const fact of facts.values())
+      for (const { is, value } of measuresIn(fact)) {
+        if (is !== 'K' && is !== 'C') continue
+        seen[is] += 1
+        expect(say(fact, IMPERIAL)).toContain(`${tidy(value * 1.8 + (is === 'C' ? 32 : 0), 0)} °F`)
+      }
+    expect(seen.K).toBeGreaterThan(3)
+    expect(seen.C).toBeGreaterThan(50)
   })
 })

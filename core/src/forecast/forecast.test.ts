@@ -8,26 +8,27 @@ import { referenceShelf } from '../shelf/index.ts'
 import type { Forecast } from './forecast.ts'
 import { everything } from './everything.ts'
 import { forecast } from './forecast.ts'
+import { said, say } from '../words/index.ts'
 
 const example = (name: string): Plan => {
   const result = readPlanText(readFileSync(new URL(`../../../examples/${name}.json`, import.meta.url), 'utf8'))
-  if (!result.ok) throw new Error(result.problems[0]!.sentence)
+  if (!result.ok) throw new Error(say(result.problems[0]!.sentence))
   return result.plan
 }
 const of = (plan: Plan): Forecast => {
   const result = forecast(plan, referenceShelf())
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.forecast
 }
 const after = (plan: Plan, ...edits: Edit[]): Plan => {
   const result = applyEdit(plan, { kind: 'many', edits })
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 const notices = (plan: Plan) =>
   of(plan)
-    .notices.map(notice => `${notice.path}: ${notice.sentence}`)
+    .notices.map(notice => `${notice.path}: ${say(notice.sentence)}`)
     .join('\n')
 
 const trouble = example('verdigris-stair')
@@ -54,8 +55,8 @@ describe('the forecast', () => {
   test('the batch whose scent accelerates is in trouble and says why', () => {
     const { risk, lanes } = of(trouble)
     expect(risk.state).toBe('trouble')
-    expect(risk.sentence).toMatch(/Layer \d, \w+, is too thick when you reach it/)
-    expect(risk.reason).toMatch(/Attic Rosebox quickens it/)
+    expect(said(risk.sentence)).toMatch(/Layer \d, \w+, is too thick when you reach it/)
+    expect(said(risk.reason)).toMatch(/Attic Rosebox quickens it/)
     expect(lanes.pours.some(pour => pour.marginMin < 0)).toBe(true)
   })
 
@@ -134,7 +135,7 @@ describe('the forecast', () => {
 describe('strange batches', () => {
   test('an oil that is not on the shelf is refused: no lye without its value', () => {
     const result = forecast(after(trouble, set(['recipe', 'oils', 1, 'oil'], 'whale')), referenceShelf())
-    expect(result).toMatchObject({ ok: false, path: 'recipe.oils[1].oil' })
+    expect(said(result)).toMatchObject({ ok: false, path: 'recipe.oils[1].oil' })
   })
 
   test.each<[string, Edit[], RegExp]>([
@@ -238,6 +239,11 @@ describe('strange recipes', () => {
     const plan = after(scentedStarter, ...edits)
     const made = of(plan)
     expect(notFinite({ ...made, more: everything(plan, referenceShelf(), made) })).toBe(false)
-    expect(made.notices.map(notice => notice.sentence).join(' ')).toMatch(pattern)
+    expect(
+      made.notices
+        .map(notice => notice.sentence)
+        .map(one => say(one))
+        .join(' '),
+    ).toMatch(pattern)
   })
 })

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { missingOils, portionsOf } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
@@ -44,7 +46,7 @@ export interface Forecast {
   workings: Record<WorkingKey, Working>
 }
 
-export type ForecastResult = { ok: true; forecast: Forecast } | { ok: false; sentence: string; path: string }
+export type ForecastResult = { ok: true; forecast: Forecast } | { ok: false; sentence: Words; path: string }
 
 type Results = Omit<Forecast, 'format' | 'version' | 'plan'> & { job: Job }
 interface Sources {
@@ -99,7 +101,7 @@ export function forecaster(): (plan: Plan, shelf: Shelf) => ForecastResult {
     const missing = missingOils(plan, shelf)
     if (missing.length > 0) {
       const i = plan.recipe.oils.findIndex(part => part.oil === missing[0])
-      const sentence = `“${missing[0]}” is not on the shelf. Without its saponification value no lye can be worked out: choose an oil from the shelf.`
+      const sentence = fact('forecast.not-on-shelf-without', { missing: missing[0]! })
       return { ok: false, sentence, path: `recipe.oils[${i}].oil` }
     }
     before = new Asked(MAKERS, { plan, shelf }, { fine: FINE, settles: SETTLES, before })

@@ -7,6 +7,7 @@ import { referenceShelf } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { forecast, forecaster } from './index.ts'
 import type { Forecast } from './index.ts'
+import { say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const start = starterPlan('Trial')
@@ -34,7 +35,7 @@ const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
 )
 
 const made = (result: ReturnType<typeof forecast>): Forecast => {
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.forecast
 }
 
@@ -66,7 +67,7 @@ describe('a forecast that remembers', () => {
     const [lanes, portions, notices] = [first.lanes, first.portions, first.notices]
     const after = (path: FieldPath, value: unknown) => {
       const result = applyEdit(start, set(path, value))
-      if (!result.ok) throw new Error(result.sentence)
+      if (!result.ok) throw new Error(say(result.sentence))
       return made(remembered(result.plan, shelf))
     }
     expect(after(['name'], 'Other').notices).toBe(notices)

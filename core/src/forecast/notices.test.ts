@@ -5,18 +5,19 @@ import { remediesFor } from '../advice/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { forecast } from './forecast.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 const after = (...edits: Edit[]): Plan => {
   const result = applyEdit(base, { kind: 'many', edits })
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 const noticesOf = (plan: Plan, on: Shelf = shelf) => {
   const result = forecast(plan, on)
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.forecast.notices
 }
 const scent = (parts: [string, number][], load: number, basis: 'oils' | 'batter' = 'oils') =>
@@ -90,13 +91,13 @@ describe('what is said of a recipe', () => {
       /Castor oil at 20 %/,
     ],
   ])('%s', (_, edits, weight, sentence) => {
-    const found = noticesOf(after(...edits)).find(notice => sentence.test(notice.sentence))
+    const found = noticesOf(after(...edits)).find(notice => sentence.test(say(notice.sentence)))
     expect(found?.weight).toBe(weight)
   })
 
   test('frozen milk with ice on the heat plan needs no word', () => {
     const plan = after(liquid('goat-milk', 0.5), set(['heat', 'iceShare'], 0.6))
-    expect(noticesOf(plan).some(notice => /scorches/.test(notice.sentence))).toBe(false)
+    expect(noticesOf(plan).some(notice => /scorches/.test(say(notice.sentence)))).toBe(false)
   })
 
   test('the gravest stand first', () => {
@@ -115,7 +116,7 @@ describe('the workshop’s rules', () => {
 
   test('what is never used stops the batch, wherever it stands', () => {
     const palm = noticesOf(base, ruled({ tag: 'palm', weight: 'never' })).filter(notice => notice.weight === 'stop')
-    expect(palm.map(notice => notice.sentence)).toEqual(['Palm oil: palm. Your workshop never uses that.'])
+    expect(said(palm.map(notice => notice.sentence))).toEqual(['Palm oil: palm. Your workshop never uses that.'])
     expect(palm[0]!.path).toBe('recipe.oils[2].oil')
     const milk = noticesOf(milky, ruled({ tag: 'milk', weight: 'never' }))
     expect(milk.find(notice => notice.weight === 'stop')!.path).toBe('recipe.liquids[0].liquid')
@@ -127,13 +128,15 @@ describe('the workshop’s rules', () => {
         set(['recipe', 'oils'], [plainOil('almond-sweet', 0.5), plainOil('hazelnut', 0.2), plainOil('coconut', 0.3)]),
       ),
       ruled({ tag: 'tree-nut', weight: 'tell' }),
-    ).filter(notice => /For the label/.test(notice.sentence))
-    expect(told.map(notice => notice.sentence)).toEqual(['For the label, tree nut: Sweet almond oil, Hazelnut oil.'])
+    ).filter(notice => /For the label/.test(say(notice.sentence)))
+    expect(said(told.map(notice => notice.sentence))).toEqual([
+      'For the label, tree nut: Sweet almond oil, Hazelnut oil.',
+    ])
   })
 
   test('archived things that are still used are named', () => {
     const oils = shelf.oils.map(oil => (oil.id === 'palm' ? { ...oil, archived: true } : oil))
-    expect(noticesOf(base, { ...shelf, oils }).map(notice => notice.sentence)).toContain(
+    expect(said(noticesOf(base, { ...shelf, oils }).map(notice => notice.sentence))).toContain(
       'Palm oil is archived on the shelf.',
     )
   })
@@ -162,12 +165,12 @@ describe('remedies of a whole recipe', () => {
   test('a calmer scent takes the place of the whole blend, within its limit, and is not archived', () => {
     const scents = shelf.scents.map(one => (one.id === 'tin-roof-rain' ? { ...one, archived: true } : one))
     const calmer = remediesFor(hurried, { ...shelf, scents }, 20).find(remedy => remedy.id === 'calmer-scent')!
-    expect(calmer.sentence).toMatch(/instead of Attic Rosebox blend of 2/)
+    expect(said(calmer.sentence)).toMatch(/instead of Attic Rosebox blend of 2/)
     const result = applyEdit(hurried, calmer.edit)
     const made = result.ok ? result.plan.scent! : null
     expect(made!.parts).toHaveLength(1)
     expect(made!.parts[0]!.scent).not.toBe('tin-roof-rain')
-    expect(noticesOf(result.ok ? result.plan : base).some(notice => /above the limit/.test(notice.sentence))).toBe(
+    expect(noticesOf(result.ok ? result.plan : base).some(notice => /above the limit/.test(say(notice.sentence)))).toBe(
       false,
     )
   })

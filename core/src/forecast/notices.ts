@@ -1,7 +1,7 @@
+import { celsius, fact, grams, keepingZeros, kilograms, plain, share, together } from '../facts/index.ts'
 import type { Notice } from '../checks/index.ts'
 import { cupNotices } from '../cups/index.ts'
 import type { ColourForecast } from '../cups/index.ts'
-import { showShare, tidy } from '../units/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { capShare, needsAnswer } from '../recipe/index.ts'
@@ -18,7 +18,7 @@ const USUAL_OILS_OFF = 0.0005
 function oils(plan: Plan): Notice[] {
   const sum = plan.recipe.oils.reduce((total, part) => total + part.share, 0)
   if (Math.abs(sum - 1) < USUAL_OILS_OFF) return []
-  const sentence = `The oils add up to ${showShare(sum, 2)}. Weights are worked out as parts of the whole.`
+  const sentence = fact('forecast.oils-add-up-weights', { sum: share(sum, 2) })
   return [{ path: 'recipe.oils', weight: 'hint', sentence }]
 }
 
@@ -27,8 +27,10 @@ function freeLyeNotice(plan: Plan, { weight, sentence, superfatShare }: BatchFre
   const path = 'recipe.superfatShare'
   if (weight === 'none') return []
   if (weight === 'warn' || needsAnswer(plan, superfatShare)) return [{ path, weight, sentence }]
-  const answer = plan.isTrial ? 'A trial: not for skin.' : `Answered: “${plan.freeLye!.reason}”`
-  return [{ path, weight: 'warn', sentence: `${sentence} ${answer}` }]
+  const answer = plan.isTrial
+    ? fact('forecast.trial-not-for-skin')
+    : fact('forecast.answered', { reason: plan.freeLye!.reason })
+  return [{ path, weight: 'warn', sentence: together([sentence, answer]) }]
 }
 
 function lye(plan: Plan, portions: Portions, recipe: RecipeResult): Notice[] {
@@ -36,12 +38,19 @@ function lye(plan: Plan, portions: Portions, recipe: RecipeResult): Notice[] {
   const { fineScaleStepG, scaleStepG } = plan.conditions
   const off = fineScaleStepG / Math.max(portions.lyeG, 1e-9)
   if (off > 0.03) {
-    const sentence = `A step of ${fineScaleStepG} g on ${portions.lyeG} g of lye is off by up to ${showShare(off, 0)}. Weigh on a finer scale or make a larger batch.`
+    const sentence = fact('forecast.step-on-lye-off', {
+      fineScaleStepG: grams(fineScaleStepG),
+      lyeG: grams(portions.lyeG),
+      off: share(off, 0),
+    })
     notices.push({ path: 'conditions.fineScaleStepG', weight: off > 0.1 ? 'stop' : 'warn', sentence })
   }
   const smallest = Math.min(...portions.oils.map(part => part.exactG))
   if (scaleStepG / smallest > 0.1) {
-    const sentence = `A step of ${scaleStepG} g on ${smallest.toFixed(1)} g of oil is off by over 10 %. Use the finer scale for it.`
+    const sentence = fact('forecast.step-on-oil-off', {
+      scaleStepG: grams(scaleStepG),
+      smallest: keepingZeros(grams(smallest, 1)),
+    })
     notices.push({ path: 'conditions.scaleStepG', weight: 'warn', sentence })
   }
   const w = recipe.water.concentration
@@ -51,12 +60,14 @@ function lye(plan: Plan, portions: Portions, recipe: RecipeResult): Notice[] {
       weight: w > 0.5 ? 'stop' : 'warn',
       sentence:
         w > 0.5
-          ? `Lye at ${showShare(w)}: there is less water than lye, and it cannot dissolve. Take at least the lye’s own weight; 1.5 to 3 times is usual.`
-          : `The forecast of trace is made for 25 to 40 % lye; at ${showShare(w)} take its times as a rough guess.`,
+          ? fact('forecast.lye-at-there-less', { w: share(w, 1) })
+          : fact('forecast.forecast-trace-made-for', { w: share(w, 1) }),
     })
   }
   if (recipe.waterToLyeWhenDissolved < 1 && w <= 0.5) {
-    const sentence = `Only ${tidy(recipe.waterToLyeWhenDissolved, 2)} times the lye’s weight of water when it is dissolved; it needs its own weight. Put more of the liquid into the lye.`
+    const sentence = fact('forecast.only-times-lyes-weight', {
+      waterToLyeWhenDissolved: plain(recipe.waterToLyeWhenDissolved, 2),
+    })
     notices.push({ path: 'recipe.liquids', weight: 'stop', sentence })
   }
   return notices
@@ -88,11 +99,16 @@ function house(plan: Plan, shelf: Shelf): Notice[] {
   const told = new Map<string, string[]>()
   for (const { path, item } of onShelf(plan, shelf)) {
     if (!item) continue
-    if (item.archived) notices.push({ path, weight: 'hint', sentence: `${item.name} is archived on the shelf.` })
+    if (item.archived)
+      notices.push({ path, weight: 'hint', sentence: fact('forecast.archived-on-shelf', { item: item.name }) })
     for (const tag of item.tags) {
       const rule = shelf.rules.find(one => one.tag === tag)
       if (rule?.weight === 'never')
-        notices.push({ path, weight: 'stop', sentence: `${item.name}: ${TAGS[tag]}. Your workshop never uses that.` })
+        notices.push({
+          path,
+          weight: 'stop',
+          sentence: fact('forecast.your-workshop-never-uses', { item: item.name, holds: TAGS[tag] }),
+        })
       else if (rule) told.set(TAGS[tag], [...(told.get(TAGS[tag]) ?? []), item.name])
     }
   }
@@ -100,7 +116,7 @@ function house(plan: Plan, shelf: Shelf): Notice[] {
     notices.push({
       path: 'recipe',
       weight: 'hint',
-      sentence: `For the label, ${tag}: ${[...new Set(names)].join(', ')}.`,
+      sentence: fact('forecast.for-label', { tag, list: [...new Set(names)].join(', ') }),
     })
   return notices
 }
@@ -114,7 +130,7 @@ function additives(plan: Plan, shelf: Shelf): Notice[] {
         {
           path,
           weight: 'warn',
-          sentence: `“${part.additive}” is not on the shelf: it is not weighed, and what it does is left out.`,
+          sentence: fact('forecast.not-on-shelf-not', { additive: part.additive }),
         },
       ]
     const notices: Notice[] = []
@@ -122,13 +138,16 @@ function additives(plan: Plan, shelf: Shelf): Notice[] {
       notices.push({
         path,
         weight: 'hint',
-        sentence: `${additive.name}: ${additive.usualMostGPerKg} g per kg of oils is the usual most.`,
+        sentence: fact('forecast.g-per-kg-oils', {
+          additive: additive.name,
+          usualMostGPerKg: additive.usualMostGPerKg,
+        }),
       })
     if (!part.addLye && additive.acidLyePerG > 0 && part.gPerKgOils > 0)
       notices.push({
         path,
         weight: 'hint',
-        sentence: `${additive.name} takes lye that is not added: the superfat rises by what it takes.`,
+        sentence: fact('forecast.takes-lye-not-added', { additive: additive.name }),
       })
     return notices
   })
@@ -139,19 +158,22 @@ function liquids(plan: Plan, shelf: Shelf): Notice[] {
     const liquid = findById(shelf.liquids, part.liquid)
     const path = `recipe.liquids[${i}].shareOfWater`
     if (!liquid)
-      return [{ path, weight: 'warn', sentence: `“${part.liquid}” is not on the shelf: plain water stands for it.` }]
+      return [{ path, weight: 'warn', sentence: fact('forecast.not-on-shelf-plain', { liquid: part.liquid }) }]
     const notices: Notice[] = []
     if (part.shareOfWater > liquid.mostShareOfWater + 1e-9)
       notices.push({
         path,
         weight: 'warn',
-        sentence: `${liquid.name} is sensible up to ${showShare(liquid.mostShareOfWater, 0)} of the water.`,
+        sentence: fact('forecast.sensible-up-water', {
+          liquid: liquid.name,
+          mostShareOfWater: share(liquid.mostShareOfWater, 0),
+        }),
       })
     if (liquid.useFrozen && part.moment === 'lye' && plan.heat.iceShare < 0.3)
       notices.push({
         path,
         weight: 'hint',
-        sentence: `${liquid.name} scorches in hot lye: use it frozen. Say on Heat how much of the liquid is ice.`,
+        sentence: fact('forecast.scorches-hot-lye-use', { liquid: liquid.name }),
       })
     return notices
   })
@@ -167,39 +189,43 @@ function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
   load.parts.forEach((part, i) => {
     const path = `scent.parts[${i}].scent`
     if (!part.scent) {
-      const sentence = `“${part.id}” is not on the shelf: nobody has told how it behaves or what its limit is. Quick ones are reckoned with; try a little first, and keep plain cups.`
+      const sentence = fact('forecast.not-on-shelf-nobody', { id: part.id })
       return void notices.push({ path, weight: 'warn', sentence })
     }
     if (part.scent.acceleration === 'unknown' && part.scent.ownRuns === 0) {
-      const sentence = `Nobody has told how ${part.name} behaves: quick ones are reckoned with. A small trial with this recipe tells more than a supplier’s word.`
+      const sentence = fact('forecast.nobody-has-told-how', { part: part.name })
       notices.push({ path, weight: 'warn', sentence })
     }
     if (part.scent.acceleration === 'seizes' && !isNeverStopped(plan)) {
-      const sentence = `${part.name} is known to seize batter. It works in one colour: plain cups poured first, the scent blended into what is left in the pot, and that poured without a stop.`
+      const sentence = fact('forecast.known-seize-batter-works', { part: part.name })
       notices.push({ path, weight: 'warn', sentence })
     }
     if (part.scent.phototoxic === 'yes')
       notices.push({
         path,
         weight: 'hint',
-        sentence: `${part.name} is phototoxic: look for the furocoumarin-free or distilled kind.`,
+        sentence: fact('forecast.phototoxic-look-for-furocoumarin', { part: part.name }),
       })
   })
   if (load.isOver) {
     const sentence =
       load.parts.length === 1
-        ? `${load.name} is above the limit on the shelf, ${showShare(capShare(load.mostOfOils), 2)} of the oils. The supplier’s document comes first.`
-        : `${load.limiting.name} is above its limit: as mixed, the blend may be ${showShare(capShare(load.mostOfOils), 2)} of the oils, not ${showShare(load.loadOfOils, 2)}.`
+        ? fact('forecast.above-limit-on-shelf', { load: load.name, capShare: share(capShare(load.mostOfOils), 2) })
+        : fact('forecast.above-its-limit-as', {
+            limiting: load.limiting.name,
+            capShare: share(capShare(load.mostOfOils), 2),
+            loadOfOils: share(load.loadOfOils, 2),
+          })
     notices.push({ path: 'scent.load', weight: 'stop', sentence })
   } else if (load.mostOfOils - load.loadOfOils < 0.02 * load.mostOfOils) {
     notices.push({
       path: 'scent.load',
       weight: 'hint',
-      sentence: `${load.limiting.name} stands at its limit: weigh it slowly, in a cup of its own.`,
+      sentence: fact('forecast.stands-at-its-limit', { limiting: load.limiting.name }),
     })
   }
   if (load.shared.length > 0) {
-    const sentence = `More than one part carries ${load.shared.join(', ')}: their limits add up. Compare the documents.`
+    const sentence = fact('forecast.more-than-one-part', { shared: load.shared.join(', ') })
     notices.push({ path: 'scent.parts', weight: 'hint', sentence })
   }
   const odd = load.parts.filter(
@@ -213,13 +239,18 @@ function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
     notices.push({
       path: 'scent.parts',
       weight: 'hint',
-      sentence: `${part.name}: the supplier says “${part.scent!.supplierSays}”, your ${part.scent!.ownRuns} own ${part.scent!.ownRuns === 1 ? 'batch' : 'batches'} “${part.scent!.acceleration}”. Your own count.`,
+      sentence: fact('forecast.supplier-says-your-own', {
+        part: part.name,
+        supplierSays: part.scent!.supplierSays,
+        ownRuns: part.scent!.ownRuns,
+        acceleration: part.scent!.acceleration,
+      }),
     })
   if (!plan.cups.some(cup => cup.scented && !cup.ownScent)) {
     notices.push({
       path: 'scent.parts',
       weight: 'hint',
-      sentence: 'No cup is marked as scented, so no scent is weighed.',
+      sentence: fact('forecast.no-cup-marked-as'),
     })
   }
   return notices
@@ -238,28 +269,35 @@ function bench(plan: Plan, job: Job, neverEmulsified: boolean): Notice[] {
   const notices: Notice[] = []
   const mixC = Math.round(10 * job.mixC) / 10
   if (!job.whipped && mixC < job.pace.clearPointC + 2) {
-    const sentence = `At ${mixC} °C the fats begin to set (they are clear from ${job.pace.clearPointC} °C): batter can look thick without being soap. Mix at ${Math.ceil(job.pace.clearPointC + 2)} °C or warmer.`
+    const sentence = fact('forecast.at-fats-begin-set', {
+      mixC: celsius(mixC),
+      clearPointC: celsius(job.pace.clearPointC),
+      clearPointC2: celsius(Math.ceil(job.pace.clearPointC + 2)),
+    })
     notices.push({ path: 'conditions.mixC', weight: 'warn', sentence })
   } else if (mixC > 50) {
     notices.push({
       path: 'conditions.mixC',
       weight: 'warn',
-      sentence: 'Above 50 °C the forecast is a rough guess, and hot batter burns.',
+      sentence: fact('forecast.above-50-c-forecast'),
     })
   }
   if (plan.recipe.superfatShare > 0.2) {
     notices.push({
       path: 'recipe.superfatShare',
       weight: 'hint',
-      sentence: 'The forecast of trace is made for up to 20 % superfat.',
+      sentence: fact('forecast.forecast-trace-made-for-up'),
     })
   }
   if (neverEmulsified) {
-    const sentence = `${LONGEST[job.blending]} does not bring this batter to level ${plan.conditions.stopLevel}. Blend warmer, or stop at a lower level.`
+    const sentence = fact('forecast.does-not-bring-this', {
+      longest: LONGEST[job.blending],
+      stopLevel: plan.conditions.stopLevel,
+    })
     notices.push({ path: 'conditions.stopLevel', weight: 'stop', sentence })
   }
   if (job.potKg > LARGE_POT_KG) {
-    const sentence = `${job.potKg.toFixed(1)} kg in one pot is heavy to lift and larger than the forecast was fitted to. Two pots are easier to keep in time.`
+    const sentence = fact('forecast.one-pot-heavy-lift', { potKg: keepingZeros(kilograms(job.potKg, 1)) })
     notices.push({ path: 'mould', weight: 'warn', sentence })
   }
   return notices
@@ -279,7 +317,12 @@ function scaleForColour(plan: Plan, portions: Portions): Notice[] {
   const worst = parts.reduce<(typeof parts)[number] | null>((a, b) => (a && a.off >= b.off ? a : b), null)
   if (!worst || worst.off <= COLOUR_OFF) return []
   const { i, j, part } = worst
-  const sentence = `${plan.cups[i]!.name} needs ${tidy(part.exact.powderG, 2)} g of ${part.name}, which steps of ${tidy(fineScaleStepG, 2)} g cannot weigh. Mix ten times as much and use a tenth of it, or take a finer scale.`
+  const sentence = fact('forecast.needs-which-steps-cannot', {
+    cups: plan.cups[i]!.name,
+    powderG: grams(part.exact.powderG, 2),
+    part: part.name,
+    fineScaleStepG: grams(fineScaleStepG, 2),
+  })
   return [{ path: `cups[${i}].colorants[${j}].doseGPerKg`, weight: 'warn', sentence }]
 }
 

@@ -5,6 +5,7 @@ import { applyEdit, plainOil, plannedScent, starterPlan } from '../plan/index.ts
 import type { Plan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { forecast, quickensSentence } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 /** Batches whose outcome every maker knows. */
 
@@ -12,10 +13,10 @@ const shelf = referenceShelf()
 const start = starterPlan('Practice')
 const of = (plan: Plan) => {
   const made = forecast(plan, shelf)
-  if (!made.ok) throw new Error(made.sentence)
+  if (!made.ok) throw new Error(say(made.sentence))
   return made.forecast
 }
-const said = (plan: Plan) => of(plan).notices.map(notice => notice.sentence)
+const sentencesOf = (plan: Plan) => of(plan).notices.map(notice => notice.sentence)
 /** One colour, poured at medium trace. */
 const loaf: Plan = {
   ...start,
@@ -52,10 +53,10 @@ describe('what quickens', () => {
     }
     const { risk, quickens, recipe } = of(quick)
     expect(risk.state).not.toBe('calm')
-    expect(recipe.pace.word).toBe('setting at once')
+    expect(said(recipe.pace.word)).toBe('setting at once')
     expect(quickens!.isWanted).toBe(false)
-    expect(quickensSentence(quickens!)).toMatch(/solid fatty acid \(\d+ %\).*Attic Rosebox \(\d+ %\)/)
-    expect(said(quick).some(sentence => /Leave out first: /.test(sentence))).toBe(true)
+    expect(said(quickensSentence(quickens!))).toMatch(/solid fatty acid \(\d+ %\).*Attic Rosebox \(\d+ %\)/)
+    expect(sentencesOf(quick).some(sentence => /Leave out first: /.test(say(sentence)))).toBe(true)
     const shares = quickens!.quickens.reduce((sum, part) => sum + part.share, 0)
     expect(shares).toBeCloseTo(1, 6)
   })
@@ -67,7 +68,7 @@ describe('what quickens', () => {
       score: seizing.score.map(pour => ({ ...pour, shape: { ...pour.shape, way: 'spoon' } })),
     }
     expect(of(spooned).quickens!.isWanted).toBe(true)
-    expect(said(spooned).some(sentence => /Leave out first/.test(sentence))).toBe(false)
+    expect(sentencesOf(spooned).some(sentence => /Leave out first/.test(say(sentence)))).toBe(false)
   })
 })
 
@@ -77,14 +78,14 @@ describe('a scent that seizes', () => {
     expect(remedy.after).toBeGreaterThan(0.7)
     expect(remedy.before).toBeLessThan(0.2)
     const mended = applyEdit(seizing, remedy.edit)
-    if (!mended.ok) throw new Error(mended.sentence)
+    if (!mended.ok) throw new Error(say(mended.sentence))
     const { plan } = mended
     expect(plan.cups.filter(cup => cup.scented)).toHaveLength(1)
     expect(plan.score.at(-1)!.cup).toBe(plan.cups.find(cup => cup.scented)!.id)
-    expect(said(plan).some(sentence => /pour all of it at once/.test(sentence))).toBe(true)
+    expect(sentencesOf(plan).some(sentence => /pour all of it at once/.test(say(sentence)))).toBe(true)
     // What is done already is not advised again.
-    expect(said(plan).some(sentence => /works in one colour/.test(sentence))).toBe(false)
-    expect(said(plan).some(sentence => /Leave out first/.test(sentence))).toBe(false)
+    expect(sentencesOf(plan).some(sentence => /works in one colour/.test(say(sentence)))).toBe(false)
+    expect(sentencesOf(plan).some(sentence => /Leave out first/.test(say(sentence)))).toBe(false)
   })
 })
 
@@ -102,8 +103,8 @@ describe('a whipped batch', () => {
     expect(of(cloud).quickens).toBeNull()
     const olive = { ...cloud, recipe: { ...cloud.recipe, oils: [plainOil('olive', 1)] } }
     expect(of(olive).lanes.chance).toBeLessThan(0.2)
-    expect(of(olive).risk.reason).toMatch(/whip|hard fats/)
-    expect(of(olive).notices.find(notice => notice.path === 'whipped')).toMatchObject({ weight: 'stop' })
+    expect(said(of(olive).risk.reason)).toMatch(/whip|hard fats/)
+    expect(said(of(olive).notices.find(notice => notice.path === 'whipped'))).toMatchObject({ weight: 'stop' })
   })
 
   test('takes up more room than blended batter: less of everything is weighed', () => {
@@ -135,17 +136,17 @@ describe('what cannot be is refused or told, and nothing absurd is forecast', ()
     [['conditions', 'stopLevel'], 5, /at 5 it is set/],
   ])('%j = %d', (path, value, sentence) => {
     const result = applyEdit(start, { kind: 'set', path, value })
-    expect(result).toMatchObject({ ok: false, sentence: expect.stringMatching(sentence) as string })
+    expect(said(result)).toMatchObject({ ok: false, sentence: expect.stringMatching(sentence) as string })
   })
 
   test('stearic acid alone, a freezer for a week, a seizing scent in every cup', () => {
     const acid = { ...start, recipe: { ...start.recipe, oils: [plainOil('stearic-acid-mixed', 1)] } }
-    expect(of(acid).notices.find(notice => notice.weight === 'stop')!.sentence).toMatch(/nothing to blend/)
+    expect(said(of(acid).notices.find(notice => notice.weight === 'stop')!.sentence)).toMatch(/nothing to blend/)
     const cold: Plan = { ...start, rest: { ...start.rest, steps: [{ ...start.rest.steps[0]!, place: 'freezer' }] } }
     expect(of(cold).rest.peakC).toBeLessThan(60)
     expect(of(cold).rest.gel.full).toBeLessThan(0.05)
     const six: Plan = { ...seizing, scent: { ...seizing.scent!, moment: 'never-stop' } }
-    expect(said(six).some(sentence => /works in one colour/.test(sentence))).toBe(true)
+    expect(sentencesOf(six).some(sentence => /works in one colour/.test(say(sentence)))).toBe(true)
     for (const plan of [acid, cold, six])
       for (const pour of of(plan).lanes.pours) {
         expect(pour.chance).toBeGreaterThanOrEqual(0)

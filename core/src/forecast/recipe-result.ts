@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import {
   characterOf,
@@ -25,11 +27,11 @@ export interface RecipeResult {
   sugarShare: number
   character: Character
   /** What the fatty acids mean for designs and scent. */
-  sentence: string
+  sentence: Words
   warnings: RecipeWarning[]
   techniques: TechniqueFit[]
   /** ln of the rate against a balanced recipe, 0; and its word. */
-  pace: { lnRate: number; word: string }
+  pace: { lnRate: number; word: Words }
   /** Fats are clear from here on, °C. */
   clearPointC: number
   scent: ScentLoad | null
@@ -52,7 +54,8 @@ export function recipeResult(plan: Plan, shelf: Shelf): RecipeResult {
   const character = characterOf(unit, scent ? scentHeat(scent) : 'none')
   const pace = batterPace(unit)
   const techniques = techniqueFits(character, pace.lnRate)
-  const word = pace.stearic >= SETS_AT_ONCE ? 'setting at once' : PACES.find(([upTo]) => pace.lnRate < upTo)![1]
+  const word =
+    pace.stearic >= SETS_AT_ONCE ? fact('forecast.setting-at-once') : PACES.find(([upTo]) => pace.lnRate < upTo)![1]
   const quickens = (scent?.parts ?? []).some(part =>
     ['moderate', 'strong', 'seizes'].includes(part.scent?.acceleration ?? ''),
   )

@@ -5,16 +5,17 @@ import { remediesFor } from '../advice/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { forecast } from './forecast.ts'
 import type { Forecast } from './forecast.ts'
+import { said, say } from '../words/index.ts'
 
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 const of = (plan: Plan): Forecast => {
   const result = forecast(plan, referenceShelf())
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.forecast
 }
 const changed = (...edits: Edit[]): Plan => {
   const result = applyEdit(starterPlan('Trial'), { kind: 'many', edits })
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 
@@ -57,7 +58,7 @@ describe('the working of a number', () => {
   })
 
   test('every working names its source', () => {
-    for (const working of Object.values(workings)) expect(working.source.length).toBeGreaterThan(10)
+    for (const working of Object.values(workings)) expect(say(working.source).length).toBeGreaterThan(10)
   })
 })
 
@@ -94,7 +95,7 @@ describe('advice', () => {
     )
     const { risk } = of(high)
     expect(risk.state).toBe('trouble')
-    expect(risk.sentence).toMatch(/does not carry layer|too thick/)
+    expect(said(risk.sentence)).toMatch(/does not carry layer|too thick/)
   })
 
   test('batter blended too little is too thin, and blending on is advised', () => {
@@ -104,8 +105,8 @@ describe('advice', () => {
       set(['conditions', 'mixC'], 26),
     )
     const { risk } = of(thin)
-    expect(risk.sentence).toMatch(/Layer 1, Slate, is still too thin/)
-    expect(remediesFor(thin, referenceShelf())[0]?.sentence).toMatch(/Blend on to level 2/)
+    expect(said(risk.sentence)).toMatch(/Layer 1, Slate, is still too thin/)
+    expect(said(remediesFor(thin, referenceShelf())[0]?.sentence)).toMatch(/Blend on to level 2/)
   })
 
   test('a scent that seizes is trouble whenever it goes in', () => {
@@ -139,12 +140,12 @@ describe('advice', () => {
       set(['conditions', 'mixC'], 38),
       set(['conditions', 'stopLevel'], 2),
     )
-    expect(of(plan).risk.reason).toMatch(/Attic Rosebox quickens it/)
+    expect(said(of(plan).risk.reason)).toMatch(/Attic Rosebox quickens it/)
     const plain = [0, 1, 2].reduce((now, i) => {
       const result = applyEdit(now, set(['cups', i, 'scented'], false))
       return result.ok ? result.plan : now
     }, plan)
-    expect(of(plain).risk.reason).not.toMatch(/quickens/)
+    expect(said(of(plain).risk.reason)).not.toMatch(/quickens/)
   })
 
   test('a calmer scent is never advised above its limit', () => {

@@ -1,3 +1,4 @@
+import { fact } from '../facts/index.ts'
 import { shown } from '../constants/index.ts'
 import { batterDensity } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
@@ -23,15 +24,18 @@ export function workingsOf(
   const demand = lyeDemand(
     unit.oils.map(({ oil }, i) => ({ massG: portions.oils[i]!.massG, sapKohMgPerG: oil.sapKohMgPerG })),
   )
-  const sapSource = `Saponification values from the shelf, mg KOH per g; NaOH by molar mass, ${shown('naohMolarMass')} / ${shown('kohMolarMass')}.`
+  const sapSource = fact('forecast.saponification-values-from-shelf', {
+    n: shown('naohMolarMass'),
+    n2: shown('kohMolarMass'),
+  })
   const fatNaohG = unit.naohG * portions.oilG - unit.acidNaohG * portions.oilG - demand * (1 - recipe.superfatShare)
   const clings = plan.pot.clingG + portions.cups.reduce((sum, cup) => sum + cup.clingG, 0)
   return {
     pot: {
-      title: 'Batter in the pot',
+      title: fact('forecast.batter-pot'),
       value: portions.potG,
       unit: 'g',
-      formula: 'length × width × height × density + what clings − scent, colour and its liquid',
+      formula: fact('forecast.length-width-height-density'),
       inputs: [
         { name: 'length', value: mould.innerLengthMm, unit: 'mm' },
         { name: 'width', value: mould.innerWidthMm, unit: 'mm' },
@@ -39,26 +43,25 @@ export function workingsOf(
         { name: 'density', value: batterDensity(plan), unit: 'g/ml' },
         { name: 'clings to pot and cups', value: clings, unit: 'g' },
       ],
-      source: 'Inner dimensions of the mould. Batter density 0.95–1.05 g/ml by habit; your own weighing comes first.',
+      source: fact('forecast.inner-dimensions-mould-batter'),
     },
     oils: {
       title: 'Oils',
       value: portions.oilG,
       unit: 'g',
-      formula: 'batter ÷ (1 + lye and water for 1 g of oils), each oil rounded to the scale',
+      formula: fact('forecast.batter-1-lye-water'),
       inputs: [
         { name: 'batter', value: portions.potG, unit: 'g' },
         { name: 'lye for 1 g of oils', value: unit.lyeG, unit: 'g' },
         { name: 'water for 1 g of oils', value: unit.waterG, unit: 'g' },
       ],
-      source: 'Shares of the recipe.',
+      source: fact('forecast.shares-recipe'),
     },
     lye: {
-      title: 'Lye to weigh',
+      title: fact('forecast.lye-weigh'),
       value: portions.lyeG,
       unit: 'g',
-      formula:
-        '(NaOH for all oils and counted fats × (1 − superfat) + NaOH for acids) ÷ purity, rounded down to the scale',
+      formula: fact('forecast.naoh-for-all-oils'),
       inputs: [
         { name: 'NaOH for all oils', value: demand, unit: 'g' },
         { name: 'superfat', value: recipe.superfatShare * 100, unit: '%' },
@@ -67,13 +70,13 @@ export function workingsOf(
         { name: 'purity', value: recipe.lyePurityShare * 100, unit: '%' },
         { name: 'not rounded', value: portions.lyeExactG, unit: 'g' },
       ],
-      source: `${sapSource} Compare the oils’ certificates.`,
+      source: fact('forecast.compare-oils-certificates', { sapSource }),
     },
     water: {
       title: 'Water',
       value: portions.waterG,
       unit: 'g',
-      formula: `${WATER_FORMULAS[recipe.water.basis]} − what liquids and additives bring`,
+      formula: fact('forecast.what-liquids-additives-bring', { formula: WATER_FORMULAS[recipe.water.basis] }),
       inputs: [
         { name: 'NaOH in the lye', value: portions.lyeExactG * recipe.lyePurityShare, unit: 'g' },
         { name: 'oils', value: portions.oilG, unit: 'g' },
@@ -87,14 +90,13 @@ export function workingsOf(
         },
         { name: 'brought by liquids and additives', value: (unit.allWaterG - unit.waterG) * portions.oilG, unit: 'g' },
       ],
-      source:
-        'Concentration = NaOH ÷ (NaOH + water), all water counted. A discount is from full water as a share of the oils.',
+      source: fact('forecast.concentration-naoh-naoh-water'),
     },
     superfat: {
-      title: 'Superfat as weighed',
+      title: fact('forecast.superfat-as-weighed'),
       value: portions.superfatShare * 100,
       unit: '%',
-      formula: '1 − lye × purity ÷ NaOH for all oils',
+      formula: fact('forecast.1-lye-purity-naoh'),
       inputs: [
         { name: 'lye', value: portions.lyeG, unit: 'g' },
         { name: 'NaOH for all oils', value: demand, unit: 'g' },
@@ -104,30 +106,29 @@ export function workingsOf(
       source: sapSource,
     },
     lyeDiscount: {
-      title: 'Lye discount',
+      title: fact('forecast.lye-discount'),
       value: result.lyeDiscountShare * 100,
       unit: '%',
-      formula: '1 − NaOH ÷ NaOH for the oils in the pot from the start',
+      formula: fact('forecast.1-naoh-naoh-for'),
       inputs: [
         { name: 'superfat of all oils', value: recipe.superfatShare * 100, unit: '%' },
         { name: 'oils kept back', value: result.lateShare * 100, unit: '%' },
       ],
-      source: 'The superfat counts all oils once, late ones included; the discount is what the first ones see.',
+      source: fact('forecast.superfat-counts-all-oils'),
     },
     ...scentWorkings(result, portions),
     ...groupWorkings(result.character),
     pace: {
-      title: 'Pace of the batter',
+      title: fact('forecast.pace-batter'),
       value: Math.exp(result.pace.lnRate),
       unit: '× a balanced recipe',
-      formula:
-        'e^(Σ fatty acids × pace + quickness + 6 × (lye concentration − 30 %) − 2 × (superfat − 5 %) + additives)',
+      formula: fact('forecast.e-fatty-acids-pace'),
       inputs: [
         { name: 'lye concentration', value: result.water.concentration * 100, unit: '%' },
         { name: 'superfat', value: recipe.superfatShare * 100, unit: '%' },
         { name: 'ln of the rate', value: result.pace.lnRate, unit: '' },
       ],
-      source: 'Fitted to what makers report at the bench; right to a factor of about 1.4 for an untested recipe.',
+      source: fact('forecast.fitted-what-makers-report'),
     },
   }
 }
@@ -138,29 +139,29 @@ function scentWorkings(
 ): Pick<Record<WorkingKey, Working>, 'scent' | 'scentLimit'> {
   return {
     scent: {
-      title: 'Scent to weigh',
+      title: fact('forecast.scent-weigh'),
       value: portions.scentG,
       unit: 'g',
-      formula: 'load × oils, over the scented cups, rounded down',
+      formula: fact('forecast.load-oils-over-scented'),
       inputs: [
         { name: 'of the oils', value: (scent?.loadOfOils ?? 0) * 100, unit: '%' },
         { name: 'of the batter', value: (scent?.loadOfBatter ?? 0) * 100, unit: '%' },
         { name: 'oils', value: portions.oilG, unit: 'g' },
         { name: 'batter for 1 g of oils', value: batterPerOils, unit: 'g' },
       ],
-      source: 'The rate of the plan.',
+      source: fact('forecast.rate-plan'),
     },
     scentLimit: {
-      title: 'Most that this scent may be',
+      title: fact('forecast.most-this-scent-may'),
       value: capShare(scent?.mostOfOils ?? 0) * 100,
       unit: '% of the oils',
-      formula: 'the smallest of (limit of a part ÷ its share)',
+      formula: fact('forecast.smallest-limit-part-its'),
       inputs: (scent?.parts ?? []).map(part => ({
         name: part.name,
         value: capShare(part.limitOfOils) * 100,
         unit: `% ÷ ${Math.round(part.share * 1000) / 10} %`,
       })),
-      source: `Limits on the shelf, as % of the oils, rounded down; a limit on the cured bar × ${shown('curedPerOils')}. Suppliers’ documents come first.`,
+      source: fact('forecast.limits-on-shelf-as', { n: shown('curedPerOils') }),
     },
   }
 }
@@ -187,9 +188,9 @@ function groupWorkings({ groups }: Character): Record<FatGroupKey, Working> {
         title: name,
         value: share * 100,
         unit: '%',
-        formula: `Σ share of the oil × its ${acids.join(', ')}`,
+        formula: fact('forecast.share-oil-its', { acids: acids.join(', ') }),
         inputs: from.map(part => ({ name: part.name, value: part.share * 100, unit: '%' })),
-        source: `It ${does} Textbook profiles, ±10 to 20 % for the major acids.`,
+        source: fact('forecast.textbook-profiles-10-20', { does }),
       },
     ]
   }

@@ -5,6 +5,7 @@ import type { Heat, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { clockMinutes, heatPlan, heatWorkings } from './index.ts'
+import { said } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')
@@ -55,8 +56,8 @@ describe('the heat plan', () => {
   })
 
   test.each<[string, Partial<Heat>, Partial<Plan['conditions']>, boolean, RegExp]>([
-    ['within the gap', { rule: 'gap', gapK: 6 }, {}, true, /within 6 K/],
-    ['out of the gap', { rule: 'gap', gapK: 2, lyeC: 36 }, {}, false, /more than your 2 K/],
+    ['within the gap', { rule: 'gap', gapK: 6 }, {}, true, /within 6 °C/],
+    ['out of the gap', { rule: 'gap', gapK: 2, lyeC: 36 }, {}, false, /more than your 2 °C/],
     ['in the band', { rule: 'band', bandLowC: 25, bandHighC: 40 }, {}, true, /are within 25 °C to 40 °C/],
     ['out of the band', { rule: 'band', bandLowC: 35, bandHighC: 40 }, {}, false, /the lye \(30\.5 °C\) and the oils/],
     ['only the mix', { rule: 'mix', lyeC: 36 }, {}, true, /the mix you plan with/],
@@ -66,13 +67,13 @@ describe('the heat plan', () => {
     ['hot lye on the fats', { rule: 'transfer' }, {}, true, /melts the hard fats/],
   ])('%s: verdict', (_, heat, conditions, isGood, sentence) => {
     const { verdict } = made(heat, conditions)
-    expect(verdict.sentence).toMatch(sentence)
+    expect(said(verdict.sentence)).toMatch(sentence)
     expect(verdict.isGood).toBe(isGood)
   })
 
   test('fats that would set at the mix are warned of', () => {
     expect(made({}, { mixC: 24 }).setting).toMatchObject({ isSafe: false })
-    expect(made({}, { mixC: 24 }).setting.sentence).toMatch(/Mix at 2\d °C or warmer/)
+    expect(said(made({}, { mixC: 24 }).setting.sentence)).toMatch(/Mix at 2\d °C or warmer/)
     expect(made({}).setting.isSafe).toBe(true)
   })
 
@@ -117,7 +118,7 @@ describe('the heat plan', () => {
     expect(workings.lye.value).toBe(heat.lye.startsMin)
     expect(workings.peak.value).toBe(heat.peak.peakC)
     expect(workings.mix.inputs.find(input => input.name === 'lye solution')!.value).toBeCloseTo(heat.lye.massG, 6)
-    expect(workings.lye.formula).toMatch(/cool bath/)
+    expect(said(workings.lye.formula)).toMatch(/cool bath/)
   })
 
   test('clock times are minutes of the day', () => {

@@ -1,3 +1,5 @@
+import { celsius, fact, keepingZeros } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Heat, HeatReading, Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { unitBatter } from '../recipe/index.ts'
@@ -59,7 +61,7 @@ export interface HeatPlan {
   melt: MeltResult | null
   /** Fats set below this, °C. */
   clearC: number
-  setting: { isSafe: boolean; sentence: string }
+  setting: { isSafe: boolean; sentence: Words }
   /** Later move from air to bath so that the lye waits for the oils, minutes after the peak; null: not needed. */
   moveToBathMin: number | null
 }
@@ -182,8 +184,12 @@ function settingGuard(plan: Plan, clearC: number, mixC: number): HeatPlan['setti
   const lowest = Math.ceil(clearC + 2)
   const isSafe = mixC >= clearC + 2
   const sentence = isSafe
-    ? `The fats stay clear down to ${clearC.toFixed(0)} °C.`
-    : `At ${mixC.toFixed(0)} °C the fats begin to set (clear from ${clearC.toFixed(0)} °C): the batter can look thick without being soap. Mix at ${lowest} °C or warmer.`
+    ? fact('heat.fats-stay-clear-down', { clearC: keepingZeros(celsius(clearC, 0)) })
+    : fact('heat.at-fats-begin-set', {
+        mixC: keepingZeros(celsius(mixC, 0)),
+        clearC: keepingZeros(celsius(clearC, 0)),
+        lowest: celsius(lowest),
+      })
   return { isSafe, sentence }
 }
 

@@ -1,3 +1,5 @@
+import { celsius, fact, keepingZeros, plain } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { lyeHeatCapacity } from '../recipe/index.ts'
 import type { OilInRecipe } from '../recipe/index.ts'
 import { isFattyAcid, isHard } from '../shelf/index.ts'
@@ -13,7 +15,7 @@ export interface MeltResult {
   clearC: number
   /** After the liquid oils, °C. */
   finalC: number
-  sentence: string
+  sentence: Words
 }
 
 const LOSS = 0.06
@@ -35,14 +37,16 @@ const within = (oils: readonly OilInRecipe[]): OilInRecipe[] => {
   return whole > 0 ? oils.map(part => ({ ...part, share: part.share / whole })) : []
 }
 
-function sentenceOf(result: Omit<MeltResult, 'sentence'>, stubborn: boolean): string {
-  const at = `${result.firstC.toFixed(0)} °C, clear at ${result.clearC.toFixed(0)} °C`
+function sentenceOf(result: Omit<MeltResult, 'sentence'>, stubborn: boolean): Words {
+  const at = fact('heat.clear-at', {
+    firstC: keepingZeros(celsius(result.firstC, 0)),
+    clearC: keepingZeros(celsius(result.clearC, 0)),
+  })
   if (result.verdict === 'works')
-    return `The lye’s heat melts the hard fats (${at}); with the liquid oils ${result.finalC.toFixed(0)} °C.`
-  if (stubborn) return 'Wax and stearic acid melt too slowly for this: melt them separately.'
-  if (result.verdict === 'marginal')
-    return `It only just melts the hard fats (${at}): have a warm bath ready, or melt them separately.`
-  return `The lye has not the heat for it (${at}, ${(result.solidLeft * 100).toFixed(0)} % still solid): melt the hard fats separately.`
+    return fact('heat.lyes-heat-melts-hard', { at, finalC: keepingZeros(celsius(result.finalC, 0)) })
+  if (stubborn) return fact('heat.wax-stearic-acid-melt')
+  if (result.verdict === 'marginal') return fact('heat.only-just-melts-hard', { at })
+  return fact('heat.lye-has-not-heat', { at, solidLeft: keepingZeros(plain(result.solidLeft * 100, 0)) })
 }
 
 /** Beeswax melts at 62 to 65 °C, mixed stearic acid at 54 to 57 °C (handbooks): with a little to spare, °C. */

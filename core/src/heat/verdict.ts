@@ -1,11 +1,12 @@
+import { celsius, fact, listOf, warmerBy } from '../facts/index.ts'
+import type { Measure, Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { kelvins, sayDifference } from '../units/index.ts'
 import type { MeltResult } from './melt.ts'
 
 /** Whether lye and oils suit each other by the workshop's rule, and what would do. */
 export interface TemperatureVerdict {
   isGood: boolean
-  sentence: string
+  sentence: Words
 }
 
 interface Meeting {
@@ -17,14 +18,14 @@ interface Meeting {
 }
 
 /** To half a degree: a bench thermometer knows no more. */
-const c = (value: number): string => `${Math.round(value * 2) / 2} °C`
+const c = (value: number): Measure => celsius(Math.round(value * 2) / 2)
 
-function reachable(plan: Plan, { lyeC, oilsC, peakC }: Meeting): string | null {
-  if (lyeC > peakC + 0.5) return `The lye only reaches ${c(peakC)} (less ice, or warmer water), not ${c(lyeC)}.`
+function reachable(plan: Plan, { lyeC, oilsC, peakC }: Meeting): Words | null {
+  if (lyeC > peakC + 0.5) return fact('heat.lye-only-reaches-less', { c: c(peakC), c2: c(lyeC) })
   if (plan.heat.rule !== 'transfer' && oilsC > plan.heat.meltC + 0.5)
-    return `The oils would need ${c(oilsC)} and are melted to ${c(plan.heat.meltC)}. Melt them warmer, or take the lye warmer.`
+    return fact('heat.oils-would-need-are', { c: c(oilsC), c2: c(plan.heat.meltC) })
   if (plan.heat.rule !== 'transfer' && oilsC < plan.conditions.roomC - 3 && plan.heat.oilsCooling === 'air')
-    return `The oils would need ${c(oilsC)} in a room of ${c(plan.conditions.roomC)}: cool them in a bath, or take cooler lye.`
+    return fact('heat.oils-would-need-room', { c: c(oilsC), c2: c(plan.conditions.roomC) })
   return null
 }
 
@@ -34,41 +35,53 @@ export function verdictOf(plan: Plan, meeting: Meeting): TemperatureVerdict {
   const { lyeC, oilsC, mixC, melt } = meeting
   const out = reachable(plan, meeting)
   if (out) return { isGood: false, sentence: out }
-  const together = `together ${c(mixC)}`
+  const together = fact('heat.together', { c: c(mixC) })
   if (rule === 'transfer') {
-    if (!melt) return { isGood: false, sentence: 'There are no hard fats for the hot lye to melt.' }
+    if (!melt) return { isGood: false, sentence: fact('heat.there-are-no-hard') }
     return { isGood: melt.verdict === 'works', sentence: melt.sentence }
   }
   if (rule === 'gap') {
-    const gap = kelvins(Math.abs(lyeC - oilsC))
+    const gap = Math.abs(lyeC - oilsC)
     // Where whole degrees would say the same of both, tenths tell them apart.
     const decimals = gap > gapK && gap.toFixed(0) === gapK.toFixed(0) ? 1 : 0
-    const far = sayDifference(gap, decimals)
-    const rule = sayDifference(kelvins(gapK), 1)
+    const far = warmerBy(gap, decimals)
+    const within = warmerBy(gapK, 1)
     return gap <= gapK + 0.05
       ? {
           isGood: true,
-          sentence: `Lye ${c(lyeC)}, oils ${c(oilsC)}: ${far} apart, within ${rule}; ${together}.`,
+          sentence: fact('heat.lye-oils-apart-within', { c: c(lyeC), c2: c(oilsC), far, rule: within, together }),
         }
       : {
           isGood: false,
-          sentence: `Lye ${c(lyeC)} and oils ${c(oilsC)} are ${far} apart, more than your ${rule}; ${together}.`,
+          sentence: fact('heat.lye-oils-are-apart', { c: c(lyeC), c2: c(oilsC), far, rule: within, together }),
         }
   }
   if (rule === 'band') {
     const inside = (t: number) => t >= bandLowC - 0.05 && t <= bandHighC + 0.05
-    const outside = [!inside(lyeC) && `the lye (${c(lyeC)})`, !inside(oilsC) && `the oils (${c(oilsC)})`].filter(
-      Boolean,
-    )
+    const outside = [
+      !inside(lyeC) && fact('heat.the-lye', { c: c(lyeC) }),
+      !inside(oilsC) && fact('heat.the-oils', { c: c(oilsC) }),
+    ].filter(Boolean)
     return outside.length === 0
       ? {
           isGood: true,
-          sentence: `Lye ${c(lyeC)} and oils ${c(oilsC)} are within ${c(bandLowC)} to ${c(bandHighC)}; ${together}.`,
+          sentence: fact('heat.lye-oils-are-within', {
+            c: c(lyeC),
+            c2: c(oilsC),
+            c3: c(bandLowC),
+            c4: c(bandHighC),
+            together,
+          }),
         }
       : {
           isGood: false,
-          sentence: `${outside.join(' and ')} outside your band of ${c(bandLowC)} to ${c(bandHighC)}; ${together}.`,
+          sentence: fact('heat.outside-your-band', {
+            outside: listOf(outside.filter(one => one !== false)),
+            c: c(bandLowC),
+            c2: c(bandHighC),
+            together,
+          }),
         }
   }
-  return { isGood: true, sentence: `Lye ${c(lyeC)} and oils ${c(oilsC)} give ${c(mixC)}, the mix you plan with.` }
+  return { isGood: true, sentence: fact('heat.lye-oils-give-mix', { c: c(lyeC), c2: c(oilsC), c3: c(mixC) }) }
 }

@@ -13,7 +13,7 @@ export class HeatReading {
   @Like(CLOCK, 'A time is written like 14:05.')
   at!: string
 
-  @NumberFrom(-5, 120, 'A reading is from −5 to 120 °C.')
+  @NumberFrom(-5, 120, 'A reading is from [−5 to 120 °C].')
   tempC!: number
 }
 
@@ -28,13 +28,13 @@ export class Heat {
   @Like(CLOCK, 'The time to mix is written like 14:00, or left empty.', { orEmpty: true })
   startAt!: string
 
-  @NumberFrom(0, 45, 'The water starts at 0 to 45 °C.', { start: 20 })
+  @NumberFrom(0, 45, 'The water starts at [0 to 45 °C].', { start: 20 })
   waterC!: number
 
   @NumberFrom(0, 1, 'Ice is 0 to 100 % of the water.', { start: 0 })
   iceShare!: number
 
-  @NumberFrom(20, 90, 'Oils are melted to 20 to 90 °C; 50 to 65 °C is usual.', { start: 60 })
+  @NumberFrom(20, 90, 'Oils are melted to [20 to 90 °C]; [50 to 65 °C] is usual.', { start: 60 })
   meltC!: number
 
   @Id('A vessel is named by its id on the shelf.', { orEmpty: true, start: 'jug-pp-1000' })
@@ -49,16 +49,16 @@ export class Heat {
   @Choice(COOLINGS, `Cooling is one of ${COOLINGS.join(', ')}.`, { start: 'air' })
   oilsCooling!: CoolingWay
 
-  @NumberFrom(2, 35, 'The bath is from 2 to 35 °C.', { start: 15 })
+  @NumberFrom(2, 35, 'The bath is from [2 to 35 °C].', { start: 15 })
   bathC!: number
 
   @NumberFrom(0.5, 60, 'The bath holds 0.5 to 60 litres.', { start: 6 })
   bathLitres!: number
 
-  @NumberFrom(0, 10, 'Ice in the bath is from 0 to 10 kg.', { start: 0.5 })
+  @NumberFrom(0, 10, 'Ice in the bath is from [0 to 10 kg].', { start: 0.5 })
   iceKg!: number
 
-  @NumberFrom(5, 100, 'The lye meets the oils at 5 to 100 °C.', {
+  @NumberFrom(5, 100, 'The lye meets the oils at [5 to 100 °C].', {
     says: "The lye's temperature when they meet; null: the same as the oils.",
     orNull: true,
   })
@@ -67,13 +67,13 @@ export class Heat {
   @Choice(TEMPERATURE_RULES, `The temperature rule is one of ${TEMPERATURE_RULES.join(', ')}.`, { start: 'gap' })
   rule!: TemperatureRule
 
-  @NumberFrom(0, 40, 'The largest gap is from 0 to 40 K; 5 to 10 is usual.', { start: 6 })
+  @NumberFrom(0, 40, 'The largest gap is from [0 to 40 K]; 5 to 10 is usual.', { start: 6 })
   gapK!: number
 
-  @NumberFrom(10, 70, 'The band is within 10 to 70 °C.', { start: 27 })
+  @NumberFrom(10, 70, 'The band is within [10 to 70 °C].', { start: 27 })
   bandLowC!: number
 
-  @NumberFrom(10, 70, 'The band is within 10 to 70 °C.', { start: 43 })
+  @NumberFrom(10, 70, 'The band is within [10 to 70 °C].', { start: 43 })
   bandHighC!: number
 
   @Parts(() => HeatReading, 0, MAX_READINGS, `A plan keeps at most ${MAX_READINGS} readings.`, { elements: 'by-value' })
@@ -82,7 +82,7 @@ export class Heat {
 
 /** A small batter of its own for a whipped or piped top, with the recipe's superfat, purity and water. */
 export class TopBatter {
-  @NumberFrom(20, 5000, 'A top’s own batter is from 20 g to 5 kg.')
+  @NumberFrom(20, 5000, 'A top’s own batter is from [20 g] to [5 kg].')
   massG!: number
 
   @Parts(() => OilPart, 1, MAX_OILS, `A recipe has 1 to ${MAX_OILS} oils.`, { elements: 'oil' })
@@ -103,7 +103,7 @@ export class PowderIn {
   @Id('A colorant is named by its id on the shelf.')
   colorant!: string
 
-  @NumberFrom(0, 2000, 'Powder in a cup is from 0 g to 2 kg.')
+  @NumberFrom(0, 2000, 'Powder in a cup is from [0 g] to [2 kg].')
   massG!: number
 }
 
@@ -112,10 +112,12 @@ export class CupActual {
   @Id('A cup is named by its id.')
   cup!: string
 
-  @NumberFrom(0, 20_000, 'A cup holds 0 g to 20 kg.', { says: 'Batter drawn from the pot, before scent and colour.' })
+  @NumberFrom(0, 20_000, 'A cup holds [0 g] to [20 kg].', {
+    says: 'Batter drawn from the pot, before scent and colour.',
+  })
   batterG!: number
 
-  @NumberFrom(0, 20_000, 'A cup holds 0 g to 20 kg.', {
+  @NumberFrom(0, 20_000, 'A cup holds [0 g] to [20 kg].', {
     says: 'What of it was there when colour and scent went in; null: all.',
     orNull: true,
   })
@@ -185,7 +187,7 @@ export class Weighed {
   @Text(1, 140, 'A line of the weigh list is named by its key.')
   item!: string
 
-  @NumberFrom(0, 200_000, 'A weight is from 0 to 200 kg.')
+  @NumberFrom(0, 200_000, 'A weight is from [0 to 200 kg].')
   massG!: number
 }
 
@@ -201,10 +203,10 @@ export class Preparation {
   @Parts(() => Weighed, 0, MAX_TICKS, `At most ${MAX_TICKS} lines can be weighed.`, { elements: 'item' })
   weighed!: Weighed[]
 
-  @NumberFrom(0, 300, 'The liner stands over by 0 to 300 mm; 20 to 50 mm is usual.', { start: 30 })
+  @NumberFrom(0, 300, 'The liner stands over by [0 to 300 mm]; [20 to 50 mm] is usual.', { start: 30 })
   overhangMm!: number
 
-  @NumberFrom(100, 2000, 'A roll is from 100 to 2000 mm wide.', { start: 380 })
+  @NumberFrom(100, 2000, 'A roll is from [100 to 2000 mm] wide.', { start: 380 })
   rollWidthMm!: number
 }
 

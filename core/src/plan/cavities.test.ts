@@ -11,6 +11,7 @@ import type { Plan } from './document.ts'
 import { applyEdit } from './edits.ts'
 import { plannedMould } from './mould.ts'
 import { plainCup, plannedScent, starterPlan } from './starter.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const tray = { ...plannedMould(shelf.moulds.find(one => one.cavities === 8)!) }
@@ -23,7 +24,7 @@ function trayOf(count: number): Plan {
 }
 const edited = (plan: Plan, edit: Parameters<typeof applyEdit>[1]): Plan => {
   const result = applyEdit(plan, edit)
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
@@ -73,7 +74,10 @@ describe('cavities with pours of their own', () => {
     expect(sum(heightsIn(higher, most!))).toBeCloseTo(tray.fillMm, 3)
     expect(heightsIn(higher, kindOfPour(higher, 'pour-3'))).toEqual([expect.closeTo(tray.fillMm, 6)])
     const alone = applyEdit(own, { kind: 'set-layer-height', pour: 'pour-3', heightMm: 8 })
-    expect(alone).toMatchObject({ ok: false, sentence: expect.stringMatching(/fills its cavities alone/) as string })
+    expect(said(alone)).toMatchObject({
+      ok: false,
+      sentence: expect.stringMatching(/fills its cavities alone/) as string,
+    })
   })
 
   test('more pours than cavities, a loaf, and a mould without those cavities are told or forgotten', () => {
@@ -89,7 +93,7 @@ describe('cavities with pours of their own', () => {
 
   test('words for them', () => {
     const words = (...cavities: number[]) => cavityWords({ cavities, pours: [] })
-    expect([words(3), words(1, 2, 3, 4), words(1, 4), words(1, 2)]).toEqual([
+    expect(said([words(3), words(1, 2, 3, 4), words(1, 4), words(1, 2)])).toEqual([
       'cavity 3',
       'cavities 1 to 4',
       'cavities 1 and 4',
@@ -106,7 +110,7 @@ describe('cavities with pours of their own', () => {
     }
     expect(restCavity(plan).cavities).toEqual([5])
     const made = forecast(plan, shelf)
-    if (!made.ok) throw new Error(made.sentence)
+    if (!made.ok) throw new Error(say(made.sentence))
     expect(made.forecast.rest.shares.cups).toHaveLength(8)
     const one = inCavity({ plan, shelf, portions: made.forecast.portions, lanes: made.forecast.lanes })
     expect(one.lanes.pours.map(pour => pour.cup)).toEqual(['cup-5'])

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan } from './document.ts'
 
 /** Cavities of the first mould that hold the same pours. */
@@ -69,11 +71,11 @@ export function kindOfPour(plan: Filled, pour: string | null): CavityKind {
 }
 
 /** "cavity 3", "cavities 1 to 4", "cavities 1, 4 and 7". */
-export function cavityWords({ cavities }: CavityKind): string {
+export function cavityWords({ cavities }: CavityKind): Words {
   const [first, last] = [cavities[0]!, cavities.at(-1)!]
-  if (cavities.length === 1) return `cavity ${first}`
-  if (cavities.length > 2 && last - first === cavities.length - 1) return `cavities ${first} to ${last}`
-  return `cavities ${cavities.slice(0, -1).join(', ')} and ${last}`
+  if (cavities.length === 1) return fact('plan.cavity', { first })
+  if (cavities.length > 2 && last - first === cavities.length - 1) return fact('plan.cavities-to', { first, last })
+  return fact('plan.cavities-and', { cavities: cavities.slice(0, -1).join(', '), last })
 }
 
 /** Height of every pour in one kind of cavity, mm, in the order of the kind's pours: shares are parts of what goes in. */

@@ -13,10 +13,10 @@ const HEX = /^#[0-9a-f]{6}$/
 
 /** A colorant as it was made into a slurry, and how much of that went into the cup. */
 export class Slurry {
-  @NumberFrom(0.01, 5000, 'The powder of a slurry is from 0.01 g to 5 kg.')
+  @NumberFrom(0.01, 5000, 'The powder of a slurry is from [0.01 g] to [5 kg].')
   powderG!: number
 
-  @NumberFrom(0, 20_000, 'The liquid of a slurry is from 0 to 20 kg.')
+  @NumberFrom(0, 20_000, 'The liquid of a slurry is from [0 to 20 kg].')
   mediumG!: number
 
   @NumberFrom(0, 25_000, 'What was used of a slurry is at most what was made.')
@@ -90,7 +90,7 @@ export class Cup {
   })
   stabiliserRatio!: number | null
 
-  @NumberFrom(0, 100, 'What clings to a cup is from 0 to 100 g; 3 to 10 g is usual.', {
+  @NumberFrom(0, 100, 'What clings to a cup is from [0 to 100 g]; [3 to 10 g] is usual.', {
     says: 'What stays in the cup; null: by how thick it is poured.',
     orNull: true,
   })
@@ -147,7 +147,7 @@ export class Reserve {
   })
   cup!: string
 
-  @NumberFrom(0, 5000, 'A reserve is from 0 to 5000 g.')
+  @NumberFrom(0, 5000, 'A reserve is from [0 to 5000 g].')
   massG!: number
 }
 

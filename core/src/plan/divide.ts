@@ -1,10 +1,12 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { hasOwnCavities, pourShares } from './cavities.ts'
 import { THINNEST_LAYER_MM } from './cross-checks.ts'
 import type { Plan } from './document.ts'
 
-type Divided = { ok: true; plan: Plan } | { ok: false; path: string; sentence: string }
+type Divided = { ok: true; plan: Plan } | { ok: false; path: string; sentence: Words }
 
-const refused = (path: string, sentence: string): Divided => ({ ok: false, path, sentence })
+const refused = (path: string, sentence: Words): Divided => ({ ok: false, path, sentence })
 const tidy = (value: number, digits = 6): number => Math.max(0.000001, Number(value.toFixed(digits)))
 
 /** Share of the soap that each cup's layers take. */
@@ -18,7 +20,7 @@ function filled(plan: Plan, factor: number): Divided {
   const over = [plan.mould, ...plan.moreMoulds].find(one => one.fillMm * factor > one.innerHeightMm + 1e-6)
   if (over) {
     const most = Math.floor((over.innerHeightMm / over.fillMm) * 1000 - 1000) / 10
-    return refused('mould.fillMm', `${over.name} has room for ${most} % more soap. Take less, or a deeper mould.`)
+    return refused('mould.fillMm', fact('plan.has-room-for-more', { over: over.name, most }))
   }
   const raise = (one: Plan['mould']) => ({ ...one, fillMm: tidy(one.fillMm * factor, 3) })
   return { ok: true, plan: { ...plan, mould: raise(plan.mould), moreMoulds: plan.moreMoulds.map(raise) } }
@@ -31,16 +33,15 @@ function filled(plan: Plan, factor: number): Divided {
 export function setCupShare(plan: Plan, id: string, share: number): Divided {
   const i = plan.cups.findIndex(cup => cup.id === id)
   const path = `cups[${i}]`
-  if (hasOwnCavities(plan))
-    return refused(path, 'Here cups are as large as the cavities that they fill: change the cavities of its layers.')
+  if (hasOwnCavities(plan)) return refused(path, fact('plan.here-cups-are-as'))
   const shares = cupShares(plan)
   const now = shares[i] ?? 0
-  if (!(now > 0)) return refused(path, 'This cup is not poured anywhere yet. Give it a layer in the score first.')
+  if (!(now > 0)) return refused(path, fact('plan.this-cup-not-poured'))
   const { rule, makesUp } = plan.division
   const whole = plan.score.reduce((sum, pour) => sum + pour.share, 0)
   if (rule === 'mould') {
     const factor = 1 + share - now
-    if (!(share > 0)) return refused(path, 'A cup needs some batter; or take its layers out of the score.')
+    if (!(share > 0)) return refused(path, fact('plan.cup-needs-some-batter'))
     const raised = filled(plan, factor)
     if (!raised.ok) return { ...raised, path }
     const score = plan.score.map(pour => ({
@@ -52,18 +53,12 @@ export function setCupShare(plan: Plan, id: string, share: number): Divided {
   const one = rule === 'one' && makesUp !== id ? makesUp : ''
   const gives = (cup: string) => cup !== id && (one === '' || cup === one)
   const given = plan.score.reduce((sum, pour) => (gives(pour.cup) ? sum + pour.share / whole : sum), 0)
-  if (!(given > 0))
-    return refused(
-      path,
-      one === ''
-        ? 'There is no other cup that could make up for it. Change the fill of the mould instead.'
-        : 'The cup that makes up for others is not poured anywhere.',
-    )
+  if (!(given > 0)) return refused(path, one === '' ? fact('plan.there-no-other-cup') : fact('plan.cup-makes-up-for'))
   const left = given + now - share
   const thinnest = THINNEST_LAYER_MM / plan.mould.fillMm
   if (!(share > 0) || left < thinnest) {
     const most = Math.max(0, (given + now - thinnest) * 100)
-    return refused(path, `A cup can have from above 0 to ${Number(most.toFixed(1))} % here; the rest makes up for it.`)
+    return refused(path, fact('plan.cup-can-have-from', { most: Number(most.toFixed(1)) }))
   }
   const score = plan.score.map(pour => {
     const factor = pour.cup === id ? share / now : gives(pour.cup) ? left / given : 1

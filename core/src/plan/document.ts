@@ -38,15 +38,15 @@ export class Mould {
   @Choice(Object.keys(FORMS), `A mould’s form is one of ${Object.keys(FORMS).join(', ')}.`)
   form!: MouldForm
 
-  @NumberFrom(10, 1500, 'The inner length is from 10 to 1500 mm.', {
+  @NumberFrom(10, 1500, 'The inner length is from [10 to 1500 mm].', {
     says: 'Round: the bore; hexagonal: across the flats; half sphere: its width.',
   })
   innerLengthMm!: number
 
-  @NumberFrom(10, 600, 'The inner width is from 10 to 600 mm.')
+  @NumberFrom(10, 600, 'The inner width is from [10 to 600 mm].')
   innerWidthMm!: number
 
-  @NumberFrom(10, 400, 'The inner height is from 10 to 400 mm.')
+  @NumberFrom(10, 400, 'The inner height is from [10 to 400 mm].')
   innerHeightMm!: number
 
   @Whole(1, 60, 'Cavities are a whole number from 1 to 60.')
@@ -55,20 +55,20 @@ export class Mould {
   @Choice(Object.keys(LININGS), `A lining is one of ${Object.keys(LININGS).join(', ')}.`)
   lining!: Lining
 
-  @NumberFrom(5, 400, 'The soap’s height is from 5 to 400 mm and no more than the mould’s.')
+  @NumberFrom(5, 400, 'The soap’s height is from [5 to 400 mm] and no more than the mould’s.')
   fillMm!: number
 }
 
 export class Pot {
-  @NumberFrom(0, 500, 'What clings to the pot is from 0 to 500 g; 10 to 30 g is usual.', { start: 16 })
+  @NumberFrom(0, 500, 'What clings to the pot is from [0 to 500 g]; [10 to 30 g] is usual.', { start: 16 })
   clingG!: number
 }
 
 export class Conditions {
-  @NumberFrom(0, 45, 'The room is from 0 to 45 °C.', { start: 21 })
+  @NumberFrom(0, 45, 'The room is from [0 to 45 °C].', { start: 21 })
   roomC!: number
 
-  @NumberFrom(15, 60, 'Oils and lye meet at 15 to 60 °C; 27 to 43 °C is usual.', { start: 30 })
+  @NumberFrom(15, 60, 'Oils and lye meet at [15 to 60 °C]; [27 to 43 °C] is usual.', { start: 30 })
   mixC!: number
 
   @NumberFrom(
@@ -105,10 +105,10 @@ export class Conditions {
   })
   densityGPerMl!: number
 
-  @NumberFrom(0.01, 50, 'The scale’s step is from 0.01 to 50 g.', { start: 1 })
+  @NumberFrom(0.01, 50, 'The scale’s step is from [0.01 to 50 g].', { start: 1 })
   scaleStepG!: number
 
-  @NumberFrom(0.01, 50, 'The fine scale’s step is from 0.01 to 50 g.', { start: 0.1 })
+  @NumberFrom(0.01, 50, 'The fine scale’s step is from [0.01 to 50 g].', { start: 0.1 })
   fineScaleStepG!: number
 }
 
@@ -117,10 +117,10 @@ export class Whipped {
   @NumberFrom(0.1, 0.5, 'Whipping beats in 10 to 50 % of air; 40 % is usual.')
   airShare!: number
 
-  @NumberFrom(0, 30, 'Lye is trickled into creamed fats at 0 to 30 °C; 10 to 20 °C is usual.')
+  @NumberFrom(0, 30, 'Lye is trickled into creamed fats at [0 to 30 °C]; [10 to 20 °C] is usual.')
   lyeC!: number
 
-  @NumberFrom(5, 40, 'Fats are creamed at 5 to 40 °C, below where they are clear.')
+  @NumberFrom(5, 40, 'Fats are creamed at [5 to 40 °C], below where they are clear.')
   fatsC!: number
 
   @NumberFrom(1, 40, 'Creaming takes 1 to 40 minutes; 5 to 10 is usual.')

@@ -9,6 +9,7 @@ import { applyEdit, pathText } from './edits.ts'
 import type { Edit } from './edit.ts'
 import { readPlan, writePlan } from './read.ts'
 import { plainOil, starterPlan } from './starter.ts'
+import { said, say } from '../words/index.ts'
 
 const plan = starterPlan('Trial')
 const number = fc.double({ min: -10, max: 500, noNaN: true })
@@ -58,7 +59,7 @@ test('whatever is edited, the plan stays one that can be read, forecast and writ
         const result = applyEdit(now, edit)
         expect(writePlan(now)).toBe(before)
         if (result.ok) now = result.plan
-        else expect(result.sentence.length).toBeGreaterThan(5)
+        else expect(say(result.sentence).length).toBeGreaterThan(5)
       }
       expect(readPlan(JSON.parse(writePlan(now))).ok).toBe(true)
       expect(layerHeights(now).reduce((a, b) => a + b, 0)).toBeCloseTo(now.mould.fillMm, 6)
@@ -95,14 +96,14 @@ describe('single edits', () => {
       cups: plan.cups.slice(0, 1),
       score: plan.score.slice(0, 1),
     }
-    expect(applyEdit(one, { kind: 'remove-oil', oil: 'olive' })).toMatchObject({ ok: false, path: 'recipe.oils' })
-    expect(applyEdit(one, { kind: 'remove-pour', pour: 'pour-1' })).toMatchObject({ ok: false, path: 'score' })
-    expect(applyEdit(one, { kind: 'remove-cup', cup: 'cup-1' })).toMatchObject({ ok: false, path: 'cups' })
+    expect(said(applyEdit(one, { kind: 'remove-oil', oil: 'olive' }))).toMatchObject({ ok: false, path: 'recipe.oils' })
+    expect(said(applyEdit(one, { kind: 'remove-pour', pour: 'pour-1' }))).toMatchObject({ ok: false, path: 'score' })
+    expect(said(applyEdit(one, { kind: 'remove-cup', cup: 'cup-1' }))).toMatchObject({ ok: false, path: 'cups' })
     expect(applyEdit(one, { kind: 'set-layer-height', pour: 'pour-1', heightMm: 9 })).toMatchObject({ ok: false })
   })
 
   test('an edit of a layer that is gone says so', () => {
-    expect(applyEdit(plan, { kind: 'move-pour', pour: 'gone', to: 0 })).toMatchObject({
+    expect(said(applyEdit(plan, { kind: 'move-pour', pour: 'gone', to: 0 }))).toMatchObject({
       ok: false,
       sentence: 'That layer is gone.',
     })

@@ -1,3 +1,4 @@
+import { fact, keepingZeros, millimetres } from '../facts/index.ts'
 import type { Edit } from './edit.ts'
 import type { FieldPath } from '../fields/index.ts'
 import type { OilPart } from '../recipe/index.ts'
@@ -40,11 +41,12 @@ const withHeights = (plan: Plan, heights: readonly number[]): Plan => ({
 function setLayerHeight(plan: Plan, id: string, heightMm: number): EditResult {
   const i = plan.score.findIndex(pour => pour.id === id)
   const path = `score[${i}].share`
-  if (i < 0) return refused('score', 'That layer is gone.')
+  if (i < 0) return refused('score', fact('plan.layer-gone'))
   const kind = cavityKinds(plan).find(one => one.pours.includes(i))
   if (!kind || kind.pours.length === 1) {
-    const fills = plan.score.length === 1 ? 'A single layer always fills the soap.' : 'It fills its cavities alone.'
-    return refused(path, `${fills} Change the soap’s height instead.`)
+    const fills =
+      plan.score.length === 1 ? fact('plan.single-layer-always-fills') : fact('plan.fills-its-cavities-alone')
+    return refused(path, fact('plan.change-soaps-height-instead', { fills }))
   }
   const n = kind.pours.indexOf(i)
   const at = n < kind.pours.length - 1 ? n + 1 : n - 1
@@ -53,8 +55,12 @@ function setLayerHeight(plan: Plan, id: string, heightMm: number): EditResult {
   if (!(heightMm >= THINNEST_LAYER_MM - 1e-9 && heightMm <= most + 1e-9)) {
     const sentence =
       heightMm < THINNEST_LAYER_MM
-        ? `A poured layer thinner than ${THINNEST_LAYER_MM} mm does not survive smoothing.`
-        : `At most ${most.toFixed(1)} mm here: the layer ${at > n ? 'above' : 'below'} makes up the difference and keeps ${THINNEST_LAYER_MM} mm.`
+        ? fact('plan.poured-layer-thinner-than', { thinnest: millimetres(THINNEST_LAYER_MM) })
+        : fact('plan.at-most-here-layer', {
+            most: keepingZeros(millimetres(most, 1)),
+            which: at > n ? fact('plan.above') : fact('plan.below'),
+            thinnest: millimetres(THINNEST_LAYER_MM),
+          })
     return refused(path, sentence)
   }
   heights[at] = heights[at]! + heights[n]! - heightMm
@@ -69,9 +75,8 @@ function setLayerHeight(plan: Plan, id: string, heightMm: number): EditResult {
 function oneColourEach(plan: Plan): EditResult {
   const { cavities } = plan.mould
   const pours = plan.score.length
-  if (cavities === 1) return refused('mould.cavities', 'This mould has one cavity. Choose a mould with several.')
-  if (pours > cavities)
-    return refused('score', `${pours} pours do not find a cavity each: the mould has ${cavities}. Take some pours out.`)
+  if (cavities === 1) return refused('mould.cavities', fact('plan.this-mould-has-one'))
+  if (pours > cavities) return refused('score', fact('plan.pours-do-not-find', { pours, cavities }))
   const all = Array.from({ length: cavities }, (_, k) => k)
   const score = plan.score.map((pour, i) => {
     const own = all.filter(k => Math.floor((k * pours) / cavities) === i).map(k => k + 1)
@@ -90,8 +95,7 @@ const setMould = (plan: Plan, mould: Plan['mould']): EditResult => ({
 })
 
 function moveBoundary(plan: Plan, below: number, atMm: number): EditResult {
-  if (hasOwnCavities(plan))
-    return refused('score', 'Cavities hold different pours: give a layer its height in its own panel.')
+  if (hasOwnCavities(plan)) return refused('score', fact('plan.cavities-hold-different-pours'))
   const heights = layerHeights(plan)
   const floor = heights.slice(0, below).reduce((sum, h) => sum + h, 0)
   const ceiling = floor + heights[below]! + heights[below + 1]!
@@ -102,7 +106,7 @@ function moveBoundary(plan: Plan, below: number, atMm: number): EditResult {
 }
 
 function removeCup(plan: Plan, id: string): EditResult {
-  if (plan.cups.length === 1) return refused('cups', 'A plan keeps at least one cup.')
+  if (plan.cups.length === 1) return refused('cups', fact('plan.plan-keeps-at-least'))
   const { division } = plan
   const without: Plan = {
     ...plan,
@@ -134,11 +138,10 @@ function fitOils(plan: Plan, keep?: string): EditResult {
   const isFree = (part: OilPart) => !part.locked && part.oil !== keep
   const free = oils.filter(isFree)
   const heldShare = oils.reduce((sum, part) => (isFree(part) ? sum : sum + part.share), 0)
-  if (free.length === 0)
-    return refused('recipe.oils', 'Every other oil is locked: none can make up the rest. Unlock one.')
+  if (free.length === 0) return refused('recipe.oils', fact('plan.every-other-oil-locked'))
   if (heldShare > 1 + 1e-9) {
     const held = Number((heldShare * 100).toFixed(2))
-    return refused('recipe.oils', `The locked oils come to ${held} % already; nothing is left for the others.`)
+    return refused('recipe.oils', fact('plan.locked-oils-come-already', { held }))
   }
   const whole = free.reduce((sum, part) => sum + part.share, 0)
   const goal = 1 - heldShare
@@ -161,7 +164,7 @@ function fitOils(plan: Plan, keep?: string): EditResult {
 function setOilShare(plan: Plan, oil: string, share: number): EditResult {
   const i = plan.recipe.oils.findIndex(part => part.oil === oil)
   const path = `recipe.oils[${i}].share`
-  if (!(share >= 0 && share <= 1)) return refused(path, 'An oil’s share is from 0 to 100 %.')
+  if (!(share >= 0 && share <= 1)) return refused(path, fact('plan.oils-share-from-0'))
   const set = withOils(
     plan,
     plan.recipe.oils.map(part => (part.oil === oil ? { ...part, share } : part)),
@@ -174,7 +177,7 @@ function setDose(plan: Plan, { cup: id, colorant, doseGPerKg }: Extract<Edit, { 
   const i = plan.cups.findIndex(cup => cup.id === id)
   const j = plan.cups[i]?.colorants.findIndex(part => part.colorant === colorant) ?? -1
   const part = plan.cups[i]?.colorants[j]
-  if (!part) return refused('cups', 'That colorant is not in the cup any more.')
+  if (!part) return refused('cups', fact('plan.colorant-not-cup-any'))
   const ladder = plan.ladders.find(one => one.cups.includes(id) && one.white !== colorant)
   const factor = part.doseGPerKg > 0 ? doseGPerKg / part.doseGPerKg : null
   const cups = plan.cups.map((cup): Cup => {
@@ -202,7 +205,7 @@ function raw(plan: Plan, edit: Edit): EditResult {
       return { ok: true, plan: { ...plan, recipe: { ...plan.recipe, oils: [...plan.recipe.oils, edit.oil] } } }
     case 'remove-oil': {
       const oils = plan.recipe.oils.filter(part => part.oil !== edit.oil)
-      if (oils.length === 0) return refused('recipe.oils', 'A recipe keeps at least one oil.')
+      if (oils.length === 0) return refused('recipe.oils', fact('plan.recipe-keeps-at-least'))
       return { ok: true, plan: { ...plan, recipe: { ...plan.recipe, oils } } }
     }
     case 'fit-oils':
@@ -211,7 +214,7 @@ function raw(plan: Plan, edit: Edit): EditResult {
       return setOilShare(plan, edit.oil, edit.share)
     case 'add-cup':
       if (plan.cups.length >= MAX_CUPS) {
-        return refused('cups', `A plan has at most ${MAX_CUPS} cups: more cannot be kept ready by one pair of hands.`)
+        return refused('cups', fact('plan.plan-has-at-most', { most: MAX_CUPS }))
       }
       return { ok: true, plan: { ...plan, cups: [...plan.cups, edit.cup] } }
     case 'remove-cup':

@@ -5,6 +5,7 @@ import { clearMm, displacedMm3, embedPieces, overlappingEmbeds, pieceMm3 } from 
 import type { Embed } from './finish-part.ts'
 import { startingEmbed, starterPlan } from './starter.ts'
 import { stackLayers } from '../portions/layers.ts'
+import { said } from '../words/index.ts'
 
 const start = starterPlan('Embeds')
 const withEmbeds = (...changes: Partial<Embed>[]) => ({
@@ -71,7 +72,7 @@ describe('where pieces lie', () => {
     const plan = withEmbeds({})
     const result = applyEdit(plan, { kind: 'set', path: ['finish', 'embeds', 0, 'widthMm'], value: 90 })
     expect(result.ok).toBe(false)
-    if (!result.ok) expect(result).toMatchObject({ path: 'finish.embeds[0].widthMm' })
-    if (!result.ok) expect(result.sentence).toContain('larger than the mould')
+    if (!result.ok) expect(said(result)).toMatchObject({ path: 'finish.embeds[0].widthMm' })
+    if (!result.ok) expect(said(result.sentence)).toContain('larger than the mould')
   })
 })

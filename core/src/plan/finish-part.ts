@@ -26,19 +26,19 @@ export class Embed {
   @Id('An embed names the pour that it follows by id.', { says: 'Set in right after this pour.' })
   after!: string
 
-  @NumberFrom(2, 200, 'An embed is from 2 to 200 mm wide.', {
+  @NumberFrom(2, 200, 'An embed is from [2 to 200 mm] wide.', {
     says: 'Across the mould; of round ones the diameter.',
     start: 18,
   })
   widthMm!: number
 
-  @NumberFrom(2, 200, 'An embed is from 2 to 200 mm high.', {
+  @NumberFrom(2, 200, 'An embed is from [2 to 200 mm] high.', {
     says: 'Upright; round ones are as high as they are wide.',
     start: 18,
   })
   heightMm!: number
 
-  @NumberFrom(0, 600, 'A piece is from 0 (the whole stretch) to 600 mm long.', {
+  @NumberFrom(0, 600, 'A piece is from 0 (the whole stretch) to [600 mm] long.', {
     says: 'Along the mould; 0: as far as from and to reach. Balls are as long as they are wide.',
     start: 0,
   })
@@ -101,7 +101,7 @@ export class Topping {
   @Like(HEX, 'A colour is written like #3a5f7c.')
   hex!: string
 
-  @NumberFrom(0.5, 60, 'A piece of topping is from 0.5 to 60 mm.')
+  @NumberFrom(0.5, 60, 'A piece of topping is from [0.5 to 60 mm].')
   sizeMm!: number
 
   @Whole(1, 80, 'Pieces for a bar are a whole number from 1 to 80.')
@@ -112,7 +112,7 @@ export class Topping {
   })
   onGrid!: boolean
 
-  @NumberFrom(0, 500, 'A topping weighs from 0 to 500 g in all.', { says: 'All of it, g.' })
+  @NumberFrom(0, 500, 'A topping weighs from [0 to 500 g] in all.', { says: 'All of it, g.' })
   massG!: number
 }
 
@@ -126,10 +126,10 @@ export class Mat {
   @Choice(Object.keys(MATS), `A mat is one of ${Object.keys(MATS).join(', ')}.`, { start: 'flat' })
   texture!: MatTexture
 
-  @NumberFrom(0.2, 8, 'A mat’s relief is from 0.2 to 8 mm deep.', { start: 2 })
+  @NumberFrom(0.2, 8, 'A mat’s relief is from [0.2 to 8 mm] deep.', { start: 2 })
   depthMm!: number
 
-  @NumberFrom(2, 80, 'A mat’s pattern repeats every 2 to 80 mm.', { start: 12 })
+  @NumberFrom(2, 80, 'A mat’s pattern repeats every [2 to 80 mm].', { start: 12 })
   pitchMm!: number
 }
 

@@ -5,6 +5,7 @@ import { applyEdit } from './edits.ts'
 import { baseAreaMm2, brimMl } from './mould.ts'
 import { readPlan } from './read.ts'
 import { freshCopy, plainOil, starterLike, starterPlan } from './starter.ts'
+import { said } from '../words/index.ts'
 
 const base = starterPlan('Trial')
 const IDS = ['olive', 'coconut', 'palm', 'castor', 'shea', 'lard']
@@ -30,7 +31,7 @@ describe('making the rest fit', () => {
         const held = locked.reduce((total, part) => total + part.share, 0)
         if (!result.ok) {
           expect(held > 1 || locked.length === plan.recipe.oils.length).toBe(true)
-          expect(result.sentence).toMatch(/locked/)
+          expect(said(result.sentence)).toMatch(/locked/)
           return
         }
         expect(sum(result.plan)).toBeCloseTo(1, 5)
@@ -61,10 +62,10 @@ describe('making the rest fit', () => {
 
   test('more than 100 %, or with all others locked, is refused beside the oil', () => {
     const at = { kind: 'set-oil-share' as const, oil: 'olive' }
-    expect(applyEdit(base, { ...at, share: 1.2 })).toMatchObject({ ok: false, path: 'recipe.oils[0].share' })
+    expect(said(applyEdit(base, { ...at, share: 1.2 }))).toMatchObject({ ok: false, path: 'recipe.oils[0].share' })
     const oils = base.recipe.oils.map(part => ({ ...part, locked: part.oil !== 'olive' }))
     const locked = { ...base, recipe: { ...base.recipe, oils } }
-    expect(applyEdit(locked, { ...at, share: 0.5 })).toMatchObject({
+    expect(said(applyEdit(locked, { ...at, share: 0.5 }))).toMatchObject({
       ok: false,
       sentence: expect.stringMatching(/Unlock one/) as string,
     })
@@ -124,7 +125,7 @@ describe('rules of a recipe', () => {
     ['a hostile tick', ['preparation', 'done'], ['<b>'], /list of names/],
   ])('%s is refused in a sentence', (_, path, value, sentence) => {
     const result = set(path, value)
-    expect(result.ok ? '' : result.sentence).toMatch(sentence)
+    expect(said(result.ok ? '' : result.sentence)).toMatch(sentence)
   })
 })
 

@@ -7,6 +7,7 @@ import { applyEdit } from './edits.ts'
 import type { Edit } from './edit.ts'
 import { changedParts, planChanges, withChanges } from './plan-changes.ts'
 import { readPlan, writePlan } from './read.ts'
+import { said, say } from '../words/index.ts'
 
 const start = readPlan(starterPlan('Trial'))
 if (!start.ok) throw new Error('the starter plan is wrong')
@@ -61,7 +62,7 @@ function edited(edits: readonly Edit[]): Plan {
 
 const made = (on: Plan, changes: ReturnType<typeof planChanges>, force = false): Plan => {
   const result = withChanges(on, changes, { force })
-  if (!result.ok) throw new Error(result.problems[0]!.sentence)
+  if (!result.ok) throw new Error(say(result.problems[0]!.sentence))
   expect(result.met).toEqual([])
   return result.plan
 }
@@ -122,9 +123,11 @@ describe('changes that meet', () => {
     if (!result.ok) throw new Error('refused')
     expect(result.met.map(one => one.why)).toEqual(['other'])
     expect(
-      changedParts(
-        result.met.map(one => one.change),
-        theirs,
+      said(
+        changedParts(
+          result.met.map(one => one.change),
+          theirs,
+        ),
       ),
     ).toEqual(['the cup Basalt'])
     expect(result.plan).toMatchObject({ notes: 'Mine', conditions: { mixC: 40 } })
@@ -140,7 +143,7 @@ describe('changes that meet', () => {
   test('what fits field by field and makes no plan together is refused with a sentence', () => {
     const theirs = edited([{ kind: 'remove-cup', cup: 'cup-2' }])
     const mine = of({ kind: 'add-pour', cup: 'cup-2', at: 3, id: 'pour-9' })
-    expect(withChanges(theirs, mine)).toMatchObject({
+    expect(said(withChanges(theirs, mine))).toMatchObject({
       ok: false,
       problems: [{ sentence: expect.any(String) as string }],
     })

@@ -1,3 +1,6 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
+import { say } from '../words/index.ts'
 import { changesBetween, replayed } from '../changes/index.ts'
 import type { Change, Met } from '../changes/index.ts'
 import { problemsIn, settled } from '../fields/index.ts'
@@ -27,18 +30,18 @@ export function withChanges(plan: Plan, changes: readonly Change[], options: { f
 }
 
 /** What an element of a list is called, where makers have a name for it. */
-function elementName(part: unknown, id: string, plan: Plan): string | null {
+function elementName(part: unknown, id: string, plan: Plan): Words | null {
   const cup = (of: string) => plan.cups.find(one => one.id === of)
-  if (part === 'cups') return cup(id) ? `the cup ${cup(id)!.name}` : null
+  if (part === 'cups') return cup(id) ? fact('plan.the-cup-2', { cup: cup(id)!.name }) : null
   const i = plan.score.findIndex(one => one.id === id)
-  return part === 'score' && i >= 0 ? `pour ${i + 1}, ${cup(plan.score[i]!.cup)?.name ?? ''}` : null
+  return part === 'score' && i >= 0 ? fact('plan.pour', { i: i + 1, cup: cup(plan.score[i]!.cup)?.name ?? '' }) : null
 }
 
 /** What changes are about, in words: the parts of the plan that they touch, each once, cups and pours by name. */
-export function changedParts(changes: readonly Change[], plan: Plan): string[] {
+export function changedParts(changes: readonly Change[], plan: Plan): Words[] {
   const words = changes.map(({ at: [part, element] }) => {
     const named = typeof element === 'object' ? elementName(part, element.id, plan) : null
     return named ?? PART_WORDS[part as keyof typeof PART_WORDS]
   })
-  return [...new Set(words)]
+  return [...new Map(words.map(one => [say(one), one])).values()]
 }

@@ -8,12 +8,13 @@ import { migrated } from './versions/index.ts'
 import { readPlan, readPlanText, writePlan } from './read.ts'
 import { starterPlan } from './starter.ts'
 import type { Plan } from './document.ts'
+import { said, say } from '../words/index.ts'
 
 const plan = starterPlan('Trial')
 const EXAMPLES = new URL('../../../examples/', import.meta.url)
 const sentences = (value: unknown) => {
   const result = readPlan(value)
-  return result.ok ? [] : result.problems.map(problem => `${problem.path}: ${problem.sentence}`)
+  return result.ok ? [] : result.problems.map(problem => `${problem.path}: ${say(problem.sentence)}`)
 }
 const changed = (change: (draft: Plan) => void) => {
   const draft = structuredClone(plan)
@@ -22,7 +23,7 @@ const changed = (change: (draft: Plan) => void) => {
 }
 const edited = (edit: Edit, from = plan): Plan => {
   const result = applyEdit(from, edit)
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 
@@ -77,7 +78,7 @@ describe('reading and writing', () => {
     ['hostile names', '{"format":"ostler-plan","version":1,"__proto__":{"ok":true}}', /names it must not/],
   ])('a %s file gets a sentence', (_, text, pattern) => {
     const result = readPlanText(text)
-    expect(result.ok ? '' : result.problems[0]!.sentence).toMatch(pattern)
+    expect(said(result.ok ? '' : result.problems[0]!.sentence)).toMatch(pattern)
   })
 
   test('any value gives a plan or problems with sentences, and never throws', () => {
@@ -88,7 +89,7 @@ describe('reading and writing', () => {
     fc.assert(
       fc.property(fc.oneof(anything, spoilt), value => {
         const result = readPlan(value)
-        return result.ok || result.problems.every(problem => problem.sentence.length > 5)
+        return result.ok || result.problems.every(problem => say(problem.sentence).length > 5)
       }),
     )
   })
@@ -125,12 +126,12 @@ describe('edits', () => {
     const heights = layerHeights(edited({ kind: 'set-layer-height', pour: 'pour-1', heightMm: 10 }))
     expect(heights.map(h => Number(h.toFixed(2)))).toEqual([10, 32, 18])
     const refused = applyEdit(plan, { kind: 'set-layer-height', pour: 'pour-3', heightMm: 50 })
-    expect(refused.ok ? '' : refused.sentence).toMatch(/At most 34\.0 mm here: the layer below/)
+    expect(said(refused.ok ? '' : refused.sentence)).toMatch(/At most 34\.0 mm here: the layer below/)
   })
 
   test('a refused value changes nothing and says where', () => {
     const result = applyEdit(plan, { kind: 'set', path: ['recipe', 'water', 'value'], value: 3 })
-    expect(result).toEqual({
+    expect(said(result)).toEqual({
       ok: false,
       path: 'recipe.water.value',
       sentence: 'Lye concentration is from 20 to 50 %; 27 to 33 % is usual.',

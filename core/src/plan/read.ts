@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { Recipe } from '../recipe/index.ts'
 import { isTame } from '../checks/index.ts'
 import { problemsIn, tidied } from '../fields/index.ts'
@@ -10,24 +12,21 @@ export type PlanResult = { ok: true; plan: Plan } | { ok: false; problems: Probl
 
 /** A document larger than this is not a plan, bytes of JSON text. */
 export const MAX_PLAN_BYTES = 256 * 1024
-const refuse = (sentence: string, path = '', value: unknown = ''): PlanResult => ({
+const refuse = (sentence: Words, path = '', value: unknown = ''): PlanResult => ({
   ok: false,
   problems: [{ path, value, sentence }],
 })
 
 /** Checks a value that claims to be a plan. Never throws; the plan given back is plain data. */
 export function readPlan(value: unknown): PlanResult {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse('A plan is one JSON object.')
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    return refuse(fact('plan.plan-one-json-object'))
   const { format, version } = value as Record<string, unknown>
-  if (format !== PLAN_FORMAT) return refuse('This is not an Ostler plan: its format is another one.', 'format', format)
+  if (format !== PLAN_FORMAT) return refuse(fact('plan.this-not-ostler-plan'), 'format', format)
   if (typeof version === 'number' && version > PLAN_VERSION) {
-    return refuse(
-      `This plan was made by a newer Ostler (version ${version}; this one reads up to ${PLAN_VERSION}). Update Ostler to open it.`,
-      'version',
-      version,
-    )
+    return refuse(fact('plan.this-plan-was-made', { version, newest: PLAN_VERSION }), 'version', version)
   }
-  if (!isTame(value)) return refuse('This document is too deep or too large to be a plan, or uses names it must not.')
+  if (!isTame(value)) return refuse(fact('plan.this-document-too-deep'))
   const upright: unknown = migrated(value as Record<string, unknown>)
   const amiss = problemsIn(Plan, upright)
   if (amiss.length > 0) return { ok: false, problems: amiss }
@@ -39,13 +38,13 @@ export function readPlan(value: unknown): PlanResult {
 /** Reads a plan from the text of a file. */
 export function readPlanText(text: string): PlanResult {
   if (text.length > MAX_PLAN_BYTES) {
-    return refuse(`This file is larger than ${MAX_PLAN_BYTES / 1024} KB; no plan is. Is it the right file?`)
+    return refuse(fact('plan.this-file-larger-than', { most: MAX_PLAN_BYTES / 1024 }))
   }
   let value: unknown
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''))
   } catch {
-    return refuse('This file is damaged or not JSON: it cannot be read as a plan.')
+    return refuse(fact('plan.this-file-damaged-or'))
   }
   return readPlan(value)
 }

@@ -8,7 +8,7 @@ export const GEL_WISHES = {
   any: 'as it comes',
   full: 'gel fully',
   none: 'do not gel',
-  cool: 'gel, but stay under 80 °C',
+  cool: 'gel, but stay under [80 °C]',
 } as const
 export type GelWish = keyof typeof GEL_WISHES
 
@@ -43,7 +43,7 @@ export class RestStep {
   })
   place!: Place
 
-  @NumberFrom(30, 90, 'An oven or mat is at 30 to 90 °C; 45 to 60 °C is usual.', {
+  @NumberFrom(30, 90, 'An oven or mat is at [30 to 90 °C]; [45 to 60 °C] is usual.', {
     says: 'Of the oven when it is switched off or held, or of the mat.',
     start: 50,
   })
@@ -64,7 +64,7 @@ export class RoomChange {
   @NumberFrom(1, LONGEST_MIN, 'The room changes 1 minute to 96 hours after the pour.')
   atMin!: number
 
-  @NumberFrom(0, 45, 'The room is from 0 to 45 °C.')
+  @NumberFrom(0, 45, 'The room is from [0 to 45 °C].')
   tempC!: number
 }
 
@@ -73,7 +73,7 @@ export class Beside {
   @Choice([0, 1, 2], 'No mould stands beside it, or one, or one on either side.', { start: 0 })
   count!: 0 | 1 | 2
 
-  @NumberFrom(0, 500, 'Between moulds are 0 (touching) to 500 mm.', { start: 50 })
+  @NumberFrom(0, 500, 'Between moulds are 0 (touching) to [500 mm].', { start: 50 })
   gapMm!: number
 }
 
@@ -98,7 +98,7 @@ export class RestBox {
 
 /** Where bars cure. */
 export class Rack {
-  @NumberFrom(0, 40, 'A rack stands at 0 to 40 °C.', { start: 21 })
+  @NumberFrom(0, 40, 'A rack stands at [0 to 40 °C].', { start: 21 })
   tempC!: number
 
   @NumberFrom(0.1, 0.95, 'The air round the rack is 10 to 95 % humid; 40 to 60 % is usual.', { start: 0.5 })
@@ -117,7 +117,7 @@ export class RestReading {
   @Choice(['core', 'side', 'top'], 'A reading is of the core, the side or the top.')
   at!: 'core' | 'side' | 'top'
 
-  @NumberFrom(-20, 120, 'A reading is from −20 to 120 °C.')
+  @NumberFrom(-20, 120, 'A reading is from [−20 to 120 °C].')
   tempC!: number
 }
 
@@ -129,7 +129,7 @@ export class WeighIn {
   @NumberFrom(0, 730, 'A bar is weighed 0 to 730 days after the pour.')
   day!: number
 
-  @NumberFrom(1, 60_000, 'What is weighed weighs 1 g to 60 kg.')
+  @NumberFrom(1, 60_000, 'What is weighed weighs [1 g] to [60 kg].')
   massG!: number
 
   @Like(/^[a-z]?$/, 'A bar is named by one small letter, or left empty.', {
@@ -148,10 +148,10 @@ export class WeighIn {
 
 /** The maker's own oven, empty and switched off with its door shut: how far it falls in how long. */
 export class OvenCooling {
-  @NumberFrom(30, 150, 'The oven starts to cool from 30 to 150 °C.')
+  @NumberFrom(30, 150, 'The oven starts to cool from [30 to 150 °C].')
   fromC!: number
 
-  @NumberFrom(20, 140, 'The oven cools to 20 to 140 °C, warmer than the room.')
+  @NumberFrom(20, 140, 'The oven cools to [20 to 140 °C], warmer than the room.')
   toC!: number
 
   @NumberFrom(5, 600, 'The oven is watched for 5 to 600 minutes.')
@@ -163,13 +163,13 @@ export class CutPlan {
   @NumberFrom(0, 72, 'Between unmoulding and cutting are 0 to 72 hours.', { start: 0 })
   waitH!: number
 
-  @NumberFrom(0, 30, 'From 0 to 30 mm are planed off each side, of a mould that tapers.', { start: 0 })
+  @NumberFrom(0, 30, 'From [0 to 30 mm] are planed off each side, of a mould that tapers.', { start: 0 })
   sideTrimMm!: number
 
-  @NumberFrom(0, 30, 'From 0 to 30 mm are planed off the top.', { start: 0 })
+  @NumberFrom(0, 30, 'From [0 to 30 mm] are planed off the top.', { start: 0 })
   topTrimMm!: number
 
-  @NumberFrom(0, 40, 'A sample is a slice of 0 (none) to 40 mm.', { start: 0 })
+  @NumberFrom(0, 40, 'A sample is a slice of 0 (none) to [40 mm].', { start: 0 })
   sampleMm!: number
 }
 
@@ -189,13 +189,13 @@ export class Rest {
   })
   wall!: WallKind | 'auto'
 
-  @NumberFrom(1, 40, 'A wall is from 1 to 40 mm thick.', {
+  @NumberFrom(1, 40, 'A wall is from [1 to 40 mm] thick.', {
     says: 'How thick the wall is; null: as usual for its kind.',
     orNull: true,
   })
   wallMm!: number | null
 
-  @NumberFrom(25, 60, 'A mould is warmed to 25 to 60 °C.', {
+  @NumberFrom(25, 60, 'A mould is warmed to [25 to 60 °C].', {
     says: 'The mould is warmed before the pour; null: it is as warm as the room.',
     orNull: true,
   })

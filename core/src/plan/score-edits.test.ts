@@ -8,16 +8,17 @@ import { readPlan, writePlan, readPlanText } from './read.ts'
 import { startingMove, starterPlan } from './starter.ts'
 import { cupShares } from './divide.ts'
 import { firstPlanB, planBDiffers } from '../design/index.ts'
+import { say } from '../words/index.ts'
 
 const start: Plan = { ...starterPlan('Edits'), moves: [startingMove('move-1', 'pour-2', 'hanger')] }
 const ok = (plan: Plan, edit: Edit): Plan => {
   const result = applyEdit(plan, edit)
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 const refusal = (plan: Plan, edit: Edit): string => {
   const result = applyEdit(plan, edit)
-  return result.ok ? '' : result.sentence
+  return result.ok ? '' : say(result.sentence)
 }
 const ids = (plan: Plan) => plan.score.map(pour => pour.id)
 const fills = (plan: Plan) => layerHeights(plan).reduce((sum, mm) => sum + mm, 0)

@@ -1,3 +1,4 @@
+import { fact } from '../facts/index.ts'
 import { MAX_POURS } from './document.ts'
 import type { Plan } from './document.ts'
 import type { Edit } from './edit.ts'
@@ -10,7 +11,7 @@ import { startingShape } from './starter.ts'
 /** Edits of the score: pours with the tools that follow them. */
 
 export function addPour(plan: Plan, edit: Extract<Edit, { kind: 'add-pour' }>): EditResult {
-  if (plan.score.length >= MAX_POURS) return refused('score', `A score has at most ${MAX_POURS} pours.`)
+  if (plan.score.length >= MAX_POURS) return refused('score', fact('plan.score-has-at-most', { most: MAX_POURS }))
   const count = plan.score.length
   const last = plan.score[Math.max(0, edit.at - 1)]
   const pour: Pour = {
@@ -34,11 +35,11 @@ const MOST_TURNS = 20
 
 export function repeatPours(plan: Plan, { from, to, times }: Extract<Edit, { kind: 'repeat-pours' }>): EditResult {
   if (!(Number.isInteger(times) && times >= 2 && times <= MOST_TURNS))
-    return refused('score', `A run is repeated 2 to ${MOST_TURNS} times.`)
+    return refused('score', fact('plan.run-repeated-2-times', { most: MOST_TURNS }))
   const run = plan.score.slice(from, to + 1)
-  if (run.length === 0) return refused('score', 'There is no such run of layers. Give the first and the last of it.')
+  if (run.length === 0) return refused('score', fact('plan.there-no-such-run'))
   if (plan.score.length + run.length * (times - 1) > MAX_POURS)
-    return refused('score', `That would be more than ${MAX_POURS} pours. Repeat it fewer times.`)
+    return refused('score', fact('plan.would-be-more-than', { most: MAX_POURS }))
   const score = [...plan.score.slice(0, from)]
   const moves = plan.moves.filter(move => !run.some(pour => pour.id === move.after))
   for (let turn = 0; turn < times; turn += 1)
@@ -53,7 +54,7 @@ export function repeatPours(plan: Plan, { from, to, times }: Extract<Edit, { kin
 
 export function removePours(plan: Plan, goes: (pour: Pour) => boolean): EditResult {
   const kept = plan.score.filter(pour => !goes(pour))
-  if (kept.length === 0) return refused('score', 'A score keeps at least one pour.')
+  if (kept.length === 0) return refused('score', fact('plan.score-keeps-at-least'))
   const whole = kept.reduce((sum, pour) => sum + pour.share, 0)
   // A move follows the pour before; with none left before, it goes too.
   const stays = (id: string) => kept.some(pour => pour.id === id)
@@ -78,7 +79,7 @@ export function removePours(plan: Plan, goes: (pour: Pour) => boolean): EditResu
  */
 export function movePours(plan: Plan, ids: readonly string[], to: number): EditResult {
   const goes = plan.score.filter(pour => ids.includes(pour.id))
-  if (goes.length === 0) return refused('score', 'That layer is gone.')
+  if (goes.length === 0) return refused('score', fact('plan.layer-gone'))
   const rest = plan.score.filter(pour => !ids.includes(pour.id))
   const score = [...rest.slice(0, to), ...goes, ...rest.slice(to)]
   const inPlace = <T extends { after: string }>(step: T): T => {
@@ -92,8 +93,8 @@ export function movePours(plan: Plan, ids: readonly string[], to: number): EditR
 export function splitPour(plan: Plan, id: string, restId: string): EditResult {
   const i = plan.score.findIndex(pour => pour.id === id)
   const pour = plan.score[i]
-  if (!pour) return refused('score', 'That layer is gone.')
-  if (plan.score.length >= MAX_POURS) return refused('score', `A score has at most ${MAX_POURS} pours.`)
+  if (!pour) return refused('score', fact('plan.layer-gone'))
+  if (plan.score.length >= MAX_POURS) return refused('score', fact('plan.score-has-at-most', { most: MAX_POURS }))
   const half = tidyShare(pour.share / 2)
   const score = [...plan.score]
   score.splice(i, 1, { ...pour, share: half }, { ...pour, id: restId, share: half, waitMin: 0, together: 'no' })
@@ -101,7 +102,8 @@ export function splitPour(plan: Plan, id: string, restId: string): EditResult {
 }
 
 export function setAside(plan: Plan, ids: readonly string[]): EditResult {
-  if (plan.aside.length + ids.length > MAX_ASIDE) return refused('aside', `At most ${MAX_ASIDE} pours are set aside.`)
+  if (plan.aside.length + ids.length > MAX_ASIDE)
+    return refused('aside', fact('plan.at-most-pours-are', { most: MAX_ASIDE }))
   const goes = plan.score.filter(pour => ids.includes(pour.id))
   const aside = goes.map(pour => ({
     at: plan.score.indexOf(pour),
@@ -116,8 +118,8 @@ export function setAside(plan: Plan, ids: readonly string[]): EditResult {
 /** A pour comes back to its place with the share that it had; the others make room. */
 export function putBack(plan: Plan, index: number): EditResult {
   const one = plan.aside[index]
-  if (!one) return refused('aside', 'That layer is not set aside any more.')
-  if (plan.score.length >= MAX_POURS) return refused('score', `A score has at most ${MAX_POURS} pours.`)
+  if (!one) return refused('aside', fact('plan.layer-not-set-aside'))
+  if (plan.score.length >= MAX_POURS) return refused('score', fact('plan.score-has-at-most', { most: MAX_POURS }))
   const id = plan.score.some(pour => pour.id === one.pour.id) ? freshId('pour', plan.score) : one.pour.id
   const whole = plan.score.reduce((sum, pour) => sum + pour.share, 0)
   const share = Math.min(0.9, one.pour.share)
@@ -131,9 +133,9 @@ export function putBack(plan: Plan, index: number): EditResult {
 /** Copies keep their share of the whole as it was where they come from; everything then fits the mould again. */
 export function pastePours(plan: Plan, edit: Extract<Edit, { kind: 'paste-pours' }>): EditResult {
   if (plan.score.length + edit.pours.length > MAX_POURS)
-    return refused('score', `That would be more than ${MAX_POURS} pours. Copy fewer.`)
+    return refused('score', fact('plan.would-be-more-than-pours', { most: MAX_POURS }))
   if (plan.moves.length + edit.moves.length > MAX_MOVES)
-    return refused('moves', `That would be more than ${MAX_MOVES} moves of tools. Copy fewer.`)
+    return refused('moves', fact('plan.would-be-more-than-moves', { most: MAX_MOVES }))
   const score = [...plan.score]
   const moves = [...plan.moves]
   edit.pours.forEach((pour, i) => {
@@ -152,7 +154,7 @@ export function pastePours(plan: Plan, edit: Extract<Edit, { kind: 'paste-pours'
 
 export function swapPlans(plan: Plan): EditResult {
   const { planB } = plan
-  if (!planB) return refused('planB', 'There is no plan B yet.')
+  if (!planB) return refused('planB', fact('plan.there-no-plan-b'))
   const { score, moves } = plan
   return {
     ok: true,

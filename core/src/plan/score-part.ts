@@ -71,7 +71,7 @@ export class PourShape {
   @Whole(1, 24, 'Lines or spots are a whole number from 1 to 24.', { start: 1 })
   count!: number
 
-  @NumberFrom(0, 200, 'A stream spreads up to 200 mm; 0 leaves it to the trace.', {
+  @NumberFrom(0, 200, 'A stream spreads up to [200 mm]; 0 leaves it to the trace.', {
     says: "Half-width of the stream as it spreads; 0: by the batter's trace.",
     start: 0,
   })
@@ -124,7 +124,7 @@ export class Pour {
   @NumberFrom(0.000001, 1, 'A pour’s share of the height is above 0 and at most 100 %.')
   share!: number
 
-  @NumberFrom(0, 300, 'The fall height is from 0 to 300 mm.', { start: 10 })
+  @NumberFrom(0, 300, 'The fall height is from [0 to 300 mm].', { start: 10 })
   dropMm!: number
 
   @YesNo('Over a spatula is true or false.', { start: true })
@@ -250,13 +250,13 @@ export class Aside {
 
 /** How the loaf is cut. */
 export class Cutting {
-  @NumberFrom(5, 200, 'A bar is from 5 to 200 mm thick; 25 mm is usual.', { start: 25 })
+  @NumberFrom(5, 200, 'A bar is from [5 to 200 mm] thick; [25 mm] is usual.', { start: 25 })
   barMm!: number
 
-  @NumberFrom(0, 100, 'What is trimmed off each end is from 0 to 100 mm.', { start: 5 })
+  @NumberFrom(0, 100, 'What is trimmed off each end is from [0 to 100 mm].', { start: 5 })
   trimMm!: number
 
-  @NumberFrom(0, 5, 'A cut takes 0 to 5 mm; a wire takes almost nothing.', { start: 0.5 })
+  @NumberFrom(0, 5, 'A cut takes [0 to 5 mm]; a wire takes almost nothing.', { start: 0.5 })
   kerfMm!: number
 
   @Whole(1, 12, 'Bars across the mould are a whole number from 1 to 12.', {

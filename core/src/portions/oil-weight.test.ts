@@ -4,13 +4,14 @@ import { applyEdit, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { portionsOf, withOilWeight } from './index.ts'
+import { say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')
 const weightOf = (plan: Plan, oil: string) => portionsOf(plan, shelf).oils.find(part => part.oil === oil)?.massG ?? 0
 const changed = (plan: Plan, oil: string, massG: number, othersMakeUp: boolean): Plan => {
   const result = withOilWeight(plan, shelf, oil, massG, othersMakeUp)
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { applyEdit } from '../plan/index.ts'
 import type { Edit, EditResult, Plan } from '../plan/index.ts'
 import type { Shelf } from '../shelf/index.ts'
@@ -5,7 +7,7 @@ import { portionsOf } from './portions.ts'
 import { resized } from './resize.ts'
 
 const ROUNDS = 12
-const refused = (sentence: string): EditResult => ({ ok: false, path: 'recipe.oils', sentence })
+const refused = (sentence: Words): EditResult => ({ ok: false, path: 'recipe.oils', sentence })
 
 /** Weighs exactly, so that the scale's rounding is not taken for an error of the share. */
 const onFineScale = (plan: Plan): Plan => ({
@@ -29,7 +31,7 @@ function whileOthersGiveWay(plan: Plan, shelf: Shelf, oil: string, massG: number
     const gotG = weightOf(result.plan, shelf, oil)
     if (Math.abs(gotG - massG) < 0.01 || gotG <= 0) break
     share = (share * massG) / gotG
-    if (share > 1) return refused('So much does not go into this mould: all other oils would be gone.')
+    if (share > 1) return refused(fact('portions.much-does-not-go'))
     result = at(share)
   }
   return result
@@ -41,7 +43,7 @@ function whileBatchGrows(plan: Plan, shelf: Shelf, oil: string, massG: number): 
   const exact = new Map(plan.recipe.oils.map(part => [part.oil, oils.find(one => one.oil === part.oil)?.exactG ?? 0]))
   exact.set(oil, massG)
   const whole = [...exact.values()].reduce((sum, g) => sum + g, 0)
-  if (!(whole > 0)) return refused('The oils would weigh nothing.')
+  if (!(whole > 0)) return refused(fact('portions.oils-would-weigh-nothing'))
   const shares = plan.recipe.oils.map(part => ({ ...part, share: Number((exact.get(part.oil)! / whole).toFixed(6)) }))
   const size = resized({ ...plan, recipe: { ...plan.recipe, oils: shares } }, shelf, { by: 'oils', massG: whole })
   if (!size.ok) return refused(size.sentence)

@@ -1,3 +1,5 @@
+import { fact, keepingZeros, millimetres } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { brimMl } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Shelf } from '../shelf/index.ts'
@@ -10,8 +12,7 @@ export type SizeWish =
   /** The one ingredient that is short: as much of it as there is. */
   | { by: 'ingredient'; needG: number; haveG: number }
 
-export type ResizeResult =
-  { ok: true; fillMm: number; oilG: number } | { ok: false; sentence: string; moulds: string[] }
+export type ResizeResult = { ok: true; fillMm: number; oilG: number } | { ok: false; sentence: Words; moulds: string[] }
 
 const LEAST_FILL_MM = 5
 
@@ -29,14 +30,14 @@ export function resized(plan: Plan, shelf: Shelf, wish: SizeWish): ResizeResult 
   const half = sumsAt(plan, shelf, now / 2)
   const measure = wish.by === 'oils' || wish.by === 'ingredient' ? 'oils' : 'batter'
   const goal = wish.by === 'ingredient' ? at.oils * (wish.haveG / wish.needG) : wish.massG
-  if (!(goal > 0)) return { ok: false, sentence: 'That comes to nothing. Give a size above 0.', moulds: [] }
+  if (!(goal > 0)) return { ok: false, sentence: fact('portions.comes-nothing-give-size'), moulds: [] }
   const perMm = (at[measure] - half[measure]) / (now / 2)
   const fillMm = now + (goal - at[measure]) / perMm
   const oilG = at.oils + ((at.oils - half.oils) / (now / 2)) * (fillMm - now)
   if (fillMm < LEAST_FILL_MM)
     return {
       ok: false,
-      sentence: `That would stand only ${Math.max(0, fillMm).toFixed(1)} mm high in this mould: take a smaller one.`,
+      sentence: fact('portions.would-stand-only-high', { what: keepingZeros(millimetres(Math.max(0, fillMm), 1)) }),
       moulds: [],
     }
   if (fillMm > plan.mould.innerHeightMm) {
@@ -44,9 +45,16 @@ export function resized(plan: Plan, shelf: Shelf, wish: SizeWish): ResizeResult 
     const moulds = shelf.moulds
       .filter(mould => !mould.archived && brimMl(mould) * mould.usualFillShare >= needMl)
       .sort((a, b) => brimMl(a) - brimMl(b))
-    const larger = moulds[0] ? ` “${moulds[0].name}” would hold it.` : ' No mould on the shelf holds it.'
+    const larger = moulds[0]
+      ? fact('portions.would-hold', { moulds: moulds[0].name })
+      : fact('portions.no-mould-on-shelf')
     const over = Math.round(((fillMm - plan.mould.innerHeightMm) * brimMl(plan.mould)) / plan.mould.innerHeightMm)
-    const sentence = `That would stand ${fillMm.toFixed(0)} mm high in a mould of ${plan.mould.innerHeightMm} mm: ${over} ml too much.${larger}`
+    const sentence = fact('portions.would-stand-high-mould', {
+      fillMm: keepingZeros(millimetres(fillMm, 0)),
+      innerHeightMm: millimetres(plan.mould.innerHeightMm),
+      over,
+      larger,
+    })
     return { ok: false, sentence, moulds: moulds.map(mould => mould.id) }
   }
   return { ok: true, fillMm: Number(fillMm.toFixed(3)), oilG }

@@ -1,3 +1,4 @@
+import type { Words } from '../facts/index.ts'
 import type { SuperfatBand } from '../recipe/index.ts'
 
 /** What a batch divided into batters of their own is weighed from. */
@@ -42,7 +43,7 @@ export interface BatterShare {
   /** The first of its cups, which it is known by; all of them; and what they are called. */
   cup: string
   cups: string[]
-  name: string
+  name: Words
   /** Batter that the cup needs; and plain batter kept back of it, drawn before scent and colour. */
   batterG: number
   blankG: number

@@ -1,3 +1,5 @@
+import { inARow } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { BatterPart, LyeSolution, BatterOil, BatterShare, DivisionSheet } from './division-sheet.ts'
 import { ownLyeOf, sharedBatter, withLye } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
@@ -104,10 +106,7 @@ function partsFor({ plan, unit, shelf }: Known, oilsG: number, isForLye: boolean
 }
 
 /** What a batter is called by its cups. */
-const namesOf = (cups: readonly { name: string }[]): string => {
-  const names = cups.map(cup => cup.name)
-  return names.length < 2 ? names.join() : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`
-}
+const namesOf = (cups: readonly { name: string }[]): Words => inARow(cups.map(cup => cup.name))
 
 /** Masses in the order of the recipe, from parts that know their place. */
 const inOrder = (length: number, kind: BatterPart['kind'], parts: readonly { part: BatterPart; massG: number }[]) =>

@@ -1,3 +1,5 @@
+import { fact, millimetres } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 
 /** A sheet to cut, with its folds, mm from its top-left corner. */
@@ -20,7 +22,7 @@ export interface Liner {
   sheets: LinerSheet[]
   /** Length of roll for all sheets side by side where they fit, mm. */
   rollLengthMm: number
-  sentence: string
+  sentence: Words
 }
 
 const OVERLAP_MM = 20
@@ -109,8 +111,11 @@ export function linerOf(plan: Plan): Liner | null {
   const rollLengthMm = sheets.reduce((sum, sheet) => sum + along(sheet) * sheet.count, 0)
   const tooWide = sheets.filter(sheet => !sheet.fitsRoll)
   const sentence = tooWide.length
-    ? `Sheet ${tooWide.map(sheet => sheet.name).join(' and ')} is wider than the roll: join two pieces with 20 mm over each other.`
-    : `About ${Math.ceil(rollLengthMm / 10) * 10} mm of a roll ${Math.round(preparation.rollWidthMm)} mm wide.`
+    ? fact('preparation.sheet-wider-than-roll', { tooWide: tooWide.map(sheet => sheet.name).join(' and ') })
+    : fact('preparation.about-roll-wide', {
+        rollLengthMm: millimetres(Math.ceil(rollLengthMm / 10) * 10),
+        rollWidthMm: millimetres(Math.round(preparation.rollWidthMm)),
+      })
   return { sheets, rollLengthMm, sentence }
 }
 
@@ -118,10 +123,9 @@ export function linerOf(plan: Plan): Liner | null {
 export const levelError = (lengthMm: number, degrees: number): number => lengthMm * Math.tan((degrees * Math.PI) / 180)
 
 /** How the soap lets go of this mould. */
-export function releaseSentence(plan: Plan): string {
+export function releaseSentence(plan: Plan): Words {
   const { lining, form } = plan.mould
-  if (lining !== 'none') return 'Lined: lift it out by the overhang once it is firm.'
-  if (form !== 'box' && plan.mould.cavities > 1)
-    return 'Bare cavities hold on: a hardener in the lye, twelve hours longer, an hour in the freezer if they still stick.'
-  return 'Bare silicone or plastic: a hardener in the lye helps; wait about twelve hours longer. Bare wood is always lined.'
+  if (lining !== 'none') return fact('preparation.lined-lift-out-by')
+  if (form !== 'box' && plan.mould.cavities > 1) return fact('preparation.bare-cavities-hold-on')
+  return fact('preparation.bare-silicone-or-plastic')
 }

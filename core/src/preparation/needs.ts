@@ -1,3 +1,5 @@
+import { fact, keepingZeros, kilograms, together } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { MoveTool, Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { divisionSheet } from './division.ts'
@@ -7,19 +9,19 @@ import type { Shelf, Vessel } from '../shelf/index.ts'
 /** A tool or vessel to have ready before the lye. */
 export interface ToolLine {
   key: string
-  what: string
+  what: Words
   count: number
-  why: string
+  why: Words
   /** In the workshop by the shelf: yes, no, or not known. */
   state: 'here' | 'missing' | 'few'
-  sentence: string
+  sentence: Words
 }
 
 interface Wanted {
   id: string
-  what: string
+  what: Words
   count: number
-  why: string
+  why: Words
 }
 
 /** Ids of all colorants of a plan: in cups, in the pot, whites of ladders, lines of powder. */
@@ -52,13 +54,28 @@ function designTools(plan: Plan): Wanted[] {
   const piped = new Set(plan.score.filter(pour => pour.shape.way === 'piped').map(pour => pour.cup)).size
   if (piped > 0 || plan.division.top)
     list.push(
-      { id: 'piping-bag', what: 'Piping bag', count: Math.max(1, piped), why: 'the piped top' },
-      { id: 'piping-tips', what: 'Piping tips', count: 1, why: 'the piped top' },
+      {
+        id: 'piping-bag',
+        what: fact('preparation.piping-bag'),
+        count: Math.max(1, piped),
+        why: fact('preparation.piped-top'),
+      },
+      { id: 'piping-tips', what: fact('preparation.piping-tips'), count: 1, why: fact('preparation.piped-top') },
     )
   if (dustedColours(plan).length > 0)
-    list.push({ id: 'sieve', what: 'Fine sieve', count: 1, why: 'lines of powder between layers' })
+    list.push({
+      id: 'sieve',
+      what: fact('preparation.fine-sieve'),
+      count: 1,
+      why: fact('preparation.lines-powder-between-layers'),
+    })
   if (plan.score.some(pour => pour.shape.tiltDeg !== 0))
-    list.push({ id: 'wedge', what: 'Wedge or block', count: 1, why: 'tilting the mould' })
+    list.push({
+      id: 'wedge',
+      what: fact('preparation.wedge-or-block'),
+      count: 1,
+      why: fact('preparation.tilting-mould'),
+    })
   return list
 }
 
@@ -70,27 +87,62 @@ function wantedTools(plan: Plan, shelf: Shelf): Wanted[] {
   const alone = plan.cups.filter(cup => cup.batter === '' && plan.score.some(pour => pour.cup === cup.id)).length
   const pots = plan.division.mode === 'own-batters' ? letters.size + alone : 1
   const list: (Wanted | false)[] = [
-    { id: 'goggles', what: 'Goggles', count: 1, why: 'from opening the lye until all is rinsed' },
-    { id: 'gloves', what: 'Gloves, long', count: 2, why: 'one pair on, one fresh' },
-    dusty && { id: 'dust-mask', what: 'Dust mask', count: 1, why: 'powders while they are dry' },
-    { id: 'scale-1g', what: 'Scale', count: 1, why: 'oils and water' },
-    { id: 'scale-fine', what: 'Fine scale', count: 1, why: 'lye, scent, colours' },
-    { id: 'thermometer', what: 'Thermometer', count: plan.heat.rule === 'transfer' ? 1 : 2, why: 'lye and oils' },
-    { id: 'spoon-steel', what: 'Stainless spoon', count: 1, why: 'lye, stirred clear' },
+    { id: 'goggles', what: 'Goggles', count: 1, why: fact('preparation.from-opening-lye-until') },
+    { id: 'gloves', what: fact('preparation.gloves-long'), count: 2, why: fact('preparation.one-pair-on-one') },
+    dusty && {
+      id: 'dust-mask',
+      what: fact('preparation.dust-mask'),
+      count: 1,
+      why: fact('preparation.powders-while-they-are'),
+    },
+    { id: 'scale-1g', what: 'Scale', count: 1, why: fact('preparation.oils-water') },
+    { id: 'scale-fine', what: fact('preparation.fine-scale'), count: 1, why: fact('preparation.lye-scent-colours') },
+    {
+      id: 'thermometer',
+      what: 'Thermometer',
+      count: plan.heat.rule === 'transfer' ? 1 : 2,
+      why: fact('preparation.lye-oils'),
+    },
+    {
+      id: 'spoon-steel',
+      what: fact('preparation.stainless-spoon'),
+      count: 1,
+      why: fact('preparation.lye-stirred-clear'),
+    },
     plan.whipped
-      ? { id: 'mixer', what: 'Electric mixer with whisks', count: 1, why: 'creaming the fats, beating in air' }
-      : { id: 'stick-blender', what: 'Stick blender', count: 1, why: 'the emulsion' },
+      ? {
+          id: 'mixer',
+          what: fact('preparation.electric-mixer-with-whisks'),
+          count: 1,
+          why: fact('preparation.creaming-fats-beating-air'),
+        }
+      : {
+          id: 'stick-blender',
+          what: fact('preparation.stick-blender'),
+          count: 1,
+          why: fact('preparation.the-emulsion'),
+        },
     {
       id: 'spatula',
       what: 'Spatula',
       count: Math.max(1, Math.min(poured, 4)),
-      why: plan.score.some(pour => pour.overSpatula) ? 'scraping, and pouring over' : 'scraping',
+      why: plan.score.some(pour => pour.overSpatula) ? fact('preparation.scraping-pouring-over') : 'scraping',
     },
-    colours.length > 0 && { id: 'mini-mixer', what: 'Mini mixer', count: 1, why: 'colours in their liquid' },
-    { id: 'level', what: 'Spirit level', count: 1, why: 'the mould, on two axes' },
-    plan.mould.lining !== 'none' && { id: 'scissors', what: 'Scissors', count: 1, why: 'the liner' },
-    pots > 1 && { id: 'whisk', what: 'Hand whisk', count: 1, why: 'if the blender fails between batters' },
-    { id: 'cover', what: 'Cover and towel', count: 1, why: 'the rest in the mould' },
+    colours.length > 0 && {
+      id: 'mini-mixer',
+      what: fact('preparation.mini-mixer'),
+      count: 1,
+      why: fact('preparation.colours-their-liquid'),
+    },
+    { id: 'level', what: fact('preparation.spirit-level'), count: 1, why: fact('preparation.mould-on-two-axes') },
+    plan.mould.lining !== 'none' && { id: 'scissors', what: 'Scissors', count: 1, why: fact('preparation.the-liner') },
+    pots > 1 && {
+      id: 'whisk',
+      what: fact('preparation.hand-whisk'),
+      count: 1,
+      why: fact('preparation.if-blender-fails-between'),
+    },
+    { id: 'cover', what: fact('preparation.cover-towel'), count: 1, why: fact('preparation.rest-mould') },
   ]
   const all = [...list.filter(one => one !== false), ...designTools(plan)]
   return all.filter((one, i) => all.findIndex(other => other.id === one.id) === i)
@@ -99,20 +151,20 @@ function wantedTools(plan: Plan, shelf: Shelf): Wanted[] {
 function toolLine(wanted: Wanted, shelf: Shelf): ToolLine {
   const tool = findById(shelf.tools, wanted.id)
   const count = tool && !tool.archived ? tool.count : 0
-  const battery = tool?.battery ? ' Check its batteries.' : ''
+  const battery = tool?.battery ? fact('preparation.check-its-batteries') : ''
   const state = count >= wanted.count ? 'here' : count > 0 ? 'few' : 'missing'
   const sentence =
     state === 'here'
-      ? battery.trim()
+      ? battery
       : state === 'few'
-        ? `Only ${count} on the shelf.${battery}`
-        : 'Not among the tools on the shelf.'
+        ? together([fact('preparation.only-on-shelf', { count }), battery])
+        : fact('preparation.not-among-tools-on')
   return { key: `tool:${wanted.id}`, what: wanted.what, count: wanted.count, why: wanted.why, state, sentence }
 }
 
 interface WantedVessel {
   key: string
-  what: string
+  what: Words
   massG: number
   content: 'oils' | 'lye' | 'batter'
   count: number
@@ -156,10 +208,10 @@ function vesselLine(shelf: Shelf, wanted: WantedVessel, taken: Map<string, numbe
   const names = out.map(({ vessel, n }) => (n > 1 ? `${n} × ${vessel.name}` : vessel.name)).join(', ')
   if (left === 0) return { ...line, state: 'here', sentence: `${names}.` }
   const ml = Math.ceil(massG / 0.8 / 10) * 10
-  const need = `about ${ml} ml of polypropylene or stainless steel ${left > 1 ? 'each are' : 'is'} needed`
+  const need = fact('preparation.about-ml-polypropylene-or', { ml, left })
   return out.length === 0
-    ? { ...line, state: 'missing', sentence: `No vessel on the shelf is left that holds it; ${need}.` }
-    : { ...line, state: 'few', sentence: `${names} on the shelf; ${left} more of ${need}.` }
+    ? { ...line, state: 'missing', sentence: fact('preparation.no-vessel-on-shelf', { need }) }
+    : { ...line, state: 'few', sentence: fact('preparation.on-shelf-more', { names, left, need }) }
 }
 
 function chosenVessel(
@@ -170,10 +222,10 @@ function chosenVessel(
 ): Pick<ToolLine, 'state' | 'sentence'> {
   const verdict = MATERIAL_VERDICTS[vessel.material]
   const size = vesselFit(vessel, massG, content)
-  if (verdict[use] === 'no') return { state: 'missing', sentence: `${vessel.name}: ${verdict.sentence}` }
+  if (verdict[use] === 'no') return { state: 'missing', sentence: together([vessel.name, verdict.sentence], ': ') }
   if (!size.fits) return { state: 'missing', sentence: size.sentence }
-  const care = verdict[use] === 'care' ? ` ${verdict.sentence}` : ''
-  return { state: 'here', sentence: `${vessel.name}.${care}` }
+  const care = verdict[use] === 'care' ? verdict.sentence : ''
+  return { state: 'here', sentence: together([`${vessel.name}.`, care]) }
 }
 
 const HEAVY_G = 6000
@@ -185,7 +237,11 @@ function ownVessels(plan: Plan, portions: Portions): WantedVessel[] {
     cup.vessel !== '' && portions.cups[i]!.totalG > 0
       ? [
           {
-            ...{ key: `vessel:cup:${cup.id}`, what: `Jug for ${cup.name}`, massG: portions.cups[i]!.totalG },
+            ...{
+              key: `vessel:cup:${cup.id}`,
+              what: fact('preparation.jug-for', { cup: cup.name }),
+              massG: portions.cups[i]!.totalG,
+            },
             ...{ content: 'batter' as const, count: 1, chosen: cup.vessel },
           },
         ]
@@ -217,34 +273,50 @@ export function toolList(plan: Plan, shelf: Shelf, portions: Portions): ToolLine
   const taken = new Map<string, number>()
   const wanted: (WantedVessel | false)[] = [
     {
-      ...{ key: 'vessel:lye', what: jugs > 1 ? 'Lye jug for each batter' : 'Lye jug', massG: solutionG },
+      ...{
+        key: 'vessel:lye',
+        what: jugs > 1 ? fact('preparation.lye-jug-for-each') : fact('preparation.lye-jug'),
+        massG: solutionG,
+      },
       ...{ content: 'lye', count: jugs, chosen: jugs > 1 ? undefined : plan.heat.lyeVessel },
     },
     (sheet?.meltG ?? 0) > 0 && {
-      ...{ key: 'vessel:melt', what: 'Melting pot', massG: sheet!.meltG, content: 'oils', count: 1 },
+      ...{ key: 'vessel:melt', what: fact('preparation.melting-pot'), massG: sheet!.meltG, content: 'oils', count: 1 },
       chosen: plan.heat.oilsVessel,
     },
     own
-      ? { key: 'vessel:pot', what: 'Pot for each batter', massG: potG, content: 'batter', count: batters }
+      ? {
+          key: 'vessel:pot',
+          what: fact('preparation.pot-for-each-batter'),
+          massG: potG,
+          content: 'batter',
+          count: batters,
+        }
       : {
-          ...{ key: 'vessel:pot', what: 'Mixing pot', massG: potG, content: 'batter', count: 1 },
+          ...{ key: 'vessel:pot', what: fact('preparation.mixing-pot'), massG: potG, content: 'batter', count: 1 },
           chosen: plan.heat.oilsVessel,
         },
     ...ownVessels(plan, portions),
     (!own || batters < poured.length) &&
       poured.length > 1 && {
-        ...{ key: 'vessel:cups', what: 'Pouring jugs', content: 'batter' as const },
+        ...{ key: 'vessel:cups', what: fact('preparation.pouring-jugs'), content: 'batter' as const },
         ...jugsFor(plan, portions),
       },
     plan.whipped !== null && {
-      ...{ key: 'vessel:whip', what: 'Whipping bowl', massG: portions.potG * 2, content: 'batter' as const, count: 1 },
+      ...{
+        key: 'vessel:whip',
+        what: fact('preparation.whipping-bowl'),
+        massG: portions.potG * 2,
+        content: 'batter' as const,
+        count: 1,
+      },
     },
     plan.division.top !== null && {
-      ...{ key: 'vessel:top', what: 'Whipping bowl', massG: plan.division.top.massG * 4 },
+      ...{ key: 'vessel:top', what: fact('preparation.whipping-bowl'), massG: plan.division.top.massG * 4 },
       ...{ content: 'batter' as const, count: 1 },
     },
     plan.division.top !== null && {
-      ...{ key: 'vessel:top-lye', what: 'Lye jug for the top', massG: plan.division.top.massG / 2 },
+      ...{ key: 'vessel:top-lye', what: fact('preparation.lye-jug-for-top'), massG: plan.division.top.massG / 2 },
       ...{ content: 'lye' as const, count: 1 },
     },
   ]
@@ -253,11 +325,11 @@ export function toolList(plan: Plan, shelf: Shelf, portions: Portions): ToolLine
   if (potG > HEAVY_G)
     lines.push({
       key: 'care:lift',
-      what: 'A second pair of hands',
+      what: fact('preparation.second-pair-hands'),
       count: 1,
-      why: 'to lift',
+      why: fact('preparation.to-lift'),
       state: 'here',
-      sentence: `${(potG / 1000).toFixed(1)} kg of caustic batter: lift it in two, or ladle.`,
+      sentence: fact('preparation.caustic-batter-lift-two', { potG: keepingZeros(kilograms(potG / 1000, 1)) }),
     })
   return lines
 }

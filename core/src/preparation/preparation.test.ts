@@ -7,6 +7,7 @@ import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { stockNeeds } from '../weighing/index.ts'
 import { divisionSheet, levelError, linerOf, runSheet, toolList, topSheet } from './index.ts'
+import { said } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')
@@ -77,8 +78,8 @@ describe('the run sheet', () => {
     const pots = shelf.vessels.filter(one => one.id === 'pot-stainless-3000' || one.id === 'jug-pp-1000')
     const vessels = [...few, ...pots.map(one => ({ ...one, count: 1 }))]
     const jugs = toolList(base, { ...shelf, vessels }, portionsOf(base, shelf)).find(one => one.key === 'vessel:cups')!
-    expect(jugs).toMatchObject({ count: 3, state: 'few' })
-    expect(jugs.sentence).toMatch(/2 × Beaker.*1 more/)
+    expect(said(jugs)).toMatchObject({ count: 3, state: 'few' })
+    expect(said(jugs.sentence)).toMatch(/2 × Beaker.*1 more/)
   })
 
   test('a cup that has a vessel keeps what clings to that vessel', () => {
@@ -129,7 +130,7 @@ describe('the mould', () => {
 
   test('a roll that is too narrow is said', () => {
     const plan = { ...withMould({ lining: 'paper' }), preparation: { ...base.preparation, rollWidthMm: 200 } }
-    expect(linerOf(plan)!.sentence).toMatch(/wider than the roll/)
+    expect(said(linerOf(plan)!.sentence)).toMatch(/wider than the roll/)
   })
 
   test('one degree over 250 mm is 4.4 mm', () => {
@@ -150,11 +151,11 @@ describe('the mould', () => {
 describe('tools and stock', () => {
   test('a lye jug of glass is not one; a missing tool is said', () => {
     const lines = toolList(withHeat({ lyeVessel: 'jug-glass-1000' }), { ...shelf, tools: [] }, portionsOf(base, shelf))
-    expect(lines.find(line => line.key === 'vessel:lye')).toMatchObject({
+    expect(said(lines.find(line => line.key === 'vessel:lye'))).toMatchObject({
       state: 'missing',
     })
-    expect(lines.find(line => line.key === 'vessel:lye')!.sentence).toMatch(/shatter/)
-    expect(lines.find(line => line.key === 'tool:goggles')).toMatchObject({ state: 'missing' })
+    expect(said(lines.find(line => line.key === 'vessel:lye')!.sentence)).toMatch(/shatter/)
+    expect(said(lines.find(line => line.key === 'tool:goggles'))).toMatchObject({ state: 'missing' })
     const good = toolList(base, shelf, portionsOf(base, shelf))
     expect(good.filter(line => line.state !== 'here')).toEqual([])
   })
@@ -167,7 +168,7 @@ describe('tools and stock', () => {
     const portions = portionsOf(base, shelf)
     const line = stockNeeds(base, { ...shelf, oils }, portions).find(one => one.id === 'palm')!
     const needG = portions.oils.find(part => part.oil === 'palm')!.massG
-    expect(line).toMatchObject({ haveG: 105, missingG: needG - 105, useBy: '2027-01-01' })
+    expect(said(line)).toMatchObject({ haveG: 105, missingG: needG - 105, useBy: '2027-01-01' })
     expect(line.cost).toBeCloseTo(needG * 0.01, 6)
   })
 })
@@ -204,7 +205,7 @@ describe('own batters', () => {
     const sum = made.oils.reduce((total, part) => total + part.massG, 0) + made.lyeG + made.waterG
     expect(Math.abs(sum - 300)).toBeLessThan(4)
     expect(made.superfatShare).toBeGreaterThanOrEqual(0.05 - 1e-9)
-    expect(made.sentence).toMatch(/little for a whipped top/)
+    expect(said(made.sentence)).toMatch(/little for a whipped top/)
     expect(topSheet(base, shelf)).toBeNull()
   })
 })

@@ -1,17 +1,21 @@
+import { celsius, fact, keepingZeros, plain } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { HeatPlan } from '../heat/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { dustedLines, plainIceG } from '../portions/index.ts'
+import { dustedLines } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { findById, isHard } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
+import { aheadOf } from './ahead.ts'
+import type { StepAhead } from './ahead.ts'
 import { divisionSheet } from './division.ts'
 import { topSheet } from './top.ts'
 
 /** A piece of preparation. Times in minutes before mixing; hands are busy from `fromMin` for `handsMin`. */
 export interface PrepStep {
   key: string
-  what: string
-  why: string
+  what: Words
+  why: Words
   /** Minutes before lye meets oils. */
   startsMin: number
   endsMin: number
@@ -27,14 +31,14 @@ export interface RunSheet {
   /** Hands busy in that time, min. */
   busyMin: number
   /** Days or hours ahead of it all. */
-  ahead: { key: string; what: string; when: string }[]
+  ahead: StepAhead[]
   critical: string[]
 }
 
 interface Task {
   key: string
-  what: string
-  why: string
+  what: Words
+  why: Words
   handsMin: number
   /** Goes on by itself after the hands are free, min. */
   waitMin: number
@@ -77,32 +81,32 @@ function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: HeatPlan): 
   const tasks: (Task | false)[] = [
     {
       key: 'gather',
-      what: 'Gear on, tools and vessels out',
-      why: 'a tool is missing more often than one thinks',
+      what: fact('preparation.gear-on-tools-vessels'),
+      why: fact('preparation.tool-missing-more-often'),
       handsMin: MINUTES.gather,
       waitMin: 0,
       after: [],
     },
     {
       key: 'water',
-      what: jugs > 1 ? `Weigh the lye water, ${jugs} jugs` : 'Weigh the lye water',
-      why: 'with what dissolves in it',
+      what: jugs > 1 ? fact('preparation.weigh-lye-water-jugs', { jugs }) : fact('preparation.weigh-lye-water'),
+      why: fact('preparation.with-what-dissolves'),
       handsMin: jugs * MINUTES.weighLine * (1 + lyeExtras) + (lyeExtras > 0 ? 1 : 0),
       waitMin: 0,
       after: ['gather'],
     },
     {
       key: 'lye',
-      what: 'Weigh the lye',
-      why: 'in its own cup, never more than written',
+      what: fact('preparation.weigh-lye'),
+      why: fact('preparation.its-own-cup-never'),
       handsMin: jugs * MINUTES.weighLye,
       waitMin: 0,
       after: ['gather'],
     },
     {
       key: 'dissolve',
-      what: 'Lye into water, stir until clear',
-      why: `rises to about ${heat.peak.peakC.toFixed(0)} °C; air, goggles, gloves`,
+      what: fact('preparation.lye-into-water-stir'),
+      why: fact('preparation.rises-about-air-goggles', { peakC: keepingZeros(celsius(heat.peak.peakC, 0)) }),
       handsMin: jugs * MINUTES.dissolve,
       // As the heat plan has it: from the first grain of lye to its target.
       waitMin: plan.whipped
@@ -112,32 +116,35 @@ function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: HeatPlan): 
     },
     {
       key: 'oils',
-      what: 'Weigh the oils',
-      why: 'hard fats first',
+      what: fact('preparation.weigh-oils'),
+      why: fact('preparation.hard-fats-first'),
       handsMin: MINUTES.weighLine * oilLines,
       waitMin: 0,
       after: ['gather'],
     },
     plan.whipped !== null && {
       key: 'chill',
-      what: `Chill the lye to ${plan.whipped.lyeC.toFixed(0)} °C, covered and labelled`,
-      why: 'cold lye keeps the fats creamed; away from food',
+      what: fact('preparation.chill-lye-covered-labelled', { lyeC: keepingZeros(celsius(plan.whipped.lyeC, 0)) }),
+      why: fact('preparation.cold-lye-keeps-fats'),
       handsMin: 1,
       waitMin: 60,
       after: ['dissolve'],
     },
     plan.whipped !== null && {
       key: 'cream',
-      what: hardKg > 0 ? 'Soften the hard fats, cream them with the liquid oils' : 'Beat the oils cold',
-      why: `about ${plan.whipped.creamMin.toFixed(0)} min, at ${plan.whipped.fatsC.toFixed(0)} °C: not melted, pale and soft`,
+      what: hardKg > 0 ? fact('preparation.soften-hard-fats-cream') : fact('preparation.beat-oils-cold'),
+      why: fact('preparation.about-min-at-not', {
+        creamMin: keepingZeros(plain(plan.whipped.creamMin, 0)),
+        fatsC: keepingZeros(celsius(plan.whipped.fatsC, 0)),
+      }),
       handsMin: plan.whipped.creamMin,
       waitMin: 0,
       after: ['oils'],
     },
     plan.whipped !== null && {
       key: 'bags',
-      what: 'Bags, tips and trays set out',
-      why: 'whipped batter holds its shape for half an hour or so',
+      what: fact('preparation.bags-tips-trays-set'),
+      why: fact('preparation.whipped-batter-holds-its'),
       handsMin: 2,
       waitMin: 0,
       after: ['gather'],
@@ -145,48 +152,51 @@ function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: HeatPlan): 
     plan.whipped === null &&
       !transfer && {
         key: 'melt',
-        what: hardKg > 0 ? 'Melt the hard fats, add the liquid oils' : 'Warm the oils',
-        why: `gently, until clear; to about ${plan.heat.meltC} °C at most`,
+        what: hardKg > 0 ? fact('preparation.melt-hard-fats-add') : fact('preparation.warm-oils'),
+        why: fact('preparation.gently-until-clear-about', { meltC: celsius(plan.heat.meltC) }),
         handsMin: MINUTES.melt,
         waitMin: Math.max(3, meltingMin(hardKg)) + cooling(heat.oils.cooling?.min),
         after: ['oils'],
       },
     plan.mould.lining !== 'none' && {
       key: 'line',
-      what: 'Cut and fit the liner',
-      why: 'before hands are oily',
+      what: fact('preparation.cut-fit-liner'),
+      why: fact('preparation.before-hands-are-oily'),
       handsMin: MINUTES.line,
       waitMin: 0,
       after: [],
     },
     {
       key: 'level',
-      what: 'Level the mould, mark its outline',
-      why: 'one degree is 4 mm over a loaf',
+      what: fact('preparation.level-mould-mark-its'),
+      why: fact('preparation.one-degree-4-mm'),
       handsMin: MINUTES.level,
       waitMin: 0,
       after: plan.mould.lining !== 'none' ? ['line'] : [],
     },
     colours > 0 && {
       key: 'colours',
-      what: colours === 1 ? 'Mix the colour in its liquid' : `Mix ${colours} colours in their liquid`,
-      why: 'mask on while powders are dry',
+      what:
+        colours === 1
+          ? fact('preparation.mix-colour-its-liquid')
+          : fact('preparation.mix-colours-their-liquid', { colours }),
+      why: fact('preparation.mask-on-while-powders'),
       handsMin: MINUTES.colour * colours,
       waitMin: 0,
       after: ['gather'],
     },
     laterExtras > 0 && {
       key: 'extras',
-      what: 'Weigh additives and what goes in at trace',
-      why: 'each in its own cup',
+      what: fact('preparation.weigh-additives-what-goes'),
+      why: fact('preparation.each-its-own-cup'),
       handsMin: MINUTES.additive * laterExtras,
       waitMin: 0,
       after: ['gather'],
     },
     (portions.scents.length > 0 || portions.ownScents.some(Boolean)) && {
       key: 'scent',
-      what: 'Weigh the scent',
-      why: 'its cup stands in the mould, so it is not forgotten',
+      what: fact('preparation.weigh-scent'),
+      why: fact('preparation.its-cup-stands-mould'),
       handsMin: 1 + portions.scents.length + portions.ownScents.reduce((sum, own) => sum + (own?.length ?? 0), 0),
       waitMin: 0,
       after: ['gather'],
@@ -200,7 +210,7 @@ function besideThePot(plan: Plan, shelf: Shelf): Task[] {
   const top = topSheet(plan, shelf)
   const lines = dustedLines(plan, shelf).length
   const toppings = plan.finish.toppings.length
-  const task = (key: string, what: string, why: string, handsMin: number, after: string[]): Task => ({
+  const task = (key: string, what: Words, why: Words, handsMin: number, after: string[]): Task => ({
     ...{ key, what, why, handsMin, after },
     waitMin: 0,
   })
@@ -209,15 +219,15 @@ function besideThePot(plan: Plan, shelf: Shelf): Task[] {
       ? [
           task(
             'top',
-            'Weigh the top’s own oils, water and lye',
-            'a second lye jug; cream the fats soft while they stand',
+            fact('preparation.weigh-tops-own-oils'),
+            fact('preparation.second-lye-jug-cream'),
             MINUTES.weighLine * (top.oils.length + 1) + MINUTES.weighLye,
             ['gather'],
           ),
           task(
             'top-lye',
-            'The top’s lye into its water, stir clear, chill it',
-            'it is trickled in at 10 to 20 °C when the main batter is poured; gear stays on',
+            fact('preparation.tops-lye-into-its'),
+            fact('preparation.trickled-at-10-20'),
             MINUTES.dissolve,
             ['top'],
           ),
@@ -227,15 +237,25 @@ function besideThePot(plan: Plan, shelf: Shelf): Task[] {
       ? [
           task(
             'lines',
-            lines === 1 ? 'Powder for the line into its sieve' : `Powder for ${lines} lines into the sieve`,
-            'mask on while it is dry; a cloth under the sieve',
+            lines === 1
+              ? fact('preparation.powder-for-line-into')
+              : fact('preparation.powder-for-lines-into', { lines }),
+            fact('preparation.mask-on-while-dry'),
             MINUTES.additive * lines,
             ['gather'],
           ),
         ]
       : []),
     ...(toppings > 0
-      ? [task('toppings', 'Toppings in small pots, within reach', 'the top waits for nothing', toppings, ['gather'])]
+      ? [
+          task(
+            'toppings',
+            fact('preparation.toppings-small-pots-within'),
+            fact('preparation.top-waits-for-nothing'),
+            toppings,
+            ['gather'],
+          ),
+        ]
       : []),
   ]
 }
@@ -317,44 +337,6 @@ function asLateAsMayBe(placed: Placed[], lengthMin: number): void {
     if (start <= one.start) continue
     Object.assign(one, { start, handsEnd: start + handsMin, end: start + handsMin + waitMin })
   }
-}
-
-function aheadOf(plan: Plan, shelf: Shelf, portions: Portions): RunSheet['ahead'] {
-  const ahead: RunSheet['ahead'] = []
-  for (const part of plan.recipe.oils) {
-    if (!part.infusion) continue
-    const oil = portions.oils.find(one => one.oil === part.oil)
-    const makeG = Math.ceil((oil?.massG ?? 0) * part.infusion.makeFactor)
-    const plantG = Math.ceil(makeG * part.infusion.plantPerOil)
-    ahead.push({
-      key: `ahead:infuse:${part.oil}`,
-      what: `Steep ${plantG} g of ${part.infusion.plant} in ${makeG} g of ${oil?.name ?? part.oil}; decant the clear part, label and date it`,
-      when: 'warm for hours, or cold for weeks',
-    })
-  }
-  for (const part of portions.liquids) {
-    const liquid = findById(shelf.liquids, part.id)
-    if (liquid?.useFrozen)
-      ahead.push({
-        key: `ahead:freeze:${part.id}`,
-        what: `Freeze ${Math.ceil(part.massG)} g of ${part.name} in cubes or flat bags`,
-        when: 'the evening before',
-      })
-  }
-  const iceG = plainIceG(plan, shelf, portions)
-  if (iceG >= 1)
-    ahead.push({
-      key: 'ahead:ice',
-      what: `Make ${Math.ceil(iceG)} g of ice from the recipe’s water`,
-      when: 'the evening before',
-    })
-  if (plan.heat.lyeCooling === 'ice-bath' || plan.heat.oilsCooling === 'ice-bath')
-    ahead.push({
-      key: 'ahead:ice-bath',
-      what: `${plan.heat.iceKg} kg of ice for the bath, kept apart from food`,
-      when: 'the evening before',
-    })
-  return ahead
 }
 
 /** The preparation as steps that end together when lye meets oils, with the chain that sets its length. */

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { naohPerG, oilsByShare, superfatBand, unitBatter } from '../recipe/index.ts'
 import type { SuperfatBand } from '../recipe/index.ts'
@@ -18,7 +20,7 @@ export interface TopSheet {
   superfat: SuperfatBand
   /** Bowl of four times the batter, ml. */
   bowlMl: number
-  sentence: string
+  sentence: Words
 }
 
 /** The top's own batter, with the recipe's superfat, purity and water strength. Null without one. */
@@ -60,7 +62,7 @@ export function topSheet(plan: Plan, shelf: Shelf): TopSheet | null {
     bowlMl: top.massG * 4,
     sentence:
       hardShare < 0.6
-        ? `${percent} hard oils are little for a whipped top; 60 to 90 % stand.`
-        : `${percent} hard oils. Cream the fats soft, trickle in lye of 10 to 20 °C at low speed, scrape the wall, pipe when peaks stand.`,
+        ? fact('preparation.hard-oils-are-little', { percent })
+        : fact('preparation.hard-oils-cream-fats', { percent }),
   }
 }

@@ -6,6 +6,7 @@ import { portionsOf } from '../portions/index.ts'
 import { naohPerG } from '../recipe/index.ts'
 import { findById, referenceShelf } from '../shelf/index.ts'
 import { compareWays, divisionSheet } from './index.ts'
+import { said } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')
@@ -40,7 +41,7 @@ describe('one pot or several', () => {
 
   test('a single cup has no clocks to race', () => {
     const [one] = compareWays(withCups(1), portionsOf(withCups(1), shelf))
-    expect(one).toMatchObject({ level: 'Level.', pressure: 'Only one to pour.' })
+    expect(said(one)).toMatchObject({ level: 'Level.', pressure: 'Only one to pour.' })
   })
 })
 

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 
@@ -6,8 +8,8 @@ export interface WayCompared {
   minutes: number
   dishes: number
   /** How level and how hurried, in words. */
-  level: string
-  pressure: string
+  level: Words
+  pressure: Words
 }
 
 /** Hands per piece of work, min: engineering estimates of an ordinary bench. */
@@ -56,15 +58,15 @@ export function compareWays(plan: Plan, portions: Portions): WayCompared[] {
       mode: 'one-pot',
       minutes: one + dishesOne * WORK.washUp,
       dishes: dishesOne,
-      level: cups > 1 ? 'All cups age together: the last ones may be thick for a level face.' : 'Level.',
-      pressure: cups > 1 ? 'All clocks start at once.' : 'Only one to pour.',
+      level: cups > 1 ? fact('preparation.all-cups-age-together') : fact('preparation.level'),
+      pressure: cups > 1 ? fact('preparation.all-clocks-start-at') : fact('preparation.only-one-pour'),
     },
     {
       mode: 'own-batters',
       minutes: own + dishesOwn * WORK.washUp,
       dishes: dishesOwn,
-      level: 'Each layer is poured at its own best trace: level faces, and time for the lower one to set.',
-      pressure: 'Each batter starts its own clock; nothing waits.',
+      level: fact('preparation.each-layer-poured-at'),
+      pressure: fact('preparation.each-batter-starts-its'),
     },
   ]
 }

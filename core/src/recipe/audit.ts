@@ -1,3 +1,5 @@
+import { fact, keepingZeros, share } from '../facts/index.ts'
+import type { Measure, Words } from '../facts/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { findById } from '../shelf/index.ts'
 import { freeLyeOf, superfatBand } from './free-lye.ts'
@@ -23,25 +25,31 @@ export interface Audit {
   water: WaterReadings
   /** Lye as told that would leave 5 %. */
   lyeFor5G: number
-  verdicts: { weight: 'stop' | 'warn' | 'good'; sentence: string }[]
+  verdicts: { about: 'superfat' | 'water'; weight: 'stop' | 'warn' | 'good'; sentence: Words }[]
 }
 
-const percent = (share: number): string => `${(share * 100).toFixed(1)} %`
+const percent = (value: number): Measure => keepingZeros(share(value, 1))
 
 /** Scales that most benches have: 1 g for oils, 0.1 g for lye. */
 const USUAL_STEPS = { oilG: 1, naohG: 0.1 }
 
 function superfatVerdict(band: SuperfatBand): Audit['verdicts'][number] {
-  const { weight, sentence } = freeLyeOf(band, 'as it is written')
-  if (weight !== 'none') return { weight, sentence }
+  const { weight, sentence } = freeLyeOf(band, fact('recipe.as-written'))
+  if (weight !== 'none') return { about: 'superfat', weight, sentence }
   if (band.value > 0.2)
     return {
+      about: 'superfat',
       weight: 'warn',
-      sentence: `Superfat ${percent(band.value)} makes a soft bar that turns rancid. Is an oil too many, or lye missing?`,
+      sentence: fact('recipe.superfat-makes-soft-bar', { band: percent(band.value) }),
     }
   return {
+    about: 'superfat',
     weight: 'good',
-    sentence: `Superfat ${percent(band.value)}, and above zero however the oils’ values lie (${percent(band.low)} to ${percent(band.high)}).`,
+    sentence: fact('recipe.superfat-above-zero-however', {
+      band: percent(band.value),
+      low: percent(band.low),
+      high: percent(band.high),
+    }),
   }
 }
 
@@ -49,19 +57,21 @@ function verdictsOf({ superfat, water }: Pick<Audit, 'superfat' | 'water'>): Aud
   const verdicts = [superfatVerdict(superfat)]
   if (water.ratio < 1)
     verdicts.push({
+      about: 'water',
       weight: 'stop',
-      sentence:
-        'There is less water than lye: it cannot dissolve. At least the lye’s own weight of water, 1.5 to 3 times is usual.',
+      sentence: fact('recipe.there-less-water-than'),
     })
   else if (water.concentration > 0.4)
     verdicts.push({
+      about: 'water',
       weight: 'warn',
-      sentence: `Lye at ${percent(water.concentration)} is strong: quick trace, hot, hard to stir clear.`,
+      sentence: fact('recipe.lye-at-strong-quick', { concentration: percent(water.concentration) }),
     })
   else if (water.concentration < 0.25)
     verdicts.push({
+      about: 'water',
       weight: 'warn',
-      sentence: `Lye at ${percent(water.concentration)} is weak: slow trace, soft for days, more ash.`,
+      sentence: fact('recipe.lye-at-weak-slow', { concentration: percent(water.concentration) }),
     })
   return verdicts
 }

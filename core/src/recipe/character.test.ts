@@ -4,6 +4,7 @@ import fc from 'fast-check'
 import { plainOil, starterPlan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { characterOf, groupShare, recipeWarnings, techniqueFits, unitBatter } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial').recipe
@@ -16,7 +17,7 @@ const of = (made: Recipe) => characterOf(unitBatter(made, shelf))
 const warned = (made: Recipe): string => {
   const unit = unitBatter(made, shelf)
   return recipeWarnings(unit, characterOf(unit))
-    .map(warning => warning.sentence)
+    .map(warning => say(warning.sentence))
     .join(' ')
 }
 
@@ -127,13 +128,13 @@ describe('what kind of soap', () => {
 
   test('soft and slow suits swirls, hard and quick suits piping', () => {
     const fit = (parts: Record<string, number>, lnRate: number, technique: string) =>
-      techniqueFits(of(recipe(parts)), lnRate).find(one => one.technique === technique)!
+      techniqueFits(of(recipe(parts)), lnRate).find(one => say(one.technique) === technique)!
     const soft = { olive: 0.6, coconut: 0.3, castor: 0.1 }
     expect(fit(soft, -0.5, 'fine swirls').fit).toBe('suits')
     expect(fit(soft, -0.5, 'piped or textured tops').fit).toBe('hardly')
     const hard = { palm: 0.5, coconut: 0.3, olive: 0.2 }
     expect(fit(hard, 0.3, 'piped or textured tops').fit).toBe('suits')
-    expect(fit(hard, 0.6, 'fine swirls')).toMatchObject({ fit: 'hardly' })
-    expect(fit(soft, 0.5, 'fine swirls').reason).toMatch(/quick for it/)
+    expect(said(fit(hard, 0.6, 'fine swirls'))).toMatchObject({ fit: 'hardly' })
+    expect(said(fit(soft, 0.5, 'fine swirls').reason)).toMatch(/quick for it/)
   })
 })

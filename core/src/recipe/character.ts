@@ -1,3 +1,5 @@
+import { fact, share, together } from '../facts/index.ts'
+import type { Measure, Words } from '../facts/index.ts'
 import { fattyGroups, isFattyAcid, isHard } from '../shelf/index.ts'
 import type { HeatClass, Oil } from '../shelf/index.ts'
 import type { OilInRecipe, UnitBatter } from './batter.ts'
@@ -14,7 +16,7 @@ export interface Character {
   restShare: number
   heatLoad: HeatClass
   /** What speaks for the heat load, in words. */
-  heatFrom: string[]
+  heatFrom: Words[]
 }
 
 export const FAT_GROUPS = {
@@ -74,18 +76,18 @@ const HEAT_POINTS: Readonly<Record<HeatClass, number>> = { none: 0, low: 0.5, me
 /**
  * Heat of the mould as low, medium or high: a weighted sum of what is known to heat. Weights are estimates, for a warning.
  */
-function heatLoad(unit: UnitBatter, scentHeat: HeatClass): { heatLoad: HeatClass; heatFrom: string[] } {
-  const points: [string, number][] = [
-    ['coconut-type oils', Math.max(0, (weigh(unit.oils, oil => oil.lauric + oil.myristic) - 0.17) * 8)],
+function heatLoad(unit: UnitBatter, scentHeat: HeatClass): { heatLoad: HeatClass; heatFrom: Words[] } {
+  const points: [Words, number][] = [
+    [fact('recipe.coconut-type-oils'), Math.max(0, (weigh(unit.oils, oil => oil.lauric + oil.myristic) - 0.17) * 8)],
     ['sugar', unit.sugarShare * 60],
-    ['free fatty acid', weigh(unit.oils, oil => oil.freeAcidShare) * 25],
-    ['strong lye', Math.max(0, (unit.water.concentration - 0.32) * 12)],
-    ['the scent', HEAT_POINTS[scentHeat]],
-    ...unit.liquids.map((part): [string, number] => [
+    [fact('recipe.free-fatty-acid'), weigh(unit.oils, oil => oil.freeAcidShare) * 25],
+    [fact('recipe.strong-lye'), Math.max(0, (unit.water.concentration - 0.32) * 12)],
+    [fact('recipe.the-scent'), HEAT_POINTS[scentHeat]],
+    ...unit.liquids.map((part): [Words, number] => [
       part.liquid.name,
       HEAT_POINTS[part.liquid.heat] * part.part.shareOfWater,
     ]),
-    ...unit.additives.map((part): [string, number] => [
+    ...unit.additives.map((part): [Words, number] => [
       part.additive.name,
       HEAT_POINTS[part.additive.heat] *
         Math.min(1, part.part.gPerKgOils / Math.max(1, part.additive.usualMostGPerKg)) *
@@ -136,28 +138,32 @@ export function characterOf(unit: UnitBatter, scentHeat: HeatClass = 'none'): Ch
 
 /** Kinds of pour with the liquid share and the pace that suit them. */
 export interface TechniqueFit {
-  technique: string
+  technique: Words
   fit: 'suits' | 'with care' | 'hardly'
-  reason: string
+  reason: Words
 }
 
-const percent = (share: number): string => `${Math.round(share * 100)} %`
+const percent = (value: number): Measure => share(value, 0)
 
 /** Which kinds of design a recipe suits, from its liquid share and pace (ln of the rate, 0 = balanced). */
 export function techniqueFits(character: Character, lnRate: number): TechniqueFit[] {
   const liquid = 1 - character.hardShare
-  const fit = (technique: string, low: number, high: number, paceLow: number, paceHigh: number): TechniqueFit => {
+  const fit = (technique: Words, low: number, high: number, paceLow: number, paceHigh: number): TechniqueFit => {
     const off = Math.max(0, low - liquid, liquid - high)
     const paceOff = Math.max(0, paceLow - lnRate, lnRate - paceHigh)
     const worst = off / 0.15 + paceOff / 0.4
-    const share = `${percent(liquid)} liquid oils, ${percent(low)} to ${percent(high)} suit`
-    const pace = paceOff > 0 ? (lnRate > paceHigh ? '; quick for it' : '; slow for it') : ''
-    return { technique, fit: worst < 0.35 ? 'suits' : worst < 1.2 ? 'with care' : 'hardly', reason: `${share}${pace}` }
+    const suits = fact('recipe.liquid-oils-suit', { liquid: percent(liquid), low: percent(low), high: percent(high) })
+    const pace = paceOff > 0 ? (lnRate > paceHigh ? fact('recipe.quick-for') : fact('recipe.slow-for')) : ''
+    return {
+      technique,
+      fit: worst < 0.35 ? 'suits' : worst < 1.2 ? 'with care' : 'hardly',
+      reason: together([suits, pace], ''),
+    }
   }
   return [
-    fit('fine swirls', 0.55, 0.75, -1.2, 0),
+    fit(fact('recipe.fine-swirls'), 0.55, 0.75, -1.2, 0),
     fit('layers', 0.4, 0.62, -0.6, 0.4),
-    fit('piped or textured tops', 0.1, 0.4, -0.2, 1.2),
+    fit(fact('recipe.piped-or-textured-tops'), 0.1, 0.4, -0.2, 1.2),
   ]
 }
 
@@ -167,19 +173,22 @@ const FIT_WORDS = { suits: 'suit it', 'with care': 'want care', hardly: 'hardly 
 export function characterSentence(
   character: Character,
   fits: readonly TechniqueFit[],
-  paceWord: string,
-  scent: { name: string; quickens: boolean } | null,
-): string {
+  paceWord: Words,
+  scent: { name: Words; quickens: boolean } | null,
+): Words {
   const [most, next] = [...character.groups].sort((a, b) => b.share - a.share)
-  const part = (group: FatGroup) => `${percent(group.share)} ${FAT_GROUPS[group.key].name}`
-  const designs = fits.map(one => `${one.technique} ${FIT_WORDS[one.fit]}`).join(', ')
-  const smell = scent?.quickens ? ` ${scent.name} quickens it further.` : ''
-  return `Mostly ${part(most!)} and ${part(next!)}: the batter is ${paceWord}; ${designs}.${smell}`
+  const part = (group: FatGroup) => together([percent(group.share), FAT_GROUPS[group.key].name])
+  const designs = together(
+    fits.map(one => together([one.technique, FIT_WORDS[one.fit]])),
+    ', ',
+  )
+  const smell = scent?.quickens ? fact('recipe.quickens-further', { scent: scent.name }) : ''
+  return fact('recipe.mostly-batter', { part: part(most!), part2: part(next!), paceWord, designs, smell })
 }
 
 export interface RecipeWarning {
   weight: 'stop' | 'warn' | 'hint'
-  sentence: string
+  sentence: Words
 }
 
 const named = (parts: readonly OilInRecipe[]): string => parts.map(part => part.oil.name).join(', ')
@@ -187,7 +196,7 @@ const named = (parts: readonly OilInRecipe[]): string => parts.map(part => part.
 /** What is wrong or rare about a recipe, gravest first, each with its number. */
 export function recipeWarnings(unit: UnitBatter, character: Character): RecipeWarning[] {
   const warnings: RecipeWarning[] = []
-  const warn = (weight: RecipeWarning['weight'], sentence: string) => warnings.push({ weight, sentence })
+  const warn = (weight: RecipeWarning['weight'], sentence: Words) => warnings.push({ weight, sentence })
   const acid = (name: string) => character.acids.find(one => one.name === name)!.share
   const lauricHigh = acid('lauric') + acid('myristic')
   const hardAcids = lauricHigh + groupShare(character, 'hard')
@@ -196,45 +205,35 @@ export function recipeWarnings(unit: UnitBatter, character: Character): RecipeWa
   const wax = unit.oils.filter(part => part.oil.solidWax > 0.5)
   const poly = weigh(unit.oils, oil => fattyGroups(oil).polyunsaturated)
   if (acidShare > 0.03)
-    warn(
-      'warn',
-      `${named(fattyAcids)} at ${percent(acidShare)} sets the batter within seconds; over 3 % is for shaving soap, made hot.`,
-    )
-  if (wax.length > 0)
-    warn(
-      'hint',
-      `${named(wax)} sets at about 63 °C: melt it with the hard fats and keep the mix warm, or leave it out.`,
-    )
-  if (hardAcids < 0.25)
-    warn('warn', `Only ${percent(hardAcids)} of the fatty acids make a bar hard: it stays soft for weeks.`)
-  if (hardAcids > 0.58) warn('hint', `${percent(hardAcids)} hard fatty acids: cut early, or the bar turns brittle.`)
+    warn('warn', fact('recipe.at-sets-batter-within', { named: named(fattyAcids), acidShare: percent(acidShare) }))
+  if (wax.length > 0) warn('hint', fact('recipe.sets-at-about-63', { named: named(wax) }))
+  if (hardAcids < 0.25) warn('warn', fact('recipe.only-fatty-acids-make', { hardAcids: percent(hardAcids) }))
+  if (hardAcids > 0.58) warn('hint', fact('recipe.hard-fatty-acids-cut', { hardAcids: percent(hardAcids) }))
   if (lauricHigh > 0.26)
     warn(
       unit.superfatShare < 0.08 ? 'warn' : 'hint',
-      `${percent(lauricHigh)} lauric and myristic cleans hard and dries the skin${unit.superfatShare < 0.08 ? '; makers then raise the superfat to 10 to 20 %' : ''}.`,
+      fact('recipe.lauric-myristic-cleans-hard', {
+        lauricHigh: percent(lauricHigh),
+        which: unit.superfatShare < 0.08 ? fact('recipe.makers-then-raise-superfat') : '',
+      }),
     )
-  if (poly > 0.22)
-    warn('hint', `${percent(poly)} linoleic and linolenic: the soap may turn rancid early; 15 % or less keeps.`)
+  if (poly > 0.22) warn('hint', fact('recipe.linoleic-linolenic-soap-may', { poly: percent(poly) }))
   if (character.heatLoad === 'high')
-    warn(
-      'warn',
-      `This heats strongly in the mould (${character.heatFrom.join('; ')}): cool place, no blanket, watch for cracks.`,
-    )
-  if (unit.oils.length > 0 && unit.oils.every(part => part.late))
-    warn('stop', 'Every oil is kept back: nothing is in the pot for the lye to work on.')
+    warn('warn', fact('recipe.this-heats-strongly-mould', { heatFrom: together(character.heatFrom, '; ') }))
+  if (unit.oils.length > 0 && unit.oils.every(part => part.late)) warn('stop', fact('recipe.every-oil-kept-back'))
   if (unit.superfatShare > 0.25)
-    warn(
-      'stop',
-      `What acids and added fats take leaves a superfat of ${percent(unit.superfatShare)}: that is no soap. Add their lye, or take less of them.`,
-    )
-  if (unit.lyeDiscountShare < 0)
-    warn(
-      'warn',
-      'Until the late oil is in, the pot holds more lye than its oils take. Gear on, and do not leave the late oil out.',
-    )
+    warn('stop', fact('recipe.what-acids-added-fats', { superfatShare: percent(unit.superfatShare) }))
+  if (unit.lyeDiscountShare < 0) warn('warn', fact('recipe.until-late-oil-pot'))
   for (const part of unit.oils)
     if (part.share > part.oil.usualMostShare + 0.005)
-      warn('hint', `${part.oil.name} at ${percent(part.share)}; ${percent(part.oil.usualMostShare)} is the usual most.`)
+      warn(
+        'hint',
+        fact('recipe.at-usual-most', {
+          oil: part.oil.name,
+          share: percent(part.share),
+          usualMostShare: percent(part.oil.usualMostShare),
+        }),
+      )
   const order = { stop: 0, warn: 1, hint: 2 }
   return warnings.sort((a, b) => order[a.weight] - order[b.weight])
 }

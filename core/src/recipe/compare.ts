@@ -1,3 +1,6 @@
+import { fact, grams, keepingZeros, share, together } from '../facts/index.ts'
+import type { FactValue, Measure, Words } from '../facts/index.ts'
+import { say } from '../words/index.ts'
 import type { Recipe } from './recipe-part.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
@@ -6,23 +9,27 @@ import { FAT_GROUPS, characterOf, groupShare } from './character.ts'
 import type { FatGroupKey } from './character.ts'
 
 export interface ComparedLine {
-  label: string
-  a: string
-  b: string
+  label: Words
+  a: FactValue
+  b: FactValue
   differs: boolean
 }
 
-const percent = (share: number | undefined): string =>
-  share === undefined ? '–' : `${Number((share * 100).toFixed(2))} %`
+const percent = (value: number | undefined): Words | Measure => (value === undefined ? '–' : share(value, 2))
 
 /** Two recipes side by side: what goes in, and what comes of it. */
 export function compareRecipes(a: Recipe, b: Recipe, shelf: Shelf): ComparedLine[] {
-  const line = (label: string, x: string, y: string): ComparedLine => ({ label, a: x, b: y, differs: x !== y })
+  const line = (label: Words, x: FactValue, y: FactValue): ComparedLine => ({
+    label,
+    a: x,
+    b: y,
+    differs: say(x) !== say(y),
+  })
   const both = <T>(x: readonly T[], y: readonly T[], id: (item: T) => string) => [...new Set([...x, ...y].map(id))]
   const part = (recipe: Recipe, oil: string) => {
     const found = recipe.oils.find(one => one.oil === oil)
     return found
-      ? `${percent(found.share)}${found.late ? ', late' : ''}${found.infusion ? `, ${found.infusion.plant}` : ''}`
+      ? together([percent(found.share), found.late ? fact('recipe.late') : '', found.infusion?.plant ?? ''], ', ')
       : '–'
   }
   const [ua, ub] = [unitBatter(a, shelf), unitBatter(b, shelf)]
@@ -33,25 +40,25 @@ export function compareRecipes(a: Recipe, b: Recipe, shelf: Shelf): ComparedLine
     ),
     ...both(a.liquids, b.liquids, one => one.liquid).map(id => {
       const of = (recipe: Recipe) => percent(recipe.liquids.find(one => one.liquid === id)?.shareOfWater)
-      return line(`${findById(shelf.liquids, id)?.name ?? id}, of the water`, of(a), of(b))
+      return line(fact('recipe.of-the-water', { findById: findById(shelf.liquids, id)?.name ?? id }), of(a), of(b))
     }),
     ...both(a.additives, b.additives, one => one.additive).map(id => {
       const of = (recipe: Recipe) => {
         const found = recipe.additives.find(one => one.additive === id)
-        return found ? `${found.gPerKgOils} g/kg` : '–'
+        return found ? fact('recipe.g-kg', { gPerKgOils: found.gPerKgOils }) : '–'
       }
       return line(findById(shelf.additives, id)?.name ?? id, of(a), of(b))
     }),
     line('superfat', percent(a.superfatShare), percent(b.superfatShare)),
-    line('lye purity', percent(a.lyePurityShare), percent(b.lyePurityShare)),
-    line('lye concentration', percent(ua.water.concentration), percent(ub.water.concentration)),
-    line('water, of the oils', percent(ua.water.shareOfOils), percent(ub.water.shareOfOils)),
-    line('lye for 1 kg of oils', `${(ua.lyeG * 1000).toFixed(1)} g`, `${(ub.lyeG * 1000).toFixed(1)} g`),
-    line('iodine value', ca.iodineValue.toFixed(0), cb.iodineValue.toFixed(0)),
-    line('hard oils', percent(ca.hardShare), percent(cb.hardShare)),
+    line(fact('recipe.lye-purity'), percent(a.lyePurityShare), percent(b.lyePurityShare)),
+    line(fact('recipe.lye-concentration'), percent(ua.water.concentration), percent(ub.water.concentration)),
+    line(fact('recipe.water-oils'), percent(ua.water.shareOfOils), percent(ub.water.shareOfOils)),
+    line(fact('recipe.lye-for-1-kg'), keepingZeros(grams(ua.lyeG * 1000, 1)), keepingZeros(grams(ub.lyeG * 1000, 1))),
+    line(fact('recipe.iodine-value'), ca.iodineValue.toFixed(0), cb.iodineValue.toFixed(0)),
+    line(fact('recipe.hard-oils'), percent(ca.hardShare), percent(cb.hardShare)),
     ...(Object.keys(FAT_GROUPS) as FatGroupKey[]).map(key =>
       line(FAT_GROUPS[key].name, percent(groupShare(ca, key)), percent(groupShare(cb, key))),
     ),
-    line('heat in the mould', ca.heatLoad, cb.heatLoad),
+    line(fact('recipe.heat-mould'), ca.heatLoad, cb.heatLoad),
   ]
 }

@@ -1,3 +1,5 @@
+import { choiceOf, fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { showShare } from '../units/index.ts'
 import { naohPerG } from './batter.ts'
 import type { UnitBatter } from './batter.ts'
@@ -100,7 +102,7 @@ export function superfatBand(unit: TakingUnit, weighed: LyeTakers, naohG: number
 export interface FreeLye {
   /** 'stop': it has to be answered in writing, unless the batch is a trial. */
   weight: 'none' | 'warn' | 'stop'
-  sentence: string
+  sentence: Words
 }
 
 /** A superfat that is shown as 0.0 % is none. */
@@ -117,25 +119,29 @@ const percent = (share: number): string => showShare(share).replace('-', '−')
  *
  * @param what says whose superfat it is and how it is known, e.g. "planned", "weighed", "Slate, as weighed"
  */
-export function freeLyeOf(band: SuperfatBand, what = 'planned'): FreeLye {
-  const from = `${percent(band.low)} to ${percent(band.high)}`
+export function freeLyeOf(band: SuperfatBand, what: Words = 'planned'): FreeLye {
+  const from = fact('recipe.to', { low: percent(band.low), high: percent(band.high) })
   if (isNoSuperfat(band.value)) {
     const sentence = percent(band.value).startsWith('−')
-      ? `Free lye: superfat ${percent(band.value)} (${what}). There is more lye than the oils can take, and the soap would burn skin.`
-      : `No superfat (${what}): nothing is left over for an error, and with the oils’ values and the scale it may be ${from}.`
-    return { weight: 'stop', sentence: `${sentence} Take less lye or more oil.` }
+      ? fact('recipe.free-lye-superfat-there', { band: percent(band.value), what })
+      : fact('recipe.no-superfat-nothing-left', { what, from })
+    return { weight: 'stop', sentence: fact('recipe.take-less-lye-or', { sentence }) }
   }
   if (band.low >= 0) return { weight: 'none', sentence: '' }
   const enough = Math.ceil((band.value - band.low + 1e-9) / HALF_POINT) * HALF_POINT
   const ways = [
-    band.widest === '' ? '' : `the supplier’s certificate for ${band.widest}`,
-    band.scaleShare >= SCALE_MATTERS ? 'a finer scale' : '',
-    `a superfat of ${percent(enough)}`,
+    band.widest === '' ? '' : fact('recipe.suppliers-certificate-for', { widest: band.widest }),
+    band.scaleShare >= SCALE_MATTERS ? fact('recipe.finer-scale') : '',
+    fact('recipe.a-superfat-of', { enough: percent(enough) }),
   ].filter(way => way !== '')
-  const last = ways.pop()!
   return {
     weight: 'warn',
-    sentence: `Free lye is possible: superfat ${percent(band.value)} (${what}) may lie anywhere from ${from} with the oils’ values and the scale. What helps: ${[...ways, last].join(ways.length > 0 ? ' or ' : '')}.`,
+    sentence: fact('recipe.free-lye-possible-superfat', {
+      band: percent(band.value),
+      what,
+      from,
+      ways: choiceOf(ways),
+    }),
   }
 }
 

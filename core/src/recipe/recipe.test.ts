@@ -4,6 +4,7 @@ import fc from 'fast-check'
 import { plainOil, starterPlan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { auditOf, compareRecipes, naohPerG, onBasis, unitBatter, waterOf, waterReadings } from './index.ts'
+import { say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial').recipe
@@ -244,7 +245,12 @@ describe('a recipe from elsewhere', () => {
     ['strong lye', { waterG: 150 }, /is strong/],
   ])('%s is said', (_, change, sentence) => {
     const verdicts = auditOf({ ...foreign, ...change }, shelf)!.verdicts
-    expect(verdicts.map(verdict => verdict.sentence).join(' ')).toMatch(sentence)
+    expect(
+      verdicts
+        .map(verdict => verdict.sentence)
+        .map(one => say(one))
+        .join(' '),
+    ).toMatch(sentence)
   })
 
   test('without oils or lye nothing is said', () => {

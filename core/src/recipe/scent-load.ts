@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { PlannedScent } from './scent-part.ts'
 import { CONSTANTS } from '../constants/index.ts'
 import { findById, idFromName, newItem } from '../shelf/index.ts'
@@ -47,14 +49,17 @@ export interface ScentLoad {
   isOver: boolean
   /** Constituents that more than one part carries: their limits add up. */
   shared: string[]
-  name: string
+  name: Words
 }
 
 /** Parts as they are smelled: at equal share the first named first. */
-const nameOf = (parts: readonly ScentPartLoad[]): string =>
+const nameOf = (parts: readonly ScentPartLoad[]): Words =>
   parts.length === 1
     ? parts[0]!.name
-    : `${[...parts].sort((a, b) => b.share - a.share)[0]!.name.split(' (')[0]!} blend of ${parts.length}`
+    : fact('recipe.blend-of', {
+        split: [...parts].sort((a, b) => b.share - a.share)[0]!.name.split(' (')[0]!,
+        partsCount: parts.length,
+      })
 
 function sharedConstituents(parts: readonly ScentPartLoad[]): string[] {
   const counts = new Map<string, number>()

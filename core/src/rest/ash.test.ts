@@ -5,6 +5,7 @@ import { ashFrom } from './ash.ts'
 import type { AshInputs } from './ash.ts'
 import { crackChance, saidCrack } from './overheating.ts'
 import { near } from './test/loaf.ts'
+import { said } from '../words/index.ts'
 
 const THIN: AshInputs = {
   ...{ water: 0.247, tempC: 27, level: 1, emulsion: 0.85, humidity: 0.5, essential: 0, scentLnRate: 0 },
@@ -35,9 +36,9 @@ describe('ash on the top', () => {
   test('says what makes it so and what would take most of it away', () => {
     const ash = ashFrom(THIN, open, 0)
     expect(ash.word).toBe('very likely')
-    expect(ash.reasons).toEqual(['nothing over it', 'a cool pour', 'a thin pour', 'much water'])
-    expect(ash.remedy).toBe('film close on it')
-    expect(ashFrom({ ...USUAL, topGel: 1 }, [restStep({ towels: towels(2) })], 0).remedy).toBe('')
+    expect(said(ash.reasons)).toEqual(['nothing over it', 'a cool pour', 'a thin pour', 'much water'])
+    expect(said(ash.remedy)).toBe('film close on it')
+    expect(said(ashFrom({ ...USUAL, topGel: 1 }, [restStep({ towels: towels(2) })], 0).remedy)).toBe('')
   })
 })
 

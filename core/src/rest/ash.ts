@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan, RestStep } from '../plan/index.ts'
 import { mistWorks } from './mist.ts'
 
@@ -5,9 +7,9 @@ import { mistWorks } from './mist.ts'
 export interface Ash {
   chance: number
   word: string
-  reasons: string[]
+  reasons: Words[]
   /** What would take most of it away; empty where there is hardly any. */
-  remedy: string
+  remedy: Words
 }
 
 /** What ash comes of, from the top layer as it is poured. */
@@ -58,19 +60,23 @@ export function airReached(steps: readonly RestStep[]): number {
 }
 
 /** What each thing adds. */
-function termsOf(of: AshInputs): readonly { adds: number; reason: string; remedy: string }[] {
+function termsOf(of: AshInputs): readonly { adds: number; reason: Words; remedy: Words }[] {
   const { water, tempC, level, emulsion, humidity, essential, scentLnRate, beeswax, isPeaked, topGel } = of
   return [
-    { adds: 17 * (water - 0.205), reason: 'much water', remedy: 'less water' },
-    { adds: 0.1 * clamp(36 - tempC, -6, 12), reason: 'a cool pour', remedy: 'a warmer pour' },
-    { adds: 1.1 * clamp(1.8 - level, -0.6, 0.9), reason: 'a thin pour', remedy: 'a thicker trace' },
-    { adds: 3 * clamp(0.9 - emulsion, 0, 0.3), reason: 'a coarse emulsion', remedy: 'longer blending' },
-    { adds: 2.2 * (humidity - 0.5), reason: 'damp air', remedy: 'drier air' },
-    { adds: 0.5 * essential, reason: 'essential oils', remedy: '' },
+    { adds: 17 * (water - 0.205), reason: fact('rest.much-water'), remedy: fact('rest.less-water') },
+    { adds: 0.1 * clamp(36 - tempC, -6, 12), reason: fact('rest.cool-pour'), remedy: fact('rest.warmer-pour') },
+    { adds: 1.1 * clamp(1.8 - level, -0.6, 0.9), reason: fact('rest.thin-pour'), remedy: fact('rest.thicker-trace') },
+    {
+      adds: 3 * clamp(0.9 - emulsion, 0, 0.3),
+      reason: fact('rest.coarse-emulsion'),
+      remedy: fact('rest.longer-blending'),
+    },
+    { adds: 2.2 * (humidity - 0.5), reason: fact('rest.damp-air'), remedy: fact('rest.drier-air') },
+    { adds: 0.5 * essential, reason: fact('rest.essential-oils'), remedy: '' },
     { adds: -0.8 * clamp(scentLnRate, 0, 1.2), reason: '', remedy: '' },
     { adds: -0.6 * Math.min(2, beeswax), reason: '', remedy: '' },
-    { adds: isPeaked ? 0.4 : 0, reason: 'a worked top', remedy: 'a level top' },
-    { adds: -2.6 * topGel, reason: '', remedy: 'a top that gels' },
+    { adds: isPeaked ? 0.4 : 0, reason: fact('rest.worked-top'), remedy: fact('rest.level-top') },
+    { adds: -2.6 * topGel, reason: '', remedy: fact('rest.top-gels') },
   ]
 }
 
@@ -96,8 +102,9 @@ export function ashFrom(of: AshInputs, steps: readonly RestStep[], mists: number
     0.02 + 0.95 * logistic(z + PER_LN_AIR * Math.log(Math.max(LEAST_AIR, air)) - PER_MIST * Math.min(3, mists))
   const named = terms.filter(term => term.adds > NAMED && term.reason !== '').sort((a, b) => b.adds - a.adds)
   const reasons = named.map(term => term.reason)
-  if (air > 0.5) reasons.unshift('nothing over it')
-  const remedy = chance < WORDS[0]![0] ? '' : air > 0.2 ? 'film close on it' : (named[0]?.remedy ?? 'a top that gels')
+  if (air > 0.5) reasons.unshift(fact('rest.nothing-over'))
+  const remedy =
+    chance < WORDS[0]![0] ? '' : air > 0.2 ? fact('rest.film-close-on') : (named[0]?.remedy ?? fact('rest.top-gels'))
   return { chance, word: WORDS.find(([below]) => chance < below)?.[1] ?? 'very likely', reasons, remedy }
 }
 

@@ -8,11 +8,12 @@ import { cupGels, quickRest } from './gel-shares.ts'
 import { workedThrough } from './history.ts'
 import { restJobOf } from './plan-rest.ts'
 import { example, inputsOf, resting, shelf, warmed } from './test/plans.ts'
+import { said, say } from '../words/index.ts'
 
 const TOWELS = { cover: 'lid', towels: towels(4, 4) } as const
 const changed = (plan: Plan, edit: Parameters<typeof applyEdit>[1]): Plan => {
   const result = applyEdit(plan, edit)
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 
@@ -56,7 +57,7 @@ describe('cup by cup', () => {
   test('the way to gel one cup alone does what it says, and keeps the rest of the plan', () => {
     const plan = example('quarry-bench')
     const way = contrastFor(plan, shelf, 1, inputsOf)!
-    expect(way.sentence).toMatch(/^Stir \d+ g of water into each kg of Sandstone, rest it under a lid/)
+    expect(said(way.sentence)).toMatch(/^Stir \d+ g of water into each kg of Sandstone, rest it under a lid/)
     const then = changed(plan, way.edit)
     const { cups } = quickRest(inputsOf(then)).shares
     expect(cups[1]!).toBeGreaterThanOrEqual(0.85)

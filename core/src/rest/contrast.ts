@@ -1,3 +1,5 @@
+import { fact, grams, opening } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Edit, Plan, RestStep } from '../plan/index.ts'
 import { applyEdit, restStep, towels } from '../plan/index.ts'
 import type { Shelf } from '../shelf/index.ts'
@@ -6,7 +8,7 @@ import type { Work } from './make-it-so.ts'
 
 /** A way to let one cup gel and the others not: water in that cup, less in the pot, and a wrap. */
 export interface ContrastWay {
-  sentence: string
+  sentence: Words
   edit: Edit
   /** Share of the cup that gels, and the most that any other does. */
   cupShare: number
@@ -79,13 +81,12 @@ export function contrastFor(plan: Plan, shelf: Shelf, cupIndex: number, work: Wo
         if (cups[cupIndex]! < GELS || othersShare > STAYS) continue
         const name = plan.cups[cupIndex]!.name
         const parts = [
-          lye === null ? '' : `make the pot with ${Math.round(lye * 100)} % lye`,
-          gPerKg > 0 ? `stir ${gPerKg} g of water into each kg of ${name}` : '',
-          words === '' ? '' : `rest it ${words}`,
+          lye === null ? '' : fact('rest.make-pot-with-lye', { lye: Math.round(lye * 100) }),
+          gPerKg > 0 ? fact('rest.stir-water-into-each', { gPerKg: grams(gPerKg), name }) : '',
+          words === '' ? '' : fact('rest.rest-it', { words }),
         ].filter(Boolean)
-        const sentence = parts.join(', ')
         return {
-          sentence: sentence.charAt(0).toUpperCase() + sentence.slice(1),
+          sentence: opening(parts),
           edit,
           cupShare: cups[cupIndex]!,
           othersShare,

@@ -10,6 +10,7 @@ import { withRefit } from './refit.ts'
 import { restPaces, wrapKey } from './rest-paces.ts'
 import { Surroundings, coolingS } from './surroundings.ts'
 import { example, inputsOf, resting, shelf } from './test/plans.ts'
+import { said } from '../words/index.ts'
 
 const plan = resting(example('verdigris-stair'), { cover: 'lid', towels: towels(2, 2) })
 
@@ -89,7 +90,7 @@ describe('what a thermometer teaches', () => {
     expect(numbers.unmouldMin!.low).toBeLessThan(numbers.unmouldMin!.high)
     expect(tasks.map(task => task.atMin)).toEqual(tasks.map(task => task.atMin).sort((a, b) => a - b))
     expect(cups).toHaveLength(plan.cups.length)
-    for (const { sentence } of notices) expect(sentence).toMatch(/^[A-Z].*\.$/)
+    for (const { sentence } of notices) expect(said(sentence)).toMatch(/^[A-Z].*\.$/)
   })
 })
 

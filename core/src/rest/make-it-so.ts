@@ -1,8 +1,9 @@
+import { chance, fact, plain, warmerBy } from '../facts/index.ts'
+import type { Fact, Words } from '../facts/index.ts'
 import { applyEdit, restStep } from '../plan/index.ts'
 import type { Edit, GelWish, Plan } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
 import { batterPace } from '../trace/index.ts'
-import { kelvins, sayDifference, showChance, tidy } from '../units/index.ts'
 import { restNumbers } from './chances.ts'
 import type { RestNumbers } from './chances.ts'
 import { workedThrough } from './history.ts'
@@ -19,7 +20,7 @@ import { brownWord, sweetOf } from './words.ts'
 /** A change of the rest that does what is wished for. */
 export interface RestWay {
   kind: string
-  sentence: string
+  sentence: Words
   edit: Edit
   /** Chance of the class that is wished for. */
   chance: number
@@ -27,7 +28,7 @@ export interface RestWay {
   crack: number
   unmouldMin: number | null
   /** What else it changes, for the worse or the later. */
-  costs: string[]
+  costs: Words[]
 }
 
 export interface RestSearch {
@@ -35,9 +36,9 @@ export interface RestSearch {
   total: number
   found: RestWay[]
   /** What came nearest, and how far it stays away; null as long as anything was found, or nothing was tried. */
-  nearest: string | null
+  nearest: Fact | null
   /** Why nothing more is forced, if it is not. */
-  refusal: string | null
+  refusal: Fact | null
 }
 
 /** Turns a changed plan into what its rest needs; null where it cannot be forecast. */
@@ -129,17 +130,17 @@ class Tries {
   }
 
   /** What a change costs beside its trouble. */
-  costs({ inputs, result }: Looked): string[] {
-    const costs: string[] = []
+  costs({ inputs, result }: Looked): Words[] {
+    const costs: Words[] = []
     const [before, after] = [this.inputs.lanes.chance, inputs.lanes.chance]
     if (after < before - 0.05)
-      costs.push(`the pours work in ${showChance(after)} of runs instead of ${showChance(before)}`)
+      costs.push(fact('rest.pours-work-runs-instead', { after: chance(after), before: chance(before) }))
     const [was, then] = [this.now.unmouldMin, result.unmouldMin]
     const laterH = was !== null && then !== null ? (then - was) / 60 : 0
-    if (laterH >= 3) costs.push(`it comes out of the mould about ${tidy(laterH, 0)} h later`)
+    if (laterH >= 3) costs.push(fact('rest.comes-out-mould-about', { laterH: plain(laterH, 0) }))
     const sweet = sweetOf(this.inputs.plan, this.inputs.shelf)
     const brown = brownWord(result.browning)
-    if (sweet && brown && brown !== brownWord(this.now.browning)) costs.push(`${sweet} in it turns ${brown}`)
+    if (sweet && brown && brown !== brownWord(this.now.browning)) costs.push(fact('rest.in-it-turns', { sweet, brown }))
     return costs
   }
 
@@ -162,8 +163,8 @@ export function* makeItSo(inputs: RestInputs, wish: Exclude<GelWish, 'any'>, wor
   const tries = new Tries(inputs, work)
   const found: RestWay[] = []
   let done = 0
-  let nearest: { worth: number; words: string } | null = null
-  const state = (refusal: string | null = null): RestSearch => ({
+  let nearest: { worth: number; words: Fact } | null = null
+  const state = (refusal: Fact | null = null): RestSearch => ({
     done: refusal === null ? done : candidates.length,
     total: candidates.length,
     found: [...found],
@@ -172,9 +173,7 @@ export function* makeItSo(inputs: RestInputs, wish: Exclude<GelWish, 'any'>, wor
   })
   const bare = tries.look({ kind: '', sentence: '', cost: 0, steps: [restStep()] })
   if (wish !== 'none' && bare && bare.result.crack > MOST_CRACK) {
-    yield state(
-      'Even unwrapped this recipe may overheat: it is not forced to gel. Pour cooler, take less sugar or a calmer scent, or a thinner mould.',
-    )
+    yield state(fact('rest.even-unwrapped-this-recipe'))
     return
   }
   for (const candidate of candidates) {
@@ -185,15 +184,21 @@ export function* makeItSo(inputs: RestInputs, wish: Exclude<GelWish, 'any'>, wor
     if (!looked || short < NEARLY_K || looked.result.crack > MOST_CRACK) {
       const isSafe = looked && looked.result.crack <= MOST_CRACK
       if (isSafe && short > (nearest?.worth ?? -Infinity))
-        nearest = { worth: short, words: `${candidate.sentence}: ${sayDifference(kelvins(-short))} short of it.` }
+        nearest = {
+          worth: short,
+          words: fact('rest.short-of-it', { candidate: candidate.sentence, short: warmerBy(-short, 0) }),
+        }
       yield state()
       continue
     }
     const numbers = restNumbers(looked.job, aboutOf(looked.inputs), FEW_RUNS)
-    const chance = chanceOfWish(wish, numbers)
-    if (chance >= SURE) found.push(tries.way(candidate, looked, numbers, chance))
-    else if (chance > (nearest?.worth ?? -Infinity))
-      nearest = { worth: chance, words: `${candidate.sentence}: ${showChance(chance)} of runs come as wished.` }
+    const comes = chanceOfWish(wish, numbers)
+    if (comes >= SURE) found.push(tries.way(candidate, looked, numbers, comes))
+    else if (comes > (nearest?.worth ?? -Infinity))
+      nearest = {
+        worth: comes,
+        words: fact('rest.runs-come-as-wished', { candidate: candidate.sentence, chance: chance(comes) }),
+      }
     yield state()
     if (found.length >= MOST_FOUND) break
   }

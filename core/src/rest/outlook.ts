@@ -1,3 +1,4 @@
+import type { Words } from '../facts/index.ts'
 import type { Notice } from '../checks/index.ts'
 import { ashOf } from './ash.ts'
 import type { Ash } from './ash.ts'
@@ -25,7 +26,7 @@ import type { RestTask } from './words.ts'
 export interface RestSaid {
   result: RestResult
   /** What it comes to, and why. */
-  sentence: { sentence: string; reason: string }
+  sentence: { sentence: Words; reason: Words }
   /** What each cup gels from, and how much of it does. */
   cups: CupGel[]
   notices: Notice[]

@@ -15,6 +15,7 @@ import { example, inputsOf, resting, shelf } from './test/plans.ts'
 import { restResult } from './verdict.ts'
 import type { RestResult } from './verdict.ts'
 import { restNotices, restTasks } from './words.ts'
+import { said, say } from '../words/index.ts'
 
 const outcome = (plan: Plan) => {
   const inputs = inputsOf(plan)
@@ -109,14 +110,14 @@ describe('what is said of it', () => {
     expect(wrapped.browning).toBeGreaterThan(4)
     expect(cold.gel).toBe('none')
     expect(cold.browning).toBeLessThan(1)
-    expect(noticesOf(warmMilk, wrapped).some(one => /turns .*brown/.test(one.sentence))).toBe(true)
+    expect(noticesOf(warmMilk, wrapped).some(one => /turns .*brown/.test(say(one.sentence)))).toBe(true)
   })
 
   test('cautions stand where they apply', () => {
     const words = (step: Partial<RestStep>) => {
       const plan = resting(example('quarry-bench'), step)
       return noticesOf(plan, outcome(plan))
-        .map(one => one.sentence)
+        .map(one => say(one.sentence))
         .join(' ')
     }
     expect(words({ place: 'oven' })).toMatch(/alcohol.*burns.*food/i)
@@ -129,35 +130,35 @@ describe('what is said of it', () => {
     const hot = { ...outcome(resting(warmMilk, TOWELS)), peakC: 97, crack: 0.98, volcano: 0.8 }
     const sentences = noticesOf(warmMilk, hot)
     expect(sentences.filter(one => one.weight === 'stop')).toHaveLength(2)
-    expect(sentences[0]!.sentence).toMatch(/hot and caustic/)
+    expect(said(sentences[0]!.sentence)).toMatch(/hot and caustic/)
   })
 
   test('things to do come in order, with every change of place and when to unmould', () => {
     const plan = resting(warmMilk, TOWELS, { atMin: 120, place: 'room' }, { atMin: 300, place: 'oven', holdMin: 30 })
     const tasks = restTasks(plan, outcome(plan))
     expect(tasks.map(task => task.atMin)).toEqual(tasks.map(task => task.atMin).sort((a, b) => a - b))
-    expect(tasks.filter(task => /^(Cover|Change)/.test(task.what))).toHaveLength(3)
-    expect(tasks.find(task => task.what === 'Switch the oven off')?.atMin).toBe(330)
-    expect(tasks.some(task => /^Unmould/.test(task.what))).toBe(true)
+    expect(tasks.filter(task => /^(Cover|Change)/.test(say(task.what)))).toHaveLength(3)
+    expect(tasks.find(task => say(task.what) === 'Switch the oven off')?.atMin).toBe(330)
+    expect(tasks.some(task => /^Unmould/.test(say(task.what)))).toBe(true)
   })
 
   test('a cold rest is followed to its end, however long that takes', () => {
     const cold = resting(warmMilk, { place: 'refrigerator' }, { atMin: 24 * 60, place: 'room' })
     const { result, tasks } = restOutlook(inputsOf(cold))
     expect(result.unmouldMin!).toBeGreaterThan(36 * 60)
-    expect(tasks.some(task => task.what.startsWith('Wipe off what it sweats'))).toBe(true)
-    expect(tasks.at(-1)!.what).toMatch(/^Unmould/)
+    expect(tasks.some(task => say(task.what).startsWith('Wipe off what it sweats'))).toBe(true)
+    expect(said(tasks.at(-1)!.what)).toMatch(/^Unmould/)
   })
 
   test('wrapped soap is looked at twice and then uncovered; what does not gel is not', () => {
     const wrapped = resting(warmMilk, TOWELS)
     const words = restTasks(wrapped, outcome(wrapped)).map(task => task.what)
-    expect(words.filter(word => /^Look/.test(word))).toHaveLength(2)
-    expect(words.findIndex(word => /uncovered/.test(word))).toBeGreaterThan(
-      words.findIndex(word => /^Look again/.test(word)),
+    expect(words.filter(word => /^Look/.test(say(word)))).toHaveLength(2)
+    expect(words.findIndex(word => /uncovered/.test(say(word)))).toBeGreaterThan(
+      words.findIndex(word => /^Look again/.test(say(word))),
     )
     const cool = resting({ ...warmMilk, conditions: { ...warmMilk.conditions, mixC: 28 } }, {})
-    expect(restTasks(cool, outcome(cool)).some(task => /^Look|uncovered/.test(task.what))).toBe(false)
+    expect(restTasks(cool, outcome(cool)).some(task => /^Look|uncovered/.test(say(task.what)))).toBe(false)
   })
 
   test('chances add up and are the same again; a warmer pour gels more often', () => {
@@ -176,7 +177,7 @@ describe('what is said of it', () => {
       expect(band!.middle).toBeLessThan(band!.high)
     }
     expect(result.peakMin).toBe(numbers.peakMin.middle)
-    expect(sentence.sentence).toContain(result.gel === 'partial' ? 'ring' : 'gel')
+    expect(said(sentence.sentence)).toContain(result.gel === 'partial' ? 'ring' : 'gel')
   })
 })
 
@@ -191,10 +192,10 @@ describe('making it so', () => {
     const { found, done, total } = states.at(-1)!
     expect(done).toBe(total)
     const cold = found.find(way => way.kind === 'refrigerator' || way.kind === 'both')!
-    expect(cold.sentence).toMatch(/refrigerator for \d+ hours/)
+    expect(said(cold.sentence)).toMatch(/refrigerator for \d+ hours/)
     for (const way of found) {
       const result = applyEdit(start, way.edit)
-      if (!result.ok) throw new Error(result.sentence)
+      if (!result.ok) throw new Error(say(result.sentence))
       expect(way.chance).toBeGreaterThanOrEqual(0.8)
       expect(outcome(result.plan).gel).toBe('none')
     }
@@ -213,7 +214,7 @@ describe('making it so', () => {
     const pour = through(plan, 'full')
       .at(-1)!
       .found.find(way => way.kind.startsWith('pour'))
-    if (pour) expect(pour.costs.join()).toMatch(/milk in it turns|the pours work in/)
+    if (pour) expect(pour.costs.map(one => say(one)).join()).toMatch(/milk in it turns|the pours work in/)
     const tiny = {
       ...plan,
       mould: { ...plan.mould, innerLengthMm: 60, innerWidthMm: 40, fillMm: 25, innerHeightMm: 30 },
@@ -221,7 +222,7 @@ describe('making it so', () => {
     const { found, nearest } = through({ ...tiny, conditions: { ...tiny.conditions, mixC: 26, roomC: 8 } }, 'cool').at(
       -1,
     )!
-    if (found.length === 0) expect(nearest).toMatch(/short of it|come as wished/)
+    if (found.length === 0) expect(said(nearest)).toMatch(/short of it|come as wished/)
     else expect(nearest).toBeNull()
   })
 
@@ -237,7 +238,7 @@ describe('making it so', () => {
       },
     }
     const { refusal, found } = through(hot, 'full').at(-1)!
-    expect(refusal).toMatch(/overheat/)
+    expect(said(refusal)).toMatch(/overheat/)
     expect(found).toEqual([])
   })
 })
@@ -250,9 +251,9 @@ describe('the document', () => {
   }
   test('steps begin at the pour and follow each other', () => {
     expect(problems([{}, { atMin: 60 }])).toEqual([])
-    expect(problems([{ atMin: 5 }])[0]).toMatch(/begins at the last pour/)
-    expect(problems([{}, { atMin: 60 }, { atMin: 60 }])[0]).toMatch(/after the one before/)
-    expect(problems([{ towels: towels(9) }])[0]).toMatch(/0 to 6 layers/)
-    expect(problems([{ tempC: 120, place: 'oven' }])[0]).toMatch(/30 to 90/)
+    expect(said(problems([{ atMin: 5 }])[0])).toMatch(/begins at the last pour/)
+    expect(said(problems([{}, { atMin: 60 }, { atMin: 60 }])[0])).toMatch(/after the one before/)
+    expect(said(problems([{ towels: towels(9) }])[0])).toMatch(/0 to 6 layers/)
+    expect(said(problems([{ tempC: 120, place: 'oven' }])[0])).toMatch(/30 to 90/)
   })
 })

@@ -7,12 +7,13 @@ import { referenceShelf } from '../shelf/index.ts'
 import { workedThrough } from './history.ts'
 import { restJobOf } from './plan-rest.ts'
 import { refitted, withRefit } from './refit.ts'
+import { say } from '../words/index.ts'
 
 const job = (() => {
   const read = readPlanText(readFileSync(new URL('../../../examples/verdigris-stair.json', import.meta.url), 'utf8'))
   if (!read.ok) throw new Error('example')
   const made = forecast(read.plan, referenceShelf())
-  if (!made.ok) throw new Error(made.sentence)
+  if (!made.ok) throw new Error(say(made.sentence))
   return restJobOf({ ...made.forecast, plan: read.plan, shelf: referenceShelf() }, 'coarse')
 })()
 

@@ -1,3 +1,4 @@
+import { say } from '../words/index.ts'
 import type { Evidence } from '../shelf/index.ts'
 import { recipeKey } from '../learning/index.ts'
 import type { Plan } from '../plan/index.ts'
@@ -14,7 +15,7 @@ export function wrapKey({ mould, rest }: Plan): string {
   const { beside, wallMm } = rest
   const thick = wallMm === null ? '' : `${wallMm} mm`
   const near = beside.count > 0 ? `${beside.count} beside at ${beside.gapMm} mm` : ''
-  return [mould.name, wall, thick, mould.lining, place, cover, showTowels(towels), near, rest.under]
+  return [mould.name, wall, thick, mould.lining, place, cover, say(showTowels(towels)), near, rest.under]
     .filter(Boolean)
     .join(', ')
 }

@@ -1,12 +1,13 @@
+import { celsius, fact, warmerBy } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { GelWish, RestStep } from '../plan/index.ts'
 import { restStep, towels } from '../plan/index.ts'
-import { kelvins, sayDifference } from '../units/index.ts'
 
 /** A change of the rest that might do what is wished for. */
 export interface Candidate {
   /** Of each kind at most one is proposed. */
   kind: string
-  sentence: string
+  sentence: Words
   /** What it asks of the maker: the least is tried first (E). */
   cost: number
   /** Null: wrapped and placed as the plan has it. */
@@ -17,20 +18,19 @@ export interface Candidate {
   lyePoints?: number
 }
 
-const layers = (n: number) => (n === 1 ? 'one layer of towel' : `${n} layers of towel`)
 const wrapped = (n: number) => restStep({ cover: 'lid', towels: towels(n, n) })
 
 function warming(): Candidate[] {
   return [
     ...[2, 4, 6].map(n => ({
       kind: 'towels',
-      sentence: `Put a lid on and wrap it in ${layers(n)} all round`,
+      sentence: fact('rest.put-lid-on-wrap', { layers: n }),
       cost: 1 + 0.3 * n,
       steps: [wrapped(n)],
     })),
     {
       kind: 'box',
-      sentence: 'Stand it in a closed box under a lid',
+      sentence: fact('rest.stand-closed-box-under'),
       cost: 1.2,
       steps: [restStep({ place: 'box', cover: 'lid' })],
     },
@@ -39,35 +39,35 @@ function warming(): Candidate[] {
         kind: 'oven',
         sentence:
           holdMin === 0
-            ? `Heat the oven to ${tempC} °C, switch it off, and put it in`
-            : `Put it into the oven at ${tempC} °C for an hour, then switch it off`,
+            ? fact('rest.heat-oven-switch-off', { tempC: celsius(tempC) })
+            : fact('rest.put-into-oven-at', { tempC: celsius(tempC) }),
         cost: 3 + 0.05 * (tempC - 40) + (holdMin > 0 ? 0.5 : 0),
         steps: [restStep({ place: 'oven', tempC, holdMin })],
       })),
     ),
     ...[45, 55, 65].map(tempC => ({
       kind: 'mat',
-      sentence: `Set it on a mat at ${tempC} °C for an hour, under a lid and ${layers(2)}`,
+      sentence: fact('rest.set-on-mat-at', { tempC: celsius(tempC), layers: 2 }),
       cost: 2.5 + 0.05 * (tempC - 35),
       steps: [restStep({ place: 'mat', tempC, holdMin: 60, cover: 'lid', towels: towels(2) })],
     })),
     ...[3, 6, 9].map(pourK => ({
       kind: 'pour',
-      sentence: `Mix ${sayDifference(kelvins(pourK))} warmer`,
+      sentence: fact('rest.mix-warmer', { pourK: warmerBy(pourK, 0) }),
       cost: 0.5 * pourK,
       steps: null,
       pourK,
     })),
     ...[3, 6].map(pourK => ({
       kind: 'pour and towels',
-      sentence: `Mix ${sayDifference(kelvins(pourK))} warmer, and wrap it in ${layers(4)} under a lid`,
+      sentence: fact('rest.mix-warmer-wrap-under', { pourK: warmerBy(pourK, 0), layers: 4 }),
       cost: 2.5 + 0.5 * pourK,
       steps: [wrapped(4)],
       pourK,
     })),
     ...[-2, -4, -6].map(lyePoints => ({
       kind: 'water',
-      sentence: `Take more water: lye ${-lyePoints} points weaker, wrapped in ${layers(4)} under a lid`,
+      sentence: fact('rest.take-more-water-lye', { lyePoints: -lyePoints, layers: 4 }),
       cost: 2.2 - lyePoints,
       steps: [wrapped(4)],
       lyePoints,
@@ -82,36 +82,38 @@ function cooling(): Candidate[] {
     restStep({ atMin: hours * 60, place: 'room' }),
   ]
   return [
-    { kind: 'bare', sentence: 'Leave it unwrapped in the room, under film', cost: 0.5, steps: [bare] },
+    { kind: 'bare', sentence: fact('rest.leave-unwrapped-room-under'), cost: 0.5, steps: [bare] },
     ...[2, 4, 8, 12].map(hours => ({
       kind: 'refrigerator',
-      sentence: `Put it into the refrigerator for ${hours} hours, on a rack`,
+      sentence: fact('rest.put-into-refrigerator-for', { hours }),
       cost: 2 + 0.1 * hours,
       steps: cold('refrigerator', hours),
     })),
     ...[1, 2, 4].map(hours => ({
       kind: 'freezer',
-      sentence: `Put it into the freezer for ${hours === 1 ? 'an hour' : `${hours} hours`}, on a rack`,
+      sentence: fact('rest.put-into-freezer-for', {
+        which: hours === 1 ? fact('rest.an-hour') : fact('rest.hours', { hours }),
+      }),
       cost: 3 + 0.1 * hours,
       steps: cold('freezer', hours),
     })),
     ...[-3, -6, -9].map(pourK => ({
       kind: 'pour',
-      sentence: `Mix ${sayDifference(kelvins(-pourK))} cooler, and leave it unwrapped`,
+      sentence: fact('rest.mix-cooler-leave-unwrapped', { pourK: warmerBy(-pourK, 0) }),
       cost: 1 - 0.5 * pourK,
       steps: [bare],
       pourK,
     })),
     ...[-3, -6, -9].map(pourK => ({
       kind: 'both',
-      sentence: `Mix ${sayDifference(kelvins(-pourK))} cooler, and put it into the refrigerator for 8 hours`,
+      sentence: fact('rest.mix-cooler-put-into', { pourK: warmerBy(-pourK, 0) }),
       cost: 3 - 0.5 * pourK,
       steps: cold('refrigerator', 8),
       pourK,
     })),
     ...[3, 6, 9].map(lyePoints => ({
       kind: 'water',
-      sentence: `Take less water: lye ${lyePoints} points stronger, and leave it unwrapped`,
+      sentence: fact('rest.take-less-water-lye', { lyePoints }),
       cost: 1 + lyePoints,
       steps: [bare],
       lyePoints,

@@ -1,3 +1,5 @@
+import { fact, together } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { UnderKind, WallKind } from '../plan/index.ts'
 import { LOSSES, ZERO_C } from './constants.ts'
 
@@ -126,17 +128,17 @@ export const outwards = (face: Face, h: number, losses = LOSSES): number =>
 export const END_FILM = FILM_OPEN.h
 
 /** How a mould is wrapped, in words; empty: not at all. */
-export function showTowels({ top, sides, below }: { top: number; sides: number; below: number }): string {
-  const layers = (n: number) => (n === 1 ? '1 layer of towel' : `${n} layers of towel`)
+export function showTowels({ top, sides, below }: { top: number; sides: number; below: number }): Words {
   if (top === 0 && sides === 0 && below === 0) return ''
-  if (top === sides && sides === below) return `${layers(top)} all round`
-  if (top === sides && below === 0) return `${layers(top)} on top and round the sides`
-  return [
-    top > 0 ? `${layers(top)} on top` : '',
-    sides > 0 ? `${sides} round the sides` : '',
-    below > 0 ? `${below} below` : '',
-  ]
-    .filter(Boolean)
-    .join(', ')
-    .replace(/^(\d+) (round|below)/, (_, n: string, where: string) => `${layers(Number(n))} ${where}`)
+  if (top === sides && sides === below) return fact('rest.all-round', { layers: top })
+  if (top === sides && below === 0) return fact('rest.on-top-round-sides', { layers: top })
+  const where = [
+    { layers: top, place: fact('rest.on-top') },
+    { layers: sides, place: fact('rest.round-sides') },
+    { layers: below, place: fact('rest.below') },
+  ].filter(({ layers }) => layers > 0)
+  return together(
+    where.map(({ layers, place }, i) => fact(i === 0 ? 'rest.layers-there' : 'rest.so-many-there', { layers, place })),
+    ', ',
+  )
 }

@@ -1,9 +1,11 @@
+import { celsius, chance, fact, millimetres, share, together, warmerBy } from '../facts/index.ts'
+import type { Fact, Measure, Words } from '../facts/index.ts'
 import type { Notice } from '../checks/index.ts'
 import { isTray } from '../plan/index.ts'
 import type { Plan, RestStep } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { kelvins, sayDifference, showChance, showMinutes, showShare } from '../units/index.ts'
+import { showChance, showMinutes } from '../units/index.ts'
 import type { Ash } from './ash.ts'
 import { REST_LUCK } from './chances.ts'
 import type { RestNumbers } from './chances.ts'
@@ -12,12 +14,12 @@ import { showTowels } from './walls.ts'
 import type { RestResult } from './verdict.ts'
 
 /** As precisely as it is known: to the minute at first, to five minutes, to the hour. */
-function hours(min: number): string {
+function hours(min: number): Words {
   if (min < 90) return showMinutes(Math.round(min))
   if (min >= 600) return `${Math.round(min / 60)} h`
   const fives = 5 * Math.round(min / 5)
   const rest = fives % 60
-  return `${Math.floor(fives / 60)} h${rest > 0 ? ` ${rest} min` : ''}`
+  return fact('rest.h', { fives: Math.floor(fives / 60), which: rest > 0 ? fact('rest.min', { rest }) : '' })
 }
 
 /** What a rest comes to in one sentence, and why. */
@@ -25,10 +27,10 @@ export function restSentence(
   result: RestResult,
   numbers: RestNumbers | null,
   sweet: Sweet = null,
-): { sentence: string; reason: string } {
+): { sentence: Words; reason: Words } {
   const gel = gelSentence(result, numbers)
   const hot = HOT.find(one => one.isSo(result, sweet))
-  return hot ? { sentence: hot.says(result, sweet), reason: `${gel.sentence} ${gel.reason}` } : gel
+  return hot ? { sentence: hot.says(result, sweet), reason: together([gel.sentence, gel.reason]) } : gel
 }
 
 /** What in the soap scorches before the soap itself does. */
@@ -51,19 +53,20 @@ const TOO_HOT_FOR_MILK = 1.5
 /** Too hot, the worst first. */
 const HOT: readonly {
   isSo: (result: RestResult, sweet: Sweet) => boolean
-  says: (result: RestResult, sweet: Sweet) => string
+  says: (result: RestResult, sweet: Sweet) => Fact
 }[] = [
   {
     isSo: ({ volcano }) => volcano > 0.5,
-    says: ({ volcano }) => `It overheats and may rise out of the mould: ${showChance(volcano)}.`,
+    says: ({ volcano }) => fact('rest.overheats-may-rise-out', { volcano: chance(volcano) }),
   },
   {
     isSo: ({ crack }) => crack > 0.4,
-    says: ({ crack }) => `It overheats, and is likely to crack: ${showChance(crack)}.`,
+    says: ({ crack }) => fact('rest.overheats-likely-crack', { crack: chance(crack) }),
   },
   {
     isSo: ({ browning, gel }, sweet) => sweet !== null && browning >= TOO_HOT_FOR_MILK && gel !== 'none',
-    says: ({ browning }, sweet) => `It overheats for a ${sweet} soap: it turns ${brownWord(browning)!}.`,
+    says: ({ browning }, sweet) =>
+      fact('rest.overheats-for-soap-turns', { sweet: sweet!, brownWord: brownWord(browning)! }),
   },
 ]
 
@@ -72,31 +75,52 @@ const UNSURE = 0.5
 const SURE = 0.85
 
 /** Cups with more water gel from less. */
-const gelRange = ({ gelC, gelToC }: RestResult): string =>
+const gelRange = ({ gelC, gelToC }: RestResult): Fact | Measure =>
   gelToC - gelC < 1.5
-    ? `${Math.round(gelC)} °C`
-    : `${Math.round(gelC)} °C, the cup with least water from ${Math.round(gelToC)} °C`
+    ? celsius(Math.round(gelC))
+    : fact('rest.cup-with-least-water', { gelC: celsius(Math.round(gelC)), gelToC: celsius(Math.round(gelToC)) })
 
-function gelSentence(result: RestResult, numbers: RestNumbers | null): { sentence: string; reason: string } {
+function gelSentence(result: RestResult, numbers: RestNumbers | null): { sentence: Words; reason: Words } {
   const sure = numbers ? `: ${showChance(numbers.gel[result.gel])}` : ''
-  const likely = numbers && numbers.gel[result.gel] < UNSURE ? 'as likely as not' : 'most likely'
-  const hangs = numbers && numbers.gel[result.gel] < SURE ? ` Mostly it hangs on ${REST_LUCK[numbers.hangsOn]}.` : ''
-  const peak = `It is warmest after ${hours(result.peakMin)}, at about ${Math.round(result.peakC)} °C; it gels from ${gelRange(result)}.`
+  const likely = numbers && numbers.gel[result.gel] < UNSURE ? fact('rest.as-likely-as-not') : fact('rest.most-likely')
+  const hangs =
+    numbers && numbers.gel[result.gel] < SURE ? fact('rest.mostly-hangs-on', { cause: REST_LUCK[numbers.hangsOn] }) : ''
+  const peak = fact('rest.warmest-after-at-about', {
+    peakMin: hours(result.peakMin),
+    peakC: celsius(Math.round(result.peakC)),
+    gelRange: gelRange(result),
+  })
   if (result.gel === 'none')
     return {
-      sentence: `It will ${likely} not gel${sure}.`,
-      reason: `${peak} The middle stays ${sayDifference(kelvins(Math.max(0, -result.coreMarginK)))} short.${hangs}`,
+      sentence: fact('rest.will-not-gel', { likely, sure }),
+      reason: fact('rest.middle-stays-short', { peak, what: warmerBy(Math.max(0, -result.coreMarginK), 0), hangs }),
     }
   if (result.gel === 'full')
     return {
-      sentence: `It will ${likely} gel through${sure}.`,
-      reason: `${peak} It starts after ${hours(result.startMin ?? 0)}${result.fullMin === null ? '; the very corners may stay matt' : ` and reaches the corners after ${hours(result.fullMin)}`}.${hangs}`,
+      sentence: fact('rest.will-gel-through', { likely, sure }),
+      reason: fact('rest.starts-after', {
+        peak,
+        startMin: hours(result.startMin ?? 0),
+        which:
+          result.fullMin === null
+            ? fact('rest.very-corners-may-stay')
+            : fact('rest.reaches-corners-after', { fullMin: hours(result.fullMin) }),
+        hangs,
+      }),
     }
   const { ring } = result
-  if (!ring) return { sentence: `Part of it will gel, a ring in the cut${sure}.`, reason: `${peak}${hangs}` }
+  if (!ring) return { sentence: fact('rest.part-will-gel-ring', { sure }), reason: together([peak, hangs], '') }
   return {
-    sentence: `Part of it will gel, a ring in the cut${sure}.`,
-    reason: `${peak} About ${showShare(result.gelledShare, 0)} of the face gels: the middle ${Math.round(ring.widthMm)} mm, from ${Math.round(ring.fromMm)} to ${Math.round(ring.toMm)} mm above the floor; ${Math.round(ring.sideRimMm)} mm at either side stay matt.${hangs}`,
+    sentence: fact('rest.part-will-gel-ring', { sure }),
+    reason: fact('rest.about-face-gels-middle', {
+      peak,
+      gelledShare: share(result.gelledShare, 0),
+      widthMm: millimetres(Math.round(ring.widthMm)),
+      fromMm: Math.round(ring.fromMm),
+      toMm: millimetres(Math.round(ring.toMm)),
+      sideRimMm: millimetres(Math.round(ring.sideRimMm)),
+      hangs,
+    }),
   }
 }
 
@@ -112,66 +136,56 @@ export const brownWord = (browning: number): string | undefined => BROWN.find(([
 export function restNotices(plan: Plan, result: RestResult, ash: Ash, isSaltBar: boolean): Notice[] {
   const notices: Notice[] = []
   const meets = mistMeets(plan)
-  const add = (weight: Notice['weight'], sentence: string) => notices.push({ path: 'rest', weight, sentence })
-  if (result.volcano > 0.25)
-    add(
-      'stop',
-      `It may rise out of the mould (${showChance(result.volcano)}): soap that overflows is hot and caustic. Unwrap it, stand it on a tray in a cool place, do not cover it.`,
-    )
+  const add = (weight: Notice['weight'], sentence: Words) => notices.push({ path: 'rest', weight, sentence })
+  if (result.volcano > 0.25) add('stop', fact('rest.may-rise-out-mould', { volcano: chance(result.volcano) }))
   if (result.crack > 0.1)
     add(
       result.crack > 0.5 ? 'stop' : 'warn',
-      `${result.crack > 0.5 ? 'It is likely to overheat and crack' : 'It may overheat and crack'} (${showChance(result.crack)}, peak about ${Math.round(result.peakC)} °C): ${crackCause(result)}. Look in after ${hours(Math.max(10, result.peakMin * 0.6))}.`,
+      fact('rest.peak-about-look-after', {
+        which: result.crack > 0.5 ? fact('rest.likely-overheat-crack') : fact('rest.may-overheat-crack'),
+        crack: chance(result.crack),
+        peakC: celsius(Math.round(result.peakC)),
+        crackCause: crackCause(result),
+        what: hours(Math.max(10, result.peakMin * 0.6)),
+      }),
     )
   const brown = brownWord(result.browning)
-  if (brown)
-    add(
-      result.browning >= TOO_HOT_FOR_MILK ? 'warn' : 'hint',
-      `Milk or sugar in it turns ${brown} in this warmth. It stays cream in a refrigerator, or poured cooler and left unwrapped.`,
-    )
-  if (result.rivers > 0.5)
-    add('hint', 'Glycerin rivers are likely: much water, a long gel. Less water or a cooler rest shows fewer.')
+  if (brown) add(result.browning >= TOO_HOT_FOR_MILK ? 'warn' : 'hint', fact('rest.milk-or-sugar-turns', { brown }))
+  if (result.rivers > 0.5) add('hint', fact('rest.glycerin-rivers-are-likely'))
   if (ash.remedy !== '')
     add(
       'hint',
-      `Ash on the top: ${ash.word}${ash.reasons.length > 0 ? ` (${ash.reasons.join(', ')})` : ''}. Most of it goes with ${ash.remedy}; it is only looks, unless other signs of lye show.`,
+      fact('rest.ash-on-top-most', {
+        word: ash.word,
+        which: ash.reasons.length > 0 ? fact('rest.ash-reasons', { reasons: together(ash.reasons, ', ') }) : '',
+        remedy: ash.remedy,
+      }),
     )
-  if (isSaltBar)
-    add(
-      'warn',
-      'With so much salt it is not reckoned when it sets: cut it within 1 to 4 hours, while it is warm, or pour it into single cavities.',
-    )
+  if (isSaltBar) add('warn', fact('rest.with-much-salt-not'))
   const window = result.unmouldMin !== null && result.hardMin !== null ? result.hardMin - result.unmouldMin : null
   if (!isSaltBar && window !== null && window < SHORT_WINDOW_MIN)
     add(
       'warn',
-      `It can be cut for about ${hours(window)} only: firm enough after about ${hours(result.unmouldMin!)}, too hard for a wire by ${hours(result.hardMin!)}.`,
+      fact('rest.can-be-cut-for', {
+        window: hours(window),
+        unmouldMin: hours(result.unmouldMin!),
+        hardMin: hours(result.hardMin!),
+      }),
     )
   if (plan.rest.mist)
     add(
       'warn',
       meets === 'closed'
-        ? 'The mist against ash is left out: a closed appliance collects the vapour of alcohol, and a spark lights it. Film close on the top does the same.'
+        ? fact('rest.mist-against-ash-left')
         : meets === 'heat'
-          ? 'The mist against ash is left out: alcohol burns, and an oven or a mat lights it. Film over the top does the same.'
-          : 'Alcohol mist burns: no flame, nothing hot, air the room, and let it dry before a lid goes on.',
+          ? fact('rest.mist-against-ash-left-out')
+          : fact('rest.alcohol-mist-burns-no'),
     )
   const places = plan.rest.steps.map(step => step.place)
-  if (places.some(place => place === 'oven' || place === 'mat'))
-    add(
-      'warn',
-      'No alcohol mist before an oven or a mat: it burns. An oven used for soap bakes no food meanwhile: hang a sign on it, and never heat it with soap inside and nobody by.',
-    )
+  if (places.some(place => place === 'oven' || place === 'mat')) add('warn', fact('rest.no-alcohol-mist-before'))
   if (places.some(place => place === 'refrigerator' || place === 'freezer'))
-    add(
-      'warn',
-      'Not beside food: fresh soap is caustic. Cover it, label it, and no alcohol mist in a closed appliance.',
-    )
-  if (staysCold(plan))
-    add(
-      'warn',
-      'Nothing says when it comes back out of the cold, where soap hardly goes on. 12 to 24 hours are usual; then back into the room, and wipe off what it sweats.',
-    )
+    add('warn', fact('rest.not-beside-food-fresh'))
+  if (staysCold(plan)) add('warn', fact('rest.nothing-says-when-comes'))
   return notices
 }
 
@@ -179,17 +193,17 @@ export function restNotices(plan: Plan, result: RestResult, ash: Ash, isSaltBar:
 const SHORT_WINDOW_MIN = 180
 
 /** Why it cracks, and what takes most of it away. */
-function crackCause({ causes }: RestResult): string {
+function crackCause({ causes }: RestResult): Words {
   const [name] = (Object.keys(causes) as (keyof typeof causes)[]).sort((a, b) => causes[b] - causes[a])
   switch (name) {
     case 'sugar':
-      return 'its sugar heats it. Take less of it, or pour 4 K cooler'.replace('4 K', sayDifference(kelvins(4)))
+      return fact('rest.its-sugar-heats-take')
     case 'dry':
-      return 'little water makes it stiff before it is hot. Take more water, or pour cooler'
+      return fact('rest.little-water-makes-stiff')
     case 'skin':
-      return 'the top is cool over a hot middle. Cover it close, and pour cooler; cooling the outside alone makes it worse'
+      return fact('rest.top-cool-over-hot')
     default:
-      return 'the heat of it. Pour cooler, or take a towel off; a refrigerator does not reach the middle of a thick loaf in time'
+      return fact('rest.heat-pour-cooler-or')
   }
 }
 
@@ -201,7 +215,7 @@ export interface RestTask {
   /** Stays the same while its time and its words change with the plan. */
   key: string
   atMin: number
-  what: string
+  what: Words
 }
 
 const PLACE_WORDS = {
@@ -226,16 +240,13 @@ const STAYS_ON_MIN = 30
 /** When to look in, and from when on the wrap has done its work. */
 function lookTasks({ rest }: Plan, { gel, startMin, fullMin, peakMin }: RestResult): RestTask[] {
   if (gel === 'none' || startMin === null) return []
-  const tasks: RestTask[] = [{ key: 'look', atMin: startMin + 10, what: 'Look in: the middle begins to turn clear' }]
+  const tasks: RestTask[] = [{ key: 'look', atMin: startMin + 10, what: fact('rest.look-middle-begins-turn') }]
   const goneMin = Math.max(fullMin ?? peakMin, peakMin)
   if (goneMin > startMin + 25)
     tasks.push({
       key: 'look-again',
       atMin: goneMin,
-      what:
-        gel === 'full'
-          ? 'Look again: it should be clear to the sides'
-          : 'Look again: the clear middle is at its largest',
+      what: gel === 'full' ? fact('rest.look-again-should-be') : fact('rest.look-again-clear-middle'),
     })
   const last = rest.steps.at(-1)!
   const isWrapped = showTowels(last.towels) !== '' && last.atMin < goneMin
@@ -243,7 +254,7 @@ function lookTasks({ rest }: Plan, { gel, startMin, fullMin, peakMin }: RestResu
     tasks.push({
       key: 'uncover',
       atMin: goneMin + STAYS_ON_MIN,
-      what: 'It may be uncovered; left on, it cools more slowly',
+      what: fact('rest.may-be-uncovered-left'),
     })
   return tasks
 }
@@ -252,22 +263,26 @@ function lookTasks({ rest }: Plan, { gel, startMin, fullMin, peakMin }: RestResu
 export function restTasks(plan: Plan, result: RestResult, isSaltBar = false): RestTask[] {
   const tasks: RestTask[] = plan.rest.steps.flatMap((step, i): RestTask[] => {
     const wrap = [
-      step.cover === 'open' ? 'open' : step.cover === 'lid' ? 'lid on' : 'film on',
+      step.cover === 'open' ? 'open' : step.cover === 'lid' ? fact('rest.lid-on') : fact('rest.film-on'),
       showTowels(step.towels),
     ].filter(Boolean)
     const list: RestTask[] = [
       {
         key: `place-${i + 1}`,
         atMin: step.atMin,
-        what: `${i === 0 ? 'Cover' : 'Change'}: ${PLACE_WORDS[step.place]}, ${wrap.join(', ')}`,
+        what: fact('rest.put-it', {
+          which: i === 0 ? fact('rest.cover') : fact('rest.change'),
+          place: PLACE_WORDS[step.place],
+          wrap: together(wrap, ', '),
+        }),
       },
     ]
     if (step.place === 'oven' && step.holdMin > 0)
-      list.push({ key: `oven-off-${i + 1}`, atMin: step.atMin + step.holdMin, what: 'Switch the oven off' })
+      list.push({ key: `oven-off-${i + 1}`, atMin: step.atMin + step.holdMin, what: fact('rest.switch-oven-off') })
     if (step.place === 'mat' && step.holdMin > 0)
-      list.push({ key: `mat-off-${i + 1}`, atMin: step.atMin + step.holdMin, what: 'Mat off' })
+      list.push({ key: `mat-off-${i + 1}`, atMin: step.atMin + step.holdMin, what: fact('rest.mat-off') })
     if (isCold(plan.rest.steps[i - 1]) && !isCold(step))
-      list.push({ key: `wipe-${i + 1}`, atMin: step.atMin + 20, what: 'Wipe off what it sweats, or let it air' })
+      list.push({ key: `wipe-${i + 1}`, atMin: step.atMin + 20, what: fact('rest.wipe-off-what-sweats') })
     return list
   })
   tasks.push(...lookTasks(plan, result))
@@ -275,14 +290,18 @@ export function restTasks(plan: Plan, result: RestResult, isSaltBar = false): Re
     tasks.push({
       key: 'cracks',
       atMin: Math.max(10, result.peakMin * 0.7),
-      what: 'Look for cracks; unwrap if it rises',
+      what: fact('rest.look-for-cracks-unwrap'),
     })
   if (plan.rest.mist && mistMeets(plan) === null) {
-    tasks.unshift({ key: 'mist', atMin: 0, what: 'Mist the top with alcohol: no flame, nothing hot, air the room' })
-    tasks.push({ key: 'mist-again', atMin: MIST_AGAIN_MIN, what: 'Mist it once more, then cover it again' })
+    tasks.unshift({ key: 'mist', atMin: 0, what: fact('rest.mist-top-with-alcohol') })
+    tasks.push({ key: 'mist-again', atMin: MIST_AGAIN_MIN, what: fact('rest.mist-once-more-then') })
   }
   for (const [i, change] of plan.rest.room.entries())
-    tasks.push({ key: `room-${i + 1}`, atMin: change.atMin, what: `The room goes to ${Math.round(change.tempC)} °C` })
+    tasks.push({
+      key: `room-${i + 1}`,
+      atMin: change.atMin,
+      what: fact('rest.room-goes', { tempC: celsius(Math.round(change.tempC)) }),
+    })
   if (isSaltBar) return tasks.sort((a, b) => a.atMin - b.atMin)
   const { waitH } = plan.rest.cut
   if (result.unmouldMin !== null) {
@@ -291,10 +310,10 @@ export function restTasks(plan: Plan, result: RestResult, isSaltBar = false): Re
       tasks.push({
         key: 'unmould',
         atMin: result.unmouldMin,
-        what: isTray(plan.mould) ? 'Turn the bars out, if they do not dent' : 'Unmould and cut, if it does not dent',
+        what: isTray(plan.mould) ? fact('rest.turn-bars-out-if') : fact('rest.unmould-cut-if-does'),
       })
     else {
-      tasks.push({ key: 'unmould', atMin: result.unmouldMin, what: 'Unmould, if it does not dent' })
+      tasks.push({ key: 'unmould', atMin: result.unmouldMin, what: fact('rest.unmould-if-does-not') })
       tasks.push({ key: 'cut', atMin: cutMin, what: 'Cut' })
     }
   }

@@ -1,10 +1,10 @@
+import { fact } from '../facts/index.ts'
+import type { Fact } from '../facts/index.ts'
 import { MOVE_TOOLS } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 
-const counted = (count: number, one: string, many: string) => (count === 1 ? one : `${count} ${many}`)
-
 /** What is done before the lye goes in, so that no hand does it while the batter thickens. */
-export function beforeLye(plan: Plan): string[] {
+export function beforeLye(plan: Plan): Fact[] {
   const poured = new Set(plan.score.map(pour => pour.cup))
   const cups = plan.cups.filter(cup => poured.has(cup.id))
   const colours = cups.flatMap(cup => cup.colorants.filter(part => part.medium !== 'none')).length
@@ -14,17 +14,17 @@ export function beforeLye(plan: Plan): string[] {
   const perCup = isEach && cups.filter(cup => cup.scented).length > 1
   const scentWords =
     scent?.moment === 'oils'
-      ? 'scent weighed into the oils'
+      ? fact('schedule.scent-weighed-into-oils')
       : perCup
-        ? 'scent weighed, a share for each cup'
-        : 'scent weighed into a cup of its own'
+        ? fact('schedule.scent-weighed-share-for')
+        : fact('schedule.scent-weighed-into-cup')
   const tools = [...new Set(plan.moves.filter(move => !move.off).map(move => MOVE_TOOLS[move.tool]))]
   return [
-    ...(colours > 0 ? [counted(colours, 'the colour mixed in its liquid', 'colours mixed in their liquid')] : []),
+    ...(colours > 0 ? [fact('schedule.colours-mixed', { colours })] : []),
     ...(scents.size > 0 ? [scentWords] : []),
-    ...(cups.length > 1 ? [`${cups.length} cups set out in the order of the pours`] : []),
-    ...(tools.length > 0 ? [`${tools.join(', ')} at hand`] : []),
-    ...(plan.finish.toppings.length > 0 ? ['toppings weighed'] : []),
-    mould.lining === 'none' ? 'mould level' : 'mould lined and level',
+    ...(cups.length > 1 ? [fact('schedule.cups-set-out-order', { cupsCount: cups.length })] : []),
+    ...(tools.length > 0 ? [fact('schedule.at-hand', { tools: tools.join(', ') })] : []),
+    ...(plan.finish.toppings.length > 0 ? [fact('schedule.toppings-weighed')] : []),
+    mould.lining === 'none' ? fact('schedule.mould-level') : fact('schedule.mould-lined-level'),
   ]
 }

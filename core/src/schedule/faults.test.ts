@@ -15,12 +15,13 @@ import { beliefOf } from './sightings.ts'
 import { monteCarlo } from './monte-carlo.ts'
 import { superfatOffsets } from './splitting.ts'
 import { runPlan } from './timetable.ts'
+import { say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const edited = (plan: Plan, ...edits: Edit[]): Plan =>
   edits.reduce((now, edit) => {
     const result = applyEdit(now, edit)
-    if (!result.ok) throw new Error(result.sentence)
+    if (!result.ok) throw new Error(say(result.sentence))
     return result.plan
   }, plan)
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })

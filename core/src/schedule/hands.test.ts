@@ -5,6 +5,7 @@ import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { beforeLye, jobOf, lanesOf } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const layers: Plan = (() => {
@@ -76,7 +77,9 @@ describe('scent in the oils', () => {
 
   test('is in every cup: one that is to be plain is refused with a sentence, unless it is a batter of its own', () => {
     const plain = applyEdit(at('oils'), { kind: 'set', path: ['cups', 2, 'scented'], value: false })
-    expect(plain.ok ? '' : plain.sentence).toMatch(/Scent in the oils is in every cup, and Blush is to be without it/)
+    expect(said(plain.ok ? '' : plain.sentence)).toMatch(
+      /Scent in the oils is in every cup, and Blush is to be without it/,
+    )
     const own = { ...at('oils'), division: { ...start.division, mode: 'own-batters' as const } }
     const allowed = applyEdit(own, { kind: 'set', path: ['cups', 2, 'scented'], value: false })
     expect(allowed.ok).toBe(true)
@@ -87,18 +90,24 @@ describe('scent in the oils', () => {
 describe('before the lye', () => {
   test('everything that can be done is named: colours, scent by its moment, cups, tools, toppings, mould', () => {
     const plain = { ...layers, scent: null, moves: [], finish: { ...layers.finish, toppings: [] } }
-    expect(beforeLye(plain).join()).not.toMatch(/scent|wire|toppings/)
+    expect(
+      beforeLye(plain)
+        .map(one => say(one))
+        .join(),
+    ).not.toMatch(/scent|wire|toppings/)
     const scented = (moment: 'oils' | 'pot' | 'last') =>
-      beforeLye({ ...layers, scent: { ...layers.scent!, moment } }).join()
+      beforeLye({ ...layers, scent: { ...layers.scent!, moment } })
+        .map(one => say(one))
+        .join()
     expect(scented('oils')).toContain('scent weighed into the oils')
     expect(scented('pot')).toContain('into a cup of its own')
     expect(scented('last')).toContain('a share for each cup')
     const swirled = { ...layers, moves: [startingMove('move-1', layers.score.at(-1)!.id, 'hanger')] }
-    expect(beforeLye(swirled)).toContain('hanger wire at hand')
+    expect(said(beforeLye(swirled))).toContain('hanger wire at hand')
     const off = { ...swirled, moves: swirled.moves.map(move => ({ ...move, off: true })) }
-    expect(beforeLye(off)).not.toContain('hanger wire at hand')
-    expect(beforeLye(layers).join()).toContain(`${layers.cups.length} cups set out`)
+    expect(said(beforeLye(off))).not.toContain('hanger wire at hand')
+    expect(said(beforeLye(layers))).toContainEqual(expect.stringContaining(`${layers.cups.length} cups set out`))
     const bare = { ...layers, mould: { ...layers.mould, lining: 'none' as const } }
-    expect(beforeLye(bare)).toContain('mould level')
+    expect(said(beforeLye(bare))).toContain('mould level')
   })
 })

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
 import type { UnitBatter } from '../recipe/index.ts'
@@ -97,7 +99,7 @@ export function minutesUntilThick(brew: Brew, bench: Bench1, blendS: number): nu
 /** One thing that quickens or slows, and the minutes that there would be without it. */
 export interface PacePart {
   key: string
-  name: string
+  name: Words
   /** Minutes until too thick, without it. */
   withoutMin: number
   /** Its share of all that quickens, or of all that slows, 0…1. */
@@ -123,7 +125,7 @@ const ofOils = (pace: RecipePace, unit: UnitBatter): number =>
 
 interface Without {
   key: string
-  name: string
+  name: Words
   brew: Brew
 }
 
@@ -131,15 +133,15 @@ interface Without {
 function variants(
   brew: Brew,
   unit: UnitBatter,
-  names: { scent: string; colours: { name: string; effect: BatterEffect }[] },
+  names: { scent: Words; colours: { name: string; effect: BatterEffect }[] },
 ): Without[] {
   const { pace, mixC, effect } = brew
   const list: Without[] = []
-  const add = (key: string, name: string, change: Partial<Brew>) =>
+  const add = (key: string, name: Words, change: Partial<Brew>) =>
     list.push({ key, name, brew: { ...brew, ...change } })
   const paced = (change: Partial<RecipePace>) => ({ pace: { ...pace, ...change } })
   if (brew.scent !== 0) add('scent', names.scent, { scent: 0 })
-  if (pace.stearic > 0) add('acid', 'solid fatty acid', paced(acidHeadStart(0)))
+  if (pace.stearic > 0) add('acid', fact('schedule.solid-fatty-acid'), paced(acidHeadStart(0)))
   unit.additives.forEach(({ additive }, i) => {
     const less = batterPace({ ...unit, additives: unit.additives.filter((_, k) => k !== i) })
     if (less.lnHasten !== pace.lnHasten || less.lnViscosity !== pace.lnViscosity || less.lnSwell !== pace.lnSwell)
@@ -151,7 +153,7 @@ function variants(
   })
   const dry = batterPace({ ...unit, liquids: [] })
   if (unit.liquids.length > 0 && dry.lnHasten !== pace.lnHasten)
-    add('liquids', 'milk or purée for water', paced({ lnHasten: dry.lnHasten, lnViscosity: dry.lnViscosity }))
+    add('liquids', fact('schedule.milk-or-pur-e'), paced({ lnHasten: dry.lnHasten, lnViscosity: dry.lnViscosity }))
   for (const { name, effect: one } of names.colours)
     add(`colour-${name}`, name.toLowerCase(), {
       effect: {
@@ -163,17 +165,22 @@ function variants(
   const w = unit.water.concentration
   if (Math.abs(w - ORDINARY.lyeShare) > 0.002) {
     const usual = batterPace({ ...unit, water: { ...unit.water, concentration: ORDINARY.lyeShare } })
-    add('water', w > ORDINARY.lyeShare ? 'little water' : 'much water', { pace: usual })
+    add('water', w > ORDINARY.lyeShare ? fact('schedule.little-water') : fact('schedule.much-water'), { pace: usual })
   }
   if (Math.abs(mixC - ORDINARY.mixC) > 0.5)
-    add('warmth', mixC > ORDINARY.mixC ? 'warmth' : 'a cool mix', { mixC: ORDINARY.mixC })
+    add('warmth', mixC > ORDINARY.mixC ? 'warmth' : fact('schedule.cool-mix'), { mixC: ORDINARY.mixC })
   const oils = ofOils(pace, unit)
-  if (Math.abs(oils) > 0.02) add('oils', oils > 0 ? 'hard oils' : 'slow oils', paced({ lnRate: pace.lnRate - oils }))
+  if (Math.abs(oils) > 0.02)
+    add(
+      'oils',
+      oils > 0 ? fact('schedule.hard-oils') : fact('schedule.slow-oils'),
+      paced({ lnRate: pace.lnRate - oils }),
+    )
   return list
 }
 
 function sharesOf(
-  list: readonly { key: string; name: string; withoutMin: number }[],
+  list: readonly { key: string; name: Words; withoutMin: number }[],
   minutes: number,
   isQuick: boolean,
 ): PacePart[] {

@@ -12,6 +12,7 @@ import { pourSeconds } from './times.ts'
 import type { Job } from './run-input.ts'
 import { runPlan, secondsUntil } from './timetable.ts'
 import type { Task } from './bench.ts'
+import { say } from '../words/index.ts'
 
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 
@@ -26,7 +27,7 @@ function planWith(...edits: Edit[]): Plan {
     stabiliserRatio: 0,
   })
   const result = applyEdit(starterPlan('Trial'), { kind: 'many', edits: [scented, ...edits] })
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 const jobWith = (...edits: Edit[]): Job => {

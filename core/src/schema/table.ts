@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import { say } from '../words/index.ts'
 import { describedFields } from '../fields/index.ts'
 import type { Class, Field } from '../fields/index.ts'
 
@@ -31,7 +33,7 @@ function row(field: Field): string {
   const also = [orNull && '`null`', orEmpty && 'empty', optional && 'left out'].filter(Boolean).join(', ')
   const range = `${values(field)}${also ? ` or ${also}` : ''}`
   const begins = start === undefined || kind === 'fixed' || kind === 'parts' ? '' : `\`${short(start)}\``
-  const about = says ?? (kind === 'part' || kind === 'parts' || kind === 'fixed' ? '' : sentence)
+  const about = says ?? (kind === 'part' || kind === 'parts' || kind === 'fixed' ? '' : say(fact(sentence)))
   return `| \`${key}\` | ${about.replaceAll('|', '/')} | ${range} | ${begins} |`
 }
 

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { cupShares } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { lanesOf, monteCarlo } from '../schedule/index.ts'
@@ -8,10 +10,10 @@ import { Workbench } from './workbench.ts'
 
 /** A plan that was found: what changes, what it gains and what it costs. */
 export interface FoundPlan {
-  title: string
+  title: Words
   changes: Change[]
   /** What it costs beside minutes. */
-  costs: string[]
+  costs: Words[]
   edit: Edit
   /** Share of runs that work, with its standard error; and of the plan as it is, over the same runs. */
   chance: number
@@ -94,7 +96,7 @@ interface Now {
   endMin: number
 }
 
-function found(bench: Workbench, title: string, to: Setting, now: Now): FoundPlan | null {
+function found(bench: Workbench, title: Words, to: Setting, now: Now): FoundPlan | null {
   const job = bench.job(to)
   if (!job) return null
   const runs = monteCarlo(job, FINAL_RUNS)
@@ -113,12 +115,14 @@ function found(bench: Workbench, title: string, to: Setting, now: Now): FoundPla
 }
 
 /** Distinct plans worth offering, from what was worked out. */
-function offers(bench: Workbench, aim: Aim, tried: readonly Setting[]): [string, Setting][] {
+function offers(bench: Workbench, aim: Aim, tried: readonly Setting[]): [Words, Setting][] {
   const { from } = bench
   const top = simplified(bench, aim, best(bench, aim, tried))
   const goal = bench.chance(top)
-  const list: [string, Setting][] = [[aim === 'works' ? 'Most likely to work' : 'Holds soonest', top]]
-  const among = (title: string, keep: Keep) => {
+  const list: [Words, Setting][] = [
+    [aim === 'works' ? fact('search.most-likely-work') : fact('search.holds-soonest'), top],
+  ]
+  const among = (title: Words, keep: Keep) => {
     const rest = tried.filter(keep)
     if (rest.length > 0) list.push([title, simplified(bench, aim, best(bench, aim, rest), keep)])
   }
@@ -126,14 +130,14 @@ function offers(bench: Workbench, aim: Aim, tried: readonly Setting[]): [string,
   const fewest = [top, ...tried]
     .filter(one => count(one) > 0 && bench.chance(one) >= Math.min(goal - TIE, GOOD))
     .sort((a, b) => count(a) - count(b) || worth(bench, aim, b) - worth(bench, aim, a))[0]
-  if (fewest) list.push(['Fewest changes', fewest])
-  among('Temperature as it is', one => one.mixC === from.mixC)
+  if (fewest) list.push([fact('search.fewest-changes'), fewest])
+  among(fact('search.temperature-as'), one => one.mixC === from.mixC)
   among(
-    'Recipe and scent as they are',
+    fact('search.recipe-scent-as-they'),
     one => one.water === from.water && one.moment === from.moment && one.plain.length === from.plain.length,
   )
-  among('One pot', one => !one.ownBatters)
-  among('A batter of its own for each cup', one => one.ownBatters)
+  among(fact('search.one-pot'), one => !one.ownBatters)
+  among(fact('search.batter-its-own-for'), one => one.ownBatters)
   const seen = new Set<string>([JSON.stringify(from)])
   return list.filter(([, one]) => {
     const key = JSON.stringify(one)

@@ -6,6 +6,7 @@ import { applyEdit, cupShares, readPlanText } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { planBOffers, planBOutlook } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const example = (name: string): Plan => {
@@ -20,7 +21,7 @@ const kinds = Object.keys(PLAN_B_KINDS) as PlanBKind[]
 const taken = (plan: Plan, kind: PlanBKind): Plan => {
   const edit = planBEdit(plan, kind)
   const result = edit && applyEdit(plan, edit)
-  if (!result?.ok) throw new Error(`${kind}: ${result ? result.sentence : 'no use'}`)
+  if (!result?.ok) throw new Error(`${kind}: ${result ? say(result.sentence) : 'no use'}`)
   return result.plan
 }
 const whole = (plan: Plan) => plan.planB!.score.reduce((sum, pour) => sum + pour.share, 0)
@@ -72,9 +73,9 @@ describe('every kind of plan B', () => {
 describe('when a plan B is called for', () => {
   test('other weights for the cups are decided at the pot, before the split, by the trace at which blending stops', () => {
     const fewer = taken(layers, 'fewer')
-    expect(planBCall(fewer)).toMatch(/the pot is thicker than trace .* as blending stops, before it is split/)
+    expect(said(planBCall(fewer))).toMatch(/the pot is thicker than trace .* as blending stops, before it is split/)
     expect(fewer.planB!.level).toBeLessThan(layers.conditions.stopLevel + 0.5)
-    expect(planBCall(taken(layers, 'spooned'))).toMatch(/a cup is thicker than trace .*, looked at before/)
+    expect(said(planBCall(taken(layers, 'spooned')))).toMatch(/a cup is thicker than trace .*, looked at before/)
   })
 })
 

@@ -8,6 +8,7 @@ import { inverseNormal } from '../chance/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { FREEDOMS, searchPlans, slopesOf } from './index.ts'
 import type { Aim, Freedom, SearchState } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const example = (name: string): Plan => {
@@ -64,7 +65,7 @@ describe('hands', () => {
     expect(own.ok && lanesOf(job(own.plan)).pours[0]!.window).toEqual({ lo: 1.5, hi: 4 })
     const wrong = applyEdit(trouble, { kind: 'set', path, value: { lo: 3, hi: 2 } })
     expect(wrong.ok).toBe(false)
-    if (!wrong.ok) expect(wrong.sentence).toContain('at least 0.2 wide')
+    if (!wrong.ok) expect(said(wrong.sentence)).toContain('at least 0.2 wide')
   })
 })
 
@@ -115,7 +116,7 @@ describe('the search', () => {
     for (const one of found) {
       expect(one.chance).toBeGreaterThanOrEqual(one.before)
       const result = applyEdit(trouble, one.edit)
-      if (!result.ok) throw new Error(result.sentence)
+      if (!result.ok) throw new Error(say(result.sentence))
       expect(monteCarlo(job(result.plan), 400).chance).toBeCloseTo(one.chance, 6)
     }
   })
@@ -144,6 +145,6 @@ test('levers act the way that batter does', () => {
   expect(slopes.map(slope => slope.lever)).toEqual(['mixC', 'roomC', 'stop', 'water', 'hands'])
   for (const slope of slopes) {
     expect(slope.minutes).toBeLessThan(0)
-    expect(slope.sentence).toMatch(/: .* (to spare|too thick).*\.$/)
+    expect(said(slope.sentence)).toMatch(/: .* (to spare|too thick).*\.$/)
   }
 })

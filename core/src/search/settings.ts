@@ -1,10 +1,11 @@
+import { celsius, fact, listOf, plain, share } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { ScentMoment } from '../recipe/index.ts'
 import type { CupOrder, Edit, Plan, PourWay, Waiting } from '../plan/index.ts'
 import { cupShares } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { compareWays } from '../preparation/ways.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { showShare, tidy } from '../units/index.ts'
 
 /** What the search may change. */
 export const FREEDOMS = {
@@ -48,7 +49,7 @@ export interface Setting {
 
 export interface Change {
   freedom: Freedom
-  sentence: string
+  sentence: Words
 }
 
 export const settingOf = (plan: Plan, concentration: number): Setting => ({
@@ -105,9 +106,6 @@ const MOMENT_WORDS: Readonly<Record<ScentMoment, string>> = {
   'never-stop': 'Blend the scent into what is left in the pot and pour it without a stop, last',
 }
 
-const named = (names: readonly string[]): string =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`
-
 /** Cups that a setting leaves without scent and the plan does not, and their share of the soap. */
 export function leftPlain(plan: Plan, to: Setting): { names: string[]; share: number } {
   const shares = cupShares(plan)
@@ -117,29 +115,24 @@ export function leftPlain(plan: Plan, to: Setting): { names: string[]; share: nu
 
 function handChanges(plan: Plan, from: Setting, to: Setting): Change[] {
   const changes: Change[] = []
-  const add = (freedom: Freedom, sentence: string) => changes.push({ freedom, sentence })
+  const add = (freedom: Freedom, sentence: Words) => changes.push({ freedom, sentence })
   if (to.moment !== from.moment && to.moment) add('moment', MOMENT_WORDS[to.moment])
   if (to.order !== from.order)
-    add(
-      'order',
-      to.order === 'each' ? 'Colour each cup right before its first pour' : 'Colour all cups before the first pour',
-    )
+    add('order', to.order === 'each' ? fact('search.colour-each-cup-right') : fact('search.colour-all-cups-before'))
   if (to.waiting !== from.waiting)
-    add('waiting', to.waiting === 'stir' ? 'Stir waiting cups about once a minute' : 'Let waiting cups stand')
-  if (!to.waits && plan.score.some(pour => pour.waitMin > 0)) add('waits', 'Leave out the waits of your own')
+    add(
+      'waiting',
+      to.waiting === 'stir' ? fact('search.stir-waiting-cups-about') : fact('search.let-waiting-cups-stand'),
+    )
+  if (!to.waits && plan.score.some(pour => pour.waitMin > 0)) add('waits', fact('search.leave-out-waits-your'))
   const plain = leftPlain(plan, to)
   if (plain.names.length > 0)
-    add('plain', `Leave ${named(plain.names)} without scent, ${showShare(plain.share, 0)} of the soap`)
+    add('plain', fact('search.leave-without-scent-soap', { named: listOf(plain.names), share: share(plain.share, 0) }))
   if (to.ownBatters !== from.ownBatters)
-    add(
-      'batters',
-      to.ownBatters
-        ? 'Make each cup as a batter of its own, blended right before its pour'
-        : 'Blend one pot and split it',
-    )
+    add('batters', to.ownBatters ? fact('search.make-each-cup-as') : fact('search.blend-one-pot-split'))
   if (to.pours.some((pour, i) => pour !== from.pours[i])) {
     const names = to.pours.map(id => plan.cups.find(cup => cup.id === plan.score.find(one => one.id === id)?.cup)?.name)
-    add('pours', `Pour in the order ${named(names.map(name => name ?? ''))}`)
+    add('pours', fact('search.pour-order', { named: listOf(names.map(name => name ?? '')) }))
   }
   return changes
 }
@@ -147,13 +140,23 @@ function handChanges(plan: Plan, from: Setting, to: Setting): Change[] {
 export function changesOf(plan: Plan, from: Setting, to: Setting): Change[] {
   const changes: Change[] = []
   if (to.mixC !== from.mixC)
-    changes.push({ freedom: 'mixC', sentence: `Mix at ${to.mixC} °C instead of ${tidy(from.mixC, 1)} °C` })
+    changes.push({
+      freedom: 'mixC',
+      sentence: fact('search.mix-at-instead', { mixC: celsius(to.mixC), mixC2: celsius(from.mixC, 1) }),
+    })
   if (to.stop !== from.stop)
-    changes.push({ freedom: 'stop', sentence: `Stop blending at level ${to.stop} instead of ${tidy(from.stop, 1)}` })
+    changes.push({
+      freedom: 'stop',
+      sentence: fact('search.stop-blending-at-level', { stop: to.stop, stop2: plain(from.stop, 1) }),
+    })
   if (to.water !== from.water)
     changes.push({
       freedom: 'water',
-      sentence: `Lye at ${showShare(to.water)} instead of ${showShare(from.water)}: ${to.water < from.water ? 'more' : 'less'} water`,
+      sentence: fact('search.lye-at-instead-water', {
+        water: share(to.water, 1),
+        water2: share(from.water, 1),
+        which: to.water < from.water ? fact('search.more') : fact('search.less'),
+      }),
     })
   return [...changes, ...handChanges(plan, from, to)]
 }
@@ -165,22 +168,19 @@ function moreMinutes(plan: Plan, shelf: Shelf): number {
 }
 
 /** What a setting costs beside minutes, in words. */
-export function costsOf(plan: Plan, from: Setting, to: Setting, shelf: Shelf): string[] {
-  const costs: string[] = []
+export function costsOf(plan: Plan, from: Setting, to: Setting, shelf: Shelf): Words[] {
+  const costs: Words[] = []
   const cups = plan.cups.length
-  if (to.mixC <= from.mixC - 3) costs.push('cooler soap gels less readily, and lye and oils take longer to cool')
-  if (to.mixC >= from.mixC + 3) costs.push('warmer batter thickens suddenly: less time if something goes wrong')
-  if (to.water < from.water) costs.push('more water: softer at first, more shrinkage and a longer cure')
-  if (to.water > from.water) costs.push('less water: more heat, and more ash where it does not gel')
-  if (to.stop < from.stop && to.stop < 1.5)
-    costs.push('a thin emulsion: look for streaks before the split, and let a spoonful stand a minute')
-  if (leftPlain(plan, to).names.length > 0) costs.push('less scent in the bar')
+  if (to.mixC <= from.mixC - 3) costs.push(fact('search.cooler-soap-gels-less'))
+  if (to.mixC >= from.mixC + 3) costs.push(fact('search.warmer-batter-thickens-suddenly'))
+  if (to.water < from.water) costs.push(fact('search.more-water-softer-at'))
+  if (to.water > from.water) costs.push(fact('search.less-water-more-heat'))
+  if (to.stop < from.stop && to.stop < 1.5) costs.push(fact('search.thin-emulsion-look-for'))
+  if (leftPlain(plan, to).names.length > 0) costs.push(fact('search.less-scent-bar'))
   if (to.ownBatters && !from.ownBatters)
-    costs.push(
-      `${cups} lyes and ${cups} oils to weigh or divide, and a blender to rinse ${cups - 1} times: about ${moreMinutes(plan, shelf)} min more in all, washing up included`,
-    )
-  if (to.waiting === 'stir' && from.waiting !== 'stir') costs.push('a stir in every waiting cup, each minute')
-  if (to.pours.some((pour, i) => pour !== from.pours[i])) costs.push('the picture changes')
+    costs.push(fact('search.lyes-oils-weigh-or', { cups, cups2: cups - 1, moreMinutes: moreMinutes(plan, shelf) }))
+  if (to.waiting === 'stir' && from.waiting !== 'stir') costs.push(fact('search.stir-every-waiting-cup'))
+  if (to.pours.some((pour, i) => pour !== from.pours[i])) costs.push(fact('search.picture-changes'))
   return costs
 }
 

@@ -1,25 +1,26 @@
+import { fact, plain, share, warmerBy } from '../facts/index.ts'
+import type { FactValue, Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { lanesOf } from '../schedule/index.ts'
 import type { Job, Lanes } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { kelvins, sayDifference, showShare, tidy } from '../units/index.ts'
 import { Workbench } from './workbench.ts'
 
 /** What a lever does: minutes that the tightest pour gains, and what becomes of the chance. */
 export interface Slope {
   lever: 'mixC' | 'roomC' | 'stop' | 'water' | 'hands'
-  sentence: string
+  sentence: Words
   /** Change of the least time to spare, min, and of the chance. */
   minutes: number
   chance: number
   /** The same for one step of the lever: minutes, and the step in words. */
   each: number
-  step: string
+  step: FactValue
 }
 
 /** A margin that long is not to be told apart from more. */
 /** The same in whole degrees of both kinds: 9 °F. */
-const FIVE_DEGREES = sayDifference(kelvins(5))
+const FIVE_DEGREES = warmerBy(5, 0)
 const LONG_MIN = 59
 
 const tightest = (lanes: Lanes) => lanes.pours.reduce((a, b) => (b.marginMin < a.marginMin ? b : a))
@@ -37,10 +38,10 @@ export function slopesOf(plan: Plan, shelf: Shelf): Slope[] {
   const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
   const tell = (
     lever: Slope['lever'],
-    words: string,
+    words: Words,
     job: Job | null,
     steps: (then: Lanes) => number,
-    step: string,
+    step: FactValue,
   ): Slope[] => {
     if (!job) return []
     const then = lanesOf(job)
@@ -48,50 +49,52 @@ export function slopesOf(plan: Plan, shelf: Shelf): Slope[] {
     const minutes = pour.marginMin - tightest(now).marginMin
     const what =
       pour.marginMin < 0
-        ? `${name(pour.cup)} is too thick ${tidy(-pour.marginMin, 0)} min before you are done with it`
+        ? fact('search.too-thick-min-before', { name: name(pour.cup), marginMin: plain(-pour.marginMin, 0) })
         : pour.marginMin >= LONG_MIN
-          ? `${name(pour.cup)} keeps an hour to spare`
-          : `${name(pour.cup)} keeps ${tidy(pour.marginMin, 0)} min to spare`
+          ? fact('search.keeps-hour-spare', { name: name(pour.cup) })
+          : fact('search.keeps-min-spare', { name: name(pour.cup), marginMin: plain(pour.marginMin, 0) })
     const count = steps(then)
     const each = count > 0 ? minutes / count : 0
-    return [{ lever, sentence: `${words}: ${what}.`, minutes, chance: then.chance - now.chance, each, step }]
+    return [
+      { lever, sentence: fact('search.lever', { words, what }), minutes, chance: then.chance - now.chance, each, step },
+    ]
   }
-  const own = (to: number) => `${showShare(to)} lye`
+  const own = (to: number) => fact('search.lye', { to: share(to, 1) })
   return [
     ...tell(
       'mixC',
-      `Mixed ${sayDifference(kelvins(3))} warmer`,
+      fact('search.mixed-warmer', { what: warmerBy(3, 0) }),
       bench.job({ ...from, mixC: from.mixC + 3 }),
       () => 3 / 5,
       FIVE_DEGREES,
     ),
     ...tell(
       'roomC',
-      `Room ${sayDifference(kelvins(4))} warmer`,
+      fact('search.room-warmer', { what: warmerBy(4, 0) }),
       { ...base, roomC: base.roomC + 4 },
       () => 4 / 5,
       FIVE_DEGREES,
     ),
     ...tell(
       'stop',
-      'Blended 0.2 further',
+      fact('search.blended-0-2-further'),
       bench.job({ ...from, stop: from.stop + 0.2 }),
       then => blendS(then) - blendS(now),
-      'a second of blending',
+      fact('search.second-blending'),
     ),
     ...tell(
       'water',
-      `Lye 2 points stronger, ${own(from.water + 0.02)}`,
+      fact('search.lye-2-points-stronger', { own: own(from.water + 0.02) }),
       bench.job({ ...from, water: from.water + 0.02 }),
       () => 2,
-      'a point of lye concentration',
+      fact('search.point-lye-concentration'),
     ),
     ...tell(
       'hands',
-      'Hands a quarter slower',
+      fact('search.hands-quarter-slower'),
       { ...base, handPace: base.handPace * 1.25 },
       () => 2.5,
-      '10 % slower hands',
+      fact('search.10-slower-hands'),
     ),
   ]
 }

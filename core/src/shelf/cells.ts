@@ -1,9 +1,11 @@
+import { fact, plain, together } from '../facts/index.ts'
+import type { Fact, Words } from '../facts/index.ts'
 import { readQuantity, tidy } from '../units/index.ts'
 import type { Field } from './fields.ts'
 
-export type CellResult = { ok: true; value: unknown } | { ok: false; sentence: string }
+export type CellResult = { ok: true; value: unknown } | { ok: false; sentence: Words }
 
-const wrong = (sentence: string): CellResult => ({ ok: false, sentence })
+const wrong = (sentence: Words): CellResult => ({ ok: false, sentence })
 const YES = new Set(['yes', 'y', 'true', '1', 'x', 'ja', 'oui', 'si'])
 const NO = new Set(['no', 'n', 'false', '0', '', 'nein', 'non'])
 
@@ -23,16 +25,32 @@ const DEFAULT_UNITS: Record<string, string> = {
 function readNumber(field: Field, text: string): CellResult {
   const quantity = field.quantity ?? 'plain'
   const read = readQuantity(text, quantity, DEFAULT_UNITS[quantity] ?? '')
-  if (!read.ok) return wrong(`${field.label}: ${read.sentence}`)
+  if (!read.ok) return wrong(fact('shelf.field-wrong', { label: field.label, sentence: read.sentence }))
   const value = Number(read.value.toPrecision(12))
   if (value < field.min! || value > field.max!) {
     const scale = quantity === 'share' ? 100 : 1
     return wrong(
-      `${field.label} is from ${tidy(field.min! * scale, 4)} to ${tidy(field.max! * scale, 4)} ${field.unit}, not ${text.trim()}.`,
+      fact('shelf.out-of-range', {
+        label: field.label,
+        from: plain(field.min! * scale, 4),
+        to: plain(field.max! * scale, 4),
+        unit: field.unit ?? '',
+        typed: text.trim(),
+      }),
     )
   }
   return { ok: true, value }
 }
+
+const notOneOf = (field: Field, word: string): Fact =>
+  fact('shelf.not-one-of', {
+    label: field.label,
+    typed: word.slice(0, 40),
+    options: together(
+      (field.options ?? []).map(one => one.text),
+      ', ',
+    ),
+  })
 
 const matches = (option: { value: string; text: string }, word: string): boolean =>
   option.value.toLowerCase() === word.toLowerCase() || option.text.toLowerCase() === word.toLowerCase()
@@ -46,10 +64,7 @@ function readList(field: Field, text: string): CellResult {
   const values: string[] = []
   for (const word of words) {
     const option = field.options.find(one => matches(one, word))
-    if (!option)
-      return wrong(
-        `${field.label}: “${word.slice(0, 40)}” is not one of ${field.options.map(one => one.text).join(', ')}.`,
-      )
+    if (!option) return wrong(notOneOf(field, word))
     values.push(option.value)
   }
   return { ok: true, value: values }
@@ -64,18 +79,14 @@ export function readCell(field: Field, text: string): CellResult {
     case 'choice': {
       if (trimmed === '') return { ok: true, value: field.start }
       const option = field.options!.find(one => matches(one, trimmed))
-      return option
-        ? { ok: true, value: option.value }
-        : wrong(
-            `${field.label}: “${trimmed.slice(0, 40)}” is not one of ${field.options!.map(one => one.text).join(', ')}.`,
-          )
+      return option ? { ok: true, value: option.value } : wrong(notOneOf(field, trimmed))
     }
     case 'flag': {
       const word = trimmed.toLowerCase()
       if (YES.has(word)) return { ok: true, value: true }
       return NO.has(word)
         ? { ok: true, value: false }
-        : wrong(`${field.label} is yes or no, not “${trimmed.slice(0, 40)}”.`)
+        : wrong(fact('shelf.yes-or-no', { label: field.label, typed: trimmed.slice(0, 40) }))
     }
     case 'list':
       return readList(field, trimmed)
@@ -84,7 +95,7 @@ export function readCell(field: Field, text: string): CellResult {
         ? { ok: true, value: trimmed.toLowerCase() }
         : trimmed === ''
           ? { ok: true, value: field.start }
-          : wrong(`${field.label} is written like #3e8f82, not “${trimmed.slice(0, 20)}”.`)
+          : wrong(fact('shelf.like-a-colour', { label: field.label, typed: trimmed.slice(0, 20) }))
     default:
       return { ok: true, value: trimmed }
   }

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Material, Vessel } from './equipment.ts'
 
 /** How a material stands a use. */
@@ -6,28 +8,28 @@ export type Suits = 'yes' | 'care' | 'no'
 export interface MaterialVerdict {
   lye: Suits
   batter: Suits
-  sentence: string
+  sentence: Words
 }
 
 /** What the craft's safety practice says of materials. "lye" means hot lye solution. */
 export const MATERIAL_VERDICTS: Readonly<Record<Material, MaterialVerdict>> = {
-  pp: { lye: 'yes', batter: 'yes', sentence: 'Polypropylene stands hot lye and batter.' },
-  hdpe: { lye: 'care', batter: 'yes', sentence: 'HDPE softens near 85 °C: cool the water first or use polypropylene.' },
+  pp: { lye: 'yes', batter: 'yes', sentence: fact('shelf.polypropylene-stands-hot-lye') },
+  hdpe: { lye: 'care', batter: 'yes', sentence: fact('shelf.hdpe-softens-near-85') },
   steel: {
     lye: 'yes',
     batter: 'yes',
-    sentence: 'Stainless steel stands lye and batter, without an aluminium base or rivets.',
+    sentence: fact('shelf.stainless-steel-stands-lye'),
   },
-  silicone: { lye: 'care', batter: 'yes', sentence: 'Silicone suits batter; hot lye attacks it slowly.' },
-  enamel: { lye: 'care', batter: 'care', sentence: 'Enamel is good until it chips.' },
-  ldpe: { lye: 'no', batter: 'yes', sentence: 'LDPE softens at 60 °C: batter yes, hot lye no.' },
-  glass: { lye: 'no', batter: 'care', sentence: 'Glass can shatter with hot lye, which also etches it.' },
-  aluminium: { lye: 'no', batter: 'no', sentence: 'Lye eats aluminium and sets free a gas that burns: never.' },
-  wood: { lye: 'no', batter: 'care', sentence: 'Wood splinters in lye.' },
-  pet: { lye: 'no', batter: 'no', sentence: 'PET softens above 60 °C and lye attacks it.' },
-  polystyrene: { lye: 'no', batter: 'no', sentence: 'Polystyrene softens with warm oils and scent dissolves it.' },
-  paper: { lye: 'no', batter: 'care', sentence: 'Coated paper leaks at its seam.' },
-  melamine: { lye: 'no', batter: 'care', sentence: 'Melamine grows brittle in hot lye.' },
+  silicone: { lye: 'care', batter: 'yes', sentence: fact('shelf.silicone-suits-batter-hot') },
+  enamel: { lye: 'care', batter: 'care', sentence: fact('shelf.enamel-good-until-chips') },
+  ldpe: { lye: 'no', batter: 'yes', sentence: fact('shelf.ldpe-softens-at-60') },
+  glass: { lye: 'no', batter: 'care', sentence: fact('shelf.glass-can-shatter-with') },
+  aluminium: { lye: 'no', batter: 'no', sentence: fact('shelf.lye-eats-aluminium-sets') },
+  wood: { lye: 'no', batter: 'care', sentence: fact('shelf.wood-splinters-lye') },
+  pet: { lye: 'no', batter: 'no', sentence: fact('shelf.pet-softens-above-60') },
+  polystyrene: { lye: 'no', batter: 'no', sentence: fact('shelf.polystyrene-softens-with-warm') },
+  paper: { lye: 'no', batter: 'care', sentence: fact('shelf.coated-paper-leaks-at') },
+  melamine: { lye: 'no', batter: 'care', sentence: fact('shelf.melamine-grows-brittle-hot') },
 }
 
 /** Density of what a vessel may hold, g/ml: usual values of the craft. */
@@ -37,7 +39,7 @@ export interface VesselFit {
   fits: boolean
   volumeMl: number
   roomMl: number
-  sentence: string
+  sentence: Words
 }
 
 /** Whether `massG` of something fits into a vessel with room to stir. */
@@ -46,7 +48,12 @@ export function vesselFit(vessel: Vessel, massG: number, content: keyof typeof C
   const roomMl = vessel.capacityMl * vessel.workingFillShare
   const fits = volumeMl <= roomMl
   const sentence = fits
-    ? `${Math.round(volumeMl)} ml in a vessel worked up to ${Math.round(roomMl)} ml.`
-    : `${Math.round(volumeMl)} ml do not fit: ${vessel.name} is worked up to ${Math.round(roomMl)} ml of ${Math.round(vessel.capacityMl)} ml.`
+    ? fact('shelf.ml-vessel-worked-up', { volumeMl: Math.round(volumeMl), roomMl: Math.round(roomMl) })
+    : fact('shelf.ml-do-not-fit', {
+        volumeMl: Math.round(volumeMl),
+        vessel: vessel.name,
+        roomMl: Math.round(roomMl),
+        capacityMl: Math.round(vessel.capacityMl),
+      })
   return { fits, volumeMl, roomMl, sentence }
 }

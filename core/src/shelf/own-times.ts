@@ -8,7 +8,7 @@ export const TIME_KINDS = {
   'more-colour': 'each further colour in it',
   scent: 'scent stirred into a cup',
   'own-lye': 'lye poured into a cup’s own oils',
-  pour: 'pouring 250 g',
+  pour: 'pouring [250 g]',
   'tool-hanger': 'a pass of the hanger wire',
   'tool-skewer': 'a stroke of the skewer',
   'tool-stick': 'a stroke of the chopstick',

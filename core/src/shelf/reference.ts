@@ -1,3 +1,4 @@
+import { say } from '../words/index.ts'
 import { readCell } from './cells.ts'
 import { fieldsOfKind, findById, newItem, shelfKinds } from './shelf.ts'
 import type { ItemOf, Shelf, ShelfKind } from './shelf.ts'
@@ -39,7 +40,7 @@ function itemsOf(kind: ShelfKind): unknown[] {
       const field = fields.get(key)
       if (!field) throw new Error(`the ${kind} table has a column “${key}” that no ${kind} have`)
       const read = readCell(field, text)
-      if (!read.ok) throw new Error(`${item['id'] as string}: ${read.sentence}`)
+      if (!read.ok) throw new Error(`${item['id'] as string}: ${say(read.sentence)}`)
       item[key] = read.value
     })
     return item

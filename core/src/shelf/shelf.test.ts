@@ -16,6 +16,7 @@ import {
   writeCell,
 } from './index.ts'
 import type { Oil, ShelfItem } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 
@@ -50,7 +51,7 @@ describe('the starting shelf', () => {
 describe('items', () => {
   test('a new item only lacks its name', () => {
     for (const kind of shelfKinds) {
-      expect(checkItem(kind, newItem(kind))).toMatchObject({ ok: false, problems: [{ path: 'name' }] })
+      expect(said(checkItem(kind, newItem(kind)))).toMatchObject({ ok: false, problems: [{ path: 'name' }] })
       expect(checkItem(kind, { ...newItem(kind), name: 'Thing' })).toMatchObject({ ok: true })
     }
   })
@@ -68,12 +69,12 @@ describe('items', () => {
     ],
   ])('%s is refused in a sentence', (_, change, sentence) => {
     const checked = checkItem('oils', { ...olive, ...change })
-    expect(checked.ok ? '' : checked.problems[0]!.sentence).toMatch(sentence)
+    expect(said(checked.ok ? '' : checked.problems[0]!.sentence)).toMatch(sentence)
   })
 
   test('a blend whose parts miss 100 % is refused', () => {
     const blend = { ...newItem('scents'), name: 'Blend', type: 'blend', parts: [{ scent: 'eo-lavender', share: 0.9 }] }
-    expect(checkItem('scents', blend)).toMatchObject({ ok: false, problems: [{ path: 'parts' }] })
+    expect(said(checkItem('scents', blend))).toMatchObject({ ok: false, problems: [{ path: 'parts' }] })
   })
 
   test('ids come from names and are not taken twice', () => {
@@ -121,10 +122,10 @@ describe('table files', () => {
       ['Barn oil', '188', ''],
     )
     expect(preview.reports.map(report => report.state)).toEqual(['changed', 'new', 'refused', 'refused', 'refused'])
-    expect(preview.reports[0]!.details).toEqual(['Saponification value: 190 → 191.5'])
-    expect(preview.reports[2]!.details[0]).toMatch(/from 60 to 400 mg KOH\/g, not 19/)
-    expect(preview.reports[3]!.details[0]).toMatch(/name of 1 to 80/)
-    expect(preview.reports[4]!.details[0]).toMatch(/stands in row 3 already/)
+    expect(said(preview.reports[0]!.details)).toEqual(['Saponification value: 190 → 191.5'])
+    expect(said(preview.reports[2]!.details[0])).toMatch(/from 60 to 400 mg KOH\/g, not 19/)
+    expect(said(preview.reports[3]!.details[0])).toMatch(/name of 1 to 80/)
+    expect(said(preview.reports[4]!.details[0])).toMatch(/stands in row 3 already/)
     expect(preview.items).toMatchObject([
       { id: 'olive', sapKohMgPerG: 191.5, iodineValue: 84 },
       { id: 'barn-oil', usualMostShare: 0.125 },
@@ -134,7 +135,7 @@ describe('table files', () => {
   test('headers that no oil has are named; without a name column nothing is read', () => {
     expect(reader(['Name', 'Colour of the cat'], ['A', 'x']).unknownHeaders).toEqual(['Colour of the cat'])
     const none = reader(['Cat', 'Dog'], ['x', 'y'])
-    expect(none.problem).toMatch(/no column “Name”.*“Cat”, “Dog”/)
+    expect(said(none.problem)).toMatch(/no column “Name”.*“Cat”, “Dog”/)
     expect(none.items).toEqual([])
   })
 
@@ -163,7 +164,7 @@ describe('substitutes and vessels', () => {
 
   test('a substitute says what changes: lye, pace, label', () => {
     const almond = substitutesFor(shelf, 'oils', 'sunflower-high-oleic', 50).find(one => one.id === 'almond-sweet')!
-    expect(almond.changes.join(' ')).toMatch(/lye \+1\.6 %.*label: now tree nut/)
+    expect(almond.changes.map(one => say(one)).join(' ')).toMatch(/lye \+1\.6 %.*label: now tree nut/)
   })
 
   test('a vessel is worked to four fifths; lye is heavier than batter', () => {

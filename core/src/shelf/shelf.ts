@@ -1,3 +1,5 @@
+import { fact, keepingZeros, plain } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Evidence } from './evidence.ts'
 import type { OwnTime } from './own-times.ts'
 import type { OwnWindow } from './own-windows.ts'
@@ -73,16 +75,16 @@ export const MOST_ITEMS = 5000
 export const fieldsOfKind = (kind: ShelfKind): readonly Field[] => fieldsOf(SHELF_KINDS[kind].type)
 
 /** Sums that no single field can know. */
-function ofOne(kind: ShelfKind, item: ShelfItem): { path: string; value: unknown; sentence: string } | null {
+function ofOne(kind: ShelfKind, item: ShelfItem): { path: string; value: unknown; sentence: Words } | null {
   if (kind === 'oils') {
     const oil = item as Oil
     const acids = acidsOf(oil)
     if (acids > 1.005) {
-      const sentence = `The fatty acids add up to ${(acids * 100).toFixed(1)} %; together they are at most 100 %.`
+      const sentence = fact('shelf.fatty-acids-add-up', { acids: keepingZeros(plain(acids * 100, 1)) })
       return { path: 'oleic', value: oil.oleic, sentence }
     }
     if (oil.sapKohLowMgPerG > oil.sapKohMgPerG || oil.sapKohHighMgPerG < oil.sapKohMgPerG) {
-      const sentence = 'The usual low is at most the saponification value, and the usual high at least.'
+      const sentence = fact('shelf.usual-low-at-most')
       return { path: 'sapKohMgPerG', value: oil.sapKohMgPerG, sentence }
     }
   }
@@ -93,7 +95,7 @@ function ofOne(kind: ShelfKind, item: ShelfItem): { path: string; value: unknown
       return {
         path: 'parts',
         value: whole,
-        sentence: `The parts of a blend add up to 100 %, these to ${(whole * 100).toFixed(1)} %.`,
+        sentence: fact('shelf.parts-blend-add-up', { whole: keepingZeros(plain(whole * 100, 1)) }),
       }
   }
   return null

@@ -11,6 +11,7 @@ import {
   unitCost,
 } from './index.ts'
 import type { Oil, SubstitutableKind } from './index.ts'
+import { said } from '../words/index.ts'
 
 const shelf = referenceShelf()
 
@@ -53,7 +54,7 @@ describe('stand-ins', () => {
       return oil.id === 'olive-pomace' ? { ...oil, archived: true } : oil
     })
     const found = substitutesFor({ ...shelf, oils }, 'oils', 'olive', 50)
-    expect(found.find(one => one.id === 'olive-virgin')!.changes).toContain('price +50 %')
+    expect(said(found.find(one => one.id === 'olive-virgin')!.changes)).toContain('price +50 %')
     expect(found.map(one => one.id)).not.toContain('olive-pomace')
     expect(substitutesFor(shelf, 'oils', 'nowhere')).toEqual([])
   })
@@ -87,7 +88,7 @@ describe('stock and values', () => {
         .map(([material]) => material)
     expect(by('yes').sort()).toEqual(['pp', 'steel'])
     expect(by('care').sort()).toEqual(['enamel', 'hdpe', 'silicone'])
-    expect(MATERIAL_VERDICTS.aluminium).toMatchObject({ lye: 'no', batter: 'no' })
+    expect(said(MATERIAL_VERDICTS.aluminium)).toMatchObject({ lye: 'no', batter: 'no' })
   })
 })
 

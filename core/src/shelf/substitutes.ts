@@ -1,3 +1,5 @@
+import { fact, grams, keepingZeros, plain } from '../facts/index.ts'
+import type { Fact } from '../facts/index.ts'
 import type { Colorant } from './colorant.ts'
 import type { Additive, Liquid, Oil, Scent } from './ingredients.ts'
 import { fattyGroups, isHard } from './fatty.ts'
@@ -11,21 +13,22 @@ export interface Substitute {
   id: string
   name: string
   distance: number
-  changes: string[]
+  changes: Fact[]
 }
 
 const signed = (value: number, decimals: number): string =>
   `${value > 0 ? '+' : value < 0 ? '−' : ''}${Math.abs(value).toFixed(decimals)}`
 
-function common(a: ShelfItem, b: ShelfItem): string[] {
-  const changes: string[] = []
+function common(a: ShelfItem, b: ShelfItem): Fact[] {
+  const changes: Fact[] = []
   const words = (tags: readonly Tag[]) => tags.map(tag => TAGS[tag]).join(', ')
   const gone = a.tags.filter(tag => !b.tags.includes(tag))
   const come = b.tags.filter(tag => !a.tags.includes(tag))
-  if (come.length > 0) changes.push(`label: now ${words(come)}`)
-  if (gone.length > 0) changes.push(`label: no more ${words(gone)}`)
+  if (come.length > 0) changes.push(fact('shelf.label-now', { tags: words(come) }))
+  if (gone.length > 0) changes.push(fact('shelf.label-no-more', { tags: words(gone) }))
   const [before, after] = [unitCost(a), unitCost(b)]
-  if (before !== null && after !== null) changes.push(`price ${signed((after / before - 1) * 100, 0)} %`)
+  if (before !== null && after !== null)
+    changes.push(fact('shelf.price', { signed: signed((after / before - 1) * 100, 0) }))
   return changes
 }
 
@@ -49,10 +52,16 @@ function oils(a: Oil, b: Oil): Substitute {
     name: b.name,
     distance,
     changes: [
-      `lye ${signed(((b.sapKohMgPerG - a.sapKohMgPerG) / a.sapKohMgPerG) * 100, 1)} % for its part`,
-      Math.abs(faster) < 0.1 ? 'pace about the same' : faster > 0 ? 'quicker to trace' : 'slower to trace',
-      ...(isHard(a) === isHard(b) ? [] : [isHard(b) ? 'hard instead of liquid' : 'liquid instead of hard']),
-      `iodine ${signed(b.iodineValue - a.iodineValue, 0)}`,
+      fact('shelf.lye-for-its-part', { signed: signed(((b.sapKohMgPerG - a.sapKohMgPerG) / a.sapKohMgPerG) * 100, 1) }),
+      Math.abs(faster) < 0.1
+        ? fact('shelf.pace-about-same')
+        : faster > 0
+          ? fact('shelf.quicker-trace')
+          : fact('shelf.slower-trace'),
+      ...(isHard(a) === isHard(b)
+        ? []
+        : [isHard(b) ? fact('shelf.hard-instead-liquid') : fact('shelf.liquid-instead-hard')]),
+      fact('shelf.iodine', { signed: signed(b.iodineValue - a.iodineValue, 0) }),
       ...common(a, b),
     ],
   }
@@ -73,11 +82,15 @@ function scents(a: Scent, b: Scent): Substitute {
       Math.abs(a.vanillinShare - b.vanillinShare) * 20,
     changes: [
       steps === 0
-        ? `accelerates alike (${b.acceleration})`
-        : `accelerates: ${b.acceleration} instead of ${a.acceleration}`,
-      `limit ${(b.limitShare * 100).toFixed(2)} % instead of ${(a.limitShare * 100).toFixed(2)} %${limit < 0 ? ': check the load' : ''}`,
+        ? fact('shelf.accelerates-alike', { acceleration: b.acceleration })
+        : fact('shelf.accelerates-instead', { acceleration: b.acceleration, acceleration2: a.acceleration }),
+      fact('shelf.limit-instead', {
+        limitShare: keepingZeros(plain(b.limitShare * 100, 2)),
+        limitShare2: keepingZeros(plain(a.limitShare * 100, 2)),
+        which: limit < 0 ? fact('shelf.check-load') : '',
+      }),
       ...(Math.abs(a.vanillinShare - b.vanillinShare) > 0.005
-        ? [`vanillin ${(b.vanillinShare * 100).toFixed(1)} %`]
+        ? [fact('shelf.vanillin', { vanillinShare: keepingZeros(plain(b.vanillinShare * 100, 1)) })]
         : []),
       ...common(a, b),
     ],
@@ -94,10 +107,10 @@ function colorants(a: Colorant, b: Colorant): Substitute {
     name: b.name,
     distance,
     changes: [
-      `dose ${signed((b.referenceDoseGPerKg / a.referenceDoseGPerKg - 1) * 100, 0)} %`,
-      ...(a.medium === b.medium ? [] : [`mixed in ${b.medium} instead of ${a.medium}`]),
-      ...(b.inLye === a.inLye ? [] : [`in lye: ${b.inLye}`]),
-      ...(b.inLight === a.inLight ? [] : [`in light: ${b.inLight}`]),
+      fact('shelf.dose', { signed: signed((b.referenceDoseGPerKg / a.referenceDoseGPerKg - 1) * 100, 0) }),
+      ...(a.medium === b.medium ? [] : [fact('shelf.mixed-instead', { medium: b.medium, medium2: a.medium })]),
+      ...(b.inLye === a.inLye ? [] : [fact('shelf.in-lye', { inLye: b.inLye })]),
+      ...(b.inLight === a.inLight ? [] : [fact('shelf.in-light', { inLight: b.inLight })]),
       ...common(a, b),
     ],
   }
@@ -114,8 +127,12 @@ function liquids(a: Liquid, b: Liquid): Substitute {
       Math.abs(a.acidLyePerG - b.acidLyePerG) * 50 +
       Math.abs(a.mostShareOfWater - b.mostShareOfWater) * 0.3,
     changes: [
-      `water ${(b.waterShare * 100).toFixed(0)} %, fat ${(b.fatShare * 100).toFixed(1)} %, sugar ${(b.sugarShare * 100).toFixed(1)} %`,
-      ...(a.heat === b.heat ? [] : [`heat ${b.heat} instead of ${a.heat}`]),
+      fact('shelf.water-fat-sugar', {
+        waterShare: keepingZeros(plain(b.waterShare * 100, 0)),
+        fatShare: keepingZeros(plain(b.fatShare * 100, 1)),
+        sugarShare: keepingZeros(plain(b.sugarShare * 100, 1)),
+      }),
+      ...(a.heat === b.heat ? [] : [fact('shelf.heat-instead', { heat: b.heat, heat2: a.heat })]),
       ...common(a, b),
     ],
   }
@@ -127,11 +144,22 @@ function additives(a: Additive, b: Additive): Substitute {
     name: b.name,
     distance: (a.role === b.role ? 0 : 2) + Math.abs(a.lnViscosityPerPercent - b.lnViscosityPerPercent) * 3,
     changes: [
-      `dose ${b.usualLeastGPerKg} to ${b.usualMostGPerKg} g per kg of oils`,
+      fact('shelf.dose-g-per-kg', { usualLeastGPerKg: b.usualLeastGPerKg, usualMostGPerKg: b.usualMostGPerKg }),
       ...(a.moment === b.moment
         ? []
-        : [`goes in ${b.moment === 'lye' ? 'the lye water' : b.moment === 'oils' ? 'the oils' : 'at trace'}`]),
-      ...(a.acidLyePerG === b.acidLyePerG ? [] : [`takes ${b.acidLyePerG.toFixed(3)} g NaOH per g`]),
+        : [
+            fact('shelf.goes-in', {
+              which:
+                b.moment === 'lye'
+                  ? fact('shelf.lye-water')
+                  : b.moment === 'oils'
+                    ? fact('shelf.the-oils')
+                    : fact('shelf.at-trace'),
+            }),
+          ]),
+      ...(a.acidLyePerG === b.acidLyePerG
+        ? []
+        : [fact('shelf.takes-naoh-per-g', { acidLyePerG: keepingZeros(grams(b.acidLyePerG, 3)) })]),
       ...common(a, b),
     ],
   }

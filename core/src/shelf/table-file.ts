@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { readCell, writeCell } from './cells.ts'
 import type { Field } from './fields.ts'
 import type { ShelfItem } from './item.ts'
@@ -25,7 +27,7 @@ export interface RowReport {
   name: string
   state: 'new' | 'changed' | 'same' | 'refused'
   /** What changes, or why it is refused. */
-  details: string[]
+  details: Words[]
 }
 
 export interface TablePreview {
@@ -34,7 +36,7 @@ export interface TablePreview {
   items: ShelfItem[]
   /** Headers of the file that no field of this kind has. */
   unknownHeaders: string[]
-  problem: string | null
+  problem: Words | null
 }
 
 const plain = (text: string): string =>
@@ -63,7 +65,7 @@ function columnsOf(kind: ShelfKind, headers: readonly string[]): Column[] {
   })
 }
 
-const empty = (problem: string, unknownHeaders: string[] = []): TablePreview => ({
+const empty = (problem: Words, unknownHeaders: string[] = []): TablePreview => ({
   reports: [],
   items: [],
   unknownHeaders,
@@ -91,12 +93,14 @@ export class TableReader {
     this.preview = hasName
       ? { reports: [], items: [], unknownHeaders: unknown, problem: null }
       : empty(
-          `This file has no column “Name”, so its rows cannot be told apart. Its columns are ${headers
-            .slice(0, 8)
-            .map(header => `“${header}”`)
-            .join(
-              ', ',
-            )}; a table of ${SHELF_KINDS[kind].many.toLowerCase()} has ${tableHeaders(kind).slice(0, 6).join(', ')} and more.`,
+          fact('shelf.no-name-column', {
+            columns: headers
+              .slice(0, 8)
+              .map(header => `“${header}”`)
+              .join(', '),
+            kind: SHELF_KINDS[kind].many.toLowerCase(),
+            expected: tableHeaders(kind).slice(0, 6).join(', '),
+          }),
           unknown,
         )
   }
@@ -105,7 +109,7 @@ export class TableReader {
   read(cells: readonly string[], row: number): void {
     if (cells.every(cell => cell.trim() === '')) return
     const values: Record<string, unknown> = {}
-    const reasons: string[] = []
+    const reasons: Words[] = []
     let id = ''
     this.#columns.forEach((column, i) => {
       const text = cells[i] ?? ''
@@ -117,13 +121,12 @@ export class TableReader {
       }
     })
     const name = typeof values['name'] === 'string' ? values['name'] : ''
-    if (name === '' || name.length > 80) reasons.unshift('A name of 1 to 80 letters is missing.')
-    if (id !== '' && !/^[a-z0-9](?:[a-z0-9-]{0,38}[a-z0-9])?$/.test(id))
-      reasons.push('An id is 1 to 40 small letters, digits and dashes; leave it empty for a new item.')
+    if (name === '' || name.length > 80) reasons.unshift(fact('shelf.no-name'))
+    if (id !== '' && !/^[a-z0-9](?:[a-z0-9-]{0,38}[a-z0-9])?$/.test(id)) reasons.push(fact('shelf.like-an-id'))
     const before = this.#byId.get(id) ?? (id === '' ? this.#byName.get(name.toLowerCase()) : undefined)
     const key = before?.id ?? (id || name.toLowerCase())
     const earlier = this.#seen.get(key)
-    if (earlier !== undefined) reasons.push(`The same item stands in row ${earlier} already.`)
+    if (earlier !== undefined) reasons.push(fact('shelf.row-twice', { row: earlier }))
     else this.#seen.set(key, row)
     if (reasons.length > 0) return void this.preview.reports.push({ row, name, state: 'refused', details: reasons })
     this.#take(row, name, id, values, before)
@@ -133,7 +136,7 @@ export class TableReader {
     const fields = fieldsOfKind(this.#kind)
     if (!before) {
       if (this.#ids.size >= MOST_ITEMS) {
-        const details = [`A shelf holds at most ${MOST_ITEMS} of a kind.`]
+        const details = [fact('shelf.shelf-full', { most: MOST_ITEMS })]
         return void this.preview.reports.push({ row, name, state: 'refused', details })
       }
       const fresh = id !== '' ? id : idFromName(name, taken => this.#ids.has(taken))
@@ -144,9 +147,12 @@ export class TableReader {
     const old = before as unknown as Record<string, unknown>
     const details = fields
       .filter(field => field.key in values && writeCell(field, values[field.key]) !== writeCell(field, old[field.key]))
-      .map(
-        field =>
-          `${field.label}: ${writeCell(field, old[field.key]) || 'nothing'} → ${writeCell(field, values[field.key]) || 'nothing'}`,
+      .map((field): Words =>
+        fact('shelf.changes-to', {
+          label: field.label,
+          from: writeCell(field, old[field.key]) || 'nothing',
+          to: writeCell(field, values[field.key]) || 'nothing',
+        }),
       )
     if (details.length === 0) return void this.preview.reports.push({ row, name, state: 'same', details })
     this.preview.items.push({ ...old, ...values, id: before.id } as unknown as ShelfItem)

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { TOP_WAYS, baseAreaMm2, layerHeights } from '../plan/index.ts'
 import type { Move, Mould, Plan, Pour } from '../plan/index.ts'
 import { diveMm, lookAt } from './look.ts'
@@ -18,7 +20,7 @@ export interface Design {
   pencils: string[]
   /** Colours of ready-made pieces, after the powders: the plan's embeds in their order. */
   embedHexes: string[]
-  sentences: string[]
+  sentences: Words[]
 }
 
 /** Number of a text: the same design draws the same hand again. */
@@ -85,7 +87,7 @@ function heldTilt({ program, sentences }: Making, tilt: number, flat: number): n
   const isWedge = steep * (W / 2) > flat
   const thickest = isWedge ? Math.sqrt(2 * flat * W * steep) : flat + steep * (W / 2)
   if (thickest <= room) return tilt
-  sentences.push('There is too little batter for so steep a layer; it was drawn flatter.')
+  sentences.push(fact('swirl.there-too-little-batter'))
   return Math.sign(tilt) * Math.min(steep, room > 2 * flat ? (room * room) / (2 * flat * W) : (2 * (room - flat)) / W)
 }
 
@@ -119,7 +121,7 @@ function poured(making: Making, pour: Pour, volume: number, look: Look, partner:
     const modes = isFree ? textureModes(face, L, W, look.textureMm, seedOf(pour.id)) : new Float64Array(0)
     const tilt = isFree ? heldTilt(making, Math.tan((shape.tiltDeg * Math.PI) / 180), volume / (L * W)) : 0
     const fitted = guarded({ ...base(volume), modes, tilt }, program)
-    if (fitted.scale < 0.6) making.sentences.push('A layer is too thin for so uneven a face; it was drawn more evenly.')
+    if (fitted.scale < 0.6) making.sentences.push(fact('swirl.layer-too-thin-for'))
     return push(fitted.op)
   }
   const spread = shape.spreadMm > 0 ? shape.spreadMm : look.spreadMm
@@ -231,25 +233,18 @@ const THROUGH: readonly Move['tool'][] = ['hanger', 'stick', 'skewer', 'spoon']
 function doMove(making: Making, move: Move, look: Look): void {
   if (move.off) return
   if (move.tool === 'stir') {
-    if (making.pot.pours.length === 0)
-      making.sentences.push('A turn in the pot needs something poured into the pot before it.')
+    if (making.pot.pours.length === 0) making.sentences.push(fact('swirl.turn-pot-needs-something'))
     else making.pot.moves.push(move)
     return
   }
   if (move.tool === 'decant') return decant(making, move.count, look)
-  if (look.drag < 0.9 && THROUGH.includes(move.tool))
-    making.sentences.push(
-      'The batter will be thick when a tool goes through it: it tears rather than flows. Swirl earlier, or pour thinner.',
-    )
+  if (look.drag < 0.9 && THROUGH.includes(move.tool)) making.sentences.push(fact('swirl.batter-will-be-thick'))
   const block = { program: making.program, heightMm: making.program.heightMm, look, seed: seedOf(move.id) }
-  if (!(making.program.heightMm > 0))
-    return void making.sentences.push('A tool was set before anything lies in the mould; it was left out.')
+  if (!(making.program.heightMm > 0)) return void making.sentences.push(fact('swirl.tool-was-set-before'))
   const twists = moveTwists(move, block)
   if (twists.length === 0)
     making.sentences.push(
-      making.program.radiusMm > 0
-        ? 'This tool does not fit a round mould; it was left out.'
-        : 'A tool’s path has no length; it was left out.',
+      making.program.radiusMm > 0 ? fact('swirl.this-tool-does-not') : fact('swirl.tools-path-has-no'),
     )
   making.program.ops.push(...twists)
 }
@@ -274,7 +269,7 @@ function partnerOf(making: Making, i: number, heights: readonly number[]): PourO
   if (!next || next.together === 'no') return null
   const isOpen = ({ shape }: Pour) => shape.way !== 'pot' && !TOP_WAYS.includes(shape.way)
   if (!isOpen(pour) || !isOpen(next) || pour.together !== 'no') {
-    making.sentences.push('Only two pours into the mould can go in at once; another was drawn by itself.')
+    making.sentences.push(fact('swirl.only-two-pours-into'))
     return null
   }
   const from = heights[i]! / (heights[i]! + heights[i + 1]!)
@@ -313,7 +308,7 @@ export function designOf(plan: Plan, levels: readonly number[], mould: Mould = p
     for (const move of plan.moves) if (move.after === pour.id || move.after === before) doMove(making, move, look)
   })
   decant(making, USUAL_PASSES, lookAt(levels.at(-1) ?? USUAL_LEVEL))
-  if (program.heightMm === 0) making.sentences.push('There is nothing yet for the top to stand on: pour a layer first.')
+  if (program.heightMm === 0) making.sentences.push(fact('swirl.there-nothing-yet-for'))
   else for (const i of tops) toppedBy(making, plan.score[i]!, heights[i]! * area)
   setIn(making)
   if (hasSwirls(plan)) {

@@ -1,3 +1,4 @@
+import { fact, millimetres } from '../facts/index.ts'
 import { embedPieces, overlappingEmbeds } from '../plan/index.ts'
 import type { Pour } from '../plan/index.ts'
 import type { Making } from './making.ts'
@@ -41,7 +42,7 @@ export function toppedBy(making: Making, pour: Pour, volume: number): void {
         : empty
   const { top, mostMm } = scaledTop(program, op)
   if (mostMm > TALLEST_MM)
-    making.sentences.push(`What stands on the top would be ${Math.round(mostMm)} mm high: give it less batter.`)
+    making.sentences.push(fact('swirl.what-stands-on-top', { mostMm: millimetres(Math.round(mostMm)) }))
   program.tops.push(top)
   program.topMm += mostMm
 }
@@ -61,8 +62,6 @@ export function setIn(making: Making): void {
   if (texture !== 'flat') program.floor = { texture, depthMm, pitchMm }
   for (const [one, other] of overlappingEmbeds(plan))
     making.sentences.push(
-      one === other
-        ? `Pieces of ${one} lie in one another; set them further apart.`
-        : `${one} and ${other} lie in one another.`,
+      one === other ? fact('swirl.pieces-lie-one-another', { one }) : fact('swirl.lie-one-another', { one, other }),
     )
 }

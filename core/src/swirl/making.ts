@@ -1,3 +1,4 @@
+import type { Words } from '../facts/index.ts'
 import type { Mould, Move, Plan, Pour } from '../plan/index.ts'
 import type { PourOp, Program } from './program.ts'
 
@@ -9,7 +10,7 @@ export interface Making {
   program: Program
   cups: string[]
   pencils: string[]
-  sentences: string[]
+  sentences: Words[]
   levels: readonly number[]
   /** What waits in the pot to be poured out. */
   pot: { pours: { op: PourOp; pour: Pour }[]; volume: number; side: number; moves: Move[]; height: number }

@@ -4,6 +4,7 @@ import { OUTSIDE, renderRows } from './render.ts'
 import type { Picture } from './render.ts'
 import { acrossView } from './views.ts'
 import { startingMove, starterPlan } from '../plan/index.ts'
+import { said, say } from '../words/index.ts'
 
 /** Two columns wide, from rows of [first, second, share of 255] on top of each other. */
 function pictureOf(rows: readonly [number, number, number][]): Picture {
@@ -20,8 +21,8 @@ describe('a picture in words', () => {
   ])
 
   test('names the colours from the bottom with their shares', () => {
-    expect(pictureWords(halves, ['Slate', 'Bone'])).toBe('From the bottom: Slate 50 %, below; Bone 50 %, above.')
-    expect(pictureWords(halves, ['Slate', 'Bone'], true)).toBe('From above: Slate 50 %; Bone 50 %.')
+    expect(said(pictureWords(halves, ['Slate', 'Bone']))).toBe('From the bottom: Slate 50 %, below; Bone 50 %, above.')
+    expect(said(pictureWords(halves, ['Slate', 'Bone'], true))).toBe('From above: Slate 50 %; Bone 50 %.')
   })
 
   test('counts both colours of a mixed pixel, and nothing outside the soap', () => {
@@ -35,11 +36,13 @@ describe('a picture in words', () => {
       [0, expect.closeTo(0.2, 9)],
       [1, expect.closeTo(0.8, 9)],
     ])
-    expect(pictureWords(pictureOf([[OUTSIDE, 0, 255]]), [])).toMatch(/Nothing/)
+    expect(said(pictureWords(pictureOf([[OUTSIDE, 0, 255]]), []))).toMatch(/Nothing/)
   })
 
   test('two bars differ by what has changed', () => {
-    expect(differenceWords([0.3, 0.7], [0.42, 0.58], ['Slate', 'Bone'])).toBe('Slate 30 % and 42 %, Bone 70 % and 58 %')
+    expect(said(differenceWords([0.3, 0.7], [0.42, 0.58], ['Slate', 'Bone']))).toBe(
+      'Slate 30 % and 42 %, Bone 70 % and 58 %',
+    )
     expect(differenceWords([0.301, 0.699], [0.302, 0.698], ['Slate', 'Bone'])).toBeNull()
   })
 
@@ -50,8 +53,8 @@ describe('a picture in words', () => {
     const names = colourNames(plan, design)
     const words = pictureWords(renderRows(design.program, view, 0, view.height, 'preview'), names)
     const poured = plan.score.map(pour => plan.cups.find(cup => cup.id === pour.cup)!.name)
-    expect(words.indexOf(poured[0]!)).toBeLessThan(words.lastIndexOf(poured.at(-1)!))
-    expect(patternWords(plan)).toBe('')
-    expect(patternWords({ moves: [startingMove('move-1', plan.score[0]!.id, 'hanger')] })).toMatch(/hanger wire/)
+    expect(say(words).indexOf(poured[0]!)).toBeLessThan(say(words).lastIndexOf(poured.at(-1)!))
+    expect(said(patternWords(plan))).toBe('')
+    expect(said(patternWords({ moves: [startingMove('move-1', plan.score[0]!.id, 'hanger')] }))).toMatch(/hanger wire/)
   })
 })

@@ -1,3 +1,5 @@
+import { fact, together } from '../facts/index.ts'
+import type { Fact, Words } from '../facts/index.ts'
 import { MOVE_TOOLS } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Design } from './design.ts'
@@ -52,21 +54,28 @@ export function coloursSeen(picture: Picture): ColourSeen[] {
  * @param names of the colours of the design, in its order
  * @param isLevel seen from above, where there is no below
  */
-export function pictureWords(picture: Picture, names: readonly string[], isLevel = false): string {
+export function pictureWords(picture: Picture, names: readonly Words[], isLevel = false): Words {
   const seen = coloursSeen(picture).filter(one => one.share >= LEAST_SHARE)
-  if (seen.length === 0) return 'Nothing of the soap is seen here.'
+  if (seen.length === 0) return fact('swirl.nothing-soap-seen-here')
   const middle = seen.reduce((sum, one) => sum + one.share * one.height, 0)
   const parts = seen.map(({ colour, share, height }) => {
     const where = isLevel
       ? ''
       : height < middle - APART
-        ? ', below'
+        ? fact('swirl.below')
         : height > middle + APART
-          ? ', above'
-          : ', in between'
-    return `${names[colour] ?? 'another colour'} ${Math.round(share * 100)} %${seen.length > 1 ? where : ''}`
+          ? fact('swirl.above')
+          : fact('swirl.in-between')
+    return fact('swirl.picturewords', {
+      names: names[colour] ?? fact('swirl.another-colour'),
+      share: Math.round(share * 100),
+      which: seen.length > 1 ? where : '',
+    })
   })
-  return `${isLevel ? 'From above' : 'From the bottom'}: ${parts.join('; ')}.`
+  return fact('swirl.picture', {
+    which: isLevel ? fact('swirl.from-above') : fact('swirl.from-bottom'),
+    parts: together(parts, '; '),
+  })
 }
 
 /**
@@ -77,19 +86,28 @@ export function pictureWords(picture: Picture, names: readonly string[], isLevel
 export function differenceWords(
   first: readonly number[],
   last: readonly number[],
-  names: readonly string[],
-): string | null {
+  names: readonly Words[],
+): Fact | null {
   const percent = (share: number | undefined) => Math.round((share ?? 0) * 100)
   const parts = names.flatMap((name, i) =>
-    percent(first[i]) === percent(last[i]) ? [] : [`${name} ${percent(first[i])} % and ${percent(last[i])} %`],
+    percent(first[i]) === percent(last[i])
+      ? []
+      : [fact('swirl.first-and-last', { name, first: percent(first[i]), last: percent(last[i]) })],
   )
-  return parts.length > 0 ? parts.join(', ') : null
+  return parts.length > 0 ? together(parts, ', ') : null
 }
 
 /** What the hands do in a design, in a sentence; empty for level layers without a tool. */
-export function patternWords(plan: Pick<Plan, 'moves'>): string {
+export function patternWords(plan: Pick<Plan, 'moves'>): Words {
   if (plan.moves.length === 0) return ''
-  return `Drawn with: ${plan.moves.map(move => `${MOVE_TOOLS[move.tool]}${move.count > 1 ? `, ${move.count} times` : ''}`).join('; ')}.`
+  return fact('swirl.drawn-with', {
+    moves: together(
+      plan.moves.map(({ tool, count }) =>
+        count > 1 ? fact('swirl.tool-so-often', { tool: MOVE_TOOLS[tool], count }) : MOVE_TOOLS[tool],
+      ),
+      '; ',
+    ),
+  })
 }
 
 /** Names of a design's colours in its order: cups, powders dusted between layers, ready-made pieces. */
@@ -97,10 +115,10 @@ export function colourNames(
   plan: Pick<Plan, 'cups' | 'finish'>,
   design: Design,
   powderName: (id: string) => string = id => id,
-): string[] {
+): Words[] {
   return [
     ...design.cups.map(id => plan.cups.find(cup => cup.id === id)?.name ?? id),
-    ...design.pencils.map(id => `a line of ${powderName(id)}`),
-    ...design.embedHexes.map((_, i) => plan.finish.embeds[i]?.name ?? 'a ready-made piece'),
+    ...design.pencils.map(id => fact('swirl.a-line-of', { powderName: powderName(id) })),
+    ...design.embedHexes.map((_, i) => plan.finish.embeds[i]?.name ?? fact('swirl.ready-made-piece')),
   ]
 }

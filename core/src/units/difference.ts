@@ -12,7 +12,3 @@ export const kelvins = (k: number): TemperatureDifference => k as TemperatureDif
 /** A difference in the workshop's unit: degrees, without a zero point. */
 export const showDifference = (difference: TemperatureDifference, habits: UnitHabits, decimals = 0): string =>
   habits.temperature === 'C' ? `${tidy(difference, decimals)} °C` : `${tidy(difference * 1.8, decimals)} °F`
-
-/** As it stands in a sentence until that is put into the workshop's units: with a K, which no temperature has. */
-export const sayDifference = (difference: TemperatureDifference, decimals = 0): string =>
-  `${tidy(difference, decimals)} K`

@@ -17,6 +17,5 @@ export {
   showChance,
 } from './format.ts'
 export type { UnitHabits } from './format.ts'
-export { apart, kelvins, sayDifference, showDifference } from './difference.ts'
+export { apart, kelvins, showDifference } from './difference.ts'
 export type { TemperatureDifference } from './difference.ts'
-export { inUnits } from './sentence.ts'

@@ -1,3 +1,5 @@
+import { fact, keepingZeros, plain } from '../facts/index.ts'
+import type { Fact } from '../facts/index.ts'
 import { plainDigits, readNumber } from './number.ts'
 import type { DecimalMark } from './number.ts'
 
@@ -9,7 +11,7 @@ import type { DecimalMark } from './number.ts'
 export type QuantityKind =
   'mass' | 'length' | 'temperature' | 'difference' | 'volume' | 'share' | 'minutes' | 'dose' | 'density' | 'plain'
 
-export type ReadResult = { ok: true; value: number } | { ok: false; sentence: string }
+export type ReadResult = { ok: true; value: number } | { ok: false; sentence: Fact }
 
 interface Unit {
   names: readonly string[]
@@ -125,8 +127,8 @@ function twoReadings(
   text: string,
   { either: [whole, decimal], raw }: { either: [number, number]; raw: string },
 ): ReadResult {
-  const sentence = `“${text.trim().slice(0, 40)}” can be read two ways: type ${whole} or ${decimal.toFixed(1)} for what is meant, without a mark in “${raw}”.`
-  return { ok: false, sentence }
+  const values = { typed: text.trim().slice(0, 40), whole, decimal: keepingZeros(plain(decimal, 1)), raw }
+  return { ok: false, sentence: fact('units.two-ways', values) }
 }
 
 /**
@@ -149,28 +151,35 @@ export function readQuantity(
   const cleaned = plainDigits(text.replace(/[½¼¾⅓⅔⅛]/g, mark => FRACTIONS[mark] ?? mark))
     .replace(/(?<=[a-z])\s+(?:per|a)\s+(?=kg|lb)/gi, '/')
     .trim()
-  if (cleaned === '') return { ok: false, sentence: `Nothing is typed here. Try ${EXAMPLES[kind]}.` }
+  if (cleaned === '') return { ok: false, sentence: fact('units.nothing-typed', { examples: EXAMPLES[kind] }) }
   let rest = cleaned
   let total = 0
   let parts = 0
   while (rest !== '') {
     const number = readNumber(rest, marks)
     if (number && 'either' in number) return twoReadings(text, number)
-    if (!number) return { ok: false, sentence: `“${text.trim().slice(0, 40)}” is not a number. Try ${EXAMPLES[kind]}.` }
+    if (!number)
+      return {
+        ok: false,
+        sentence: fact('units.no-number', { typed: text.trim().slice(0, 40), examples: EXAMPLES[kind] }),
+      }
     const unitText = /^[^\d\s.,+−-][^\d\s]*(?:\s+1$)?/.exec(number.rest)?.[0] ?? ''
     const name = unitText === '' ? defaultUnit : unitText
     const unit = unitNamed(kind, name) ?? unitOfVolume(kind, name, densityGPerMl)
     if (!unit) {
-      return { ok: false, sentence: `“${unitText.slice(0, 20)}” is not a unit that fits here. Try ${EXAMPLES[kind]}.` }
+      return { ok: false, sentence: fact('units.no-unit', { typed: unitText.slice(0, 20), examples: EXAMPLES[kind] }) }
     }
     total += unit.toInside(number.value)
     rest = number.rest.slice(unitText.length).trim()
     parts += 1
     if (rest !== '' && (kind !== 'mass' || parts > 1 || unitText === '')) {
-      return { ok: false, sentence: `“${text.trim().slice(0, 40)}” is not clear. Try ${EXAMPLES[kind]}.` }
+      return {
+        ok: false,
+        sentence: fact('units.not-clear', { typed: text.trim().slice(0, 40), examples: EXAMPLES[kind] }),
+      }
     }
   }
-  if (!Number.isFinite(total)) return { ok: false, sentence: `That number is too large. Try ${EXAMPLES[kind]}.` }
+  if (!Number.isFinite(total)) return { ok: false, sentence: fact('units.too-large', { examples: EXAMPLES[kind] }) }
   // Twelve digits: 70 % is 0.7, not 0.7000000000000001.
   return { ok: true, value: Number(total.toPrecision(12)) }
 }

@@ -1,3 +1,5 @@
+import { fact, together } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { batterAmounts, divisionSheet, topSheet } from '../preparation/index.ts'
@@ -10,7 +12,7 @@ import type { Shelf } from '../shelf/index.ts'
 export interface Actual {
   /** Empty for the pot, a cup's id for a batter of its own, "top". */
   batter: string
-  name: string
+  name: Words
   superfatShare: number
   superfat: SuperfatBand
   concentration: number
@@ -120,10 +122,13 @@ export interface BatchFreeLye extends FreeLye {
 }
 
 /** The gravest of all batters. Planned at no superfat is none, whatever rounding leaves. */
-function gravest(batters: readonly Actual[], known: string, plannedShare: number): BatchFreeLye {
+function gravest(batters: readonly Actual[], known: Words, plannedShare: number): BatchFreeLye {
   const told = batters.map(({ name, superfat }): BatchFreeLye => {
     const value = Math.min(superfat.value, plannedShare)
-    return { ...freeLyeOf({ ...superfat, value }, name === '' ? known : `${name}, ${known}`), superfatShare: value }
+    return {
+      ...freeLyeOf({ ...superfat, value }, name === '' ? known : together([name, known], ', ')),
+      superfatShare: value,
+    }
   })
   return told.reduce((worst, one) =>
     WEIGHTS[one.weight] < WEIGHTS[worst.weight] ||
@@ -151,7 +156,8 @@ export function plannedFreeLye(plan: Plan, portions: Portions, shelf: Shelf): Ba
 export function actualOf(plan: Plan, portions: Portions, shelf: Shelf): ActualBatch {
   const count = plan.preparation.weighed.length
   const batters = battersAt(plan, portions, shelf, weighedMass(plan))
-  const freeLye = count > 0 ? gravest(batters, 'as weighed', Infinity) : plannedFreeLye(plan, portions, shelf)
+  const freeLye =
+    count > 0 ? gravest(batters, fact('weighing.as-weighed'), Infinity) : plannedFreeLye(plan, portions, shelf)
   const lowest = batters.reduce((least, one) => (one.superfatShare < least.superfatShare ? one : least))
   return { batters, leanest: freeLye.weight === 'stop' ? lowest : worstOf(batters), freeLye, count }
 }

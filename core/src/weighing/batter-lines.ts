@@ -1,3 +1,5 @@
+import { fact, grams, share } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { plainIceG } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
@@ -5,7 +7,6 @@ import { batterKey, partKey } from '../preparation/index.ts'
 import type { BatterPart, BatterShare, DivisionSheet, LyeSolution } from '../preparation/index.ts'
 import { findById, isHard } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { showShare, tidy } from '../units/index.ts'
 import { howOf, oilName, usualMostOf } from './names.ts'
 import { MOMENT_WORDS, line, uncounted } from './line.ts'
 import type { WeighGroup, WeighLine } from './line.ts'
@@ -14,7 +15,7 @@ import type { WeighGroup, WeighLine } from './line.ts'
 
 interface Place {
   group: WeighGroup
-  title: string
+  title: Words
   batter: string
 }
 
@@ -32,8 +33,11 @@ function partLine(plan: Plan, shelf: Shelf, part: BatterPart, place: Place, oilG
     part.kind === 'additive'
       ? howOf(plan, shelf, { id: part.id, moment })
       : part.kind === 'liquid' && moment === 'lye' && findById(shelf.liquids, part.id)?.useFrozen
-        ? 'in the lye jug, frozen to slush'
-        : `in its own cup; ${dusty ? 'mask on while it is dry; ' : ''}${MOMENT_WORDS[moment]}`
+        ? fact('weighing.lye-jug-frozen-slush')
+        : fact('weighing.its-own-cup', {
+            which: dusty ? fact('weighing.mask-on-while-dry') : '',
+            moment: MOMENT_WORDS[moment],
+          })
   return line({
     ...place,
     ...{ key: batterKey(place.batter, partKey(part)), kind: part.kind, what: part.name, where },
@@ -48,7 +52,7 @@ function lyeAndWater(
   shelf: Shelf,
   made: LyeSolution,
   of: Place,
-  rounding: string,
+  rounding: Words,
   iceG: number,
   oilG: number,
 ) {
@@ -61,16 +65,19 @@ function lyeAndWater(
       ...{ key: batterKey(of.batter, 'water'), kind: 'water', what: 'Water', item: uncounted('water') },
       ...{ massG: made.waterG, exactG: made.waterExactG },
       stepG: made.waterExactG >= 100 || !isOwn ? scaleStepG : fineScaleStepG,
-      where: `tare ${isOwn ? 'its own' : 'the'} lye jug${iceG >= 1 ? `; ${tidy(iceG, 0)} g of it as ice` : ''}`,
+      where: fact('weighing.tare-lye-jug', {
+        which: isOwn ? fact('weighing.its-own') : fact('weighing.the'),
+        which2: iceG >= 1 ? fact('weighing.as-ice', { iceG: grams(iceG, 0) }) : '',
+      }),
     }),
     ...made.parts.map(part => partLine(plan, shelf, part, place('lye-water'), oilG)),
     line(
       {
         ...place('lye'),
-        ...(!isOwn && { title: 'Lye, in its own cup' }),
-        ...{ key: batterKey(of.batter, 'lye'), kind: 'lye', what: 'Lye (NaOH)', item: uncounted('lye') },
+        ...(!isOwn && { title: fact('weighing.lye-its-own-cup') }),
+        ...{ key: batterKey(of.batter, 'lye'), kind: 'lye', what: fact('weighing.lye-naoh'), item: uncounted('lye') },
         ...{ massG: made.lyeG, exactG: made.lyeExactG, stepG: fineScaleStepG, rounding },
-        where: 'tare a dry cup of its own; into the water, never the reverse',
+        where: fact('weighing.tare-dry-cup-its'),
       },
       { isCritical: true },
     ),
@@ -83,8 +90,11 @@ export function solutionLines(plan: Plan, shelf: Shelf, sheet: DivisionSheet, po
   const lye = solution
     ? lyeAndWater(
         ...([plan, shelf, solution] as const),
-        { group: 'lye-water', title: 'For the lye water of all batters', batter: '' },
-        `for ${sheet.batters.length} batters and ${tidy(sheet.solutionClingG, 1)} g of solution that clings`,
+        { group: 'lye-water', title: fact('weighing.for-lye-water-all'), batter: '' },
+        fact('weighing.for-batters-solution-clings', {
+          battersCount: sheet.batters.length,
+          solutionClingG: grams(sheet.solutionClingG, 1),
+        }),
         plainIceG(plan, shelf, portions),
         portions.oilG,
       )
@@ -96,10 +106,10 @@ export function solutionLines(plan: Plan, shelf: Shelf, sheet: DivisionSheet, po
         kind: 'oil',
         item: { kind: 'oils', id: part.oil },
         group: 'oils',
-        title: 'The melt of all batters',
+        title: fact('weighing.melt-all-batters'),
       },
       ...{ what: oilName(plan, part), massG: part.massG, exactG: part.exactG, stepG: plan.conditions.scaleStepG },
-      where: i === 0 ? 'in the melting pot; melt until clear' : 'in the melting pot, tare between',
+      where: i === 0 ? fact('weighing.melting-pot-melt-until') : fact('weighing.melting-pot-tare-between'),
     }),
   )
   return [...lye, ...melt]
@@ -111,19 +121,19 @@ export const batterLines = (plan: Plan, shelf: Shelf, sheet: DivisionSheet): Wei
 
 function linesOf(plan: Plan, shelf: Shelf, sheet: DivisionSheet, batter: BatterShare, n: number): WeighLine[] {
   const { scaleStepG, fineScaleStepG } = plan.conditions
-  const title = `Batter ${n + 1}, ${batter.name}`
+  const title = fact('weighing.batter', { n: n + 1, batter: batter.name })
   const place: Place = { group: 'batter', title, batter: batter.cup }
   const oilG = batter.oils.reduce((sum, part) => sum + part.exactG, 0)
-  const superfat = `superfat ${showShare(batter.superfatShare, 2)}`
+  const superfat = fact('weighing.superfat', { superfatShare: share(batter.superfatShare, 2) })
   const own = batter.own ? lyeAndWater(plan, shelf, batter.own, place, superfat, 0, oilG) : []
   const meltExactG = batter.oils.reduce((sum, part) => (part.fromMelt ? sum + part.exactG : sum), 0)
   const melt =
     batter.meltG > 0
       ? [
           line({
-            ...{ ...place, key: batterKey(batter.cup, 'melt'), kind: 'melt', what: 'Clear melt' },
+            ...{ ...place, key: batterKey(batter.cup, 'melt'), kind: 'melt', what: fact('weighing.clear-melt') },
             ...{ massG: batter.meltG, exactG: meltExactG, stepG: scaleStepG },
-            where: `stir the melt first; the melting pot then shows ${tidy(batter.meltLeftG, 1)} g`,
+            where: fact('weighing.stir-melt-first-melting', { meltLeftG: grams(batter.meltLeftG, 1) }),
           }),
         ]
       : []
@@ -137,7 +147,11 @@ function linesOf(plan: Plan, shelf: Shelf, sheet: DivisionSheet, batter: BatterS
         ...{ ...place, key: batterKey(batter.cup, `oil:${part.oil}`), kind: 'oil', what: oilName(plan, part) },
         item: { kind: 'oils', id: part.oil },
         ...{ massG: part.massG, exactG: part.exactG, stepG: scaleStepG },
-        where: part.late ? 'in a cup of its own; in at light trace' : isSolid ? 'melt until clear' : 'tare between',
+        where: part.late
+          ? fact('weighing.cup-its-own-at')
+          : isSolid
+            ? fact('weighing.melt-until-clear')
+            : fact('weighing.tare-between'),
       }),
     )
   const solution =
@@ -145,9 +159,14 @@ function linesOf(plan: Plan, shelf: Shelf, sheet: DivisionSheet, batter: BatterS
       ? [
           line(
             {
-              ...{ ...place, key: batterKey(batter.cup, 'solution'), kind: 'solution', what: 'Lye solution' },
+              ...{
+                ...place,
+                key: batterKey(batter.cup, 'solution'),
+                kind: 'solution',
+                what: fact('weighing.lye-solution'),
+              },
               ...{ massG: batter.solutionG, exactG: batter.solutionG, stepG: fineScaleStepG, rounding: superfat },
-              where: 'stirred, cooled and clear; water that steamed away is put back first',
+              where: fact('weighing.stirred-cooled-clear-water'),
             },
             { isCritical: true },
           ),

@@ -4,6 +4,7 @@ import { plannedScent } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { weighList } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const listOf = (plan: Plan) => weighList(plan, portionsOf(plan, shelf), shelf)
 const keys = (plan: Plan, start: string) =>
@@ -29,7 +30,7 @@ describe('colours on the weigh list', () => {
       value: [{ colorant: 'yellow-clay', doseGPerKg: 5, moment: 'oils' }],
     })
     const line = listOf(plan).find(one => one.key === 'colour:pot:yellow-clay')!
-    expect(line.where).toContain('into the oils before the lye')
+    expect(said(line.where)).toContain('into the oils before the lye')
     const { potG } = portionsOf(plan, shelf)
     expect(line.exactG / potG).toBeCloseTo(0.005, 3)
   })
@@ -41,8 +42,8 @@ describe('colours on the weigh list', () => {
       value: { ...dusk.division, mediumFrom: 'recipe', mediumOil: 'olive' },
     })
     const medium = listOf(plan).find(line => line.key === 'medium:cup-3:titanium-dioxide-oil')!
-    expect(medium.what).toContain('Olive oil')
-    expect(medium.what).toContain('drawn from the recipe')
+    expect(said(medium.what)).toContain('Olive oil')
+    expect(said(medium.what)).toContain('drawn from the recipe')
     const { drawn } = portionsOf(plan, shelf)
     const oils = listOf(plan).filter(line => line.key.startsWith('medium:') || line.key.startsWith('wetting:'))
     expect(oils.reduce((sum, line) => sum + line.exactG, 0)).toBeCloseTo(drawn.oilG, 0)
@@ -52,17 +53,27 @@ describe('colours on the weigh list', () => {
     const part = { ...dusk.cups[5]!.colorants[0]!, medium: 'alcohol' as const }
     const plan = edited(dusk, { kind: 'set', path: ['cups', 5, 'colorants'], value: [part] })
     const lines = listOf(plan)
-    expect(lines.find(line => line.key === 'medium:cup-3:titanium-dioxide-oil')!.where).toContain('It burns')
-    expect(lines.find(line => line.key === 'colour:cup-3:titanium-dioxide-oil')!.where).toContain('mask on')
+    expect(said(lines.find(line => line.key === 'medium:cup-3:titanium-dioxide-oil')!.where)).toContain('It burns')
+    expect(said(lines.find(line => line.key === 'colour:cup-3:titanium-dioxide-oil')!.where)).toContain('mask on')
   })
 
   test('a scent of one cup and its stabiliser are weighed apart from the batch’s', () => {
     const own = { ...plannedScent([{ scent: 'moss-cathedral', share: 1 }], 0.02), stabiliserRatio: 0.5 }
     const plan = edited(dusk, { kind: 'set', path: ['cups', 5, 'ownScent'], value: own })
     const scents = listOf(plan).filter(line => line.group === 'scent')
-    expect(scents.map(line => line.what).join()).toContain('Moss Cathedral')
-    expect(scents.map(line => line.what).join()).toContain('Ninefold Custard')
-    const masses = scents.filter(line => /stabiliser/i.test(line.what)).map(line => line.exactG)
+    expect(
+      scents
+        .map(line => line.what)
+        .map(one => say(one))
+        .join(),
+    ).toContain('Moss Cathedral')
+    expect(
+      scents
+        .map(line => line.what)
+        .map(one => say(one))
+        .join(),
+    ).toContain('Ninefold Custard')
+    const masses = scents.filter(line => /stabiliser/i.test(say(line.what))).map(line => line.exactG)
     expect(masses[0]).toBeCloseTo(portionsOf(plan, shelf).cups[5]!.exact.stabiliserG, 1)
   })
 })

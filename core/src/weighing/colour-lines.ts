@@ -1,3 +1,5 @@
+import { fact, together } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { ladderSteps } from '../cups/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { dustedLines } from '../portions/index.ts'
@@ -17,7 +19,7 @@ const CLUMPS: Readonly<Record<string, string>> = {
 /** Colours of the pot, of single cups and of ladders, each with what it is mixed with. */
 export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   const base = { group: 'colours' as const, stepG: plan.conditions.fineScaleStepG }
-  const dry = (dusty: boolean | undefined) => (dusty ? 'in a small pot; mask on while it is dry' : 'in a small pot')
+  const dry = (dusty: boolean | undefined) => (dusty ? fact('weighing.small-pot-mask-on') : fact('weighing.small-pot'))
   // Batters of their own each get theirs.
   const isOwn = plan.division.mode === 'own-batters'
   const whole = portions.potColours
@@ -29,10 +31,10 @@ export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): Weigh
         item: { kind: 'colorants', id: part.colorant },
         most: usualMost(shelf, part.colorant, portions.potG),
         key: `colour:pot:${part.colorant}`,
-        what: `${part.name} for the whole pot`,
+        what: fact('weighing.for-whole-pot', { part: part.name }),
         massG: part.massG,
         exactG: part.exactG,
-        where: `${dry(findById(shelf.colorants, part.colorant)?.dusty)}; ${MOMENT_WORDS[part.moment]}`,
+        where: together([dry(findById(shelf.colorants, part.colorant)?.dusty), MOMENT_WORDS[part.moment]], '; '),
       }),
     )
   const onLadder = new Set(plan.ladders.flatMap(ladder => ladder.cups))
@@ -46,26 +48,32 @@ export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): Weigh
         item: { kind: 'colorants', id: part.colorant },
         most: usualMost(shelf, part.colorant, portions.cups[i]!.exact.batterG),
         key: `colour:${cup.id}:${part.colorant}`,
-        what: `${part.name} for ${cup.name}`,
+        what: fact('weighing.for', { part: part.name, cup: cup.name }),
         massG: part.powderG,
         exactG: part.exact.powderG,
-        where: part.fromSlurry ? 'in the slurry already made' : dry(colorant?.dusty),
+        where: part.fromSlurry ? fact('weighing.slurry-already-made') : dry(colorant?.dusty),
       })
       if (!(part.exact.mediumG > 0)) return [powder]
-      const smooth = CLUMPS[part.medium] ?? 'stir smooth'
+      const smooth = CLUMPS[part.medium] ?? fact('weighing.stir-smooth')
       const medium = line({
         ...base,
         kind: 'medium',
         item: mediumItem(plan, shelf, part.medium),
         key: `medium:${cup.id}:${part.colorant}`,
-        what: `${mediumName(plan, shelf, part.medium)} for ${part.name}, ${cup.name}`,
+        what: fact('weighing.for-2', {
+          mediumName: mediumName(plan, shelf, part.medium),
+          part: part.name,
+          cup: cup.name,
+        }),
         massG: part.mediumG,
         exactG: part.exact.mediumG,
         where: part.fromSlurry
-          ? 'in the slurry already made'
+          ? fact('weighing.slurry-already-made')
           : part.medium === 'alcohol'
-            ? 'on the powder; stir smooth. It burns: no flame, no hot plate, air the room'
-            : `on the powder; ${colorant?.clumping === 'high' ? smooth : 'stir smooth'}`,
+            ? fact('weighing.on-powder-stir-smooth')
+            : fact('weighing.on-powder', {
+                which: colorant?.clumping === 'high' ? smooth : fact('weighing.stir-smooth'),
+              }),
       })
       return [powder, medium]
     }),
@@ -94,11 +102,11 @@ export const dustedPowderLines = (plan: Plan, shelf: Shelf): WeighLine[] =>
       kind: 'colour',
       item: { kind: 'colorants', id: one.colorant },
       group: 'lines',
-      what: `${one.name} under pour ${one.under}`,
+      what: fact('weighing.under-pour', { one: one.name, under: one.under }),
       massG: roundNearest(one.exactG, plan.conditions.fineScaleStepG),
       exactG: one.exactG,
       stepG: plan.conditions.fineScaleStepG,
-      where: 'in a dry sieve; dusted so that it only just covers, mask on, still air',
+      where: fact('weighing.dry-sieve-dusted-only'),
     }),
   )
 
@@ -106,7 +114,7 @@ export const dustedPowderLines = (plan: Plan, shelf: Shelf): WeighLine[] =>
 function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   const { fineScaleStepG: stepG } = plan.conditions
   const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
-  const own = (key: string, what: string, exactG: number, where: string, item: WeighLine['item']) =>
+  const own = (key: string, what: Words, exactG: number, where: Words, item: WeighLine['item']) =>
     line({
       item,
       ...{ key, group: 'colours' as const, what, exactG, stepG, where },
@@ -121,18 +129,22 @@ function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] 
       ...colours.flatMap(part => [
         own(
           `colour:${ladder.id}:${part.colorant}`,
-          `${part.name} for the mother cup of ${mother}`,
+          fact('weighing.for-mother-cup', { part: part.name, mother }),
           part.powderG,
-          'in a small pot; for all steps of the ladder',
+          fact('weighing.small-pot-for-all'),
           { kind: 'colorants', id: part.colorant },
         ),
         ...(part.mediumG > 0
           ? [
               own(
                 `medium:${ladder.id}:${part.colorant}`,
-                `${mediumName(plan, shelf, part.medium)} for ${part.name}, mother cup of ${mother}`,
+                fact('weighing.for-mother-cup-2', {
+                  mediumName: mediumName(plan, shelf, part.medium),
+                  part: part.name,
+                  mother,
+                }),
                 part.mediumG,
-                'on the powder; stir smooth',
+                fact('weighing.on-powder-stir-smooth-2'),
                 mediumItem(plan, shelf, part.medium),
               ),
             ]
@@ -143,18 +155,18 @@ function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] 
         .flatMap(step => [
           own(
             `white:${ladder.id}:${step.cup}`,
-            `${white?.name ?? 'White'}, into the rest after ${name(step.cup)}`,
+            fact('weighing.into-rest-after', { white: white?.name ?? fact('weighing.white'), name: name(step.cup) }),
             step.addWhiteG,
-            'in a small pot of its own',
+            fact('weighing.small-pot-its-own'),
             { kind: 'colorants', id: ladder.white },
           ),
           ...(white && white.mediumRatio > 0 && white.medium !== 'none'
             ? [
                 own(
                   `wetting:${ladder.id}:${step.cup}`,
-                  `${mediumName(plan, shelf, white.medium)} for that white`,
+                  fact('weighing.for-white', { mediumName: mediumName(plan, shelf, white.medium) }),
                   step.addWhiteG * white.mediumRatio,
-                  'on the powder; stir smooth',
+                  fact('weighing.on-powder-stir-smooth-2'),
                   mediumItem(plan, shelf, white.medium),
                 ),
               ]
@@ -165,8 +177,14 @@ function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] 
 }
 
 /** The oil that disperses by its name, other liquids as they are. */
-function mediumName(plan: Plan, shelf: Shelf, medium: string): string {
+function mediumName(plan: Plan, shelf: Shelf, medium: string): Words {
   const oil = medium === 'oil' ? findById(shelf.oils, plan.division.mediumOil) : undefined
-  const drawn = plan.division.mediumFrom === 'recipe' ? ', drawn from the recipe,' : ''
-  return `${oil?.name ?? medium.charAt(0).toUpperCase() + medium.slice(1)}${(medium === 'oil' && oil) || medium === 'water' ? drawn : ''}`
+  const drawn = plan.division.mediumFrom === 'recipe' ? fact('weighing.drawn-from-recipe') : ''
+  return together(
+    [
+      oil?.name ?? medium.charAt(0).toUpperCase() + medium.slice(1),
+      (medium === 'oil' && oil) || medium === 'water' ? drawn : '',
+    ],
+    '',
+  )
 }

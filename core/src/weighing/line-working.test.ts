@@ -4,10 +4,11 @@ import { readPlanText } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { GROUP_TITLES, lineWorking, weighList } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const read = readPlanText(readFileSync(new URL('../../../examples/weir-milk.json', import.meta.url), 'utf8'))
-if (!read.ok) throw new Error(read.problems[0]!.sentence)
+if (!read.ok) throw new Error(say(read.problems[0]!.sentence))
 const { plan } = read
 const portions = portionsOf(plan, shelf)
 const lines = weighList(plan, portions, shelf)
@@ -52,7 +53,7 @@ describe('how a weight came about', () => {
 
   test('milk used as slush counts as ice, and plain water only for what is missing', () => {
     const water = lines.find(line => line.key === 'water')!
-    const iceG = Number(/; (\d+) g of it as ice/.exec(water.where)![1])
+    const iceG = Number(/; (\d+) g of it as ice/.exec(say(water.where))![1])
     const milkWaterG = portions.liquids[0]!.exactG * 0.87
     const allG = portions.waterG + milkWaterG + portions.additives[0]!.exactG * 0.4
     expect(Math.abs(iceG - (0.6 * allG - milkWaterG))).toBeLessThan(1.5)
@@ -61,10 +62,13 @@ describe('how a weight came about', () => {
   test('an additive goes in its own way; elsewhere than usual, in the way of its moment', () => {
     const lactate = (of: typeof plan) =>
       weighList(of, portionsOf(of, shelf), shelf).find(line => line.key.startsWith('additive:'))!
-    expect(lactate(plan).where).toBe('in its own cup; into the cooled lye')
+    expect(said(lactate(plan).where)).toBe('in its own cup; into the cooled lye')
     const additives = plan.recipe.additives.map(part => ({ ...part, moment: 'oils' as const }))
     const moved = { ...plan, recipe: { ...plan.recipe, additives } }
-    expect(lactate(moved)).toMatchObject({ group: 'additives', where: 'in its own cup; into the oils before the lye' })
+    expect(said(lactate(moved))).toMatchObject({
+      group: 'additives',
+      where: 'in its own cup; into the oils before the lye',
+    })
   })
 
   test('a top of its own is weighed last, its lye rounded down', () => {

@@ -1,3 +1,4 @@
+import { fact } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { batterAmounts, divisionSheet } from '../preparation/index.ts'
@@ -9,7 +10,7 @@ import type { WeighLine } from './line.ts'
 
 type Part = Pick<Working, 'formula' | 'inputs' | 'source'>
 
-const SCALE = 'Rounded to the scale that weighs it; lye and scent down.'
+const SCALE = fact('weighing.rounded-scale-weighs-lye')
 
 function cupPart(plan: Plan, portions: Portions, key: string, isMedium: boolean): Part | null {
   const [id, colorant] = key.split(':')
@@ -19,7 +20,7 @@ function cupPart(plan: Plan, portions: Portions, key: string, isMedium: boolean)
   const { slurry } = dose
   if (slurry)
     return {
-      formula: 'used ÷ made × what was weighed',
+      formula: fact('weighing.used-made-what-was'),
       inputs: [
         { name: 'used', value: slurry.usedG, unit: 'g' },
         { name: 'made', value: slurry.powderG + slurry.mediumG, unit: 'g' },
@@ -29,18 +30,18 @@ function cupPart(plan: Plan, portions: Portions, key: string, isMedium: boolean)
           unit: 'g',
         },
       ],
-      source: 'From the slurry that was made.',
+      source: fact('weighing.from-slurry-was-made'),
     }
   const batter = { name: 'batter of the cup', value: portions.cups[i]!.exact.batterG, unit: 'g' }
   const powder = { name: 'dose', value: dose.doseGPerKg, unit: `g per kg of ${dose.basis}` }
-  const perOils = dose.basis === 'oils' ? ' ÷ batter per oils' : ''
+  const perOils = dose.basis === 'oils' ? fact('weighing.batter-per-oils') : ''
   return isMedium
     ? {
-        formula: `batter × dose ÷ 1000${perOils} × liquid to powder`,
+        formula: fact('weighing.batter-dose-1000-liquid', { perOils }),
         inputs: [batter, powder, { name: 'liquid to powder', value: dose.mediumRatio, unit: '' }],
         source: SCALE,
       }
-    : { formula: `batter × dose ÷ 1000${perOils}`, inputs: [batter, powder], source: SCALE }
+    : { formula: fact('weighing.batter-dose-1000', { perOils }), inputs: [batter, powder], source: SCALE }
 }
 
 function liquidPart(plan: Plan, portions: Portions, shelf: Shelf, id: string): Part | null {
@@ -51,13 +52,13 @@ function liquidPart(plan: Plan, portions: Portions, shelf: Shelf, id: string): P
   const byWater = part.measure === 'water'
   const waterG = part.shareOfWater > 0 ? (exactG * (byWater ? liquid.waterShare : 1)) / part.shareOfWater : 0
   return {
-    formula: byWater ? 'all water × its share ÷ the water in it' : 'all water × its share, weighed as water',
+    formula: byWater ? fact('weighing.all-water-its-share') : fact('weighing.all-water-its-share-weighed'),
     inputs: [
       { name: 'all water', value: waterG, unit: 'g' },
       { name: 'its share', value: part.shareOfWater * 100, unit: '%' },
       ...(byWater ? [{ name: 'water in it', value: liquid.waterShare * 100, unit: '%' }] : []),
     ],
-    source: 'Make-up of the liquid from the shelf; read the label of yours.',
+    source: fact('weighing.make-up-liquid-from'),
   }
 }
 
@@ -84,7 +85,7 @@ function batterPart(line: WeighLine, plan: Plan, portions: Portions, shelf: Shel
           unit: 'g',
         }
     return {
-      formula: `((NaOH for its oils and counted fats) × (1 − superfat) + NaOH for acids) ÷ ${perG.name}, rounded down`,
+      formula: fact('weighing.naoh-for-its-oils', { perG: perG.name }),
       inputs: [
         { name: 'NaOH for its oils', value: taken.oilsG, unit: 'g' },
         { name: 'NaOH for counted fats', value: taken.countedFatG, unit: 'g' },
@@ -92,13 +93,12 @@ function batterPart(line: WeighLine, plan: Plan, portions: Portions, shelf: Shel
         { name: 'NaOH for acids', value: taken.countedAcidG, unit: 'g' },
         perG,
       ],
-      source:
-        'From what is really in the solution and in this batter, as weighed. Saponification values from the shelf.',
+      source: fact('weighing.from-what-really-solution'),
     }
   }
   const perOils = oilsG > 0 ? line.exactG / oilsG : 0
   return {
-    formula: 'oils of this batter × its part of the recipe',
+    formula: fact('weighing.oils-this-batter-its'),
     inputs: [oils, { name: 'for 1 g of oils', value: perOils, unit: 'g' }],
     source: SCALE,
   }
@@ -107,17 +107,21 @@ function batterPart(line: WeighLine, plan: Plan, portions: Portions, shelf: Shel
 function otherPart(line: WeighLine, plan: Plan): Part | null {
   if (line.group === 'lines')
     return {
-      formula: 'area of the layer × what just covers',
+      formula: fact('weighing.area-layer-what-just'),
       inputs: [{ name: 'just covers', value: 5, unit: 'mg per cm²' }],
-      source: 'Estimate: a line that only just covers. A thick one parts the layers.',
+      source: fact('weighing.estimate-line-only-just'),
     }
   if (line.kind === 'topping')
-    return { formula: 'as the plan says', inputs: [{ name: 'in all', value: line.exactG, unit: 'g' }], source: SCALE }
+    return {
+      formula: fact('weighing.as-plan-says'),
+      inputs: [{ name: 'in all', value: line.exactG, unit: 'g' }],
+      source: SCALE,
+    }
   if (line.batter === 'top')
     return {
-      formula: 'batter for the top ÷ (1 + lye and water for 1 g of its oils) × its part',
+      formula: fact('weighing.batter-for-top-1'),
       inputs: [{ name: 'batter for the top', value: plan.division.top?.massG ?? 0, unit: 'g' }],
-      source: 'With the recipe’s superfat, purity and strength of the lye.',
+      source: fact('weighing.with-recipes-superfat-purity'),
     }
   return null
 }
@@ -132,7 +136,7 @@ function partOf(line: WeighLine, plan: Plan, portions: Portions, shelf: Shelf): 
     case 'oil': {
       const share = portions.oils.find(part => part.oil === id)?.share ?? 0
       return {
-        formula: 'oils × share',
+        formula: fact('weighing.oils-share'),
         inputs: [oils, { name: 'share', value: share * 100, unit: '%' }],
         source: SCALE,
       }
@@ -140,7 +144,7 @@ function partOf(line: WeighLine, plan: Plan, portions: Portions, shelf: Shelf): 
     case 'additive': {
       const dose = plan.recipe.additives.find(part => part.additive === id)?.gPerKgOils ?? 0
       return {
-        formula: 'oils × dose ÷ 1000',
+        formula: fact('weighing.oils-dose-1000'),
         inputs: [oils, { name: 'dose', value: dose, unit: 'g per kg of oils' }],
         source: SCALE,
       }
@@ -151,7 +155,7 @@ function partOf(line: WeighLine, plan: Plan, portions: Portions, shelf: Shelf): 
       const whole = plan.scent?.parts.reduce((sum, part) => sum + part.share, 0) ?? 1
       const share = (plan.scent?.parts.find(part => part.scent === id)?.share ?? 0) / (whole || 1)
       return {
-        formula: 'scent of all cups × share of the blend',
+        formula: fact('weighing.scent-all-cups-share'),
         inputs: [
           { name: 'scent of all cups', value: portions.scentG, unit: 'g' },
           { name: 'share', value: share * 100, unit: '%' },

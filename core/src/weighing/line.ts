@@ -1,5 +1,6 @@
+import { fact, grams, share } from '../facts/index.ts'
+import type { Measure, Words } from '../facts/index.ts'
 import type { ShelfKind } from '../shelf/index.ts'
-import { showShare, tidy } from '../units/index.ts'
 
 export type WeighGroup =
   'lye-water' | 'lye' | 'oils' | 'batter' | 'late' | 'additives' | 'scent' | 'colours' | 'lines' | 'top' | 'toppings'
@@ -37,25 +38,25 @@ export interface WeighLine {
   kind: WeighKind
   group: WeighGroup
   /** Heading that it stands under. */
-  title: string
+  title: Words
   /** What it is taken from: an item of the shelf, or something that the shelf keeps no account of; null: weighed before. */
   item: StockItem | null
   /** The batter it is for: empty for the pot and what is common, a cup's id for a batter of its own, "top". */
   batter: string
-  what: string
+  what: Words
   massG: number
   exactG: number
   stepG: number
   /** Where it goes, and how to tare. */
-  where: string
+  where: Words
   /** What rounding does to it, or empty. */
-  rounding: string
+  rounding: Words
   /** What it may weigh at most, null without a limit: a cap for scents, the usual most for colours and additives. */
   most: { massG: number; isCap: boolean } | null
   /** Half a step against the amount; null where it does not matter. */
   errorShare: number | null
   scale: 'fine' | 'coarse' | 'stop'
-  scaleSentence: string
+  scaleSentence: Words
 }
 
 /** Lye waits for the safety list, in whatever form it is weighed first. */
@@ -83,9 +84,9 @@ const STOP = 0.1
 const SOLD_STEPS_G = [0.001, 0.01, 0.1, 1]
 
 /** The coarsest scale that is sold and good enough for an amount. */
-const needed = (amountG: number): string => {
+const needed = (amountG: number): Measure => {
   const step = [...SOLD_STEPS_G].reverse().find(one => one <= amountG * WARN) ?? SOLD_STEPS_G[0]!
-  return tidy(step, 3)
+  return grams(step, 3)
 }
 
 function scaleOf(
@@ -94,16 +95,24 @@ function scaleOf(
   isCritical: boolean,
 ): Pick<WeighLine, 'errorShare' | 'scale' | 'scaleSentence'> {
   if (!(massG > 0)) return { errorShare: null, scale: 'fine', scaleSentence: '' }
-  const share = stepG / massG
-  if (share <= WARN) return { errorShare: share, scale: 'fine', scaleSentence: '' }
-  const text = `A step of ${tidy(stepG, 3)} g is ${showShare(share, 0)} of ${tidy(massG, massG >= 10 ? 0 : 2)} g`
-  return share > STOP && isCritical
+  const errorShare = stepG / massG
+  if (errorShare <= WARN) return { errorShare, scale: 'fine', scaleSentence: '' }
+  const text = fact('weighing.a-step-of-is', {
+    stepG: grams(stepG, 3),
+    share: share(errorShare, 0),
+    massG: grams(massG, massG >= 10 ? 0 : 2),
+  })
+  return errorShare > STOP && isCritical
     ? {
-        errorShare: share,
+        errorShare,
         scale: 'stop',
-        scaleSentence: `${text}: too coarse. Take a scale of ${needed(massG)} g steps, or make a larger batch.`,
+        scaleSentence: fact('weighing.too-coarse-take-scale', { text, needed: needed(massG) }),
       }
-    : { errorShare: share, scale: 'coarse', scaleSentence: `${text}. A scale of ${needed(massG)} g steps is better.` }
+    : {
+        errorShare,
+        scale: 'coarse',
+        scaleSentence: fact('weighing.scale-steps-better', { text, needed: needed(massG) }),
+      }
 }
 
 type Base = Pick<WeighLine, 'key' | 'kind' | 'group' | 'what' | 'massG' | 'exactG' | 'stepG' | 'where'> &

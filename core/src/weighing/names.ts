@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Moment, Shelf } from '../shelf/index.ts'
@@ -5,17 +7,17 @@ import { MOMENT_WORDS } from './line.ts'
 import type { WeighLine } from './line.ts'
 
 /** Where an additive goes: in its own way, unless the plan puts it elsewhere than usual. */
-export function howOf(plan: Plan, shelf: Shelf, part: { id: string; moment: Moment }): string {
+export function howOf(plan: Plan, shelf: Shelf, part: { id: string; moment: Moment }): Words {
   const additive = findById(shelf.additives, part.id)
   const own =
     additive && additive.moment === part.moment && additive.how !== '' ? additive.how : MOMENT_WORDS[part.moment]
-  return `in its own cup; ${own}`
+  return fact('weighing.its-own-cup-2', { own })
 }
 
 /** An oil's name, with the plant that was steeped in it. */
-export function oilName(plan: Plan, part: { oil: string; name: string }): string {
+export function oilName(plan: Plan, part: { oil: string; name: string }): Words {
   const steeped = plan.recipe.oils.find(one => one.oil === part.oil)?.infusion
-  return steeped ? `${part.name}, steeped with ${steeped.plant}` : part.name
+  return steeped ? fact('weighing.steeped-with', { part: part.name, plant: steeped.plant }) : part.name
 }
 
 /** The usual most of an additive for so much oil. */

@@ -5,6 +5,7 @@ import { portionsOf } from '../portions/index.ts'
 import { limitOfOils, unitBatter } from '../recipe/index.ts'
 import { findById, referenceShelf } from '../shelf/index.ts'
 import { actualOf, offWeight, plannedFreeLye, stockNeeds, weighList } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')
@@ -25,9 +26,9 @@ describe('a weight is judged by what its line can do', () => {
   test('water that leaves less of it than lye is a stop, though the superfat is untouched', () => {
     const found = off(base, 'water', 85)
     expect(found.verdict).toBe('stop')
-    expect(found.sentence).toMatch(/lye at 5\d.* cannot dissolve/)
+    expect(said(found.sentence)).toMatch(/lye at 5\d.* cannot dissolve/)
     expect(off(base, 'water', line(base, 'water').massG + 4).verdict).toBe('fine')
-    expect(off(base, 'water', 160)).toMatchObject({ verdict: 'care' })
+    expect(said(off(base, 'water', 160))).toMatchObject({ verdict: 'care' })
   })
 
   test('a scent above its cap is a stop and is never rescaled to; clove at 2 % is far above', () => {
@@ -35,7 +36,7 @@ describe('a weight is judged by what its line can do', () => {
     const oilG = portionsOf(clove, shelf).oilG
     const found = off(clove, 'scent:eo-clove-bud', oilG * 0.02)
     expect(found.verdict).toBe('stop')
-    expect(found.sentence).toMatch(/above the limit/)
+    expect(said(found.sentence)).toMatch(/above the limit/)
     expect(found.rescale).toBeNull()
     const lavender = scented([['tin-roof-rain', 1]], 0.02)
     expect(off(lavender, 'scent:tin-roof-rain', portionsOf(lavender, shelf).oilG * 0.068).verdict).toBe('stop')
@@ -60,7 +61,7 @@ describe('a weight is judged by what its line can do', () => {
     const clove = findById(shelf.scents, 'eo-clove-bud')!
     const limit = limitOfOils(clove, unitBatter(base.recipe, shelf).batterG)
     const plan = scented([['eo-clove-bud', 1]], limit)
-    expect(line(plan, 'scent:eo-clove-bud').rounding).toMatch(/at its limit of .* not a drop more/)
+    expect(said(line(plan, 'scent:eo-clove-bud').rounding)).toMatch(/at its limit of .* not a drop more/)
     const blend = scented(
       [
         ['eo-lavender', 1],
@@ -70,7 +71,7 @@ describe('a weight is judged by what its line can do', () => {
       0.02,
     )
     const up = linesOf(blend).filter(one => one.kind === 'scent' && one.massG > one.exactG + 1e-9)
-    for (const one of up) expect(one.rounding).toMatch(/what the other parts lost by rounding/)
+    for (const one of up) expect(said(one.rounding)).toMatch(/what the other parts lost by rounding/)
   })
 
   test('four times a colour is no small matter, and can be kept as the dose up to its usual most', () => {
@@ -94,7 +95,7 @@ describe('a weight is judged by what its line can do', () => {
 
   test('two superfats are never told as the same', () => {
     const told = off(base, 'oil:castor', line(base, 'oil:castor').massG + 1).sentence
-    const [, now, before] = /superfat ([\d.]+ %) instead of ([\d.]+ %)/.exec(told)!
+    const [, now, before] = /superfat ([\d.]+ %) instead of ([\d.]+ %)/.exec(say(told))!
     expect(now).not.toBe(before)
   })
 })
@@ -113,7 +114,7 @@ describe('what is weighed beside the pot', () => {
   }
 
   test('lines of powder and toppings are on the list, with a mask', () => {
-    expect(line(rich, 'line:pour-2:charcoal').where).toMatch(/mask on/)
+    expect(said(line(rich, 'line:pour-2:charcoal').where)).toMatch(/mask on/)
     expect(line(rich, 'topping:t-1').massG).toBe(2)
   })
 

@@ -1,3 +1,5 @@
+import { clauses, fact, grams, plain, together } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { ladderSteps } from '../cups/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
@@ -18,9 +20,9 @@ export interface OffWeight {
   isOver: boolean
   /** 'fine': accept it; 'care': better put right; 'stop': do not go on with it. */
   verdict: 'fine' | 'care' | 'stop'
-  sentence: string
+  sentence: Words
   /** How to put it right at the bench. */
-  wayOut: string
+  wayOut: Words
   canTakeOut: boolean
   /** The whole batch × this is the same soap; null where that is no way out. */
   rescale: number | null
@@ -69,15 +71,19 @@ function changeOf(plan: Plan, portions: Portions, shelf: Shelf, line: WeighLine,
 function bySuperfat({ now, before }: Change): Verdict | null {
   const shift = now.superfatShare - before.superfatShare
   if (Math.abs(shift) < 1e-6) return null
-  const of = now.name === '' ? '' : ` of ${now.name}`
+  const of = now.name === '' ? '' : fact('weighing.of', { now: now.name })
   const [is, was] = apart(now.superfatShare, before.superfatShare)
-  const change = is === was ? `superfat${of} stays at ${is}` : `superfat${of} ${is} instead of ${was}`
-  const lye = freeLyeOf(now.superfat, now.name === '' ? 'with this weight' : `${now.name}, with this weight`)
-  if (lye.weight === 'stop') return { verdict: 'stop', sentence: `${change}. ${lye.sentence}` }
+  const change =
+    is === was ? fact('weighing.superfat-stays-at', { of, is }) : fact('weighing.superfat-instead', { of, is, was })
+  const lye = freeLyeOf(
+    now.superfat,
+    now.name === '' ? fact('weighing.with-this-weight') : fact('weighing.with-this-weight-2', { now: now.name }),
+  )
+  if (lye.weight === 'stop') return { verdict: 'stop', sentence: together([change, lye.sentence], '. ') }
   if (lye.weight === 'warn' && shift < -SMALL_SHIFT / 10)
-    return { verdict: 'care', sentence: `${change}. ${lye.sentence}` }
+    return { verdict: 'care', sentence: together([change, lye.sentence], '. ') }
   if (now.superfatShare > MOST_SUPERFAT && shift > 0)
-    return { verdict: 'care', sentence: `${change}: a soft bar that turns rancid sooner` }
+    return { verdict: 'care', sentence: fact('weighing.soft-bar-turns-rancid', { change }) }
   return { verdict: Math.abs(shift) < SMALL_SHIFT ? 'fine' : 'care', sentence: change }
 }
 
@@ -85,26 +91,25 @@ function byStrength({ now, before }: Change): Verdict | null {
   const shift = now.concentration - before.concentration
   if (Math.abs(shift) < 1e-6) return null
   const [is, was] = apart(now.concentration, before.concentration)
-  const change = is === was ? `lye stays at ${is}` : `lye at ${is} instead of ${was}`
-  if (now.concentration > 0.5)
-    return { verdict: 'stop', sentence: `${change}: less water than lye, and it cannot dissolve` }
+  const change = is === was ? fact('weighing.lye-stays-at', { is }) : fact('weighing.lye-at-instead', { is, was })
+  if (now.concentration > 0.5) return { verdict: 'stop', sentence: fact('weighing.less-water-than-lye', { change }) }
   if (now.concentration > STRONG && shift > 0)
-    return { verdict: 'care', sentence: `${change}: hot, hard to stir clear, and quick to trace` }
+    return { verdict: 'care', sentence: fact('weighing.hot-hard-stir-clear', { change }) }
   if (now.concentration < WEAK && shift < 0)
-    return { verdict: 'care', sentence: `${change}: slow to trace, soft for days, more ash` }
-  const effect = shift > 0 ? 'a little quicker' : 'a little slower'
+    return { verdict: 'care', sentence: fact('weighing.slow-trace-soft-for', { change }) }
+  const effect = shift > 0 ? fact('weighing.little-quicker') : fact('weighing.little-slower')
   return Math.abs(shift) < SMALL_STRENGTH
     ? { verdict: 'fine', sentence: change }
-    : { verdict: 'care', sentence: `${change}: ${effect}, and the forecast of trace is for ${was}` }
+    : { verdict: 'care', sentence: fact('weighing.forecast-trace-for', { change, effect, was }) }
 }
 
 const RANK = { fine: 0, care: 1, stop: 2 }
-function together(verdicts: readonly (Verdict | null)[]): Verdict | null {
+function gravestOf(verdicts: readonly (Verdict | null)[]): Verdict | null {
   const found = verdicts.filter(one => one !== null)
   if (found.length === 0) return null
   const worst = found.reduce((a, b) => (RANK[b.verdict] > RANK[a.verdict] ? b : a))
-  const sentences = found.map(one => one.sentence.replace(/\.$/, ''))
-  return { verdict: worst.verdict, sentence: sentences.join('; ') }
+  const said = found.map(one => one.sentence).filter(sentence => sentence !== '')
+  return { verdict: worst.verdict, sentence: said.length > 0 ? clauses(said) : '' }
 }
 
 function byMost(line: WeighLine, actualG: number): Verdict | null {
@@ -113,24 +118,26 @@ function byMost(line: WeighLine, actualG: number): Verdict | null {
   if (most.isCap)
     return {
       verdict: 'stop',
-      sentence: `${tidy(actualG, 2)} g is above the limit of ${tidy(most.massG, 2)} g: a limit is for skin, and cannot be accepted`,
+      sentence: fact('weighing.above-limit-limit-for', { actualG: grams(actualG, 2), massG: grams(most.massG, 2) }),
     }
   const times = tidy(actualG / most.massG, 1)
-  const effect =
-    line.kind === 'colour' ? 'it may colour lather and cloths, or turn chalky' : 'see what it does on the shelf'
+  const effect = line.kind === 'colour' ? fact('weighing.may-colour-lather-cloths') : fact('weighing.see-what-does-on')
   // A plan that is above the usual most already has said so.
   return line.exactG > most.massG
     ? null
-    : { verdict: 'care', sentence: `${times} times its usual most of ${tidy(most.massG, 2)} g: ${effect}` }
+    : {
+        verdict: 'care',
+        sentence: fact('weighing.times-its-usual-most', { times, massG: grams(most.massG, 2), effect }),
+      }
 }
 
 /** Of a thing that only changes itself: how much of its plan it is. */
-function byShare(line: WeighLine, actualG: number, allows: number, effect: [less: string, more: string]): Verdict {
-  const share = line.massG > 0 ? actualG / line.massG : Infinity
+function byShare(line: WeighLine, actualG: number, allows: number, effect: [less: Words, more: Words]): Verdict {
+  const times = line.massG > 0 ? actualG / line.massG : Infinity
   const [less, more] = effect
-  if (share >= 1 - allows && share <= 1 + allows) return { verdict: 'fine', sentence: '' }
-  const text = Number.isFinite(share) ? `${tidy(share, 2)} times what is written: ` : ''
-  return { verdict: 'care', sentence: `${text}${share < 1 ? less : more}` }
+  if (times >= 1 - allows && times <= 1 + allows) return { verdict: 'fine', sentence: '' }
+  const text = Number.isFinite(times) ? fact('weighing.times-what-written', { times: plain(times, 2) }) : ''
+  return { verdict: 'care', sentence: together([text, times < 1 ? less : more], '') }
 }
 
 const SCENT_CHANGE = 0.1
@@ -145,54 +152,61 @@ function judged(kind: WeighKind, change: Change, actualG: number): Verdict {
     case 'solution':
     case 'oil':
     case 'melt':
-      return together([bySuperfat(change), kind === 'lye' ? byStrength(change) : null]) ?? fine
+      return gravestOf([bySuperfat(change), kind === 'lye' ? byStrength(change) : null]) ?? fine
     case 'water':
     case 'liquid':
-      return together([bySuperfat(change), byStrength(change)]) ?? fine
+      return gravestOf([bySuperfat(change), byStrength(change)]) ?? fine
     case 'additive':
       return (
-        together([bySuperfat(change), byMost(line, actualG)]) ??
-        byShare(line, actualG, LOOSE_CHANGE, ['less of what it does', 'more of what it does'])
+        gravestOf([bySuperfat(change), byMost(line, actualG)]) ??
+        byShare(line, actualG, LOOSE_CHANGE, [fact('weighing.less-what-does'), fact('weighing.more-what-does')])
       )
     case 'scent':
       return (
         byMost(line, actualG) ??
         byShare(line, actualG, SCENT_CHANGE, [
-          'a fainter scent, and a little more time',
-          'a stronger scent, and a little less time',
+          fact('weighing.fainter-scent-little-more'),
+          fact('weighing.stronger-scent-little-less'),
         ])
       )
     case 'stabiliser':
       return byShare(line, actualG, SCENT_CHANGE, [
-        'it will brown more than forecast',
-        'more than its supplier asks for',
+        fact('weighing.will-brown-more-than'),
+        fact('weighing.more-than-its-supplier'),
       ])
     case 'colour':
       return (
-        byMost(line, actualG) ?? byShare(line, actualG, COLOUR_CHANGE, ['paler than forecast', 'deeper than forecast'])
+        byMost(line, actualG) ??
+        byShare(line, actualG, COLOUR_CHANGE, [
+          fact('weighing.paler-than-forecast'),
+          fact('weighing.deeper-than-forecast'),
+        ])
       )
     case 'medium':
-      return byShare(line, actualG, LOOSE_CHANGE, ['hard to stir smooth', 'more oil or water in that cup'])
+      return byShare(line, actualG, LOOSE_CHANGE, [
+        fact('weighing.hard-stir-smooth'),
+        fact('weighing.more-oil-or-water'),
+      ])
     case 'topping':
       return fine
   }
 }
 
 /** From its own small pot anything comes back out; what lies on other oils only while it has not sunk in. */
-function wayOut(line: WeighLine, overG: number): { wayOut: string; canTakeOut: boolean } {
-  const amount = `${tidy(Math.abs(overG), 2)} g`
-  if (overG < 0) return { wayOut: `Add ${amount}.`, canTakeOut: false }
+function wayOut(line: WeighLine, overG: number): { wayOut: Words; canTakeOut: boolean } {
+  const amount = grams(Math.abs(overG), 2)
+  if (overG < 0) return { wayOut: fact('weighing.add', { amount }), canTakeOut: false }
   const { kind, group } = line
   if (kind === 'water' || kind === 'liquid')
-    return { wayOut: `Pour ${amount} back, before the lye goes in.`, canTakeOut: true }
+    return { wayOut: fact('weighing.pour-back-before-lye', { amount }), canTakeOut: true }
   if (kind === 'oil' && group !== 'late')
     return {
-      wayOut: `Take ${amount} out only if it lies on top and has not mixed with the oils under it.`,
+      wayOut: fact('weighing.take-out-only-if', { amount }),
       canTakeOut: false,
     }
   if (kind === 'melt' || kind === 'solution')
-    return { wayOut: `Pour ${amount} back, before it meets anything else.`, canTakeOut: true }
-  return { wayOut: `Spoon ${amount} back out of its own cup.`, canTakeOut: true }
+    return { wayOut: fact('weighing.pour-back-before-meets', { amount }), canTakeOut: true }
+  return { wayOut: fact('weighing.spoon-back-out-its', { amount }), canTakeOut: true }
 }
 
 function doseOf(plan: Plan, portions: Portions, line: WeighLine, actualG: number): OffWeight['dose'] {
@@ -211,7 +225,11 @@ function doseOf(plan: Plan, portions: Portions, line: WeighLine, actualG: number
   return doseGPerKg > 0 && doseGPerKg <= 300 ? { cup, colorant, doseGPerKg } : null
 }
 
-const VERDICTS = { fine: 'That is small: accept it.', care: 'Better put right.', stop: 'Do not go on with it.' }
+const VERDICTS = {
+  fine: fact('weighing.small-accept'),
+  care: fact('weighing.better-put-right'),
+  stop: fact('weighing.do-not-go-on'),
+}
 
 /**
  * What to do about a line that was weighed as `actualG`.
@@ -228,7 +246,10 @@ export function offWeight(
   const overG = actualG - line.massG
   if (Math.abs(overG) <= line.stepG / 2 + 1e-9) return null
   const { verdict, sentence } = judged(line.kind, changeOf(plan, portions, shelf, line, actualG), actualG)
-  const amount = `${tidy(Math.abs(overG), 2)} g ${overG > 0 ? 'too much' : 'too little'}`
+  const amount = fact('weighing.so-much', {
+    overG: grams(Math.abs(overG), 2),
+    which: overG > 0 ? fact('weighing.too-much') : fact('weighing.too-little'),
+  })
   const factor = line.massG > 0 ? actualG / line.massG : Infinity
   const canRescale =
     (line.kind === 'oil' || line.kind === 'lye') &&
@@ -240,7 +261,11 @@ export function offWeight(
     overG,
     isOver: overG > 0,
     verdict,
-    sentence: `${amount}${sentence === '' ? '' : `: ${sentence}`}. ${VERDICTS[verdict]}`,
+    sentence: fact('weighing.off-weight', {
+      amount,
+      change: sentence === '' ? '' : together([': ', sentence], ''),
+      verdict: VERDICTS[verdict],
+    }),
     ...wayOut(line, overG),
     rescale: canRescale ? factor : null,
     dose: doseOf(plan, portions, line, actualG),

@@ -1,3 +1,5 @@
+import { fact, grams, together } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import type { PlannedScent } from '../recipe/index.ts'
 import { unitBatter, scentLoad } from '../recipe/index.ts'
 import type { ScentLoad } from '../recipe/index.ts'
@@ -5,7 +7,6 @@ import { hasStabiliserApart } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions, WeighedScent } from '../portions/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { tidy } from '../units/index.ts'
 import { roundDown } from '../working/index.ts'
 import { line } from './line.ts'
 import type { WeighLine } from './line.ts'
@@ -19,17 +20,19 @@ const MOMENTS: Readonly<Record<PlannedScent['moment'], string>> = {
 }
 
 /** A part stands this near its cap when not one step more fits. */
-function capWords(part: WeighedScent, mostG: number, stepG: number): string {
+function capWords(part: WeighedScent, mostG: number, stepG: number): Words {
   const down = part.exactG - part.massG
   const rounded =
     down > 1e-6
-      ? `${tidy(part.exactG, 2)} g rounded down`
+      ? fact('weighing.rounded-down', { exactG: grams(part.exactG, 2) })
       : down < -1e-6
-        ? `${tidy(part.exactG, 2)} g, and what the other parts lost by rounding`
+        ? fact('weighing.what-other-parts-lost', { exactG: grams(part.exactG, 2) })
         : ''
   const atCap =
-    part.massG + stepG > mostG + 1e-9 ? `at its limit of ${tidy(roundDown(mostG, 0.01), 2)} g: not a drop more` : ''
-  return [rounded, atCap].filter(text => text !== '').join('; ')
+    part.massG + stepG > mostG + 1e-9
+      ? fact('weighing.at-its-limit-not', { roundDown: grams(roundDown(mostG, 0.01), 2) })
+      : ''
+  return together([rounded, atCap], '; ')
 }
 
 /**
@@ -76,8 +79,8 @@ export function scentLines(plan: Plan, portions: Portions, shelf: Shelf): WeighL
         what: part.name,
         where:
           i === 0
-            ? `in a cup of its own, standing in the mould; ${MOMENTS[plan.scent!.moment]}`
-            : 'tare and add to the same cup, slowly: it cannot be taken out again',
+            ? fact('weighing.cup-its-own-standing', { moment: MOMENTS[plan.scent!.moment] })
+            : fact('weighing.tare-add-same-cup'),
       }))
     : []
   const own = plan.cups.flatMap((cup, i) => {
@@ -86,8 +89,8 @@ export function scentLines(plan: Plan, portions: Portions, shelf: Shelf): WeighL
     const ownLoad = scentLoad(cup.ownScent, shelf, perOils)
     const lines = partsOf(portions.ownScents[i] ?? [], ownLoad, portions.cups[i]!.scentOfOils, stepG, part => ({
       key: `scent:${cup.id}:${part.scent}`,
-      what: `${part.name} for ${cup.name} only`,
-      where: 'in a small pot of its own, marked with the cup’s name',
+      what: fact('weighing.for-only', { part: part.name, cup: cup.name }),
+      where: fact('weighing.small-pot-its-own-marked'),
     }))
     return [...lines, ...keeper]
   })
@@ -95,13 +98,12 @@ export function scentLines(plan: Plan, portions: Portions, shelf: Shelf): WeighL
 }
 
 /** Where the stabiliser goes: scent that is in the batter already cannot be treated before. */
-function stabiliserGoes(plan: Plan, i: number | null): string {
+function stabiliserGoes(plan: Plan, i: number | null): Words {
   const cup = i === null ? null : plan.cups[i]!
-  if (cup?.ownScent) return 'into its scent'
+  if (cup?.ownScent) return fact('weighing.into-its-scent')
   const moment = plan.scent?.moment
-  if (cup && (moment === 'oils' || moment === 'pot'))
-    return `into ${cup.name} alone, stirred in well before its colour: its scent is in the batter already`
-  return cup ? 'into the scent of this cup, stirred' : 'into the scent, stirred, as long before as its supplier says'
+  if (cup && (moment === 'oils' || moment === 'pot')) return fact('weighing.into-alone-stirred-well', { cup: cup.name })
+  return cup ? fact('weighing.into-scent-this-cup') : fact('weighing.into-scent-stirred-as')
 }
 
 /** Stabiliser of the batch's scent, or of one cup's (`i`) where it is weighed apart. */
@@ -115,7 +117,10 @@ function stabiliser(plan: Plan, portions: Portions, i: number | null): WeighLine
     line({
       item: { kind: 'additives', id: 'vanilla-stabiliser' },
       ...{ key, kind: 'stabiliser', group: 'scent', massG, exactG, stepG: plan.conditions.fineScaleStepG },
-      what: i === null ? 'Vanilla stabiliser' : `Vanilla stabiliser for ${plan.cups[i]!.name}`,
+      what:
+        i === null
+          ? fact('weighing.vanilla-stabiliser')
+          : fact('weighing.vanilla-stabiliser-for', { cups: plan.cups[i]!.name }),
       where: stabiliserGoes(plan, i),
     }),
   ]

@@ -1,3 +1,4 @@
+import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { findById, stockOf, unitCost } from '../shelf/index.ts'
@@ -9,7 +10,7 @@ export interface StockLine {
   /** 'uncounted': the shelf has no kind for it, such as lye. */
   kind: ShelfKind | 'uncounted'
   id: string
-  name: string
+  name: Words
   needG: number
   /** Null: its stock is not kept. */
   haveG: number | null
@@ -24,7 +25,7 @@ export interface StockLine {
 const factorOf = (plan: Plan, kind: StockLine['kind'], id: string): number =>
   kind === 'oils' ? (plan.recipe.oils.find(part => part.oil === id)?.infusion?.makeFactor ?? 1) : 1
 
-function stockLine(kind: StockLine['kind'], id: string, name: string, needG: number, shelf: Shelf): StockLine {
+function stockLine(kind: StockLine['kind'], id: string, name: Words, needG: number, shelf: Shelf): StockLine {
   const item = kind === 'uncounted' ? undefined : findById<ShelfItem>(shelf[kind], id)
   const haveG = item && item.lots.length > 0 ? stockOf(item) : null
   const price = item ? unitCost(item) : null
@@ -43,7 +44,7 @@ function stockLine(kind: StockLine['kind'], id: string, name: string, needG: num
  * many batters, cups and lines take it.
  */
 export function stockNeeds(plan: Plan, shelf: Shelf, portions: Portions): StockLine[] {
-  const needs = new Map<string, { kind: StockLine['kind']; id: string; name: string; massG: number }>()
+  const needs = new Map<string, { kind: StockLine['kind']; id: string; name: Words; massG: number }>()
   for (const { item, massG, what } of weighList(plan, portions, shelf)) {
     if (!item) continue
     const key = `${item.kind}:${item.id}`

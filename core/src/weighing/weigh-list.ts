@@ -1,3 +1,5 @@
+import { fact, grams } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { TOPPINGS } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { plainIceG } from '../portions/index.ts'
@@ -5,7 +7,7 @@ import type { Portions, WeighedExtra } from '../portions/index.ts'
 import { divisionSheet, topSheet } from '../preparation/index.ts'
 import { findById, isHard } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { showShare, tidy } from '../units/index.ts'
+import { showShare } from '../units/index.ts'
 import { roundNearest } from '../working/index.ts'
 import { batterLines, solutionLines } from './batter-lines.ts'
 import { colourLines, dustedPowderLines } from './colour-lines.ts'
@@ -18,7 +20,7 @@ const extra = (
   part: WeighedExtra,
   kind: 'liquid' | 'additive',
   group: WeighGroup,
-  where: string,
+  where: Words,
   stepG: number,
   most: WeighLine['most'] = null,
 ): WeighLine =>
@@ -41,7 +43,7 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
       massG: portions.waterG,
       exactG: portions.waterExactG,
       stepG: scaleStepG,
-      where: iceG >= 1 ? `tare the lye jug; ${tidy(iceG, 0)} g of it as ice` : 'tare the lye jug',
+      where: iceG >= 1 ? fact('weighing.tare-lye-jug-as', { iceG: grams(iceG, 0) }) : fact('weighing.tare-lye-jug-2'),
     }),
     ...portions.liquids
       .filter(part => part.moment === 'lye')
@@ -50,7 +52,7 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
           part,
           'liquid',
           'lye-water',
-          frozen(part.id) ? 'in the lye jug, frozen to slush' : 'in the lye jug',
+          frozen(part.id) ? fact('weighing.lye-jug-frozen-slush') : fact('weighing.lye-jug'),
           scaleStepG,
         ),
       ),
@@ -77,12 +79,13 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
         kind: 'lye',
         item: uncounted('lye'),
         group: 'lye',
-        what: 'Lye (NaOH)',
+        what: fact('weighing.lye-naoh'),
         massG: portions.lyeG,
         exactG: portions.lyeExactG,
         stepG: fineScaleStepG,
-        where: 'tare a dry cup of its own; into the water, never the reverse',
-        rounding: down > 1e-6 ? `${tidy(portions.lyeExactG, 2)} g rounded down; superfat ${sf}` : '',
+        where: fact('weighing.tare-dry-cup-its'),
+        rounding:
+          down > 1e-6 ? fact('weighing.rounded-down-superfat', { lyeExactG: grams(portions.lyeExactG, 2), sf }) : '',
       },
       { isCritical: true },
     ),
@@ -109,12 +112,12 @@ function oilLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
       exactG: part.exactG,
       stepG: plan.conditions.scaleStepG,
       where: part.late
-        ? 'in a cup of its own; in at light trace'
+        ? fact('weighing.cup-its-own-at')
         : isHardOil(part.oil)
-          ? 'in the pot, tare between; melt these'
+          ? fact('weighing.pot-tare-between-melt')
           : i === firstLiquid && firstLiquid > 0
-            ? 'in the pot once the hard fats are clear; tare between'
-            : 'in the pot; tare between',
+            ? fact('weighing.pot-once-hard-fats')
+            : fact('weighing.pot-tare-between'),
     }),
   )
 }
@@ -127,7 +130,7 @@ function laterLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
   return [
     ...portions.liquids
       .filter(part => part.moment !== 'lye')
-      .map(part => extra(part, 'liquid', 'additives', 'in its own cup; in at light trace', plan.conditions.scaleStepG)),
+      .map(part => extra(part, 'liquid', 'additives', fact('weighing.its-own-cup-at'), plan.conditions.scaleStepG)),
     ...portions.additives
       .filter(part => part.moment !== 'lye')
       .map(part =>
@@ -151,14 +154,14 @@ function topLines(plan: Plan, shelf: Shelf): WeighLine[] {
   const own = { group: 'top', batter: 'top' } as const
   return [
     line({
-      ...{ ...own, key: 'top:water', kind: 'water', item: uncounted('water'), what: 'Water for the top' },
-      ...{ massG: top.waterG, exactG: top.waterExactG, stepG: scaleStepG, where: 'tare a second lye jug' },
+      ...{ ...own, key: 'top:water', kind: 'water', item: uncounted('water'), what: fact('weighing.water-for-top') },
+      ...{ massG: top.waterG, exactG: top.waterExactG, stepG: scaleStepG, where: fact('weighing.tare-second-lye-jug') },
     }),
     line(
       {
-        ...{ ...own, key: 'top:lye', kind: 'lye', item: uncounted('lye'), what: 'Lye (NaOH) for the top' },
+        ...{ ...own, key: 'top:lye', kind: 'lye', item: uncounted('lye'), what: fact('weighing.lye-naoh-for-top') },
         ...{ massG: top.lyeG, exactG: top.lyeExactG, stepG: fineScaleStepG },
-        where: 'in its own cup; into its water, gear on again',
+        where: fact('weighing.its-own-cup-into'),
       },
       { isCritical: true },
     ),
@@ -169,9 +172,14 @@ function topLines(plan: Plan, shelf: Shelf): WeighLine[] {
           key: `top:${part.oil}`,
           kind: 'oil',
           item: { kind: 'oils' as const, id: part.oil },
-          what: `${part.name} for the top`,
+          what: fact('weighing.for-top', { part: part.name }),
         },
-        ...{ massG: part.massG, exactG: part.exactG, stepG: scaleStepG, where: 'in the whipping bowl; tare between' },
+        ...{
+          massG: part.massG,
+          exactG: part.exactG,
+          stepG: scaleStepG,
+          where: fact('weighing.whipping-bowl-tare-between'),
+        },
       }),
     ),
   ]
@@ -186,7 +194,7 @@ function toppingLines(plan: Plan): WeighLine[] {
         ...{ key: `topping:${one.id}`, kind: 'topping', group: 'toppings', what: one.name },
         item: { kind: 'uncounted', id: `topping-${one.id}`, name: one.name },
         ...{ massG: roundNearest(one.massG, stepG), exactG: one.massG, stepG },
-        where: `${TOPPINGS[one.kind]}, in a small pot, within reach before the last pour`,
+        where: fact('weighing.small-pot-within-reach', { kind: TOPPINGS[one.kind] }),
       }),
     )
 }

@@ -6,6 +6,7 @@ import type { Plan } from '../plan/index.ts'
 import { portionsOf, resized } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { actualOf, offWeight, weighList } from './index.ts'
+import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
 const base: Plan = {
@@ -67,8 +68,8 @@ describe('the weigh list', () => {
   test('a scale too coarse for lye is said, with one that would do', () => {
     const small = { ...base, mould: { ...base.mould, innerLengthMm: 60, innerWidthMm: 50, fillMm: 20 } }
     const plan = { ...small, conditions: { ...base.conditions, fineScaleStepG: 1 } }
-    expect(line(plan, 'lye')).toMatchObject({ scale: 'stop' })
-    expect(line(plan, 'lye').scaleSentence).toMatch(/too coarse\. Take a scale of 0\.\d+ g/)
+    expect(said(line(plan, 'lye'))).toMatchObject({ scale: 'stop' })
+    expect(said(line(plan, 'lye').scaleSentence)).toMatch(/too coarse\. Take a scale of 0\.\d+ g/)
     expect(line(base, 'lye').scale).toBe('fine')
   })
 
@@ -77,7 +78,7 @@ describe('the weigh list', () => {
       ...base,
       recipe: { ...base.recipe, oils: [plainOil('olive', 0.9), { ...plainOil('shea', 0.1), late: true }] },
     }
-    expect(line(plan, 'oil:shea')).toMatchObject({ group: 'late' })
+    expect(said(line(plan, 'oil:shea'))).toMatchObject({ group: 'late' })
   })
 })
 
@@ -113,10 +114,10 @@ describe('weights that are off', () => {
     expect(off(base, 'oil:olive', line(base, 'oil:olive').massG + 2)!.verdict).toBe('fine')
     const much = off(base, 'oil:olive', line(base, 'oil:olive').massG + 40)!
     expect(much.verdict).toBe('care')
-    expect(much.wayOut).toMatch(/only if it lies on top/)
+    expect(said(much.wayOut)).toMatch(/only if it lies on top/)
     const lye = off(base, 'lye', line(base, 'lye').massG + 8)!
     expect(lye.verdict).toBe('stop')
-    expect(lye.sentence).toMatch(/Free lye/)
+    expect(said(lye.sentence)).toMatch(/Free lye/)
     expect(lye.canTakeOut).toBe(true)
   })
 
@@ -124,7 +125,7 @@ describe('weights that are off', () => {
     const portions = portionsOf(base, shelf)
     const own = line(base, 'oil:olive')
     const size = resized(base, shelf, { by: 'ingredient', needG: own.exactG, haveG: own.massG * 1.05 })
-    if (!size.ok) throw new Error(size.sentence)
+    if (!size.ok) throw new Error(say(size.sentence))
     const plan = { ...base, mould: { ...base.mould, fillMm: size.fillMm } }
     expect(Math.abs(line(plan, 'oil:olive').massG - own.massG * 1.05)).toBeLessThanOrEqual(1)
     expect(portionsOf(plan, shelf).superfatShare).toBeCloseTo(portions.superfatShare, 2)
@@ -137,7 +138,7 @@ describe('resizing', () => {
     fc.assert(
       fc.property(fc.double({ min: 200, max: 800, noNaN: true }), massG => {
         const size = resized(fine, shelf, { by: 'oils', massG })
-        if (!size.ok) throw new Error(size.sentence)
+        if (!size.ok) throw new Error(say(size.sentence))
         const before = portionsOf(fine, shelf)
         const after = portionsOf({ ...fine, mould: { ...fine.mould, fillMm: size.fillMm } }, shelf)
         const factor = after.oilG / before.oilG
@@ -163,7 +164,7 @@ describe('resizing', () => {
             rest: { ...base.rest, cut: { ...base.rest.cut, sideTrimMm: 1, topTrimMm: 2 } },
           }
           const size = sizedToBars(plan, count, eachG)
-          if (!size.ok) return expect(size.sentence).toMatch(/at most|too low/)
+          if (!size.ok) return expect(said(size.sentence)).toMatch(/at most|too low/)
           const cut = cutForecast({
             ...plan,
             mould: { ...plan.mould, fillMm: size.fillMm },
@@ -180,7 +181,7 @@ describe('resizing', () => {
   test('what does not fit names a mould that holds it; nothing is refused in a sentence', () => {
     const large = resized(base, shelf, { by: 'batter', massG: 1500 })
     expect(large).toMatchObject({ ok: false })
-    expect(!large.ok && large.sentence).toMatch(/too much\. “.+” would hold it/)
+    expect(said(!large.ok && large.sentence)).toMatch(/too much\. “.+” would hold it/)
     expect(resized(base, shelf, { by: 'oils', massG: 0 })).toMatchObject({ ok: false })
     expect(resized(base, shelf, { by: 'oils', massG: 20 })).toMatchObject({ ok: false })
   })

@@ -1,3 +1,4 @@
+import type { Words } from '../facts/index.ts'
 import type { Recipe } from '../recipe/index.ts'
 import type { Problem } from '../fields/index.ts'
 import type { KeptDesign } from '../design/index.ts'
@@ -64,7 +65,7 @@ export interface RecipeAnswer {
 
 export interface RecipeVersionAnswer {
   version: number
-  reason: string
+  reason: Words
   madeAt: string
   recipe: Recipe
 }
@@ -78,12 +79,12 @@ export interface DesignAnswer {
 }
 
 export interface ErrorAnswer {
-  sentence: string
+  sentence: Words
   problems?: Problem[]
   /** On a conflict: what was saved meanwhile. */
   current?: BatchAnswer
   /** On a conflict: the parts of the plan that both have changed, in words. */
-  parts?: string[]
+  parts?: Words[]
   /** On a conflict over a shelf item: what stands there now. */
   item?: StoredItem
 }

@@ -1,3 +1,5 @@
+import { fact } from '../facts/index.ts'
+import type { Words } from '../facts/index.ts'
 import { parseForm } from '../checks/index.ts'
 import type { Problem } from '../fields/index.ts'
 import { checkItem, completed, referenceShelf, shelfKinds } from '../shelf/index.ts'
@@ -6,7 +8,7 @@ import { RulesForm, TimesForm, WindowsForm } from './forms.ts'
 
 export type ShelfResult = { ok: true; shelf: Shelf } | { ok: false; problems: Problem[] }
 
-const refuse = (path: string, value: unknown, sentence: string): ShelfResult => ({
+const refuse = (path: string, value: unknown, sentence: Words): ShelfResult => ({
   ok: false,
   problems: [{ path, value, sentence }],
 })
@@ -17,17 +19,17 @@ const refuse = (path: string, value: unknown, sentence: string): ShelfResult => 
  */
 export function readShelf(value: unknown): ShelfResult {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
-    return refuse('', '', 'A shelf is one JSON object with a list for each kind.')
+    return refuse('', '', fact('wire.shelf-one-json-object'))
   const given = value as Record<string, unknown>
   const known: readonly string[] = [...shelfKinds, 'rules', 'windows', 'times', 'evidence']
   const odd = Object.keys(given).find(key => !known.includes(key))
-  if (odd !== undefined) return refuse(odd.slice(0, 40), '', `A shelf has no “${odd.slice(0, 40)}”.`)
+  if (odd !== undefined) return refuse(odd.slice(0, 40), '', fact('wire.shelf-has-no', { odd: odd.slice(0, 40) }))
   const problems: Problem[] = []
   const shelf: Record<string, unknown> = { ...referenceShelf() }
   for (const kind of shelfKinds) {
     const list = given[kind]
     if (list === undefined) continue
-    if (!Array.isArray(list)) return refuse(kind, '', `The ${kind} are a list.`)
+    if (!Array.isArray(list)) return refuse(kind, '', fact('wire.are-list', { kind }))
     shelf[kind] = list.flatMap((one: unknown, i): ShelfItem[] => {
       const whole = typeof one === 'object' && one !== null ? completed(kind, one) : one
       const checked = checkItem(kind, whole)
@@ -49,7 +51,7 @@ export function readShelf(value: unknown): ShelfResult {
   }
   const { evidence = [] } = given
   if (!Array.isArray(evidence) || evidence.some(one => !isEvidence(one)))
-    return refuse('evidence', '', 'Evidence is a list of what batches taught, as the API gives it.')
+    return refuse('evidence', '', fact('wire.evidence-list-what-batches'))
   shelf['evidence'] = evidence
   return problems.length > 0 ? { ok: false, problems } : { ok: true, shelf: shelf as unknown as Shelf }
 }

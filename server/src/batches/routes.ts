@@ -1,4 +1,4 @@
-import { clipped, freshCopy } from '@ostler/core'
+import { clipped, freshCopy, say } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { Router } from 'express'
 import { changesFrom, idFrom, planFrom } from '../http/body.ts'
@@ -43,10 +43,13 @@ export function batchRoutes(store: BatchStore, now: () => Date, learning: Pick<L
       // What was taken out of a plan is worked out anew as well: the store knows which batches have evidence.
       return learning.look(visitor.workshopId)
     }
-    if ('problems' in result) throw new HttpError(400, result.problems[0]!.sentence, { problems: result.problems })
+    if ('problems' in result) throw new HttpError(400, say(result.problems[0]!.sentence), { problems: result.problems })
     if (!result.current) throw new HttpError(404, GONE)
     const { current, parts } = result
-    throw new HttpError(409, `This was changed meanwhile by somebody else: ${parts.join(', ')}.`, { current, parts })
+    throw new HttpError(409, `This was changed meanwhile by somebody else: ${parts.map(one => say(one)).join(', ')}.`, {
+      current,
+      parts,
+    })
   })
 
   routes.post('/:id/duplicate', async (req, res) => {

@@ -1,5 +1,5 @@
 import { MOST_LISTED, PLAN_VERSION, changedParts, readPlan, withChanges } from '@ostler/core'
-import type { BatchAnswer, BatchSaved, Plan, Problem } from '@ostler/core'
+import type { BatchAnswer, BatchSaved, Plan, Problem, Words } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
 import type { Database } from '../database/connection.ts'
@@ -11,7 +11,7 @@ const UNREADABLE = 'This batch was stored in a form that cannot be read any more
 /** What came of changes: made; or what they meet in the plan as it stands; or what is wrong with them by themselves. */
 export type ChangeResult =
   | { ok: true; saved: BatchSaved; plan: Plan }
-  | { ok: false; current: BatchAnswer | null; parts: string[] }
+  | { ok: false; current: BatchAnswer | null; parts: Words[] }
   | { ok: false; problems: Problem[] }
 
 export interface Sender {

@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { designFrom, forecast, gelOf, readPlanText } from '@ostler/core'
+import { designFrom, forecast, gelOf, readPlanText, say } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import type { BatchStore } from '../batches/store.ts'
 import { DEMO_SIGN_IN } from '../members/demo-sign-in.ts'
@@ -72,7 +72,7 @@ export async function loadDemo(stores: Stores): Promise<void> {
     .filter(name => name.endsWith('.json'))
     .sort()) {
     const result = readPlanText(readFileSync(join(EXAMPLES, file), 'utf8'))
-    if (!result.ok) throw new Error(`The example ${file} is not a plan: ${result.problems[0]!.sentence}`)
+    if (!result.ok) throw new Error(`The example ${file} is not a plan: ${say(result.problems[0]!.sentence)}`)
     await batches.add(workshopId, result.plan)
     if (KEPT.includes(file)) await keepDesign(workshopId, result.plan, stores)
   }

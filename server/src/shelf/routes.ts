@@ -8,6 +8,7 @@ import {
   SHELF_KINDS,
   checkItem,
   shelfKinds,
+  say,
 } from '@ostler/core'
 import type { ShelfItem, ShelfKind } from '@ostler/core'
 import { Router } from 'express'
@@ -27,7 +28,7 @@ function kindFrom(value: unknown): ShelfKind {
 function itemFrom(kind: ShelfKind, value: unknown): ShelfItem {
   const checked = checkItem(kind, value)
   if (checked.ok) return checked.value
-  throw new HttpError(400, checked.problems[0]!.sentence, { problems: checked.problems })
+  throw new HttpError(400, say(checked.problems[0]!.sentence), { problems: checked.problems })
 }
 
 /** A revision from 0: 0 says that the item is new. */

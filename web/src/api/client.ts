@@ -1,3 +1,4 @@
+import { say } from '@ostler/core'
 import type {
   BatchAnswer,
   BatchSaved,
@@ -29,7 +30,7 @@ export class ApiError extends Error {
   readonly answer: ErrorAnswer
 
   constructor(status: number, answer: ErrorAnswer) {
-    super(answer.sentence)
+    super(say(answer.sentence))
     this.status = status
     this.answer = answer
   }

@@ -3,6 +3,7 @@ import { Navigate, createBrowserRouter } from 'react-router'
 import { RouterProvider } from 'react-router/dom'
 import { ApiError } from '../api/client.ts'
 import { BatchesPage } from '../features/batches/batches-page.tsx'
+import { SaidAsLiked } from '../plan/context.tsx'
 import { ToastPlace } from '../ui/toast.tsx'
 import { BatchFrame } from './batch-frame.tsx'
 import { Gate } from './gate.tsx'
@@ -113,8 +114,10 @@ const router = createBrowserRouter([
 
 export const App = () => (
   <QueryClientProvider client={queries}>
-    <ToastPlace>
-      <RouterProvider router={router} />
-    </ToastPlace>
+    <SaidAsLiked>
+      <ToastPlace>
+        <RouterProvider router={router} />
+      </ToastPlace>
+    </SaidAsLiked>
   </QueryClientProvider>
 )

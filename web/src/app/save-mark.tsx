@@ -1,5 +1,5 @@
-import { forecast, tidy } from '@ostler/core'
-import type { Plan } from '@ostler/core'
+import { forecast, tidy, together } from '@ostler/core'
+import type { Plan, Words } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -9,6 +9,7 @@ import { useBatch, usePlan } from '../plan/context.tsx'
 import type { SaveState } from '../plan/save-state.ts'
 import { Ask } from '../ui/ask.tsx'
 import { FacePicture } from '../drawing/face-picture.tsx'
+import { Say } from '../ui/say.tsx'
 
 const MARKS: Record<SaveState['kind'], string> = {
   saved: 'saved',
@@ -56,11 +57,11 @@ function Version({ title, plan }: { title: string; plan: Plan }) {
   )
 }
 
-function Conflict({ theirs, parts }: { theirs: Plan; parts: readonly string[] }) {
+function Conflict({ theirs, parts }: { theirs: Plan; parts: readonly Words[] }) {
   const batch = useBatch()
   const mine = usePlan(state => state.plan)
   const navigate = useNavigate()
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const keepBoth = async () => {
     try {
       const copy = await addBatch({ ...mine, name: `${mine.name.slice(0, 66)}, my version` })
@@ -73,14 +74,18 @@ function Conflict({ theirs, parts }: { theirs: Plan; parts: readonly string[] })
   return (
     <Ask open wide title="This batch was changed in another window">
       <p className="mb-4">
-        Both versions are safe. Both have changed: {parts.join('; ')}. With mine on top, whatever else was changed there
-        stays.
+        Both versions are safe. Both have changed: <Say of={together(parts, '; ')} />. With mine on top, whatever else
+        was changed there stays.
       </p>
       <div className="mb-5 flex gap-4">
         <Version title="In this window" plan={mine} />
         <Version title="Saved meanwhile" plan={theirs} />
       </div>
-      {sentence && <p className="mb-3 text-rust">{sentence}</p>}
+      {sentence && (
+        <p className="mb-3 text-rust">
+          <Say of={sentence} />
+        </p>
+      )}
       <div className="flex flex-wrap gap-3">
         <button className="button button-main" onClick={() => void keepBoth()}>
           Keep both: save mine as a copy

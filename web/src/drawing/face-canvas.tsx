@@ -1,17 +1,18 @@
-import { patternWords, pictureWords, seenBy } from '@ostler/core'
-import type { Picture, Plan, Program, View } from '@ostler/core'
+import { patternWords, pictureWords, seenBy, together } from '@ostler/core'
+import type { Picture, Plan, Program, View, Words } from '@ostler/core'
 import { useEffect, useId, useMemo, useRef, useState } from 'react'
 import { useColourView } from '../plan/colour-view.ts'
 import { drawFace } from '../workers/faces.ts'
 import { painted } from './paint.ts'
 import { paintToppings } from './toppings-canvas.ts'
+import { Say } from '../ui/say.tsx'
 
 interface Props {
   program: Program
   view: View
   hexes: readonly string[]
   /** Of the colours, in the same order: what is shown is told in words too. */
-  names: readonly string[]
+  names: readonly Words[]
   /** Whose moves are named in those words. */
   drawnWith?: Pick<Plan, 'moves'>
   label: string
@@ -103,7 +104,7 @@ export function FaceCanvas({
   const told = JSON.stringify(names)
   // While it is still being changed there is nothing to be read yet.
   const words = useMemo(
-    () => (picture && isFine ? pictureWords(picture, JSON.parse(told) as string[], isLevel) : ''),
+    () => (picture && isFine ? pictureWords(picture, JSON.parse(told) as Words[], isLevel) : ''),
     [picture, isFine, told, isLevel],
   )
   return (
@@ -119,7 +120,7 @@ export function FaceCanvas({
         style={before && !picture ? { ...style, background: before } : style}
       />
       <span id={id} hidden>
-        {`${words} ${drawnWith ? patternWords(drawnWith) : ''}`.trim()}
+        <Say of={together([words, drawnWith ? patternWords(drawnWith) : ''])} />
       </span>
     </>
   )

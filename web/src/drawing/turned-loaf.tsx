@@ -1,5 +1,5 @@
 import { acrossView, crestMm, levelView, wallView } from '@ostler/core'
-import type { Design, Plan, Program, View } from '@ostler/core'
+import type { Design, Plan, Program, View, Words } from '@ostler/core'
 import { useRef, useState } from 'react'
 import type { CSSProperties, KeyboardEvent, PointerEvent } from 'react'
 import { FaceCanvas } from './face-canvas.tsx'
@@ -7,7 +7,7 @@ import { FaceCanvas } from './face-canvas.tsx'
 interface Props {
   design: Design
   hexes: readonly string[]
-  names: readonly string[]
+  names: readonly Words[]
   plan: Plan
   /** Where it is cut open, a share of the length. */
   at: number

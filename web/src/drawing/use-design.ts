@@ -1,5 +1,5 @@
 import { colourNames, designOf, findById, kindOfPour, planOfCavity, seenBy } from '@ostler/core'
-import type { Design, Plan } from '@ostler/core'
+import type { Design, Plan, Words } from '@ostler/core'
 import { useMemo } from 'react'
 import { useColourView, useCupHex } from '../plan/colour-view.ts'
 import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
@@ -63,7 +63,7 @@ export function useDesignHexes(design: Design): string[] {
 }
 
 /** Names of the same colours, for those who hear a picture instead of seeing it. */
-export function useDesignNames(design: Design): string[] {
+export function useDesignNames(design: Design): Words[] {
   const plan = usePlan(state => state.plan)
   const { shelf } = useBatch()
   return colourNames(plan, design, id => findById(shelf.colorants, id)?.name ?? id)

@@ -10,6 +10,7 @@ import { QuantityField } from '../ui/quantity.tsx'
 import { smallMass } from '../ui/small-mass.ts'
 import { Swatch } from '../ui/swatch.tsx'
 import { colorantOptions } from '../ui/add-options.ts'
+import { useSay } from '../ui/say.tsx'
 
 interface Props {
   cup: Cup
@@ -180,6 +181,7 @@ function Follows({
   colorant: Colorant | undefined
   brief: boolean
 }) {
+  const say = useSay()
   const habits = useHabits()
   const step = usePlan(state => state.plan.conditions.fineScaleStepG)
   if (!(colour.exact.powderG > 0)) return null
@@ -193,7 +195,7 @@ function Follows({
         ` in ${smallMass(colour.mediumG, colour.exact.mediumG, habits, step)} ${habits.mass} ${colour.medium === 'none' ? 'liquid' : colour.medium}`}
       {colour.fromSlurry && ` · true dose ${Number(colour.doseGPerKg.toFixed(2))} g/kg`}
       {colour.slurryLeftG > 0.05 && ` · ${showMass(colour.slurryLeftG, habits, 0.1)} of slurry left`}
-      {!brief && spoons !== '' && ` · ${spoons}`}
+      {!brief && spoons !== '' && ` · ${say(spoons)}`}
     </p>
   )
 }

@@ -1,10 +1,11 @@
 import { X } from 'lucide-react'
 import { useState } from 'react'
-import { useBatch, usePlan, useSay } from '../plan/context.tsx'
+import { useBatch, usePlan } from '../plan/context.tsx'
 import { useTold } from './plan-field.tsx'
 import { useDesignAdvice } from './use-advice.ts'
 import { useCavityPlan, useDesign } from '../drawing/use-design.ts'
 import { lastingStore, readJson, writeJson } from '../plan/storage.ts'
+import { Say, useSay } from '../ui/say.tsx'
 
 const KEY = 'ostler-design-advice-dismissed'
 const MOST = 3
@@ -31,7 +32,7 @@ export function DesignSentences() {
     // Without storage it stays away until the page is opened again.
     writeJson(lastingStore(), KEY, next)
   }
-  const fitted = design.sentences.map(sentence => ({ id: sentence, sentence, fix: null }))
+  const fitted = design.sentences.map(sentence => ({ id: say(sentence), sentence, fix: null }))
   const open = [...fitted, ...advice].filter(one => !dismissed.includes(nameOf(one.id)))
   if (open.length === 0) return null
   return (
@@ -42,13 +43,13 @@ export function DesignSentences() {
             △ {say(sentence)}{' '}
             {fix && (
               <button className="text-ink underline" onClick={() => told(batch.edit(fix.edit))}>
-                {fix.text}
+                <Say of={fix.text} />
               </button>
             )}
           </span>
           <button
             className="quiet -mt-1 min-h-6 min-w-6 px-0"
-            aria-label={`Dismiss: ${sentence}`}
+            aria-label={`Dismiss: ${say(sentence)}`}
             onClick={() => dismiss(id)}
           >
             <X size={14} aria-hidden />

@@ -2,6 +2,7 @@ import { divisionSheet, massNumber, partKey, showMass, showMassDown, showShare }
 import type { BatterShare, DivisionSheet, Forecast, LyeSolution, Plan } from '@ostler/core'
 import { useBatch, useHabits } from '../plan/context.tsx'
 import { FreeLyeLine } from './free-lye.tsx'
+import { Say } from '../ui/say.tsx'
 
 /** One column of the table: its head, and what a batter gets. `isLye` shows the last digit rounded down. */
 interface Column {
@@ -102,7 +103,7 @@ export function DividedSheet({ plan, forecast }: { plan: Plan; forecast: Forecas
           {sheet.batters.map(batter => (
             <tr key={batter.cup} className="border-b border-line">
               <th className="py-1 text-left">
-                {batter.name}{' '}
+                <Say of={batter.name} />{' '}
                 <span className="font-normal text-soft">
                   {massNumber(batter.batterG + batter.blankG, habits, scaleStepG)}
                 </span>

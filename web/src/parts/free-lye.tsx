@@ -1,8 +1,9 @@
 import { isNoSuperfat, needsAnswer, showShare } from '@ostler/core'
-import type { BatchFreeLye } from '@ostler/core'
+import type { BatchFreeLye, Words } from '@ostler/core'
 import { useId, useState } from 'react'
-import { useBatch, usePlan, useSay } from '../plan/context.tsx'
+import { useBatch, usePlan } from '../plan/context.tsx'
 import { Check } from '../ui/check.tsx'
+import { Say, useSay } from '../ui/say.tsx'
 
 /** Whether the batch may go on as far as free lye is concerned. */
 export function useFreeLyeStop(freeLye: BatchFreeLye | undefined): boolean {
@@ -45,7 +46,7 @@ function Answer({ freeLye }: { freeLye: BatchFreeLye }) {
   const isOpen = useFreeLyeStop(freeLye)
   const id = useId()
   const [text, setText] = useState('')
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
   const set = (path: 'isTrial' | 'freeLye', value: unknown) => {
     const result = batch.edit({ kind: 'set', path: [path], value })
     setSentence(result.ok ? null : result.sentence)
@@ -84,7 +85,7 @@ function Answer({ freeLye }: { freeLye: BatchFreeLye }) {
       />
       {sentence && (
         <p id={`${id}-wrong`} role="alert" className="text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       <p className="flex flex-wrap items-center gap-4">

@@ -9,6 +9,7 @@ import {
   showLength,
   tidy,
   traceName,
+  say,
 } from '@ostler/core'
 import type { Cup, Embed, Move, Plan, Pour, UnitHabits } from '@ostler/core'
 
@@ -34,7 +35,7 @@ function streams({ way, count, hour }: Pour['shape']): string {
 export function whereTo(plan: Plan, pour: Pour): string {
   const cavities = cavitiesOf(plan, pour)
   if (cavities.length === plan.mould.cavities) return ''
-  return `Into ${cavityWords({ cavities, pours: [] })}. `
+  return `Into ${say(cavityWords({ cavities, pours: [] }))}. `
 }
 
 export function howPoured({ shape, together }: Pour): string {

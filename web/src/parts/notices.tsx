@@ -1,4 +1,5 @@
-import { useForecast, useSay } from '../plan/context.tsx'
+import { useForecast } from '../plan/context.tsx'
+import { useSay } from '../ui/say.tsx'
 
 const SHAPES = { stop: '▲ Stop:', warn: '△', hint: '·' }
 
@@ -20,7 +21,7 @@ export function Notices({ most = 6, about, without, className = '' }: Props) {
   return (
     <ul aria-label="Worth a thought" className={`flex flex-col gap-1.5 ${className}`}>
       {notices.slice(0, most).map(notice => (
-        <li key={notice.path + notice.sentence} className={notice.weight === 'hint' ? 'text-soft' : 'text-rust'}>
+        <li key={notice.path + say(notice.sentence)} className={notice.weight === 'hint' ? 'text-soft' : 'text-rust'}>
           <span aria-hidden>{SHAPES[notice.weight]} </span>
           {say(notice.sentence)}
         </li>

@@ -1,5 +1,6 @@
 import { quickensSentence, showMinutes } from '@ostler/core'
-import { useForecast, useSay } from '../plan/context.tsx'
+import { useForecast } from '../plan/context.tsx'
+import { useSay } from '../ui/say.tsx'
 
 /** Shorter is no time at all, min. */
 const AT_ONCE_MIN = 0.4

@@ -1,8 +1,10 @@
-import { METRIC, inUnits } from '@ostler/core'
+import { METRIC } from '@ostler/core'
 import type { Forecast, UnitHabits, Risk } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { createContext, useContext, useSyncExternalStore } from 'react'
+import type { ReactNode } from 'react'
 import { sessionQuery } from '../api/client.ts'
+import { SaidIn } from '../ui/say.tsx'
 import type { OpenBatch, OpenBatchState } from './open-batch.ts'
 
 export const OpenBatchContext = createContext<OpenBatch | null>(null)
@@ -30,8 +32,5 @@ export const useRisk = (): Risk | null =>
 /** How this workshop likes its units. */
 export const useHabits = (): UnitHabits => useQuery(sessionQuery).data?.workshop?.habits ?? METRIC
 
-/** Puts a sentence of the core into the workshop's units. */
-export function useSay(): (sentence: string) => string {
-  const habits = useHabits()
-  return sentence => inUnits(sentence, habits)
-}
+/** What is said inside is said as this workshop likes its units. */
+export const SaidAsLiked = ({ children }: { children: ReactNode }) => <SaidIn habits={useHabits()}>{children}</SaidIn>

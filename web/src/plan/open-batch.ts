@@ -1,4 +1,4 @@
-import { applyEdit, changedParts, forecaster, planChanges, readPlan, withChanges } from '@ostler/core'
+import { applyEdit, changedParts, forecaster, planChanges, readPlan, withChanges, say } from '@ostler/core'
 import type {
   Advice,
   BatchAnswer,
@@ -81,7 +81,7 @@ export class OpenBatch {
    */
   constructor(batch: BatchAnswer, shelf: Shelf, advise: Advise, draft: KeptDraft | null = ownDraft(batch.id)) {
     const read = readPlan(batch.plan)
-    if (!read.ok) throw new Error(read.problems[0]!.sentence)
+    if (!read.ok) throw new Error(say(read.problems[0]!.sentence))
     this.#shelf = shelf
     this.#advise = advise
     this.#revision = batch.revision

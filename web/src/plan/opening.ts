@@ -1,12 +1,12 @@
 import { changedParts, differingParts, withChanges } from '@ostler/core'
-import type { BatchAnswer, Plan } from '@ostler/core'
+import type { BatchAnswer, Plan, Words } from '@ostler/core'
 import { draftChanges } from './draft.ts'
 import type { KeptDraft } from './draft.ts'
 import type { SaveState } from './save-state.ts'
 
 /** The plan to open with: what was saved, with a draft on top of it where that fits what others made of it meanwhile. */
 export function openingOf(batch: BatchAnswer, saved: Plan, draft: KeptDraft | null): { plan: Plan; save: SaveState } {
-  const conflict = (parts: readonly string[]): SaveState => ({ kind: 'conflict', theirs: batch, parts })
+  const conflict = (parts: readonly Words[]): SaveState => ({ kind: 'conflict', theirs: batch, parts })
   if (!draft) return { plan: saved, save: { kind: 'saved', at: new Date(batch.updatedAt) } }
   const { plan: whole } = draft
   if (whole && draft.revision < batch.revision) return { plan: whole, save: conflict(differingParts(whole, saved)) }

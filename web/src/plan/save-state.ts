@@ -1,4 +1,4 @@
-import type { BatchAnswer } from '@ostler/core'
+import type { BatchAnswer, Words } from '@ostler/core'
 
 /** How the open plan stands to what the server has. */
 export type SaveState =
@@ -8,5 +8,5 @@ export type SaveState =
   | { kind: 'signed-out' }
   | { kind: 'refused'; sentence: string }
   /** `parts`: what both have changed, in words. */
-  | { kind: 'conflict'; theirs: BatchAnswer; parts: readonly string[] }
+  | { kind: 'conflict'; theirs: BatchAnswer; parts: readonly Words[] }
   | { kind: 'gone' }

@@ -1,5 +1,6 @@
-import type { EditResult } from '@ostler/core'
+import type { EditResult, Words } from '@ostler/core'
 import { useId, useState } from 'react'
+import { Say } from './say.tsx'
 
 interface Props {
   label: string
@@ -10,7 +11,7 @@ interface Props {
 /** Several lines of text, saved as they are typed; what is refused stays, with a sentence. */
 export function LongText({ label, value, onValue }: Props) {
   const id = useId()
-  const [refused, setRefused] = useState<{ text: string; sentence: string } | null>(null)
+  const [refused, setRefused] = useState<{ text: string; sentence: Words } | null>(null)
   const change = (text: string) => {
     const result = onValue(text)
     setRefused(result.ok ? null : { text, sentence: result.sentence })
@@ -31,7 +32,7 @@ export function LongText({ label, value, onValue }: Props) {
       />
       {refused && (
         <p id={`${id}-wrong`} role="alert" className="text-[13px] text-rust">
-          {refused.sentence}
+          <Say of={refused.sentence} />
         </p>
       )}
     </div>

@@ -2,6 +2,7 @@ import { readQuantity, tidy } from '@ostler/core'
 import type { QuantityKind } from '@ostler/core'
 import { useState } from 'react'
 import { decimalMark } from './decimal-mark.ts'
+import { useSay } from './say.tsx'
 
 interface Props {
   label: string
@@ -17,6 +18,7 @@ interface Props {
 
 /** A number in a table: taken as soon as it can be read; what cannot be read stays, marked, with its sentence. */
 export function NumberCell({ label, value, kind, unit, onValue, width = 72, scale = 1 }: Props) {
+  const say = useSay()
   const [text, setText] = useState<string | null>(null)
   const read = text === null ? null : readQuantity(text, kind, unit, undefined, decimalMark())
   const isWrong = read !== null && !read.ok
@@ -32,7 +34,7 @@ export function NumberCell({ label, value, kind, unit, onValue, width = 72, scal
       style={{ width }}
       inputMode="decimal"
       autoComplete="off"
-      title={isWrong ? read.sentence : undefined}
+      title={isWrong ? say(read.sentence) : undefined}
       aria-invalid={isWrong || undefined}
       value={text ?? tidy(value / scale, 2)}
       onFocus={event => event.target.select()}

@@ -1,7 +1,8 @@
-import { GRAMS_PER_OUNCE, MM_PER_INCH, inUnits, readQuantity, tidy } from '@ostler/core'
-import type { EditResult, QuantityKind, UnitHabits } from '@ostler/core'
+import { GRAMS_PER_OUNCE, MM_PER_INCH, readQuantity, tidy } from '@ostler/core'
+import type { EditResult, QuantityKind, UnitHabits, Words } from '@ostler/core'
 import { useId, useState } from 'react'
 import { decimalMark } from './decimal-mark.ts'
+import { Say } from './say.tsx'
 import type { KeyboardEvent, ReactNode } from 'react'
 
 interface Shown {
@@ -70,7 +71,7 @@ interface Props {
   /** For a mass: lets ml, teaspoons and cups be typed. */
   densityGPerMl?: number
   /** Told of the field's sentence, to show it elsewhere. */
-  onSentence?: (sentence: string | null) => void
+  onSentence?: (sentence: Words | null) => void
 }
 
 /**
@@ -96,11 +97,11 @@ export function QuantityField(props: Props) {
   const id = useId()
   const { unit, text, step } = shown(kind, habits, decimals)
   const [typed, setTyped] = useState<string | null>(null)
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
   const [left, setLeft] = useState(false)
 
   /** A sentence is shown once the field is left: half a number is no mistake yet. */
-  const tell = (next: string | null, shown: boolean) => {
+  const tell = (next: Words | null, shown: boolean) => {
     setSentence(next)
     setLeft(shown)
     onSentence?.(shown ? next : null)
@@ -168,7 +169,7 @@ export function QuantityField(props: Props) {
       </span>
       {wrong && (
         <p id={`${id}-wrong`} role="alert" className={onSentence ? 'sr-only' : 'max-w-72 text-[13px] text-rust'}>
-          {sentence && inUnits(sentence, habits)}
+          {sentence && <Say of={sentence} />}
         </p>
       )}
     </div>

@@ -1,5 +1,6 @@
-import type { EditResult } from '@ostler/core'
+import type { EditResult, Words } from '@ostler/core'
 import { useId, useState } from 'react'
+import { Say } from './say.tsx'
 
 interface Props {
   label: string
@@ -13,7 +14,7 @@ interface Props {
 export function TextField({ label, value, onValue, bare = false, className = '' }: Props) {
   const id = useId()
   const [typed, setTyped] = useState<string | null>(null)
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
   const change = (text: string) => {
     const result = onValue(text)
     setTyped(result.ok ? null : text)
@@ -41,7 +42,7 @@ export function TextField({ label, value, onValue, bare = false, className = '' 
       />
       {sentence && (
         <p id={`${id}-wrong`} role="alert" className="max-w-72 text-[13px] text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
     </div>

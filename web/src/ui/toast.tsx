@@ -1,14 +1,16 @@
+import type { Words } from '@ostler/core'
 import { Toast } from 'radix-ui'
 import { createContext, useCallback, useContext, useState } from 'react'
 import type { ReactNode } from 'react'
+import { Say } from './say.tsx'
 
 interface Note {
   id: number
-  sentence: string
+  sentence: Words
   action?: { text: string; run: () => void }
 }
 
-const ToastContext = createContext<(sentence: string, action?: Note['action']) => void>(() => undefined)
+const ToastContext = createContext<(sentence: Words, action?: Note['action']) => void>(() => undefined)
 
 /** Shows a sentence for a while, with at most one thing to do about it. */
 export const useToast = () => useContext(ToastContext)
@@ -17,7 +19,7 @@ const SHOWN_MS = 8000
 
 export function ToastPlace({ children }: { children: ReactNode }) {
   const [notes, setNotes] = useState<Note[]>([])
-  const show = useCallback((sentence: string, action?: Note['action']) => {
+  const show = useCallback((sentence: Words, action?: Note['action']) => {
     const id = Date.now() + Math.random()
     setNotes(all => [...all.slice(-2), action ? { id, sentence, action } : { id, sentence }])
   }, [])
@@ -32,7 +34,9 @@ export function ToastPlace({ children }: { children: ReactNode }) {
             onOpenChange={open => !open && drop(note.id)}
             className="flex items-center gap-4 rounded border border-ink bg-ink px-4 py-2.5 text-paper"
           >
-            <Toast.Description>{note.sentence}</Toast.Description>
+            <Toast.Description>
+              <Say of={note.sentence} />
+            </Toast.Description>
             {note.action && (
               <Toast.Action
                 altText={note.action.text}

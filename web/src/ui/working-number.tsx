@@ -2,6 +2,7 @@ import { tidy } from '@ostler/core'
 import type { Working } from '@ostler/core'
 import { Popover } from 'radix-ui'
 import { Term } from './term.tsx'
+import { Say } from './say.tsx'
 
 interface Props {
   label: string
@@ -62,8 +63,12 @@ const Shown = ({ working }: { working: Working }) => (
       collisionPadding={12}
       className="z-30 w-84 rounded border border-ink bg-paper p-4 text-sm text-ink"
     >
-      <h3 className="mb-1 text-base">{working.title}</h3>
-      <p className="mb-2">{working.formula}</p>
+      <h3 className="mb-1 text-base">
+        <Say of={working.title} />
+      </h3>
+      <p className="mb-2">
+        <Say of={working.formula} />
+      </p>
       <table className="mb-2 w-full">
         <tbody>
           {working.inputs.map(input => (
@@ -76,7 +81,9 @@ const Shown = ({ working }: { working: Working }) => (
           ))}
         </tbody>
       </table>
-      <p className="text-[13px] text-soft">{working.source}</p>
+      <p className="text-[13px] text-soft">
+        <Say of={working.source} />
+      </p>
       <Popover.Arrow className="fill-ink" />
     </Popover.Content>
   </Popover.Portal>

@@ -12,6 +12,7 @@ import {
   restJobOf,
   restNumbers,
   restOutlook,
+  say,
 } from '@ostler/core'
 import type {
   ContrastWay,
@@ -53,7 +54,7 @@ export type Told = RestLook | RestMore | number
 
 function inputsOf(plan: Plan, shelf: Shelf) {
   const made = forecast(plan, shelf)
-  if (!made.ok) throw new Error(made.sentence)
+  if (!made.ok) throw new Error(say(made.sentence))
   return { plan, shelf, portions: made.forecast.portions, lanes: made.forecast.lanes }
 }
 

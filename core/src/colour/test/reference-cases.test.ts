@@ -16,6 +16,7 @@ import {
 } from '../index.ts'
 import type { BaseTint, Dose, Pigment } from '../index.ts'
 import { library } from './library.ts'
+import { said, say } from '../../words/index.ts'
 
 const age = (days = 42, gel = 0) => ({ days, gel })
 const lab = (l: number, a: number, b: number) => ({ l, a, b })
@@ -154,7 +155,7 @@ describe('a ladder of tints from one pool', () => {
   test('equal additions of white climb ever faster', () => {
     const steps = [0.8, 0.8, 0.8, 0.8, 0].map(whiteG => ({ pourG: 200, whiteG, batterG: 0, batterWhiteGPerKg: 0 }))
     const result = ladder(pool, steps, STANDARD_BASE, age())
-    if (!result.ok) throw new Error(result.sentence)
+    if (!result.ok) throw new Error(say(result.sentence))
     expect(result.rungs.map(rung => Number(rung.whiteGPerKg.toFixed(3)))).toEqual([0, 1, 2.333, 4.333, 8.333])
     const hexes = ['#465cab', '#5069b6', '#5b76bf', '#6783c7', '#7894d1']
     result.rungs.forEach((rung, n) => expect(deltaE(rung.colour.lab, labOfHex(hexes[n]!))).toBeLessThan(0.5))
@@ -165,7 +166,7 @@ describe('a ladder of tints from one pool', () => {
   test('even steps of lightness', () => {
     const steps = evenWhite(pool, [250, 250, 250, 250], 8, STANDARD_BASE, age())
     const result = ladder(pool, steps, STANDARD_BASE, age())
-    if (!result.ok) throw new Error(result.sentence)
+    if (!result.ok) throw new Error(say(result.sentence))
     const l = result.rungs.map(rung => rung.colour.lab.l)
     const gaps = l.slice(1).map((value, n) => value - l[n]!)
     gaps.forEach(gap => expect(gap).toBeCloseTo(gaps[0]!, 2))
@@ -176,7 +177,7 @@ describe('a ladder of tints from one pool', () => {
     const steps = [600, 600].map(pourG => ({ pourG, whiteG: 0, batterG: 0, batterWhiteGPerKg: 0 }))
     const result = ladder(pool, steps, STANDARD_BASE, age())
     expect(result).toMatchObject({ ok: false, step: 1 })
-    expect(!result.ok && result.sentence).toMatch(/400\.0 g is left/)
+    expect(said(!result.ok && result.sentence)).toMatch(/400\.0 g is left/)
   })
 })
 

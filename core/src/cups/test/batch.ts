@@ -1,3 +1,4 @@
+import { say } from '../../words/index.ts'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { applyEdit, readPlanText } from '../../plan/index.ts'
@@ -10,7 +11,7 @@ export const shelf = referenceShelf()
 
 function example(name: string): Plan {
   const read = readPlanText(readFileSync(join(import.meta.dirname, '../../../../examples', `${name}.json`), 'utf8'))
-  if (!read.ok) throw new Error(read.problems[0]!.sentence)
+  if (!read.ok) throw new Error(say(read.problems[0]!.sentence))
   return read.plan
 }
 
@@ -21,7 +22,7 @@ export const cupIndex = (plan: Plan, name: string): number => plan.cups.findInde
 
 export function edited(plan: Plan, ...edits: Edit[]): Plan {
   const result = applyEdit(plan, { kind: 'many', edits })
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 

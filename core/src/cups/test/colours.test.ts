@@ -14,6 +14,7 @@ import { colourOfSwatch, pigmentOfColorant } from '../pigments.ts'
 import { isLostTo, seenBy } from '../sight.ts'
 import { nearestColorants, reachWish, withDoses } from '../wish.ts'
 import { cupIndex, dusk, edited, shelf, worked } from './batch.ts'
+import { said, say } from '../../words/index.ts'
 
 const anyColorant = fc.constantFrom(...shelf.colorants)
 const anyDose = fc.double({ min: 0.01, max: 40, noNaN: true })
@@ -100,23 +101,28 @@ describe('vanilla', () => {
     expect(portions.cups[0]!.exact.stabiliserG).toBeCloseTo(portions.cups[0]!.exact.scentG, 6)
     expect(colours.cups[0]!.browning!.held).toBeGreaterThan(0.1)
     expect(colours.cups[1]!.browning!.held).toBe(0)
-    expect(mixingCards(plan, portions, colours, shelf).flatMap(card => card.lines.map(line => line.what))).toContain(
-      'Vanilla stabiliser',
-    )
+    expect(
+      said(mixingCards(plan, portions, colours, shelf).flatMap(card => card.lines.map(line => line.what))),
+    ).toContain('Vanilla stabiliser')
     const lines = weighList(plan, portions, shelf).filter(line => line.kind === 'stabiliser')
-    expect(lines).toMatchObject([{ what: `Vanilla stabiliser for ${plan.cups[0]!.name}` }])
-    expect(lines[0]!.where).toContain('its scent is in the batter already')
+    expect(said(lines)).toMatchObject([{ what: `Vanilla stabiliser for ${plan.cups[0]!.name}` }])
+    expect(said(lines[0]!.where)).toContain('its scent is in the batter already')
   })
 
   test('the forecast says which cup browns, and when a limit is passed in one cup alone', () => {
     const made = forecast(dusk, shelf)
     if (!made.ok) throw new Error('no forecast')
-    expect(made.forecast.notices.map(one => one.sentence).join('\n')).toContain('Malt will be brown')
+    expect(
+      made.forecast.notices
+        .map(one => one.sentence)
+        .map(one => say(one))
+        .join('\n'),
+    ).toContain('Malt will be brown')
     const limit = findById(shelf.scents, dusk.scent!.parts[0]!.scent)!.limitShare
     const spread = forecast({ ...dusk, scent: { ...dusk.scent!, load: limit * 0.9, spread: 'batch' } }, shelf)
     if (!spread.ok) throw new Error('no forecast')
     const stop = spread.forecast.notices.find(one => one.weight === 'stop')
-    expect(stop?.sentence).toContain('The limit holds for each cup.')
+    expect(said(stop?.sentence)).toContain('The limit holds for each cup.')
   })
 })
 
@@ -137,7 +143,7 @@ describe('a wish', () => {
   test('what cannot be reached is the closest, with what limits it and what would come closer', () => {
     const answer = reachWish(dusk, portions, shelf, foam, '#b03030', ['ultramarine-blue'], true)!
     expect(answer.verdict).toBe('out-of-reach')
-    expect(answer.sentence).toContain('Out of reach')
+    expect(said(answer.sentence)).toContain('Out of reach')
     expect(answer.better!.deltaE).toBeLessThan(answer.deltaE - 1.5)
     expect(reachWish(dusk, portions, shelf, foam, '#b03030', ['no-such-thing'])).toBeNull()
   })
@@ -160,12 +166,12 @@ describe('a ladder of tints', () => {
   test('pours add up to the mother cup, each step is lighter, and the plan forecasts what the ladder promised', () => {
     const { portions } = worked(single)
     const found = ladderFrom(single, portions, shelf, 0, white)
-    if (!found.ok) throw new Error(found.sentence)
+    if (!found.ok) throw new Error(say(found.sentence))
     expect(found.rungs.reduce((sum, rung) => sum + rung.pourG, 0)).toBeCloseTo(portions.cups[0]!.batterG, 6)
     const lights = found.rungs.map(rung => rung.colour.lab.l)
     expect(lights).toEqual([...lights].sort((a, b) => a - b))
     const made = applyLadder(single, portions, shelf, 0, white)
-    if (!made.ok) throw new Error(made.sentence)
+    if (!made.ok) throw new Error(say(made.sentence))
     expect(made.plan.cups).toHaveLength(6)
     const after = worked(made.plan)
     const ladder = made.plan.ladders[0]!
@@ -204,13 +210,13 @@ describe('a ladder of tints', () => {
     const made = applyLadder(partly, portions, shelf, 0, white)
     if (!found.ok || !made.ok) throw new Error('no ladder')
     const after = forecast(made.plan, shelf)
-    if (!after.ok) throw new Error(after.sentence)
+    if (!after.ok) throw new Error(say(after.sentence))
     const { colours } = after.forecast
     const looks = made.plan.ladders[0]!.cups.map(id => colours.cups.find(cup => cup.cup === id)!)
     expect(new Set(looks.map(look => look.gelled)).size).toBe(2)
     const shown = ladderAsForecast(found, white, made.plan, partly.cups[0]!.id, colours, shelf)
     expect(shown.rungs.map(rung => rung.colour.hex)).toEqual(looks.map(look => look.stages.cured[look.gelled].hex))
-    expect(shown.sentences.join()).toContain('will gel and step')
+    expect(shown.sentences.map(one => say(one)).join()).toContain('will gel and step')
     const at = looks.findIndex((look, n) => n > 0 && look.gelled !== looks[n - 1]!.gelled)
     expect(shown.rungs[at]!.stepDeltaE).not.toBeCloseTo(found.rungs[at]!.stepDeltaE!, 0)
   })
@@ -218,7 +224,7 @@ describe('a ladder of tints', () => {
   test('with plain batter, the mother starts smaller and nothing is left over', () => {
     const { portions } = worked(single)
     const found = ladderFrom(single, portions, shelf, 0, { by: 'base', steps: 3, keepsShare: 0.5 })
-    if (!found.ok) throw new Error(found.sentence)
+    if (!found.ok) throw new Error(say(found.sentence))
     expect(found.motherG).toBeLessThan(portions.cups[0]!.batterG)
     const put = found.motherG + found.rungs.reduce((sum, rung) => sum + rung.addBatterG, 0)
     expect(put).toBeCloseTo(portions.cups[0]!.batterG, 6)
@@ -232,7 +238,7 @@ describe('a ladder of tints', () => {
   ])('%s is told', (_, cup, steps, words) => {
     const { portions } = worked(single)
     const found = ladderFrom(single, portions, shelf, cup, { ...white, steps, mostGPerKg: steps === 8 ? 0.2 : 7 })
-    expect(found.ok ? found.sentences.join() : found.sentence).toContain(words)
+    expect(found.ok ? found.sentences.map(one => say(one)).join() : say(found.sentence)).toContain(words)
   })
 })
 
@@ -266,14 +272,14 @@ describe('mixing cards', () => {
       ...['Malt', 'Foam', 'Ferry blue', 'Ferry blue 2', 'Ferry blue 3', 'Ferry blue 4'],
     ])
     expect(cards[2]!.step).toMatchObject({ at: 0, mother: 'cup-2' })
-    expect(cards[0]!.lines[0]).toMatchObject({ what: 'Ninefold Custard', how: 'right before its pour' })
+    expect(said(cards[0]!.lines[0])).toMatchObject({ what: 'Ninefold Custard', how: 'right before its pour' })
   })
 
   test('spoons help, the weight is the truth', () => {
     const powder = { name: 'Slate dust', teaspoonG: 2 }
-    expect(spoonsOf(powder, 2.5)).toBe('about 1¼ level tsp')
-    expect(spoonsOf(powder, 0.05)).toBe('less than a pinch: weigh it')
-    expect(spoonsOf({ ...powder, teaspoonG: 0 }, 2)).toContain('no spoon weight')
+    expect(said(spoonsOf(powder, 2.5))).toBe('about 1¼ level tsp')
+    expect(said(spoonsOf(powder, 0.05))).toBe('less than a pinch: weigh it')
+    expect(said(spoonsOf({ ...powder, teaspoonG: 0 }, 2))).toContain('no spoon weight')
     expect(doseOfSpoons(powder, 1.5, 500)).toBe(6)
     expect(doseOfSpoons({ teaspoonG: 0 }, 1.5, 500)).toBeNull()
   })
@@ -310,7 +316,13 @@ test('a colorant that is not on the shelf is told and left out; a dose of 500 g/
     value: [{ ...dusk.cups[1]!.colorants[0]!, colorant: 'gone' }],
   })
   const made = forecast(plan, shelf)
-  expect(made.ok && made.forecast.notices.map(one => one.sentence).join()).toContain('“gone” is not on the shelf')
+  expect(
+    made.ok &&
+      made.forecast.notices
+        .map(one => one.sentence)
+        .map(one => say(one))
+        .join(),
+  ).toContain('“gone” is not on the shelf')
   expect(() => edited(dusk, { kind: 'set-dose', cup: 'cup-2', colorant: 'ultramarine-blue', doseGPerKg: 500 })).toThrow(
     'from 0 to 300 g per kg',
   )

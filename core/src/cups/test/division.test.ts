@@ -5,6 +5,7 @@ import type { Cup, Plan } from '../../plan/index.ts'
 import { portionsOf } from '../../portions/index.ts'
 import { asFilled, takeFilled } from '../recovery.ts'
 import { dusk, edited, shelf } from './batch.ts'
+import { said, say } from '../../words/index.ts'
 
 const start = starterPlan('Trial')
 const ids = ['charcoal', 'titanium-white', 'rose-clay', 'mica-teal']
@@ -142,10 +143,10 @@ describe('a cup of another size', () => {
 
   test('more than there is, or than the mould has room for, is refused with a sentence', () => {
     const all = applyEdit(start, { kind: 'set-cup-share', cup: 'cup-1', share: 1 })
-    expect(all).toMatchObject({ ok: false, sentence: expect.stringContaining('the rest makes up') as string })
+    expect(said(all)).toMatchObject({ ok: false, sentence: expect.stringContaining('the rest makes up') as string })
     const mould = { ...start, division: { ...start.division, rule: 'mould' as const } }
     const high = applyEdit(mould, { kind: 'set-cup-share', cup: 'cup-1', share: 0.9 })
-    expect(high).toMatchObject({ ok: false, sentence: expect.stringContaining('room for') as string })
+    expect(said(high)).toMatchObject({ ok: false, sentence: expect.stringContaining('room for') as string })
   })
 
   test('a dose on a ladder changes in every step, its white only where it is', () => {
@@ -177,10 +178,14 @@ describe('a division done by eye', () => {
     const found = asFilled(less, portions, shelf)
     expect(found.cups[0]!.colours[0]!.doseGPerKg).toBeCloseTo(2 * found.cups[0]!.colours[0]!.plannedGPerKg, 6)
     expect(found.leftG).toBeCloseTo(batters[0]! / 2, 3)
-    expect(found.sentences.join()).toContain('still in the pot')
-    expect(found.sentences.join()).toContain('Short: Slate')
+    expect(found.sentences.map(one => say(one)).join()).toContain('still in the pot')
+    expect(found.sentences.map(one => say(one)).join()).toContain('Short: Slate')
     const more = filledWith([{ cup: 'cup-1', batterG: batters[0]! + 100, colouredG: null, powders: [] }])
-    expect(asFilled(more, portions, shelf).sentences.join()).toContain('100 g more than the pot has')
+    expect(
+      asFilled(more, portions, shelf)
+        .sentences.map(one => say(one))
+        .join(),
+    ).toContain('100 g more than the pot has')
   })
 
   test('a cup enlarged after colouring asks for the top-up that brings its dose back', () => {
@@ -218,7 +223,7 @@ describe('a division done by eye', () => {
       { cup: 'cup-2', batterG: batters[1]! + 60, colouredG: null, powders: [] },
     ])
     const taken = takeFilled(moved, portions, shelf)
-    if (!taken.ok) throw new Error(taken.sentence)
+    if (!taken.ok) throw new Error(say(taken.sentence))
     const whole = sum(batters)
     expect(cupShares(taken.plan)[0]).toBeCloseTo((batters[0]! - 60) / whole, 3)
     expect(taken.plan.division.actual).toEqual([])

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { deltaE, labOfHex } from '../../colour/index.ts'
 import { MAX_PALETTE } from '../../shelf/index.ts'
 import { correctedColour, mainColours, patchOf, readPalette, writeGpl, writePaletteJson } from '../palettes.ts'
+import { said } from '../../words/index.ts'
 
 const colours = [
   { name: 'water', hex: '#6f8fa8', doses: [{ colorant: 'ultramarine-blue', doseGPerKg: 2 }] },
@@ -11,7 +12,7 @@ const colours = [
 describe('a palette file', () => {
   test('is read again as it was written, doses only in the own format', () => {
     const plain = readPalette(writeGpl('Weir\nhouse', colours))
-    expect(plain).toMatchObject({ ok: true, name: 'Weir house' })
+    expect(said(plain)).toMatchObject({ ok: true, name: 'Weir house' })
     expect(plain.ok && plain.colours.map(one => [one.name, one.hex])).toEqual(colours.map(one => [one.name, one.hex]))
     expect(readPalette(writePaletteJson('Weir', colours))).toMatchObject({ ok: true, colours })
   })
@@ -21,20 +22,20 @@ describe('a palette file', () => {
     for (const text of [writeGpl('Many', many), writePaletteJson('Many', many)]) {
       const read = readPalette(text)
       expect(read.ok && read.colours.length).toBe(MAX_PALETTE)
-      expect(read.sentence).toContain('700 colours')
+      expect(said(read.sentence)).toContain('700 colours')
     }
   })
 
   test('that is none, is damaged or holds nothing gets a sentence', () => {
-    expect(readPalette('{"format":')).toMatchObject({
+    expect(said(readPalette('{"format":'))).toMatchObject({
       ok: false,
       sentence: expect.stringContaining('damaged') as string,
     })
     expect(readPalette('{"format":"other","colours":[]}')).toMatchObject({ ok: false })
     expect(readPalette('{"format":"ostler-palette","colours":[{"hex":"red"}]}')).toMatchObject({ ok: false })
-    expect(readPalette('hello')).toMatchObject({ ok: false, sentence: 'There is no colour in this file.' })
+    expect(said(readPalette('hello'))).toMatchObject({ ok: false, sentence: 'There is no colour in this file.' })
     expect(readPalette('GIMP Palette\n300 0 0 no\n')).toMatchObject({ ok: false })
-    expect(readPalette('a: #abc; b: #102030')).toMatchObject({
+    expect(said(readPalette('a: #abc; b: #102030'))).toMatchObject({
       ok: true,
       colours: [{ hex: '#aabbcc' }, { hex: '#102030' }],
     })
@@ -81,6 +82,6 @@ describe('a photograph', () => {
     ],
   ])('%s is refused with a sentence', (_, swatch, control, words) => {
     const found = correctedColour(patchOf(swatch), patchOf(control), '#e8dcc0')
-    expect(found).toMatchObject({ ok: false, sentence: expect.stringContaining(words) as string })
+    expect(said(found)).toMatchObject({ ok: false, sentence: expect.stringContaining(words) as string })
   })
 })

@@ -1,3 +1,4 @@
+import { say } from '../../words/index.ts'
 import { readFileSync } from 'node:fs'
 import { forecast } from '../../forecast/index.ts'
 import { readPlanText, restStep } from '../../plan/index.ts'
@@ -18,7 +19,7 @@ export const example = (name: string): Plan => {
 
 export const inputsOf = (plan: Plan, on: Shelf = shelf): RestInputs => {
   const made = forecast(plan, on)
-  if (!made.ok) throw new Error(made.sentence)
+  if (!made.ok) throw new Error(say(made.sentence))
   return { plan, shelf: on, portions: made.forecast.portions, lanes: made.forecast.lanes }
 }
 

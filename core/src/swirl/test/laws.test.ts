@@ -9,6 +9,7 @@ import { countedShares } from '../count.ts'
 import { acrossView, levelView } from '../views.ts'
 import { trace } from '../trace.ts'
 import { pack, twist } from '../twist.ts'
+import { say } from '../../words/index.ts'
 
 const start = starterPlan('Swirls')
 const among = (min: number, max: number) => fc.double({ min, max, noNaN: true })
@@ -210,13 +211,17 @@ describe('odd designs', () => {
     ['a turn in an empty pot', { tool: 'stir' }, 'poured into the pot'],
   ] as const)('%s is left out and told', (_, change, words) => {
     const move = { ...startingMove('move-1', 'pour-3', 'skewer'), ...change, path: [] }
-    expect(designOf({ ...start, moves: [move] }, []).sentences.join()).toContain(words)
+    expect(
+      designOf({ ...start, moves: [move] }, [])
+        .sentences.map(one => say(one))
+        .join(),
+    ).toContain(words)
   })
 
   test('a run poured three times keeps every cup’s amount, and its tools follow each turn', () => {
     const plan = { ...start, moves: [startingMove('move-1', 'pour-3', 'skewer')] }
     const after = applyEdit(plan, { kind: 'repeat-pours', from: 1, to: 2, times: 3 })
-    if (!after.ok) throw new Error(after.sentence)
+    if (!after.ok) throw new Error(say(after.sentence))
     expect(after.plan.score.map(pour => pour.cup)).toEqual([
       ...['cup-1', 'cup-2', 'cup-3', 'cup-2', 'cup-3', 'cup-2', 'cup-3'],
     ])
@@ -235,7 +240,11 @@ describe('odd designs', () => {
       mould: { ...start.mould, form: 'cylinder', innerLengthMm: 80 },
       moves: [startingMove('move-1', 'pour-3', 'hanger')],
     }
-    expect(designOf(round, []).sentences.join()).toContain('does not fit a round mould')
+    expect(
+      designOf(round, [])
+        .sentences.map(one => say(one))
+        .join(),
+    ).toContain('does not fit a round mould')
     const after = applyEdit(round, { kind: 'remove-pour', pour: 'pour-3' })
     expect(after.ok && after.plan.moves[0]!.after).toBe('pour-2')
   })

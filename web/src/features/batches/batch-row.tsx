@@ -8,6 +8,7 @@ import { useHabits } from '../../plan/context.tsx'
 import { FacePicture } from '../../drawing/face-picture.tsx'
 import { STATE_WORDS } from '../../ui/state-words.ts'
 import { downloadPlan } from '../../parts/plan-file.ts'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   batch: BatchAnswer
@@ -61,7 +62,7 @@ export function BatchRow({ batch, shelf, onDuplicate, onDelete }: Props) {
           {batch.name}
         </Link>
         <p className="text-soft">
-          {plan.score.length} layers · {result ? showMass(result.portions.potG, habits, 1) : '…'} · {scent}
+          {plan.score.length} layers · {result ? showMass(result.portions.potG, habits, 1) : '…'} · <Say of={scent} />
         </p>
         <p className="text-[13px] text-soft">
           changed {formatDistanceToNow(new Date(batch.updatedAt), { addSuffix: true })}

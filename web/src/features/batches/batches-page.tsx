@@ -11,6 +11,7 @@ import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { BatchRow } from './batch-row.tsx'
 import { planFromFile } from '../../parts/plan-file.ts'
+import { Say } from '../../ui/say.tsx'
 
 /** All batches of the workshop, the last touched first. */
 export function BatchesPage() {
@@ -173,7 +174,7 @@ function ImportReport({ problems, onClose }: { problems: Problem[]; onClose: () 
         {problems.slice(0, MOST_SHOWN).map((problem, i) => (
           <li key={i}>
             {problem.path && <code className="mr-2 text-[13px] text-soft">{problem.path}</code>}
-            {problem.sentence}
+            <Say of={problem.sentence} />
           </li>
         ))}
         {problems.length > MOST_SHOWN && <li className="text-soft">and {problems.length - MOST_SHOWN} more.</li>}

@@ -1,4 +1,4 @@
-import { cutForecast, starterPlan } from '@ostler/core'
+import { cutForecast, starterPlan, say } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { act, cleanup, fireEvent, screen, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
@@ -182,7 +182,7 @@ describe('size', () => {
     const batch = opened(plan, <SizeFields />)
     const portions = () => {
       const { result } = batch.get()
-      if (!result.ok) throw new Error(result.sentence)
+      if (!result.ok) throw new Error(say(result.sentence))
       return result.forecast.portions
     }
     wish('Amount', '600 g')

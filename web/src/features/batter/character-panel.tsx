@@ -1,10 +1,11 @@
-import { FAT_GROUPS, showShare, showTemperature } from '@ostler/core'
-import type { FatGroupKey } from '@ostler/core'
+import { FAT_GROUPS, showShare, showTemperature, together } from '@ostler/core'
+import type { FatGroupKey, Words } from '@ostler/core'
 import type { ReactNode } from 'react'
 import { useForecast, useHabits } from '../../plan/context.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Term } from '../../ui/term.tsx'
 import { OpenedNumber as Opened } from '../../ui/working-number.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 const FIT_SIGN = { suits: '●', 'with care': '◐', hardly: '○' } as const
 
@@ -19,6 +20,7 @@ const FILLS: Readonly<Record<FatGroupKey, string>> = {
 
 /** The recipe's fatty acids as one strip, and what that makes of batter and bar. */
 export function CharacterPanel() {
+  const say = useSay()
   const forecast = useForecast()
   const habits = useHabits()
   if (!forecast) return null
@@ -61,12 +63,20 @@ export function CharacterPanel() {
           </li>
         ))}
       </ul>
-      <p className="mt-3">{sentence}</p>
+      <p className="mt-3">
+        <Say of={sentence} />
+      </p>
       <ul aria-label="Techniques" className="mt-2 flex flex-col gap-1">
         {techniques.map(one => (
-          <li key={one.technique}>
+          <li key={say(one.technique)}>
             <span aria-hidden>{FIT_SIGN[one.fit]} </span>
-            <strong>{one.technique}</strong>: {one.fit}. <span className="text-[13px] text-soft">{one.reason}.</span>
+            <strong>
+              <Say of={one.technique} />
+            </strong>
+            : {one.fit}.{' '}
+            <span className="text-[13px] text-soft">
+              <Say of={one.reason} />.
+            </span>
           </li>
         ))}
       </ul>
@@ -80,7 +90,7 @@ export function CharacterPanel() {
           name={<Term at="heat-load">heat in the mould</Term>}
           word={
             character.heatFrom.length > 0
-              ? `${character.heatLoad}: ${character.heatFrom.join('; ')}`
+              ? together([character.heatLoad, together(character.heatFrom, '; ')], ': ')
               : character.heatLoad
           }
           number=""
@@ -102,10 +112,12 @@ export function CharacterPanel() {
   )
 }
 
-const Row = ({ name, word, number }: { name: ReactNode; word: string; number: ReactNode }) => (
+const Row = ({ name, word, number }: { name: ReactNode; word: Words; number: ReactNode }) => (
   <>
     <dt className="text-soft">{name}</dt>
-    <dd className="font-semibold">{word}</dd>
+    <dd className="font-semibold">
+      <Say of={word} />
+    </dd>
     <dd className="text-right text-soft">{number}</dd>
   </>
 )

@@ -1,11 +1,13 @@
 import { showMass, showMassDown, showShare } from '@ostler/core'
 import { useForecast, useHabits } from '../../plan/context.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 /** The weights that a maker stakes a batch on; each opens to how it came about. */
 export function Numbers() {
   const forecast = useForecast()
   const habits = useHabits()
+  const say = useSay()
   if (!forecast) return null
   const { portions, recipe, workings } = forecast
   const liquidsG = portions.liquids.reduce((sum, part) => sum + part.massG, 0)
@@ -20,7 +22,7 @@ export function Numbers() {
         working={workings.water}
       />
       <WorkingNumber label="superfat as weighed" text={showShare(portions.superfatShare)} working={workings.superfat} />
-      <WorkingNumber label="pace" text={recipe.pace.word} working={workings.pace} />
+      <WorkingNumber label="pace" text={say(recipe.pace.word)} working={workings.pace} />
     </section>
   )
 }

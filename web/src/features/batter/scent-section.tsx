@@ -10,7 +10,7 @@ import {
   at,
   tidy,
 } from '@ostler/core'
-import type { EditResult, PlannedScent, ScentLoad } from '@ostler/core'
+import type { EditResult, PlannedScent, ScentLoad, Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
@@ -25,6 +25,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 import { scentOptions } from '../../ui/add-options.ts'
+import { Say } from '../../ui/say.tsx'
 
 const BASES = [
   { value: 'oils' as const, text: 'of the oils' },
@@ -125,7 +126,7 @@ function KeepBlend({ load }: { load: ScentLoad }) {
   const toast = useToast()
   const [open, setOpen] = useState(false)
   const [name, setName] = useState('')
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
   const keep = async () => {
     const item = blendItem(name.trim(), load, id => shelf.scents.some(one => one.id === id))
     const checked = checkItem('scents', item)
@@ -158,7 +159,7 @@ function KeepBlend({ load }: { load: ScentLoad }) {
           </label>
           {sentence && (
             <p role="alert" className="text-rust">
-              {sentence}
+              <Say of={sentence} />
             </p>
           )}
           <button className="button button-main self-start" type="submit">

@@ -1,10 +1,11 @@
-import { findById, readQuantity, showLength, showMass, sizedToBars, stockOf, at, resized } from '@ostler/core'
-import type { SizeWish } from '@ostler/core'
+import { findById, readQuantity, showLength, showMass, sizedToBars, stockOf, at, resized, isFact } from '@ostler/core'
+import type { SizeWish, Words } from '@ostler/core'
 import { useState } from 'react'
-import { useBatch, useForecast, useHabits, useSay } from '../../plan/context.tsx'
+import { useBatch, useForecast, useHabits } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { Section } from '../../ui/section.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
+import { useSay } from '../../ui/say.tsx'
 
 type By = SizeWish['by'] | 'bars'
 
@@ -25,7 +26,8 @@ export function SizeFields() {
   const [amount, setAmount] = useState('')
   const [each, setEach] = useState('')
   const [item, setItem] = useState('')
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [told, setTold] = useState<{ words: Words; isDone: boolean } | null>(null)
+  const setDone = (words: Words, isDone: boolean) => setTold({ words, isDone })
   if (!forecast) return null
   const { portions } = forecast
   const needs = [
@@ -56,7 +58,7 @@ export function SizeFields() {
   ].filter(one => one.needG > 0)
   const chosen = needs.find(one => one.key === item) ?? needs[0]
 
-  const wish = (): SizeWish | string => {
+  const wish = (): SizeWish | Words => {
     const mass = readQuantity(amount, 'mass', habits.mass, by === 'ingredient' ? 1 : undefined, decimalMark())
     if (!mass.ok) return mass.sentence
     if (by === 'ingredient') return chosen ? { by, needG: chosen.needG, haveG: mass.value } : 'Nothing is weighed yet.'
@@ -65,26 +67,28 @@ export function SizeFields() {
   const applyBars = () => {
     const count = readQuantity(amount, 'plain', '', undefined, decimalMark())
     const weight = readQuantity(each, 'mass', habits.mass, undefined, decimalMark())
-    if (!count.ok) return setSentence(count.sentence)
-    if (!weight.ok) return setSentence(weight.sentence)
+    if (!count.ok) return setDone(count.sentence, false)
+    if (!weight.ok) return setDone(weight.sentence, false)
     const size = sizedToBars(batch.get().plan, count.value, weight.value)
-    if (!size.ok) return setSentence(size.sentence)
+    if (!size.ok) return setDone(size.sentence, false)
     const edits = [
       { kind: 'set' as const, path: ['mould', 'fillMm'], value: size.fillMm },
       { kind: 'set' as const, path: ['cutting', 'barMm'], value: size.barMm },
     ]
     const result = batch.edit({ kind: 'many', edits })
     const bars = `${size.makes} bars of ${showMass(size.eachG, habits, 1)}, ${showLength(size.barMm, habits)} thick`
-    setSentence(result.ok ? `Done: ${bars}; the soap stands ${showLength(size.fillMm, habits)} high.` : result.sentence)
+    const done = `Done: ${bars}; the soap stands ${showLength(size.fillMm, habits)} high.`
+    setDone(result.ok ? done : result.sentence, result.ok)
   }
   const apply = () => {
     if (by === 'bars') return applyBars()
     const wanted = wish()
-    if (typeof wanted === 'string') return setSentence(wanted)
+    if (typeof wanted === 'string' || isFact(wanted)) return setDone(wanted, false)
     const size = resized(batch.get().plan, batch.shelf, wanted)
-    if (!size.ok) return setSentence(size.sentence)
+    if (!size.ok) return setDone(size.sentence, false)
     const result = batch.edit({ kind: 'set', path: at(plan => plan.mould.fillMm), value: size.fillMm })
-    setSentence(result.ok ? `Done: the soap stands ${showLength(size.fillMm, habits)} high.` : result.sentence)
+    const done = `Done: the soap stands ${showLength(size.fillMm, habits)} high.`
+    setDone(result.ok ? done : result.sentence, result.ok)
   }
   const field = (label: string, value: string, set: (text: string) => void, placeholder: string) => (
     <label className="flex flex-col gap-0.5 text-[13px] text-soft">
@@ -113,7 +117,7 @@ export function SizeFields() {
           options={WAYS}
           onValue={value => {
             setBy(value)
-            setSentence(null)
+            setTold(null)
           }}
         />
         {by === 'ingredient' && (
@@ -142,9 +146,9 @@ export function SizeFields() {
           Resize
         </button>
       </form>
-      {sentence && (
-        <p role="status" className={`mt-2 text-[13px] ${sentence.startsWith('Done') ? 'text-soft' : 'text-rust'}`}>
-          {say(sentence)}
+      {told && (
+        <p role="status" className={`mt-2 text-[13px] ${told.isDone ? 'text-soft' : 'text-rust'}`}>
+          {say(told.words)}
         </p>
       )}
     </Section>

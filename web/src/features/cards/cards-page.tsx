@@ -1,5 +1,5 @@
-import { findById, inUnits, ladderSteps, massNumber, mixingCards, showMass } from '@ostler/core'
-import type { Forecast, MixingCard, Plan, TintLadder } from '@ostler/core'
+import { findById, ladderSteps, massNumber, mixingCards, showMass, together } from '@ostler/core'
+import type { Forecast, MixingCard, Plan, TintLadder, Words } from '@ostler/core'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -8,6 +8,7 @@ import { Check } from '../../ui/check.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { inkOn } from '../../ui/swatch.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 /** Labels for the cups and a mixing card for each, to print and cut. */
 export function CardsPage() {
@@ -96,10 +97,16 @@ const Bar = ({ hex, name }: { hex: string; name: string }) => (
   </span>
 )
 
-const holds = (card: MixingCard): string =>
-  card.isPlain ? 'plain, no scent' : card.lines.map(line => line.what).join(', ')
+const holds = (card: MixingCard): Words =>
+  card.isPlain
+    ? 'plain, no scent'
+    : together(
+        card.lines.map(line => line.what),
+        ', ',
+      )
 
 function Label({ plan, card }: { plan: Plan; card: MixingCard }) {
+  const say = useSay()
   const habits = useHabits()
   const pours = plan.score.flatMap((pour, i) => (pour.cup === card.cup ? [i + 1] : []))
   return (
@@ -110,7 +117,7 @@ function Label({ plan, card }: { plan: Plan; card: MixingCard }) {
       </div>
       <p className="text-2xl leading-none font-semibold">{showMass(card.batterG, habits)}</p>
       <p className="text-[13px] leading-tight text-soft">
-        {card.step ? `step ${card.step.at + 1} of the ladder, from its mother cup` : holds(card)}
+        {card.step ? `step ${card.step.at + 1} of the ladder, from its mother cup` : say(holds(card))}
         {pours.length > 0 && ` · layer ${pours.join(', ')}`}
       </p>
       <p className="mt-auto truncate text-[12px] text-soft">{plan.name}</p>
@@ -125,6 +132,7 @@ function CardOrLadder({ plan, forecast, card }: { plan: Plan; forecast: Forecast
 }
 
 function Card({ plan, card }: { plan: Plan; card: MixingCard }) {
+  const say = useSay()
   const habits = useHabits()
   const step = plan.conditions.fineScaleStepG
   return (
@@ -142,13 +150,17 @@ function Card({ plan, card }: { plan: Plan; card: MixingCard }) {
             <td>batter from the pot</td>
           </tr>
           {card.lines.map(line => (
-            <tr key={line.what + line.how} className="border-t border-line align-top">
+            <tr key={say(line.what) + say(line.how)} className="border-t border-line align-top">
               <td className="py-1 pr-3 text-right text-xl font-semibold whitespace-nowrap">
                 {smallMass(line.massG, line.exactG, habits, step)} {habits.mass}
               </td>
               <td className="py-1">
-                {line.what}, {inUnits(line.how, habits)}
-                {line.spoons && <span className="block text-[13px] text-soft">{line.spoons}</span>}
+                <Say of={line.what} />, {say(line.how)}
+                {line.spoons && (
+                  <span className="block text-[13px] text-soft">
+                    <Say of={line.spoons} />
+                  </span>
+                )}
               </td>
             </tr>
           ))}

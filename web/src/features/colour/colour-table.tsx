@@ -1,6 +1,7 @@
 import { GELS, STAGES, seenBy, tidy } from '@ostler/core'
-import type { CupColour, Forecast, Gelled, Plan, Sight, SoapColour, Stage } from '@ostler/core'
+import type { CupColour, Forecast, Gelled, Plan, Sight, SoapColour, Stage, Words } from '@ostler/core'
 import { useColourView } from '../../plan/colour-view.ts'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   plan: Plan
@@ -144,7 +145,7 @@ function Words({ colour }: { colour: CupColour }) {
     <>
       {browning && browning.deltaE >= 2.5 && (
         <span className="block font-semibold text-rust">
-          browns: {browning.word}, ΔE {tidy(browning.deltaE, 0)}
+          browns: <Say of={browning.word} />, ΔE {tidy(browning.deltaE, 0)}
         </span>
       )}
       {wish && (

@@ -9,6 +9,7 @@ import { Slider } from '../../ui/slider.tsx'
 import { inkOn } from '../../ui/swatch.tsx'
 import { LadderDialog } from './ladder-dialog.tsx'
 import { WishFields } from './wish-fields.tsx'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   plan: Plan
@@ -80,7 +81,7 @@ function Browning({ colour }: { colour: CupColour }) {
   return (
     <p className={browning.deltaE >= 5 ? 'text-rust' : 'text-soft'}>
       {browning.deltaE >= 5 && '△ '}
-      {showShare(browning.ofScent, 1)} of its scent is vanillin: {browning.word} when cured, ΔE{' '}
+      {showShare(browning.ofScent, 1)} of its scent is vanillin: <Say of={browning.word} /> when cured, ΔE{' '}
       {tidy(browning.deltaE, 0)} from the same without scent. {held}
     </p>
   )

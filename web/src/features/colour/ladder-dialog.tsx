@@ -12,13 +12,14 @@ import {
 } from '@ostler/core'
 import type { Forecast, LadderWish, Plan, Shelf } from '@ostler/core'
 import { useMemo, useState } from 'react'
-import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
+import { useBatch, useHabits } from '../../plan/context.tsx'
 import { useColourView } from '../../plan/colour-view.ts'
 import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { inkOn } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 interface Props {
   plan: Plan
@@ -165,14 +166,14 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
             })}
           </ol>
           {found.sentences.map(sentence => (
-            <p key={sentence} className="text-soft">
+            <p key={say(sentence)} className="text-soft">
               · {say(sentence)}
             </p>
           ))}
         </>
       ) : (
         <p role="alert" className="text-rust">
-          {found.sentence}
+          <Say of={found.sentence} />
         </p>
       )}
       <div className="mt-4 flex gap-3">

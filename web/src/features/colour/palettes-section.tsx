@@ -9,7 +9,7 @@ import {
   writePaletteJson,
   at,
 } from '@ostler/core'
-import type { Forecast, Palette, PaletteColour, Plan } from '@ostler/core'
+import type { Forecast, Palette, PaletteColour, Plan, Words } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Download, ImageIcon, Upload } from 'lucide-react'
 import { useRef, useState } from 'react'
@@ -22,6 +22,7 @@ import { saveFile } from '../../ui/save-file.ts'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { coloursOfPicture } from '../../workers/colour.ts'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   plan: Plan
@@ -38,33 +39,33 @@ export function PalettesSection({ plan, forecast, index }: Props) {
   const saving = useNewPalette()
   const picture = useRef<HTMLInputElement>(null)
   const file = useRef<HTMLInputElement>(null)
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
   const palettes = (data?.shelf.palettes ?? []).filter(one => !one.archived)
 
   const turn = useRef(0)
 
   /** What a later file has to say is not wiped away by an earlier one that took longer. */
-  const inTurn = async (act: () => Promise<string | null>) => {
+  const inTurn = async (act: () => Promise<Words | null>) => {
     turn.current += 1
     const mine = turn.current
     setSentence(null)
     const told = await act().catch((error: Error) => error.message)
     if (turn.current === mine) setSentence(told)
   }
-  const fromPicture = async (chosen: File): Promise<string | null> => {
+  const fromPicture = async (chosen: File): Promise<Words | null> => {
     const found = await coloursOfPicture(chosen, MOST_OF_PICTURE)
     if (!found.ok) return found.sentence
     const colours = found.colours.map(({ hex, share }) => ({ name: `${Math.round(share * 100)} %`, hex, doses: [] }))
     return saving.save(bareName(chosen), colours)
   }
-  const fromFile = async (chosen: File): Promise<string | null> => {
+  const fromFile = async (chosen: File): Promise<Words | null> => {
     if (chosen.size > MOST_PALETTE_BYTES) return 'A palette is a small text file; this one is over 512 kB.'
     const read = readPalette(await chosen.text())
     if (!read.ok) return read.sentence
     const failed = await saving.save(read.name === 'Palette' ? bareName(chosen) : read.name, read.colours)
     return failed ?? (read.sentence || null)
   }
-  const fromCups = async (): Promise<string | null> => {
+  const fromCups = async (): Promise<Words | null> => {
     const colours = plan.cups.map((cup, i): PaletteColour => ({
       name: cup.name,
       hex: forecast.colours.cups[i]!.stages.cured[forecast.colours.cups[i]!.gelled].hex,
@@ -75,7 +76,7 @@ export function PalettesSection({ plan, forecast, index }: Props) {
     }))
     return saving.save(plan.name, colours)
   }
-  const chosen = (event: React.ChangeEvent<HTMLInputElement>, take: (chosen: File) => Promise<string | null>) => {
+  const chosen = (event: React.ChangeEvent<HTMLInputElement>, take: (chosen: File) => Promise<Words | null>) => {
     const [first] = event.target.files ?? []
     event.target.value = ''
     if (first) void inTurn(() => take(first))
@@ -117,7 +118,7 @@ export function PalettesSection({ plan, forecast, index }: Props) {
       </div>
       {sentence && (
         <p role="status" className="mt-1.5 text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       <p className="mt-1 text-[13px] text-soft">
@@ -135,7 +136,7 @@ function useNewPalette() {
   const toast = useToast()
   const { data } = useQuery(shelfQuery)
   const [busy, setBusy] = useState(false)
-  const save = async (wanted: string, colours: readonly PaletteColour[]): Promise<string | null> => {
+  const save = async (wanted: string, colours: readonly PaletteColour[]): Promise<Words | null> => {
     const palettes = data?.shelf.palettes ?? []
     const taken = (text: string) => palettes.some(one => one.name.toLowerCase() === text.toLowerCase())
     const base = wanted.trim().slice(0, 74) || 'Palette'

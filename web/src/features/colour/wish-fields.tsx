@@ -9,6 +9,7 @@ import { useTold } from '../../parts/plan-field.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { wishInWorker } from '../../workers/colour.ts'
 import { useToast } from '../../ui/toast.tsx'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   plan: Plan
@@ -135,7 +136,9 @@ function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) 
         <div role="status" className="border border-ink bg-paper p-3">
           <p className="flex items-center gap-2">
             <Swatch hex={seenBy(answer.colour.hex, sight)} size={26} />
-            <span>{answer.sentence}</span>
+            <span>
+              <Say of={answer.sentence} />
+            </span>
           </p>
           <p className="mt-1 font-semibold">
             {answer.doses.map(dose => `${dose.name} ${tidy(dose.gPerKg, 2)} g/kg`).join(' + ')}

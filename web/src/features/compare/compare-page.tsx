@@ -5,9 +5,10 @@ import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { batchesQuery, shelfQuery } from '../../api/client.ts'
-import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { FacePicture } from '../../drawing/face-picture.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 /** Stands for this batch's own plan B in the address. */
 const PLAN_B = 'plan-b'
@@ -126,9 +127,9 @@ function Sides({ left, right, found }: { left: Side; right: Side; found: readonl
               </th>
             </tr>
             {rows.map((one, i) => (
-              <tr key={`${one.what} ${i}`} className="border-t border-line align-baseline">
+              <tr key={`${say(one.what)} ${i}`} className="border-t border-line align-baseline">
                 <th scope="row" className="py-1 pr-3 text-left font-normal text-soft">
-                  {one.what}
+                  <Say of={one.what} />
                 </th>
                 {[one.left, one.right].map((value, side) => (
                   <td key={side} className={`py-1 pl-4 ${group === 'outcome' ? 'text-lg font-semibold' : ''}`}>

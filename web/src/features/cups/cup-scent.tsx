@@ -5,6 +5,7 @@ import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 interface Props {
   plan: Plan
@@ -16,6 +17,7 @@ type Way = 'batch' | 'none' | 'own'
 
 /** Which scent a cup gets: the batch's, none, or one of its own. */
 export function CupScent({ plan, forecast, index }: Props) {
+  const say = useSay()
   const batch = useBatch()
   const told = useTold()
   const cup = plan.cups[index]!
@@ -45,7 +47,7 @@ export function CupScent({ plan, forecast, index }: Props) {
         className="w-full"
         value={way}
         options={[
-          ...(plan.scent ? [{ value: 'batch' as const, text: `the batch’s: ${inBatch ?? 'its scent'}` }] : []),
+          ...(plan.scent ? [{ value: 'batch' as const, text: `the batch’s: ${say(inBatch ?? 'its scent')}` }] : []),
           { value: 'none', text: 'no scent' },
           ...(first ? [{ value: 'own' as const, text: 'one of its own' }] : []),
         ]}

@@ -1,4 +1,4 @@
-import { applyEdit, cupShares, plannedScent, starterPlan } from '@ostler/core'
+import { applyEdit, cupShares, plannedScent, starterPlan, say } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { cleanup, fireEvent, screen, within } from '@testing-library/react'
 import { afterEach, describe, expect, test } from 'vitest'
@@ -189,7 +189,7 @@ test('a removed cup takes its layers, reserves and place in a ladder along', () 
     path: ['reserves'],
     value: [{ id: 'reserve-1', use: 'top', cup: 'cup-1', massG: 30 }],
   })
-  if (!made.ok) throw new Error(made.sentence)
+  if (!made.ok) throw new Error(say(made.sentence))
   const batch = opened(made.plan, <CupsPage />)
   fireEvent.click(screen.getByLabelText('Remove Slate'))
   const { plan } = batch.get()

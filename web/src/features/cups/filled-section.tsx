@@ -1,13 +1,14 @@
 import { asFilled, asReckoned, showMass, showShare, takeFilled, at, tidy } from '@ostler/core'
 import type { CupActual, EditResult, Forecast, Plan } from '@ostler/core'
 import { useState } from 'react'
-import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
+import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 /** A division done by eye or by jug marks, entered afterwards: what each cup really is, and what it still needs. */
 export function FilledSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
@@ -50,7 +51,7 @@ export function FilledSection({ plan, forecast }: { plan: Plan; forecast: Foreca
           {wasFilled && (
             <div className="mt-2 flex flex-col gap-1.5">
               {filled.sentences.map(sentence => (
-                <p key={sentence} className="text-rust">
+                <p key={say(sentence)} className="text-rust">
                   △ {say(sentence)}
                 </p>
               ))}

@@ -7,12 +7,14 @@ import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { MOMENT_WORDS } from './cup-scent.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 /** The batch's scent among the cups: which get it, how it is spread, when it goes in, and what holds vanilla back. */
 export function CupsScentSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
   const batch = useBatch()
   const told = useTold()
   const habits = useHabits()
+  const say = useSay()
   const { scent } = plan
   if (!scent) return null
   const set = (part: Partial<typeof scent>) =>
@@ -21,7 +23,7 @@ export function CupsScentSection({ plan, forecast }: { plan: Plan; forecast: For
   const takesPart = plan.cups.filter(cup => cup.scented && !cup.ownScent)
   return (
     <Section
-      title={forecast.recipe.scent?.name ?? 'Scent'}
+      title={say(forecast.recipe.scent?.name ?? 'Scent')}
       aside={
         <Link to="../batter#scent" className="text-[13px] text-soft underline">
           change the scent or its load

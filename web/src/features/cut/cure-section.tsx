@@ -1,5 +1,5 @@
 import { MAX_WEIGH_INS, RACK_AIRS, cureForecast, showMass, at } from '@ostler/core'
-import type { CureDoubt, EditResult, RackAir, WeighIn } from '@ostler/core'
+import type { CureDoubt, EditResult, RackAir, WeighIn, Words } from '@ostler/core'
 import { addDays, differenceInCalendarDays, format, isValid, parseISO, subDays } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -13,13 +13,14 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
-import { useBatch, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { options } from '../../ui/options.ts'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 /** Whole days since the pour; null where its day is not known. */
 const daysSince = (pouredAt: string): number | null =>
@@ -230,7 +231,7 @@ function WeighIns({ freshG, doubts }: { freshG: number; doubts: readonly CureDou
     setMassG(g)
     return { ok: true, plan: batch.get().plan }
   }
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const set = (value: readonly WeighIn[]) => batch.edit({ kind: 'set', path: at(plan => plan.rest.weighIns), value })
   const change = (at: number, to: Partial<WeighIn>) =>
     told(set(weighIns.map((one, i) => (i === at ? { ...one, ...to } : one))))
@@ -278,7 +279,7 @@ function WeighIns({ freshG, doubts }: { freshG: number; doubts: readonly CureDou
       </div>
       {sentence && (
         <p role="alert" className="mt-1 text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       <ul className="max-w-140">

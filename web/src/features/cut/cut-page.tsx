@@ -15,7 +15,7 @@ import {
 import type { CutForecast, CutPart, EditResult, MouldBars, Plan } from '@ostler/core'
 import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
-import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
@@ -23,6 +23,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { CureSection } from './cure-section.tsx'
 import { CutDrawing } from './cut-drawing.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 /** From the mould to bars on the rack: where the blade goes, what becomes of the soap, and when the bars are ready. */
 export function CutPage() {
@@ -86,10 +87,14 @@ function Steps({ plan, cut }: { plan: Plan; cut: CutForecast }) {
     <Section title="With the blade">
       <ol className="max-w-180 list-decimal pl-6">
         {cut.steps.map(step => (
-          <li key={step}>{say(step)}</li>
+          <li key={say(step)}>{say(step)}</li>
         ))}
       </ol>
-      {!isTray(plan.mould) && <p className="mt-1 font-semibold">{bladeAdvice(plan, shelf)}</p>}
+      {!isTray(plan.mould) && (
+        <p className="mt-1 font-semibold">
+          <Say of={bladeAdvice(plan, shelf)} />
+        </p>
+      )}
       <p className="mt-1 max-w-180 text-[14px] text-soft">
         Gloves on: until it is cured it is not yet mild. If it dents, wait; if it crumbles or cracks at the wire, it was
         waited for too long.

@@ -10,6 +10,7 @@ import { TopBar } from '../../frame/top-bar.tsx'
 import { saveFile } from '../../ui/save-file.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { DesignPicture, bestSight } from '../../drawing/design-picture.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 const PICTURE = 'h-40 w-full object-contain'
 
@@ -148,13 +149,14 @@ function KeptCard({ kept: { id, revision, design } }: { kept: DesignAnswer }) {
 }
 
 function ImportButton() {
+  const say = useSay()
   const input = useRef<HTMLInputElement>(null)
   const client = useQueryClient()
   const toast = useToast()
   const take = async (file: File) => {
     try {
       const read = readDesign(JSON.parse(await file.text()) as unknown)
-      if (!read.ok) return toast(`${file.name} is not a design: ${read.problems[0]!.sentence}`)
+      if (!read.ok) return toast(`${file.name} is not a design: ${say(read.problems[0]!.sentence)}`)
       await addDesign(read.design)
       await client.invalidateQueries(designsQuery)
       toast(`${read.design.name} is kept among our designs.`)
@@ -222,7 +224,9 @@ function TechniqueCard({ id }: { id: string }) {
     <li className="flex flex-col gap-1 bg-paper p-3">
       <DesignPicture plan={plan} seen={technique.seen} label={technique.name} px={340} className={PICTURE} />
       <strong className="text-lg">{technique.name}</strong>
-      <p className="text-[13px] text-soft">{technique.sentence}</p>
+      <p className="text-[13px] text-soft">
+        <Say of={technique.sentence} />
+      </p>
       <button className="button mt-auto self-start" onClick={() => void start(plan)}>
         <FilePlus size={16} aria-hidden /> New batch
       </button>

@@ -11,7 +11,7 @@ import {
   showLength,
   at,
 } from '@ostler/core'
-import type { Design, Plan } from '@ostler/core'
+import type { Design, Plan, Words } from '@ostler/core'
 import { Printer } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -30,6 +30,7 @@ import { FaceCanvas } from '../../drawing/face-canvas.tsx'
 import { SavePicture } from './save-picture.tsx'
 import { TurnedLoaf } from '../../drawing/turned-loaf.tsx'
 import { useCavityPlan, useDesign, useDesignHexes, useDesignNames, useLevels } from '../../drawing/use-design.ts'
+import { useSay } from '../../ui/say.tsx'
 
 const FACE_PX = 150
 /** Drawn finer than shown, so that fine threads stay smooth. */
@@ -100,7 +101,7 @@ export function BarsPage() {
 interface Props {
   design: Design
   hexes: readonly string[]
-  names: readonly string[]
+  names: readonly Words[]
   plan: Plan
 }
 
@@ -198,6 +199,7 @@ function Bars({ design, hexes, names, plan }: Props) {
 
 /** What the two ends of the loaf have of each colour. */
 function BarsDiffer({ design, names, plan, last }: Omit<Props, 'hexes'> & { last: number }) {
+  const say = useSay()
   const { program } = design
   const { mould, cutting } = plan
   const [faces, setFaces] = useState<number[][]>([])
@@ -214,7 +216,7 @@ function BarsDiffer({ design, names, plan, last }: Omit<Props, 'hexes'> & { last
   const words = differenceWords(faces[0]!, faces.at(-1)!, names)
   return (
     <p className="mt-1 min-h-5">
-      {words ? `Bar 1 and bar ${last}: ${words}.` : `Bar 1 and bar ${last} have as much of every colour.`}
+      {words ? `Bar 1 and bar ${last}: ${say(words)}.` : `Bar 1 and bar ${last} have as much of every colour.`}
     </p>
   )
 }

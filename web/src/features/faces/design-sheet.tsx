@@ -1,5 +1,5 @@
 import { acrossView, barCount, levelView, showLength, showMass, tidy } from '@ostler/core'
-import type { Design, Plan } from '@ostler/core'
+import type { Design, Plan, Words } from '@ostler/core'
 import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
 import { useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -48,7 +48,7 @@ interface Props {
   plan: Plan
   design: Design
   hexes: readonly string[]
-  names: readonly string[]
+  names: readonly Words[]
 }
 
 function Pictures({ plan, design, hexes, names }: Props) {

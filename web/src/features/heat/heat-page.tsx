@@ -1,6 +1,6 @@
 import { heatWorkings, showMass, showTemperature, at } from '@ostler/core'
-import type { HeatPlan, Working } from '@ostler/core'
-import { useBatch, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import type { HeatPlan, Working, Words } from '@ostler/core'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { useHeatPlan } from '../../parts/use-heat.ts'
 import { clockBefore, showHours } from '../../ui/clock.ts'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
@@ -9,6 +9,7 @@ import { WorkingNumber } from '../../ui/working-number.tsx'
 import { CoolingCurves } from './cooling-curves.tsx'
 import { HeatSettings } from './heat-settings.tsx'
 import { Readings } from './readings.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 /** When to dissolve, when to melt, what cools in what, so that lye and oils arrive together. */
 export function HeatPage() {
@@ -89,7 +90,7 @@ function Verdicts({ heat }: { heat: HeatPlan }) {
   const say = useSay()
   const habits = useHabits()
   const off = Math.abs(heat.mixC - mixC) > 0.6
-  const lines: [boolean, string][] = [
+  const lines: [boolean, Words][] = [
     [heat.verdict.isGood, heat.verdict.sentence],
     [heat.setting.isSafe, heat.setting.sentence],
   ]
@@ -97,7 +98,7 @@ function Verdicts({ heat }: { heat: HeatPlan }) {
     <section aria-label="Do they suit each other">
       <ul className="flex flex-col gap-1">
         {lines.map(([good, sentence]) => (
-          <li key={sentence} className={good ? '' : 'font-semibold text-rust'}>
+          <li key={say(sentence)} className={good ? '' : 'font-semibold text-rust'}>
             <span aria-hidden>{good ? '✓ ' : '▲ '}</span>
             {say(sentence)}
           </li>

@@ -1,5 +1,5 @@
 import { readQuantity, showTemperature } from '@ostler/core'
-import type { BodyPlan, HeatPlan, HeatReading } from '@ostler/core'
+import type { BodyPlan, HeatPlan, HeatReading, Words } from '@ostler/core'
 import { format } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
@@ -7,6 +7,7 @@ import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { clockBefore } from '../../ui/clock.ts'
 import { Section } from '../../ui/section.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
+import { Say } from '../../ui/say.tsx'
 
 const BODIES = { lye: 'Lye', oils: 'Oils' } as const
 
@@ -32,7 +33,7 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
   const readings = usePlan(state => state.plan.heat.readings)
   const [text, setText] = useState('')
   const [at, setAt] = useState('')
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
   const mine = readings.filter(reading => reading.body === body)
   const set = (value: HeatReading[]) => batch.edit({ kind: 'set', path: ['heat', 'readings'], value })
   const add = () => {
@@ -80,7 +81,7 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
       </form>
       {sentence && (
         <p role="alert" className="mt-1 text-[13px] text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       <ul className="mt-2">

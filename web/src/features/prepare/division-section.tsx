@@ -1,6 +1,6 @@
 import { compareWays, isHard, plainOil, showMass, showShare, topSheet, at } from '@ostler/core'
 import type { Division, Forecast, OilPart, Plan } from '@ostler/core'
-import { useBatch, useHabits, useSay } from '../../plan/context.tsx'
+import { useBatch, useHabits } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -9,6 +9,7 @@ import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { oilOptions } from '../../ui/add-options.ts'
 import { Term } from '../../ui/term.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 const MODES = { 'one-pot': 'One pot, split into cups', 'own-batters': 'A batter of its own for each cup' } as const
 
@@ -41,7 +42,7 @@ export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Fore
               about {Math.round(way.minutes)} min, {way.dishes} dishes
             </span>
             <span className="block text-[13px] text-soft">
-              {way.level} {way.pressure}
+              <Say of={way.level} /> <Say of={way.pressure} />
             </span>
           </label>
         ))}

@@ -1,7 +1,7 @@
 import { levelError, linerOf, releaseSentence, runSheet, showLength, toolList, at } from '@ostler/core'
-import type { Forecast, HeatPlan, Plan } from '@ostler/core'
+import type { Forecast, HeatPlan, Plan, Words } from '@ostler/core'
 import { useMemo } from 'react'
-import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useTicks } from '../../parts/ticks.ts'
 import { useHeatPlan } from '../../parts/use-heat.ts'
 import { Check } from '../../ui/check.tsx'
@@ -12,6 +12,7 @@ import { Section } from '../../ui/section.tsx'
 import { DivisionSection } from './division-section.tsx'
 import { RunSheetSection } from './run-sheet-section.tsx'
 import { StockSection } from './stock-section.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 /** What is made ready, when, and with what: run sheet, tools, stock, mould, and one pot or several. */
 export function PreparePage() {
@@ -57,7 +58,7 @@ function Tools({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
       aside={
         <p className={missing.length > 0 ? 'font-semibold text-rust' : 'text-soft'}>
           {missing.length > 0
-            ? `▲ ${missing.map(line => line.what.toLowerCase()).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not on the shelf`
+            ? `▲ ${missing.map(line => say(line.what).toLowerCase()).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not on the shelf`
             : left === 0
               ? 'all out'
               : `${left} to fetch`}
@@ -74,7 +75,10 @@ function Tools({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
               label={
                 <span className="flex-1">
                   {line.count > 1 && `${line.count} × `}
-                  {line.what} <span className="text-[13px] text-soft">{line.why}</span>
+                  <Say of={line.what} />{' '}
+                  <span className="text-[13px] text-soft">
+                    <Say of={line.why} />
+                  </span>
                   {line.sentence && (
                     <span className={`block text-[13px] ${line.state === 'here' ? 'text-soft' : 'text-rust'}`}>
                       {STATE_WORDS[line.state] && `▲ ${STATE_WORDS[line.state]}: `}
@@ -98,7 +102,7 @@ function MouldSection({ plan }: { plan: Plan }) {
   const ticks = useTicks()
   const liner = linerOf(plan)
   const off = levelError(plan.mould.innerLengthMm, 1)
-  const steps: [string, string][] = [
+  const steps: [string, Words][] = [
     [
       'mould:level',
       `Level on both axes, shim, mark the outline. One degree off is ${showLength(Number(off.toFixed(1)), habits)} over its length.`,
@@ -118,7 +122,7 @@ function MouldSection({ plan }: { plan: Plan }) {
               className="min-h-11"
               checked={ticks.isDone(key)}
               onChange={done => ticks.set(key, done)}
-              label={sentence}
+              label={say(sentence)}
             />
           </li>
         ))}

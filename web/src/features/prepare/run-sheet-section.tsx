@@ -1,10 +1,10 @@
-import type { RunSheet } from '@ostler/core'
+import type { RunSheet, Words } from '@ostler/core'
 import { Link } from 'react-router'
-import { useSay } from '../../plan/context.tsx'
 import { useTicks } from '../../parts/ticks.ts'
 import { Check } from '../../ui/check.tsx'
 import { clockBefore, showHours } from '../../ui/clock.ts'
 import { Section } from '../../ui/section.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 /** Preparation in the order of the hands, so that everything ends as lye meets oils. */
 export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: string }) {
@@ -12,9 +12,9 @@ export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: 
   const say = useSay()
   const row = (
     key: string,
-    time: string,
-    what: string,
-    why: string,
+    time: Words,
+    what: Words,
+    why: Words,
     isCritical = false,
     bar?: { from: number; hands: number; to: number },
   ) => (
@@ -25,7 +25,7 @@ export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: 
         onChange={done => ticks.set(`prep:${key}`, done)}
         label={
           <span className="grid flex-1 grid-cols-[132px_minmax(0,1fr)_120px] items-center gap-x-3 py-1 max-[600px]:grid-cols-[88px_minmax(0,1fr)]">
-            <strong>{time}</strong>
+            <strong>{say(time)}</strong>
             <span>
               {say(what)}
               {isCritical && <span className="ml-1.5 text-[13px] font-semibold">◆ sets the length</span>}

@@ -6,9 +6,11 @@ import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 /** What the plan takes from the shelf: what is missing first, as a list to shop by. */
 export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
+  const say = useSay()
   const { shelf } = useBatch()
   const habits = useHabits()
   const [instead, setInstead] = useState<StockLine | null>(null)
@@ -40,7 +42,7 @@ export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecas
             >
               <span className="flex-1">
                 <strong>
-                  {line.name}: {amount(line.missingG)} more
+                  <Say of={line.name} />: {amount(line.missingG)} more
                 </strong>
                 <span className="block text-[13px] text-soft">
                   needs {amount(line.needG)}, {amount(line.haveG ?? 0)} left
@@ -58,19 +60,24 @@ export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecas
       )}
       {soon.map(line => (
         <p key={line.id} className="mt-1 text-rust">
-          △ {line.name}: a lot was to be used by {line.useBy}.
+          △ <Say of={line.name} />: a lot was to be used by {line.useBy}.
         </p>
       ))}
       {unknown.length > 0 && (
         <p className="mt-2 text-[13px] text-soft">
           Not counted, since no lot is kept of it:{' '}
-          {unknown.map(line => `${line.name} ${amount(line.needG)}`).join(', ')}.{' '}
+          {unknown.map(line => `${say(line.name)} ${amount(line.needG)}`).join(', ')}.{' '}
           <Link to="/shelf" className="underline">
             To the shelf
           </Link>
         </p>
       )}
-      <Ask open={instead !== null} title={`Instead of ${instead?.name ?? ''}`} onClose={() => setInstead(null)} wide>
+      <Ask
+        open={instead !== null}
+        title={`Instead of ${say(instead?.name ?? '')}`}
+        onClose={() => setInstead(null)}
+        wide
+      >
         {instead && <Instead line={instead} plan={plan} onDone={() => setInstead(null)} />}
       </Ask>
     </Section>
@@ -126,6 +133,7 @@ function replacing(plan: Plan, { kind, id }: StockLine, to: string): Edit | null
 }
 
 function Instead({ line, plan, onDone }: { line: StockLine; plan: Plan; onDone: () => void }) {
+  const say = useSay()
   const batch = useBatch()
   const told = useTold()
   const kind = line.kind as SubstitutableKind
@@ -148,7 +156,7 @@ function Instead({ line, plan, onDone }: { line: StockLine; plan: Plan; onDone: 
             <span className="flex-1">
               <strong>{one.name}</strong>
               {left !== null && <span className="text-soft">, {Math.round(left)} g left</span>}
-              <span className="block text-[13px] text-soft">{one.changes.join(' · ')}</span>
+              <span className="block text-[13px] text-soft">{one.changes.map(one => say(one)).join(' · ')}</span>
             </span>
             <button className="button" onClick={() => take(one.id)}>
               Take it

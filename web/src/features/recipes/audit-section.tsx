@@ -9,8 +9,9 @@ import {
   showMass,
   showShare,
   starterPlan,
+  say,
 } from '@ostler/core'
-import type { Audit, Plan, Shelf } from '@ostler/core'
+import type { Audit, Plan, Shelf, Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -22,6 +23,7 @@ import { useToast } from '../../ui/toast.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
 import { readJson, sessionStore, writeJson } from '../../plan/storage.ts'
 import { oilOptions } from '../../ui/add-options.ts'
+import { Say } from '../../ui/say.tsx'
 
 interface Typed {
   oils: { oil: string; text: string }[]
@@ -38,7 +40,7 @@ function reading(
   kind: 'mass' | 'share',
   unit: string,
   density?: number,
-): { value: number | null; sentence: string | null } {
+): { value: number | null; sentence: Words | null } {
   if (text.trim() === '') return { value: null, sentence: null }
   const read = readQuantity(text, kind, unit, density, decimalMark())
   if (!read.ok) return { value: null, sentence: read.sentence }
@@ -170,7 +172,7 @@ interface LineProps {
   name: string
   text: string
   unit: string
-  sentence: string | null
+  sentence: Words | null
   onText: (text: string) => void
   onRemove?: () => void
 }
@@ -181,7 +183,7 @@ const Line = ({ name, text, unit, sentence, onText, onRemove }: LineProps) => (
       {name}
       {sentence && (
         <span role="alert" className="block text-[13px] text-rust">
-          {sentence}
+          <Say of={sentence} />
         </span>
       )}
     </td>
@@ -217,7 +219,7 @@ interface FindingsProps {
 }
 
 /** The plan with just so much oil: in its own mould, or in the smallest of the shelf that holds it. */
-function asLarge(plan: Plan, shelf: Shelf, oilsG: number): { plan: Plan; sentence: string | null } {
+function asLarge(plan: Plan, shelf: Shelf, oilsG: number): { plan: Plan; sentence: Words | null } {
   const fits = (one: Plan) => {
     const size = resized(one, shelf, { by: 'oils', massG: oilsG })
     return size.ok ? { ...one, mould: { ...one.mould, fillMm: size.fillMm } } : null
@@ -237,7 +239,7 @@ function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
   const navigate = useNavigate()
   const toast = useToast()
   const { water } = audit
-  const verdicts = hasWater ? audit.verdicts : audit.verdicts.filter(one => !/water|Lye at/.test(one.sentence))
+  const verdicts = hasWater ? audit.verdicts : audit.verdicts.filter(one => one.about !== 'water')
   const [isBusy, setBusy] = useState(false)
   const make = async () => {
     setBusy(true)
@@ -274,9 +276,9 @@ function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
       </p>
       <ul className="my-3 flex flex-col gap-1.5">
         {verdicts.map(verdict => (
-          <li key={verdict.sentence} className={verdict.weight === 'good' ? '' : 'font-semibold text-rust'}>
+          <li key={say(verdict.sentence)} className={verdict.weight === 'good' ? '' : 'font-semibold text-rust'}>
             <span aria-hidden>{SIGNS[verdict.weight]}</span>
-            {verdict.sentence}
+            <Say of={verdict.sentence} />
           </li>
         ))}
       </ul>

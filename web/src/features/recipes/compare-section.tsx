@@ -6,9 +6,11 @@ import { recipeVersionsQuery } from '../../api/client.ts'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { Section } from '../../ui/section.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 /** Two recipes or versions side by side. */
 export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAnswer[]; shelf: Shelf }) {
+  const say = useSay()
   const all = useQueries({ queries: recipes.map(recipe => recipeVersionsQuery(recipe.id)) })
   const options = recipes.flatMap((recipe, i) =>
     (all[i]?.data ?? []).map(version => ({
@@ -43,14 +45,7 @@ export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAns
           <tr className="border-b border-ink">
             <th />
             <th className="py-1 text-left font-normal">
-              <Choice
-                bare
-                label="First recipe"
-                className="w-full"
-                value={left.value}
-                options={options}
-                onValue={setA}
-              />
+              <Choice bare label="First recipe" className="w-full" value={left.value} {...{ options }} onValue={setA} />
             </th>
             <th className="text-left font-normal">
               <Choice
@@ -58,7 +53,7 @@ export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAns
                 label="Second recipe"
                 className="w-full"
                 value={right.value}
-                options={options}
+                {...{ options }}
                 onValue={setB}
               />
             </th>
@@ -66,10 +61,16 @@ export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAns
         </thead>
         <tbody>
           {shown.map(line => (
-            <tr key={line.label} className="border-b border-line">
-              <th className="py-1 text-left font-normal text-soft">{line.label}</th>
-              <td className={line.differs ? 'font-semibold' : ''}>{line.a}</td>
-              <td className={line.differs ? 'font-semibold' : ''}>{line.b}</td>
+            <tr key={say(line.label)} className="border-b border-line">
+              <th className="py-1 text-left font-normal text-soft">
+                <Say of={line.label} />
+              </th>
+              <td className={line.differs ? 'font-semibold' : ''}>
+                <Say of={line.a} />
+              </td>
+              <td className={line.differs ? 'font-semibold' : ''}>
+                <Say of={line.b} />
+              </td>
             </tr>
           ))}
           {shown.length === 0 && (

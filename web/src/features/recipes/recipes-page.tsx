@@ -18,6 +18,7 @@ import { TopBar } from '../../frame/top-bar.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { AuditSection } from './audit-section.tsx'
 import { CompareSection } from './compare-section.tsx'
+import { Say } from '../../ui/say.tsx'
 
 /** Saved recipes with their versions, two of them compared, and recipes from elsewhere looked into. */
 export function RecipesPage() {
@@ -104,7 +105,12 @@ function Versions({ id, name, shelf }: { id: string; name: string; shelf: Shelf 
       {data?.map(version => (
         <li key={version.version} className="flex flex-wrap items-center gap-x-4 py-1.5">
           <span className="flex-1">
-            <strong>Version {version.version}</strong> {version.reason && <span>· {version.reason}</span>}
+            <strong>Version {version.version}</strong>{' '}
+            {version.reason && (
+              <span>
+                · <Say of={version.reason} />
+              </span>
+            )}
             <span className="block text-[13px] text-soft">
               {told(version.recipe, shelf)} · {formatDistanceToNow(new Date(version.madeAt), { addSuffix: true })}
             </span>

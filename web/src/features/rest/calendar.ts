@@ -1,3 +1,4 @@
+import { say } from '@ostler/core'
 import type { RestTask } from '@ostler/core'
 
 /** Minutes that a look or a change takes in the calendar. */
@@ -21,7 +22,7 @@ export async function calendarOf(
       return {
         // The same task of the same batch is the same event: a file made again moves it instead of adding it.
         uid: `${batch.id}-${task.key}@ostler`,
-        title: `${batch.name}: ${task.what}`,
+        title: `${batch.name}: ${say(task.what)}`,
         start,
         duration: { minutes: TASK_MIN },
         productId: 'ostler',

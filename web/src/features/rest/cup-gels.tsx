@@ -1,8 +1,8 @@
 import { showShare, showTemperature, waterEdit, waterOnShelf } from '@ostler/core'
-import type { ContrastWay, CupGel } from '@ostler/core'
+import type { ContrastWay, CupGel, Words } from '@ostler/core'
 import { useEffect, useRef, useState } from 'react'
 import { useCupHex } from '../../plan/colour-view.ts'
-import { useBatch, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
@@ -10,6 +10,7 @@ import { Swatch } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { contrastOf } from '../../workers/rest.ts'
 import type { Working } from '../../workers/rest.ts'
+import { useSay } from '../../ui/say.tsx'
 
 /** What each cup gels from and how much of it does; water stirred into one lets it gel where others do not. */
 export function CupGels({ cups }: { cups: readonly CupGel[] }) {
@@ -90,7 +91,7 @@ interface Search {
   cup: number
   isBusy: boolean
   way: ContrastWay | null
-  sentence: string
+  sentence: Words
 }
 
 function useContrast(): [Search, (cupIndex: number) => void] {
@@ -127,12 +128,12 @@ function Found({ search }: { search: Search }) {
   const apply = () => {
     if (!way) return
     const result = batch.edit(way.edit)
-    toast(result.ok ? `${way.sentence}: done.` : result.sentence, { text: 'Undo', run: () => batch.undo() })
+    toast(result.ok ? `${say(way.sentence)}: done.` : result.sentence, { text: 'Undo', run: () => batch.undo() })
   }
   return (
     <div aria-live="polite">
       {isBusy && <p className="mt-2 text-soft">Looking for a way to gel {name} alone …</p>}
-      {sentence && <p className="mt-2">{sentence}</p>}
+      {sentence && <p className="mt-2">{say(sentence)}</p>}
       {way && (
         <div className="mt-2 max-w-180 border border-line p-3">
           <p className="font-semibold">{say(way.sentence)}.</p>

@@ -1,11 +1,12 @@
-import { GEL_WISHES, showChance, showTemperature } from '@ostler/core'
-import type { GelWish, RestSearch, RestWay } from '@ostler/core'
+import { GEL_WISHES, showChance, showTemperature, together, fact } from '@ostler/core'
+import type { GelWish, RestSearch, RestWay, Words } from '@ostler/core'
 import { useEffect, useRef, useState } from 'react'
-import { useBatch, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { searchRest } from '../../workers/rest.ts'
 import type { Working } from '../../workers/rest.ts'
+import { Say, useSay } from '../../ui/say.tsx'
 
 /** Looks for the simplest rest that does what is wished for; each is applied with one action. */
 export function MakeItSo() {
@@ -19,7 +20,7 @@ function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
   const say = useSay()
   const [state, setState] = useState<RestSearch | null>(null)
   const [isBusy, setBusy] = useState(false)
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const working = useRef<Working | null>(null)
   const stop = () => {
     working.current?.stop()
@@ -45,12 +46,12 @@ function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
   const apply = (way: RestWay) => {
     const result = batch.edit(way.edit)
     if (!result.ok) return setSentence(result.sentence)
-    toast(`${way.sentence}: done.`, { text: 'Undo', run: () => batch.undo() })
+    toast(`${say(way.sentence)}: done.`, { text: 'Undo', run: () => batch.undo() })
   }
   const isDone = state && !isBusy
   return (
     <section aria-label="Make it so" className="mt-4 border-t border-ink pt-3">
-      <h2 className="text-lg first-letter:uppercase">{say(GEL_WISHES[wish])}: how</h2>
+      <h2 className="text-lg first-letter:uppercase">{say(fact(GEL_WISHES[wish]))}: how</h2>
       <div className="mt-1 flex items-center gap-3">
         {isBusy ? (
           <>
@@ -67,10 +68,14 @@ function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
       </div>
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
-      {state?.refusal && <p className="mt-2 font-semibold">{state.refusal}</p>}
+      {state?.refusal && (
+        <p className="mt-2 font-semibold">
+          <Say of={state.refusal} />
+        </p>
+      )}
       {isDone && !state.refusal && state.found.length === 0 && (
         <p className="mt-2">
           Nothing found that does it in 4 of 5 runs. A smaller or thinner mould, or another recipe, would.
@@ -86,7 +91,7 @@ function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
   )
 }
 
-function Way({ way, say, onApply }: { way: RestWay; say: (text: string) => string; onApply: () => void }) {
+function Way({ way, say, onApply }: { way: RestWay; say: (words: Words) => string; onApply: () => void }) {
   const habits = useHabits()
   return (
     <li className="mt-3 border-t border-line pt-2">
@@ -94,7 +99,7 @@ function Way({ way, say, onApply }: { way: RestWay; say: (text: string) => strin
       <p className="text-[14px] text-soft">
         {showChance(way.chance)}; peak about {showTemperature(Math.round(way.peakC), habits)}
         {way.unmouldMin !== null && `; unmould from ${showHours(way.unmouldMin)}`}.
-        {way.costs.length > 0 && ` It costs: ${say(way.costs.join('; '))}.`}
+        {way.costs.length > 0 && ` It costs: ${say(together(way.costs, '; '))}.`}
       </p>
       <button className="button mt-1" onClick={onApply}>
         Apply

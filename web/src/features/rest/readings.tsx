@@ -1,5 +1,5 @@
 import { MAX_REST_READINGS, showTemperature } from '@ostler/core'
-import type { EditResult, RestReading } from '@ostler/core'
+import type { EditResult, RestReading, Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
@@ -7,6 +7,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
+import { Say } from '../../ui/say.tsx'
 
 type Place = RestReading['at']
 const PLACES: readonly { value: Place; text: string }[] = [
@@ -28,7 +29,7 @@ export function Readings() {
     setTempC(c)
     return { ok: true, plan: batch.get().plan }
   }
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const set = (value: typeof readings) => batch.edit({ kind: 'set', path: ['rest', 'readings'], value })
   const add = () => {
     const result = set([...readings, { atMin, at, tempC }].sort((a, b) => a.atMin - b.atMin))
@@ -52,7 +53,7 @@ export function Readings() {
       </div>
       {sentence && (
         <p role="alert" className="text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       <ul>

@@ -1,7 +1,7 @@
 import { cavityWords, hasOwnCavities, restCavity, showChance, showTemperature, at } from '@ostler/core'
 import type { Band, Refit, TimeBand, UnitHabits } from '@ostler/core'
 import { useEffect, useState } from 'react'
-import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
@@ -16,6 +16,7 @@ import { MakeItSo } from './make-it-so.tsx'
 import { RestCurves } from './rest-curves.tsx'
 import { RestSettings } from './rest-settings.tsx'
 import { RestTasks } from './rest-tasks.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 const CALM_MS = 250
 
@@ -131,7 +132,7 @@ function Looked({ look, progress, along }: Looked & { look: RestLook }) {
       <Verdict look={look} progress={progress} />
       {hasOwnCavities(plan) && (
         <p className="text-soft">
-          Worked through for {cavityWords(restCavity(plan))}
+          Worked through for <Say of={cavityWords(restCavity(plan))} />
           {isScented && ', where most scent goes in'}; the others are not looked at apart.
         </p>
       )}
@@ -229,7 +230,7 @@ function Verdict({ look, progress }: Pick<Looked, 'progress'> & { look: RestLook
       </p>
       <ul className="mt-1 flex flex-col gap-1">
         {notices.map(notice => (
-          <li key={notice.sentence} className={notice.weight === 'hint' ? 'text-soft' : 'font-semibold'}>
+          <li key={say(notice.sentence)} className={notice.weight === 'hint' ? 'text-soft' : 'font-semibold'}>
             {notice.weight === 'stop' && <span aria-hidden>▲ </span>}
             {say(notice.sentence)}
           </li>

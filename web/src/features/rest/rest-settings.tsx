@@ -1,13 +1,25 @@
-import { COVERS, GEL_WISHES, MAX_REST_STEPS, MOULD_WALLS, PLACES, UNDERS, restStep, staysCold, at } from '@ostler/core'
+import {
+  COVERS,
+  GEL_WISHES,
+  MAX_REST_STEPS,
+  MOULD_WALLS,
+  PLACES,
+  UNDERS,
+  restStep,
+  staysCold,
+  at,
+  fact,
+} from '@ostler/core'
 import type { Cover, GelWish, Place, RestStep, UnderKind, WallKind } from '@ostler/core'
 import { RestSurroundings } from './rest-surroundings.tsx'
 import { Plus, Trash2 } from 'lucide-react'
-import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Readings } from './readings.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 const UNDER_WORDS: Readonly<Record<UnderKind, string>> = {
   wood: 'on wood',
@@ -48,7 +60,7 @@ export function RestSettings() {
         label="What you want"
         className="w-full"
         value={wish}
-        options={options(GEL_WISHES).map(one => ({ ...one, text: say(one.text) }))}
+        options={options(GEL_WISHES).map(one => ({ ...one, text: say(fact(one.text)) }))}
         onValue={value => set('wish', value)}
       />
       <div className="grid grid-cols-2 gap-3">

@@ -1,12 +1,13 @@
-import type { RestTask } from '@ostler/core'
+import type { RestTask, Words } from '@ostler/core'
 import { addMinutes, format } from 'date-fns'
 import { CalendarPlus } from 'lucide-react'
 import { useState } from 'react'
-import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { calendarOf } from './calendar.ts'
+import { Say, useSay } from '../../ui/say.tsx'
 
 const LOCAL = "yyyy-MM-dd'T'HH:mm"
 
@@ -20,7 +21,7 @@ export function RestTasks({ tasks }: { tasks: readonly RestTask[] }) {
   const [opened] = useState(() => format(new Date(), LOCAL))
   const [isEmpty, setEmpty] = useState(false)
   const poured = isEmpty ? '' : pouredAt || opened
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const at = new Date(poured)
   const isKnown = !Number.isNaN(at.getTime())
   const save = async () => {
@@ -61,13 +62,13 @@ export function RestTasks({ tasks }: { tasks: readonly RestTask[] }) {
       {!isKnown && <p className="text-rust">Say when the last pour is, day and time.</p>}
       {sentence && (
         <p role="alert" className="text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       <table className="w-full max-w-180">
         <tbody>
           {tasks.map(task => (
-            <tr key={`${task.atMin} ${task.what}`} className="border-t border-line align-baseline">
+            <tr key={`${task.atMin} ${say(task.what)}`} className="border-t border-line align-baseline">
               <td className="w-24 py-1 pr-4 font-semibold whitespace-nowrap">
                 {isKnown ? format(addMinutes(at, task.atMin), 'EEE HH:mm') : ''}
               </td>

@@ -11,6 +11,7 @@ import {
   starterPlan,
   towels,
   workedThrough,
+  say,
 } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
@@ -56,7 +57,7 @@ afterEach(() => {
 /** What the worker would tell of a plan, coarsely and with frames. */
 function looked(plan: Plan) {
   const made = forecast(plan, referenceShelf())
-  if (!made.ok) throw new Error(made.sentence)
+  if (!made.ok) throw new Error(say(made.sentence))
   const inputs = { ...made.forecast, plan, shelf: referenceShelf() }
   const job = restJobOf(inputs, 'coarse', 3600)
   const history = workedThrough(job)
@@ -90,7 +91,7 @@ const shown = async (plan: Plan) => {
 describe('the page', () => {
   test('says what comes of it, with its numbers, and scrubs through the hours', async () => {
     await shown(warm)
-    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(look.sentence.sentence)
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(say(look.sentence.sentence))
     expect(screen.getByText('unmould and cut from').parentElement!.textContent).toMatch(/\d+ h.* to \d+ h/)
     expect(screen.getByText(/it reacts 21 % faster than expected .* loses heat 10 % slower/)).toBeTruthy()
     const slider = screen.getByRole('slider', { name: 'Time after the pour' })

@@ -1,7 +1,7 @@
 import { AIMS, FREEDOMS, showChance, showMinutes } from '@ostler/core'
-import type { Aim, FoundPlan, Freedom, SearchState } from '@ostler/core'
+import type { Aim, FoundPlan, Freedom, SearchState, Words } from '@ostler/core'
 import { useEffect, useRef, useState } from 'react'
-import { useBatch, useSay } from '../../plan/context.tsx'
+import { useBatch } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -9,6 +9,7 @@ import { options } from '../../ui/options.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { searchInWorker } from '../../workers/search.ts'
 import type { Searching } from '../../workers/search.ts'
+import { Say, useSay } from '../../ui/say.tsx'
 
 const ALL = Object.keys(FREEDOMS) as Freedom[]
 /** What changes the design itself waits to be asked for. */
@@ -16,13 +17,14 @@ const USUAL = ALL.filter(key => key !== 'pours')
 
 /** Searches for settings with which the whole design is most likely to work; what is found is applied with one action. */
 export function BestPlanDialog({ onClose }: { onClose: () => void }) {
+  const say = useSay()
   const batch = useBatch()
   const toast = useToast()
   const [free, setFree] = useState<Freedom[]>(USUAL)
   const [aim, setAim] = useState<Aim>('works')
   const [state, setState] = useState<SearchState | null>(null)
   const [isBusy, setBusy] = useState(false)
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const searching = useRef<Searching | null>(null)
   useEffect(() => () => searching.current?.stop(), [])
   const start = () => {
@@ -49,10 +51,13 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
     const result = batch.edit(found.edit)
     if (!result.ok) return setSentence(result.sentence)
     onClose()
-    toast(`${found.title}: ${found.changes.length === 1 ? 'one change' : `${found.changes.length} changes`} made.`, {
-      text: 'Undo',
-      run: () => batch.undo(),
-    })
+    toast(
+      `${say(found.title)}: ${found.changes.length === 1 ? 'one change' : `${found.changes.length} changes`} made.`,
+      {
+        text: 'Undo',
+        run: () => batch.undo(),
+      },
+    )
   }
   return (
     <Ask open wide title="Best plan" onClose={onClose}>
@@ -93,7 +98,7 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
       </div>
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       {state && !isBusy && state.found.length === 0 && (
@@ -101,7 +106,7 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
       )}
       <ul className="mt-4 flex flex-col gap-4">
         {state?.found.map(found => (
-          <Found key={found.title} found={found} onApply={() => apply(found)} />
+          <Found key={JSON.stringify(found.title)} found={found} onApply={() => apply(found)} />
         ))}
       </ul>
     </Ask>
@@ -114,7 +119,9 @@ function Found({ found, onApply }: { found: FoundPlan; onApply: () => void }) {
   return (
     <li className="grid grid-cols-[1fr_auto] gap-x-6 border-t border-line pt-3">
       <div>
-        <h3 className="font-semibold">{found.title}</h3>
+        <h3 className="font-semibold">
+          <Say of={found.title} />
+        </h3>
         <ul className="list-inside list-disc">
           {found.changes.map(change => (
             <li key={change.freedom}>{say(change.sentence)}</li>

@@ -1,6 +1,7 @@
 import { cavityWords } from '@ostler/core'
 import type { CavityKind, Plan } from '@ostler/core'
 import { useCupHex } from '../../plan/colour-view.ts'
+import { useSay } from '../../ui/say.tsx'
 
 interface Props {
   plan: Plan
@@ -12,6 +13,7 @@ interface Props {
 
 /** The cavities of a mould side by side, each in its colours; one is chosen to be looked at. */
 export function CavityStrip({ plan, kinds, shown, onChoose }: Props) {
+  const say = useSay()
   const hexOf = useCupHex()
   const inOrder = [...kinds].sort((a, b) => a.cavities[0]! - b.cavities[0]!)
   return (
@@ -24,7 +26,7 @@ export function CavityStrip({ plan, kinds, shown, onChoose }: Props) {
           <button
             key={kind.cavities[0]}
             aria-pressed={isShown}
-            aria-label={`${cavityWords(kind)}: ${names}`}
+            aria-label={`${say(cavityWords(kind))}: ${names}`}
             title={names}
             onClick={() => onChoose(first.id)}
             className={`flex h-12 min-w-11 flex-col border bg-paper ${isShown ? 'border-2 border-ink' : 'border-line'}`}

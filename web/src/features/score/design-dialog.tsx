@@ -9,7 +9,7 @@ import {
   at,
   forecast,
 } from '@ostler/core'
-import type { Edit, KeptDesign, Plan, Technique } from '@ostler/core'
+import type { Edit, KeptDesign, Plan, Technique, Words } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { batchesQuery, designsQuery } from '../../api/client.ts'
@@ -21,6 +21,7 @@ import { Slider } from '../../ui/slider.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { DesignPicture, bestSight } from '../../drawing/design-picture.tsx'
 import { KeepDesign } from '../../parts/keep-design.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 type From = 'techniques' | 'library' | 'batches' | 'keep'
 const FROM: readonly { value: From; text: string }[] = [
@@ -32,14 +33,15 @@ const FROM: readonly { value: From; text: string }[] = [
 
 /** Starts for a score: a technique with its numbers, a design of the library, or that of another batch. */
 export function DesignDialog({ onClose }: { onClose: () => void }) {
+  const say = useSay()
   const batch = useBatch()
   const toast = useToast()
   const [from, setFrom] = useState<From>('techniques')
-  const use = (name: string, edits: Edit[], sentences: readonly string[]) => {
+  const use = (name: string, edits: Edit[], sentences: readonly Words[]) => {
     const result = batch.edit({ kind: 'many', edits })
     if (!result.ok) return toast(result.sentence)
     onClose()
-    const told = sentences.length > 0 ? sentences.join(' ') : 'cups and mould are as they were.'
+    const told = sentences.length > 0 ? sentences.map(one => say(one)).join(' ') : 'cups and mould are as they were.'
     toast(`${name}: the score is new. ${told}`, { text: 'Undo', run: () => batch.undo() })
   }
   return (
@@ -56,7 +58,7 @@ export function DesignDialog({ onClose }: { onClose: () => void }) {
 }
 
 interface UseProps {
-  onUse: (name: string, edits: Edit[], sentences: readonly string[]) => void
+  onUse: (name: string, edits: Edit[], sentences: readonly Words[]) => void
 }
 
 function Techniques({ onUse }: UseProps) {
@@ -75,7 +77,7 @@ function Techniques({ onUse }: UseProps) {
             <TechniquePicture technique={technique} plan={plan} />
             <strong className="leading-tight">{technique.name}</strong>
             <span className="text-[13px] leading-tight text-soft">
-              {plan.cups.length < technique.cups ? `needs ${technique.cups} cups` : technique.sentence}
+              <Say of={plan.cups.length < technique.cups ? `needs ${technique.cups} cups` : technique.sentence} />
             </span>
           </button>
         </li>
@@ -140,7 +142,9 @@ function Numbers({ technique, onBack, onUse }: { technique: Technique; onBack: (
       <TechniquePicture {...{ technique, plan, values }} px={400} className="max-h-90 w-full object-contain" />
       <div className="flex flex-col gap-3">
         <h3 className="text-lg">{technique.name}</h3>
-        <p className="text-soft">{technique.sentence}</p>
+        <p className="text-soft">
+          <Say of={technique.sentence} />
+        </p>
         {technique.parameters.map(({ key, label, from, to }) => (
           <div key={key}>
             <span className="flex justify-between">

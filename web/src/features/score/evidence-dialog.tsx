@@ -1,5 +1,5 @@
 import { ACCELERATIONS, knowledgeOf, narrowedBy, paceOf, restPaces, shelfWithout, tidy } from '@ostler/core'
-import type { Evidence, Knowledge, Pace, Plan, Shelf } from '@ostler/core'
+import type { Evidence, Knowledge, Pace, Plan, Shelf, Words } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -8,6 +8,7 @@ import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Term } from '../../ui/term.tsx'
+import { Say } from '../../ui/say.tsx'
 
 const percent = (ln: number): string => {
   const by = Math.round((Math.exp(ln) - 1) * 100)
@@ -106,7 +107,7 @@ function Batches({ plan, shelf }: { plan: Plan; shelf: Shelf }) {
   const list = shelf.evidence
   const of = useMemo(() => paceOf(plan, shelf), [plan, shelf])
   const client = useQueryClient()
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const set = async (of: Evidence, counts: boolean) => {
     const show = (evidence: readonly Evidence[]) => {
       client.setQueryData(shelfQuery.queryKey, old => old && { ...old, shelf: { ...old.shelf, evidence } })
@@ -148,7 +149,7 @@ function Batches({ plan, shelf }: { plan: Plan; shelf: Shelf }) {
       </ul>
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
     </section>

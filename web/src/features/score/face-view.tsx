@@ -11,7 +11,7 @@ import {
   levelView,
   showLength,
 } from '@ostler/core'
-import type { Design, Move, Plan } from '@ostler/core'
+import type { Design, Move, Plan, Words } from '@ostler/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -195,7 +195,7 @@ const MOST_FACE_PX = 520
 interface CutawayProps {
   design: Design
   hexes: readonly string[]
-  names: readonly string[]
+  names: readonly Words[]
   plan: Plan
   cut: Cut
   at: number

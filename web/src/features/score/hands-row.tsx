@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import { useForecast, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import type { TimeScale } from './time-scale.ts'
+import { useSay } from '../../ui/say.tsx'
 
 type Task = Lanes['tasks'][number]
 
@@ -133,8 +134,11 @@ export function StirRow({ scale, width, labelPx }: { scale: TimeScale; width: nu
 
 /** What is done before the clock starts. */
 export function BeforeLye() {
+  const say = useSay()
   const plan = usePlan(state => state.plan)
-  const list = beforeLye(plan).join('; ')
+  const list = beforeLye(plan)
+    .map(one => say(one))
+    .join('; ')
   return (
     <p className="mx-3 min-w-0 flex-1 truncate text-[13px] text-soft" title={list}>
       <Link to="../prepare" className="underline">

@@ -1,4 +1,4 @@
-import { applyEdit, plannedScent, referenceShelf, starterPlan, startingMove } from '@ostler/core'
+import { applyEdit, plannedScent, referenceShelf, starterPlan, startingMove, say } from '@ostler/core'
 import type { Edit, Plan } from '@ostler/core'
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
@@ -36,7 +36,7 @@ afterEach(() => {
 
 const edited = (plan: Plan, edit: Edit): Plan => {
   const result = applyEdit(plan, edit)
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   return result.plan
 }
 const start = starterPlan('Lanes')

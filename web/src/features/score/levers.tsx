@@ -2,7 +2,7 @@ import { BLENDINGS, CUP_ORDERS, WAITING, showMinutes, at, tidy } from '@ostler/c
 import type { Blending, CupOrder, Slope, Waiting } from '@ostler/core'
 import { Timer } from 'lucide-react'
 import { useState } from 'react'
-import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, usePlan } from '../../plan/context.tsx'
 import { useAnswer } from '../../parts/use-answer.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
@@ -12,6 +12,7 @@ import { WaterField } from '../../parts/water-field.tsx'
 import { slopesInWorker } from '../../workers/search.ts'
 import { StopFields } from '../../parts/stop-fields.tsx'
 import { TimesDialog } from './times-dialog.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 /** The settings that change the pace of everything, beside the picture of what they do. */
 export function Levers() {

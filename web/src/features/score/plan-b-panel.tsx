@@ -24,6 +24,7 @@ import { planBOffersInWorker, planBOutlookInWorker } from '../../workers/search.
 import { FaceCanvas } from '../../drawing/face-canvas.tsx'
 import { Term } from '../../ui/term.tsx'
 import { useDesignHexes, useDesignNames } from '../../drawing/use-design.ts'
+import { Say } from '../../ui/say.tsx'
 
 /** While plan B is worked on, the score says so. */
 export function PlanBBanner() {
@@ -83,7 +84,9 @@ export function PlanBPanel() {
           {planB.trigger === 'thick' && (
             <PlanField label="trace" kind="plain" decimals={1} width={64} path={at(plan => plan.planB!.level)} />
           )}
-          <p className="text-[13px]">{planBCall(plan)}.</p>
+          <p className="text-[13px]">
+            <Say of={planBCall(plan)} />.
+          </p>
           <Choice
             label="looked at before"
             value={planB.before}
@@ -141,7 +144,9 @@ function Offers() {
         {offers?.map(({ kind, edit, outlook }) => (
           <li key={kind} className="mt-2 border-t border-line pt-1">
             <p className="font-semibold">{PLAN_B_KINDS[kind]}</p>
-            <p className="text-[13px] text-soft">{PLAN_B_REASONS[kind]}</p>
+            <p className="text-[13px] text-soft">
+              <Say of={PLAN_B_REASONS[kind]} />
+            </p>
             <p className="text-[13px]">{worth(outlook)}</p>
             <p className="text-[13px] text-soft">It costs {PLAN_B_COSTS[kind]}.</p>
             <button

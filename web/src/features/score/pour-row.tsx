@@ -1,7 +1,7 @@
 import { useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { FAULTS, POUR_WAYS, layerHeights, showMass, showMinutes } from '@ostler/core'
-import type { PourForecast } from '@ostler/core'
+import type { PourForecast, Words } from '@ostler/core'
 import { GripVertical } from 'lucide-react'
 import { useState } from 'react'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
@@ -9,6 +9,7 @@ import { useCupHex } from '../../plan/colour-view.ts'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import type { Pick } from './picking.ts'
+import { Say } from '../../ui/say.tsx'
 
 interface RowProps {
   index: number
@@ -29,7 +30,7 @@ export function PourRow({ index, pour, pourForecast, massG, chosen, onPick }: Ro
   const habits = useHabits()
   const plan = usePlan(state => state.plan)
   const hexOf = useCupHex()
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: pour,
   })
@@ -85,7 +86,7 @@ export function PourRow({ index, pour, pourForecast, massG, chosen, onPick }: Ro
       </div>
       {sentence && (
         <p aria-hidden className="px-5 pb-1.5 text-[13px] text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
     </li>

@@ -1,8 +1,10 @@
+import type { Words } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   /** The run to start with; the last two layers unless given. */
@@ -19,7 +21,7 @@ export function RepeatDialog({ from: first, to: until, onClose }: Props) {
   const [from, setFrom] = useState(first ?? Math.max(0, last - 1))
   const [to, setTo] = useState(until ?? last)
   const [times, setTimes] = useState(3)
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const options = plan.score.map((pour, i) => ({
     value: String(i),
     text: `${i + 1}, ${plan.cups.find(cup => cup.id === pour.cup)?.name ?? ''}`,
@@ -47,7 +49,7 @@ export function RepeatDialog({ from: first, to: until, onClose }: Props) {
       </p>
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       <div className="mt-4 flex gap-3">

@@ -3,11 +3,12 @@ import type { Remedy } from '@ostler/core'
 import { ChevronUp, X } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
-import { useBatch, useForecast, usePlan, useRisk, useSay } from '../../plan/context.tsx'
+import { useBatch, useForecast, usePlan, useRisk } from '../../plan/context.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { useFreeLyeStop } from '../../parts/free-lye.tsx'
 import { BestPlanDialog } from './best-plan-dialog.tsx'
 import { lastingStore, readJson, writeJson } from '../../plan/storage.ts'
+import { useSay } from '../../ui/say.tsx'
 
 const keyOf = (batch: string) => `ostler.dismissed.${batch}`
 
@@ -47,7 +48,7 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
     const result = batch.edit(remedy.edit)
     // What was pressed is gone with the advice: the keyboard stays with the strip.
     document.querySelector<HTMLElement>('[data-place="risk"] button')?.focus()
-    if (result.ok) toast(`${remedy.sentence}: done.`, { text: 'Undo', run: () => batch.undo() })
+    if (result.ok) toast(`${say(remedy.sentence)}: done.`, { text: 'Undo', run: () => batch.undo() })
     else toast(result.sentence)
   }
   return (
@@ -142,13 +143,16 @@ const ApplyButton = ({ onClick }: { onClick: () => void }) => (
   </button>
 )
 
-const DismissButton = ({ remedy, onDismiss }: { remedy: Remedy; onDismiss: (id: string) => void }) => (
-  <button
-    aria-label={`Do not advise this again: ${remedy.sentence}`}
-    title="Do not advise this again for this batch"
-    className="grid size-8 place-items-center rounded hover:bg-[#4a463e]"
-    onClick={() => onDismiss(remedy.id)}
-  >
-    <X size={16} aria-hidden />
-  </button>
-)
+const DismissButton = ({ remedy, onDismiss }: { remedy: Remedy; onDismiss: (id: string) => void }) => {
+  const say = useSay()
+  return (
+    <button
+      aria-label={`Do not advise this again: ${say(remedy.sentence)}`}
+      title="Do not advise this again for this batch"
+      className="grid size-8 place-items-center rounded hover:bg-[#4a463e]"
+      onClick={() => onDismiss(remedy.id)}
+    >
+      <X size={16} aria-hidden />
+    </button>
+  )
+}

@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 const PACE: Record<AccelerationClass, string> = {
   ...ACCELERATIONS,
@@ -30,6 +31,7 @@ const BLEND = 'blend'
 
 /** Which scent, how much, and when it goes in. A blend is mixed on the Batter page. */
 export function ScentStrip() {
+  const say = useSay()
   const batch = useBatch()
   const habits = useHabits()
   const scent = usePlan(state => state.plan.scent)
@@ -60,7 +62,7 @@ export function ScentStrip() {
   const isBlend = (scent?.parts.length ?? 0) > 1
   const options = [
     { value: NONE, text: 'No scent' },
-    ...(isBlend ? [{ value: BLEND, text: forecast?.recipe.scent?.name ?? 'Own blend' }] : []),
+    ...(isBlend ? [{ value: BLEND, text: say(forecast?.recipe.scent?.name ?? 'Own blend') }] : []),
     ...scents
       .filter(one => !one.archived)
       .map(one => ({ value: one.id, text: `${one.name} · ${PACE[one.acceleration]}` })),

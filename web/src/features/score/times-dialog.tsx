@@ -1,12 +1,13 @@
-import { TIME_KINDS, USUAL_TIMES, handTimes } from '@ostler/core'
-import type { OwnTime, Plan, TimeKind } from '@ostler/core'
+import { TIME_KINDS, USUAL_TIMES, handTimes, fact } from '@ostler/core'
+import type { OwnTime, Plan, TimeKind, Words } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { saveTimes, shelfQuery } from '../../api/client.ts'
-import { useBatch, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 const ALL = Object.keys(TIME_KINDS) as TimeKind[]
 const LEAST_S = 0.5
@@ -36,7 +37,7 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
   const say = useSay()
   const plan = usePlan(state => state.plan)
   const [typed, setTyped] = useState<readonly OwnTime[]>(batch.shelf.times)
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const [used, others] = inOrder(plan)
   const now = handTimes(typed)
   const set = (kind: TimeKind, seconds: number) => {
@@ -57,10 +58,10 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
   }
   const row = (kind: TimeKind) => (
     <tr key={kind} className="border-t border-line">
-      <th className="py-0.5 pr-4 text-left font-normal first-letter:uppercase">{say(TIME_KINDS[kind])}</th>
+      <th className="py-0.5 pr-4 text-left font-normal first-letter:uppercase">{say(fact(TIME_KINDS[kind]))}</th>
       <td className="pr-4 whitespace-nowrap">
         <NumberCell
-          label={`Seconds for ${TIME_KINDS[kind]}`}
+          label={`Seconds for ${say(fact(TIME_KINDS[kind]))}`}
           kind="plain"
           unit=""
           value={now[kind]}
@@ -74,7 +75,7 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
         ) : (
           <button
             className="quiet"
-            aria-label={`${TIME_KINDS[kind]}: as usual`}
+            aria-label={`${say(fact(TIME_KINDS[kind]))}: as usual`}
             onClick={() => set(kind, USUAL_TIMES[kind])}
           >
             back to {USUAL_TIMES[kind]} s
@@ -101,7 +102,7 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
       )}
       {(wrong || sentence) && (
         <p role="alert" className="mt-2 text-rust">
-          {sentence || `From half a second to ten minutes: ${TIME_KINDS[wrong!.kind]} is none of that.`}
+          {say(sentence || `From half a second to ten minutes: ${say(fact(TIME_KINDS[wrong!.kind]))} is none of that.`)}
         </p>
       )}
       <div className="mt-4 flex gap-3">

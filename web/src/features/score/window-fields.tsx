@@ -1,5 +1,5 @@
 import { LEAST_WINDOW, USUAL_WINDOWS, WINDOW_KINDS, usualWindow, windowKindOf, windowOf, at } from '@ostler/core'
-import type { OwnWindow, Window, WindowKind } from '@ostler/core'
+import type { OwnWindow, Window, WindowKind, Words } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { saveWindows, shelfQuery } from '../../api/client.ts'
@@ -8,6 +8,7 @@ import { Check } from '../../ui/check.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { Say } from '../../ui/say.tsx'
 
 const range = ({ lo, hi }: Window) => `${lo} to ${hi}`
 
@@ -63,7 +64,7 @@ export function WorkshopWindow({ kind, offered = null }: { kind: WindowKind; off
   const kept = windows.find(one => one.kind === kind)
   const now = usualWindow(kind, windows)
   const [typed, setTyped] = useState<Window | null>(null)
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const keep = async (to: Window | null) => {
     const others = windows.filter(one => one.kind !== kind)
     const next: OwnWindow[] = to ? [...others, { kind, lo: to.lo, hi: to.hi }] : others
@@ -119,7 +120,7 @@ export function WorkshopWindow({ kind, offered = null }: { kind: WindowKind; off
       </div>
       {(isNarrow || sentence) && (
         <p role="alert" className="mt-1 text-rust">
-          {sentence || `It ends at least ${LEAST_WINDOW} above where it starts.`}
+          <Say of={sentence || `It ends at least ${LEAST_WINDOW} above where it starts.`} />
         </p>
       )}
     </details>

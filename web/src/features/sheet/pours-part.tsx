@@ -6,6 +6,7 @@ import { Swatch } from '../../ui/swatch.tsx'
 import { howMoved, howPoured, howSetIn, howWorked, untilWhen, whereTo } from '../../parts/how-done.ts'
 import { CELL, NUMBER, Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
+import { Say } from '../../ui/say.tsx'
 
 /** From so quick a scent on, ln of its factor, a cup sets within a minute once it stands. */
 const SETS_AT_REST = 0.8
@@ -136,7 +137,7 @@ export function Pours({ plan, forecast, habits }: Parts) {
       {plan.cutting.onSide && <p className="mt-1">Cut the loaf on its side.</p>}
       {plan.planB && !plan.planB.inUse && (
         <p className="mt-2 border border-line p-2">
-          <strong>Plan B: {plan.planB.name}.</strong> {planBCall(plan)}:{' '}
+          <strong>Plan B: {plan.planB.name}.</strong> <Say of={planBCall(plan)} />:{' '}
           {plan.planB.score
             .map(pour => `${cupName(pour.cup)}${pour.shape.way === 'layer' ? '' : ` ${POUR_WAYS[pour.shape.way]}`}`)
             .join(', then ')}

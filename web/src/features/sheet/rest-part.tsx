@@ -1,10 +1,11 @@
 import type { Plan, RestSaid } from '@ostler/core'
 import { useEffect, useState } from 'react'
-import { useBatch, useSay } from '../../plan/context.tsx'
+import { useBatch } from '../../plan/context.tsx'
 import { clockAfter } from '../../ui/clock.ts'
 import { restSaid } from '../../workers/rest.ts'
 import { Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
+import { useSay } from '../../ui/say.tsx'
 
 interface Reckoned {
   plan: Plan | null
@@ -31,7 +32,7 @@ export function RestPart({ plan, forecast }: Parts) {
       <p aria-busy={said === null}>
         {said === null && (failed || 'Reckoning …')}
         {said?.tasks.map(task => (
-          <span key={`${task.atMin} ${task.what}`} className="mr-3">
+          <span key={`${task.atMin} ${say(task.what)}`} className="mr-3">
             <Tick /> <strong>{clockAfter(startAt, lastMin, task.atMin)}</strong>: {say(task.what)}.
           </span>
         ))}

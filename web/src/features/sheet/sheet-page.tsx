@@ -1,18 +1,9 @@
-import {
-  inUnits,
-  linerOf,
-  showLength,
-  showMass,
-  showMassDown,
-  showShare,
-  showTemperature,
-  weighList,
-} from '@ostler/core'
+import { linerOf, showLength, showMass, showMassDown, showShare, showTemperature, weighList } from '@ostler/core'
 import type { Forecast, Notice, UnitHabits, WeighLine } from '@ostler/core'
 import { format } from 'date-fns'
 import { Download, Printer } from 'lucide-react'
 import { Fragment } from 'react'
-import { useBatch, useForecast, useHabits, usePlan, useRisk, useSay } from '../../plan/context.tsx'
+import { useBatch, useForecast, useHabits, usePlan, useRisk } from '../../plan/context.tsx'
 import { useHeatPlan } from '../../parts/use-heat.ts'
 import { FacePicture } from '../../drawing/face-picture.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
@@ -26,6 +17,7 @@ import { CELL, NUMBER, Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
 import { Pours } from './pours-part.tsx'
 import { RestPart } from './rest-part.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 /** The pour sheet: printed, it goes to the bench. Safety first, then weighing in order, cups, pours. */
 export function SheetPage() {
@@ -50,6 +42,7 @@ export function SheetPage() {
 }
 
 function Sheet(parts: Parts) {
+  const say = useSay()
   const { plan, forecast, habits } = parts
   const risk = useRisk()
   return (
@@ -84,7 +77,7 @@ function Sheet(parts: Parts) {
       <LinerPart {...parts} />
       <footer className="mt-4 break-before-avoid text-[13px] text-soft">
         Times and trace are estimates from lye in; the batter itself decides.{' '}
-        {risk && risk.state !== 'trouble' && `${risk.sentence} ${risk.reason} `}
+        {risk && risk.state !== 'trouble' && `${say(risk.sentence)} ${say(risk.reason)} `}
         Suppliers’ documents and local rules come first.
       </footer>
     </>
@@ -100,18 +93,19 @@ function Warnings({ forecast, isTrial }: { forecast: Forecast; isTrial: boolean 
   const grave = notices.filter(isGrave).map(notice => notice.sentence)
   if (risk?.safety) grave.push(risk.safety)
   if (isTrial) grave.unshift('A trial: not for skin, not for sale.')
-  if (risk?.state === 'trouble') grave.push(`${risk.sentence} ${risk.reason}`)
+  if (risk?.state === 'trouble') grave.push(`${say(risk.sentence)} ${say(risk.reason)}`)
   if (grave.length === 0) return null
   return (
     <ul aria-label="Before this sheet is followed" className="mb-4 border-2 border-rust p-3 font-semibold text-rust">
       {grave.map(sentence => (
-        <li key={sentence}>▲ {say(sentence)}</li>
+        <li key={say(sentence)}>▲ {say(sentence)}</li>
       ))}
     </ul>
   )
 }
 
 function Line({ line, habits }: { line: WeighLine; habits: UnitHabits }) {
+  const say = useSay()
   const mass =
     line.kind === 'lye' || line.kind === 'solution' || line.kind === 'scent'
       ? showMassDown(line.massG, habits, line.stepG)
@@ -122,10 +116,8 @@ function Line({ line, habits }: { line: WeighLine; habits: UnitHabits }) {
         <Tick />
       </td>
       <td className={CELL}>
-        {line.what} <span className="text-[13px] text-soft">{inUnits(line.where, habits)}</span>
-        {line.scale === 'stop' && (
-          <span className="block text-[13px] font-semibold">▲ {inUnits(line.scaleSentence, habits)}</span>
-        )}
+        <Say of={line.what} /> <span className="text-[13px] text-soft">{say(line.where)}</span>
+        {line.scale === 'stop' && <span className="block text-[13px] font-semibold">▲ {say(line.scaleSentence)}</span>}
       </td>
       <td className={NUMBER}>{mass}</td>
       <td className="w-28 text-[13px] text-soft max-[600px]:hidden">weighed</td>
@@ -147,7 +139,7 @@ function Weighing({ plan, forecast, habits }: Parts) {
               {isOwn && lines[i - 1]?.title !== line.title && (
                 <tr>
                   <th colSpan={4} className="pt-2 text-left">
-                    {line.title}
+                    <Say of={line.title} />
                   </th>
                 </tr>
               )}
@@ -221,14 +213,15 @@ function Divided(parts: Parts) {
 const LINER_SCALE = 5
 
 /** The liner's sheets with their measures. */
-function LinerPart({ plan, habits }: Parts) {
+function LinerPart({ plan }: Parts) {
+  const say = useSay()
   const liner = linerOf(plan)
   if (!liner) return null
   return (
     <Section title="Liner">
       <LinerDrawing liner={liner} scale={LINER_SCALE} className="max-w-full" />
       <p className="text-[13px]">
-        Drawn 1 : {LINER_SCALE}. {inUnits(liner.sentence, habits)} Dashed: fold.
+        Drawn 1 : {LINER_SCALE}. {say(liner.sentence)} Dashed: fold.
       </p>
     </Section>
   )

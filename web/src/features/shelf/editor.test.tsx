@@ -5,6 +5,7 @@ import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/re
 import { MemoryRouter } from 'react-router'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { shelfQuery } from '../../api/client.ts'
+import { SaidAsLiked } from '../../plan/context.tsx'
 import { ToastPlace } from '../../ui/toast.tsx'
 import { itemDrafts } from './drafts.ts'
 import { ItemEditor } from './item-editor.tsx'
@@ -53,9 +54,11 @@ function show(kind: ShelfKind, id: string): void {
   render(
     <QueryClientProvider client={queries}>
       <MemoryRouter>
-        <ToastPlace>
-          <ItemEditor kind={kind} id={id} />
-        </ToastPlace>
+        <SaidAsLiked>
+          <ToastPlace>
+            <ItemEditor kind={kind} id={id} />
+          </ToastPlace>
+        </SaidAsLiked>
       </MemoryRouter>
     </QueryClientProvider>,
   )

@@ -1,14 +1,15 @@
 import { readCell, writeCell } from '@ostler/core'
-import type { Field } from '@ostler/core'
+import type { Field, Words } from '@ostler/core'
 import { useId, useState } from 'react'
 import { Check } from '../../ui/check.tsx'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   field: Field
   value: unknown
   /** A text that could not be read yet. */
   typed: string | undefined
-  problem: string | undefined
+  problem: Words | undefined
   onValue: (value: unknown) => void
   onTyped: (text: string) => void
 }
@@ -88,7 +89,7 @@ function Typed({ field, value, typed, problem, onValue, onTyped }: Props) {
       )}
       {sentence && (
         <p id={`${id}-wrong`} role="alert" className="text-[13px] text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
     </div>

@@ -1,11 +1,12 @@
 import { SHELF_KINDS, tableHeaders } from '@ostler/core'
-import type { RowReport, ShelfKind, TablePreview } from '@ostler/core'
+import type { RowReport, ShelfKind, TablePreview, Words } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { importItems, shelfQuery } from '../../api/client.ts'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { previewTable } from '../../workers/table-file.ts'
+import { Say, useSay } from '../../ui/say.tsx'
 
 const MOST_SHOWN = 200
 const LARGEST_BYTES = 20_000_000
@@ -37,7 +38,7 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
   const toast = useToast()
   const [share, setShare] = useState<number | null>(null)
   const [preview, setPreview] = useState<TablePreview | null>(null)
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
   const [busy, setBusy] = useState(false)
 
   const read = async (file: File) => {
@@ -104,7 +105,7 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
       )}
       {sentence && (
         <p role="alert" className="text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       {preview && !preview.problem && <Report preview={preview} />}
@@ -122,6 +123,7 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
 }
 
 function Report({ preview }: { preview: TablePreview }) {
+  const say = useSay()
   const of = (state: RowReport['state']) => preview.reports.filter(report => report.state === state)
   const shown = STATES.filter(({ state }) => state !== 'same').flatMap(({ state }) => of(state))
   return (
@@ -148,8 +150,11 @@ function Report({ preview }: { preview: TablePreview }) {
                 <td>
                   <strong>{report.name || '(no name)'}</strong>
                   {report.details.map(detail => (
-                    <span key={detail} className={`block ${report.state === 'refused' ? 'text-rust' : 'text-soft'}`}>
-                      {detail}
+                    <span
+                      key={say(detail)}
+                      className={`block ${report.state === 'refused' ? 'text-rust' : 'text-soft'}`}
+                    >
+                      <Say of={detail} />
                     </span>
                   ))}
                 </td>

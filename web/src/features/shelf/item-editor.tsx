@@ -1,5 +1,5 @@
 import { SHELF_KINDS, checkItem, fieldsOfKind, findById, idFromName, newItem } from '@ostler/core'
-import type { Colorant, Field, Palette, Problem, Shelf, ShelfItem, ShelfKind } from '@ostler/core'
+import type { Colorant, Field, Palette, Problem, Shelf, ShelfItem, ShelfKind, Words } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Archive, ArchiveRestore, Copy } from 'lucide-react'
 import { useState } from 'react'
@@ -14,6 +14,7 @@ import { LotsEditor } from './lots-editor.tsx'
 import { PaletteEditor } from './palette-editor.tsx'
 import { PartsEditor } from './parts-editor.tsx'
 import { SwatchesEditor } from './swatches-editor.tsx'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   kind: ShelfKind
@@ -173,7 +174,7 @@ const Group = ({ title, isOpen, children }: { title: string; isOpen: boolean; ch
 
 interface Saving {
   busy: boolean
-  sentence: string | null
+  sentence: Words | null
   /** Stands where the other window's version is newer. */
   theirs: { item: ShelfItem; revision: number } | null
   save: (item?: ShelfItem, onto?: number) => Promise<void>
@@ -190,7 +191,7 @@ function useSaving(
   const navigate = useNavigate()
   const toast = useToast()
   const [busy, setBusy] = useState(false)
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
   const [theirs, setTheirs] = useState<Saving['theirs']>(null)
 
   const save = async (wanted = draft.item, onto = draft.revision) => {
@@ -262,7 +263,7 @@ function SaveBar({ isDirty, saving, onDrop }: SaveBarProps) {
     <div className="sticky bottom-0 -mx-5 border-t border-ink bg-panel px-5 py-3">
       {saving.sentence && (
         <p role="alert" className="mb-2 text-rust">
-          {saving.sentence}
+          <Say of={saving.sentence} />
         </p>
       )}
       <div className="flex flex-wrap gap-3">

@@ -1,6 +1,7 @@
 import { MATERIAL_VERDICTS, SOURCES, showShare, substitutesFor, tidy, unitCost } from '@ostler/core'
 import type { Oil, Shelf, ShelfItem, ShelfKind, SubstitutableKind, Vessel } from '@ostler/core'
 import { Link } from 'react-router'
+import { Say, useSay } from '../../ui/say.tsx'
 
 const SUBSTITUTABLE: readonly ShelfKind[] = ['oils', 'scents', 'colorants', 'liquids', 'additives']
 
@@ -12,6 +13,7 @@ interface Props {
 
 /** What follows from an item: how far to trust it, what it costs, what it stands, what may stand in for it. */
 export function ItemExtras({ kind, item, shelf }: Props) {
+  const say = useSay()
   const cost = unitCost(item)
   const near = SUBSTITUTABLE.includes(kind) ? substitutesFor(shelf, kind as SubstitutableKind, item.id) : []
   return (
@@ -33,7 +35,7 @@ export function ItemExtras({ kind, item, shelf }: Props) {
                 <Link to={`/shelf/${kind}/${one.id}`} className="text-[15px] font-semibold text-ink underline">
                   {one.name}
                 </Link>
-                <span className="block">{one.changes.join(' · ')}</span>
+                <span className="block">{one.changes.map(one => say(one)).join(' · ')}</span>
               </li>
             ))}
           </ul>
@@ -59,5 +61,9 @@ function OilNote({ oil }: { oil: Oil }) {
 
 function VesselNote({ vessel }: { vessel: Vessel }) {
   const verdict = MATERIAL_VERDICTS[vessel.material]
-  return <p className={verdict.lye === 'no' ? 'font-semibold text-rust' : ''}>{verdict.sentence}</p>
+  return (
+    <p className={verdict.lye === 'no' ? 'font-semibold text-rust' : ''}>
+      <Say of={verdict.sentence} />
+    </p>
+  )
 }

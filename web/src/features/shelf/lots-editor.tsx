@@ -2,6 +2,7 @@ import { SHELF_KINDS } from '@ostler/core'
 import type { Lot, Problem, ShelfKind } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { NumberCell } from '../../ui/number-cell.tsx'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   kind: ShelfKind
@@ -89,7 +90,7 @@ export function LotsEditor({ kind, lots, onLots, problems }: Props) {
       )}
       {problem && (
         <p role="alert" className="text-[13px] text-rust">
-          {problem.sentence}
+          <Say of={problem.sentence} />
         </p>
       )}
       <button type="button" className="quiet mt-1" onClick={add}>

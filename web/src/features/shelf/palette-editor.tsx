@@ -1,12 +1,13 @@
 import { MAX_PALETTE, tidy } from '@ostler/core'
-import type { Palette, PaletteColour, Shelf } from '@ostler/core'
+import type { Palette, PaletteColour, Shelf, Words } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   palette: Palette
   shelf: Shelf
   onColours: (colours: PaletteColour[]) => void
-  problem: string | undefined
+  problem: Words | undefined
 }
 
 /** The colours of a palette, and how each was made if that is known. */
@@ -57,7 +58,7 @@ export function PaletteEditor({ palette, shelf, onColours, problem }: Props) {
       </ul>
       {problem && (
         <p role="alert" className="text-[13px] text-rust">
-          {problem}
+          <Say of={problem} />
         </p>
       )}
       {colours.length < MAX_PALETTE && (

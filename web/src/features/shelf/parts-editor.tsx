@@ -1,16 +1,17 @@
 import { tidy } from '@ostler/core'
-import type { Scent, ScentPart, Shelf, ShelfItem } from '@ostler/core'
+import type { Scent, ScentPart, Shelf, ShelfItem, Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { useHabits } from '../../plan/context.tsx'
 import { scentOptions } from '../../ui/add-options.ts'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   item: ShelfItem
   shelf: Shelf
   onParts: (parts: ScentPart[]) => void
-  problem: string | undefined
+  problem: Words | undefined
 }
 
 /** The parts of a blend. */
@@ -61,7 +62,7 @@ export function PartsEditor({ item, shelf, onParts, problem }: Props) {
       <p className={Math.abs(whole - 1) > 0.0015 ? 'text-rust' : 'text-soft'}>{tidy(whole * 100, 1)} % in all</p>
       {problem && (
         <p role="alert" className="text-[13px] text-rust">
-          {problem}
+          <Say of={problem} />
         </p>
       )}
       <AddChoice

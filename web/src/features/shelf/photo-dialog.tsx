@@ -1,9 +1,11 @@
-import { correctedColour, patchOf } from '@ostler/core'
+import type { Words } from '@ostler/core'
+import { correctedColour, patchOf, together } from '@ostler/core'
 import { useEffect, useRef, useState } from 'react'
 import type { KeyboardEvent, PointerEvent } from 'react'
 import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { Segments } from '../../ui/segments.tsx'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   /** Colour of the plain soap of the same batch at that age. */
@@ -31,7 +33,7 @@ const WHITE_CARD = '#f3f3f3'
 /** Takes a swatch's colour from a photograph, corrected by a patch of known colour in the same picture. */
 export function PhotoDialog({ plainHex, onColour, onClose }: Props) {
   const [picture, setPicture] = useState<ImageBitmap | null>(null)
-  const [sentence, setSentence] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
   const load = async (file: File | undefined) => {
     if (!file) return
     setSentence('Opening the picture …')
@@ -62,7 +64,7 @@ export function PhotoDialog({ plainHex, onColour, onClose }: Props) {
       />
       {sentence && (
         <p role="status" className="mb-3 text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       {picture && <Sampler picture={picture} plainHex={plainHex} onColour={onColour} />}
@@ -168,7 +170,7 @@ function Sampler({ picture, plainHex, onColour }: { picture: ImageBitmap } & Omi
             <span className="inline-block size-12 border border-ink" style={{ background: result.hex }} aria-hidden />
           )}
           <p role="status" className={`flex-1 ${result.ok ? '' : 'text-rust'}`}>
-            {result.ok ? `${result.hex}. ${result.sentence}` : result.sentence}
+            <Say of={result.ok ? together([`${result.hex}.`, result.sentence]) : result.sentence} />
           </p>
           <button type="button" className="button button-main" disabled={!result.ok} onClick={take}>
             Take this colour

@@ -1,10 +1,11 @@
 import { TAGS } from '@ostler/core'
-import type { Tag, TagRule } from '@ostler/core'
+import type { Tag, TagRule, Words } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { saveRules, shelfQuery } from '../../api/client.ts'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { Say } from '../../ui/say.tsx'
 
 const WEIGHTS = [
   ['', 'as it comes'],
@@ -26,7 +27,7 @@ function RulesForm({ onClose }: { onClose: () => void }) {
   const client = useQueryClient()
   const toast = useToast()
   const [rules, setRules] = useState<readonly TagRule[]>(data?.shelf.rules ?? [])
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
   const set = (tag: Tag, weight: '' | TagRule['weight']) =>
     setRules(all => [...all.filter(rule => rule.tag !== tag), ...(weight ? [{ tag, weight }] : [])])
   const save = async () => {
@@ -78,7 +79,7 @@ function RulesForm({ onClose }: { onClose: () => void }) {
       </table>
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       <button className="button button-main mt-4" type="submit">

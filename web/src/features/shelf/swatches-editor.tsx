@@ -12,7 +12,7 @@ import {
   starterPlan,
   tidy,
 } from '@ostler/core'
-import type { BaseTint, Colorant, Medium, OwnSwatch, Shelf, SwatchFault } from '@ostler/core'
+import type { BaseTint, Colorant, Medium, OwnSwatch, Shelf, SwatchFault, Words } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { Camera, Plus, Trash2 } from 'lucide-react'
@@ -22,12 +22,13 @@ import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { PhotoDialog } from './photo-dialog.tsx'
+import { Say } from '../../ui/say.tsx'
 
 interface Props {
   colorant: Colorant
   shelf: Shelf
   onSwatches: (swatches: OwnSwatch[]) => void
-  problem: string | undefined
+  problem: Words | undefined
 }
 
 /** Trials of a colorant in the workshop's own soap: they re-fit it and narrow its forecast. */
@@ -78,7 +79,7 @@ export function SwatchesEditor({ colorant, shelf, onSwatches, problem }: Props) 
       </ul>
       {problem && (
         <p role="alert" className="text-[13px] text-rust">
-          {problem}
+          <Say of={problem} />
         </p>
       )}
       {swatches.length < MAX_SWATCHES ? (

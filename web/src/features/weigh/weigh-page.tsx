@@ -8,6 +8,7 @@ import { FreeLyeAnswer, useFreeLyeStop } from '../../parts/free-lye.tsx'
 import { SafetyList } from './safety-list.tsx'
 import { WeighRow } from './weigh-row.tsx'
 import { Term } from '../../ui/term.tsx'
+import { Say, useSay } from '../../ui/say.tsx'
 
 /** Everything to weigh, in order, ticked off with what was really weighed. */
 export function WeighPage() {
@@ -25,6 +26,7 @@ export function WeighPage() {
 const MENDS: readonly WeighKind[] = ['oil', 'melt', 'water', 'liquid']
 
 function List({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
+  const say = useSay()
   const { shelf } = useBatch()
   const lines = useMemo(() => weighList(plan, forecast.portions, shelf), [plan, forecast, shelf])
   const actual = useMemo(() => actualOf(plan, forecast.portions, shelf), [plan, forecast, shelf])
@@ -34,7 +36,7 @@ function List({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
   const locked = (line: WeighLine) =>
     (isLyeLine(line) && !isTicked) || (isStopped && !done(line) && !MENDS.includes(line.kind))
   const next = lines.find(line => !done(line) && !locked(line))
-  const groups = [...new Set(lines.map(line => `${line.title}|${line.batter}`))]
+  const groups = [...new Set(lines.map(line => `${say(line.title)}|${line.batter}`))]
   return (
     <>
       <Sums plan={plan} forecast={forecast} actual={actual} count={lines.filter(done).length} of={lines.length} />
@@ -42,7 +44,7 @@ function List({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
       {groups.map(group => (
         <Group
           key={group}
-          lines={lines.filter(line => `${line.title}|${line.batter}` === group)}
+          lines={lines.filter(line => `${say(line.title)}|${line.batter}` === group)}
           nextKey={next?.key}
           isTicked={isTicked}
           isLocked={locked}
@@ -63,10 +65,13 @@ function Group({
   isTicked: boolean
   isLocked: (line: WeighLine) => boolean
 }) {
+  const say = useSay()
   const { title } = lines[0]!
   return (
-    <section aria-label={title} className="mb-5">
-      <h2 className="border-b-2 border-ink text-lg">{title}</h2>
+    <section aria-label={say(title)} className="mb-5">
+      <h2 className="border-b-2 border-ink text-lg">
+        <Say of={title} />
+      </h2>
       {lines.some(isLyeLine) && !isTicked && (
         <p role="status" className="py-2 font-semibold text-rust">
           ▲ Tick the safety list above before the lye is opened.
@@ -91,6 +96,7 @@ interface SumsProps {
 
 /** What the batch comes to with the weights so far. */
 function Sums({ plan, forecast, actual, count, of }: SumsProps) {
+  const say = useSay()
   const batch = useBatch()
   const habits = useHabits()
   const { portions } = forecast
@@ -100,7 +106,7 @@ function Sums({ plan, forecast, actual, count, of }: SumsProps) {
     const done = plan.preparation.done.filter(key => !key.startsWith('safety:'))
     batch.edit({ kind: 'set', path: at(plan => plan.preparation), value: { ...plan.preparation, weighed: [], done } })
   }
-  const whose = actual.batters.length > 1 ? `, ${name === '' ? 'the pot' : name}, the leanest` : ''
+  const whose = actual.batters.length > 1 ? `, ${say(name === '' ? 'the pot' : name)}, the leanest` : ''
   return (
     <section aria-label="So far" className="mb-5 flex flex-wrap items-end gap-x-10 gap-y-3">
       <Number label={count === of ? 'all weighed' : 'weighed'} text={`${count} of ${of}`} />

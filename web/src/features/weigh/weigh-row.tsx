@@ -9,13 +9,14 @@ import {
   at,
   resized,
 } from '@ostler/core'
-import type { Forecast, OffWeight, Plan, Shelf, WeighLine, Working } from '@ostler/core'
+import type { Forecast, OffWeight, Plan, Shelf, WeighLine, Working, Words } from '@ostler/core'
 import { Check as CheckIcon } from 'lucide-react'
 import { useId, useState } from 'react'
-import { useBatch, useForecast, useHabits, usePlan, useSay } from '../../plan/context.tsx'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
+import { Say, useSay } from '../../ui/say.tsx'
 
 interface Props {
   line: WeighLine
@@ -35,7 +36,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
   const portions = forecast?.portions
   const weighed = plan.preparation.weighed.find(one => one.item === line.key)
   const [typed, setTyped] = useState<string | null>(null)
-  const [sentence, setSentence] = useState<string | null>(null)
+  const [sentence, setSentence] = useState<Words | null>(null)
 
   const store = (massG: number | null) => {
     const others = batch.get().plan.preparation.weighed.filter(one => one.item !== line.key)
@@ -67,14 +68,16 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
         <button
           className={`grid size-11 place-items-center rounded border-2 border-ink ${isDone ? 'bg-ink text-paper' : 'bg-paper'} disabled:border-line disabled:opacity-60`}
           aria-pressed={isDone}
-          aria-label={`${line.what} weighed as written`}
+          aria-label={`${say(line.what)} weighed as written`}
           disabled={isLocked}
           onClick={() => store(isDone ? null : line.massG)}
         >
           {isDone && <CheckIcon size={24} aria-hidden />}
         </button>
         <div className="min-w-0">
-          <p className="text-lg leading-snug font-semibold">{line.what}</p>
+          <p className="text-lg leading-snug font-semibold">
+            <Say of={line.what} />
+          </p>
           <p className="text-[13px] text-soft">
             {say(line.where)}
             {line.rounding && ` · ${say(line.rounding)}`}
@@ -87,7 +90,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
           )}
         </div>
         <div className="text-right whitespace-nowrap">
-          <WorkingNumber label="" name={line.what} text={target} {...(working && { working })} />
+          <WorkingNumber label="" name={say(line.what)} text={target} {...(working && { working })} />
         </div>
         <div className="max-[600px]:col-span-3 max-[600px]:mt-1 max-[600px]:flex max-[600px]:items-center max-[600px]:gap-2 max-[600px]:pl-16">
           <label htmlFor={id} className="text-[13px] text-soft">
@@ -99,7 +102,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
             inputMode="decimal"
             autoComplete="off"
             disabled={isLocked}
-            aria-label={`${line.what}, weighed`}
+            aria-label={`${say(line.what)}, weighed`}
             aria-invalid={sentence !== null || undefined}
             value={
               typed ??
@@ -118,7 +121,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
       </div>
       {sentence && (
         <p role="alert" className="px-2 pb-2 text-rust">
-          {sentence}
+          <Say of={sentence} />
         </p>
       )}
       {off && <WaysOut line={line} off={off} onStore={store} />}

@@ -1,4 +1,4 @@
-import { plannedScent, starterPlan } from '@ostler/core'
+import { plannedScent, starterPlan, say } from '@ostler/core'
 import { act, cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, expect, test } from 'vitest'
 import { opened } from '../../plan/test/opened.tsx'
@@ -99,7 +99,7 @@ test('a colour weighed off can be kept as its dose', () => {
   weigh('Activated charcoal for Slate', '1.5')
   fireEvent.click(screen.getByText('Keep it as the dose'))
   const { result } = batch.get()
-  if (!result.ok) throw new Error(result.sentence)
+  if (!result.ok) throw new Error(say(result.sentence))
   expect(result.forecast.portions.cups[0]!.colours[0]!.powderG).toBe(1.5)
 })
 

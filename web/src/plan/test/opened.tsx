@@ -4,6 +4,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { configure, render } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { MemoryRouter } from 'react-router'
+import { SaidAsLiked } from '../context.tsx'
 import { ToastPlace } from '../../ui/toast.tsx'
 import { OpenBatchContext } from '../context.tsx'
 import { OpenBatch } from '../open-batch.ts'
@@ -27,9 +28,11 @@ export function opened(plan: Plan, part: ReactNode, { asks = false } = {}): Open
   render(
     <QueryClientProvider client={queries}>
       <MemoryRouter>
-        <ToastPlace>
-          <OpenBatchContext value={batch}>{part}</OpenBatchContext>
-        </ToastPlace>
+        <SaidAsLiked>
+          <ToastPlace>
+            <OpenBatchContext value={batch}>{part}</OpenBatchContext>
+          </ToastPlace>
+        </SaidAsLiked>
       </MemoryRouter>
     </QueryClientProvider>,
   )

@@ -1,0 +1,4 @@
+export const fields = {
+  'fields.strange-name': 'This name does not belong in a plan.',
+  'fields.no-object': 'An object with named values is expected.',
+}
