@@ -101,12 +101,17 @@ test('two windows that both type lose nothing: each keeps its own until it is to
   await second.reload()
   await expect(question(second)).toBeVisible()
   await question(second).getByRole('button', { name: 'Keep both' }).click()
-  const list = (await (await maker.request.get('/api/batches')).json()) as {
-    name: string
-    plan: { recipe: { oils: { oil: string; share: number }[] } }
-  }[]
-  const ours = list.filter(one => one.name.startsWith(name))
-  expect(ours).toHaveLength(2)
+  const list = (await (await maker.request.get('/api/batches')).json()) as { batches: { id: string; name: string }[] }
+  const found = list.batches.filter(one => one.name.startsWith(name))
+  expect(found).toHaveLength(2)
+  const ours = await Promise.all(
+    found.map(
+      async ({ id }) =>
+        (await (await maker.request.get(`/api/batches/${id}`)).json()) as {
+          plan: { recipe: { oils: { oil: string; share: number }[] } }
+        },
+    ),
+  )
   const share = (one: (typeof ours)[number]) => one.plan.recipe.oils.find(part => part.oil.startsWith('castor'))!.share
   expect(ours.map(share).sort()).toEqual([0.07, 0.08])
 })

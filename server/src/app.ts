@@ -4,6 +4,7 @@ import type { Express } from 'express'
 import { pino } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { batchRoutes } from './batches/routes.ts'
+import { lookStore } from './batches/looks.ts'
 import { batchStore } from './batches/store.ts'
 import type { Config } from './config.ts'
 import type { Database } from './database/connection.ts'
@@ -41,8 +42,11 @@ export function createApp({ db, config, setUpCode, now }: AppParts): Express {
   const members = memberStore(db)
   const visits = sessions(members, config, now)
   const learning = learner(evidenceStore(db), shelfStore(db), log)
+  const looks = lookStore(db, shelfStore(db))
+  const looking = learner(looks, shelfStore(db), log)
   const app = express()
   app.locals['learning'] = learning
+  app.locals['looking'] = looking
   app.disable('x-powered-by')
   app.set('etag', false)
   app.set('trust proxy', config.trustedProxies)
@@ -64,7 +68,7 @@ export function createApp({ db, config, setUpCode, now }: AppParts): Express {
   api.use('/evidence', visits.require, evidenceRoutes(evidenceStore(db)))
   api.use('/recipes', visits.require, recipeRoutes(recipeStore(db), now))
   api.use('/designs', visits.require, designRoutes(designStore(db), now))
-  api.use('/batches', visits.require, batchRoutes(batchStore(db), now, learning))
+  api.use('/batches', visits.require, batchRoutes({ store: batchStore(db), looks, now, learning, looking }))
   api.use(() => {
     throw new HttpError(404, 'There is nothing at this address.')
   })

@@ -1,5 +1,5 @@
 import { starterPlan, writePlan, readPlan } from '@ostler/core'
-import type { BatchAnswer, BatchSaved, ErrorAnswer, Plan, SessionAnswer, ShelfAnswer } from '@ostler/core'
+import type { BatchAnswer, BatchList, BatchSaved, ErrorAnswer, Plan, SessionAnswer, ShelfAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { migrate } from '../src/database/migrate.ts'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
@@ -118,15 +118,15 @@ describe('a workshop with the demo', () => {
 
   test('the demo has ten batches and a shelf', async () => {
     const visitor = await signedIn()
-    const batches = body<BatchAnswer[]>(await visitor.get('/api/batches'))
-    expect(batches.map(batch => batch.plan.score.length).sort()).toEqual([2, 3, 5, 6, 7, 5, 7, 10, 19, 5].sort())
+    const { batches } = body<BatchList>(await visitor.get('/api/batches'))
+    expect(batches.map(batch => batch.layers).sort()).toEqual([2, 3, 5, 6, 7, 5, 7, 10, 19, 5].sort())
     expect(body<ShelfAnswer>(await visitor.get('/api/shelf')).shelf.oils.length).toBeGreaterThan(5)
   })
 
   test('search goes by name, note, cup and scent; its signs are only letters', async () => {
     const visitor = await signedIn()
     const names = async (search: string) =>
-      body<BatchAnswer[]>(await visitor.get(`/api/batches?search=${encodeURIComponent(search)}`)).map(
+      body<BatchList>(await visitor.get(`/api/batches?search=${encodeURIComponent(search)}`)).batches.map(
         batch => batch.name,
       )
     expect(await names('fathom')).toEqual(['Seven Fathoms'])
@@ -244,16 +244,17 @@ describe('a workshop with the demo', () => {
       .execute()
     const stranger = at.visitor()
     await stranger.post('/api/session').send({ signInName: 'other', password: DEMO_SIGN_IN.password })
-    expect(body<BatchAnswer[]>(await stranger.get('/api/batches'))).toEqual([])
+    expect(body<BatchList>(await stranger.get('/api/batches'))).toEqual({ batches: [], next: null })
     expect(body<ShelfAnswer>(await stranger.get('/api/shelf')).shelf.oils).toEqual([])
     const answers = [
       await stranger.get(`/api/batches/${id}`),
+      await stranger.get(`/api/batches/${id}/face`),
       await stranger.patch(`/api/batches/${id}`).send(sentChanges(1, plan, renamed('Theirs'))),
       await stranger.delete(`/api/batches/${id}`),
       await stranger.post(`/api/batches/${id}/duplicate`),
       await stranger.post(`/api/batches/${id}/restore`),
     ]
-    expect(answers.map(answer => answer.status)).toEqual([404, 404, 404, 404, 404])
+    expect(answers.map(answer => answer.status)).toEqual([404, 404, 404, 404, 404, 404])
     expect((await visitor.get(`/api/batches/${id}`)).status).toBe(200)
   })
 

@@ -15,6 +15,7 @@ import { createApp } from '../src/app.ts'
 import { memberStore } from '../src/members/store.ts'
 import { designStore } from '../src/designs/store.ts'
 import { recipeStore } from '../src/recipes/store.ts'
+import type { Learner } from '../src/learning/learner.ts'
 import { shelfStore } from '../src/shelf/store.ts'
 
 const ROOT_URL = process.env['TEST_DATABASE_URL'] ?? ''
@@ -63,6 +64,7 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
     visitor: () => supertest.agent(server),
     async close() {
       await new Promise(resolve => server.close(resolve))
+      for (const one of ['learning', 'looking']) await (app.locals[one] as Learner).idle()
       await db.destroy()
       await admin.query(`drop database ${name} with (force)`)
       await admin.end()

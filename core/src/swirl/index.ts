@@ -1,6 +1,7 @@
 export { designOf, hasSwirls } from './design.ts'
 export type { Design } from './design.ts'
 export type { Program } from './program.ts'
+export { paintedPixels } from './paint.ts'
 export { OUTSIDE, renderRows } from './render.ts'
 export type { Fineness, Picture } from './render.ts'
 export { acrossView, alongView, crestMm, levelView, wallView } from './views.ts'

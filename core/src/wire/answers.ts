@@ -3,6 +3,7 @@ import type { Recipe } from '../recipe/index.ts'
 import type { Problem } from '../fields/index.ts'
 import type { KeptDesign } from '../design/index.ts'
 import type { Plan } from '../plan/index.ts'
+import type { Risk } from '../advice/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
 import type { UnitHabits } from '../units/index.ts'
 
@@ -18,19 +19,36 @@ export interface SessionAnswer {
   demo: { signInName: string; password: string } | null
 }
 
-/** The list holds the batches changed last, at most this many; searching finds older ones. */
-export const MOST_LISTED = 200
-
-/** A batch as the list shows it. */
+/** A batch as the list shows it. What is worked out of it is null until it is, and where it cannot be forecast. */
 export interface BatchSummary {
+  id: string
+  name: string
+  updatedAt: string
+  layers: number
+  /** Its scent by name; empty: unscented. */
+  scent: string | null
+  potG: number | null
+  state: Risk['state'] | null
+  /** Stamp of its picture, which is had under it; null: no picture yet. */
+  face: number | null
+  /** Worked out from this very plan and shelf; otherwise that is being done. */
+  isFresh: boolean
+}
+
+/** Some batches, the last changed first, and where the next ones start; null: these were the last. */
+export interface BatchList {
+  batches: BatchSummary[]
+  next: string | null
+}
+
+/** One batch, whole. */
+export interface BatchAnswer {
   id: string
   name: string
   revision: number
   updatedAt: string
   plan: Plan
 }
-
-export type BatchAnswer = BatchSummary
 
 /** Changes were made. */
 export interface BatchSaved {

@@ -8,10 +8,10 @@ export {
   TimesForm,
   WindowsForm,
 } from './forms.ts'
-export { MOST_LISTED } from './answers.ts'
 export type {
   BatchAnswer,
   BatchSaved,
+  BatchList,
   BatchSummary,
   ErrorAnswer,
   DesignAnswer,

@@ -5,7 +5,8 @@ import { changesFrom, idFrom, planFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
 import type { Learner } from '../learning/learner.ts'
-import type { BatchStore } from './store.ts'
+import type { LookStore } from './looks.ts'
+import type { BatchStore, Cursor } from './store.ts'
 
 const GONE = 'There is no such batch. It may have been deleted in another window.'
 
@@ -13,13 +14,35 @@ const GONE = 'There is no such batch. It may have been deleted in another window
 const teaches = ({ seen, blendedS, rest }: Plan): boolean =>
   seen.length > 0 || blendedS !== null || rest.readings.length > 0
 
-export function batchRoutes(store: BatchStore, now: () => Date, learning: Pick<Learner, 'look'>): Router {
+const CURSOR = /^(\d{4}-\d{2}-\d{2} \d{2}:\d{2}:\d{2}(?:\.\d{1,6})?[+-]\d{2}(?::\d{2})?)\/([0-9a-f-]{36})$/
+
+/** Where a page ended, as the one before gave it. */
+function cursorFrom(value: unknown): Cursor | null {
+  if (value === undefined) return null
+  const [, at, id] = (typeof value === 'string' && CURSOR.exec(value)) || []
+  if (!at || !id) throw new HttpError(400, 'This is no place in the list of batches.')
+  return { at, id: idFrom(id) }
+}
+
+interface Parts {
+  store: BatchStore
+  looks: LookStore
+  now: () => Date
+  /** What works out what batches teach, and how they look in the list. */
+  learning: Pick<Learner, 'look'>
+  looking: Pick<Learner, 'look'>
+}
+
+export function batchRoutes({ store, looks, now, learning, looking }: Parts): Router {
   const routes = Router()
 
   routes.get('/', async (req, res) => {
     const search =
       typeof req.query['search'] === 'string' ? clipped(req.query['search'], 100).replace(/[\p{Cc}\p{Cs}]/gu, ' ') : ''
-    res.json(await store.list(visitorOf(req).workshopId, search))
+    const { workshopId } = visitorOf(req)
+    const list = await store.list(workshopId, search, cursorFrom(req.query['after']))
+    res.json(list)
+    if (list.batches.some(one => !one.isFresh)) looking.look(workshopId)
   })
 
   routes.post('/', async (req, res) => {
@@ -33,6 +56,13 @@ export function batchRoutes(store: BatchStore, now: () => Date, learning: Pick<L
     const batch = await store.get(visitorOf(req).workshopId, idFrom(req.params.id))
     if (!batch) throw new HttpError(404, GONE)
     res.json(batch)
+  })
+
+  routes.get('/:id/face', async (req, res) => {
+    const face = await looks.face(visitorOf(req).workshopId, idFrom(req.params.id))
+    if (!face) throw new HttpError(404, 'There is no picture of this batch yet.')
+    // Its stamp is in the address: another picture has another.
+    res.set('cache-control', 'private, max-age=31536000, immutable').type('png').send(face)
   })
 
   routes.patch('/:id', async (req, res) => {

@@ -1,10 +1,11 @@
-import { MOST_LISTED, PLAN_VERSION, changedParts, readPlan, withChanges } from '@ostler/core'
-import type { BatchAnswer, BatchSaved, Plan, Problem, Words } from '@ostler/core'
+import { PLAN_VERSION, changedParts, readPlan, withChanges } from '@ostler/core'
+import type { BatchAnswer, BatchList, BatchSaved, BatchSummary, Plan, Problem, Words } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import type { Tables } from '../database/types.ts'
 import type { SentChanges } from '../http/body.ts'
+import { isStale } from './looks.ts'
 
 const UNREADABLE = 'This batch was stored in a form that cannot be read any more.'
 
@@ -21,7 +22,8 @@ export interface Sender {
 
 /** Batches of one workshop at a time: no query goes without its id. */
 export interface BatchStore {
-  list(workshopId: string, search: string): Promise<BatchAnswer[]>
+  /** A page of summaries, from where the page before ended. */
+  list(workshopId: string, search: string, after: Cursor | null): Promise<BatchList>
   get(workshopId: string, id: string): Promise<BatchAnswer | null>
   add(workshopId: string, plan: Plan): Promise<BatchAnswer>
   /** Makes changes on the plan as it stands, whatever others have made of it since `revision`; those sent before are not made again. */
@@ -116,9 +118,51 @@ async function changed(
   return saved(next, revision === row.revision, made.plan)
 }
 
+/** Batches in one answer of the list. */
+const PAGE = 50
+
+/** Where a page ended: the time as the database has it, to the microsecond, and the batch. */
+export interface Cursor {
+  at: string
+  id: string
+}
+
+/** Whether a word stands in a batch's name, notes, cups or scent. */
+function holds(word: string) {
+  const like = likeText(word)
+  return sql<boolean>`(plan ->> 'name' ilike ${like} or plan ->> 'notes' ilike ${like} or exists (select 1 from jsonb_array_elements(plan -> 'scent' -> 'parts') part where part ->> 'scent' ilike ${like})
+    or exists (select 1 from jsonb_array_elements(plan -> 'cups') cup where cup ->> 'name' ilike ${like}))`
+}
+
+interface ListedRow {
+  id: string
+  name: string
+  updated_at: Date
+  layers: number
+  scent: string | null
+  pot_g: number | null
+  state: BatchSummary['state']
+  made_at: Date | null
+  has_face: boolean
+  is_fresh: boolean
+}
+
+const summary = (row: ListedRow): BatchSummary => ({
+  id: row.id,
+  name: row.name,
+  updatedAt: row.updated_at.toISOString(),
+  layers: row.layers,
+  // What was worked out of the plan as it was says nothing of how it is; its picture stands until there is another.
+  scent: row.is_fresh ? row.scent : null,
+  potG: row.is_fresh ? row.pot_g : null,
+  state: row.is_fresh ? row.state : null,
+  face: row.has_face ? row.made_at!.getTime() : null,
+  isFresh: row.is_fresh,
+})
+
 export function batchStore(db: Database): BatchStore {
   const live = (workshopId: string) =>
-    db.selectFrom('batch').where('workshop_id', '=', workshopId).where('deleted_at', 'is', null)
+    db.selectFrom('batch').where('batch.workshop_id', '=', workshopId).where('batch.deleted_at', 'is', null)
 
   const get = async (workshopId: string, id: string) => {
     const row = await live(workshopId).where('id', '=', id).select(COLUMNS).executeTakeFirst()
@@ -127,16 +171,26 @@ export function batchStore(db: Database): BatchStore {
 
   return {
     get,
-    async list(workshopId, search) {
-      let query = live(workshopId).select(COLUMNS).orderBy('updated_at', 'desc').orderBy('id').limit(MOST_LISTED)
-      for (const word of search.split(/\s+/).filter(Boolean).slice(0, 8)) {
-        const like = likeText(word)
-        query = query.where(
-          sql<boolean>`(plan ->> 'name' ilike ${like} or plan ->> 'notes' ilike ${like} or exists (select 1 from jsonb_array_elements(plan -> 'scent' -> 'parts') part where part ->> 'scent' ilike ${like})
-            or exists (select 1 from jsonb_array_elements(plan -> 'cups') cup where cup ->> 'name' ilike ${like}))`,
-        )
-      }
-      return (await query.execute()).map(answer)
+    async list(workshopId, search, after) {
+      let query = live(workshopId)
+        .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
+        .select(['batch.id', 'batch.updated_at', 'look.state', 'look.pot_g', 'look.scent', 'look.made_at'])
+        .select([
+          sql<string>`batch.plan ->> 'name'`.as('name'),
+          sql<number>`jsonb_array_length(batch.plan -> 'score')`.as('layers'),
+          sql<boolean>`look.face is not null`.as('has_face'),
+          sql<boolean>`not ${isStale(workshopId)}`.as('is_fresh'),
+          sql<string>`batch.updated_at::text`.as('stood_at'),
+        ])
+        .orderBy('batch.updated_at', 'desc')
+        .orderBy('batch.id', 'desc')
+        .limit(PAGE + 1)
+      if (after)
+        query = query.where(sql<boolean>`(batch.updated_at, batch.id) < (${after.at}::timestamptz, ${after.id}::uuid)`)
+      for (const word of search.split(/\s+/).filter(Boolean).slice(0, 8)) query = query.where(holds(word))
+      const rows = await query.execute()
+      const last = rows.length > PAGE ? rows[PAGE - 1]! : null
+      return { batches: rows.slice(0, PAGE).map(summary), next: last ? `${last.stood_at}/${last.id}` : null }
     },
     async add(workshopId, plan) {
       const row = await db

@@ -10,6 +10,7 @@ import * as evidenceAndWindows from './migrations/2026-11-24-0215-evidence-and-w
 import * as handTimes from './migrations/2026-11-29-0740-hand-times.ts'
 import * as triesAndEvidence from './migrations/2026-11-29-1520-tries-and-evidence.ts'
 import * as changes from './migrations/2026-11-29-2130-changes.ts'
+import * as looks from './migrations/2026-11-30-0110-looks.ts'
 
 /** By name, in the order in which they are applied. A landed one is never changed. */
 const MIGRATIONS: Record<string, Migration> = {
@@ -21,6 +22,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '2026-11-29-0740-hand-times': handTimes,
   '2026-11-29-1520-tries-and-evidence': triesAndEvidence,
   '2026-11-29-2130-changes': changes,
+  '2026-11-30-0110-looks': looks,
 }
 
 /**

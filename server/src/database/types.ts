@@ -14,6 +14,7 @@ export interface Tables {
   evidence: EvidenceTable
   sign_in_try: SignInTryTable
   batch_change: BatchChangeTable
+  batch_look: BatchLookTable
 }
 
 type Stamp = ColumnType<Date, Date | undefined, Date>
@@ -77,6 +78,22 @@ interface BatchChangeTable {
   /** Of the batch with this change in it. */
   revision: number
   changes: JSONColumnType<Change[], string, string>
+  made_at: Stamp
+}
+
+/** What the list shows of a batch; nothing but its stamps where the plan cannot be forecast. */
+interface BatchLookTable {
+  batch_id: string
+  workshop_id: string
+  /** What it was worked out from, and by which edition of the models. */
+  batch_revision: number
+  shelf_stamp: string
+  model_version: number
+  state: 'calm' | 'tight' | 'trouble' | null
+  pot_g: number | null
+  scent: string | null
+  /** A PNG. */
+  face: Buffer | null
   made_at: Stamp
 }
 

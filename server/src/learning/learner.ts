@@ -1,8 +1,13 @@
 import type { Shelf } from '@ostler/core'
 import type { Logger } from 'pino'
-import type { EvidenceStore } from './store.ts'
 
-/** Works out what batches teach, off the path of requests: one workshop after the other, each again when it is asked for. */
+/** What is worked out of batches and kept: what they teach, how they look in a list. */
+interface Worked {
+  hasStale(workshopId: string): Promise<boolean>
+  workOut(workshopId: string, shelf: Shelf): Promise<number>
+}
+
+/** Works such things out off the path of requests: one workshop after the other, each again when it is asked for. */
 export interface Learner {
   /** Something may have changed in this workshop. */
   look(workshopId: string): void
@@ -15,7 +20,7 @@ interface Shelves {
   all(workshopId: string): Promise<{ shelf: Shelf }>
 }
 
-export function learner(evidence: EvidenceStore, shelf: Shelves, log: Pick<Logger, 'error'>): Learner {
+export function learner(kept: Worked, shelf: Shelves, log: Pick<Logger, 'error'>): Learner {
   const waiting = new Set<string>()
   let work: Promise<void> | null = null
 
@@ -26,13 +31,13 @@ export function learner(evidence: EvidenceStore, shelf: Shelves, log: Pick<Logge
       const id = next.value
       waiting.delete(id)
       try {
-        if (!(await evidence.hasStale(id))) continue
+        if (!(await kept.hasStale(id))) continue
         const whole = await shelf.all(id)
-        await evidence.workOut(id, whole.shelf)
+        await kept.workOut(id, whole.shelf)
         waiting.add(id)
       } catch (error) {
         // The next look tries again.
-        log.error({ err: error }, 'evidence was not worked out')
+        log.error({ err: error }, 'what batches come to was not worked out')
       }
     }
     work = null

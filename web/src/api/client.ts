@@ -1,7 +1,9 @@
 import { say } from '@ostler/core'
 import type {
   BatchAnswer,
+  BatchList,
   BatchSaved,
+  BatchSummary,
   Change,
   DesignAnswer,
   ErrorAnswer,
@@ -22,7 +24,7 @@ import type {
   TagRule,
   UnitHabits,
 } from '@ostler/core'
-import { queryOptions } from '@tanstack/react-query'
+import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
 
 /** An answer that was not a yes. `status` 0: the server could not be reached. */
 export class ApiError extends Error {
@@ -86,17 +88,34 @@ export const recipeVersionsQuery = (id: string) =>
     queryFn: () => call<RecipeVersionAnswer[]>('GET', `/recipes/${id}/versions`),
   })
 
+/** While something of the list is being worked out it is asked for again, ms. */
+const WORKING_MS = 1500
+
+/** Batches a page at a time, the last changed first. */
 export const batchesQuery = (search: string) =>
-  queryOptions({
+  infiniteQueryOptions({
     queryKey: ['batches', 'list', search],
-    queryFn: () => call<BatchAnswer[]>('GET', `/batches?search=${encodeURIComponent(search)}`),
+    queryFn: ({ pageParam }) =>
+      call<BatchList>(
+        'GET',
+        `/batches?search=${encodeURIComponent(search)}${pageParam ? `&after=${encodeURIComponent(pageParam)}` : ''}`,
+      ),
+    initialPageParam: null as string | null,
+    getNextPageParam: last => last.next,
     placeholderData: previous => previous,
+    refetchInterval: query =>
+      query.state.data?.pages.some(page => page.batches.some(one => !one.isFresh)) ? WORKING_MS : false,
   })
+
+/** Where a batch's picture is; another picture has another address. */
+export const faceAddress = ({ id, face }: Pick<BatchSummary, 'id' | 'face'>) => `/api/batches/${id}/face?at=${face}`
+
+export const getBatch = (id: string) => call<BatchAnswer>('GET', `/batches/${id}`)
 
 export const batchQuery = (id: string) =>
   queryOptions({
     queryKey: ['batches', 'one', id],
-    queryFn: () => call<BatchAnswer>('GET', `/batches/${id}`),
+    queryFn: () => getBatch(id),
     // The open batch lives in its own store; what is cached here would only go stale.
     staleTime: 0,
     gcTime: 0,

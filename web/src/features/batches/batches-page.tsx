@@ -1,24 +1,26 @@
-import { MOST_LISTED, starterLike } from '@ostler/core'
-import type { BatchAnswer, Problem } from '@ostler/core'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { readPlan, starterLike } from '@ostler/core'
+import type { BatchSummary, Problem } from '@ostler/core'
+import { useInfiniteQuery, useQueryClient } from '@tanstack/react-query'
 import { FileInput, Plus, Search } from 'lucide-react'
 import { useDeferredValue, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { addBatch, batchesQuery, deleteBatch, duplicateBatch, restoreBatch, shelfQuery } from '../../api/client.ts'
+import { addBatch, batchesQuery, deleteBatch, duplicateBatch, getBatch, restoreBatch } from '../../api/client.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { BatchRow } from './batch-row.tsx'
-import { planFromFile } from '../../parts/plan-file.ts'
+import { downloadPlan, planFromFile } from '../../parts/plan-file.ts'
 import { Say } from '../../ui/say.tsx'
 
 /** All batches of the workshop, the last touched first. */
 export function BatchesPage() {
   const [search, setSearch] = useState('')
   const wanted = useDeferredValue(search.trim())
-  const { data, error, isPending } = useQuery(batchesQuery(wanted))
-  const shelf = useQuery(shelfQuery)
+  const { data, error, isPending, hasNextPage, isFetchingNextPage, fetchNextPage } = useInfiniteQuery(
+    batchesQuery(wanted),
+  )
+  const batches = data?.pages.flatMap(page => page.batches)
   const acts = useActs()
   const [problems, setProblems] = useState<Problem[]>([])
 
@@ -52,27 +54,29 @@ export function BatchesPage() {
           <button
             className="button button-main"
             disabled={acts.isAdding}
-            onClick={() => void acts.add(starterLike('New batch', data?.[0]?.plan))}
+            onClick={() => void acts.start(batches?.[0]?.id)}
           >
             <Plus size={16} aria-hidden /> New batch
           </button>
         </div>
         {error && <p className="text-rust">{error.message}</p>}
         {isPending && <p className="text-soft">Looking through the batches …</p>}
-        {data?.length === 0 && <Nothing search={wanted} />}
+        {batches?.length === 0 && <Nothing search={wanted} />}
         <ul className="border-t border-line">
-          {data?.map(batch => (
+          {batches?.map(batch => (
             <BatchRow
               key={batch.id}
               batch={batch}
-              shelf={shelf.data?.shelf}
               onDuplicate={acts.duplicate}
+              onExport={acts.save}
               onDelete={acts.remove}
             />
           ))}
         </ul>
-        {data && data.length >= MOST_LISTED && (
-          <p className="py-4 text-soft">These are the {MOST_LISTED} changed last. Search finds the others.</p>
+        {hasNextPage && (
+          <button className="button my-4" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+            Show older batches
+          </button>
         )}
       </main>
       <ImportReport problems={problems} onClose={() => setProblems([])} />
@@ -94,21 +98,28 @@ function useActs() {
       toast((error as Error).message)
     }
   }
+  const open = async (plan: () => Promise<Parameters<typeof addBatch>[0]>) => {
+    // A double click is one wish.
+    if (busy.current) return
+    busy.current = true
+    setAdding(true)
+    await told(async () => {
+      const batch = await addBatch(await plan())
+      await navigate(`/batches/${batch.id}/batter`)
+    })
+    busy.current = false
+    setAdding(false)
+  }
   return {
     isAdding,
-    add: async (plan: Parameters<typeof addBatch>[0]) => {
-      // A double click is one wish.
-      if (busy.current) return
-      busy.current = true
-      setAdding(true)
-      await told(async () => {
-        const batch = await addBatch(plan)
-        await navigate(`/batches/${batch.id}/batter`)
-      })
-      busy.current = false
-      setAdding(false)
-    },
-    duplicate: (batch: BatchAnswer) =>
+    add: (plan: Parameters<typeof addBatch>[0]) => open(() => Promise.resolve(plan)),
+    /** A new one, with the habits of the batch that was changed last. */
+    start: (last: string | undefined) =>
+      open(async () => {
+        const read = last ? readPlan((await getBatch(last)).plan) : null
+        return starterLike('New batch', read?.ok ? read.plan : undefined)
+      }),
+    duplicate: (batch: BatchSummary) =>
       void told(async () => {
         const copy = await duplicateBatch(batch.id)
         await refresh()
@@ -117,7 +128,12 @@ function useActs() {
           run: () => void navigate(`/batches/${copy.id}/score`),
         })
       }),
-    remove: (batch: BatchAnswer) =>
+    save: (batch: BatchSummary) =>
+      void told(async () => {
+        const read = readPlan((await getBatch(batch.id)).plan)
+        if (read.ok) downloadPlan(read.plan)
+      }),
+    remove: (batch: BatchSummary) =>
       void told(async () => {
         await deleteBatch(batch.id)
         await refresh()

@@ -1,10 +1,10 @@
 import { FACT_GROUPS, applyEdit, differences, factsOf, forecast, readPlan, shelfWithout } from '@ostler/core'
-import type { BatchAnswer, Difference, Forecast, Plan } from '@ostler/core'
-import { useQuery } from '@tanstack/react-query'
+import type { Difference, Forecast, Plan } from '@ostler/core'
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { batchesQuery, shelfQuery } from '../../api/client.ts'
+import { batchQuery, batchesQuery, shelfQuery } from '../../api/client.ts'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { FacePicture } from '../../drawing/face-picture.tsx'
@@ -20,8 +20,10 @@ interface Side {
 }
 
 /** The other plan: another batch, or this one's plan B. */
-function useOther(wanted: string, batches: readonly BatchAnswer[]): Side | null {
+function useOther(wanted: string): Side | null {
   const batch = useBatch()
+  const isBatch = wanted !== '' && wanted !== PLAN_B
+  const { data: other } = useQuery({ ...batchQuery(wanted), enabled: isBatch })
   const plan = usePlan(state => state.plan)
   const { data } = useQuery(shelfQuery)
   return useMemo(() => {
@@ -31,12 +33,11 @@ function useOther(wanted: string, batches: readonly BatchAnswer[]): Side | null 
       const result = forecast(swapped.plan, batch.shelf)
       return result.ok ? { name: 'Plan B', plan: swapped.plan, forecast: result.forecast } : null
     }
-    const other = batches.find(one => one.id === wanted)
     const read = other && readPlan(other.plan)
     if (!other || !read?.ok) return null
     const result = forecast(read.plan, data ? shelfWithout(data.shelf, other.id) : batch.shelf)
     return result.ok ? { name: other.name, plan: read.plan, forecast: result.forecast } : null
-  }, [wanted, batches, plan, batch, data])
+  }, [wanted, other, plan, batch, data])
 }
 
 /** Two plans side by side: only what is different. */
@@ -44,10 +45,10 @@ export function ComparePage() {
   const batch = useBatch()
   const [params, setParams] = useSearchParams()
   const state = usePlan(one => one)
-  const { data = [], isPending } = useQuery(batchesQuery(''))
-  const others = data.filter(one => one.id !== state.id)
+  const { data, isPending } = useInfiniteQuery(batchesQuery(''))
+  const others = (data?.pages ?? []).flatMap(page => page.batches).filter(one => one.id !== state.id)
   const wanted = params.get('with') ?? others[0]?.id ?? ''
-  const other = useOther(wanted, others)
+  const other = useOther(wanted)
   const mine: Side | null = state.result.ok
     ? { name: state.plan.name, plan: state.plan, forecast: state.result.forecast }
     : null

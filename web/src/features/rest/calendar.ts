@@ -1,5 +1,4 @@
-import { say } from '@ostler/core'
-import type { RestTask } from '@ostler/core'
+import type { FactValue, RestTask } from '@ostler/core'
 
 /** Minutes that a look or a change takes in the calendar. */
 const TASK_MIN = 15
@@ -13,6 +12,7 @@ export async function calendarOf(
   batch: { id: string; name: string },
   tasks: readonly RestTask[],
   pouredAt: Date,
+  say: (words: FactValue) => string,
 ): Promise<string> {
   const { createEvents } = await import('ics')
   const { error, value } = createEvents(
@@ -26,7 +26,7 @@ export async function calendarOf(
         start,
         duration: { minutes: TASK_MIN },
         productId: 'ostler',
-        alarms: [{ action: 'display' as const, description: task.what, trigger: start }],
+        alarms: [{ action: 'display' as const, description: say(task.what), trigger: start }],
       }
     }) as unknown as Parameters<typeof createEvents>[0],
   )

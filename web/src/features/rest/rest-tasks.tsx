@@ -26,7 +26,7 @@ export function RestTasks({ tasks }: { tasks: readonly RestTask[] }) {
   const isKnown = !Number.isNaN(at.getTime())
   const save = async () => {
     try {
-      const text = await calendarOf({ id: batch.get().id, name }, tasks, at)
+      const text = await calendarOf({ id: batch.get().id, name }, tasks, at, say)
       const link = document.createElement('a')
       link.href = URL.createObjectURL(new Blob([text], { type: 'text/calendar' }))
       link.download = 'rest.ics'

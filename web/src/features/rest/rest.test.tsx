@@ -196,8 +196,13 @@ describe('things to do', () => {
 
   test('become a calendar with one event each', async () => {
     const batch = { id: 'b7', name: 'Loaf' }
-    const text = await calendarOf(batch, tasks, new Date(2026, 2, 2, 14, 0))
-    const later = await calendarOf(batch, [{ ...tasks[0]!, atMin: 20, what: 'Cover it' }], new Date(2026, 2, 2, 15, 0))
+    const text = await calendarOf(batch, tasks, new Date(2026, 2, 2, 14, 0), say)
+    const later = await calendarOf(
+      batch,
+      [{ ...tasks[0]!, atMin: 20, what: 'Cover it' }],
+      new Date(2026, 2, 2, 15, 0),
+      say,
+    )
     const uids = (of: string) => of.match(/^UID:.*$/gm)!.map(line => line.trim())
     expect(new Set(uids(text)).size).toBe(2)
     expect(uids(later)[0]).toBe(uids(text)[0])
@@ -207,6 +212,7 @@ describe('things to do', () => {
     expect(text).not.toMatch(/^TRIGGER:-?P(T)?\r?$/m)
     expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2)
     expect(text).toContain('SUMMARY:Loaf: Look in')
+    expect(text).toContain('DESCRIPTION:Look in')
     expect(text.startsWith('BEGIN:VCALENDAR')).toBe(true)
     expect(text.trimEnd().endsWith('END:VCALENDAR')).toBe(true)
   })

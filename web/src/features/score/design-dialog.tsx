@@ -10,9 +10,9 @@ import {
   forecast,
 } from '@ostler/core'
 import type { Edit, KeptDesign, Plan, Technique, Words } from '@ostler/core'
-import { useQuery } from '@tanstack/react-query'
+import { useInfiniteQuery, useQueries, useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
-import { batchesQuery, designsQuery } from '../../api/client.ts'
+import { batchQuery, batchesQuery, designsQuery } from '../../api/client.ts'
 import { cupHex, useColourView, useCupHex } from '../../plan/colour-view.ts'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
@@ -225,19 +225,21 @@ function Batches({ onUse }: UseProps) {
   const view = useColourView()
   const own = batch.get().id
   const [search, setSearch] = useState('')
-  const { data } = useQuery(batchesQuery(search))
+  const { data } = useInfiniteQuery(batchesQuery(search))
   const { shelf } = batch
+  const shown = (data?.pages[0]?.batches ?? []).filter(one => one.id !== own).slice(0, MOST_SHOWN)
+  const plans = useQueries({
+    queries: shown.map(one => ({ ...batchQuery(one.id), gcTime: 60_000, staleTime: 60_000 })),
+    combine: results => results.flatMap(one => (one.data ? [one.data] : [])),
+  })
   const designs = useMemo(
     () =>
-      (data ?? [])
-        .filter(one => one.id !== own)
-        .slice(0, MOST_SHOWN)
-        .map(({ id, plan }) => {
-          const result = forecast(plan, shelf)
-          const colours = result.ok ? result.forecast.colours : null
-          return { id, design: designFrom(plan, plan.name, cup => cupHex(plan, colours, view, cup)) }
-        }),
-    [data, own, view, shelf],
+      plans.map(({ id, plan }) => {
+        const result = forecast(plan, shelf)
+        const colours = result.ok ? result.forecast.colours : null
+        return { id, design: designFrom(plan, plan.name, cup => cupHex(plan, colours, view, cup)) }
+      }),
+    [plans, view, shelf],
   )
   return (
     <>

@@ -147,10 +147,12 @@ describe('two plans', () => {
   const other = edited(start, { kind: 'set', path: ['conditions', 'mixC'], value: 41 })
 
   test('stand side by side with what differs and nothing else', async () => {
-    const listed = { id: 'other', name: 'Warm one', revision: 1, updatedAt: '2026-01-01', plan: other }
+    const whole = { id: 'other', name: 'Warm one', revision: 1, updatedAt: '2026-01-01', plan: other }
+    const listed = { id: 'other', name: 'Warm one', isFresh: true }
     answers([
       { path: /\/shelf$/, json: { shelf, revisions: {} } },
-      { path: /\/batches/, json: [listed] },
+      { path: /\/batches\/other/, json: whole },
+      { path: /\/batches/, json: { batches: [listed], next: null } },
     ])
     opened(start, <ComparePage />, { asks: true })
     expect(await screen.findByRole('rowheader', { name: 'Oils and lye meet at' })).toBeTruthy()
@@ -159,7 +161,7 @@ describe('two plans', () => {
   })
 
   test('without another there is a way on', async () => {
-    answers([{ path: /\/batches/, json: [] }])
+    answers([{ path: /\/batches/, json: { batches: [], next: null } }])
     opened(start, <ComparePage />, { asks: true })
     expect(await screen.findByText(/no other plan to compare with/)).toBeTruthy()
   })

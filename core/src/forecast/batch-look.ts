@@ -1,0 +1,112 @@
+import { gelOf } from '../cups/index.ts'
+import type { ColourForecast } from '../cups/index.ts'
+import { cavityKinds, planOfCavity } from '../plan/index.ts'
+import type { Plan } from '../plan/index.ts'
+import { findById } from '../shelf/index.ts'
+import type { Shelf } from '../shelf/index.ts'
+import { acrossView, designOf, paintedPixels, renderRows } from '../swirl/index.ts'
+import { say } from '../words/index.ts'
+import { forecaster } from './forecast.ts'
+import type { Forecast } from './forecast.ts'
+
+/** A picture as a canvas takes it: four bytes a pixel, row by row. */
+export interface Raster {
+  width: number
+  height: number
+  data: Uint8ClampedArray<ArrayBuffer>
+}
+
+/** What a list shows of a batch, worked out once for each change of it. */
+export interface BatchLook {
+  potG: number
+  state: Forecast['risk']['state']
+  scent: string
+  picture: Raster
+}
+
+/** Rows of the whole picture, and what stays free between two faces, pixels. */
+const HEIGHT = 128
+const GAP = 2
+
+/** Where nothing is dosed or wished for yet. */
+const UNKNOWN = '#bdb6a6'
+const POWDER = '#444444'
+
+/** A cup's colour once it is cured, as the plan reckons; the wished one where it has no colorant yet. */
+function hexOf(plan: Plan, colours: ColourForecast, cup: string): string {
+  const planned = plan.cups.find(one => one.id === cup)
+  if (planned?.wish && planned.colorants.length === 0 && plan.potColorants.length === 0) return planned.wish
+  const found = colours.cups.find(one => one.cup === cup)
+  return found?.stages.cured[found.gelled ?? gelOf(plan)].hex ?? planned?.wish ?? UNKNOWN
+}
+
+/** The cut face of one kind of cavity. */
+function faceOf(plan: Plan, shelf: Shelf, levels: readonly number[], colours: ColourForecast, height: number): Raster {
+  const { program, cups, pencils, embedHexes } = designOf(plan, [...levels])
+  const width = Math.max(1, Math.round((height * plan.mould.innerWidthMm) / plan.mould.fillMm))
+  const view = acrossView(program, 0.4, width)
+  const hexes = [
+    ...cups.map(cup => hexOf(plan, colours, cup)),
+    ...pencils.map(id => findById(shelf.colorants, id)?.hex ?? POWDER),
+    ...embedHexes,
+  ]
+  const picture = renderRows(program, view, 0, view.height)
+  return { width: view.width, height: view.height, data: paintedPixels(picture, hexes) }
+}
+
+/** Faces side by side, in rows. */
+function sideBySide(faces: readonly Raster[], across: number): Raster {
+  const rows = Array.from({ length: Math.ceil(faces.length / across) }, (_, i) =>
+    faces.slice(i * across, (i + 1) * across),
+  )
+  const wide = (row: readonly Raster[]) => row.reduce((sum, face) => sum + face.width + GAP, -GAP)
+  const high = (row: readonly Raster[]) => Math.max(...row.map(face => face.height))
+  const width = Math.max(...rows.map(wide))
+  const height = rows.reduce((sum, row) => sum + high(row) + GAP, -GAP)
+  const data = new Uint8ClampedArray(4 * width * height)
+  let top = 0
+  for (const row of rows) {
+    let left = 0
+    for (const face of row) {
+      for (let y = 0; y < face.height; y += 1)
+        data.set(face.data.subarray(4 * y * face.width, 4 * (y + 1) * face.width), 4 * ((top + y) * width + left))
+      left += face.width + GAP
+    }
+    top += high(row) + GAP
+  }
+  return { width, height, data }
+}
+
+function pictureOf(plan: Plan, shelf: Shelf, { lanes, colours }: Forecast): Raster {
+  const level = (i: number) => (lanes.pours[i] ? (lanes.pours[i].startLevel + lanes.pours[i].endLevel) / 2 : 0)
+  const kinds = [...cavityKinds(plan)].sort((a, b) => a.cavities[0]! - b.cavities[0]!)
+  if (kinds.length < 2)
+    return faceOf(
+      plan,
+      shelf,
+      plan.score.map((_, i) => level(i)),
+      colours,
+      HEIGHT,
+    )
+  const rows = kinds.length > 8 ? 3 : kinds.length > 2 ? 2 : 1
+  const faces = kinds.map(kind =>
+    faceOf(planOfCavity(plan, kind), shelf, kind.pours.map(level), colours, Math.floor(HEIGHT / rows) - GAP),
+  )
+  return sideBySide(faces, Math.ceil(kinds.length / rows))
+}
+
+/**
+ * A batch at a glance: its face, how much it is, whether there is time. Null where it cannot be forecast with this shelf.
+ * Some hundredths of a second.
+ */
+export function batchLook(plan: Plan, shelf: Shelf): BatchLook | null {
+  const result = forecaster()(plan, shelf)
+  if (!result.ok) return null
+  const { portions, risk, recipe } = result.forecast
+  return {
+    potG: portions.potG,
+    state: risk.state,
+    scent: recipe.scent ? say(recipe.scent.name) : '',
+    picture: pictureOf(plan, shelf, result.forecast),
+  }
+}

@@ -1,0 +1,98 @@
+import { batchLook, readPlan } from '@ostler/core'
+import type { BatchLook, Raster, Shelf } from '@ostler/core'
+import { encode } from 'fast-png'
+import { sql } from 'kysely'
+import type { Database } from '../database/connection.ts'
+
+/** Goes up whenever the models or the picture come out otherwise for the same plan. */
+const LOOK_VERSION = 1
+
+/** Batches looked at in one go: each takes some hundredths of a second. */
+const MOST_AT_ONCE = 20
+
+/** Pictures and figures of batches for lists, of one workshop at a time: no query goes without its id. */
+export interface LookStore {
+  /** Whether any batch has changed, or the shelf has, since it was looked at. */
+  hasStale(workshopId: string): Promise<boolean>
+  /** Looks at those that changed; gives how many. */
+  workOut(workshopId: string): Promise<number>
+  /** The face of a batch as a PNG, null where there is none yet. */
+  face(workshopId: string, batchId: string): Promise<Buffer | null>
+}
+
+/** Where the shelf of a workshop is had from. */
+interface Shelves {
+  all(workshopId: string): Promise<{ shelf: Shelf }>
+}
+
+/** What a look depends on beside the plan, in one short text: it differs when anything on the shelf does. */
+export const shelfStamp = (workshopId: string) => sql<string>`(
+  select concat_ws('.', count(*), coalesce(sum(item.revision), 0),
+    (select md5(concat(rules, windows, times)) from workshop where id = ${workshopId}),
+    (select coalesce(sum(batch_revision + case when counts then 1 else 0 end), 0) from evidence where workshop_id = ${workshopId}))
+  from shelf_item item where item.workshop_id = ${workshopId})`
+
+/** Whether a look was made of another plan, another shelf or by other models than stand there now. */
+export const isStale = (workshopId: string) => sql<boolean>`(
+  look.batch_revision is distinct from batch.revision
+  or look.model_version is distinct from ${LOOK_VERSION}
+  or look.shelf_stamp is distinct from ${shelfStamp(workshopId)})`
+
+const pngOf = ({ width, height, data }: Raster): Buffer =>
+  Buffer.from(encode({ width, height, data: new Uint8Array(data.buffer), channels: 4 }))
+
+/** Grams are listed to the gram. */
+const stored = (look: BatchLook | null) => ({
+  state: look?.state ?? null,
+  pot_g: look ? Math.round(look.potG) : null,
+  scent: look ? look.scent.slice(0, 400) : null,
+  face: look ? pngOf(look.picture) : null,
+})
+
+export function lookStore(db: Database, shelves: Shelves): LookStore {
+  const stale = (workshopId: string, most: number) =>
+    db
+      .selectFrom('batch')
+      .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
+      .where('batch.workshop_id', '=', workshopId)
+      .where('batch.deleted_at', 'is', null)
+      .where(isStale(workshopId))
+      .orderBy('batch.updated_at', 'desc')
+      .limit(most)
+
+  return {
+    hasStale: async workshopId => (await stale(workshopId, 1).select('batch.id').execute()).length > 0,
+    async workOut(workshopId) {
+      // The stamp is read first: what changes meanwhile is looked at again.
+      const { stamp } = (await sql<{ stamp: string }>`select ${shelfStamp(workshopId)} as stamp`.execute(db)).rows[0]!
+      const { shelf } = await shelves.all(workshopId)
+      const batches = await stale(workshopId, MOST_AT_ONCE)
+        .select(['batch.id', 'batch.revision', 'batch.plan'])
+        .execute()
+      for (const { id, revision, plan } of batches) {
+        const read = readPlan(plan)
+        const now = {
+          ...{ batch_revision: revision, shelf_stamp: stamp, model_version: LOOK_VERSION, made_at: sql<Date>`now()` },
+          ...stored(read.ok ? batchLook(read.plan, shelf) : null),
+        }
+        await db
+          .insertInto('batch_look')
+          .values({ batch_id: id, workshop_id: workshopId, ...now })
+          .onConflict(conflict => conflict.column('batch_id').doUpdateSet(now))
+          .execute()
+        // Requests are answered between two batches.
+        await new Promise(resolve => setImmediate(resolve))
+      }
+      return batches.length
+    },
+    async face(workshopId, batchId) {
+      const row = await db
+        .selectFrom('batch_look')
+        .where('workshop_id', '=', workshopId)
+        .where('batch_id', '=', batchId)
+        .select('face')
+        .executeTakeFirst()
+      return row?.face ?? null
+    },
+  }
+}
