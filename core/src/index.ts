@@ -9,6 +9,7 @@ export type { Class, Field as DescribedField, FieldPath, Problem } from './field
 export { inverse, readChanges } from './changes/index.ts'
 export type { Change, Met } from './changes/index.ts'
 export * from './checks/index.ts'
+export type { Opened } from './kept/index.ts'
 export * from './working/index.ts'
 export * from './shelf/index.ts'
 export * from './recipe/index.ts'

@@ -8,6 +8,7 @@ import { lookStore } from './batches/looks.ts'
 import { batchStore } from './batches/store.ts'
 import type { Config } from './config.ts'
 import type { Database } from './database/connection.ts'
+import type { Report } from './database/unread.ts'
 import { memberRoutes } from './members/routes.ts'
 import { memberStore } from './members/store.ts'
 import { signInTries } from './members/tries.ts'
@@ -41,9 +42,11 @@ export function createApp({ db, config, setUpCode, now }: AppParts): Express {
   const log = pino({ level: config.logLevel })
   const members = memberStore(db)
   const visits = sessions(members, config, now)
-  const learning = learner(evidenceStore(db), shelfStore(db), log)
-  const looks = lookStore(db, shelfStore(db))
-  const looking = learner(looks, shelfStore(db), log)
+  const unread: Report = what => log.error(what, 'kept in a form that cannot be read: it is left where it is')
+  const shelf = shelfStore(db, unread)
+  const learning = learner(evidenceStore(db), shelf, log)
+  const looks = lookStore(db, shelf)
+  const looking = learner(looks, shelf, log)
   const app = express()
   app.locals['learning'] = learning
   app.locals['looking'] = looking
@@ -64,10 +67,10 @@ export function createApp({ db, config, setUpCode, now }: AppParts): Express {
   api.use(express.json({ limit: BODY_LIMIT, strict: true }))
   api.get('/health', (_req, res) => void res.json({ ok: true }))
   api.use(memberRoutes({ members, tries: signInTries(db), sessions: visits, config, setUpCode }))
-  api.use('/shelf', visits.require, shelfRoutes(shelfStore(db)))
+  api.use('/shelf', visits.require, shelfRoutes(shelf))
   api.use('/evidence', visits.require, evidenceRoutes(evidenceStore(db)))
-  api.use('/recipes', visits.require, recipeRoutes(recipeStore(db), now))
-  api.use('/designs', visits.require, designRoutes(designStore(db), now))
+  api.use('/recipes', visits.require, recipeRoutes(recipeStore(db, unread), now))
+  api.use('/designs', visits.require, designRoutes(designStore(db, unread), now))
   api.use('/batches', visits.require, batchRoutes({ store: batchStore(db), looks, now, learning, looking }))
   api.use(() => {
     throw new HttpError(404, 'There is nothing at this address.')

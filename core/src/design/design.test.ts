@@ -15,7 +15,6 @@ import { OUTSIDE, acrossView, alongView, crestMm, designOf, levelView, renderRow
 import { reliefAt } from '../swirl/overlay.ts'
 import {
   TECHNIQUES,
-  broughtUp,
   designAdvice,
   designFrom,
   draggedToppings,
@@ -100,10 +99,10 @@ describe('a design by itself', () => {
     const now = designFrom(plan, 'Elder', () => '#336699')
     const elder = {
       ...now,
+      version: 1,
       score: now.score.map(({ cavities: _, shape: { depth: __, ...shape }, ...pour }) => ({ ...pour, shape })),
     }
     expect(readDesign(elder)).toEqual(readDesign(now))
-    expect(broughtUp(elder)).toEqual(now)
   })
 
   test('keeps only cups that are poured, and shows the same face', () => {

@@ -1,7 +1,8 @@
 import { fact, millimetres } from '../facts/index.ts'
 import type { Words } from '../facts/index.ts'
 import { Fixed, Id, Like, Part, Parts, Text, problemsIn, tidied } from '../fields/index.ts'
-import { isTame } from '../checks/index.ts'
+import { opened } from '../kept/index.ts'
+import type { Kind, Loose, Opened } from '../kept/index.ts'
 import type { Problem } from '../fields/index.ts'
 import {
   Cutting,
@@ -18,7 +19,8 @@ import {
 } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 
-/** A design by itself: what the hands do and how its colours look, to be used in any batch. */
+/** Goes up whenever the form of kept designs changes; the way up is below. */
+export const DESIGN_VERSION = 2
 
 export class KeptCup {
   @Id()
@@ -35,8 +37,8 @@ export class KeptDesign {
   @Fixed('ostler-design', 'The format is "ostler-design".')
   format!: 'ostler-design'
 
-  @Fixed(1, 'The version is 1.')
-  version!: 1
+  @Fixed(DESIGN_VERSION, `The version is ${DESIGN_VERSION}.`)
+  version!: typeof DESIGN_VERSION
 
   @Text(1, 80, 'A design has a name of 1 to 80 letters.')
   name!: string
@@ -63,41 +65,61 @@ export class KeptDesign {
   cutting!: Cutting
 }
 
-const isObject = (value: unknown): value is Record<string, unknown> =>
+const isObject = (value: unknown): value is Loose =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
-/** A design as it was kept before pours had cavities and a depth of their own: what it lacks is filled in. */
-export function broughtUp<T>(design: T): T {
-  if (!isObject(design) || !Array.isArray(design['score'])) return design
-  const score = design['score'].map((pour: unknown) =>
-    isObject(pour)
-      ? {
-          cavities: [],
-          ...pour,
-          ...(isObject(pour['shape']) && { shape: { depth: 'auto', ...pour['shape'] } }),
-        }
-      : pour,
-  )
-  return { ...design, score }
+/** Pours got cavities and a depth of their own. */
+function toVersion2(design: Loose): Loose {
+  const { score } = design
+  const pours = Array.isArray(score)
+    ? score.map((pour: unknown) =>
+        isObject(pour)
+          ? { cavities: [], ...pour, ...(isObject(pour['shape']) && { shape: { depth: 'auto', ...pour['shape'] } }) }
+          : pour,
+      )
+    : score
+  return { ...design, version: 2, score: pours }
 }
 
-/** Checks a design that comes from outside; names that its parts refer to must exist. */
-export function readDesign(value: unknown): { ok: true; design: KeptDesign } | { ok: false; problems: Problem[] } {
-  const refuse = (path: string, sentence: Words) => ({ ok: false as const, problems: [{ path, value: '', sentence }] })
-  if (typeof value !== 'object' || value === null || Array.isArray(value))
-    return refuse('', fact('design.design-object'))
-  if (!isTame(value)) return refuse('', fact('design.this-too-deep-or'))
-  const upright: unknown = broughtUp(value)
-  const problems = problemsIn(KeptDesign, upright)
-  if (problems.length > 0) return { ok: false, problems }
-  const design = tidied(KeptDesign, upright as KeptDesign)
+/** Names that the parts of a design refer to must exist. */
+function lostNames(design: KeptDesign): Problem[] {
   const cups = new Set(design.cups.map(cup => cup.id))
   const pours = new Set(design.score.map(pour => pour.id))
   const lost = design.score.find(pour => !cups.has(pour.cup))
-  if (lost) return refuse('score', fact('design.there-no-cup', { cup: lost.cup }))
+  if (lost) return [{ path: 'score', value: '', sentence: fact('design.there-no-cup', { cup: lost.cup }) }]
   const loose = design.moves.find(move => !pours.has(move.after))
-  if (loose) return refuse('moves', fact('design.there-no-pour-move', { after: loose.after }))
-  return { ok: true, design }
+  return loose
+    ? [{ path: 'moves', value: '', sentence: fact('design.there-no-pour-move', { after: loose.after }) }]
+    : []
+}
+
+/** Designs, of every version that there has been. */
+const DESIGNS: Kind<KeptDesign> = {
+  format: 'ostler-design',
+  version: DESIGN_VERSION,
+  steps: { 1: toVersion2 },
+  says: {
+    noObject: fact('design.design-object'),
+    otherFormat: fact('design.other-format'),
+    tooDeep: fact('design.this-too-deep-or'),
+    newer: version => fact('design.newer', { version, newest: DESIGN_VERSION }),
+  },
+  read(document) {
+    const amiss = problemsIn(KeptDesign, document)
+    if (amiss.length > 0) return { ok: false, problems: amiss }
+    const design = tidied(KeptDesign, document as unknown as KeptDesign)
+    const problems = lostNames(design)
+    return problems.length > 0 ? { ok: false, problems } : { ok: true, value: design }
+  },
+}
+
+/** A design as it was kept, of whatever version. Never throws. */
+export const openedDesign = (value: unknown): Opened<KeptDesign> => opened(DESIGNS, value)
+
+/** Checks a design that comes from outside. */
+export function readDesign(value: unknown): { ok: true; design: KeptDesign } | { ok: false; problems: Problem[] } {
+  const read = openedDesign(value)
+  return read.ok ? { ok: true, design: read.value } : read
 }
 
 /** What a plan's design is by itself; colours as they are seen now. */
@@ -105,7 +127,18 @@ export function designFrom(plan: Plan, name: string, hexOf: (cup: string) => str
   const { mould, score, moves, finish, cutting } = ordered(plan)
   const used = new Set(score.map(pour => pour.cup))
   const cups = plan.cups.filter(cup => used.has(cup.id)).map(({ id, name: of }) => ({ id, name: of, hex: hexOf(id) }))
-  return { format: 'ostler-design', version: 1, name, notes: '', mould, cups, score, moves, finish, cutting }
+  return {
+    format: 'ostler-design',
+    version: DESIGN_VERSION,
+    name,
+    notes: '',
+    mould,
+    cups,
+    score,
+    moves,
+    finish,
+    cutting,
+  }
 }
 
 /** A plan that shows a design as it was kept: for pictures, and as a start for a new batch. */

@@ -4,7 +4,6 @@ import fc from 'fast-check'
 import { applyEdit } from './edits.ts'
 import type { Edit } from './edit.ts'
 import { layerHeights } from './cavities.ts'
-import { migrated } from './versions/index.ts'
 import { readPlan, readPlanText, writePlan } from './read.ts'
 import { starterPlan } from './starter.ts'
 import type { Plan } from './document.ts'
@@ -92,15 +91,6 @@ describe('reading and writing', () => {
         return result.ok || result.problems.every(problem => say(problem.sentence).length > 5)
       }),
     )
-  })
-
-  test('older versions are brought up one step at a time', () => {
-    const steps = {
-      1: (d: Record<string, unknown>) => ({ ...d, version: 2, b: 1 }),
-      2: (d: Record<string, unknown>) => ({ ...d, version: 3, c: d['b'] }),
-    }
-    expect(migrated({ version: 1 }, steps)).toEqual({ version: 3, b: 1, c: 1 })
-    expect(migrated({ version: 9 }, steps)).toEqual({ version: 9 })
   })
 })
 

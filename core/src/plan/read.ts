@@ -1,12 +1,13 @@
 import { fact } from '../facts/index.ts'
 import type { Words } from '../facts/index.ts'
 import { Recipe } from '../recipe/index.ts'
-import { isTame } from '../checks/index.ts'
+import { opened } from '../kept/index.ts'
+import type { Kind } from '../kept/index.ts'
 import { problemsIn, tidied } from '../fields/index.ts'
 import type { Problem } from '../fields/index.ts'
 import { crossChecks } from './cross-checks.ts'
 import { PLAN_FORMAT, PLAN_VERSION, Plan } from './document.ts'
-import { migrated } from './versions/index.ts'
+import { MIGRATIONS } from './versions/index.ts'
 
 export type PlanResult = { ok: true; plan: Plan } | { ok: false; problems: Problem[] }
 
@@ -17,22 +18,30 @@ const refuse = (sentence: Words, path = '', value: unknown = ''): PlanResult => 
   problems: [{ path, value, sentence }],
 })
 
+/** Plans, of every version that there has been. */
+const PLANS: Kind<Plan> = {
+  format: PLAN_FORMAT,
+  version: PLAN_VERSION,
+  steps: MIGRATIONS,
+  says: {
+    noObject: fact('plan.plan-one-json-object'),
+    otherFormat: fact('plan.this-not-ostler-plan'),
+    tooDeep: fact('plan.this-document-too-deep'),
+    newer: version => fact('plan.this-plan-was-made', { version, newest: PLAN_VERSION }),
+  },
+  read(document) {
+    const amiss = problemsIn(Plan, document)
+    if (amiss.length > 0) return { ok: false, problems: amiss }
+    const plan = tidied(Plan, document as unknown as Plan)
+    const problems = crossChecks(plan)
+    return problems.length > 0 ? { ok: false, problems } : { ok: true, value: plan }
+  },
+}
+
 /** Checks a value that claims to be a plan. Never throws; the plan given back is plain data. */
 export function readPlan(value: unknown): PlanResult {
-  if (typeof value !== 'object' || value === null || Array.isArray(value))
-    return refuse(fact('plan.plan-one-json-object'))
-  const { format, version } = value as Record<string, unknown>
-  if (format !== PLAN_FORMAT) return refuse(fact('plan.this-not-ostler-plan'), 'format', format)
-  if (typeof version === 'number' && version > PLAN_VERSION) {
-    return refuse(fact('plan.this-plan-was-made', { version, newest: PLAN_VERSION }), 'version', version)
-  }
-  if (!isTame(value)) return refuse(fact('plan.this-document-too-deep'))
-  const upright: unknown = migrated(value as Record<string, unknown>)
-  const amiss = problemsIn(Plan, upright)
-  if (amiss.length > 0) return { ok: false, problems: amiss }
-  const plan = tidied(Plan, upright as Plan)
-  const problems = crossChecks(plan)
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, plan }
+  const read = opened(PLANS, value)
+  return read.ok ? { ok: true, plan: read.value } : read
 }
 
 /** Reads a plan from the text of a file. */

@@ -13,6 +13,7 @@ export { auditOf } from './audit.ts'
 export type { Audit, ForeignRecipe } from './audit.ts'
 export { blendItem, capShare, limitOfOils, scentHeat, scentLoad, sharesAtLimit } from './scent-load.ts'
 export type { ScentLoad, ScentPartLoad } from './scent-load.ts'
+export { RECIPE_VERSION, openedRecipe } from './kept.ts'
 export { compareRecipes } from './compare.ts'
 export type { ComparedLine } from './compare.ts'
 export {

@@ -11,6 +11,7 @@ import * as handTimes from './migrations/2026-11-29-0740-hand-times.ts'
 import * as triesAndEvidence from './migrations/2026-11-29-1520-tries-and-evidence.ts'
 import * as changes from './migrations/2026-11-29-2130-changes.ts'
 import * as looks from './migrations/2026-11-30-0110-looks.ts'
+import * as keptVersions from './migrations/2026-11-30-0125-kept-versions.ts'
 
 /** By name, in the order in which they are applied. A landed one is never changed. */
 const MIGRATIONS: Record<string, Migration> = {
@@ -23,6 +24,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '2026-11-29-1520-tries-and-evidence': triesAndEvidence,
   '2026-11-29-2130-changes': changes,
   '2026-11-30-0110-looks': looks,
+  '2026-11-30-0125-kept-versions': keptVersions,
 }
 
 /**

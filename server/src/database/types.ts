@@ -55,6 +55,8 @@ interface ShelfItemTable {
   kind: ShelfKind
   id: string
   item: JSONColumnType<object, string, string>
+  /** Of the form that it was kept in. */
+  format_version: Generated<number>
   revision: Generated<number>
   updated_at: Stamp
 }
@@ -111,6 +113,8 @@ interface RecipeVersionTable {
   version: number
   reason: string
   recipe: JSONColumnType<Recipe, string, string>
+  /** Of the form that it was kept in. */
+  format_version: Generated<number>
   made_at: Stamp
 }
 

@@ -1,4 +1,5 @@
 import {
+  DESIGN_VERSION,
   TECHNIQUES,
   designFrom,
   madeBy,
@@ -194,7 +195,13 @@ function designOfDemo(demo: DemoDesign): KeptDesign {
   const cups = demo.cups.map(([name, hex], i) => ({ id: `cup-${i + 1}`, name, hex }))
   const { score, moves, finish, cutting } = starter
   const bare: KeptDesign = {
-    ...{ format: 'ostler-design', version: 1, name: demo.name, notes: demo.notes, mould: plannedMould(mould) },
+    ...{
+      format: 'ostler-design',
+      version: DESIGN_VERSION,
+      name: demo.name,
+      notes: demo.notes,
+      mould: plannedMould(mould),
+    },
     ...{ cups, score, moves, finish, cutting },
   }
   const plan = planOfDesign(bare, starter)

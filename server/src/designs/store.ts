@@ -1,7 +1,9 @@
-import { broughtUp } from '@ostler/core'
+import { openedDesign } from '@ostler/core'
 import type { DesignAnswer, KeptDesign } from '@ostler/core'
 import type { Database } from '../database/connection.ts'
 import { isTaken, setDeleted } from '../database/deleting.ts'
+import type { Report } from '../database/unread.ts'
+import { readOrTold } from '../database/unread.ts'
 
 export type SaveDesignResult =
   { ok: true; saved: DesignAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' | 'full' }
@@ -17,20 +19,31 @@ export interface DesignStore {
 const MOST_DESIGNS = 300
 const COLUMNS = ['id', 'revision', 'design', 'updated_at'] as const
 
-const answer = (row: { id: string; revision: number; design: KeptDesign; updated_at: Date }): DesignAnswer => ({
+interface Row {
+  id: string
+  revision: number
+  design: KeptDesign
+  updated_at: Date
+}
+
+/** A design as it was just checked and stored. */
+const answer = (row: Row): DesignAnswer => ({
   id: row.id,
   revision: row.revision,
   updatedAt: row.updated_at.toISOString(),
-  design: broughtUp(row.design),
+  design: row.design,
 })
 
-export function designStore(db: Database): DesignStore {
+export function designStore(db: Database, report: Report = () => undefined): DesignStore {
   const live = (workshopId: string) =>
     db.selectFrom('design').where('workshop_id', '=', workshopId).where('deleted_at', 'is', null)
   return {
     async list(workshopId) {
       const rows = await live(workshopId).select(COLUMNS).orderBy('created_at').limit(MOST_DESIGNS).execute()
-      return rows.map(answer)
+      return rows.flatMap(row => {
+        const design = readOrTold(openedDesign(row.design), 'design', row.id, report)
+        return design ? [answer({ ...row, design })] : []
+      })
     },
     async add(workshopId, design) {
       try {

@@ -1,7 +1,10 @@
+import { RECIPE_VERSION, openedRecipe } from '@ostler/core'
 import type { Recipe, RecipeAnswer, RecipeVersionAnswer } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import { isTaken, setDeleted } from '../database/deleting.ts'
+import type { Report } from '../database/unread.ts'
+import { readOrTold } from '../database/unread.ts'
 
 export type AddVersionResult = { ok: true; saved: RecipeAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' }
 
@@ -34,12 +37,19 @@ const newest = (db: Database, workshopId: string) =>
     .where('recipe.workshop_id', '=', workshopId)
     .where('recipe.deleted_at', 'is', null)
     .where(sql<boolean>`version.version = (select max(v.version) from recipe_version v where v.recipe_id = recipe.id)`)
-    .select(['recipe.id', 'recipe.name', 'version.version', 'version.made_at', 'version.recipe'])
+    .select([
+      'recipe.id',
+      'recipe.name',
+      'version.version',
+      'version.made_at',
+      'version.recipe',
+      'version.format_version',
+    ])
 
-type Row = { id: string; name: string; version: number; made_at: Date; recipe: Recipe }
+type Row = { id: string; name: string; version: number; made_at: Date; recipe: Recipe; format_version: number }
 
 /** The recipe carries its own name and version, so that a batch that takes it keeps them. */
-const answer = ({ id, name, version, made_at, recipe }: Row): RecipeAnswer => ({
+const answer = ({ id, name, version, made_at }: Row, recipe: Recipe): RecipeAnswer => ({
   id,
   name,
   version,
@@ -47,10 +57,13 @@ const answer = ({ id, name, version, made_at, recipe }: Row): RecipeAnswer => ({
   recipe: { ...recipe, name, origin: { recipe: id, version } },
 })
 
-export function recipeStore(db: Database): RecipeStore {
+export function recipeStore(db: Database, report: Report = () => undefined): RecipeStore {
+  const read = ({ recipe, format_version, id }: Pick<Row, 'recipe' | 'format_version' | 'id'>) =>
+    readOrTold(openedRecipe(recipe, format_version), 'recipe', id, report)
   const one = async (on: Database, workshopId: string, id: string): Promise<RecipeAnswer | null> => {
     const row = await newest(on, workshopId).where('recipe.id', '=', id).executeTakeFirst()
-    return row ? answer(row) : null
+    const recipe = row && read(row)
+    return row && recipe ? answer(row, recipe) : null
   }
   const insert = (on: Database, workshopId: string, id: string, version: number, reason: string, recipe: Recipe) =>
     on
@@ -61,13 +74,17 @@ export function recipeStore(db: Database): RecipeStore {
         version,
         reason,
         recipe: JSON.stringify({ ...recipe, origin: null }),
+        format_version: RECIPE_VERSION,
       })
       .execute()
 
   return {
     async list(workshopId) {
       const rows = await newest(db, workshopId).orderBy('version.made_at', 'desc').limit(MOST_LISTED).execute()
-      return rows.map(answer)
+      return rows.flatMap(row => {
+        const recipe = read(row)
+        return recipe ? [answer(row, recipe)] : []
+      })
     },
     async versions(workshopId, id) {
       const rows = await db
@@ -75,15 +92,15 @@ export function recipeStore(db: Database): RecipeStore {
         .innerJoin('recipe', 'recipe.id', 'recipe_version.recipe_id')
         .where('recipe_version.workshop_id', '=', workshopId)
         .where('recipe_version.recipe_id', '=', id)
-        .select(['recipe.name', 'version', 'reason', 'recipe_version.recipe', 'made_at'])
+        .select(['recipe.name', 'version', 'reason', 'recipe_version.recipe', 'format_version', 'made_at'])
         .orderBy('version', 'desc')
         .execute()
-      return rows.map(row => ({
-        version: row.version,
-        reason: row.reason,
-        madeAt: row.made_at.toISOString(),
-        recipe: { ...row.recipe, name: row.name, origin: { recipe: id, version: row.version } },
-      }))
+      return rows.flatMap(row => {
+        const recipe = read({ ...row, id })
+        const { name, version, reason, made_at } = row
+        const origin = { recipe: id, version }
+        return recipe ? [{ version, reason, madeAt: made_at.toISOString(), recipe: { ...recipe, name, origin } }] : []
+      })
     },
     async add(workshopId, name, reason, recipe) {
       try {

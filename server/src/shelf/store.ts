@@ -1,7 +1,9 @@
-import { MOST_ITEMS, completed, shelfKinds } from '@ostler/core'
+import { MOST_ITEMS, SHELF_VERSION, openedItem, shelfKinds } from '@ostler/core'
 import type { OwnTime, OwnWindow, Shelf, ShelfAnswer, ShelfItem, ShelfKind, StoredItem, TagRule } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
+import type { Report } from '../database/unread.ts'
+import { readOrTold } from '../database/unread.ts'
 import { evidenceStore } from '../learning/store.ts'
 
 /** Not saved: moved on meanwhile (with what stands there now), gone, or there already. */
@@ -37,14 +39,22 @@ async function writeMany(
       ? []
       : await tx
           .insertInto('shelf_item')
-          .values(fresh.map(({ item }) => ({ workshop_id: workshopId, kind, id: item.id, item: JSON.stringify(item) })))
+          .values(
+            fresh.map(({ item }) => ({
+              workshop_id: workshopId,
+              kind,
+              id: item.id,
+              item: JSON.stringify(item),
+              format_version: SHELF_VERSION,
+            })),
+          )
           .onConflict(conflict => conflict.columns(['workshop_id', 'kind', 'id']).doNothing())
           .returning('id')
           .execute()
   if (known.length === 0) return added.map(row => row.id)
   const rows = JSON.stringify(known.map(({ item, revision }) => ({ id: item.id, item, revision })))
   const changed = await sql<{ id: string }>`
-    update shelf_item set item = found.item, revision = shelf_item.revision + 1, updated_at = now()
+    update shelf_item set item = found.item, format_version = ${SHELF_VERSION}, revision = shelf_item.revision + 1, updated_at = now()
     from jsonb_to_recordset(${rows}::jsonb) as found(id text, item jsonb, revision integer)
     where shelf_item.workshop_id = ${workshopId} and shelf_item.kind = ${kind}
       and shelf_item.id = found.id and shelf_item.revision = found.revision
@@ -64,9 +74,9 @@ export interface ShelfStore {
   setTimes(workshopId: string, times: readonly OwnTime[]): Promise<void>
 }
 
-const COLUMNS = ['kind', 'item', 'revision'] as const
+const COLUMNS = ['kind', 'item', 'revision', 'format_version'] as const
 
-export function shelfStore(db: Database): ShelfStore {
+export function shelfStore(db: Database, report: Report = () => undefined): ShelfStore {
   const evidence = evidenceStore(db)
   const get = async (on: Database, workshopId: string, kind: ShelfKind, id: string): Promise<StoredItem | null> => {
     const row = await on
@@ -84,13 +94,13 @@ export function shelfStore(db: Database): ShelfStore {
     if (revision === 0)
       return on
         .insertInto('shelf_item')
-        .values({ workshop_id: workshopId, kind, id: item.id, item: text })
+        .values({ workshop_id: workshopId, kind, id: item.id, item: text, format_version: SHELF_VERSION })
         .onConflict(conflict => conflict.columns(['workshop_id', 'kind', 'id']).doNothing())
         .returning(COLUMNS)
         .executeTakeFirst()
     return on
       .updateTable('shelf_item')
-      .set({ item: text, revision: revision + 1, updated_at: sql`now()` })
+      .set({ item: text, format_version: SHELF_VERSION, revision: revision + 1, updated_at: sql`now()` })
       .where('workshop_id', '=', workshopId)
       .where('kind', '=', kind)
       .where('id', '=', item.id)
@@ -128,7 +138,11 @@ export function shelfStore(db: Database): ShelfStore {
       for (const kind of shelfKinds) {
         const mine = rows.filter(row => row.kind === kind)
         shelf[kind] = mine
-          .map((row): ShelfItem => completed(kind, row.item))
+          .flatMap((row): ShelfItem[] => {
+            const { id } = row.item as ShelfItem
+            const item = readOrTold<ShelfItem>(openedItem(kind, row.item, row.format_version), kind, id, report)
+            return item ? [item] : []
+          })
           .sort((a, b) => a.name.localeCompare(b.name, 'en'))
         revisions[kind] = Object.fromEntries(mine.map(row => [(row.item as ShelfItem).id, row.revision]))
       }

@@ -88,4 +88,7 @@ export const design = {
   'design.balls-ready-made-soap': 'Balls of ready-made soap, one in the middle of each bar.',
   'design.planed-curls-soap-laid': 'Planed curls of soap, laid so that the cut shows their windings.',
   'design.wavy-mat-on-floor': 'A wavy mat on the floor marks the underside of plain layers.',
+  'design.other-format': 'This is no Ostler design: its format is not “ostler-design”.',
+  'design.newer':
+    'This design was kept by a newer Ostler (version {version}; this one reads up to {newest}). Update Ostler to use it.',
 }

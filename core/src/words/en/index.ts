@@ -8,6 +8,7 @@ import { design } from './design.ts'
 import { fields } from './fields.ts'
 import { forecast } from './forecast.ts'
 import { heat } from './heat.ts'
+import { kept } from './kept.ts'
 import { plan } from './plan.ts'
 import { portions } from './portions.ts'
 import { preparation } from './preparation.ts'
@@ -33,6 +34,7 @@ export const EN: Readonly<Record<string, string>> = {
   ...fields,
   ...forecast,
   ...heat,
+  ...kept,
   ...plan,
   ...portions,
   ...preparation,

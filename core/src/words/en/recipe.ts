@@ -59,4 +59,8 @@ export const recipe = {
   'recipe.free-lye-possible-superfat':
     'Free lye is possible: superfat {band} ({what}) may lie anywhere from {from} with the oils’ values and the scale. What helps: {ways}.',
   'recipe.blend-of': '{split} blend of {partsCount}',
+  'recipe.no-object': 'A recipe is an object with named values.',
+  'recipe.other-format': 'This is no recipe of ours.',
+  'recipe.too-deep': 'This recipe is too deep or too large, or uses names that it must not.',
+  'recipe.newer': 'This recipe was kept by a newer Ostler (version {version}; this one reads up to {newest}).',
 }

@@ -56,4 +56,8 @@ export const shelf = {
   'shelf.row-twice': 'The same item stands in row {row} already.',
   'shelf.shelf-full': 'A shelf holds at most {most} of a kind.',
   'shelf.changes-to': '{label}: {from} → {to}',
+  'shelf.item-no-object': 'An item of the shelf is an object with named values.',
+  'shelf.item-other-format': 'This is no such item of the shelf.',
+  'shelf.item-too-deep': 'This item is too deep or too large, or uses names that it must not.',
+  'shelf.item-newer': 'This item was kept by a newer Ostler (version {version}; this one reads up to {newest}).',
 }

@@ -1,4 +1,4 @@
-import { TECHNIQUES, madeBy, planOfDesign, readDesign, starterPlan } from '@ostler/core'
+import { DESIGN_VERSION, TECHNIQUES, madeBy, planOfDesign, readDesign, starterPlan } from '@ostler/core'
 import type { DesignAnswer, KeptDesign, Plan } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Download, FilePlus, Trash2, Upload } from 'lucide-react'
@@ -199,7 +199,7 @@ function techniqueStart(): Plan {
   const design: KeptDesign = {
     ...{
       format: 'ostler-design',
-      version: 1,
+      version: DESIGN_VERSION,
       name: 'Technique',
       notes: '',
       mould,
