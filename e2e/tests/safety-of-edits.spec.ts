@@ -30,8 +30,13 @@ test('when another tab changed the same there is a choice, and both versions can
   await other.goto(`/batches/${id}/score`)
   await other.getByLabel('Name of the batch').fill('Theirs')
   await saved(other)
+  // Nothing of mine is sent before all of it is typed: what comes back of theirs would be what I type on.
+  let typed = () => {}
+  const isTyped = new Promise<void>(resolve => (typed = resolve))
+  await maker.route('**/api/batches/*', route => isTyped.then(() => route.continue()))
   await maker.getByLabel('Height of layer 1, Slate').fill('20')
   await maker.getByLabel('Name of the batch').fill('Mine')
+  typed()
   const question = maker.getByRole('dialog', { name: 'This batch was changed in another window' })
   await expect(question).toContainText('Both have changed: name.')
   await question.getByRole('button', { name: 'Keep both' }).click()

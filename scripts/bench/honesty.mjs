@@ -22,13 +22,13 @@ export default async function honesty() {
   const rests = { peakC: [], peakMin: [], startMin: [], unmouldMin: [] }
   plans.forEach((plan, i) => {
     const portions = core.portionsOf(plan, shelf)
-    const job = core.jobOf(plan, portions, shelf)
-    const lanes = lanesCoverage(core, job, COVERED_RUNS, 100 + i)
+    const input = core.runInputOf(plan, portions, shelf)
+    const lanes = lanesCoverage(core, input, COVERED_RUNS, 100 + i)
     bands.push(lanes.band)
     if (lanes.margin !== null) margins.push(lanes.margin)
-    const { many, truth } = chanceError(core, job, MANY_RUNS, 500 + i)
+    const { many, truth } = chanceError(core, input, MANY_RUNS, 500 + i)
     errors.push(100 * Math.abs(many - truth))
-    const held = restCoverage(core, { plan, shelf, portions, lanes: core.lanesOf(job) }, COVERED_RESTS, 900 + i)
+    const held = restCoverage(core, { plan, shelf, portions, lanes: core.lanesOf(input) }, COVERED_RESTS, 900 + i)
     for (const [key, share] of Object.entries(held)) if (share !== null) rests[key].push(share)
   })
   const mean = list => list.reduce((sum, x) => sum + x, 0) / list.length

@@ -9,7 +9,7 @@ export default async function lanes() {
   const {
     FREEDOMS,
     chanceOf,
-    jobOf,
+    runInputOf,
     lanesOf,
     monteCarlo,
     plainCup,
@@ -27,7 +27,7 @@ export default async function lanes() {
     }))
     const score = cups.map((cup, i) => ({ ...plan.score[0], id: `pour-${i + 1}`, cup: cup.id, share: 1 / count }))
     const full = { ...plan, cups, score, ladders: [], moves: [] }
-    return jobOf(full, portionsOf(full, shelf), shelf)
+    return runInputOf(full, portionsOf(full, shelf), shelf)
   }
   const [six, twelve] = [withCups(6), withCups(12)]
   await timed(200, () => lanesOf(twelve))
@@ -36,7 +36,7 @@ export default async function lanes() {
   tell('lanes.mc400x12.median_ms', median(await timed(5, () => monteCarlo(twelve, 400))), 'ms')
   const ratio = againstC('native-lanes')
   if (ratio !== null) tell('lanes.ratio_to_c', ratio, '1')
-  const before = chanceOf(jobOf(plan, portionsOf(plan, shelf), shelf))
+  const before = chanceOf(runInputOf(plan, portionsOf(plan, shelf), shelf))
   const from = performance.now()
   let useful = null
   for (const { best } of searchPlans(plan, shelf, { free: new Set(Object.keys(FREEDOMS)), aim: 'works' }))

@@ -4,18 +4,18 @@ import { restInputs } from '../lib/rest-inputs.mjs'
 
 /** A day in the mould: the section as the page shows it, all of the loaf; and all runs for its numbers. */
 export default async function rest() {
-  const { aboutOf, restJobOf, restNumbers, workedThrough } = await import('@ostler/core')
+  const { aboutOf, restRunInputOf, restNumbers, workedThrough } = await import('@ostler/core')
   const inputs = await restInputs()
   const day = { untilS: 24 * 3600 }
-  const fine = { ...restJobOf(inputs, 'fine'), ...day }
+  const fine = { ...restRunInputOf(inputs, 'fine'), ...day }
   await timed(10, () => workedThrough(fine))
   tell('gel.2d24h.median_ms', median(await timed(30, () => workedThrough(fine))), 'ms')
-  const whole = { ...restJobOf(inputs, 'whole'), ...day }
+  const whole = { ...restRunInputOf(inputs, 'whole'), ...day }
   workedThrough(whole)
   tell('gel.3d24h.median_ms', median(await timed(3, () => workedThrough(whole))), 'ms')
   const ratio = againstC('native-heat')
   if (ratio !== null) tell('gel.2d24h.ratio_to_c', ratio, '1')
-  const [job, about] = [restJobOf(inputs, 'quick'), aboutOf(inputs)]
-  await timed(2, () => restNumbers(job, about))
-  tell('gel.numbers24.median_ms', median(await timed(10, () => restNumbers(job, about))), 'ms')
+  const [input, about] = [restRunInputOf(inputs, 'quick'), aboutOf(inputs)]
+  await timed(2, () => restNumbers(input, about))
+  tell('gel.numbers24.median_ms', median(await timed(10, () => restNumbers(input, about))), 'ms')
 }

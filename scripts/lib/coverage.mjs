@@ -12,35 +12,35 @@ export function randomOf(seed) {
 }
 export const normals = random => () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
 
-/** Luck of a run, every part of it drawn on its own. */
-export function luckFrom(core, job, random) {
+/** Variation of a run, every part of it drawn on its own. */
+export function variationFrom(core, input, random) {
   const z = normals(random)
-  const rate = job.rate.mean + job.rate.sd * z()
-  const groups = Math.max(0, ...job.cups.map(cup => (cup.scent ? cup.scent.group + 1 : 0)))
-  const scents = Array.from({ length: groups }, () => job.scentSd * z())
+  const rate = input.rate.mean + input.rate.sd * z()
+  const groups = Math.max(0, ...input.cups.map(cup => (cup.scent ? cup.scent.group + 1 : 0)))
+  const scents = Array.from({ length: groups }, () => input.scentSd * z())
   return {
     ...{ plainRate: rate, scentedRate: rate, scent: scents[0] ?? 0, scents },
-    ...{ hands: Math.exp(core.HANDS_SD * z()), stop: core.STOP_SD * z(), rices: random() < core.ricingShare(job) },
+    ...{ hands: Math.exp(core.HANDS_SD * z()), stop: core.STOP_SD * z(), rices: random() < core.ricingShare(input) },
   }
 }
 
 const MOMENTS = [0.1, 0.3, 0.5, 0.7, 0.9]
 const mean = list => list.reduce((sum, x) => sum + x, 0) / Math.max(1, list.length)
 
-/** Of a job: the share of runs whose lanes lie in their bands, and of pours with at least the minutes that are said. */
-export function lanesCoverage(core, job, runs, seed) {
-  const said = core.lanesOf(job)
+/** Of an input: the share of runs whose lanes lie in their bands, and of pours with at least the minutes that are said. */
+export function lanesCoverage(core, input, runs, seed) {
+  const said = core.lanesOf(input)
   const random = randomOf(seed)
   const z = normals(random)
   const inBand = []
   const enough = []
   for (let n = 0; n < runs; n += 1) {
-    const run = core.runPlan(job, luckFrom(core, job, random), 60)
-    job.cups.forEach((cup, i) => {
+    const run = core.runPlan(input, variationFrom(core, input, random), 60)
+    input.cups.forEach((cup, i) => {
       const { points } = said.lanes[i]
       const lane = run.lanes[i]
       if (points.length < 2 || lane.length < 2) return
-      const off = job.levelError * z()
+      const off = input.levelError * z()
       const endS = Math.min(points.at(-1).min * 60, lane.at(-1).s)
       for (const at of MOMENTS) {
         const s = points[0].min * 60 + at * (points.at(-1).min * 60 - points[0].min * 60)
@@ -51,24 +51,24 @@ export function lanesCoverage(core, job, runs, seed) {
       }
     })
     said.pours.forEach((pour, i) => {
-      if (pour.marginMin < 59) enough.push(core.marginMin(job, run, i) >= pour.marginMin - 1e-9 ? 1 : 0)
+      if (pour.marginMin < 59) enough.push(core.marginMin(input, run, i) >= pour.marginMin - 1e-9 ? 1 : 0)
     })
   }
   return { band: mean(inBand), margin: enough.length > 0 ? mean(enough) : null }
 }
 
 /** Points by which the chance that is said differs from so many runs. */
-export function chanceError(core, job, runs, seed) {
+export function chanceError(core, input, runs, seed) {
   const random = randomOf(seed)
   let works = 0
-  for (let n = 0; n < runs; n += 1) works += core.runWorks(job, luckFrom(core, job, random)).works
-  return { said: core.chanceOf(job), many: core.monteCarlo(job, 200).chance, truth: works / runs }
+  for (let n = 0; n < runs; n += 1) works += core.runWorks(input, variationFrom(core, input, random)).works
+  return { said: core.chanceOf(input), many: core.monteCarlo(input, 200).chance, truth: works / runs }
 }
 
 /** What is drawn of a rest, each in its own standard deviations. */
-function restLuck(core, z) {
-  const drawn = Object.fromEntries(Object.keys(core.REST_LUCK).map(luck => [luck, z()]))
-  return luck => drawn[luck]
+function restVariation(core, z) {
+  const drawn = Object.fromEntries(Object.keys(core.REST_VARIATION).map(variation => [variation, z()]))
+  return variation => drawn[variation]
 }
 
 /** Times of a rest that have a band, with the model's error of ln of them. */
@@ -79,13 +79,13 @@ const REST_TIMES = { peakMin: 'peak', startMin: 'start', unmouldMin: 'unmould' }
  * unmoulding lie within the bands that are said. Null where none has one.
  */
 export function restCoverage(core, inputs, runs, seed) {
-  const job = core.restJobOf(inputs, 'quick')
+  const input = core.restRunInputOf(inputs, 'quick')
   const about = core.aboutOf(inputs)
-  const said = core.restNumbers(job, about)
+  const said = core.restNumbers(input, about)
   const z = normals(randomOf(seed))
   const held = { peakC: [], peakMin: [], startMin: [], unmouldMin: [] }
   for (let n = 0; n < runs; n += 1) {
-    const { run } = core.wholeRun(core.withLuck(job, restLuck(core, z)), about)
+    const { run } = core.wholeRun(core.withVariation(input, restVariation(core, z)), about)
     const within = (key, value) => held[key].push(value >= said[key].low && value <= said[key].high ? 1 : 0)
     within('peakC', run.heating.peakC + core.REST_ERROR.peakK * z())
     for (const [key, error] of Object.entries(REST_TIMES))

@@ -8,9 +8,9 @@ const START_C = 30
 const DOSED = 0.27
 
 /** One cup's history, the level looked at after every step; gives the sum of its levels. */
-function history(pace, luck) {
+function history(pace, variation) {
   const { UNSCENTED, advanceBatter, blenderPower, handling, levelOf, freshBatter, scentEffect } = core
-  const plain = { scent: UNSCENTED, lnRate: 0, lnViscosity: 0, lnSwell: 0, luck }
+  const plain = { scent: UNSCENTED, lnRate: 0, lnViscosity: 0, lnSwell: 0, variation }
   const scented = { ...plain, scent: scentEffect(DOSED) }
   const cooling = { roomC: 21, tauS: 2900 }
   let sum = 0

@@ -1,7 +1,7 @@
 import { readPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { missingOils, portionsOf } from '../portions/index.ts'
-import { SURE_RUNS, jobOf, lanesOf, monteCarlo, withRuns } from '../schedule/index.ts'
+import { SURE_RUNS, runInputOf, lanesOf, monteCarlo, withRuns } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { remediesFor } from './remedies.ts'
 import type { Remedy } from './remedies.ts'
@@ -18,8 +18,8 @@ export interface Advice {
 /** The biggest risk by many runs. Some tenths of a second at most. */
 export function sureRisk(plan: Plan, shelf: Shelf): Risk | null {
   if (!readPlan(plan).ok || missingOils(plan, shelf).length > 0) return null
-  const job = jobOf(plan, portionsOf(plan, shelf), shelf)
-  return riskOf(plan, shelf, withRuns(lanesOf(job), monteCarlo(job, SURE_RUNS)))
+  const input = runInputOf(plan, portionsOf(plan, shelf), shelf)
+  return riskOf(plan, shelf, withRuns(lanesOf(input), monteCarlo(input, SURE_RUNS)))
 }
 
 /** Risk and remedies of a plan: for a worker. */

@@ -4,7 +4,7 @@ import { readPlan } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { applyEdit } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
-import { chanceOf, jobOf } from '../schedule/index.ts'
+import { chanceOf, runInputOf } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { capShare, limitOfOils, scentLoad, unitBatter } from '../recipe/index.ts'
 import { batterPace } from '../trace/index.ts'
@@ -128,7 +128,9 @@ function scents(plan: Plan, shelf: Shelf, batterPerOils: number): Candidate[] {
 function neverStop(plan: Plan, shelf: Shelf): Candidate[] {
   const { scent, score } = plan
   if (!scent || scent.moment === 'never-stop' || plan.whipped) return []
-  const { lnRate } = jobOf(plan, portionsOf(plan, shelf), shelf).cups.find(cup => cup.scent)?.scent ?? { lnRate: 0 }
+  const { lnRate } = runInputOf(plan, portionsOf(plan, shelf), shelf).cups.find(cup => cup.scent)?.scent ?? {
+    lnRate: 0,
+  }
   if (lnRate < SEIZES) return []
   const once = score.filter(pour => score.filter(one => one.cup === pour.cup).length === 1)
   const isScented = (id: string) => plan.cups.some(cup => cup.id === id && cup.scented && !cup.ownScent)
@@ -185,7 +187,7 @@ function together(plan: Plan, clearC: number): Candidate[] {
   return [{ id: 'cool-and-early', sentence, edit: { kind: 'many', edits } }]
 }
 
-const chanceOfPlan = (plan: Plan, shelf: Shelf): number => chanceOf(jobOf(plan, portionsOf(plan, shelf), shelf))
+const chanceOfPlan = (plan: Plan, shelf: Shelf): number => chanceOf(runInputOf(plan, portionsOf(plan, shelf), shelf))
 
 /**
  * The changes that help most, the best first. A single change is put before a set of changes unless the set gains clearly

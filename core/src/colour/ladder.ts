@@ -5,7 +5,7 @@ import type { Age } from './age.ts'
 import { deltaE } from './bands.ts'
 import { mixed } from './mix.ts'
 import type { Dose } from './mix.ts'
-import type { SoapColour } from './seen.ts'
+import type { SoapColour } from './appearance.ts'
 import type { Pigment } from './pigment.ts'
 
 /** One pool of coloured batter from which steps are poured, each time lightened by what is stirred into the rest. */

@@ -4,8 +4,8 @@ import type { BaseAt, BaseTint } from './base.ts'
 import type { Age } from './age.ts'
 import { absorptionAt } from './pigment.ts'
 import type { Pigment } from './pigment.ts'
-import { colourOfBands } from './seen.ts'
-import type { SoapColour } from './seen.ts'
+import { colourOfBands } from './appearance.ts'
+import type { SoapColour } from './appearance.ts'
 
 export interface Dose {
   pigment: Pigment

@@ -3,7 +3,7 @@ import type { Spectrum } from './bands.ts'
 import { BROWN, CURED, STANDARD_BASE, baseAt } from './base.ts'
 import type { BaseTint } from './base.ts'
 import type { Age } from './age.ts'
-import { colourOfBands } from './seen.ts'
+import { colourOfBands } from './appearance.ts'
 import { ratioOf } from './surface.ts'
 import { smoothestOfHex } from './smoothest.ts'
 

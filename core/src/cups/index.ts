@@ -13,8 +13,8 @@ export { asFilled, takeFilled } from './recovery.ts'
 export type { Filled, FilledCup } from './recovery.ts'
 export { doseOfSpoons, mixingCards, spoonsOf } from './cards.ts'
 export type { CardLine, MixingCard } from './cards.ts'
-export { SIGHTS, isLostTo, seenBy } from './sight.ts'
-export type { Sight } from './sight.ts'
+export { COLOUR_VISIONS, isLostTo, seenBy } from './colour-vision.ts'
+export type { ColourVision } from './colour-vision.ts'
 export {
   MOST_PALETTE_BYTES,
   PALETTE_FORMAT,

@@ -13,7 +13,7 @@ import {
   ricingFactors,
   windowKindOf,
 } from '../schedule/index.ts'
-import type { Job, Lanes, Quickens } from '../schedule/index.ts'
+import type { RunInput, Lanes, Quickens } from '../schedule/index.ts'
 import { isFattyAcid } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { HOLDS_AIR } from '../trace/index.ts'
@@ -24,7 +24,7 @@ import type { Notice } from '../checks/index.ts'
 interface Known {
   plan: Plan
   shelf: Shelf
-  job: Job
+  input: RunInput
   lanes: Lanes
   quickens: Quickens | null
 }
@@ -80,7 +80,7 @@ export function quickensSentence({ quickens, slows }: Quickens): Words {
 }
 
 /** What stops, draws and own batters say that cannot be. */
-function working({ plan, shelf, job, lanes }: Known): Notice[] {
+function working({ plan, shelf, input, lanes }: Known): Notice[] {
   const notices: Notice[] = []
   const add = (path: string, weight: Notice['weight'], sentence: Words) => notices.push({ path, weight, sentence })
   const { stopLevel } = plan.conditions
@@ -116,15 +116,15 @@ function working({ plan, shelf, job, lanes }: Known): Notice[] {
     )
   if (plan.recipe.oils.length > 0 && unitBatter(plan.recipe, shelf).oils.every(part => isFattyAcid(part.oil)))
     add('recipe.oils', 'stop', fact('forecast.fatty-acids-alone-are'))
-  if (job.blending !== 'stick' && job.blending !== 'bursts' && job.pace.lack > 0.15)
+  if (input.blending !== 'stick' && input.blending !== 'bursts' && input.pace.lack > 0.15)
     add('hands.blend', 'warn', fact('forecast.slow-oils-without-blender'))
   return notices
 }
 
 /** What is poured without a stop, and scents that ask for it. */
-function neverStop({ plan, job }: Known): Notice[] {
+function neverStop({ plan, input }: Known): Notice[] {
   if (plan.scent?.moment !== 'never-stop') return []
-  const found = neverStopOutlook(job)
+  const found = neverStopOutlook(input)
   if (!found) return []
   const set =
     found.setS === null
@@ -148,13 +148,13 @@ const RICING_WORDS = {
   soon: 'scent in the oils before the lye',
 } as const
 
-function ricing({ plan, shelf, job }: Known): Notice[] {
+function ricing({ plan, shelf, input }: Known): Notice[] {
   const unit = unitBatter(plan.recipe, shelf)
-  const worst = job.cups
+  const worst = input.cups
     .filter(cup => cup.massG > 0 && cup.scent)
-    .reduce<Job['cups'][number] | null>((a, b) => (a && a.scent!.ricing >= b.scent!.ricing ? a : b), null)
+    .reduce<RunInput['cups'][number] | null>((a, b) => (a && a.scent!.ricing >= b.scent!.ricing ? a : b), null)
   if (!worst || worst.scent!.ricing < RICES) return []
-  const met = meets(job, plan, unit, shelf, worst)
+  const met = meets(input, plan, unit, shelf, worst)
   if (!met) return []
   const factors = ricingFactors(met)
   const causes = (Object.keys(RICING_WORDS) as (keyof typeof RICING_WORDS)[])
@@ -171,12 +171,13 @@ function ricing({ plan, shelf, job }: Known): Notice[] {
 
 const PIPES = { lo: 3.8, hi: 4.9 } as const
 
-function whipped({ plan, job, lanes }: Known): Notice[] {
-  if (!plan.whipped || !job.whipped) return []
+function whipped({ plan, input, lanes }: Known): Notice[] {
+  if (!plan.whipped || !input.whipped) return []
   const notices: Notice[] = []
   const add = (weight: Notice['weight'], sentence: Words) => notices.push({ path: 'whipped', weight, sentence })
-  const solid = job.pace.solidAt(job.whipped.startC)
-  if (solid < HOLDS_AIR) add('stop', fact('forecast.more-than-half-these', { startC: celsius(job.whipped.startC, 0) }))
+  const solid = input.pace.solidAt(input.whipped.startC)
+  if (solid < HOLDS_AIR)
+    add('stop', fact('forecast.more-than-half-these', { startC: celsius(input.whipped.startC, 0) }))
   const level = lanes.pours[0]?.startLevel
   if (level !== undefined && solid >= HOLDS_AIR) {
     if (level > PIPES.hi) add('warn', fact('forecast.comes-out-too-stiff'))

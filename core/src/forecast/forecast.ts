@@ -3,8 +3,8 @@ import type { Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { missingOils, portionsOf } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
-import { jobOf, lanesOf, quickensOf } from '../schedule/index.ts'
-import type { Job, Lanes, Quickens } from '../schedule/index.ts'
+import { runInputOf, lanesOf, quickensOf } from '../schedule/index.ts'
+import type { RunInput, Lanes, Quickens } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { coloursOfPlan } from '../cups/index.ts'
 import type { ColourForecast } from '../cups/index.ts'
@@ -48,7 +48,7 @@ export interface Forecast {
 
 export type ForecastResult = { ok: true; forecast: Forecast } | { ok: false; sentence: Words; path: string }
 
-type Results = Omit<Forecast, 'format' | 'version' | 'plan'> & { job: Job }
+type Results = Omit<Forecast, 'format' | 'version' | 'plan'> & { input: RunInput }
 interface Sources {
   plan: Plan
   shelf: Shelf
@@ -58,16 +58,16 @@ interface Sources {
 const MAKERS: Makers<Sources, Results> = {
   portions: ({ plan, shelf }) => portionsOf(plan, shelf),
   recipe: ({ plan, shelf }) => recipeResult(plan, shelf),
-  job: ({ plan, shelf }, { portions }) => jobOf(plan, portions, shelf),
-  lanes: (_, { job }) => lanesOf(job),
-  quickens: ({ plan, shelf }, { job }) => quickensOf(plan, shelf, job),
+  input: ({ plan, shelf }, { portions }) => runInputOf(plan, portions, shelf),
+  lanes: (_, { input }) => lanesOf(input),
+  quickens: ({ plan, shelf }, { input }) => quickensOf(plan, shelf, input),
   rest: ({ plan, shelf }, { portions, lanes }) => quickRest({ plan, shelf, portions, lanes }),
   colours: ({ plan, shelf }, results) =>
     coloursOfPlan(plan, results.portions, shelf, plan.colour.gel === null ? results.rest.shares : undefined),
   risk: ({ plan, shelf }, { lanes }) => riskOf(plan, shelf, lanes),
   freeLye: ({ plan, shelf }, { portions }) => plannedFreeLye(plan, portions, shelf),
-  notices: ({ plan, shelf }, { portions, freeLye, recipe, job, colours, lanes, quickens }) =>
-    noticesOf({ plan, shelf, portions, freeLye, recipe, job, colours, lanes, quickens }),
+  notices: ({ plan, shelf }, { portions, freeLye, recipe, input, colours, lanes, quickens }) =>
+    noticesOf({ plan, shelf, portions, freeLye, recipe, input, colours, lanes, quickens }),
   workings: ({ plan, shelf }, { portions, recipe }) => workingsOf(plan, shelf, portions, recipe),
 }
 

@@ -9,7 +9,7 @@ import type { ScentLoad } from '../recipe/index.ts'
 import { TAGS, findById } from '../shelf/index.ts'
 import type { Shelf, ShelfItem } from '../shelf/index.ts'
 import type { RecipeResult } from './recipe-result.ts'
-import type { Job, Lanes, Quickens } from '../schedule/index.ts'
+import type { RunInput, Lanes, Quickens } from '../schedule/index.ts'
 import { batterNotices } from './batter-notices.ts'
 import type { BatchFreeLye } from '../weighing/index.ts'
 
@@ -258,21 +258,21 @@ function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
 
 const LARGE_POT_KG = 8
 /** For how long each way of blending is gone on with. */
-const LONGEST: Readonly<Record<Job['blending'], string>> = {
+const LONGEST: Readonly<Record<RunInput['blending'], string>> = {
   stick: 'Twenty minutes of blending',
   bursts: 'An hour of bursts',
   whisk: 'Four hours with the whisk',
   hand: 'Eight hours of stirring',
 }
 
-function bench(plan: Plan, job: Job, neverEmulsified: boolean): Notice[] {
+function bench(plan: Plan, input: RunInput, neverEmulsified: boolean): Notice[] {
   const notices: Notice[] = []
-  const mixC = Math.round(10 * job.mixC) / 10
-  if (!job.whipped && mixC < job.pace.clearPointC + 2) {
+  const mixC = Math.round(10 * input.mixC) / 10
+  if (!input.whipped && mixC < input.pace.clearPointC + 2) {
     const sentence = fact('forecast.at-fats-begin-set', {
       mixC: celsius(mixC),
-      clearPointC: celsius(job.pace.clearPointC),
-      clearPointC2: celsius(Math.ceil(job.pace.clearPointC + 2)),
+      clearPointC: celsius(input.pace.clearPointC),
+      clearPointC2: celsius(Math.ceil(input.pace.clearPointC + 2)),
     })
     notices.push({ path: 'conditions.mixC', weight: 'warn', sentence })
   } else if (mixC > 50) {
@@ -291,13 +291,13 @@ function bench(plan: Plan, job: Job, neverEmulsified: boolean): Notice[] {
   }
   if (neverEmulsified) {
     const sentence = fact('forecast.does-not-bring-this', {
-      longest: LONGEST[job.blending],
+      longest: LONGEST[input.blending],
       stopLevel: plan.conditions.stopLevel,
     })
     notices.push({ path: 'conditions.stopLevel', weight: 'stop', sentence })
   }
-  if (job.potKg > LARGE_POT_KG) {
-    const sentence = fact('forecast.one-pot-heavy-lift', { potKg: keepingZeros(kilograms(job.potKg, 1)) })
+  if (input.potKg > LARGE_POT_KG) {
+    const sentence = fact('forecast.one-pot-heavy-lift', { potKg: keepingZeros(kilograms(input.potKg, 1)) })
     notices.push({ path: 'mould', weight: 'warn', sentence })
   }
   return notices
@@ -334,14 +334,24 @@ interface Known {
   portions: Portions
   freeLye: BatchFreeLye
   recipe: RecipeResult
-  job: Job
+  input: RunInput
   colours: ColourForecast
   lanes: Lanes
   quickens: Quickens | null
 }
 
 /** Everything worth a thought about a plan, the gravest first. */
-export const noticesOf = ({ plan, shelf, portions, freeLye, recipe, job, colours, lanes, quickens }: Known): Notice[] =>
+export const noticesOf = ({
+  plan,
+  shelf,
+  portions,
+  freeLye,
+  recipe,
+  input,
+  colours,
+  lanes,
+  quickens,
+}: Known): Notice[] =>
   [
     ...freeLyeNotice(plan, freeLye),
     ...lye(plan, portions, recipe),
@@ -349,8 +359,8 @@ export const noticesOf = ({ plan, shelf, portions, freeLye, recipe, job, colours
     ...house(plan, shelf),
     ...liquids(plan, shelf),
     ...additives(plan, shelf),
-    ...bench(plan, job, lanes.neverEmulsified),
-    ...batterNotices({ plan, shelf, job, lanes, quickens }),
+    ...bench(plan, input, lanes.neverEmulsified),
+    ...batterNotices({ plan, shelf, input, lanes, quickens }),
     ...oils(plan),
     ...recipe.warnings.map(warning => ({ path: 'recipe', ...warning })),
     ...cupNotices({ plan, shelf, portions, colours }),

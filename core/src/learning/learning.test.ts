@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
-import { evidenceOf, jobOf, lanesOf, luckAt, runPlan } from '../schedule/index.ts'
+import { evidenceOf, runInputOf, lanesOf, variationAt, runPlan } from '../schedule/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { Filter, Rates, recipeKey, scentKnowledge } from './index.ts'
@@ -141,9 +141,9 @@ describe('what batches teach', () => {
 describe('from a batch to its evidence', () => {
   const plan: Plan = starterPlan('Evidence')
   const about = { batch: 'one', at: '2026-02-01' }
-  const job = jobOf(plan, portionsOf(plan, shelf), shelf)
-  const sightings = (luck: number): Plan['seen'] => {
-    const lane = runPlan(job, { plainRate: luck, scentedRate: luck, scent: 0 }, 30).lanes[2]!
+  const input = runInputOf(plan, portionsOf(plan, shelf), shelf)
+  const sightings = (variation: number): Plan['seen'] => {
+    const lane = runPlan(input, { plainRate: variation, scentedRate: variation, scent: 0 }, 30).lanes[2]!
     return [lane[lane.length >> 1]!, lane.at(-1)!].map(({ s, level }) => ({
       cup: plan.cups[2]!.id,
       atMin: s / 60,
@@ -153,12 +153,14 @@ describe('from a batch to its evidence', () => {
   }
 
   test('readings of a quick batter say so, of a slow one too, and the forecast of the next follows', () => {
-    const [quick, slow] = [0.5, -0.5].map(luck => evidenceOf({ ...plan, seen: sightings(luck) }, shelf, about))
+    const [quick, slow] = [0.5, -0.5].map(variation =>
+      evidenceOf({ ...plan, seen: sightings(variation) }, shelf, about),
+    )
     expect(quick!.observations[0]!.value).toBeGreaterThan(0.1)
     expect(slow!.observations[0]!.value).toBeLessThan(-0.1)
     const next = (one: typeof quick) => {
       const told = knowing({ ...one!, rest: null, counts: true })
-      return lanesOf(jobOf(plan, portionsOf(plan, told), told)).pours.at(-1)!.endLevel
+      return lanesOf(runInputOf(plan, portionsOf(plan, told), told)).pours.at(-1)!.endLevel
     }
     expect(next(quick)).toBeGreaterThan(next(slow))
   })
@@ -166,21 +168,21 @@ describe('from a batch to its evidence', () => {
   test('the readings of a batch with nothing but the expected move little and narrow', () => {
     const { observations } = evidenceOf({ ...plan, seen: sightings(0) }, shelf, about)
     const told = knowing({ ...about, name: '', recipe: recipeKey(plan), counts: true, rest: null, observations })
-    const rate = jobOf(plan, portionsOf(plan, told), told).rate
+    const rate = runInputOf(plan, portionsOf(plan, told), told).rate
     expect(Math.abs(rate.mean)).toBeLessThan(0.05)
-    expect(rate.sd).toBeLessThan(job.rate.sd)
+    expect(rate.sd).toBeLessThan(input.rate.sd)
   })
 
   test('blending that took longer than it should tells of a weaker blender or a slower batter', () => {
-    const { rate } = job
-    const blended = runPlan(job, luckAt(0, job)).tasks.find(task => task.kind === 'blend')!
+    const { rate } = input
+    const blended = runPlan(input, variationAt(0, input)).tasks.find(task => task.kind === 'blend')!
     const usual = blended.toS - blended.fromS
     const slow = evidenceOf({ ...plan, blendedS: 2 * usual }, shelf, about).observations
     expect(slow.map(one => one.stage)).toEqual(['blend'])
     expect(slow[0]!.value).toBeLessThan(-0.5)
     const told = knowing({ ...about, name: '', recipe: recipeKey(plan), counts: true, rest: null, observations: slow })
-    const after = jobOf(plan, portionsOf(plan, told), told)
-    expect(after.blenderStrength).toBeLessThan(job.blenderStrength)
+    const after = runInputOf(plan, portionsOf(plan, told), told)
+    expect(after.blenderStrength).toBeLessThan(input.blenderStrength)
     expect(after.rate.mean).toBeLessThan(rate.mean)
   })
 

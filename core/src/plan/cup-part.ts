@@ -2,7 +2,7 @@ import { PlannedScent } from '../recipe/index.ts'
 import { Choice, Id, Ids, Like, NumberFrom, Part, Parts, Text, YesNo } from '../fields/index.ts'
 import { MAX_CUP_COLORANTS, MEDIA } from '../shelf/index.ts'
 import type { Medium } from '../shelf/index.ts'
-import { MOST_STOP } from './bench-part.ts'
+import { MOST_STOP } from './preparation-part.ts'
 
 /** What a plan says of cups: colour, scent, what is kept back. Masses in g, shares from 0 to 1. */
 

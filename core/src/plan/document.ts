@@ -3,8 +3,8 @@ import { CONSTANTS } from '../constants/index.ts'
 import { Choice, Fixed, NumberFrom, Part, Parts, Text, Whole, YesNo } from '../fields/index.ts'
 import { FORMS, LININGS } from '../shelf/index.ts'
 import type { Lining, MouldForm } from '../shelf/index.ts'
-import { Division, Hands, Heat, MAX_SEEN, MOST_STOP, Preparation, STOPS, Seen } from './bench-part.ts'
-import type { StopWhen } from './bench-part.ts'
+import { Division, Hands, Heat, MAX_SEEN, MOST_STOP, Preparation, STOPS, Seen } from './preparation-part.ts'
+import type { StopWhen } from './preparation-part.ts'
 import {
   ColourWish,
   Cup,

@@ -10,7 +10,7 @@ export {
   DIVISION_MEASURES,
   DIVISION_RULES,
   TEMPERATURE_RULES,
-} from './bench-part.ts'
+} from './preparation-part.ts'
 export type {
   CoolingWay,
   Blending,
@@ -30,7 +30,7 @@ export type {
   TemperatureRule,
   TopBatter,
   Weighed,
-} from './bench-part.ts'
+} from './preparation-part.ts'
 export {
   Conditions,
   FreeLyeAnswer,

@@ -1,7 +1,7 @@
 import { PlannedScent, OilPart, Recipe } from '../recipe/index.ts'
 import { started } from '../fields/index.ts'
 import { ColourWish, Cup, CupColorant } from './cup-part.ts'
-import { Division, Hands } from './bench-part.ts'
+import { Division, Hands } from './preparation-part.ts'
 import { Plan } from './document.ts'
 import { Embed, Finish } from './finish-part.ts'
 import type { Topping, ToppingKind } from './finish-part.ts'

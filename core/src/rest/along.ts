@@ -1,7 +1,7 @@
 import { barsAlong } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { restHistory } from './history.ts'
-import type { RestJob } from './history.ts'
+import type { RestRunInput } from './history.ts'
 
 /** By then everything that gels has begun to, after the last change of place or wrap. */
 const GELS_WITHIN_S = 10 * 3600
@@ -13,7 +13,7 @@ export interface BarGel {
 }
 
 /** Works a mould through in three dimensions: shares gelled from its middle to its end. Yields the share done. */
-export function* gelAlong(whole: RestJob): Generator<number, number[]> {
+export function* gelAlong(whole: RestRunInput): Generator<number, number[]> {
   const lastS = Math.max(...whole.phases.map(phase => phase.fromS + phase.holdS))
   const { block } = yield* restHistory({
     ...whole,

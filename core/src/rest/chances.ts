@@ -2,7 +2,7 @@ import { correlation, latinNormals, mixtureBand, normal, ranksOf, timeBand } fro
 import type { Band } from '../chance/index.ts'
 import { LOSSES, REST_PRIOR } from './constants.ts'
 import { LONGEST_S, workedThrough } from './history.ts'
-import type { CurvePoint, RestHistory, RestJob } from './history.ts'
+import type { CurvePoint, RestHistory, RestRunInput } from './history.ts'
 import { crackChance, saidCrack, saidVolcano, volcanoChance } from './overheating.ts'
 import { FIRM, firmnessOf } from './firmness.ts'
 import { SPENT, gelledShareOf, restRun } from './run.ts'
@@ -31,12 +31,12 @@ export interface RestNumbers {
   /** Chance that the top row gels, the mean over it. */
   topGel: number
   /** What the class hangs on most. */
-  hangsOn: RestLuck
+  hangsOn: RestVariation
   runs: number
 }
 
 /** What differs from run to run. */
-export const REST_LUCK = {
+export const REST_VARIATION = {
   rate: 'how quickly this blend reacts: measure the middle after an hour',
   losses: 'how well the mould keeps its heat: measure the middle again as it cools',
   gelK: 'from how warm it gels: note how warm it is when the middle turns clear',
@@ -44,8 +44,8 @@ export const REST_LUCK = {
   pourK: 'how warm it is poured: measure the batter as you pour',
   roomK: 'how warm the room stays: measure the room',
 } as const
-export type RestLuck = keyof typeof REST_LUCK
-const LUCKS = Object.keys(REST_LUCK) as RestLuck[]
+export type RestVariation = keyof typeof REST_VARIATION
+const VARIATIONS = Object.keys(REST_VARIATION) as RestVariation[]
 
 /** Spreads: K on the gel temperature, share of the heat, K of pour and room; the last two where they were measured (E). */
 const SPREAD = { gelK: 2.5, heat: 0.04, pourK: 1, roomK: 1.5 } as const
@@ -54,16 +54,16 @@ const MEASURED = { pourK: 0.4, roomK: 0.7 } as const
 const FIRST_DIMENSION = 200
 export const REST_RUNS = 24
 
-/** A job with so much luck: each of it in its own standard deviations. */
-export function withLuck(job: RestJob, z: (luck: RestLuck) => number): RestJob {
-  const { block, sd = REST_PRIOR } = job
-  const { pourK, roomK } = job.isRead ? MEASURED : SPREAD
+/** An input with so much variation: each of it in its own standard deviations. */
+export function withVariation(input: RestRunInput, z: (variation: RestVariation) => number): RestRunInput {
+  const { block, sd = REST_PRIOR } = input
+  const { pourK, roomK } = input.isRead ? MEASURED : SPREAD
   const room = roomK * z('roomK')
   return {
-    ...job,
+    ...input,
     frameS: 0,
-    roomC: job.roomC + room,
-    room: job.room?.map(change => ({ ...change, tempC: change.tempC + room })),
+    roomC: input.roomC + room,
+    room: input.room?.map(change => ({ ...change, tempC: change.tempC + room })),
     block: {
       ...block,
       materials: block.materials.map(one => ({ ...one, heat: one.heat * (1 + SPREAD.heat * z('heat')) })),
@@ -75,9 +75,9 @@ export function withLuck(job: RestJob, z: (luck: RestLuck) => number): RestJob {
   }
 }
 
-/** A job with the luck of run `n` of so many: the same for every job. */
-export const drawn = (job: RestJob, n: number, runs = REST_RUNS, seed = 0): RestJob =>
-  withLuck(job, luck => latinNormals(FIRST_DIMENSION + LUCKS.indexOf(luck), runs, seed)[n]!)
+/** An input with the variation of run `n` of so many: the same for every input. */
+export const drawn = (input: RestRunInput, n: number, runs = REST_RUNS, seed = 0): RestRunInput =>
+  withVariation(input, variation => latinNormals(FIRST_DIMENSION + VARIATIONS.indexOf(variation), runs, seed)[n]!)
 
 /** The model's own error: K of a margin and of the peak, of ln of times; and the same once the batch has readings (S, E). */
 export const REST_ERROR = { marginK: 2.5, peakK: 1, start: 0.18, peak: 0.15, unmould: 0.22, coreK: 1.5 } as const
@@ -108,8 +108,8 @@ function coreEvery(curve: readonly CurvePoint[]): number[] {
 }
 
 /** Run to the end of a usual rest; those that are not firm by then alone go on. */
-export function wholeRun(job: RestJob, about: About): { history: RestHistory; run: RestRun } {
-  const history = workedThrough({ ...job, untilS: LONGEST_S, isDone: isFirm(about, job.untilS) })
+export function wholeRun(input: RestRunInput, about: About): { history: RestHistory; run: RestRun } {
+  const history = workedThrough({ ...input, untilS: LONGEST_S, isDone: isFirm(about, input.untilS) })
   return { history, run: restRun(history, about) }
 }
 
@@ -134,10 +134,10 @@ const times = (runs: readonly RestRun[], of: (run: RestRun) => number | null, ln
   return { ...timeBand(known, lnSd), share: known.length / runs.length }
 }
 
-/** Works a coarse job through many times, each to its end; the same job gives the same answer. */
-export function restNumbers(job: RestJob, about: About, count = REST_RUNS, seed = 0): RestNumbers {
-  const error = job.isRead ? READ_ERROR : REST_ERROR
-  const worked = Array.from({ length: count }, (_, n) => wholeRun(drawn(job, n, count, seed), about))
+/** Works a coarse input through many times, each to its end; the same input gives the same answer. */
+export function restNumbers(input: RestRunInput, about: About, count = REST_RUNS, seed = 0): RestNumbers {
+  const error = input.isRead ? READ_ERROR : REST_ERROR
+  const worked = Array.from({ length: count }, (_, n) => wholeRun(drawn(input, n, count, seed), about))
   const runs = worked.map(one => one.run)
   const mean = (of: (run: RestRun) => number) => runs.reduce((sum, run) => sum + of(run), 0) / count
   const none = mean(run => normal(-run.noneK / error.marginK))
@@ -146,8 +146,10 @@ export function restNumbers(job: RestJob, about: About, count = REST_RUNS, seed 
   const points = Math.min(...cores.map(one => one.length))
   const margins = none > full ? runs.map(run => run.noneK) : runs.map(run => run.fullK)
   const ranks = ranksOf(margins)
-  const tied = (luck: RestLuck) =>
-    Math.abs(correlation(ranksOf([...latinNormals(FIRST_DIMENSION + LUCKS.indexOf(luck), count, seed)]), ranks))
+  const tied = (variation: RestVariation) =>
+    Math.abs(
+      correlation(ranksOf([...latinNormals(FIRST_DIMENSION + VARIATIONS.indexOf(variation), count, seed)]), ranks),
+    )
   return {
     gel: saidClasses(none, full),
     peakC: mixtureBand(
@@ -170,7 +172,7 @@ export function restNumbers(job: RestJob, about: About, count = REST_RUNS, seed 
       return { s: i * BAND_S, low, high }
     }),
     topGel: mean(run => run.topGel(error.marginK)),
-    hangsOn: LUCKS.reduce((a, b) => (tied(b) > tied(a) ? b : a)),
+    hangsOn: VARIATIONS.reduce((a, b) => (tied(b) > tied(a) ? b : a)),
     runs: count,
   }
 }

@@ -6,7 +6,7 @@ import { gelAlong, gelOfBars } from './along.ts'
 import { contrastFor, waterEdit, waterOnShelf } from './contrast.ts'
 import { cupGels, quickRest } from './gel-shares.ts'
 import { workedThrough } from './history.ts'
-import { restJobOf } from './plan-rest.ts'
+import { restRunInputOf } from './plan-rest.ts'
 import { example, inputsOf, resting, shelf, warmed } from './test/plans.ts'
 import { said, say } from '../words/index.ts'
 
@@ -21,7 +21,7 @@ describe('cup by cup', () => {
   test('water stirred into a cup lowers what it gels from, and its own lye concentration, and no other’s', () => {
     const plan = example('quarry-bench')
     const wet = changed(plan, waterEdit(plan, 1, waterOnShelf(shelf)!, 60))
-    const gels = (of: Plan) => cupGels(inputsOf(of), workedThrough(restJobOf(inputsOf(of), 'quick')).block)
+    const gels = (of: Plan) => cupGels(inputsOf(of), workedThrough(restRunInputOf(inputsOf(of), 'quick')).block)
     const [before, after] = [gels(plan), gels(wet)]
     expect(after[1]!.gelC).toBeLessThan(before[1]!.gelC - 1)
     expect(after[1]!.lyeConcentration).toBeLessThan(before[1]!.lyeConcentration)
@@ -48,7 +48,7 @@ describe('cup by cup', () => {
     [40, [{}, { atMin: 300, place: 'oven' as const, tempC: 70, holdMin: 60 }]],
   ])('looked at no longer than it can gel, it gels as far: %d °C, %j', (mixC, steps) => {
     const inputs = inputsOf(warmed(resting(example('quarry-bench'), ...steps), mixC))
-    const { block } = workedThrough(restJobOf(inputs, 'quick'))
+    const { block } = workedThrough(restRunInputOf(inputs, 'quick'))
     cupGels(inputs, block).forEach(({ share }, i) =>
       expect(Math.abs(quickRest(inputs).shares.cups[i]! - share)).toBeLessThan(0.05),
     )
@@ -75,7 +75,7 @@ describe('cup by cup', () => {
 
 describe('along the loaf', () => {
   const along = (plan: Plan): number[] => {
-    const steps = gelAlong(restJobOf(inputsOf(plan), 'whole'))
+    const steps = gelAlong(restRunInputOf(inputsOf(plan), 'whole'))
     for (;;) {
       const step = steps.next()
       if (step.done) return step.value

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
 import { towels } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { REST_ERROR, REST_LUCK, restNumbers, wholeRun, withLuck } from './chances.ts'
-import { aboutOf, restJobOf } from './plan-rest.ts'
+import { REST_ERROR, REST_VARIATION, restNumbers, wholeRun, withVariation } from './chances.ts'
+import { aboutOf, restRunInputOf } from './plan-rest.ts'
 import { example, inputsOf } from './test/plans.ts'
 
 /** Mulberry's generator: nothing is shared with the evenly spread draws that are tested. */
@@ -27,7 +27,7 @@ const wrapped = (plan: Plan, count: number): Plan => ({
 })
 const TRUTHS = 30
 
-test('of runs with luck and errors of their own four in five lie within the bands that are said', () => {
+test('of runs with variation and errors of their own four in five lie within the bands that are said', () => {
   const held: number[] = []
   let expectedGel = 0
   let seenGel = 0
@@ -43,13 +43,13 @@ test('of runs with luck and errors of their own four in five lie within the band
   const plans = names.map((name, i) => wrapped(example(name), i % 4))
   plans.forEach((plan, i) => {
     const inputs = inputsOf(plan)
-    const [job, about] = [restJobOf(inputs, 'quick'), aboutOf(inputs)]
-    const said = restNumbers(job, about)
+    const [input, about] = [restRunInputOf(inputs, 'quick'), aboutOf(inputs)]
+    const said = restNumbers(input, about)
     const z = normals(71 + i)
     for (let n = 0; n < TRUTHS; n += 1) {
-      const drawn = Object.fromEntries(Object.keys(REST_LUCK).map(luck => [luck, z()]))
+      const drawn = Object.fromEntries(Object.keys(REST_VARIATION).map(variation => [variation, z()]))
       const { run } = wholeRun(
-        withLuck(job, luck => drawn[luck]!),
+        withVariation(input, variation => drawn[variation]!),
         about,
       )
       const within = (band: { low: number; high: number }, value: number) =>

@@ -1,10 +1,10 @@
 import type { RestReadings } from '../shelf/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { missingOils, portionsOf } from '../portions/index.ts'
-import { jobOf, lanesOf } from '../schedule/index.ts'
+import { runInputOf, lanesOf } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { REST_PRIOR } from './constants.ts'
-import { restJobOf } from './plan-rest.ts'
+import { restRunInputOf } from './plan-rest.ts'
 import { refitted } from './refit.ts'
 import { rateKey, wrapKey } from './rest-paces.ts'
 
@@ -23,8 +23,8 @@ export function restEvidence(plan: Plan, shelf: Shelf): RestReadings | null {
   const bare = { ...shelf, evidence: [] }
   if (plan.rest.readings.length === 0 || missingOils(plan, bare).length > 0) return null
   const portions = portionsOf(plan, bare)
-  const lanes = lanesOf(jobOf(plan, portions, bare))
-  const found = refitted(restJobOf({ plan, shelf: bare, portions, lanes }, 'coarse'), plan.rest.readings)
+  const lanes = lanesOf(runInputOf(plan, portions, bare))
+  const found = refitted(restRunInputOf({ plan, shelf: bare, portions, lanes }, 'coarse'), plan.rest.readings)
   if (!found) return null
   return {
     wrap: wrapKey(plan),

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { towels } from '../plan/index.ts'
 import { FIRM, firmS, firmnessOf, settingHours } from './firmness.ts'
 import { workedThrough } from './history.ts'
-import type { RestJob } from './history.ts'
+import type { RestRunInput } from './history.ts'
 import { gelledShareOf } from './run.ts'
 import { facesOf, plainBlock } from './setup.ts'
 import type { MouldHeat, Wrap } from './setup.ts'
@@ -39,13 +39,13 @@ function hoursOf({
 }: Loaf) {
   const material = made(of)
   const block = plainBlock(mould, wrap, material, { tempC: pourC, converted: 0.06, roomC }, [7, 11])
-  const job: RestJob = {
+  const input: RestRunInput = {
     block: { ...block, stepK: 2 },
     phases,
     wraps: phases.map(phase => facesOf(mould, phase.place === 'refrigerator' ? { ...wrap, under: 'rack' } : wrap)),
     ...{ roomC, untilS: 120 * 3600, lengthInPlace: 0.48, frameS: 0 },
   }
-  const history = workedThrough(job)
+  const history = workedThrough(input)
   const { short, long } = { short: 0.2425, long: 0.2235, ...of }
   const setting = { soft: 1 - short - long, water: material.water, lnHardeners }
   const firmness = firmnessOf(history.curve, setting, gelledShareOf(history))

@@ -5,7 +5,7 @@ import { workedThrough } from './history.ts'
 import type { Block } from './block.ts'
 import { quickChances } from './chances.ts'
 import type { RestNumbers } from './chances.ts'
-import { aboutOf, restJobOf } from './plan-rest.ts'
+import { aboutOf, restRunInputOf } from './plan-rest.ts'
 import type { RestInputs } from './rest-inputs.ts'
 import { restRun } from './run.ts'
 
@@ -60,12 +60,12 @@ export interface QuickRest extends Pick<RestNumbers, 'gel' | 'crack' | 'volcano'
 
 /** One run on few cells, as long as anything may gel: for what follows every edit. A few ms. */
 export function quickRest(inputs: RestInputs): QuickRest {
-  const job = restJobOf(inputs, 'quick')
+  const input = restRunInputOf(inputs, 'quick')
   const lastS = Math.max(
-    ...job.phases.map(phase => phase.fromS + phase.holdS),
-    ...(job.room ?? []).map(one => one.fromS),
+    ...input.phases.map(phase => phase.fromS + phase.holdS),
+    ...(input.room ?? []).map(one => one.fromS),
   )
-  const history = workedThrough({ ...job, isQuick: true, untilS: Math.min(job.untilS, lastS + GELS_WITHIN_S) })
+  const history = workedThrough({ ...input, isQuick: true, untilS: Math.min(input.untilS, lastS + GELS_WITHIN_S) })
   const run = restRun(history, aboutOf(inputs))
   const cups = cupGels(inputs, history.block).map(one => one.share)
   const soap = inputs.portions.cups.map(cup => cup.pouredG)

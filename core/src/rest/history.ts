@@ -14,7 +14,7 @@ export interface Frame {
   gelled: Float32Array
 }
 
-export interface RestJob {
+export interface RestRunInput {
   block: BlockInput
   phases: readonly Phase[]
   /** Faces from each phase on, as it is wrapped then. */
@@ -121,12 +121,12 @@ function pointOf(block: Block, around: number): CurvePoint {
  * Works a rest through from the pour on, with every change of place and wrap at its time. Yields the share done from time to
  * time, so that a worker can tell of it and stop.
  */
-export function* restHistory(job: RestJob): Generator<number, RestHistory> {
-  const block = new Block({ ...job.block, faces: job.wraps[0]! })
-  const place = new Surroundings(job.phases, job.roomC, job.oven, job.box, job.room)
+export function* restHistory(input: RestRunInput): Generator<number, RestHistory> {
+  const block = new Block({ ...input.block, faces: input.wraps[0]! })
+  const place = new Surroundings(input.phases, input.roomC, input.oven, input.box, input.room)
   // Layers that wait for the last pour; times count from there.
   if (block.timeS < 0) block.run(0, place.at(0))
-  const changes = place.changes.filter(s => s > 0 && s < job.untilS)
+  const changes = place.changes.filter(s => s > 0 && s < input.untilS)
   const lastChangeS = Math.max(0, ...changes)
   const curve: CurvePoint[] = []
   const frames: Frame[] = []
@@ -135,50 +135,50 @@ export function* restHistory(job: RestJob): Generator<number, RestHistory> {
   let lastPeakC = -Infinity
   let phase = 0
   let nextFrame = 0
-  while (block.timeS < job.untilS - 1e-6) {
+  while (block.timeS < input.untilS - 1e-6) {
     const now = block.timeS
     const at = place.phaseAt(now)
     if (at !== phase) {
       phase = at
-      block.rewrap(job.wraps[at]!)
+      block.rewrap(input.wraps[at]!)
     }
-    if (job.frameS > 0 && now >= nextFrame - 1e-6) {
+    if (input.frameS > 0 && now >= nextFrame - 1e-6) {
       frames.push(frameOf(block))
-      nextFrame += job.frameS
+      nextFrame += input.frameS
     }
     const around = place.at(now)
-    const isEnclosed = ['oven', 'box'].includes(job.phases[at]!.place)
-    const event = changes.find(s => s > now + 1e-6) ?? job.untilS
-    const frameAt = job.frameS > 0 ? nextFrame : Infinity
-    const when = now - Math.max(0, job.phases[at]!.fromS) < SOON_S ? 'soon' : 'later'
+    const isEnclosed = ['oven', 'box'].includes(input.phases[at]!.place)
+    const event = changes.find(s => s > now + 1e-6) ?? input.untilS
+    const frameAt = input.frameS > 0 ? nextFrame : Infinity
+    const when = now - Math.max(0, input.phases[at]!.fromS) < SOON_S ? 'soon' : 'later'
     const usual = isEnclosed ? ENCLOSED_S[when] : CURVE_S[when]
-    const lookS = job.isQuick ? QUICK_S[isEnclosed ? 'enclosed' : 'open'] : usual
-    const until = Math.min(job.untilS, event, frameAt, now + lookS)
+    const lookS = input.isQuick ? QUICK_S[isEnclosed ? 'enclosed' : 'open'] : usual
+    const until = Math.min(input.untilS, event, frameAt, now + lookS)
     const last = curve.at(-1)
-    if (!job.isQuick && (!last || now - last.s >= CURVE_S[when] - 1)) {
+    if (!input.isQuick && (!last || now - last.s >= CURVE_S[when] - 1)) {
       curve.push(pointOf(block, around.airC))
-      if (job.isDone?.({ block, curve, frames, peakC, peakS })) break
+      if (input.isDone?.({ block, curve, frames, peakC, peakS })) break
     }
     block.run(until, around)
-    place.after(now, block.timeS - now, block.lossNow() * job.lengthInPlace)
+    place.after(now, block.timeS - now, block.lossNow() * input.lengthInPlace)
     let hottest = -Infinity
     for (let i = 0; i < block.n; i += 1) if (block.T[i]! > hottest) hottest = block.T[i]!
     if (hottest > peakC) {
       peakC = hottest
       peakS = block.timeS
     }
-    yield block.timeS / job.untilS
+    yield block.timeS / input.untilS
     if (block.timeS > lastChangeS) lastPeakC = Math.max(lastPeakC, hottest)
-    if (job.isQuick && block.timeS > lastChangeS + SETTLES_S && hottest < lastPeakC - COOLED_K) break
+    if (input.isQuick && block.timeS > lastChangeS + SETTLES_S && hottest < lastPeakC - COOLED_K) break
   }
   if (curve.at(-1)?.s !== block.timeS) curve.push(pointOf(block, place.at(block.timeS).airC))
-  if (job.frameS > 0) frames.push(frameOf(block))
+  if (input.frameS > 0) frames.push(frameOf(block))
   return { block, curve, frames, peakC: Math.max(...block.hottest), peakS }
 }
 
 /** The same without stopping in between. */
-export function workedThrough(job: RestJob): RestHistory {
-  const steps = restHistory(job)
+export function workedThrough(input: RestRunInput): RestHistory {
+  const steps = restHistory(input)
   for (;;) {
     const step = steps.next()
     if (step.done) return step.value

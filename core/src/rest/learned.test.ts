@@ -5,7 +5,7 @@ import type { Plan } from '../plan/index.ts'
 import { restEvidence } from './evidence.ts'
 import { workedThrough } from './history.ts'
 import { fittedRest, restNumbersOf, restOutlook } from './outlook.ts'
-import { restJobOf } from './plan-rest.ts'
+import { restRunInputOf } from './plan-rest.ts'
 import { withRefit } from './refit.ts'
 import { restPaces, wrapKey } from './rest-paces.ts'
 import { Surroundings, coolingS } from './surroundings.ts'
@@ -16,7 +16,7 @@ const plan = resting(example('verdigris-stair'), { cover: 'lid', towels: towels(
 
 /** What a thermometer would have read of a plan whose soap is so much quicker and loses so much more. */
 function read(of: Plan, rate: number, losses: number, minutes: readonly number[]): Plan {
-  const { curve } = workedThrough(withRefit(restJobOf(inputsOf(of), 'coarse'), { rate, losses }))
+  const { curve } = workedThrough(withRefit(restRunInputOf(inputsOf(of), 'coarse'), { rate, losses }))
   const readings = minutes.map(atMin => {
     const after = curve.find(point => point.s >= atMin * 60)!
     return { atMin: after.s / 60, at: 'core' as const, tempC: Number(after.core.toFixed(2)) }
@@ -66,15 +66,15 @@ describe('what a thermometer teaches', () => {
     const quick = read(plan, 1.4, 1, OFTEN)
     const { refit, fitted } = fittedRest(inputsOf(quick))
     expect(refit!.rate).toBeGreaterThan(1.2)
-    const miss = (job: ReturnType<typeof restJobOf>) => {
-      const { curve } = workedThrough(job)
+    const miss = (input: ReturnType<typeof restRunInputOf>) => {
+      const { curve } = workedThrough(input)
       return quick.rest.readings.reduce((sum, one) => {
         const point = curve.reduce((a, b) => (Math.abs(b.s - one.atMin * 60) < Math.abs(a.s - one.atMin * 60) ? b : a))
         return sum + Math.abs(point.core - one.tempC)
       }, 0)
     }
-    const job = restJobOf(inputsOf(quick), 'coarse')
-    expect(miss(fitted(job))).toBeLessThan(0.5 * miss(job))
+    const input = restRunInputOf(inputsOf(quick), 'coarse')
+    expect(miss(fitted(input))).toBeLessThan(0.5 * miss(input))
     const width = (of: Plan) => {
       const { low, high } = restNumbersOf(inputsOf(of)).numbers.peakC
       return high - low

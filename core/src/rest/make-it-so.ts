@@ -7,15 +7,15 @@ import { batterPace } from '../trace/index.ts'
 import { restNumbers } from './chances.ts'
 import type { RestNumbers } from './chances.ts'
 import { workedThrough } from './history.ts'
-import type { RestJob } from './history.ts'
+import type { RestRunInput } from './history.ts'
 import { withNumbers } from './outlook.ts'
-import { aboutOf, restJobOf } from './plan-rest.ts'
+import { aboutOf, restRunInputOf } from './plan-rest.ts'
 import type { RestInputs } from './rest-inputs.ts'
 import { candidatesFor } from './rest-ways.ts'
 import type { Candidate } from './rest-ways.ts'
 import { restResult } from './verdict.ts'
 import type { RestResult } from './verdict.ts'
-import { brownWord, sweetOf } from './words.ts'
+import { brownWord, sweetOf } from './sentences.ts'
 
 /** A change of the rest that does what is wished for. */
 export interface RestWay {
@@ -85,7 +85,7 @@ const chanceOfWish = (wish: GelWish, numbers: RestNumbers): number => {
 interface Looked {
   inputs: RestInputs
   edit: Edit
-  job: RestJob
+  input: RestRunInput
   result: RestResult
 }
 
@@ -102,11 +102,11 @@ class Tries {
     const unit = unitBatter(inputs.plan.recipe, inputs.shelf)
     this.lye = unit.water.concentration
     this.clearC = batterPace(unit).clearPointC
-    this.now = this.#resultOf(inputs, restJobOf(inputs, 'quick'))
+    this.now = this.#resultOf(inputs, restRunInputOf(inputs, 'quick'))
   }
 
-  #resultOf(inputs: RestInputs, job: RestJob): RestResult {
-    return restResult(workedThrough(job), aboutOf(inputs))
+  #resultOf(inputs: RestInputs, input: RestRunInput): RestResult {
+    return restResult(workedThrough(input), aboutOf(inputs))
   }
 
   /** Whether fats stay clear, and lye within what is usual. */
@@ -125,8 +125,8 @@ class Tries {
     const isPoured = candidate.pourK !== undefined || candidate.lyePoints !== undefined
     const inputs = isPoured ? this.work(changed.plan) : { ...this.inputs, plan: changed.plan }
     if (!inputs) return null
-    const job = restJobOf(inputs, 'quick')
-    return { inputs, edit, job, result: this.#resultOf(inputs, job) }
+    const input = restRunInputOf(inputs, 'quick')
+    return { inputs, edit, input, result: this.#resultOf(inputs, input) }
   }
 
   /** What a change costs beside its trouble. */
@@ -191,7 +191,7 @@ export function* makeItSo(inputs: RestInputs, wish: Exclude<GelWish, 'any'>, wor
       yield state()
       continue
     }
-    const numbers = restNumbers(looked.job, aboutOf(looked.inputs), FEW_RUNS)
+    const numbers = restNumbers(looked.input, aboutOf(looked.inputs), FEW_RUNS)
     const comes = chanceOfWish(wish, numbers)
     if (comes >= SURE) found.push(tries.way(candidate, looked, numbers, comes))
     else if (comes > (nearest?.worth ?? -Infinity))

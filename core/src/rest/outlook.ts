@@ -10,17 +10,17 @@ import { restRun } from './run.ts'
 import type { GelClass } from './run.ts'
 import { unitBatter } from '../recipe/index.ts'
 import { workedThrough } from './history.ts'
-import type { RestHistory, RestJob } from './history.ts'
+import type { RestHistory, RestRunInput } from './history.ts'
 import { cupGels } from './gel-shares.ts'
 import type { CupGel } from './gel-shares.ts'
-import { refitted, refittedJob } from './refit.ts'
+import { refitted, refittedInput } from './refit.ts'
 import type { Refit } from './refit.ts'
-import { aboutOf, restJobOf } from './plan-rest.ts'
+import { aboutOf, restRunInputOf } from './plan-rest.ts'
 import type { RestInputs } from './rest-inputs.ts'
 import { restResult } from './verdict.ts'
 import type { RestResult } from './verdict.ts'
-import { restNotices, restSentence, restTasks, sweetOf } from './words.ts'
-import type { RestTask } from './words.ts'
+import { restNotices, restSentence, restTasks, sweetOf } from './sentences.ts'
+import type { RestTask } from './sentences.ts'
 
 /** What a rest worked through says of its plan. */
 export interface RestSaid {
@@ -37,7 +37,7 @@ export interface RestSaid {
 /** Numbers of a rest with everything about it that follows from them: one function, so that no two pages can differ. */
 export function restNumbersOf(inputs: RestInputs): { numbers: RestNumbers; refit: Refit | null } {
   const { refit, fitted } = fittedRest(inputs)
-  return { numbers: restNumbers(fitted(restJobOf(inputs, 'quick')), aboutOf(inputs)), refit }
+  return { numbers: restNumbers(fitted(restRunInputOf(inputs, 'quick')), aboutOf(inputs)), refit }
 }
 
 /** Which class is likeliest. */
@@ -93,15 +93,15 @@ export interface RestOutlook extends RestSaid {
 }
 
 /** What the readings of a plan make of its rest. */
-export function fittedRest(inputs: RestInputs): { refit: Refit | null; fitted: (job: RestJob) => RestJob } {
-  const refit = refitted(restJobOf(inputs, 'coarse'), inputs.plan.rest.readings)
-  return { refit, fitted: job => (refit ? refittedJob(job, refit) : job) }
+export function fittedRest(inputs: RestInputs): { refit: Refit | null; fitted: (input: RestRunInput) => RestRunInput } {
+  const refit = refitted(restRunInputOf(inputs, 'coarse'), inputs.plan.rest.readings)
+  return { refit, fitted: input => (refit ? refittedInput(input, refit) : input) }
 }
 
 /** Works a plan's rest through: many coarse runs for its numbers, one for what its parts come to. Some tenths of a second. */
 export function restOutlook(inputs: RestInputs): RestOutlook {
   const { refit, fitted } = fittedRest(inputs)
-  const numbers = restNumbers(fitted(restJobOf(inputs, 'quick')), aboutOf(inputs))
-  const history = workedThrough(fitted(restJobOf(inputs, 'coarse')))
+  const numbers = restNumbers(fitted(restRunInputOf(inputs, 'quick')), aboutOf(inputs))
+  const history = workedThrough(fitted(restRunInputOf(inputs, 'coarse')))
   return { ...readRest(inputs, history, numbers), numbers, refit }
 }

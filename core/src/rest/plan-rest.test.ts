@@ -10,17 +10,17 @@ import { makeItSo } from './make-it-so.ts'
 import type { RestSearch } from './make-it-so.ts'
 import { restOutlook } from './outlook.ts'
 import { materialsOf } from './cup-materials.ts'
-import { aboutOf, restJobOf } from './plan-rest.ts'
+import { aboutOf, restRunInputOf } from './plan-rest.ts'
 import { example, inputsOf, resting, shelf } from './test/plans.ts'
 import { restResult } from './verdict.ts'
 import type { RestResult } from './verdict.ts'
-import { restNotices, restTasks } from './words.ts'
+import { restNotices, restTasks } from './sentences.ts'
 import { said, say } from '../words/index.ts'
 
 const outcome = (plan: Plan) => {
   const inputs = inputsOf(plan)
-  const job = restJobOf(inputs, 'coarse')
-  return restResult(workedThrough(job), aboutOf(inputs))
+  const input = restRunInputOf(inputs, 'coarse')
+  return restResult(workedThrough(input), aboutOf(inputs))
 }
 const warmMilk = (() => {
   const milk = example('weir-milk')
@@ -38,7 +38,7 @@ const TOWELS = { cover: 'lid', towels: towels(4, 4) } as const
 describe('a plan as a section', () => {
   test('layers lie where they are poured, each as warm and as far on as its pour', () => {
     const inputs = inputsOf(example('verdigris-stair'))
-    const { block } = restJobOf(inputs, 'fine')
+    const { block } = restRunInputOf(inputs, 'fine')
     const rows = Array.from({ length: block.ny }, (_, y) => block.materialOf[y * block.nx]!)
     expect(rows).toEqual([...rows].sort((a, b) => a - b))
     expect(new Set(rows)).toEqual(new Set([0, 1, 2, 3, 4]))
@@ -48,7 +48,7 @@ describe('a plan as a section', () => {
 
   test('a swirl is one even material between its cups', () => {
     const inputs = inputsOf(example('heron-reach'))
-    const { block } = restJobOf(inputs, 'coarse')
+    const { block } = restRunInputOf(inputs, 'coarse')
     expect(block.materials).toHaveLength(1)
     const cups = materialsOf(inputs.plan, inputs.portions, shelf).map(one => one.quickness)
     expect(block.materials[0]!.quickness).toBeGreaterThanOrEqual(Math.min(...cups) - 1e-9)
@@ -69,21 +69,23 @@ describe('a plan as a section', () => {
       expect(convertedInMould(a)).toBeGreaterThanOrEqual(a)
     }
     const inputs = inputsOf(example('verdigris-stair'))
-    const { block } = restJobOf(inputs, 'fine')
+    const { block } = restRunInputOf(inputs, 'fine')
     expect(block.startX[0]).toBeCloseTo(convertedInMould(inputs.lanes.pours[0]!.converted), 9)
     const start = starterPlan('Column')
     const column = {
       ...start,
       mould: { ...start.mould, form: 'cylinder' as const, innerLengthMm: 76, innerWidthMm: 76 },
     }
-    expect(restJobOf(inputsOf(column), 'coarse').block).toMatchObject({ isRound: true, lengthM: null })
+    expect(restRunInputOf(inputsOf(column), 'coarse').block).toMatchObject({ isRound: true, lengthM: null })
   })
 
   test('changes at their time: towels off after two hours cool it sooner than towels that stay', () => {
     const [stay, off] = [
       resting(warmMilk, TOWELS),
       resting(warmMilk, TOWELS, { atMin: 120, cover: 'film', towels: towels(0) }),
-    ].map(plan => workedThrough(restJobOf(inputsOf(plan), 'coarse')).curve.find(point => point.s >= 6 * 3600)!.core)
+    ].map(
+      plan => workedThrough(restRunInputOf(inputsOf(plan), 'coarse')).curve.find(point => point.s >= 6 * 3600)!.core,
+    )
     expect(off!).toBeLessThan(stay! - 5)
   })
 
@@ -165,7 +167,7 @@ describe('what is said of it', () => {
     const at = (mixC: number) => {
       const plan = example('verdigris-stair')
       const inputs = inputsOf({ ...plan, conditions: { ...plan.conditions, mixC } })
-      return restNumbers(restJobOf(inputs, 'quick'), aboutOf(inputs), 16)
+      return restNumbers(restRunInputOf(inputs, 'quick'), aboutOf(inputs), 16)
     }
     const [cool, warm] = [at(28), at(40)]
     for (const { gel } of [cool, warm]) expect(gel.none + gel.partial + gel.full).toBeCloseTo(1, 9)

@@ -11,7 +11,7 @@ import { LOSSES } from './constants.ts'
 import { restPaces } from './rest-paces.ts'
 import { batterWater, compositionOf, materialsOf, mixed } from './cup-materials.ts'
 import { firmEnough, lnHardeners } from './hardeners.ts'
-import type { RestJob } from './history.ts'
+import type { RestRunInput } from './history.ts'
 import type { Material } from './material.ts'
 import { MOULD_WALLS } from './walls.ts'
 import type { LinerKind } from './walls.ts'
@@ -163,10 +163,10 @@ function even({ plan, lanes, portions }: RestInputs, materials: Material[], n: n
 }
 
 /**
- * A plan's rest as a job. Loaves and slabs are a section across their middle, columns a section from the axis; cavities, and
+ * A plan's rest as an input. Loaves and slabs are a section across their middle, columns a section from the axis; cavities, and
  * any box on the grid 'whole', a quarter in three dimensions.
  */
-export function restJobOf(inputs: RestInputs, grid: RestGrid, frameS = 0): RestJob {
+export function restRunInputOf(inputs: RestInputs, grid: RestGrid, frameS = 0): RestRunInput {
   const { plan, shelf, portions } = inputs
   const mould = mouldHeat(plan)
   const isDeep = !mould.isRound && (grid === 'whole' || plan.mould.cavities > 1)

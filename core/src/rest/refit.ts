@@ -1,7 +1,7 @@
 import type { RestReading } from '../plan/index.ts'
 import { LOSSES, REST_PRIOR } from './constants.ts'
 import { workedThrough } from './history.ts'
-import type { CurvePoint, RestJob } from './history.ts'
+import type { CurvePoint, RestRunInput } from './history.ts'
 
 /** What readings say of a rest: factors on the expected rate and on the expected losses, with their spreads (sd of ln). */
 export interface Refit {
@@ -37,19 +37,19 @@ function tempAt(curve: readonly CurvePoint[], reading: RestReading): number {
 
 type Point = readonly [lnRate: number, lnLosses: number]
 
-/** The job with factors on its rate and its losses. */
-export const withRefit = (job: RestJob, { rate, losses }: Pick<Refit, 'rate' | 'losses'>): RestJob => ({
-  ...job,
+/** The input with factors on its rate and its losses. */
+export const withRefit = (input: RestRunInput, { rate, losses }: Pick<Refit, 'rate' | 'losses'>): RestRunInput => ({
+  ...input,
   block: {
-    ...job.block,
-    rate: (job.block.rate ?? 1) * rate,
-    losses: (job.block.losses ?? LOSSES) * losses,
+    ...input.block,
+    rate: (input.block.rate ?? 1) * rate,
+    losses: (input.block.losses ?? LOSSES) * losses,
   },
 })
 
-/** The job with what its own readings leave open: rate and losses by their fit, pour and room as measured. */
-export const refittedJob = (job: RestJob, refit: Refit): RestJob => ({
-  ...withRefit(job, refit),
+/** The input with what its own readings leave open: rate and losses by their fit, pour and room as measured. */
+export const refittedInput = (input: RestRunInput, refit: Refit): RestRunInput => ({
+  ...withRefit(input, refit),
   sd: { rate: OPEN.rate * refit.rateSd, losses: OPEN.losses * refit.lossesSd },
   isRead: refit.isKnown,
 })
@@ -94,17 +94,17 @@ const squares = (list: readonly number[]): number => list.reduce((sum, one) => s
 
 /**
  * Rate and losses that a maker's own readings and the priors make most likely: least squares by Levenberg and Marquardt on a
- * coarse job, slopes by central differences. Readings near each other in time share the model's own error. Some tenths of a
+ * coarse input, slopes by central differences. Readings near each other in time share the model's own error. Some tenths of a
  * second; null without readings.
  */
-export function refitted(coarse: RestJob, readings: readonly RestReading[]): Refit | null {
+export function refitted(coarse: RestRunInput, readings: readonly RestReading[]): Refit | null {
   if (readings.length === 0) return null
   const lastMin = Math.max(...readings.map(one => one.atMin))
-  const job = { ...coarse, untilS: Math.max(3600, lastMin * 60 + 600), frameS: 0 }
+  const input = { ...coarse, untilS: Math.max(3600, lastMin * 60 + 600), frameS: 0 }
   const root = rootOf(readings)
-  const { rate, losses } = job.sd ?? REST_PRIOR
+  const { rate, losses } = input.sd ?? REST_PRIOR
   const at = ([lnRate, lnLosses]: Point): number[] => {
-    const { curve } = workedThrough(withRefit(job, { rate: Math.exp(lnRate), losses: Math.exp(lnLosses) }))
+    const { curve } = workedThrough(withRefit(input, { rate: Math.exp(lnRate), losses: Math.exp(lnLosses) }))
     const off = readings.map(one => tempAt(curve, one) - one.tempC)
     return [...whitened(root, off).map(softened), lnRate / rate, lnLosses / losses]
   }

@@ -8,7 +8,7 @@ import type { MouldHeat } from './setup.ts'
 import { Surroundings } from './surroundings.ts'
 import type { Phase } from './surroundings.ts'
 import { lauricEffect, standingRate, withinReach } from '../standing/index.ts'
-import { BARE, COCO, LOAF, WRAPPED, jobOf, made, near, ran } from './test/loaf.ts'
+import { BARE, COCO, LOAF, WRAPPED, runInputOf, made, near, ran } from './test/loaf.ts'
 import type { Case } from './test/loaf.ts'
 
 describe('what a batter brings', () => {
@@ -152,7 +152,7 @@ describe('exact answers', () => {
 
 describe('laws', () => {
   test('what is made is lost or kept, to rounding; conversion never falls', () => {
-    const block = new Block(jobOf({ pourC: 40, wrap: WRAPPED }).block)
+    const block = new Block(runInputOf({ pourC: 40, wrap: WRAPPED }).block)
     let before = Float64Array.from(block.X)
     for (let s = 60; s <= 4 * 3600; s += 60) {
       block.run(s, { airC: 21, roomC: 21, forced: 0, matC: null })

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { towels } from '../plan/index.ts'
 import { restNumbers } from './chances.ts'
 import { workedThrough } from './history.ts'
-import type { RestJob } from './history.ts'
+import type { RestRunInput } from './history.ts'
 import { facesOf, plainBlock } from './setup.ts'
 import type { MouldHeat, Wrap } from './setup.ts'
 import type { Phase } from './surroundings.ts'
@@ -16,12 +16,12 @@ describe('cavities in three dimensions', () => {
   }
   const OPEN: Wrap = { ...BARE, cover: 'open' }
   const cavity = (tempC: number, phase: Phase, count: number, wrap = OPEN) => {
-    const job: RestJob = {
+    const input: RestRunInput = {
       block: plainBlock(CAVITY, wrap, made(), { tempC, converted: 0.06, roomC: 21 }, [8, 8, 8]),
       ...{ phases: [phase], wraps: [facesOf(CAVITY, wrap)], roomC: 21 },
       ...{ untilS: 12 * 3600, lengthInPlace: 4 * count, frameS: 0 },
     }
-    const history = workedThrough(job)
+    const history = workedThrough(input)
     const at = (hours: number) =>
       history.curve.reduce((a, b) => (Math.abs(b.s / 3600 - hours) < Math.abs(a.s / 3600 - hours) ? b : a))
     return { at, result: restResult(history, { ...about, smallestMm: 26 }) }
@@ -114,7 +114,7 @@ const ODDS: Readonly<Record<string, Odds>> = {
   },
 }
 
-function oddsJob({ mould = LOAF, wrap = BARE, pourC, converted = 0.06, roomC = 21, made: of }: Odds): RestJob {
+function oddsInput({ mould = LOAF, wrap = BARE, pourC, converted = 0.06, roomC = 21, made: of }: Odds): RestRunInput {
   const block = plainBlock(mould, wrap, made(of), { tempC: pourC, converted, roomC }, [7, 11])
   return {
     block: { ...block, stepK: 2 },
@@ -125,7 +125,7 @@ function oddsJob({ mould = LOAF, wrap = BARE, pourC, converted = 0.06, roomC = 2
 describe('chances', () => {
   test.each(Object.keys(ODDS))('%s', name => {
     const odds = ODDS[name]!
-    const numbers = restNumbers(oddsJob(odds), { ...about, smallestMm: odds.mould ? 45 : 70 })
+    const numbers = restNumbers(oddsInput(odds), { ...about, smallestMm: odds.mould ? 45 : 70 })
     const { none, partial, full } = numbers.gel
     expect(none + partial + full).toBeCloseTo(1, 6)
     near(none, odds.gel[0], 0.06)
@@ -145,7 +145,7 @@ describe('chances', () => {
   test('never none and never sure, and never likelier not to gel for a warmer pour', () => {
     let before = 1
     for (let pourC = 27; pourC <= 46; pourC += 1) {
-      const { gel, crack } = restNumbers(oddsJob({ ...ODDS['bare at 32 °C']!, pourC }), about, 12)
+      const { gel, crack } = restNumbers(oddsInput({ ...ODDS['bare at 32 °C']!, pourC }), about, 12)
       expect(gel.none).toBeLessThanOrEqual(before + 1e-9)
       expect(Math.min(gel.none, gel.partial, gel.full, crack)).toBeGreaterThanOrEqual(0.01)
       before = gel.none

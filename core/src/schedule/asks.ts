@@ -1,6 +1,6 @@
-import type { LanePoint } from './bench.ts'
-import type { Job } from './run-input.ts'
-import { luckAt } from './luck.ts'
+import type { LanePoint } from './run-state.ts'
+import type { RunInput } from './run-input.ts'
+import { variationAt } from './variation.ts'
 import { levelAt } from './reading.ts'
 import { SAMPLE_S, SIGHT_ERROR, beliefOf } from './sightings.ts'
 import { runPlan } from './timetable.ts'
@@ -25,10 +25,10 @@ const within = (lane: readonly LanePoint[], s: number): boolean =>
   lane.length > 1 && s >= lane[0]!.s && s <= lane.at(-1)!.s
 
 /** The look at each moment that would narrow the belief most, and for comparison the earliest; null where none says much. */
-export function looksAsked(job: Job): { best: LookAsked; early: LookAsked } | null {
-  const { mean, sd } = beliefOf(job)
-  const [slow, quick] = [-1, 1].map(z => runPlan(job, luckAt(mean + sd * z, job), SAMPLE_S).lanes)
-  const looks = job.cups.flatMap((cup, i): LookAsked[] => {
+export function looksAsked(input: RunInput): { best: LookAsked; early: LookAsked } | null {
+  const { mean, sd } = beliefOf(input)
+  const [slow, quick] = [-1, 1].map(z => runPlan(input, variationAt(mean + sd * z, input), SAMPLE_S).lanes)
+  const looks = input.cups.flatMap((cup, i): LookAsked[] => {
     const [a, b] = [slow![i]!, quick![i]!]
     const fromS = Math.max(a[0]?.s ?? 0, b[0]?.s ?? 0)
     const toS = Math.min(a.at(-1)?.s ?? 0, b.at(-1)?.s ?? 0)
@@ -36,7 +36,7 @@ export function looksAsked(job: Job): { best: LookAsked; early: LookAsked } | nu
     for (let s = fromS + STEP_S; s <= toS; s += STEP_S) {
       if (!within(a, s) || !within(b, s)) continue
       const slope = Math.max(0, levelAt(b, s) - levelAt(a, s)) / 2
-      const by = (error: number) => narrowed(slope, Math.hypot(error, job.levelError))
+      const by = (error: number) => narrowed(slope, Math.hypot(error, input.levelError))
       list.push({
         ...{ cup: cup.cup.id, name: cup.cup.name, atMin: Math.round(s / 60) },
         ...{ byEye: by(SIGHT_ERROR.eye), byDrip: by(SIGHT_ERROR.drip) },

@@ -1,9 +1,9 @@
-import type { Run, SplitRun } from './bench.ts'
-import { Bench } from './bench.ts'
+import type { Run, SplitRun } from './run-state.ts'
+import { RunState } from './run-state.ts'
 import { blendOwn, splitPot } from './blending.ts'
-import type { Job } from './run-input.ts'
-import { HANDS_OFF, HANDS_SD, NODES, STOPS_OFF, STOP_SD, THREE, WEIGHTS, believed, luckAt } from './luck.ts'
-import type { Belief } from './luck.ts'
+import type { RunInput } from './run-input.ts'
+import { HANDS_OFF, HANDS_SD, NODES, STOPS_OFF, STOP_SD, THREE, WEIGHTS, believed, variationAt } from './variation.ts'
+import type { Belief } from './variation.ts'
 import { beliefOf } from './sightings.ts'
 import { runPlan } from './timetable.ts'
 import { soundChance } from './splitting.ts'
@@ -54,44 +54,44 @@ function tally(list: readonly Weighed<Verdict>[]): Chance {
   return { chance, fault: share > WORTH_NAMING ? fault : null }
 }
 
-/** Only the blending and the split of a job, with the stop so far off. */
-function splitAlone(job: Job, stop: number): SplitRun {
-  const bench = new Bench(job, { ...luckAt(0, job), stop }, 0)
-  if (job.ownBatters) {
+/** Only the blending and the split of an input, with the stop so far off. */
+function splitAlone(input: RunInput, stop: number): SplitRun {
+  const state = new RunState(input, { ...variationAt(0, input), stop }, 0)
+  if (input.ownBatters) {
     let now = 0
-    job.cups.forEach((cup, i) => {
-      if (cup.massG > 0 && !bench.cups[i]) now = blendOwn(bench, i, now)
+    input.cups.forEach((cup, i) => {
+      if (cup.massG > 0 && !state.cups[i]) now = blendOwn(state, i, now)
     })
-  } else splitPot(bench)
-  return bench.split
+  } else splitPot(state)
+  return state.split
 }
 
 /** Three stops of blending that stand for all: early, as planned, late. */
-const splitsOf = (job: Job, planned: SplitRun): Weighed<SplitRun>[] =>
-  THREE.map(([z, weight]) => ({ weight, value: z === 0 ? planned : splitAlone(job, z * STOP_SD) }))
+const splitsOf = (input: RunInput, planned: SplitRun): Weighed<SplitRun>[] =>
+  THREE.map(([z, weight]) => ({ weight, value: z === 0 ? planned : splitAlone(input, z * STOP_SD) }))
 
-/** Chance that the scent of a job makes lumps in a run. */
-export const ricingShare = (job: Job): number =>
-  Math.max(0, ...job.cups.map(cup => (cup.massG > 0 ? (cup.scent?.ricing ?? 0) : 0)))
+/** Chance that the scent of an input makes lumps in a run. */
+export const ricingShare = (input: RunInput): number =>
+  Math.max(0, ...input.cups.map(cup => (cup.massG > 0 ? (cup.scent?.ricing ?? 0) : 0)))
 
-/** All that can be said of a job from runs that stand for its luck. `median`: the run with no luck either way, where it is at hand. */
-export function chancesOf(job: Job, belief: Belief, median?: Run, planned = splitAlone(job, 0)): Chances {
+/** All that can be said of an input from runs that stand for its variation. `median`: the run with no variation either way, where it is at hand. */
+export function chancesOf(input: RunInput, belief: Belief, median?: Run, planned = splitAlone(input, 0)): Chances {
   const runs = NODES.map((z, n) =>
     z === 0 && median
       ? median
-      : runPlan(job, {
-          ...believed(job, belief, z),
+      : runPlan(input, {
+          ...believed(input, belief, z),
           stop: STOP_SD * STOPS_OFF[n]!,
           hands: Math.exp(HANDS_SD * HANDS_OFF[n]!),
         }),
   )
   const emulsified = runs[0]!.neverEmulsified ? 0 : 1
-  const splits = splitsOf(job, planned)
-  const split = tally(splits.map(({ weight, value }) => ({ weight, value: splitVerdict(job, value) })))
-  const lean = splits.reduce((sum, { weight, value }) => sum + weight * leanVerdict(job, value).works, 0)
+  const splits = splitsOf(input, planned)
+  const split = tally(splits.map(({ weight, value }) => ({ weight, value: splitVerdict(input, value) })))
+  const lean = splits.reduce((sum, { weight, value }) => sum + weight * leanVerdict(input, value).works, 0)
   const emulsion = splits.reduce((sum, { weight, value }) => sum + weight * soundChance(value.emulsion), 0)
-  const share = ricingShare(job)
-  const judged: Weighed<RunVerdict>[] = runs.map((run, n) => ({ weight: WEIGHTS[n]!, value: judge(job, run) }))
+  const share = ricingShare(input)
+  const judged: Weighed<RunVerdict>[] = runs.map((run, n) => ({ weight: WEIGHTS[n]!, value: judge(input, run) }))
   const wholeOf = (list: readonly Weighed<RunVerdict>[]) =>
     emulsified * split.chance * list.reduce((sum, { weight, value }) => sum + weight * value.works, 0)
   let whole = wholeOf(judged)
@@ -100,7 +100,7 @@ export function chancesOf(job: Job, belief: Belief, median?: Run, planned = spli
   if (share >= RARELY) {
     const riced = THREE.map(([z, weight]) => ({
       weight,
-      value: judge(job, runPlan(job, { ...believed(job, belief, z), rices: true })),
+      value: judge(input, runPlan(input, { ...believed(input, belief, z), rices: true })),
     }))
     ricing = { share, whole: wholeOf(riced) }
     whole = (1 - share) * whole + share * ricing.whole
@@ -119,14 +119,14 @@ export function chancesOf(job: Job, belief: Belief, median?: Run, planned = spli
     lean,
     emulsion,
     ricing,
-    pours: job.pours.map((_, i) => of(one => one.pours[i]!)),
-    tools: job.pours.map((pour, i) => pour.tools.map((_, n) => of(one => one.tools[i]![n]!))),
+    pours: input.pours.map((_, i) => of(one => one.pours[i]!)),
+    tools: input.pours.map((pour, i) => pour.tools.map((_, n) => of(one => one.tools[i]![n]!))),
   }
 }
 
-/** Chance that a whole job works: the quick form, for comparing plans. */
-export const chanceOf = (job: Job, belief: Belief = beliefOf(job)): number => chancesOf(job, belief).whole
+/** Chance that a whole input works: the quick form, for comparing plans. */
+export const chanceOf = (input: RunInput, belief: Belief = beliefOf(input)): number => chancesOf(input, belief).whole
 
-/** The split of a job as planned, and as it is when blending stops early, once in ten times. */
-export const plannedSplit = (job: Job): SplitRun => splitAlone(job, 0)
-export const earlySplit = (job: Job): SplitRun => splitAlone(job, -1.2816 * STOP_SD)
+/** The split of an input as planned, and as it is when blending stops early, once in ten times. */
+export const plannedSplit = (input: RunInput): SplitRun => splitAlone(input, 0)
+export const earlySplit = (input: RunInput): SplitRun => splitAlone(input, -1.2816 * STOP_SD)

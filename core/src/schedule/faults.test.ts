@@ -7,10 +7,10 @@ import { referenceShelf } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { diveDepthMm, levelThatCarries, levelThatStaysTilted, peakHeightMm } from '../trace/index.ts'
 import { chanceOf, chancesOf, ricingShare } from './chances.ts'
-import { jobOf } from './job.ts'
-import type { Job } from './run-input.ts'
+import { runInputOf } from './input-of-plan.ts'
+import type { RunInput } from './run-input.ts'
 import { lanesOf } from './lanes.ts'
-import { luckAt } from './luck.ts'
+import { variationAt } from './variation.ts'
 import { beliefOf } from './sightings.ts'
 import { monteCarlo } from './monte-carlo.ts'
 import { superfatOffsets } from './splitting.ts'
@@ -25,7 +25,7 @@ const edited = (plan: Plan, ...edits: Edit[]): Plan =>
     return result.plan
   }, plan)
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
-const jobFor = (plan: Plan, on: Shelf = shelf): Job => jobOf(plan, portionsOf(plan, on), on)
+const inputFor = (plan: Plan, on: Shelf = shelf): RunInput => runInputOf(plan, portionsOf(plan, on), on)
 
 /** Five layers of five colours. */
 const five = (() => {
@@ -99,7 +99,7 @@ describe('an emulsion that does not hold', () => {
   })
 
   test('blending less spreads more, and is a fault of its own that further blending mends', () => {
-    const at = (stop: number) => lanesOf(jobFor(edited(five, set(['conditions', 'stopLevel'], stop)))).split
+    const at = (stop: number) => lanesOf(inputFor(edited(five, set(['conditions', 'stopLevel'], stop)))).split
     const splits = [0.9, 1.2, 1.5, 2].map(at)
     for (const [i, split] of splits.slice(1).entries()) {
       expect(split.chance).toBeGreaterThanOrEqual(splits[i]!.chance)
@@ -111,10 +111,10 @@ describe('an emulsion that does not hold', () => {
   })
 
   test('fat that sets looks like trace: blending stops too soon', () => {
-    const cold = jobFor(edited(five, set(['conditions', 'mixC'], 16), set(['conditions', 'stopLevel'], 1.6)))
+    const cold = inputFor(edited(five, set(['conditions', 'mixC'], 16), set(['conditions', 'stopLevel'], 1.6)))
     const { split } = lanesOf(cold)
     expect(split.falseLift).toBeGreaterThan(0.4)
-    expect(split.chance).toBeLessThan(lanesOf(jobFor(five)).split.chance)
+    expect(split.chance).toBeLessThan(lanesOf(inputFor(five)).split.chance)
   })
 })
 
@@ -122,7 +122,7 @@ describe('scents that go wrong', () => {
   test('the worse the class the smaller the chance; one that seizes leaves none to layers', () => {
     const chances = ['none', 'mild', 'moderate', 'strong', 'seizes'].map(acceleration => {
       const { plan, on } = scented(acceleration)
-      return chanceOf(jobFor(plan, on))
+      return chanceOf(inputFor(plan, on))
     })
     // One that does nothing leaves thin layers that have to be waited for: it may do worse than a mild one.
     for (const [i, chance] of chances.slice(2).entries()) expect(chance).toBeLessThanOrEqual(chances[i + 1]! + 0.03)
@@ -139,7 +139,7 @@ describe('scents that go wrong', () => {
         })),
       },
     }
-    const chance = (plan: Plan) => ricingShare(jobFor(plan))
+    const chance = (plan: Plan) => ricingShare(inputFor(plan))
     const late = chance(withScent(five, 'attic-rosebox', 'last'))
     const early = chance(withScent(five, 'attic-rosebox', 'oils'))
     const both = chance(withScent(busy, 'attic-rosebox', 'oils'))
@@ -149,21 +149,21 @@ describe('scents that go wrong', () => {
 
   test('lumps are blended out, which thickens; the likelier they are the less often the whole works', () => {
     const { plan, on } = scented('moderate', 'high')
-    const job = jobFor(plan, on)
-    const [calm, riced] = [false, true].map(rices => runPlan(job, { ...luckAt(0, job), rices }))
+    const input = inputFor(plan, on)
+    const [calm, riced] = [false, true].map(rices => runPlan(input, { ...variationAt(0, input), rices }))
     expect(riced!.tasks.some(task => task.kind === 'smooth')).toBe(true)
     expect(riced!.pours[0]!.endLevel).toBeGreaterThan(calm!.pours[0]!.endLevel)
-    const { ricing, whole } = chancesOf(job, beliefOf(job))
+    const { ricing, whole } = chancesOf(input, beliefOf(input))
     expect(ricing!.share).toBeGreaterThan(0.5)
     expect(ricing!.whole).toBeLessThanOrEqual(whole)
     const tame = scented('moderate', 'none')
-    expect(whole).toBeLessThan(chanceOf(jobFor(tame.plan, tame.on)))
+    expect(whole).toBeLessThan(chanceOf(inputFor(tame.plan, tame.on)))
   })
 
   test('a lively cup stiffens where it stands and wants a stir; stirred, less so', () => {
     const { on } = scented('strong')
     const early = withScent(five, 'quiet-linen', 'with-colour')
-    const lanes = (waiting: string) => lanesOf(jobFor(edited(early, set(['hands', 'waiting'], waiting)), on))
+    const lanes = (waiting: string) => lanesOf(inputFor(edited(early, set(['hands', 'waiting'], waiting)), on))
     const [stands, stirred] = [lanes('rest'), lanes('stir')]
     const stiffened = (of: typeof stands) => Math.max(...of.pours.map(pour => pour.stoodLevel - pour.startLevel))
     expect(stiffened(stands)).toBeGreaterThan(0.5)
@@ -180,11 +180,11 @@ describe('tools', () => {
   })
 
   test('are waited for while the batter is thin, and have their own window and chance', () => {
-    const { tools, tasks } = lanesOf(jobFor(swirled(1.3)))
+    const { tools, tasks } = lanesOf(inputFor(swirled(1.3)))
     expect(tools).toHaveLength(1)
     expect(tools[0]!.lowest).toBeGreaterThan(1.5)
     expect(tasks.some(task => task.kind === 'move')).toBe(true)
-    const thick = lanesOf(jobFor(swirled(2.6)))
+    const thick = lanesOf(inputFor(swirled(2.6)))
     expect(thick.tools[0]!.fault).toBe('tool-thick')
     expect(thick.chance).toBeLessThanOrEqual(thick.tools[0]!.chance + 1e-9)
   })
@@ -202,7 +202,7 @@ describe('tools', () => {
       set(['conditions', 'stopWhen'], 'seconds'),
       set(['conditions', 'blendS'], 60),
     )
-    const { tools, split, tasks, pours } = lanesOf(jobFor(parts))
+    const { tools, split, tasks, pours } = lanesOf(inputFor(parts))
     expect(split.soundChance).toBeLessThan(0.1)
     expect(split.fault).toBe('not-emulsified')
     expect(pours.at(-1)!.emulsion).toBeLessThan(0.6)
@@ -218,8 +218,8 @@ describe('tools', () => {
         { kind: 'swirled', lo: 1.7, hi: 3.4 },
       ],
     }
-    expect(jobFor(swirled(1.3), on).pours[4]!.tools[0]!.window).toEqual({ lo: 1.1, hi: 4 })
-    expect(jobFor(swirled(1.3), on).pours[0]!.window).toEqual({ lo: 1.7, hi: 3.4 })
+    expect(inputFor(swirled(1.3), on).pours[4]!.tools[0]!.window).toEqual({ lo: 1.1, hi: 4 })
+    expect(inputFor(swirled(1.3), on).pours[0]!.window).toEqual({ lo: 1.7, hi: 3.4 })
   })
 })
 
@@ -227,7 +227,7 @@ describe('batters of their own', () => {
   const own = edited(five, set(['division', 'mode'], 'own-batters'), set(['hands', 'order'], 'each'))
 
   test('each is blended before its pour, and none waits as batter', () => {
-    const { tasks, pours } = runPlan(jobFor(own), luckAt(0, jobFor(own)))
+    const { tasks, pours } = runPlan(inputFor(own), variationAt(0, inputFor(own)))
     expect(tasks.filter(task => task.kind === 'blend').map(task => task.cup)).toEqual([0, 1, 2, 3, 4])
     expect(tasks.some(task => task.kind === 'split')).toBe(false)
     const spread = Math.max(...pours.map(pour => pour.endLevel)) - Math.min(...pours.map(pour => pour.endLevel))
@@ -236,7 +236,7 @@ describe('batters of their own', () => {
 
   test('make a hopeless scent possible, at the cost of time', () => {
     const { plan, on } = scented('strong')
-    const [one, each] = [plan, { ...plan, division: own.division, hands: own.hands }].map(some => jobFor(some, on))
+    const [one, each] = [plan, { ...plan, division: own.division, hands: own.hands }].map(some => inputFor(some, on))
     expect(chanceOf(each!)).toBeGreaterThan(chanceOf(one!))
     expect(monteCarlo(each!, 100).chance).toBeGreaterThan(monteCarlo(one!, 100).chance)
   })

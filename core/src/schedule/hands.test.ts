@@ -4,7 +4,7 @@ import { applyEdit, readPlanText, startingMove } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { beforeLye, jobOf, lanesOf } from './index.ts'
+import { beforeLye, runInputOf, lanesOf } from './index.ts'
 import { said, say } from '../words/index.ts'
 
 const shelf = referenceShelf()
@@ -15,7 +15,7 @@ const layers: Plan = (() => {
 })()
 
 describe('times and hands', () => {
-  const lanes = (plan: Plan, on = shelf) => lanesOf(jobOf(plan, portionsOf(plan, on), on))
+  const lanes = (plan: Plan, on = shelf) => lanesOf(runInputOf(plan, portionsOf(plan, on), on))
 
   test('times of the workshop’s own move the lanes as far as they are used', () => {
     const usual = lanes(layers)
@@ -64,7 +64,7 @@ describe('times and hands', () => {
 describe('scent in the oils', () => {
   const start = { ...layers, planB: null }
   const at = (moment: 'oils' | 'pot' | 'last') => ({ ...start, scent: { ...start.scent!, moment } })
-  const lanesOfPlan = (plan: Plan) => lanesOf(jobOf(plan, portionsOf(plan, shelf), shelf))
+  const lanesOfPlan = (plan: Plan) => lanesOf(runInputOf(plan, portionsOf(plan, shelf), shelf))
 
   test('is there from the first second: blending is shorter, nothing is stirred in later, and cups stiffen most', () => {
     const [oils, pot, last] = [at('oils'), at('pot'), at('last')].map(lanesOfPlan)

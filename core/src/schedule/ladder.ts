@@ -10,7 +10,7 @@ import {
   whippedBatter,
 } from '../trace/index.ts'
 import type { Batter, Cooling, Handling, Load, RecipePace, ScentEffect } from '../trace/index.ts'
-import type { Job } from './run-input.ts'
+import type { RunInput } from './run-input.ts'
 import { HOLDS } from './splitting.ts'
 
 /** Blending step by step: the batter at every step, made as far as it is asked for. */
@@ -38,20 +38,20 @@ export class Ladder {
   readonly #cooling: Cooling
 
   constructor(
-    readonly job: Job,
+    readonly input: RunInput,
     readonly pace: RecipePace,
     massKg: number,
     startC: number,
     scent: ScentEffect,
   ) {
-    const { blending } = job
+    const { blending } = input
     this.stepS = STEP_S[blending]
     this.longestS = LONGEST_S[blending]
-    this.#how = handling(blending, blenderPower(Math.max(massKg, 0.05), job.blenderStrength))
-    // The makers' own trace is what stops the blender, so the run's luck acts only afterwards.
-    this.#load = { ...PLAIN_LOAD, scent, ...job.potEffect, luck: job.rate.mean }
+    this.#how = handling(blending, blenderPower(Math.max(massKg, 0.05), input.blenderStrength))
+    // The makers' own trace is what stops the blender, so the run's variation acts only afterwards.
+    this.#load = { ...PLAIN_LOAD, scent, ...input.potEffect, variation: input.rate.mean }
     this.#cooling =
-      blending === 'hand' || blending === 'whisk' ? { roomC: job.roomC, tauS: cupCoolingS(1000 * massKg) } : null
+      blending === 'hand' || blending === 'whisk' ? { roomC: input.roomC, tauS: cupCoolingS(1000 * massKg) } : null
     this.#now = freshBatter(pace, startC, startC >= pace.clearPointC + MELTED_ABOVE_K)
     this.#rungs = [this.#rung()]
   }
@@ -79,15 +79,21 @@ export class Ladder {
   }
 }
 
-const kept = new WeakMap<Job, Map<string, Ladder>>()
+const kept = new WeakMap<RunInput, Map<string, Ladder>>()
 
-/** The ladder of a batter; one without scent in it is the same in every run of a job, and kept. */
-export function ladderOf(job: Job, pace: RecipePace, massKg: number, startC: number, scent: ScentEffect): Ladder {
-  if (scent !== UNSCENTED) return new Ladder(job, pace, massKg, startC, scent)
-  const known = kept.get(job) ?? new Map<string, Ladder>()
-  kept.set(job, known)
-  const key = `${massKg} ${startC} ${job.paces.indexOf(pace)}`
-  const made = known.get(key) ?? new Ladder(job, pace, massKg, startC, scent)
+/** The ladder of a batter; one without scent in it is the same in every run of an input, and kept. */
+export function ladderOf(
+  input: RunInput,
+  pace: RecipePace,
+  massKg: number,
+  startC: number,
+  scent: ScentEffect,
+): Ladder {
+  if (scent !== UNSCENTED) return new Ladder(input, pace, massKg, startC, scent)
+  const known = kept.get(input) ?? new Map<string, Ladder>()
+  kept.set(input, known)
+  const key = `${massKg} ${startC} ${input.paces.indexOf(pace)}`
+  const made = known.get(key) ?? new Ladder(input, pace, massKg, startC, scent)
   known.set(key, made)
   return made
 }
@@ -97,7 +103,7 @@ const CLOCK_OFF = 0.5
 
 /** What ends the blending of a batter in a run whose stop is so far off, levels. */
 export function isStopped(
-  { stopLevel, stopWhen, blendS, leastS }: Job,
+  { stopLevel, stopWhen, blendS, leastS }: RunInput,
   off: number,
 ): (rung: Rung, s: number) => boolean {
   return ({ level, batter }, s) => {
@@ -107,8 +113,8 @@ export function isStopped(
   }
 }
 
-/** A whipped batch as its lye is in, and the seconds that it took; no luck, no level: it is given by the creaming. */
-export const whipped = (job: Job): { batter: Batter; seconds: number } => ({
-  batter: whippedBatter(job.pace, job.whipped!.startC),
-  seconds: job.whipped!.seconds,
+/** A whipped batch as its lye is in, and the seconds that it took; no variation, no level: it is given by the creaming. */
+export const whipped = (input: RunInput): { batter: Batter; seconds: number } => ({
+  batter: whippedBatter(input.pace, input.whipped!.startC),
+  seconds: input.whipped!.seconds,
 })

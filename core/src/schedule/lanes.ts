@@ -1,9 +1,9 @@
 import { advanceBatter, handling, levelOf, movingLevel } from '../trace/index.ts'
-import type { CupState, LanePoint, Run, SplitRun, Task } from './bench.ts'
+import type { CupState, LanePoint, Run, SplitRun, Task } from './run-state.ts'
 import { chancesOf, earlySplit, plannedSplit, ricingShare } from './chances.ts'
 import type { Chances } from './chances.ts'
-import type { Job } from './run-input.ts'
-import { HANDS_SD, STOP_SD, believed } from './luck.ts'
+import type { RunInput } from './run-input.ts'
+import { HANDS_SD, STOP_SD, believed } from './variation.ts'
 import { crossing, levelAt } from './reading.ts'
 import { SAMPLE_S, beliefOf, seenSetS } from './sightings.ts'
 import type { Runs } from './monte-carlo.ts'
@@ -15,11 +15,11 @@ const P90 = 1.2816
 /** Errors of model and stop bend where batter stiffens: so much wider four runs in five lie within (fitted to runs of another generator). */
 const WIDER = 1.15
 /**
- * "In 4 of 5 runs there is at least this much time": a run somewhat slower in luck than the fourth of five, stopped late and
+ * "In 4 of 5 runs there is at least this much time": a run somewhat slower in variation than the fourth of five, stopped late and
  * with slow hands, since not all of that comes together.
  */
 const P80 = 0.8416
-const LATE = { luck: 0.82, stop: 0.5, hands: 0.3 } as const
+const LATE = { variation: 0.82, stop: 0.5, hands: 0.3 } as const
 /** How much of a quick lane's reach lumps add, of their chance, and up to which chance. */
 const LUMPS = { per: 2, most: 0.4 } as const
 const LONGEST_MARGIN_S = 3600
@@ -138,22 +138,22 @@ export interface Lanes {
 }
 
 /** Minutes after a pour of a run until what is left in its cup is too thick; negative: by so much it came too late. */
-export function marginMin(job: Job, late: Run, i: number): number {
+export function marginMin(input: RunInput, late: Run, i: number): number {
   const pour = late.pours[i]!
-  const { window, cup } = job.pours[i]!
+  const { window, cup } = input.pours[i]!
   if (pour.endLevel <= window.hi) return secondsUntil(window.hi, pour.after, LONGEST_MARGIN_S) / 60
   const crossed = crossing(late.lanes[cup]!, window.hi) ?? pour.endS
   return (Math.min(crossed, pour.endS) - pour.endS) / 60
 }
 
 /** Minutes after a tool's pass until the first batter that it went through stands too thick; what it is late by is not known. */
-function toolMarginMin(job: Job, late: Run, i: number, n: number): number {
-  const tool = job.pours[i]!.tools[n]!
+function toolMarginMin(input: RunInput, late: Run, i: number, n: number): number {
+  const tool = input.pours[i]!.tools[n]!
   const run = late.pours[i]!.tools[n]!
   if (run.highest > tool.window.hi) return 0
   const last = new Map<number, CupState>()
-  const through = tool.through === 'top' ? [i] : [...job.pours[i]!.below, i]
-  for (const k of through) last.set(job.pours[k]!.cup, late.pours[k]!.after)
+  const through = tool.through === 'top' ? [i] : [...input.pours[i]!.below, i]
+  for (const k of through) last.set(input.pours[k]!.cup, late.pours[k]!.after)
   const untils = [...last.values()].map(
     state =>
       state.atS +
@@ -180,13 +180,13 @@ function extended(lane: LanePoint[], last: CupState | undefined, untilS: number)
   return points
 }
 
-function bandOf(job: Job, i: number, low: Run, mid: Run, high: Run): LaneBandPoint[] {
-  const lastPour = job.pours.findLastIndex(pour => pour.cup === i)
+function bandOf(input: RunInput, i: number, low: Run, mid: Run, high: Run): LaneBandPoint[] {
+  const lastPour = input.pours.findLastIndex(pour => pour.cup === i)
   if (lastPour < 0) return []
   const endS = mid.pours[lastPour]!.endS
   const lanes = [low, mid, high].map(run => extended(run.lanes[i]!, run.pours[lastPour]!.after, endS))
-  // Beside luck, the model's own error and that of the stop.
-  const own = WIDER * P90 * Math.hypot(job.levelError, STOP_SD)
+  // Beside variation, the model's own error and that of the stop.
+  const own = WIDER * P90 * Math.hypot(input.levelError, STOP_SD)
   return mid.lanes[i]!.filter(point => point.s <= endS).map(({ s, level }) => {
     const a = levelAt(lanes[0]!, s)
     const b = levelAt(lanes[2]!, s)
@@ -205,48 +205,48 @@ const STIR_AT = 0.5
 const STIR_AGAIN_S = 180
 
 /** The next moment, from `s` on, at which somebody has a hand free. */
-function freeFrom(job: Job, tasks: readonly Task[], s: number): number {
+function freeFrom(input: RunInput, tasks: readonly Task[], s: number): number {
   let at = s
   for (;;) {
     const now = tasks.filter(task => task.fromS <= at && at < task.toS)
     const busy = now.reduce((sum, task) => sum + task.hands, 0)
-    if (busy < 2 * job.people) return at
+    if (busy < 2 * input.people) return at
     at = Math.min(...now.map(task => task.toS))
   }
 }
 
 /** When a waiting cup wants a stir: it has stiffened where it stands, is not stirred anyway, and a hand is free for it. */
-function stirsOf(job: Job, mid: Run, i: number): number[] {
-  const last = job.pours.findLastIndex(pour => pour.cup === i)
-  if (last < 0 || job.waiting === 'stir') return []
+function stirsOf(input: RunInput, mid: Run, i: number): number[] {
+  const last = input.pours.findLastIndex(pour => pour.cup === i)
+  if (last < 0 || input.waiting === 'stir') return []
   const untilS = mid.pours[last]!.startS
   const stirs: number[] = []
   for (const point of mid.lanes[i]!) {
     const since = point.s - (stirs.at(-1) ?? -Infinity)
     if (point.standing - point.level < STIR_AT || since < STIR_AGAIN_S) continue
-    const s = freeFrom(job, mid.tasks, point.s)
+    const s = freeFrom(input, mid.tasks, point.s)
     if (s < untilS) stirs.push(s)
   }
   return stirs.map(s => s / 60)
 }
 
 /** Whether any batter goes into more than one cup. */
-function isDivided({ ownBatters, cups }: Job): boolean {
+function isDivided({ ownBatters, cups }: RunInput): boolean {
   const used = cups.filter(cup => cup.massG > 0)
   if (!ownBatters) return used.length > 1
   return used.some((cup, i) => cup.batch !== '' && used.findIndex(one => one.batch === cup.batch) < i)
 }
 
-function splitForecast(job: Job, chances: Chances, planned: SplitRun): SplitForecast {
+function splitForecast(input: RunInput, chances: Chances, planned: SplitRun): SplitForecast {
   const { chance, fault } = chances.split
   const { lean, emulsion } = chances
-  const early = earlySplit(job)
-  const superfat = (off: number) => job.superfatShare + (1 - job.superfatShare) * off
+  const early = earlySplit(input)
+  const superfat = (off: number) => input.superfatShare + (1 - input.superfatShare) * off
   return {
     chance,
     leanChance: lean,
     soundChance: emulsion,
-    isSplit: isDivided(job),
+    isSplit: isDivided(input),
     fault,
     emulsion: planned.emulsion,
     earlyEmulsion: early.emulsion,
@@ -256,8 +256,14 @@ function splitForecast(job: Job, chances: Chances, planned: SplitRun): SplitFore
   }
 }
 
-function toolForecasts(job: Job, mid: Run, late: Run, chances: Chances, moveIds: readonly string[]): ToolForecast[] {
-  return job.pours.flatMap((pour, i) =>
+function toolForecasts(
+  input: RunInput,
+  mid: Run,
+  late: Run,
+  chances: Chances,
+  moveIds: readonly string[],
+): ToolForecast[] {
+  return input.pours.flatMap((pour, i) =>
     pour.tools.map((tool, n): ToolForecast => {
       const run = mid.pours[i]!.tools[n]!
       return {
@@ -269,7 +275,7 @@ function toolForecasts(job: Job, mid: Run, late: Run, chances: Chances, moveIds:
         lowest: run.lowest,
         highest: run.highest,
         ...chances.tools[i]![n]!,
-        marginMin: toolMarginMin(job, late, i, n),
+        marginMin: toolMarginMin(input, late, i, n),
       }
     }),
   )
@@ -279,8 +285,8 @@ function toolForecasts(job: Job, mid: Run, late: Run, chances: Chances, moveIds:
 const SET_POURS = 0.05
 
 /** Chances after what was seen: whatever the runs say, a cup that has set has set. */
-function withSet(job: Job, chances: Chances, mid: Run): Chances {
-  const isSet = job.pours.map((pour, i) => seenSetS(job, pour.cup) <= mid.pours[i]!.startS)
+function withSet(input: RunInput, chances: Chances, mid: Run): Chances {
+  const isSet = input.pours.map((pour, i) => seenSetS(input, pour.cup) <= mid.pours[i]!.startS)
   if (!isSet.includes(true)) return chances
   return {
     ...chances,
@@ -291,22 +297,22 @@ function withSet(job: Job, chances: Chances, mid: Run): Chances {
   }
 }
 
-/** Lanes, planned times, margins and chances of a job. Deterministic: the same job gives the same lanes. */
-export function lanesOf(job: Job): Lanes {
-  const belief = beliefOf(job)
-  const at = (z: number) => believed(job, belief, z)
-  const mid = runPlan(job, at(0), SAMPLE_S)
-  const low = runPlan(job, at(-P90), BAND_SAMPLE_S)
-  const quickest = P90 + LUMPS.per * Math.min(LUMPS.most, ricingShare(job))
-  const high = runPlan(job, at(quickest), BAND_SAMPLE_S)
+/** Lanes, planned times, margins and chances of an input. Deterministic: the same input gives the same lanes. */
+export function lanesOf(input: RunInput): Lanes {
+  const belief = beliefOf(input)
+  const at = (z: number) => believed(input, belief, z)
+  const mid = runPlan(input, at(0), SAMPLE_S)
+  const low = runPlan(input, at(-P90), BAND_SAMPLE_S)
+  const quickest = P90 + LUMPS.per * Math.min(LUMPS.most, ricingShare(input))
+  const high = runPlan(input, at(quickest), BAND_SAMPLE_S)
   const late = runPlan(
-    job,
-    { ...at(LATE.luck), stop: LATE.stop * P80 * STOP_SD, hands: Math.exp(LATE.hands * P80 * HANDS_SD) },
+    input,
+    { ...at(LATE.variation), stop: LATE.stop * P80 * STOP_SD, hands: Math.exp(LATE.hands * P80 * HANDS_SD) },
     BAND_SAMPLE_S,
   )
-  const planned = plannedSplit(job)
-  const chances = withSet(job, chancesOf(job, belief, mid, planned), mid)
-  const cupId = (i: number | null) => (i === null ? null : job.cups[i]!.cup.id)
+  const planned = plannedSplit(input)
+  const chances = withSet(input, chancesOf(input, belief, mid, planned), mid)
+  const cupId = (i: number | null) => (i === null ? null : input.cups[i]!.cup.id)
   const waited = (i: number) =>
     mid.tasks
       .filter(task => task.kind === 'wait' && task.pour === i && task.cup !== null)
@@ -317,19 +323,19 @@ export function lanesOf(job: Job): Lanes {
       fromMin: task.fromS / 60,
       toMin: task.toS / 60,
       cup: cupId(task.cup),
-      pour: task.pour === null ? null : job.pours[task.pour]!.pour,
+      pour: task.pour === null ? null : input.pours[task.pour]!.pour,
       hands: task.hands,
     })),
     pours: mid.pours.map((run, i) => ({
-      pour: job.pours[i]!.pour,
-      cup: job.cups[job.pours[i]!.cup]!.cup.id,
+      pour: input.pours[i]!.pour,
+      cup: input.cups[input.pours[i]!.cup]!.cup.id,
       startMin: run.startS / 60,
       endMin: run.endS / 60,
-      window: job.pours[i]!.window,
+      window: input.pours[i]!.window,
       startLevel: run.startLevel,
       endLevel: run.endLevel,
       chance: chances.pours[i]!.chance,
-      marginMin: marginMin(job, late, i),
+      marginMin: marginMin(input, late, i),
       waitMin: waited(i) / 60,
       carrierLevel: run.carrierLevel,
       carrierNeed: run.carrierNeed,
@@ -341,24 +347,24 @@ export function lanesOf(job: Job): Lanes {
       emulsion: run.after.batter.emulsion,
       fault: chances.pours[i]!.fault,
     })),
-    tools: toolForecasts(job, mid, late, chances, job.moveIds),
-    lanes: job.cups.map((cup, i) => ({
+    tools: toolForecasts(input, mid, late, chances, input.moveIds),
+    lanes: input.cups.map((cup, i) => ({
       cup: cup.cup.id,
-      points: bandOf(job, i, low, mid, high),
-      stirs: stirsOf(job, mid, i),
+      points: bandOf(input, i, low, mid, high),
+      stirs: stirsOf(input, mid, i),
     })),
     pot: mid.pot.map(point => ({ min: point.s / 60, level: point.level })),
-    split: splitForecast(job, chances, planned),
+    split: splitForecast(input, chances, planned),
     splitMin: mid.splitS / 60,
     endMin: mid.endS / 60,
-    quickCups: job.cups.flatMap(({ cup, massG, scent }) =>
+    quickCups: input.cups.flatMap(({ cup, massG, scent }) =>
       scent && massG > 0 ? [{ cup: cup.id, lnRate: scent.lnRate }] : [],
     ),
     chance: chances.whole,
     ricing: chances.ricing,
     neverEmulsified: mid.neverEmulsified,
     unexplained: belief.unexplained ?? false,
-    seenPace: Math.exp(at(0).plainRate - job.rate.mean),
+    seenPace: Math.exp(at(0).plainRate - input.rate.mean),
   }
 }
 

@@ -1,6 +1,6 @@
 import { advanceBatter, handling, levelOf } from '../trace/index.ts'
-import type { Job } from './run-input.ts'
-import { luckAt } from './luck.ts'
+import type { RunInput } from './run-input.ts'
+import { variationAt } from './variation.ts'
 import { runPlan } from './timetable.ts'
 
 const SET_LEVEL = 4.5
@@ -12,11 +12,11 @@ export interface NeverStopOutlook {
   setS: number | null
 }
 
-/** Of a job's pour that is never stopped, in the run of no luck; null without one. */
-export function neverStopOutlook(job: Job): NeverStopOutlook | null {
-  const at = job.pours.findIndex(pour => pour.neverStops)
+/** Of an input's pour that is never stopped, in the run of no variation; null without one. */
+export function neverStopOutlook(input: RunInput): NeverStopOutlook | null {
+  const at = input.pours.findIndex(pour => pour.neverStops)
   if (at < 0) return null
-  const run = runPlan(job, luckAt(0, job)).pours[at]!
+  const run = runPlan(input, variationAt(0, input)).pours[at]!
   const { batter: poured, pace, load } = run.after
   const batter = { ...poured }
   const rest = handling('rest')

@@ -7,10 +7,10 @@ import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { atDose } from '../trace/index.ts'
 import { blendPot } from './blending.ts'
-import { Bench } from './bench.ts'
-import type { Luck } from './bench.ts'
-import { jobOf } from './job.ts'
-import type { Job } from './run-input.ts'
+import { RunState } from './run-state.ts'
+import type { Variation } from './run-state.ts'
+import { runInputOf } from './input-of-plan.ts'
+import type { RunInput } from './run-input.ts'
 import { SAMPLE_S, lnExplains, shownBy } from './sightings.ts'
 import { runPlan } from './timetable.ts'
 
@@ -37,25 +37,25 @@ function readingsAlone(prior: Spread, posterior: Spread): Spread | null {
 }
 
 /** Mean and variance of rate + scent over a grid, weighed by prior and by how well each run explains what was seen. */
-function posteriorOf(job: Job, seen: Job['seen'], withScent: boolean): Spread {
+function posteriorOf(input: RunInput, seen: RunInput['seen'], withScent: boolean): Spread {
   const marks = Array.from({ length: 2 * STEPS + 1 }, (_, i) => ((i - STEPS) / STEPS) * REACH)
   const across = withScent ? marks : [0]
-  const rateAt = (z: number) => job.rate.mean + z * job.rate.sd
+  const rateAt = (z: number) => input.rate.mean + z * input.rate.sd
   const lanes = marks.map(z =>
     across.map(w => {
-      const luck: Luck = { plainRate: rateAt(z), scentedRate: rateAt(z), scent: w * job.scentSd }
-      return runPlan(job, luck, SAMPLE_S).lanes
+      const variation: Variation = { plainRate: rateAt(z), scentedRate: rateAt(z), scent: w * input.scentSd }
+      return runPlan(input, variation, SAMPLE_S).lanes
     }),
   )
   // Along both axes a quicker batter is never taken to show less.
-  const shown = lanes.map(row => shownBy(job, seen, row))
+  const shown = lanes.map(row => shownBy(input, seen, row))
   for (let i = 1; i < shown.length; i += 1)
     for (let j = 0; j < across.length; j += 1)
       for (let k = 0; k < seen.length; k += 1) shown[i]![j]![k] = Math.max(shown[i]![j]![k]!, shown[i - 1]![j]![k]!)
   const points = marks.flatMap((z, i) =>
     across.map((w, j) => ({
-      ln: -(z * z + w * w) / 2 + lnExplains(job, seen, shown[i]![j]!),
-      sum: rateAt(z) + w * job.scentSd,
+      ln: -(z * z + w * w) / 2 + lnExplains(input, seen, shown[i]![j]!),
+      sum: rateAt(z) + w * input.scentSd,
     })),
   )
   const best = Math.max(...points.map(point => point.ln))
@@ -66,41 +66,41 @@ function posteriorOf(job: Job, seen: Job['seen'], withScent: boolean): Spread {
   return { mean, variance: Math.max(1e-6, second - mean * mean) }
 }
 
-function plainObservation(job: Job, seen: Job['seen']): PaceReading | null {
+function plainObservation(input: RunInput, seen: RunInput['seen']): PaceReading | null {
   if (seen.length === 0) return null
-  const prior = { mean: job.rate.mean, variance: job.rate.sd ** 2 }
-  const said = readingsAlone(prior, posteriorOf(job, seen, false))
+  const prior = { mean: input.rate.mean, variance: input.rate.sd ** 2 }
+  const said = readingsAlone(prior, posteriorOf(input, seen, false))
   return said && { stage: 'plain', scents: [], value: said.mean, variance: said.variance }
 }
 
 /** Scented cups tell of rate and scent together: the sum is what they have seen. */
-function scentedObservation(plan: Plan, shelf: Shelf, job: Job, seen: Job['seen']): PaceReading | null {
+function scentedObservation(plan: Plan, shelf: Shelf, input: RunInput, seen: RunInput['seen']): PaceReading | null {
   const cup = seen[0] && plan.cups[seen[0].cup]
   const planned = cup?.ownScent ?? plan.scent
   if (!cup || !planned) return null
   const load = scentLoad(planned, shelf, unitBatter(plan.recipe, shelf).batterG)
   const doseGPerKg = load.loadOfOils * 1000
-  const expected = job.cups[seen[0]!.cup]!.scent!.lnRate
+  const expected = input.cups[seen[0]!.cup]!.scent!.lnRate
   const scents = load.parts.map(({ id, share }) => {
     const own = scentPrior(findById(shelf.scents, id)).mean || 1
     return { scent: id, weight: (share * atDose(own, doseGPerKg)) / own }
   })
-  const prior = { mean: job.rate.mean, variance: job.rate.sd ** 2 + job.scentSd ** 2 }
-  const said = readingsAlone(prior, posteriorOf(job, seen, true))
+  const prior = { mean: input.rate.mean, variance: input.rate.sd ** 2 + input.scentSd ** 2 }
+  const said = readingsAlone(prior, posteriorOf(input, seen, true))
   return said && { stage: 'scented', scents, value: said.mean + expected, variance: said.variance }
 }
 
 /** Seconds that the blender would run at such a pace. */
-function blendSeconds(job: Job, pace: number): number {
-  const at = { ...job, rate: { ...job.rate, mean: pace } }
-  return blendPot(new Bench(at, { plainRate: 0, scentedRate: 0, scent: 0 }, 0)).seconds
+function blendSeconds(input: RunInput, pace: number): number {
+  const at = { ...input, rate: { ...input.rate, mean: pace } }
+  return blendPot(new RunState(at, { plainRate: 0, scentedRate: 0, scent: 0 }, 0)).seconds
 }
 
-function blendObservation(job: Job, blendedS: number | null): PaceReading | null {
+function blendObservation(input: RunInput, blendedS: number | null): PaceReading | null {
   // Of a whisk or a spoon the seconds say nothing of the blender.
-  const isBlender = job.blending === 'stick' || job.blending === 'bursts'
-  if (blendedS === null || job.ownBatters || !isBlender) return null
-  const [slow, usual, quick] = [-NUDGE, 0, NUDGE].map(off => blendSeconds(job, off))
+  const isBlender = input.blending === 'stick' || input.blending === 'bursts'
+  if (blendedS === null || input.ownBatters || !isBlender) return null
+  const [slow, usual, quick] = [-NUDGE, 0, NUDGE].map(off => blendSeconds(input, off))
   const slope = Math.log(slow! / quick!) / (2 * NUDGE)
   if (!(slope > 0.05)) return null
   return {
@@ -123,15 +123,15 @@ export function evidenceOf(
   const bare = { ...shelf, evidence: [] }
   const none = { ...about, name: plan.name, recipe: recipeKey(plan), observations: [] }
   if ((plan.seen.length === 0 && plan.blendedS === null) || missingOils(plan, bare).length > 0) return none
-  const job = jobOf(plan, portionsOf(plan, bare), bare)
-  const isScented = ({ cup }: Job['seen'][number]) => job.cups[cup]?.scent != null
+  const input = runInputOf(plan, portionsOf(plan, bare), bare)
+  const isScented = ({ cup }: RunInput['seen'][number]) => input.cups[cup]?.scent != null
   const observations = [
     plainObservation(
-      job,
-      job.seen.filter(one => !isScented(one)),
+      input,
+      input.seen.filter(one => !isScented(one)),
     ),
-    scentedObservation(plan, bare, job, job.seen.filter(isScented)),
-    blendObservation(job, plan.blendedS),
+    scentedObservation(plan, bare, input, input.seen.filter(isScented)),
+    blendObservation(input, plan.blendedS),
   ]
   return { ...none, observations: observations.filter(one => one !== null) }
 }

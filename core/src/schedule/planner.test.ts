@@ -16,8 +16,8 @@ import {
   stepBatter,
 } from '../trace/index.ts'
 import { modelShelf } from '../trace/test/model-shelf.ts'
-import { jobOf } from './job.ts'
-import type { Job } from './run-input.ts'
+import { runInputOf } from './input-of-plan.ts'
+import type { RunInput } from './run-input.ts'
 import { monteCarlo } from './monte-carlo.ts'
 
 const oils = Object.entries({ coconut: 0.25, palm: 0.15, olive: 0.4, 'sunflower-high-oleic': 0.15, castor: 0.05 })
@@ -29,7 +29,7 @@ const paceAt = (lyeConcentrationShare: number) =>
   })
 
 const start = starterPlan('Planner')
-const any = jobOf(start, portionsOf(start, referenceShelf()), referenceShelf())
+const any = runInputOf(start, portionsOf(start, referenceShelf()), referenceShelf())
 
 interface Settings {
   mixC: number
@@ -40,8 +40,8 @@ interface Settings {
 }
 
 /** Portions of 250 g, each coloured, scented and poured once, with windows from 1.6 to 2.8 and nothing to carry. */
-function problem(classes: readonly AccelerationClass[], { mixC, w, stop, moment, order }: Settings): Job {
-  const cups = classes.map((acceleration, i): Job['cups'][number] => ({
+function problem(classes: readonly AccelerationClass[], { mixC, w, stop, moment, order }: Settings): RunInput {
+  const cups = classes.map((acceleration, i): RunInput['cups'][number] => ({
     cup: plainCup(`cup-${i + 1}`, `Cup ${i + 1}`),
     ...{ massG: 250, colourS: 45, lnRate: 0, lnViscosity: 0, lnSwell: 0, pace: paceAt(w) },
     ...{ batch: '', stop: null, draw: null },
@@ -123,9 +123,9 @@ describe('six portions, two of them lively', () => {
 })
 
 test('four portions, mild and moderate: likely as usual, more so cool and early, where only the split is left to fail', () => {
-  const job = (settings: Settings) => problem(['none', 'mild', 'moderate', 'mild'], settings)
-  const usual = monteCarlo(job({ mixC: 30, w: 0.29, stop: 1.6 }), 400)
-  const cool = monteCarlo(job({ mixC: 26, w: 0.27, stop: 1.2 }), 400)
+  const input = (settings: Settings) => problem(['none', 'mild', 'moderate', 'mild'], settings)
+  const usual = monteCarlo(input({ mixC: 30, w: 0.29, stop: 1.6 }), 400)
+  const cool = monteCarlo(input({ mixC: 26, w: 0.27, stop: 1.2 }), 400)
   expect(usual.chance).toBeGreaterThan(0.6)
   expect(cool.chance).toBeGreaterThan(usual.chance)
   expect(cool.split).toBeGreaterThan(usual.split)

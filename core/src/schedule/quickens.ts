@@ -21,8 +21,8 @@ import {
   split,
 } from '../trace/index.ts'
 import type { BatterEffect, Load, RecipePace } from '../trace/index.ts'
-import { MODES } from './bench.ts'
-import type { Job } from './run-input.ts'
+import { MODES } from './run-state.ts'
+import type { RunInput } from './run-input.ts'
 
 /** What quickens and what slows a batter, each with its part: the batter worked through again without it. */
 
@@ -62,7 +62,7 @@ export interface Bench1 {
 const loadOf = (brew: Brew, isIn: boolean): Load => ({
   ...(isIn ? brew.effect : NO_EFFECT),
   scent: isIn || brew.isEarly ? scentEffect(brew.scent) : UNSCENTED,
-  luck: 0,
+  variation: 0,
 })
 
 /** Seconds of the blender to the stop; a minute and a half of it at most is looked at per kilogram. */
@@ -77,8 +77,8 @@ export function blendSecondsOf(brew: Brew, { potKg, strength, stopLevel }: Bench
 }
 
 /** Minutes from the end of so much blending until a cup that is stirred now and then is too thick to pour. */
-export function minutesUntilThick(brew: Brew, bench: Bench1, blendS: number): number {
-  const { potKg, cupKg, roomC, strength, hi } = bench
+export function minutesUntilThick(brew: Brew, state: Bench1, blendS: number): number {
+  const { potKg, cupKg, roomC, strength, hi } = state
   const how = handling('stick', blenderPower(potKg, strength))
   const before = loadOf(brew, false)
   let batter = freshBatter(brew.pace, brew.mixC, brew.mixC >= brew.pace.clearPointC + MELTED_ABOVE_K)
@@ -194,14 +194,14 @@ function sharesOf(
 /** Parts of what quickens and slows a brew. */
 export function partsOf(
   brew: Brew,
-  bench: Bench1,
+  state: Bench1,
   without: readonly Without[],
 ): Pick<Quickens, 'blendS' | 'minutes' | 'quickens' | 'slows'> {
-  const blendS = blendSecondsOf(brew, bench)
-  const minutes = minutesUntilThick(brew, bench, blendS)
+  const blendS = blendSecondsOf(brew, state)
+  const minutes = minutesUntilThick(brew, state, blendS)
   const list = without.map(({ key, name, brew: less }) => ({
     ...{ key, name },
-    withoutMin: minutesUntilThick(less, bench, blendS),
+    withoutMin: minutesUntilThick(less, state, blendS),
   }))
   return { blendS, minutes, quickens: sharesOf(list, minutes, true), slows: sharesOf(list, minutes, false) }
 }
@@ -210,33 +210,33 @@ export function partsOf(
 const THICK_FROM = 2.6
 
 /** What quickens and slows the cup of a plan that is too thick first; null for a whipped batch, and where nothing is poured. */
-export function quickensOf(plan: Plan, shelf: Shelf, job: Job): Quickens | null {
-  if (job.whipped) return null
+export function quickensOf(plan: Plan, shelf: Shelf, input: RunInput): Quickens | null {
+  if (input.whipped) return null
   const unit = unitBatter(plan.recipe, shelf)
-  const brews = job.pours.map(({ cup: i, window }) => {
-    const cup = job.cups[i]!
+  const brews = input.pours.map(({ cup: i, window }) => {
+    const cup = input.cups[i]!
     const brew: Brew = {
-      ...{ pace: cup.pace, mixC: job.mixC, scent: cup.scent?.lnRate ?? 0, isEarly: cup.scent?.moment === 'oils' },
+      ...{ pace: cup.pace, mixC: input.mixC, scent: cup.scent?.lnRate ?? 0, isEarly: cup.scent?.moment === 'oils' },
       effect: { lnRate: cup.lnRate, lnViscosity: cup.lnViscosity, lnSwell: cup.lnSwell },
     }
-    const potKg = job.ownBatters ? cup.massG / 1000 : job.potKg
-    const bench: Bench1 = {
-      ...{ potKg: Math.max(0.05, potKg), cupKg: Math.max(0.02, cup.massG / 1000), roomC: job.roomC },
-      ...{ strength: job.blenderStrength, stopLevel: job.stopLevel, hi: window.hi },
+    const potKg = input.ownBatters ? cup.massG / 1000 : input.potKg
+    const state: Bench1 = {
+      ...{ potKg: Math.max(0.05, potKg), cupKg: Math.max(0.02, cup.massG / 1000), roomC: input.roomC },
+      ...{ strength: input.blenderStrength, stopLevel: input.stopLevel, hi: window.hi },
     }
-    return { i, brew, bench, window }
+    return { i, brew, state, window }
   })
-  const poured = brews.filter(one => job.cups[one.i]!.massG > 0)
+  const poured = brews.filter(one => input.cups[one.i]!.massG > 0)
   if (poured.length === 0) return null
   // By how much quicker its load makes it, and how much room its window leaves: no run is needed to tell the first.
   const haste = ({ brew, window }: (typeof poured)[number]) =>
     brew.scent + brew.effect.lnRate + brew.effect.lnViscosity + brew.effect.lnSwell - window.hi
   const first = poured.reduce((a, b) => (haste(b) > haste(a) + 1e-9 ? b : a))
-  const cup = job.cups[first.i]!
+  const cup = input.cups[first.i]!
   const parts = cup.cup.ownScent?.parts ?? (cup.cup.scented ? (plan.scent?.parts ?? []) : [])
   const scent = parts.map(part => findById(shelf.scents, part.scent)?.name ?? part.scent).join(' and ') || 'scent'
-  const names = { scent, colours: coloursOf(cup.cup.id, cup, job, plan, shelf) }
-  const found = partsOf(first.brew, first.bench, variants(first.brew, unit, names))
+  const names = { scent, colours: coloursOf(cup.cup.id, cup, input, plan, shelf) }
+  const found = partsOf(first.brew, first.state, variants(first.brew, unit, names))
   return { cup: cup.cup.id, cupName: cup.cup.name, ...found, isWanted: first.window.lo >= THICK_FROM }
 }
 
@@ -244,15 +244,15 @@ export function quickensOf(plan: Plan, shelf: Shelf, job: Job): Quickens | null 
 function coloursOf(
   id: string,
   effect: BatterEffect,
-  job: Job,
+  input: RunInput,
   plan: Plan,
   shelf: Shelf,
 ): { name: string; effect: BatterEffect }[] {
   const cup = plan.cups.find(one => one.id === id)!
   const own = {
-    lnRate: effect.lnRate - job.potEffect.lnRate,
-    lnViscosity: effect.lnViscosity - job.potEffect.lnViscosity,
-    lnSwell: effect.lnSwell - job.potEffect.lnSwell,
+    lnRate: effect.lnRate - input.potEffect.lnRate,
+    lnViscosity: effect.lnViscosity - input.potEffect.lnViscosity,
+    lnSwell: effect.lnSwell - input.potEffect.lnSwell,
   }
   const whole = cup.colorants.reduce((sum, part) => sum + part.doseGPerKg, 0)
   if (!(whole > 0)) return []

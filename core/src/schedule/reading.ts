@@ -1,4 +1,4 @@
-import type { LanePoint } from './bench.ts'
+import type { LanePoint } from './run-state.ts'
 
 /** What the model is off by at any one reading, in trace levels, where it was fitted to what makers see. Engineering estimate. */
 export const MODEL_ERROR = 0.15

@@ -3,7 +3,7 @@ import { scentLoad } from '../recipe/index.ts'
 import type { UnitBatter } from '../recipe/index.ts'
 import type { AccelerationClass, HeatClass, Scent, Shelf } from '../shelf/index.ts'
 import { UNSCENTED } from '../trace/index.ts'
-import type { CupJob, Job } from './run-input.ts'
+import type { CupTask, RunInput } from './run-input.ts'
 import { isStopped, ladderOf } from './ladder.ts'
 
 /** Lumps of hard fat that a scent makes, hair, or a batter that parts: a hazard made of what is known to matter. Estimates. */
@@ -79,7 +79,7 @@ export function busyPercent(unit: UnitBatter): number {
 }
 
 /** What the scents of a cup of a plan meet. */
-export function meets(job: Job, plan: Plan, unit: UnitBatter, shelf: Shelf, cup: CupJob): Meets | null {
+export function meets(input: RunInput, plan: Plan, unit: UnitBatter, shelf: Shelf, cup: CupTask): Meets | null {
   const planned = cup.cup.ownScent ?? (cup.cup.scented ? plan.scent : null)
   if (!planned || !cup.scent) return null
   const { parts } = scentLoad(planned, shelf, unit.batterG)
@@ -87,26 +87,26 @@ export function meets(job: Job, plan: Plan, unit: UnitBatter, shelf: Shelf, cup:
   return {
     base: Math.max(0, ...parts.map(part => ricingBase(part.scent))),
     hardFat: unit.oils.reduce((sum, part) => sum + part.share * (part.oil.solidTri + part.oil.solidSus), 0),
-    clearC: job.pace.clearPointC,
-    tempC: job.whipped?.startC ?? job.mixC,
+    clearC: input.pace.clearPointC,
+    tempC: input.whipped?.startC ?? input.mixC,
     inOils,
     busyPercent: busyPercent(unit),
-    emulsion: inOils ? IN_OILS : plannedEmulsion(job),
+    emulsion: inOils ? IN_OILS : plannedEmulsion(input),
   }
 }
 
 /** How complete the emulsion is as blending stops as planned. */
-export function plannedEmulsion(job: Job): number {
-  if (job.whipped) return 1
-  const ladder = ladderOf(job, job.pace, job.potKg, job.mixC, UNSCENTED)
-  return ladder.at(ladder.first(isStopped(job, 0)).n).batter.emulsion
+export function plannedEmulsion(input: RunInput): number {
+  if (input.whipped) return 1
+  const ladder = ladderOf(input, input.pace, input.potKg, input.mixC, UNSCENTED)
+  return ladder.at(ladder.first(isStopped(input, 0)).n).batter.emulsion
 }
 
-/** A job with the chance of lumps in each of its cups. */
-export function withRicing(job: Job, plan: Plan, unit: UnitBatter, shelf: Shelf): Job {
-  for (const cup of job.cups) {
-    const met = cup.scent && cup.massG > 0 ? meets(job, plan, unit, shelf, cup) : null
+/** An input with the chance of lumps in each of its cups. */
+export function withRicing(input: RunInput, plan: Plan, unit: UnitBatter, shelf: Shelf): RunInput {
+  for (const cup of input.cups) {
+    const met = cup.scent && cup.massG > 0 ? meets(input, plan, unit, shelf, cup) : null
     if (met) cup.scent!.ricing = ricingChance(met)
   }
-  return job
+  return input
 }

@@ -7,7 +7,7 @@ import type { Window } from './windows.ts'
 
 /** A plan as a run needs it: cups, pours and tools as numbers. */
 
-export interface CupJob extends BatterEffect {
+export interface CupTask extends BatterEffect {
   cup: Cup
   massG: number
   /** Its batter's: the pot's, or one with lye of its own. */
@@ -28,7 +28,7 @@ export interface ScentPace {
   lnRate: number
   sd: number
   ricing: number
-  /** Cups with the same number have the same scent and share its luck. */
+  /** Cups with the same number have the same scent and share its variation. */
   group: number
 }
 
@@ -38,7 +38,7 @@ export interface DepthWish {
   mostMm: number
 }
 
-export interface PourJob {
+export interface PourTask {
   pour: string
   /** Index of the cup. */
   cup: number
@@ -62,10 +62,10 @@ export interface PourJob {
   /** Blended with its scent and poured from the pot at once. */
   neverStops: boolean
   /** Tools used right after it. */
-  tools: ToolJob[]
+  tools: ToolTask[]
 }
 
-export interface ToolJob {
+export interface ToolTask {
   /** Index of the move. */
   move: number
   seconds: number
@@ -77,7 +77,7 @@ export interface ToolJob {
 }
 
 /** A plan as the timetable needs it: numbers only. */
-export interface Job {
+export interface RunInput {
   pace: RecipePace
   /** The pot's, and those of batters with lye of their own. */
   paces: RecipePace[]
@@ -112,7 +112,7 @@ export interface Job {
   scentSd: number
   /** What colour of the whole pot does to it. */
   potEffect: BatterEffect
-  cups: CupJob[]
-  pours: PourJob[]
+  cups: CupTask[]
+  pours: PourTask[]
   moveIds: string[]
 }

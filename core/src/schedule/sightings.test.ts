@@ -4,7 +4,7 @@ import { plannedScent, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { beliefOf, jobOf, lanesOf, looksAsked } from './index.ts'
+import { beliefOf, runInputOf, lanesOf, looksAsked } from './index.ts'
 
 const shelf = referenceShelf()
 const start = starterPlan('Seen')
@@ -13,7 +13,7 @@ const scented: Plan = {
   scent: plannedScent([{ scent: 'moss-cathedral', share: 1 }], 0.03),
   cups: start.cups.map(cup => ({ ...cup, scented: true })),
 }
-const jobWith = (plan: Plan, seen: Plan['seen']) => jobOf({ ...plan, seen }, portionsOf(plan, shelf), shelf)
+const inputWith = (plan: Plan, seen: Plan['seen']) => runInputOf({ ...plan, seen }, portionsOf(plan, shelf), shelf)
 const sighting = fc.record({
   cup: fc.constantFrom(...start.cups.map(cup => cup.id)),
   atMin: fc.double({ min: 2, max: 25, noNaN: true }),
@@ -33,7 +33,7 @@ describe('bad news is believed', () => {
         fc.double({ min: 0.1, max: 2, noNaN: true }),
         (others, one, more) => {
           const thicker = { ...one, level: Math.min(5, one.level + more) }
-          const [a, b] = [one, thicker].map(last => beliefOf(jobWith(plan, [...others, last])).mean)
+          const [a, b] = [one, thicker].map(last => beliefOf(inputWith(plan, [...others, last])).mean)
           expect(b!).toBeGreaterThanOrEqual(a! - 1e-6)
         },
       ),
@@ -43,8 +43,8 @@ describe('bad news is believed', () => {
 
   test('a cup that has set is believed at once, and one that nothing explains is asked about', () => {
     const cup = start.score.at(-1)!.cup
-    const set = jobWith(start, [{ cup, atMin: 4, level: 5, by: 'eye' }])
-    const before = lanesOf(jobWith(start, []))
+    const set = inputWith(start, [{ cup, atMin: 4, level: 5, by: 'eye' }])
+    const before = lanesOf(inputWith(start, []))
     const after = lanesOf(set)
     expect(after.seenPace).toBeGreaterThan(1.5 * before.seenPace)
     expect(after.unexplained).toBe(true)
@@ -52,21 +52,21 @@ describe('bad news is believed', () => {
     expect(after.chance).toBeLessThan(0.1)
     expect(after.pours.at(-1)).toMatchObject({ fault: 'sets' })
     // One at its due time is nothing strange.
-    expect(lanesOf(jobWith(start, [{ cup, atMin: 6, level: 1.9, by: 'eye' }])).unexplained).toBe(false)
+    expect(lanesOf(inputWith(start, [{ cup, atMin: 6, level: 1.9, by: 'eye' }])).unexplained).toBe(false)
   })
 
   test('the look that is asked for narrows more than the earliest, and a drip more than the eye', () => {
-    const asked = looksAsked(jobWith(scented, []))!
+    const asked = looksAsked(inputWith(scented, []))!
     expect(asked.best.byEye).toBeGreaterThanOrEqual(asked.early.byEye)
     expect(asked.best.byDrip).toBeGreaterThan(asked.best.byEye)
     // What is promised is about what happens: the belief narrows when the look is as expected.
-    const lanes = lanesOf(jobWith(scented, []))
+    const lanes = lanesOf(inputWith(scented, []))
     const points = lanes.lanes.find(lane => lane.cup === asked.best.cup)!.points
     const at = points.reduce((a, b) =>
       Math.abs(b.min - asked.best.atMin) < Math.abs(a.min - asked.best.atMin) ? b : a,
     )
     const seen = { cup: asked.best.cup, atMin: at.min, level: at.level, by: 'drip' as const }
-    const [wide, narrow] = [beliefOf(jobWith(scented, [])).sd, beliefOf(jobWith(scented, [seen])).sd]
+    const [wide, narrow] = [beliefOf(inputWith(scented, [])).sd, beliefOf(inputWith(scented, [seen])).sd]
     expect(1 - narrow / wide).toBeGreaterThan(0.5 * asked.best.byDrip)
   })
 })

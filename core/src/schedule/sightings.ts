@@ -1,9 +1,9 @@
 import { normal } from '../chance/index.ts'
 import type { SeenBy } from '../plan/index.ts'
-import type { LanePoint } from './bench.ts'
-import type { Job } from './run-input.ts'
-import { luckAt } from './luck.ts'
-import type { Belief } from './luck.ts'
+import type { LanePoint } from './run-state.ts'
+import type { RunInput } from './run-input.ts'
+import { variationAt } from './variation.ts'
+import type { Belief } from './variation.ts'
 import { levelAt } from './reading.ts'
 import { runPlan } from './timetable.ts'
 
@@ -53,7 +53,11 @@ const WEIGHTS: readonly number[] = (() => {
 })()
 
 /** What runs of growing pace show at every sighting: a quicker batter is never taken to show less. */
-export function shownBy(job: Job, seen: Job['seen'], lanes: readonly (readonly LanePoint[][])[]): number[][] {
+export function shownBy(
+  input: RunInput,
+  seen: RunInput['seen'],
+  lanes: readonly (readonly LanePoint[][])[],
+): number[][] {
   const shown = lanes.map(list =>
     seen.map(({ cup, s }) => {
       const lane = list[cup] ?? []
@@ -66,9 +70,9 @@ export function shownBy(job: Job, seen: Job['seen'], lanes: readonly (readonly L
 }
 
 /** ln of how well a run explains all that was seen; what it cannot say anything of counts for nothing. */
-export const lnExplains = (job: Job, seen: Job['seen'], shown: readonly number[]): number =>
+export const lnExplains = (input: RunInput, seen: RunInput['seen'], shown: readonly number[]): number =>
   seen.reduce((sum, { level, by }, k) => {
-    const spread = Math.hypot(SIGHT_ERROR[by], job.levelError)
+    const spread = Math.hypot(SIGHT_ERROR[by], input.levelError)
     return Number.isNaN(shown[k]!) ? sum : sum + lnLikelihood(level, shown[k]!, spread)
   }, 0)
 
@@ -78,19 +82,19 @@ const LEAST_SD = 0.25
 const QUICKEST_EXPLAINED = 2.4
 
 /** From which second on a cup was seen to have set; Infinity: it was not. */
-export const seenSetS = (job: Job, cup: number): number =>
-  Math.min(Infinity, ...job.seen.filter(one => one.cup === cup && one.level >= SET).map(one => one.s))
+export const seenSetS = (input: RunInput, cup: number): number =>
+  Math.min(Infinity, ...input.seen.filter(one => one.cup === cup && one.level >= SET).map(one => one.s))
 
-const believedOf = new WeakMap<Job, Belief>()
+const believedOf = new WeakMap<RunInput, Belief>()
 
-/** What sightings of trace say of the luck, the runs weighed by how well each explains them. */
-export function beliefOf(job: Job): Belief {
-  if (job.seen.length === 0) return { mean: 0, sd: 1 }
-  const known = believedOf.get(job)
+/** What sightings of trace say of the variation, the runs weighed by how well each explains them. */
+export function beliefOf(input: RunInput): Belief {
+  if (input.seen.length === 0) return { mean: 0, sd: 1 }
+  const known = believedOf.get(input)
   if (known) return known
-  const lanes = NODES.map(z => runPlan(job, luckAt(z, job), SAMPLE_S).lanes)
-  const shown = shownBy(job, job.seen, lanes)
-  const explains = shown.map(list => lnExplains(job, job.seen, list))
+  const lanes = NODES.map(z => runPlan(input, variationAt(z, input), SAMPLE_S).lanes)
+  const shown = shownBy(input, input.seen, lanes)
+  const explains = shown.map(list => lnExplains(input, input.seen, list))
   const best = Math.max(...explains)
   const weights = explains.map((ln, n) => WEIGHTS[n]! * Math.exp(ln - best))
   const whole = weights.reduce((sum, weight) => sum + weight, 0)
@@ -98,8 +102,8 @@ export function beliefOf(job: Job): Belief {
   const variance = weights.reduce((sum, weight, n) => sum + (weight / whole) * (NODES[n]! - mean) ** 2, 0)
   const sd = Math.max(LEAST_SD, Math.sqrt(variance))
   const quick = shown[NODES.indexOf(QUICKEST_EXPLAINED)]!
-  const unexplained = job.seen.some(({ level }, k) => level >= SET && quick[k]! < SET)
+  const unexplained = input.seen.some(({ level }, k) => level >= SET && quick[k]! < SET)
   const belief = { mean: unexplained ? Math.max(mean, QUICKEST_EXPLAINED) : mean, sd, unexplained }
-  believedOf.set(job, belief)
+  believedOf.set(input, belief)
   return belief
 }

@@ -7,11 +7,11 @@ import {
   levelThatCarries,
   movingLevel,
 } from '../trace/index.ts'
-import { Bench, MODES, copyOf } from './bench.ts'
-import type { CupState, Luck, PourRun, Run, Task, ToolRun } from './bench.ts'
+import { RunState, MODES, copyOf } from './run-state.ts'
+import type { CupState, Variation, PourRun, Run, Task, ToolRun } from './run-state.ts'
 import { blendOn, burstScent, smoothCup, splitPot } from './blending.ts'
 import { thicken } from './thicken.ts'
-import type { Job, PourJob, ToolJob } from './run-input.ts'
+import type { RunInput, PourTask, ToolTask } from './run-input.ts'
 import { prepareCups, prepareJustInTime } from './prepare.ts'
 
 const CARRY_CHECK_S = 30
@@ -32,15 +32,15 @@ const settle = (carrier: CupState, untilS: number): void => {
 }
 
 /** Waits until the layer below carries; gives its standing level and what it needed. */
-function waitForCarrier(bench: Bench, carrier: CupState, pour: PourJob, index: number) {
+function waitForCarrier(state: RunState, carrier: CupState, pour: PourTask, index: number) {
   const need = Math.max(pour.leastBelow, levelThatCarries(pour.dropMm, pour.overSpatula))
   const standing = () => levelOf(carrier.batter, carrier.pace, carrier.load)
   const readyAfter = RESTIR_S
-  settle(carrier, bench.now + readyAfter)
-  const began = bench.now
-  while (standing() < need && bench.now - began < LONGEST_WAIT_S) {
-    bench.busy('wait', CARRY_CHECK_S, pour.cup, index)
-    settle(carrier, bench.now + readyAfter)
+  settle(carrier, state.now + readyAfter)
+  const began = state.now
+  while (standing() < need && state.now - began < LONGEST_WAIT_S) {
+    state.busy('wait', CARRY_CHECK_S, pour.cup, index)
+    settle(carrier, state.now + readyAfter)
   }
   return { level: standing(), need }
 }
@@ -49,10 +49,10 @@ function waitForCarrier(bench: Bench, carrier: CupState, pour: PourJob, index: n
 type InMould = Map<number, CupState>
 
 /** Levels that stand in the way of a tool. */
-function standingFor(bench: Bench, tool: ToolJob, pours: readonly number[], inMould: InMould): [number, number] {
+function standingFor(state: RunState, tool: ToolTask, pours: readonly number[], inMould: InMould): [number, number] {
   const levels = pours.map(i => {
     const soap = inMould.get(i)!
-    settle(soap, bench.now)
+    settle(soap, state.now)
     const level = tool.through === 'pot' ? movingLevel : levelOf
     return level(soap.batter, soap.pace, soap.load)
   })
@@ -60,107 +60,107 @@ function standingFor(bench: Bench, tool: ToolJob, pours: readonly number[], inMo
 }
 
 /** Uses a tool, after a wait if what it goes through is still too thin. */
-function useTool(bench: Bench, tool: ToolJob, index: number, inMould: InMould): ToolRun {
-  const { cup: last, below } = bench.job.pours[index]!
+function useTool(state: RunState, tool: ToolTask, index: number, inMould: InMould): ToolRun {
+  const { cup: last, below } = state.input.pours[index]!
   // Of one cup that was poured twice, what went in later is as it is now.
-  const lying = new Map([...below, index].map(k => [bench.job.pours[k]!.cup, k]))
+  const lying = new Map([...below, index].map(k => [state.input.pours[k]!.cup, k]))
   const pours = tool.through === 'top' ? [index] : [...lying.values()]
-  const began = bench.now
-  let [lowest, highest] = standingFor(bench, tool, pours, inMould)
+  const began = state.now
+  let [lowest, highest] = standingFor(state, tool, pours, inMould)
   // What comes apart does not thicken by waiting.
   const holds = pours.every(k => inMould.get(k)!.batter.emulsion >= BREAKS_BELOW)
-  while (holds && lowest < tool.window.lo && highest < tool.window.hi && bench.now - began < LONGEST_TOOL_WAIT_S) {
-    bench.busy('wait', CARRY_CHECK_S, null, index)
-    ;[lowest, highest] = standingFor(bench, tool, pours, inMould)
+  while (holds && lowest < tool.window.lo && highest < tool.window.hi && state.now - began < LONGEST_TOOL_WAIT_S) {
+    state.busy('wait', CARRY_CHECK_S, null, index)
+    ;[lowest, highest] = standingFor(state, tool, pours, inMould)
   }
-  const startS = bench.now
-  bench.busy('move', bench.handS(tool.seconds), last, index, tool.hands)
-  return { move: tool.move, startS, endS: bench.now, lowest, highest }
+  const startS = state.now
+  state.busy('move', state.handS(tool.seconds), last, index, tool.hands)
+  return { move: tool.move, startS, endS: state.now, lowest, highest }
 }
 
 /** Works in the scent that waits for the last moment. */
-function scentLast(bench: Bench, i: number, index: number): void {
-  const { scent } = bench.job.cups[i]!
+function scentLast(state: RunState, i: number, index: number): void {
+  const { scent } = state.input.cups[i]!
   if (scent?.moment !== 'last') return
-  bench.addScent(i)
-  if (scent.how === 'bursts' && bench.usesBlender) {
-    const fromS = bench.now
-    bench.now = burstScent(bench, i, fromS)
-    bench.tasks.push({ kind: 'scent', fromS, toS: bench.now, cup: i, pour: index, hands: 2 })
+  state.addScent(i)
+  if (scent.how === 'bursts' && state.usesBlender) {
+    const fromS = state.now
+    state.now = burstScent(state, i, fromS)
+    state.tasks.push({ kind: 'scent', fromS, toS: state.now, cup: i, pour: index, hands: 2 })
   } else {
-    bench.busy('scent', bench.handS(bench.job.times.scent), i, index)
-    bench.advance(i, MODES.hand, bench.now)
+    state.busy('scent', state.handS(state.input.times.scent), i, index)
+    state.advance(i, MODES.hand, state.now)
   }
-  bench.now = smoothCup(bench, i, bench.now)
+  state.now = smoothCup(state, i, state.now)
 }
 
 /** How deep a stream goes into what was poured last, mm: at most through all that lies there. */
-function diveOf(bench: Bench, pour: PourJob, below: CupState | null): number | null {
+function diveOf(state: RunState, pour: PourTask, below: CupState | null): number | null {
   if (!pour.depth || !below) return null
-  settle(below, bench.now)
+  settle(below, state.now)
   return Math.min(pour.belowMm, diveDepthMm(pour, levelOf(below.batter, below.pace, below.load)))
 }
 
 /** What is blended with its scent and poured from the pot at once, never standing. */
-function pourOn(bench: Bench, index: number): Omit<PourRun, 'tools' | 'after'> {
-  const pour = bench.job.pours[index]!
+function pourOn(state: RunState, index: number): Omit<PourRun, 'tools' | 'after'> {
+  const pour = state.input.pours[index]!
   const i = pour.cup
-  const stoodLevel = bench.standing(i)
-  const blendsS = bench.now
-  bench.now = blendOn(bench, i, blendsS)
-  bench.tasks.push({ kind: 'scent', fromS: blendsS, toS: bench.now, cup: i, pour: index, hands: 2 })
-  const startS = bench.now
-  const startLevel = bench.standing(i)
-  bench.now += pour.seconds * (bench.luck.hands ?? 1)
-  bench.advance(i, MODES.stream, bench.now)
-  bench.tasks.push({ kind: 'pour', fromS: startS, toS: bench.now, cup: i, pour: index, hands: 2 })
+  const stoodLevel = state.standing(i)
+  const blendsS = state.now
+  state.now = blendOn(state, i, blendsS)
+  state.tasks.push({ kind: 'scent', fromS: blendsS, toS: state.now, cup: i, pour: index, hands: 2 })
+  const startS = state.now
+  const startLevel = state.standing(i)
+  state.now += pour.seconds * (state.variation.hands ?? 1)
+  state.advance(i, MODES.stream, state.now)
+  state.tasks.push({ kind: 'pour', fromS: startS, toS: state.now, cup: i, pour: index, hands: 2 })
   return {
-    ...{ startS, endS: bench.now, startLevel, endLevel: bench.standing(i), carrierLevel: null, carrierNeed: null },
+    ...{ startS, endS: state.now, startLevel, endLevel: state.standing(i), carrierLevel: null, carrierNeed: null },
     ...{ bursts: 0, stoodLevel, diveMm: null },
   }
 }
 
 /** A pour of a stirred cup, brought on before if it is too thin. */
-function pourStirred(bench: Bench, index: number, below: CupState | null): Omit<PourRun, 'tools' | 'after'> {
-  const pour = bench.job.pours[index]!
+function pourStirred(state: RunState, index: number, below: CupState | null): Omit<PourRun, 'tools' | 'after'> {
+  const pour = state.input.pours[index]!
   const i = pour.cup
-  const first = !bench.job.pours.slice(0, index).some(earlier => earlier.cup === i)
-  const carried = below && pour.isCarried ? waitForCarrier(bench, below, pour, index) : null
-  bench.advance(i, bench.waiting(i), bench.now)
-  if (first) scentLast(bench, i, index)
-  const stoodLevel = bench.standing(i)
-  const bursts = bench.job.whipped ? 0 : thicken(bench, i, pour.window.lo, index)
-  const startS = bench.now
-  bench.now += RESTIR_S
-  bench.advance(i, MODES.hand, bench.now)
-  const startLevel = bench.level(i)
-  const diveMm = diveOf(bench, pour, below)
-  bench.now += bench.handS(pour.seconds)
-  bench.advance(i, MODES.pour, bench.now)
+  const first = !state.input.pours.slice(0, index).some(earlier => earlier.cup === i)
+  const carried = below && pour.isCarried ? waitForCarrier(state, below, pour, index) : null
+  state.advance(i, state.waiting(i), state.now)
+  if (first) scentLast(state, i, index)
+  const stoodLevel = state.standing(i)
+  const bursts = state.input.whipped ? 0 : thicken(state, i, pour.window.lo, index)
+  const startS = state.now
+  state.now += RESTIR_S
+  state.advance(i, MODES.hand, state.now)
+  const startLevel = state.level(i)
+  const diveMm = diveOf(state, pour, below)
+  state.now += state.handS(pour.seconds)
+  state.advance(i, MODES.pour, state.now)
   // Over a spatula the other hand holds it.
   const hands = pour.overSpatula ? 2 : 1
-  bench.tasks.push({ kind: 'pour', fromS: startS, toS: bench.now, cup: i, pour: index, hands })
+  state.tasks.push({ kind: 'pour', fromS: startS, toS: state.now, cup: i, pour: index, hands })
   return {
-    ...{ startS, endS: bench.now, startLevel, endLevel: bench.level(i) },
+    ...{ startS, endS: state.now, startLevel, endLevel: state.level(i) },
     ...{ carrierLevel: carried?.level ?? null, carrierNeed: carried?.need ?? null, bursts, stoodLevel, diveMm },
   }
 }
 
-function pourLayer(bench: Bench, index: number, inMould: InMould): PourRun {
-  const pour = bench.job.pours[index]!
+function pourLayer(state: RunState, index: number, inMould: InMould): PourRun {
+  const pour = state.input.pours[index]!
   const i = pour.cup
   const lowest = pour.below.at(-1)
   const below = lowest === undefined ? null : inMould.get(lowest)!
-  if (pour.waitS > 0) bench.busy('wait', pour.waitS, i, index)
-  const first = !bench.job.pours.slice(0, index).some(earlier => earlier.cup === i)
-  if (first && (bench.job.colourEach || !bench.cups[i])) prepareJustInTime(bench, i)
-  bench.advance(i, bench.waiting(i), bench.now)
-  const poured = pour.neverStops ? pourOn(bench, index) : pourStirred(bench, index, below)
-  const cup = bench.cups[i]!
+  if (pour.waitS > 0) state.busy('wait', pour.waitS, i, index)
+  const first = !state.input.pours.slice(0, index).some(earlier => earlier.cup === i)
+  if (first && (state.input.colourEach || !state.cups[i])) prepareJustInTime(state, i)
+  state.advance(i, state.waiting(i), state.now)
+  const poured = pour.neverStops ? pourOn(state, index) : pourStirred(state, index, below)
+  const cup = state.cups[i]!
   const run: PourRun = { ...poured, tools: [], after: copyOf(cup) }
   // The mould holds its heat: soap inside the loaf loses next to none in the time of a pour.
   inMould.set(index, { ...copyOf(cup), cooling: null })
-  for (const tool of pour.tools) run.tools.push(useTool(bench, tool, index, inMould))
+  for (const tool of pour.tools) run.tools.push(useTool(state, tool, index, inMould))
   return run
 }
 
@@ -180,26 +180,26 @@ const merged = (tasks: readonly Task[]): Task[] =>
  *
  * @param sampleS longest step between recorded lane points; 0 records no lanes and is quicker
  */
-export function runPlan(job: Job, luck: Luck, sampleS = 0): Run {
-  const bench = new Bench(job, luck, sampleS)
-  if (!job.ownBatters) splitPot(bench)
-  const splitS = bench.now
-  if (job.colourEach) bench.second = bench.now
-  else prepareCups(bench)
+export function runPlan(input: RunInput, variation: Variation, sampleS = 0): Run {
+  const state = new RunState(input, variation, sampleS)
+  if (!input.ownBatters) splitPot(state)
+  const splitS = state.now
+  if (input.colourEach) state.second = state.now
+  else prepareCups(state)
   const pours: PourRun[] = []
   const inMould: InMould = new Map()
-  for (let index = 0; index < job.pours.length; index += 1) {
-    pours.push(pourLayer(bench, index, inMould))
+  for (let index = 0; index < input.pours.length; index += 1) {
+    pours.push(pourLayer(state, index, inMould))
   }
   return {
-    tasks: merged([...bench.tasks].sort((a, b) => a.fromS - b.fromS || a.toS - b.toS)),
+    tasks: merged([...state.tasks].sort((a, b) => a.fromS - b.fromS || a.toS - b.toS)),
     pours,
-    lanes: bench.lanes,
-    pot: bench.pot,
+    lanes: state.lanes,
+    pot: state.pot,
     splitS,
-    endS: bench.now,
-    neverEmulsified: bench.neverEmulsified,
-    split: bench.split,
+    endS: state.now,
+    neverEmulsified: state.neverEmulsified,
+    split: state.split,
   }
 }
 

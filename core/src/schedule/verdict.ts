@@ -1,7 +1,7 @@
 import { FALSE_TRACE } from '../trace/index.ts'
-import type { Run, SplitRun, ToolRun } from './bench.ts'
+import type { Run, SplitRun, ToolRun } from './run-state.ts'
 import { normal } from '../chance/index.ts'
-import type { Job, PourJob, ToolJob } from './run-input.ts'
+import type { RunInput, PourTask, ToolTask } from './run-input.ts'
 import { soundChance } from './splitting.ts'
 
 /**
@@ -50,7 +50,7 @@ const aboveFloor = (level: number, lo: number, error: number): number =>
   level >= lo - NEARLY ? 1 : normal((level - lo) / error)
 
 /** How likely a stream goes as deep as it is to. */
-function depthVerdicts({ depth }: PourJob, diveMm: number | null): Verdict[] {
+function depthVerdicts({ depth }: PourTask, diveMm: number | null): Verdict[] {
   if (!depth || diveMm === null) return []
   const z = Math.max(LEAST_DEPTH_MM, diveMm)
   const ratio = (a: number, b: number) => (b <= 0 || a === Infinity ? 1 : normal(Math.log(a / b) / DEPTH_ERROR))
@@ -61,48 +61,48 @@ function depthVerdicts({ depth }: PourJob, diveMm: number | null): Verdict[] {
 }
 
 /** How likely a pour of one run works. */
-export function verdict(job: Job, run: Run, i: number): Verdict {
+export function verdict(input: RunInput, run: Run, i: number): Verdict {
   const pour = run.pours[i]!
-  const { window, neverStops } = job.pours[i]!
-  const error = job.levelError
+  const { window, neverStops } = input.pours[i]!
+  const error = input.levelError
   const isCarried =
     pour.carrierNeed === null || pour.carrierLevel === null || pour.carrierLevel >= pour.carrierNeed
       ? 1
       : normal((pour.carrierLevel - pour.carrierNeed) / error)
   // Whipped batter stands for hours, and what never stops never stands.
-  const mayStand = !neverStops && !job.whipped
+  const mayStand = !neverStops && !input.whipped
   const stands = mayStand ? 1 - (1 - REVIVED) * normal((pour.stoodLevel - SET) / error) : 1
   return worst([
     { works: belowTop(pour.endLevel, window.hi, error), fault: 'thick' },
     { works: isCarried, fault: 'not-carried' },
     { works: aboveFloor(pour.startLevel, window.lo, error), fault: 'thin' },
-    ...depthVerdicts(job.pours[i]!, pour.diveMm),
+    ...depthVerdicts(input.pours[i]!, pour.diveMm),
     // Where the pour fails anyway, that is the plainer thing to say.
     { works: stands + 1e-6, fault: 'sets' },
   ])
 }
 
-export const toolVerdict = (job: Job, { window }: ToolJob, run: ToolRun): Verdict =>
+export const toolVerdict = (input: RunInput, { window }: ToolTask, run: ToolRun): Verdict =>
   worst([
-    { works: belowTop(run.highest, window.hi, job.levelError), fault: 'tool-thick' },
-    { works: aboveFloor(run.lowest, window.lo, job.levelError), fault: 'tool-thin' },
+    { works: belowTop(run.highest, window.hi, input.levelError), fault: 'tool-thick' },
+    { works: aboveFloor(run.lowest, window.lo, input.levelError), fault: 'tool-thin' },
   ])
 
 /** How likely no cup is left short of fat by dividing the batter. */
-export function leanVerdict(job: Job, split: SplitRun): Verdict {
+export function leanVerdict(input: RunInput, split: SplitRun): Verdict {
   const off = Math.min(0, ...split.superfatOff)
   if (off === 0) return { works: 1, fault: 'lean' }
-  const leanest = job.superfatShare + (1 - job.superfatShare) * off
+  const leanest = input.superfatShare + (1 - input.superfatShare) * off
   return { works: normal((leanest + SPARE_SUPERFAT) / SUPERFAT_ERROR), fault: 'lean' }
 }
 
 /** How likely the batter is sound: emulsified, no cup short of fat, and no fat that only looks like trace. */
-export function splitVerdict(job: Job, split: SplitRun): Verdict & { works: number } {
+export function splitVerdict(input: RunInput, split: SplitRun): Verdict & { works: number } {
   const parts: Verdict[] = [
     { works: soundChance(split.emulsion), fault: 'not-emulsified' },
-    leanVerdict(job, split),
+    leanVerdict(input, split),
     {
-      works: job.whipped ? 1 : normal((2 * FALSE_TRACE - split.falseLift) / FALSE_TRACE_ERROR),
+      works: input.whipped ? 1 : normal((2 * FALSE_TRACE - split.falseLift) / FALSE_TRACE_ERROR),
       fault: 'false-trace',
     },
   ]
@@ -117,9 +117,11 @@ export interface RunVerdict {
   works: number
 }
 
-export function judge(job: Job, run: Run): RunVerdict {
-  const pours = job.pours.map((_, i) => verdict(job, run, i))
-  const tools = job.pours.map((pour, i) => pour.tools.map((tool, n) => toolVerdict(job, tool, run.pours[i]!.tools[n]!)))
+export function judge(input: RunInput, run: Run): RunVerdict {
+  const pours = input.pours.map((_, i) => verdict(input, run, i))
+  const tools = input.pours.map((pour, i) =>
+    pour.tools.map((tool, n) => toolVerdict(input, tool, run.pours[i]!.tools[n]!)),
+  )
   const works = run.neverEmulsified
     ? 0
     : Math.min(1, ...pours.map(one => one.works), ...tools.flat().map(one => one.works))

@@ -3,10 +3,10 @@ import { startingMove, starterPlan } from '../plan/index.ts'
 import type { Plan, PourWay } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { jobOf } from './job.ts'
+import { runInputOf } from './input-of-plan.ts'
 import { moveSeconds } from './times.ts'
 import { lanesOf } from './lanes.ts'
-import { luckAt } from './luck.ts'
+import { variationAt } from './variation.ts'
 import { USUAL_WINDOWS } from './windows.ts'
 import { runPlan } from './timetable.ts'
 
@@ -16,16 +16,16 @@ const ways = (...list: PourWay[]): Plan => ({
   ...start,
   score: start.score.map((pour, i) => ({ ...pour, shape: { ...pour.shape, way: list[i]! } })),
 })
-const jobFor = (plan: Plan) => jobOf(plan, portionsOf(plan, shelf), shelf)
+const inputFor = (plan: Plan) => runInputOf(plan, portionsOf(plan, shelf), shelf)
 
 describe('the trace that a pour needs', () => {
   test('layers must carry, streams must run, heaps must stand', () => {
-    expect(jobFor(start).pours.map(pour => pour.window)).toEqual([
+    expect(inputFor(start).pours.map(pour => pour.window)).toEqual([
       USUAL_WINDOWS.layer,
       USUAL_WINDOWS.layer,
       USUAL_WINDOWS.layer,
     ])
-    const [drop, line, spoon] = jobFor(ways('drop', 'line', 'spoon')).pours
+    const [drop, line, spoon] = inputFor(ways('drop', 'line', 'spoon')).pours
     expect(line!.window.hi).toBeLessThan(drop!.window.hi)
     expect(drop!.window.hi).toBeLessThan(spoon!.window.hi)
     expect(spoon!.window.lo).toBeGreaterThan(USUAL_WINDOWS.layer.lo)
@@ -33,20 +33,20 @@ describe('the trace that a pour needs', () => {
   })
 
   test('a layer that streams will sink into may stay thin', () => {
-    expect(jobFor(ways('layer', 'drop', 'drop')).pours[0]!.window).toEqual(USUAL_WINDOWS.floor)
+    expect(inputFor(ways('layer', 'drop', 'drop')).pours[0]!.window).toEqual(USUAL_WINDOWS.floor)
   })
 
   test('layers that a tool goes through are poured thin, and nothing waits for them to carry', () => {
     const plan: Plan = { ...start, moves: [startingMove('move-1', 'pour-3', 'hanger')] }
-    const { pours } = jobFor(plan)
+    const { pours } = inputFor(plan)
     expect(pours.every(pour => pour.window.hi < USUAL_WINDOWS.layer.hi && !pour.isCarried)).toBe(true)
     const off: Plan = { ...plan, moves: plan.moves.map(move => ({ ...move, off: true })) }
-    expect(jobFor(off).pours.map(pour => pour.window)).toEqual([
+    expect(inputFor(off).pours.map(pour => pour.window)).toEqual([
       USUAL_WINDOWS.layer,
       USUAL_WINDOWS.layer,
       USUAL_WINDOWS.layer,
     ])
-    const lanes = (one: Plan) => lanesOf(jobFor(one))
+    const lanes = (one: Plan) => lanesOf(inputFor(one))
     expect(lanes(plan).pours.every(pour => pour.carrierNeed === null)).toBe(true)
   })
 })
@@ -55,8 +55,8 @@ describe('the time that a tool takes', () => {
   test('comes after its pour and holds up the next one', () => {
     const move = startingMove('move-1', 'pour-2', 'skewer')
     const [without, withMove] = [start, { ...start, moves: [move] }].map(plan => {
-      const job = jobFor(plan)
-      return runPlan(job, luckAt(0, job))
+      const input = inputFor(plan)
+      return runPlan(input, variationAt(0, input))
     })
     const task = withMove!.tasks.find(one => one.kind === 'move')!
     expect(task.toS - task.fromS).toBeCloseTo(moveSeconds(move), 6)

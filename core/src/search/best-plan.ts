@@ -6,7 +6,7 @@ import { lanesOf, monteCarlo } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { SPACES, changesOf, costsOf, editsOf, grid, plainSets, pourOrders, ways } from './settings.ts'
 import type { Aim, Change, Freedom, Setting } from './settings.ts'
-import { Workbench } from './workbench.ts'
+import { Trials } from './trials.ts'
 
 /** A plan that was found: what changes, what it gains and what it costs. */
 export interface FoundPlan {
@@ -53,23 +53,23 @@ const BEST_WAYS = 3
 const STEP = 12
 
 /** What a setting is worth: its chance; where layers are to hold, the sooner it is done the better, once it works. */
-function worth(bench: Workbench, aim: Aim, one: Setting): number {
-  const { chance, endMin } = bench.tried(one)
+function worth(trials: Trials, aim: Aim, one: Setting): number {
+  const { chance, endMin } = trials.tried(one)
   if (aim === 'works' || chance < GOOD) return chance
   return 1 + 1 / (1 + endMin)
 }
 
 /** The best of a list; of equals the earliest. */
-const best = (bench: Workbench, aim: Aim, list: readonly Setting[]): Setting =>
-  list.reduce((a, b) => (worth(bench, aim, b) > worth(bench, aim, a) + 1e-9 ? b : a))
+const best = (trials: Trials, aim: Aim, list: readonly Setting[]): Setting =>
+  list.reduce((a, b) => (worth(trials, aim, b) > worth(trials, aim, a) + 1e-9 ? b : a))
 
 type Keep = (one: Setting) => boolean
 
 /** Takes back every change that gains next to nothing, within what is to be kept; what costs most goes first. */
-function simplified(bench: Workbench, aim: Aim, to: Setting, keep: Keep = () => true): Setting {
-  const { from } = bench
+function simplified(trials: Trials, aim: Aim, to: Setting, keep: Keep = () => true): Setting {
+  const { from } = trials
   let now = to
-  const goal = bench.tried(to)
+  const goal = trials.tried(to)
   const order = [
     'ownBatters',
     'pours',
@@ -84,7 +84,7 @@ function simplified(bench: Workbench, aim: Aim, to: Setting, keep: Keep = () => 
   ] as const
   for (const key of order) {
     const without = { ...now, [key]: from[key] }
-    const { chance, endMin } = bench.tried(without)
+    const { chance, endMin } = trials.tried(without)
     const isAsSoon = aim === 'works' || endMin <= goal.endMin + 0.5
     if (chance >= goal.chance - TIE && isAsSoon && keep(without)) now = without
   }
@@ -96,16 +96,16 @@ interface Now {
   endMin: number
 }
 
-function found(bench: Workbench, title: Words, to: Setting, now: Now): FoundPlan | null {
-  const job = bench.job(to)
-  if (!job) return null
-  const runs = monteCarlo(job, FINAL_RUNS)
-  const { endMin } = lanesOf(job)
+function found(trials: Trials, title: Words, to: Setting, now: Now): FoundPlan | null {
+  const input = trials.input(to)
+  if (!input) return null
+  const runs = monteCarlo(input, FINAL_RUNS)
+  const { endMin } = lanesOf(input)
   return {
     title,
-    changes: changesOf(bench.plan, bench.from, to),
-    costs: costsOf(bench.plan, bench.from, to, bench.shelf),
-    edit: { kind: 'many', edits: editsOf(bench.plan, bench.from, to) },
+    changes: changesOf(trials.plan, trials.from, to),
+    costs: costsOf(trials.plan, trials.from, to, trials.shelf),
+    edit: { kind: 'many', edits: editsOf(trials.plan, trials.from, to) },
     chance: runs.chance,
     error: runs.error,
     before: now.before,
@@ -115,21 +115,21 @@ function found(bench: Workbench, title: Words, to: Setting, now: Now): FoundPlan
 }
 
 /** Distinct plans worth offering, from what was worked out. */
-function offers(bench: Workbench, aim: Aim, tried: readonly Setting[]): [Words, Setting][] {
-  const { from } = bench
-  const top = simplified(bench, aim, best(bench, aim, tried))
-  const goal = bench.chance(top)
+function offers(trials: Trials, aim: Aim, tried: readonly Setting[]): [Words, Setting][] {
+  const { from } = trials
+  const top = simplified(trials, aim, best(trials, aim, tried))
+  const goal = trials.chance(top)
   const list: [Words, Setting][] = [
     [aim === 'works' ? fact('search.most-likely-work') : fact('search.holds-soonest'), top],
   ]
   const among = (title: Words, keep: Keep) => {
     const rest = tried.filter(keep)
-    if (rest.length > 0) list.push([title, simplified(bench, aim, best(bench, aim, rest), keep)])
+    if (rest.length > 0) list.push([title, simplified(trials, aim, best(trials, aim, rest), keep)])
   }
-  const count = (one: Setting) => changesOf(bench.plan, from, one).length
+  const count = (one: Setting) => changesOf(trials.plan, from, one).length
   const fewest = [top, ...tried]
-    .filter(one => count(one) > 0 && bench.chance(one) >= Math.min(goal - TIE, GOOD))
-    .sort((a, b) => count(a) - count(b) || worth(bench, aim, b) - worth(bench, aim, a))[0]
+    .filter(one => count(one) > 0 && trials.chance(one) >= Math.min(goal - TIE, GOOD))
+    .sort((a, b) => count(a) - count(b) || worth(trials, aim, b) - worth(trials, aim, a))[0]
   if (fewest) list.push([fact('search.fewest-changes'), fewest])
   among(fact('search.temperature-as'), one => one.mixC === from.mixC)
   among(
@@ -148,8 +148,8 @@ function offers(bench: Workbench, aim: Aim, tried: readonly Setting[]): [Words, 
 }
 
 /** What is tried after the grid, around the best so far: cups without scent, waits, the order of like pours, own batters. */
-function* beyond(bench: Workbench, wish: SearchWish, around: () => Setting): Generator<Setting[], void> {
-  const { plan, from } = bench
+function* beyond(trials: Trials, wish: SearchWish, around: () => Setting): Generator<Setting[], void> {
+  const { plan, from } = trials
   const { free } = wish
   if (free.has('waits') && plan.score.some(pour => pour.waitMin > 0)) yield [{ ...around(), waits: false }]
   if (free.has('pours')) yield pourOrders(plan, from.plain).map(pours => ({ ...around(), pours }))
@@ -163,7 +163,7 @@ function* beyond(bench: Workbench, wish: SearchWish, around: () => Setting): Gen
     const stops = isSmall && free.has('stop') ? SPACES[wish.aim].stops : []
     for (const set of sets) {
       const now = around()
-      if (bench.chance(now) >= GOOD) break
+      if (trials.chance(now) >= GOOD) break
       const plain = [...from.plain, ...set]
       const late = isSmall && free.has('moment') && now.moment !== 'last' ? (['last'] as const) : []
       const ways = [now.moment, ...late].map((moment): Setting => ({ ...now, moment, plain }))
@@ -172,7 +172,7 @@ function* beyond(bench: Workbench, wish: SearchWish, around: () => Setting): Gen
   }
   if (free.has('batters') && plan.cups.length > 1) {
     const { temperatures } = SPACES[wish.aim]
-    const warm = free.has('mixC') ? temperatures.filter(c => c >= bench.clearC + 2) : []
+    const warm = free.has('mixC') ? temperatures.filter(c => c >= trials.clearC + 2) : []
     const ownAt = (base: Setting) => [base.mixC, ...warm].map(mixC => ({ ...base, mixC, ownBatters: true }))
     yield [...ownAt(from), ...ownAt(around())].filter(one => one.order === 'each' || !free.has('order'))
     if (free.has('order')) yield ownAt({ ...around(), order: 'each' })
@@ -187,41 +187,41 @@ function* beyond(bench: Workbench, wish: SearchWish, around: () => Setting): Gen
  */
 export function* searchPlans(plan: Plan, shelf: Shelf, wish: SearchWish): Generator<SearchState> {
   const { free, aim } = wish
-  const bench = new Workbench(plan, shelf)
-  const { from } = bench
+  const trials = new Trials(plan, shelf)
+  const { from } = trials
   const all = ways(plan, from, free)
-  const around = (way: Setting) => grid(from, way, free, SPACES[aim], bench.clearC)
+  const around = (way: Setting) => grid(from, way, free, SPACES[aim], trials.clearC)
   const tried: Setting[] = [from]
   const each = around(from).length
   const howMany = all.length * each <= TRY_ALL ? all.length : BEST_WAYS
   let total = all.length + howMany * each
   let done = 0
   let top = from
-  const state = (list: FoundPlan[] = []): SearchState => ({ done, total, best: bench.chance(top), found: list })
+  const state = (list: FoundPlan[] = []): SearchState => ({ done, total, best: trials.chance(top), found: list })
   const work = function* (list: readonly Setting[]): Generator<SearchState> {
     for (const one of list) {
-      if (bench.chance(one) >= 0) tried.push(one)
-      if (worth(bench, aim, one) > worth(bench, aim, top) + 1e-9) top = one
+      if (trials.chance(one) >= 0) tried.push(one)
+      if (worth(trials, aim, one) > worth(trials, aim, top) + 1e-9) top = one
       done += 1
       if (done % STEP === 0) yield state()
     }
   }
   yield* work(all)
-  const promising = [...all].sort((a, b) => bench.chance(b) - bench.chance(a)).slice(0, howMany)
+  const promising = [...all].sort((a, b) => trials.chance(b) - trials.chance(a)).slice(0, howMany)
   for (const way of promising) yield* work(around(way))
-  for (const more of beyond(bench, wish, () => top)) {
+  for (const more of beyond(trials, wish, () => top)) {
     total += more.length
     yield* work(more)
   }
-  const job = bench.job(from)!
-  const now = { before: monteCarlo(job, FINAL_RUNS).chance, endMin: lanesOf(job).endMin }
+  const input = trials.input(from)!
+  const now = { before: monteCarlo(input, FINAL_RUNS).chance, endMin: lanesOf(input).endMin }
   const isBetter = (one: FoundPlan) =>
     one.chance >= now.before + TIE || (aim === 'holds' && one.chance >= now.before && one.moreMin <= -1)
   const list: FoundPlan[] = []
-  const offered = offers(bench, aim, tried)
+  const offered = offers(trials, aim, tried)
   total = done + offered.length
   for (const [title, one] of offered) {
-    const plan = found(bench, title, one, now)
+    const plan = found(trials, title, one, now)
     if (plan && isBetter(plan)) list.push(plan)
     done += 1
     yield state(list)

@@ -3,8 +3,8 @@ import type { PlanBKind } from '../design/index.ts'
 import { applyEdit } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
-import { beliefOf, jobOf, luckAt, luckOf, runPlan, runWorks } from '../schedule/index.ts'
-import type { Job, Luck, PourRun } from '../schedule/index.ts'
+import { beliefOf, runInputOf, variationAt, variationOf, runPlan, runWorks } from '../schedule/index.ts'
+import type { RunInput, Variation, PourRun } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 
 /** How often a plan B is called for, and how it fares then beside the plan it stands in for. Shares of runs. */
@@ -24,10 +24,16 @@ export interface PlanBOutlook {
 const RUNS = 200
 
 /** Whether a run of plan A shows what calls for plan B. */
-function isCalledFor({ trigger, level }: NonNullable<Plan['planB']>, job: Job, i: number, pour: PourRun, luck: Luck) {
-  if (trigger === 'ricing') return luck.rices === true
+function isCalledFor(
+  { trigger, level }: NonNullable<Plan['planB']>,
+  input: RunInput,
+  i: number,
+  pour: PourRun,
+  variation: Variation,
+) {
+  if (trigger === 'ricing') return variation.rices === true
   if (trigger === 'thick') return pour.startLevel > level
-  if (trigger === 'thin') return pour.startLevel < job.pours[i]!.window.lo
+  if (trigger === 'thin') return pour.startLevel < input.pours[i]!.window.lo
   return pour.carrierNeed !== null && pour.carrierLevel !== null && pour.carrierLevel < pour.carrierNeed
 }
 
@@ -35,15 +41,15 @@ function isCalledFor({ trigger, level }: NonNullable<Plan['planB']>, job: Job, i
 const swapped = (plan: Plan): Plan => ({ ...plan, score: plan.planB!.score, moves: plan.planB!.moves, planB: null })
 
 /**
- * Works plan A through many times, and plan B with the same luck wherever its trigger is seen, as if followed from its first
+ * Works plan A through many times, and plan B with the same variation wherever its trigger is seen, as if followed from its first
  * pour. Null without a plan B, or while it is plan A that is put by.
  */
 export function planBOutlook(plan: Plan, shelf: Shelf, runs = RUNS): PlanBOutlook | null {
   const { planB } = plan
   if (!planB || planB.inUse) return null
-  const first = jobOf(plan, portionsOf(plan, shelf), shelf)
+  const first = runInputOf(plan, portionsOf(plan, shelf), shelf)
   const instead = swapped(plan)
-  const second = jobOf(instead, portionsOf(instead, shelf), shelf)
+  const second = runInputOf(instead, portionsOf(instead, shelf), shelf)
   const belief = beliefOf(first)
   const at = Math.max(
     0,
@@ -52,17 +58,18 @@ export function planBOutlook(plan: Plan, shelf: Shelf, runs = RUNS): PlanBOutloo
   const isEarly = planBDiffers(plan).length > 0
   let [fires, fails] = [0, 0]
   let [planA, other] = [0, 0]
-  const planned = runPlan(first, luckAt(belief.mean, first))
+  const planned = runPlan(first, variationAt(belief.mean, first))
   const lastMin = (isEarly ? planned.splitS : planned.pours[at]!.startS) / 60
   for (let n = 0; n < runs; n += 1) {
-    const luck = luckOf(n, runs, first, belief)
-    const { run, works } = runWorks(first, luck)
+    const variation = variationOf(n, runs, first, belief)
+    const { run, works } = runWorks(first, variation)
     fails += 1 - works
-    const isSeen = isEarly ? first.stopLevel + (luck.stop ?? 0) > planB.level : false
-    if (isEarly && planB.trigger === 'thick' ? !isSeen : !isCalledFor(planB, first, at, run.pours[at]!, luck)) continue
+    const isSeen = isEarly ? first.stopLevel + (variation.stop ?? 0) > planB.level : false
+    if (isEarly && planB.trigger === 'thick' ? !isSeen : !isCalledFor(planB, first, at, run.pours[at]!, variation))
+      continue
     fires += 1
     planA += works
-    other += runWorks(second, luck).works
+    other += runWorks(second, variation).works
   }
   const of = (sum: number) => (fires > 0 ? sum / fires : 0)
   const warns = fails > 0 ? (fires - planA) / fails : 0

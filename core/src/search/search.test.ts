@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { applyEdit, readPlanText, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
-import { beliefOf, chanceOf, jobOf, lanesOf, luckAt, monteCarlo, runPlan } from '../schedule/index.ts'
+import { beliefOf, chanceOf, runInputOf, lanesOf, variationAt, monteCarlo, runPlan } from '../schedule/index.ts'
 import { inverseNormal } from '../chance/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { FREEDOMS, searchPlans, slopesOf } from './index.ts'
@@ -17,13 +17,13 @@ const example = (name: string): Plan => {
   return read.plan
 }
 const trouble = example('verdigris-stair')
-const job = (plan: Plan) => jobOf(plan, portionsOf(plan, shelf), shelf)
+const input = (plan: Plan) => runInputOf(plan, portionsOf(plan, shelf), shelf)
 const all = new Set(Object.keys(FREEDOMS) as Freedom[])
 const through = (plan: Plan, free: ReadonlySet<Freedom> = all, aim: Aim = 'works'): SearchState[] => [
   ...searchPlans(plan, shelf, { free, aim }),
 ]
 const hands = (change: Partial<Plan['hands']>): Plan => ({ ...trouble, hands: { ...trouble.hands, ...change } })
-const endMin = (plan: Plan) => lanesOf(job(plan)).endMin
+const endMin = (plan: Plan) => lanesOf(input(plan)).endMin
 
 describe('many runs', () => {
   test('the inverse of the normal distribution', () => {
@@ -37,13 +37,13 @@ describe('many runs', () => {
     for (const [p, z] of cases) expect(inverseNormal(p)).toBeCloseTo(z, 7)
   })
 
-  test('are the same for the same job, and settle within their error as there are more', () => {
-    const few = monteCarlo(job(trouble), 100)
-    expect(monteCarlo(job(trouble), 100)).toEqual(few)
-    const many = monteCarlo(job(trouble), 1600)
+  test('are the same for the same input, and settle within their error as there are more', () => {
+    const few = monteCarlo(input(trouble), 100)
+    expect(monteCarlo(input(trouble), 100)).toEqual(few)
+    const many = monteCarlo(input(trouble), 1600)
     expect(many.error).toBeLessThan(few.error / 3)
     expect(Math.abs(few.chance - many.chance)).toBeLessThan(3 * few.error)
-    expect(Math.abs(many.chance - chanceOf(job(trouble)))).toBeLessThan(0.12)
+    expect(Math.abs(many.chance - chanceOf(input(trouble)))).toBeLessThan(0.12)
     const failing = many.pours.map(pour => pour.thick ?? 0)
     expect(1 - many.chance).toBeGreaterThanOrEqual(Math.max(...failing) - 1e-9)
   })
@@ -54,7 +54,7 @@ describe('hands', () => {
     expect(endMin(hands({ pace: 1.5 }))).toBeGreaterThan(endMin(trouble))
     expect(endMin(hands({ people: 2 }))).toBeLessThan(endMin(trouble))
     expect(endMin(hands({ order: 'each' }))).toBeCloseTo(endMin(trouble), 1)
-    const tasks = lanesOf(job(hands({ order: 'each' }))).tasks
+    const tasks = lanesOf(input(hands({ order: 'each' }))).tasks
     const firstPour = tasks.findIndex(task => task.kind === 'pour')
     expect(tasks.slice(firstPour).some(task => task.kind === 'colour')).toBe(true)
   })
@@ -62,7 +62,7 @@ describe('hands', () => {
   test('a window of its own is kept, and one that ends before it starts is refused', () => {
     const path = ['score', 0, 'window']
     const own = applyEdit(trouble, { kind: 'set', path, value: { lo: 1.5, hi: 4 } })
-    expect(own.ok && lanesOf(job(own.plan)).pours[0]!.window).toEqual({ lo: 1.5, hi: 4 })
+    expect(own.ok && lanesOf(input(own.plan)).pours[0]!.window).toEqual({ lo: 1.5, hi: 4 })
     const wrong = applyEdit(trouble, { kind: 'set', path, value: { lo: 3, hi: 2 } })
     expect(wrong.ok).toBe(false)
     if (!wrong.ok) expect(said(wrong.sentence)).toContain('at least 0.2 wide')
@@ -74,29 +74,29 @@ describe('what was seen', () => {
     ...trouble,
     seen: [{ cup: trouble.cups[0]!.id, atMin, level, by: 'eye' }],
   })
-  const usual = runPlan(job(trouble), luckAt(0, job(trouble)), 30).lanes[0]!
+  const usual = runPlan(input(trouble), variationAt(0, input(trouble)), 30).lanes[0]!
   const at7 = usual.find(point => point.s >= 420)!.level
 
   test('as expected narrows the forecast and does not move it', () => {
-    const belief = beliefOf(job(seen(at7)))
+    const belief = beliefOf(input(seen(at7)))
     expect(Math.abs(belief.mean)).toBeLessThan(0.25)
     expect(belief.sd).toBeLessThan(1)
   })
 
   test('thicker than expected quickens it, thinner slows it; the more so the further off', () => {
-    const mean = (level: number) => beliefOf(job(seen(level))).mean
+    const mean = (level: number) => beliefOf(input(seen(level))).mean
     expect(mean(at7 + 0.5)).toBeGreaterThan(0.2)
     expect(mean(at7 + 1)).toBeGreaterThan(mean(at7 + 0.5))
     expect(mean(at7 - 0.3)).toBeLessThan(mean(at7))
-    expect(lanesOf(job(seen(at7 + 0.6))).seenPace).toBeGreaterThan(1)
-    expect(lanesOf(job(trouble)).seenPace).toBe(1)
+    expect(lanesOf(input(seen(at7 + 0.6))).seenPace).toBeGreaterThan(1)
+    expect(lanesOf(input(trouble)).seenPace).toBe(1)
   })
 
   test('two sightings count for more than one', () => {
-    const one = beliefOf(job(seen(at7 + 0.5)))
+    const one = beliefOf(input(seen(at7 + 0.5)))
     const two: Plan = { ...trouble, seen: [...seen(at7 + 0.5).seen, ...seen(at7 + 0.5).seen] }
-    expect(beliefOf(job(two)).mean).toBeGreaterThan(one.mean)
-    expect(beliefOf(job(two)).sd).toBeLessThan(one.sd)
+    expect(beliefOf(input(two)).mean).toBeGreaterThan(one.mean)
+    expect(beliefOf(input(two)).sd).toBeLessThan(one.sd)
   })
 })
 
@@ -117,7 +117,7 @@ describe('the search', () => {
       expect(one.chance).toBeGreaterThanOrEqual(one.before)
       const result = applyEdit(trouble, one.edit)
       if (!result.ok) throw new Error(say(result.sentence))
-      expect(monteCarlo(job(result.plan), 400).chance).toBeCloseTo(one.chance, 6)
+      expect(monteCarlo(input(result.plan), 400).chance).toBeCloseTo(one.chance, 6)
     }
   })
 
@@ -130,7 +130,7 @@ describe('the search', () => {
   test('finds the true best of a small space', () => {
     const best = through(trouble, new Set<Freedom>(['stop'])).at(-1)!.found[0]!
     const chances = [1.2, 1.4, 1.6, 1.8, 2].map(
-      stopLevel => monteCarlo(job({ ...trouble, conditions: { ...trouble.conditions, stopLevel } }), 400).chance,
+      stopLevel => monteCarlo(input({ ...trouble, conditions: { ...trouble.conditions, stopLevel } }), 400).chance,
     )
     expect(best.chance).toBeGreaterThan(Math.max(...chances) - 0.025)
   })

@@ -2,9 +2,9 @@ import { fact, plain, share, warmerBy } from '../facts/index.ts'
 import type { FactValue, Words } from '../facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { lanesOf } from '../schedule/index.ts'
-import type { Job, Lanes } from '../schedule/index.ts'
+import type { RunInput, Lanes } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { Workbench } from './workbench.ts'
+import { Trials } from './trials.ts'
 
 /** What a lever does: minutes that the tightest pour gains, and what becomes of the chance. */
 export interface Slope {
@@ -30,21 +30,21 @@ const blendS = (lanes: Lanes): number =>
 
 /** How every lever acts here: each moved by a little, everything else as it is. */
 export function slopesOf(plan: Plan, shelf: Shelf): Slope[] {
-  const bench = new Workbench(plan, shelf)
-  const { from } = bench
-  const base = bench.job(from)
+  const trials = new Trials(plan, shelf)
+  const { from } = trials
+  const base = trials.input(from)
   if (!base) return []
   const now = lanesOf(base)
   const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
   const tell = (
     lever: Slope['lever'],
     words: Words,
-    job: Job | null,
+    input: RunInput | null,
     steps: (then: Lanes) => number,
     step: FactValue,
   ): Slope[] => {
-    if (!job) return []
-    const then = lanesOf(job)
+    if (!input) return []
+    const then = lanesOf(input)
     const pour = tightest(then)
     const minutes = pour.marginMin - tightest(now).marginMin
     const what =
@@ -64,7 +64,7 @@ export function slopesOf(plan: Plan, shelf: Shelf): Slope[] {
     ...tell(
       'mixC',
       fact('search.mixed-warmer', { what: warmerBy(3, 0) }),
-      bench.job({ ...from, mixC: from.mixC + 3 }),
+      trials.input({ ...from, mixC: from.mixC + 3 }),
       () => 3 / 5,
       FIVE_DEGREES,
     ),
@@ -78,14 +78,14 @@ export function slopesOf(plan: Plan, shelf: Shelf): Slope[] {
     ...tell(
       'stop',
       fact('search.blended-0-2-further'),
-      bench.job({ ...from, stop: from.stop + 0.2 }),
+      trials.input({ ...from, stop: from.stop + 0.2 }),
       then => blendS(then) - blendS(now),
       fact('search.second-blending'),
     ),
     ...tell(
       'water',
       fact('search.lye-2-points-stronger', { own: own(from.water + 0.02) }),
-      bench.job({ ...from, water: from.water + 0.02 }),
+      trials.input({ ...from, water: from.water + 0.02 }),
       () => 2,
       fact('search.point-lye-concentration'),
     ),

@@ -2,7 +2,7 @@ import { isInside } from './chart.ts'
 import { embedAt, isUnderMat } from './overlay.ts'
 import type { Program } from './program.ts'
 import { seeded } from './random.ts'
-import { trace } from './trace.ts'
+import { backtrace } from './backtrace.ts'
 
 /**
  * Share of each colour in the level batter, counted at one point, somewhere, of each cell of an even grid. Ready-made pieces
@@ -32,7 +32,7 @@ export function countedShares(program: Program, steps = 40): Float64Array {
           continue
         }
         out.fill(0)
-        trace(program, point, out)
+        backtrace(program, point, out)
         for (let c = 0; c < out.length; c += 1) sums[c]! += out[c]!
       }
   return sums.map(sum => sum / Math.max(1, count))

@@ -1,7 +1,7 @@
 import { embedAt, isUnderMat, reliefAt } from './overlay.ts'
 import { isInside } from './chart.ts'
 import type { Program } from './program.ts'
-import { trace } from './trace.ts'
+import { backtrace } from './backtrace.ts'
 import type { View } from './views.ts'
 
 /** For each pixel the two colours that are strongest and how much of 255 the first has; 255 in `first`: outside the soap. */
@@ -66,7 +66,7 @@ function ask(sheet: Sheet, i: number, row: number): void {
   at[1] = y
   at[2] = z
   weights.fill(0, 0, program.colours)
-  trace(program, at, weights)
+  backtrace(program, at, weights)
   strongest(sheet, n)
 }
 

@@ -157,8 +157,8 @@ describe('trace runs', () => {
     expect(Math.abs(level(b, p) - 1.68)).toBeLessThan(0.03)
     b = run(b, p, bursts, 60)
     expect(Math.abs(level(b, p) - 1.9)).toBeLessThan(0.03)
-    const minutes = (luck: number) =>
-      3 + secondsTo(3, b, p, handling('now-and-then'), { ...PLAIN_LOAD, luck }, 5).t / 60
+    const minutes = (variation: number) =>
+      3 + secondsTo(3, b, p, handling('now-and-then'), { ...PLAIN_LOAD, variation }, 5).t / 60
     expect(Math.abs(minutes(0) / 24.25 - 1)).toBeLessThan(0.03)
     expect(Math.abs(minutes(-0.45) / 36.25 - 1)).toBeLessThan(0.03)
     expect(Math.abs(minutes(0.45) / 16.67 - 1)).toBeLessThan(0.03)

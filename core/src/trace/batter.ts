@@ -31,11 +31,11 @@ export interface Batter {
 /** What this portion carries besides the recipe. */
 export interface Load extends BatterEffect {
   scent: ScentEffect
-  /** This run's luck: ln of the rate multiplier, 0 = median. */
-  luck: number
+  /** This run's variation: ln of the rate multiplier, 0 = median. */
+  variation: number
 }
 
-export const PLAIN_LOAD: Load = { scent: UNSCENTED, ...NO_EFFECT, luck: 0 }
+export const PLAIN_LOAD: Load = { scent: UNSCENTED, ...NO_EFFECT, variation: 0 }
 
 /** Room and the time (s) in which a portion closes 63 % of its gap to it; `null` = no loss. */
 export type Cooling = { roomC: number; tauS: number } | null
@@ -116,7 +116,10 @@ const hasSet = (batter: Batter, pace: RecipePace, load: Load, how: Handling): bo
  */
 function asSet(stirred: number, batter: Batter, pace: RecipePace, load: Load, seconds: number): number {
   const quickness =
-    pace.standing.quickness * accelerationOf(load.scent.lnRate) * emulsionEffect(batter.emulsion) * Math.exp(load.luck)
+    pace.standing.quickness *
+    accelerationOf(load.scent.lnRate) *
+    emulsionEffect(batter.emulsion) *
+    Math.exp(load.variation)
   const pours = convertedInMould(batter.converted)
   const stood = standingPace(pours, batter.temperatureC, quickness, pace.standing.superfatShare) * seconds
   return Math.min(stirred, batter.converted + stood)
@@ -140,7 +143,7 @@ export function advanceBatter(
   const mid = (emulsionBefore + emulsion) / 2
   const apart = (1 - mid * mid) * Math.exp(-(soap / SOAP.touches) * (soap / SOAP.touches))
 
-  const lnRate = pace.lnRate + hastened(pace, load, how) + load.luck
+  const lnRate = pace.lnRate + hastened(pace, load, how) + load.variation
   const rate = Math.exp(lnRateConstant(warmthBefore) + lnRate) * how.rate * (1 - apart)
   const clock = how.isBlender ? pace.clock.blender : pace.clock.still
   const stirred = clock.conversionAt(clock.thetaOf(convertedBefore) + rate * seconds)

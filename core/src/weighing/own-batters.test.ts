@@ -233,9 +233,9 @@ describe('batters of their own, mixed again from the weigh list', () => {
 
   test('with every reading off by half a step, the superfat stays in its band', () => {
     fc.assert(
-      fc.property(anyPlan, fc.infiniteStream(share(-0.5, 0.5)), (plan, luck) => {
+      fc.property(anyPlan, fc.infiniteStream(share(-0.5, 0.5)), (plan, variation) => {
         const lines = weighList(plan, portionsOf(plan, shelf), shelf)
-        const errors = new Map(lines.map(line => [line.key, Number(luck.next().value) * line.stepG]))
+        const errors = new Map(lines.map(line => [line.key, Number(variation.next().value) * line.stepG]))
         const off = (line: WeighLine) => errors.get(line.key)!
         for (const cup of cupsOf(lines)) {
           const { superfat, demandG } = mixed(plan, lines, cup, off)

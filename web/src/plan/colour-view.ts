@@ -1,5 +1,5 @@
-import { GELS, SIGHTS, STAGES, gelOf, seenBy } from '@ostler/core'
-import type { ColourForecast, Gelled, Plan, Sight, Stage } from '@ostler/core'
+import { GELS, COLOUR_VISIONS, STAGES, gelOf, seenBy } from '@ostler/core'
+import type { ColourForecast, Gelled, Plan, ColourVision, Stage } from '@ostler/core'
 import { useSyncExternalStore } from 'react'
 import { useForecast, usePlan } from './context.tsx'
 import { lastingStore, readJson, writeJson } from './storage.ts'
@@ -9,7 +9,7 @@ export interface ColourView {
   stage: Stage
   /** Null: as the plan reckons. */
   gelled: Gelled | null
-  sight: Sight
+  sight: ColourVision
 }
 
 const KEY = 'ostler-colour-view'
@@ -20,7 +20,7 @@ function stored(): ColourView {
   return {
     stage: stage && stage in STAGES ? stage : START.stage,
     gelled: gelled && gelled in GELS ? gelled : null,
-    sight: sight && sight in SIGHTS ? sight : START.sight,
+    sight: sight && sight in COLOUR_VISIONS ? sight : START.sight,
   }
 }
 

@@ -127,7 +127,7 @@ export const GLOSSARY: readonly Entry[] = [
   entry(
     'four-of-five',
     'in 4 of 5 runs',
-    'Out of five batches made alike four would have at least this much: the forecast is worked through with many amounts of luck.',
+    'Out of five batches made alike four would have at least this much: the forecast is worked through with many amounts of variation.',
     'band',
     'runs',
   ),
@@ -259,7 +259,7 @@ export const GLOSSARY: readonly Entry[] = [
   entry(
     'runs',
     'runs',
-    'The plan worked through again and again with other luck: maker, scent, hands, the moment blending stops.',
+    'The plan worked through again and again with other variation: maker, scent, hands, the moment blending stops.',
     'four-of-five',
   ),
   entry(

@@ -9,7 +9,7 @@ import {
   readRest,
   readyC,
   restHistory,
-  restJobOf,
+  restRunInputOf,
   restNumbers,
   restOutlook,
   say,
@@ -71,8 +71,8 @@ async function look(plan: Plan, shelf: Shelf, told: (look: Told) => void): Promi
   const inputs = inputsOf(plan, shelf)
   const { refit, fitted } = fittedRest(inputs)
   const run = async (grid: RestLook['grid'], numbers: RestNumbers | null): Promise<RestLook> => {
-    const job = fitted(restJobOf(inputs, grid, grid === 'fine' ? FRAME_S : 0))
-    const steps = restHistory(job)
+    const input = fitted(restRunInputOf(inputs, grid, grid === 'fine' ? FRAME_S : 0))
+    const steps = restHistory(input)
     let step = steps.next()
     for (let count = 1; !step.done; count += 1) {
       if (grid === 'fine' && count % 40 === 0) {
@@ -84,21 +84,21 @@ async function look(plan: Plan, shelf: Shelf, told: (look: Told) => void): Promi
     const history = step.value
     return {
       ...readRest(inputs, history, numbers),
-      ...{ grid, nx: job.block.nx, ny: job.block.ny, isRound: job.block.isRound, numbers, refit },
+      ...{ grid, nx: input.block.nx, ny: input.block.ny, isRound: input.block.isRound, numbers, refit },
       curve: history.curve.filter((_, i) => i % CURVE_EVERY === 0),
       frames: history.frames,
-      readyC: middleSlice(readyC(history.block), job.block),
+      readyC: middleSlice(readyC(history.block), input.block),
     }
   }
   told(await run('coarse', null))
   await breath()
-  const numbers = restNumbers(fitted(restJobOf(inputs, 'quick')), aboutOf(inputs))
+  const numbers = restNumbers(fitted(restRunInputOf(inputs, 'quick')), aboutOf(inputs))
   const fine = await run('fine', numbers)
   const buffers = fine.frames.flatMap(frame => [frame.tempC.buffer, frame.converted.buffer, frame.gelled.buffer])
   told(transfer(fine, buffers))
   await breath()
   if (fine.isRound || plan.mould.cavities > 1) return
-  const along = gelAlong(fitted(restJobOf(inputs, 'whole')))
+  const along = gelAlong(fitted(restRunInputOf(inputs, 'whole')))
   for (let count = 1; ; count += 1) {
     const step = along.next()
     if (step.done) return told({ along: step.value })

@@ -1,7 +1,7 @@
 import { towels } from '../../plan/index.ts'
 import { expect } from 'vitest'
 import { workedThrough } from '../history.ts'
-import type { RestJob } from '../history.ts'
+import type { RestRunInput } from '../history.ts'
 import { materialOf } from '../material.ts'
 import type { Material, MaterialInput } from '../material.ts'
 import { facesOf, plainBlock } from '../setup.ts'
@@ -42,7 +42,7 @@ export interface Case {
   hours?: number
   lengthInPlace?: number
 }
-export const jobOf = (one: Case): RestJob => {
+export const runInputOf = (one: Case): RestRunInput => {
   const mould = one.mould ?? LOAF
   const wrap = one.wrap ?? BARE
   const phases = one.phases ?? ROOM
@@ -60,7 +60,7 @@ export const jobOf = (one: Case): RestJob => {
 }
 export const about = { soft: 0.534, water: 0.206, lnHardeners: 0, firmEnough: 63, isWhite: false, smallestMm: 70 }
 export const ran = (one: Case) => {
-  const history = workedThrough(jobOf(one))
+  const history = workedThrough(runInputOf(one))
   const at = (hours: number) =>
     history.curve.reduce((a, b) => (Math.abs(b.s / 3600 - hours) < Math.abs(a.s / 3600 - hours) ? b : a))
   return { history, at, result: restResult(history, about) }

@@ -7,7 +7,7 @@ import type { TwistOp } from '../program.ts'
 import { OUTSIDE, renderRows } from '../render.ts'
 import { countedShares } from '../count.ts'
 import { acrossView, levelView } from '../views.ts'
-import { trace } from '../trace.ts'
+import { backtrace } from '../backtrace.ts'
 import { pack, twist } from '../twist.ts'
 import { say } from '../../words/index.ts'
 
@@ -98,7 +98,7 @@ describe('whatever is poured and moved', () => {
         const R = program.radiusMm
         const place = R > 0 ? [R * (a - 0.5), R * (b - 0.5)] : [a * program.lengthMm, b * program.widthMm]
         const out = new Float64Array(program.colours)
-        trace(program, Float64Array.of(...place, c * program.heightMm), out)
+        backtrace(program, Float64Array.of(...place, c * program.heightMm), out)
         expect(out.reduce((sum, w) => sum + w, 0)).toBeCloseTo(1, 2)
       }),
       { numRuns: 200 },

@@ -4,7 +4,7 @@ import type { Op, PourOp, Program, TwistOp } from '../program.ts'
 import { fromSquare, toSquare } from '../chart.ts'
 import { strokeTwists } from '../strokes.ts'
 import type { Stroke } from '../strokes.ts'
-import { trace } from '../trace.ts'
+import { backtrace } from '../backtrace.ts'
 import { pack, twist } from '../twist.ts'
 import { L, W, pour, program } from './box.ts'
 
@@ -176,7 +176,7 @@ function labels(of: Program, heightMm: number): string[] {
   return Array.from({ length: 13 }, (_, row) =>
     Array.from({ length: 32 }, (_, i) => {
       const out = new Float64Array(of.colours)
-      trace(of, Float64Array.of(100, ((i + 0.5) * W) / 32, heightMm - ((row + 0.5) * heightMm) / 13), out)
+      backtrace(of, Float64Array.of(100, ((i + 0.5) * W) / 32, heightMm - ((row + 0.5) * heightMm) / 13), out)
       return out.indexOf(Math.max(...out))
     }).join(''),
   )

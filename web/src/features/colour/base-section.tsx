@@ -1,5 +1,5 @@
-import { SIGHTS, isLostTo, seenBy, at } from '@ostler/core'
-import type { Forecast, Plan, Sight } from '@ostler/core'
+import { COLOUR_VISIONS, isLostTo, seenBy, at } from '@ostler/core'
+import type { Forecast, Plan, ColourVision } from '@ostler/core'
 import { setColourView, useColourView } from '../../plan/colour-view.ts'
 import { useBatch } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -94,11 +94,11 @@ export function SightSection({ plan, forecast }: { plan: Plan; forecast: Forecas
   )
   return (
     <Section title="Seen by other eyes">
-      <Choice<Sight>
+      <Choice<ColourVision>
         bare
         label="Show colours"
         value={sight}
-        options={(Object.entries(SIGHTS) as [Sight, string][]).map(([value, text]) => ({ value, text }))}
+        options={(Object.entries(COLOUR_VISIONS) as [ColourVision, string][]).map(([value, text]) => ({ value, text }))}
         onValue={next => setColourView({ sight: next })}
       />
       {sight !== 'full' && (

@@ -1,5 +1,5 @@
 import { GELS, STAGES, seenBy, tidy } from '@ostler/core'
-import type { CupColour, Forecast, Gelled, Plan, Sight, SoapColour, Stage, Words } from '@ostler/core'
+import type { CupColour, Forecast, Gelled, Plan, ColourVision, SoapColour, Stage, Words } from '@ostler/core'
 import { useColourView } from '../../plan/colour-view.ts'
 import { Say } from '../../ui/say.tsx'
 
@@ -106,7 +106,7 @@ export function ColourTable({ plan, forecast, chosen, onChoose }: Props) {
 
 interface CellProps {
   colour: SoapColour
-  sight: Sight
+  sight: ColourVision
   what: string
   wish?: string
 }

@@ -9,7 +9,7 @@ import { Section } from '../../ui/section.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { contrastOf } from '../../workers/rest.ts'
-import type { Working } from '../../workers/rest.ts'
+import type { Underway } from '../../workers/rest.ts'
 import { useSay } from '../../ui/say.tsx'
 
 /** What each cup gels from and how much of it does; water stirred into one lets it gel where others do not. */
@@ -97,7 +97,7 @@ interface Search {
 function useContrast(): [Search, (cupIndex: number) => void] {
   const batch = useBatch()
   const [search, setSearch] = useState<Search>({ cup: -1, isBusy: false, way: null, sentence: '' })
-  const working = useRef<Working | null>(null)
+  const working = useRef<Underway | null>(null)
   useEffect(() => () => working.current?.stop(), [])
   const start = (cup: number) => {
     working.current?.stop()

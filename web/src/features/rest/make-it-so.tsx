@@ -5,7 +5,7 @@ import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { searchRest } from '../../workers/rest.ts'
-import type { Working } from '../../workers/rest.ts'
+import type { Underway } from '../../workers/rest.ts'
 import { Say, useSay } from '../../ui/say.tsx'
 
 /** Looks for the simplest rest that does what is wished for; each is applied with one action. */
@@ -21,7 +21,7 @@ function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
   const [state, setState] = useState<RestSearch | null>(null)
   const [isBusy, setBusy] = useState(false)
   const [sentence, setSentence] = useState<Words>('')
-  const working = useRef<Working | null>(null)
+  const working = useRef<Underway | null>(null)
   const stop = () => {
     working.current?.stop()
     working.current = null

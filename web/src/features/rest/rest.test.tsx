@@ -5,7 +5,7 @@ import {
   readyC,
   referenceShelf,
   aboutOf,
-  restJobOf,
+  restRunInputOf,
   restNumbers,
   restStep,
   starterPlan,
@@ -59,14 +59,14 @@ function looked(plan: Plan) {
   const made = forecast(plan, referenceShelf())
   if (!made.ok) throw new Error(say(made.sentence))
   const inputs = { ...made.forecast, plan, shelf: referenceShelf() }
-  const job = restJobOf(inputs, 'coarse', 3600)
-  const history = workedThrough(job)
-  const numbers = restNumbers(restJobOf(inputs, 'quick'), aboutOf(inputs), 8)
+  const input = restRunInputOf(inputs, 'coarse', 3600)
+  const history = workedThrough(input)
+  const numbers = restNumbers(restRunInputOf(inputs, 'quick'), aboutOf(inputs), 8)
   const look = {
     ...readRest(inputs, history, numbers),
-    ...{ grid: 'fine', nx: job.block.nx, ny: job.block.ny, isRound: false, numbers },
+    ...{ grid: 'fine', nx: input.block.nx, ny: input.block.ny, isRound: false, numbers },
     refit: { rate: 1.21, losses: 0.9, rateSd: 0.1, lossesSd: 0.07 },
-    ...{ curve: history.curve, frames: history.frames, readyC: middleSlice(readyC(history.block), job.block) },
+    ...{ curve: history.curve, frames: history.frames, readyC: middleSlice(readyC(history.block), input.block) },
   }
   return { look }
 }

@@ -1,4 +1,4 @@
-import { MAX_SEEN, SEEN_BY, jobOf, looksAsked, showMinutes, traceName, at, tidy } from '@ostler/core'
+import { MAX_SEEN, SEEN_BY, runInputOf, looksAsked, showMinutes, traceName, at, tidy } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import type { SeenBy } from '@ostler/core'
 import { useMemo, useState } from 'react'
@@ -102,7 +102,7 @@ function Asked() {
   const plan = usePlan(state => state.plan)
   const forecast = useForecast()
   const asked = useMemo(
-    () => (forecast && !plan.whipped ? looksAsked(jobOf(plan, forecast.portions, shelf)) : null),
+    () => (forecast && !plan.whipped ? looksAsked(runInputOf(plan, forecast.portions, shelf)) : null),
     [plan, forecast, shelf],
   )
   if (!asked) return null

@@ -7,7 +7,7 @@ import { unitBatter } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { showChance, showMinutes } from '../units/index.ts'
 import type { Ash } from './ash.ts'
-import { REST_LUCK } from './chances.ts'
+import { REST_VARIATION } from './chances.ts'
 import type { RestNumbers } from './chances.ts'
 import { mistMeets } from './mist.ts'
 import { showTowels } from './walls.ts'
@@ -84,7 +84,9 @@ function gelSentence(result: RestResult, numbers: RestNumbers | null): { sentenc
   const sure = numbers ? `: ${showChance(numbers.gel[result.gel])}` : ''
   const likely = numbers && numbers.gel[result.gel] < UNSURE ? fact('rest.as-likely-as-not') : fact('rest.most-likely')
   const hangs =
-    numbers && numbers.gel[result.gel] < SURE ? fact('rest.mostly-hangs-on', { cause: REST_LUCK[numbers.hangsOn] }) : ''
+    numbers && numbers.gel[result.gel] < SURE
+      ? fact('rest.mostly-hangs-on', { cause: REST_VARIATION[numbers.hangsOn] })
+      : ''
   const peak = fact('rest.warmest-after-at-about', {
     peakMin: hours(result.peakMin),
     peakC: celsius(Math.round(result.peakC)),

@@ -2,14 +2,14 @@ import { cavityKinds, heightsIn } from '../plan/index.ts'
 import type { Depth, Move, Plan, Pour } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import type { DepthWish, PourJob, ToolJob } from './run-input.ts'
+import type { DepthWish, PourTask, ToolTask } from './run-input.ts'
 import { handsForTool, moveSeconds, pourSeconds } from './times.ts'
 import type { HandTimes } from './times.ts'
 import { FLOODED_NEED, isSwirled, neighboursOf, restsOn, toolWindow, windowKindOf, windowOf } from './windows.ts'
 
 const IN_POT: readonly Move['tool'][] = ['stir', 'decant']
 
-const throughOf = ({ tool }: Move): ToolJob['through'] =>
+const throughOf = ({ tool }: Move): ToolTask['through'] =>
   IN_POT.includes(tool) ? 'pot' : tool === 'skewer' ? 'top' : 'body'
 
 /** Streams: m³/s, and seconds over one spot (E). */
@@ -58,9 +58,9 @@ function soapBelow(plan: Plan, i: number): number {
 }
 
 /** Pours as the hands do them. Of two that go in at once the second only takes what it lasts longer. */
-export function pourJobs(plan: Plan, portions: Portions, shelf: Shelf, times: HandTimes): PourJob[] {
+export function pourTasks(plan: Plan, portions: Portions, shelf: Shelf, times: HandTimes): PourTask[] {
   const seconds = portions.layers.map(layer => pourSeconds(layer.massG, times))
-  const toolsOf = (i: number): ToolJob[] =>
+  const toolsOf = (i: number): ToolTask[] =>
     plan.moves.flatMap((move, n) =>
       move.after === plan.score[i]?.id && !move.off
         ? [
@@ -75,7 +75,7 @@ export function pourJobs(plan: Plan, portions: Portions, shelf: Shelf, times: Ha
   const neverStopped = new Set(
     plan.scent?.moment === 'never-stop' ? plan.cups.filter(cup => cup.scented && !cup.ownScent).map(cup => cup.id) : [],
   )
-  return plan.score.map((pour, i): PourJob => {
+  return plan.score.map((pour, i): PourTask => {
     const { below } = neighboursOf(plan, i)
     const belowMm = soapBelow(plan, i)
     const neverStops = neverStopped.has(pour.cup)

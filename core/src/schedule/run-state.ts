@@ -1,6 +1,6 @@
 import { UNSCENTED, advanceBatter, handling, levelOf, movingLevel, scentEffect } from '../trace/index.ts'
 import type { Batter, Cooling, Handling, Load, RecipePace, ScentEffect } from '../trace/index.ts'
-import type { CupJob, Job } from './run-input.ts'
+import type { CupTask, RunInput } from './run-input.ts'
 
 /** What the hands do, s from the moment lye meets oil. */
 export interface Task {
@@ -64,7 +64,7 @@ export interface SplitRun {
   superfatOff: number[]
 }
 
-/** One execution of a plan with a given luck. */
+/** One execution of a plan with a given variation. */
 export interface Run {
   tasks: Task[]
   pours: PourRun[]
@@ -90,7 +90,7 @@ export interface CupState {
 }
 
 /** How far a run lies from the median, in ln of the rate: the same for all cups, but shared with the scent where there is one. */
-export interface Luck {
+export interface Variation {
   plainRate: number
   scentedRate: number
   scent: number
@@ -121,7 +121,7 @@ export const HANDS: Readonly<Record<Task['kind'], Task['hands']>> = {
 const LONGEST_STEP_S = 120
 
 /** One pair of hands, or two, at work: the clock, the cups, and what was done. */
-export class Bench {
+export class RunState {
   now = 0
   readonly tasks: Task[] = []
   readonly lanes: LanePoint[][]
@@ -132,27 +132,27 @@ export class Bench {
   neverEmulsified = false
 
   constructor(
-    readonly job: Job,
-    readonly luck: Luck,
+    readonly input: RunInput,
+    readonly variation: Variation,
     /** Longest step between recorded points, s; 0 records nothing. */
     readonly sampleS: number,
   ) {
-    this.lanes = job.cups.map(() => [])
+    this.lanes = input.cups.map(() => [])
   }
 
   /** What the hands take for a task of so many usual seconds. */
   handS(seconds: number): number {
-    return seconds * this.job.handPace * (this.luck.hands ?? 1)
+    return seconds * this.input.handPace * (this.variation.hands ?? 1)
   }
 
   /** Whether a blender is at hand: for bursts, and to bring a cup on. */
   get usesBlender(): boolean {
-    return this.job.blending === 'stick' || this.job.blending === 'bursts'
+    return this.input.blending === 'stick' || this.input.blending === 'bursts'
   }
 
   /** Seconds of working a scent in by bursts: half of what stirring takes. */
   get burstsS(): number {
-    return Math.max(6, this.handS(this.job.times.scent) / 2)
+    return Math.max(6, this.handS(this.input.times.scent) / 2)
   }
 
   /** When the second pair of hands is free, s. */
@@ -195,14 +195,14 @@ export class Bench {
 
   addScent(i: number): void {
     const cup = this.cups[i]!
-    cup.load = { ...cup.load, scent: this.scentOf(this.job.cups[i]!) }
+    cup.load = { ...cup.load, scent: this.scentOf(this.input.cups[i]!) }
   }
 
-  /** A cup's scent in this run: the better it is known, the less luck has to do with it. */
-  scentOf({ scent }: CupJob): ScentEffect {
+  /** A cup's scent in this run: the better it is known, the less variation has to do with it. */
+  scentOf({ scent }: CupTask): ScentEffect {
     if (!scent) return UNSCENTED
-    const luck = this.luck.scents?.[scent.group] ?? this.luck.scent
-    return scentEffect(scent.lnRate + luck * (this.job.scentSd > 0 ? scent.sd / this.job.scentSd : 1))
+    const variation = this.variation.scents?.[scent.group] ?? this.variation.scent
+    return scentEffect(scent.lnRate + variation * (this.input.scentSd > 0 ? scent.sd / this.input.scentSd : 1))
   }
 
   level(i: number): number {
@@ -217,12 +217,12 @@ export class Bench {
 
   /** What a cup does until its turn comes: what is poured without a stop never stands. */
   waiting(i: number): Handling {
-    return this.job.waiting === 'stir' || isNeverStopped(this.job.cups[i]!) ? MODES.pour : MODES.rest
+    return this.input.waiting === 'stir' || isNeverStopped(this.input.cups[i]!) ? MODES.pour : MODES.rest
   }
 }
 
 /** Blended in and poured without a stop. */
-export const isNeverStopped = ({ scent }: CupJob): boolean => scent?.moment === 'never-stop'
+export const isNeverStopped = ({ scent }: CupTask): boolean => scent?.moment === 'never-stop'
 
 export const MODES: Record<'rest' | 'hand' | 'pour' | 'stream', Handling> = {
   rest: handling('rest'),

@@ -3,8 +3,8 @@ import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { unitBatter } from '../recipe/index.ts'
-import { beliefOf, chancesOf, jobOf } from '../schedule/index.ts'
-import type { Job } from '../schedule/index.ts'
+import { beliefOf, chancesOf, runInputOf } from '../schedule/index.ts'
+import type { RunInput } from '../schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { batterPace } from '../trace/index.ts'
 import { editsOf, settingOf } from './settings.ts'
@@ -16,7 +16,7 @@ interface Tried {
 }
 
 /** Works settings out for one plan: what depends on the recipe and the score alone is worked out once. */
-export class Workbench {
+export class Trials {
   readonly from: Setting
   readonly clearC: number
   readonly #portions = new Map<string, { plan: Plan; portions: Portions } | null>()
@@ -39,7 +39,7 @@ export class Workbench {
     return result.ok ? result.plan : null
   }
 
-  job(to: Setting): Job | null {
+  input(to: Setting): RunInput | null {
     const { mixC, stop, order, waiting, ...rest } = to
     const key = JSON.stringify(rest)
     let known = this.#portions.get(key)
@@ -52,15 +52,15 @@ export class Workbench {
     if (!known) return null
     const { plan, portions } = known
     const conditions = { ...plan.conditions, mixC, stopLevel: stop }
-    return jobOf({ ...plan, conditions, hands: { ...plan.hands, order, waiting } }, portions, this.shelf)
+    return runInputOf({ ...plan, conditions, hands: { ...plan.hands, order, waiting } }, portions, this.shelf)
   }
 
   tried(to: Setting): Tried {
     const key = JSON.stringify(to)
     const known = this.#tried.get(key)
     if (known) return known
-    const job = this.job(to)
-    const chances = job && chancesOf(job, beliefOf(job))
+    const input = this.input(to)
+    const chances = input && chancesOf(input, beliefOf(input))
     const tried = chances ? { chance: chances.whole, endMin: chances.endS / 60 } : { chance: -1, endMin: Infinity }
     this.#tried.set(key, tried)
     return tried

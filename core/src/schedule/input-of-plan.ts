@@ -1,4 +1,4 @@
-import type { CupJob, ScentPace, Job } from './run-input.ts'
+import type { CupTask, ScentPace, RunInput } from './run-input.ts'
 import type { Cup, Plan } from '../plan/index.ts'
 import { meetingC } from '../heat/heat-plan.ts'
 import { mixedTemperature } from '../heat/mixing.ts'
@@ -12,7 +12,7 @@ import type { Shelf } from '../shelf/index.ts'
 import { NO_EFFECT, WHISK_WARMS_K, allEffects, batterPace, colorantEffect } from '../trace/index.ts'
 import type { BatterEffect, RecipePace } from '../trace/index.ts'
 import { hasOwnLye, withLye } from '../plan/index.ts'
-import { pourJobs } from './pour-jobs.ts'
+import { pourTasks } from './pour-tasks.ts'
 import { levelError, rateError } from './reading.ts'
 import type { Regime } from './reading.ts'
 import { withRicing } from './ricing.ts'
@@ -71,7 +71,7 @@ function pacesOf(
 }
 
 /** A whipped batch as fats and lye meet, °C, and how long it is whipped, s. */
-function whippedJob({ whipped }: Plan, pace: RecipePace, unit: UnitBatter): Job['whipped'] {
+function whippedInput({ whipped }: Plan, pace: RecipePace, unit: UnitBatter): RunInput['whipped'] {
   if (!whipped) return null
   const { lyeC, fatsC, creamMin, trickleMin } = whipped
   const mass = { oilsKg: 1, lyeKg: pace.lyeSolutionKgPerKg, w: unit.water.concentration }
@@ -83,8 +83,8 @@ function rateOf(plain: Pace, regime: Regime): Pace {
   return { mean: plain.mean, sd: Math.hypot(plain.sd, rateError(regime)) }
 }
 
-/** Reduces a plan with its portions to the job of the hands: numbers only. */
-export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
+/** Reduces a plan with its portions to the input of the hands: numbers only. */
+export function runInputOf(plan: Plan, portions: Portions, shelf: Shelf): RunInput {
   const unit = unitBatter(plan.recipe, shelf)
   const paces = pacesOf(plan, unit, shelf)
   const rates = ratesOf(shelf)
@@ -103,7 +103,7 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     )
     return { lnRate: mean, sd, group: groups.indexOf(key) }
   }
-  const cups = plan.cups.map((cup, i): CupJob => {
+  const cups = plan.cups.map((cup, i): CupTask => {
     const portion = portions.cups[i]!
     const planned = cup.ownScent ?? (cup.scented ? plan.scent : null)
     return {
@@ -128,10 +128,10 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     byHand: hands.blend === 'hand' || hands.blend === 'whisk',
     neverStops: plan.scent?.moment === 'never-stop',
   }
-  const job: Job = {
+  const input: RunInput = {
     ...{ pace: paces.pot, paces: paces.all, potKg: portions.potG / 1000, superfatShare: plan.recipe.superfatShare },
     ownBatters: plan.division.mode === 'own-batters',
-    whipped: whippedJob(plan, paces.pot, unit),
+    whipped: whippedInput(plan, paces.pot, unit),
     ...{ mixC: meetingC(plan, shelf, portions), roomC: conditions.roomC },
     ...{ stopLevel: conditions.stopLevel, stopWhen: conditions.stopWhen },
     ...{ blendS: conditions.blendS, leastS: conditions.leastS },
@@ -148,10 +148,10 @@ export function jobOf(plan: Plan, portions: Portions, shelf: Shelf): Job {
     scentSd: Math.max(0, ...cups.map(cup => cup.scent?.sd ?? 0)),
     potEffect: pot,
     cups,
-    pours: pourJobs(plan, portions, shelf, times),
+    pours: pourTasks(plan, portions, shelf, times),
     moveIds: plan.moves.map(move => move.id),
   }
-  return withRicing(job, plan, unit, shelf)
+  return withRicing(input, plan, unit, shelf)
 }
 
 /** A cup's own stop counts only above the pot's. */

@@ -1,7 +1,7 @@
-import type { Job } from './run-input.ts'
-import type { Luck } from './bench.ts'
+import type { RunInput } from './run-input.ts'
+import type { Variation } from './run-state.ts'
 
-/** Luck at which the forecast is worked through, in standard deviations, with normal weights. */
+/** Variation at which the forecast is worked through, in standard deviations, with normal weights. */
 export const NODES = [-2.4, -1.8, -1.2, -0.6, 0, 0.6, 1.2, 1.8, 2.4] as const
 export const WEIGHTS: readonly number[] = (() => {
   const heights = NODES.map(z => Math.exp((-z * z) / 2))
@@ -11,7 +11,7 @@ export const WEIGHTS: readonly number[] = (() => {
 
 /**
  * How far off the stop of blending and the pace of the hands are in each of those runs, in standard deviations: turned about,
- * so that they go neither with the luck nor with each other.
+ * so that they go neither with the variation nor with each other.
  */
 export const STOPS_OFF = [0.9, -1.1, 1.2, -0.8, 0, 0.8, -1.2, 1.1, -0.9] as const
 export const HANDS_OFF = [-0.6, 0.9, -1.1, 1.2, 0, -1.2, 1.1, -0.9, 0.6] as const
@@ -28,19 +28,19 @@ export const HANDS_SD = 0.2
 export const STOP_SD = 0.15
 
 /**
- * Luck of the most likely run whose total deviation is z standard deviations: maker and scent share it by their variances.
+ * Variation of the most likely run whose total deviation is z standard deviations: maker and scent share it by their variances.
  */
-export function luckAt(z: number, job: Job): Luck {
-  const { mean, sd } = job.rate
-  const total = Math.hypot(sd, job.scentSd)
+export function variationAt(z: number, input: RunInput): Variation {
+  const { mean, sd } = input.rate
+  const total = Math.hypot(sd, input.scentSd)
   return {
     plainRate: mean + z * sd,
     scentedRate: mean + (z * sd * sd) / total,
-    scent: (z * job.scentSd * job.scentSd) / total,
+    scent: (z * input.scentSd * input.scentSd) / total,
   }
 }
 
-/** Where the luck of a job lies, in standard deviations: at nothing and one, until something is seen of it. */
+/** Where the variation of an input lies, in standard deviations: at nothing and one, until something is seen of it. */
 export interface Belief {
   mean: number
   sd: number
@@ -48,5 +48,6 @@ export interface Belief {
   unexplained?: boolean
 }
 
-/** Luck so many standard deviations from what is believed. */
-export const believed = (job: Job, { mean, sd }: Belief, z: number): Luck => luckAt(mean + sd * z, job)
+/** Variation so many standard deviations from what is believed. */
+export const believed = (input: RunInput, { mean, sd }: Belief, z: number): Variation =>
+  variationAt(mean + sd * z, input)

@@ -71,7 +71,7 @@ function stepsOf(program: Program): Step[] {
  *
  * @param at  the point, mm; it is changed
  */
-export function trace(program: Program, at: Point, out: Float64Array, scale = 1, depth = 0): void {
+export function backtrace(program: Program, at: Point, out: Float64Array, scale = 1, depth = 0): void {
   if (depth === 0) fray(program, at)
   const steps = stepsOf(program)
   const found = poured[depth]!
@@ -141,5 +141,5 @@ function give(op: PourOp, u: number, q: number, v: number, share: number, out: F
   const { program, from, to, isBack } = op.pot
   const along = from + (to - from) * (isBack ? 1 - u : u)
   const inPot = Float64Array.of(q * program.lengthMm, along * program.widthMm, v * program.heightMm)
-  trace(program, inPot, out, share, depth + 1)
+  backtrace(program, inPot, out, share, depth + 1)
 }
