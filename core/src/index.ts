@@ -1,35 +1,526 @@
-export { clauses, fact, inARow, isFact, isMeasure, listOf, together } from './facts/index.ts'
-export type { Fact, FactList, FactValue, Measure, Words } from './facts/index.ts'
-export * from './units/index.ts'
-export { ENGLISH, said, say, showMeasure } from './words/index.ts'
-export type { Catalogue } from './words/index.ts'
-export * from './constants/index.ts'
-export { describedFields, problemsIn, started, tidied } from './fields/index.ts'
-export type { Class, Field as DescribedField, FieldPath, Problem } from './fields/index.ts'
-export { inverse, readChanges } from './changes/index.ts'
-export type { Change, Met } from './changes/index.ts'
-export * from './checks/index.ts'
-export type { Opened } from './kept/index.ts'
-export * from './working/index.ts'
-export * from './shelf/index.ts'
-export * from './recipe/index.ts'
-export * from './trace/index.ts'
-export * from './learning/index.ts'
-export * from './plan/index.ts'
-export * from './portions/index.ts'
-export * from './colour/index.ts'
-export * from './cups/index.ts'
-export * from './swirl/index.ts'
-export * from './schedule/index.ts'
-export * from './design/index.ts'
-export * from './heat/index.ts'
-export * from './weighing/index.ts'
-export * from './preparation/index.ts'
-export * from './advice/index.ts'
-export * from './search/index.ts'
-export * from './rest/index.ts'
-export type { Band } from './chance/index.ts'
-export * from './cure/index.ts'
-export * from './forecast/index.ts'
-export * from './compare/index.ts'
-export * from './wire/index.ts'
+export { clauses, fact, inARow, isFact, isMeasure, listOf, together } from './quantities/facts/index.ts'
+export type { Fact, FactList, FactValue, Measure, Words } from './quantities/facts/index.ts'
+export {
+  GRAMS_PER_OUNCE,
+  IMPERIAL,
+  METRIC,
+  MM_PER_INCH,
+  apart,
+  massDecimals,
+  massNumber,
+  readQuantity,
+  showChance,
+  showLength,
+  showMass,
+  showMassDown,
+  showMinutes,
+  showShare,
+  showTemperature,
+  tidy,
+} from './quantities/units/index.ts'
+export type { DecimalMark, QuantityKind, UnitHabits } from './quantities/units/index.ts'
+export { ENGLISH, said, say, showMeasure } from './quantities/words/index.ts'
+export type { Catalogue } from './quantities/words/index.ts'
+export { describedFields, problemsIn, started, tidied } from './document/fields/index.ts'
+export type { Class, Field as DescribedField, FieldPath, Problem } from './document/fields/index.ts'
+export { inverse, readChanges } from './document/changes/index.ts'
+export type { Change, Met } from './document/changes/index.ts'
+export { clipped, parseForm } from './document/checks/index.ts'
+export type { Notice } from './document/checks/index.ts'
+export type { Opened } from './document/kept/index.ts'
+export type { Working } from './quantities/working/index.ts'
+export {
+  ACCELERATIONS,
+  Additive,
+  Colorant,
+  FORMS,
+  LIMIT_BASES,
+  LININGS,
+  Liquid,
+  Lot,
+  MATERIAL_VERDICTS,
+  MAX_CUP_COLORANTS,
+  MAX_PALETTE,
+  MAX_SWATCHES,
+  MEDIA,
+  MOMENTS,
+  MOST_ITEMS,
+  MOST_ROWS,
+  MouldShape,
+  Oil,
+  OwnSwatch,
+  OwnTime,
+  OwnWindow,
+  Palette,
+  SHELF_KINDS,
+  SHELF_VERSION,
+  SOURCES,
+  SWATCH_FAULTS,
+  Scent,
+  ScentPart,
+  ShelfItem,
+  TAGS,
+  TIME_KINDS,
+  TableReader,
+  TagRule,
+  Tool,
+  Vessel,
+  WINDOW_KINDS,
+  checkItem,
+  fieldsOfKind,
+  findById,
+  idFromName,
+  isHard,
+  newItem,
+  openedItem,
+  readCell,
+  referenceShelf,
+  shelfKinds,
+  stockOf,
+  substitutesFor,
+  tableHeaders,
+  tableRow,
+  unitCost,
+  writeCell,
+} from './shelf/index.ts'
+export type {
+  AccelerationClass,
+  Evidence,
+  Field,
+  Lining,
+  Medium,
+  Moment,
+  MouldForm,
+  PaletteColour,
+  RowReport,
+  Shelf,
+  ShelfKind,
+  SubstitutableKind,
+  SwatchFault,
+  TablePreview,
+  Tag,
+  TimeKind,
+  Wall,
+  WindowKind,
+} from './shelf/index.ts'
+export {
+  FAT_GROUPS,
+  OilPart,
+  PlannedAdditive,
+  PlannedLiquid,
+  PlannedScent,
+  RECIPE_VERSION,
+  Recipe,
+  Water,
+  auditOf,
+  blendItem,
+  capShare,
+  compareRecipes,
+  isNoSuperfat,
+  limitOfOils,
+  lyeDemand,
+  needsAnswer,
+  onBasis,
+  openedRecipe,
+  scentLoad,
+  sharesAtLimit,
+  unitBatter,
+  waterOf,
+} from './recipe/index.ts'
+export type { Audit, FatGroupKey, ScentLoad, ScentMoment, ScentWay, WaterBasis } from './recipe/index.ts'
+export {
+  UNSCENTED,
+  advanceBatter,
+  batterPace,
+  blenderPower,
+  freshBatter,
+  handling,
+  levelOf,
+  scentEffect,
+  split,
+  traceName,
+} from './batter/trace/index.ts'
+export type { Batter, Load } from './batter/trace/index.ts'
+export { fromFirstModels, knowledgeOf, narrowedBy, paceOf, shelfWithout } from './batter/learning/index.ts'
+export type { Knowledge, Pace } from './batter/learning/index.ts'
+export {
+  BLENDINGS,
+  BOXES,
+  COVERS,
+  CUP_ORDERS,
+  Cup,
+  CupColorant,
+  DEPTHS,
+  DIVISION_MEASURES,
+  DIVISION_RULES,
+  EMBED_FORMS,
+  Embed,
+  FreeLyeAnswer,
+  GEL_WISHES,
+  LAYER_FACES,
+  MATS,
+  MAX_CUPS,
+  MAX_MORE_MOULDS,
+  MAX_PATH,
+  MAX_PLAN_BYTES,
+  MAX_POT_COLORANTS,
+  MAX_RESERVES,
+  MAX_REST_READINGS,
+  MAX_REST_STEPS,
+  MAX_ROOM_CHANGES,
+  MAX_SEEN,
+  MAX_WEIGH_INS,
+  MOVE_TOOLS,
+  Mat,
+  Mould,
+  Move,
+  PATTERNS,
+  PLACES,
+  PLAN_VERSION,
+  POUR_WAYS,
+  Plan,
+  Pour,
+  RACK_AIRS,
+  RESERVE_USES,
+  Reserve,
+  Rest,
+  RestReading,
+  RestStep,
+  SEEN_BY,
+  STOPS,
+  TOGETHER,
+  TOPPINGS,
+  TRIGGERS,
+  Topping,
+  WAITING,
+  Whipped,
+  applyEdit,
+  at,
+  barCount,
+  barsAlong,
+  brimMl,
+  cavitiesOf,
+  cavityKinds,
+  cavityWords,
+  changedParts,
+  cupShares,
+  differingParts,
+  fillVolumeMl,
+  freshCopy,
+  freshId,
+  hasOwnCavities,
+  hasOwnLye,
+  hasStabiliserApart,
+  isColumn,
+  isTray,
+  kindOfPour,
+  layerHeights,
+  ordered,
+  orderedRecipe,
+  pathText,
+  plainCup,
+  plainOil,
+  planChanges,
+  planField,
+  planOfCavity,
+  plannedMould,
+  plannedScent,
+  readPlan,
+  readPlanText,
+  restStep,
+  starterLike,
+  starterPlan,
+  startingEmbed,
+  startingMove,
+  startingTopping,
+  towels,
+  withChanges,
+  writePlan,
+} from './plan/index.ts'
+export type {
+  Aside,
+  Blending,
+  BoxKind,
+  CavityKind,
+  CoolingWay,
+  Cover,
+  CupActual,
+  CupOrder,
+  Depth,
+  Division,
+  DivisionMeasure,
+  DivisionRule,
+  Edit,
+  EditResult,
+  EmbedForm,
+  GelWish,
+  Hands,
+  Heat,
+  HeatReading,
+  LayerFace,
+  MatTexture,
+  MoveTool,
+  Pattern,
+  Place,
+  PlanResult,
+  PotColorant,
+  PourWay,
+  Preparation,
+  RackAir,
+  ReserveUse,
+  Seen,
+  SeenBy,
+  StopWhen,
+  TemperatureRule,
+  TintLadder,
+  Together,
+  ToppingKind,
+  Trigger,
+  UnderKind,
+  Waiting,
+  WallKind,
+  WeighIn,
+  Weighed,
+} from './plan/index.ts'
+export { portionsOf, resized, withOilWeight } from './portions/index.ts'
+export type { CupScent, Layer, PortionColour, SizeWish } from './portions/index.ts'
+export { MOST_CHOICES, STANDARD_BASE, deltaE, labOfHex, ladder, mixed, opacity } from './look/colour/index.ts'
+export type {
+  Age,
+  BaseTint,
+  Browning,
+  Choice,
+  Dose,
+  Pool,
+  SoapColour,
+  Step,
+  Verdict,
+  White,
+} from './look/colour/index.ts'
+export {
+  COLOUR_VISIONS,
+  GELS,
+  LADDER_STEPS,
+  MOST_PALETTE_BYTES,
+  STAGES,
+  applyLadder,
+  asFilled,
+  asReckoned,
+  baseOf,
+  colourOfSwatch,
+  coloursOfPlan,
+  correctedColour,
+  doseOfSpoons,
+  gelOf,
+  isLostTo,
+  ladderAsForecast,
+  ladderFrom,
+  ladderSteps,
+  mainColours,
+  mixingCards,
+  nearestColorants,
+  newCupColorant,
+  patchOf,
+  pigmentOfColorant,
+  reachWish,
+  readPalette,
+  seenBy,
+  spoonsOf,
+  stripOf,
+  takeFilled,
+  withDoses,
+  writeGpl,
+  writePaletteJson,
+} from './look/cups/index.ts'
+export type {
+  ColourForecast,
+  ColourVision,
+  CupColour,
+  Filled,
+  Gelled,
+  LadderWish,
+  MixingCard,
+  Stage,
+  WishAnswer,
+} from './look/cups/index.ts'
+export {
+  OUTSIDE,
+  acrossView,
+  alongView,
+  colourNames,
+  crestMm,
+  designOf,
+  differenceWords,
+  hasSwirls,
+  levelView,
+  movePaths,
+  paintedPixels,
+  patternWords,
+  pictureWords,
+  renderRows,
+  wallView,
+} from './look/swirl/index.ts'
+export type { Design, Fineness, Picture, Program, View } from './look/swirl/index.ts'
+export {
+  FAULTS,
+  HANDS_SD,
+  LEAST_WINDOW,
+  STOP_SD,
+  USUAL_TIMES,
+  USUAL_WINDOWS,
+  beforeLye,
+  chanceOf,
+  emulsionWord,
+  evidenceOf,
+  handTimes,
+  lanesOf,
+  levelAt,
+  looksAsked,
+  marginMin,
+  meets,
+  monteCarlo,
+  ricingShare,
+  runInputOf,
+  runPlan,
+  runWorks,
+  usualWindow,
+  windowKindOf,
+  windowOf,
+} from './batter/schedule/index.ts'
+export type {
+  Lane,
+  LaneBandPoint,
+  Lanes,
+  PourForecast,
+  Runs,
+  Task,
+  Variation,
+  Window,
+} from './batter/schedule/index.ts'
+export {
+  DESIGN_VERSION,
+  KeptDesign,
+  PLAN_B_COSTS,
+  PLAN_B_KINDS,
+  PLAN_B_REASONS,
+  TECHNIQUES,
+  cutGrid,
+  designAdvice,
+  designFrom,
+  designResult,
+  fitDesign,
+  madeBy,
+  measuresOf,
+  openedDesign,
+  planBCall,
+  planOfDesign,
+  readDesign,
+  toppingPlaces,
+  usualLevels,
+  usualValues,
+} from './design/index.ts'
+export type { DesignAdvice, Fitted, Made, Measures, Technique, ToppingPlace } from './design/index.ts'
+export { clockMinutes, heatPlan, heatWorkings, refit } from './batter/heat/index.ts'
+export type { BodyPlan, HeatPlan } from './batter/heat/index.ts'
+export { actualOf, isLyeLine, lineWorking, offWeight, stockNeeds, weighList } from './weighing/index.ts'
+export type { ActualBatch, BatchFreeLye, OffWeight, StockLine, WeighKind, WeighLine } from './weighing/index.ts'
+export {
+  compareWays,
+  divisionSheet,
+  levelError,
+  linerOf,
+  partKey,
+  releaseSentence,
+  runSheet,
+  toolList,
+  topSheet,
+} from './preparation/index.ts'
+export type { BatterShare, DivisionSheet, Liner, LinerSheet, LyeSolution, RunSheet } from './preparation/index.ts'
+export { adviceFor, remediesFor, sureRisk } from './batter/advice/index.ts'
+export type { Advice, Remedy, Risk } from './batter/advice/index.ts'
+export { AIMS, FREEDOMS, planBOffers, planBOutlook, searchPlans, slopesOf } from './search/index.ts'
+export type { Aim, FoundPlan, Freedom, PlanBOffer, PlanBOutlook, SearchState, Slope } from './search/index.ts'
+export {
+  MOULD_WALLS,
+  REST_ERROR,
+  REST_VARIATION,
+  UNDERS,
+  aboutOf,
+  batterWater,
+  contrastFor,
+  fittedRest,
+  gelAlong,
+  gelOfBars,
+  makeItSo,
+  materialOf,
+  middleSlice,
+  quickRest,
+  readRest,
+  readyC,
+  restCavity,
+  restEvidence,
+  restHistory,
+  restNumbers,
+  restOutlook,
+  restPaces,
+  restRunInputOf,
+  staysCold,
+  waterEdit,
+  waterOnShelf,
+  wholeRun,
+  withVariation,
+  workedThrough,
+} from './mould/rest/index.ts'
+export type {
+  ContrastWay,
+  CupGel,
+  CurvePoint,
+  Frame,
+  Refit,
+  RestNumbers,
+  RestSaid,
+  RestSearch,
+  RestTask,
+  RestWay,
+  TimeBand,
+  Work,
+} from './mould/rest/index.ts'
+export type { Band } from './quantities/chance/index.ts'
+export {
+  CUT_PARTS,
+  bladeAdvice,
+  cureForecast,
+  cutForecast,
+  readyDay,
+  sizedToBars,
+  thicknessFor,
+} from './mould/cure/index.ts'
+export type { Bars, CureDoubt, CutForecast, CutPart, MouldBars } from './mould/cure/index.ts'
+export { batchLook, everything, forecast, forecaster, quickensSentence } from './forecast/index.ts'
+export type { BatchLook, Forecast, ForecastResult, Raster } from './forecast/index.ts'
+export { FACT_GROUPS, differences, factsOf } from './forecast/compare/index.ts'
+export type { Difference, Said } from './forecast/compare/index.ts'
+export {
+  CountsForm,
+  HabitsForm,
+  RecipeForm,
+  RulesForm,
+  SetUpForm,
+  SignInForm,
+  TimesForm,
+  WindowsForm,
+  readShelf,
+} from './wire/index.ts'
+export type {
+  BatchAnswer,
+  BatchList,
+  BatchSaved,
+  BatchSummary,
+  DesignAnswer,
+  ErrorAnswer,
+  RecipeAnswer,
+  RecipeVersionAnswer,
+  SessionAnswer,
+  ShelfAnswer,
+  StoredItem,
+} from './wire/index.ts'

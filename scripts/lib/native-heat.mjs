@@ -3,7 +3,7 @@
 import { leastRatio, withNative } from './native.mjs'
 import { ROOT } from './paths.mjs'
 
-const part = name => import(`${ROOT}/core/dist/rest/${name}.js`)
+const part = name => import(`${ROOT}/core/dist/mould/rest/${name}.js`)
 const [{ Block }, constants, { facesOf, plainBlock }, { materialOf }, tables, { FACING, FILM_OPEN }, { SEED }] =
   await Promise.all([...['block', 'constants', 'setup', 'material', 'tables', 'walls'], '../standing/index'].map(part))
 

@@ -8,7 +8,7 @@ import { ROOT } from '../lib/paths.mjs'
 
 const FOLDER = join(ROOT, 'core/src')
 
-const isSource = file => file.endsWith('.ts') && !file.includes('.test.') && !file.startsWith('words/')
+const isSource = file => file.endsWith('.ts') && !file.includes('.test.') && !file.startsWith('quantities/words/')
 
 /** Every call of `fact` with an id and the names of its values; null where they are not written out. */
 function factsIn(file) {

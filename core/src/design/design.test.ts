@@ -11,8 +11,8 @@ import {
 } from '../plan/index.ts'
 import type { Embed, Plan, Topping } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { OUTSIDE, acrossView, alongView, crestMm, designOf, levelView, renderRows } from '../swirl/index.ts'
-import { reliefAt } from '../swirl/overlay.ts'
+import { OUTSIDE, acrossView, alongView, crestMm, designOf, levelView, renderRows } from '../look/swirl/index.ts'
+import { reliefAt } from '../look/swirl/overlay.ts'
 import {
   TECHNIQUES,
   designAdvice,
@@ -26,7 +26,7 @@ import {
   toppingPlaces,
   usualValues,
 } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const start = starterPlan('Design')

@@ -1,9 +1,9 @@
-import { fact, millimetres } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
-import { Fixed, Id, Like, Part, Parts, Text, problemsIn, tidied } from '../fields/index.ts'
-import { opened } from '../kept/index.ts'
-import type { Kind, Loose, Opened } from '../kept/index.ts'
-import type { Problem } from '../fields/index.ts'
+import { fact, millimetres } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
+import { Fixed, Id, Like, Part, Parts, Text, problemsIn, tidied } from '../document/fields/index.ts'
+import { opened } from '../document/kept/index.ts'
+import type { Kind, Loose, Opened } from '../document/kept/index.ts'
+import type { Problem } from '../document/fields/index.ts'
 import {
   Cutting,
   Finish,

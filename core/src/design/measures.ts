@@ -1,7 +1,7 @@
 import { barsAlong, isColumn, isTray } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { OUTSIDE, acrossView, levelView, renderRows } from '../swirl/index.ts'
-import type { Picture, Program, View } from '../swirl/index.ts'
+import { OUTSIDE, acrossView, levelView, renderRows } from '../look/swirl/index.ts'
+import type { Picture, Program, View } from '../look/swirl/index.ts'
 
 /** What the faces of all bars come to, counted on their pictures. */
 export interface Measures {

@@ -1,9 +1,9 @@
-import { fact } from '../facts/index.ts'
-import type { Fact, Words } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import type { Fact, Words } from '../quantities/facts/index.ts'
 import { TOP_WAYS, TRIGGERS, cupShares, freshId, hasOwnCavities, startingShape } from '../plan/index.ts'
 import type { Edit, Plan, PlanB, Pour } from '../plan/index.ts'
-import { windowOf } from '../schedule/index.ts'
-import { tidy } from '../units/index.ts'
+import { windowOf } from '../batter/schedule/index.ts'
+import { tidy } from '../quantities/units/index.ts'
 
 /** What a plan B can do with the same cups. */
 export const PLAN_B_KINDS = {

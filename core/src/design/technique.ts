@@ -1,4 +1,4 @@
-import type { Words } from '../facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import { startingEmbed, startingMove, startingShape } from '../plan/index.ts'
 import type { Embed, Finish, Move, Plan, Pour, PourShape, Together } from '../plan/index.ts'
 

@@ -4,14 +4,14 @@ import { TOP_WAYS, applyEdit, layerHeights, plainCup, plannedMould, starterPlan 
 import type { Plan } from '../plan/index.ts'
 import { stackLayers } from '../portions/layers.ts'
 import { findById, referenceShelf } from '../shelf/index.ts'
-import { designOf, hasSwirls } from '../swirl/design.ts'
-import { diveMm, lookAt } from '../swirl/look.ts'
-import { OUTSIDE, renderRows } from '../swirl/render.ts'
-import { countedShares } from '../swirl/count.ts'
-import { acrossView, alongView, levelView } from '../swirl/views.ts'
+import { designOf, hasSwirls } from '../look/swirl/design.ts'
+import { diveMm, lookAt } from '../look/swirl/look.ts'
+import { OUTSIDE, renderRows } from '../look/swirl/render.ts'
+import { countedShares } from '../look/swirl/count.ts'
+import { acrossView, alongView, levelView } from '../look/swirl/views.ts'
 import { TECHNIQUES, madeBy } from './index.ts'
-import { textureModes } from '../swirl/texture.ts'
-import { say } from '../words/index.ts'
+import { textureModes } from '../look/swirl/texture.ts'
+import { say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const start = starterPlan('Techniques')

@@ -1,4 +1,4 @@
-import { fact } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
 import { BODY_TECHNIQUES } from './techniques.ts'
 import { times } from './technique.ts'
 import type { Step, Technique } from './technique.ts'

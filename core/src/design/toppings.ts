@@ -1,8 +1,8 @@
 import { barsAlong, isColumn, isTray } from '../plan/index.ts'
 import type { Plan, Topping } from '../plan/index.ts'
-import { isInside } from '../swirl/chart.ts'
-import type { Program } from '../swirl/index.ts'
-import { seeded } from '../swirl/index.ts'
+import { isInside } from '../look/swirl/chart.ts'
+import type { Program } from '../look/swirl/index.ts'
+import { seeded } from '../look/swirl/index.ts'
 
 /** One piece on the top, mm from a corner of the mould (from the middle of a round one), turned by an angle. */
 export interface ToppingPlace {

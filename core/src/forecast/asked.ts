@@ -1,4 +1,4 @@
-import { isAlike } from '../changes/index.ts'
+import { isAlike } from '../document/changes/index.ts'
 
 /**
  * Results that are worked out when they are asked for, and remembered with what they were made of: a result stands for the next

@@ -1,5 +1,5 @@
-import { celsius, fact, halfMinutes, listOf, plain, share } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { celsius, fact, halfMinutes, listOf, plain, share } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import { emptyCavities, hasOwnCavities, hasOwnLye } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { unitBatter } from '../recipe/index.ts'
@@ -12,12 +12,12 @@ import {
   neverStopOutlook,
   ricingFactors,
   windowKindOf,
-} from '../schedule/index.ts'
-import type { RunInput, Lanes, Quickens } from '../schedule/index.ts'
+} from '../batter/schedule/index.ts'
+import type { RunInput, Lanes, Quickens } from '../batter/schedule/index.ts'
 import { isFattyAcid } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { HOLDS_AIR } from '../trace/index.ts'
-import type { Notice } from '../checks/index.ts'
+import { HOLDS_AIR } from '../batter/trace/index.ts'
+import type { Notice } from '../document/checks/index.ts'
 
 /** What is worth a thought about how the batter is worked: ways of stopping, drawing, scenting, whipping, pouring. */
 

@@ -1,15 +1,15 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { beforeAll, describe, expect, test } from 'vitest'
-import { remediesFor } from '../advice/index.ts'
-import { isFact, isMeasure } from '../facts/index.ts'
-import type { Fact, Measure } from '../facts/index.ts'
+import { remediesFor } from '../batter/advice/index.ts'
+import { isFact, isMeasure } from '../quantities/facts/index.ts'
+import type { Fact, Measure } from '../quantities/facts/index.ts'
 import { readPlanText } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { restOutlook } from '../rest/index.ts'
+import { restOutlook } from '../mould/rest/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { IMPERIAL, METRIC, tidy } from '../units/index.ts'
+import { IMPERIAL, METRIC, tidy } from '../quantities/units/index.ts'
 import { everything, forecast } from './index.ts'
-import { say } from '../words/index.ts'
+import { say } from '../quantities/words/index.ts'
 
 const EXAMPLES = new URL('../../../examples/', import.meta.url)
 const shelf = referenceShelf()

@@ -1,5 +1,5 @@
 import type { Plan } from '../plan/index.ts'
-import { heatPlan } from '../heat/index.ts'
+import { heatPlan } from '../batter/heat/index.ts'
 import { compareWays, divisionSheet, linerOf, runSheet, toolList, topSheet } from '../preparation/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { stockNeeds, weighList } from '../weighing/index.ts'

@@ -3,12 +3,12 @@ import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { applyEdit, readPlanText, starterPlan, plainOil } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
-import { remediesFor } from '../advice/index.ts'
+import { remediesFor } from '../batter/advice/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import type { Forecast } from './forecast.ts'
 import { everything } from './everything.ts'
 import { forecast } from './forecast.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const example = (name: string): Plan => {
   const result = readPlanText(readFileSync(new URL(`../../../examples/${name}.json`, import.meta.url), 'utf8'))

@@ -2,12 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { applyEdit, starterPlan } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
-import type { FieldPath } from '../fields/index.ts'
+import type { FieldPath } from '../document/fields/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { forecast, forecaster } from './index.ts'
 import type { Forecast } from './index.ts'
-import { say } from '../words/index.ts'
+import { say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const start = starterPlan('Trial')

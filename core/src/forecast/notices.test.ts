@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import { applyEdit, plainOil, starterPlan } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
-import { remediesFor } from '../advice/index.ts'
+import { remediesFor } from '../batter/advice/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { forecast } from './forecast.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')

@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest'
-import { remediesFor } from '../advice/index.ts'
-import { heatPlan } from '../heat/index.ts'
+import { remediesFor } from '../batter/advice/index.ts'
+import { heatPlan } from '../batter/heat/index.ts'
 import { applyEdit, plainOil, plannedScent, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { forecast, quickensSentence } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 /** Batches whose outcome every maker knows. */
 

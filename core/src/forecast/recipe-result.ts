@@ -1,5 +1,5 @@
-import { fact } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import {
   characterOf,
@@ -12,7 +12,7 @@ import {
 } from '../recipe/index.ts'
 import type { Character, RecipeWarning, ScentLoad, TechniqueFit, WaterReadings } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { batterPace } from '../trace/index.ts'
+import { batterPace } from '../batter/trace/index.ts'
 
 /** What follows from the recipe alone: per g of oils, shares from 0 to 1. */
 export interface RecipeResult {

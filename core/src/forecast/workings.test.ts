@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import { applyEdit, starterPlan } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
-import { remediesFor } from '../advice/index.ts'
+import { remediesFor } from '../batter/advice/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { forecast } from './forecast.ts'
 import type { Forecast } from './forecast.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const set = (path: (string | number)[], value: unknown): Edit => ({ kind: 'set', path, value })
 const of = (plan: Plan): Forecast => {

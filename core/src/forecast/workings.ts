@@ -1,5 +1,5 @@
-import { fact } from '../facts/index.ts'
-import { shown } from '../constants/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import { shown } from '../quantities/constants/index.ts'
 import { batterDensity } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
@@ -7,7 +7,7 @@ import { FAT_GROUPS, capShare, lyeDemand, unitBatter } from '../recipe/index.ts'
 import type { Character, FatGroup, FatGroupKey } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import type { RecipeResult } from './recipe-result.ts'
-import type { Working } from '../working/index.ts'
+import type { Working } from '../quantities/working/index.ts'
 
 export type WorkingKey =
   'pot' | 'oils' | 'lye' | 'water' | 'superfat' | 'scent' | 'scentLimit' | 'pace' | 'lyeDiscount' | FatGroupKey

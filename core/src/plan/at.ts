@@ -1,5 +1,5 @@
-import { fieldAt, placeOf } from '../fields/index.ts'
-import type { FieldPath } from '../fields/index.ts'
+import { fieldAt, placeOf } from '../document/fields/index.ts'
+import type { FieldPath } from '../document/fields/index.ts'
 import { Plan } from './document.ts'
 
 /** The place of a field of a plan: `at(plan => plan.recipe.superfatShare)`. */

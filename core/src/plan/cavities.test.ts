@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { cupShares } from './divide.ts'
 import { portionsOf } from '../portions/index.ts'
-import { inCavity, restCavity } from '../rest/cavity.ts'
+import { inCavity, restCavity } from '../mould/rest/cavity.ts'
 import { forecast } from '../forecast/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { barCount } from './cutting.ts'
@@ -11,7 +11,7 @@ import type { Plan } from './document.ts'
 import { applyEdit } from './edits.ts'
 import { plannedMould } from './mould.ts'
 import { plainCup, plannedScent, starterPlan } from './starter.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const tray = { ...plannedMould(shelf.moulds.find(one => one.cavities === 8)!) }

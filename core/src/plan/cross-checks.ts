@@ -1,9 +1,9 @@
-import { celsius, fact, grams, keepingZeros, millimetres, plain } from '../facts/index.ts'
-import type { Fact, Words } from '../facts/index.ts'
+import { celsius, fact, grams, keepingZeros, millimetres, plain } from '../quantities/facts/index.ts'
+import type { Fact, Words } from '../quantities/facts/index.ts'
 import type { ScentMoment, WaterBasis } from '../recipe/index.ts'
 import { MAX_CUPS } from './document.ts'
 import type { Plan } from './document.ts'
-import type { Problem } from '../fields/index.ts'
+import type { Problem } from '../document/fields/index.ts'
 import { baseAreaMm2 } from './mould.ts'
 import { cavitiesOf, emptyCavities, layerHeights } from './cavities.ts'
 

@@ -1,5 +1,5 @@
 import { PlannedScent } from '../recipe/index.ts'
-import { Choice, Id, Ids, Like, NumberFrom, Part, Parts, Text, YesNo } from '../fields/index.ts'
+import { Choice, Id, Ids, Like, NumberFrom, Part, Parts, Text, YesNo } from '../document/fields/index.ts'
 import { MAX_CUP_COLORANTS, MEDIA } from '../shelf/index.ts'
 import type { Medium } from '../shelf/index.ts'
 import { MOST_STOP } from './preparation-part.ts'

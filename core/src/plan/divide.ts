@@ -1,5 +1,5 @@
-import { fact } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import { hasOwnCavities, pourShares } from './cavities.ts'
 import { THINNEST_LAYER_MM } from './cross-checks.ts'
 import type { Plan } from './document.ts'

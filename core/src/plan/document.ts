@@ -1,6 +1,6 @@
 import { PlannedScent, Recipe } from '../recipe/index.ts'
-import { CONSTANTS } from '../constants/index.ts'
-import { Choice, Fixed, NumberFrom, Part, Parts, Text, Whole, YesNo } from '../fields/index.ts'
+import { CONSTANTS } from '../quantities/constants/index.ts'
+import { Choice, Fixed, NumberFrom, Part, Parts, Text, Whole, YesNo } from '../document/fields/index.ts'
 import { FORMS, LININGS } from '../shelf/index.ts'
 import type { Lining, MouldForm } from '../shelf/index.ts'
 import { Division, Hands, Heat, MAX_SEEN, MOST_STOP, Preparation, STOPS, Seen } from './preparation-part.ts'

@@ -1,4 +1,4 @@
-import type { Words } from '../facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { Plan } from './document.ts'
 
 /** What came of an edit: the changed plan, or where and why it was refused. */

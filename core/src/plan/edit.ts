@@ -1,4 +1,4 @@
-import type { FieldPath } from '../fields/index.ts'
+import type { FieldPath } from '../document/fields/index.ts'
 import type { OilPart } from '../recipe/index.ts'
 import type { Plan } from './document.ts'
 import type { Move, Pour } from './score-part.ts'

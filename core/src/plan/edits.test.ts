@@ -9,7 +9,7 @@ import { applyEdit, pathText } from './edits.ts'
 import type { Edit } from './edit.ts'
 import { readPlan, writePlan } from './read.ts'
 import { plainOil, starterPlan } from './starter.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const plan = starterPlan('Trial')
 const number = fc.double({ min: -10, max: 500, noNaN: true })

@@ -1,9 +1,9 @@
-import { fact, keepingZeros, millimetres } from '../facts/index.ts'
+import { fact, keepingZeros, millimetres } from '../quantities/facts/index.ts'
 import type { Edit } from './edit.ts'
-import type { FieldPath } from '../fields/index.ts'
+import type { FieldPath } from '../document/fields/index.ts'
 import type { OilPart } from '../recipe/index.ts'
 import { cavityKinds, hasOwnCavities, heightsIn, layerHeights } from './cavities.ts'
-import { problemsIn, settled } from '../fields/index.ts'
+import { problemsIn, settled } from '../document/fields/index.ts'
 import { THINNEST_LAYER_MM, crossChecks } from './cross-checks.ts'
 import { MAX_CUPS, Plan } from './document.ts'
 import {

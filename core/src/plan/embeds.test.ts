@@ -5,7 +5,7 @@ import { clearMm, displacedMm3, embedPieces, overlappingEmbeds, pieceMm3 } from 
 import type { Embed } from './finish-part.ts'
 import { startingEmbed, starterPlan } from './starter.ts'
 import { stackLayers } from '../portions/layers.ts'
-import { said } from '../words/index.ts'
+import { said } from '../quantities/words/index.ts'
 
 const start = starterPlan('Embeds')
 const withEmbeds = (...changes: Partial<Embed>[]) => ({

@@ -1,5 +1,5 @@
-import { CONSTANTS } from '../constants/index.ts'
-import { Choice, Id, Like, NumberFrom, Part, Parts, Text, Whole, YesNo } from '../fields/index.ts'
+import { CONSTANTS } from '../quantities/constants/index.ts'
+import { Choice, Id, Like, NumberFrom, Part, Parts, Text, Whole, YesNo } from '../document/fields/index.ts'
 import { MAX_MOVES, Move, Pour } from './score-part.ts'
 
 /** What goes into, on and under the batter beside pours; and the score that takes over when things go wrong. */

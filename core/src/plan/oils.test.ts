@@ -5,7 +5,7 @@ import { applyEdit } from './edits.ts'
 import { baseAreaMm2, brimMl } from './mould.ts'
 import { readPlan } from './read.ts'
 import { freshCopy, plainOil, starterLike, starterPlan } from './starter.ts'
-import { said } from '../words/index.ts'
+import { said } from '../quantities/words/index.ts'
 
 const base = starterPlan('Trial')
 const IDS = ['olive', 'coconut', 'palm', 'castor', 'shea', 'lard']

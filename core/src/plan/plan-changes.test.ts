@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { inverse } from '../changes/index.ts'
+import { inverse } from '../document/changes/index.ts'
 import { plainCup, starterPlan } from './starter.ts'
 import type { Plan } from './document.ts'
 import { applyEdit } from './edits.ts'
 import type { Edit } from './edit.ts'
 import { changedParts, planChanges, withChanges } from './plan-changes.ts'
 import { readPlan, writePlan } from './read.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const start = readPlan(starterPlan('Trial'))
 if (!start.ok) throw new Error('the starter plan is wrong')

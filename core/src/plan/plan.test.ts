@@ -7,7 +7,7 @@ import { layerHeights } from './cavities.ts'
 import { readPlan, readPlanText, writePlan } from './read.ts'
 import { starterPlan } from './starter.ts'
 import type { Plan } from './document.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const plan = starterPlan('Trial')
 const EXAMPLES = new URL('../../../examples/', import.meta.url)

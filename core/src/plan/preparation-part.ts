@@ -1,5 +1,5 @@
 import { MAX_OILS, OilPart } from '../recipe/index.ts'
-import { Choice, Id, Like, NumberFrom, Part, Parts, Text, TextsLike } from '../fields/index.ts'
+import { Choice, Id, Like, NumberFrom, Part, Parts, Text, TextsLike } from '../document/fields/index.ts'
 import { MAX_CUP_COLORANTS } from '../shelf/index.ts'
 
 /** What a plan says of heat, division and preparation. Temperatures in °C, masses in g, lengths in mm. */

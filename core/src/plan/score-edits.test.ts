@@ -8,7 +8,7 @@ import { readPlan, writePlan, readPlanText } from './read.ts'
 import { startingMove, starterPlan } from './starter.ts'
 import { cupShares } from './divide.ts'
 import { firstPlanB, planBDiffers } from '../design/index.ts'
-import { say } from '../words/index.ts'
+import { say } from '../quantities/words/index.ts'
 
 const start: Plan = { ...starterPlan('Edits'), moves: [startingMove('move-1', 'pour-2', 'hanger')] }
 const ok = (plan: Plan, edit: Edit): Plan => {

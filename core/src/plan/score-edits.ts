@@ -1,4 +1,4 @@
-import { fact } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
 import { MAX_POURS } from './document.ts'
 import type { Plan } from './document.ts'
 import type { Edit } from './edit.ts'

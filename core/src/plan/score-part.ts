@@ -1,4 +1,4 @@
-import { Choice, Fixed, Id, NumberFrom, Part, Parts, Whole, Wholes, YesNo } from '../fields/index.ts'
+import { Choice, Fixed, Id, NumberFrom, Part, Parts, Whole, Wholes, YesNo } from '../document/fields/index.ts'
 
 /** What the hands do with the batter: pours and the moves between them. Lengths in mm, shares from 0 to 1. */
 

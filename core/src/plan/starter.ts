@@ -1,5 +1,5 @@
 import { PlannedScent, OilPart, Recipe } from '../recipe/index.ts'
-import { started } from '../fields/index.ts'
+import { started } from '../document/fields/index.ts'
 import { ColourWish, Cup, CupColorant } from './cup-part.ts'
 import { Division, Hands } from './preparation-part.ts'
 import { Plan } from './document.ts'

@@ -1,6 +1,6 @@
 import { batterDensity } from '../plan/index.ts'
 import type { Cup, CupColorant, Plan } from '../plan/index.ts'
-import { NAOH_PER_KOH } from '../constants/index.ts'
+import { NAOH_PER_KOH } from '../quantities/constants/index.ts'
 import { scentLoad } from '../recipe/index.ts'
 import type { ScentLoad } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'

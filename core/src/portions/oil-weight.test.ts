@@ -4,7 +4,7 @@ import { applyEdit, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { portionsOf, withOilWeight } from './index.ts'
-import { say } from '../words/index.ts'
+import { say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')

@@ -1,5 +1,5 @@
-import { fact } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import { applyEdit } from '../plan/index.ts'
 import type { Edit, EditResult, Plan } from '../plan/index.ts'
 import type { Shelf } from '../shelf/index.ts'

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { plainOil, plannedScent, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
-import { roundDown, roundToTotal } from '../working/index.ts'
+import { roundDown, roundToTotal } from '../quantities/working/index.ts'
 import { portionsOf } from './portions.ts'
 
 const base = starterPlan('Trial')

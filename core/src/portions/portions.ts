@@ -4,7 +4,7 @@ import { naohPerG, scentLoad, superfatBand, takenBy, unitBatter } from '../recip
 import type { ScentLoad, SuperfatBand, UnitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Moment, Shelf } from '../shelf/index.ts'
-import { roundDown, roundNearest, roundToTotal } from '../working/index.ts'
+import { roundDown, roundNearest, roundToTotal } from '../quantities/working/index.ts'
 import { broughtIn, cupChemistry, cupScents, exactPortion } from './cups.ts'
 import type { Portion, PortionColour, PotSums } from './cups.ts'
 import { mouldParts, stackLayers } from './layers.ts'

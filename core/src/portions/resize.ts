@@ -1,5 +1,5 @@
-import { fact, keepingZeros, millimetres } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact, keepingZeros, millimetres } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import { brimMl } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Shelf } from '../shelf/index.ts'

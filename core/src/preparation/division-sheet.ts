@@ -1,4 +1,4 @@
-import type { Words } from '../facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { SuperfatBand } from '../recipe/index.ts'
 
 /** What a batch divided into batters of their own is weighed from. */

@@ -1,5 +1,5 @@
-import { inARow } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { inARow } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { BatterPart, LyeSolution, BatterOil, BatterShare, DivisionSheet } from './division-sheet.ts'
 import { ownLyeOf, sharedBatter, withLye } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
@@ -9,7 +9,7 @@ import { superfatBand, takenBy, unitBatter } from '../recipe/index.ts'
 import type { LyeTakers, UnitBatter } from '../recipe/index.ts'
 import { findById, isHard } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { roundDown, roundNearest } from '../working/index.ts'
+import { roundDown, roundNearest } from '../quantities/working/index.ts'
 
 /**
  * A recipe divided into a batter of its own for each cup. What the solution holds beside lye and water (milk, powders,

@@ -1,5 +1,5 @@
-import { fact, millimetres } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact, millimetres } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 
 /** A sheet to cut, with its folds, mm from its top-left corner. */

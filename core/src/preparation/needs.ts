@@ -1,5 +1,5 @@
-import { fact, keepingZeros, kilograms, together } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact, keepingZeros, kilograms, together } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { MoveTool, Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { divisionSheet } from './division.ts'

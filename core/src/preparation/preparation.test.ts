@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { heatPlan } from '../heat/index.ts'
+import { heatPlan } from '../batter/heat/index.ts'
 import { readPlan, startingMove, startingTopping, starterPlan } from '../plan/index.ts'
 import type { Heat, Mould, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { stockNeeds } from '../weighing/index.ts'
 import { divisionSheet, levelError, linerOf, runSheet, toolList, topSheet } from './index.ts'
-import { said } from '../words/index.ts'
+import { said } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')

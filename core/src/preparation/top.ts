@@ -1,11 +1,11 @@
-import { fact } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { naohPerG, oilsByShare, superfatBand, unitBatter } from '../recipe/index.ts'
 import type { SuperfatBand } from '../recipe/index.ts'
 import { findById, isHard } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import { roundDown, roundNearest } from '../working/index.ts'
+import { roundDown, roundNearest } from '../quantities/working/index.ts'
 
 /** Everything for a whipped or piped top of its own. */
 export interface TopSheet {

@@ -6,7 +6,7 @@ import { portionsOf } from '../portions/index.ts'
 import { naohPerG } from '../recipe/index.ts'
 import { findById, referenceShelf } from '../shelf/index.ts'
 import { compareWays, divisionSheet } from './index.ts'
-import { said } from '../words/index.ts'
+import { said } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')

@@ -1,10 +1,10 @@
-import { fact, keepingZeros, share } from '../facts/index.ts'
-import type { Measure, Words } from '../facts/index.ts'
+import { fact, keepingZeros, share } from '../quantities/facts/index.ts'
+import type { Measure, Words } from '../quantities/facts/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { findById } from '../shelf/index.ts'
 import { freeLyeOf, superfatBand } from './free-lye.ts'
 import type { SuperfatBand } from './free-lye.ts'
-import { NAOH_PER_KOH } from '../constants/index.ts'
+import { NAOH_PER_KOH } from '../quantities/constants/index.ts'
 import { waterReadings } from './water.ts'
 import type { WaterReadings } from './water.ts'
 

@@ -1,7 +1,7 @@
 import type { PlannedAdditive, PlannedLiquid, Recipe } from './recipe-part.ts'
 import { findById } from '../shelf/index.ts'
 import type { Additive, Liquid, Oil, Shelf } from '../shelf/index.ts'
-import { NAOH_PER_KOH } from '../constants/index.ts'
+import { NAOH_PER_KOH } from '../quantities/constants/index.ts'
 import { waterOf, waterReadings } from './water.ts'
 import type { WaterReadings } from './water.ts'
 

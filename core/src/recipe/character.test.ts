@@ -4,7 +4,7 @@ import fc from 'fast-check'
 import { plainOil, starterPlan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { characterOf, groupShare, recipeWarnings, techniqueFits, unitBatter } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial').recipe

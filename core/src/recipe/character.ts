@@ -1,5 +1,5 @@
-import { fact, share, together } from '../facts/index.ts'
-import type { Measure, Words } from '../facts/index.ts'
+import { fact, share, together } from '../quantities/facts/index.ts'
+import type { Measure, Words } from '../quantities/facts/index.ts'
 import { fattyGroups, isFattyAcid, isHard } from '../shelf/index.ts'
 import type { HeatClass, Oil } from '../shelf/index.ts'
 import type { OilInRecipe, UnitBatter } from './batter.ts'

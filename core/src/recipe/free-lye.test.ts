@@ -5,7 +5,7 @@ import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { findById, referenceShelf } from '../shelf/index.ts'
 import { auditOf, freeLyeOf, needsAnswer } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')

@@ -1,6 +1,6 @@
-import { choiceOf, fact } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
-import { showShare } from '../units/index.ts'
+import { choiceOf, fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
+import { showShare } from '../quantities/units/index.ts'
 import { naohPerG } from './batter.ts'
 import type { UnitBatter } from './batter.ts'
 

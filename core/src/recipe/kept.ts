@@ -1,7 +1,7 @@
-import { fact } from '../facts/index.ts'
-import { problemsIn, tidied } from '../fields/index.ts'
-import { opened } from '../kept/index.ts'
-import type { Kind, Opened } from '../kept/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import { problemsIn, tidied } from '../document/fields/index.ts'
+import { opened } from '../document/kept/index.ts'
+import type { Kind, Opened } from '../document/kept/index.ts'
 import { Recipe } from './recipe-part.ts'
 
 /** Goes up whenever the form of kept recipes changes, with a step up. */

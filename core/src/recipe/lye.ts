@@ -1,4 +1,4 @@
-import { NAOH_PER_KOH } from '../constants/index.ts'
+import { NAOH_PER_KOH } from '../quantities/constants/index.ts'
 
 /** Lye and water from oils. All masses in g, all shares from 0 to 1. */
 

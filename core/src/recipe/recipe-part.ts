@@ -1,4 +1,4 @@
-import { Choice, Id, NumberFrom, Part, Parts, Text, Uuid, Whole, YesNo } from '../fields/index.ts'
+import { Choice, Id, NumberFrom, Part, Parts, Text, Uuid, Whole, YesNo } from '../document/fields/index.ts'
 import { MOMENTS } from '../shelf/index.ts'
 import type { Moment } from '../shelf/index.ts'
 

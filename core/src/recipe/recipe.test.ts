@@ -4,7 +4,7 @@ import fc from 'fast-check'
 import { plainOil, starterPlan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { auditOf, compareRecipes, naohPerG, onBasis, unitBatter, waterOf, waterReadings } from './index.ts'
-import { say } from '../words/index.ts'
+import { say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial').recipe

@@ -1,7 +1,7 @@
-import { fact } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { PlannedScent } from './scent-part.ts'
-import { CONSTANTS } from '../constants/index.ts'
+import { CONSTANTS } from '../quantities/constants/index.ts'
 import { findById, idFromName, newItem } from '../shelf/index.ts'
 import type { AccelerationClass, HeatClass, Scent, Shelf } from '../shelf/index.ts'
 

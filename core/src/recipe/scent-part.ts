@@ -1,4 +1,4 @@
-import { Choice, NumberFrom, Parts } from '../fields/index.ts'
+import { Choice, NumberFrom, Parts } from '../document/fields/index.ts'
 import { MAX_SCENT_PARTS, ScentPart } from '../shelf/index.ts'
 
 /** A scent as a plan has it: what it is made of, how much, when and how it goes in. */

@@ -1,5 +1,5 @@
-import { describedFields } from '../fields/index.ts'
-import type { Class, Field as DescribedField } from '../fields/index.ts'
+import { describedFields } from '../document/fields/index.ts'
+import type { Class, Field as DescribedField } from '../document/fields/index.ts'
 import { PLAN_VERSION, Plan } from '../plan/index.ts'
 import { fieldTables } from './table.ts'
 

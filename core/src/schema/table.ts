@@ -1,7 +1,7 @@
-import { fact } from '../facts/index.ts'
-import { say } from '../words/index.ts'
-import { describedFields } from '../fields/index.ts'
-import type { Class, Field } from '../fields/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import { say } from '../quantities/words/index.ts'
+import { describedFields } from '../document/fields/index.ts'
+import type { Class, Field } from '../document/fields/index.ts'
 
 const short = (value: unknown): string =>
   typeof value === 'number' ? String(Number(value.toPrecision(6))) : JSON.stringify(value)

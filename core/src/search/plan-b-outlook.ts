@@ -3,8 +3,8 @@ import type { PlanBKind } from '../design/index.ts'
 import { applyEdit } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
-import { beliefOf, runInputOf, variationAt, variationOf, runPlan, runWorks } from '../schedule/index.ts'
-import type { RunInput, Variation, PourRun } from '../schedule/index.ts'
+import { beliefOf, runInputOf, variationAt, variationOf, runPlan, runWorks } from '../batter/schedule/index.ts'
+import type { RunInput, Variation, PourRun } from '../batter/schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 
 /** How often a plan B is called for, and how it fares then beside the plan it stands in for. Shares of runs. */

@@ -6,7 +6,7 @@ import { applyEdit, cupShares, readPlanText } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { planBOffers, planBOutlook } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const example = (name: string): Plan => {

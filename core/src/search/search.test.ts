@@ -3,12 +3,12 @@ import { describe, expect, test } from 'vitest'
 import { applyEdit, readPlanText, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
-import { beliefOf, chanceOf, runInputOf, lanesOf, variationAt, monteCarlo, runPlan } from '../schedule/index.ts'
-import { inverseNormal } from '../chance/index.ts'
+import { beliefOf, chanceOf, runInputOf, lanesOf, variationAt, monteCarlo, runPlan } from '../batter/schedule/index.ts'
+import { inverseNormal } from '../quantities/chance/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { FREEDOMS, searchPlans, slopesOf } from './index.ts'
 import type { Aim, Freedom, SearchState } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const example = (name: string): Plan => {

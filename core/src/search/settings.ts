@@ -1,5 +1,5 @@
-import { celsius, fact, listOf, plain, share } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { celsius, fact, listOf, plain, share } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { ScentMoment } from '../recipe/index.ts'
 import type { CupOrder, Edit, Plan, PourWay, Waiting } from '../plan/index.ts'
 import { cupShares } from '../plan/index.ts'

@@ -1,8 +1,8 @@
-import { fact, plain, share, warmerBy } from '../facts/index.ts'
-import type { FactValue, Words } from '../facts/index.ts'
+import { fact, plain, share, warmerBy } from '../quantities/facts/index.ts'
+import type { FactValue, Words } from '../quantities/facts/index.ts'
 import type { Plan } from '../plan/index.ts'
-import { lanesOf } from '../schedule/index.ts'
-import type { RunInput, Lanes } from '../schedule/index.ts'
+import { lanesOf } from '../batter/schedule/index.ts'
+import type { RunInput, Lanes } from '../batter/schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { Trials } from './trials.ts'
 

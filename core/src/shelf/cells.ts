@@ -1,6 +1,6 @@
-import { fact, plain, together } from '../facts/index.ts'
-import type { Fact, Words } from '../facts/index.ts'
-import { readQuantity, tidy } from '../units/index.ts'
+import { fact, plain, together } from '../quantities/facts/index.ts'
+import type { Fact, Words } from '../quantities/facts/index.ts'
+import { readQuantity, tidy } from '../quantities/units/index.ts'
 import type { Field } from './fields.ts'
 
 export type CellResult = { ok: true; value: unknown } | { ok: false; sentence: Words }

@@ -1,4 +1,4 @@
-import { Choice, Choices, Id, Like, NumberFrom, Parts, Text } from '../fields/index.ts'
+import { Choice, Choices, Id, Like, NumberFrom, Parts, Text } from '../document/fields/index.ts'
 import { Amount, Colour, Flag, OneOf, Words } from './fields.ts'
 import { HEATS, TRACE } from './ingredients.ts'
 import type { HeatClass } from './ingredients.ts'

@@ -1,5 +1,5 @@
-import { Choice, Choices, Like, NumberFrom, Text, Texts, YesNo } from '../fields/index.ts'
-import type { QuantityKind } from '../units/index.ts'
+import { Choice, Choices, Like, NumberFrom, Text, Texts, YesNo } from '../document/fields/index.ts'
+import type { QuantityKind } from '../quantities/units/index.ts'
 
 /** One value of a shelf item: how it is checked, shown, typed, and carried in a table file. */
 export interface Field {

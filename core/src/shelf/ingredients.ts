@@ -1,4 +1,4 @@
-import { Id, NumberFrom, Parts } from '../fields/index.ts'
+import { Id, NumberFrom, Parts } from '../document/fields/index.ts'
 import { Amount, Flag, OneOf, WordList, Words } from './fields.ts'
 import { ShelfItem } from './item.ts'
 

@@ -1,4 +1,4 @@
-import { Id, Like, NumberFrom, Parts, Text } from '../fields/index.ts'
+import { Id, Like, NumberFrom, Parts, Text } from '../document/fields/index.ts'
 import { Flag, OneOf, WordList, Words } from './fields.ts'
 
 /** Where an item's values come from, the most trusted first. */

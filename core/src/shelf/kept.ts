@@ -1,6 +1,6 @@
-import { fact } from '../facts/index.ts'
-import { opened } from '../kept/index.ts'
-import type { Kind, Opened } from '../kept/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import { opened } from '../document/kept/index.ts'
+import type { Kind, Opened } from '../document/kept/index.ts'
 import { completed } from './reference.ts'
 import type { ItemOf, ShelfKind } from './shelf.ts'
 

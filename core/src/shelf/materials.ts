@@ -1,5 +1,5 @@
-import { fact } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { Material, Vessel } from './equipment.ts'
 
 /** How a material stands a use. */

@@ -1,4 +1,4 @@
-import { Choice, NumberFrom } from '../fields/index.ts'
+import { Choice, NumberFrom } from '../document/fields/index.ts'
 
 /** Things that hands do, each with a time of its own. */
 export const TIME_KINDS = {

@@ -1,4 +1,4 @@
-import { Choice, NumberFrom } from '../fields/index.ts'
+import { Choice, NumberFrom } from '../document/fields/index.ts'
 
 /** What windows are for, in words. Pours are judged by the stirred cup, tools by what stands in the mould. */
 export const WINDOW_KINDS = {

@@ -1,4 +1,4 @@
-import { say } from '../words/index.ts'
+import { say } from '../quantities/words/index.ts'
 import { readCell } from './cells.ts'
 import { fieldsOfKind, findById, newItem, shelfKinds } from './shelf.ts'
 import type { ItemOf, Shelf, ShelfKind } from './shelf.ts'

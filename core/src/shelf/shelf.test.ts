@@ -16,7 +16,7 @@ import {
   writeCell,
 } from './index.ts'
 import type { Oil, ShelfItem } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 

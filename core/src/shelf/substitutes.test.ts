@@ -11,7 +11,7 @@ import {
   unitCost,
 } from './index.ts'
 import type { Oil, SubstitutableKind } from './index.ts'
-import { said } from '../words/index.ts'
+import { said } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 

@@ -1,5 +1,5 @@
-import { fact, grams, keepingZeros, plain } from '../facts/index.ts'
-import type { Fact } from '../facts/index.ts'
+import { fact, grams, keepingZeros, plain } from '../quantities/facts/index.ts'
+import type { Fact } from '../quantities/facts/index.ts'
 import type { Colorant } from './colorant.ts'
 import type { Additive, Liquid, Oil, Scent } from './ingredients.ts'
 import { fattyGroups, isHard } from './fatty.ts'

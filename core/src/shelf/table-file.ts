@@ -1,5 +1,5 @@
-import { fact } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import { readCell, writeCell } from './cells.ts'
 import type { Field } from './fields.ts'
 import type { ShelfItem } from './item.ts'

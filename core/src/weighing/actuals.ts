@@ -1,5 +1,5 @@
-import { fact, together } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact, together } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { batterAmounts, divisionSheet, topSheet } from '../preparation/index.ts'

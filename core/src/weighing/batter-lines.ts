@@ -1,5 +1,5 @@
-import { fact, grams, share } from '../facts/index.ts'
-import type { Words } from '../facts/index.ts'
+import { fact, grams, share } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { plainIceG } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'

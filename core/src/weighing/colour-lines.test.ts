@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
-import { dusk, edited, shelf } from '../cups/test/batch.ts'
+import { dusk, edited, shelf } from '../look/cups/test/batch.ts'
 import { plannedScent } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { weighList } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const listOf = (plan: Plan) => weighList(plan, portionsOf(plan, shelf), shelf)
 const keys = (plan: Plan, start: string) =>

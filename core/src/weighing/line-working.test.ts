@@ -4,7 +4,7 @@ import { readPlanText } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { GROUP_TITLES, lineWorking, weighList } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const read = readPlanText(readFileSync(new URL('../../../examples/weir-milk.json', import.meta.url), 'utf8'))

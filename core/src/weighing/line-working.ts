@@ -1,11 +1,11 @@
-import { fact } from '../facts/index.ts'
+import { fact } from '../quantities/facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { batterAmounts, divisionSheet } from '../preparation/index.ts'
 import { takenBy, unitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import type { Working } from '../working/index.ts'
+import type { Working } from '../quantities/working/index.ts'
 import type { WeighLine } from './line.ts'
 
 type Part = Pick<Working, 'formula' | 'inputs' | 'source'>

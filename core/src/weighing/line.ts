@@ -1,5 +1,5 @@
-import { fact, grams, share } from '../facts/index.ts'
-import type { Measure, Words } from '../facts/index.ts'
+import { fact, grams, share } from '../quantities/facts/index.ts'
+import type { Measure, Words } from '../quantities/facts/index.ts'
 import type { ShelfKind } from '../shelf/index.ts'
 
 export type WeighGroup =

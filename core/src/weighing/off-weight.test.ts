@@ -5,7 +5,7 @@ import { portionsOf } from '../portions/index.ts'
 import { limitOfOils, unitBatter } from '../recipe/index.ts'
 import { findById, referenceShelf } from '../shelf/index.ts'
 import { actualOf, offWeight, plannedFreeLye, stockNeeds, weighList } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const base = starterPlan('Trial')

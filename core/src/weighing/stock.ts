@@ -1,4 +1,4 @@
-import type { Words } from '../facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { findById, stockOf, unitCost } from '../shelf/index.ts'

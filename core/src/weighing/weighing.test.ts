@@ -1,12 +1,12 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { cutForecast, sizedToBars } from '../cure/index.ts'
+import { cutForecast, sizedToBars } from '../mould/cure/index.ts'
 import { plainOil, plannedScent, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { portionsOf, resized } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { actualOf, offWeight, weighList } from './index.ts'
-import { said, say } from '../words/index.ts'
+import { said, say } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
 const base: Plan = {

@@ -1,11 +1,11 @@
-import type { Words } from '../facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { Recipe } from '../recipe/index.ts'
-import type { Problem } from '../fields/index.ts'
+import type { Problem } from '../document/fields/index.ts'
 import type { KeptDesign } from '../design/index.ts'
 import type { Plan } from '../plan/index.ts'
-import type { Risk } from '../advice/index.ts'
+import type { Risk } from '../batter/advice/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
-import type { UnitHabits } from '../units/index.ts'
+import type { UnitHabits } from '../quantities/units/index.ts'
 
 /** Who is signed in. */
 export interface SessionAnswer {

@@ -1,8 +1,8 @@
 import { Recipe } from '../recipe/index.ts'
 import { OwnTime, OwnWindow } from '../shelf/index.ts'
-import { Choice, Like, Part, Parts, Text, Whole, YesNo } from '../fields/index.ts'
+import { Choice, Like, Part, Parts, Text, Whole, YesNo } from '../document/fields/index.ts'
 import { TagRule } from '../shelf/index.ts'
-import type { UnitHabits } from '../units/index.ts'
+import type { UnitHabits } from '../quantities/units/index.ts'
 
 /** Shapes that cross HTTP. Forms check with the same classes as the server. */
 

@@ -1,6 +1,6 @@
 import { toVersion2, toVersion3, toVersion4, toVersion5 } from './first.ts'
 import { toVersion6, toVersion7, toVersion8, toVersion9 } from './later.ts'
-import type { Step } from '../../kept/index.ts'
+import type { Step } from '../../document/kept/index.ts'
 
 /**
  * From an older version to the next, by the version it starts from: plain data in, plain data out, nothing thrown. The

@@ -1,7 +1,0 @@
-import type { Words } from '../facts/index.ts'
-/** A sentence about a value that is allowed but worth a thought, with where it stands. */
-export interface Notice {
-  path: string
-  weight: 'stop' | 'warn' | 'hint'
-  sentence: Words
-}
