@@ -1,4 +1,4 @@
-import { WINDOW_KINDS, referenceShelf, starterPlan } from '@ostler/core'
+import { PLAN_VERSION, WINDOW_KINDS, referenceShelf, starterPlan } from '@ostler/core'
 import type { BatchAnswer, ErrorAnswer, Plan, ShelfAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { Learner } from '../src/learning/learner.ts'
@@ -67,7 +67,7 @@ describe('what batches teach', () => {
     await age()
     await at.db
       .updateTable('batch')
-      .set({ plan: JSON.stringify({ ...batch.plan, version: 9, recipe: 'gone' }) })
+      .set({ plan: JSON.stringify({ ...batch.plan, version: PLAN_VERSION, recipe: 'gone' }) })
       .where('id', '=', batch.id)
       .execute()
     learner().look(workshop)

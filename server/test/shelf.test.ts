@@ -1,4 +1,4 @@
-import { referenceShelf, starterPlan } from '@ostler/core'
+import { PLAN_VERSION, referenceShelf, starterPlan } from '@ostler/core'
 import type {
   BatchAnswer,
   ErrorAnswer,
@@ -164,7 +164,7 @@ test('a stored plan of version 1 is brought up at the next start; its revision s
   const after = body<BatchAnswer>(await visitor.get(`/api/batches/${id}`))
   expect(after).toMatchObject({
     revision,
-    plan: { version: 9, recipe: { water: { value: 0.31 } }, cups: [{ wish: '#e9e2d2' }, {}, {}] },
+    plan: { version: PLAN_VERSION, recipe: { water: { value: 0.31 } }, cups: [{ wish: '#e9e2d2' }, {}, {}] },
   })
 })
 
@@ -299,6 +299,6 @@ test('a stored plan of version 3 gets straight layers and no tools; what it says
     .execute()
   await upgradePlans(at.db)
   const after = body<BatchAnswer>(await visitor.get(`/api/batches/${id}`))
-  expect(after).toMatchObject({ revision, plan: { version: 9, moves: [], cups: plan.cups } })
+  expect(after).toMatchObject({ revision, plan: { version: PLAN_VERSION, moves: [], cups: plan.cups } })
   expect(after.plan.score.every(pour => pour.shape.way === 'layer')).toBe(true)
 })

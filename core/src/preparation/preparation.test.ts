@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { heatPlan } from '../batter/heat/index.ts'
-import { readPlan, startingMove, startingTopping, starterPlan } from '../plan/index.ts'
+import { PLAN_VERSION, readPlan, startingMove, startingTopping, starterPlan } from '../plan/index.ts'
 import type { Heat, Mould, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
@@ -235,7 +235,7 @@ test('a plan of version 1 is brought to this one with its water, scent and mould
   }
   const read = readPlan(old)
   expect(read.ok && read.plan).toMatchObject({
-    version: 9,
+    version: PLAN_VERSION,
     cups: [
       {
         wish: '#5d6468',

@@ -4,7 +4,7 @@ import { describe, expect, test } from 'vitest'
 import { forecast } from '../../forecast/index.ts'
 import { planSchema } from '../../schema/index.ts'
 import { referenceShelf } from '../../shelf/index.ts'
-import { readPlan } from '../index.ts'
+import { PLAN_VERSION, readPlan } from '../index.ts'
 
 const FOLDER = new URL('past/', import.meta.url)
 const FILES = readdirSync(FOLDER)
@@ -22,10 +22,7 @@ interface Any {
 describe('plans written by every form that there has been', () => {
   test('one of each version is kept', () => {
     const versions = new Set(FILES.map(file => (JSON.parse(textOf(file)) as Any).version))
-    const current = readPlan(JSON.parse(textOf('v9.json')))
-    expect(current.ok).toBe(true)
-    if (!current.ok) return
-    expect([...versions].sort()).toEqual(Array.from({ length: current.plan.version }, (_, i) => i + 1))
+    expect([...versions].sort((a, b) => a - b)).toEqual(Array.from({ length: PLAN_VERSION }, (_, i) => i + 1))
   })
 
   test.each(FILES)('%s is read, keeps what it said, and can be forecast', file => {
