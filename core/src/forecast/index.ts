@@ -1,7 +1,6 @@
-export { FORECAST_FORMAT, forecast, forecaster } from './forecast.ts'
+export { forecast, forecaster } from './forecast.ts'
 export type { Forecast, ForecastResult } from './forecast.ts'
-export type { WorkingKey } from './workings.ts'
-export type { RecipeResult } from './recipe-result.ts'
+
 export { everything } from './everything.ts'
 export { batchLook } from './batch-look.ts'
 export type { BatchLook, Raster } from './batch-look.ts'

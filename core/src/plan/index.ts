@@ -1,15 +1,12 @@
 export {
-  COOLINGS,
   BLENDINGS,
   CUP_ORDERS,
   MAX_SEEN,
-  MOST_STOP,
   SEEN_BY,
   STOPS,
   WAITING,
   DIVISION_MEASURES,
   DIVISION_RULES,
-  TEMPERATURE_RULES,
 } from './preparation-part.ts'
 export type {
   CoolingWay,
@@ -28,22 +25,9 @@ export type {
   HeatReading,
   Preparation,
   TemperatureRule,
-  TopBatter,
   Weighed,
 } from './preparation-part.ts'
-export {
-  Conditions,
-  FreeLyeAnswer,
-  MAX_CUPS,
-  MAX_MORE_MOULDS,
-  MAX_POURS,
-  Mould,
-  PLAN_FORMAT,
-  PLAN_VERSION,
-  Plan,
-  Pot,
-  Whipped,
-} from './document.ts'
+export { FreeLyeAnswer, MAX_CUPS, MAX_MORE_MOULDS, MAX_POURS, Mould, PLAN_VERSION, Plan, Whipped } from './document.ts'
 export {
   Cutting,
   DEPTHS,
@@ -52,29 +36,15 @@ export {
   Move,
   PATTERNS,
   POUR_WAYS,
-  PathPoint,
   Pour,
   PourShape,
   LAYER_FACES,
-  MAX_ASIDE,
   MOVE_TOOLS,
   TOGETHER,
   TOP_WAYS,
 } from './score-part.ts'
 export type { Aside, Depth, Pattern, PourWay, LayerFace, MoveTool, Together } from './score-part.ts'
-export {
-  EMBED_FORMS,
-  Embed,
-  Finish,
-  MATS,
-  MAX_EMBEDS,
-  MAX_TOPPINGS,
-  Mat,
-  PlanB,
-  TOPPINGS,
-  TRIGGERS,
-  Topping,
-} from './finish-part.ts'
+export { EMBED_FORMS, Embed, Finish, MATS, Mat, PlanB, TOPPINGS, TRIGGERS, Topping } from './finish-part.ts'
 export type { EmbedForm, MatTexture, ToppingKind, Trigger } from './finish-part.ts'
 export {
   Cup,
@@ -85,13 +55,13 @@ export {
   Reserve,
   hasStabiliserApart,
 } from './cup-part.ts'
-export type { ColourWish, CupDraw, PotColorant, ReserveUse, Slurry, TintLadder } from './cup-part.ts'
+export type { CupDraw, PotColorant, ReserveUse, TintLadder } from './cup-part.ts'
 export { baseAreaMm2, batterDensity, brimMl, plannedMould } from './mould.ts'
 export { barCount, barsAlong, isColumn, isTray } from './cutting.ts'
-export type { BarPlace } from './cutting.ts'
-export { clearMm, displacedMm3, embedPieces, overlappingEmbeds, pieceMm3 } from './embeds.ts'
-export type { EmbedPiece } from './embeds.ts'
-export { THINNEST_LAYER_MM, allMouldsMl, fillVolumeMl } from './cross-checks.ts'
+
+export { clearMm, displacedMm3, embedPieces, overlappingEmbeds } from './embeds.ts'
+
+export { THINNEST_LAYER_MM, fillVolumeMl } from './cross-checks.ts'
 export {
   cavitiesOf,
   cavityKinds,
@@ -110,7 +80,7 @@ export type { PlanResult } from './read.ts'
 export { cupShares, setCupShares } from './divide.ts'
 export { applyEdit, pathText } from './edits.ts'
 export type { Edit } from './edit.ts'
-export { PART_WORDS, differingParts } from './parts.ts'
+export { differingParts } from './parts.ts'
 export { freshId } from './edit-result.ts'
 export type { EditResult } from './edit-result.ts'
 export {
@@ -118,22 +88,16 @@ export {
   plainCup,
   plainOil,
   plannedScent,
-  startingColour,
-  startingCutting,
   startingEmbed,
-  startingFinish,
-  startingHands,
   startingTopping,
   startingMove,
   startingShape,
-  startingDivision,
   starterLike,
   starterPlan,
 } from './starter.ts'
 export {
   BOXES,
   COVERS,
-  DOUBTS,
   GEL_WISHES,
   MAX_ROOM_CHANGES,
   RACK_AIRS,
@@ -145,23 +109,11 @@ export {
   RestReading,
   RestStep,
   restStep,
-  startingRest,
 } from './rest-part.ts'
-export type {
-  BoxKind,
-  Cover,
-  Doubt,
-  GelWish,
-  Rack,
-  RackAir,
-  RestBox,
-  RoomChange,
-  Towels,
-  WeighIn,
-} from './rest-part.ts'
+export type { BoxKind, Cover, GelWish, Rack, RackAir, RestBox, Towels, WeighIn } from './rest-part.ts'
 
 export { changedParts, planChanges, withChanges } from './plan-changes.ts'
-export type { ChangedPlan } from './plan-changes.ts'
-export { PLACES, UNDER_KINDS, WALL_KINDS } from './surroundings.ts'
+
+export { PLACES } from './surroundings.ts'
 export type { Place, UnderKind, WallKind } from './surroundings.ts'
 export { at, planField } from './at.ts'

@@ -264,5 +264,3 @@ export class Rest {
 export const towels = (round: number, below = 0): Towels => ({ top: round, sides: round, below })
 
 export const restStep = (change: Partial<RestStep> = {}): RestStep => started(RestStep, change)
-
-export const startingRest = (): Rest => started(Rest)

@@ -1,18 +1,10 @@
 import { PlannedScent, OilPart, Recipe } from '../recipe/index.ts'
 import { started } from '../document/fields/index.ts'
-import { ColourWish, Cup, CupColorant } from './cup-part.ts'
-import { Division, Hands } from './preparation-part.ts'
+import { Cup, CupColorant } from './cup-part.ts'
 import { Plan } from './document.ts'
-import { Embed, Finish } from './finish-part.ts'
+import { Embed } from './finish-part.ts'
 import type { Topping, ToppingKind } from './finish-part.ts'
-import { Cutting, Move, Pour, PourShape } from './score-part.ts'
-
-export const startingDivision = (): Division => started(Division)
-
-/** One pair of hands of the usual pace; all cups are coloured before the first pour. */
-export const startingHands = (): Hands => started(Hands)
-
-export const startingColour = (): ColourWish => started(ColourWish)
+import { Move, Pour, PourShape } from './score-part.ts'
 
 /** A level layer with a straight face; where a stream would go, in the middle. */
 export const startingShape = (): PourShape => started(PourShape)
@@ -36,10 +28,6 @@ const TOPPING_STARTS: Readonly<Record<ToppingKind, Omit<Topping, 'id' | 'kind'>>
 }
 
 export const startingTopping = (id: string, kind: ToppingKind): Topping => ({ id, kind, ...TOPPING_STARTS[kind] })
-
-export const startingCutting = (): Cutting => started(Cutting)
-
-export const startingFinish = (): Finish => started(Finish)
 
 /** A cup without colour, scented when the batch is. */
 export const plainCup = (id: string, name: string): Cup => started(Cup, { id, name })

@@ -1,13 +1,12 @@
 export { levelError, linerOf, releaseSentence } from './liner.ts'
 export type { Liner, LinerSheet } from './liner.ts'
 export { toolList } from './needs.ts'
-export type { ToolLine } from './needs.ts'
+
 export { runSheet } from './run-sheet.ts'
-export type { PrepStep, RunSheet } from './run-sheet.ts'
+export type { RunSheet } from './run-sheet.ts'
 export { batterAmounts, batterKey, divisionSheet, partKey } from './division.ts'
-export type { BatterAmounts, MassOf } from './division.ts'
-export type { BatterOil, BatterPart, BatterShare, DivisionSheet, LyeSolution } from './division-sheet.ts'
+export type { MassOf } from './division.ts'
+export type { BatterPart, BatterShare, DivisionSheet, LyeSolution } from './division-sheet.ts'
 export { compareWays } from './ways.ts'
-export type { WayCompared } from './ways.ts'
+
 export { topSheet } from './top.ts'
-export type { TopSheet } from './top.ts'

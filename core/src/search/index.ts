@@ -1,7 +1,7 @@
 export { AIMS, FREEDOMS } from './settings.ts'
 export type { Aim, Freedom } from './settings.ts'
 export { searchPlans } from './best-plan.ts'
-export type { FoundPlan, SearchState, SearchWish } from './best-plan.ts'
+export type { FoundPlan, SearchState } from './best-plan.ts'
 export { slopesOf } from './slopes.ts'
 export type { Slope } from './slopes.ts'
 export { planBOffers, planBOutlook } from './plan-b-outlook.ts'

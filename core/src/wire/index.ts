@@ -22,4 +22,3 @@ export type {
   StoredItem,
 } from './answers.ts'
 export { readShelf } from './read-shelf.ts'
-export type { ShelfResult } from './read-shelf.ts'

@@ -5,14 +5,13 @@ export {
   LEAST_WINDOW,
   USUAL_WINDOWS,
   SPOONED_FROM,
-  toolWindow,
   usualWindow,
   windowKindOf,
   windowOf,
 } from './windows.ts'
 export type { Window } from './windows.ts'
-export { USUAL_TIMES, handTimes, moveSeconds, pourSeconds } from './times.ts'
-export type { HandTimes } from './times.ts'
+export { USUAL_TIMES, handTimes } from './times.ts'
+
 export { beforeLye } from './before.ts'
 export { runPlan } from './timetable.ts'
 export type { Variation, PourRun, Task } from './run-state.ts'
@@ -20,11 +19,11 @@ export { variationAt } from './variation.ts'
 export { beliefOf } from './sightings.ts'
 export { emulsionWord } from './splitting.ts'
 export { namedParts, quickensOf } from './quickens.ts'
-export type { PacePart, Quickens } from './quickens.ts'
+export type { Quickens } from './quickens.ts'
 export { looksAsked } from './asks.ts'
-export type { LookAsked } from './asks.ts'
+
 export { neverStopOutlook } from './never-stop.ts'
-export type { NeverStopOutlook } from './never-stop.ts'
+
 export { meets, ricingFactors } from './ricing.ts'
 export { chanceOf, chancesOf } from './chances.ts'
 export { SURE_RUNS, lanesOf, marginMin, withRuns } from './lanes.ts'
@@ -35,5 +34,5 @@ export { variationOf, monteCarlo, runWorks } from './monte-carlo.ts'
 export type { Runs } from './monte-carlo.ts'
 export { FAULTS } from './verdict.ts'
 export type { Fault } from './verdict.ts'
-export type { Lane, LaneBandPoint, Lanes, PourForecast, SplitForecast, ToolForecast } from './lanes.ts'
+export type { Lane, LaneBandPoint, Lanes, PourForecast, ToolForecast } from './lanes.ts'
 export { evidenceOf } from './observe.ts'

@@ -1,4 +1,4 @@
-export { viscosity, yieldStress, levelOfViscosity, levelOfYield, traceName } from './scale.ts'
+export { yieldStress, traceName } from './scale.ts'
 export { SCENT_PRIORS, atDose, classOf, scentEffect, UNSCENTED } from './scent-effect.ts'
 export type { ScentEffect } from './scent-effect.ts'
 export { acidHeadStart, recipePace } from './recipe-pace.ts'
@@ -11,7 +11,6 @@ export {
   cupCoolingS,
   falseLift,
   freshBatter,
-  isFalseTrace,
   levelOf,
   movingLevel,
   split,
@@ -27,5 +26,5 @@ export { colorantEffect } from './colorant-effect.ts'
 export { NO_EFFECT, allEffects } from './colorant-effect.ts'
 export type { BatterEffect } from './colorant-effect.ts'
 export { blenderPower, handling } from './handling.ts'
-export type { Handling, HandlingMode } from './handling.ts'
-export { HOLDS_AIR, USUAL_AIR, WHISK_WARMS_K, whippedDensity } from './whipped.ts'
+export type { Handling } from './handling.ts'
+export { HOLDS_AIR, WHISK_WARMS_K } from './whipped.ts'

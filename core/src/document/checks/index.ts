@@ -1,6 +1,6 @@
 export { parseForm } from './parse.ts'
 export type { Parsed } from './parse.ts'
 export { clipped } from './letters.ts'
-export { FORM_TAMENESS, isTame } from './tame.ts'
+export { isTame } from './tame.ts'
 export type { Tameness } from './tame.ts'
 export type { Notice } from './notice.ts'

@@ -8,6 +8,6 @@ export { acrossView, alongView, crestMm, levelView, wallView } from './views.ts'
 export type { View } from './views.ts'
 export { countedShares } from './count.ts'
 export { colourNames, coloursSeen, differenceWords, patternWords, pictureWords } from './told.ts'
-export type { ColourSeen } from './told.ts'
+
 export { seeded } from './random.ts'
 export { movePaths } from './tools.ts'

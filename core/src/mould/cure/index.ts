@@ -1,8 +1,8 @@
 export { sizedToBars } from './sized.ts'
-export type { SizedToBars } from './sized.ts'
+
 export { cureForecast } from './cure.ts'
-export type { CureForecast, CureRange } from './cure.ts'
+
 export type { CureDoubt } from './doubts.ts'
 export { expectedDrying, leftAfter, readyDay } from './drying.ts'
-export { CUT_PARTS, allBars, bladeAdvice, cutForecast, thicknessFor } from './cut.ts'
+export { CUT_PARTS, bladeAdvice, cutForecast, thicknessFor } from './cut.ts'
 export type { Bars, CutForecast, CutPart, MouldBars } from './cut.ts'

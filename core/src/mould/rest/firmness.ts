@@ -8,18 +8,6 @@ import type { CurvePoint } from './history.ts'
 /** What firmness means: from here on it is unmoulded and cut; stamped; past its best for a wire. */
 export const FIRM = { opens: 50, unmould: 63, soft: 75, fine: 85, hard: 95 } as const
 
-/** What a maker feels, from so much firmness on. */
-const FEELS: readonly (readonly [from: number, feels: string])[] = [
-  [95, 'hard cheese; a wire drags, and mostly coconut or salted soap crumbles'],
-  [85, 'firm cheese: stamp, plane and bevel'],
-  [63, 'cold butter to young cheese; a thumb leaves a shallow print: unmould and cut'],
-  [50, 'cold butter in a warm kitchen; edges smear'],
-  [25, 'cream cheese; a thumb dents it'],
-  [0, 'a finger sinks in'],
-]
-
-export const firmnessWord = (firmness: number): string => FEELS.find(([from]) => firmness >= from)![1]
-
 /** What decides how long a batter takes. */
 export interface Setting {
   /** Unsaturated and castor share of the oils. */

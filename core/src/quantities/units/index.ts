@@ -1,6 +1,6 @@
 export { readQuantity, GRAMS_PER_OUNCE, GRAMS_PER_POUND, MM_PER_INCH } from './quantity.ts'
-export type { QuantityKind, ReadResult } from './quantity.ts'
-export { plainDigits } from './number.ts'
+export type { QuantityKind } from './quantity.ts'
+
 export type { DecimalMark } from './number.ts'
 export {
   METRIC,
@@ -17,5 +17,4 @@ export {
   showChance,
 } from './format.ts'
 export type { UnitHabits } from './format.ts'
-export { apart, kelvins, showDifference } from './difference.ts'
-export type { TemperatureDifference } from './difference.ts'
+export { apart } from './difference.ts'
