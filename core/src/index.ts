@@ -5,7 +5,6 @@ export {
   IMPERIAL,
   METRIC,
   MM_PER_INCH,
-  apart,
   massDecimals,
   massNumber,
   readQuantity,

@@ -17,4 +17,3 @@ export {
   showChance,
 } from './format.ts'
 export type { UnitHabits } from './format.ts'
-export { apart } from './difference.ts'
