@@ -25,7 +25,7 @@ import { Rest } from './rest-part.ts'
  */
 
 export const PLAN_FORMAT = 'ostler-plan'
-export const PLAN_VERSION = 9
+export const PLAN_VERSION = 10
 
 export const MAX_CUPS = 12
 export const MAX_POURS = 60
@@ -151,6 +151,12 @@ export class Plan {
 
   @Text(0, 4000, 'Notes have at most 4000 letters.', { start: '' })
   notes!: string
+
+  @Text(0, 80, 'Whoever makes it has a name of at most 80 letters.', {
+    says: 'Whose hands make it, for the sheet and the lot.',
+    start: '',
+  })
+  madeBy!: string
 
   @YesNo('Whether it is a trial is true or false.', {
     says: 'Made to learn from, not to wash with or to sell.',

@@ -4,6 +4,7 @@ import type { Plan } from './document.ts'
 export const PART_WORDS: Readonly<Record<Exclude<keyof Plan, 'format' | 'version'>, string>> = {
   name: 'name',
   notes: 'notes',
+  madeBy: 'who makes it',
   isTrial: 'trial or not',
   freeLye: 'answer to free lye',
   whipped: 'whipped or blended',

@@ -30,8 +30,11 @@ export const searchRest = (
 ): Underway => started(worker => worker.search(plan, shelf, wish, proxy(told)))
 
 /** What is said of a rest in words and numbers, for a sheet. */
-export const restSaid = (plan: Plan, shelf: Shelf, told: (said: Pick<RestSaid, 'tasks' | 'result'>) => void): Underway =>
-  started(async worker => told(await worker.said(plan, shelf)))
+export const restSaid = (
+  plan: Plan,
+  shelf: Shelf,
+  told: (said: Pick<RestSaid, 'tasks' | 'result'>) => void,
+): Underway => started(async worker => told(await worker.said(plan, shelf)))
 
 /** The least change that makes one cup gel and the others not; null where none that was tried does. */
 export function contrastOf(

@@ -121,3 +121,6 @@ export function toVersion9(document: Loose): Loose {
     },
   }
 }
+
+/** Version 10: who makes it. */
+export const toVersion10 = (document: Loose): Loose => ({ ...document, version: 10, madeBy: '' })

@@ -2,6 +2,7 @@ import { at } from '@ostler/core'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { LongText } from '../../ui/long-text.tsx'
+import { TextField } from '../../ui/text-field.tsx'
 import { Notices } from '../../parts/notices.tsx'
 import { PlanField } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
@@ -54,12 +55,21 @@ export function BatterPage() {
 function Notes() {
   const batch = useBatch()
   const notes = usePlan(state => state.plan.notes)
+  const madeBy = usePlan(state => state.plan.madeBy)
   return (
-    <LongText
-      label="Notes"
-      value={notes}
-      onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.notes), value }, 'notes')}
-    />
+    <div className="flex flex-col gap-3">
+      <LongText
+        label="Notes"
+        value={notes}
+        onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.notes), value }, 'notes')}
+      />
+      <TextField
+        label="Made by"
+        value={madeBy}
+        className="w-64"
+        onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.madeBy), value }, 'madeBy')}
+      />
+    </div>
   )
 }
 

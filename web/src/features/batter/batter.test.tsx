@@ -4,6 +4,7 @@ import { act, cleanup, fireEvent, screen, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { opened } from '../../plan/test/opened.tsx'
 import { AdditivesTable } from './additives-table.tsx'
+import { BatterPage } from './batter-page.tsx'
 import { LiquidsTable } from './liquids-table.tsx'
 import { LyeFields } from './lye-fields.tsx'
 import { OilsTable } from './oils-table.tsx'
@@ -214,4 +215,13 @@ describe('size', () => {
     expect(within(document.body).getByText(sentence)).toBeTruthy()
     expect(batch.get().plan.mould.fillMm).toBe(plan.mould.fillMm)
   })
+})
+
+test('who makes it is kept with the batch', () => {
+  const batch = opened(starterPlan('Whose'), <BatterPage />)
+  fireEvent.change(screen.getByLabelText('Made by'), { target: { value: 'Tuesday shift' } })
+  expect(batch.get().plan.madeBy).toBe('Tuesday shift')
+  fireEvent.change(screen.getByLabelText('Made by'), { target: { value: 'x'.repeat(81) } })
+  expect(screen.getByRole('alert').textContent).toBe('Whoever makes it has a name of at most 80 letters.')
+  expect(batch.get().plan.madeBy).toBe('Tuesday shift')
 })

@@ -53,6 +53,7 @@ function Sheet(parts: Parts) {
           <p className="text-soft">
             Pour sheet · {plan.mould.name}, soap {showLength(plan.mould.fillMm, habits)} high · printed{' '}
             {format(new Date(), 'd MMM yyyy, HH:mm')}
+            {plan.madeBy && ` · made by ${plan.madeBy}`}
           </p>
           {plan.notes && <p className="mt-2 whitespace-pre-wrap">{plan.notes}</p>}
         </div>
