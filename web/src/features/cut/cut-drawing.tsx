@@ -56,6 +56,14 @@ function Tray({ plan }: { plan: Plan }) {
   )
 }
 
+/** Hatching of what is trimmed, planed or left over. */
+const Scrap = ({ scale }: { scale: number }) => (
+  <pattern id="scrap" width={6 / scale} height={6 / scale} patternTransform="rotate(45)" patternUnits="userSpaceOnUse">
+    <rect width={6 / scale} height={6 / scale} fill="var(--booth-deep)" />
+    <line x1={0} x2={0} y1={0} y2={6 / scale} stroke="var(--soft)" strokeWidth={1 / scale} />
+  </pattern>
+)
+
 function Along({ plan, cut }: { plan: Plan; cut: CutForecast }) {
   const habits = useHabits()
   const { mould, cutting, rest } = plan
@@ -85,16 +93,7 @@ function Along({ plan, cut }: { plan: Plan; cut: CutForecast }) {
         aria-label={`${cut.bars.count} bars, ${showLength(cutting.barMm, habits)} thick`}
       >
         <defs>
-          <pattern
-            id="scrap"
-            width={6 / scale}
-            height={6 / scale}
-            patternTransform="rotate(45)"
-            patternUnits="userSpaceOnUse"
-          >
-            <rect width={6 / scale} height={6 / scale} fill="var(--booth-deep)" />
-            <line x1={0} x2={0} y1={0} y2={6 / scale} stroke="var(--soft)" strokeWidth={1 / scale} />
-          </pattern>
+          <Scrap scale={scale} />
           <clipPath id="mould">{shape}</clipPath>
         </defs>
         <g clipPath="url(#mould)">

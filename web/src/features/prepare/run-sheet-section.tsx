@@ -6,23 +6,27 @@ import { clockBefore, showHours } from '../../ui/clock.ts'
 import { Section } from '../../ui/section.tsx'
 import { useSay } from '../../ui/say.tsx'
 
-/** Preparation in the order of the hands, so that everything ends as lye meets oils. */
-export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: string }) {
+interface StepProps {
+  /** It is ticked under this. */
+  name: string
+  time: Words
+  what: Words
+  why: Words
+  isCritical?: boolean
+  /** Shares of the whole time. */
+  bar?: { from: number; hands: number; to: number }
+}
+
+/** One step to tick off, with how long it takes of the whole. */
+function Step({ name, time, what, why, isCritical = false, bar }: StepProps) {
   const ticks = useTicks()
   const say = useSay()
-  const row = (
-    key: string,
-    time: Words,
-    what: Words,
-    why: Words,
-    isCritical = false,
-    bar?: { from: number; hands: number; to: number },
-  ) => (
-    <li key={key} className="border-b border-line">
+  return (
+    <li className="border-b border-line">
       <Check
         className="min-h-11 w-full"
-        checked={ticks.isDone(`prep:${key}`)}
-        onChange={done => ticks.set(`prep:${key}`, done)}
+        checked={ticks.isDone(`prep:${name}`)}
+        onChange={done => ticks.set(`prep:${name}`, done)}
         label={
           <span className="grid flex-1 grid-cols-[132px_minmax(0,1fr)_120px] items-center gap-x-3 py-1 max-[600px]:grid-cols-[88px_minmax(0,1fr)]">
             <strong>{say(time)}</strong>
@@ -48,6 +52,10 @@ export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: 
       />
     </li>
   )
+}
+
+/** Preparation in the order of the hands, so that everything ends as lye meets oils. */
+export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: string }) {
   const part = (before: number) => (sheet.lengthMin - before) / sheet.lengthMin
   return (
     <Section
@@ -71,14 +79,24 @@ export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: 
       }
     >
       <ul aria-label="Steps of preparation">
-        {sheet.ahead.map(step => row(step.key, step.when, step.what, ''))}
-        {sheet.steps.map(step =>
-          row(step.key, clockBefore(startAt, step.startsMin), step.what, step.why, step.isCritical, {
-            from: part(step.startsMin),
-            hands: part(step.startsMin - step.handsMin),
-            to: part(step.endsMin),
-          }),
-        )}
+        {sheet.ahead.map(step => (
+          <Step key={step.key} name={step.key} time={step.when} what={step.what} why="" />
+        ))}
+        {sheet.steps.map(step => (
+          <Step
+            key={step.key}
+            name={step.key}
+            time={clockBefore(startAt, step.startsMin)}
+            what={step.what}
+            why={step.why}
+            isCritical={step.isCritical}
+            bar={{
+              from: part(step.startsMin),
+              hands: part(step.startsMin - step.handsMin),
+              to: part(step.endsMin),
+            }}
+          />
+        ))}
         <li className="grid grid-cols-[132px_1fr] gap-3 border-b-2 border-ink py-2 pl-6.5">
           <strong>{startAt || 'minute 0'}</strong>
           <strong>Lye meets oils</strong>

@@ -9,13 +9,11 @@ import { DesignDialog } from './design-dialog.tsx'
 import { newCup } from '../../parts/new-cup.ts'
 import { RepeatDialog } from './repeat-dialog.tsx'
 
-/** What can be put into the score, after what is chosen or at its end. */
-export function AddSteps({ onAdded, chosen }: { onAdded: (id: string) => void; chosen: string | null }) {
-  const [techniques, setTechniques] = useState(false)
+/** Puts steps after the one that is chosen, or at the end. */
+function useAdds(chosen: string | null, onAdded: (id: string) => void) {
   const batch = useBatch()
   const plan = usePlan(state => state.plan)
   const toast = useToast()
-  const [repeats, setRepeats] = useState(false)
   const chosenAt = plan.score.findIndex(pour => pour.id === chosen)
   const at = chosenAt >= 0 ? chosenAt + 1 : plan.score.length
   const add = (edits: Edit[], cup: string) => {
@@ -50,16 +48,21 @@ export function AddSteps({ onAdded, chosen }: { onAdded: (id: string) => void; c
     const cup = newCup(plan, batch.shelf)
     add([{ kind: 'add-cup', cup }], cup.id)
   }
+  return { addLayer: () => add([], plan.score[at - 1]!.cup), addMove, addPiece, fromNewCup }
+}
+
+/** What can be put into the score, after what is chosen or at its end. */
+export function AddSteps({ onAdded, chosen }: { onAdded: (id: string) => void; chosen: string | null }) {
+  const [techniques, setTechniques] = useState(false)
+  const batch = useBatch()
+  const [repeats, setRepeats] = useState(false)
+  const { addLayer, addMove, addPiece, fromNewCup } = useAdds(chosen, onAdded)
   return (
     <div className="flex flex-wrap gap-1 px-4 py-1.5">
       <button className="quiet text-ink" onClick={fromNewCup}>
         <Plus size={16} aria-hidden /> layer from a new cup
       </button>
-      <button
-        className="quiet text-ink"
-        onClick={() => add([], plan.score[at - 1]!.cup)}
-        title="Choose another cup for it afterwards"
-      >
+      <button className="quiet text-ink" onClick={addLayer} title="Choose another cup for it afterwards">
         <Plus size={16} aria-hidden /> from the same cup
       </button>
       <AddChoice

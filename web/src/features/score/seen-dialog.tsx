@@ -15,17 +15,12 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
   const batch = useBatch()
   const told = useTold()
   const plan = usePlan(state => state.plan)
-  const lanes = useForecast()?.lanes
-  const pace = lanes?.seenPace ?? 1
-  const unexplained = lanes?.unexplained ?? false
   const [cup, setCup] = useState(plan.cups[0]!.id)
   const [atMin, setAtMin] = useState(6)
   const [level, setLevel] = useState(2)
   const [by, setBy] = useState<SeenBy>('eye')
   const { seen } = plan
   const set = (value: typeof seen) => told(batch.edit({ kind: 'set', path: at(plan => plan.seen), value }))
-  const nameOf = (id: string) => plan.cups.find(one => one.id === id)?.name ?? id
-  const faster = Math.round((pace - 1) * 100)
   return (
     <Ask open title="Trace that was seen" onClose={onClose}>
       <p className="mb-3 text-soft">
@@ -59,38 +54,43 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
       </div>
       <BlendedField />
       <Asked />
-      {seen.length > 0 && (
-        <>
-          <ul className="mt-4">
-            {seen.map((one, i) => (
-              <li key={i} className="flex items-center gap-3 border-t border-line py-1">
-                <span className="flex-1">
-                  {nameOf(one.cup)}, {showMinutes(one.atMin)}: {tidy(one.level, 1)}, {traceName(one.level)}
-                </span>
-                <button
-                  className="quiet"
-                  aria-label={`Remove sighting ${i + 1}`}
-                  onClick={() => set(seen.filter((_, n) => n !== i))}
-                >
-                  <Trash2 size={16} aria-hidden />
-                </button>
-              </li>
-            ))}
-          </ul>
-          {unexplained && (
-            <p role="alert" className="mt-2 text-rust">
-              No batter of this kind sets so soon by itself. Was it the scent, a cup forgotten, lye weighed twice? It is
-              believed all the same: what has set is scooped, not poured.
-            </p>
-          )}
-          <p className="mt-2 font-semibold">
-            {Math.abs(faster) < 3
-              ? 'As expected.'
-              : `This batter is believed to go ${Math.abs(faster)} % ${faster > 0 ? 'faster' : 'slower'} than expected.`}
-          </p>
-        </>
-      )}
+      {seen.length > 0 && <Sightings onRemove={i => set(seen.filter((_, n) => n !== i))} />}
     </Ask>
+  )
+}
+
+/** What was seen, and what it says of this batter. */
+function Sightings({ onRemove }: { onRemove: (index: number) => void }) {
+  const { seen, cups } = usePlan(state => state.plan)
+  const lanes = useForecast()?.lanes
+  const faster = Math.round(((lanes?.seenPace ?? 1) - 1) * 100)
+  const nameOf = (id: string) => cups.find(one => one.id === id)?.name ?? id
+  return (
+    <>
+      <ul className="mt-4">
+        {seen.map((one, i) => (
+          <li key={i} className="flex items-center gap-3 border-t border-line py-1">
+            <span className="flex-1">
+              {nameOf(one.cup)}, {showMinutes(one.atMin)}: {tidy(one.level, 1)}, {traceName(one.level)}
+            </span>
+            <button className="quiet" aria-label={`Remove sighting ${i + 1}`} onClick={() => onRemove(i)}>
+              <Trash2 size={16} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+      {lanes?.unexplained && (
+        <p role="alert" className="mt-2 text-rust">
+          No batter of this kind sets so soon by itself. Was it the scent, a cup forgotten, lye weighed twice? It is
+          believed all the same: what has set is scooped, not poured.
+        </p>
+      )}
+      <p className="mt-2 font-semibold">
+        {Math.abs(faster) < 3
+          ? 'As expected.'
+          : `This batter is believed to go ${Math.abs(faster)} % ${faster > 0 ? 'faster' : 'slower'} than expected.`}
+      </p>
+    </>
   )
 }
 

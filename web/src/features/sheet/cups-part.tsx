@@ -1,4 +1,5 @@
 import { findById, hasStabiliserApart, massNumber, showMass } from '@ostler/core'
+import type { Forecast, Plan } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
@@ -62,24 +63,7 @@ export function Cups({ plan, forecast, habits }: Parts) {
                 <td className={NUMBER}>{massNumber(portion.batterG, habits, coarse)}</td>
                 <td className={NUMBER}>{fine(portion.scentG, portion.exact.scentG)}</td>
                 <td className={`${CELL} pl-4`}>
-                  {portion.colours.map(part => (
-                    <span key={part.colorant} className="block">
-                      <strong>{fine(part.powderG, part.exact.powderG)}</strong> {part.name}
-                      {part.exact.mediumG > 0 && part.medium !== 'none' && (
-                        <>
-                          {' '}
-                          in <strong>{fine(part.mediumG, part.exact.mediumG)}</strong> {part.medium}
-                        </>
-                      )}
-                    </span>
-                  ))}
-                  {portion.colours.length === 0 && 'plain'}
-                  {own && <span className="block text-[13px]">own scent: {own.map(one => one.name).join(', ')}</span>}
-                  {hasStabiliserApart(cup) && portion.exact.stabiliserG > 0 && (
-                    <span className="block">
-                      <strong>{fine(portion.stabiliserG, portion.exact.stabiliserG)}</strong> vanilla stabiliser
-                    </span>
-                  )}
+                  <Colours {...{ portion, cup, own, fine }} />
                 </td>
               </tr>
             )
@@ -99,3 +83,34 @@ export function Cups({ plan, forecast, habits }: Parts) {
     </Section>
   )
 }
+
+interface ColoursProps {
+  cup: Plan['cups'][number]
+  portion: Forecast['portions']['cups'][number]
+  own: Forecast['portions']['ownScents'][number] | undefined
+  fine: (g: number, exactG: number) => string
+}
+
+/** What is mixed for a cup before lye meets oil. */
+const Colours = ({ cup, portion, own, fine }: ColoursProps) => (
+  <>
+    {portion.colours.map(part => (
+      <span key={part.colorant} className="block">
+        <strong>{fine(part.powderG, part.exact.powderG)}</strong> {part.name}
+        {part.exact.mediumG > 0 && part.medium !== 'none' && (
+          <>
+            {' '}
+            in <strong>{fine(part.mediumG, part.exact.mediumG)}</strong> {part.medium}
+          </>
+        )}
+      </span>
+    ))}
+    {portion.colours.length === 0 && 'plain'}
+    {own && <span className="block text-[13px]">own scent: {own.map(one => one.name).join(', ')}</span>}
+    {hasStabiliserApart(cup) && portion.exact.stabiliserG > 0 && (
+      <span className="block">
+        <strong>{fine(portion.stabiliserG, portion.exact.stabiliserG)}</strong> vanilla stabiliser
+      </span>
+    )}
+  </>
+)

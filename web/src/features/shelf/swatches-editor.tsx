@@ -177,18 +177,7 @@ function Row({ number, swatch, colorant, shelf, onSet, onRemove }: RowProps) {
         </span>
         <Check label="gelled" checked={swatch.gel >= 0.5} onChange={on => onSet({ gel: on ? 1 : 0 })} />
       </div>
-      <div className="flex flex-wrap gap-x-4 text-[13px]">
-        {(Object.entries(SWATCH_FAULTS) as [SwatchFault, string][]).map(([fault, text]) => (
-          <Check
-            key={fault}
-            label={text}
-            checked={swatch.faults.includes(fault)}
-            onChange={on =>
-              onSet({ faults: on ? [...swatch.faults, fault] : swatch.faults.filter(one => one !== fault) })
-            }
-          />
-        ))}
-      </div>
+      <Faults {...{ swatch, onSet }} />
       <p className="text-[13px] text-soft">
         The fit comes within ΔE {tidy(off, 1)} of it.
         {swatch.doseGPerKg <= 0 && ' Without a dose it does not count.'}
@@ -209,6 +198,20 @@ function Row({ number, swatch, colorant, shelf, onSet, onRemove }: RowProps) {
     </li>
   )
 }
+
+/** What is amiss with a swatch. */
+const Faults = ({ swatch, onSet }: Pick<RowProps, 'swatch' | 'onSet'>) => (
+  <div className="flex flex-wrap gap-x-4 text-[13px]">
+    {(Object.entries(SWATCH_FAULTS) as [SwatchFault, string][]).map(([fault, text]) => (
+      <Check
+        key={fault}
+        label={text}
+        checked={swatch.faults.includes(fault)}
+        onChange={on => onSet({ faults: on ? [...swatch.faults, fault] : swatch.faults.filter(one => one !== fault) })}
+      />
+    ))}
+  </div>
+)
 
 const baseOfSwatch = ({ carotene, chlorophyll, brown, scatter }: OwnSwatch): BaseTint => ({
   ...STANDARD_BASE,
