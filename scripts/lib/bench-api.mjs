@@ -40,8 +40,9 @@ export async function benchApi(base, databaseUrl) {
   })
   const cookie = signedIn.headers.get('set-cookie').split(';')[0]
   const headers = { cookie, 'content-type': 'application/json' }
-  const [batch] = await (await fetch(`${base}/api/batches?search=fathoms`, { headers })).json()
-  const url = `${base}/api/batches/${batch.id}`
+  const [found] = (await (await fetch(`${base}/api/batches?search=fathoms`, { headers })).json()).batches
+  const url = `${base}/api/batches/${found.id}`
+  const batch = await (await fetch(url, { headers })).json()
 
   await timed(200, async () => (await fetch(url, { headers })).text())
   tell('api.plan.read.p95_ms', p95(await timed(1000, async () => (await fetch(url, { headers })).text())), 'ms')

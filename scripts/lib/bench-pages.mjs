@@ -84,8 +84,8 @@ const DRAG_STEPS = 150
 
 /** Gaps between the frames that the page paints while a dose is dragged on the Colour page. */
 async function colourDrag(base, page) {
-  const list = await (await page.request.get(`${base}/api/batches?search=ninth`)).json()
-  await page.goto(`${base}/batches/${list[0].id}/colour?cup=cup-6`)
+  const { batches } = await (await page.request.get(`${base}/api/batches?search=ninth`)).json()
+  await page.goto(`${base}/batches/${batches[0].id}/colour?cup=cup-6`)
   const thumb = page.getByRole('slider').first()
   await thumb.scrollIntoViewIfNeeded()
   await page.evaluate(() => document.fonts.ready)

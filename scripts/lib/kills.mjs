@@ -46,7 +46,7 @@ export async function killsLoseNothing(env, rounds, { strike = () => undefined, 
     const server = await startServer({ ...env, PORT: '0', HOST: '127.0.0.1', OSTLER_DEMO: '1' })
     const ask = await signedIn(`http://127.0.0.1:${server.port}`)
     if (batch === null) {
-      const [first] = (await ask('GET', '/api/batches')).body
+      const [first] = (await ask('GET', '/api/batches')).body.batches
       batch = (await ask('GET', `/api/batches/${first.id}`)).body
     } else {
       const { body } = await ask('GET', `/api/batches/${batch.id}`)

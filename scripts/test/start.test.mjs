@@ -45,7 +45,7 @@ async function signIn(url) {
 }
 
 const names = async (url, headers) =>
-  (await (await fetch(`${url}api/batches`, { headers })).json()).map(batch => batch.name)
+  (await (await fetch(`${url}api/batches`, { headers })).json()).batches.map(batch => batch.name)
 const pidFile = join(folder, 'database', 'pg', 'postmaster.pid')
 const postmaster = () => Number(readFileSync(pidFile, 'utf8').split('\n')[0])
 
@@ -76,7 +76,8 @@ test('starts, keeps data through kills of everything, refuses a second start, an
   const url = await first.url
   expect(first.text()).toContain('Demo sign-in')
   const headers = await signIn(url)
-  const { plan } = (await (await fetch(`${url}api/batches`, { headers })).json())[0]
+  const [batch] = (await (await fetch(`${url}api/batches`, { headers })).json()).batches
+  const { plan } = await (await fetch(`${url}api/batches/${batch.id}`, { headers })).json()
   const body = JSON.stringify({ plan: { ...plan, name: 'Kept through it all' } })
   expect((await fetch(`${url}api/batches`, { method: 'POST', headers, body })).status).toBe(201)
 

@@ -4,7 +4,6 @@ import { cleanup, fireEvent, screen, within } from '@testing-library/react'
 import { afterEach, describe, expect, test, vi } from 'vitest'
 import { cupHex, setColourView } from '../../plan/colour-view.ts'
 import { opened } from '../../plan/test/opened.tsx'
-import { painted } from '../../drawing/paint.ts'
 import { ColourPage } from './colour-page.tsx'
 
 vi.mock('../../workers/colour.ts', () => ({
@@ -106,31 +105,5 @@ describe('the view', () => {
     const wished = { ...start, cups: [{ ...start.cups[0]!, wish: '#aa3322' }] }
     expect(cupHex(wished, null, view, 'cup-1')).toBe('#aa3322')
     expect(cupHex(wished, null, { ...view, sight: 'deutan' }, 'cup-1')).not.toBe('#aa3322')
-  })
-})
-
-describe('painting a face', () => {
-  test('pure colours as they are, mixes between them, nothing outside the soap', () => {
-    // jsdom has no pictures: only their pixels are needed.
-    class Pixels {
-      data: Uint8ClampedArray
-      constructor(
-        readonly width: number,
-        readonly height: number,
-      ) {
-        this.data = new Uint8ClampedArray(width * height * 4)
-      }
-    }
-    vi.stubGlobal('ImageData', Pixels)
-    const picture = {
-      ...{ width: 3, height: 1, first: Uint8Array.of(0, 1, 255) },
-      ...{ second: Uint8Array.of(0, 0, 0), light: null, share: Uint8Array.of(255, 128, 255) },
-    }
-    const { data } = painted(picture, ['#ff0000', '#0000ff'])
-    expect([...data.slice(0, 4)]).toEqual([255, 0, 0, 255])
-    expect(data[4]).toBeGreaterThan(150)
-    expect(data[6]).toBeGreaterThan(150)
-    expect(data[11]).toBe(0)
-    vi.unstubAllGlobals()
   })
 })
