@@ -1,3 +1,4 @@
+import { setTimeout as sleep } from 'node:timers/promises'
 import { batchLook, readPlan } from '@ostler/core'
 import type { BatchLook, Raster, Shelf } from '@ostler/core'
 import { encode } from 'fast-png'
@@ -6,6 +7,9 @@ import type { Database } from '../database/connection.ts'
 
 /** Goes up whenever the models or the picture come out otherwise for the same plan. */
 const LOOK_VERSION = 1
+
+/** A look holds the thread that answers requests: they have as long again between two, ms. */
+const REST_MS = 120
 
 /** Batches looked at in one go: each takes some hundredths of a second. */
 const MOST_AT_ONCE = 20
@@ -70,6 +74,7 @@ export function lookStore(db: Database, shelves: Shelves): LookStore {
         .select(['batch.id', 'batch.revision', 'batch.plan'])
         .execute()
       for (const { id, revision, plan } of batches) {
+        await sleep(REST_MS)
         const read = readPlan(plan)
         const now = {
           ...{ batch_revision: revision, shelf_stamp: stamp, model_version: LOOK_VERSION, made_at: sql<Date>`now()` },
@@ -80,8 +85,6 @@ export function lookStore(db: Database, shelves: Shelves): LookStore {
           .values({ batch_id: id, workshop_id: workshopId, ...now })
           .onConflict(conflict => conflict.column('batch_id').doUpdateSet(now))
           .execute()
-        // Requests are answered between two batches.
-        await new Promise(resolve => setImmediate(resolve))
       }
       return batches.length
     },
