@@ -1,33 +1,5 @@
-export { clauses, fact, inARow, isFact, isMeasure, listOf, together } from './quantities/facts/index.ts'
-export type { Fact, FactList, FactValue, Measure, Words } from './quantities/facts/index.ts'
-export {
-  GRAMS_PER_OUNCE,
-  IMPERIAL,
-  METRIC,
-  MM_PER_INCH,
-  massDecimals,
-  massNumber,
-  readQuantity,
-  showChance,
-  showLength,
-  showMass,
-  showMassDown,
-  showMinutes,
-  showShare,
-  showTemperature,
-  tidy,
-} from './quantities/units/index.ts'
-export type { DecimalMark, QuantityKind, UnitHabits } from './quantities/units/index.ts'
-export { ENGLISH, said, say, showMeasure } from './quantities/words/index.ts'
-export type { Catalogue } from './quantities/words/index.ts'
-export { describedFields, problemsIn, started, tidied } from './document/fields/index.ts'
-export type { Class, Field as DescribedField, FieldPath, Problem } from './document/fields/index.ts'
-export { inverse, readChanges } from './document/changes/index.ts'
-export type { Change, Met } from './document/changes/index.ts'
-export { clipped, parseForm } from './document/checks/index.ts'
-export type { Notice } from './document/checks/index.ts'
-export type { Opened } from './document/kept/index.ts'
-export type { Working } from './quantities/working/index.ts'
+export * from './quantities/index.ts'
+export * from './document/index.ts'
 export {
   ACCELERATIONS,
   Additive,
@@ -127,21 +99,7 @@ export {
   waterOf,
 } from './recipe/index.ts'
 export type { Audit, FatGroupKey, ScentLoad, ScentMoment, ScentWay, WaterBasis } from './recipe/index.ts'
-export {
-  UNSCENTED,
-  advanceBatter,
-  batterPace,
-  blenderPower,
-  freshBatter,
-  handling,
-  levelOf,
-  scentEffect,
-  split,
-  traceName,
-} from './batter/trace/index.ts'
-export type { Batter, Load } from './batter/trace/index.ts'
-export { fromFirstModels, knowledgeOf, narrowedBy, paceOf, shelfWithout } from './batter/learning/index.ts'
-export type { Knowledge, Pace } from './batter/learning/index.ts'
+export * from './batter/index.ts'
 export {
   BLENDINGS,
   BOXES,
@@ -283,119 +241,7 @@ export type {
 } from './plan/index.ts'
 export { portionsOf, resized, withOilWeight } from './portions/index.ts'
 export type { CupScent, Layer, PortionColour, SizeWish } from './portions/index.ts'
-export { MOST_CHOICES, STANDARD_BASE, deltaE, labOfHex, ladder, mixed, opacity } from './look/colour/index.ts'
-export type {
-  Age,
-  BaseTint,
-  Browning,
-  Choice,
-  Dose,
-  Pool,
-  SoapColour,
-  Step,
-  Verdict,
-  White,
-} from './look/colour/index.ts'
-export {
-  COLOUR_VISIONS,
-  GELS,
-  LADDER_STEPS,
-  MOST_PALETTE_BYTES,
-  STAGES,
-  applyLadder,
-  asFilled,
-  asReckoned,
-  baseOf,
-  colourOfSwatch,
-  coloursOfPlan,
-  correctedColour,
-  doseOfSpoons,
-  gelOf,
-  isLostTo,
-  ladderAsForecast,
-  ladderFrom,
-  ladderSteps,
-  mainColours,
-  mixingCards,
-  nearestColorants,
-  newCupColorant,
-  patchOf,
-  pigmentOfColorant,
-  reachWish,
-  readPalette,
-  seenBy,
-  spoonsOf,
-  stripOf,
-  takeFilled,
-  withDoses,
-  writeGpl,
-  writePaletteJson,
-} from './look/cups/index.ts'
-export type {
-  ColourForecast,
-  ColourVision,
-  CupColour,
-  Filled,
-  Gelled,
-  LadderWish,
-  MixingCard,
-  Stage,
-  WishAnswer,
-} from './look/cups/index.ts'
-export {
-  OUTSIDE,
-  acrossView,
-  alongView,
-  colourNames,
-  crestMm,
-  designOf,
-  differenceWords,
-  hasSwirls,
-  levelView,
-  movePaths,
-  paintedPixels,
-  patternWords,
-  pictureWords,
-  renderRows,
-  wallView,
-} from './look/swirl/index.ts'
-export type { Design, Fineness, Picture, Program, View } from './look/swirl/index.ts'
-export {
-  FAULTS,
-  HANDS_SD,
-  LEAST_WINDOW,
-  STOP_SD,
-  USUAL_TIMES,
-  USUAL_WINDOWS,
-  beforeLye,
-  chanceOf,
-  emulsionWord,
-  evidenceOf,
-  handTimes,
-  lanesOf,
-  levelAt,
-  looksAsked,
-  marginMin,
-  meets,
-  monteCarlo,
-  ricingShare,
-  runInputOf,
-  runPlan,
-  runWorks,
-  usualWindow,
-  windowKindOf,
-  windowOf,
-} from './batter/schedule/index.ts'
-export type {
-  Lane,
-  LaneBandPoint,
-  Lanes,
-  PourForecast,
-  Runs,
-  Task,
-  Variation,
-  Window,
-} from './batter/schedule/index.ts'
+export * from './look/index.ts'
 export {
   DESIGN_VERSION,
   KeptDesign,
@@ -419,8 +265,6 @@ export {
   usualValues,
 } from './design/index.ts'
 export type { DesignAdvice, Fitted, Made, Measures, Technique, ToppingPlace } from './design/index.ts'
-export { clockMinutes, heatPlan, heatWorkings, refit } from './batter/heat/index.ts'
-export type { BodyPlan, HeatPlan } from './batter/heat/index.ts'
 export { actualOf, isLyeLine, lineWorking, offWeight, stockNeeds, weighList } from './weighing/index.ts'
 export type { ActualBatch, BatchFreeLye, OffWeight, StockLine, WeighKind, WeighLine } from './weighing/index.ts'
 export {
@@ -435,66 +279,9 @@ export {
   topSheet,
 } from './preparation/index.ts'
 export type { BatterShare, DivisionSheet, Liner, LinerSheet, LyeSolution, RunSheet } from './preparation/index.ts'
-export { adviceFor, remediesFor, sureRisk } from './batter/advice/index.ts'
-export type { Advice, Remedy, Risk } from './batter/advice/index.ts'
 export { AIMS, FREEDOMS, planBOffers, planBOutlook, searchPlans, slopesOf } from './search/index.ts'
 export type { Aim, FoundPlan, Freedom, PlanBOffer, PlanBOutlook, SearchState, Slope } from './search/index.ts'
-export {
-  MOULD_WALLS,
-  REST_ERROR,
-  REST_VARIATION,
-  UNDERS,
-  aboutOf,
-  batterWater,
-  contrastFor,
-  fittedRest,
-  gelAlong,
-  gelOfBars,
-  makeItSo,
-  materialOf,
-  middleSlice,
-  quickRest,
-  readRest,
-  readyC,
-  restCavity,
-  restEvidence,
-  restHistory,
-  restNumbers,
-  restOutlook,
-  restPaces,
-  restRunInputOf,
-  staysCold,
-  waterEdit,
-  waterOnShelf,
-  wholeRun,
-  withVariation,
-  workedThrough,
-} from './mould/rest/index.ts'
-export type {
-  ContrastWay,
-  CupGel,
-  CurvePoint,
-  Frame,
-  Refit,
-  RestNumbers,
-  RestSaid,
-  RestSearch,
-  RestTask,
-  RestWay,
-  TimeBand,
-  Work,
-} from './mould/rest/index.ts'
-export type { Band } from './quantities/chance/index.ts'
-export {
-  CUT_PARTS,
-  bladeAdvice,
-  cureForecast,
-  cutForecast,
-  readyDay,
-  sizedToBars,
-  thicknessFor,
-} from './mould/cure/index.ts'
-export type { Bars, CureDoubt, CutForecast, CutPart, MouldBars } from './mould/cure/index.ts'
+export * from './mould/index.ts'
 export { batchLook, everything, forecast, forecaster, quickensSentence } from './forecast/index.ts'
 export type { BatchLook, Forecast, ForecastResult, Raster } from './forecast/index.ts'
 export { FACT_GROUPS, differences, factsOf } from './forecast/compare/index.ts'
