@@ -31,6 +31,11 @@ async function take(page, base) {
   await page.getByRole('button', { name: 'Fill in the demo sign-in' }).click()
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()
   await page.getByText('in trouble').waitFor()
+  // Pictures of batches are worked out once the list has been asked for.
+  await page.waitForFunction(() => {
+    const faces = [...document.querySelectorAll('main img')]
+    return faces.length >= 10 && faces.slice(0, 6).every(face => face.complete)
+  })
   await shot('batches')
 
   await open('Verdigris Stair', 'score')

@@ -64,7 +64,7 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
     visitor: () => supertest.agent(server),
     async close() {
       await new Promise(resolve => server.close(resolve))
-      for (const one of ['learning', 'looking']) await (app.locals[one] as Learner).idle()
+      for (const one of ['learning', 'looking']) await (app.locals[one] as Learner).stop()
       await db.destroy()
       await admin.query(`drop database ${name} with (force)`)
       await admin.end()

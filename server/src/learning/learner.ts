@@ -13,6 +13,8 @@ export interface Learner {
   look(workshopId: string): void
   /** Settles when nothing more is to be worked out. */
   idle(): Promise<void>
+  /** Begins nothing more, and settles when what is under way is done. */
+  stop(): Promise<void>
 }
 
 /** Where the shelf of a workshop is had from. */
@@ -23,6 +25,7 @@ interface Shelves {
 export function learner(kept: Worked, shelf: Shelves, log: Pick<Logger, 'error'>): Learner {
   const waiting = new Set<string>()
   let work: Promise<void> | null = null
+  let isStopped = false
 
   const run = async (): Promise<void> => {
     // Whoever asked is answered first.
@@ -34,7 +37,7 @@ export function learner(kept: Worked, shelf: Shelves, log: Pick<Logger, 'error'>
         if (!(await kept.hasStale(id))) continue
         const whole = await shelf.all(id)
         await kept.workOut(id, whole.shelf)
-        waiting.add(id)
+        if (!isStopped) waiting.add(id)
       } catch (error) {
         // The next look tries again.
         log.error({ err: error }, 'what batches come to was not worked out')
@@ -45,10 +48,16 @@ export function learner(kept: Worked, shelf: Shelves, log: Pick<Logger, 'error'>
 
   return {
     look(workshopId) {
+      if (isStopped) return
       waiting.add(workshopId)
       work ??= run()
     },
     idle: async () => {
+      while (work) await work
+    },
+    stop: async () => {
+      isStopped = true
+      waiting.clear()
       while (work) await work
     },
   }
