@@ -1,4 +1,4 @@
-import { gelOf } from '../look/cups/index.ts'
+import { hexOfCup } from '../look/cups/index.ts'
 import type { ColourForecast } from '../look/cups/index.ts'
 import { cavityKinds, planOfCavity } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
@@ -28,17 +28,7 @@ export interface BatchLook {
 const HEIGHT = 128
 const GAP = 2
 
-/** Where nothing is dosed or wished for yet. */
-const UNKNOWN = '#bdb6a6'
 const POWDER = '#444444'
-
-/** A cup's colour once it is cured, as the plan reckons; the wished one where it has no colorant yet. */
-function hexOf(plan: Plan, colours: ColourForecast, cup: string): string {
-  const planned = plan.cups.find(one => one.id === cup)
-  if (planned?.wish && planned.colorants.length === 0 && plan.potColorants.length === 0) return planned.wish
-  const found = colours.cups.find(one => one.cup === cup)
-  return found?.stages.cured[found.gelled ?? gelOf(plan)].hex ?? planned?.wish ?? UNKNOWN
-}
 
 /** The cut face of one kind of cavity. */
 function faceOf(plan: Plan, shelf: Shelf, levels: readonly number[], colours: ColourForecast, height: number): Raster {
@@ -46,7 +36,7 @@ function faceOf(plan: Plan, shelf: Shelf, levels: readonly number[], colours: Co
   const width = Math.max(1, Math.round((height * plan.mould.innerWidthMm) / plan.mould.fillMm))
   const view = acrossView(program, 0.4, width)
   const hexes = [
-    ...cups.map(cup => hexOf(plan, colours, cup)),
+    ...cups.map(cup => hexOfCup(plan, colours, cup)),
     ...pencils.map(id => findById(shelf.colorants, id)?.hex ?? POWDER),
     ...embedHexes,
   ]

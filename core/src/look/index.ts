@@ -16,6 +16,7 @@ export {
   correctedColour,
   doseOfSpoons,
   gelOf,
+  hexOfCup,
   isLostTo,
   ladderAsForecast,
   ladderFrom,

@@ -1,4 +1,4 @@
-import { GELS, COLOUR_VISIONS, STAGES, gelOf, seenBy } from '@ostler/core'
+import { GELS, COLOUR_VISIONS, STAGES, hexOfCup, seenBy } from '@ostler/core'
 import type { ColourForecast, Gelled, Plan, ColourVision, Stage } from '@ostler/core'
 import { useSyncExternalStore } from 'react'
 import { useForecast, usePlan } from './context.tsx'
@@ -42,20 +42,9 @@ function subscribe(listener: () => void): () => void {
 
 export const useColourView = (): ColourView => useSyncExternalStore(subscribe, current)
 
-/** Where no forecast stands yet and nothing was wished for. */
-const UNKNOWN = '#bdb6a6'
-
 /** Each cup's colour as it is looked at: the forecast one, or the wished one until there is a forecast. */
-export function cupHex(plan: Plan, colours: ColourForecast | null, view: ColourView, cup: string): string {
-  const planned = plan.cups.find(one => one.id === cup)
-  // Without any colorant yet a cup shows what is wished of it.
-  if (planned?.wish && planned.colorants.length === 0 && plan.potColorants.length === 0)
-    return seenBy(planned.wish, view.sight)
-  const found = colours?.cups.find(one => one.cup === cup)
-  const gelled = view.gelled ?? found?.gelled ?? gelOf(plan)
-  const hex = found?.stages[view.stage][gelled].hex ?? planned?.wish ?? UNKNOWN
-  return seenBy(hex, view.sight)
-}
+export const cupHex = (plan: Plan, colours: ColourForecast | null, view: ColourView, cup: string): string =>
+  seenBy(hexOfCup(plan, colours, cup, view), view.sight)
 
 /** Colours of the open batch's cups. */
 export function useCupHex(): (cup: string) => string {

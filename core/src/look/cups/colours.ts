@@ -188,3 +188,19 @@ export function coloursOfPlan(plan: Plan, portions: Portions, shelf: Shelf, gel?
     alike: alikeCups(plan, portions, cups),
   }
 }
+
+/** Where nothing is dosed or wished for yet. */
+const UNKNOWN = '#bdb6a6'
+
+/** A cup's colour at a stage, gelled as the plan reckons unless it is said; the wished one where it has no colorant yet. */
+export function hexOfCup(
+  plan: Plan,
+  colours: ColourForecast | null,
+  cup: string,
+  { stage, gelled }: { stage: Stage; gelled: Gelled | null } = { stage: 'cured', gelled: null },
+): string {
+  const planned = plan.cups.find(one => one.id === cup)
+  if (planned?.wish && planned.colorants.length === 0 && plan.potColorants.length === 0) return planned.wish
+  const found = colours?.cups.find(one => one.cup === cup)
+  return found?.stages[stage][gelled ?? found.gelled ?? gelOf(plan)].hex ?? planned?.wish ?? UNKNOWN
+}
