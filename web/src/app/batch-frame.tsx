@@ -9,7 +9,7 @@ import { OpenBatchContext, useBatch, usePlan } from '../plan/context.tsx'
 import { draftToTakeUp } from '../plan/draft.ts'
 import type { KeptDraft } from '../plan/draft.ts'
 import { OpenBatch } from '../plan/open-batch.ts'
-import { adviceInWorker } from '../workers/remedies.ts'
+import { adviceOf } from '../workers/remedies.ts'
 import { TextField } from '../ui/text-field.tsx'
 import { SaveMark } from './save-mark.tsx'
 import { PageLinks, StageLinks } from './stage-bar.tsx'
@@ -52,7 +52,7 @@ export function BatchFrame() {
 
 /** From here on the store is what counts; what the query fetches later is left alone. */
 function Opened({ batch, shelf, draft }: { batch: BatchAnswer; shelf: Shelf; draft: KeptDraft | null }) {
-  const [open] = useState(() => new OpenBatch(batch, shelfWithout(shelf, batch.id), adviceInWorker, draft))
+  const [open] = useState(() => new OpenBatch(batch, shelfWithout(shelf, batch.id), adviceOf, draft))
   useEffect(() => open.attach(), [open])
   return (
     <OpenBatchContext value={open}>

@@ -1,29 +1,21 @@
 import { designAdvice } from '@ostler/core'
 import type { Design, DesignAdvice, Measures, Plan } from '@ostler/core'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useMemo } from 'react'
 import { measureFaces } from '../workers/faces.ts'
+import { useFollowing } from '../workers/use-work.ts'
+import type { Job } from '../workers/use-work.ts'
 import { useLevels } from '../drawing/use-design.ts'
 
 /** Rest after the last change before the faces are counted, ms. */
 const CALM_MS = 250
 
 /** Counts of the faces; those of an older design stay until the new ones are there. */
-function useMeasures(design: Design, plan: Plan): Measures | null {
-  const [measures, setMeasures] = useState<Measures | null>(null)
-  const newest = useRef<object>({})
-  const { program } = design
-  const { mould, cutting } = plan
-  useEffect(() => {
-    const own = {}
-    newest.current = own
-    const timer = setTimeout(() => {
-      void measureFaces(program, { mould, cutting }).then(found => {
-        if (newest.current === own && found) setMeasures(found)
-      })
-    }, CALM_MS)
-    return () => clearTimeout(timer)
-  }, [program, mould, cutting])
-  return measures
+export function useMeasures({ program }: Design, { mould, cutting }: Plan): Measures | null {
+  const job = useMemo<Job<Measures | null>>(
+    () => () => measureFaces(program, { mould, cutting }),
+    [program, mould, cutting],
+  )
+  return useFollowing(job, CALM_MS).answer
 }
 
 /** What the design's geometry says, with what would help. */

@@ -1,5 +1,6 @@
 import type { Plan, Shelf, WishAnswer } from '@ostler/core'
 import { Door } from './door.ts'
+import type { Asking } from './door.ts'
 import type { ColourWorker, PictureColours } from './colour.worker.ts'
 
 const door = new Door<ColourWorker>(
@@ -14,8 +15,9 @@ interface Asked {
   colorants: readonly string[]
 }
 
-export const wishInWorker = (asked: Asked, looksFurther: boolean): Promise<WishAnswer | null> =>
-  door.ask(worker => worker.wishFor(asked, looksFurther))
+/** Doses that come nearest to a wished colour; with a look at everything else on the shelf where it is wished for. */
+export const wishAnswer = (asked: Asked, looksFurther: boolean, asking: Asking): Promise<WishAnswer | null> =>
+  door.ask(worker => worker.wishFor(asked, looksFurther), asking)
 
 const MOST_BYTES = 60 * 1024 * 1024
 

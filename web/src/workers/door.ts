@@ -1,4 +1,4 @@
-import { wrap } from 'comlink'
+import { proxy, wrap } from 'comlink'
 import type { Remote } from 'comlink'
 
 /** A worker that cannot be started or that broke: what was asked of it has no answer. */
@@ -6,6 +6,24 @@ export class WorkerError extends Error {
   constructor() {
     super('This could not be worked out: a part of the page did not load. Reload the page to try again.')
   }
+}
+
+/** What may come with a question: how to stop it, and who is told of it while it is worked on. */
+export interface Asking<P = never> {
+  /** Stopped, a question rejects with the signal's reason, and nothing is told any more. */
+  signal?: AbortSignal
+  onTold?: (told: P) => void
+}
+
+type Question<T, R> = (remote: Remote<T>) => Promise<R>
+
+/** Rejects when the signal stops. */
+function stopped(signal: AbortSignal): Promise<never> {
+  return new Promise((_, reject) => {
+    const stop = () => reject(signal.reason as Error)
+    if (signal.aborted) stop()
+    else signal.addEventListener('abort', stop, { once: true })
+  })
 }
 
 /**
@@ -20,10 +38,25 @@ export class Door<T> {
     this.#start = start
   }
 
-  /** @throws WorkerError when the worker fails before it has answered */
-  async ask<R>(question: (remote: Remote<T>) => Promise<R>): Promise<R> {
+  /**
+   * Asks the worker that stays. Stopped, its answer is not waited for.
+   *
+   * @throws WorkerError when the worker fails before it has answered
+   */
+  async ask<R>(question: Question<T, R>, { signal }: Pick<Asking, 'signal'> = {}): Promise<R> {
+    signal?.throwIfAborted()
     const { remote, failed } = (this.#open ??= this.#opened())
-    return Promise.race([question(remote), failed])
+    return Promise.race([question(remote), failed, ...(signal ? [stopped(signal)] : [])])
+  }
+
+  /**
+   * Asks a worker that is started for this question alone. It ends with the answer, or at once when it is stopped.
+   *
+   * @throws WorkerError when the worker fails before it has answered
+   */
+  async askApart<R>(question: Question<T, R>, { signal }: Pick<Asking, 'signal'> = {}): Promise<R> {
+    const own = new Door<T>(this.#start)
+    return own.ask(question, { signal }).finally(() => own.close())
   }
 
   /** Ends the worker at once; what was asked of it stays without an answer. */
@@ -53,3 +86,9 @@ export class Door<T> {
     return { worker, remote: wrap<T>(worker), failed }
   }
 }
+
+/** Lets a worker tell of what it does; once stopped, nothing is told. */
+export const tells = <P>({ signal, onTold }: Asking<P>) =>
+  proxy((told: P): void => {
+    if (!signal?.aborted) onTold?.(told)
+  })

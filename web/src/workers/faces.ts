@@ -1,5 +1,6 @@
 import type { Fineness, Measures, Picture, Plan, Program, View } from '@ostler/core'
 import { Door, WorkerError } from './door.ts'
+import type { Asking } from './door.ts'
 import type { FacesWorker } from './faces.worker.ts'
 
 const MOST_WORKERS = 4
@@ -53,20 +54,18 @@ function emptyPicture({ width, height, isTop }: View, program: Program): Picture
   return { width, height, first: bytes(), second: bytes(), share: bytes(), light }
 }
 
-export interface DrawWish {
+export interface DrawWish extends Asking<number> {
   fineness?: Fineness
-  /** Told the share that is done, 0 to 1. */
-  onProgress?: (share: number) => void
-  signal?: AbortSignal
 }
 
 /**
  * One view of a design, drawn by all workers together: each takes the next band of rows as it is done with the last.
+ * Tells the share that is done, 0 to 1.
  *
  * @throws the signal's reason when it is stopped
  */
 export async function drawFace(program: Program, view: View, wish: DrawWish = {}): Promise<Picture> {
-  const { fineness = 'preview', onProgress, signal } = wish
+  const { fineness = 'preview', onTold, signal } = wish
   const all = pool()
   const picture = emptyPicture(view, program)
   const rows = Math.min(BAND[fineness], Math.ceil(view.height / all.length))
@@ -94,7 +93,7 @@ export async function drawFace(program: Program, view: View, wish: DrawWish = {}
         if (part.light) picture.light?.set(part.light, at)
       }
       done += to - from
-      onProgress?.(done / view.height)
+      onTold?.(done / view.height)
     }
   }
   await Promise.all(all.map(work))

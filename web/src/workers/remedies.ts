@@ -7,5 +7,4 @@ const door = new Door<RemediesWorker>(
 )
 
 /** The risk by many runs and the changes that help most, worked out off the main thread. */
-export const adviceInWorker = (plan: Plan, shelf: Shelf): Promise<Advice> =>
-  door.ask(worker => worker.adviceFor(plan, shelf))
+export const adviceOf = (plan: Plan, shelf: Shelf): Promise<Advice> => door.ask(worker => worker.adviceFor(plan, shelf))

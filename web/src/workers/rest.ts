@@ -1,47 +1,28 @@
 import type { ContrastWay, GelWish, Plan, RestSaid, RestSearch, Shelf } from '@ostler/core'
-import { proxy } from 'comlink'
-import type { Remote } from 'comlink'
-import { Door } from './door.ts'
+import { Door, tells } from './door.ts'
+import type { Asking } from './door.ts'
 import type { RestWorker, Told } from './rest.worker.ts'
 
 export type { RestLook, Told } from './rest.worker.ts'
 
-/** Work under way in a worker of its own: `stop` ends it at once. */
-export interface Underway {
-  done: Promise<void>
-  stop: () => void
-}
+const door = new Door<RestWorker>(() => new Worker(new URL('./rest.worker.ts', import.meta.url), { type: 'module' }))
 
-function started(work: (worker: Remote<RestWorker>) => Promise<void>): Underway {
-  const door = new Door<RestWorker>(() => new Worker(new URL('./rest.worker.ts', import.meta.url), { type: 'module' }))
-  return { done: door.ask(work).finally(() => door.close()), stop: () => door.close() }
-}
+/** Tells a coarse look at once, then a fine one and more of it; numbers between them say how far it is. */
+export const lookAtRest = (plan: Plan, shelf: Shelf, asking: Asking<Told>): Promise<void> =>
+  door.askApart(worker => worker.look(plan, shelf, tells(asking)), asking)
 
-/** A coarse look at once, then a fine one and more of it; numbers between them say how far it is. */
-export const lookAtRest = (plan: Plan, shelf: Shelf, told: (look: Told) => void): Underway =>
-  started(worker => worker.look(plan, shelf, proxy(told)))
-
-/** Looks for the simplest change of the rest that does what is wished for. */
+/** Looks for the simplest change of the rest that does what is wished for, telling of every step. */
 export const searchRest = (
   plan: Plan,
   shelf: Shelf,
   wish: Exclude<GelWish, 'any'>,
-  told: (state: RestSearch) => void,
-): Underway => started(worker => worker.search(plan, shelf, wish, proxy(told)))
+  asking: Asking<RestSearch>,
+): Promise<void> => door.askApart(worker => worker.search(plan, shelf, wish, tells(asking)), asking)
 
 /** What is said of a rest in words and numbers, for a sheet. */
-export const restSaid = (
-  plan: Plan,
-  shelf: Shelf,
-  told: (said: Pick<RestSaid, 'tasks' | 'result'>) => void,
-): Underway => started(async worker => told(await worker.said(plan, shelf)))
+export const restSaid = (plan: Plan, shelf: Shelf, asking: Asking): Promise<Pick<RestSaid, 'tasks' | 'result'>> =>
+  door.askApart(worker => worker.said(plan, shelf), asking)
 
 /** The least change that makes one cup gel and the others not; null where none that was tried does. */
-export function contrastOf(
-  plan: Plan,
-  shelf: Shelf,
-  cupIndex: number,
-  told: (way: ContrastWay | null) => void,
-): Underway {
-  return started(async worker => told(await worker.contrast(plan, shelf, cupIndex)))
-}
+export const contrastOf = (plan: Plan, shelf: Shelf, cupIndex: number, asking: Asking): Promise<ContrastWay | null> =>
+  door.askApart(worker => worker.contrast(plan, shelf, cupIndex), asking)

@@ -8,12 +8,12 @@ const TOLD_EVERY = 500
 const refused = (problem: string): TablePreview => ({ reports: [], items: [], unknownHeaders: [], problem })
 
 /** Reads a table file against what stands on the shelf; tells how far it is as it goes. */
-async function previewTable(
+function previewTable(
   text: string,
   kind: ShelfKind,
   existing: readonly ShelfItem[],
-  onShare: (share: number) => Promise<void>,
-): Promise<TablePreview> {
+  onShare: (share: number) => void,
+): TablePreview {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t', '|'],
@@ -26,7 +26,7 @@ async function previewTable(
   if (reader.preview.problem) return reader.preview
   for (const [i, row] of rows.entries()) {
     reader.read(row, i + 2)
-    if (i % TOLD_EVERY === 0) await onShare(i / rows.length)
+    if (i % TOLD_EVERY === 0) onShare(i / rows.length)
   }
   return reader.preview
 }

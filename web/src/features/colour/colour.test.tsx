@@ -7,7 +7,7 @@ import { opened } from '../../plan/test/opened.tsx'
 import { ColourPage } from './colour-page.tsx'
 
 vi.mock('../../workers/colour.ts', () => ({
-  wishInWorker: () => Promise.resolve(null),
+  wishAnswer: () => Promise.resolve(null),
   coloursOfPicture: () => Promise.resolve({ ok: false, sentence: 'none' }),
 }))
 // What the slider asks of a browser.

@@ -7,7 +7,9 @@ import { AddChoice } from '../../ui/add-choice.tsx'
 import { Check } from '../../ui/check.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
-import { wishInWorker } from '../../workers/colour.ts'
+import { wishAnswer } from '../../workers/colour.ts'
+import { useFollowing } from '../../workers/use-work.ts'
+import type { Job } from '../../workers/use-work.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { Say } from '../../ui/say.tsx'
 
@@ -50,33 +52,30 @@ export function WishFields({ plan, forecast, index }: Props) {
 
 const LATER_MS = 120
 
-/** Worked out off the main thread, once the hands rest. */
-function useAnswer(plan: Plan, index: number, hex: string, ids: readonly string[]): WishAnswer | null {
+/** Nearer than this nobody looks for more, ΔE. */
+const NEAR_ENOUGH = 2.5
+
+/** Worked out off the main thread, once the hands rest: the nearest at once, then what more colorants would do. */
+function useWish(plan: Plan, index: number, hex: string, ids: readonly string[]): WishAnswer | null {
   const { shelf } = useBatch()
   const toast = useToast()
-  const [answer, setAnswer] = useState<WishAnswer | null>(null)
   const key = ids.join()
-  useEffect(() => {
-    if (key === '') return
-    let isStale = false
-    const timer = setTimeout(() => {
-      const asked = { plan, shelf, cupIndex: index, hex, colorants: key.split(',') }
-      const look = async () => {
-        const found = await wishInWorker(asked, false)
-        if (isStale) return
-        setAnswer(found)
-        if (!found || found.deltaE <= 2.5) return
-        const further = await wishInWorker(asked, true)
-        if (!isStale) setAnswer(further)
-      }
-      look().catch((error: Error) => isStale || toast(error.message))
-    }, LATER_MS)
-    return () => {
-      isStale = true
-      clearTimeout(timer)
+  const job = useMemo<Job<WishAnswer | null, WishAnswer> | null>(() => {
+    if (key === '') return null
+    const asked = { plan, shelf, cupIndex: index, hex, colorants: key.split(',') }
+    return async ({ signal, onTold }) => {
+      const found = await wishAnswer(asked, false, { signal })
+      if (!found || found.deltaE <= NEAR_ENOUGH) return found
+      onTold(found)
+      return wishAnswer(asked, true, { signal })
     }
-  }, [plan, shelf, index, hex, key, toast])
-  return key === '' ? null : answer
+  }, [plan, shelf, index, hex, key])
+  const { answer, told, isStale, failure } = useFollowing(job, LATER_MS)
+  useEffect(() => {
+    if (failure) toast(failure)
+  }, [failure, toast])
+  if (key === '') return null
+  return isStale && told ? told : answer
 }
 
 function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) {
@@ -95,7 +94,7 @@ function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) 
       ? cup.colorants.map(part => part.colorant).slice(0, MOST_CHOICES)
       : nearest.slice(0, 1).map(one => one.colorant),
   )
-  const answer = useAnswer(reckoned, index, hex, picked)
+  const answer = useWish(reckoned, index, hex, picked)
   const name = (id: string) => findById(batch.shelf.colorants, id)?.name ?? id
   const listed = [...new Set([...picked, ...cup.colorants.map(part => part.colorant)])]
   const suggestions = nearest.filter(one => !listed.includes(one.colorant))

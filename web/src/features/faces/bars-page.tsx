@@ -13,7 +13,7 @@ import {
 } from '@ostler/core'
 import type { Design, Plan, Words } from '@ostler/core'
 import { Printer } from 'lucide-react'
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
@@ -22,7 +22,7 @@ import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Slider } from '../../ui/slider.tsx'
 import { useSize } from '../../ui/use-size.ts'
-import { measureFaces } from '../../workers/faces.ts'
+import { useMeasures } from '../../parts/use-advice.ts'
 import { StageSwitch } from '../../parts/stage-switch.tsx'
 import { Cavities } from './cavities-section.tsx'
 import { DesignSentences } from '../../parts/design-sentences.tsx'
@@ -200,18 +200,7 @@ function Bars({ design, hexes, names, plan }: Props) {
 /** What the two ends of the loaf have of each colour. */
 function BarsDiffer({ design, names, plan, last }: Omit<Props, 'hexes'> & { last: number }) {
   const say = useSay()
-  const { program } = design
-  const { mould, cutting } = plan
-  const [faces, setFaces] = useState<number[][]>([])
-  useEffect(() => {
-    let isWanted = true
-    void measureFaces(program, { mould, cutting }).then(found => {
-      if (isWanted) setFaces(found?.faces ?? [])
-    })
-    return () => {
-      isWanted = false
-    }
-  }, [program, mould, cutting])
+  const faces = useMeasures(design, plan)?.faces ?? []
   if (faces.length < 2) return <p className="mt-1 min-h-5" />
   const words = differenceWords(faces[0]!, faces.at(-1)!, names)
   return (

@@ -75,7 +75,7 @@ describe('the pool of face workers', () => {
     const { drawFace } = await import('../../workers/faces.ts')
     const view = acrossView(design.program, 0.5, 300)
     const told: number[] = []
-    const picture = await drawFace(design.program, view, { onProgress: share => told.push(share) })
+    const picture = await drawFace(design.program, view, { onTold: share => told.push(share) })
     const whole = drawn(view)
     let off = 0
     picture.first.forEach((colour, n) => (off += colour === whole.first[n] ? 0 : 1))
@@ -93,7 +93,7 @@ describe('the pool of face workers', () => {
     const view = acrossView(design.program, 0.5, 900)
     const drawing = drawFace(design.program, view, {
       fineness: 'final',
-      onProgress: () => stop.abort(),
+      onTold: () => stop.abort(),
       signal: stop.signal,
     })
     await expect(drawing).rejects.toThrow()

@@ -38,10 +38,7 @@ export function SavePicture({ program, plan, hexes, viewAt, widthMm, name }: Pro
     setShare(0)
     try {
       const view = viewAt(px)
-      done(
-        await drawFace(program, view, { fineness: 'final', onProgress: setShare, signal: stop.current.signal }),
-        view,
-      )
+      done(await drawFace(program, view, { fineness: 'final', onTold: setShare, signal: stop.current.signal }), view)
     } catch (error) {
       if (!stop.current.signal.aborted) toast((error as Error).message)
     } finally {

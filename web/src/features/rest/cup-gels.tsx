@@ -1,6 +1,6 @@
 import { showShare, showTemperature, waterEdit, waterOnShelf } from '@ostler/core'
 import type { ContrastWay, CupGel, Words } from '@ostler/core'
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
@@ -9,7 +9,7 @@ import { Section } from '../../ui/section.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { contrastOf } from '../../workers/rest.ts'
-import type { Underway } from '../../workers/rest.ts'
+import { useWork } from '../../workers/use-work.ts'
 import { useSay } from '../../ui/say.tsx'
 
 /** What each cup gels from and how much of it does; water stirred into one lets it gel where others do not. */
@@ -96,26 +96,19 @@ interface Search {
 
 function useContrast(): [Search, (cupIndex: number) => void] {
   const batch = useBatch()
-  const [search, setSearch] = useState<Search>({ cup: -1, isBusy: false, way: null, sentence: '' })
-  const working = useRef<Underway | null>(null)
-  useEffect(() => () => working.current?.stop(), [])
-  const start = (cup: number) => {
-    working.current?.stop()
-    setSearch({ cup, isBusy: true, way: null, sentence: '' })
+  const [{ cup, name }, setCup] = useState({ cup: -1, name: '' })
+  const [{ answer, isBusy, failure }, begin] = useWork<{ way: ContrastWay | null }>()
+  const start = (index: number) => {
     const { plan } = batch.get()
-    const name = plan.cups[cup]!.name
-    const told = (way: ContrastWay | null) =>
-      setSearch({
-        ...{ cup, isBusy: false, way },
-        sentence: way
-          ? ''
-          : `Nothing tried lets ${name} gel alone: up to 90 g of water per kg of it, 40 % lye in the pot, and towels.`,
-      })
-    const now = contrastOf(plan, batch.shelf, cup, told)
-    working.current = now
-    now.done.catch((error: Error) => setSearch({ cup, isBusy: false, way: null, sentence: error.message }))
+    setCup({ cup: index, name: plan.cups[index]!.name })
+    begin(async asking => ({ way: await contrastOf(plan, batch.shelf, index, asking) }))
   }
-  return [search, start]
+  const way = answer?.way ?? null
+  const found =
+    answer && !way
+      ? `Nothing tried lets ${name} gel alone: up to 90 g of water per kg of it, 40 % lye in the pot, and towels.`
+      : ''
+  return [{ cup, isBusy, way, sentence: failure || found }, start]
 }
 
 function Found({ search }: { search: Search }) {

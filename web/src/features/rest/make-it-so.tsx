@@ -1,11 +1,11 @@
 import { GEL_WISHES, showChance, showTemperature, together, fact } from '@ostler/core'
 import type { GelWish, RestSearch, RestWay, Words } from '@ostler/core'
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { searchRest } from '../../workers/rest.ts'
-import type { Underway } from '../../workers/rest.ts'
+import { useWork } from '../../workers/use-work.ts'
 import { Say, useSay } from '../../ui/say.tsx'
 
 /** Looks for the simplest rest that does what is wished for; each is applied with one action. */
@@ -18,34 +18,16 @@ function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
   const batch = useBatch()
   const toast = useToast()
   const say = useSay()
-  const [state, setState] = useState<RestSearch | null>(null)
-  const [isBusy, setBusy] = useState(false)
-  const [sentence, setSentence] = useState<Words>('')
-  const working = useRef<Underway | null>(null)
-  const stop = () => {
-    working.current?.stop()
-    working.current = null
-    setBusy(false)
-  }
-  useEffect(() => () => working.current?.stop(), [])
+  const [refused, setRefused] = useState<Words>('')
+  const [{ told: state, isBusy, failure }, begin, stop] = useWork<void, RestSearch>()
   const start = () => {
-    stop()
-    setBusy(true)
-    setState(null)
-    setSentence('')
-    const now = searchRest(batch.get().plan, batch.shelf, wish, setState)
-    working.current = now
-    now.done.then(
-      () => working.current === now && setBusy(false),
-      (error: Error) => {
-        setBusy(false)
-        setSentence(error.message)
-      },
-    )
+    setRefused('')
+    begin(asking => searchRest(batch.get().plan, batch.shelf, wish, asking))
   }
+  const sentence = refused || failure
   const apply = (way: RestWay) => {
     const result = batch.edit(way.edit)
-    if (!result.ok) return setSentence(result.sentence)
+    if (!result.ok) return setRefused(result.sentence)
     toast(`${say(way.sentence)}: done.`, { text: 'Undo', run: () => batch.undo() })
   }
   const isDone = state && !isBusy

@@ -1,6 +1,6 @@
 import { cavityWords, hasOwnCavities, restCavity, showChance, showTemperature, at } from '@ostler/core'
 import type { Band, Refit, TimeBand, UnitHabits } from '@ostler/core'
-import { useEffect, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
@@ -8,7 +8,9 @@ import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Term } from '../../ui/term.tsx'
 import { lookAtRest } from '../../workers/rest.ts'
-import type { RestLook } from '../../workers/rest.ts'
+import type { RestLook, Told } from '../../workers/rest.ts'
+import { useFollowing } from '../../workers/use-work.ts'
+import type { Job } from '../../workers/use-work.ts'
 import { BarsAlong } from './bars-along.tsx'
 import { CupGels } from './cup-gels.tsx'
 import { HeatMap } from './heat-map.tsx'
@@ -24,42 +26,35 @@ interface Looked {
   look: RestLook | null
   /** Share of the fine look that is done; null when it is there. */
   progress: number | null
-  sentence: string | null
   /** Shares gelled from the middle of the mould to its end; null until they are there. */
   along: number[] | null
 }
 
-const NOTHING: Looked = { look: null, progress: 0, sentence: null, along: null }
+const NOTHING: Looked = { look: null, progress: 0, along: null }
+
+/** What is known of the rest when the worker has told one thing more. */
+function withTold(before: Looked, told: Told): Looked {
+  if (typeof told === 'number') return { ...before, progress: told }
+  if ('along' in told) return { ...before, ...told }
+  const isFine = told.grid === 'fine'
+  return { look: told, progress: isFine ? null : 0, along: isFine ? null : before.along }
+}
 
 /** The rest of the plan as it stands: coarse at once, fine a moment later; what is older is stopped. */
-function useRest(): Looked {
-  const batch = useBatch()
+function useRest(): Looked & { sentence: string } {
+  const { shelf } = useBatch()
   const plan = usePlan(state => state.plan)
   const ok = usePlan(state => state.result.ok)
   const [looked, setLooked] = useState(NOTHING)
-  useEffect(() => {
-    if (!ok) return
-    let stop = () => {}
-    const timer = setTimeout(() => {
-      const working = lookAtRest(plan, batch.shelf, told =>
-        setLooked(before => {
-          if (typeof told === 'number') return { ...before, progress: told }
-          if ('along' in told) return { ...before, ...told }
-          const isFine = told.grid === 'fine'
-          return { look: told, progress: isFine ? null : 0, sentence: null, along: isFine ? null : before.along }
-        }),
-      )
-      stop = working.stop
-      working.done.catch((error: Error) =>
-        setLooked(before => ({ ...before, progress: null, sentence: error.message })),
-      )
-    }, CALM_MS)
-    return () => {
-      clearTimeout(timer)
-      stop()
-    }
-  }, [plan, batch, ok])
-  return looked
+  const job = useMemo<Job<void> | null>(
+    () =>
+      ok
+        ? ({ signal }) => lookAtRest(plan, shelf, { signal, onTold: told => setLooked(now => withTold(now, told)) })
+        : null,
+    [ok, plan, shelf],
+  )
+  const { failure } = useFollowing(job, CALM_MS)
+  return failure ? { ...looked, progress: null, sentence: failure } : { ...looked, sentence: '' }
 }
 
 /** What the soap does in the mould: gel, heat, and when it may be cut. */

@@ -16,6 +16,7 @@ import {
 import type { Plan } from '@ostler/core'
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
+import type { Asking } from '../../workers/door.ts'
 import { opened } from '../../plan/test/opened.tsx'
 import { calendarOf } from './calendar.ts'
 import { RestPage } from './rest-page.tsx'
@@ -30,14 +31,16 @@ const worker = vi.hoisted(() => ({
   ended: (): void => undefined,
 }))
 vi.mock('../../workers/rest.ts', () => ({
-  lookAtRest: (_plan: unknown, _shelf: unknown, told: (look: unknown) => void) => {
-    worker.look = told
-    return { done: new Promise(() => undefined), stop: () => (worker.stopped += 1) }
+  lookAtRest: (_plan: unknown, _shelf: unknown, asking: Required<Asking<unknown>>) => {
+    worker.look = asking.onTold
+    asking.signal.addEventListener('abort', () => (worker.stopped += 1))
+    return new Promise(() => undefined)
   },
-  searchRest: (_plan: unknown, _shelf: unknown, wish: string, told: (state: unknown) => void) => {
-    worker.search = told
+  searchRest: (_plan: unknown, _shelf: unknown, wish: string, asking: Required<Asking<unknown>>) => {
+    worker.search = asking.onTold
     worker.wish = wish
-    return { done: new Promise<void>(resolve => (worker.ended = resolve)), stop: () => (worker.stopped += 1) }
+    asking.signal.addEventListener('abort', () => (worker.stopped += 1))
+    return new Promise<void>(resolve => (worker.ended = resolve))
   },
 }))
 class Sized {

@@ -1,14 +1,14 @@
 import { AIMS, FREEDOMS, showChance, showMinutes } from '@ostler/core'
 import type { Aim, FoundPlan, Freedom, SearchState, Words } from '@ostler/core'
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { useBatch } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { useToast } from '../../ui/toast.tsx'
-import { searchInWorker } from '../../workers/search.ts'
-import type { Searching } from '../../workers/search.ts'
+import { bestPlans } from '../../workers/search.ts'
+import { useWork } from '../../workers/use-work.ts'
 import { Say, useSay } from '../../ui/say.tsx'
 
 const ALL = Object.keys(FREEDOMS) as Freedom[]
@@ -22,34 +22,16 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
   const toast = useToast()
   const [free, setFree] = useState<Freedom[]>(USUAL)
   const [aim, setAim] = useState<Aim>('works')
-  const [state, setState] = useState<SearchState | null>(null)
-  const [isBusy, setBusy] = useState(false)
-  const [sentence, setSentence] = useState<Words>('')
-  const searching = useRef<Searching | null>(null)
-  useEffect(() => () => searching.current?.stop(), [])
+  const [refused, setRefused] = useState<Words>('')
+  const [{ told: state, isBusy, failure }, begin, stop] = useWork<void, SearchState>()
   const start = () => {
-    searching.current?.stop()
-    setBusy(true)
-    setState(null)
-    setSentence('')
-    const now = searchInWorker(batch.get().plan, batch.shelf, free, aim, setState)
-    searching.current = now
-    now.done.then(
-      () => searching.current === now && setBusy(false),
-      (error: Error) => {
-        setBusy(false)
-        setSentence(error.message)
-      },
-    )
+    setRefused('')
+    begin(asking => bestPlans(batch.get().plan, batch.shelf, free, aim, asking))
   }
-  const stop = () => {
-    searching.current?.stop()
-    searching.current = null
-    setBusy(false)
-  }
+  const sentence = refused || failure
   const apply = (found: FoundPlan) => {
     const result = batch.edit(found.edit)
-    if (!result.ok) return setSentence(result.sentence)
+    if (!result.ok) return setRefused(result.sentence)
     onClose()
     toast(
       `${say(found.title)}: ${found.changes.length === 1 ? 'one change' : `${found.changes.length} changes`} made.`,

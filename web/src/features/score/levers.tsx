@@ -9,7 +9,7 @@ import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { QuickensLine } from '../../parts/quickens-line.tsx'
 import { WaterField } from '../../parts/water-field.tsx'
-import { slopesInWorker } from '../../workers/search.ts'
+import { slopesOf } from '../../workers/search.ts'
 import { StopFields } from '../../parts/stop-fields.tsx'
 import { TimesDialog } from './times-dialog.tsx'
 import { useSay } from '../../ui/say.tsx'
@@ -99,7 +99,7 @@ function HandsChoice<K extends string>({ label, value, words, onValue }: HandsCh
 
 function Slopes() {
   const say = useSay()
-  const slopes = useAnswer<Slope[]>(true, slopesInWorker)
+  const slopes = useAnswer<Slope[]>(true, slopesOf)
   return (
     <ul aria-label="What each lever does" className="mt-2 flex flex-col gap-1 text-[13px]">
       {slopes?.map(slope => (

@@ -20,7 +20,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { TextField } from '../../ui/text-field.tsx'
-import { planBOffersInWorker, planBOutlookInWorker } from '../../workers/search.ts'
+import { planBOffers, planBOutlook } from '../../workers/search.ts'
 import { FaceCanvas } from '../../drawing/face-canvas.tsx'
 import { Term } from '../../ui/term.tsx'
 import { useDesignHexes, useDesignNames } from '../../drawing/use-design.ts'
@@ -119,7 +119,7 @@ function Offers() {
   const told = useTold()
   const plan = usePlan(state => state.plan)
   const [isOpen, setOpen] = useState(false)
-  const offers = useAnswer<PlanBOffer[]>(isOpen, planBOffersInWorker)
+  const offers = useAnswer<PlanBOffer[]>(isOpen, planBOffers)
   return (
     <div className="border-t border-booth-deep pt-2">
       <h3 className="font-semibold">
@@ -166,7 +166,7 @@ function Offers() {
 
 /** What the chosen plan B is worth as the plan now stands. */
 function Outlook() {
-  const outlook = useAnswer<PlanBOutlook | null>(true, planBOutlookInWorker)
+  const outlook = useAnswer<PlanBOutlook | null>(true, planBOutlook)
   return <p className="min-h-10 text-[13px]">{outlook ? worth(outlook) : ''}</p>
 }
 

@@ -19,9 +19,9 @@ vi.mock('../../workers/faces.ts', () => ({
 vi.mock('../../workers/search.ts', async () => {
   const { planBOffers, planBOutlook } = await import('@ostler/core')
   return {
-    planBOffersInWorker: (plan: Plan, shelf: Shelf) => Promise.resolve(planBOffers(plan, shelf)),
-    planBOutlookInWorker: (plan: Plan, shelf: Shelf) => Promise.resolve(planBOutlook(plan, shelf)),
-    slopesInWorker: () => Promise.resolve([]),
+    planBOffers: (plan: Plan, shelf: Shelf) => Promise.resolve(planBOffers(plan, shelf)),
+    planBOutlook: (plan: Plan, shelf: Shelf) => Promise.resolve(planBOutlook(plan, shelf)),
+    slopesOf: () => Promise.resolve([]),
   }
 })
 

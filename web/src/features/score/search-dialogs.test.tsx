@@ -1,6 +1,7 @@
 import { starterPlan } from '@ostler/core'
 import type { FoundPlan, SearchState } from '@ostler/core'
 import { act, cleanup, fireEvent, screen } from '@testing-library/react'
+import type { Asking } from '../../workers/door.ts'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { opened } from '../../plan/test/opened.tsx'
 import { BestPlanDialog } from './best-plan-dialog.tsx'
@@ -17,22 +18,22 @@ const search = vi.hoisted(() => ({
   fail: (_: Error): void => undefined,
 }))
 vi.mock('../../workers/search.ts', () => ({
-  searchInWorker: (
+  bestPlans: (
     _plan: unknown,
     _shelf: unknown,
     free: readonly string[],
     _aim: string,
-    told: (state: unknown) => void,
+    asking: Required<Asking<unknown>>,
   ) => {
-    search.told = told
+    search.told = asking.onTold
     search.free = free
-    const done = new Promise<void>((resolve, reject) => {
+    asking.signal.addEventListener('abort', () => (search.stopped += 1))
+    return new Promise<void>((resolve, reject) => {
       search.end = resolve
       search.fail = reject
     })
-    return { done, stop: () => (search.stopped += 1) }
   },
-  slopesInWorker: () =>
+  slopesOf: () =>
     Promise.resolve([
       {
         lever: 'mixC',

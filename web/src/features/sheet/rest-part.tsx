@@ -1,30 +1,25 @@
-import type { Plan, RestSaid } from '@ostler/core'
-import { useEffect, useState } from 'react'
+import type { RestSaid } from '@ostler/core'
+import { useMemo } from 'react'
 import { useBatch } from '../../plan/context.tsx'
 import { clockAfter } from '../../ui/clock.ts'
 import { restSaid } from '../../workers/rest.ts'
+import { useFollowing } from '../../workers/use-work.ts'
+import type { Job } from '../../workers/use-work.ts'
 import { Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
 import { useSay } from '../../ui/say.tsx'
 
-interface Reckoned {
-  plan: Plan | null
-  said: Pick<RestSaid, 'tasks' | 'result'> | null
-  failed: string
-}
+type Said = Pick<RestSaid, 'tasks' | 'result'>
 
 /** What to do when in the mould, by the clock where the mixing has its hour; the same numbers as on the page of the rest. */
 export function RestPart({ plan, forecast }: Parts) {
   const { shelf } = useBatch()
   const say = useSay()
-  const [reckoned, setReckoned] = useState<Reckoned>({ plan: null, said: null, failed: '' })
-  useEffect(() => {
-    const working = restSaid(plan, shelf, said => setReckoned({ plan, said, failed: '' }))
-    working.done.catch((error: Error) => setReckoned({ plan, said: null, failed: error.message }))
-    return working.stop
-  }, [plan, shelf])
+  const job = useMemo<Job<Said>>(() => asking => restSaid(plan, shelf, asking), [plan, shelf])
+  const { answer, failure, isStale } = useFollowing(job, 0)
   // What was reckoned of an older plan is not shown beside this one.
-  const { said, failed } = reckoned.plan === plan ? reckoned : { said: null, failed: '' }
+  const said = isStale ? null : answer
+  const failed = isStale ? '' : failure
   const lastMin = Math.max(...forecast.lanes.pours.map(pour => pour.endMin))
   const { startAt } = plan.heat
   return (

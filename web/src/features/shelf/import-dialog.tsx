@@ -6,10 +6,12 @@ import { importItems, shelfQuery } from '../../api/client.ts'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { previewTable } from '../../workers/table-file.ts'
+import { useWork } from '../../workers/use-work.ts'
 import { Say, useSay } from '../../ui/say.tsx'
 
 const MOST_SHOWN = 200
 const LARGEST_BYTES = 20_000_000
+const TOO_LARGE = 'This file is larger than 20 MB. Is it a table of text?'
 const STATES: readonly { state: RowReport['state']; text: string }[] = [
   { state: 'refused', text: 'refused' },
   { state: 'changed', text: 'will change' },
@@ -36,25 +38,16 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
   const { data } = useQuery(shelfQuery)
   const client = useQueryClient()
   const toast = useToast()
-  const [share, setShare] = useState<number | null>(null)
-  const [preview, setPreview] = useState<TablePreview | null>(null)
-  const [sentence, setSentence] = useState<Words | null>(null)
+  const [refused, setRefused] = useState<Words>('')
   const [busy, setBusy] = useState(false)
+  const [{ answer, told, isBusy, failure }, begin] = useWork<TablePreview, number>()
+  const preview = refused === TOO_LARGE ? null : answer
+  const sentence = refused || failure || preview?.problem
 
-  const read = async (file: File) => {
-    setSentence(null)
-    setPreview(null)
-    if (file.size > LARGEST_BYTES) return setSentence('This file is larger than 20 MB. Is it a table of text?')
-    setShare(0)
-    try {
-      const made = await previewTable(await file.text(), kind, data?.shelf[kind] ?? [], setShare)
-      setPreview(made)
-      setSentence(made.problem)
-    } catch (error) {
-      setSentence((error as Error).message)
-    } finally {
-      setShare(null)
-    }
+  const read = (file: File) => {
+    const isTooLarge = file.size > LARGEST_BYTES
+    setRefused(isTooLarge ? TOO_LARGE : '')
+    if (!isTooLarge) begin(async asking => previewTable(await file.text(), kind, data?.shelf[kind] ?? [], asking))
   }
   const take = async () => {
     if (!preview || !data) return
@@ -66,7 +59,7 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
       toast(`${count} ${SHELF_KINDS[kind].many.toLowerCase()} were taken in.`)
       onClose()
     } catch (error) {
-      setSentence((error as Error).message)
+      setRefused((error as Error).message)
       await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
     } finally {
       setBusy(false)
@@ -86,23 +79,12 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
           accept=".csv,text/csv,text/plain"
           onChange={event => {
             const file = event.target.files?.[0]
-            if (file) void read(file)
+            if (file) read(file)
             event.target.value = ''
           }}
         />
       </label>
-      {share !== null && (
-        <div
-          role="progressbar"
-          aria-label="Reading"
-          aria-valuenow={Math.round(share * 100)}
-          aria-valuemin={0}
-          aria-valuemax={100}
-          className="h-2 bg-line"
-        >
-          <div className="h-2 bg-ink" style={{ width: `${share * 100}%` }} />
-        </div>
-      )}
+      {isBusy && <ReadSoFar share={told ?? 0} />}
       {sentence && (
         <p role="alert" className="text-rust">
           <Say of={sentence} />
@@ -118,6 +100,21 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
           {busy ? 'Taking in …' : preview.items.length === 0 ? 'Nothing to take in' : `Take in ${preview.items.length}`}
         </button>
       )}
+    </div>
+  )
+}
+
+function ReadSoFar({ share }: { share: number }) {
+  return (
+    <div
+      role="progressbar"
+      aria-label="Reading"
+      aria-valuenow={Math.round(share * 100)}
+      aria-valuemin={0}
+      aria-valuemax={100}
+      className="h-2 bg-line"
+    >
+      <div className="h-2 bg-ink" style={{ width: `${share * 100}%` }} />
     </div>
   )
 }
