@@ -11,8 +11,6 @@ const LONG = [
   'core/src/portions/portions.ts',
   'core/src/preparation/run-sheet.ts',
   'scripts/screenshots.mjs',
-  'server/src/recipes/store.ts',
-  'server/src/shelf/store.ts',
   'web/src/ui/quantity.tsx',
   'web/src/parts/colorant-rows.tsx',
   ...[

@@ -2,6 +2,7 @@ import compression from 'compression'
 import express from 'express'
 import type { Express } from 'express'
 import { pino } from 'pino'
+import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { batchRoutes } from './batches/routes.ts'
 import { lookStore } from './batches/looks.ts'
@@ -15,12 +16,14 @@ import { signInTries } from './members/tries.ts'
 import { designRoutes } from './designs/routes.ts'
 import { designStore } from './designs/store.ts'
 import { learner } from './learning/learner.ts'
+import { evidenceWork } from './learning/working-out.ts'
 import { evidenceRoutes } from './learning/routes.ts'
 import { evidenceStore } from './learning/store.ts'
 import { recipeRoutes } from './recipes/routes.ts'
 import { recipeStore } from './recipes/store.ts'
 import { shelfRoutes } from './shelf/routes.ts'
 import { shelfStore } from './shelf/store.ts'
+import type { Work } from './work/work.ts'
 import { HttpError, errorHandler } from './http/errors.ts'
 import { headers, knownHosts, sameOriginWrites } from './http/security.ts'
 import { sessions } from './members/session.ts'
@@ -31,6 +34,8 @@ export interface AppParts {
   /** Asked for when the first workshop is set up from another machine; null on loopback. */
   setUpCode: string | null
   now: () => Date
+  /** Where what takes long is worked out. */
+  work: (log: Pick<Logger, 'error'>) => Work
 }
 
 /** Room for the largest plan and what travels with it. */
@@ -38,15 +43,16 @@ const BODY_LIMIT = '300kb'
 /** Room for the most items of a kind that a shelf holds, as JSON. */
 const IMPORT_LIMIT = '12mb'
 
-export function createApp({ db, config, setUpCode, now }: AppParts): Express {
+export function createApp({ db, config, setUpCode, now, work }: AppParts): Express {
   const log = pino({ level: config.logLevel })
+  const worker = work(log)
   const members = memberStore(db)
   const visits = sessions(members, config, now)
   const unread: Report = what => log.error(what, 'kept in a form that cannot be read: it is left where it is')
   const shelf = shelfStore(db, unread)
-  const learning = learner(evidenceStore(db), shelf, log)
-  const looks = lookStore(db, shelf)
-  const looking = learner(looks, shelf, log)
+  const learning = learner(evidenceWork(db, shelf, worker), log)
+  const looks = lookStore(db, shelf, worker)
+  const looking = learner(looks, log)
   const app = express()
   app.locals['learning'] = learning
   app.locals['looking'] = looking

@@ -15,6 +15,7 @@ import { designStore } from './designs/store.ts'
 import { recipeStore } from './recipes/store.ts'
 import { shelfStore } from './shelf/store.ts'
 import { stockAll } from './shelf/stock.ts'
+import { workInThread } from './work/threads.ts'
 
 const STOP_WITHIN_MS = 3000
 
@@ -42,7 +43,7 @@ async function main(): Promise<void> {
     config.isLoopback || (await members.hasWorkshop({ countsDemo: config.demo }))
       ? null
       : randomBytes(5).toString('hex')
-  const app = createApp({ db, config, setUpCode, now: () => new Date() })
+  const app = createApp({ db, config, setUpCode, now: () => new Date(), work: workInThread })
   const server = createServer(app)
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject)

@@ -3,7 +3,7 @@ import type { BatchAnswer, BatchList, BatchSaved, ErrorAnswer, Plan, SessionAnsw
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { migrate } from '../src/database/migrate.ts'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
-import { bench, sentChanges } from './harness.ts'
+import { bench, sentChanges, workHere } from './harness.ts'
 import type { Bench } from './harness.ts'
 
 const SET_UP = {
@@ -277,6 +277,7 @@ test('off loopback the demo member cannot sign in unless asked for', async () =>
       config: { ...at.config, isLoopback: false, demo: false },
       setUpCode: null,
       now: () => new Date(),
+      work: () => workHere,
     }),
   )
   const { default: supertest } = await import('supertest')

@@ -4,7 +4,7 @@ import { sql } from 'kysely'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import { createApp } from '../src/app.ts'
-import { bench } from './harness.ts'
+import { bench, workHere } from './harness.ts'
 import type { Bench } from './harness.ts'
 import supertest from 'supertest'
 
@@ -29,7 +29,13 @@ describe('the first workshop', () => {
 
   test('can be set up after a demo start once the demo is turned off; a name that is taken is told', async () => {
     const at = await bench({ demo: true })
-    const off = createApp({ db: at.db, config: { ...at.config, demo: false }, setUpCode: null, now: () => new Date() })
+    const off = createApp({
+      db: at.db,
+      config: { ...at.config, demo: false },
+      setUpCode: null,
+      now: () => new Date(),
+      work: () => workHere,
+    })
     const visitor = supertest.agent(off)
     expect(((await visitor.get('/api/session')).body as SessionAnswer).needsSetUp).toBe(true)
     const taken = await visitor.post('/api/setup').send({ ...SET_UP, signInName: 'demo' })
@@ -53,7 +59,13 @@ describe('signing in', () => {
     const forms = ['carl', 'Carl', ' carl', 'CARL ', 'carl', 'carl', 'carl', 'carl']
     const first = await Promise.all(forms.map(name => at.visitor().post('/api/session').send(wrong(name))))
     expect(first.map(one => one.status)).toEqual(forms.map(() => 401))
-    const restarted = createApp({ db: at.db, config: at.config, setUpCode: null, now: () => new Date() })
+    const restarted = createApp({
+      db: at.db,
+      config: at.config,
+      setUpCode: null,
+      now: () => new Date(),
+      work: () => workHere,
+    })
     expect((await supertest(restarted).post('/api/session').send(wrong('cArl'))).status).toBe(429)
     for (let i = 0; i < 60; i += 1)
       await at

@@ -17,6 +17,14 @@ import { designStore } from '../src/designs/store.ts'
 import { recipeStore } from '../src/recipes/store.ts'
 import type { Learner } from '../src/learning/learner.ts'
 import { shelfStore } from '../src/shelf/store.ts'
+import { lookOf, taughtBy } from '../src/work/work.ts'
+import type { Work } from '../src/work/work.ts'
+
+/** What takes long, worked out in the thread of the tests. */
+export const workHere: Work = {
+  look: async task => lookOf(task),
+  evidence: async task => taughtBy(task),
+}
 
 const ROOT_URL = process.env['TEST_DATABASE_URL'] ?? ''
 
@@ -55,7 +63,7 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
       recipes: recipeStore(db),
       designs: designStore(db),
     })
-  const app = createApp({ db, config, setUpCode, now: () => new Date() })
+  const app = createApp({ db, config, setUpCode, now: () => new Date(), work: () => workHere })
   const server: Server = app.listen(0, '127.0.0.1')
   return {
     db,

@@ -12,7 +12,7 @@ import { memberStore } from '../src/members/store.ts'
 import { designStore } from '../src/designs/store.ts'
 import { recipeStore } from '../src/recipes/store.ts'
 import { shelfStore } from '../src/shelf/store.ts'
-import { bench } from './harness.ts'
+import { bench, workHere } from './harness.ts'
 import type { Bench } from './harness.ts'
 
 const DAY_MS = 86_400_000
@@ -112,7 +112,7 @@ describe('sessions', () => {
   test('end after thirty days, and old ones are cleared away', async () => {
     const at = await bench({ demo: true })
     let now = new Date()
-    const app = createApp({ db: at.db, config: at.config, setUpCode: null, now: () => now })
+    const app = createApp({ db: at.db, config: at.config, setUpCode: null, now: () => now, work: () => workHere })
     const visitor = supertest.agent(app)
     await visitor.post('/api/session').send(DEMO_SIGN_IN)
     expect((await visitor.get('/api/batches')).status).toBe(200)
@@ -145,6 +145,7 @@ describe('sessions', () => {
       config: { ...at.config, secureCookie: true },
       setUpCode: null,
       now: () => new Date(),
+      work: () => workHere,
     })
     const response = await supertest(app).post('/api/session').send(DEMO_SIGN_IN)
     expect(response.headers['set-cookie']![0]).toMatch(/; Secure/)

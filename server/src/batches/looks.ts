@@ -1,32 +1,19 @@
-import { setTimeout as sleep } from 'node:timers/promises'
-import { batchLook, readPlan } from '@ostler/core'
-import type { BatchLook, Raster, Shelf } from '@ostler/core'
-import { encode } from 'fast-png'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
+import type { Worked } from '../learning/learner.ts'
+import type { Shelves } from '../shelf/store.ts'
+import type { Look, Work } from '../work/work.ts'
 
 /** Goes up whenever the models or the picture come out otherwise for the same plan. */
 const LOOK_VERSION = 1
-
-/** A look holds the thread that answers requests: they have as long again between two, ms. */
-const REST_MS = 120
 
 /** Batches looked at in one go: each takes some hundredths of a second. */
 const MOST_AT_ONCE = 20
 
 /** Pictures and figures of batches for lists, of one workshop at a time: no query goes without its id. */
-export interface LookStore {
-  /** Whether any batch has changed, or the shelf has, since it was looked at. */
-  hasStale(workshopId: string): Promise<boolean>
-  /** Looks at those that changed; gives how many. */
-  workOut(workshopId: string): Promise<number>
+export interface LookStore extends Worked {
   /** The face of a batch as a PNG, null where there is none yet. */
   face(workshopId: string, batchId: string): Promise<Buffer | null>
-}
-
-/** Where the shelf of a workshop is had from. */
-interface Shelves {
-  all(workshopId: string): Promise<{ shelf: Shelf }>
 }
 
 /** What a look depends on beside the plan, in one short text: it differs when anything on the shelf does. */
@@ -42,18 +29,15 @@ export const isStale = (workshopId: string) => sql<boolean>`(
   or look.model_version is distinct from ${LOOK_VERSION}
   or look.shelf_stamp is distinct from ${shelfStamp(workshopId)})`
 
-const pngOf = ({ width, height, data }: Raster): Buffer =>
-  Buffer.from(encode({ width, height, data: new Uint8Array(data.buffer), channels: 4 }))
-
 /** Grams are listed to the gram. */
-const stored = (look: BatchLook | null) => ({
+const stored = (look: Look | null) => ({
   state: look?.state ?? null,
   pot_g: look ? Math.round(look.potG) : null,
   scent: look ? look.scent.slice(0, 400) : null,
-  face: look ? pngOf(look.picture) : null,
+  face: look ? Buffer.from(look.face) : null,
 })
 
-export function lookStore(db: Database, shelves: Shelves): LookStore {
+export function lookStore(db: Database, shelves: Shelves, work: Pick<Work, 'look'>): LookStore {
   const stale = (workshopId: string, most: number) =>
     db
       .selectFrom('batch')
@@ -74,11 +58,9 @@ export function lookStore(db: Database, shelves: Shelves): LookStore {
         .select(['batch.id', 'batch.revision', 'batch.plan'])
         .execute()
       for (const { id, revision, plan } of batches) {
-        await sleep(REST_MS)
-        const read = readPlan(plan)
         const now = {
           ...{ batch_revision: revision, shelf_stamp: stamp, model_version: LOOK_VERSION, made_at: sql<Date>`now()` },
-          ...stored(read.ok ? batchLook(read.plan, shelf) : null),
+          ...stored(await work.look({ plan, shelf })),
         }
         await db
           .insertInto('batch_look')

@@ -1,10 +1,11 @@
-import type { Shelf } from '@ostler/core'
 import type { Logger } from 'pino'
 
 /** What is worked out of batches and kept: what they teach, how they look in a list. */
-interface Worked {
+export interface Worked {
+  /** Whether anything is to be worked out. */
   hasStale(workshopId: string): Promise<boolean>
-  workOut(workshopId: string, shelf: Shelf): Promise<number>
+  /** Works out some of what has changed; gives of how many batches. */
+  workOut(workshopId: string): Promise<number>
 }
 
 /** Works such things out off the path of requests: one workshop after the other, each again when it is asked for. */
@@ -17,12 +18,7 @@ export interface Learner {
   stop(): Promise<void>
 }
 
-/** Where the shelf of a workshop is had from. */
-interface Shelves {
-  all(workshopId: string): Promise<{ shelf: Shelf }>
-}
-
-export function learner(kept: Worked, shelf: Shelves, log: Pick<Logger, 'error'>): Learner {
+export function learner(kept: Worked, log: Pick<Logger, 'error'>): Learner {
   const waiting = new Set<string>()
   let work: Promise<void> | null = null
   let isStopped = false
@@ -35,8 +31,7 @@ export function learner(kept: Worked, shelf: Shelves, log: Pick<Logger, 'error'>
       waiting.delete(id)
       try {
         if (!(await kept.hasStale(id))) continue
-        const whole = await shelf.all(id)
-        await kept.workOut(id, whole.shelf)
+        await kept.workOut(id)
         if (!isStopped) waiting.add(id)
       } catch (error) {
         // The next look tries again.

@@ -26,12 +26,7 @@ export type ImportResult =
 const CHUNK = 500
 
 /** Stores many items of a kind; gives the ids of those that were not changed meanwhile. */
-async function writeMany(
-  tx: Database,
-  workshopId: string,
-  kind: ShelfKind,
-  items: readonly ImportedItem[],
-): Promise<string[]> {
+async function writeMany(tx: Database, { workshopId, kind }: Board, items: readonly ImportedItem[]): Promise<string[]> {
   const fresh = items.filter(one => one.revision === 0)
   const known = items.filter(one => one.revision > 0)
   const added =
@@ -62,9 +57,14 @@ async function writeMany(
   return [...added, ...changed.rows].map(row => row.id)
 }
 
-/** The shelf of one workshop at a time: no query goes without its id. */
-export interface ShelfStore {
+/** Where the shelf of a workshop is had from. */
+export interface Shelves {
+  /** Everything, as far as it can be read. */
   all(workshopId: string): Promise<ShelfAnswer>
+}
+
+/** The shelf of one workshop at a time: no query goes without its id. */
+export interface ShelfStore extends Shelves {
   /** A new item (`revision` 0), or a change on top of a revision. */
   save(workshopId: string, kind: ShelfKind, item: ShelfItem, revision: number): Promise<SaveItemResult>
   /** All or none: nothing is stored when an item moved on meanwhile, or the shelf would be too full. */
@@ -76,118 +76,118 @@ export interface ShelfStore {
 
 const COLUMNS = ['kind', 'item', 'revision', 'format_version'] as const
 
-export function shelfStore(db: Database, report: Report = () => undefined): ShelfStore {
-  const evidence = evidenceStore(db)
-  const get = async (on: Database, workshopId: string, kind: ShelfKind, id: string): Promise<StoredItem | null> => {
-    const row = await on
-      .selectFrom('shelf_item')
-      .where('workshop_id', '=', workshopId)
-      .where('kind', '=', kind)
-      .where('id', '=', id)
-      .select(COLUMNS)
-      .executeTakeFirst()
-    return row ? { kind, item: row.item as ShelfItem, revision: row.revision } : null
-  }
+/** One kind of item in one workshop. */
+interface Board {
+  workshopId: string
+  kind: ShelfKind
+}
 
-  const write = async (on: Database, workshopId: string, kind: ShelfKind, item: ShelfItem, revision: number) => {
-    const text = JSON.stringify(item)
-    if (revision === 0)
-      return on
-        .insertInto('shelf_item')
-        .values({ workshop_id: workshopId, kind, id: item.id, item: text, format_version: SHELF_VERSION })
-        .onConflict(conflict => conflict.columns(['workshop_id', 'kind', 'id']).doNothing())
-        .returning(COLUMNS)
-        .executeTakeFirst()
-    return on
-      .updateTable('shelf_item')
-      .set({ item: text, format_version: SHELF_VERSION, revision: revision + 1, updated_at: sql`now()` })
-      .where('workshop_id', '=', workshopId)
-      .where('kind', '=', kind)
-      .where('id', '=', item.id)
-      .where('revision', '=', revision)
+const onBoard = (db: Database, { workshopId, kind }: Board) =>
+  db.selectFrom('shelf_item').where('workshop_id', '=', workshopId).where('kind', '=', kind)
+
+async function storedItem(db: Database, board: Board, id: string): Promise<StoredItem | null> {
+  const row = await onBoard(db, board).where('id', '=', id).select(COLUMNS).executeTakeFirst()
+  return row ? { kind: board.kind, item: row.item as ShelfItem, revision: row.revision } : null
+}
+
+async function countOf(db: Database, board: Board): Promise<number> {
+  const row = await onBoard(db, board)
+    .select(sql<string>`count(*)`.as('count'))
+    .executeTakeFirstOrThrow()
+  return Number(row.count)
+}
+
+/** Stores a new item, or a change on top of a revision; nothing when it moved on meanwhile. */
+function write(db: Database, { workshopId, kind }: Board, item: ShelfItem, revision: number) {
+  const text = JSON.stringify(item)
+  if (revision === 0)
+    return db
+      .insertInto('shelf_item')
+      .values({ workshop_id: workshopId, kind, id: item.id, item: text, format_version: SHELF_VERSION })
+      .onConflict(conflict => conflict.columns(['workshop_id', 'kind', 'id']).doNothing())
       .returning(COLUMNS)
       .executeTakeFirst()
-  }
+  return db
+    .updateTable('shelf_item')
+    .set({ item: text, format_version: SHELF_VERSION, revision: revision + 1, updated_at: sql`now()` })
+    .where('workshop_id', '=', workshopId)
+    .where('kind', '=', kind)
+    .where('id', '=', item.id)
+    .where('revision', '=', revision)
+    .returning(COLUMNS)
+    .executeTakeFirst()
+}
 
-  const countOf = async (on: Database, workshopId: string, kind: ShelfKind): Promise<number> => {
-    const row = await on
-      .selectFrom('shelf_item')
-      .where('workshop_id', '=', workshopId)
-      .where('kind', '=', kind)
-      .select(sql<string>`count(*)`.as('count'))
-      .executeTakeFirstOrThrow()
-    return Number(row.count)
-  }
+async function saveItem(db: Database, board: Board, item: ShelfItem, revision: number): Promise<SaveItemResult> {
+  if (revision === 0 && (await countOf(db, board)) >= MOST_ITEMS) return { ok: false, full: true }
+  const row = await write(db, board, item, revision)
+  if (row) return { ok: true, stored: { kind: board.kind, item: row.item as ShelfItem, revision: row.revision } }
+  // A save whose answer was lost is sent again: it is no conflict when just that stands there.
+  const current = await storedItem(db, board, item.id)
+  const same = await onBoard(db, board)
+    .where('id', '=', item.id)
+    .where('revision', '=', revision + 1)
+    .where(sql<boolean>`item = ${JSON.stringify(item)}::jsonb`)
+    .select('id')
+    .executeTakeFirst()
+  return same && current ? { ok: true, stored: current } : { ok: false, current }
+}
 
-  /** What holds for the whole workshop. */
-  const keep = async (workshopId: string, habit: { rules?: string; windows?: string; times?: string }) => {
-    await db.updateTable('workshop').set(habit).where('id', '=', workshopId).execute()
-  }
-
-  return {
-    async all(workshopId) {
-      const rows = await db.selectFrom('shelf_item').where('workshop_id', '=', workshopId).select(COLUMNS).execute()
-      const workshop = await db
-        .selectFrom('workshop')
-        .where('id', '=', workshopId)
-        .select(['rules', 'windows', 'times'])
-        .executeTakeFirstOrThrow()
-      const { rules, windows, times } = workshop
-      const shelf: Record<string, unknown> = { rules, windows, times, evidence: [] }
-      const revisions = {} as ShelfAnswer['revisions']
-      for (const kind of shelfKinds) {
-        const mine = rows.filter(row => row.kind === kind)
-        shelf[kind] = mine
-          .flatMap((row): ShelfItem[] => {
-            const { id } = row.item as ShelfItem
-            const item = readOrTold<ShelfItem>(openedItem(kind, row.item, row.format_version), kind, id, report)
-            return item ? [item] : []
-          })
-          .sort((a, b) => a.name.localeCompare(b.name, 'en'))
-        revisions[kind] = Object.fromEntries(mine.map(row => [(row.item as ShelfItem).id, row.revision]))
-      }
-      const whole = shelf as unknown as Shelf
-      return { shelf: { ...whole, evidence: await evidence.all(workshopId) }, revisions }
-    },
-    async save(workshopId, kind, item, revision) {
-      if (revision === 0 && (await countOf(db, workshopId, kind)) >= MOST_ITEMS) return { ok: false, full: true }
-      const row = await write(db, workshopId, kind, item, revision)
-      if (row) return { ok: true, stored: { kind, item: row.item as ShelfItem, revision: row.revision } }
-      // A save whose answer was lost is sent again: it is no conflict when just that stands there.
-      const current = await get(db, workshopId, kind, item.id)
-      const same = await db
-        .selectFrom('shelf_item')
-        .where('workshop_id', '=', workshopId)
-        .where('kind', '=', kind)
-        .where('id', '=', item.id)
-        .where('revision', '=', revision + 1)
-        .where(sql<boolean>`item = ${JSON.stringify(item)}::jsonb`)
-        .select('id')
-        .executeTakeFirst()
-      return same && current ? { ok: true, stored: current } : { ok: false, current }
-    },
-    async importAll(workshopId, kind, items) {
-      try {
-        await db.transaction().execute(async tx => {
-          const done = new Set<string>()
-          for (let from = 0; from < items.length; from += CHUNK)
-            for (const id of await writeMany(tx, workshopId, kind, items.slice(from, from + CHUNK))) done.add(id)
-          const moved = items.filter(({ item }) => !done.has(item.id)).map(({ item }) => item.name)
-          if (moved.length > 0) throw new Refused({ ok: false, moved })
-          const count = await countOf(tx, workshopId, kind)
-          if (count > MOST_ITEMS) throw new Refused({ ok: false, wouldBe: count })
-        })
-        return { ok: true }
-      } catch (error) {
-        if (error instanceof Refused) return error.result
-        throw error
-      }
-    },
-    setRules: (workshopId, rules) => keep(workshopId, { rules: JSON.stringify(rules) }),
-    setWindows: (workshopId, windows) => keep(workshopId, { windows: JSON.stringify(windows) }),
-    setTimes: (workshopId, times) => keep(workshopId, { times: JSON.stringify(times) }),
+async function importAll(db: Database, board: Board, items: readonly ImportedItem[]): Promise<ImportResult> {
+  try {
+    await db.transaction().execute(async tx => {
+      const done = new Set<string>()
+      for (let from = 0; from < items.length; from += CHUNK)
+        for (const id of await writeMany(tx, board, items.slice(from, from + CHUNK))) done.add(id)
+      const moved = items.filter(({ item }) => !done.has(item.id)).map(({ item }) => item.name)
+      if (moved.length > 0) throw new Refused({ ok: false, moved })
+      const count = await countOf(tx, board)
+      if (count > MOST_ITEMS) throw new Refused({ ok: false, wouldBe: count })
+    })
+    return { ok: true }
+  } catch (error) {
+    if (error instanceof Refused) return error.result
+    throw error
   }
 }
+
+async function wholeShelf(db: Database, workshopId: string, report: Report): Promise<ShelfAnswer> {
+  const rows = await db.selectFrom('shelf_item').where('workshop_id', '=', workshopId).select(COLUMNS).execute()
+  const { rules, windows, times } = await db
+    .selectFrom('workshop')
+    .where('id', '=', workshopId)
+    .select(['rules', 'windows', 'times'])
+    .executeTakeFirstOrThrow()
+  const shelf: Record<string, unknown> = { rules, windows, times }
+  const revisions = {} as ShelfAnswer['revisions']
+  for (const kind of shelfKinds) {
+    const mine = rows.filter(row => row.kind === kind)
+    shelf[kind] = mine
+      .flatMap((row): ShelfItem[] => {
+        const { id } = row.item as ShelfItem
+        const item = readOrTold<ShelfItem>(openedItem(kind, row.item, row.format_version), kind, id, report)
+        return item ? [item] : []
+      })
+      .sort((a, b) => a.name.localeCompare(b.name, 'en'))
+    revisions[kind] = Object.fromEntries(mine.map(row => [(row.item as ShelfItem).id, row.revision]))
+  }
+  const evidence = await evidenceStore(db).all(workshopId)
+  return { shelf: { ...(shelf as unknown as Shelf), evidence }, revisions }
+}
+
+/** What holds for the whole workshop. */
+async function keep(db: Database, workshopId: string, habit: { rules?: string; windows?: string; times?: string }) {
+  await db.updateTable('workshop').set(habit).where('id', '=', workshopId).execute()
+}
+
+export const shelfStore = (db: Database, report: Report = () => undefined): ShelfStore => ({
+  all: workshopId => wholeShelf(db, workshopId, report),
+  save: (workshopId, kind, item, revision) => saveItem(db, { workshopId, kind }, item, revision),
+  importAll: (workshopId, kind, items) => importAll(db, { workshopId, kind }, items),
+  setRules: (workshopId, rules) => keep(db, workshopId, { rules: JSON.stringify(rules) }),
+  setWindows: (workshopId, windows) => keep(db, workshopId, { windows: JSON.stringify(windows) }),
+  setTimes: (workshopId, times) => keep(db, workshopId, { times: JSON.stringify(times) }),
+})
 
 /** Takes a transaction back. */
 class Refused extends Error {

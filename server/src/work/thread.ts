@@ -1,0 +1,2 @@
+/** Runs in a thread of its own: the questions that `Work` names. */
+export { lookOf as look, taughtBy as evidence } from './work.ts'

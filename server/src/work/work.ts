@@ -1,0 +1,45 @@
+import { batchLook, evidenceOf, readPlan, restEvidence } from '@ostler/core'
+import type { BatchLook, Evidence, Shelf } from '@ostler/core'
+import { encode } from 'fast-png'
+
+/** How a batch looks in a list: its state in a word, what is in the pot in g, its scent, and its face as a PNG. */
+export interface Look {
+  state: BatchLook['state']
+  potG: number
+  scent: string
+  face: Uint8Array
+}
+
+export interface LookTask {
+  /** As it is kept, of any version. */
+  plan: unknown
+  shelf: Shelf
+}
+
+export interface EvidenceTask extends LookTask {
+  batch: string
+  /** When the batch was begun, ISO. */
+  at: string
+}
+
+export type Taught = Omit<Evidence, 'counts'>
+
+/** What takes long to work out of a batch; null of a plan that cannot be read. */
+export interface Work {
+  look(task: LookTask): Promise<Look | null>
+  evidence(task: EvidenceTask): Promise<Taught | null>
+}
+
+export function lookOf({ plan, shelf }: LookTask): Look | null {
+  const read = readPlan(plan)
+  const look = read.ok ? batchLook(read.plan, shelf) : null
+  if (!look) return null
+  const { width, height, data } = look.picture
+  const face = encode({ width, height, data: new Uint8Array(data.buffer), channels: 4 })
+  return { state: look.state, potG: look.potG, scent: look.scent, face }
+}
+
+export function taughtBy({ plan, shelf, batch, at }: EvidenceTask): Taught | null {
+  const read = readPlan(plan)
+  return read.ok ? { ...evidenceOf(read.plan, shelf, { batch, at }), rest: restEvidence(read.plan, shelf) } : null
+}
