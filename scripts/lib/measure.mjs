@@ -3,7 +3,10 @@
 export const tell = (name, value, unit) =>
   console.log(JSON.stringify({ name, value: Number(value.toPrecision(4)), unit }))
 
-export const p95 = times => [...times].sort((a, b) => a - b)[Math.ceil(times.length * 0.95) - 1]
+/** The time that a share of all times does not exceed. */
+export const percentile = (times, share) => [...times].sort((a, b) => a - b)[Math.ceil(times.length * share) - 1]
+
+export const p95 = times => percentile(times, 0.95)
 
 /** Milliseconds of each of some rounds. */
 export async function timed(rounds, act) {

@@ -52,6 +52,7 @@ export {
   OUTSIDE,
   acrossView,
   alongView,
+  coarseView,
   colourNames,
   crestMm,
   designOf,

@@ -1,6 +1,6 @@
-import { patternWords, pictureWords, seenBy, together } from '@ostler/core'
+import { coarseView, patternWords, pictureWords, renderRows, seenBy, together } from '@ostler/core'
 import type { Picture, Plan, Program, View, Words } from '@ostler/core'
-import { useEffect, useId, useMemo, useRef, useState } from 'react'
+import { useEffect, useId, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useColourView } from '../plan/colour-view.ts'
 import { drawFace } from '../workers/faces.ts'
 import { painted } from './paint.ts'
@@ -71,6 +71,21 @@ function usePicture(program: Program, view: View, refines: boolean): { picture: 
   return shown
 }
 
+/** Points across a face that is shown at once, before the workers have drawn it. */
+const COARSE_PX = 36
+
+/** Paints a view coarsely over the whole canvas: a mould is never shown empty. */
+function paintCoarsely(context: CanvasRenderingContext2D, program: Program, view: View, hexes: readonly string[]) {
+  const coarse = coarseView(view, COARSE_PX)
+  const small = document.createElement('canvas')
+  small.width = coarse.width
+  small.height = coarse.height
+  small.getContext('2d')?.putImageData(painted(renderRows(program, coarse, 0, coarse.height), hexes), 0, 0)
+  context.canvas.width = view.width
+  context.canvas.height = view.height
+  context.drawImage(small, 0, 0, view.width, view.height)
+}
+
 /** One view of a design in its forecast colours. */
 export function FaceCanvas({
   program,
@@ -91,6 +106,10 @@ export function FaceCanvas({
   const colours = hexes.join()
   const key = JSON.stringify(view)
   const strewn = view.isTop && plan && plan.finish.toppings.length > 0 ? plan : null
+  useLayoutEffect(() => {
+    const context = picture ? null : canvas.current?.getContext('2d')
+    if (context) paintCoarsely(context, program, JSON.parse(key) as View, colours.split(','))
+  }, [picture, colours, program, key])
   useEffect(() => {
     const context = canvas.current?.getContext('2d')
     if (!context || !picture) return

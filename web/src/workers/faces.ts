@@ -1,4 +1,5 @@
 import type { Fineness, Measures, Picture, Plan, Program, View } from '@ostler/core'
+import PQueue from 'p-queue'
 import { Door, WorkerError } from './door.ts'
 import type { Asking } from './door.ts'
 import type { FacesWorker } from './faces.worker.ts'
@@ -58,13 +59,23 @@ export interface DrawWish extends Asking<number> {
   fineness?: Fineness
 }
 
+/** So that the first that was asked for is there first: few faces at a time, and those that are dragged beside fine ones. */
+const QUEUES = {
+  preview: new PQueue({ concurrency: 2 }),
+  final: new PQueue({ concurrency: 1 }),
+  'every-pixel': new PQueue({ concurrency: 1 }),
+}
+
 /**
  * One view of a design, drawn by all workers together: each takes the next band of rows as it is done with the last.
  * Tells the share that is done, 0 to 1.
  *
  * @throws the signal's reason when it is stopped
  */
-export async function drawFace(program: Program, view: View, wish: DrawWish = {}): Promise<Picture> {
+export const drawFace = (program: Program, view: View, wish: DrawWish = {}): Promise<Picture> =>
+  QUEUES[wish.fineness ?? 'preview'].add(() => drawnNow(program, view, wish), { signal: wish.signal })
+
+async function drawnNow(program: Program, view: View, wish: DrawWish): Promise<Picture> {
   const { fineness = 'preview', onTold, signal } = wish
   const all = pool()
   const picture = emptyPicture(view, program)

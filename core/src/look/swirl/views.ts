@@ -27,6 +27,18 @@ function sides(program: Program): { x0: number; y0: number; length: number; widt
 /** Highest point of the soap, mm: peaks and what stands out of it included. */
 export const crestMm = (program: Program): number => program.heightMm + program.topMm
 
+/** The same view with fewer points, at most so many across. */
+export function coarseView(view: View, most: number): View {
+  const width = Math.min(view.width, most)
+  const height = Math.max(1, Math.round((view.height * width) / view.width))
+  const [wide, high] = [view.width / width, view.height / height]
+  return {
+    ...view,
+    ...{ rightX: view.rightX * wide, rightY: view.rightY * wide, rightZ: view.rightZ * wide },
+    ...{ downX: view.downX * high, downY: view.downY * high, downZ: view.downZ * high, width, height },
+  }
+}
+
 const upright = (program: Program, widthMm: number, width: number) => {
   const crest = crestMm(program)
   const height = Math.max(1, Math.round((crest * width) / widthMm))
