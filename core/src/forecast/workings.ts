@@ -1,16 +1,29 @@
 import { fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import { shown } from '../quantities/constants/index.ts'
 import { batterDensity } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { FAT_GROUPS, capShare, lyeDemand, unitBatter } from '../recipe/index.ts'
-import type { Character, FatGroup, FatGroupKey } from '../recipe/index.ts'
+import type { Character, FatGroup, FatGroupKey, UnitBatter } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import type { RecipeResult } from './recipe-result.ts'
 import type { Working } from '../quantities/working/index.ts'
 
 export type WorkingKey =
   'pot' | 'oils' | 'lye' | 'water' | 'superfat' | 'scent' | 'scentLimit' | 'pace' | 'lyeDiscount' | FatGroupKey
+
+/** What the workings are told from. */
+interface Told {
+  plan: Plan
+  portions: Portions
+  result: RecipeResult
+  unit: UnitBatter
+  /** NaOH that all oils take, g. */
+  demand: number
+  /** Where the values come from that the lye rests on. */
+  sapSource: Words
+}
 
 /** How the numbers came about that a maker stakes a batch on. */
 export function workingsOf(
@@ -19,8 +32,7 @@ export function workingsOf(
   portions: Portions,
   result: RecipeResult,
 ): Record<WorkingKey, Working> {
-  const { recipe, mould } = plan
-  const unit = unitBatter(recipe, shelf)
+  const unit = unitBatter(plan.recipe, shelf)
   const demand = lyeDemand(
     unit.oils.map(({ oil }, i) => ({ massG: portions.oils[i]!.massG, sapKohMgPerG: oil.sapKohMgPerG })),
   )
@@ -28,7 +40,21 @@ export function workingsOf(
     n: shown('naohMolarMass'),
     n2: shown('kohMolarMass'),
   })
-  const fatNaohG = unit.naohG * portions.oilG - unit.acidNaohG * portions.oilG - demand * (1 - recipe.superfatShare)
+  const told = { plan, portions, result, unit, demand, sapSource }
+  const { lye, ...superfat } = lyeWorkings(told)
+  return {
+    ...potWorkings(told),
+    lye,
+    water: waterWorking(told),
+    ...superfat,
+    ...scentWorkings(result, portions),
+    ...groupWorkings(result.character),
+    pace: paceWorking(told),
+  }
+}
+
+function potWorkings({ plan, portions, unit }: Told): Pick<Record<WorkingKey, Working>, 'pot' | 'oils'> {
+  const { mould } = plan
   const clings = plan.pot.clingG + portions.cups.reduce((sum, cup) => sum + cup.clingG, 0)
   return {
     pot: {
@@ -57,6 +83,14 @@ export function workingsOf(
       ],
       source: fact('forecast.shares-recipe'),
     },
+  }
+}
+
+function lyeWorkings(told: Told): Pick<Record<WorkingKey, Working>, 'lye' | 'superfat' | 'lyeDiscount'> {
+  const { plan, portions, result, unit, demand, sapSource } = told
+  const { recipe } = plan
+  const fatNaohG = unit.naohG * portions.oilG - unit.acidNaohG * portions.oilG - demand * (1 - recipe.superfatShare)
+  return {
     lye: {
       title: fact('forecast.lye-weigh'),
       value: portions.lyeG,
@@ -71,26 +105,6 @@ export function workingsOf(
         { name: 'not rounded', value: portions.lyeExactG, unit: 'g' },
       ],
       source: fact('forecast.compare-oils-certificates', { sapSource }),
-    },
-    water: {
-      title: 'Water',
-      value: portions.waterG,
-      unit: 'g',
-      formula: fact('forecast.what-liquids-additives-bring', { formula: WATER_FORMULAS[recipe.water.basis] }),
-      inputs: [
-        { name: 'NaOH in the lye', value: portions.lyeExactG * recipe.lyePurityShare, unit: 'g' },
-        { name: 'oils', value: portions.oilG, unit: 'g' },
-        ...(recipe.water.basis === 'discount'
-          ? [{ name: 'full water, of the oils', value: recipe.water.fullShareOfOils * 100, unit: '%' }]
-          : []),
-        {
-          name: WATER_NAMES[recipe.water.basis],
-          value: recipe.water.value * (recipe.water.basis === 'ratio' ? 1 : 100),
-          unit: recipe.water.basis === 'ratio' ? '' : '%',
-        },
-        { name: 'brought by liquids and additives', value: (unit.allWaterG - unit.waterG) * portions.oilG, unit: 'g' },
-      ],
-      source: fact('forecast.concentration-naoh-naoh-water'),
     },
     superfat: {
       title: fact('forecast.superfat-as-weighed'),
@@ -116,20 +130,45 @@ export function workingsOf(
       ],
       source: fact('forecast.superfat-counts-all-oils'),
     },
-    ...scentWorkings(result, portions),
-    ...groupWorkings(result.character),
-    pace: {
-      title: fact('forecast.pace-batter'),
-      value: Math.exp(result.pace.lnRate),
-      unit: '× a balanced recipe',
-      formula: fact('forecast.e-fatty-acids-pace'),
-      inputs: [
-        { name: 'lye concentration', value: result.water.concentration * 100, unit: '%' },
-        { name: 'superfat', value: recipe.superfatShare * 100, unit: '%' },
-        { name: 'ln of the rate', value: result.pace.lnRate, unit: '' },
-      ],
-      source: fact('forecast.fitted-what-makers-report'),
-    },
+  }
+}
+
+function waterWorking({ plan, portions, unit }: Told): Working {
+  const { recipe } = plan
+  return {
+    title: 'Water',
+    value: portions.waterG,
+    unit: 'g',
+    formula: fact('forecast.what-liquids-additives-bring', { formula: WATER_FORMULAS[recipe.water.basis] }),
+    inputs: [
+      { name: 'NaOH in the lye', value: portions.lyeExactG * recipe.lyePurityShare, unit: 'g' },
+      { name: 'oils', value: portions.oilG, unit: 'g' },
+      ...(recipe.water.basis === 'discount'
+        ? [{ name: 'full water, of the oils', value: recipe.water.fullShareOfOils * 100, unit: '%' }]
+        : []),
+      {
+        name: WATER_NAMES[recipe.water.basis],
+        value: recipe.water.value * (recipe.water.basis === 'ratio' ? 1 : 100),
+        unit: recipe.water.basis === 'ratio' ? '' : '%',
+      },
+      { name: 'brought by liquids and additives', value: (unit.allWaterG - unit.waterG) * portions.oilG, unit: 'g' },
+    ],
+    source: fact('forecast.concentration-naoh-naoh-water'),
+  }
+}
+
+function paceWorking({ plan, result }: Told): Working {
+  return {
+    title: fact('forecast.pace-batter'),
+    value: Math.exp(result.pace.lnRate),
+    unit: '× a balanced recipe',
+    formula: fact('forecast.e-fatty-acids-pace'),
+    inputs: [
+      { name: 'lye concentration', value: result.water.concentration * 100, unit: '%' },
+      { name: 'superfat', value: plan.recipe.superfatShare * 100, unit: '%' },
+      { name: 'ln of the rate', value: result.pace.lnRate, unit: '' },
+    ],
+    source: fact('forecast.fitted-what-makers-report'),
   }
 }
 

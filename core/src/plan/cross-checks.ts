@@ -22,92 +22,50 @@ export const allMouldsMl = (plan: Pick<Plan, 'mould' | 'moreMoulds' | 'score'>):
   [plan.mould, ...plan.moreMoulds].reduce((sum, mould) => sum + fillVolumeMl(mould), 0) -
   (fillVolumeMl(plan.mould) * emptyCavities(plan).length) / plan.mould.cavities
 
-function doubles(plan: Plan): Problem[] {
-  const twice = (path: string, ids: readonly string[], what: Words): Problem[] =>
+/** Where the same may not stand twice: the place, what stands there, and what it is called. */
+type Listed = readonly [path: string, ids: readonly string[], what: Words]
+
+const colorantsOf = (parts: readonly { colorant: string }[]): string[] => parts.map(part => part.colorant)
+
+function listed(plan: Plan): Listed[] {
+  const { cups, score, moves, finish, recipe, reserves, division } = plan
+  const ids = (list: readonly { id: string }[]) => list.map(one => one.id)
+  const colorant = fact('plan.the-colorant')
+  const scent = fact('plan.the-scent')
+  return [
+    ['cups', ids(cups), fact('plan.a-cup')],
+    ['score', ids(score), fact('plan.a-pour')],
+    ['moves', ids(moves), fact('plan.a-move')],
+    ['finish.embeds', ids(finish.embeds), fact('plan.an-embed')],
+    ['finish.toppings', ids(finish.toppings), fact('plan.a-topping')],
+    ['recipe.oils', recipe.oils.map(part => part.oil), fact('plan.the-oil')],
+    ['recipe.liquids', recipe.liquids.map(part => part.liquid), fact('plan.the-liquid')],
+    ['recipe.additives', recipe.additives.map(part => part.additive), fact('plan.the-additive')],
+    ['potColorants', colorantsOf(plan.potColorants), colorant],
+    ['ladders', plan.ladders.flatMap(ladder => ladder.cups), fact('plan.on-ladder-cup')],
+    ['reserves', ids(reserves), fact('plan.a-reserve')],
+    ['division.actual', division.actual.map(actual => actual.cup), fact('plan.the-cup')],
+    ...division.actual.map(({ powders }, i): Listed => [
+      `division.actual[${i}].powders`,
+      colorantsOf(powders),
+      colorant,
+    ]),
+    ...cups.flatMap((cup, i): Listed[] => [
+      [`cups[${i}].colorants`, colorantsOf(cup.colorants), colorant],
+      [`cups[${i}].ownScent.parts`, cup.ownScent?.parts.map(part => part.scent) ?? [], scent],
+    ]),
+    ['scent.parts', plan.scent?.parts.map(part => part.scent) ?? [], scent],
+  ]
+}
+
+const doubles = (plan: Plan): Problem[] =>
+  listed(plan).flatMap(([path, ids, what]) =>
     ids.flatMap((id, i) =>
       ids.indexOf(id) < i
         ? [{ path: `${path}[${i}]`, value: id, sentence: fact('plan.there-already', { what, id }) }]
         : [],
-    )
-  return [
-    ...twice(
-      'cups',
-      plan.cups.map(cup => cup.id),
-      fact('plan.a-cup'),
     ),
-    ...twice(
-      'score',
-      plan.score.map(pour => pour.id),
-      fact('plan.a-pour'),
-    ),
-    ...twice(
-      'moves',
-      plan.moves.map(move => move.id),
-      fact('plan.a-move'),
-    ),
-    ...twice(
-      'finish.embeds',
-      plan.finish.embeds.map(embed => embed.id),
-      fact('plan.an-embed'),
-    ),
-    ...twice(
-      'finish.toppings',
-      plan.finish.toppings.map(topping => topping.id),
-      fact('plan.a-topping'),
-    ),
-    ...twice(
-      'recipe.oils',
-      plan.recipe.oils.map(part => part.oil),
-      fact('plan.the-oil'),
-    ),
-    ...twice(
-      'recipe.liquids',
-      plan.recipe.liquids.map(part => part.liquid),
-      fact('plan.the-liquid'),
-    ),
-    ...twice(
-      'recipe.additives',
-      plan.recipe.additives.map(part => part.additive),
-      fact('plan.the-additive'),
-    ),
-    ...twice(
-      'potColorants',
-      plan.potColorants.map(part => part.colorant),
-      fact('plan.the-colorant'),
-    ),
-    ...twice(
-      'ladders',
-      plan.ladders.flatMap(ladder => ladder.cups),
-      fact('plan.on-ladder-cup'),
-    ),
-    ...twice(
-      'reserves',
-      plan.reserves.map(reserve => reserve.id),
-      fact('plan.a-reserve'),
-    ),
-    ...twice(
-      'division.actual',
-      plan.division.actual.map(actual => actual.cup),
-      fact('plan.the-cup'),
-    ),
-    ...plan.division.actual.flatMap((actual, i) =>
-      twice(
-        `division.actual[${i}].powders`,
-        actual.powders.map(part => part.colorant),
-        fact('plan.the-colorant'),
-      ),
-    ),
-    ...plan.cups.flatMap((cup, i) => [
-      ...twice(
-        `cups[${i}].colorants`,
-        cup.colorants.map(part => part.colorant),
-        fact('plan.the-colorant'),
-      ),
-      ...twice(`cups[${i}].ownScent.parts`, cup.ownScent?.parts.map(part => part.scent) ?? [], fact('plan.the-scent')),
-    ]),
-    ...twice('scent.parts', plan.scent?.parts.map(part => part.scent) ?? [], fact('plan.the-scent')),
-  ]
-}
+  )
 
 function moulds(plan: Plan): Problem[] {
   const tooHigh = [plan.mould, ...plan.moreMoulds].flatMap(({ fillMm, innerHeightMm }, i): Problem[] => {

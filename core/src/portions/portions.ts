@@ -1,7 +1,7 @@
 import { hasStabiliserApart, ownLyeOf, withLye } from '../plan/index.ts'
 import type { Cup, Plan } from '../plan/index.ts'
 import { naohPerG, scentLoad, superfatBand, takenBy, unitBatter } from '../recipe/index.ts'
-import type { ScentLoad, SuperfatBand, UnitBatter } from '../recipe/index.ts'
+import type { LyeTakers, ScentLoad, SuperfatBand, UnitBatter } from '../recipe/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Moment, Shelf } from '../shelf/index.ts'
 import { roundDown, roundNearest, roundToTotal } from '../quantities/working/index.ts'
@@ -196,6 +196,28 @@ function weighedCup(portion: Portion, batterG: number, stepG: number): Portion {
   return { ...portion, batterG, scentG, stabiliserG, colours, colorantG, mediumG, totalG }
 }
 
+/** Lye for the weighed masses: never more than they allow, whichever way they were rounded. */
+function weighedLye(plan: Plan, unit: UnitBatter, oilExactG: number, weighed: LyeTakers) {
+  const { scaleStepG, fineScaleStepG } = plan.conditions
+  const { superfatShare, lyePurityShare } = plan.recipe
+  const lyeExactG = oilExactG * unit.lyeG
+  const taken = takenBy(unit, weighed)
+  const allowedG = ((taken.oilsG + taken.countedFatG) * (1 - superfatShare) + taken.countedAcidG) / lyePurityShare
+  const lyeG = roundDown(Math.min(lyeExactG, allowedG), fineScaleStepG)
+  const naohG = lyeG * lyePurityShare
+  const steps = { oilG: scaleStepG, naohG: fineScaleStepG * lyePurityShare }
+  return { lyeExactG, lyeG, naohG, superfat: superfatBand(unit, weighed, naohG, steps) }
+}
+
+/** Colours that go into the whole pot, by its plain batter. */
+const potColoursOf = (plan: Plan, shelf: Shelf, plainG: number): PotColour[] =>
+  plan.potColorants.map(part => {
+    const exactG = plainG * (part.doseGPerKg / 1000)
+    const name = findById(shelf.colorants, part.colorant)?.name ?? part.colorant
+    const massG = roundNearest(exactG, plan.conditions.fineScaleStepG)
+    return { colorant: part.colorant, name, moment: part.moment, exactG, massG }
+  })
+
 /**
  * Divides a plan into everything that is weighed.
  *
@@ -206,7 +228,6 @@ function weighedCup(portion: Portion, batterG: number, stepG: number): Portion {
  */
 export function portionsOf(plan: Plan, shelf: Shelf): Portions {
   const { scaleStepG, fineScaleStepG } = plan.conditions
-  const { superfatShare, lyePurityShare } = plan.recipe
   const unit = unitBatter(plan.recipe, shelf)
   const load = plan.scent && scentLoad(plan.scent, shelf, unit.batterG)
   const layers = stackLayers(plan)
@@ -223,14 +244,7 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
 
   const allOils = weighedOils(unit, oilExactG, scaleStepG)
   const { liquids, additives } = weighedExtras(unit, oilExactG, plan.conditions)
-  const lyeExactG = oilExactG * unit.lyeG
-  // Never more than the weighed masses allow, whichever way they were rounded.
-  const taken = takenBy(unit, { oils: allOils, liquids, additives })
-  const allowedG = ((taken.oilsG + taken.countedFatG) * (1 - superfatShare) + taken.countedAcidG) / lyePurityShare
-  const lyeG = roundDown(Math.min(lyeExactG, allowedG), fineScaleStepG)
-  const naohG = lyeG * lyePurityShare
-  const steps = { oilG: scaleStepG, naohG: fineScaleStepG * lyePurityShare }
-  const superfat = superfatBand(unit, { oils: allOils, liquids, additives }, naohG, steps)
+  const { lyeExactG, lyeG, naohG, superfat } = weighedLye(plan, unit, oilExactG, { oils: allOils, liquids, additives })
 
   const oils = allOils.map(part => {
     if (part.oil !== drawn.oil) return part
@@ -240,11 +254,7 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
   const oilG = total(oils)
   const waterExactG = Math.max(0, oilExactG * unit.waterG - drawn.waterG)
   const waterG = roundNearest(waterExactG, scaleStepG)
-  const potColours = plan.potColorants.map((part): PotColour => {
-    const exactG = (potExactG / (1 + potDose)) * (part.doseGPerKg / 1000)
-    const name = findById(shelf.colorants, part.colorant)?.name ?? part.colorant
-    return { colorant: part.colorant, name, moment: part.moment, exactG, massG: roundNearest(exactG, fineScaleStepG) }
-  })
+  const potColours = potColoursOf(plan, shelf, potExactG / (1 + potDose))
   const potG = clean(oilG + lyeG + waterG + total(liquids) + total(additives) + total(potColours))
   const potClingG = Math.min(clingG, potG)
   const divided = roundToTotal([...exact.map(portion => portion.batterG), blankExactG], potG - potClingG, scaleStepG)

@@ -10,7 +10,7 @@ import {
   at,
   tidy,
 } from '@ostler/core'
-import type { EditResult, PlannedScent, ScentLoad, Words } from '@ostler/core'
+import type { EditResult, Forecast, PlannedScent, ScentLoad, Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
@@ -218,73 +218,19 @@ function PartsTable({ scent, load, onSet }: PartsProps) {
         </tr>
       </thead>
       <tbody>
-        {load.parts.map((part, i) => {
-          const weighed = weights[i]
-          return (
-            <tr key={part.id} className="stack border-b border-line">
-              <td className="py-1.5 pr-2">
-                {part.name}
-                {part.scent && (
-                  <span className="block text-[13px] text-soft">
-                    {part.scent.acceleration === 'none'
-                      ? 'does not accelerate'
-                      : `accelerates: ${part.scent.acceleration}`}
-                    {part.scent.ownRuns > 0 ? `, own batches: ${part.scent.ownRuns}` : ', untested here'}
-                    {part.scent.supplierSays !== 'unknown' &&
-                      part.scent.supplierSays !== part.scent.acceleration &&
-                      `; supplier says ${part.scent.supplierSays}`}
-                  </span>
-                )}
-              </td>
-              <td>
-                <div className="flex justify-end">
-                  <QuantityField
-                    bare
-                    label={`${part.name}, share of the blend`}
-                    kind="share"
-                    width={66}
-                    habits={habits}
-                    value={scent.parts[i]?.share ?? 0}
-                    onValue={value => setShare(i, value)}
-                  />
-                </div>
-              </td>
-              <td>
-                <div className="flex justify-end">
-                  <QuantityField
-                    bare
-                    label={`${part.name}, weight`}
-                    kind="mass"
-                    decimals={2}
-                    width={70}
-                    habits={habits}
-                    value={weighed?.massG ?? 0}
-                    {...(part.scent && { densityGPerMl: part.scent.densityGPerMl })}
-                    onValue={value => setGrams(i, value)}
-                  />
-                </div>
-              </td>
-              <td className="pl-3 text-right text-soft max-[600px]:hidden" title="Pipettes differ by half: weigh it.">
-                {weighed && weighed.drops > 0 && weighed.drops <= MOST_DROPS ? weighed.drops : '–'}
-              </td>
-              <td className={`pl-3 text-right whitespace-nowrap ${part.isOver ? 'font-semibold text-rust' : ''}`}>
-                {showShare(part.loadOfOils, 2)} / {part.scent ? showShare(capShare(part.limitOfOils), 2) : '?'}
-                {part.isOver && ' ▲'}
-              </td>
-              <td className="text-right">
-                {load.parts.length > 1 && (
-                  <button
-                    className="quiet"
-                    aria-label={`Remove ${part.name}`}
-                    onClick={() => onSet({ ...scent, parts: scent.parts.filter(one => one.scent !== part.id) })}
-                  >
-                    <Trash2 size={16} aria-hidden />
-                  </button>
-                )}
-              </td>
-            </tr>
-          )
-        })}
+        {load.parts.map((part, i) => (
+          <PartRow
+            key={part.id}
+            part={part}
+            weighed={weights[i]}
+            share={scent.parts[i]?.share ?? 0}
+            onShare={value => setShare(i, value)}
+            onGrams={value => setGrams(i, value)}
+            {...(load.parts.length > 1 && {
+              onRemove: () => onSet({ ...scent, parts: scent.parts.filter(one => one.scent !== part.id) }),
+            })}
+          />
+        ))}
       </tbody>
       {load.parts.length > 1 && (
         <tfoot>
@@ -299,6 +245,78 @@ function PartsTable({ scent, load, onSet }: PartsProps) {
         </tfoot>
       )}
     </table>
+  )
+}
+
+interface PartRowProps {
+  part: ScentLoad['parts'][number]
+  weighed: Forecast['portions']['scents'][number] | undefined
+  /** Of the blend. */
+  share: number
+  onShare: (share: number) => EditResult
+  onGrams: (massG: number) => EditResult
+  onRemove?: () => void
+}
+
+function PartRow({ part, weighed, share, onShare, onGrams, onRemove }: PartRowProps) {
+  const habits = useHabits()
+  return (
+    <tr className="stack border-b border-line">
+      <td className="py-1.5 pr-2">
+        {part.name}
+        {part.scent && (
+          <span className="block text-[13px] text-soft">
+            {part.scent.acceleration === 'none' ? 'does not accelerate' : `accelerates: ${part.scent.acceleration}`}
+            {part.scent.ownRuns > 0 ? `, own batches: ${part.scent.ownRuns}` : ', untested here'}
+            {part.scent.supplierSays !== 'unknown' &&
+              part.scent.supplierSays !== part.scent.acceleration &&
+              `; supplier says ${part.scent.supplierSays}`}
+          </span>
+        )}
+      </td>
+      <td>
+        <div className="flex justify-end">
+          <QuantityField
+            bare
+            label={`${part.name}, share of the blend`}
+            kind="share"
+            width={66}
+            habits={habits}
+            value={share}
+            onValue={onShare}
+          />
+        </div>
+      </td>
+      <td>
+        <div className="flex justify-end">
+          <QuantityField
+            bare
+            label={`${part.name}, weight`}
+            kind="mass"
+            decimals={2}
+            width={70}
+            habits={habits}
+            value={weighed?.massG ?? 0}
+            {...(part.scent && { densityGPerMl: part.scent.densityGPerMl })}
+            onValue={onGrams}
+          />
+        </div>
+      </td>
+      <td className="pl-3 text-right text-soft max-[600px]:hidden" title="Pipettes differ by half: weigh it.">
+        {weighed && weighed.drops > 0 && weighed.drops <= MOST_DROPS ? weighed.drops : '–'}
+      </td>
+      <td className={`pl-3 text-right whitespace-nowrap ${part.isOver ? 'font-semibold text-rust' : ''}`}>
+        {showShare(part.loadOfOils, 2)} / {part.scent ? showShare(capShare(part.limitOfOils), 2) : '?'}
+        {part.isOver && ' ▲'}
+      </td>
+      <td className="text-right">
+        {onRemove && (
+          <button className="quiet" aria-label={`Remove ${part.name}`} onClick={onRemove}>
+            <Trash2 size={16} aria-hidden />
+          </button>
+        )}
+      </td>
+    </tr>
   )
 }
 

@@ -1,5 +1,5 @@
 import { findById, readQuantity, showLength, showMass, sizedToBars, stockOf, at, resized, isFact } from '@ostler/core'
-import type { SizeWish, Words } from '@ostler/core'
+import type { Forecast, Shelf, ShelfItem, SizeWish, Words } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useForecast, useHabits } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -16,6 +16,38 @@ const WAYS: readonly { value: By; text: string }[] = [
   { value: 'ingredient', text: 'as far as one thing goes' },
 ]
 
+/** What is weighed of each thing, and the item on the shelf that it comes from. */
+function needsOf(portions: Forecast['portions'], shelf: Shelf) {
+  const need = (key: string, { name, exactG }: { name: string; exactG: number }, stock: ShelfItem | undefined) => ({
+    ...{ key, name, needG: exactG, stock },
+  })
+  return [
+    ...portions.oils.map(part => need(part.oil, part, findById(shelf.oils, part.oil))),
+    ...portions.liquids.map(part => need(part.id, part, findById(shelf.liquids, part.id))),
+    ...portions.additives.map(part => need(part.id, part, findById(shelf.additives, part.id))),
+    ...portions.scents.map(part => need(part.scent, part, findById(shelf.scents, part.scent))),
+  ].filter(one => one.needG > 0)
+}
+
+interface TextInputProps {
+  label: string
+  value: string
+  onValue: (text: string) => void
+  placeholder: string
+}
+
+const TextInput = ({ label, value, onValue, placeholder }: TextInputProps) => (
+  <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+    {label}
+    <input
+      className="field w-24 text-right text-ink"
+      value={value}
+      placeholder={placeholder}
+      onChange={event => onValue(event.target.value)}
+    />
+  </label>
+)
+
 /** Makes the batch as large as wished; every mass follows, and the soap's height with them. */
 export function SizeFields() {
   const batch = useBatch()
@@ -29,33 +61,7 @@ export function SizeFields() {
   const [told, setTold] = useState<{ words: Words; isDone: boolean } | null>(null)
   const setDone = (words: Words, isDone: boolean) => setTold({ words, isDone })
   if (!forecast) return null
-  const { portions } = forecast
-  const needs = [
-    ...portions.oils.map(part => ({
-      key: part.oil,
-      name: part.name,
-      needG: part.exactG,
-      stock: findById(batch.shelf.oils, part.oil),
-    })),
-    ...portions.liquids.map(part => ({
-      key: part.id,
-      name: part.name,
-      needG: part.exactG,
-      stock: findById(batch.shelf.liquids, part.id),
-    })),
-    ...portions.additives.map(part => ({
-      key: part.id,
-      name: part.name,
-      needG: part.exactG,
-      stock: findById(batch.shelf.additives, part.id),
-    })),
-    ...portions.scents.map(part => ({
-      key: part.scent,
-      name: part.name,
-      needG: part.exactG,
-      stock: findById(batch.shelf.scents, part.scent),
-    })),
-  ].filter(one => one.needG > 0)
+  const needs = needsOf(forecast.portions, batch.shelf)
   const chosen = needs.find(one => one.key === item) ?? needs[0]
 
   const wish = (): SizeWish | Words => {
@@ -90,17 +96,6 @@ export function SizeFields() {
     const done = `Done: the soap stands ${showLength(size.fillMm, habits)} high.`
     setDone(result.ok ? done : result.sentence, result.ok)
   }
-  const field = (label: string, value: string, set: (text: string) => void, placeholder: string) => (
-    <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-      {label}
-      <input
-        className="field w-24 text-right text-ink"
-        value={value}
-        placeholder={placeholder}
-        onChange={event => set(event.target.value)}
-      />
-    </label>
-  )
   return (
     <Section title="Size">
       <form
@@ -133,15 +128,24 @@ export function SizeFields() {
             }}
           />
         )}
-        {by === 'bars'
-          ? field('Bars', amount, setAmount, '10')
-          : field(
-              by === 'ingredient' ? 'There is' : 'Amount',
-              amount,
-              setAmount,
-              habits.mass === 'g' ? '800 g' : '28 oz',
-            )}
-        {by === 'bars' && field('Each, fresh', each, setEach, habits.mass === 'g' ? '130 g' : '4 1/2 oz')}
+        {by === 'bars' ? (
+          <TextInput label="Bars" value={amount} onValue={setAmount} placeholder="10" />
+        ) : (
+          <TextInput
+            label={by === 'ingredient' ? 'There is' : 'Amount'}
+            value={amount}
+            onValue={setAmount}
+            placeholder={habits.mass === 'g' ? '800 g' : '28 oz'}
+          />
+        )}
+        {by === 'bars' && (
+          <TextInput
+            label="Each, fresh"
+            value={each}
+            onValue={setEach}
+            placeholder={habits.mass === 'g' ? '130 g' : '4 1/2 oz'}
+          />
+        )}
         <button className="button" type="submit">
           Resize
         </button>

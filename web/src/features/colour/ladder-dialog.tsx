@@ -48,7 +48,6 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
   const habits = useHabits()
   const say = useSay()
   const toast = useToast()
-  const { sight } = useColourView()
   const cup = plan.cups[index]!
   const whites = batch.shelf.colorants.filter(one => one.spectrum !== 'swatch' && !one.archived)
   const [white, setWhite] = useState(whites.find(one => one.spectrum === 'titanium')?.id ?? whites[0]?.id ?? BASE)
@@ -84,8 +83,6 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
       run: () => batch.undo(),
     })
   }
-  const refused = (sentence: string) => ({ ok: false as const, path: '', sentence })
-  const ok = { ok: true as const, plan }
   return (
     <Ask open wide title={`A ladder of tints from ${cup.name}`} onClose={onClose}>
       <p className="mb-3">
@@ -111,33 +108,9 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
           }}
         />
         {white === BASE ? (
-          <QuantityField
-            label="Colour kept at each step"
-            kind="share"
-            decimals={0}
-            width={64}
-            habits={habits}
-            value={keeps}
-            onValue={value => {
-              if (!(value >= 0.1 && value <= 0.95))
-                return refused('From 10 to 95 % of the colour is kept; 50 % halves it.')
-              setKeeps(value)
-              return ok
-            }}
-          />
+          <KeptField keeps={keeps} plan={plan} onKeeps={setKeeps} />
         ) : (
-          <QuantityField
-            label="White in the palest step"
-            kind="dose"
-            width={64}
-            habits={habits}
-            value={most ?? usual * 0.85}
-            onValue={value => {
-              if (!(value > 0 && value <= 50)) return refused('White is from above 0 to 50 g/kg; 6 to 8 is usual.')
-              setMost(value)
-              return ok
-            }}
-          />
+          <MostField most={most ?? usual * 0.85} plan={plan} onMost={setMost} />
         )}
       </div>
       {found.ok ? (
@@ -145,26 +118,7 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
           <p className="mb-2">
             Mother cup: <strong>{showMass(found.motherG, habits)}</strong> of batter, coloured at once.
           </p>
-          <ol className="mb-3">
-            {found.rungs.map((rung, i) => {
-              const hex = seenBy(rung.colour.hex, sight)
-              return (
-                <li key={i} className="flex min-h-13 items-center gap-4" style={{ background: hex, color: inkOn(hex) }}>
-                  <strong className="w-8 pl-3 text-lg">{i + 1}</strong>
-                  <span className="w-32">
-                    pour <strong>{showMass(rung.pourG, habits)}</strong>
-                  </span>
-                  <span className="flex-1">
-                    {rung.addWhiteG > 0 && `then ${showMass(rung.addWhiteG, habits, 0.01)} white into what is left`}
-                    {rung.addBatterG > 0 && `then ${showMass(rung.addBatterG, habits)} plain batter into what is left`}
-                  </span>
-                  <span className="pr-3 text-[13px]">
-                    {rung.stepDeltaE !== null && `ΔE ${tidy(rung.stepDeltaE, 1)} from the one before`}
-                  </span>
-                </li>
-              )
-            })}
-          </ol>
+          <Rungs rungs={found.rungs} />
           {found.sentences.map(sentence => (
             <p key={say(sentence)} className="text-soft">
               · {say(sentence)}
@@ -185,5 +139,72 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
         </button>
       </div>
     </Ask>
+  )
+}
+
+const refused = (sentence: string) => ({ ok: false as const, path: '', sentence })
+
+function KeptField({ keeps, plan, onKeeps }: { keeps: number; plan: Plan; onKeeps: (share: number) => void }) {
+  return (
+    <QuantityField
+      label="Colour kept at each step"
+      kind="share"
+      decimals={0}
+      width={64}
+      habits={useHabits()}
+      value={keeps}
+      onValue={value => {
+        if (!(value >= 0.1 && value <= 0.95)) return refused('From 10 to 95 % of the colour is kept; 50 % halves it.')
+        onKeeps(value)
+        return { ok: true, plan }
+      }}
+    />
+  )
+}
+
+function MostField({ most, plan, onMost }: { most: number; plan: Plan; onMost: (gPerKg: number) => void }) {
+  return (
+    <QuantityField
+      label="White in the palest step"
+      kind="dose"
+      width={64}
+      habits={useHabits()}
+      value={most}
+      onValue={value => {
+        if (!(value > 0 && value <= 50)) return refused('White is from above 0 to 50 g/kg; 6 to 8 is usual.')
+        onMost(value)
+        return { ok: true, plan }
+      }}
+    />
+  )
+}
+
+type Found = ReturnType<typeof ladderOf>['found']
+
+/** The steps as they are poured, each in its colour. */
+function Rungs({ rungs }: { rungs: Extract<Found, { ok: true }>['rungs'] }) {
+  const habits = useHabits()
+  const { sight } = useColourView()
+  return (
+    <ol className="mb-3">
+      {rungs.map((rung, i) => {
+        const hex = seenBy(rung.colour.hex, sight)
+        return (
+          <li key={i} className="flex min-h-13 items-center gap-4" style={{ background: hex, color: inkOn(hex) }}>
+            <strong className="w-8 pl-3 text-lg">{i + 1}</strong>
+            <span className="w-32">
+              pour <strong>{showMass(rung.pourG, habits)}</strong>
+            </span>
+            <span className="flex-1">
+              {rung.addWhiteG > 0 && `then ${showMass(rung.addWhiteG, habits, 0.01)} white into what is left`}
+              {rung.addBatterG > 0 && `then ${showMass(rung.addBatterG, habits)} plain batter into what is left`}
+            </span>
+            <span className="pr-3 text-[13px]">
+              {rung.stepDeltaE !== null && `ΔE ${tidy(rung.stepDeltaE, 1)} from the one before`}
+            </span>
+          </li>
+        )
+      })}
+    </ol>
   )
 }

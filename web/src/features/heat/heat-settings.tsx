@@ -1,5 +1,5 @@
 import { showShare, showTemperature, at } from '@ostler/core'
-import type { CoolingWay, HeatPlan, TemperatureRule } from '@ostler/core'
+import type { CoolingWay, HeatPlan, Plan, TemperatureRule } from '@ostler/core'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -61,82 +61,105 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
           <PlanField label="Lye meets the oils at" kind="temperature" width={64} path={at(plan => plan.heat.lyeC)} />
         )}
       </Section>
-      <Section title="Your temperature rule">
-        <Choice<TemperatureRule>
-          bare
-          label="Temperature rule"
-          className="w-full"
-          value={settings.rule}
-          options={RULES}
-          onValue={value => set('rule', value)}
-        />
-        <p className="mt-1 text-[13px] text-soft">{RULES.find(rule => rule.value === settings.rule)?.says}</p>
-        <div className="mt-2 flex gap-4">
-          {settings.rule === 'gap' && (
-            <PlanField label="Largest gap" kind="difference" width={64} path={at(plan => plan.heat.gapK)} />
-          )}
-          {settings.rule === 'band' && (
-            <>
-              <PlanField label="From" kind="temperature" width={64} path={at(plan => plan.heat.bandLowC)} />
-              <PlanField label="To" kind="temperature" width={64} path={at(plan => plan.heat.bandHighC)} />
-            </>
-          )}
-        </div>
-      </Section>
-      <Section title="Lye">
-        <div className="grid grid-cols-2 gap-x-4 gap-y-3">
-          <Choice
-            label="In"
-            value={settings.lyeVessel}
-            options={[{ value: '', text: 'a plastic jug' }, ...vessels]}
-            onValue={value => set('lyeVessel', value)}
-          />
-          <Choice<CoolingWay>
-            label="Cools in"
-            value={settings.lyeCooling}
-            options={WAYS}
-            onValue={value => set('lyeCooling', value)}
-          />
-          <PlanField label="Water starts at" kind="temperature" width={64} path={at(plan => plan.heat.waterC)} />
-          <PlanField label="Ice, of the water" kind="share" width={64} path={at(plan => plan.heat.iceShare)} />
-        </div>
-        <VesselVerdict />
-      </Section>
-      <Section title="Oils">
-        <div className="grid grid-cols-2 gap-x-4 gap-y-3">
-          <Choice
-            label="In"
-            value={settings.oilsVessel}
-            options={[{ value: '', text: 'a steel pot' }, ...vessels]}
-            onValue={value => set('oilsVessel', value)}
-          />
-          <Choice<CoolingWay>
-            label="Cool in"
-            value={settings.oilsCooling}
-            options={WAYS}
-            onValue={value => set('oilsCooling', value)}
-          />
-          {settings.rule !== 'transfer' && (
-            <PlanField label="Melted to" kind="temperature" width={64} path={at(plan => plan.heat.meltC)} />
-          )}
-        </div>
-      </Section>
-      {hasBath && (
-        <Section title="Bath">
-          <div className="grid grid-cols-3 gap-x-4 gap-y-3">
-            <PlanField label="Water at" kind="temperature" width={64} path={at(plan => plan.heat.bathC)} />
-            <PlanField label="Litres" kind="plain" width={64} path={at(plan => plan.heat.bathLitres)} />
-            {hasIce && <PlanField label="Ice, kg" kind="plain" width={64} path={at(plan => plan.heat.iceKg)} />}
-          </div>
-          <p className="mt-1.5 text-[13px] text-soft">
-            Only clear lye goes into a bath: undissolved it sets at the bottom. Keep ice for the bath apart from food.
-          </p>
-        </Section>
-      )}
+      <RuleFields settings={settings} set={set} />
+      <LyeFields settings={settings} set={set} vessels={vessels} />
+      <OilsFields settings={settings} set={set} vessels={vessels} />
+      {hasBath && <BathFields hasIce={hasIce} />}
       <MeltNote heat={heat} />
     </div>
   )
 }
+
+interface FieldsProps {
+  settings: Plan['heat']
+  set: (key: string, value: unknown) => void
+}
+
+interface VesselProps extends FieldsProps {
+  vessels: readonly { value: string; text: string }[]
+}
+
+const RuleFields = ({ settings, set }: FieldsProps) => (
+  <Section title="Your temperature rule">
+    <Choice<TemperatureRule>
+      bare
+      label="Temperature rule"
+      className="w-full"
+      value={settings.rule}
+      options={RULES}
+      onValue={value => set('rule', value)}
+    />
+    <p className="mt-1 text-[13px] text-soft">{RULES.find(rule => rule.value === settings.rule)?.says}</p>
+    <div className="mt-2 flex gap-4">
+      {settings.rule === 'gap' && (
+        <PlanField label="Largest gap" kind="difference" width={64} path={at(plan => plan.heat.gapK)} />
+      )}
+      {settings.rule === 'band' && (
+        <>
+          <PlanField label="From" kind="temperature" width={64} path={at(plan => plan.heat.bandLowC)} />
+          <PlanField label="To" kind="temperature" width={64} path={at(plan => plan.heat.bandHighC)} />
+        </>
+      )}
+    </div>
+  </Section>
+)
+
+const LyeFields = ({ settings, set, vessels }: VesselProps) => (
+  <Section title="Lye">
+    <div className="grid grid-cols-2 gap-x-4 gap-y-3">
+      <Choice
+        label="In"
+        value={settings.lyeVessel}
+        options={[{ value: '', text: 'a plastic jug' }, ...vessels]}
+        onValue={value => set('lyeVessel', value)}
+      />
+      <Choice<CoolingWay>
+        label="Cools in"
+        value={settings.lyeCooling}
+        options={WAYS}
+        onValue={value => set('lyeCooling', value)}
+      />
+      <PlanField label="Water starts at" kind="temperature" width={64} path={at(plan => plan.heat.waterC)} />
+      <PlanField label="Ice, of the water" kind="share" width={64} path={at(plan => plan.heat.iceShare)} />
+    </div>
+    <VesselVerdict />
+  </Section>
+)
+
+const OilsFields = ({ settings, set, vessels }: VesselProps) => (
+  <Section title="Oils">
+    <div className="grid grid-cols-2 gap-x-4 gap-y-3">
+      <Choice
+        label="In"
+        value={settings.oilsVessel}
+        options={[{ value: '', text: 'a steel pot' }, ...vessels]}
+        onValue={value => set('oilsVessel', value)}
+      />
+      <Choice<CoolingWay>
+        label="Cool in"
+        value={settings.oilsCooling}
+        options={WAYS}
+        onValue={value => set('oilsCooling', value)}
+      />
+      {settings.rule !== 'transfer' && (
+        <PlanField label="Melted to" kind="temperature" width={64} path={at(plan => plan.heat.meltC)} />
+      )}
+    </div>
+  </Section>
+)
+
+const BathFields = ({ hasIce }: { hasIce: boolean }) => (
+  <Section title="Bath">
+    <div className="grid grid-cols-3 gap-x-4 gap-y-3">
+      <PlanField label="Water at" kind="temperature" width={64} path={at(plan => plan.heat.bathC)} />
+      <PlanField label="Litres" kind="plain" width={64} path={at(plan => plan.heat.bathLitres)} />
+      {hasIce && <PlanField label="Ice, kg" kind="plain" width={64} path={at(plan => plan.heat.iceKg)} />}
+    </div>
+    <p className="mt-1.5 text-[13px] text-soft">
+      Only clear lye goes into a bath: undissolved it sets at the bottom. Keep ice for the bath apart from food.
+    </p>
+  </Section>
+)
 
 /** Whether the chosen lye vessel stands hot lye and holds it. */
 function VesselVerdict() {

@@ -1,5 +1,5 @@
 import { BOXES, MAX_ROOM_CHANGES, at } from '@ostler/core'
-import type { BoxKind } from '@ostler/core'
+import type { BoxKind, Plan } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
@@ -11,12 +11,9 @@ import { PlanField, useTold } from '../../parts/plan-field.tsx'
 export function RestSurroundings() {
   const batch = useBatch()
   const told = useTold()
-  const { wallMm, preheatedC, beside, room, box, steps } = usePlan(state => state.plan.rest)
-  const roomC = usePlan(state => state.plan.conditions.roomC)
+  const { wallMm, preheatedC, beside, box, steps } = usePlan(state => state.plan.rest)
   const set = (path: (string | number)[], value: unknown) =>
     told(batch.edit({ kind: 'set', path: ['rest', ...path], value }))
-  const addRoom = () =>
-    set(['room'], [...room, { atMin: Math.min(5700, (room.at(-1)?.atMin ?? 0) + 240), tempC: roomC }])
   return (
     <details className="border-t border-booth-deep pt-2">
       <summary className="cursor-pointer">More about where it stands</summary>
@@ -73,39 +70,48 @@ export function RestSurroundings() {
             />
           </fieldset>
         )}
-        <div>
-          <p className="text-[13px] text-soft">The room changes</p>
-          <ul>
-            {room.map((_, i) => (
-              <li key={i} className="flex items-end gap-3">
-                <PlanField
-                  label="After, minutes"
-                  kind="plain"
-                  decimals={0}
-                  width={64}
-                  path={at(plan => plan.rest.room[i]!.atMin)}
-                />
-                <PlanField label="to" kind="temperature" width={64} path={at(plan => plan.rest.room[i]!.tempC)} />
-                <button
-                  className="quiet ml-auto"
-                  aria-label={`Remove change ${i + 1} of the room`}
-                  onClick={() =>
-                    set(
-                      ['room'],
-                      room.filter((_, n) => n !== i),
-                    )
-                  }
-                >
-                  <Trash2 size={16} aria-hidden />
-                </button>
-              </li>
-            ))}
-          </ul>
-          <button className="button mt-1" disabled={room.length >= MAX_ROOM_CHANGES} onClick={addRoom}>
-            <Plus size={16} aria-hidden /> a change
-          </button>
-        </div>
+        <RoomChanges />
       </div>
     </details>
+  )
+}
+
+/** When the room gets warmer or colder, and by how much. */
+function RoomChanges() {
+  const batch = useBatch()
+  const told = useTold()
+  const room = usePlan(state => state.plan.rest.room)
+  const roomC = usePlan(state => state.plan.conditions.roomC)
+  const set = (value: Plan['rest']['room']) =>
+    told(batch.edit({ kind: 'set', path: at(plan => plan.rest.room), value }))
+  const addRoom = () => set([...room, { atMin: Math.min(5700, (room.at(-1)?.atMin ?? 0) + 240), tempC: roomC }])
+  return (
+    <div>
+      <p className="text-[13px] text-soft">The room changes</p>
+      <ul>
+        {room.map((_, i) => (
+          <li key={i} className="flex items-end gap-3">
+            <PlanField
+              label="After, minutes"
+              kind="plain"
+              decimals={0}
+              width={64}
+              path={at(plan => plan.rest.room[i]!.atMin)}
+            />
+            <PlanField label="to" kind="temperature" width={64} path={at(plan => plan.rest.room[i]!.tempC)} />
+            <button
+              className="quiet ml-auto"
+              aria-label={`Remove change ${i + 1} of the room`}
+              onClick={() => set(room.filter((_, n) => n !== i))}
+            >
+              <Trash2 size={16} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <button className="button mt-1" disabled={room.length >= MAX_ROOM_CHANGES} onClick={addRoom}>
+        <Plus size={16} aria-hidden /> a change
+      </button>
+    </div>
   )
 }

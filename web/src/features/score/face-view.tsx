@@ -84,18 +84,7 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
           </div>
           {kinds.length > 1 && <CavityStrip plan={whole} kinds={kinds} shown={plan} onChoose={onChoose} />}
           {hasScrub && (
-            <CutSlider
-              at={cutAt}
-              mm={
-                cut === 'along'
-                  ? mould.innerWidthMm
-                  : cut === 'turned' && design.program.radiusMm > 0
-                    ? mould.fillMm
-                    : mould.innerLengthMm
-              }
-              isOpened={cut === 'turned'}
-              onAt={setCutAt}
-            />
+            <CutSlider at={cutAt} mm={lengthCut(plan, design, cut)} isOpened={cut === 'turned'} onAt={setCutAt} />
           )}
         </div>
         {cut === 'turned' && size.width > 0 && (
@@ -134,12 +123,7 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
             {cut === 'top' ? (
               <CutLines design={design} plan={plan} place={place} />
             ) : (
-              <path
-                d={`M${place.left - WALL_PX} ${place.floor - mould.innerHeightMm * place.scale}V${place.floor + WALL_PX}H${place.left + place.width + WALL_PX}V${place.floor - mould.innerHeightMm * place.scale}`}
-                fill="none"
-                stroke="var(--soft)"
-                strokeWidth={WALL_PX}
-              />
+              <Walls place={place} heightMm={mould.innerHeightMm} />
             )}
             <MouldWords place={place} cut={cut} />
           </svg>
@@ -149,6 +133,26 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
         {!tried && cut !== 'turned' && <Handles {...{ chosen, cut, place, design }} />}
       </div>
     </section>
+  )
+}
+
+/** How far a cut can be moved, mm. */
+function lengthCut({ mould }: Plan, { program }: Design, cut: Cut): number {
+  if (cut === 'along') return mould.innerWidthMm
+  return cut === 'turned' && program.radiusMm > 0 ? mould.fillMm : mould.innerLengthMm
+}
+
+/** The mould around the soap. */
+function Walls({ place, heightMm }: { place: Place; heightMm: number }) {
+  const { left, width, floor, scale } = place
+  const top = floor - heightMm * scale
+  return (
+    <path
+      d={`M${left - WALL_PX} ${top}V${floor + WALL_PX}H${left + width + WALL_PX}V${top}`}
+      fill="none"
+      stroke="var(--soft)"
+      strokeWidth={WALL_PX}
+    />
   )
 }
 

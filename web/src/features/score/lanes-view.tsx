@@ -1,5 +1,5 @@
 import { MOVE_TOOLS, showChance, showMinutes, traceName, tidy } from '@ostler/core'
-import type { Forecast } from '@ostler/core'
+import type { Cup, Forecast } from '@ostler/core'
 import { BookOpen, Eye, GitCompare, Table2, ZoomIn, ZoomOut } from 'lucide-react'
 import { useState } from 'react'
 import type { KeyboardEvent } from 'react'
@@ -37,13 +37,9 @@ interface Props {
 export function LanesView({ chosen, onChoose }: Props) {
   const [ref, { width }] = useSize<HTMLDivElement>()
   const [asTable, setAsTable] = useState(false)
-  const [sees, setSees] = useState(false)
-  const [learns, setLearns] = useState(false)
   const [zoom, setZoom] = useState(0)
-  const seen = usePlan(state => state.plan.seen.length)
   const forecast = useForecast()
   const cups = usePlan(state => state.plan.cups)
-  const hexOf = useCupHex()
   if (!forecast) return null
   const poured = cups.filter(cup => forecast.lanes.lanes.find(lane => lane.cup === cup.id)?.points.length)
   const height = laneHeight(poured.length)
@@ -71,40 +67,9 @@ export function LanesView({ chosen, onChoose }: Props) {
         <h2 id="lanes" className="pl-5 text-lg max-[900px]:pl-3">
           Lanes
         </h2>
-        {!asTable && (
-          <span className="ml-3 flex">
-            <button
-              className="quiet min-h-6"
-              aria-label="Draw time closer together"
-              title="Closer together (−)"
-              disabled={zoom === 0}
-              onClick={() => zoomBy(-1)}
-            >
-              <ZoomOut size={15} aria-hidden />
-            </button>
-            <button
-              className="quiet min-h-6"
-              aria-label="Draw time further apart"
-              title="Further apart (+)"
-              disabled={zoom === ZOOMS.length - 1}
-              onClick={() => zoomBy(1)}
-            >
-              <ZoomIn size={15} aria-hidden />
-            </button>
-          </span>
-        )}
+        {!asTable && <ZoomButtons zoom={zoom} onZoom={zoomBy} />}
         {narrow ? <span className="flex-1" /> : <BeforeLye />}
-        <Link to="../compare" className="quiet min-h-6 text-[13px]">
-          <GitCompare size={15} aria-hidden /> compare …
-        </Link>
-        <button className="quiet min-h-6 text-[13px]" onClick={() => setLearns(true)}>
-          <BookOpen size={15} aria-hidden /> rests on …
-        </button>
-        {learns && <EvidenceDialog onClose={() => setLearns(false)} />}
-        <button className="quiet min-h-6 text-[13px]" onClick={() => setSees(true)}>
-          <Eye size={15} aria-hidden /> {seen > 0 ? `${seen} seen` : 'seen …'}
-        </button>
-        {sees && <SeenDialog onClose={() => setSees(false)} />}
+        <LaneLinks />
         <button className="quiet mr-3 min-h-6 text-[13px]" aria-pressed={asTable} onClick={() => setAsTable(!asTable)}>
           <Table2 size={15} aria-hidden /> {asTable ? 'as lanes' : 'as a table'}
         </button>
@@ -122,32 +87,7 @@ export function LanesView({ chosen, onChoose }: Props) {
             </div>
           )}
           {poured.map((cup, i) => (
-            <div
-              key={cup.id}
-              className="flex items-center max-[700px]:flex-wrap max-[700px]:px-3"
-              style={{ marginBottom: GAP_PX }}
-            >
-              <div
-                className="sticky left-0 z-10 flex min-w-0 shrink-0 items-center gap-2 bg-panel pr-2 pl-5 max-[700px]:flex-1 max-[700px]:pl-0"
-                style={narrow ? {} : { width: LABEL_PX }}
-              >
-                <Swatch hex={hexOf(cup.id)} size={15} />
-                <span className="truncate font-semibold">{cup.name}</span>
-              </div>
-              <div className="max-[700px]:order-1">
-                <LaneDrawing
-                  cup={cup}
-                  hex={hexOf(cup.id)}
-                  scale={scale}
-                  width={plotPx}
-                  height={height}
-                  chosen={chosen}
-                  onChoose={onChoose}
-                  isFirst={i === 0}
-                />
-              </div>
-              <LaneVerdict cup={cup.id} narrow={narrow} oneLine={narrow || height < 34} />
-            </div>
+            <Lane key={cup.id} {...{ cup, scale, height, narrow, chosen, onChoose }} width={plotPx} isFirst={i === 0} />
           ))}
           <HandsRow scale={scale} width={plotPx} labelPx={narrow ? 0 : LABEL_PX} />
           <StirRow scale={scale} width={plotPx} labelPx={narrow ? 0 : LABEL_PX} />
@@ -160,6 +100,91 @@ export function LanesView({ chosen, onChoose }: Props) {
         </>
       )}
     </section>
+  )
+}
+
+function ZoomButtons({ zoom, onZoom }: { zoom: number; onZoom: (by: number) => void }) {
+  return (
+    <span className="ml-3 flex">
+      <button
+        className="quiet min-h-6"
+        aria-label="Draw time closer together"
+        title="Closer together (−)"
+        disabled={zoom === 0}
+        onClick={() => onZoom(-1)}
+      >
+        <ZoomOut size={15} aria-hidden />
+      </button>
+      <button
+        className="quiet min-h-6"
+        aria-label="Draw time further apart"
+        title="Further apart (+)"
+        disabled={zoom === ZOOMS.length - 1}
+        onClick={() => onZoom(1)}
+      >
+        <ZoomIn size={15} aria-hidden />
+      </button>
+    </span>
+  )
+}
+
+/** Ways from the lanes: another plan beside this one, what the forecast rests on, what was seen. */
+function LaneLinks() {
+  const [sees, setSees] = useState(false)
+  const [learns, setLearns] = useState(false)
+  const seen = usePlan(state => state.plan.seen.length)
+  return (
+    <>
+      <Link to="../compare" className="quiet min-h-6 text-[13px]">
+        <GitCompare size={15} aria-hidden /> compare …
+      </Link>
+      <button className="quiet min-h-6 text-[13px]" onClick={() => setLearns(true)}>
+        <BookOpen size={15} aria-hidden /> rests on …
+      </button>
+      {learns && <EvidenceDialog onClose={() => setLearns(false)} />}
+      <button className="quiet min-h-6 text-[13px]" onClick={() => setSees(true)}>
+        <Eye size={15} aria-hidden /> {seen > 0 ? `${seen} seen` : 'seen …'}
+      </button>
+      {sees && <SeenDialog onClose={() => setSees(false)} />}
+    </>
+  )
+}
+
+interface LaneProps extends Props {
+  cup: Cup
+  scale: TimeScale
+  width: number
+  height: number
+  narrow: boolean
+  isFirst: boolean
+}
+
+/** A cup's name, its lane, and what comes of it. */
+function Lane({ cup, scale, width, height, narrow, isFirst, chosen, onChoose }: LaneProps) {
+  const hex = useCupHex()(cup.id)
+  return (
+    <div className="flex items-center max-[700px]:flex-wrap max-[700px]:px-3" style={{ marginBottom: GAP_PX }}>
+      <div
+        className="sticky left-0 z-10 flex min-w-0 shrink-0 items-center gap-2 bg-panel pr-2 pl-5 max-[700px]:flex-1 max-[700px]:pl-0"
+        style={narrow ? {} : { width: LABEL_PX }}
+      >
+        <Swatch hex={hex} size={15} />
+        <span className="truncate font-semibold">{cup.name}</span>
+      </div>
+      <div className="max-[700px]:order-1">
+        <LaneDrawing
+          cup={cup}
+          hex={hex}
+          scale={scale}
+          width={width}
+          height={height}
+          chosen={chosen}
+          onChoose={onChoose}
+          isFirst={isFirst}
+        />
+      </div>
+      <LaneVerdict cup={cup.id} narrow={narrow} oneLine={narrow || height < 34} />
+    </div>
   )
 }
 

@@ -1,5 +1,5 @@
 import { DEPTHS, LAYER_FACES, POUR_WAYS, TOGETHER, showLength, at } from '@ostler/core'
-import type { Depth, LayerFace, Pour, PourWay, Together } from '@ostler/core'
+import type { Depth, Edit, LayerFace, Pour, PourWay, Together } from '@ostler/core'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
@@ -34,6 +34,26 @@ const COUNTED: Readonly<Partial<Record<PourWay, string>>> = {
   piped: 'Rounds along',
 }
 
+/** Another way in, with what that way cannot do without. */
+const wayEdit = ({ shape, dropMm }: Pour, index: number, way: PourWay): Edit => {
+  const path = (key: string) => ['score', index, 'shape', key]
+  return {
+    kind: 'many',
+    edits: [
+      { kind: 'set', path: path('way'), value: way },
+      ...(way === 'drop' || way === 'line'
+        ? [{ kind: 'set' as const, path: path('range'), value: shape.range || 0.6 }]
+        : []),
+      ...(COUNTS[way] !== undefined && shape.count === 1
+        ? [{ kind: 'set' as const, path: path('count'), value: COUNTS[way] }]
+        : []),
+      ...(way === 'drop' && dropMm < 40
+        ? [{ kind: 'set' as const, path: ['score', index, 'dropMm'], value: 100 }]
+        : []),
+    ],
+  }
+}
+
 /** How a pour lies: its way in, and what that way needs. */
 export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) {
   const batch = useBatch()
@@ -41,29 +61,8 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
   const { shape } = pour
   const path = (key: string) => ['score', index, 'shape', key]
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: path(key), value }))
-  const habits = useHabits()
-  const { innerWidthMm } = usePlan(state => state.plan.mould)
-  /** What is put under one side. */
-  const blockMm = Math.round(Math.tan((Math.abs(shape.tiltDeg) * Math.PI) / 180) * innerWidthMm)
   const needs = (key: string) => NEEDS[shape.way].includes(key)
-  const change = (way: PourWay) =>
-    told(
-      batch.edit({
-        kind: 'many',
-        edits: [
-          { kind: 'set', path: path('way'), value: way },
-          ...(way === 'drop' || way === 'line'
-            ? [{ kind: 'set' as const, path: path('range'), value: shape.range || 0.6 }]
-            : []),
-          ...(COUNTS[way] !== undefined && shape.count === 1
-            ? [{ kind: 'set' as const, path: path('count'), value: COUNTS[way] }]
-            : []),
-          ...(way === 'drop' && pour.dropMm < 40
-            ? [{ kind: 'set' as const, path: ['score', index, 'dropMm'], value: 100 }]
-            : []),
-        ],
-      }),
-    )
+  const change = (way: PourWay) => told(batch.edit(wayEdit(pour, index, way)))
   return (
     <div className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-2">
       <div className="col-span-2">
@@ -105,16 +104,7 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
           onValue={value => set('texture', value)}
         />
       )}
-      {needs('tiltDeg') && (
-        <PlanField
-          label="Mould tilted, degrees"
-          kind="plain"
-          decimals={0}
-          width={64}
-          path={path('tiltDeg')}
-          hint={blockMm > 0.5 && <span className="text-[13px] text-soft">block of {showLength(blockMm, habits)}</span>}
-        />
-      )}
+      {needs('tiltDeg') && <TiltField tiltDeg={shape.tiltDeg} path={path('tiltDeg')} />}
       {needs('count') && (
         <PlanField label={COUNTED[shape.way] ?? 'Streams'} kind="plain" decimals={0} width={64} path={path('count')} />
       )}
@@ -131,22 +121,44 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
       {needs('hour') && (
         <PlanField label="Hour of the clock (0: middle)" kind="plain" decimals={1} width={64} path={path('hour')} />
       )}
-      {needs('pencil') && index > 0 && (
-        <div className="col-span-2">
-          <Choice
-            label="Powder dusted under it"
-            className="w-full"
-            value={shape.pencil}
-            options={[
-              { value: '', text: 'none' },
-              ...batch.shelf.colorants
-                .filter(one => !one.archived && one.form === 'powder')
-                .map(one => ({ value: one.id, text: one.name })),
-            ]}
-            onValue={value => set('pencil', value)}
-          />
-        </div>
-      )}
+      {needs('pencil') && index > 0 && <PencilChoice pencil={shape.pencil} onPencil={value => set('pencil', value)} />}
+    </div>
+  )
+}
+
+function TiltField({ tiltDeg, path }: { tiltDeg: number; path: (string | number)[] }) {
+  const habits = useHabits()
+  const { innerWidthMm } = usePlan(state => state.plan.mould)
+  /** What is put under one side. */
+  const blockMm = Math.round(Math.tan((Math.abs(tiltDeg) * Math.PI) / 180) * innerWidthMm)
+  return (
+    <PlanField
+      label="Mould tilted, degrees"
+      kind="plain"
+      decimals={0}
+      width={64}
+      path={path}
+      hint={blockMm > 0.5 && <span className="text-[13px] text-soft">block of {showLength(blockMm, habits)}</span>}
+    />
+  )
+}
+
+function PencilChoice({ pencil, onPencil }: { pencil: string; onPencil: (id: string) => void }) {
+  const { shelf } = useBatch()
+  return (
+    <div className="col-span-2">
+      <Choice
+        label="Powder dusted under it"
+        className="w-full"
+        value={pencil}
+        options={[
+          { value: '', text: 'none' },
+          ...shelf.colorants
+            .filter(one => !one.archived && one.form === 'powder')
+            .map(one => ({ value: one.id, text: one.name })),
+        ]}
+        onValue={onPencil}
+      />
     </div>
   )
 }

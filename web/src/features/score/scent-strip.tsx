@@ -1,5 +1,5 @@
 import { ACCELERATIONS, capShare, findById, limitOfOils, plannedScent, showMass, at } from '@ostler/core'
-import type { AccelerationClass, ScentMoment, ScentWay } from '@ostler/core'
+import type { AccelerationClass, PlannedScent, ScentMoment, ScentWay } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -33,7 +33,6 @@ const BLEND = 'blend'
 export function ScentStrip() {
   const say = useSay()
   const batch = useBatch()
-  const habits = useHabits()
   const scent = usePlan(state => state.plan.scent)
   const forecast = useForecast()
   const { scents } = batch.shelf
@@ -69,7 +68,6 @@ export function ScentStrip() {
   ]
   const first = scent?.parts[0]?.scent
   const note = first && !isBlend ? findById(scents, first)?.note : undefined
-  const mayBurst = scent && ['pot', 'with-colour', 'last'].includes(scent.moment)
   return (
     <section aria-label="Scent" className="border-b border-line px-5 py-2 max-[900px]:px-3">
       <div className="flex items-center gap-2">
@@ -91,43 +89,58 @@ export function ScentStrip() {
           />
         )}
       </div>
-      {scent && (
-        <div className="mt-1.5 flex items-center gap-2">
-          <div className="shrink-0">
-            <Choice
-              bare
-              label="When the scent goes in"
-              className="w-38"
-              value={scent.moment}
-              options={MOMENTS}
-              onValue={value => set(['moment'], value)}
-            />
-          </div>
-          {mayBurst && (
-            <div className="shrink-0">
-              <Choice<ScentWay>
-                bare
-                label="How the scent goes in"
-                className="w-26"
-                value={scent.how}
-                options={WAYS}
-                onValue={value => set(['how'], value)}
-              />
-            </div>
-          )}
-          <p className="min-w-0 truncate text-[13px] text-soft" title={note}>
-            {forecast &&
-              `${showMass(forecast.portions.scentG, habits)}${scent.basis === 'batter' ? ', by the batter' : ''}. `}
-            {isBlend ? (
-              <Link to="../batter#scent" className="underline">
-                Its parts
-              </Link>
-            ) : (
-              note
-            )}
-          </p>
+      {scent && <ScentHow scent={scent} isBlend={isBlend} note={note} set={set} />}
+    </section>
+  )
+}
+
+interface HowProps {
+  scent: PlannedScent
+  isBlend: boolean
+  note: string | undefined
+  set: (path: string[], value: unknown) => void
+}
+
+/** When it goes in, in one go or in bursts, and how much that is. */
+function ScentHow({ scent, isBlend, note, set }: HowProps) {
+  const habits = useHabits()
+  const forecast = useForecast()
+  const mayBurst = ['pot', 'with-colour', 'last'].includes(scent.moment)
+  return (
+    <div className="mt-1.5 flex items-center gap-2">
+      <div className="shrink-0">
+        <Choice
+          bare
+          label="When the scent goes in"
+          className="w-38"
+          value={scent.moment}
+          options={MOMENTS}
+          onValue={value => set(['moment'], value)}
+        />
+      </div>
+      {mayBurst && (
+        <div className="shrink-0">
+          <Choice<ScentWay>
+            bare
+            label="How the scent goes in"
+            className="w-26"
+            value={scent.how}
+            options={WAYS}
+            onValue={value => set(['how'], value)}
+          />
         </div>
       )}
-    </section>
+      <p className="min-w-0 truncate text-[13px] text-soft" title={note}>
+        {forecast &&
+          `${showMass(forecast.portions.scentG, habits)}${scent.basis === 'batter' ? ', by the batter' : ''}. `}
+        {isBlend ? (
+          <Link to="../batter#scent" className="underline">
+            Its parts
+          </Link>
+        ) : (
+          note
+        )}
+      </p>
+    </div>
   )
 }

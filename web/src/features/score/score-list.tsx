@@ -4,7 +4,7 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { applyEdit, showMass } from '@ostler/core'
 import type { Edit, Plan } from '@ostler/core'
 import { Fragment, useRef } from 'react'
-import type { KeyboardEvent } from 'react'
+import type { KeyboardEvent, RefObject } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { useTold } from '../../parts/plan-field.tsx'
@@ -40,16 +40,13 @@ export function ScoreList({ picked, onPicked, onTried }: Props) {
   const plan = usePlan(state => state.plan)
   const forecast = useForecast()
   const habits = useHabits()
-  const hexOf = useCupHex()
   const told = useTold()
-  const toast = useToast()
   const list = useRef<HTMLOListElement>(null)
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
   const ids = plan.score.map(pour => pour.id)
-  const chosen = picked.length === 1 ? picked[0]! : null
   const pours = ids.filter(id => picked.includes(id))
   const pick = (id: string, way: PickWay) => onPicked(pickedAfter(picked, ids, id, way))
 
@@ -69,6 +66,56 @@ export function ScoreList({ picked, onPicked, onTried }: Props) {
     if (edit) told(batch.edit(edit))
   }
 
+  const keys = useScoreKeys({ plan, picked, pours, list, onPicked })
+
+  return (
+    <section aria-labelledby="score" className="flex min-h-0 flex-col border-r border-line max-[900px]:border-r-0">
+      <header className="flex items-baseline justify-between px-5 pt-2 pb-1 max-[900px]:px-3">
+        <h2 id="score" className="text-lg">
+          Score
+        </h2>
+        <span className="text-[13px] text-soft">
+          {plan.cups.length} {plan.cups.length === 1 ? 'cup' : 'cups'} · {plan.score.length}{' '}
+          {plan.score.length === 1 ? 'layer' : 'layers'} ·{' '}
+          {forecast ? showMass(forecast.portions.potG, habits, 1) : '–'}
+        </span>
+      </header>
+      <PlanBBanner />
+      <ScentStrip />
+      <div className="min-h-0 flex-1 overflow-y-auto">
+        <DndContext
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          onDragOver={over}
+          onDragEnd={dropped}
+          onDragCancel={() => onTried(null)}
+        >
+          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+            <ol ref={list} onKeyDown={keys}>
+              <Rows picked={picked} onPick={pick} />
+            </ol>
+          </SortableContext>
+        </DndContext>
+        <AddSteps onAdded={id => onPicked([id])} chosen={pours.at(-1) ?? null} />
+      </div>
+    </section>
+  )
+}
+
+interface KeysOf extends Pick<Props, 'picked' | 'onPicked'> {
+  plan: Plan
+  /** Layers among what is picked, in the order of the score. */
+  pours: string[]
+  list: RefObject<HTMLOListElement | null>
+}
+
+/** Picks, moves, copies, pastes and removes layers from the keyboard. */
+function useScoreKeys({ plan, picked, pours, list, onPicked }: KeysOf): (event: KeyboardEvent) => void {
+  const batch = useBatch()
+  const hexOf = useCupHex()
+  const told = useTold()
+  const toast = useToast()
+  const ids = plan.score.map(pour => pour.id)
   const copy = () => {
     const count = copyPours(plan, pours, hexOf)
     toast(
@@ -95,11 +142,11 @@ export function ScoreList({ picked, onPicked, onTried }: Props) {
     const from = ids.indexOf(picked.at(-1) ?? '')
     const next = ids[from < 0 ? 0 : Math.min(ids.length - 1, Math.max(0, from + by))]
     if (!next) return
-    if (isRange) pick(next, 'range')
+    if (isRange) onPicked(pickedAfter(picked, ids, next, 'range'))
     else onPicked([next])
     list.current?.querySelector<HTMLElement>(`[data-row="${next}"]`)?.focus()
   }
-  const keys = (event: KeyboardEvent) => {
+  return event => {
     if (!(event.target instanceof HTMLElement) || !event.target.dataset['row']) return
     const by = { ArrowDown: 1, ArrowUp: -1 }[event.key] as 1 | -1 | undefined
     const isCommand = event.ctrlKey || event.metaKey
@@ -116,63 +163,48 @@ export function ScoreList({ picked, onPicked, onTried }: Props) {
     })()
     if (done) event.preventDefault()
   }
+}
 
+interface RowsProps {
+  picked: readonly string[]
+  onPick: (id: string, way: PickWay) => void
+}
+
+/** Every layer with the tools and embeds after it, what is set aside, and what is strewn on top. */
+function Rows({ picked, onPick }: RowsProps) {
+  const plan = usePlan(state => state.plan)
+  const forecast = useForecast()
+  const ids = plan.score.map(pour => pour.id)
+  const chosen = picked.length === 1 ? picked[0]! : null
   return (
-    <section aria-labelledby="score" className="flex min-h-0 flex-col border-r border-line max-[900px]:border-r-0">
-      <header className="flex items-baseline justify-between px-5 pt-2 pb-1 max-[900px]:px-3">
-        <h2 id="score" className="text-lg">
-          Score
-        </h2>
-        <span className="text-[13px] text-soft">
-          {plan.cups.length} {plan.cups.length === 1 ? 'cup' : 'cups'} · {plan.score.length}{' '}
-          {plan.score.length === 1 ? 'layer' : 'layers'} ·{' '}
-          {forecast ? showMass(forecast.portions.potG, habits, 1) : '–'}
-        </span>
-      </header>
-      <PlanBBanner />
-      <ScentStrip />
-      <div className="min-h-0 flex-1 overflow-y-auto">
-        <DndContext
-          sensors={sensors}
-          collisionDetection={closestCenter}
-          onDragOver={over}
-          onDragEnd={dropped}
-          onDragCancel={() => onTried(null)}
-        >
-          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-            <ol ref={list} onKeyDown={keys}>
-              {plan.score.map((pour, i) => (
-                <Fragment key={pour.id}>
-                  {plan.aside.map((one, n) => one.at === i && <AsideRow key={`aside-${n}`} item={one} index={n} />)}
-                  <PourRow
-                    index={i}
-                    pour={pour.id}
-                    pourForecast={forecast?.lanes.pours[i] ?? null}
-                    massG={forecast?.portions.layers[i]?.massG ?? null}
-                    chosen={picked.includes(pour.id)}
-                    onPick={pick}
-                  />
-                  {plan.moves
-                    .filter(move => move.after === pour.id)
-                    .map(move => (
-                      <MoveRow key={move.id} item={move} chosen={chosen === move.id} onPick={pick} />
-                    ))}
-                  {plan.finish.embeds
-                    .filter(embed => embed.after === pour.id || (i === ids.length - 1 && !ids.includes(embed.after)))
-                    .map(embed => (
-                      <EmbedRow key={embed.id} item={embed} chosen={chosen === embed.id} onPick={pick} />
-                    ))}
-                </Fragment>
-              ))}
-              {plan.aside.map((one, n) => one.at >= ids.length && <AsideRow key={`aside-${n}`} item={one} index={n} />)}
-              {plan.finish.toppings.map(topping => (
-                <ToppingRow key={topping.id} item={topping} chosen={chosen === topping.id} onPick={pick} />
-              ))}
-            </ol>
-          </SortableContext>
-        </DndContext>
-        <AddSteps onAdded={id => onPicked([id])} chosen={pours.at(-1) ?? null} />
-      </div>
-    </section>
+    <>
+      {plan.score.map((pour, i) => (
+        <Fragment key={pour.id}>
+          {plan.aside.map((one, n) => one.at === i && <AsideRow key={`aside-${n}`} item={one} index={n} />)}
+          <PourRow
+            index={i}
+            pour={pour.id}
+            pourForecast={forecast?.lanes.pours[i] ?? null}
+            massG={forecast?.portions.layers[i]?.massG ?? null}
+            chosen={picked.includes(pour.id)}
+            onPick={onPick}
+          />
+          {plan.moves
+            .filter(move => move.after === pour.id)
+            .map(move => (
+              <MoveRow key={move.id} item={move} chosen={chosen === move.id} onPick={onPick} />
+            ))}
+          {plan.finish.embeds
+            .filter(embed => embed.after === pour.id || (i === ids.length - 1 && !ids.includes(embed.after)))
+            .map(embed => (
+              <EmbedRow key={embed.id} item={embed} chosen={chosen === embed.id} onPick={onPick} />
+            ))}
+        </Fragment>
+      ))}
+      {plan.aside.map((one, n) => one.at >= ids.length && <AsideRow key={`aside-${n}`} item={one} index={n} />)}
+      {plan.finish.toppings.map(topping => (
+        <ToppingRow key={topping.id} item={topping} chosen={chosen === topping.id} onPick={onPick} />
+      ))}
+    </>
   )
 }

@@ -1,5 +1,5 @@
 import { BLENDINGS, POUR_WAYS, planBCall, showLength, showMass, showMinutes, showShare, tidy } from '@ostler/core'
-import type { Blending } from '@ostler/core'
+import type { Blending, Plan } from '@ostler/core'
 import { Fragment } from 'react'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
@@ -36,6 +36,35 @@ function blendWords(way: Blending, min: number): string {
   if (way === 'stick') return `${Math.round(min * 60)} s of stick time at full contact`
   if (way === 'bursts') return `${showMinutes(min)} of short bursts, a fifth of it with the blender on`
   return `${showMinutes(min)}, ${BLENDINGS[way]}`
+}
+
+interface HowProps extends Pick<Parts, 'plan' | 'habits'> {
+  pour: Parts['forecast']['lanes']['pours'][number]
+  step: Plan['score'][number]
+}
+
+/** What comes before a pour, how it goes in, and what is done after it. */
+function How({ plan, habits, pour, step }: HowProps) {
+  return (
+    <>
+      {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
+      {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
+      {whereTo(plan, step)}
+      {howPoured(step)}
+      {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
+      {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.
+      {plan.moves
+        .filter(move => move.after === pour.pour && !move.off)
+        .map(move => (
+          <strong key={move.id}> Then: {howMoved(move)}.</strong>
+        ))}
+      {plan.finish.embeds
+        .filter(embed => embed.after === pour.pour)
+        .map(embed => (
+          <strong key={embed.id}> Set in: {howSetIn(embed, habits)}. </strong>
+        ))}
+    </>
+  )
 }
 
 /** The pours in order, with how each goes in and the tools after it. */
@@ -76,26 +105,7 @@ export function Pours({ plan, forecast, habits }: Parts) {
             const cup = plan.cups.find(one => one.id === pour.cup)
             const layer = portions.layers[i]!
             const step = plan.score[i]!
-            const how = (
-              <>
-                {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
-                {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
-                {whereTo(plan, step)}
-                {howPoured(step)}
-                {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
-                {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.
-                {plan.moves
-                  .filter(move => move.after === pour.pour && !move.off)
-                  .map(move => (
-                    <strong key={move.id}> Then: {howMoved(move)}.</strong>
-                  ))}
-                {plan.finish.embeds
-                  .filter(embed => embed.after === pour.pour)
-                  .map(embed => (
-                    <strong key={embed.id}> Set in: {howSetIn(embed, habits)}. </strong>
-                  ))}
-              </>
-            )
+            const how = <How {...{ plan, habits, pour, step }} />
             return (
               <Fragment key={pour.pour}>
                 <tr className="border-t border-line">

@@ -87,19 +87,11 @@ function Editor(props: EditorProps) {
       <div className="flex items-start gap-3">
         <h2 className="flex-1 text-2xl">{id === 'new' ? `New ${SHELF_KINDS[kind].one}` : stored.name}</h2>
         {id !== 'new' && (
-          <>
-            <button type="button" className="quiet" onClick={duplicate}>
-              <Copy size={16} aria-hidden /> Duplicate
-            </button>
-            <button
-              type="button"
-              className="quiet"
-              onClick={() => void saving.save({ ...item, archived: !item.archived })}
-            >
-              {stored.archived ? <ArchiveRestore size={16} aria-hidden /> : <Archive size={16} aria-hidden />}
-              {stored.archived ? 'Bring back' : 'Archive'}
-            </button>
-          </>
+          <ItemButtons
+            isArchived={stored.archived}
+            onCopy={duplicate}
+            onArchive={() => void saving.save({ ...item, archived: !item.archived })}
+          />
         )}
       </div>
       {stored.archived && <p className="text-soft">Archived: batches that use it keep it, no list offers it.</p>}
@@ -120,6 +112,50 @@ function Editor(props: EditorProps) {
             ))}
         </Group>
       ))}
+      <OwnParts {...{ kind, item, shelf, problems, set }} />
+      <SaveBar
+        isDirty={isDirty || id === 'new'}
+        saving={saving}
+        problems={problems}
+        fields={fields}
+        onDrop={() => {
+          reset(stored, props.revision)
+          setProblems([])
+        }}
+      />
+      {id !== 'new' && <ItemExtras kind={kind} item={stored} shelf={shelf} />}
+    </form>
+  )
+}
+
+interface ItemButtonsProps {
+  isArchived: boolean
+  onCopy: () => void
+  onArchive: () => void
+}
+
+const ItemButtons = ({ isArchived, onCopy, onArchive }: ItemButtonsProps) => (
+  <>
+    <button type="button" className="quiet" onClick={onCopy}>
+      <Copy size={16} aria-hidden /> Duplicate
+    </button>
+    <button type="button" className="quiet" onClick={onArchive}>
+      {isArchived ? <ArchiveRestore size={16} aria-hidden /> : <Archive size={16} aria-hidden />}
+      {isArchived ? 'Bring back' : 'Archive'}
+    </button>
+  </>
+)
+
+interface OwnPartsProps extends Pick<EditorProps, 'kind' | 'shelf'> {
+  item: ShelfItem
+  problems: readonly Problem[]
+  set: (key: string, value: unknown) => void
+}
+
+/** What an item of this kind has beside its fields. */
+function OwnParts({ kind, item, shelf, problems, set }: OwnPartsProps) {
+  return (
+    <>
       {kind === 'scents' && (item as { type?: string }).type === 'blend' && (
         <PartsEditor
           item={item}
@@ -147,18 +183,7 @@ function Editor(props: EditorProps) {
       {kind !== 'palettes' && (
         <LotsEditor kind={kind} lots={item.lots} onLots={lots => set('lots', lots)} problems={problems} />
       )}
-      <SaveBar
-        isDirty={isDirty || id === 'new'}
-        saving={saving}
-        problems={problems}
-        fields={fields}
-        onDrop={() => {
-          reset(stored, props.revision)
-          setProblems([])
-        }}
-      />
-      {id !== 'new' && <ItemExtras kind={kind} item={stored} shelf={shelf} />}
-    </form>
+    </>
   )
 }
 

@@ -146,37 +146,55 @@ function Sampler({ picture, plainHex, onColour }: { picture: ImageBitmap } & Omi
         onKeyDown={keys}
       >
         <canvas ref={canvas} width={width} height={height} className="block w-full" />
-        {(['swatch', 'control'] as const).map(one => (
-          <span
-            key={one}
-            aria-hidden
-            className={`pointer-events-none absolute -translate-1/2 border-2 border-white text-[12px] outline outline-black ${mark === one ? 'border-4' : ''}`}
-            style={{
-              left: `${places[one].x * 100}%`,
-              top: `${places[one].y * 100}%`,
-              width: `${(side / width) * 100}%`,
-              aspectRatio: 1,
-            }}
-          >
-            <span className="absolute top-full bg-black px-1 text-white">
-              {one === 'swatch' ? 'colour' : 'control'}
-            </span>
-          </span>
-        ))}
+        <Marks {...{ places, mark }} share={side / width} />
       </div>
-      {result && (
-        <div className="mt-3 flex flex-wrap items-center gap-3">
-          {result.ok && (
-            <span className="inline-block size-12 border border-ink" style={{ background: result.hex }} aria-hidden />
-          )}
-          <p role="status" className={`flex-1 ${result.ok ? '' : 'text-rust'}`}>
-            <Say of={result.ok ? together([`${result.hex}.`, result.sentence]) : result.sentence} />
-          </p>
-          <button type="button" className="button button-main" disabled={!result.ok} onClick={take}>
-            Take this colour
-          </button>
-        </div>
+      {result && <Read result={result} onTake={take} />}
+    </div>
+  )
+}
+
+interface MarksProps {
+  places: Record<Mark, Place>
+  mark: Mark
+  /** Of the picture's width. */
+  share: number
+}
+
+function Marks({ places, mark, share }: MarksProps) {
+  return (
+    <>
+      {(['swatch', 'control'] as const).map(one => (
+        <span
+          key={one}
+          aria-hidden
+          className={`pointer-events-none absolute -translate-1/2 border-2 border-white text-[12px] outline outline-black ${mark === one ? 'border-4' : ''}`}
+          style={{
+            left: `${places[one].x * 100}%`,
+            top: `${places[one].y * 100}%`,
+            width: `${share * 100}%`,
+            aspectRatio: 1,
+          }}
+        >
+          <span className="absolute top-full bg-black px-1 text-white">{one === 'swatch' ? 'colour' : 'control'}</span>
+        </span>
+      ))}
+    </>
+  )
+}
+
+/** The colour that was read, and what is to be said of it. */
+function Read({ result, onTake }: { result: ReturnType<typeof correctedColour>; onTake: () => void }) {
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3">
+      {result.ok && (
+        <span className="inline-block size-12 border border-ink" style={{ background: result.hex }} aria-hidden />
       )}
+      <p role="status" className={`flex-1 ${result.ok ? '' : 'text-rust'}`}>
+        <Say of={result.ok ? together([`${result.hex}.`, result.sentence]) : result.sentence} />
+      </p>
+      <button type="button" className="button button-main" disabled={!result.ok} onClick={onTake}>
+        Take this colour
+      </button>
     </div>
   )
 }

@@ -25,16 +25,10 @@ interface Props {
   isLocked: boolean
 }
 
-/** One thing to weigh: the target large, what was weighed beside it, and the ways out when it is off. */
-export function WeighRow({ line, isNext, isLocked }: Props) {
+/** What is typed as weighed: kept in the plan when the field is left, or told what is wrong with it and kept as typed. */
+function useEntry(line: WeighLine, weighedG: number | null) {
   const batch = useBatch()
   const habits = useHabits()
-  const say = useSay()
-  const id = useId()
-  const plan = usePlan(state => state.plan)
-  const forecast = useForecast()
-  const portions = forecast?.portions
-  const weighed = plan.preparation.weighed.find(one => one.item === line.key)
   const [typed, setTyped] = useState<string | null>(null)
   const [sentence, setSentence] = useState<Words | null>(null)
 
@@ -55,6 +49,30 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
     store(read.value)
     setTyped(null)
   }
+  const decimals = 10 ** -massDecimals(line.stepG, 'g')
+  return {
+    text: typed ?? (weighedG === null ? '' : massNumber(weighedG, habits, Math.min(line.stepG, decimals))),
+    sentence,
+    store,
+    leave,
+    type: (text: string) => {
+      setTyped(text)
+      setSentence(null)
+    },
+  }
+}
+
+/** One thing to weigh: the target large, what was weighed beside it, and the ways out when it is off. */
+export function WeighRow({ line, isNext, isLocked }: Props) {
+  const batch = useBatch()
+  const habits = useHabits()
+  const say = useSay()
+  const id = useId()
+  const plan = usePlan(state => state.plan)
+  const forecast = useForecast()
+  const portions = forecast?.portions
+  const weighed = plan.preparation.weighed.find(one => one.item === line.key)
+  const entry = useEntry(line, weighed?.massG ?? null)
   const target =
     line.kind === 'lye' || line.kind === 'solution' || line.kind === 'scent'
       ? showMassDown(line.massG, habits, line.stepG)
@@ -70,7 +88,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
           aria-pressed={isDone}
           aria-label={`${say(line.what)} weighed as written`}
           disabled={isLocked}
-          onClick={() => store(isDone ? null : line.massG)}
+          onClick={() => entry.store(isDone ? null : line.massG)}
         >
           {isDone && <CheckIcon size={24} aria-hidden />}
         </button>
@@ -103,28 +121,20 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
             autoComplete="off"
             disabled={isLocked}
             aria-label={`${say(line.what)}, weighed`}
-            aria-invalid={sentence !== null || undefined}
-            value={
-              typed ??
-              (weighed
-                ? massNumber(weighed.massG, habits, Math.min(line.stepG, 10 ** -massDecimals(line.stepG, 'g')))
-                : '')
-            }
-            onChange={event => {
-              setTyped(event.target.value)
-              setSentence(null)
-            }}
-            onBlur={leave}
-            onKeyDown={event => event.key === 'Enter' && leave()}
+            aria-invalid={entry.sentence !== null || undefined}
+            value={entry.text}
+            onChange={event => entry.type(event.target.value)}
+            onBlur={entry.leave}
+            onKeyDown={event => event.key === 'Enter' && entry.leave()}
           />
         </div>
       </div>
-      {sentence && (
+      {entry.sentence && (
         <p role="alert" className="px-2 pb-2 text-rust">
-          <Say of={sentence} />
+          <Say of={entry.sentence} />
         </p>
       )}
-      {off && <WaysOut line={line} off={off} onStore={store} />}
+      {off && <WaysOut line={line} off={off} onStore={entry.store} />}
     </li>
   )
 }
