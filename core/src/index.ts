@@ -281,6 +281,39 @@ export {
 export type { BatterShare, DivisionSheet, Liner, LinerSheet, LyeSolution, RunSheet } from './preparation/index.ts'
 export { AIMS, FREEDOMS, planBOffers, planBOutlook, searchPlans, slopesOf } from './search/index.ts'
 export type { Aim, FoundPlan, Freedom, PlanBOffer, PlanBOutlook, SearchState, Slope } from './search/index.ts'
+export {
+  BODIES,
+  BenchEvent,
+  BenchRun,
+  EVENT_KINDS,
+  EVENT_SOURCES,
+  HOW,
+  LOOKS,
+  dripLevel,
+  eventOf,
+  fold,
+  followingOf,
+  nextActions,
+  openedRun,
+  readEvents,
+  runDocument,
+  settle,
+  verdictOn,
+} from './bench/index.ts'
+export type {
+  BenchState,
+  BenchStep,
+  Body,
+  CupNow,
+  EventKind,
+  EventSource,
+  Following,
+  NextAction,
+  Settled,
+  Told,
+  TraceLook,
+  Verdict,
+} from './bench/index.ts'
 export * from './mould/index.ts'
 export { batchLook, everything, forecast, forecaster, quickensSentence } from './forecast/index.ts'
 export type { BatchLook, Forecast, ForecastResult, Raster } from './forecast/index.ts'
@@ -302,6 +335,10 @@ export type {
   BatchList,
   BatchSaved,
   BatchSummary,
+  EventsKept,
+  RunAnswer,
+  RunEvents,
+  RunSummary,
   DesignAnswer,
   ErrorAnswer,
   RecipeAnswer,

@@ -15,12 +15,16 @@ import { memberStore } from './members/store.ts'
 import { signInTries } from './members/tries.ts'
 import { designRoutes } from './designs/routes.ts'
 import { designStore } from './designs/store.ts'
-import { learner } from './learning/learner.ts'
-import { evidenceWork } from './learning/working-out.ts'
+import { learner } from './work/learner.ts'
+import { evidenceWork } from './work/evidence.ts'
 import { evidenceRoutes } from './learning/routes.ts'
 import { evidenceStore } from './learning/store.ts'
 import { recipeRoutes } from './recipes/routes.ts'
 import { recipeStore } from './recipes/store.ts'
+import { runFeed } from './runs/feed.ts'
+import type { RunFeed } from './runs/feed.ts'
+import { batchRunRoutes, runRoutes } from './runs/routes.ts'
+import { runStore } from './runs/store.ts'
 import { shelfRoutes } from './shelf/routes.ts'
 import { shelfStore } from './shelf/store.ts'
 import type { Work } from './work/work.ts'
@@ -56,6 +60,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   const app = express()
   app.locals['learning'] = learning
   app.locals['looking'] = looking
+  app.locals['feed'] = runFeed(config.databaseUrl, log)
   app.disable('x-powered-by')
   app.set('etag', false)
   app.set('trust proxy', config.trustedProxies)
@@ -77,6 +82,9 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/evidence', visits.require, evidenceRoutes(evidenceStore(db)))
   api.use('/recipes', visits.require, recipeRoutes(recipeStore(db, unread), now))
   api.use('/designs', visits.require, designRoutes(designStore(db, unread), now))
+  const runs = runStore(db, shelf)
+  api.use('/batches/:id/runs', visits.require, batchRunRoutes({ store: runs }))
+  api.use('/runs', visits.require, runRoutes({ store: runs, feed: app.locals['feed'] as RunFeed, now }))
   api.use('/batches', visits.require, batchRoutes({ store: batchStore(db), looks, now, learning, looking }))
   api.use(() => {
     throw new HttpError(404, 'There is nothing at this address.')
@@ -84,7 +92,12 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
 
   app.use('/api', api)
   // Scripts and styles are kept by the browser for good; answers of the API are small or local.
-  app.use(compression())
+  app.use(
+    compression({
+      filter: (req, res) =>
+        !res.getHeader('content-type')?.toString().startsWith('text/event-stream') && compression.filter(req, res),
+    }),
+  )
   app.use('/assets', express.static(`${config.webDir}/assets`, { immutable: true, maxAge: '1y', fallthrough: false }))
   app.use(
     express.static(config.webDir, {

@@ -1,5 +1,7 @@
 import { randomBytes } from 'node:crypto'
+import { once } from 'node:events'
 import type { Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { planChanges } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import pg from 'pg'
@@ -15,7 +17,8 @@ import { createApp } from '../src/app.ts'
 import { memberStore } from '../src/members/store.ts'
 import { designStore } from '../src/designs/store.ts'
 import { recipeStore } from '../src/recipes/store.ts'
-import type { Learner } from '../src/learning/learner.ts'
+import type { RunFeed } from '../src/runs/feed.ts'
+import type { Learner } from '../src/work/learner.ts'
 import { shelfStore } from '../src/shelf/store.ts'
 import { lookOf, taughtBy } from '../src/work/work.ts'
 import type { Work } from '../src/work/work.ts'
@@ -32,6 +35,7 @@ export interface Bench {
   db: Database
   app: ReturnType<typeof createApp>
   config: Config
+  url: string
   /** A visitor with a jar of its own. */
   visitor(): ReturnType<typeof supertest.agent>
   close(): Promise<void>
@@ -65,12 +69,16 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
     })
   const app = createApp({ db, config, setUpCode, now: () => new Date(), work: () => workHere })
   const server: Server = app.listen(0, '127.0.0.1')
+  await once(server, 'listening')
   return {
     db,
     app,
     config,
+    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     visitor: () => supertest.agent(server),
     async close() {
+      await (app.locals['feed'] as RunFeed).close()
+      server.closeAllConnections()
       await new Promise(resolve => server.close(resolve))
       for (const one of ['learning', 'looking']) await (app.locals[one] as Learner).stop()
       await db.destroy()

@@ -1,7 +1,7 @@
 import { PLAN_VERSION, WINDOW_KINDS, referenceShelf, starterPlan } from '@ostler/core'
 import type { BatchAnswer, ErrorAnswer, Plan, ShelfAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import type { Learner } from '../src/learning/learner.ts'
+import type { Learner } from '../src/work/learner.ts'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import { bench, sentChanges } from './harness.ts'
 import type { Bench } from './harness.ts'

@@ -3,7 +3,7 @@ import type { BatchAnswer, BatchList, BatchSummary, ShelfAnswer } from '@ostler/
 import { decode } from 'fast-png'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
-import type { Learner } from '../src/learning/learner.ts'
+import type { Learner } from '../src/work/learner.ts'
 import { bench, sentChanges } from './harness.ts'
 import type { Bench } from './harness.ts'
 

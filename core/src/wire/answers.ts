@@ -3,6 +3,7 @@ import type { Recipe } from '../recipe/index.ts'
 import type { Problem } from '../document/fields/index.ts'
 import type { KeptDesign } from '../design/index.ts'
 import type { Plan } from '../plan/index.ts'
+import type { BenchEvent } from '../bench/index.ts'
 import type { Risk } from '../batter/advice/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
 import type { UnitHabits } from '../quantities/units/index.ts'
@@ -94,6 +95,40 @@ export interface DesignAnswer {
   revision: number
   updatedAt: string
   design: KeptDesign
+}
+
+/** A run of a batch as its list shows it. */
+export interface RunSummary {
+  id: string
+  openedAt: string
+  /** How many events there are. */
+  count: number
+  /** How it ended; null while it goes on. */
+  closed: string | null
+}
+
+/** What was noted, and how far in the order of arrival that goes. */
+export interface RunEvents {
+  events: BenchEvent[]
+  /** Of the last of them. */
+  seq: number
+}
+
+/** A run, whole: what it follows, and all that was noted. */
+export interface RunAnswer extends RunEvents {
+  id: string
+  batch: string
+  openedAt: string
+  plan: Plan
+  shelf: Shelf
+  /** The server's clock, ms since 1970: runs are timed by it. */
+  now: number
+}
+
+/** Events were kept. */
+export interface EventsKept {
+  seq: number
+  now: number
 }
 
 export interface ErrorAnswer {

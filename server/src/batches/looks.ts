@@ -1,6 +1,6 @@
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
-import type { Worked } from '../learning/learner.ts'
+import type { Worked } from '../work/learner.ts'
 import type { Shelves } from '../shelf/store.ts'
 import type { Look, Work } from '../work/work.ts'
 

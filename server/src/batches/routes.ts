@@ -4,7 +4,7 @@ import { Router } from 'express'
 import { changesFrom, idFrom, planFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
-import type { Learner } from '../learning/learner.ts'
+import type { Learner } from '../work/learner.ts'
 import type { LookStore } from './looks.ts'
 import type { BatchStore, Cursor } from './store.ts'
 

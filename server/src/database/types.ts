@@ -1,4 +1,16 @@
-import type { Change, Evidence, KeptDesign, OwnTime, OwnWindow, Plan, Recipe, ShelfKind, TagRule } from '@ostler/core'
+import type {
+  BenchEvent,
+  Change,
+  Evidence,
+  KeptDesign,
+  OwnTime,
+  OwnWindow,
+  Plan,
+  Recipe,
+  Shelf,
+  ShelfKind,
+  TagRule,
+} from '@ostler/core'
 import type { ColumnType, Generated, JSONColumnType } from 'kysely'
 
 /** Tables as queries see them. Every row but a workshop's own belongs to a workshop. */
@@ -15,6 +27,8 @@ export interface Tables {
   sign_in_try: SignInTryTable
   batch_change: BatchChangeTable
   batch_look: BatchLookTable
+  run: RunTable
+  run_event: RunEventTable
 }
 
 type Stamp = ColumnType<Date, Date | undefined, Date>
@@ -97,6 +111,27 @@ interface BatchLookTable {
   /** A PNG. */
   face: Buffer | null
   made_at: Stamp
+}
+
+/** A batch as it is made: the plan and the shelf as they stood when it was begun. */
+interface RunTable {
+  id: Generated<string>
+  workshop_id: string
+  batch_id: string
+  plan: JSONColumnType<Plan, string, never>
+  shelf: JSONColumnType<Shelf, string, never>
+  opened_at: Stamp
+}
+
+/** What was noted of it, in the order in which it came in. */
+interface RunEventTable {
+  run_id: string
+  workshop_id: string
+  key: string
+  seq: ColumnType<string, never, never>
+  event: JSONColumnType<BenchEvent, string, never>
+  member_id: string | null
+  received_at: Stamp
 }
 
 interface RecipeTable {

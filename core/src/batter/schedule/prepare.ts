@@ -5,11 +5,11 @@ import { thickenTo } from './thicken.ts'
 import type { CupTask, RunInput } from './run-input.ts'
 
 /** Scent that goes in with the colour; a cup that is a batter of its own has no pot to scent. */
-const isScentedEarly = (input: RunInput, { scent }: CupTask): boolean =>
+export const isScentedEarly = (input: RunInput, { scent }: CupTask): boolean =>
   scent !== null && (scent.moment === 'with-colour' || (input.ownBatters && scent.moment === 'pot'))
 
 /** Unscented cups first, then in the order they are poured: what stays calm may wait. */
-function preparationOrder(input: RunInput): number[] {
+export function preparationOrder(input: RunInput): number[] {
   const firstPour = (i: number) => {
     const at = input.pours.findIndex(pour => pour.cup === i)
     return at < 0 ? Infinity : at

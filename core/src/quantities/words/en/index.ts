@@ -1,4 +1,5 @@
 import { advice } from './advice.ts'
+import { bench } from './bench.ts'
 import { checks } from './checks.ts'
 import { colour } from './colour.ts'
 import { compare } from './compare.ts'
@@ -25,6 +26,7 @@ import { units } from './units.ts'
 /** Every message in English, by its id: the room that says it, and what it says. */
 export const EN: Readonly<Record<string, string>> = {
   ...advice,
+  ...bench,
   ...checks,
   ...colour,
   ...compare,

@@ -2,9 +2,9 @@ import { fromFirstModels } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import type { Shelves } from '../shelf/store.ts'
-import type { Taught, Work } from '../work/work.ts'
+import type { Taught, Work } from './work.ts'
 import type { Worked } from './learner.ts'
-import { MODEL_VERSION } from './store.ts'
+import { MODEL_VERSION } from '../learning/store.ts'
 
 /** Batches whose readings are worked out in one go: each takes some hundredths of a second. */
 const MOST_AT_ONCE = 20

@@ -1,0 +1,120 @@
+import type { BenchEvent, Body } from './event.ts'
+import type { Following } from './following.ts'
+import { verdictOn } from './gates.ts'
+import { settle } from './settle.ts'
+import type { Settled } from './settle.ts'
+import { blankState, cupNow } from './state.ts'
+import type { BenchState, CupNow, Reading, Sighting } from './state.ts'
+
+type Change = Partial<BenchState>
+type Apply = (state: BenchState, event: Settled, frame: Following) => Change
+
+const withCup = (state: BenchState, id: string | undefined, change: (cup: CupNow) => Partial<CupNow>): Change => ({
+  cups: state.cups.map(cup => (cup.cup === id ? { ...cup, ...change(cup) } : cup)),
+})
+
+const reading = ({ r, amount, key }: Settled): Reading => ({ r, value: amount ?? 0, key })
+const sighting = (event: Settled): Sighting => ({ ...reading(event), by: event.how === 'drip' ? 'drip' : 'word' })
+
+/** What is poured when nothing was weighed: as planned, as far as it is there. */
+const pouredG = (state: BenchState, event: Settled, frame: Following): number => {
+  const pour = frame.input.pours.find(one => one.pour === event.pour)!
+  const cup = cupNow(state, frame.input.cups[pour.cup]!.cup.id)!
+  const there = (cup.drawnG ?? 0) - cup.pouredG
+  // What was weighed is what is left in the cup.
+  return event.amount === undefined ? Math.min(pour.massG, there) : Math.max(0, there - event.amount)
+}
+
+function poured(state: BenchState, event: Settled, frame: Following): Change {
+  const pour = frame.input.pours.find(one => one.pour === event.pour)!
+  const cup = frame.input.cups[pour.cup]!.cup.id
+  const { pouring } = state
+  const begun = pouring !== null && pouring.pour === event.pour ? pouring.since : Math.max(0, event.r - pour.seconds)
+  return {
+    pours: { ...state.pours, [pour.pour]: { fromS: begun, toS: event.r } },
+    pouring: null,
+    waitingUntil: null,
+    ...withCup(state, cup, one => ({ pouredG: one.pouredG + pouredG(state, event, frame) })),
+  }
+}
+
+function drawn(state: BenchState, event: Settled, frame: Following): Change {
+  const planned = frame.input.cups.find(one => one.cup.id === event.cup)!
+  const { cups } = withCup(state, event.cup, () => ({ drawnG: event.amount ?? planned.massG, drawnAt: event.r })) as {
+    cups: CupNow[]
+  }
+  const isAll = cups.every((cup, i) => cup.drawnG !== null || frame.input.cups[i]!.massG === 0)
+  // A scent that is in the pot is in the cup.
+  const scented =
+    planned.scent?.moment === 'pot' && state.potScentedAt !== null ? { scentedAt: state.potScentedAt } : {}
+  return {
+    cups: cups.map(cup => (cup.cup === event.cup ? { ...cup, ...scented } : cup)),
+    stoppedAt: state.stoppedAt ?? event.r,
+    splitAt: isAll ? (state.splitAt ?? event.r) : null,
+  }
+}
+
+const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
+  tick: (state, { item = '', r }) => ({ ticked: { ...state.ticked, [item]: r } }),
+  weighed: (state, { item = '', amount = 0, r }) => ({ weighed: { ...state.weighed, [item]: { massG: amount, r } } }),
+  'lye-mixed': (_, { r }) => ({ lyeMixedAt: r }),
+  'lye-clear': (_, { how }) => ({ isLyeClear: how === 'yes' }),
+  temp: (state, event) => {
+    const body: Body = event.body ?? 'pot'
+    return { temps: { ...state.temps, [body]: [...state.temps[body], reading(event)] } }
+  },
+  'lye-in': (state, { r }) => ({ lyeInAt: state.lyeInAt ?? r }),
+  'blend-on': (state, { r }) => ({ blendingSince: state.blendingSince ?? r, stoppedAt: null, hold: null }),
+  'blend-off': ({ blendS, blendingSince }, { r }) => ({
+    ...{ blendingSince: null, stoppedAt: r },
+    blendS: blendS + (blendingSince === null ? 0 : Math.max(0, r - blendingSince)),
+  }),
+  seen: (state, event) =>
+    event.cup === undefined
+      ? { potSeen: [...state.potSeen, sighting(event)] }
+      : withCup(state, event.cup, cup => ({ seen: [...cup.seen, sighting(event)] })),
+  hold: (_, { how }) => ({ hold: how === 'holds' || how === 'breaks' ? how : 'not-sure' }),
+  scent: (state, event) =>
+    event.cup === undefined ? { potScentedAt: event.r } : withCup(state, event.cup, () => ({ scentedAt: event.r })),
+  drawn,
+  colour: (state, event) => withCup(state, event.cup, () => ({ colouredAt: event.r })),
+  'pour-start': (_, { pour = '', r }) => ({ pouring: { pour, since: r }, waitingUntil: null }),
+  poured,
+  tool: (state, { move = '', r }) => ({ tools: { ...state.tools, [move]: r } }),
+  wait: (_, { r, amount = 0 }) => ({ waitingUntil: r + amount }),
+  away: (_, { r }) => ({ awaySince: r }),
+  back: () => ({ awaySince: null }),
+  wrong: (state, { key, r, how = 'other', cup }) => ({
+    wrong: [...state.wrong, { key, r, how, cup: cup ?? null }],
+    ...(how === 'split' && cup !== undefined ? withCup(state, cup, () => ({ isLost: true })) : {}),
+    ...(how === 'split' && cup === undefined ? { hold: 'breaks' as const } : {}),
+  }),
+  'plan-b': (_, { how }) => ({ isPlanB: how !== 'back' }),
+  waive: (state, { how = '' }) => ({ waived: [...state.waived, how] }),
+  note: (state, { key, r, text = '' }) => ({ notes: [...state.notes, { key, r, text }] }),
+  close: (_, { how }) => ({ closed: how === 'given-up' ? 'given-up' : 'moulded' }),
+}
+
+/** Takes one event into account, or tells why it cannot have been so. Unknown kinds are kept and passed over. */
+function step(frame: Following, state: BenchState, event: Settled): BenchState {
+  const now = { ...state, r: Math.max(state.r, event.r) }
+  const verdict = verdictOn(frame, now, event)
+  if (verdict.kind === 'refused') {
+    const { sentence, waiver } = verdict
+    return { ...now, toClear: [...now.toClear, { key: event.key, sentence, waiver, event }] }
+  }
+  const changed = { ...now, ...APPLY[event.kind]?.(now, event, frame) }
+  return verdict.kind === 'warned'
+    ? { ...changed, warnings: [...changed.warnings, { key: event.key, sentence: verdict.sentence, waiver: null }] }
+    : changed
+}
+
+/**
+ * How a run stands after all that was noted, in whatever order and however often it came in. Never throws: what cannot have been so
+ * is listed under `toClear` and not taken into account.
+ */
+export function fold(frame: Following, events: readonly BenchEvent[]): BenchState {
+  let state = blankState(frame.input)
+  for (const event of settle(events)) state = step(frame, state, event)
+  return state
+}

@@ -1,0 +1,28 @@
+import { runInputOf } from '../batter/schedule/index.ts'
+import type { RunInput } from '../batter/schedule/index.ts'
+import type { Plan } from '../plan/index.ts'
+import { portionsOf } from '../portions/index.ts'
+import type { Portions } from '../portions/index.ts'
+import type { Shelf } from '../shelf/index.ts'
+import { weighList } from '../weighing/index.ts'
+import type { WeighLine } from '../weighing/index.ts'
+import { stepsOf } from './steps.ts'
+import type { BenchStep } from './steps.ts'
+
+/** What a run follows: the plan as it was frozen, with all that is counted from it once. */
+export interface Following {
+  plan: Plan
+  shelf: Shelf
+  portions: Portions
+  input: RunInput
+  lines: readonly WeighLine[]
+  steps: readonly BenchStep[]
+}
+
+/** @throws when an oil of the plan is not on the shelf: such a plan cannot be weighed */
+export function followingOf(plan: Plan, shelf: Shelf): Following {
+  const portions = portionsOf(plan, shelf)
+  const input = runInputOf(plan, portions, shelf)
+  const lines = weighList(plan, portions, shelf)
+  return { plan, shelf, portions, input, lines, steps: stepsOf(plan, input, lines) }
+}

@@ -1,0 +1,286 @@
+import { celsius, fact, grams, listOf, plain } from '../quantities/facts/index.ts'
+import type { Fact, Words } from '../quantities/facts/index.ts'
+import type { CupTask, PourTask } from '../batter/schedule/index.ts'
+import { isLyeLine } from '../weighing/index.ts'
+import type { Following } from './following.ts'
+import type { Settled } from './settle.ts'
+import { cupNow } from './state.ts'
+import type { BenchState, CupNow } from './state.ts'
+import { SAFETY_TICKS } from './steps.ts'
+
+/** What may be done when. */
+export type Verdict =
+  | { kind: 'free' }
+  /** Not done: dangerous, or not to be put right. `waiver` is what the maker may write down to go on; null: there is none. */
+  | { kind: 'refused'; sentence: Words; waiver: string | null }
+  | { kind: 'warned'; sentence: Words }
+
+const FREE: Verdict = { kind: 'free' }
+const refused = (sentence: Words, waiver: string | null = null): Verdict => ({ kind: 'refused', sentence, waiver })
+const warned = (sentence: Words): Verdict => ({ kind: 'warned', sentence })
+
+/** The first that stands in the way; else the first that is worth a word. */
+const first = (...verdicts: readonly (Verdict | false)[]): Verdict => {
+  const all = verdicts.filter(one => one !== false).filter(one => one.kind !== 'free')
+  return all.find(one => one.kind === 'refused') ?? all[0] ?? FREE
+}
+
+/** Hotter than this lye and oils are not brought together, °C, unless hot lye melts the fats. */
+const HOTTEST_C = 60
+/** A temperature older than this says little, s. */
+const STALE_S = 300
+/** Shorter than this a hold test shows nothing, s. */
+const LEAST_HOLD_S = 10
+/** A cup may be off its share by so much before it is worth a word. */
+const OFF_SHARE = 0.05
+/** Trace that was seen longer ago than this is another by now, s. */
+const SEEN_FOR_S = 180
+/** What is left in a cup when a run ends may be so much, g. */
+const LEFT_G = 15
+
+const TICK_WORDS: Record<(typeof SAFETY_TICKS)[number], Fact> = {
+  gear: fact('bench.gear-on'),
+  air: fact('bench.air-fresh'),
+  alone: fact('bench.nobody-near'),
+  rinse: fact('bench.water-to-rinse'),
+}
+
+/** The safety list, as far as it is not ticked. */
+function untickedSafety(state: BenchState): Verdict {
+  const missing = SAFETY_TICKS.filter(item => state.ticked[`safety:${item}`] === undefined)
+  return missing.length === 0
+    ? FREE
+    : refused(fact('bench.safety-not-ticked', { missing: listOf(missing.map(item => TICK_WORDS[item])) }))
+}
+
+function weighing(frame: Following, state: BenchState, event: Settled): Verdict {
+  const line = frame.lines.find(one => one.key === event.item)
+  if (!line || event.amount === undefined) return FREE
+  if (isLyeLine(line)) {
+    const safety = untickedSafety(state)
+    if (safety.kind === 'refused') return safety
+  }
+  const offG = event.amount - line.massG
+  const most = line.most
+  return first(
+    most !== null &&
+      most.isCap &&
+      event.amount > most.massG + line.stepG / 2 &&
+      refused(fact('bench.above-limit', { what: line.what, most: grams(most.massG, 2) }), `cap:${line.key}`),
+    Math.abs(offG) > line.stepG &&
+      warned(
+        offG > 0
+          ? fact('bench.too-much-weighed', { what: line.what, off: grams(offG, 2) })
+          : fact('bench.too-little-weighed', { what: line.what, off: grams(-offG, 2) }),
+      ),
+  )
+}
+
+function lyeIn(frame: Following, state: BenchState, { r }: Settled): Verdict {
+  const unweighed = frame.lines.filter(
+    line =>
+      ['lye', 'water', 'oil'].includes(line.kind) && line.group !== 'late' && state.weighed[line.key] === undefined,
+  )
+  const last = (body: 'lye' | 'oils') => state.temps[body].at(-1)
+  const old = (['lye', 'oils'] as const).filter(body => !last(body) || r - last(body)!.r > STALE_S)
+  const isHot = (['lye', 'oils'] as const).find(body => (last(body)?.value ?? 0) > HOTTEST_C)
+  return first(
+    untickedSafety(state),
+    !state.isLyeClear && refused(fact('bench.lye-not-clear')),
+    unweighed.length > 0 &&
+      refused(fact('bench.not-weighed-yet', { what: listOf(unweighed.slice(0, 3).map(line => line.what)) })),
+    old.length > 0 && warned(old[0] === 'lye' ? fact('bench.lye-not-read') : fact('bench.oils-not-read')),
+    isHot !== undefined &&
+      frame.plan.heat.rule !== 'transfer' &&
+      warned(fact('bench.too-hot', { c: celsius(last(isHot)!.value, 0) })),
+  )
+}
+
+/** The cup's trace if it was seen a moment ago. */
+const seenNow = (cup: CupNow, r: number): number | null => {
+  const last = cup.seen.at(-1)
+  return last && r - last.r <= SEEN_FOR_S ? last.value : null
+}
+
+const openPours = (frame: Following, state: BenchState, cup: string): PourTask[] =>
+  frame.input.pours.filter(pour => frame.input.cups[pour.cup]!.cup.id === cup && state.pours[pour.pour] === undefined)
+
+/** Whether a cup is nearly too thick for what it is poured for next. */
+function nearlyThick(frame: Following, state: BenchState, cup: CupNow, r: number): Verdict {
+  const next = openPours(frame, state, cup.cup)[0]
+  const level = seenNow(cup, r)
+  return next && level !== null && level > next.window.hi - 0.3
+    ? warned(fact('bench.nearly-too-thick', { cup: nameOf(frame, cup.cup), level: plain(level, 1) }))
+    : FREE
+}
+
+const nameOf = (frame: Following, cup: string): string => frame.plan.cups.find(one => one.id === cup)?.name ?? cup
+const taskOf = (frame: Following, cup: string): CupTask | undefined => frame.input.cups.find(one => one.cup.id === cup)
+
+function drawing(frame: Following, state: BenchState, event: Settled, cup: CupNow): Verdict {
+  const task = taskOf(frame, cup.cup)!
+  const isShared = !frame.input.ownBatters
+  const off = event.amount === undefined ? 0 : Math.abs(event.amount - task.massG) / Math.max(1, task.massG)
+  return first(
+    state.lyeInAt === null && refused(fact('bench.no-batter-yet')),
+    isShared && state.hold === 'breaks' && refused(fact('bench.hold-broke'), 'hold'),
+    isShared &&
+      state.blendingSince !== null &&
+      refused(fact('bench.blender-still-on', { cup: nameOf(frame, cup.cup) }), `early:${cup.cup}`),
+    task.scent?.moment === 'pot' &&
+      isShared &&
+      state.potScentedAt === null &&
+      refused(fact('bench.scent-not-in-pot', { cup: nameOf(frame, cup.cup) }), `scent:${cup.cup}`),
+    isShared && state.hold === null && warned(fact('bench.hold-not-tested')),
+    off > OFF_SHARE &&
+      warned(fact('bench.cup-off-share', { cup: nameOf(frame, cup.cup), planned: grams(task.massG, 0) })),
+  )
+}
+
+function scenting(frame: Following, state: BenchState, event: Settled): Verdict {
+  if (event.cup === undefined) {
+    const plainLeft = frame.input.cups.filter(
+      ({ cup, scent, massG }) => massG > 0 && scent?.moment !== 'pot' && cupNow(state, cup.id)?.drawnG === null,
+    )
+    return first(
+      plainLeft.length > 0 && refused(fact('bench.plain-cups-first', { cup: plainLeft[0]!.cup.name }), 'pot-scent'),
+      state.potScentedAt !== null && warned(fact('bench.scent-in-already')),
+    )
+  }
+  const cup = cupNow(state, event.cup)
+  if (!cup || cup.drawnG === null) return refused(fact('bench.cup-empty', { cup: nameOf(frame, event.cup) }))
+  return first(
+    cup.scentedAt !== null && warned(fact('bench.cup-scented-already', { cup: nameOf(frame, event.cup) })),
+    nearlyThick(frame, state, cup, event.r),
+  )
+}
+
+function colouring(frame: Following, state: BenchState, event: Settled, cup: CupNow): Verdict {
+  const name = nameOf(frame, cup.cup)
+  return first(
+    cup.drawnG === null && refused(fact('bench.cup-empty', { cup: name })),
+    cup.colouredAt !== null && warned(fact('bench.cup-coloured-already', { cup: name })),
+    nearlyThick(frame, state, cup, event.r),
+  )
+}
+
+/** Whether a cup has what it is to have before any of it is poured. */
+function isComplete(frame: Following, cup: CupNow): Verdict {
+  const task = taskOf(frame, cup.cup)!
+  const name = nameOf(frame, cup.cup)
+  const wantsScent = task.scent !== null && task.scent.moment !== 'oils' && task.scent.moment !== 'never-stop'
+  return first(
+    cup.drawnG === null && refused(fact('bench.cup-empty', { cup: name })),
+    cup.isLost && refused(fact('bench.cup-lost', { cup: name }), `lost:${cup.cup}`),
+    task.colourS > 0 &&
+      cup.colouredAt === null &&
+      refused(fact('bench.cup-without-colour', { cup: name }), `colour:${cup.cup}`),
+    wantsScent && cup.scentedAt === null && refused(fact('bench.cup-without-scent', { cup: name }), `scent:${cup.cup}`),
+  )
+}
+
+/** All of a verdict's parts, so that what is waived leaves the others standing. */
+function pouring(frame: Following, state: BenchState, event: Settled): Verdict {
+  const n = frame.input.pours.findIndex(pour => pour.pour === event.pour)
+  const pour = frame.input.pours[n]
+  if (!pour) return refused(fact('bench.no-such-pour'))
+  if (state.pours[pour.pour] !== undefined) return refused(fact('bench.poured-already', { n: plain(n + 1, 0) }))
+  const cup = cupNow(state, frame.input.cups[pour.cup]!.cup.id)!
+  const level = seenNow(cup, event.r)
+  const earlier = frame.input.pours.slice(0, n).some(one => state.pours[one.pour] === undefined)
+  const { lo, hi } = pour.window
+  return first(
+    ...completeness(frame, state, cup),
+    earlier && warned(fact('bench.earlier-pour-open')),
+    level !== null &&
+      level > hi + 0.15 &&
+      warned(fact('bench.past-window', { level: plain(level, 1), hi: plain(hi, 1) })),
+    level !== null &&
+      level < lo - 0.15 &&
+      warned(fact('bench.too-thin-yet', { level: plain(level, 1), lo: plain(lo, 1) })),
+  )
+}
+
+/** What a cup lacks, each by itself, without what was waived. */
+function completeness(frame: Following, state: BenchState, cup: CupNow): Verdict[] {
+  const without = (change: Partial<CupNow>) => isComplete(frame, { ...cup, ...change })
+  const now = cup.drawnAt ?? 0
+  const full = {
+    drawnG: cup.drawnG ?? 1,
+    isLost: false,
+    colouredAt: cup.colouredAt ?? now,
+    scentedAt: cup.scentedAt ?? now,
+  }
+  return (['drawnG', 'isLost', 'colouredAt', 'scentedAt'] as const)
+    .map(part => without({ ...full, [part]: cup[part] }))
+    .filter(one => one.kind === 'refused' && !isWaived(state, one))
+}
+
+const isWaived = (state: BenchState, verdict: Verdict): boolean =>
+  verdict.kind === 'refused' && verdict.waiver !== null && state.waived.includes(verdict.waiver)
+
+function closing(frame: Following, state: BenchState, { how }: Settled): Verdict {
+  if (how === 'given-up') return FREE
+  const open = frame.input.pours.find(pour => state.pours[pour.pour] === undefined)
+  const left = state.cups.find(cup => !cup.isLost && (cup.drawnG ?? 0) - cup.pouredG > LEFT_G)
+  return first(
+    open !== undefined &&
+      refused(fact('bench.pour-still-open', { cup: frame.input.cups[open.cup]!.cup.name }), 'close'),
+    left !== undefined &&
+      openPours(frame, state, left.cup).length === 0 &&
+      warned(
+        fact('bench.cup-not-empty', {
+          cup: nameOf(frame, left.cup),
+          left: grams((left.drawnG ?? 0) - left.pouredG, 0),
+        }),
+      ),
+  )
+}
+
+function judged(frame: Following, state: BenchState, event: Settled): Verdict {
+  const cup = cupNow(state, event.cup)
+  switch (event.kind) {
+    case 'weighed':
+      return weighing(frame, state, event)
+    case 'lye-mixed':
+      return untickedSafety(state)
+    case 'lye-in':
+      return state.lyeInAt !== null && !frame.input.ownBatters
+        ? refused(fact('bench.lye-in-already'))
+        : lyeIn(frame, state, event)
+    case 'blend-on':
+      return state.lyeInAt === null ? refused(fact('bench.no-lye-in-oils')) : FREE
+    case 'seen':
+      return event.cup !== undefined && cup?.drawnG === null
+        ? refused(fact('bench.cup-empty', { cup: nameOf(frame, event.cup) }))
+        : FREE
+    case 'hold':
+      return event.amount !== undefined && event.amount < LEAST_HOLD_S ? warned(fact('bench.hold-too-short')) : FREE
+    case 'scent':
+      return scenting(frame, state, event)
+    case 'drawn':
+      return cup ? drawing(frame, state, event, cup) : refused(fact('bench.no-such-cup'))
+    case 'colour':
+      return cup ? colouring(frame, state, event, cup) : refused(fact('bench.no-such-cup'))
+    case 'pour-start':
+    case 'poured':
+      return pouring(frame, state, event)
+    case 'tool':
+      return Object.keys(state.pours).length === 0 ? refused(fact('bench.nothing-poured')) : FREE
+    case 'plan-b':
+      return frame.plan.planB === null ? refused(fact('bench.no-plan-b')) : FREE
+    case 'close':
+      return closing(frame, state, event)
+    default:
+      return FREE
+  }
+}
+
+/**
+ * Whether an event may happen as things stand. What is dangerous is refused and cannot be waived; what cannot be put right is
+ * refused until the maker writes down that it is wanted; what is only unwise is warned of.
+ */
+export function verdictOn(frame: Following, state: BenchState, event: Settled): Verdict {
+  const verdict = judged(frame, state, event)
+  return isWaived(state, verdict) ? FREE : verdict
+}

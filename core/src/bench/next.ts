@@ -1,0 +1,226 @@
+import { celsius, fact, grams, plain } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
+import type { BenchEvent } from './event.ts'
+import type { Following } from './following.ts'
+import { cupNow } from './state.ts'
+import type { BenchState } from './state.ts'
+import type { BenchStep } from './steps.ts'
+
+/** Whether a step is done, as far as the run knows. */
+export function isDone(step: BenchStep, state: BenchState): boolean {
+  const cup = cupNow(state, step.cup)
+  switch (step.kind) {
+    case 'safety':
+    case 'ready':
+    case 'melt':
+    case 'finish':
+      return state.ticked[step.key] !== undefined
+    case 'weigh':
+      return state.weighed[step.item!] !== undefined
+    case 'lye-mix':
+      return state.lyeMixedAt !== null
+    case 'lye-clear':
+      return state.isLyeClear
+    case 'temp':
+      return state.lyeInAt !== null || state.temps[step.item as 'lye' | 'oils'].length > 0
+    case 'lye-in':
+      return state.lyeInAt !== null
+    case 'blend':
+      return state.stoppedAt !== null
+    case 'hold':
+      return state.hold === 'holds' || state.hold === 'not-sure' || state.splitAt !== null
+    case 'scent-pot':
+      return state.potScentedAt !== null
+    case 'draw':
+      return cup?.drawnG != null
+    case 'colour':
+      return cup?.colouredAt != null
+    case 'scent':
+      return cup?.scentedAt != null
+    case 'wait':
+    case 'pour':
+      return state.pours[step.pour!] !== undefined || (step.kind === 'wait' && state.pouring?.pour === step.pour)
+    case 'tool':
+      return state.tools[step.move!] !== undefined
+    case 'close':
+      return state.closed !== null
+  }
+}
+
+/** Something a maker wrote down as not done closes its step as well. */
+const isPassed = (step: BenchStep, state: BenchState): boolean => isDone(step, state) || state.waived.includes(step.key)
+
+/** What is to be done now, in words that can be read from two metres away. */
+export interface NextAction {
+  step: BenchStep | null
+  /** The deed, in a few words. */
+  big: Words
+  /** One sentence more. */
+  more: Words
+  massG: number | null
+  /** What the hands take, s. */
+  seconds: number
+}
+
+const nameOf = ({ plan }: Following, id: string | undefined): string => plan.cups.find(cup => cup.id === id)?.name ?? ''
+
+const READY: Record<string, { big: Words; more: Words }> = {
+  gather: { big: fact('bench.lay-out'), more: fact('bench.lay-out-more') },
+  line: { big: fact('bench.line-mould'), more: fact('bench.line-mould-more') },
+  level: { big: fact('bench.level-mould'), more: fact('bench.level-mould-more') },
+  melt: { big: fact('bench.melt-oils'), more: fact('bench.melt-oils-more') },
+  toppings: { big: fact('bench.strew-toppings'), more: fact('bench.strew-toppings-more') },
+  mist: { big: fact('bench.mist-top'), more: fact('bench.mist-top-more') },
+  cover: { big: fact('bench.cover-mould'), more: fact('bench.cover-mould-more') },
+  clean: { big: fact('bench.clear-away'), more: fact('bench.clear-away-more') },
+  gear: { big: fact('bench.gear-on'), more: fact('bench.gear-more') },
+  air: { big: fact('bench.air-fresh'), more: fact('bench.air-more') },
+  alone: { big: fact('bench.nobody-near'), more: fact('bench.alone-more') },
+  rinse: { big: fact('bench.water-to-rinse'), more: fact('bench.rinse-more') },
+}
+
+type Said = Pick<NextAction, 'big' | 'more'>
+
+function weighWords(frame: Following, step: BenchStep): Said {
+  const line = frame.lines.find(one => one.key === step.item)!
+  return { big: line.what, more: line.where }
+}
+
+function blendWords({ plan }: Following, state: BenchState): Said {
+  const { stopLevel } = plan.conditions
+  if (state.blendingSince !== null)
+    return { big: fact('bench.blending'), more: fact('bench.stop-at', { level: plain(stopLevel, 1) }) }
+  return {
+    big: fact('bench.blend'),
+    more: fact('bench.blend-more', { level: plain(stopLevel, 1), done: plain(Math.round(state.blendS), 0) }),
+  }
+}
+
+function drawWords(frame: Following, state: BenchState, step: BenchStep): Said {
+  const waiting = frame.input.cups.filter(
+    ({ cup, massG }) => massG > 0 && cup.id !== step.cup && cupNow(state, cup.id)?.drawnG === null,
+  )
+  const left = waiting.reduce((sum, { massG }) => sum + massG, 0)
+  return {
+    big: fact('bench.draw-cup', { cup: nameOf(frame, step.cup) }),
+    more:
+      waiting.length === 0
+        ? fact('bench.last-cup')
+        : fact('bench.left-for-others', { left: grams(left, 0), n: plain(waiting.length, 0) }),
+  }
+}
+
+function pourWords(frame: Following, state: BenchState, step: BenchStep): Said {
+  const n = frame.input.pours.findIndex(pour => pour.pour === step.pour)
+  const { lo, hi } = frame.input.pours[n]!.window
+  const between = { lo: plain(lo, 1), hi: plain(hi, 1) }
+  const cup = nameOf(frame, step.cup)
+  return state.pouring?.pour === step.pour
+    ? { big: fact('bench.pouring', { cup }), more: fact('bench.until-empty', { n: plain(n + 1, 0) }) }
+    : { big: fact('bench.pour', { cup }), more: fact('bench.pour-more', { n: plain(n + 1, 0), ...between }) }
+}
+
+function words(frame: Following, state: BenchState, step: BenchStep): Said {
+  const cup = nameOf(frame, step.cup)
+  switch (step.kind) {
+    case 'safety':
+    case 'ready':
+    case 'melt':
+    case 'finish':
+      return READY[step.item!]!
+    case 'weigh':
+      return weighWords(frame, step)
+    case 'lye-mix':
+      return { big: fact('bench.lye-into-water'), more: fact('bench.lye-into-water-more') }
+    case 'lye-clear':
+      return { big: fact('bench.is-lye-clear'), more: fact('bench.is-lye-clear-more') }
+    case 'temp':
+      return step.item === 'lye'
+        ? {
+            big: fact('bench.read-lye'),
+            more: fact('bench.read-wanted', { c: celsius(frame.plan.heat.lyeC ?? frame.plan.conditions.mixC, 0) }),
+          }
+        : {
+            big: fact('bench.read-oils'),
+            more: fact('bench.read-wanted', { c: celsius(frame.plan.conditions.mixC, 0) }),
+          }
+    case 'lye-in':
+      return { big: fact('bench.lye-into-oils'), more: fact('bench.lye-into-oils-more') }
+    case 'blend':
+      return blendWords(frame, state)
+    case 'hold':
+      return { big: fact('bench.hold-test'), more: fact('bench.hold-test-more') }
+    case 'scent-pot':
+      return { big: fact('bench.scent-into-pot'), more: fact('bench.scent-into-pot-more') }
+    case 'draw':
+      return drawWords(frame, state, step)
+    case 'colour':
+      return { big: fact('bench.colour-cup', { cup }), more: fact('bench.colour-cup-more') }
+    case 'scent':
+      return { big: fact('bench.scent-cup', { cup }), more: fact('bench.scent-cup-more') }
+    case 'wait':
+      return { big: fact('bench.wait'), more: fact('bench.wait-more') }
+    case 'pour':
+      return pourWords(frame, state, step)
+    case 'tool':
+      return { big: fact('bench.use-tool'), more: fact('bench.use-tool-more') }
+    case 'close':
+      return { big: fact('bench.done'), more: fact('bench.done-more') }
+  }
+}
+
+const actionOf = (frame: Following, state: BenchState, step: BenchStep): NextAction => ({
+  ...{ step, massG: step.massG, seconds: step.seconds },
+  ...words(frame, state, step),
+})
+
+const NOTHING: NextAction = { step: null, big: fact('bench.run-over'), more: '', massG: null, seconds: 0 }
+
+/** The first steps that are not done, the next one first; what is in hand before all others. */
+export function nextActions(frame: Following, state: BenchState, most = 3): NextAction[] {
+  if (state.closed !== null) return [NOTHING]
+  const open = frame.steps.filter(step => !isPassed(step, state))
+  const inHand = open.find(step => step.kind === 'pour' && state.pouring?.pour === step.pour)
+  const ordered = inHand ? [inHand, ...open.filter(step => step !== inHand)] : open
+  return ordered.length === 0 ? [NOTHING] : ordered.slice(0, most).map(step => actionOf(frame, state, step))
+}
+
+/** What is noted when a step is done as it was planned; null where it has to be said how: a temperature, a hold test. */
+export function eventOf(step: BenchStep, state: BenchState): (Pick<BenchEvent, 'kind'> & Partial<BenchEvent>) | null {
+  switch (step.kind) {
+    case 'safety':
+    case 'ready':
+    case 'melt':
+    case 'finish':
+      return { kind: 'tick', item: step.key }
+    case 'weigh':
+      return { kind: 'weighed', item: step.item!, amount: step.massG ?? 0 }
+    case 'lye-mix':
+      return { kind: 'lye-mixed' }
+    case 'lye-clear':
+      return { kind: 'lye-clear', how: 'yes' }
+    case 'temp':
+    case 'hold':
+      return null
+    case 'lye-in':
+      return { kind: 'lye-in' }
+    case 'blend':
+      return { kind: state.blendingSince === null ? 'blend-on' : 'blend-off' }
+    case 'scent-pot':
+      return { kind: 'scent' }
+    case 'draw':
+      return { kind: 'drawn', cup: step.cup!, ...(step.massG !== null && { amount: step.massG }) }
+    case 'colour':
+      return { kind: 'colour', cup: step.cup! }
+    case 'scent':
+      return { kind: 'scent', cup: step.cup! }
+    case 'wait':
+      return { kind: 'waive', how: step.key }
+    case 'pour':
+      return { kind: state.pouring?.pour === step.pour ? 'poured' : 'pour-start', pour: step.pour! }
+    case 'tool':
+      return { kind: 'tool', move: step.move! }
+    case 'close':
+      return { kind: 'close', how: 'moulded' }
+  }
+}

@@ -1,0 +1,97 @@
+import type { Body } from './event.ts'
+import type { Settled } from './settle.ts'
+import type { Words } from '../quantities/facts/index.ts'
+import type { RunInput } from '../batter/schedule/index.ts'
+
+/** How a run stands. Times in s from its start, masses in g, temperatures in °C. */
+
+export interface Reading {
+  r: number
+  value: number
+  key: string
+}
+
+export interface Sighting extends Reading {
+  by: 'word' | 'drip'
+}
+
+export interface CupNow {
+  cup: string
+  /** Batter that was drawn into it, g; null: none yet. */
+  drawnG: number | null
+  drawnAt: number | null
+  colouredAt: number | null
+  scentedAt: number | null
+  /** Batter that has left it, g. */
+  pouredG: number
+  seen: Sighting[]
+  /** Separated, or spilt: it is not poured. */
+  isLost: boolean
+}
+
+export interface Span {
+  fromS: number
+  toS: number
+}
+
+/** Something that stands in the way of an event, or that is worth a word. */
+export interface Told {
+  /** The event that it is about. */
+  key: string
+  sentence: Words
+  /** What a waiver of it is called; null: it cannot be waived. */
+  waiver: string | null
+}
+
+export interface BenchState {
+  /** The last moment that anything was noted of. */
+  r: number
+  /** When the lye went into the oils; null: not yet. */
+  lyeInAt: number | null
+  ticked: Record<string, number>
+  weighed: Record<string, { massG: number; r: number }>
+  lyeMixedAt: number | null
+  isLyeClear: boolean
+  temps: Record<Body, Reading[]>
+  /** Seconds that the blender was on, and since when it is; null: it is off. */
+  blendS: number
+  blendingSince: number | null
+  /** When blending stopped for good, as far as is known. */
+  stoppedAt: number | null
+  potSeen: Sighting[]
+  hold: 'holds' | 'breaks' | 'not-sure' | null
+  potScentedAt: number | null
+  /** In the order of the plan's cups. */
+  cups: CupNow[]
+  /** When the last of the cups was drawn. */
+  splitAt: number | null
+  pours: Record<string, Span>
+  tools: Record<string, number>
+  /** The pour in hand. */
+  pouring: { pour: string; since: number } | null
+  waitingUntil: number | null
+  awaySince: number | null
+  isPlanB: boolean
+  wrong: { key: string; r: number; how: string; cup: string | null }[]
+  waived: string[]
+  notes: { key: string; r: number; text: string }[]
+  closed: 'moulded' | 'given-up' | null
+  /** What was noted but cannot have been so: not taken into account. */
+  toClear: (Told & { event: Settled })[]
+  warnings: Told[]
+}
+
+export const blankState = (input: RunInput): BenchState => ({
+  ...{ r: 0, lyeInAt: null, ticked: {}, weighed: {}, lyeMixedAt: null, isLyeClear: false },
+  temps: { lye: [], oils: [], pot: [], room: [] },
+  ...{ blendS: 0, blendingSince: null, stoppedAt: null, potSeen: [], hold: null, potScentedAt: null },
+  cups: input.cups.map(({ cup }) => ({
+    ...{ cup: cup.id, drawnG: null, drawnAt: null, colouredAt: null, scentedAt: null, pouredG: 0, seen: [] },
+    isLost: false,
+  })),
+  ...{ splitAt: null, pours: {}, tools: {}, pouring: null, waitingUntil: null, awaySince: null, isPlanB: false },
+  ...{ wrong: [], waived: [], notes: [], closed: null, toClear: [], warnings: [] },
+})
+
+export const cupNow = (state: BenchState, id: string | undefined): CupNow | undefined =>
+  state.cups.find(one => one.cup === id)

@@ -1,0 +1,167 @@
+import { preparationOrder, isScentedEarly } from '../batter/schedule/index.ts'
+import type { RunInput } from '../batter/schedule/index.ts'
+import type { Plan } from '../plan/index.ts'
+import type { WeighLine } from '../weighing/index.ts'
+
+/** What is to be done at the bench, one thing after another. */
+
+export type StepKind =
+  | 'safety'
+  | 'ready'
+  | 'weigh'
+  | 'lye-mix'
+  | 'lye-clear'
+  | 'melt'
+  | 'temp'
+  | 'lye-in'
+  | 'blend'
+  | 'hold'
+  | 'scent-pot'
+  | 'draw'
+  | 'colour'
+  | 'scent'
+  | 'wait'
+  | 'pour'
+  | 'tool'
+  | 'finish'
+  | 'close'
+
+export interface BenchStep {
+  /** Stable name, e.g. "pour:pour-2". */
+  key: string
+  kind: StepKind
+  /** Id of the cup, pour or move, and key of the line or tick that it is about. */
+  cup?: string
+  pour?: string
+  move?: string
+  item?: string
+  /** What the hands take, s. */
+  seconds: number
+  massG: number | null
+}
+
+/** Cautions that must be ticked before lye is weighed, and again before it meets the oils. */
+export const SAFETY_TICKS = ['gear', 'air', 'alone', 'rinse'] as const
+
+/** Usual seconds of what the plan keeps no times of. Engineering estimates. */
+const SECONDS = {
+  tick: 5,
+  weigh: 45,
+  mix: 60,
+  clear: 60,
+  melt: 300,
+  temp: 25,
+  lyeIn: 20,
+  hold: 15,
+  finish: 60,
+} as const
+
+const step = (key: string, kind: StepKind, seconds: number, about: Partial<BenchStep> = {}): BenchStep => ({
+  ...{ key, kind, seconds, massG: null },
+  ...about,
+})
+
+const weighing = (line: WeighLine): BenchStep =>
+  step(`weigh:${line.key}`, 'weigh', SECONDS.weigh, { item: line.key, massG: line.massG })
+
+/** What stands ready before lye is opened. */
+function readySteps(plan: Plan): BenchStep[] {
+  const names = ['gather', ...(plan.mould.lining === 'none' ? [] : ['line']), 'level']
+  return names.map(item => step(`ready:${item}`, 'ready', SECONDS.tick, { item }))
+}
+
+/** The lye first, since it has to cool; everything else is weighed while it does. */
+function lyeSteps(lines: readonly WeighLine[]): BenchStep[] {
+  const isFirst = ({ group }: WeighLine) => group === 'lye-water' || group === 'lye'
+  const rest = lines.filter(line => !isFirst(line) && line.kind !== 'solution')
+  return [
+    ...lines.filter(isFirst).map(weighing),
+    step('lye-mix', 'lye-mix', SECONDS.mix),
+    ...rest.map(weighing),
+    step('lye-clear', 'lye-clear', SECONDS.clear),
+  ]
+}
+
+function mixSteps(plan: Plan, input: RunInput): BenchStep[] {
+  const melts = plan.whipped === null && plan.heat.rule !== 'transfer'
+  return [
+    ...(melts ? [step('ready:melt', 'melt', SECONDS.melt, { item: 'melt' })] : []),
+    step('temp:lye', 'temp', SECONDS.temp, { item: 'lye' }),
+    step('temp:oils', 'temp', SECONDS.temp, { item: 'oils' }),
+    step('lye-in', 'lye-in', SECONDS.lyeIn),
+    ...(input.ownBatters ? [] : [step('blend', 'blend', input.blendS), step('hold', 'hold', SECONDS.hold)]),
+  ]
+}
+
+function drawSteps(input: RunInput): BenchStep[] {
+  const used = input.cups.filter(cup => cup.massG > 0)
+  const inPot = used.filter(({ scent }) => scent?.moment === 'pot' && !input.ownBatters)
+  const firstPour = (id: string) => input.pours.findIndex(pour => input.cups[pour.cup]!.cup.id === id)
+  const draw = ({ cup, massG }: (typeof used)[number]) =>
+    step(`draw:${cup.id}`, 'draw', input.times.split * input.handPace, { cup: cup.id, massG })
+  const ordered = [...used].sort((a, b) => firstPour(a.cup.id) - firstPour(b.cup.id))
+  const plain = ordered.filter(cup => !inPot.includes(cup))
+  return [
+    ...plain.map(draw),
+    ...(inPot.length > 0 ? [step('scent-pot', 'scent-pot', input.times['scent-pot'] * input.handPace)] : []),
+    ...ordered.filter(cup => inPot.includes(cup)).map(draw),
+  ]
+}
+
+/** Colour of a cup, and the scent that goes in with it. */
+function cupSteps(input: RunInput, i: number): BenchStep[] {
+  const { cup, colourS } = input.cups[i]!
+  const isScented = isScentedEarly(input, input.cups[i]!)
+  return [
+    ...(colourS > 0 ? [step(`colour:${cup.id}`, 'colour', colourS * input.handPace, { cup: cup.id })] : []),
+    ...(isScented ? [step(`scent:${cup.id}`, 'scent', input.times.scent * input.handPace, { cup: cup.id })] : []),
+  ]
+}
+
+function pourSteps(plan: Plan, input: RunInput): BenchStep[] {
+  return input.pours.flatMap((pour, n) => {
+    const { cup, scent } = input.cups[pour.cup]!
+    const isFirst = !input.pours.slice(0, n).some(earlier => earlier.cup === pour.cup)
+    const atOnce = scent?.moment === 'last' || scent?.moment === 'never-stop'
+    return [
+      ...(pour.waitS > 0 ? [step(`wait:${pour.pour}`, 'wait', pour.waitS, { pour: pour.pour })] : []),
+      ...(isFirst && input.colourEach ? cupSteps(input, pour.cup) : []),
+      ...(isFirst && atOnce
+        ? [step(`scent:${cup.id}`, 'scent', input.times.scent * input.handPace, { cup: cup.id })]
+        : []),
+      step(`pour:${pour.pour}`, 'pour', pour.seconds * input.handPace, {
+        ...{ cup: cup.id, pour: pour.pour, massG: pour.massG },
+      }),
+      ...pour.tools.map(tool => {
+        const move = plan.moves[tool.move]!.id
+        return step(`tool:${move}`, 'tool', tool.seconds * input.handPace, { move, pour: pour.pour })
+      }),
+    ]
+  })
+}
+
+function finishSteps(plan: Plan): BenchStep[] {
+  const items = [
+    ...(plan.finish.toppings.length > 0 ? ['toppings'] : []),
+    ...(plan.rest.mist ? ['mist'] : []),
+    ...['cover', 'clean'],
+  ]
+  return [
+    ...items.map(item => step(`finish:${item}`, 'finish', SECONDS.finish, { item })),
+    step('close', 'close', SECONDS.tick),
+  ]
+}
+
+/** Everything from the safety list to the covered mould, in the order in which it is done. */
+export function stepsOf(plan: Plan, input: RunInput, lines: readonly WeighLine[]): BenchStep[] {
+  return [
+    ...SAFETY_TICKS.map(item => step(`safety:${item}`, 'safety', SECONDS.tick, { item })),
+    ...readySteps(plan),
+    ...lyeSteps(lines),
+    ...mixSteps(plan, input),
+    ...drawSteps(input),
+    ...(input.colourEach ? [] : preparationOrder(input).flatMap(i => cupSteps(input, i))),
+    ...pourSteps(plan, input),
+    ...finishSteps(plan),
+  ]
+}

@@ -1,0 +1,176 @@
+import { randomUUID } from 'node:crypto'
+import { once } from 'node:events'
+import type { AddressInfo } from 'node:net'
+import { openedRun } from '@ostler/core'
+import type { BatchList, BenchEvent, EventsKept, RunAnswer, RunEvents, RunSummary } from '@ostler/core'
+import { sql } from 'kysely'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { createApp } from '../src/app.ts'
+import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
+import type { RunFeed } from '../src/runs/feed.ts'
+import { bench, workHere } from './harness.ts'
+import type { Bench } from './harness.ts'
+
+let at: Bench
+let visitor: ReturnType<Bench['visitor']>
+let batch: string
+let cookie: string
+beforeAll(async () => {
+  at = await bench({ demo: true })
+  visitor = at.visitor()
+  const signedIn = await visitor.post('/api/session').send(DEMO_SIGN_IN)
+  cookie = signedIn.headers['set-cookie']![0]!.split(';')[0]!
+  batch = ((await visitor.get('/api/batches?search=weir')).body as BatchList).batches[0]!.id
+})
+afterAll(() => at.close())
+
+let count = 0
+const event = (kind: BenchEvent['kind'], r: number, about: Partial<BenchEvent> = {}): BenchEvent => {
+  count += 1
+  return { key: `phone:${count}`, kind, r, noted: r, at: '2026-11-30T10:00:00Z', source: 'hand', ...about }
+}
+async function begun(): Promise<string> {
+  const id = randomUUID()
+  const answer = await visitor.post(`/api/batches/${batch}/runs`).send({ id })
+  expect(answer.status).toBe(201)
+  return id
+}
+const send = async (id: string, events: unknown[]) => visitor.post(`/api/runs/${id}/events`).send({ events })
+const whole = async (id: string) => (await visitor.get(`/api/runs/${id}`)).body as RunAnswer
+
+describe('a run', () => {
+  test('is begun once however often that is sent, and follows the plan as it stood', async () => {
+    const id = await begun()
+    expect((await visitor.post(`/api/batches/${batch}/runs`).send({ id })).status).toBe(200)
+    const before = (await whole(id)).plan.name
+    const { plan, revision } = (await visitor.get(`/api/batches/${batch}`)).body as {
+      plan: { name: string }
+      revision: number
+    }
+    const changes = [{ at: ['name'], was: plan.name, to: 'Otherwise' }]
+    expect((await visitor.patch(`/api/batches/${batch}`).send({ id: randomUUID(), revision, changes })).status).toBe(
+      200,
+    )
+    expect((await whole(id)).plan.name).toBe(before)
+    const list = (await visitor.get(`/api/batches/${batch}/runs`)).body as RunSummary[]
+    expect(list.find(run => run.id === id)).toMatchObject({ count: 0, closed: null })
+  })
+
+  test('takes the same event five times as one, and keeps the order in which they came', async () => {
+    const id = await begun()
+    const [one, two] = [event('tick', 5, { item: 'safety:gear' }), event('tick', 3, { item: 'safety:air' })]
+    const answers = await Promise.all([1, 2, 3, 4, 5].map(() => send(id, [one])))
+    expect(answers.map(answer => answer.status)).toEqual([200, 200, 200, 200, 200])
+    const { seq } = (await send(id, [one, two])).body as EventsKept
+    const run = await whole(id)
+    expect(run.events).toEqual([one, two])
+    expect(run.seq).toBe(seq)
+    expect(Math.abs(run.now - Date.now())).toBeLessThan(5000)
+  })
+
+  test('keeps what was noted as it was noted', async () => {
+    const id = await begun()
+    await send(id, [event('note', 1, { text: 'cloudy' })])
+    const change = sql`update run_event set event = '{}' where run_id = ${id}`.execute(at.db)
+    await expect(change).rejects.toThrow('only added to')
+  })
+
+  test('goes out as a document that can be read again', async () => {
+    const id = await begun()
+    const noted = event('weighed', 9, { item: 'lye', amount: 96, raw: '96' })
+    await send(id, [noted])
+    const answer = await visitor.get(`/api/runs/${id}/document`)
+    const read = openedRun(JSON.parse(answer.text))
+    expect(read.ok && read.value).toMatchObject({ format: 'ostler-run', id, events: [noted] })
+  })
+
+  test('ends in the list as it was closed', async () => {
+    const id = await begun()
+    await send(id, [event('close', 9, { how: 'given-up' })])
+    const list = (await visitor.get(`/api/batches/${batch}/runs`)).body as RunSummary[]
+    expect(list.find(run => run.id === id)).toMatchObject({ count: 1, closed: 'given-up' })
+  })
+})
+
+describe('what cannot be', () => {
+  test.each([
+    ['no list', { kind: 'tick' }],
+    ['another kind', [{ ...event('tick', 1), kind: 'sung' }]],
+    ['a name too many', [{ ...event('tick', 1), colour: 'red' }]],
+    ['an amount that is none', [{ ...event('temp', 1), amount: '34' }]],
+    ['a moment before the run', [event('tick', -1)]],
+    ['a key that is none', [{ ...event('tick', 1), key: 'x' }]],
+  ])('%s is refused with a sentence, and nothing is kept', async (_, events) => {
+    const id = await begun()
+    const answer = await visitor.post(`/api/runs/${id}/events`).send({ events })
+    expect(answer.status).toBe(400)
+    expect((answer.body as { sentence: string }).sentence).toMatch(/\.$/)
+    expect((await whole(id)).events).toEqual([])
+  })
+
+  test('a run that is not one’s own, or not at all, is not there', async () => {
+    const id = await begun()
+    const stranger = at.visitor()
+    expect((await stranger.get(`/api/runs/${id}`)).status).toBe(401)
+    expect((await visitor.get(`/api/runs/${randomUUID()}`)).status).toBe(404)
+    expect((await send(randomUUID(), [event('tick', 1)])).status).toBe(404)
+    expect((await visitor.get(`/api/runs/${randomUUID()}/stream`)).status).toBe(404)
+    expect((await visitor.post(`/api/batches/${randomUUID()}/runs`).send({ id: randomUUID() })).status).toBe(404)
+    expect((await visitor.post(`/api/batches/${batch}/runs`).send({ id: 'mine' })).status).toBe(404)
+  })
+})
+
+/** Reads a line that stays open until so many events were heard. */
+async function heard(url: string, most: number, act: () => Promise<unknown>): Promise<BenchEvent[]> {
+  const stop = new AbortController()
+  const response = await fetch(url, { headers: { cookie }, signal: stop.signal })
+  expect(response.headers.get('content-type')).toMatch(/^text\/event-stream/)
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader()
+  const events: BenchEvent[] = []
+  const acted = act()
+  for (let text = ''; events.length < most;) {
+    const { value, done } = await reader.read()
+    if (done) break
+    text += value
+    const parts = text.split('\n\n')
+    text = parts.pop()!
+    for (const part of parts) {
+      const data = /^data: (.*)$/m.exec(part)?.[1]
+      if (data) events.push(...(JSON.parse(data) as RunEvents).events)
+    }
+  }
+  await acted
+  stop.abort()
+  return events
+}
+
+describe('two devices on one run', () => {
+  test('each hears what the other notes, none lost and none twice, also over two servers', async () => {
+    // A second process on the same database.
+    const app = createApp({
+      db: at.db,
+      config: at.config,
+      setUpCode: null,
+      now: () => new Date(),
+      work: () => workHere,
+    })
+    const server = app.listen(0, '127.0.0.1')
+    await once(server, 'listening')
+    const other = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+    const id = await begun()
+    const before = event('tick', 1, { item: 'safety:gear' })
+    await send(id, [before])
+    const more = Array.from({ length: 40 }, (_, i) => event('note', i, { text: `${i}` }))
+    const [here, there] = [at.url, other].map(base => `${base}/api/runs/${id}/stream?after=0`)
+    const act = async () => {
+      await new Promise(resolve => setTimeout(resolve, 100))
+      for (const one of more) await send(id, [one])
+    }
+    const [a, b] = await Promise.all([heard(here!, 41, act), heard(there!, 41, () => Promise.resolve())])
+    expect(a).toEqual([before, ...more])
+    expect(b).toEqual([before, ...more])
+    await (app.locals['feed'] as RunFeed).close()
+    server.closeAllConnections()
+    server.close()
+  })
+})
