@@ -289,6 +289,8 @@ export {
   EVENT_SOURCES,
   HOW,
   LOOKS,
+  TROUBLES,
+  cupsOutlook,
   dripLevel,
   eventOf,
   fold,
@@ -305,6 +307,7 @@ export type {
   BenchStep,
   Body,
   CupNow,
+  CupOutlook,
   EventKind,
   EventSource,
   Following,
@@ -312,6 +315,7 @@ export type {
   Settled,
   Told,
   TraceLook,
+  TroubleKind,
   Verdict,
 } from './bench/index.ts'
 export * from './mould/index.ts'

@@ -1,84 +1,109 @@
-import { expect, saved, test, turnTo } from '../workshop.ts'
+import type { Page } from '@playwright/test'
+import { expect, test } from '../workshop.ts'
 
-test('lye waits for the safety list; an overshoot is accepted or the rest rescaled; reload keeps it all', async ({
+const big = (page: Page) => page.getByRole('region', { name: 'Now' }).locator('p').first()
+/** A pedal or a keypad: one key, pressed again and again; never twice within the time in which a bounce counts as one. */
+async function press(page: Page, key = 'Enter') {
+  await page.keyboard.press(key)
+  await page.waitForTimeout(380)
+}
+/** Presses on until the next deed says something. */
+async function until(page: Page, words: RegExp) {
+  for (let n = 0; n < 80; n += 1) {
+    if (words.test((await big(page).textContent({ timeout: 2000 })) ?? '')) return
+    await press(page)
+    if (await page.getByRole('region', { name: 'Measured' }).isVisible()) {
+      await page.keyboard.type('33')
+      await press(page)
+    }
+  }
+  throw new Error(`never came to ${words}`)
+}
+
+test('a batch is made from the safety list to the covered mould, by keyboard on a phone, with the network gone in between', async ({
+  maker,
+  open,
+  context,
+}) => {
+  await open('weir-milk', `Made ${Date.now()}`)
+  await maker.setViewportSize({ width: 390, height: 844 })
+  await maker.goto(maker.url().replace(/\/[a-z]+$/, '/bench'))
+  await maker.getByRole('button', { name: 'Begin a run' }).click()
+  await expect(big(maker)).toHaveText('Goggles, gloves, sleeves, shoes on')
+
+  // Nothing is left out of the way to the lye.
+  await until(maker, /^Lye \(NaOH\)|^Lye$/)
+  await expect(maker.getByRole('region', { name: 'Now' })).toContainText(/\d+(\.\d+)? g/)
+  await until(maker, /^Blend$/)
+  await press(maker)
+  await expect(big(maker)).toHaveText('Blending')
+  await press(maker)
+  await press(maker)
+  await maker.getByRole('button', { name: 'It breaks' }).click()
+  // What did not hold is not divided.
+  await expect(big(maker)).toHaveText('Does it hold?')
+  await press(maker, 'u')
+  await press(maker)
+  await maker.getByRole('button', { name: 'It holds' }).click()
+  await expect(big(maker)).toHaveText(/^Fill /)
+
+  // Another window follows.
+  const other = await context.newPage()
+  await other.goto(maker.url())
+  await expect(big(other)).toHaveText(/^Fill /)
+  await press(maker)
+  await press(maker)
+  await expect(big(other)).toHaveText('Colour into Honeycomb')
+  await expect(other.getByRole('complementary', { name: 'Cups' })).toContainText('at least')
+
+  // The network goes; entries carry on, and are here after all when it is back.
+  await context.setOffline(true)
+  await press(maker, 's')
+  await press(maker)
+  await maker.waitForTimeout(600)
+  await press(maker)
+  await press(maker)
+  await expect(maker.getByText(/kept on this device/)).toBeAttached()
+  await expect(maker.getByRole('complementary', { name: 'Cups' })).toContainText(/cream|together/)
+  await expect(big(maker)).toHaveText('Scent into Honeycomb')
+  await expect(big(other)).toHaveText('Colour into Honeycomb')
+  await context.setOffline(false)
+  await expect(big(other)).toHaveText('Scent into Honeycomb', { timeout: 15_000 })
+  await expect(maker.getByText('kept', { exact: true })).toBeAttached({ timeout: 15_000 })
+
+  // A cup without its scent is not poured; a way round it is written down.
+  await until(maker, /^Pour Honeycomb/)
+  await press(maker)
+  await until(maker, /end the run/)
+  await press(maker)
+  await expect(big(other)).toHaveText('This run has ended')
+  await maker.reload()
+  await expect(big(maker)).toHaveText('This run has ended')
+  await maker.getByRole('link', { name: /^Made / }).click()
+  await expect(maker.getByRole('listitem').filter({ hasText: 'entries' })).toContainText('in the mould')
+})
+
+test('what cannot be is told: a look before there is batter, a number that is none, trouble with its ways out', async ({
   maker,
   open,
 }) => {
-  await open('quarry-bench', 'Weigh', 'weigh')
-  const lye = maker.getByRole('button', { name: 'Lye (NaOH) weighed as written' })
-  await expect(lye).toBeDisabled()
-  await maker.getByRole('button', { name: 'Water weighed as written' }).click()
-  await expect(maker.getByText('1 of 14')).toBeVisible()
-  for (const box of await maker.getByRole('group').getByRole('checkbox').all()) await box.check()
-  await lye.click()
-  await expect(maker.getByText('2 of 14')).toBeVisible()
-
-  const coconut = maker.getByLabel('Coconut oil, weighed', { exact: true })
-  await coconut.fill('200')
-  await coconut.press('Enter')
-  await expect(maker.getByText(/16 g too much: superfat .* Better put right/)).toBeVisible()
-  await coconut.fill('186')
-  await coconut.press('Enter')
-  await expect(maker.getByText(/2 g too much: .* That is small: accept it/)).toBeVisible()
-  await coconut.fill('200')
-  await coconut.press('Enter')
-  await maker.getByRole('button', { name: 'Rescale the rest' }).click()
-  await expect(maker.getByText(/^11[89]\d\.\d g$/)).toBeVisible()
-  await expect(maker.getByText(/^Add \d+ g\.$/).first()).toBeVisible()
-  await saved(maker)
-  await maker.reload()
-  await expect(coconut).toHaveValue('200')
-  await coconut.fill('a lot')
-  await coconut.press('Enter')
-  await expect(maker.getByText('“a lot” is not a number')).toBeVisible()
-})
-
-test('readings refit the cooling, and the rule is the maker’s own', async ({ maker, open }) => {
-  await open('quarry-bench', 'Heat', 'heat')
-  await maker.getByLabel('Start mixing at').fill('14:00')
-  await expect(maker.getByLabel('When to begin')).toContainText('11:57')
-  await maker.getByLabel('Cools in').selectOption('ice bath')
-  await expect(maker.getByLabel('When to begin')).toContainText('13:44')
-  const readings = maker.getByRole('region', { name: 'Readings' })
-  for (const [temp, time] of [
-    ['85', '13:00'],
-    ['140 F', '13:04'],
-  ] as const) {
-    await readings.getByLabel('Lye now').fill(temp)
-    await readings.getByLabel('at', { exact: true }).first().fill(time)
-    await readings.getByRole('button', { name: 'Take down' }).first().click()
-  }
-  await expect(readings.getByRole('status')).toContainText(/At 31 °C by 13:\d\d, between .* times as fast as expected/)
-  await maker.getByLabel('lye at a temperature of its own').check()
-  await maker.getByLabel('Lye meets the oils at').fill('36')
-  await expect(maker.getByText(/°C apart, more than your 6 °C/)).toBeVisible()
-  await maker.getByRole('combobox', { name: 'Temperature rule' }).selectOption('mix')
-  await expect(maker.getByText(/the mix you plan with/)).toBeVisible()
-  await maker.getByLabel('In', { exact: true }).first().selectOption('jug-glass-1000')
-  await expect(maker.getByText('not for hot lye')).toBeVisible()
-})
-
-test('tools, run sheet, liner and own batters', async ({ maker, open }) => {
-  await open('weir-milk', 'Ready', 'prepare')
-  const steps = maker.getByRole('list', { name: 'Steps of preparation' })
-  await expect(steps).toContainText('Freeze 1')
-  await expect(steps).toContainText('calendula')
-  await steps.getByRole('checkbox').first().check()
-  await expect(maker.getByRole('img', { name: /along the mould: 510 mm × 75 mm/ })).toBeVisible()
-  await maker.getByLabel('Liner stands over by').fill('2 in')
-  await expect(maker.getByRole('img', { name: /along the mould: 552 mm × 75 mm/ })).toBeVisible()
-  await maker.getByLabel('A batter of its own for each cup').check()
-  await expect(maker.getByText(/^Melt together:/)).toBeVisible()
-  await expect(maker.getByRole('row', { name: /^Honeycomb/ })).toBeVisible()
-  await maker.getByLabel('a whipped or piped top').check()
-  await expect(maker.getByText(/75 % hard oils\. Cream the fats soft/)).toBeVisible()
-  await saved(maker)
-  await turnTo(maker, 'Weigh')
-  await expect(maker.getByRole('button', { name: 'Lye (NaOH) for the top weighed as written' })).toBeDisabled()
-  const palm = maker.getByLabel('Palm oil for the top, weighed')
-  await palm.fill('20')
-  await palm.press('Enter')
-  await expect(maker.getByText(/too little: superfat of the top .* instead of/)).toBeVisible()
-  await maker.getByRole('button', { name: /^Goat milk, whole: \d+ g/ }).click()
-  await expect(maker.getByText('all water × its share ÷ the water in it')).toBeVisible()
+  await open('weir-milk', `Trouble ${Date.now()}`)
+  await maker.goto(maker.url().replace(/\/[a-z]+$/, '/bench'))
+  await maker.getByRole('button', { name: 'Begin a run' }).click()
+  await maker.getByRole('button', { name: 'Seen' }).click()
+  await expect(maker.getByText('There is no batter to look at yet.')).toBeVisible()
+  await maker.keyboard.press('Escape')
+  await maker.keyboard.press('m')
+  await maker.keyboard.type('400')
+  await maker.keyboard.press('Enter')
+  await expect(maker.getByRole('alertdialog')).toContainText('nothing at the bench is colder or hotter')
+  await maker.keyboard.press('Escape')
+  await maker.keyboard.press('t')
+  await maker.getByRole('button', { name: 'Ricing' }).click()
+  await expect(maker.getByText(/Blend that cup for 15 seconds/)).toBeVisible()
+  await maker.getByRole('button', { name: 'Note that it happened' }).click()
+  await maker.getByRole('button', { name: 'Everything that was noted' }).click()
+  await expect(maker.getByText(/something went wrong/)).toBeVisible()
+  await maker.getByRole('button', { name: 'take back' }).click()
+  await expect(maker.getByText('Nothing yet.')).toBeVisible()
 })

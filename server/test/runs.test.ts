@@ -65,6 +65,7 @@ describe('a run', () => {
     const run = await whole(id)
     expect(run.events).toEqual([one, two])
     expect(run.seq).toBe(seq)
+    expect((await visitor.get(`/api/runs/${id}/events?after=${seq - 1}`)).body).toEqual({ events: [two], seq })
     expect(Math.abs(run.now - Date.now())).toBeLessThan(5000)
   })
 

@@ -138,6 +138,16 @@ describe('a cup without its colour or scent', () => {
     expect(told(event('waive', 190, { how: `colour:${first}` }), start)).toEqual([`${name} has no scent in it yet.`]))
 })
 
+test.each([
+  ['nothing', 'weighed', { item: 'water', amount: 0 }, 'A weight is above 0'],
+  ['ten times too much', 'weighed', { item: 'water', amount: 10 * milk.portions.waterG }, '10 times the'],
+  ['a temperature without its point', 'temp', { body: 'lye', amount: 345 }, 'Is the point where it belongs?'],
+] as const)('%s is not taken for a reading', (_, kind, about, sentence) => {
+  const state = fold(milk, [event(kind, -500, about)])
+  expect(words(state.toClear)).toEqual([expect.stringContaining(sentence)])
+  expect([state.weighed, state.temps.lye]).toEqual([{}, []])
+})
+
 test('no waiver lifts what is dangerous', () => {
   const steps = fold(milk, []).toClear
   expect(steps).toEqual([])
@@ -156,27 +166,27 @@ const names = readdirSync(EXAMPLES).map(file => file.replace('.json', ''))
 test.each(names)(
   'done step by step as planned, %s comes into the mould, and every gram that was drawn is poured',
   name => {
-    const frame = frameFrom(name)
+    const following = frameFrom(name)
     const events: BenchEvent[] = []
     let r = 0
     for (let n = 0; n < 400; n += 1) {
-      const state = fold(frame, events)
-      const step = nextActions(frame, state)[0]?.step
+      const state = fold(following, events)
+      const step = nextActions(following, state)[0]?.step
       if (!step) break
       expect(state.toClear).toEqual([])
       r += step.seconds
-      events.push({ ...event('note', 0), ...done(frame, state, step), r, noted: r })
+      events.push({ ...event('note', 0), ...done(following, state, step), r, noted: r })
     }
-    const state = fold(frame, events)
+    const state = fold(following, events)
     expect(state.closed).toBe('moulded')
-    expect(Object.keys(state.pours)).toHaveLength(frame.input.pours.length)
-    const poured = frame.input.pours.reduce((sum, pour) => sum + pour.massG, 0)
+    expect(Object.keys(state.pours)).toHaveLength(following.input.pours.length)
+    const poured = following.input.pours.reduce((sum, pour) => sum + pour.massG, 0)
     expect(state.cups.reduce((sum, cup) => sum + cup.pouredG, 0)).toBeCloseTo(poured, 0)
   },
 )
 
 function done(
-  frame: typeof milk,
+  following: typeof milk,
   state: ReturnType<typeof fold>,
   step: (typeof milk.steps)[number],
 ): Pick<BenchEvent, 'kind'> & Partial<BenchEvent> {

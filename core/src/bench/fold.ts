@@ -7,7 +7,7 @@ import { blankState, cupNow } from './state.ts'
 import type { BenchState, CupNow, Reading, Sighting } from './state.ts'
 
 type Change = Partial<BenchState>
-type Apply = (state: BenchState, event: Settled, frame: Following) => Change
+type Apply = (state: BenchState, event: Settled, following: Following) => Change
 
 const withCup = (state: BenchState, id: string | undefined, change: (cup: CupNow) => Partial<CupNow>): Change => ({
   cups: state.cups.map(cup => (cup.cup === id ? { ...cup, ...change(cup) } : cup)),
@@ -17,33 +17,33 @@ const reading = ({ r, amount, key }: Settled): Reading => ({ r, value: amount ??
 const sighting = (event: Settled): Sighting => ({ ...reading(event), by: event.how === 'drip' ? 'drip' : 'word' })
 
 /** What is poured when nothing was weighed: as planned, as far as it is there. */
-const pouredG = (state: BenchState, event: Settled, frame: Following): number => {
-  const pour = frame.input.pours.find(one => one.pour === event.pour)!
-  const cup = cupNow(state, frame.input.cups[pour.cup]!.cup.id)!
+const pouredG = (state: BenchState, event: Settled, following: Following): number => {
+  const pour = following.input.pours.find(one => one.pour === event.pour)!
+  const cup = cupNow(state, following.input.cups[pour.cup]!.cup.id)!
   const there = (cup.drawnG ?? 0) - cup.pouredG
   // What was weighed is what is left in the cup.
   return event.amount === undefined ? Math.min(pour.massG, there) : Math.max(0, there - event.amount)
 }
 
-function poured(state: BenchState, event: Settled, frame: Following): Change {
-  const pour = frame.input.pours.find(one => one.pour === event.pour)!
-  const cup = frame.input.cups[pour.cup]!.cup.id
+function poured(state: BenchState, event: Settled, following: Following): Change {
+  const pour = following.input.pours.find(one => one.pour === event.pour)!
+  const cup = following.input.cups[pour.cup]!.cup.id
   const { pouring } = state
   const begun = pouring !== null && pouring.pour === event.pour ? pouring.since : Math.max(0, event.r - pour.seconds)
   return {
     pours: { ...state.pours, [pour.pour]: { fromS: begun, toS: event.r } },
     pouring: null,
     waitingUntil: null,
-    ...withCup(state, cup, one => ({ pouredG: one.pouredG + pouredG(state, event, frame) })),
+    ...withCup(state, cup, one => ({ pouredG: one.pouredG + pouredG(state, event, following) })),
   }
 }
 
-function drawn(state: BenchState, event: Settled, frame: Following): Change {
-  const planned = frame.input.cups.find(one => one.cup.id === event.cup)!
+function drawn(state: BenchState, event: Settled, following: Following): Change {
+  const planned = following.input.cups.find(one => one.cup.id === event.cup)!
   const { cups } = withCup(state, event.cup, () => ({ drawnG: event.amount ?? planned.massG, drawnAt: event.r })) as {
     cups: CupNow[]
   }
-  const isAll = cups.every((cup, i) => cup.drawnG !== null || frame.input.cups[i]!.massG === 0)
+  const isAll = cups.every((cup, i) => cup.drawnG !== null || following.input.cups[i]!.massG === 0)
   // A scent that is in the pot is in the cup.
   const scented =
     planned.scent?.moment === 'pot' && state.potScentedAt !== null ? { scentedAt: state.potScentedAt } : {}
@@ -96,14 +96,14 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
 }
 
 /** Takes one event into account, or tells why it cannot have been so. Unknown kinds are kept and passed over. */
-function step(frame: Following, state: BenchState, event: Settled): BenchState {
+function step(following: Following, state: BenchState, event: Settled): BenchState {
   const now = { ...state, r: Math.max(state.r, event.r) }
-  const verdict = verdictOn(frame, now, event)
+  const verdict = verdictOn(following, now, event)
   if (verdict.kind === 'refused') {
     const { sentence, waiver } = verdict
     return { ...now, toClear: [...now.toClear, { key: event.key, sentence, waiver, event }] }
   }
-  const changed = { ...now, ...APPLY[event.kind]?.(now, event, frame) }
+  const changed = { ...now, ...APPLY[event.kind]?.(now, event, following) }
   return verdict.kind === 'warned'
     ? { ...changed, warnings: [...changed.warnings, { key: event.key, sentence: verdict.sentence, waiver: null }] }
     : changed
@@ -113,8 +113,8 @@ function step(frame: Following, state: BenchState, event: Settled): BenchState {
  * How a run stands after all that was noted, in whatever order and however often it came in. Never throws: what cannot have been so
  * is listed under `toClear` and not taken into account.
  */
-export function fold(frame: Following, events: readonly BenchEvent[]): BenchState {
-  let state = blankState(frame.input)
-  for (const event of settle(events)) state = step(frame, state, event)
+export function fold(following: Following, events: readonly BenchEvent[]): BenchState {
+  let state = blankState(following.input)
+  for (const event of settle(events)) state = step(following, state, event)
   return state
 }

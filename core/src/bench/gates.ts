@@ -53,8 +53,28 @@ function untickedSafety(state: BenchState): Verdict {
     : refused(fact('bench.safety-not-ticked', { missing: listOf(missing.map(item => TICK_WORDS[item])) }))
 }
 
-function weighing(frame: Following, state: BenchState, event: Settled): Verdict {
-  const line = frame.lines.find(one => one.key === event.item)
+/** Temperatures that are met at a bench, °C; and how many times the planned weight is none. */
+const [COLDEST_C, WARMEST_C] = [-5, 115]
+const MOST_TIMES = 3
+
+/** A number that cannot be meant: nothing, another unit, a digit too many. */
+function oddWeight(amount: number, plannedG: number, waiver: string): Verdict {
+  if (amount <= 0) return refused(fact('bench.weight-of-nothing'))
+  return amount > MOST_TIMES * plannedG && plannedG > 0
+    ? refused(
+        fact('bench.many-times', { times: plain(Math.round(amount / plannedG), 0), planned: grams(plannedG, 1) }),
+        waiver,
+      )
+    : FREE
+}
+
+const reading = ({ amount }: Settled): Verdict =>
+  amount === undefined || amount < COLDEST_C || amount > WARMEST_C
+    ? refused(fact('bench.no-such-temperature', { least: celsius(COLDEST_C, 0), most: celsius(WARMEST_C, 0) }))
+    : FREE
+
+function weighing(following: Following, state: BenchState, event: Settled): Verdict {
+  const line = following.lines.find(one => one.key === event.item)
   if (!line || event.amount === undefined) return FREE
   if (isLyeLine(line)) {
     const safety = untickedSafety(state)
@@ -63,6 +83,7 @@ function weighing(frame: Following, state: BenchState, event: Settled): Verdict 
   const offG = event.amount - line.massG
   const most = line.most
   return first(
+    oddWeight(event.amount, line.massG, `much:${line.key}`),
     most !== null &&
       most.isCap &&
       event.amount > most.massG + line.stepG / 2 &&
@@ -76,8 +97,8 @@ function weighing(frame: Following, state: BenchState, event: Settled): Verdict 
   )
 }
 
-function lyeIn(frame: Following, state: BenchState, { r }: Settled): Verdict {
-  const unweighed = frame.lines.filter(
+function lyeIn(following: Following, state: BenchState, { r }: Settled): Verdict {
+  const unweighed = following.lines.filter(
     line =>
       ['lye', 'water', 'oil'].includes(line.kind) && line.group !== 'late' && state.weighed[line.key] === undefined,
   )
@@ -91,7 +112,7 @@ function lyeIn(frame: Following, state: BenchState, { r }: Settled): Verdict {
       refused(fact('bench.not-weighed-yet', { what: listOf(unweighed.slice(0, 3).map(line => line.what)) })),
     old.length > 0 && warned(old[0] === 'lye' ? fact('bench.lye-not-read') : fact('bench.oils-not-read')),
     isHot !== undefined &&
-      frame.plan.heat.rule !== 'transfer' &&
+      following.plan.heat.rule !== 'transfer' &&
       warned(fact('bench.too-hot', { c: celsius(last(isHot)!.value, 0) })),
   )
 }
@@ -102,44 +123,49 @@ const seenNow = (cup: CupNow, r: number): number | null => {
   return last && r - last.r <= SEEN_FOR_S ? last.value : null
 }
 
-const openPours = (frame: Following, state: BenchState, cup: string): PourTask[] =>
-  frame.input.pours.filter(pour => frame.input.cups[pour.cup]!.cup.id === cup && state.pours[pour.pour] === undefined)
+const openPours = (following: Following, state: BenchState, cup: string): PourTask[] =>
+  following.input.pours.filter(
+    pour => following.input.cups[pour.cup]!.cup.id === cup && state.pours[pour.pour] === undefined,
+  )
 
 /** Whether a cup is nearly too thick for what it is poured for next. */
-function nearlyThick(frame: Following, state: BenchState, cup: CupNow, r: number): Verdict {
-  const next = openPours(frame, state, cup.cup)[0]
+function nearlyThick(following: Following, state: BenchState, cup: CupNow, r: number): Verdict {
+  const next = openPours(following, state, cup.cup)[0]
   const level = seenNow(cup, r)
   return next && level !== null && level > next.window.hi - 0.3
-    ? warned(fact('bench.nearly-too-thick', { cup: nameOf(frame, cup.cup), level: plain(level, 1) }))
+    ? warned(fact('bench.nearly-too-thick', { cup: nameOf(following, cup.cup), level: plain(level, 1) }))
     : FREE
 }
 
-const nameOf = (frame: Following, cup: string): string => frame.plan.cups.find(one => one.id === cup)?.name ?? cup
-const taskOf = (frame: Following, cup: string): CupTask | undefined => frame.input.cups.find(one => one.cup.id === cup)
+const nameOf = (following: Following, cup: string): string =>
+  following.plan.cups.find(one => one.id === cup)?.name ?? cup
+const taskOf = (following: Following, cup: string): CupTask | undefined =>
+  following.input.cups.find(one => one.cup.id === cup)
 
-function drawing(frame: Following, state: BenchState, event: Settled, cup: CupNow): Verdict {
-  const task = taskOf(frame, cup.cup)!
-  const isShared = !frame.input.ownBatters
+function drawing(following: Following, state: BenchState, event: Settled, cup: CupNow): Verdict {
+  const task = taskOf(following, cup.cup)!
+  const isShared = !following.input.ownBatters
   const off = event.amount === undefined ? 0 : Math.abs(event.amount - task.massG) / Math.max(1, task.massG)
   return first(
     state.lyeInAt === null && refused(fact('bench.no-batter-yet')),
+    event.amount !== undefined && oddWeight(event.amount, task.massG, `much:${cup.cup}`),
     isShared && state.hold === 'breaks' && refused(fact('bench.hold-broke'), 'hold'),
     isShared &&
       state.blendingSince !== null &&
-      refused(fact('bench.blender-still-on', { cup: nameOf(frame, cup.cup) }), `early:${cup.cup}`),
+      refused(fact('bench.blender-still-on', { cup: nameOf(following, cup.cup) }), `early:${cup.cup}`),
     task.scent?.moment === 'pot' &&
       isShared &&
       state.potScentedAt === null &&
-      refused(fact('bench.scent-not-in-pot', { cup: nameOf(frame, cup.cup) }), `scent:${cup.cup}`),
+      refused(fact('bench.scent-not-in-pot', { cup: nameOf(following, cup.cup) }), `scent:${cup.cup}`),
     isShared && state.hold === null && warned(fact('bench.hold-not-tested')),
     off > OFF_SHARE &&
-      warned(fact('bench.cup-off-share', { cup: nameOf(frame, cup.cup), planned: grams(task.massG, 0) })),
+      warned(fact('bench.cup-off-share', { cup: nameOf(following, cup.cup), planned: grams(task.massG, 0) })),
   )
 }
 
-function scenting(frame: Following, state: BenchState, event: Settled): Verdict {
+function scenting(following: Following, state: BenchState, event: Settled): Verdict {
   if (event.cup === undefined) {
-    const plainLeft = frame.input.cups.filter(
+    const plainLeft = following.input.cups.filter(
       ({ cup, scent, massG }) => massG > 0 && scent?.moment !== 'pot' && cupNow(state, cup.id)?.drawnG === null,
     )
     return first(
@@ -148,26 +174,26 @@ function scenting(frame: Following, state: BenchState, event: Settled): Verdict 
     )
   }
   const cup = cupNow(state, event.cup)
-  if (!cup || cup.drawnG === null) return refused(fact('bench.cup-empty', { cup: nameOf(frame, event.cup) }))
+  if (!cup || cup.drawnG === null) return refused(fact('bench.cup-empty', { cup: nameOf(following, event.cup) }))
   return first(
-    cup.scentedAt !== null && warned(fact('bench.cup-scented-already', { cup: nameOf(frame, event.cup) })),
-    nearlyThick(frame, state, cup, event.r),
+    cup.scentedAt !== null && warned(fact('bench.cup-scented-already', { cup: nameOf(following, event.cup) })),
+    nearlyThick(following, state, cup, event.r),
   )
 }
 
-function colouring(frame: Following, state: BenchState, event: Settled, cup: CupNow): Verdict {
-  const name = nameOf(frame, cup.cup)
+function colouring(following: Following, state: BenchState, event: Settled, cup: CupNow): Verdict {
+  const name = nameOf(following, cup.cup)
   return first(
     cup.drawnG === null && refused(fact('bench.cup-empty', { cup: name })),
     cup.colouredAt !== null && warned(fact('bench.cup-coloured-already', { cup: name })),
-    nearlyThick(frame, state, cup, event.r),
+    nearlyThick(following, state, cup, event.r),
   )
 }
 
 /** Whether a cup has what it is to have before any of it is poured. */
-function isComplete(frame: Following, cup: CupNow): Verdict {
-  const task = taskOf(frame, cup.cup)!
-  const name = nameOf(frame, cup.cup)
+function isComplete(following: Following, cup: CupNow): Verdict {
+  const task = taskOf(following, cup.cup)!
+  const name = nameOf(following, cup.cup)
   const wantsScent = task.scent !== null && task.scent.moment !== 'oils' && task.scent.moment !== 'never-stop'
   return first(
     cup.drawnG === null && refused(fact('bench.cup-empty', { cup: name })),
@@ -180,17 +206,17 @@ function isComplete(frame: Following, cup: CupNow): Verdict {
 }
 
 /** All of a verdict's parts, so that what is waived leaves the others standing. */
-function pouring(frame: Following, state: BenchState, event: Settled): Verdict {
-  const n = frame.input.pours.findIndex(pour => pour.pour === event.pour)
-  const pour = frame.input.pours[n]
+function pouring(following: Following, state: BenchState, event: Settled): Verdict {
+  const n = following.input.pours.findIndex(pour => pour.pour === event.pour)
+  const pour = following.input.pours[n]
   if (!pour) return refused(fact('bench.no-such-pour'))
   if (state.pours[pour.pour] !== undefined) return refused(fact('bench.poured-already', { n: plain(n + 1, 0) }))
-  const cup = cupNow(state, frame.input.cups[pour.cup]!.cup.id)!
+  const cup = cupNow(state, following.input.cups[pour.cup]!.cup.id)!
   const level = seenNow(cup, event.r)
-  const earlier = frame.input.pours.slice(0, n).some(one => state.pours[one.pour] === undefined)
+  const earlier = following.input.pours.slice(0, n).some(one => state.pours[one.pour] === undefined)
   const { lo, hi } = pour.window
   return first(
-    ...completeness(frame, state, cup),
+    ...completeness(following, state, cup),
     earlier && warned(fact('bench.earlier-pour-open')),
     level !== null &&
       level > hi + 0.15 &&
@@ -202,8 +228,8 @@ function pouring(frame: Following, state: BenchState, event: Settled): Verdict {
 }
 
 /** What a cup lacks, each by itself, without what was waived. */
-function completeness(frame: Following, state: BenchState, cup: CupNow): Verdict[] {
-  const without = (change: Partial<CupNow>) => isComplete(frame, { ...cup, ...change })
+function completeness(following: Following, state: BenchState, cup: CupNow): Verdict[] {
+  const without = (change: Partial<CupNow>) => isComplete(following, { ...cup, ...change })
   const now = cup.drawnAt ?? 0
   const full = {
     drawnG: cup.drawnG ?? 1,
@@ -219,58 +245,60 @@ function completeness(frame: Following, state: BenchState, cup: CupNow): Verdict
 const isWaived = (state: BenchState, verdict: Verdict): boolean =>
   verdict.kind === 'refused' && verdict.waiver !== null && state.waived.includes(verdict.waiver)
 
-function closing(frame: Following, state: BenchState, { how }: Settled): Verdict {
+function closing(following: Following, state: BenchState, { how }: Settled): Verdict {
   if (how === 'given-up') return FREE
-  const open = frame.input.pours.find(pour => state.pours[pour.pour] === undefined)
+  const open = following.input.pours.find(pour => state.pours[pour.pour] === undefined)
   const left = state.cups.find(cup => !cup.isLost && (cup.drawnG ?? 0) - cup.pouredG > LEFT_G)
   return first(
     open !== undefined &&
-      refused(fact('bench.pour-still-open', { cup: frame.input.cups[open.cup]!.cup.name }), 'close'),
+      refused(fact('bench.pour-still-open', { cup: following.input.cups[open.cup]!.cup.name }), 'close'),
     left !== undefined &&
-      openPours(frame, state, left.cup).length === 0 &&
+      openPours(following, state, left.cup).length === 0 &&
       warned(
         fact('bench.cup-not-empty', {
-          cup: nameOf(frame, left.cup),
+          cup: nameOf(following, left.cup),
           left: grams((left.drawnG ?? 0) - left.pouredG, 0),
         }),
       ),
   )
 }
 
-function judged(frame: Following, state: BenchState, event: Settled): Verdict {
+function judged(following: Following, state: BenchState, event: Settled): Verdict {
   const cup = cupNow(state, event.cup)
   switch (event.kind) {
     case 'weighed':
-      return weighing(frame, state, event)
+      return weighing(following, state, event)
+    case 'temp':
+      return reading(event)
     case 'lye-mixed':
       return untickedSafety(state)
     case 'lye-in':
-      return state.lyeInAt !== null && !frame.input.ownBatters
+      return state.lyeInAt !== null && !following.input.ownBatters
         ? refused(fact('bench.lye-in-already'))
-        : lyeIn(frame, state, event)
+        : lyeIn(following, state, event)
     case 'blend-on':
       return state.lyeInAt === null ? refused(fact('bench.no-lye-in-oils')) : FREE
     case 'seen':
       return event.cup !== undefined && cup?.drawnG === null
-        ? refused(fact('bench.cup-empty', { cup: nameOf(frame, event.cup) }))
+        ? refused(fact('bench.cup-empty', { cup: nameOf(following, event.cup) }))
         : FREE
     case 'hold':
       return event.amount !== undefined && event.amount < LEAST_HOLD_S ? warned(fact('bench.hold-too-short')) : FREE
     case 'scent':
-      return scenting(frame, state, event)
+      return scenting(following, state, event)
     case 'drawn':
-      return cup ? drawing(frame, state, event, cup) : refused(fact('bench.no-such-cup'))
+      return cup ? drawing(following, state, event, cup) : refused(fact('bench.no-such-cup'))
     case 'colour':
-      return cup ? colouring(frame, state, event, cup) : refused(fact('bench.no-such-cup'))
+      return cup ? colouring(following, state, event, cup) : refused(fact('bench.no-such-cup'))
     case 'pour-start':
     case 'poured':
-      return pouring(frame, state, event)
+      return pouring(following, state, event)
     case 'tool':
       return Object.keys(state.pours).length === 0 ? refused(fact('bench.nothing-poured')) : FREE
     case 'plan-b':
-      return frame.plan.planB === null ? refused(fact('bench.no-plan-b')) : FREE
+      return following.plan.planB === null ? refused(fact('bench.no-plan-b')) : FREE
     case 'close':
-      return closing(frame, state, event)
+      return closing(following, state, event)
     default:
       return FREE
   }
@@ -280,7 +308,7 @@ function judged(frame: Following, state: BenchState, event: Settled): Verdict {
  * Whether an event may happen as things stand. What is dangerous is refused and cannot be waived; what cannot be put right is
  * refused until the maker writes down that it is wanted; what is only unwise is warned of.
  */
-export function verdictOn(frame: Following, state: BenchState, event: Settled): Verdict {
-  const verdict = judged(frame, state, event)
+export function verdictOn(following: Following, state: BenchState, event: Settled): Verdict {
+  const verdict = judged(following, state, event)
   return isWaived(state, verdict) ? FREE : verdict
 }

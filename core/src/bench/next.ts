@@ -81,8 +81,8 @@ const READY: Record<string, { big: Words; more: Words }> = {
 
 type Said = Pick<NextAction, 'big' | 'more'>
 
-function weighWords(frame: Following, step: BenchStep): Said {
-  const line = frame.lines.find(one => one.key === step.item)!
+function weighWords(following: Following, step: BenchStep): Said {
+  const line = following.lines.find(one => one.key === step.item)!
   return { big: line.what, more: line.where }
 }
 
@@ -96,13 +96,13 @@ function blendWords({ plan }: Following, state: BenchState): Said {
   }
 }
 
-function drawWords(frame: Following, state: BenchState, step: BenchStep): Said {
-  const waiting = frame.input.cups.filter(
+function drawWords(following: Following, state: BenchState, step: BenchStep): Said {
+  const waiting = following.input.cups.filter(
     ({ cup, massG }) => massG > 0 && cup.id !== step.cup && cupNow(state, cup.id)?.drawnG === null,
   )
   const left = waiting.reduce((sum, { massG }) => sum + massG, 0)
   return {
-    big: fact('bench.draw-cup', { cup: nameOf(frame, step.cup) }),
+    big: fact('bench.draw-cup', { cup: nameOf(following, step.cup) }),
     more:
       waiting.length === 0
         ? fact('bench.last-cup')
@@ -110,18 +110,18 @@ function drawWords(frame: Following, state: BenchState, step: BenchStep): Said {
   }
 }
 
-function pourWords(frame: Following, state: BenchState, step: BenchStep): Said {
-  const n = frame.input.pours.findIndex(pour => pour.pour === step.pour)
-  const { lo, hi } = frame.input.pours[n]!.window
+function pourWords(following: Following, state: BenchState, step: BenchStep): Said {
+  const n = following.input.pours.findIndex(pour => pour.pour === step.pour)
+  const { lo, hi } = following.input.pours[n]!.window
   const between = { lo: plain(lo, 1), hi: plain(hi, 1) }
-  const cup = nameOf(frame, step.cup)
+  const cup = nameOf(following, step.cup)
   return state.pouring?.pour === step.pour
     ? { big: fact('bench.pouring', { cup }), more: fact('bench.until-empty', { n: plain(n + 1, 0) }) }
     : { big: fact('bench.pour', { cup }), more: fact('bench.pour-more', { n: plain(n + 1, 0), ...between }) }
 }
 
-function words(frame: Following, state: BenchState, step: BenchStep): Said {
-  const cup = nameOf(frame, step.cup)
+function words(following: Following, state: BenchState, step: BenchStep): Said {
+  const cup = nameOf(following, step.cup)
   switch (step.kind) {
     case 'safety':
     case 'ready':
@@ -129,7 +129,7 @@ function words(frame: Following, state: BenchState, step: BenchStep): Said {
     case 'finish':
       return READY[step.item!]!
     case 'weigh':
-      return weighWords(frame, step)
+      return weighWords(following, step)
     case 'lye-mix':
       return { big: fact('bench.lye-into-water'), more: fact('bench.lye-into-water-more') }
     case 'lye-clear':
@@ -138,22 +138,24 @@ function words(frame: Following, state: BenchState, step: BenchStep): Said {
       return step.item === 'lye'
         ? {
             big: fact('bench.read-lye'),
-            more: fact('bench.read-wanted', { c: celsius(frame.plan.heat.lyeC ?? frame.plan.conditions.mixC, 0) }),
+            more: fact('bench.read-wanted', {
+              c: celsius(following.plan.heat.lyeC ?? following.plan.conditions.mixC, 0),
+            }),
           }
         : {
             big: fact('bench.read-oils'),
-            more: fact('bench.read-wanted', { c: celsius(frame.plan.conditions.mixC, 0) }),
+            more: fact('bench.read-wanted', { c: celsius(following.plan.conditions.mixC, 0) }),
           }
     case 'lye-in':
       return { big: fact('bench.lye-into-oils'), more: fact('bench.lye-into-oils-more') }
     case 'blend':
-      return blendWords(frame, state)
+      return blendWords(following, state)
     case 'hold':
       return { big: fact('bench.hold-test'), more: fact('bench.hold-test-more') }
     case 'scent-pot':
       return { big: fact('bench.scent-into-pot'), more: fact('bench.scent-into-pot-more') }
     case 'draw':
-      return drawWords(frame, state, step)
+      return drawWords(following, state, step)
     case 'colour':
       return { big: fact('bench.colour-cup', { cup }), more: fact('bench.colour-cup-more') }
     case 'scent':
@@ -161,7 +163,7 @@ function words(frame: Following, state: BenchState, step: BenchStep): Said {
     case 'wait':
       return { big: fact('bench.wait'), more: fact('bench.wait-more') }
     case 'pour':
-      return pourWords(frame, state, step)
+      return pourWords(following, state, step)
     case 'tool':
       return { big: fact('bench.use-tool'), more: fact('bench.use-tool-more') }
     case 'close':
@@ -169,20 +171,20 @@ function words(frame: Following, state: BenchState, step: BenchStep): Said {
   }
 }
 
-const actionOf = (frame: Following, state: BenchState, step: BenchStep): NextAction => ({
+const actionOf = (following: Following, state: BenchState, step: BenchStep): NextAction => ({
   ...{ step, massG: step.massG, seconds: step.seconds },
-  ...words(frame, state, step),
+  ...words(following, state, step),
 })
 
 const NOTHING: NextAction = { step: null, big: fact('bench.run-over'), more: '', massG: null, seconds: 0 }
 
 /** The first steps that are not done, the next one first; what is in hand before all others. */
-export function nextActions(frame: Following, state: BenchState, most = 3): NextAction[] {
+export function nextActions(following: Following, state: BenchState, most = 3): NextAction[] {
   if (state.closed !== null) return [NOTHING]
-  const open = frame.steps.filter(step => !isPassed(step, state))
+  const open = following.steps.filter(step => !isPassed(step, state))
   const inHand = open.find(step => step.kind === 'pour' && state.pouring?.pour === step.pour)
   const ordered = inHand ? [inHand, ...open.filter(step => step !== inHand)] : open
-  return ordered.length === 0 ? [NOTHING] : ordered.slice(0, most).map(step => actionOf(frame, state, step))
+  return ordered.length === 0 ? [NOTHING] : ordered.slice(0, most).map(step => actionOf(following, state, step))
 }
 
 /** What is noted when a step is done as it was planned; null where it has to be said how: a temperature, a hold test. */

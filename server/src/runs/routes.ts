@@ -95,6 +95,13 @@ export function runRoutes(parts: Parts): Router {
     res.attachment(`run-${openedAt.slice(0, 10)}.json`).json(runDocument(id, openedAt, plan, events))
   })
 
+  routes.get('/:id/events', async (req, res) => {
+    const { workshopId } = visitorOf(req)
+    const id = idFrom(req.params.id)
+    if (!(await store.has(workshopId, id))) throw new HttpError(404, GONE)
+    res.json(await store.after(workshopId, id, seqFrom(req.query['after'])))
+  })
+
   routes.post('/:id/events', async (req, res) => {
     const sent = (req.body as { events?: unknown } | null)?.events
     const read = readEvents(sent)

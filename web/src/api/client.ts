@@ -1,6 +1,11 @@
 import { say } from '@ostler/core'
 import type {
   BatchAnswer,
+  BenchEvent,
+  EventsKept,
+  RunAnswer,
+  RunEvents,
+  RunSummary,
   BatchList,
   BatchSaved,
   BatchSummary,
@@ -109,6 +114,23 @@ export const batchesQuery = (search: string) =>
 
 /** Where a batch's picture is; another picture has another address. */
 export const faceAddress = ({ id, face }: Pick<BatchSummary, 'id' | 'face'>) => `/api/batches/${id}/face?at=${face}`
+
+export const runsQuery = (batch: string) =>
+  queryOptions({
+    queryKey: ['batches', 'runs', batch],
+    queryFn: () => call<RunSummary[]>('GET', `/batches/${batch}/runs`),
+    staleTime: 0,
+  })
+
+/** Begins a run under an id of the asker's: asked twice, it is begun once. */
+export const beginRun = (batch: string, id: string) => call<{ id: string }>('POST', `/batches/${batch}/runs`, { id })
+
+export const getRun = (id: string) => call<RunAnswer>('GET', `/runs/${id}`)
+
+export const eventsAfter = (id: string, seq: number) => call<RunEvents>('GET', `/runs/${id}/events?after=${seq}`)
+
+export const sendEvents = (id: string, events: readonly BenchEvent[]) =>
+  call<EventsKept>('POST', `/runs/${id}/events`, { events })
 
 export const getBatch = (id: string) => call<BatchAnswer>('GET', `/batches/${id}`)
 

@@ -41,6 +41,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/recipes/recipes-page.tsx')).RecipesPage }),
       },
       {
+        path: '/bench/:run',
+        lazy: async () => ({ Component: (await import('../features/bench/bench-page.tsx')).BenchPage }),
+      },
+      {
         path: '/batches/:id',
         element: <BatchFrame />,
         children: [
@@ -96,6 +100,10 @@ const router = createBrowserRouter([
           {
             path: 'weigh',
             lazy: async () => ({ Component: (await import('../features/weigh/weigh-page.tsx')).WeighPage }),
+          },
+          {
+            path: 'bench',
+            lazy: async () => ({ Component: (await import('../features/bench/runs-page.tsx')).RunsPage }),
           },
           {
             path: 'sheet',

@@ -83,7 +83,19 @@ function useUndoKeys(): void {
 }
 
 /** Pages that show a heading of their own. */
-const HAS_HEADING = new Set(['sheet', 'cards', 'colour', 'compare', 'cut', 'bars', 'design', 'cups', 'rest', 'weigh'])
+const HAS_HEADING = new Set([
+  'sheet',
+  'cards',
+  'colour',
+  'compare',
+  'cut',
+  'bars',
+  'design',
+  'cups',
+  'rest',
+  'weigh',
+  'bench',
+])
 
 function BatchPages() {
   const batch = useBatch()

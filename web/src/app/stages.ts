@@ -57,6 +57,11 @@ export const STAGES: readonly Stage[] = [
       weighed.length > 0 ? `${weighed.length} weighed` : done.length > 0 ? 'begun' : 'not begun',
   },
   {
+    name: 'Bench',
+    pages: [{ path: 'bench', name: 'Make it' }],
+    word: () => 'minute by minute',
+  },
+  {
     name: 'Rest',
     pages: [
       { path: 'rest', name: 'Rest' },

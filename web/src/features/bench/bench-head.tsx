@@ -1,0 +1,82 @@
+import { CloudOff, List, Moon, Sun } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { Link } from 'react-router'
+import { useRun, useRunState } from '../../run/context.tsx'
+import type { Link as Kept } from '../../run/open-run.ts'
+
+const KEPT: Readonly<Record<Kept, string>> = {
+  everywhere: 'kept',
+  sending: 'sending …',
+  here: 'kept on this device; sent when the server is back',
+}
+
+/** "4:07", or with hours "1:04:07". */
+export function showClock(seconds: number): string {
+  const whole = Math.max(0, Math.floor(seconds))
+  const [h, m, s] = [Math.floor(whole / 3600), Math.floor((whole % 3600) / 60), whole % 60]
+  const two = (n: number) => String(n).padStart(2, '0')
+  return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`
+}
+
+/** Second of the run, counting. */
+export function useNow(): number {
+  const run = useRun()
+  const [now, setNow] = useState(() => run.nowS())
+  useEffect(() => {
+    const timer = setInterval(() => setNow(run.nowS()), 500)
+    return () => clearInterval(timer)
+  }, [run])
+  return now
+}
+
+interface Props {
+  isNight: boolean
+  onNight: () => void
+  onLog: () => void
+}
+
+/** Whose batch, how long since the lye went in, and where all of it is kept. */
+export function BenchHead({ isNight, onNight, onLog }: Props) {
+  const run = useRun()
+  const { state, link, unsent, refused } = useRunState()
+  const now = useNow()
+  return (
+    <header className="flex items-center gap-4 border-b border-line px-6 py-1 max-[760px]:gap-2 max-[760px]:px-3">
+      <Link
+        to={`/batches/${run.batch}/bench`}
+        className="min-w-0 truncate font-title text-lg font-semibold hover:underline"
+      >
+        {run.following.plan.name}
+      </Link>
+      <span className="text-[15px] whitespace-nowrap text-soft" aria-live="polite">
+        {link === 'here' && <CloudOff size={16} aria-hidden className="mr-1 inline" />}
+        <span className="max-[760px]:sr-only">{KEPT[link]}</span>
+        {unsent > 0 && ` ${unsent}`}
+        {refused !== '' && ` · ${refused}`}
+      </span>
+      <span className="ml-auto text-right leading-tight whitespace-nowrap">
+        <strong className="text-2xl">{showClock(state.lyeInAt === null ? now : now - state.lyeInAt)}</strong>{' '}
+        <span className="text-[13px] text-soft max-[760px]:hidden">
+          {state.lyeInAt === null ? 'since the run began' : 'since lye met the oils'}
+        </span>
+      </span>
+      <button
+        className="quiet min-h-11 min-w-11"
+        aria-pressed={isNight}
+        aria-label="Dark, for the night"
+        title="Dark, for the night"
+        onClick={onNight}
+      >
+        {isNight ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
+      </button>
+      <button
+        className="quiet min-h-11 min-w-11"
+        aria-label="Everything that was noted"
+        title="Everything that was noted"
+        onClick={onLog}
+      >
+        <List size={22} aria-hidden />
+      </button>
+    </header>
+  )
+}

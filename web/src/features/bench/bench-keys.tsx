@@ -1,0 +1,42 @@
+import { Check, Eye, Ruler, TriangleAlert, Undo2 } from 'lucide-react'
+import { useRunState } from '../../run/context.tsx'
+import type { BenchDeeds } from './use-bench.ts'
+
+const KEY =
+  'flex min-h-18 flex-1 flex-col items-center justify-center gap-0.5 border-r border-line px-1 font-semibold last:border-r-0 hover:bg-chosen aria-pressed:bg-chosen disabled:text-soft'
+
+/** Four deeds and undo: as high as a thumb in a wet glove is wide. */
+export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
+  const { state, next } = useRunState()
+  const { panel, open } = deeds
+  const toggle = (name: 'seen' | 'measured' | 'trouble') => open(panel === name ? null : name)
+  const kind = next[0]?.step?.kind
+  const isBlending = kind === 'blend' && state.blendingSince !== null
+  const word =
+    kind === 'pour' && state.pouring === null ? 'Begin' : kind === 'blend' ? (isBlending ? 'Off' : 'On') : 'Done'
+  return (
+    <nav aria-label="Deeds" className="flex border-t-2 border-ink text-lg max-[760px]:text-base">
+      <button
+        className={`${KEY} flex-[2] bg-ink text-2xl text-paper hover:bg-soft`}
+        disabled={state.closed !== null}
+        onClick={deeds.done}
+      >
+        <span className="flex items-center gap-2">
+          <Check size={26} aria-hidden /> {word}
+        </span>
+      </button>
+      <button className={KEY} aria-pressed={panel === 'seen'} onClick={() => toggle('seen')}>
+        <Eye size={22} aria-hidden /> Seen
+      </button>
+      <button className={KEY} aria-pressed={panel === 'measured'} onClick={() => toggle('measured')}>
+        <Ruler size={22} aria-hidden /> Measured
+      </button>
+      <button className={KEY} aria-pressed={panel === 'trouble'} onClick={() => toggle('trouble')}>
+        <TriangleAlert size={22} aria-hidden /> Trouble
+      </button>
+      <button className={KEY} onClick={deeds.undo}>
+        <Undo2 size={22} aria-hidden /> Undo
+      </button>
+    </nav>
+  )
+}

@@ -1,0 +1,68 @@
+import { useQuery } from '@tanstack/react-query'
+import { useEffect, useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { getRun } from '../../api/client.ts'
+import { keptRun } from '../../run/kept-run.ts'
+import type { KeptRun } from '../../run/kept-run.ts'
+import { OpenRun } from '../../run/open-run.ts'
+import { OpenRunContext } from '../../run/context.tsx'
+import { SaidAsLiked } from '../../plan/context.tsx'
+import { Bench } from './bench.tsx'
+
+/** What this browser keeps of a run, with what the server has of it where it can be reached. */
+async function takenUp(id: string): Promise<KeptRun> {
+  const kept = await keptRun(id)
+  try {
+    const run = await getRun(id)
+    return { run, unsent: kept?.unsent ?? [], aheadMs: run.now - Date.now() }
+  } catch (error) {
+    if (kept) return kept
+    throw error
+  }
+}
+
+/** A run on the whole screen. It opens with the network gone as well, if it was open in this browser before. */
+export function BenchPage() {
+  const { run: id = '' } = useParams()
+  const taken = useQuery({
+    queryKey: ['run', id],
+    queryFn: () => takenUp(id),
+    ...{ staleTime: Infinity, gcTime: 0, retry: false, networkMode: 'always' },
+  })
+  if (taken.error)
+    return (
+      <main className="p-10">
+        <p className="mb-4">{taken.error.message}</p>
+        <Link to="/batches" className="button">
+          To the batches
+        </Link>
+      </main>
+    )
+  if (!taken.data) return <p className="p-10 text-soft">Opening the run …</p>
+  return <Opened key={id} kept={taken.data} />
+}
+
+function Opened({ kept }: { kept: KeptRun }) {
+  const [run] = useState(() => new OpenRun(kept))
+  useEffect(() => run.attach(), [run])
+  useEffect(() => {
+    const seen = () => {
+      if (document.visibilityState === 'visible') void run.catchUp()
+    }
+    document.addEventListener('visibilitychange', seen)
+    return () => document.removeEventListener('visibilitychange', seen)
+  }, [run])
+  useEffect(() => {
+    document.title = `Bench · ${run.following.plan.name} – Ostler`
+    return () => {
+      document.title = 'Ostler'
+    }
+  }, [run])
+  return (
+    <OpenRunContext value={run}>
+      <SaidAsLiked>
+        <Bench />
+      </SaidAsLiked>
+    </OpenRunContext>
+  )
+}

@@ -1,0 +1,87 @@
+import { useEffect, useState } from 'react'
+import { useRun, useRunState } from '../../run/context.tsx'
+import { BenchHead } from './bench-head.tsx'
+import { BenchKeys } from './bench-keys.tsx'
+import { CupsStrip } from './cups-strip.tsx'
+import { Held, ToClear } from './held.tsx'
+import { HoldPanel } from './hold-panel.tsx'
+import { LogPanel } from './log-panel.tsx'
+import { MeasuredPanel } from './measured-panel.tsx'
+import { NextDeed } from './next-deed.tsx'
+import { SeenPanel } from './seen-panel.tsx'
+import { TroublePanel } from './trouble-panel.tsx'
+import { useBench } from './use-bench.ts'
+import { useKeys } from './use-keys.ts'
+import { useSay } from '../../ui/say.tsx'
+
+/** The screen stays on while a run goes on, where the browser can keep it. */
+function useAwake(): void {
+  useEffect(() => {
+    let lock: WakeLockSentinel | null = null
+    let isOver = false
+    const ask = () => {
+      if (document.visibilityState !== 'visible' || !('wakeLock' in navigator)) return
+      navigator.wakeLock.request('screen').then(
+        got => {
+          if (isOver) void got.release()
+          else lock = got
+        },
+        () => undefined,
+      )
+    }
+    ask()
+    document.addEventListener('visibilitychange', ask)
+    return () => {
+      isOver = true
+      document.removeEventListener('visibilitychange', ask)
+      void lock?.release()
+    }
+  }, [])
+}
+
+/** Dark for the night, on this page alone. */
+function useNight(): [boolean, () => void] {
+  const [isNight, setNight] = useState(false)
+  useEffect(() => {
+    if (isNight) document.documentElement.dataset['light'] = 'dim'
+    return () => {
+      delete document.documentElement.dataset['light']
+    }
+  }, [isNight])
+  return [isNight, () => setNight(!isNight)]
+}
+
+/** One deed at a time, in the largest type; every cup beside it; four keys for wet gloves. */
+export function Bench() {
+  const deeds = useBench()
+  const run = useRun()
+  const { state } = useRunState()
+  const say = useSay()
+  const [isNight, onNight] = useNight()
+  useAwake()
+  useKeys(deeds)
+  const { panel, held, told, attempt, open } = deeds
+  return (
+    <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden bg-paper">
+      <BenchHead isNight={isNight} onNight={onNight} onLog={() => open(panel === 'log' ? null : 'log')} />
+      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(260px,30%)] max-[760px]:grid-cols-1 max-[760px]:grid-rows-[minmax(0,1fr)_auto]">
+        <main className="flex min-h-0 flex-col overflow-y-auto outline-none">
+          <h1 className="sr-only">Bench: {run.following.plan.name}</h1>
+          {held && <Held held={held} onGoOn={deeds.goOn} onLeave={deeds.letBe} />}
+          {!held && panel === null && state.toClear.length > 0 && <ToClear />}
+          {panel === null && !held && <NextDeed />}
+          {panel === 'seen' && <SeenPanel onNote={attempt} onClose={() => open(null)} />}
+          {panel === 'measured' && <MeasuredPanel onNote={attempt} onClose={() => open(null)} />}
+          {panel === 'hold' && <HoldPanel onNote={attempt} onClose={() => open(null)} />}
+          {panel === 'trouble' && <TroublePanel onNote={attempt} onClose={() => open(null)} />}
+          {panel === 'log' && <LogPanel onClose={() => open(null)} />}
+          <p role="status" className="mt-auto min-h-8 px-6 pb-2 text-lg text-rust max-[760px]:px-4">
+            {told !== '' && `△ ${say(told)}`}
+          </p>
+        </main>
+        <CupsStrip />
+      </div>
+      <BenchKeys deeds={deeds} />
+    </div>
+  )
+}

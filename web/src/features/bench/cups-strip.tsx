@@ -1,0 +1,139 @@
+import { LOOKS, showMass } from '@ostler/core'
+import type { CupNow, CupOutlook } from '@ostler/core'
+import { useEffect, useMemo, useState } from 'react'
+import { useHabits } from '../../plan/context.tsx'
+import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
+import { Swatch } from '../../ui/swatch.tsx'
+import { minutesLeft } from '../../workers/bench.ts'
+import { useFollowing } from '../../workers/use-work.ts'
+import type { Job } from '../../workers/use-work.ts'
+import { useNow } from './bench-head.tsx'
+
+/** The word that comes nearest to a level. */
+export const lookWord = (level: number): string =>
+  LOOKS.reduce((near, look) => (Math.abs(look.level - level) < Math.abs(near.level - level) ? look : near)).word
+
+const ago = (seconds: number): string =>
+  seconds < 90 ? `${Math.max(0, Math.round(seconds))} s ago` : `${Math.round(seconds / 60)} min ago`
+
+/** Nothing noted for so long, it is reckoned anew, ms. */
+const ANEW_MS = 15_000
+const CALM_MS = 150
+
+/** Minutes left of the cups, reckoned after every entry and every quarter of a minute; what is older stays until then. */
+function useOutlook(): readonly CupOutlook[] {
+  const run = useRun()
+  const { events } = useRunState()
+  const [beat, setBeat] = useState(0)
+  useEffect(() => {
+    const timer = setInterval(() => setBeat(now => now + 1), ANEW_MS)
+    return () => clearInterval(timer)
+  }, [])
+  const job = useMemo<Job<CupOutlook[]>>(
+    () => asking => minutesLeft(run.id, run.following, events, run.nowS(), asking),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the beat asks anew
+    [run, events, beat],
+  )
+  return useFollowing(job, CALM_MS).answer ?? []
+}
+
+/** Rounded down, as time that is promised is: to half minutes, in the last three to ten seconds. */
+const atLeast = (min: number): string => {
+  if (min < 3) {
+    const s = Math.floor((min * 60) / 10) * 10
+    return s < 60 ? `${s} s` : `${Math.floor(s / 60)} min${s % 60 > 0 ? ` ${s % 60} s` : ''}`
+  }
+  return `${Math.floor(min * 2) / 2} min`
+}
+const about = (min: number): string => (min >= 45 ? 'over 45' : `${Math.round(min)}`)
+
+/** How long a cup can still be poured. */
+function Left({ outlook }: { outlook: CupOutlook }) {
+  const { low, likely, high, gone, opensIn } = outlook
+  if (gone > 0.5) return <p className="text-xl font-semibold text-rust">▲ past its window</p>
+  return (
+    <>
+      <p className={`text-xl font-semibold ${low < 1.5 ? 'text-rust' : ''}`}>
+        {low < 0.17 ? (
+          '▲ no time to lose'
+        ) : (
+          <>
+            {low < 1.5 && '△ '}at least {atLeast(low)}
+          </>
+        )}
+      </p>
+      <p className="text-soft">
+        likely {about(likely)}, up to {about(high)} min
+        {opensIn > 0.5 && ` · thick enough in about ${Math.max(1, Math.round(opensIn))} min`}
+      </p>
+    </>
+  )
+}
+
+/** Every cup: how long it can still be poured, what is in it, what it still lacks, how it was seen last. */
+export function CupsStrip() {
+  const { following } = useRun()
+  const { state } = useRunState()
+  const outlooks = useOutlook()
+  const used = state.cups.filter((_, i) => following.input.cups[i]!.massG > 0)
+  return (
+    <aside
+      aria-label="Cups"
+      className="min-h-0 overflow-y-auto border-l border-line bg-panel max-[760px]:max-h-[30vh] max-[760px]:border-t max-[760px]:border-l-0"
+    >
+      <ul className="max-[760px]:grid max-[760px]:grid-cols-2">
+        {used.map(cup => (
+          <Cup key={cup.cup} cup={cup} outlook={outlooks.find(one => one.cup === cup.cup) ?? null} />
+        ))}
+      </ul>
+    </aside>
+  )
+}
+
+function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
+  const { following } = useRun()
+  const { state } = useRunState()
+  const hexOf = useRunHex()
+  const habits = useHabits()
+  const now = useNow()
+  const { input, plan } = following
+  const i = input.cups.findIndex(one => one.cup.id === cup.cup)
+  const task = input.cups[i]!
+  const pours = input.pours.filter(pour => pour.cup === i)
+  const open = pours.filter(pour => state.pours[pour.pour] === undefined)
+  const isPouring = pours.some(pour => pour.pour === state.pouring?.pour)
+  const lacks = [
+    task.colourS > 0 && cup.colouredAt === null && 'colour',
+    task.scent !== null && task.scent.moment !== 'oils' && cup.scentedAt === null && 'scent',
+  ].filter(Boolean)
+  const seen = cup.seen.at(-1)
+  const word = cup.isLost
+    ? '▲ lost'
+    : open.length === 0
+      ? 'in the mould'
+      : isPouring
+        ? 'being poured'
+        : cup.drawnG === null
+          ? `empty, ${showMass(task.massG, habits, 1)} planned`
+          : lacks.length > 0
+            ? `without ${lacks.join(' and ')}`
+            : 'ready'
+  return (
+    <li className={`flex items-start gap-3 border-b border-line px-4 py-2 ${open.length === 0 ? 'text-soft' : ''}`}>
+      <Swatch hex={hexOf(cup.cup)} size={26} />
+      <div className="min-w-0 leading-tight">
+        <p className="truncate text-lg font-semibold">{plan.cups[i]!.name}</p>
+        <p>
+          {word}
+          {cup.drawnG !== null && open.length > 0 && `, ${showMass(Math.max(0, cup.drawnG - cup.pouredG), habits, 1)}`}
+        </p>
+        {outlook && open.length > 0 && <Left outlook={outlook} />}
+        {seen && open.length > 0 && (
+          <p className="text-soft">
+            {lookWord(seen.value)} ({seen.value.toFixed(1)}), {ago(now - seen.r)}
+          </p>
+        )}
+      </div>
+    </li>
+  )
+}

@@ -1,0 +1,145 @@
+import { BODIES, readQuantity } from '@ostler/core'
+import type { Body, Words } from '@ostler/core'
+import { Delete } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { useHabits } from '../../plan/context.tsx'
+import { useRun, useRunState } from '../../run/context.tsx'
+import { decimalMark } from '../../ui/decimal-mark.ts'
+import { Say, useSay } from '../../ui/say.tsx'
+import { BenchPanel, Chips } from './panel.tsx'
+import type { About } from './use-bench.ts'
+
+interface Props {
+  onNote: (about: About) => void
+  onClose: () => void
+}
+
+interface Measurable {
+  value: string
+  text: string
+  about: About
+  kind: 'mass' | 'temperature'
+}
+
+/** What can be measured just now: what the step asks for first, then every temperature. */
+function useMeasurable(): Measurable[] {
+  const { following } = useRun()
+  const { next } = useRunState()
+  const say = useSay()
+  const step = next[0]?.step
+  const line = following.lines.find(one => one.key === step?.item)
+  const cup = following.plan.cups.find(one => one.id === step?.cup)
+  const weights: Measurable[] =
+    step?.kind === 'weigh' && line
+      ? [{ value: 'weight', text: say(line.what), about: { kind: 'weighed', item: line.key }, kind: 'mass' }]
+      : step?.kind === 'draw' && cup
+        ? [{ value: 'weight', text: `drawn into ${cup.name}`, about: { kind: 'drawn', cup: cup.id }, kind: 'mass' }]
+        : step?.kind === 'pour' && cup
+          ? [
+              {
+                value: 'weight',
+                text: `left in ${cup.name}`,
+                about: { kind: 'poured', pour: step.pour! },
+                kind: 'mass',
+              },
+            ]
+          : []
+  const bodies = Object.entries(BODIES) as [Body, string][]
+  const wanted = step?.kind === 'temp' ? step.item : 'pot'
+  const temps = bodies
+    .sort(([a], [b]) => Number(b === wanted) - Number(a === wanted))
+    .map(([body, text]): Measurable => ({
+      value: body,
+      text,
+      about: { kind: 'temp', body },
+      kind: 'temperature' as const,
+    }))
+  return [...weights, ...temps]
+}
+
+const MARK = { point: '.', comma: ',', unknown: '.' } as const
+const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', ',', '⌫'] as const
+
+/** A number on a large pad: a temperature, what the scale shows. Nothing has to be typed, a keypad does as well. */
+export function MeasuredPanel({ onNote, onClose }: Props) {
+  const habits = useHabits()
+  const measurable = useMeasurable()
+  const [what, setWhat] = useState(measurable[0]!.value)
+  const [text, setText] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
+  const chosen = measurable.find(one => one.value === what) ?? measurable[0]!
+  const unit = chosen.kind === 'mass' ? habits.mass : `°${habits.temperature}`
+  const press = (key: string) => {
+    setSentence('')
+    setText(now =>
+      key === '⌫' ? now.slice(0, -1) : now.length < 9 ? now + (key === ',' ? MARK[decimalMark()] : key) : now,
+    )
+  }
+  const take = () => {
+    const read = readQuantity(
+      text,
+      chosen.kind,
+      chosen.kind === 'mass' ? habits.mass : habits.temperature,
+      undefined,
+      decimalMark(),
+    )
+    if (!read.ok) return setSentence(read.sentence)
+    onNote({ ...chosen.about, amount: Math.round(read.value * 1000) / 1000, raw: `${text} ${unit}` })
+  }
+  useEffect(() => {
+    const keys = (event: KeyboardEvent) => {
+      const key = event.key === '.' || event.key === ',' ? ',' : event.key === 'Backspace' ? '⌫' : event.key
+      const isPad = (KEYS as readonly string[]).includes(key)
+      const onButton = event.target instanceof HTMLButtonElement
+      if (!isPad && (event.key !== 'Enter' || onButton)) return
+      event.preventDefault()
+      event.stopPropagation()
+      if (isPad) press(key)
+      else take()
+    }
+    addEventListener('keydown', keys, true)
+    return () => removeEventListener('keydown', keys, true)
+  })
+  return (
+    <BenchPanel title="Measured" onClose={onClose}>
+      <Chips label="What" options={measurable} value={chosen.value} onValue={setWhat} />
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,320px)] gap-6 max-[760px]:grid-cols-1 max-[760px]:gap-2">
+        <div>
+          <p className="min-h-20 text-[clamp(2.5rem,9vw,6rem)] leading-none font-semibold" aria-live="polite">
+            {text || '–'} <span className="text-3xl font-normal text-soft">{unit}</span>
+          </p>
+          {sentence !== '' && (
+            <p role="alert" className="text-lg text-rust">
+              <Say of={sentence} />
+            </p>
+          )}
+          <button
+            className="button button-main mt-2 min-h-16 w-full justify-center text-2xl"
+            disabled={text === ''}
+            onClick={take}
+          >
+            Note it
+          </button>
+        </div>
+        <div className="grid grid-cols-3 gap-2">
+          {KEYS.map(key => (
+            <button
+              key={key}
+              className="min-h-16 border border-ink text-2xl font-semibold hover:bg-chosen"
+              aria-label={key === '⌫' ? 'Delete the last digit' : key}
+              onClick={() => press(key)}
+            >
+              {key === '⌫' ? (
+                <Delete size={24} aria-hidden className="mx-auto" />
+              ) : key === ',' ? (
+                MARK[decimalMark()]
+              ) : (
+                key
+              )}
+            </button>
+          ))}
+        </div>
+      </div>
+    </BenchPanel>
+  )
+}

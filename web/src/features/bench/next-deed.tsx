@@ -1,0 +1,82 @@
+import { showMass, showMassDown } from '@ostler/core'
+import type { NextAction } from '@ostler/core'
+import { useHabits } from '../../plan/context.tsx'
+import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
+import { Say } from '../../ui/say.tsx'
+import { showClock, useNow } from './bench-head.tsx'
+
+/** Kinds of lines that are rounded down on the scale. */
+const DOWN = new Set(['lye', 'solution', 'scent'])
+
+/** How much, as it is read off the scale; empty where nothing is weighed. */
+function useAmount(): (action: NextAction) => string {
+  const { following } = useRun()
+  const habits = useHabits()
+  return ({ step, massG }) => {
+    if (massG === null || step === null) return ''
+    const line = following.lines.find(one => one.key === step.item)
+    if (!line) return showMass(massG, habits, 1)
+    return DOWN.has(line.kind) ? showMassDown(massG, habits, line.stepG) : showMass(massG, habits, line.stepG)
+  }
+}
+
+/** The next deed, as large as the page lets it be; under it what follows. */
+export function NextDeed() {
+  const { next, state } = useRunState()
+  const hexOf = useRunHex()
+  const amountOf = useAmount()
+  const [now, ...later] = next
+  if (!now) return null
+  const { step } = now
+  const edge = step?.cup ? hexOf(step.cup) : 'transparent'
+  const amount = amountOf(now)
+  return (
+    <section
+      aria-label="Now"
+      className="flex flex-1 flex-col border-l-[16px] px-6 py-4 max-[760px]:px-4"
+      style={{ borderColor: edge }}
+    >
+      <p className="font-title text-[clamp(2rem,6.5vw,4.75rem)] leading-[1.05] font-semibold" aria-live="assertive">
+        <Say of={now.big} />
+      </p>
+      {amount !== '' && <p className="mt-2 text-[clamp(2.5rem,8vw,6rem)] leading-none font-semibold">{amount}</p>}
+      {step?.kind === 'blend' && <BlendClock />}
+      {step?.kind === 'pour' && state.pouring && <Since from={state.pouring.since} of={now.seconds} />}
+      <p className="mt-3 max-w-200 text-[clamp(1.1rem,2.2vw,1.6rem)] leading-snug">
+        <Say of={now.more} />
+      </p>
+      <ol className="mt-auto pt-6 text-[clamp(1rem,1.7vw,1.25rem)] text-soft" aria-label="After that">
+        {later.map(action => (
+          <li key={action.step?.key ?? 'end'} className="flex items-baseline gap-3">
+            <span className="text-[13px]">then</span>
+            <span>
+              <Say of={action.big} /> {amountOf(action)}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}
+
+/** Seconds that the blender was on. */
+function BlendClock() {
+  const { state } = useRunState()
+  const now = useNow()
+  const on = state.blendingSince === null ? 0 : now - state.blendingSince
+  return (
+    <p className="mt-2 text-[clamp(2.5rem,8vw,6rem)] leading-none font-semibold">
+      {Math.round(state.blendS + on)} s{' '}
+      <span className="text-2xl font-normal text-soft">{on > 0 ? 'and on' : 'so far'}</span>
+    </p>
+  )
+}
+
+function Since({ from, of }: { from: number; of: number }) {
+  const now = useNow()
+  return (
+    <p className="mt-2 text-[clamp(2rem,6vw,4rem)] leading-none font-semibold">
+      {showClock(now - from)} <span className="text-2xl font-normal text-soft">of about {showClock(of)}</span>
+    </p>
+  )
+}

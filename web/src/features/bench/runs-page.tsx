@@ -1,0 +1,65 @@
+import { useMutation, useQuery } from '@tanstack/react-query'
+import { format } from 'date-fns'
+import { Play } from 'lucide-react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { beginRun, runsQuery } from '../../api/client.ts'
+import { freshUuid } from '../../plan/fresh-uuid.ts'
+import { useForecast } from '../../plan/context.tsx'
+import { ForecastRefused } from '../../parts/forecast-refused.tsx'
+
+const ENDS: Readonly<Record<string, string>> = { moulded: 'in the mould', 'given-up': 'given up' }
+
+/** Runs of this batch: every time that it was made, or is being made. */
+export function RunsPage() {
+  const { id = '' } = useParams()
+  const runs = useQuery(runsQuery(id))
+  const navigate = useNavigate()
+  const forecast = useForecast()
+  const begin = useMutation({
+    mutationFn: () => beginRun(id, freshUuid()),
+    onSuccess: run => navigate(`/bench/${run.id}`),
+  })
+  return (
+    <main className="mx-auto w-full max-w-180 flex-1 p-5 max-[900px]:p-3">
+      <h1 className="text-2xl">Make it</h1>
+      <p className="mt-1 text-soft">
+        The Bench stays beside the pot: one deed at a time, every cup in sight. It follows the plan as it stands when
+        you begin; a plan that is changed afterwards is another run.
+      </p>
+      <ForecastRefused />
+      {forecast && (
+        <button
+          className="button button-main mt-4 min-h-16 px-8 text-xl"
+          disabled={begin.isPending}
+          onClick={() => begin.mutate()}
+        >
+          <Play size={22} aria-hidden /> Begin a run
+        </button>
+      )}
+      {begin.error && (
+        <p role="alert" className="mt-2 text-rust">
+          {begin.error.message}
+        </p>
+      )}
+      <h2 className="mt-8 text-lg">Runs so far</h2>
+      {runs.data?.length === 0 && <p className="text-soft">None yet.</p>}
+      {runs.error && <p className="text-rust">{runs.error.message}</p>}
+      <ul>
+        {runs.data?.map(run => (
+          <li key={run.id} className="flex flex-wrap items-center gap-x-6 border-b border-line py-2">
+            <Link to={`/bench/${run.id}`} className="min-h-10 content-center text-lg font-semibold underline">
+              {format(new Date(run.openedAt), 'd MMMM yyyy, HH:mm')}
+            </Link>
+            <span>{run.closed === null ? 'goes on' : (ENDS[run.closed] ?? run.closed)}</span>
+            <span className="text-soft">
+              {run.count} {run.count === 1 ? 'entry' : 'entries'}
+            </span>
+            <a className="quiet ml-auto" href={`/api/runs/${run.id}/document`}>
+              as a file
+            </a>
+          </li>
+        ))}
+      </ul>
+    </main>
+  )
+}

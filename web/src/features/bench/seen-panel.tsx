@@ -1,0 +1,102 @@
+import { LOOKS, dripLevel } from '@ostler/core'
+import { useEffect, useState } from 'react'
+import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
+import { BenchPanel, Chips } from './panel.tsx'
+import { lookWord } from './cups-strip.tsx'
+import { TraceDrawing } from './trace-drawing.tsx'
+import type { About } from './use-bench.ts'
+
+interface Props {
+  onNote: (about: About) => void
+  onClose: () => void
+}
+
+const POT = 'pot'
+
+/** What can be looked at, what is poured next first: the pot until it is split, then cups with batter in them. */
+function useBodies() {
+  const { following } = useRun()
+  const { state } = useRunState()
+  const hexOf = useRunHex()
+  const { input, plan } = following
+  const open = input.pours
+    .filter(pour => state.pours[pour.pour] === undefined)
+    .map(pour => input.cups[pour.cup]!.cup.id)
+  const there = new Set(state.cups.filter(cup => cup.drawnG !== null).map(cup => cup.cup))
+  const cups = [...new Set(open)].filter(id => there.has(id))
+  const named = cups.map(id => ({ value: id, text: plan.cups.find(cup => cup.id === id)!.name, hex: hexOf(id) }))
+  return state.splitAt === null && state.lyeInAt !== null ? [{ value: POT, text: 'the pot' }, ...named] : named
+}
+
+/** What trace looks like: first by how long a drip's mark stays, else by a word. */
+export function SeenPanel({ onNote, onClose }: Props) {
+  const bodies = useBodies()
+  const [body, setBody] = useState(bodies[0]?.value ?? '')
+  if (bodies.length === 0)
+    return (
+      <BenchPanel title="Trace looks like …" onClose={onClose}>
+        <p className="text-xl">There is no batter to look at yet.</p>
+      </BenchPanel>
+    )
+  const note = (amount: number, how: 'drip' | 'word') =>
+    onNote({ kind: 'seen', amount, how, ...(body !== POT && { cup: body }) })
+  return (
+    <BenchPanel title="Trace looks like …" onClose={onClose}>
+      <Chips label="Which" options={bodies} value={body} onValue={setBody} />
+      <DripTest onLevel={level => note(level, 'drip')} />
+      <p className="mt-4 text-lg">Or by eye:</p>
+      <ul className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-2">
+        {LOOKS.map(look => (
+          <li key={look.word}>
+            <button
+              className="flex h-full min-h-18 w-full items-center gap-3 border border-ink px-3 text-left hover:bg-chosen"
+              onClick={() => note(look.level, 'word')}
+            >
+              <TraceDrawing level={look.level} />
+              <span className="leading-tight">
+                <strong className="block text-lg">{look.word}</strong>
+                <span className="text-[13px] text-soft">{look.shows}</span>
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </BenchPanel>
+  )
+}
+
+/** A drop from the spoon: pressed as it falls and again as its mark is gone. */
+function DripTest({ onLevel }: { onLevel: (level: number) => void }) {
+  const [since, setSince] = useState<number | null>(null)
+  const [seconds, setSeconds] = useState(0)
+  useEffect(() => {
+    if (since === null) return
+    const timer = setInterval(() => setSeconds((performance.now() - since) / 1000), 100)
+    return () => clearInterval(timer)
+  }, [since])
+  const press = () => {
+    if (since === null) return setSince(performance.now())
+    onLevel(Math.round(dripLevel((performance.now() - since) / 1000) * 100) / 100)
+  }
+  return (
+    <button
+      autoFocus
+      className="mt-2 flex min-h-24 w-full flex-col items-start justify-center border-2 border-ink bg-panel px-5 text-left hover:bg-chosen"
+      onClick={press}
+    >
+      {since === null ? (
+        <>
+          <strong className="text-2xl">Drip test</strong>
+          <span>Stir for five seconds, let a drip fall from a hand’s height: press as it falls.</span>
+        </>
+      ) : (
+        <>
+          <strong className="text-3xl">{seconds.toFixed(1)} s · press when its mark is gone</strong>
+          <span>
+            {lookWord(dripLevel(seconds))} so far{seconds >= 30 && '; more than 30 s: press, it is thicker than that'}
+          </span>
+        </>
+      )}
+    </button>
+  )
+}

@@ -1,0 +1,76 @@
+import { TROUBLES } from '@ostler/core'
+import type { TroubleKind } from '@ostler/core'
+import { useState } from 'react'
+import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
+import { BenchPanel, Chips } from './panel.tsx'
+import type { About } from './use-bench.ts'
+
+interface Props {
+  onNote: (about: About) => void
+  onClose: () => void
+}
+
+const KINDS = Object.keys(TROUBLES) as TroubleKind[]
+const WHOLE = ''
+
+/** What went wrong: how it is told, the ways out in their order with what each costs, and when to stop. */
+export function TroublePanel({ onNote, onClose }: Props) {
+  const [kind, setKind] = useState<TroubleKind | null>(null)
+  if (kind === null)
+    return (
+      <BenchPanel title="Trouble" onClose={onClose}>
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-2">
+          {KINDS.map(one => (
+            <li key={one}>
+              <button
+                className="min-h-20 w-full border border-ink px-4 text-left text-xl font-semibold hover:bg-chosen"
+                onClick={() => setKind(one)}
+              >
+                {TROUBLES[one].title}
+              </button>
+            </li>
+          ))}
+        </ul>
+      </BenchPanel>
+    )
+  return <WaysOut kind={kind} onNote={onNote} onClose={() => setKind(null)} />
+}
+
+function WaysOut({ kind, onNote, onClose }: Props & { kind: TroubleKind }) {
+  const { following } = useRun()
+  const { state } = useRunState()
+  const hexOf = useRunHex()
+  const [cup, setCup] = useState(WHOLE)
+  const { title, signs, ways, stop } = TROUBLES[kind]
+  const cups = state.cups
+    .filter(one => one.drawnG !== null)
+    .map(one => ({
+      value: one.cup,
+      text: following.plan.cups.find(of => of.id === one.cup)!.name,
+      hex: hexOf(one.cup),
+    }))
+  return (
+    <BenchPanel title={title} onClose={onClose}>
+      <p className="max-w-180 text-xl">{signs}</p>
+      {cups.length > 0 && (
+        <Chips label="Where" options={[{ value: WHOLE, text: 'all of it' }, ...cups]} value={cup} onValue={setCup} />
+      )}
+      <ol className="my-3 list-inside list-decimal text-xl leading-snug">
+        {ways.map(way => (
+          <li key={way.what} className="border-t border-line py-2">
+            {way.what} <span className="text-lg text-soft">Costs {way.cost}.</span>
+          </li>
+        ))}
+      </ol>
+      <p className="max-w-180 border-l-4 border-rust pl-3 text-lg">
+        <strong>Stop:</strong> {stop}
+      </p>
+      <button
+        className="button button-main mt-4 min-h-16 px-6 text-xl"
+        onClick={() => onNote({ kind: 'wrong', how: kind, ...(cup !== WHOLE && { cup }) })}
+      >
+        Note that it happened
+      </button>
+    </BenchPanel>
+  )
+}

@@ -1,0 +1,76 @@
+import { eventOf, say } from '@ostler/core'
+import type { BenchEvent, Words } from '@ostler/core'
+import { useCallback, useRef, useState } from 'react'
+import { useRun, useRunState } from '../../run/context.tsx'
+
+/** A wet glove or a pedal that bounces presses twice: the second press within so long is none, ms. */
+const TWICE_MS = 350
+
+export type Panel = 'seen' | 'measured' | 'hold' | 'trouble' | 'log'
+export type About = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>
+
+/** Something that may not be done as things stand, and what would be written down to do it all the same. */
+export interface Held {
+  about: About
+  sentence: Words
+  waiver: string | null
+}
+
+export interface BenchDeeds {
+  panel: Panel | null
+  held: Held | null
+  /** Said of what was done last. */
+  told: Words
+  open: (panel: Panel | null) => void
+  /** Notes it, unless something stands in the way. */
+  attempt: (about: About) => void
+  /** The next deed as it was planned. */
+  done: () => void
+  undo: () => void
+  /** Goes on in spite of what stands in the way: that is written down. */
+  goOn: () => void
+  letBe: () => void
+}
+
+/** What can be done at the bench. */
+export function useBench(): BenchDeeds {
+  const run = useRun()
+  const { state, next } = useRunState()
+  const [panel, setPanel] = useState<Panel | null>(null)
+  const [held, setHeld] = useState<Held | null>(null)
+  const [told, setTold] = useState<Words>('')
+  const lastDone = useRef(-TWICE_MS)
+
+  const attempt = useCallback(
+    (about: About) => {
+      const verdict = run.verdict(about)
+      setPanel(null)
+      if (verdict.kind === 'refused') return setHeld({ about, sentence: verdict.sentence, waiver: verdict.waiver })
+      run.note(about)
+      setHeld(null)
+      setTold(verdict.kind === 'warned' ? verdict.sentence : '')
+    },
+    [run],
+  )
+  const done = () => {
+    const step = next[0]?.step
+    if (!step || performance.now() - lastDone.current < TWICE_MS) return
+    lastDone.current = performance.now()
+    const about = eventOf(step, state)
+    if (about) return attempt(about)
+    setPanel(step.kind === 'hold' ? 'hold' : 'measured')
+  }
+  const undo = () => {
+    const last = run.last()
+    if (!last) return setTold('Nothing was noted on this device yet.')
+    run.note({ kind: 'undo', of: last.key })
+    setHeld(null)
+    setTold('Taken back.')
+  }
+  const goOn = () => {
+    if (!held?.waiver) return
+    run.note({ kind: 'waive', how: held.waiver, text: say(held.sentence) })
+    attempt(held.about)
+  }
+  return { panel, held, told, open: setPanel, attempt, done, undo, goOn, letBe: () => setHeld(null) }
+}

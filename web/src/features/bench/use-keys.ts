@@ -1,0 +1,39 @@
+import { useEffect } from 'react'
+import type { BenchDeeds } from './use-bench.ts'
+
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && target.matches('input, textarea, select')
+const isPressed = (target: EventTarget | null) => target instanceof HTMLElement && target.matches('button, a')
+
+/** A keyboard, a numeric keypad or a pedal that turns pages is enough: one key for each of the deeds. */
+export function useKeys(deeds: BenchDeeds): void {
+  useEffect(() => {
+    const keys = (event: KeyboardEvent) => {
+      if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
+      const { panel, held } = deeds
+      const pressed = {
+        Enter: () => (held ? undefined : deeds.done()),
+        ' ': () => (held ? undefined : deeds.done()),
+        PageDown: () => (held ? undefined : deeds.done()),
+        s: () => deeds.open('seen'),
+        '/': () => deeds.open('seen'),
+        m: () => deeds.open('measured'),
+        '*': () => deeds.open('measured'),
+        t: () => deeds.open('trouble'),
+        '-': () => deeds.open('trouble'),
+        u: deeds.undo,
+        Backspace: deeds.undo,
+        PageUp: deeds.undo,
+        Escape: () => (held ? deeds.letBe() : deeds.open(null)),
+      }[event.key]
+      if (!pressed) return
+      // A panel has the keys to itself, but for the way out.
+      if (panel !== null && event.key !== 'Escape') return
+      if (isPressed(event.target) && (event.key === 'Enter' || event.key === ' ')) return
+      event.preventDefault()
+      pressed()
+    }
+    addEventListener('keydown', keys)
+    return () => removeEventListener('keydown', keys)
+  }, [deeds])
+}
