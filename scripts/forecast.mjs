@@ -1,4 +1,4 @@
-// npm run -s forecast -- plan.json [--shelf shelf.json]: every result of a plan as JSON.
+// npm run -s forecast -- plan.json [--shelf shelf.json] [--run run.json]: every result of a plan as JSON, and how a run of it stands.
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { buildCore, ensurePackages } from './lib/build.mjs'
@@ -14,12 +14,28 @@ function textOf(file) {
   }
 }
 
-function shelfFrom(file) {
+function jsonFrom(file) {
   try {
     return JSON.parse(textOf(file))
   } catch (error) {
     throw error instanceof Told ? error : new Told(`${file} is not JSON.`)
   }
+}
+
+/** The file named after an option; the two are taken out of the arguments. */
+function optionFrom(args, name) {
+  const at = args.indexOf(name)
+  return at >= 0 ? args.splice(at, 2)[1] : undefined
+}
+
+/** How a run stands after its last event, what is to be done then, and how long each cup can still be poured. */
+function standing(file, shelf, core) {
+  const read = core.openedRun(jsonFrom(file))
+  if (!read.ok) throw new Told(`${file} is not a run:\n${listed(read.problems, core.say).join('\n')}`)
+  const following = core.followingOf(read.value.plan, shelf)
+  const state = core.fold(following, read.value.events)
+  const next = core.nextActions(following, state)
+  return { state, next, minutesLeft: core.cupsOutlook(following, state, state.r) }
 }
 
 /** One line a problem: path, value, sentence. */
@@ -28,11 +44,12 @@ const listed = (problems, say) =>
 
 await run(async () => {
   const args = process.argv.slice(2)
-  const at = args.indexOf('--shelf')
-  const shelfFile = at >= 0 ? args.splice(at, 2)[1] : undefined
+  const shelfFile = optionFrom(args, '--shelf')
+  const runFile = optionFrom(args, '--run')
   if (args.length !== 1) throw new Told(USAGE)
   ensurePackages()
   buildCore()
+  const core = await import('@ostler/core')
   const {
     designResult,
     everything,
@@ -45,8 +62,8 @@ await run(async () => {
     said,
     say,
     sureRisk,
-  } = await import('@ostler/core')
-  const made = shelfFile ? readShelf(shelfFrom(shelfFile)) : { ok: true, shelf: referenceShelf() }
+  } = core
+  const made = shelfFile ? readShelf(jsonFrom(shelfFile)) : { ok: true, shelf: referenceShelf() }
   if (!made.ok) throw new Told(`${shelfFile} is not a shelf:\n${listed(made.problems, say).join('\n')}`)
   const { shelf } = made
   const read = readPlanText(textOf(args[0]))
@@ -61,6 +78,6 @@ await run(async () => {
     remedies: remediesFor(read.plan, shelf),
     rest: restOutlook({ ...result.forecast, plan: read.plan, shelf }),
   }
-  const all = { ...result.forecast, ...more }
+  const all = { ...result.forecast, ...more, ...(runFile && { run: standing(runFile, shelf, core) }) }
   process.stdout.write(`${JSON.stringify(said(all), null, 2)}\n`)
 })

@@ -47,6 +47,27 @@ describe('the forecast on the command line', () => {
     expect(run(example).stdout).toBe(run(example).stdout)
   })
 
+  test('says how a run stands, and refuses what is none', () => {
+    const plan = JSON.parse(readFileSync(example, 'utf8'))
+    const about = { noted: 5, at: '2026-11-30T10:00:00Z', source: 'hand' }
+    const events = ['gear', 'air'].map((item, i) => ({
+      key: `phone:${i + 1}`,
+      kind: 'tick',
+      r: i,
+      item: `safety:${item}`,
+      ...about,
+    }))
+    const id = '0b6f1c1e-6a56-4d0e-9a52-6b1d8c1f0a11'
+    const made = { format: 'ostler-run', version: 1, id, openedAt: '2026-11-30T10:00:00Z', plan, events }
+    const { run: stands } = JSON.parse(run(example, '--run', file('run.json', JSON.stringify(made))).stdout)
+    expect(Object.keys(stands.state.ticked)).toEqual(['safety:gear', 'safety:air'])
+    expect(stands.next[0].big).toBe('No children, no pets')
+    expect(stands.minutesLeft).toEqual([])
+    const { status, stderr } = run(example, '--run', file('no-run.json', JSON.stringify({ ...made, events: [{}] })))
+    expect(status).toBe(1)
+    expect(stderr).toContain('events[0].key')
+  })
+
   test('takes a shelf of one’s own', async () => {
     const { referenceShelf } = await import('@ostler/core')
     const oils = referenceShelf().oils.map(oil => ({

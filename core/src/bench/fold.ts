@@ -55,13 +55,17 @@ function drawn(state: BenchState, event: Settled, following: Following): Change 
 }
 
 const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
-  tick: (state, { item = '', r }) => ({ ticked: { ...state.ticked, [item]: r } }),
+  tick: ({ ticked }, { item = '', r }) => {
+    ticked[item] = r
+    return {}
+  },
   weighed: (state, { item = '', amount = 0, r }) => ({ weighed: { ...state.weighed, [item]: { massG: amount, r } } }),
   'lye-mixed': (_, { r }) => ({ lyeMixedAt: r }),
   'lye-clear': (_, { how }) => ({ isLyeClear: how === 'yes' }),
-  temp: (state, event) => {
+  temp: ({ temps }, event) => {
     const body: Body = event.body ?? 'pot'
-    return { temps: { ...state.temps, [body]: [...state.temps[body], reading(event)] } }
+    temps[body].push(reading(event))
+    return {}
   },
   'lye-in': (state, { r }) => ({ lyeInAt: state.lyeInAt ?? r }),
   'blend-on': (state, { r }) => ({ blendingSince: state.blendingSince ?? r, stoppedAt: null, hold: null }),
@@ -90,23 +94,31 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
     ...(how === 'split' && cup === undefined ? { hold: 'breaks' as const } : {}),
   }),
   'plan-b': (_, { how }) => ({ isPlanB: how !== 'back' }),
-  waive: (state, { how = '' }) => ({ waived: [...state.waived, how] }),
-  note: (state, { key, r, text = '' }) => ({ notes: [...state.notes, { key, r, text }] }),
+  waive: ({ waived }, { how = '' }) => {
+    waived.push(how)
+    return {}
+  },
+  note: ({ notes }, { key, r, text = '' }) => {
+    notes.push({ key, r, text })
+    return {}
+  },
   close: (_, { how }) => ({ closed: how === 'given-up' ? 'given-up' : 'moulded' }),
 }
 
-/** Takes one event into account, or tells why it cannot have been so. Unknown kinds are kept and passed over. */
-function step(following: Following, state: BenchState, event: Settled): BenchState {
-  const now = { ...state, r: Math.max(state.r, event.r) }
-  const verdict = verdictOn(following, now, event)
+/**
+ * Takes one event into account, or notes why it cannot have been so. Unknown kinds are kept and passed over. The state is the fold's own
+ * until it is done: it is changed in place.
+ */
+function take(following: Following, state: BenchState, event: Settled): void {
+  state.r = Math.max(state.r, event.r)
+  const verdict = verdictOn(following, state, event)
   if (verdict.kind === 'refused') {
     const { sentence, waiver } = verdict
-    return { ...now, toClear: [...now.toClear, { key: event.key, sentence, waiver, event }] }
+    state.toClear.push({ key: event.key, sentence, waiver, event })
+    return
   }
-  const changed = { ...now, ...APPLY[event.kind]?.(now, event, following) }
-  return verdict.kind === 'warned'
-    ? { ...changed, warnings: [...changed.warnings, { key: event.key, sentence: verdict.sentence, waiver: null }] }
-    : changed
+  Object.assign(state, APPLY[event.kind]?.(state, event, following))
+  if (verdict.kind === 'warned') state.warnings.push({ key: event.key, sentence: verdict.sentence, waiver: null })
 }
 
 /**
@@ -114,7 +126,7 @@ function step(following: Following, state: BenchState, event: Settled): BenchSta
  * is listed under `toClear` and not taken into account.
  */
 export function fold(following: Following, events: readonly BenchEvent[]): BenchState {
-  let state = blankState(following.input)
-  for (const event of settle(events)) state = step(following, state, event)
+  const state = blankState(following.input)
+  for (const event of settle(events)) take(following, state, event)
   return state
 }

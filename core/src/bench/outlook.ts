@@ -3,6 +3,7 @@ import {
   NODES,
   RunState,
   SIGHT_ERROR,
+  THREE,
   WEIGHTS,
   copyOf,
   isNeverStopped,
@@ -11,6 +12,7 @@ import {
 } from '../batter/schedule/index.ts'
 import type { CupState, PourTask, RunInput } from '../batter/schedule/index.ts'
 import { advanceBatter, movingLevel } from '../batter/trace/index.ts'
+import type { Handling } from '../batter/trace/index.ts'
 import type { Following } from './following.ts'
 import type { BenchState, CupNow, Sighting } from './state.ts'
 
@@ -39,11 +41,13 @@ export interface CupOutlook {
 
 /** How far it is looked ahead, s, and in which steps: finely at first, where it matters. */
 const AHEAD: readonly (readonly [untilS: number, stepS: number])[] = [
-  [180, 15],
-  [600, 30],
+  [180, 20],
+  [600, 60],
   [2700, 120],
 ]
 const LONGEST_MIN = 45
+/** As long as the forecast's own steps. */
+const LONGEST_STEP_S = 120
 /** What the model itself may be off by at any one reading, levels. */
 const MODEL_ERROR = 0.15
 const errorOf = ({ by }: Sighting) => (by === 'drip' ? 'drip' : 'eye')
@@ -67,9 +71,9 @@ const SCENT_NODES: readonly (readonly [z: number, weight: number])[] = [
 ]
 const PLAIN: readonly (readonly [z: number, weight: number])[] = [[0, 1]]
 
-const advance = (cup: CupState, how: (typeof MODES)['rest'], untilS: number): void => {
+const advance = (cup: CupState, how: Handling, untilS: number): void => {
   while (cup.atS < untilS - 1e-9) {
-    const seconds = Math.min(30, untilS - cup.atS)
+    const seconds = Math.min(LONGEST_STEP_S, untilS - cup.atS)
     advanceBatter(cup.batter, cup.pace, cup.load, how, seconds, cup.cooling)
     cup.atS += seconds
   }
@@ -144,25 +148,30 @@ function splitIn(following: Following, state: BenchState, rate: number, scentZ: 
   return run
 }
 
-/** Seconds until the level passes `hi` and until it reaches `lo`, left as it is; more than is looked ahead: Infinity. */
-function crossings(cup: CupState, waits: (typeof MODES)['rest'], { lo, hi }: PourTask['window']): [number, number] {
+/** Moments that are looked at ahead, s. */
+const MOMENTS: readonly number[] = (() => {
+  const moments = [0]
+  for (const [untilS, stepS] of AHEAD) while (moments.at(-1)! < untilS) moments.push(moments.at(-1)! + stepS)
+  return moments
+})()
+
+/** Levels of a cup that is left as it is, at those moments, until it is above a level. */
+function levelsAhead(cup: CupState, waits: Handling, most: number): number[] {
   const ahead = copyOf(cup)
-  const from = ahead.atS
-  let before = levelOf(ahead)
-  let opens = before >= lo ? 0 : Infinity
-  if (before > hi) return [0, 0]
-  let s = 0
-  for (const [untilS, stepS] of AHEAD)
-    while (s < untilS) {
-      s += stepS
-      advance(ahead, waits, from + s)
-      const level = levelOf(ahead)
-      const share = (limit: number) => s - stepS + (stepS * (limit - before)) / Math.max(1e-9, level - before)
-      if (opens === Infinity && level >= lo) opens = share(lo)
-      if (level > hi) return [share(hi), opens]
-      before = level
-    }
-  return [Infinity, opens]
+  const levels = [levelOf(ahead)]
+  for (let n = 1; n < MOMENTS.length && levels[n - 1]! <= most; n += 1) {
+    advance(ahead, waits, cup.atS + MOMENTS[n]!)
+    levels.push(levelOf(ahead))
+  }
+  return levels
+}
+
+/** Seconds until levels pass a limit: 0 when they are past it, Infinity when they do not. */
+function passes(levels: readonly number[], limit: number): number {
+  const n = levels.findIndex(level => level >= limit)
+  if (n <= 0) return n < 0 ? Infinity : 0
+  const [before, after] = [levels[n - 1]!, levels[n]!]
+  return MOMENTS[n - 1]! + ((MOMENTS[n]! - MOMENTS[n - 1]!) * (limit - before)) / Math.max(1e-9, after - before)
 }
 
 /** Value below which a share of the weights lies, between neighbours by their middles. */
@@ -246,19 +255,20 @@ export function cupsOutlook(following: Following, state: BenchState, r: number):
   })
 }
 
-function outlookOf(cup: string, pour: PourTask, nodes: readonly Node[], waits: (typeof MODES)['rest']): CupOutlook {
+function outlookOf(cup: string, pour: PourTask, nodes: readonly Node[], waits: Handling): CupOutlook {
   const levels = nodes.map(node => levelOf(node.cup))
   const mean = nodes.reduce((sum, { weight }, n) => sum + weight * levels[n]!, 0)
   const variance = nodes.reduce((sum, { weight }, n) => sum + weight * (levels[n]! - mean) ** 2, 0)
+  const { lo, hi } = pour.window
   // The model's own error moves the limits that are crossed.
-  const points = nodes.flatMap(({ weight, cup: at }) =>
-    [-Math.sqrt(3), 0, Math.sqrt(3)].map((z, k) => {
+  const points = nodes.flatMap(({ weight, cup: at }) => {
+    const ahead = levelsAhead(at, waits, hi + Math.sqrt(3) * MODEL_ERROR)
+    return THREE.map(([z, part]) => {
       const off = z * MODEL_ERROR
-      const window = { lo: pour.window.lo - 0.05 - off, hi: pour.window.hi - off }
-      const [left, opens] = crossings(at, waits, window)
-      return { weight: weight * (k === 1 ? 2 / 3 : 1 / 6), left: Math.min(LONGEST_MIN, left / 60), opens: opens / 60 }
-    }),
-  )
+      const [left, opens] = [passes(ahead, hi - off), passes(ahead, lo - 0.05 - off)]
+      return { weight: weight * part, left: Math.min(LONGEST_MIN, left / 60), opens: opens / 60 }
+    })
+  })
   const sorted = points.map(one => [one.left, one.weight] as const).sort((a, b) => a[0] - b[0])
   const opening = points.map(one => [Math.min(LONGEST_MIN, one.opens), one.weight] as const).sort((a, b) => a[0] - b[0])
   return {

@@ -25,9 +25,9 @@ export const TROUBLES: Readonly<Record<TroubleKind, Trouble>> = {
     title: 'It thickens too fast',
     signs: 'Trails stay, it heaps on the spoon; warmer than it was.',
     ways: [
-      { what: 'No more blender. Stir by hand, keep it moving.', cost: 'a minute or two gained' },
+      { what: 'No more blender. Stir by hand, keep it moving.', cost: 'a hand that is busy; it gains a minute or two' },
       { what: 'Pour this cup now, before the others.', cost: 'the order of the layers' },
-      { what: 'Take plan B.', cost: 'the planned look, for one that works' },
+      { what: 'Go over to the plan B that you chose; the sheet has it.', cost: 'the planned look, for one that works' },
       { what: 'Leave the scent out of the cups that have none yet.', cost: 'those cups stay unscented' },
       { what: 'Spoon it in and press it down, no gaps.', cost: 'straight lines' },
     ],

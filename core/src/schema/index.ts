@@ -1,5 +1,6 @@
 import { describedFields } from '../document/fields/index.ts'
 import type { Class, Field as DescribedField } from '../document/fields/index.ts'
+import { BenchRun, RUN_VERSION } from '../bench/index.ts'
 import { PLAN_VERSION, Plan } from '../plan/index.ts'
 import { fieldTables } from './table.ts'
 
@@ -72,13 +73,16 @@ function partsOf(type: Class, found = new Set<Class>()): Set<Class> {
 /** Every field of the plan document as tables, made from what its classes say of them. */
 export const planTables = (): string => fieldTables([Plan, ...partsOf(Plan)])
 
-/** JSON Schema (draft 2020-12) of the plan document, made from what its classes say of their fields. */
-export function planSchema(): Record<string, unknown> {
-  const parts = [...partsOf(Plan)].sort((a, b) => a.name.localeCompare(b.name))
+/** JSON Schema (draft 2020-12) of a document, made from what its classes say of their fields. */
+function documentSchema(type: Class, title: string): Record<string, unknown> {
+  const parts = [...partsOf(type)].sort((a, b) => a.name.localeCompare(b.name))
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: `Ostler batch plan, version ${PLAN_VERSION}`,
-    ...schemaOf(Plan),
+    title,
+    ...schemaOf(type),
     $defs: Object.fromEntries(parts.map(part => [part.name, schemaOf(part)])),
   }
 }
+
+export const planSchema = () => documentSchema(Plan, `Ostler batch plan, version ${PLAN_VERSION}`)
+export const runSchema = () => documentSchema(BenchRun, `Ostler run, version ${RUN_VERSION}`)

@@ -15,7 +15,7 @@ export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
   const word =
     kind === 'pour' && state.pouring === null ? 'Begin' : kind === 'blend' ? (isBlending ? 'Off' : 'On') : 'Done'
   return (
-    <nav aria-label="Deeds" className="flex border-t-2 border-ink text-lg max-[760px]:text-base">
+    <nav aria-label="Deeds" className="flex border-t-2 border-ink text-lg max-[760px]:text-[14px]">
       <button
         className={`${KEY} flex-[2] bg-ink text-2xl text-paper hover:bg-soft`}
         disabled={state.closed !== null}

@@ -64,7 +64,7 @@ export function Bench() {
   return (
     <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden bg-paper">
       <BenchHead isNight={isNight} onNight={onNight} onLog={() => open(panel === 'log' ? null : 'log')} />
-      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(260px,30%)] max-[760px]:grid-cols-1 max-[760px]:grid-rows-[minmax(0,1fr)_auto]">
+      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(320px,32%)] max-[760px]:grid-cols-1 max-[760px]:grid-rows-[minmax(0,1fr)_auto]">
         <main className="flex min-h-0 flex-col overflow-y-auto outline-none">
           <h1 className="sr-only">Bench: {run.following.plan.name}</h1>
           {held && <Held held={held} onGoOn={deeds.goOn} onLeave={deeds.letBe} />}
@@ -79,7 +79,7 @@ export function Bench() {
             {told !== '' && `△ ${say(told)}`}
           </p>
         </main>
-        <CupsStrip />
+        <CupsStrip gives={panel !== null} />
       </div>
       <BenchKeys deeds={deeds} />
     </div>

@@ -45,33 +45,33 @@ const atLeast = (min: number): string => {
   }
   return `${Math.floor(min * 2) / 2} min`
 }
-const about = (min: number): string => (min >= 45 ? 'over 45' : `${Math.round(min)}`)
-
-/** How long a cup can still be poured. */
+/** How long a cup can still be poured: what it has at least, large, and what is likely. */
 function Left({ outlook }: { outlook: CupOutlook }) {
   const { low, likely, high, gone, opensIn } = outlook
-  if (gone > 0.5) return <p className="text-xl font-semibold text-rust">▲ past its window</p>
+  if (gone > 0.5) return <p className="font-semibold text-rust">▲ past its window</p>
+  const later = high >= 45 ? 'may be over 45' : `up to ${Math.round(high)}`
   return (
-    <>
+    <div className="text-right leading-tight whitespace-nowrap">
       <p className={`text-xl font-semibold ${low < 1.5 ? 'text-rust' : ''}`}>
-        {low < 0.17 ? (
-          '▲ no time to lose'
-        ) : (
-          <>
-            {low < 1.5 && '△ '}at least {atLeast(low)}
-          </>
-        )}
+        {low < 0.17 ? '▲ no time to lose' : `${low < 1.5 ? '△ ' : ''}${atLeast(low)}`}
       </p>
-      <p className="text-soft">
-        likely {about(likely)}, up to {about(high)} min
-        {opensIn > 0.5 && ` · thick enough in about ${Math.max(1, Math.round(opensIn))} min`}
+      <p className="text-[13px] text-soft">
+        {low >= 0.17 && 'at least'}
+        {likely < 45 && `, likely ${Math.round(likely)}, ${later}`}
       </p>
-    </>
+      {opensIn > 0.5 && (
+        <p className="text-[13px] text-soft">thick enough in about {Math.max(1, Math.round(opensIn))} min</p>
+      )}
+    </div>
   )
 }
 
-/** Every cup: how long it can still be poured, what is in it, what it still lacks, how it was seen last. */
-export function CupsStrip() {
+/**
+ * Every cup: how long it can still be poured, what is in it, what it still lacks, how it was seen last.
+ *
+ * @param gives on a phone it gives its place to a question
+ */
+export function CupsStrip({ gives = false }: { gives?: boolean }) {
   const { following } = useRun()
   const { state } = useRunState()
   const outlooks = useOutlook()
@@ -79,9 +79,9 @@ export function CupsStrip() {
   return (
     <aside
       aria-label="Cups"
-      className="min-h-0 overflow-y-auto border-l border-line bg-panel max-[760px]:max-h-[30vh] max-[760px]:border-t max-[760px]:border-l-0"
+      className={`min-h-0 overflow-y-auto border-l border-line bg-panel max-[760px]:max-h-[34vh] max-[760px]:border-t max-[760px]:border-l-0 ${gives ? 'max-[760px]:hidden' : ''}`}
     >
-      <ul className="max-[760px]:grid max-[760px]:grid-cols-2">
+      <ul>
         {used.map(cup => (
           <Cup key={cup.cup} cup={cup} outlook={outlooks.find(one => one.cup === cup.cup) ?? null} />
         ))}
@@ -119,21 +119,23 @@ function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
             ? `without ${lacks.join(' and ')}`
             : 'ready'
   return (
-    <li className={`flex items-start gap-3 border-b border-line px-4 py-2 ${open.length === 0 ? 'text-soft' : ''}`}>
+    <li
+      className={`flex items-start gap-3 border-b border-line px-4 py-1.5 max-[760px]:px-3 ${open.length === 0 ? 'text-soft' : ''}`}
+    >
       <Swatch hex={hexOf(cup.cup)} size={26} />
-      <div className="min-w-0 leading-tight">
+      <div className="min-w-0 flex-1 leading-tight">
         <p className="truncate text-lg font-semibold">{plan.cups[i]!.name}</p>
-        <p>
+        <p className="text-[14px]">
           {word}
           {cup.drawnG !== null && open.length > 0 && `, ${showMass(Math.max(0, cup.drawnG - cup.pouredG), habits, 1)}`}
         </p>
-        {outlook && open.length > 0 && <Left outlook={outlook} />}
         {seen && open.length > 0 && (
-          <p className="text-soft">
+          <p className="text-[13px] text-soft">
             {lookWord(seen.value)} ({seen.value.toFixed(1)}), {ago(now - seen.r)}
           </p>
         )}
       </div>
+      {outlook && open.length > 0 && <Left outlook={outlook} />}
     </li>
   )
 }

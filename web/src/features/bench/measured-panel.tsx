@@ -121,25 +121,25 @@ export function MeasuredPanel({ onNote, onClose }: Props) {
             Note it
           </button>
         </div>
-        <div className="grid grid-cols-3 gap-2">
-          {KEYS.map(key => (
-            <button
-              key={key}
-              className="min-h-16 border border-ink text-2xl font-semibold hover:bg-chosen"
-              aria-label={key === '⌫' ? 'Delete the last digit' : key}
-              onClick={() => press(key)}
-            >
-              {key === '⌫' ? (
-                <Delete size={24} aria-hidden className="mx-auto" />
-              ) : key === ',' ? (
-                MARK[decimalMark()]
-              ) : (
-                key
-              )}
-            </button>
-          ))}
-        </div>
+        <Pad onKey={press} />
       </div>
     </BenchPanel>
+  )
+}
+
+function Pad({ onKey }: { onKey: (key: string) => void }) {
+  return (
+    <div className="grid grid-cols-3 gap-2">
+      {KEYS.map(key => (
+        <button
+          key={key}
+          className="min-h-16 border border-ink text-2xl font-semibold hover:bg-chosen"
+          aria-label={key === '⌫' ? 'Delete the last digit' : key}
+          onClick={() => onKey(key)}
+        >
+          {key === '⌫' ? <Delete size={24} aria-hidden className="mx-auto" /> : key === ',' ? MARK[decimalMark()] : key}
+        </button>
+      ))}
+    </div>
   )
 }

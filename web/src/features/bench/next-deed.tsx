@@ -36,13 +36,13 @@ export function NextDeed() {
       className="flex flex-1 flex-col border-l-[16px] px-6 py-4 max-[760px]:px-4"
       style={{ borderColor: edge }}
     >
-      <p className="font-title text-[clamp(2rem,6.5vw,4.75rem)] leading-[1.05] font-semibold" aria-live="assertive">
+      <p className="font-title text-[clamp(2.75rem,6.5vw,4.75rem)] leading-[1.05] font-semibold" aria-live="assertive">
         <Say of={now.big} />
       </p>
-      {amount !== '' && <p className="mt-2 text-[clamp(2.5rem,8vw,6rem)] leading-none font-semibold">{amount}</p>}
+      {amount !== '' && <p className="mt-2 text-[clamp(3.5rem,8vw,6rem)] leading-none font-semibold">{amount}</p>}
       {step?.kind === 'blend' && <BlendClock />}
       {step?.kind === 'pour' && state.pouring && <Since from={state.pouring.since} of={now.seconds} />}
-      <p className="mt-3 max-w-200 text-[clamp(1.1rem,2.2vw,1.6rem)] leading-snug">
+      <p className="mt-3 max-w-200 text-[clamp(1.25rem,2.2vw,1.6rem)] leading-snug">
         <Say of={now.more} />
       </p>
       <ol className="mt-auto pt-6 text-[clamp(1rem,1.7vw,1.25rem)] text-soft" aria-label="After that">
