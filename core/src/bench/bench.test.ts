@@ -1,49 +1,22 @@
-import { readFileSync, readdirSync } from 'node:fs'
+import { readdirSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { readPlanText } from '../plan/index.ts'
-import { referenceShelf } from '../shelf/index.ts'
 import { say } from '../quantities/words/index.ts'
 import type { BenchEvent } from './event.ts'
-import { eventOf, fold, followingOf, nextActions, readEvents, verdictOn } from './index.ts'
+import { eventOf, fold, nextActions, readEvents, verdictOn } from './index.ts'
 import type { Settled } from './index.ts'
+import { followingExample, noted, untilLye } from './test/runs.ts'
 
-const frameFrom = (name: string) => {
-  const read = readPlanText(readFileSync(new URL(`../../../examples/${name}.json`, import.meta.url), 'utf8'))
-  if (!read.ok) throw new Error(name)
-  return followingOf(read.plan, referenceShelf())
-}
-const milk = frameFrom('weir-milk')
+const milk = followingExample('weir-milk')
 const [first, second] = milk.plan.cups.map(cup => cup.id) as [string, string]
 
 /** Second of the run at which the lye goes into the oils in these cases. */
 const LYE_IN = 1000
-let count = 0
-const event = (kind: BenchEvent['kind'], t: number, about: Partial<BenchEvent> = {}): BenchEvent => {
-  count += 1
-  return {
-    ...{ key: `tablet:${count}`, kind, r: LYE_IN + t, noted: LYE_IN + t, at: '2026-11-30T10:00:00Z', source: 'hand' },
-    ...about,
-  }
-}
+const event = (kind: BenchEvent['kind'], t: number, about: Partial<BenchEvent> = {}) => noted(kind, LYE_IN + t, about)
 const ticks = (...items: string[]) => items.map((item, i) => event('tick', -900 + i, { item: `safety:${item}` }))
 const weighedAll = milk.lines.map((line, i) => event('weighed', -880 + i, { item: line.key, amount: line.massG }))
-const begun = [
-  ...ticks('gear', 'air', 'alone', 'rinse'),
-  ...weighedAll,
-  event('lye-mixed', -800),
-  event('lye-clear', -700, { how: 'yes' }),
-  event('temp', -100, { body: 'lye', amount: 34 }),
-  event('temp', -90, { body: 'oils', amount: 33 }),
-]
-const ready = [
-  ...milk.steps
-    .filter(step => ['ready', 'melt'].includes(step.kind))
-    .map(step => event('tick', -850, { item: step.key })),
-]
 const split = [
-  ...begun,
-  ...ready,
+  ...untilLye(milk, LYE_IN),
   event('lye-in', 0),
   event('blend-on', 2, { how: 'stick' }),
   event('blend-off', 22),
@@ -166,7 +139,7 @@ const names = readdirSync(EXAMPLES).map(file => file.replace('.json', ''))
 test.each(names)(
   'done step by step as planned, %s comes into the mould, and every gram that was drawn is poured',
   name => {
-    const following = frameFrom(name)
+    const following = followingExample(name)
     const events: BenchEvent[] = []
     let r = 0
     for (let n = 0; n < 400; n += 1) {

@@ -1,49 +1,33 @@
-import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { readPlanText } from '../plan/index.ts'
-import { referenceShelf } from '../shelf/index.ts'
 import type { BenchEvent } from './event.ts'
-import { cupsOutlook, fold, followingOf } from './index.ts'
+import { cupsOutlook, fold } from './index.ts'
+import { followingExample, noted, untilLye } from './test/runs.ts'
 
-const frameFrom = (name: string) => {
-  const read = readPlanText(readFileSync(new URL(`../../../examples/${name}.json`, import.meta.url), 'utf8'))
-  if (!read.ok) throw new Error(name)
-  return followingOf(read.plan, referenceShelf())
-}
-const milk = frameFrom('weir-milk')
+const milk = followingExample('weir-milk')
 const [honey, plain] = milk.plan.cups.map(cup => cup.id) as [string, string]
 
-let count = 0
-const event = (kind: BenchEvent['kind'], r: number, about: Partial<BenchEvent> = {}): BenchEvent => {
-  count += 1
-  return { key: `a:${count}`, kind, r, noted: r, at: '2026-11-30T10:00:00Z', source: 'hand', ...about }
-}
 /** Split as in the reference case; seconds from the lye on, which goes in at 2000. */
 const T0 = 2000
 const begun = [
-  ...['gear', 'air', 'alone', 'rinse'].map((item, i) => event('tick', i, { item: `safety:${item}` })),
-  ...milk.lines.map((line, i) => event('weighed', 10 + i, { item: line.key, amount: line.massG })),
-  event('lye-clear', 900, { how: 'yes' }),
-  event('temp', T0 - 90, { body: 'lye', amount: 34 }),
-  event('temp', T0 - 80, { body: 'oils', amount: 33 }),
-  event('lye-in', T0),
-  event('blend-on', T0 + 2),
-  event('blend-off', T0 + 42),
-  event('seen', T0 + 43, { amount: 1.8, how: 'word' }),
-  event('hold', T0 + 58, { how: 'holds' }),
-  event('drawn', T0 + 75, { cup: honey }),
-  event('drawn', T0 + 90, { cup: plain }),
+  ...untilLye(milk, T0),
+  noted('lye-in', T0),
+  noted('blend-on', T0 + 2),
+  noted('blend-off', T0 + 42),
+  noted('seen', T0 + 43, { amount: 1.8, how: 'word' }),
+  noted('hold', T0 + 58, { how: 'holds' }),
+  noted('drawn', T0 + 75, { cup: honey }),
+  noted('drawn', T0 + 90, { cup: plain }),
 ]
 const prepared = [
   ...begun,
-  event('colour', T0 + 135, { cup: honey }),
-  event('scent', T0 + 155, { cup: honey }),
-  event('scent', T0 + 220, { cup: plain }),
+  noted('colour', T0 + 135, { cup: honey }),
+  noted('scent', T0 + 155, { cup: honey }),
+  noted('scent', T0 + 220, { cup: plain }),
 ]
 const outlook = (r: number, ...more: BenchEvent[]) => cupsOutlook(milk, fold(milk, [...prepared, ...more]), T0 + r)
 const seen = (r: number, amount: number, cup = honey, how: 'word' | 'drip' = 'word') =>
-  event('seen', T0 + r, { cup, amount, how })
+  noted('seen', T0 + r, { cup, amount, how })
 
 describe('minutes left', () => {
   test('are there once a cup is filled, in order, and end as it is poured', () => {
@@ -57,7 +41,7 @@ describe('minutes left', () => {
       expect(high).toBeLessThanOrEqual(45)
     }
     const pour = milk.plan.score.find(one => one.cup === honey)!.id
-    expect(outlook(300, event('poured', T0 + 290, { pour })).map(one => one.cup)).toEqual([plain])
+    expect(outlook(300, noted('poured', T0 + 290, { pour })).map(one => one.cup)).toEqual([plain])
   })
 
   test('a thicker look never leaves more time, in the cup itself or in its sisters', () => {

@@ -3,6 +3,7 @@ import {
   NODES,
   RunState,
   SIGHT_ERROR,
+  STOP_SD,
   THREE,
   WEIGHTS,
   copyOf,
@@ -80,17 +81,20 @@ const advance = (cup: CupState, how: Handling, untilS: number): void => {
 }
 const levelOf = ({ batter, pace, load }: CupState): number => movingLevel(batter, pace, load)
 
-/** Trace at which blending really stopped, as far as it was seen: the plan's and what was seen, by their errors. */
-function stopOff(input: RunInput, state: BenchState): number {
+/** How far off the plan blending really stopped, levels, and what is left open of it: the plan's and what was seen, by their errors. */
+function stopOff(input: RunInput, state: BenchState): { mean: number; sd: number } {
   const seen = state.potSeen.at(-1)
-  if (!seen) return 0
-  const [own, look] = [0.15 ** 2, SIGHT_ERROR[errorOf(seen)] ** 2 + MODEL_ERROR ** 2]
-  return ((seen.value - input.stopLevel) * own) / (own + look)
+  if (!seen) return { mean: 0, sd: STOP_SD }
+  const [own, look] = [STOP_SD ** 2, SIGHT_ERROR[errorOf(seen)] ** 2 + MODEL_ERROR ** 2]
+  return { mean: ((seen.value - input.stopLevel) * own) / (own + look), sd: Math.sqrt((own * look) / (own + look)) }
 }
 
+/** What levels are off by in all cups alike or in one: the model's own error, and that of the stop. */
+const levelErrorOf = (input: RunInput, state: BenchState): number => Math.hypot(MODEL_ERROR, stopOff(input, state).sd)
+
 /** ln of how well a level explains what was seen: looks of the same eye soon after another count for less. */
-const lnExplains = (seen: Sighting, level: number, repeats: number): number =>
-  lnLikelihood(seen.value, level, Math.hypot(SIGHT_ERROR[errorOf(seen)] * Math.sqrt(1 + repeats), MODEL_ERROR))
+const lnExplains = (seen: Sighting, level: number, repeats: number, levelError: number): number =>
+  lnLikelihood(seen.value, level, Math.hypot(SIGHT_ERROR[errorOf(seen)] * Math.sqrt(1 + repeats), levelError))
 
 /** What was done with a cup, in order, s after the lye went in. */
 type Deed = { s: number; kind: 'colour' | 'scent' } | { s: number; kind: 'seen'; seen: Sighting; repeats: number }
@@ -108,7 +112,7 @@ function deedsOf(cup: CupNow, lyeInAt: number): Deed[] {
 }
 
 /** Brings a cup from its drawing to now, as it was handled; gives ln of how well it explains what was seen of it. */
-function replayed(run: RunState, i: number, now: CupNow, deeds: readonly Deed[], nowS: number): number {
+function replayed(run: RunState, i: number, deeds: readonly Deed[], nowS: number, levelError: number): number {
   const { input } = run
   const cup = run.cups[i]!
   const task = input.cups[i]!
@@ -117,7 +121,7 @@ function replayed(run: RunState, i: number, now: CupNow, deeds: readonly Deed[],
   for (const deed of deeds) {
     if (deed.kind === 'seen') {
       advance(cup, waits, deed.s)
-      ln += lnExplains(deed.seen, levelOf(cup), deed.repeats)
+      ln += lnExplains(deed.seen, levelOf(cup), deed.repeats, levelError)
       continue
     }
     const seconds = run.handS(deed.kind === 'colour' ? task.colourS : input.times.scent)
@@ -136,7 +140,7 @@ function replayed(run: RunState, i: number, now: CupNow, deeds: readonly Deed[],
 function splitIn(following: Following, state: BenchState, rate: number, scentZ: number): RunState {
   const { input } = following
   const variation = {
-    ...{ plainRate: rate, scentedRate: rate, scent: scentZ * input.scentSd, stop: stopOff(input, state) },
+    ...{ plainRate: rate, scentedRate: rate, scent: scentZ * input.scentSd, stop: stopOff(input, state).mean },
     hands: 1,
   }
   const run = new RunState(input, variation, 0)
@@ -214,7 +218,13 @@ function nodesOf(following: Following, state: BenchState, nowS: number): Node[][
       input.cups.forEach((task, i) => {
         const now = state.cups[i]!
         if (now.drawnAt === null || !run.cups[i] || (!task.scent && k > 0)) return
-        const explains = replayed(run, i, now, deeds[i]!, Math.max(nowS, now.drawnAt - state.lyeInAt!))
+        const explains = replayed(
+          run,
+          i,
+          deeds[i]!,
+          Math.max(nowS, now.drawnAt - state.lyeInAt!),
+          levelErrorOf(input, state),
+        )
         if (task.scent) ln[groups.indexOf(task.scent.group)]![n]![k]! += explains
         else lnShared[n]! += explains
         cups[i]![n]![k] = run.cups[i]
@@ -251,20 +261,34 @@ export function cupsOutlook(following: Following, state: BenchState, r: number):
     const pour = input.pours.find(one => one.cup === i && state.pours[one.pour] === undefined)
     const mine = nodes[i]!
     if (!pour || mine.length === 0 || state.cups[i]!.isLost || isNeverStopped(task)) return []
-    return [outlookOf(task.cup.id, pour, mine, input.waiting === 'stir' ? MODES.pour : MODES.rest)]
+    return [
+      outlookOf(
+        task.cup.id,
+        pour,
+        mine,
+        input.waiting === 'stir' ? MODES.pour : MODES.rest,
+        levelErrorOf(input, state),
+      ),
+    ]
   })
 }
 
-function outlookOf(cup: string, pour: PourTask, nodes: readonly Node[], waits: Handling): CupOutlook {
+function outlookOf(
+  cup: string,
+  pour: PourTask,
+  nodes: readonly Node[],
+  waits: Handling,
+  levelError: number,
+): CupOutlook {
   const levels = nodes.map(node => levelOf(node.cup))
   const mean = nodes.reduce((sum, { weight }, n) => sum + weight * levels[n]!, 0)
   const variance = nodes.reduce((sum, { weight }, n) => sum + weight * (levels[n]! - mean) ** 2, 0)
   const { lo, hi } = pour.window
   // The model's own error moves the limits that are crossed.
   const points = nodes.flatMap(({ weight, cup: at }) => {
-    const ahead = levelsAhead(at, waits, hi + Math.sqrt(3) * MODEL_ERROR)
+    const ahead = levelsAhead(at, waits, hi + Math.sqrt(3) * levelError)
     return THREE.map(([z, part]) => {
-      const off = z * MODEL_ERROR
+      const off = z * levelError
       const [left, opens] = [passes(ahead, hi - off), passes(ahead, lo - 0.05 - off)]
       return { weight: weight * part, left: Math.min(LONGEST_MIN, left / 60), opens: opens / 60 }
     })
@@ -272,7 +296,7 @@ function outlookOf(cup: string, pour: PourTask, nodes: readonly Node[], waits: H
   const sorted = points.map(one => [one.left, one.weight] as const).sort((a, b) => a[0] - b[0])
   const opening = points.map(one => [Math.min(LONGEST_MIN, one.opens), one.weight] as const).sort((a, b) => a[0] - b[0])
   return {
-    ...{ cup, pour: pour.pour, level: mean, sd: Math.sqrt(variance + MODEL_ERROR ** 2) },
+    ...{ cup, pour: pour.pour, level: mean, sd: Math.sqrt(variance + levelError ** 2) },
     low: quantile(sorted, 0.1),
     likely: quantile(sorted, 0.5),
     high: quantile(sorted, 0.9),
