@@ -290,6 +290,7 @@ export {
   HOW,
   LOOKS,
   TROUBLES,
+  alarmsOf,
   cupsOutlook,
   dripLevel,
   eventOf,
@@ -303,6 +304,8 @@ export {
   verdictOn,
 } from './bench/index.ts'
 export type {
+  Alarm,
+  AlarmKind,
   BenchState,
   BenchStep,
   Body,

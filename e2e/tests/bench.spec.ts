@@ -102,7 +102,7 @@ test('what cannot be is told: a look before there is batter, a number that is no
   await maker.getByRole('button', { name: 'Ricing' }).click()
   await expect(maker.getByText(/Blend that cup for 15 seconds/)).toBeVisible()
   await maker.getByRole('button', { name: 'Note that it happened' }).click()
-  await maker.getByRole('button', { name: 'Everything that was noted' }).click()
+  await maker.getByRole('button', { name: 'What was noted, and sounds' }).click()
   await expect(maker.getByText(/something went wrong/)).toBeVisible()
   await maker.getByRole('button', { name: 'take back' }).click()
   await expect(maker.getByText('Nothing yet.')).toBeVisible()

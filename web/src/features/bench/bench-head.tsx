@@ -71,8 +71,8 @@ export function BenchHead({ isNight, onNight, onLog }: Props) {
       </button>
       <button
         className="quiet min-h-11 min-w-11"
-        aria-label="Everything that was noted"
-        title="Everything that was noted"
+        aria-label="What was noted, and sounds"
+        title="What was noted, and sounds"
         onClick={onLog}
       >
         <List size={22} aria-hidden />

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
 import { useRun, useRunState } from '../../run/context.tsx'
+import { Alarms } from './alarms.tsx'
 import { BenchHead } from './bench-head.tsx'
 import { BenchKeys } from './bench-keys.tsx'
 import { CupsStrip } from './cups-strip.tsx'
@@ -12,6 +13,7 @@ import { SeenPanel } from './seen-panel.tsx'
 import { TroublePanel } from './trouble-panel.tsx'
 import { useBench } from './use-bench.ts'
 import { useKeys } from './use-keys.ts'
+import { useOutlook } from './use-outlook.ts'
 import { useSay } from '../../ui/say.tsx'
 
 /** The screen stays on while a run goes on, where the browser can keep it. */
@@ -58,6 +60,7 @@ export function Bench() {
   const { state } = useRunState()
   const say = useSay()
   const [isNight, onNight] = useNight()
+  const outlook = useOutlook()
   useAwake()
   useKeys(deeds)
   const { panel, held, told, attempt, open } = deeds
@@ -67,6 +70,7 @@ export function Bench() {
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(320px,32%)] max-[760px]:grid-cols-1 max-[760px]:grid-rows-[minmax(0,1fr)_auto]">
         <main className="flex min-h-0 flex-col overflow-y-auto outline-none">
           <h1 className="sr-only">Bench: {run.following.plan.name}</h1>
+          <Alarms outlook={outlook} />
           {held && <Held held={held} onGoOn={deeds.goOn} onLeave={deeds.letBe} />}
           {!held && panel === null && state.toClear.length > 0 && <ToClear />}
           {panel === null && !held && <NextDeed />}
@@ -79,7 +83,7 @@ export function Bench() {
             {told !== '' && `△ ${say(told)}`}
           </p>
         </main>
-        <CupsStrip gives={panel !== null} />
+        <CupsStrip outlooks={outlook.cups} gives={panel !== null} />
       </div>
       <BenchKeys deeds={deeds} />
     </div>

@@ -1,12 +1,8 @@
 import { LOOKS, showMass } from '@ostler/core'
 import type { CupNow, CupOutlook } from '@ostler/core'
-import { useEffect, useMemo, useState } from 'react'
 import { useHabits } from '../../plan/context.tsx'
 import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
-import { minutesLeft } from '../../workers/bench.ts'
-import { useFollowing } from '../../workers/use-work.ts'
-import type { Job } from '../../workers/use-work.ts'
 import { useNow } from './bench-head.tsx'
 
 /** The word that comes nearest to a level. */
@@ -15,27 +11,6 @@ export const lookWord = (level: number): string =>
 
 const ago = (seconds: number): string =>
   seconds < 90 ? `${Math.max(0, Math.round(seconds))} s ago` : `${Math.round(seconds / 60)} min ago`
-
-/** Nothing noted for so long, it is reckoned anew, ms. */
-const ANEW_MS = 15_000
-const CALM_MS = 150
-
-/** Minutes left of the cups, reckoned after every entry and every quarter of a minute; what is older stays until then. */
-function useOutlook(): readonly CupOutlook[] {
-  const run = useRun()
-  const { events } = useRunState()
-  const [beat, setBeat] = useState(0)
-  useEffect(() => {
-    const timer = setInterval(() => setBeat(now => now + 1), ANEW_MS)
-    return () => clearInterval(timer)
-  }, [])
-  const job = useMemo<Job<CupOutlook[]>>(
-    () => asking => minutesLeft(run.id, run.following, events, run.nowS(), asking),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the beat asks anew
-    [run, events, beat],
-  )
-  return useFollowing(job, CALM_MS).answer ?? []
-}
 
 /** Rounded down, as time that is promised is: to half minutes, in the last three to ten seconds. */
 const atLeast = (min: number): string => {
@@ -71,10 +46,9 @@ function Left({ outlook }: { outlook: CupOutlook }) {
  *
  * @param gives on a phone it gives its place to a question
  */
-export function CupsStrip({ gives = false }: { gives?: boolean }) {
+export function CupsStrip({ outlooks, gives }: { outlooks: readonly CupOutlook[]; gives: boolean }) {
   const { following } = useRun()
   const { state } = useRunState()
-  const outlooks = useOutlook()
   const used = state.cups.filter((_, i) => following.input.cups[i]!.massG > 0)
   return (
     <aside

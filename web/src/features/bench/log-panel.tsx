@@ -3,10 +3,12 @@ import type { Settled } from '@ostler/core'
 import { useMemo } from 'react'
 import { useHabits } from '../../plan/context.tsx'
 import { useRun, useRunState } from '../../run/context.tsx'
+import { Check } from '../../ui/check.tsx'
 import { useSay } from '../../ui/say.tsx'
 import { showClock } from './bench-head.tsx'
 import { lookWord } from './cups-strip.tsx'
 import { BenchPanel } from './panel.tsx'
+import { setSound, useSound } from './sound.ts'
 
 /** So much later than it happened is worth saying, s. */
 const LATE_S = 20
@@ -44,6 +46,26 @@ function useWords(): (event: Settled) => string {
   }
 }
 
+function SoundChecks() {
+  const { speech, tones } = useSound()
+  return (
+    <div className="flex flex-wrap gap-x-8">
+      <Check
+        className="min-h-11"
+        label="say each deed aloud"
+        checked={speech}
+        onChange={on => setSound({ speech: on })}
+      />
+      <Check
+        className="min-h-11"
+        label="tones when a cup’s time runs out"
+        checked={tones}
+        onChange={on => setSound({ tones: on })}
+      />
+    </div>
+  )
+}
+
 /** Everything that was noted, the latest first; each can be taken back. */
 export function LogPanel({ onClose }: { onClose: () => void }) {
   const run = useRun()
@@ -54,6 +76,7 @@ export function LogPanel({ onClose }: { onClose: () => void }) {
   const from = state.lyeInAt
   return (
     <BenchPanel title="What was noted" onClose={onClose}>
+      <SoundChecks />
       {settled.length === 0 && <p className="text-lg text-soft">Nothing yet.</p>}
       <ol>
         {settled.map(event => (
