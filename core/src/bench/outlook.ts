@@ -56,9 +56,9 @@ const errorOf = ({ by }: Sighting) => (by === 'drip' ? 'drip' : 'eye')
 const REPEAT_S = 90
 
 interface Node {
-  /** ln of the rate, and standard deviations of the scent's. */
   weight: number
   cup: CupState
+  error: LevelError
 }
 
 /** Spreads of a scent that are told apart, with their weights. */
@@ -92,9 +92,32 @@ function stopOff(input: RunInput, state: BenchState): { mean: number; sd: number
 /** What levels are off by in all cups alike or in one: the model's own error, and that of the stop. */
 const levelErrorOf = (input: RunInput, state: BenchState): number => Math.hypot(MODEL_ERROR, stopOff(input, state).sd)
 
-/** ln of how well a level explains what was seen: looks of the same eye soon after another count for less. */
-const lnExplains = (seen: Sighting, level: number, repeats: number, levelError: number): number =>
-  lnLikelihood(seen.value, level, Math.hypot(SIGHT_ERROR[errorOf(seen)] * Math.sqrt(1 + repeats), levelError))
+/** What the model's levels are off by in one cup: believed, and its variance. */
+interface LevelError {
+  mean: number
+  variance: number
+}
+
+/** Further off than so many standard deviations, a look pulls no more. */
+const PULLS = 1.5
+
+/**
+ * A look at a cup in one node: what is believed of the model's error moves towards it, and the node is weighed by how well it explains
+ * the look. Looks of the same eye soon after another count for less.
+ *
+ * @returns ln of the weight
+ */
+function looked(error: LevelError, { seen, repeats }: { seen: Sighting; repeats: number }, level: number): number {
+  const lookVariance = SIGHT_ERROR[errorOf(seen)] ** 2 * (1 + repeats)
+  const spread = Math.sqrt(error.variance + lookVariance)
+  const off = seen.value - level - error.mean
+  const ln = lnLikelihood(seen.value, level + error.mean, spread)
+  const gain =
+    (error.variance / (error.variance + lookVariance)) * Math.min(1, (PULLS * spread) / Math.max(1e-9, Math.abs(off)))
+  error.mean += gain * off
+  error.variance *= 1 - gain
+  return ln
+}
 
 /** What was done with a cup, in order, s after the lye went in. */
 type Deed = { s: number; kind: 'colour' | 'scent' } | { s: number; kind: 'seen'; seen: Sighting; repeats: number }
@@ -112,7 +135,7 @@ function deedsOf(cup: CupNow, lyeInAt: number): Deed[] {
 }
 
 /** Brings a cup from its drawing to now, as it was handled; gives ln of how well it explains what was seen of it. */
-function replayed(run: RunState, i: number, deeds: readonly Deed[], nowS: number, levelError: number): number {
+function replayed(run: RunState, i: number, deeds: readonly Deed[], nowS: number, error: LevelError): number {
   const { input } = run
   const cup = run.cups[i]!
   const task = input.cups[i]!
@@ -121,7 +144,7 @@ function replayed(run: RunState, i: number, deeds: readonly Deed[], nowS: number
   for (const deed of deeds) {
     if (deed.kind === 'seen') {
       advance(cup, waits, deed.s)
-      ln += lnExplains(deed.seen, levelOf(cup), deed.repeats, levelError)
+      ln += looked(error, deed, levelOf(cup))
       continue
     }
     const seconds = run.handS(deed.kind === 'colour' ? task.colourS : input.times.scent)
@@ -209,7 +232,8 @@ function nodesOf(following: Following, state: BenchState, nowS: number): Node[][
   const lnShared = NODES.map((_, n) => Math.log(WEIGHTS[n]!))
   /** By group, node of the rate and node of the scent. */
   const ln = groups.map(() => NODES.map(() => SCENT_NODES.map(([, weight]) => Math.log(weight))))
-  const cups: CupState[][][] = input.cups.map(() => NODES.map(() => []))
+  const cups: Omit<Node, 'weight'>[][][] = input.cups.map(() => NODES.map(() => []))
+  const levelError = levelErrorOf(input, state)
   const deeds = state.cups.map(cup => deedsOf(cup, state.lyeInAt!))
   NODES.forEach((z, n) => {
     const rate = input.rate.mean + z * input.rate.sd
@@ -218,16 +242,11 @@ function nodesOf(following: Following, state: BenchState, nowS: number): Node[][
       input.cups.forEach((task, i) => {
         const now = state.cups[i]!
         if (now.drawnAt === null || !run.cups[i] || (!task.scent && k > 0)) return
-        const explains = replayed(
-          run,
-          i,
-          deeds[i]!,
-          Math.max(nowS, now.drawnAt - state.lyeInAt!),
-          levelErrorOf(input, state),
-        )
+        const error: LevelError = { mean: 0, variance: levelError ** 2 }
+        const explains = replayed(run, i, deeds[i]!, Math.max(nowS, now.drawnAt - state.lyeInAt!), error)
         if (task.scent) ln[groups.indexOf(task.scent.group)]![n]![k]! += explains
         else lnShared[n]! += explains
-        cups[i]![n]![k] = run.cups[i]
+        cups[i]![n]![k] = { cup: run.cups[i], error }
       })
     })
   })
@@ -239,8 +258,8 @@ function nodesOf(following: Following, state: BenchState, nowS: number): Node[][
     NODES.flatMap((_, n) => {
       const row = task.scent ? normalised(ln[groups.indexOf(task.scent.group)]![n]!) : PLAIN.map(([, weight]) => weight)
       return row.flatMap((weight, k): Node[] => {
-        const cup = cups[i]![n]![k]
-        return cup ? [{ weight: weight * shared[n]!, cup }] : []
+        const one = cups[i]![n]![k]
+        return one ? [{ weight: weight * shared[n]!, ...one }] : []
       })
     }),
   )
@@ -261,34 +280,24 @@ export function cupsOutlook(following: Following, state: BenchState, r: number):
     const pour = input.pours.find(one => one.cup === i && state.pours[one.pour] === undefined)
     const mine = nodes[i]!
     if (!pour || mine.length === 0 || state.cups[i]!.isLost || isNeverStopped(task)) return []
-    return [
-      outlookOf(
-        task.cup.id,
-        pour,
-        mine,
-        input.waiting === 'stir' ? MODES.pour : MODES.rest,
-        levelErrorOf(input, state),
-      ),
-    ]
+    return [outlookOf(task.cup.id, pour, mine, input.waiting === 'stir' ? MODES.pour : MODES.rest)]
   })
 }
 
-function outlookOf(
-  cup: string,
-  pour: PourTask,
-  nodes: readonly Node[],
-  waits: Handling,
-  levelError: number,
-): CupOutlook {
-  const levels = nodes.map(node => levelOf(node.cup))
+function outlookOf(cup: string, pour: PourTask, nodes: readonly Node[], waits: Handling): CupOutlook {
+  const levels = nodes.map(node => levelOf(node.cup) + node.error.mean)
   const mean = nodes.reduce((sum, { weight }, n) => sum + weight * levels[n]!, 0)
-  const variance = nodes.reduce((sum, { weight }, n) => sum + weight * (levels[n]! - mean) ** 2, 0)
+  const variance = nodes.reduce(
+    (sum, { weight, error }, n) => sum + weight * ((levels[n]! - mean) ** 2 + error.variance),
+    0,
+  )
   const { lo, hi } = pour.window
   // The model's own error moves the limits that are crossed.
-  const points = nodes.flatMap(({ weight, cup: at }) => {
-    const ahead = levelsAhead(at, waits, hi + Math.sqrt(3) * levelError)
+  const points = nodes.flatMap(({ weight, cup: at, error }) => {
+    const spread = Math.sqrt(error.variance)
+    const ahead = levelsAhead(at, waits, hi - error.mean + Math.sqrt(3) * spread)
     return THREE.map(([z, part]) => {
-      const off = z * levelError
+      const off = error.mean + z * spread
       const [left, opens] = [passes(ahead, hi - off), passes(ahead, lo - 0.05 - off)]
       return { weight: weight * part, left: Math.min(LONGEST_MIN, left / 60), opens: opens / 60 }
     })
@@ -296,7 +305,7 @@ function outlookOf(
   const sorted = points.map(one => [one.left, one.weight] as const).sort((a, b) => a[0] - b[0])
   const opening = points.map(one => [Math.min(LONGEST_MIN, one.opens), one.weight] as const).sort((a, b) => a[0] - b[0])
   return {
-    ...{ cup, pour: pour.pour, level: mean, sd: Math.sqrt(variance + levelError ** 2) },
+    ...{ cup, pour: pour.pour, level: mean, sd: Math.sqrt(variance) },
     low: quantile(sorted, 0.1),
     likely: quantile(sorted, 0.5),
     high: quantile(sorted, 0.9),

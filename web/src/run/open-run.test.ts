@@ -13,16 +13,10 @@ vi.mock('../api/client.ts', async original => ({
   ...(await original<object>()),
   sendEvents: (_: string, events: { key: string }[]) => {
     server.sent.push(events)
-    return new Promise((resolve, reject) => {
-      try {
-        resolve(server.answer())
-      } catch (error) {
-        reject(error)
-      }
-    })
+    return Promise.resolve().then(server.answer)
   },
 }))
-const kept = vi.hoisted(() => ({ last: null }))
+const kept = vi.hoisted((): { last: unknown } => ({ last: null }))
 vi.mock('./kept-run.ts', () => ({ keepRun: (run: unknown) => Promise.resolve((kept.last = run) !== null) }))
 
 /** A line of server-sent events in the hand of the test. */
