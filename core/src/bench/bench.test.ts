@@ -75,6 +75,11 @@ test('order of arrival and repeats change nothing', () => {
   )
 })
 
+test('what was noted in the same tenth of a second counts in the order of its count', () => {
+  const ticks = Array.from({ length: 12 }, (_, i) => ({ ...event('note', 5, { text: `${i}` }), key: `phone:${i + 1}` }))
+  expect(fold(milk, [...ticks].reverse()).notes.map(note => note.text)).toEqual(ticks.map(one => one.text))
+})
+
 describe('taking back and correcting', () => {
   const seen = event('seen', 120, { cup: first, amount: 2.9, how: 'word' })
   const undo = event('undo', 125, { of: seen.key })
@@ -107,6 +112,8 @@ describe('a cup without its colour or scent', () => {
     expect(state.toClear).toEqual([])
     expect(state.pouring).toEqual({ pour: pour!.id, since: LYE_IN + 200 })
   })
+  test('is counted when that is written down afterwards, for its own moment', () =>
+    expect(told(colour, start, event('waive', 200, { how: `scent:${first}` }))).toEqual([]))
   test('one waiver leaves the other missing thing standing', () =>
     expect(told(event('waive', 190, { how: `colour:${first}` }), start)).toEqual([`${name} has no scent in it yet.`]))
 })

@@ -6,9 +6,16 @@ export interface Settled extends BenchEvent {
   corrected?: string
 }
 
-const before = (a: BenchEvent, b: BenchEvent): number => a.r - b.r || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0)
-const enteredBefore = (a: BenchEvent, b: BenchEvent): number =>
-  a.noted - b.noted || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0)
+/** Keys in the order in which a device gave them: by its name, then by their count. */
+function byKey({ key: a }: BenchEvent, { key: b }: BenchEvent): number {
+  const [x, y] = [a.lastIndexOf(':'), b.lastIndexOf(':')]
+  const [one, other] = [a.slice(0, x), b.slice(0, y)]
+  return one === other ? Number(a.slice(x + 1)) - Number(b.slice(y + 1)) : one < other ? -1 : 1
+}
+/** What is waived for an event is waived before it, though it was written down later. */
+const waits = ({ kind }: BenchEvent): number => (kind === 'waive' ? 0 : 1)
+const before = (a: BenchEvent, b: BenchEvent): number => a.r - b.r || waits(a) - waits(b) || byKey(a, b)
+const enteredBefore = (a: BenchEvent, b: BenchEvent): number => a.noted - b.noted || byKey(a, b)
 
 /** Keys of what is taken back: the last undo first, so that one that is itself taken back does not count. */
 function undone(events: readonly BenchEvent[]): Set<string> {

@@ -160,3 +160,17 @@ test('the clock is the server’s, as far as an answer told it', async () => {
   await passing(10)
   expect(run.nowS()).toBeCloseTo(90, 0)
 })
+
+test('a clock that is set back moves nothing back; a device that slept has slept', async () => {
+  const run = opened()
+  await passing(60_000)
+  expect(run.nowS()).toBeCloseTo(60, 0)
+  const steady = performance.now()
+  vi.setSystemTime(new Date(new Date(OPENED).getTime() - 3600_000))
+  expect(performance.now()).toBe(steady)
+  expect(run.nowS()).toBeCloseTo(60, 0)
+  await passing(5000)
+  expect(run.nowS()).toBeCloseTo(65, 0)
+  vi.setSystemTime(new Date(Date.now() + 3600_000))
+  expect(run.nowS()).toBeCloseTo(3665, 0)
+})

@@ -23,6 +23,8 @@ export interface OpenRunState {
 const DEVICE_KEY = 'ostler-device'
 const RETRY_MS = [1000, 2000, 5000, 10_000] as const
 const MOST_SENT = 200
+/** Clocks of one device that differ by more have not drifted: one was set. */
+const MOST_DRIFT_MS = 2000
 
 /** A name for this browser in the keys of events; the same for good, as far as the browser keeps anything. */
 function deviceName(): string {
@@ -54,6 +56,8 @@ export class OpenRun {
   #known: BenchEvent[]
   #unsent: BenchEvent[]
   #aheadMs: number
+  /** What both clocks of this device showed when they were looked at last, ms. */
+  #clock = { wall: Date.now(), steady: performance.now() }
   #isSending = false
   #failures = 0
   #refused = ''
@@ -102,8 +106,15 @@ export class OpenRun {
     return () => this.#listeners.delete(listener)
   }
 
-  /** Seconds since the run began, by the server's clock as far as it is known. */
+  /**
+   * Seconds since the run began, by the server's clock as far as it is known. A clock that is set back moves nothing back; one that
+   * jumps ahead is believed, since a device that slept looks just so, until the server's next answer says what it is.
+   */
   nowS(): number {
+    const [wall, steady] = [Date.now(), performance.now()]
+    const jumpMs = wall - this.#clock.wall - (steady - this.#clock.steady)
+    if (jumpMs < -MOST_DRIFT_MS) this.#aheadMs -= jumpMs
+    this.#clock = { wall, steady }
     return Math.max(0, Math.round((Date.now() + this.#aheadMs - this.openedAt) / 100) / 10)
   }
 
