@@ -296,6 +296,7 @@ export {
   eventOf,
   fold,
   followingOf,
+  looksDue,
   nextActions,
   openedRun,
   readEvents,

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { BenchEvent } from './event.ts'
-import { cupsOutlook, fold } from './index.ts'
+import { cupsOutlook, fold, looksDue } from './index.ts'
 import { followingExample, noted, untilLye } from './test/runs.ts'
 
 const milk = followingExample('weir-milk')
@@ -28,6 +28,21 @@ const prepared = [
 const outlook = (r: number, ...more: BenchEvent[]) => cupsOutlook(milk, fold(milk, [...prepared, ...more]), T0 + r)
 const seen = (r: number, amount: number, cup = honey, how: 'word' | 'drip' = 'word') =>
   noted('seen', T0 + r, { cup, amount, how })
+
+describe('looks that are asked for', () => {
+  const due = (r: number, ...more: BenchEvent[]) => looksDue(milk, fold(milk, [...prepared, ...more]), T0 + r)
+  test('are of the next two cups, when their trace has moved, and not again while the last is news', () => {
+    expect(looksDue(milk, fold(milk, begun), T0 + 130)).toEqual([])
+    expect(due(230)).toEqual([honey])
+    expect(due(245)).toEqual([honey, plain])
+    expect(due(250, seen(247, 2))).toEqual([plain])
+    expect(due(370, seen(247, 2))).toEqual([honey, plain])
+  })
+  test('end with the pour', () => {
+    const pour = milk.plan.score.find(one => one.cup === honey)!.id
+    expect(due(300, noted('pour-start', T0 + 290, { pour }))).toEqual([plain])
+  })
+})
 
 describe('minutes left', () => {
   test('are there once a cup is filled, in order, and end as it is poured', () => {

@@ -133,6 +133,19 @@ describe('trace', () => {
     expect(last()).toMatchObject({ kind: 'seen', cup: honey, how: 'drip', amount: 2.1 })
   })
 
+  test('is asked for of the next cups when a look tells most', () => {
+    vi.useFakeTimers({ shouldAdvanceTime: false })
+    opened(/^pour:/)
+    expect(screen.queryByText('First look at')).toBeNull()
+    void act(() => vi.advanceTimersByTime(25_000))
+    expect(now().textContent).toContain('First look at')
+    fireEvent.click(within(now()).getByRole('button', { name: 'Milk' }))
+    fireEvent.click(screen.getByRole('button', { name: /^lines/ }))
+    expect(last()).toMatchObject({ kind: 'seen', cup: milk })
+    expect(within(now()).queryByRole('button', { name: 'Milk' })).toBeNull()
+    expect(within(now()).getByRole('button', { name: 'Honeycomb' })).toBeTruthy()
+  })
+
   test('or by a word, of whichever cup', () => {
     opened(/^colour:/)
     key('s')

@@ -73,8 +73,8 @@ export function Bench() {
           <Alarms outlook={outlook} />
           {held && <Held held={held} onGoOn={deeds.goOn} onLeave={deeds.letBe} />}
           {!held && panel === null && state.toClear.length > 0 && <ToClear />}
-          {panel === null && !held && <NextDeed />}
-          {panel === 'seen' && <SeenPanel onNote={attempt} onClose={() => open(null)} />}
+          {panel === null && !held && <NextDeed onLook={deeds.lookAt} />}
+          {panel === 'seen' && <SeenPanel first={deeds.looksAt} onNote={attempt} onClose={() => open(null)} />}
           {panel === 'measured' && <MeasuredPanel onNote={attempt} onClose={() => open(null)} />}
           {panel === 'hold' && <HoldPanel onNote={attempt} onClose={() => open(null)} />}
           {panel === 'trouble' && <TroublePanel onNote={attempt} onClose={() => open(null)} />}

@@ -1,4 +1,4 @@
-import { showMass, showMassDown } from '@ostler/core'
+import { looksDue, showMass, showMassDown } from '@ostler/core'
 import type { NextAction } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
@@ -21,7 +21,7 @@ function useAmount(): (action: NextAction) => string {
 }
 
 /** The next deed, as large as the page lets it be; under it what follows. */
-export function NextDeed() {
+export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
   const { next, state } = useRunState()
   const hexOf = useRunHex()
   const amountOf = useAmount()
@@ -45,6 +45,7 @@ export function NextDeed() {
       <p className="mt-3 max-w-200 text-[clamp(1.25rem,2.2vw,1.6rem)] leading-snug">
         <Say of={now.more} />
       </p>
+      <LooksDue onLook={onLook} />
       <ol className="mt-auto pt-6 text-[clamp(1rem,1.7vw,1.25rem)] text-soft" aria-label="After that">
         {later.map(action => (
           <li key={action.step?.key ?? 'end'} className="flex items-baseline gap-3">
@@ -56,6 +57,31 @@ export function NextDeed() {
         ))}
       </ol>
     </section>
+  )
+}
+
+/** Cups that should be looked at now: when one looks decides whether a call still comes in time. */
+function LooksDue({ onLook }: { onLook: (cup: string) => void }) {
+  const { following } = useRun()
+  const { state } = useRunState()
+  const hexOf = useRunHex()
+  const now = useNow()
+  const due = looksDue(following, state, now)
+  if (due.length === 0) return null
+  return (
+    <p className="mt-4 flex flex-wrap items-center gap-3 text-lg">
+      First look at
+      {due.map(cup => (
+        <button
+          key={cup}
+          className="flex min-h-16 items-center gap-3 border border-ink px-4 font-semibold hover:bg-chosen"
+          onClick={() => onLook(cup)}
+        >
+          <span aria-hidden className="size-6 border border-ink" style={{ background: hexOf(cup) }} />
+          {following.plan.cups.find(one => one.id === cup)!.name}
+        </button>
+      ))}
+    </p>
   )
 }
 

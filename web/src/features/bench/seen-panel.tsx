@@ -7,6 +7,8 @@ import { TraceDrawing } from './trace-drawing.tsx'
 import type { About } from './use-bench.ts'
 
 interface Props {
+  /** The cup that is asked about; null: what is poured next. */
+  first: string | null
   onNote: (about: About) => void
   onClose: () => void
 }
@@ -29,9 +31,9 @@ function useBodies() {
 }
 
 /** What trace looks like: first by how long a drip's mark stays, else by a word. */
-export function SeenPanel({ onNote, onClose }: Props) {
+export function SeenPanel({ first, onNote, onClose }: Props) {
   const bodies = useBodies()
-  const [body, setBody] = useState(bodies[0]?.value ?? '')
+  const [body, setBody] = useState(bodies.find(one => one.value === first)?.value ?? bodies[0]?.value ?? '')
   if (bodies.length === 0)
     return (
       <BenchPanel title="Trace looks like …" onClose={onClose}>

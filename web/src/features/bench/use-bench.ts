@@ -22,6 +22,10 @@ export interface BenchDeeds {
   /** Said of what was done last. */
   told: Words
   open: (panel: Panel | null) => void
+  /** Asks what the trace of this cup looks like. */
+  lookAt: (cup: string) => void
+  /** The cup that is to be looked at; null: whichever is poured next. */
+  looksAt: string | null
   /** Notes it, unless something stands in the way. */
   attempt: (about: About) => void
   /** The next deed as it was planned. */
@@ -39,6 +43,7 @@ export function useBench(): BenchDeeds {
   const [panel, setPanel] = useState<Panel | null>(null)
   const [held, setHeld] = useState<Held | null>(null)
   const [told, setTold] = useState<Words>('')
+  const [looksAt, setLooksAt] = useState<string | null>(null)
   const lastDone = useRef(-TWICE_MS)
 
   const attempt = useCallback(
@@ -72,5 +77,13 @@ export function useBench(): BenchDeeds {
     run.note({ kind: 'waive', how: held.waiver, text: say(held.sentence) })
     attempt(held.about)
   }
-  return { panel, held, told, open: setPanel, attempt, done, undo, goOn, letBe: () => setHeld(null) }
+  const open = (next: Panel | null) => {
+    setLooksAt(null)
+    setPanel(next)
+  }
+  const lookAt = (cup: string) => {
+    setLooksAt(cup)
+    setPanel('seen')
+  }
+  return { panel, held, told, open, lookAt, looksAt, attempt, done, undo, goOn, letBe: () => setHeld(null) }
 }
