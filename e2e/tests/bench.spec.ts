@@ -41,8 +41,9 @@ test('a batch is made from the safety list to the covered mould, by keyboard on 
   await press(maker)
   await maker.getByRole('button', { name: 'It breaks' }).click()
   // What did not hold is not divided.
-  await expect(big(maker)).toHaveText('Does it hold?')
+  await expect(big(maker)).toHaveText('Blend')
   await press(maker, 'u')
+  await expect(big(maker)).toHaveText('Does it hold?')
   await press(maker)
   await maker.getByRole('button', { name: 'It holds' }).click()
   await expect(big(maker)).toHaveText(/^Fill /)

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { say } from '../quantities/words/index.ts'
 import type { BenchEvent } from './event.ts'
-import { eventOf, fold, nextActions, readEvents, verdictOn } from './index.ts'
+import { eventOf, fold, followingOf, nextActions, readEvents, verdictOn } from './index.ts'
 import type { Settled } from './index.ts'
 import { followingExample, noted, untilLye } from './test/runs.ts'
 
@@ -126,6 +126,41 @@ test.each([
   const state = fold(milk, [event(kind, -500, about)])
   expect(words(state.toClear)).toEqual([expect.stringContaining(sentence)])
   expect([state.weighed, state.temps.lye]).toEqual([{}, []])
+})
+
+test('lye that is more than the oils take does not meet them, by arithmetic of its own', () => {
+  const { portions, plan, shelf } = milk
+  /** NaOH that the weighed oils take, from their own values alone; milk fat, which is counted too, left out: it only takes more. */
+  const takes = portions.oils.reduce((sum, part) => {
+    const oil = shelf.oils.find(one => one.id === part.oil)!
+    return sum + (part.massG * oil.sapKohMgPerG * 39.997) / 56.106 / 1000
+  }, 0)
+  fc.assert(
+    fc.property(fc.double({ min: 0.9, max: 1.4, noNaN: true }), factor => {
+      const lyeG = portions.lyeG * factor
+      const lye = event('weighed', -500, { item: 'lye', amount: lyeG })
+      const state = fold(milk, [...untilLye(milk, LYE_IN), lye, event('lye-in', 0)])
+      const superfat = 1 - (lyeG * plan.recipe.lyePurityShare) / takes
+      if (superfat > 0.01) expect(state.lyeInAt).not.toBeNull()
+      if (superfat < -0.03) expect(state.lyeInAt).toBeNull()
+    }),
+  )
+})
+
+test('a plan without superfat and without its answer is not weighed', () => {
+  const plan = { ...milk.plan, recipe: { ...milk.plan.recipe, superfatShare: 0 } }
+  const following = followingOf(plan, milk.shelf)
+  const answered = followingOf({ ...plan, isTrial: true }, milk.shelf)
+  const safe = ['gear', 'air', 'alone', 'rinse'].map((item, i) => event('tick', -900 + i, { item: `safety:${item}` }))
+  const lye = event('weighed', -800, { item: 'lye', amount: following.portions.lyeG })
+  expect(fold(following, [...safe, lye]).weighed['lye']).toBeUndefined()
+  expect(fold(answered, [...safe, lye]).weighed['lye']).toBeDefined()
+})
+
+test('what broke in the hold test is blended on', () => {
+  const broken = split.slice(0, -3)
+  const state = fold(milk, [...broken, event('hold', 58, { how: 'breaks', amount: 15 })])
+  expect(nextActions(milk, state)[0]!.step!.kind).toBe('blend')
 })
 
 test('no waiver lifts what is dangerous', () => {

@@ -1,7 +1,8 @@
 import { celsius, fact, grams, listOf, plain } from '../quantities/facts/index.ts'
 import type { Fact, Words } from '../quantities/facts/index.ts'
 import type { CupTask, PourTask } from '../batter/schedule/index.ts'
-import { isLyeLine } from '../weighing/index.ts'
+import { needsAnswer } from '../recipe/index.ts'
+import { actualOf, isLyeLine } from '../weighing/index.ts'
 import type { Following } from './following.ts'
 import type { Settled } from './settle.ts'
 import { cupNow } from './state.ts'
@@ -73,11 +74,19 @@ const reading = ({ amount }: Settled): Verdict =>
     ? refused(fact('bench.no-such-temperature', { least: celsius(COLDEST_C, 0), most: celsius(WARMEST_C, 0) }))
     : FREE
 
+/** More lye than the oils take is a stop, planned or as weighed, unless the plan has its answer in writing or is a trial. */
+function freeLyeStop({ plan, portions, shelf }: Following, weighed: BenchState['weighed']): Verdict {
+  const now = Object.entries(weighed).map(([item, { massG }]) => ({ item, massG }))
+  const { freeLye } = actualOf({ ...plan, preparation: { ...plan.preparation, weighed: now } }, portions, shelf)
+  if (freeLye.weight !== 'stop' || !needsAnswer(plan, freeLye.superfatShare)) return FREE
+  return refused(fact('bench.free-lye', { sentence: freeLye.sentence }))
+}
+
 function weighing(following: Following, state: BenchState, event: Settled): Verdict {
   const line = following.lines.find(one => one.key === event.item)
   if (!line || event.amount === undefined) return FREE
   if (isLyeLine(line)) {
-    const safety = untickedSafety(state)
+    const safety = first(untickedSafety(state), freeLyeStop(following, {}))
     if (safety.kind === 'refused') return safety
   }
   const offG = event.amount - line.massG
@@ -110,6 +119,7 @@ function lyeIn(following: Following, state: BenchState, { r }: Settled): Verdict
     !state.isLyeClear && refused(fact('bench.lye-not-clear')),
     unweighed.length > 0 &&
       refused(fact('bench.not-weighed-yet', { what: listOf(unweighed.slice(0, 3).map(line => line.what)) })),
+    freeLyeStop(following, state.weighed),
     old.length > 0 && warned(old[0] === 'lye' ? fact('bench.lye-not-read') : fact('bench.oils-not-read')),
     isHot !== undefined &&
       following.plan.heat.rule !== 'transfer' &&

@@ -26,7 +26,8 @@ export function isDone(step: BenchStep, state: BenchState): boolean {
     case 'lye-in':
       return state.lyeInAt !== null
     case 'blend':
-      return state.stoppedAt !== null
+      // What did not hold is blended on.
+      return state.stoppedAt !== null && state.hold !== 'breaks'
     case 'hold':
       return state.hold === 'holds' || state.hold === 'not-sure' || state.splitAt !== null
     case 'scent-pot':

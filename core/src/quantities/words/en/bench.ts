@@ -33,6 +33,8 @@ export const bench = {
   'bench.many-times': 'That is {times} times the {planned} that are planned. In another unit, or a digit too many?',
   'bench.no-such-temperature':
     'From {least} to {most}: nothing at the bench is colder or hotter. Is the point where it belongs?',
+  'bench.free-lye':
+    '{sentence} Weigh again, or add the oil that is missing; a batch that is planned so is answered in writing on Batter.',
   'bench.lye-not-clear': 'The lye is not clear yet: grains in the batter burn. Stir on until it is.',
   'bench.not-weighed-yet': 'Not weighed yet: {what}.',
   'bench.lye-not-read': 'The lye’s temperature was not read in the last 5 minutes.',
