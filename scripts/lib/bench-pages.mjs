@@ -1,4 +1,5 @@
 import { fork } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
@@ -155,6 +156,47 @@ async function firstFace(base, page, id) {
   tell('face.first_paint_ms', percentile(times, 0.5), 'ms')
 }
 
+const ENTRIES = 12
+
+/** From a key at the bench to the paint that shows it, there and in a second window on the same run. */
+async function benchEntries(base, page, id) {
+  const run = randomUUID()
+  const answer = await page.request.post(`${base}/api/batches/${id}/runs`, { data: { id: run } })
+  if (!answer.ok()) throw new Error(`a new run was answered ${answer.status()}`)
+  const other = await page.context().newPage()
+  for (const one of [page, other]) {
+    await one.goto(`${base}/bench/${run}`)
+    await one.getByRole('region', { name: 'Now' }).waitFor()
+    await one.waitForLoadState('load')
+  }
+  /** Resolves with the clock when the deed has become another one and is painted. */
+  const changed = () => {
+    const deed = () => document.querySelector('section[aria-label=Now] p').textContent
+    const before = deed()
+    return new Promise(done => {
+      const look = () =>
+        deed() === before ? requestAnimationFrame(look) : requestAnimationFrame(() => done(Date.now()))
+      look()
+    })
+  }
+  const [taps, fans] = [[], []]
+  for (let i = 0; i < ENTRIES; i += 1) {
+    const seen = other.evaluate(changed)
+    const here = page.evaluate(`(${changed})()`)
+    await page.waitForTimeout(400)
+    const from = await page.evaluate(() => {
+      const now = Date.now()
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))
+      return now
+    })
+    taps.push((await here) - from)
+    fans.push((await seen) - from)
+  }
+  await other.close()
+  tell('run.tap_to_ack.p95_ms', p95(taps), 'ms')
+  tell('run.fanout.p95_ms', p95(fans), 'ms')
+}
+
 /** Pages in Chromium: script of the first route, an edit until it is painted, a drag of colour, a large shelf. */
 export async function benchPages(base, { id, cookie }) {
   tell('web.first_route.script_kb_gz', firstRouteScript(), 'KB')
@@ -187,6 +229,7 @@ export async function benchPages(base, { id, cookie }) {
     tell('web.edit_to_paint.p95_ms', p95(times), 'ms')
     await colourDrag(base, page)
     await firstFace(base, page, id)
+    await benchEntries(base, page, id)
     await largeShelf(base, page)
   } finally {
     await browser.close()

@@ -2,7 +2,7 @@ import { eventOf, nextActions, readPlanText, referenceShelf } from '@ostler/core
 import type { BenchEvent, CupOutlook } from '@ostler/core'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react'
-import { readFileSync } from 'node:fs'
+import text from '../../../../examples/weir-milk.json?raw'
 import { MemoryRouter } from 'react-router'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { SaidAsLiked } from '../../plan/context.tsx'
@@ -15,7 +15,7 @@ const reckoned = vi.hoisted(() => ({ cups: [] as unknown[] }))
 vi.mock('../../workers/bench.ts', () => ({ minutesLeft: () => Promise.resolve(reckoned.cups) }))
 vi.mock('../../run/kept-run.ts', () => ({ keepRun: () => Promise.resolve(true) }))
 
-const read = readPlanText(readFileSync('../examples/weir-milk.json', 'utf8'))
+const read = readPlanText(text)
 if (!read.ok) throw new Error('weir-milk')
 const { plan } = read
 const [honey, milk] = plan.cups.map(cup => cup.id) as [string, string]
