@@ -71,7 +71,7 @@ export const TROUBLES: Readonly<Record<TroubleKind, Trouble>> = {
         what: 'Gloves on. Blend on until no streak is left, then test again whether it holds.',
         cost: 'one or two levels of trace',
       },
-      { what: 'Cold fat? Warm the pot in a water bath by 3 to 5 °C, then blend on.', cost: 'five minutes' },
+      { what: 'Cold fat? Warm the pot in a water bath by a few degrees, then blend on.', cost: 'five minutes' },
       { what: 'One cup alone: blend that cup by itself.', cost: 'that cup is thick' },
     ],
     stop: 'What does not come together is not poured, not used and not sold: lye lies free in it.',
@@ -98,7 +98,7 @@ export const TROUBLES: Readonly<Record<TroubleKind, Trouble>> = {
     title: 'It got too hot',
     signs: 'Dark streaks, a burnt smell, milk gone orange.',
     ways: [
-      { what: 'Off the heat; stir, and let it cool below 45 °C.', cost: 'some minutes' },
+      { what: 'Off the heat; stir, and let it cool until a hand can stay on the pot.', cost: 'some minutes' },
       { what: 'Strain out what is brown.', cost: 'a minute' },
     ],
     stop: 'A burnt smell stays in the bar.',
