@@ -42,7 +42,7 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
       {amount !== '' && <p className="mt-2 text-[clamp(3.5rem,8vw,6rem)] leading-none font-semibold">{amount}</p>}
       {step?.kind === 'blend' && <BlendClock />}
       {step?.kind === 'pour' && state.pouring && <Since from={state.pouring.since} of={now.seconds} />}
-      <p className="mt-3 max-w-200 text-[clamp(1.25rem,2.2vw,1.6rem)] leading-snug">
+      <p className="mt-3 max-w-200 text-[clamp(1.25rem,2.2vw,1.6rem)] leading-snug first-letter:uppercase">
         <Say of={now.more} />
       </p>
       <LooksDue onLook={onLook} />
