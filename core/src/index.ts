@@ -289,6 +289,7 @@ export {
   EVENT_SOURCES,
   HOW,
   LOOKS,
+  MOST_EVENTS,
   TROUBLES,
   alarmsOf,
   cupsOutlook,

@@ -1,4 +1,4 @@
-export { BODIES, BenchEvent, BenchRun, EVENT_KINDS, EVENT_SOURCES, HOW, RUN_VERSION } from './event.ts'
+export { BODIES, BenchEvent, BenchRun, EVENT_KINDS, EVENT_SOURCES, HOW, MOST_EVENTS, RUN_VERSION } from './event.ts'
 export type { Body, EventKind, EventSource } from './event.ts'
 export { fold } from './fold.ts'
 export { followingOf } from './following.ts'

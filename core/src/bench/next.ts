@@ -67,8 +67,8 @@ const nameOf = ({ plan }: Following, id: string | undefined): string => plan.cup
 
 const READY: Record<string, { big: Words; more: Words }> = {
   gather: { big: fact('bench.lay-out'), more: fact('bench.lay-out-more') },
-  line: { big: fact('bench.line-mould'), more: fact('bench.line-mould-more') },
-  level: { big: fact('bench.level-mould'), more: fact('bench.level-mould-more') },
+  line: { big: fact('bench.line-mould'), more: fact('preparation.before-hands-are-oily') },
+  level: { big: fact('bench.level-mould'), more: fact('preparation.one-degree-4-mm') },
   melt: { big: fact('bench.melt-oils'), more: fact('bench.melt-oils-more') },
   toppings: { big: fact('bench.strew-toppings'), more: fact('bench.strew-toppings-more') },
   mist: { big: fact('bench.mist-top'), more: fact('bench.mist-top-more') },

@@ -1,7 +1,8 @@
-import { readPlan } from '@ostler/core'
-import type { BenchEvent, RunAnswer, RunEvents, RunSummary, Shelf } from '@ostler/core'
+import { MOST_EVENTS, readPlan } from '@ostler/core'
+import type { BenchEvent, RunAnswer, RunEvents, RunSummary } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
+import type { Shelves } from '../shelf/store.ts'
 import { CHANNEL } from './feed.ts'
 
 /** Runs of one workshop at a time: no query goes without its id. Events are only ever added. */
@@ -21,13 +22,10 @@ export interface RunStore {
   after(workshopId: string, id: string, seq: number): Promise<RunEvents>
 }
 
-/** Where the shelf of a workshop is had from. */
-interface Shelves {
-  all(workshopId: string): Promise<{ shelf: Shelf }>
-}
-
-const MOST_EVENTS = 20_000
 const MOST_RUNS = 200
+
+const ofWorkshop = (db: Database, workshopId: string, id: string) =>
+  db.selectFrom('run').where('workshop_id', '=', workshopId).where('id', '=', id)
 
 const lastSeq = (rows: readonly { seq: string }[], otherwise: number): number => Number(rows.at(-1)?.seq ?? otherwise)
 
@@ -64,13 +62,7 @@ async function opened(db: Database, shelves: Shelves, workshopId: string, batchI
     .returning('id')
     .executeTakeFirst()
   if (added) return 'opened' as const
-  const there = await db
-    .selectFrom('run')
-    .where('workshop_id', '=', workshopId)
-    .where('batch_id', '=', batchId)
-    .where('id', '=', id)
-    .select('id')
-    .executeTakeFirst()
+  const there = await ofWorkshop(db, workshopId, id).where('batch_id', '=', batchId).select('id').executeTakeFirst()
   return there ? ('there' as const) : null
 }
 
@@ -105,13 +97,7 @@ async function added(
 ): Promise<Added> {
   return db.transaction().execute(async (tx): Promise<Added> => {
     // One after the other: what has a later place in the order is never seen before what has an earlier one.
-    const held = await tx
-      .selectFrom('run')
-      .where('workshop_id', '=', workshopId)
-      .where('id', '=', id)
-      .select('id')
-      .forUpdate()
-      .executeTakeFirst()
+    const held = await ofWorkshop(tx, workshopId, id).select('id').forUpdate().executeTakeFirst()
     if (!held) return null
     const { count, seq } = await tx
       .selectFrom('run_event')
@@ -140,19 +126,10 @@ export const runStore = (db: Database, shelves: Shelves): RunStore => ({
   open: (workshopId, batchId, id) => opened(db, shelves, workshopId, batchId, id),
   list: (workshopId, batchId) => listed(db, workshopId, batchId),
   async has(workshopId, id) {
-    const run = await db
-      .selectFrom('run')
-      .where('workshop_id', '=', workshopId)
-      .where('id', '=', id)
-      .select('id')
-      .executeTakeFirst()
-    return run !== undefined
+    return (await ofWorkshop(db, workshopId, id).select('id').executeTakeFirst()) !== undefined
   },
   async get(workshopId, id) {
-    const run = await db
-      .selectFrom('run')
-      .where('workshop_id', '=', workshopId)
-      .where('id', '=', id)
+    const run = await ofWorkshop(db, workshopId, id)
       .select(['batch_id', 'opened_at', 'plan', 'shelf'])
       .executeTakeFirst()
     if (!run) return null

@@ -12,9 +12,7 @@ export const bench = {
   'bench.lay-out-more':
     'Everything of the tool list, in the order of the pours. A tool that is missing is missed at the worst moment.',
   'bench.line-mould': 'Line the mould',
-  'bench.line-mould-more': 'Before hands are oily.',
   'bench.level-mould': 'Level the mould',
-  'bench.level-mould-more': 'One degree is 4 mm over a long loaf.',
   'bench.melt-oils': 'Melt the hard fats, add the oils',
   'bench.melt-oils-more': 'Gently, until it is clear through.',
   'bench.strew-toppings': 'Toppings on',
