@@ -28,14 +28,16 @@ function optionFrom(args, name) {
   return at >= 0 ? args.splice(at, 2)[1] : undefined
 }
 
-/** How a run stands after its last event, what is to be done then, and how long each cup can still be poured. */
+/** How a run stands after its last event: what is to be done then, what it weighs out to, and how long each cup can still be poured. */
 function standing(file, shelf, core) {
   const read = core.openedRun(jsonFrom(file))
   if (!read.ok) throw new Told(`${file} is not a run:\n${listed(read.problems, core.say).join('\n')}`)
   const following = core.followingOf(read.value.plan, shelf)
   const state = core.fold(following, read.value.events)
   const next = core.nextActions(following, state)
-  return { state, next, minutesLeft: core.cupsOutlook(following, state, state.r) }
+  const { plan, portions } = following
+  const actual = core.actualOf(plan, portions, shelf, core.weightsIn(state.weighed))
+  return { state, next, actual, minutesLeft: core.cupsOutlook(following, state, state.r) }
 }
 
 /** One line a problem: path, value, sentence. */

@@ -23,7 +23,7 @@ import { recipeRoutes } from './recipes/routes.ts'
 import { recipeStore } from './recipes/store.ts'
 import { runFeed } from './runs/feed.ts'
 import type { RunFeed } from './runs/feed.ts'
-import { batchRunRoutes, runRoutes } from './runs/routes.ts'
+import { batchRunRoutes, preparationRoutes, runRoutes } from './runs/routes.ts'
 import { runStore } from './runs/store.ts'
 import { shelfRoutes } from './shelf/routes.ts'
 import { shelfStore } from './shelf/store.ts'
@@ -82,8 +82,9 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/evidence', visits.require, evidenceRoutes(evidenceStore(db)))
   api.use('/recipes', visits.require, recipeRoutes(recipeStore(db, unread), now))
   api.use('/designs', visits.require, designRoutes(designStore(db, unread), now))
-  const runs = runStore(db, shelf)
+  const runs = runStore(db, shelf, now)
   api.use('/batches/:id/runs', visits.require, batchRunRoutes({ store: runs }))
+  api.use('/batches/:id/preparation', visits.require, preparationRoutes({ store: runs, now }))
   api.use('/runs', visits.require, runRoutes({ store: runs, feed: app.locals['feed'] as RunFeed, now }))
   api.use('/batches', visits.require, batchRoutes({ store: batchStore(db), looks, now, learning, looking }))
   api.use(() => {

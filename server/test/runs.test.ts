@@ -1,10 +1,21 @@
 import { randomUUID } from 'node:crypto'
 import { once } from 'node:events'
+import { readFileSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
 import { openedRun } from '@ostler/core'
-import type { BatchList, BenchEvent, EventsKept, RunAnswer, RunEvents, RunSummary } from '@ostler/core'
+import type {
+  BatchAnswer,
+  BatchList,
+  BenchEvent,
+  EventsKept,
+  NotedAnswer,
+  RunAnswer,
+  RunEvents,
+  RunSummary,
+} from '@ostler/core'
 import { sql } from 'kysely'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { upgradePlans } from '../src/batches/upgrade.ts'
 import { createApp } from '../src/app.ts'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import type { RunFeed } from '../src/runs/feed.ts'
@@ -36,7 +47,13 @@ async function begun(): Promise<string> {
   return id
 }
 const send = async (id: string, events: unknown[]) => visitor.post(`/api/runs/${id}/events`).send({ events })
-const whole = async (id: string) => (await visitor.get(`/api/runs/${id}`)).body as RunAnswer
+const whole = async (id: string) => {
+  const run = (await visitor.get(`/api/runs/${id}`)).body as RunAnswer
+  // That it began is noted by the server itself.
+  return { ...run, events: run.events.filter(one => one.kind !== 'open') }
+}
+const noted = async (about: object = {}) =>
+  (await visitor.post(`/api/batches/${batch}/preparation`).send({ id: randomUUID(), ...about })).body as NotedAnswer
 
 describe('a run', () => {
   test('is begun once however often that is sent, and follows the plan as it stood', async () => {
@@ -53,7 +70,7 @@ describe('a run', () => {
     )
     expect((await whole(id)).plan.name).toBe(before)
     const list = (await visitor.get(`/api/batches/${batch}/runs`)).body as RunSummary[]
-    expect(list.find(run => run.id === id)).toMatchObject({ count: 0, closed: null })
+    expect(list.find(run => run.id === id)).toMatchObject({ count: 1, closed: null })
   })
 
   test('takes the same event five times as one, and keeps the order in which they came', async () => {
@@ -82,15 +99,73 @@ describe('a run', () => {
     await send(id, [noted])
     const answer = await visitor.get(`/api/runs/${id}/document`)
     const read = openedRun(JSON.parse(answer.text))
-    expect(read.ok && read.value).toMatchObject({ format: 'ostler-run', id, events: [noted] })
+    expect(read.ok && read.value).toMatchObject({ format: 'ostler-run', id, events: [{ kind: 'open' }, noted] })
   })
 
   test('ends in the list as it was closed', async () => {
     const id = await begun()
     await send(id, [event('close', 9, { how: 'given-up' })])
     const list = (await visitor.get(`/api/batches/${batch}/runs`)).body as RunSummary[]
-    expect(list.find(run => run.id === id)).toMatchObject({ count: 1, closed: 'given-up' })
+    expect(list.find(run => run.id === id)).toMatchObject({ count: 2, closed: 'given-up' })
   })
+})
+
+describe('a batch that is made ready', () => {
+  test('is noted in one run whoever asks, which begins at the bench with all of it', async () => {
+    const anew = await noted({ anew: true })
+    expect(anew).toMatchObject({ batch, begunAt: null, events: [] })
+    const all = await Promise.all([noted(), noted(), noted()])
+    expect(new Set(all.map(one => one.id))).toEqual(new Set([anew.id]))
+    const tick = event('tick', 4, { item: 'mould:level' })
+    await send(anew.id, [tick])
+    // Before it begins there is no plan that it follows.
+    expect((await visitor.get(`/api/runs/${anew.id}`)).status).toBe(404)
+    expect((await visitor.post(`/api/batches/${batch}/runs`).send({ id: anew.id })).status).toBe(201)
+    expect((await visitor.post(`/api/batches/${batch}/runs`).send({ id: anew.id })).status).toBe(200)
+    const run = await whole(anew.id)
+    expect(run).toMatchObject({ id: anew.id, events: [tick] })
+    expect(run.begunAt).not.toBeNull()
+    expect(await noted()).toMatchObject({ id: anew.id, begunAt: run.begunAt })
+  })
+
+  test('is begun anew beside what was noted before', async () => {
+    const before = await noted()
+    const id = randomUUID()
+    expect(await noted({ id, anew: true })).toMatchObject({ id, events: [] })
+    expect(await noted({ id, anew: true })).toMatchObject({ id })
+    expect((await noted()).id).toBe(id)
+    expect((await visitor.get(`/api/batches/${batch}/runs`)).body).toContainEqual(
+      expect.objectContaining({ id: before.id }),
+    )
+  })
+
+  test.each([
+    ['a time to come', { openedAt: '2999-01-01T00:00:00Z' }],
+    ['no time', { openedAt: 'soon' }],
+  ])('%s is none at which it can have been begun', async (_, about) => {
+    const answer = await visitor.post(`/api/batches/${batch}/preparation`).send({ id: randomUUID(), ...about })
+    expect(answer.status).toBe(400)
+  })
+
+  test('is not there where the batch is not, or is another’s', async () => {
+    const ask = (to: ReturnType<Bench['visitor']>, id: string) =>
+      to.post(`/api/batches/${id}/preparation`).send({ id: randomUUID() })
+    expect((await ask(visitor, randomUUID())).status).toBe(404)
+    expect((await ask(at.visitor(), batch)).status).toBe(401)
+  })
+})
+
+test('what an older plan held of its making stands in a run when the server has started', async () => {
+  const old = readFileSync(new URL('../../core/src/plan/versions/past/v10-b.json', import.meta.url), 'utf8')
+  const { plan } = (await visitor.get(`/api/batches/${batch}`)).body as BatchAnswer
+  const { id } = (await visitor.post('/api/batches').send({ plan })).body as BatchAnswer
+  await at.db.updateTable('batch').set({ plan: old }).where('id', '=', id).execute()
+  await upgradePlans(at.db)
+  await upgradePlans(at.db)
+  const answer = await visitor.post(`/api/batches/${id}/preparation`).send({ id: randomUUID() })
+  const { events } = answer.body as NotedAnswer
+  expect(events.map(one => one.kind)).toEqual(['tick', 'tick', 'tick', 'weighed', 'weighed', 'temp', 'temp'])
+  expect((await visitor.get(`/api/batches/${id}/runs`)).body).toHaveLength(1)
 })
 
 describe('what cannot be', () => {
@@ -99,7 +174,7 @@ describe('what cannot be', () => {
     ['another kind', [{ ...event('tick', 1), kind: 'sung' }]],
     ['a name too many', [{ ...event('tick', 1), colour: 'red' }]],
     ['an amount that is none', [{ ...event('temp', 1), amount: '34' }]],
-    ['a moment before the run', [event('tick', -1)]],
+    ['a moment before the run', [event('tick', -90_000)]],
     ['a key that is none', [{ ...event('tick', 1), key: 'x' }]],
   ])('%s is refused with a sentence, and nothing is kept', async (_, events) => {
     const id = await begun()
@@ -167,9 +242,9 @@ describe('two devices on one run', () => {
       await new Promise(resolve => setTimeout(resolve, 100))
       for (const one of more) await send(id, [one])
     }
-    const [a, b] = await Promise.all([heard(here!, 41, act), heard(there!, 41, () => Promise.resolve())])
-    expect(a).toEqual([before, ...more])
-    expect(b).toEqual([before, ...more])
+    const [a, b] = await Promise.all([heard(here!, 42, act), heard(there!, 42, () => Promise.resolve())])
+    expect(a.slice(1)).toEqual([before, ...more])
+    expect(b.slice(1)).toEqual([before, ...more])
     await (app.locals['feed'] as RunFeed).close()
     server.closeAllConnections()
     server.close()

@@ -72,11 +72,13 @@ export const HOW = {
 
 const KEY = /^[a-z0-9][a-z0-9-]{0,49}:\d{1,9}$/
 const NAME = /^[a-z0-9][a-z0-9:.-]{0,139}$/
-const FURTHEST_S = 1_000_000
+const DAY_S = 86_400
+/** What is made ready may wait long for its day. */
+const FURTHEST_S = 400 * DAY_S
 
 /** What a correction lays over an earlier event; what is left out stays. */
 export class EventChange {
-  @NumberFrom(0, FURTHEST_S, 'A moment is from the start of the run on.', { optional: true })
+  @NumberFrom(-DAY_S, FURTHEST_S, 'A moment is from the day before the run on.', { optional: true })
   r?: number
 
   @NumberFrom(-50, 200_000, 'An amount is a number of grams, °C, seconds or levels of trace.', { optional: true })
@@ -100,7 +102,7 @@ export class BenchEvent {
   @Choice(Object.keys(EVENT_KINDS), 'This kind of event is not known.')
   kind!: EventKind
 
-  @NumberFrom(0, FURTHEST_S, 'A moment is from the start of the run on.', { says: 'When it happened, s.' })
+  @NumberFrom(-DAY_S, FURTHEST_S, 'A moment is from the day before the run on.', { says: 'When it happened, s.' })
   r!: number
 
   @NumberFrom(0, FURTHEST_S, 'It is noted at a moment of the run.', { says: 'When it was entered, s.' })

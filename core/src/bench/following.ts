@@ -20,8 +20,7 @@ export interface Following {
 }
 
 /** @throws when an oil of the plan is not on the shelf: such a plan cannot be weighed */
-export function followingOf(plan: Plan, shelf: Shelf): Following {
-  const portions = portionsOf(plan, shelf)
+export function followingOf(plan: Plan, shelf: Shelf, portions: Portions = portionsOf(plan, shelf)): Following {
   const input = runInputOf(plan, portions, shelf)
   const lines = weighList(plan, portions, shelf)
   return { plan, shelf, portions, input, lines, steps: stepsOf(plan, input, lines) }

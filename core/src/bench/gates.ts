@@ -1,13 +1,13 @@
 import { celsius, fact, grams, listOf, plain } from '../quantities/facts/index.ts'
-import type { Fact, Words } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { CupTask, PourTask } from '../batter/schedule/index.ts'
 import { needsAnswer } from '../recipe/index.ts'
 import { actualOf, isLyeLine } from '../weighing/index.ts'
 import type { Following } from './following.ts'
 import type { Settled } from './settle.ts'
-import { cupNow } from './state.ts'
+import { cupNow, weightsIn } from './state.ts'
 import type { BenchState, CupNow } from './state.ts'
-import { SAFETY_TICKS } from './steps.ts'
+import { SAFETY_WORDS, safetyMissing } from './safety.ts'
 
 /** What may be done when. */
 export type Verdict =
@@ -39,19 +39,12 @@ const SEEN_FOR_S = 180
 /** What is left in a cup when a run ends may be so much, g. */
 const LEFT_G = 15
 
-const TICK_WORDS: Record<(typeof SAFETY_TICKS)[number], Fact> = {
-  gear: fact('bench.gear-on'),
-  air: fact('bench.air-fresh'),
-  alone: fact('bench.nobody-near'),
-  rinse: fact('bench.water-to-rinse'),
-}
-
 /** The safety list, as far as it is not ticked. */
-function untickedSafety(state: BenchState): Verdict {
-  const missing = SAFETY_TICKS.filter(item => state.ticked[`safety:${item}`] === undefined)
+function untickedSafety(state: BenchState, r: number): Verdict {
+  const missing = safetyMissing(state.ticked, r)
   return missing.length === 0
     ? FREE
-    : refused(fact('bench.safety-not-ticked', { missing: listOf(missing.map(item => TICK_WORDS[item])) }))
+    : refused(fact('bench.safety-not-ticked', { missing: listOf(missing.map(item => SAFETY_WORDS[item].big)) }))
 }
 
 /** Temperatures that are met at a bench, °C; and how many times the planned weight is none. */
@@ -76,8 +69,7 @@ const reading = ({ amount }: Settled): Verdict =>
 
 /** More lye than the oils take is a stop, planned or as weighed, unless the plan has its answer in writing or is a trial. */
 function freeLyeStop({ plan, portions, shelf }: Following, weighed: BenchState['weighed']): Verdict {
-  const now = Object.entries(weighed).map(([item, { massG }]) => ({ item, massG }))
-  const { freeLye } = actualOf({ ...plan, preparation: { ...plan.preparation, weighed: now } }, portions, shelf)
+  const { freeLye } = actualOf(plan, portions, shelf, weightsIn(weighed))
   if (freeLye.weight !== 'stop' || !needsAnswer(plan, freeLye.superfatShare)) return FREE
   return refused(fact('bench.free-lye', { sentence: freeLye.sentence }))
 }
@@ -86,17 +78,18 @@ function weighing(following: Following, state: BenchState, event: Settled): Verd
   const line = following.lines.find(one => one.key === event.item)
   if (!line || event.amount === undefined) return FREE
   if (isLyeLine(line)) {
-    const safety = first(untickedSafety(state), freeLyeStop(following, {}))
+    const safety = first(untickedSafety(state, event.r), freeLyeStop(following, {}))
     if (safety.kind === 'refused') return safety
   }
   const offG = event.amount - line.massG
   const most = line.most
   return first(
-    oddWeight(event.amount, line.massG, `much:${line.key}`),
+    event.amount <= 0 && oddWeight(event.amount, line.massG, ''),
     most !== null &&
       most.isCap &&
       event.amount > most.massG + line.stepG / 2 &&
       refused(fact('bench.above-limit', { what: line.what, most: grams(most.massG, 2) }), `cap:${line.key}`),
+    oddWeight(event.amount, line.massG, `much:${line.key}`),
     Math.abs(offG) > line.stepG &&
       warned(
         offG > 0
@@ -115,7 +108,7 @@ function lyeIn(following: Following, state: BenchState, { r }: Settled): Verdict
   const old = (['lye', 'oils'] as const).filter(body => !last(body) || r - last(body)!.r > STALE_S)
   const isHot = (['lye', 'oils'] as const).find(body => (last(body)?.value ?? 0) > HOTTEST_C)
   return first(
-    untickedSafety(state),
+    untickedSafety(state, r),
     !state.isLyeClear && refused(fact('bench.lye-not-clear')),
     unweighed.length > 0 &&
       refused(fact('bench.not-weighed-yet', { what: listOf(unweighed.slice(0, 3).map(line => line.what)) })),
@@ -281,7 +274,7 @@ function judged(following: Following, state: BenchState, event: Settled): Verdic
     case 'temp':
       return reading(event)
     case 'lye-mixed':
-      return untickedSafety(state)
+      return untickedSafety(state, event.r)
     case 'lye-in':
       return state.lyeInAt !== null && !following.input.ownBatters
         ? refused(fact('bench.lye-in-already'))

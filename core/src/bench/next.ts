@@ -2,19 +2,29 @@ import { celsius, fact, grams, plain } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
 import type { BenchEvent } from './event.ts'
 import type { Following } from './following.ts'
+import { SAFETY_WORDS, safetyMissing } from './safety.ts'
 import { cupNow } from './state.ts'
 import type { BenchState } from './state.ts'
 import type { BenchStep } from './steps.ts'
+
+/** What is ticked on the page Prepare under another name. */
+const SAME_AS: Readonly<Record<string, readonly string[]>> = {
+  'ready:gather': ['prep:gather'],
+  'ready:line': ['prep:line'],
+  'ready:level': ['prep:level', 'mould:level'],
+  'ready:melt': ['prep:melt'],
+}
 
 /** Whether a step is done, as far as the run knows. */
 export function isDone(step: BenchStep, state: BenchState): boolean {
   const cup = cupNow(state, step.cup)
   switch (step.kind) {
     case 'safety':
+      return !safetyMissing(state.ticked, state.r).some(item => item === step.item)
     case 'ready':
     case 'melt':
     case 'finish':
-      return state.ticked[step.key] !== undefined
+      return [step.key, ...(SAME_AS[step.key] ?? [])].some(key => state.ticked[key] !== undefined)
     case 'weigh':
       return state.weighed[step.item!] !== undefined
     case 'lye-mix':
@@ -74,10 +84,7 @@ const READY: Record<string, { big: Words; more: Words }> = {
   mist: { big: fact('bench.mist-top'), more: fact('bench.mist-top-more') },
   cover: { big: fact('bench.cover-mould'), more: fact('bench.cover-mould-more') },
   clean: { big: fact('bench.clear-away'), more: fact('bench.clear-away-more') },
-  gear: { big: fact('bench.gear-on'), more: fact('bench.gear-more') },
-  air: { big: fact('bench.air-fresh'), more: fact('bench.air-more') },
-  alone: { big: fact('bench.nobody-near'), more: fact('bench.alone-more') },
-  rinse: { big: fact('bench.water-to-rinse'), more: fact('bench.rinse-more') },
+  ...SAFETY_WORDS,
 }
 
 type Said = Pick<NextAction, 'big' | 'more'>

@@ -1,6 +1,7 @@
 import type { Body } from './event.ts'
 import type { Settled } from './settle.ts'
 import type { Words } from '../quantities/facts/index.ts'
+import type { HeatReading } from '../batter/heat/index.ts'
 import type { RunInput } from '../batter/schedule/index.ts'
 
 /** How a run stands. Times in s from its start, masses in g, temperatures in °C. */
@@ -92,6 +93,14 @@ export const blankState = (input: RunInput): BenchState => ({
   ...{ splitAt: null, pours: {}, tools: {}, pouring: null, waitingUntil: null, awaySince: null, isPlanB: false },
   ...{ wrong: [], waived: [], notes: [], closed: null, toClear: [], warnings: [] },
 })
+
+/** Weights so far, g, by the keys of the weigh list. */
+export const weightsIn = (weighed: BenchState['weighed']): Record<string, number> =>
+  Object.fromEntries(Object.entries(weighed).map(([item, { massG }]) => [item, massG]))
+
+/** Temperatures of lye and oils so far, as the heat plan takes them. */
+export const heatReadingsIn = (temps: BenchState['temps']): HeatReading[] =>
+  (['lye', 'oils'] as const).flatMap(body => temps[body].map(({ r, value }) => ({ body, atS: r, tempC: value })))
 
 export const cupNow = (state: BenchState, id: string | undefined): CupNow | undefined =>
   state.cups.find(one => one.cup === id)

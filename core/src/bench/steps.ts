@@ -2,6 +2,7 @@ import { preparationOrder, isScentedEarly } from '../batter/schedule/index.ts'
 import type { RunInput } from '../batter/schedule/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { WeighLine } from '../weighing/index.ts'
+import { SAFETY_TICKS, safetyKey } from './safety.ts'
 
 /** What is to be done at the bench, one thing after another. */
 
@@ -39,9 +40,6 @@ export interface BenchStep {
   seconds: number
   massG: number | null
 }
-
-/** Cautions that must be ticked before lye is weighed, and again before it meets the oils. */
-export const SAFETY_TICKS = ['gear', 'air', 'alone', 'rinse'] as const
 
 /** Usual seconds of what the plan keeps no times of. Engineering estimates. */
 const SECONDS = {
@@ -155,7 +153,7 @@ function finishSteps(plan: Plan): BenchStep[] {
 /** Everything from the safety list to the covered mould, in the order in which it is done. */
 export function stepsOf(plan: Plan, input: RunInput, lines: readonly WeighLine[]): BenchStep[] {
   return [
-    ...SAFETY_TICKS.map(item => step(`safety:${item}`, 'safety', SECONDS.tick, { item })),
+    ...SAFETY_TICKS.map(item => step(safetyKey(item), 'safety', SECONDS.tick, { item })),
     ...readySteps(plan),
     ...lyeSteps(lines),
     ...mixSteps(plan, input),

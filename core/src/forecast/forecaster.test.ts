@@ -61,7 +61,7 @@ describe('a forecast that remembers', () => {
     )
   })
 
-  test('a name, a tick and a wrap leave the pours as they are; a degree leaves the weights', () => {
+  test('a name, a liner and a wrap leave the pours as they are; a degree leaves the weights', () => {
     const remembered = forecaster()
     const first = made(remembered(start, shelf))
     const [lanes, portions, notices] = [first.lanes, first.portions, first.notices]
@@ -71,7 +71,7 @@ describe('a forecast that remembers', () => {
       return made(remembered(result.plan, shelf))
     }
     expect(after(['name'], 'Other').notices).toBe(notices)
-    expect(after(['preparation', 'done'], ['lye:x']).lanes).toBe(lanes)
+    expect(after(['preparation', 'overhangMm'], 45).lanes).toBe(lanes)
     expect(after(['rest', 'steps', 0, 'towels', 'top'], 3).lanes).toBe(lanes)
     expect(after(['cutting', 'trimMm'], 9).lanes).toBe(lanes)
     const warmer = after(['conditions', 'mixC'], 41)

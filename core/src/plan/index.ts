@@ -22,10 +22,8 @@ export type {
   DivisionMeasure,
   DivisionRule,
   Heat,
-  HeatReading,
   Preparation,
   TemperatureRule,
-  Weighed,
 } from './preparation-part.ts'
 export { FreeLyeAnswer, MAX_CUPS, MAX_MORE_MOULDS, MAX_POURS, Mould, PLAN_VERSION, Plan, Whipped } from './document.ts'
 export {

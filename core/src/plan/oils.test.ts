@@ -122,7 +122,6 @@ describe('rules of a recipe', () => {
       { plant: '', plantPerOil: 0.1, makeFactor: 1.4 },
       /Name what is steeped/,
     ],
-    ['a hostile tick', ['preparation', 'done'], ['<b>'], /list of names/],
   ])('%s is refused in a sentence', (_, path, value, sentence) => {
     const result = set(path, value)
     expect(said(result.ok ? '' : result.sentence)).toMatch(sentence)
@@ -163,28 +162,28 @@ describe('new plans', () => {
       rule: 'band',
       startAt: '14:00',
       iceShare: 0.5,
-      readings: [{ body: 'lye', at: '13:00', tempC: 70 }],
     },
-    preparation: { ...base.preparation, done: ['safety:1'], weighed: [{ item: 'lye', massG: 90 }], rollWidthMm: 500 },
+    rest: { ...base.rest, pouredAt: '2026-11-20T14:00', readings: [{ atMin: 30, at: 'core', tempC: 60 }] },
+    preparation: { ...base.preparation, rollWidthMm: 500 },
   }
 
   test('one like the last keeps the habits of the workshop, and nothing of that day', () => {
     const next = starterLike('Next', used)
     expect(next).toMatchObject({
       conditions: { roomC: 17, fineScaleStepG: 0.01 },
-      heat: { rule: 'band', startAt: '', iceShare: 0, readings: [] },
-      preparation: { rollWidthMm: 500, done: [], weighed: [] },
+      heat: { rule: 'band', startAt: '', iceShare: 0 },
+      preparation: { rollWidthMm: 500 },
     })
     expect(readPlan(next).ok).toBe(true)
     expect(starterLike('First', undefined)).toEqual(starterPlan('First'))
   })
 
-  test('a copy is the same plan with nothing ticked, weighed or read', () => {
+  test('a copy is the same plan with nothing seen or read of it', () => {
     const copy = freshCopy(used, 'Copy')
     expect(copy).toMatchObject({
       name: 'Copy',
-      heat: { startAt: '14:00', readings: [] },
-      preparation: { done: [], weighed: [] },
+      heat: { startAt: '14:00' },
+      rest: { pouredAt: '', readings: [] },
     })
     expect(copy.recipe).toBe(used.recipe)
   })

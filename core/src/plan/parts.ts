@@ -28,10 +28,10 @@ export const PART_WORDS: Readonly<Record<Exclude<keyof Plan, 'format' | 'version
   seen: 'trace that was seen',
   blendedS: 'seconds of blending',
   rest: 'rest, readings and cure',
-  heat: 'heat plan and its readings',
+  heat: 'heat plan',
   division: 'how the batter is divided',
   colour: 'how colours are judged',
-  preparation: 'what is ticked and weighed',
+  preparation: 'lining of the mould',
 }
 
 /** The parts in which two plans differ, in words and in the order of the document. */

@@ -46,7 +46,7 @@ const inCups: fc.Arbitrary<Edit>[] = [
 ]
 const inRest: fc.Arbitrary<Edit>[] = [
   fc.nat(400).map(atMin => set(['rest', 'readings'], [{ atMin, at: 'core', tempC: 55 }])),
-  fc.constantFrom('a', 'b').map(line => set(['preparation', 'done'], [`lye:${line}`])),
+  fc.constantFrom(380, 500).map(widthMm => set(['preparation', 'rollWidthMm'], widthMm)),
   fc.double({ min: 20, max: 45, noNaN: true }).map(mixC => set(['conditions', 'mixC'], mixC)),
 ]
 const some = (...edits: fc.Arbitrary<Edit>[][]) => fc.array(fc.oneof(...edits.flat()), { minLength: 1, maxLength: 8 })
@@ -99,17 +99,15 @@ describe('changes as values', () => {
     expect(made(plan, planChanges(plan, after)).recipe).toBe(plan.recipe)
   })
 
-  test('two that tick, read and weigh at once lose nothing', () => {
-    const ticked = (line: string, tempC: number) =>
+  test('two that see and read at once lose nothing', () => {
+    const noted = (cup: string, tempC: number) =>
       edited([
-        set(['preparation', 'done'], [line]),
-        set(['preparation', 'weighed'], [{ item: line, massG: tempC }]),
-        set(['heat', 'readings'], [{ body: 'lye', at: '14:05', tempC }]),
+        set(['seen'], [{ cup, atMin: 8, level: 2, by: 'eye' }]),
+        set(['rest', 'readings'], [{ atMin: 30, at: 'core', tempC }]),
       ])
-    const both = made(ticked('oil:olive', 60), planChanges(plan, ticked('oil:palm', 48)))
-    expect([...both.preparation.done].sort()).toEqual(['oil:olive', 'oil:palm'])
-    expect(both.preparation.weighed).toHaveLength(2)
-    expect(both.heat.readings).toHaveLength(2)
+    const both = made(noted('cup-1', 60), planChanges(plan, noted('cup-2', 48)))
+    expect(both.seen.map(one => one.cup).sort()).toEqual(['cup-1', 'cup-2'])
+    expect(both.rest.readings).toHaveLength(2)
   })
 })
 

@@ -1,27 +1,15 @@
 import { MAX_OILS, OilPart } from '../recipe/index.ts'
-import { Choice, Id, Like, NumberFrom, Part, Parts, Text, TextsLike } from '../document/fields/index.ts'
+import { Choice, Id, Like, NumberFrom, Part, Parts } from '../document/fields/index.ts'
 import { MAX_CUP_COLORANTS } from '../shelf/index.ts'
 
 /** What a plan says of heat, division and preparation. Temperatures in °C, masses in g, lengths in mm. */
 
 const CLOCK = /^(?:[01]\d|2[0-3]):[0-5]\d$/
 
-export class HeatReading {
-  @Choice(['lye', 'oils'], 'A reading is of the lye or of the oils.')
-  body!: 'lye' | 'oils'
-
-  @Like(CLOCK, 'A time is written like 14:05.')
-  at!: string
-
-  @NumberFrom(-5, 120, 'A reading is from [−5 to 120 °C].')
-  tempC!: number
-}
-
 export const COOLINGS = ['air', 'bath', 'ice-bath'] as const
 export type CoolingWay = (typeof COOLINGS)[number]
 export const TEMPERATURE_RULES = ['mix', 'gap', 'band', 'transfer'] as const
 export type TemperatureRule = (typeof TEMPERATURE_RULES)[number]
-const MAX_READINGS = 60
 
 /** How lye and oils come to their temperatures. */
 export class Heat {
@@ -75,9 +63,6 @@ export class Heat {
 
   @NumberFrom(10, 70, 'The band is within [10 to 70 °C].', { start: 43 })
   bandHighC!: number
-
-  @Parts(() => HeatReading, 0, MAX_READINGS, `A plan keeps at most ${MAX_READINGS} readings.`, { elements: 'by-value' })
-  readings!: HeatReading[]
 }
 
 /** A small batter of its own for a whipped or piped top, with the recipe's superfat, purity and water. */
@@ -183,26 +168,8 @@ export class Division {
   top!: TopBatter | null
 }
 
-export class Weighed {
-  @Text(1, 140, 'A line of the weigh list is named by its key.')
-  item!: string
-
-  @NumberFrom(0, 200_000, 'A weight is from [0 to 200 kg].')
-  massG!: number
-}
-
-const MAX_TICKS = 300
-
-/** What has been done and weighed so far, and how the mould is lined. */
+/** How the mould is lined. */
 export class Preparation {
-  @TextsLike(/^[a-z0-9][a-z0-9:.-]{0,139}$/, 0, MAX_TICKS, 'What is done is a list of names.', {
-    elements: 'by-value',
-  })
-  done!: string[]
-
-  @Parts(() => Weighed, 0, MAX_TICKS, `At most ${MAX_TICKS} lines can be weighed.`, { elements: 'item' })
-  weighed!: Weighed[]
-
   @NumberFrom(0, 300, 'The liner stands over by [0 to 300 mm]; [20 to 50 mm] is usual.', { start: 30 })
   overhangMm!: number
 

@@ -89,7 +89,7 @@ export function starterLike(name: string, last: Plan | undefined): Plan {
     ...plan,
     conditions: { ...plan.conditions, roomC, blenderStrength, scaleStepG, fineScaleStepG },
     hands: last.hands,
-    heat: { ...last.heat, startAt: '', iceShare: 0, lyeC: null, readings: [] },
+    heat: { ...last.heat, startAt: '', iceShare: 0, lyeC: null },
     division: { ...plan.division, lye, melt, by, rule: rule === 'one' ? 'others' : rule, cling, mediumFrom, mediumOil },
     preparation: { ...plan.preparation, overhangMm, rollWidthMm },
   }
@@ -103,8 +103,6 @@ export const freshCopy = (plan: Plan, name: string): Plan => ({
   seen: [],
   blendedS: null,
   rest: { ...plan.rest, pouredAt: '', readings: [], weighIns: [] },
-  heat: { ...plan.heat, readings: [] },
   division: { ...plan.division, actual: [] },
   cups: plan.cups.map(cup => ({ ...cup, colorants: cup.colorants.map(part => ({ ...part, slurry: null })) })),
-  preparation: { ...plan.preparation, done: [], weighed: [] },
 })

@@ -105,11 +105,8 @@ export function battersAt(plan: Plan, portions: Portions, shelf: Shelf, mass: Ma
   return [...main, ...top(plan, shelf, mass)]
 }
 
-/** What was weighed of a line, or as planned. */
-export const weighedMass = (plan: Plan): MassOf => {
-  const found = new Map(plan.preparation.weighed.map(one => [one.item, one.massG]))
-  return (key, plannedG) => found.get(key) ?? plannedG
-}
+/** What was weighed so far, g, by the keys of the weigh list. */
+export type Weights = Readonly<Record<string, number>>
 
 const worstOf = (batters: readonly Actual[]): Actual =>
   batters.reduce((worst, one) => (one.superfat.low < worst.superfat.low ? one : worst))
@@ -151,11 +148,11 @@ export function plannedFreeLye(plan: Plan, portions: Portions, shelf: Shelf): Ba
 
 /**
  * Superfat and lye concentration of every batter from actual weights, and what they mean for free lye by the one rule that
- * holds everywhere.
+ * holds everywhere. What was not weighed yet counts as planned.
  */
-export function actualOf(plan: Plan, portions: Portions, shelf: Shelf): ActualBatch {
-  const count = plan.preparation.weighed.length
-  const batters = battersAt(plan, portions, shelf, weighedMass(plan))
+export function actualOf(plan: Plan, portions: Portions, shelf: Shelf, weighed: Weights = {}): ActualBatch {
+  const count = Object.keys(weighed).length
+  const batters = battersAt(plan, portions, shelf, (key, plannedG) => weighed[key] ?? plannedG)
   const freeLye =
     count > 0 ? gravest(batters, fact('weighing.as-weighed'), Infinity) : plannedFreeLye(plan, portions, shelf)
   const lowest = batters.reduce((least, one) => (one.superfatShare < least.superfatShare ? one : least))

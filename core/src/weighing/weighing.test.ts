@@ -83,18 +83,10 @@ describe('the weigh list', () => {
 })
 
 describe('weights that are off', () => {
-  const weighed = (plan: Plan, items: Record<string, number>): Plan => ({
-    ...plan,
-    preparation: {
-      ...plan.preparation,
-      weighed: Object.entries(items).map(([item, massG]) => ({ item, massG })),
-    },
-  })
-
   test('with all lines as written the batch is as planned', () => {
     const portions = portionsOf(base, shelf)
     const all = Object.fromEntries(weighList(base, portions, shelf).map(one => [one.key, one.massG]))
-    const actual = actualOf(weighed(base, all), portions, shelf)
+    const actual = actualOf(base, portions, shelf, all)
     expect(actual.leanest.superfatShare).toBeCloseTo(portions.superfatShare, 4)
     expect(actual.leanest.superfatShare).toBeCloseTo(actualOf(base, portions, shelf).leanest.superfatShare, 9)
   })
@@ -103,7 +95,7 @@ describe('weights that are off', () => {
     const portions = portionsOf(base, shelf)
     const planned = actualOf(base, portions, shelf).leanest.superfatShare
     const at = (key: string, by: number) =>
-      actualOf(weighed(base, { [key]: line(base, key).massG + by }), portions, shelf).leanest.superfatShare
+      actualOf(base, portions, shelf, { [key]: line(base, key).massG + by }).leanest.superfatShare
     expect(at('oil:olive', 20)).toBeGreaterThan(planned)
     expect(at('lye', 2)).toBeLessThan(planned)
     expect(at('water', 30)).toBeCloseTo(planned, 9)

@@ -101,6 +101,8 @@ export interface DesignAnswer {
 export interface RunSummary {
   id: string
   openedAt: string
+  /** When lye was about to be opened and the plan was frozen; null while it is only made ready. */
+  begunAt: string | null
   /** How many events there are. */
   count: number
   /** How it ended; null while it goes on. */
@@ -119,11 +121,15 @@ export interface RunAnswer extends RunEvents {
   id: string
   batch: string
   openedAt: string
+  begunAt: string | null
   plan: Plan
   shelf: Shelf
   /** The server's clock, ms since 1970: runs are timed by it. */
   now: number
 }
+
+/** What was noted of a batch that is made ready, or was made last. */
+export type NotedAnswer = Omit<RunAnswer, 'plan' | 'shelf'>
 
 /** Events were kept. */
 export interface EventsKept {

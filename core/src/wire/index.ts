@@ -18,6 +18,7 @@ export type {
   DesignAnswer,
   RecipeAnswer,
   RecipeVersionAnswer,
+  NotedAnswer,
   RunAnswer,
   RunEvents,
   RunSummary,

@@ -113,14 +113,15 @@ interface BatchLookTable {
   made_at: Stamp
 }
 
-/** A batch as it is made: the plan and the shelf as they stood when it was begun. */
+/** A batch as it is made ready and made: the plan and the shelf as they stood when that was begun; null until then. */
 interface RunTable {
   id: Generated<string>
   workshop_id: string
   batch_id: string
-  plan: JSONColumnType<Plan, string, never>
-  shelf: JSONColumnType<Shelf, string, never>
+  plan: JSONColumnType<Plan | null, string | null, string>
+  shelf: JSONColumnType<Shelf | null, string | null, string>
   opened_at: Stamp
+  begun_at: ColumnType<Date | null, Date | string | null | undefined, Date>
 }
 
 /** What was noted of it, in the order in which it came in. */

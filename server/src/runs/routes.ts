@@ -1,5 +1,5 @@
 import { readEvents, runDocument, say } from '@ostler/core'
-import type { EventsKept, RunEvents } from '@ostler/core'
+import type { EventsKept, NotedAnswer, RunEvents } from '@ostler/core'
 import { Router } from 'express'
 import type { Request, Response } from 'express'
 import { idFrom } from '../http/body.ts'
@@ -28,9 +28,34 @@ export function batchRunRoutes({ store }: Pick<Parts, 'store'>): Router {
   })
   routes.post('/', async (req: Request<{ id?: string }>, res) => {
     const id = idFrom((req.body as { id?: unknown } | null)?.id)
-    const done = await store.open(visitorOf(req).workshopId, idFrom(req.params.id), id)
+    const done = await store.begin(visitorOf(req).workshopId, idFrom(req.params.id), id)
     if (!done) throw new HttpError(404, 'This batch does not exist, or its plan cannot be read.')
     res.status(done === 'opened' ? 201 : 200).json({ id })
+  })
+  return routes
+}
+
+/** When something was begun that is told of afterwards: an ISO time that is not to come. */
+function pastFrom(value: unknown, now: Date): Date | undefined {
+  if (value === undefined) return undefined
+  const at = typeof value === 'string' ? new Date(value) : null
+  if (!at || !(at.getTime() <= now.getTime()) || at.getUTCFullYear() < 2000)
+    throw new HttpError(400, 'This is no time at which a batch can have been begun.')
+  return at
+}
+
+/** What is noted of a batch as it is made ready, before it goes to the bench. */
+export function preparationRoutes({ store, now }: Pick<Parts, 'store' | 'now'>): Router {
+  const routes = Router({ mergeParams: true })
+  routes.post('/', async (req: Request<{ id?: string }>, res) => {
+    const body = (req.body ?? {}) as { id?: unknown; anew?: unknown; openedAt?: unknown }
+    const asked = {
+      ...{ id: idFrom(body.id), isAnew: body.anew === true },
+      openedAt: pastFrom(body.openedAt, now()),
+    }
+    const noted = await store.noted(visitorOf(req).workshopId, idFrom(req.params.id), asked)
+    if (!noted) throw new HttpError(404, 'This batch does not exist.')
+    res.json({ ...noted, now: now().getTime() } satisfies NotedAnswer)
   })
   return routes
 }

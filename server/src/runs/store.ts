@@ -1,14 +1,23 @@
 import { MOST_EVENTS, readPlan } from '@ostler/core'
-import type { BenchEvent, RunAnswer, RunEvents, RunSummary } from '@ostler/core'
+import type { BenchEvent, NotedAnswer, RunAnswer, RunEvents, RunSummary } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import type { Shelves } from '../shelf/store.ts'
-import { CHANNEL } from './feed.ts'
+import { addEvents } from './adding.ts'
+
+/** A batch that is made ready: the id that it would have, whether it is begun anew, and when it was. */
+export interface MadeReady {
+  id: string
+  isAnew: boolean
+  openedAt?: Date | undefined
+}
 
 /** Runs of one workshop at a time: no query goes without its id. Events are only ever added. */
 export interface RunStore {
   /** Begins a run of a batch under an id that the asker gives: sent twice it is begun once. Null: there is no such batch. */
-  open(workshopId: string, batchId: string, id: string): Promise<'opened' | 'there' | null>
+  begin(workshopId: string, batchId: string, id: string): Promise<'opened' | 'there' | null>
+  /** What was noted of the batch that is made ready or was made last. Null: there is no such batch. */
+  noted(workshopId: string, batchId: string, asked: MadeReady): Promise<Omit<NotedAnswer, 'now'> | null>
   list(workshopId: string, batchId: string): Promise<RunSummary[]>
   has(workshopId: string, id: string): Promise<boolean>
   get(workshopId: string, id: string): Promise<Omit<RunAnswer, 'now'> | null>
@@ -41,7 +50,8 @@ async function eventsAfter(db: Database, workshopId: string, id: string, seq: nu
   return { events: rows.map(row => row.event), seq: lastSeq(rows, seq) }
 }
 
-async function opened(db: Database, shelves: Shelves, workshopId: string, batchId: string, id: string) {
+/** The plan of a batch as it stands, and the shelf; null where there is none, or it cannot be read. */
+async function frozen(db: Database, shelves: Shelves, workshopId: string, batchId: string) {
   const batch = await db
     .selectFrom('batch')
     .where('workshop_id', '=', workshopId)
@@ -52,18 +62,85 @@ async function opened(db: Database, shelves: Shelves, workshopId: string, batchI
   const read = batch && readPlan(batch.plan)
   if (!read?.ok) return null
   const { shelf } = await shelves.all(workshopId)
-  const added = await db
-    .insertInto('run')
-    .values({
-      ...{ id, workshop_id: workshopId, batch_id: batchId },
-      ...{ plan: JSON.stringify(read.plan), shelf: JSON.stringify(shelf) },
-    })
-    .onConflict(conflict => conflict.column('id').doNothing())
-    .returning('id')
-    .executeTakeFirst()
-  if (added) return 'opened' as const
-  const there = await ofWorkshop(db, workshopId, id).where('batch_id', '=', batchId).select('id').executeTakeFirst()
-  return there ? ('there' as const) : null
+  return { plan: JSON.stringify(read.plan), shelf: JSON.stringify(shelf) }
+}
+
+const isOf = (batchId: string) => (run: { batch_id: string } | undefined) => run?.batch_id === batchId
+
+/** A run that was made ready begins; one that is not there is begun at once. */
+async function begun(db: Database, shelves: Shelves, workshopId: string, batchId: string, id: string, now: Date) {
+  const there = await ofWorkshop(db, workshopId, id).select(['batch_id', 'begun_at', 'opened_at']).executeTakeFirst()
+  if (there && !isOf(batchId)(there)) return null
+  if (there?.begun_at) return 'there' as const
+  const follows = await frozen(db, shelves, workshopId, batchId)
+  if (!follows) return null
+  return db.transaction().execute(async tx => {
+    const done = there
+      ? await tx
+          .updateTable('run')
+          .set({ ...follows, begun_at: now })
+          .where('workshop_id', '=', workshopId)
+          .where('id', '=', id)
+          .where('begun_at', 'is', null)
+          .returning('opened_at')
+          .executeTakeFirst()
+      : await tx
+          .insertInto('run')
+          .values({ ...{ id, workshop_id: workshopId, batch_id: batchId, begun_at: now, opened_at: now }, ...follows })
+          .onConflict(conflict => conflict.column('id').doNothing())
+          .returning('opened_at')
+          .executeTakeFirst()
+    if (done) {
+      const r = Math.max(0, Math.round((now.getTime() - done.opened_at.getTime()) / 100) / 10)
+      const event = { key: 'begin:1', kind: 'open', r, noted: r, at: now.toISOString(), source: 'hand' } as const
+      await addEvents(tx, { workshopId, memberId: null }, id, [event])
+      return 'opened' as const
+    }
+    const other = await ofWorkshop(tx, workshopId, id).select('batch_id').executeTakeFirst()
+    return isOf(batchId)(other) ? ('there' as const) : null
+  })
+}
+
+/** What was noted of the batch that is made ready or was made last; opened where there is nothing, or where it is begun anew. */
+async function noted(
+  db: Database,
+  workshopId: string,
+  batchId: string,
+  { id, isAnew, openedAt }: MadeReady,
+): Promise<Omit<NotedAnswer, 'now'> | null> {
+  return db.transaction().execute(async tx => {
+    const batch = await tx
+      .selectFrom('batch')
+      .where('workshop_id', '=', workshopId)
+      .where('id', '=', batchId)
+      .where('deleted_at', 'is', null)
+      .select('id')
+      .forUpdate()
+      .executeTakeFirst()
+    if (!batch) return null
+    const ofBatch = tx.selectFrom('run').where('workshop_id', '=', workshopId).where('batch_id', '=', batchId)
+    const columns = ['id', 'opened_at', 'begun_at'] as const
+    const last = isAnew
+      ? await ofBatch.where('id', '=', id).select(columns).executeTakeFirst()
+      : await ofBatch.orderBy('opened_at', 'desc').orderBy('id').limit(1).select(columns).executeTakeFirst()
+    const run =
+      last ??
+      (await tx
+        .insertInto('run')
+        .values({
+          ...{ id, workshop_id: workshopId, batch_id: batchId, plan: null, shelf: null },
+          ...(openedAt && { opened_at: openedAt }),
+        })
+        .onConflict(conflict => conflict.column('id').doNothing())
+        .returning(columns)
+        .executeTakeFirst())
+    if (!run) return null
+    return {
+      ...{ id: run.id, batch: batchId, openedAt: run.opened_at.toISOString() },
+      begunAt: run.begun_at?.toISOString() ?? null,
+      ...(await eventsAfter(tx, workshopId, run.id, 0)),
+    }
+  })
 }
 
 async function listed(db: Database, workshopId: string, batchId: string): Promise<RunSummary[]> {
@@ -72,18 +149,20 @@ async function listed(db: Database, workshopId: string, batchId: string): Promis
     .leftJoin('run_event as event', 'event.run_id', 'run.id')
     .where('run.workshop_id', '=', workshopId)
     .where('run.batch_id', '=', batchId)
-    .groupBy(['run.id', 'run.opened_at'])
+    .groupBy(['run.id', 'run.opened_at', 'run.begun_at'])
     .orderBy('run.opened_at', 'desc')
     .limit(MOST_RUNS)
     .select([
       'run.id',
       'run.opened_at',
+      'run.begun_at',
       sql<string>`count(event.key)`.as('count'),
       sql<string | null>`max(event.event ->> 'how') filter (where event.event ->> 'kind' = 'close')`.as('closed'),
     ])
     .execute()
   return rows.map(row => ({
-    ...{ id: row.id, openedAt: row.opened_at.toISOString(), count: Number(row.count), closed: row.closed },
+    ...{ id: row.id, openedAt: row.opened_at.toISOString(), begunAt: row.begun_at?.toISOString() ?? null },
+    ...{ count: Number(row.count), closed: row.closed },
   }))
 }
 
@@ -106,40 +185,30 @@ async function added(
       .executeTakeFirstOrThrow()
     if (events.length === 0) return Number(seq)
     if (Number(count) + events.length > MOST_EVENTS) return 'full'
-    const rows = events.map(event => ({
-      ...{ run_id: id, workshop_id: workshopId, key: event.key, member_id: memberId },
-      event: JSON.stringify(event),
-    }))
-    const fresh = await tx
-      .insertInto('run_event')
-      .values(rows)
-      .onConflict(conflict => conflict.columns(['run_id', 'key']).doNothing())
-      .returning('seq')
-      .execute()
-    if (fresh.length === 0) return Number(seq)
-    await sql`select pg_notify(${CHANNEL}, ${id})`.execute(tx)
-    return Math.max(...fresh.map(row => Number(row.seq)))
+    return (await addEvents(tx, { workshopId, memberId }, id, events)) ?? Number(seq)
   })
 }
 
-export const runStore = (db: Database, shelves: Shelves): RunStore => ({
-  open: (workshopId, batchId, id) => opened(db, shelves, workshopId, batchId, id),
+export const runStore = (db: Database, shelves: Shelves, now: () => Date): RunStore => ({
+  begin: (workshopId, batchId, id) => begun(db, shelves, workshopId, batchId, id, now()),
+  noted: (workshopId, batchId, asked) => noted(db, workshopId, batchId, asked),
   list: (workshopId, batchId) => listed(db, workshopId, batchId),
   async has(workshopId, id) {
     return (await ofWorkshop(db, workshopId, id).select('id').executeTakeFirst()) !== undefined
   },
   async get(workshopId, id) {
     const run = await ofWorkshop(db, workshopId, id)
-      .select(['batch_id', 'opened_at', 'plan', 'shelf'])
+      .select(['batch_id', 'opened_at', 'begun_at', 'plan', 'shelf'])
       .executeTakeFirst()
-    if (!run) return null
-    const { batch_id: batch, opened_at, plan, shelf } = run
+    if (!run?.plan || !run.shelf) return null
+    const { batch_id: batch, opened_at, begun_at, plan, shelf } = run
     const read = readPlan(plan)
     if (!read.ok) return null
     return {
       id,
       batch,
       openedAt: opened_at.toISOString(),
+      begunAt: begun_at?.toISOString() ?? null,
       plan: read.plan,
       shelf,
       ...(await eventsAfter(db, workshopId, id, 0)),

@@ -3,6 +3,7 @@ import type {
   BatchAnswer,
   BenchEvent,
   EventsKept,
+  NotedAnswer,
   RunAnswer,
   RunEvents,
   RunSummary,
@@ -124,6 +125,10 @@ export const runsQuery = (batch: string) =>
 
 /** Begins a run under an id of the asker's: asked twice, it is begun once. */
 export const beginRun = (batch: string, id: string) => call<{ id: string }>('POST', `/batches/${batch}/runs`, { id })
+
+/** What was noted of the batch that is made ready, or was made last; `anew` puts that away and opens another. */
+export const notedOf = (batch: string, asked: { id: string; anew?: boolean; openedAt?: string }) =>
+  call<NotedAnswer>('POST', `/batches/${batch}/preparation`, asked)
 
 export const getRun = (id: string) => call<RunAnswer>('GET', `/runs/${id}`)
 

@@ -9,6 +9,7 @@ import { OpenBatchContext, useBatch, usePlan } from '../plan/context.tsx'
 import { draftToTakeUp } from '../plan/draft.ts'
 import type { KeptDraft } from '../plan/draft.ts'
 import { OpenBatch } from '../plan/open-batch.ts'
+import { NotedOfBatch } from '../run/noted.tsx'
 import { adviceOf } from '../workers/remedies.ts'
 import { TextField } from '../ui/text-field.tsx'
 import { SaveMark } from './save-mark.tsx'
@@ -56,7 +57,9 @@ function Opened({ batch, shelf, draft }: { batch: BatchAnswer; shelf: Shelf; dra
   useEffect(() => open.attach(), [open])
   return (
     <OpenBatchContext value={open}>
-      <BatchPages />
+      <NotedOfBatch id={batch.id}>
+        <BatchPages />
+      </NotedOfBatch>
     </OpenBatchContext>
   )
 }

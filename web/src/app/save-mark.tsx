@@ -6,6 +6,7 @@ import { useNavigate } from 'react-router'
 import { addBatch, sessionQuery } from '../api/client.ts'
 import { SignInForm } from '../features/sign-in/sign-in-page.tsx'
 import { useBatch, usePlan } from '../plan/context.tsx'
+import { useNotedState } from '../run/noted.tsx'
 import type { SaveState } from '../plan/save-state.ts'
 import { Ask } from '../ui/ask.tsx'
 import { FacePicture } from '../drawing/face-picture.tsx'
@@ -24,8 +25,17 @@ const MARKS: Record<SaveState['kind'], string> = {
 /** Says how the plan stands to the server, and asks when that needs an answer. */
 export function SaveMark() {
   const save = usePlan(state => state.save)
-  const calm = save.kind === 'saved' || save.kind === 'saving'
-  const detail = save.kind === 'waiting' || save.kind === 'refused' ? save.sentence : undefined
+  const noted = useNotedState()
+  const isSaved = save.kind === 'saved' || save.kind === 'saving'
+  const isKeptHere = isSaved && noted !== null && noted.link === 'here' && noted.unsent > 0
+  const calm = isSaved && !isKeptHere
+  const detail =
+    save.kind === 'waiting' || save.kind === 'refused' ? save.sentence : isKeptHere ? noted.refused : undefined
+  const mark = isKeptHere
+    ? `${noted.unsent} noted here, not saved yet`
+    : isSaved && noted !== null && noted.unsent > 0
+      ? MARKS.saving
+      : MARKS[save.kind]
   return (
     <>
       <span
@@ -34,7 +44,7 @@ export function SaveMark() {
         className={`mr-1 text-[13px] ${calm ? 'text-soft' : 'font-semibold text-rust'}`}
       >
         {calm ? '' : '⚠ '}
-        {MARKS[save.kind]}
+        {mark}
       </span>
       {save.kind === 'conflict' && <Conflict theirs={save.theirs.plan} parts={save.parts} />}
       {save.kind === 'gone' && <Gone />}

@@ -2,6 +2,7 @@ import { Check, ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { Link, NavLink, useLocation } from 'react-router'
 import { useForecast, usePlan } from '../plan/context.tsx'
+import { useNotedState } from '../run/noted.tsx'
 import { STAGES, placeOf } from './stages.ts'
 
 /** The stages of the work, each saying in a word how it stands; at a desk, beside the name of the batch. */
@@ -9,6 +10,7 @@ export function StageLinks() {
   const { stage: now } = placeOf(useLocation().pathname)
   const plan = usePlan(state => state.plan)
   const forecast = useForecast()
+  const noted = useNotedState()?.state ?? null
   return (
     <nav aria-label="Stages" className="flex self-stretch max-[900px]:hidden">
       {STAGES.map(stage => (
@@ -20,7 +22,7 @@ export function StageLinks() {
         >
           {stage.name}
           <span className="sr-only">, </span>
-          <span className="text-[13px] font-normal whitespace-nowrap">{stage.word(plan, forecast)}</span>
+          <span className="text-[13px] font-normal whitespace-nowrap">{stage.word(plan, forecast, noted)}</span>
         </Link>
       ))}
     </nav>
@@ -54,6 +56,7 @@ function StageMenu() {
   const { stage: now } = placeOf(useLocation().pathname)
   const plan = usePlan(state => state.plan)
   const forecast = useForecast()
+  const noted = useNotedState()?.state ?? null
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="quiet shrink-0 self-center font-semibold text-ink min-[901px]:hidden">
@@ -73,7 +76,7 @@ function StageMenu() {
               >
                 <span className="w-4">{stage === now && <Check size={16} aria-hidden />}</span>
                 <span className="flex-1 font-semibold">{stage.name}</span>
-                <span className="text-[13px] text-soft">{stage.word(plan, forecast)}</span>
+                <span className="text-[13px] text-soft">{stage.word(plan, forecast, noted)}</span>
               </Link>
             </DropdownMenu.Item>
           ))}

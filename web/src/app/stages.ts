@@ -1,5 +1,5 @@
 import { needsAnswer } from '@ostler/core'
-import type { Forecast, Plan } from '@ostler/core'
+import type { BenchState, Forecast, Plan } from '@ostler/core'
 
 /** The stages of a batch in the order of the work, each with its pages. */
 export interface Stage {
@@ -8,7 +8,7 @@ export interface Stage {
   /** Pages that belong to it and have their own way in. */
   also?: readonly string[]
   /** In a word, what it lacks or how it stands. */
-  word: (plan: Plan, forecast: Forecast | null) => string
+  word: (plan: Plan, forecast: Forecast | null, noted: BenchState | null) => string
 }
 
 const isStop = (forecast: Forecast, about: RegExp): boolean =>
@@ -53,8 +53,10 @@ export const STAGES: readonly Stage[] = [
       { path: 'cards', name: 'Cards' },
       { path: 'sheet', name: 'Sheet' },
     ],
-    word: ({ preparation: { weighed, done } }) =>
-      weighed.length > 0 ? `${weighed.length} weighed` : done.length > 0 ? 'begun' : 'not begun',
+    word: (_, __, noted) => {
+      const [weighed, ticked] = [noted?.weighed ?? {}, noted?.ticked ?? {}].map(one => Object.keys(one).length)
+      return weighed! > 0 ? `${weighed} weighed` : ticked! > 0 ? 'begun' : 'not begun'
+    },
   },
   {
     name: 'Bench',

@@ -1,25 +1,22 @@
-import type { EditResult } from '@ostler/core'
-import { useBatch, usePlan } from '../plan/context.tsx'
-import { SAFETY } from '../ui/safety.ts'
+import { safetyMissing } from '@ostler/core'
+import { useNoted, useNotedState } from '../run/noted.tsx'
 
-/** What has been ticked in this batch, by name. */
-export function useTicks(): { isDone: (key: string) => boolean; set: (key: string, done: boolean) => EditResult } {
-  const batch = useBatch()
-  const done = usePlan(state => state.plan.preparation.done)
+/** What has been ticked as this batch is made ready, by name. */
+export function useTicks(): { isDone: (key: string) => boolean; set: (key: string, done: boolean) => void } {
+  const { run } = useNoted()
+  const ticked = useNotedState()?.state.ticked
   return {
-    isDone: key => done.includes(key),
+    isDone: key => ticked?.[key] !== undefined,
     set: (key, isDone) => {
-      const now = batch.get().plan.preparation.done
-      const value = isDone ? [...now.filter(one => one !== key), key] : now.filter(one => one !== key)
-      return batch.edit({ kind: 'set', path: ['preparation', 'done'], value })
+      if (isDone) run?.note({ kind: 'tick', item: key })
+      else run?.takeBack(event => event.kind === 'tick' && event.item === key)
     },
   }
 }
 
-export const safetyKey = (i: number): string => `safety:${i + 1}`
-
-/** All cautions were ticked: only then may the lye be. */
+/** All cautions were ticked for this making: only then may the lye be opened. */
 export function useSafetyTicked(): boolean {
-  const done = usePlan(state => state.plan.preparation.done)
-  return SAFETY.every((_, i) => done.includes(safetyKey(i)))
+  const { run } = useNoted()
+  const state = useNotedState()?.state
+  return run !== null && state !== undefined && safetyMissing(state.ticked, run.nowS()).length === 0
 }

@@ -12,16 +12,27 @@ export interface KeptRun {
 
 const keyOf = (id: string) => `run ${id}`
 
+/** What comes of it, or something else where the browser keeps nothing. */
+async function orElse<T>(act: () => Promise<T>, otherwise: T): Promise<T> {
+  try {
+    return await act()
+  } catch {
+    return otherwise
+  }
+}
+
 /** Null where there is none, or the browser keeps nothing. */
 export const keptRun = (id: string): Promise<KeptRun | null> =>
-  get<KeptRun>(keyOf(id)).then(
-    kept => kept ?? null,
-    () => null,
-  )
+  orElse(async () => (await get<KeptRun>(keyOf(id))) ?? null, null)
+
+const lastOf = (batch: string) => `last run ${batch}`
+
+/** The run of a batch that was open here last; null where none is known. */
+export const keptLastRun = (batch: string): Promise<string | null> =>
+  orElse(async () => (await get<string>(lastOf(batch))) ?? null, null)
+
+export const keepLastRun = (batch: string, id: string): Promise<void> => orElse(() => set(lastOf(batch), id), undefined)
 
 /** @returns whether it is kept */
 export const keepRun = (kept: KeptRun): Promise<boolean> =>
-  set(keyOf(kept.run.id), kept).then(
-    () => true,
-    () => false,
-  )
+  orElse(() => set(keyOf(kept.run.id), kept).then(() => true), false)

@@ -37,7 +37,7 @@ class Line {
 
 const OPENED = '2026-11-30T10:00:00.000Z'
 const answer = (events: BenchEvent[] = [], seq = 0): RunAnswer => ({
-  ...{ id: 'run', batch: 'batch', openedAt: OPENED, plan: starterPlan('Run'), shelf: referenceShelf() },
+  ...{ id: 'run', batch: 'batch', begunAt: null, openedAt: OPENED, plan: starterPlan('Run'), shelf: referenceShelf() },
   ...{ events, seq, now: new Date(OPENED).getTime() },
 })
 const opened = (about: Partial<KeptRun> = {}) => new OpenRun({ run: answer(), unsent: [], aheadMs: 0, ...about })

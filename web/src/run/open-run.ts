@@ -1,5 +1,14 @@
 import { followingOf, fold, nextActions, settle, verdictOn } from '@ostler/core'
-import type { BenchEvent, BenchState, Following, NextAction, RunAnswer, RunEvents, Verdict } from '@ostler/core'
+import type {
+  BenchEvent,
+  BenchState,
+  Following,
+  NextAction,
+  RunAnswer,
+  RunEvents,
+  Settled,
+  Verdict,
+} from '@ostler/core'
 import { ApiError, eventsAfter, sendEvents } from '../api/client.ts'
 import { freshUuid } from '../plan/fresh-uuid.ts'
 import { lastingStore, readText, writeText } from '../plan/storage.ts'
@@ -45,8 +54,8 @@ export class OpenRun {
   readonly id: string
   readonly batch: string
   readonly openedAt: number
-  readonly following: Following
-  readonly #run: RunAnswer
+  #following: Following
+  #run: RunAnswer
   readonly #device = deviceName()
   /** Counts what is noted in this window since it was opened. */
   #count = 0
@@ -67,12 +76,12 @@ export class OpenRun {
   #state: OpenRunState
   readonly #listeners = new Set<() => void>()
 
-  constructor({ run, unsent, aheadMs }: KeptRun) {
+  constructor({ run, unsent, aheadMs }: KeptRun, following = followingOf(run.plan, run.shelf)) {
     this.#run = run
     this.id = run.id
     this.batch = run.batch
     this.openedAt = new Date(run.openedAt).getTime()
-    this.following = followingOf(run.plan, run.shelf)
+    this.#following = following
     this.#seq = run.seq
     this.#known = run.events
     const there = byKey(run.events)
@@ -101,6 +110,18 @@ export class OpenRun {
 
   readonly get = (): OpenRunState => this.#state
 
+  /** What it follows: frozen once it has begun. */
+  get following(): Following {
+    return this.#following
+  }
+
+  /** A run that is only made ready follows the plan as it is changed. */
+  follow(following: Following): void {
+    this.#following = following
+    this.#run = { ...this.#run, plan: following.plan, shelf: following.shelf }
+    this.#changed()
+  }
+
   readonly subscribe = (listener: () => void): (() => void) => {
     this.#listeners.add(listener)
     return () => this.#listeners.delete(listener)
@@ -118,9 +139,18 @@ export class OpenRun {
     return Math.max(0, Math.round((Date.now() + this.#aheadMs - this.openedAt) / 100) / 10)
   }
 
+  /** The second of the run at which a clock here showed this last, e.g. "14:05". */
+  secondAt(clock: string): number {
+    const at = new Date(this.openedAt + this.nowS() * 1000)
+    const [hours, minutes] = clock.split(':').map(Number)
+    at.setHours(hours ?? 0, minutes, 0, 0)
+    const s = (at.getTime() - this.openedAt) / 1000
+    return s > this.nowS() + 60 ? s - 86_400 : s
+  }
+
   /** What would be said of an event, were it noted now. */
   verdict(about: Pick<BenchEvent, 'kind'> & Partial<BenchEvent>): Verdict {
-    return verdictOn(this.following, this.#state.state, this.#event(about, this.#count + 1))
+    return verdictOn(this.#following, this.#state.state, this.#event(about, this.#count + 1))
   }
 
   /** Notes that something happened, now or at another second of the run. */
@@ -131,6 +161,11 @@ export class OpenRun {
     this.#changed()
     this.#sendSoon(0)
     return event
+  }
+
+  /** Takes back every event that holds and is picked. */
+  takeBack(pick: (event: Settled) => boolean): void {
+    for (const event of settle(this.#state.events).filter(pick)) this.note({ kind: 'undo', of: event.key })
   }
 
   /** The last thing that was noted on this device and still holds; null: nothing. */
@@ -149,10 +184,10 @@ export class OpenRun {
 
   #shaped(): OpenRunState {
     const events = [...this.#known, ...this.#unsent]
-    const state = fold(this.following, events)
+    const state = fold(this.#following, events)
     const isAway = !this.#isOnline || this.#failures > 0
     return {
-      ...{ events, state, next: nextActions(this.following, state) },
+      ...{ events, state, next: nextActions(this.#following, state) },
       link: this.#unsent.length === 0 && !isAway ? 'everywhere' : isAway ? 'here' : 'sending',
       unsent: this.#unsent.length,
       refused: this.#refused,

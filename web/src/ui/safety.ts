@@ -1,4 +1,4 @@
-/** Cautions of the craft for lye, hot batter, powders and scent, to be ticked before anything is weighed. */
+/** Cautions of the craft for lye, hot batter, powders and scent. */
 export const SAFETY: readonly string[] = [
   'Goggles, gloves, long sleeves, closed shoes; fresh air.',
   'Children and pets out of the room.',

@@ -80,10 +80,11 @@ describe('the heat plan', () => {
   test('two readings that cool faster than expected bring the target nearer', () => {
     const slow = made({ lyeCooling: 'air' }).lye
     const readings = [
-      { body: 'lye' as const, at: '13:00', tempC: 80 },
-      { body: 'lye' as const, at: '13:15', tempC: 55 },
+      { body: 'lye' as const, atS: 0, tempC: 80 },
+      { body: 'lye' as const, atS: 900, tempC: 55 },
     ]
-    const fast = made({ lyeCooling: 'air', readings }).lye
+    const plan = planWith({ lyeCooling: 'air' })
+    const fast = heatPlan(plan, shelf, portionsOf(plan, shelf), readings).lye
     expect(fast.fit.lnKappa).toBeGreaterThan(0.2)
     expect(fast.ways.air!.min).toBeLessThan(slow.ways.air!.min)
     expect(fast.fromReading!.readyMin!.min).toBeLessThan(slow.ways.air!.min)

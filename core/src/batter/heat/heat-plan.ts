@@ -1,6 +1,6 @@
 import { celsius, fact, keepingZeros } from '../../quantities/facts/index.ts'
 import type { Words } from '../../quantities/facts/index.ts'
-import type { Heat, HeatReading, Plan } from '../../plan/index.ts'
+import type { Heat, Plan } from '../../plan/index.ts'
 import type { Portions } from '../../portions/index.ts'
 import { unitBatter } from '../../recipe/index.ts'
 import type { UnitBatter } from '../../recipe/index.ts'
@@ -25,6 +25,13 @@ export interface Span {
   min: number
   low: number
   high: number
+}
+
+/** A temperature that was read, °C, and when, s on any clock. */
+export interface HeatReading {
+  body: 'lye' | 'oils'
+  atS: number
+  tempC: number
 }
 
 export interface BodyPlan {
@@ -92,10 +99,6 @@ const vesselOf = (shelf: Shelf, id: string, fallback: HeatMaterial): { name: str
 /** Minutes since midnight of "14:05". */
 export const clockMinutes = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3))
 
-/** Minutes from one clock time to another, the shorter way round midnight: −720 to 719. */
-const minutesBetween = (from: string, to: string): number =>
-  ((clockMinutes(to) - clockMinutes(from) + 720 + 1440) % 1440) - 720
-
 const mediumOf = (plan: Plan, way: Heat['lyeCooling']): CoolingMedium => ({
   way,
   roomC: plan.conditions.roomC,
@@ -124,21 +127,19 @@ interface BodySetting {
   lead: { min: number; c: number }[]
 }
 
-function readingsOf(plan: Plan, body: Body, medium: CoolingMedium): { fit: Fit; last: HeatReading | null } {
-  const readings = plan.heat.readings.filter(reading => reading.body === body.kind)
-  const first = readings[0]
-  if (!first) return { fit: refit(body, medium, []), last: null }
-  const timed = readings
-    .map(reading => ({ reading, min: minutesBetween(first.at, reading.at) }))
-    .sort((a, b) => a.min - b.min)
-  const start = timed[0]!.min
-  const points = timed.map(({ reading, min }) => ({ atS: (min - start) * 60, tempC: reading.tempC }))
-  return { fit: refit(body, medium, points), last: timed.at(-1)!.reading }
+function readingsOf(all: readonly HeatReading[], body: Body, medium: CoolingMedium) {
+  const readings = all.filter(reading => reading.body === body.kind).sort((a, b) => a.atS - b.atS)
+  const points = readings.map(({ atS, tempC }) => ({ atS: atS - readings[0]!.atS, tempC }))
+  return { fit: refit(body, medium, points), last: readings.at(-1) ?? null }
 }
 
-function bodyPlan(plan: Plan, { body, way, fromC, targetC, vessel, leadMin, lead }: BodySetting): BodyPlan {
+function bodyPlan(
+  plan: Plan,
+  read: readonly HeatReading[],
+  { body, way, fromC, targetC, vessel, leadMin, lead }: BodySetting,
+): BodyPlan {
   const medium = mediumOf(plan, way)
-  const { fit, last } = readingsOf(plan, body, medium)
+  const { fit, last } = readingsOf(read, body, medium)
   const kappa = Math.exp(fit.lnKappa)
   const sd = last ? Math.min(COOLING_SD, fit.sd) : COOLING_SD
   const time = (by: Heat['lyeCooling'], from = fromC) =>
@@ -232,7 +233,12 @@ export const meetingC = (plan: Plan, shelf: Shelf, portions: Portions): number =
  * How lye and oils come to the temperature wanted: peak, cooling by each means, when to start each, and whether they suit
  * each other by the workshop's rule. With readings the cooling is fitted to them.
  */
-export function heatPlan(plan: Plan, shelf: Shelf, portions: Portions): HeatPlan {
+export function heatPlan(
+  plan: Plan,
+  shelf: Shelf,
+  portions: Portions,
+  readings: readonly HeatReading[] = [],
+): HeatPlan {
   const { heat, conditions } = plan
   const { unit, oilsKg, lyeVessel, mix, peak, w, lyeKg, lyeC, oilsC, isTransfer, melt, mixC } = meetingOf(
     plan,
@@ -240,7 +246,7 @@ export function heatPlan(plan: Plan, shelf: Shelf, portions: Portions): HeatPlan
     portions,
   )
   const oilsVessel = vesselOf(shelf, heat.oilsVessel, 'steel')
-  const lye = bodyPlan(plan, {
+  const lye = bodyPlan(plan, readings, {
     body: { kind: 'lye', massKg: lyeKg, w, material: lyeVessel.material },
     way: heat.lyeCooling,
     fromC: peak.peakC,
@@ -249,7 +255,7 @@ export function heatPlan(plan: Plan, shelf: Shelf, portions: Portions): HeatPlan
     leadMin: peak.peakS / 60,
     lead: peak.minutes.slice(0, Math.floor(peak.peakS / 60) + 1).map((c, min) => ({ min, c })),
   })
-  const oils = bodyPlan(plan, {
+  const oils = bodyPlan(plan, readings, {
     body: { kind: 'oils', massKg: oilsKg, w: 0, material: oilsVessel.material },
     way: heat.oilsCooling,
     fromC: isTransfer ? conditions.roomC : heat.meltC,

@@ -1,7 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { starterPlan } from '../../plan/index.ts'
-import type { HeatReading } from '../../plan/index.ts'
 import { portionsOf } from '../../portions/index.ts'
 import { oilsByShare } from '../../recipe/index.ts'
 import { referenceShelf } from '../../shelf/index.ts'
@@ -176,14 +175,14 @@ describe('cooling', () => {
   })
 })
 
-test('readings typed out of order, or across midnight, are read in their order', () => {
-  const readings = (...times: [string, number][]) => times.map(([at, tempC]) => ({ body: 'lye' as const, at, tempC }))
-  const fitOf = (list: HeatReading[]) => {
-    const plan = { ...starterPlan('Trial'), heat: { ...starterPlan('Trial').heat, readings: list } }
-    return heatPlan(plan, referenceShelf(), portionsOf(plan, referenceShelf())).lye
+test('readings noted out of order are read in their order', () => {
+  const fitOf = (...times: [number, number][]) => {
+    const plan = starterPlan('Trial')
+    const readings = times.map(([atS, tempC]) => ({ body: 'lye' as const, atS, tempC }))
+    return heatPlan(plan, referenceShelf(), portionsOf(plan, referenceShelf()), readings).lye
   }
-  const inOrder = fitOf(readings(['23:50', 85], ['00:00', 74], ['00:10', 64]))
-  const mixed = fitOf(readings(['00:00', 74], ['00:10', 64], ['23:50', 85]))
+  const inOrder = fitOf([-600, 85], [0, 74], [600, 64])
+  const mixed = fitOf([0, 74], [600, 64], [-600, 85])
   expect(mixed.fit.lnKappa).toBeCloseTo(inOrder.fit.lnKappa, 9)
   expect(mixed.fromReading!.reading.tempC).toBe(64)
 })

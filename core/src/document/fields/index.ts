@@ -10,7 +10,6 @@ export {
   Parts,
   Text,
   Texts,
-  TextsLike,
   Uuid,
   Whole,
   Wholes,

@@ -174,7 +174,7 @@ const list = (
   )
 
 /** A list of texts of a pattern. */
-export const TextsLike = (
+const TextsLike = (
   pattern: RegExp,
   from: number,
   to: number,

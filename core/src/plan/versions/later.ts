@@ -124,3 +124,14 @@ export function toVersion9(document: Loose): Loose {
 
 /** Version 10: who makes it. */
 export const toVersion10 = (document: Loose): Loose => ({ ...document, version: 10, madeBy: '' })
+
+const without = (part: unknown, ...fields: readonly string[]): Loose =>
+  Object.fromEntries(Object.entries(loose(part)).filter(([field]) => !fields.includes(field)))
+
+/** Version 11: what was ticked, weighed and read belongs to a run, which is kept apart from the plan. */
+export const toVersion11 = (document: Loose): Loose => ({
+  ...document,
+  version: 11,
+  heat: without(document['heat'], 'readings'),
+  preparation: without(document['preparation'], 'done', 'weighed'),
+})

@@ -1,16 +1,26 @@
 import { readPlan, starterLike } from '@ostler/core'
-import type { BatchSummary, Problem } from '@ostler/core'
+import type { BatchSummary, FromPlan, Problem } from '@ostler/core'
 import { useInfiniteQuery, useQueryClient } from '@tanstack/react-query'
 import { FileInput, Plus, Search } from 'lucide-react'
 import { useDeferredValue, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { addBatch, batchesQuery, deleteBatch, duplicateBatch, getBatch, restoreBatch } from '../../api/client.ts'
+import {
+  addBatch,
+  batchesQuery,
+  deleteBatch,
+  duplicateBatch,
+  getBatch,
+  notedOf,
+  restoreBatch,
+  sendEvents,
+} from '../../api/client.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { BatchRow } from './batch-row.tsx'
 import { downloadPlan, planFromFile } from '../../parts/plan-file.ts'
+import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { Say } from '../../ui/say.tsx'
 
 /** All batches of the workshop, the last touched first. */
@@ -25,9 +35,9 @@ export function BatchesPage() {
   const [problems, setProblems] = useState<Problem[]>([])
 
   const importFile = async (file: File) => {
-    const read = await planFromFile(file)
-    if (read.ok) await acts.add(read.plan)
-    else setProblems(read.problems)
+    const { result, run } = await planFromFile(file)
+    if (result.ok) await acts.add(result.plan, run)
+    else setProblems(result.problems)
   }
 
   return (
@@ -98,13 +108,17 @@ function useActs() {
       toast((error as Error).message)
     }
   }
-  const open = async (plan: () => Promise<Parameters<typeof addBatch>[0]>) => {
+  const open = async (plan: () => Promise<Parameters<typeof addBatch>[0]>, run: FromPlan | null = null) => {
     // A double click is one wish.
     if (busy.current) return
     busy.current = true
     setAdding(true)
     await told(async () => {
       const batch = await addBatch(await plan())
+      if (run) {
+        const { id } = await notedOf(batch.id, { id: freshUuid(), openedAt: run.openedAt.toISOString() })
+        await sendEvents(id, run.events)
+      }
       await navigate(`/batches/${batch.id}/batter`)
     })
     busy.current = false
@@ -112,7 +126,7 @@ function useActs() {
   }
   return {
     isAdding,
-    add: (plan: Parameters<typeof addBatch>[0]) => open(() => Promise.resolve(plan)),
+    add: (plan: Parameters<typeof addBatch>[0], run: FromPlan | null) => open(() => Promise.resolve(plan), run),
     /** A new one, with the habits of the batch that was changed last. */
     start: (last: string | undefined) =>
       open(async () => {

@@ -27,7 +27,14 @@ const deeds = () => run.get().next.map(one => one.step?.key)
 function opened(until: RegExp, massUnit: 'g' | 'oz' = 'g') {
   run = new OpenRun({
     run: {
-      ...{ id: 'run', batch: 'batch', openedAt: new Date().toISOString(), plan, shelf: referenceShelf() },
+      ...{
+        id: 'run',
+        batch: 'batch',
+        begunAt: null,
+        openedAt: new Date().toISOString(),
+        plan,
+        shelf: referenceShelf(),
+      },
       ...{ events: [], seq: 0, now: Date.now() },
     },
     unsent: [],

@@ -91,9 +91,11 @@ export function LogPanel({ onClose }: { onClose: () => void }) {
               {event.noted - event.r > LATE_S && ' · noted late'}
               {refused.has(event.key) && <span className="text-rust"> · not counted</span>}
             </span>
-            <button className="quiet min-h-11" onClick={() => run.note({ kind: 'undo', of: event.key })}>
-              take back
-            </button>
+            {event.kind !== 'open' && (
+              <button className="quiet min-h-11" onClick={() => run.note({ kind: 'undo', of: event.key })}>
+                take back
+              </button>
+            )}
           </li>
         ))}
       </ol>

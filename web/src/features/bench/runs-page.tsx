@@ -12,13 +12,15 @@ const ENDS: Readonly<Record<string, string>> = { moulded: 'in the mould', 'given
 /** Runs of this batch: every time that it was made, or is being made. */
 export function RunsPage() {
   const { id = '' } = useParams()
-  const runs = useQuery(runsQuery(id))
+  const runs = useQuery({ ...runsQuery(id), staleTime: 0 })
   const navigate = useNavigate()
   const forecast = useForecast()
   const begin = useMutation({
-    mutationFn: () => beginRun(id, freshUuid()),
+    // What was made ready already goes on at the bench.
+    mutationFn: () => beginRun(id, runs.data?.find(run => run.begunAt === null && run.count > 0)?.id ?? freshUuid()),
     onSuccess: run => navigate(`/bench/${run.id}`),
   })
+  const begun = runs.data?.filter(run => run.begunAt !== null)
   return (
     <main className="mx-auto w-full max-w-180 flex-1 p-5 max-[900px]:p-3">
       <h1 className="text-2xl">Make it</h1>
@@ -30,7 +32,7 @@ export function RunsPage() {
       {forecast && (
         <button
           className="button button-main mt-4 min-h-16 px-8 text-xl"
-          disabled={begin.isPending}
+          disabled={begin.isPending || runs.isPending}
           onClick={() => begin.mutate()}
         >
           <Play size={22} aria-hidden /> Begin a run
@@ -42,13 +44,13 @@ export function RunsPage() {
         </p>
       )}
       <h2 className="mt-8 text-lg">Runs so far</h2>
-      {runs.data?.length === 0 && <p className="text-soft">None yet.</p>}
+      {begun?.length === 0 && <p className="text-soft">None yet.</p>}
       {runs.error && <p className="text-rust">{runs.error.message}</p>}
       <ul>
-        {runs.data?.map(run => (
+        {begun?.map(run => (
           <li key={run.id} className="flex flex-wrap items-center gap-x-6 border-b border-line py-2">
             <Link to={`/bench/${run.id}`} className="min-h-10 content-center text-lg font-semibold underline">
-              {format(new Date(run.openedAt), 'd MMMM yyyy, HH:mm')}
+              {format(new Date(run.begunAt ?? run.openedAt), 'd MMMM yyyy, HH:mm')}
             </Link>
             <span>{run.closed === null ? 'goes on' : (ENDS[run.closed] ?? run.closed)}</span>
             <span className="text-soft">

@@ -1,8 +1,10 @@
-import { heatPlan, starterPlan } from '@ostler/core'
+import { heatPlan, heatReadingsIn, starterPlan } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, describe, expect, test } from 'vitest'
-import { opened } from '../../plan/test/opened.tsx'
+import { openedWithRun } from '../../plan/test/opened.tsx'
+import { format } from 'date-fns'
+import type { OpenRun } from '../../run/open-run.ts'
 import { useHeatPlan } from '../../parts/use-heat.ts'
 import { HeatSettings } from './heat-settings.tsx'
 import { Readings } from './readings.tsx'
@@ -22,7 +24,10 @@ function Page() {
     </>
   )
 }
-const show = (change: Partial<Plan['heat']> = {}) => opened({ ...plan, heat: { ...plan.heat, ...change } }, <Page />)
+const showWithRun = (change: Partial<Plan['heat']> = {}) =>
+  openedWithRun({ ...plan, heat: { ...plan.heat, ...change } }, <Page />)
+const show = (change: Partial<Plan['heat']> = {}) => showWithRun(change).batch
+const readingsOf = (run: OpenRun) => heatReadingsIn(run.get().state.temps)
 
 describe('the heat settings', () => {
   test('each rule asks only for what it needs', () => {
@@ -64,6 +69,8 @@ describe('the heat settings', () => {
 })
 
 describe('readings', () => {
+  /** What a clock showed some minutes ago. */
+  const clock = (ago: number) => format(new Date(Date.now() - ago * 60_000), 'HH:mm')
   const read = (temp: string, time: string) => {
     fireEvent.change(screen.getByLabelText('Lye now, °C'), { target: { value: temp } })
     fireEvent.change(screen.getAllByLabelText('at')[0]!, { target: { value: time } })
@@ -71,37 +78,38 @@ describe('readings', () => {
   }
 
   test('are stored in °C whatever was typed, and taken back one by one', () => {
-    const batch = show()
-    read('185 F', '13:00')
-    read('80', '13:10')
-    expect(batch.get().plan.heat.readings).toMatchObject([
-      { body: 'lye', at: '13:00', tempC: 85 },
-      { body: 'lye', at: '13:10', tempC: 80 },
+    const { run } = showWithRun()
+    read('185 F', clock(20))
+    read('80', clock(10))
+    expect(readingsOf(run)).toMatchObject([
+      { body: 'lye', tempC: 85 },
+      { body: 'lye', tempC: 80 },
     ])
-    fireEvent.click(screen.getByLabelText('Remove the reading of 13:00'))
-    expect(batch.get().plan.heat.readings).toHaveLength(1)
+    expect(readingsOf(run)[1]!.atS - readingsOf(run)[0]!.atS).toBe(600)
+    fireEvent.click(screen.getByLabelText(`Remove the reading of ${clock(20)}`))
+    expect(readingsOf(run)).toHaveLength(1)
   })
 
   test('the forecast follows them: slower cooling, a later time', () => {
-    const batch = show({ lyeCooling: 'bath' })
+    const { batch, run } = showWithRun({ lyeCooling: 'bath' })
     const minutes = () => {
       const { plan: now, result } = batch.get()
-      return result.ok ? heatPlan(now, batch.shelf, result.forecast.portions).lye.ways.bath!.min : 0
+      return result.ok ? heatPlan(now, batch.shelf, result.forecast.portions, readingsOf(run)).lye.ways.bath!.min : 0
     }
     const before = minutes()
-    read('85', '13:00')
-    read('82', '13:05')
+    read('85', clock(10))
+    read('82', clock(5))
     expect(minutes()).toBeGreaterThan(before)
     expect(screen.getByText(/times as fast as expected/)).toBeTruthy()
   })
 
   test.each([
-    ['hot', '13:00', /is not a number/],
-    ['400', '13:00', /from −5 to 120 °C/],
-  ])('“%s” gets a sentence', (temp, time, sentence) => {
-    const batch = show()
-    read(temp, time)
+    ['hot', /is not a number/],
+    ['400', /nothing at the bench is colder or hotter/],
+  ])('“%s” gets a sentence', (temp, sentence) => {
+    const { run } = showWithRun()
+    read(temp, clock(5))
     expect(screen.getByText(sentence)).toBeTruthy()
-    expect(batch.get().plan.heat.readings).toEqual([])
+    expect(readingsOf(run)).toEqual([])
   })
 })

@@ -1,9 +1,11 @@
 import { readQuantity, showTemperature } from '@ostler/core'
-import type { BodyPlan, HeatPlan, HeatReading, Words } from '@ostler/core'
+import type { BodyPlan, HeatPlan, Words } from '@ostler/core'
 import { format } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
+import { NotedGate } from '../../parts/noted-gate.tsx'
+import { useHabits } from '../../plan/context.tsx'
+import { useNoted, useNotedState } from '../../run/noted.tsx'
 import { clockBefore } from '../../ui/clock.ts'
 import { Section } from '../../ui/section.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
@@ -16,8 +18,10 @@ export function Readings({ heat }: { heat: HeatPlan }) {
   return (
     <Section title="Readings">
       <div className="grid max-w-180 grid-cols-2 gap-8 max-[600px]:grid-cols-1">
-        <BodyReadings body="lye" plan={heat.lye} />
-        <BodyReadings body="oils" plan={heat.oils} />
+        <NotedGate>
+          <BodyReadings body="lye" plan={heat.lye} />
+          <BodyReadings body="oils" plan={heat.oils} />
+        </NotedGate>
       </div>
       <p className="mt-1.5 text-[13px] text-soft">
         From the second reading on, the forecast follows yours. An infrared thermometer sees only the surface: stir
@@ -28,23 +32,23 @@ export function Readings({ heat }: { heat: HeatPlan }) {
 }
 
 function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) {
-  const batch = useBatch()
+  const run = useNoted().run!
+  const temps = useNotedState()!.state.temps[body]
   const habits = useHabits()
-  const readings = usePlan(state => state.plan.heat.readings)
   const [text, setText] = useState('')
   const [at, setAt] = useState('')
   const [sentence, setSentence] = useState<Words | null>(null)
-  const mine = readings.filter(reading => reading.body === body)
-  const set = (value: HeatReading[]) => batch.edit({ kind: 'set', path: ['heat', 'readings'], value })
+  const clockAt = (r: number) => format(run.openedAt + r * 1000, 'HH:mm')
   const add = () => {
     const read = readQuantity(text, 'temperature', habits.temperature, undefined, decimalMark())
     if (!read.ok) return setSentence(read.sentence)
-    const result = set([...readings, { body, at: at || format(new Date(), 'HH:mm'), tempC: read.value }])
-    setSentence(result.ok ? null : result.sentence)
-    if (result.ok) {
-      setText('')
-      setAt('')
-    }
+    const about = { kind: 'temp', body, amount: read.value, ...(at !== '' && { r: run.secondAt(at) }) } as const
+    const verdict = run.verdict(about)
+    if (verdict.kind === 'refused') return setSentence(verdict.sentence)
+    run.note(about)
+    setSentence(null)
+    setText('')
+    setAt('')
   }
   const ready = plan.fromReading?.readyMin
   return (
@@ -85,14 +89,14 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
         </p>
       )}
       <ul className="mt-2">
-        {mine.map((reading, i) => (
-          <li key={`${reading.at}-${i}`} className="flex items-center gap-3 border-b border-line py-1">
-            <span className="w-14">{reading.at}</span>
-            <strong className="flex-1">{showTemperature(reading.tempC, habits)}</strong>
+        {temps.map(reading => (
+          <li key={reading.key} className="flex items-center gap-3 border-b border-line py-1">
+            <span className="w-14">{clockAt(reading.r)}</span>
+            <strong className="flex-1">{showTemperature(reading.value, habits)}</strong>
             <button
               className="quiet"
-              aria-label={`Remove the reading of ${reading.at}`}
-              onClick={() => set(readings.filter(one => one !== reading))}
+              aria-label={`Remove the reading of ${clockAt(reading.r)}`}
+              onClick={() => run.takeBack(event => event.key === reading.key)}
             >
               <Trash2 size={15} aria-hidden />
             </button>
@@ -109,11 +113,11 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
             <>
               <strong>
                 At {showTemperature(Math.round(plan.targetC), habits)} by{' '}
-                {clockBefore(plan.fromReading.reading.at, -ready.min)}
+                {clockBefore(clockAt(plan.fromReading.reading.atS), -ready.min)}
               </strong>
-              , between {clockBefore(plan.fromReading.reading.at, -ready.low)} and{' '}
-              {clockBefore(plan.fromReading.reading.at, -ready.high)}
-              {mine.length > 1 && `; it cools ${Math.exp(plan.fit.lnKappa).toFixed(2)} times as fast as expected`}.
+              , between {clockBefore(clockAt(plan.fromReading.reading.atS), -ready.low)} and{' '}
+              {clockBefore(clockAt(plan.fromReading.reading.atS), -ready.high)}
+              {temps.length > 1 && `; it cools ${Math.exp(plan.fit.lnKappa).toFixed(2)} times as fast as expected`}.
             </>
           )}
         </p>

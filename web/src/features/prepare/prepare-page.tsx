@@ -7,6 +7,7 @@ import { useHeatPlan } from '../../parts/use-heat.ts'
 import { Check } from '../../ui/check.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { LinerDrawing } from '../../parts/liner-drawing.tsx'
+import { NotedGate } from '../../parts/noted-gate.tsx'
 import { PlanField } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { DivisionSection } from './division-section.tsx'
@@ -21,7 +22,13 @@ export function PreparePage() {
   const plan = usePlan(state => state.plan)
   return (
     <main className="grid flex-1 grid-cols-2 content-start gap-x-10 gap-y-8 p-5 max-[1000px]:grid-cols-1 max-[900px]:p-3">
-      {forecast && heat ? <Parts plan={plan} forecast={forecast} heat={heat} /> : <ForecastRefused />}
+      {forecast && heat ? (
+        <NotedGate>
+          <Parts plan={plan} forecast={forecast} heat={heat} />
+        </NotedGate>
+      ) : (
+        <ForecastRefused />
+      )}
     </main>
   )
 }

@@ -2,7 +2,7 @@ import { starterPlan } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, describe, expect, test } from 'vitest'
-import { opened } from '../../plan/test/opened.tsx'
+import { opened, openedWithRun } from '../../plan/test/opened.tsx'
 import { PreparePage } from './prepare-page.tsx'
 
 afterEach(cleanup)
@@ -15,14 +15,15 @@ const set = (label: string, text: string) => {
 }
 
 describe('preparation', () => {
-  test('what is ticked stays ticked, in the plan', () => {
-    const batch = show()
+  test('what is ticked stays ticked, in the run', () => {
+    const { run } = openedWithRun(plan, <PreparePage />)
+    const ticked = () => Object.keys(run.get().state.ticked)
     fireEvent.click(screen.getByLabelText(/^Goggles/))
     fireEvent.click(screen.getByLabelText(/Level on both axes/))
-    expect(batch.get().plan.preparation.done).toEqual(['tool:goggles', 'mould:level'])
+    expect(ticked()).toEqual(['tool:goggles', 'mould:level'])
     expect(screen.getByText(/\d+ to fetch/)).toBeTruthy()
     fireEvent.click(screen.getByLabelText(/^Goggles/))
-    expect(batch.get().plan.preparation.done).toEqual(['mould:level'])
+    expect(ticked()).toEqual(['mould:level'])
   })
 
   test('with a time the run sheet has clock times, without one it counts back', () => {

@@ -1,10 +1,13 @@
+import { SAFETY_TICKS, SAFETY_WORDS, safetyKey } from '@ostler/core'
+import { useSafetyTicked, useTicks } from '../../parts/ticks.ts'
 import { Check } from '../../ui/check.tsx'
 import { SAFETY } from '../../ui/safety.ts'
-import { safetyKey, useSafetyTicked, useTicks } from '../../parts/ticks.ts'
+import { useSay } from '../../ui/say.tsx'
 
 /** Cautions to be ticked before the lye; folded away once they are, and one tap from being read again. */
 export function SafetyList() {
   const ticks = useTicks()
+  const say = useSay()
   const all = useSafetyTicked()
   return (
     <details open={!all} className="mb-5 border-2 border-ink p-3">
@@ -13,15 +16,25 @@ export function SafetyList() {
         {all && <span className="font-sans text-[15px] font-normal text-soft">· ticked; open to read again</span>}
       </summary>
       <ul className="mt-2 grid grid-cols-2 gap-x-8 gap-y-1 max-[900px]:grid-cols-1">
-        {SAFETY.map((line, i) => (
-          <li key={line}>
+        {SAFETY_TICKS.map(item => (
+          <li key={item}>
             <Check
-              className="min-h-10"
-              label={line}
-              checked={ticks.isDone(safetyKey(i))}
-              onChange={done => ticks.set(safetyKey(i), done)}
+              className="min-h-11"
+              label={
+                <span>
+                  <strong className="block">{say(SAFETY_WORDS[item].big)}</strong>
+                  <span className="text-[13px] text-soft">{say(SAFETY_WORDS[item].more)}</span>
+                </span>
+              }
+              checked={ticks.isDone(safetyKey(item))}
+              onChange={done => ticks.set(safetyKey(item), done)}
             />
           </li>
+        ))}
+      </ul>
+      <ul aria-label="Rules" className="mt-3 grid list-disc grid-cols-2 gap-x-8 gap-y-1 pl-5 max-[900px]:grid-cols-1">
+        {SAFETY.map(line => (
+          <li key={line}>{line}</li>
         ))}
       </ul>
       <p className="mt-2 text-[13px] text-soft">

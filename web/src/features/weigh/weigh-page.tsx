@@ -1,10 +1,13 @@
-import { actualOf, isLyeLine, showMass, showMassDown, showShare, weighList, at } from '@ostler/core'
+import { actualOf, isLyeLine, showMass, showMassDown, showShare, weighList, weightsIn } from '@ostler/core'
 import type { ActualBatch, Forecast, Plan, WeighKind, WeighLine } from '@ostler/core'
+import { format } from 'date-fns'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useSafetyTicked } from '../../parts/ticks.ts'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { FreeLyeAnswer, useFreeLyeStop } from '../../parts/free-lye.tsx'
+import { NotedGate } from '../../parts/noted-gate.tsx'
+import { useNoted, useNotedState } from '../../run/noted.tsx'
 import { SafetyList } from './safety-list.tsx'
 import { WeighRow } from './weigh-row.tsx'
 import { Term } from '../../ui/term.tsx'
@@ -17,7 +20,13 @@ export function WeighPage() {
   return (
     <main className="mx-auto w-full max-w-240 flex-1 px-5 py-5 max-[900px]:px-3">
       <h1 className="sr-only">Weigh: {plan.name}</h1>
-      {forecast ? <List plan={plan} forecast={forecast} /> : <ForecastRefused />}
+      {forecast ? (
+        <NotedGate>
+          <List plan={plan} forecast={forecast} />
+        </NotedGate>
+      ) : (
+        <ForecastRefused />
+      )}
     </main>
   )
 }
@@ -29,10 +38,12 @@ function List({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
   const say = useSay()
   const { shelf } = useBatch()
   const lines = useMemo(() => weighList(plan, forecast.portions, shelf), [plan, forecast, shelf])
-  const actual = useMemo(() => actualOf(plan, forecast.portions, shelf), [plan, forecast, shelf])
+  const noted = useNotedState()?.state.weighed
+  const weighed = useMemo(() => weightsIn(noted ?? {}), [noted])
+  const actual = useMemo(() => actualOf(plan, forecast.portions, shelf, weighed), [plan, forecast, shelf, weighed])
   const isTicked = useSafetyTicked()
   const isStopped = useFreeLyeStop(actual.freeLye)
-  const done = (line: WeighLine) => plan.preparation.weighed.some(one => one.item === line.key)
+  const done = (line: WeighLine) => weighed[line.key] !== undefined
   const locked = (line: WeighLine) =>
     (isLyeLine(line) && !isTicked) || (isStopped && !done(line) && !MENDS.includes(line.kind))
   const next = lines.find(line => !done(line) && !locked(line))
@@ -97,15 +108,11 @@ interface SumsProps {
 /** What the batch comes to with the weights so far. */
 function Sums({ plan, forecast, actual, count, of }: SumsProps) {
   const say = useSay()
-  const batch = useBatch()
   const habits = useHabits()
+  const { run, startOver } = useNoted()
+  const isClosed = useNotedState()?.state.closed != null
   const { portions } = forecast
   const { superfat, concentration, name } = actual.leanest
-  /** Another day at the bench: nothing is weighed, and the safety list is read again. */
-  const startOver = () => {
-    const done = plan.preparation.done.filter(key => !key.startsWith('safety:'))
-    batch.edit({ kind: 'set', path: at(plan => plan.preparation), value: { ...plan.preparation, weighed: [], done } })
-  }
   const whose = actual.batters.length > 1 ? `, ${say(name === '' ? 'the pot' : name)}, the leanest` : ''
   return (
     <section aria-label="So far" className="mb-5 flex flex-wrap items-end gap-x-10 gap-y-3">
@@ -122,9 +129,17 @@ function Sums({ plan, forecast, actual, count, of }: SumsProps) {
       />
       <Number label="lye, planned" text={showMassDown(portions.lyeG, habits)} />
       {count > 0 && (
-        <button className="button ml-auto" onClick={startOver}>
-          Start over
-        </button>
+        <div className="ml-auto flex items-center gap-3">
+          {run && isClosed && (
+            <span className="text-[13px] text-soft">
+              as on {format(run.openedAt, 'd MMMM')}, a run that
+              <br /> has ended
+            </span>
+          )}
+          <button className="button" onClick={startOver}>
+            Start over
+          </button>
+        </div>
       )}
       <FreeLyeAnswer freeLye={actual.freeLye} className="w-full" />
     </section>

@@ -13,6 +13,7 @@ import type { Forecast, OffWeight, Plan, Shelf, WeighLine, Working, Words } from
 import { Check as CheckIcon } from 'lucide-react'
 import { useId, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { useNoted, useNotedState } from '../../run/noted.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
@@ -25,39 +26,58 @@ interface Props {
   isLocked: boolean
 }
 
-/** What is typed as weighed: kept in the plan when the field is left, or told what is wrong with it and kept as typed. */
+/** What stands in the way of a weight, and what would be written down to note it all the same. */
+interface HeldWeight {
+  massG: number
+  sentence: Words
+  waiver: string | null
+}
+
+/** What is typed as weighed: noted when the field is left, or told what is wrong with it and kept as typed. */
 function useEntry(line: WeighLine, weighedG: number | null) {
-  const batch = useBatch()
+  const { run } = useNoted()
   const habits = useHabits()
+  const say = useSay()
   const [typed, setTyped] = useState<string | null>(null)
   const [sentence, setSentence] = useState<Words | null>(null)
+  const [held, setHeld] = useState<HeldWeight | null>(null)
 
   const store = (massG: number | null) => {
-    const others = batch.get().plan.preparation.weighed.filter(one => one.item !== line.key)
-    const value = massG === null ? others : [...others, { item: line.key, massG }]
-    const result = batch.edit({ kind: 'set', path: at(plan => plan.preparation.weighed), value }, `weighed ${line.key}`)
-    setSentence(result.ok ? null : result.sentence)
+    setHeld(null)
+    if (massG === null) {
+      run?.takeBack(event => event.kind === 'weighed' && event.item === line.key)
+      return setTyped(null)
+    }
+    const verdict = run?.verdict({ kind: 'weighed', item: line.key, amount: massG })
+    if (verdict?.kind === 'refused') return setHeld({ massG, sentence: verdict.sentence, waiver: verdict.waiver })
+    run?.note({ kind: 'weighed', item: line.key, amount: massG })
+    setTyped(null)
+  }
+  const goOn = () => {
+    if (!held?.waiver) return
+    run?.note({ kind: 'waive', how: held.waiver, text: say(held.sentence) })
+    store(held.massG)
   }
   const leave = () => {
     if (typed === null) return
-    if (typed.trim() === '') {
-      store(null)
-      return setTyped(null)
-    }
+    if (typed.trim() === '') return store(null)
     const read = readQuantity(typed, 'mass', habits.mass, undefined, decimalMark())
     if (!read.ok) return setSentence(read.sentence)
-    store(read.value)
-    setTyped(null)
+    if (read.value !== weighedG) store(read.value)
+    else setTyped(null)
   }
   const decimals = 10 ** -massDecimals(line.stepG, 'g')
   return {
     text: typed ?? (weighedG === null ? '' : massNumber(weighedG, habits, Math.min(line.stepG, decimals))),
-    sentence,
+    sentence: held?.sentence ?? sentence,
+    canGoOn: held !== null && held.waiver !== null,
+    goOn,
     store,
     leave,
     type: (text: string) => {
       setTyped(text)
       setSentence(null)
+      setHeld(null)
     },
   }
 }
@@ -71,7 +91,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
   const plan = usePlan(state => state.plan)
   const forecast = useForecast()
   const portions = forecast?.portions
-  const weighed = plan.preparation.weighed.find(one => one.item === line.key)
+  const weighed = useNotedState()?.state.weighed[line.key]
   const entry = useEntry(line, weighed?.massG ?? null)
   const target =
     line.kind === 'lye' || line.kind === 'solution' || line.kind === 'scent'
@@ -131,10 +151,15 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
       </div>
       {entry.sentence && (
         <p role="alert" className="px-2 pb-2 text-rust">
-          <Say of={entry.sentence} />
+          <Say of={entry.sentence} />{' '}
+          {entry.canGoOn && (
+            <button className="quiet min-h-10" onClick={entry.goOn}>
+              It is so: write it down
+            </button>
+          )}
         </p>
       )}
-      {off && <WaysOut line={line} off={off} onStore={entry.store} />}
+      {off && weighed && <WaysOut line={line} off={off} weighedG={weighed.massG} onStore={entry.store} />}
     </li>
   )
 }
@@ -146,14 +171,23 @@ function workingFor(line: WeighLine, plan: Plan, forecast: Forecast, shelf: Shel
 }
 
 /** Take out, accept, or rescale: each with what it makes of the batch. */
-function WaysOut({ line, off, onStore }: { line: WeighLine; off: OffWeight; onStore: (massG: number | null) => void }) {
+function WaysOut({
+  line,
+  off,
+  weighedG,
+  onStore,
+}: {
+  line: WeighLine
+  off: OffWeight
+  weighedG: number
+  onStore: (massG: number | null) => void
+}) {
   const batch = useBatch()
   const say = useSay()
   const toast = useToast()
   const rescale = () => {
     const { plan } = batch.get()
-    const own = plan.preparation.weighed.find(one => one.item === line.key)!
-    const size = resized(plan, batch.shelf, { by: 'ingredient', needG: line.exactG, haveG: own.massG })
+    const size = resized(plan, batch.shelf, { by: 'ingredient', needG: line.exactG, haveG: weighedG })
     if (!size.ok) return toast(size.sentence)
     const result = batch.edit({ kind: 'set', path: at(plan => plan.mould.fillMm), value: size.fillMm })
     toast(result.ok ? 'The other weights have changed: lines weighed before now say what to add.' : result.sentence)

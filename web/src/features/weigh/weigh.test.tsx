@@ -1,8 +1,8 @@
-import { plannedScent, starterPlan, say } from '@ostler/core'
-import { act, cleanup, fireEvent, screen } from '@testing-library/react'
+import { SAFETY_TICKS, plannedScent, say, starterPlan, weightsIn } from '@ostler/core'
+import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, expect, test } from 'vitest'
-import { opened } from '../../plan/test/opened.tsx'
-import { SAFETY } from '../../ui/safety.ts'
+import { opened, openedWithRun } from '../../plan/test/opened.tsx'
+import type { OpenRun } from '../../run/open-run.ts'
 import { WeighPage } from './weigh-page.tsx'
 
 afterEach(cleanup)
@@ -14,11 +14,12 @@ const weigh = (name: string, text: string) => {
   fireEvent.change(actual(name), { target: { value: text } })
   fireEvent.blur(actual(name))
 }
+const weighed = (run: OpenRun) => weightsIn(run.get().state.weighed)
 const tickSafety = () => screen.getAllByRole('checkbox').forEach(box => fireEvent.click(box))
 
 test('lye opens only when every caution is ticked, and closes again with one of them', () => {
   opened(plan, <WeighPage />)
-  expect(screen.getAllByRole('checkbox')).toHaveLength(SAFETY.length)
+  expect(screen.getAllByRole('checkbox')).toHaveLength(SAFETY_TICKS.length)
   expect(tick('Lye (NaOH)').disabled).toBe(true)
   expect(actual('Lye (NaOH)').disabled).toBe(true)
   tickSafety()
@@ -28,22 +29,30 @@ test('lye opens only when every caution is ticked, and closes again with one of 
 })
 
 test('a tick stores the weight as written, a second one takes it back', () => {
-  const batch = opened(plan, <WeighPage />)
+  const { run } = openedWithRun(plan, <WeighPage />)
   fireEvent.click(tick('Coconut oil'))
-  const [line] = batch.get().plan.preparation.weighed
-  expect(line).toMatchObject({ item: 'oil:coconut' })
-  expect(actual('Coconut oil').value).toBe(String(line!.massG))
+  const { 'oil:coconut': massG } = weighed(run)
+  expect(massG).toBeGreaterThan(50)
+  expect(actual('Coconut oil').value).toBe(String(massG))
   fireEvent.click(tick('Coconut oil'))
-  expect(batch.get().plan.preparation.weighed).toEqual([])
+  expect(weighed(run)).toEqual({})
 })
 
-test('a weight that is off says what it makes of the batch, and Undo takes it back', () => {
-  const batch = opened(plan, <WeighPage />)
+test('a weight that is off says what it makes of the batch', () => {
+  opened(plan, <WeighPage />)
   weigh('Olive oil, refined', '350')
   expect(screen.getByText(/too much: superfat .* Better put right/)).toBeTruthy()
   expect(screen.getByText(/only if it lies on top/)).toBeTruthy()
-  act(() => batch.undo())
-  expect(batch.get().plan.preparation.weighed).toEqual([])
+})
+
+test('a weight that cannot be meant is asked about, stays typed, and can be written down all the same', () => {
+  const { run } = openedWithRun(plan, <WeighPage />)
+  weigh('Palm oil', '9000')
+  expect(screen.getByRole('alert').textContent).toMatch(/83 times the 109 g that are planned/)
+  expect(actual('Palm oil').value).toBe('9000')
+  expect(weighed(run)).toEqual({})
+  fireEvent.click(screen.getByText('It is so: write it down'))
+  expect(weighed(run)).toEqual({ 'oil:palm': 9000 })
 })
 
 test('rescaled, the lines weighed before say what to add', () => {
@@ -88,6 +97,9 @@ test('scent above its cap is stopped at the scale, and cannot be accepted', () =
   const clove = { ...plan, scent: plannedScent([{ scent: 'eo-clove-bud', share: 1 }], 0.003, { moment: 'pot' }) }
   opened(clove, <WeighPage />)
   weigh('Clove bud (essential oil)', '12')
+  expect(screen.getByRole('alert').textContent).toMatch(/above its limit/)
+  fireEvent.click(screen.getByText('It is so: write it down'))
+  fireEvent.click(screen.getByText('It is so: write it down'))
   expect(screen.getByRole('alert').textContent).toMatch(/above the limit of .* cannot be accepted/)
   expect(screen.queryByText('Rescale the rest')).toBeNull()
   fireEvent.click(screen.getByText('Taken out'))
@@ -104,19 +116,11 @@ test('a colour weighed off can be kept as its dose', () => {
 })
 
 test('what cannot be read stays, with a sentence; an emptied field is not weighed', () => {
-  const batch = opened(plan, <WeighPage />)
+  const { run } = openedWithRun(plan, <WeighPage />)
   weigh('Palm oil', 'much')
   expect(screen.getByText(/“much” is not a number/)).toBeTruthy()
   expect(actual('Palm oil').value).toBe('much')
   weigh('Palm oil', '120')
   weigh('Palm oil', '')
-  expect(batch.get().plan.preparation.weighed).toEqual([])
-})
-
-test('starting over clears weights and safety, and leaves other ticks', () => {
-  const done = { ...plan, preparation: { ...plan.preparation, done: ['tool:level', 'safety:1'] } }
-  const batch = opened(done, <WeighPage />)
-  fireEvent.click(tick('Water'))
-  fireEvent.click(screen.getByText('Start over'))
-  expect(batch.get().plan.preparation).toMatchObject({ weighed: [], done: ['tool:level'] })
+  expect(weighed(run)).toEqual({})
 })

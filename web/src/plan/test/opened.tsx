@@ -6,6 +6,8 @@ import type { ReactNode } from 'react'
 import { MemoryRouter } from 'react-router'
 import { SaidAsLiked } from '../context.tsx'
 import { ToastPlace } from '../../ui/toast.tsx'
+import { NotedContext } from '../../run/noted.tsx'
+import { OpenRun } from '../../run/open-run.ts'
 import { OpenBatchContext } from '../context.tsx'
 import { OpenBatch } from '../open-batch.ts'
 
@@ -19,22 +21,36 @@ let count = 0
  *
  * @param asks  the page's queries are sent, for a test that answers them
  */
-export function opened(plan: Plan, part: ReactNode, { asks = false } = {}): OpenBatch {
+export const opened = (plan: Plan, part: ReactNode, about: { asks?: boolean } = {}): OpenBatch =>
+  openedWithRun(plan, part, about).batch
+
+/** The same, with what is noted of it as it is made ready. */
+export function openedWithRun(plan: Plan, part: ReactNode, { asks = false } = {}): { batch: OpenBatch; run: OpenRun } {
   // An id of its own, so that no draft of another one is taken up.
   count += 1
   const answer = { id: `opened-${count}`, name: plan.name, revision: 1, updatedAt: '2026-11-23T12:00:00.000Z', plan }
   const batch = new OpenBatch(answer, referenceShelf(), () => Promise.resolve({ risk: null, remedies: [] }))
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false, ...(!asks && { enabled: false }) } } })
+  const now = new Date()
+  const run = new OpenRun({
+    run: {
+      ...{ id: `run-${count}`, batch: answer.id, openedAt: now.toISOString(), begunAt: null, plan },
+      ...{ shelf: referenceShelf(), events: [], seq: 0, now: now.getTime() },
+    },
+    ...{ unsent: [], aheadMs: 0 },
+  })
   render(
     <QueryClientProvider client={queries}>
       <MemoryRouter>
         <SaidAsLiked>
           <ToastPlace>
-            <OpenBatchContext value={batch}>{part}</OpenBatchContext>
+            <OpenBatchContext value={batch}>
+              <NotedContext value={{ run, sentence: '', startOver: () => undefined }}>{part}</NotedContext>
+            </OpenBatchContext>
           </ToastPlace>
         </SaidAsLiked>
       </MemoryRouter>
     </QueryClientProvider>,
   )
-  return batch
+  return { batch, run }
 }
