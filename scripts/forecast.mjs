@@ -34,10 +34,10 @@ function standing(file, shelf, core) {
   if (!read.ok) throw new Told(`${file} is not a run:\n${listed(read.problems, core.say).join('\n')}`)
   const following = core.followingOf(read.value.plan, shelf)
   const state = core.fold(following, read.value.events)
-  const next = core.nextActions(following, state)
+  const next = core.nextActions(core.activeOf(following, state), state)
   const { plan, portions } = following
   const actual = core.actualOf(plan, portions, shelf, core.weightsIn(state.weighed))
-  return { state, next, actual, minutesLeft: core.cupsOutlook(following, state, state.r) }
+  return { state, next, actual, minutesLeft: core.benchOutlook(following, state, state.r, true) }
 }
 
 /** One line a problem: path, value, sentence. */

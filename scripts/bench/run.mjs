@@ -33,7 +33,7 @@ function eventsOf({ fold, nextActions, eventOf }, following) {
 /** What one entry at the bench costs: all that was noted folded, the next deed, and the minutes left of twelve cups. */
 export default async function run() {
   const core = await import('@ostler/core')
-  const { cupsOutlook, fold, followingOf, nextActions, plainCup, readPlanText, referenceShelf } = core
+  const { benchOutlook, fold, followingOf, nextActions, plainCup, readPlanText, referenceShelf } = core
   const { plan } = readPlanText(readFileSync(join(ROOT, 'examples', 'seven-fathoms.json'), 'utf8'))
   const cups = Array.from({ length: 12 }, (_, i) => ({
     ...plan.cups[i % plan.cups.length],
@@ -48,7 +48,7 @@ export default async function run() {
     const now = [...events, { ...events[0], ...seen, r: last + 10, noted: last + 10 }]
     const state = fold(following, now)
     nextActions(following, state)
-    cupsOutlook(following, state, last + 20)
+    benchOutlook(following, state, last + 20)
   })
   tell('run.event12.median_ms', median(times.slice(10)), 'ms')
   tell('run.event12.p95_ms', p95(times.slice(10)), 'ms')

@@ -1,6 +1,7 @@
 import type { BenchEvent, Body } from './event.ts'
 import type { Following } from './following.ts'
 import { verdictOn } from './gates.ts'
+import { activeOf, takenNow } from './plan-b.ts'
 import { settle } from './settle.ts'
 import type { Settled } from './settle.ts'
 import { blankState, cupNow } from './state.ts'
@@ -54,6 +55,18 @@ function drawn(state: BenchState, event: Settled, following: Following): Change 
   }
 }
 
+/** Seconds of a stir or a burst that nobody counted. */
+const USUAL_S = { stir: 10, burst: 3 } as const
+
+/** A cup that is stirred or brought on; without a name all that have batter. */
+const handled = (state: BenchState, { cup: id, r, amount }: Settled, how: 'stir' | 'burst'): Change => ({
+  cups: state.cups.map(cup =>
+    cup.drawnG !== null && (id === undefined || cup.cup === id)
+      ? { ...cup, handled: [...cup.handled, { r, how, s: amount ?? USUAL_S[how] }] }
+      : cup,
+  ),
+})
+
 const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
   tick: ({ ticked }, { item = '', r }) => {
     ticked[item] = r
@@ -84,6 +97,8 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
   colour: (state, event) => withCup(state, event.cup, () => ({ colouredAt: event.r })),
   'pour-start': (_, { pour = '', r }) => ({ pouring: { pour, since: r }, waitingUntil: null }),
   poured,
+  stir: (state, event) => handled(state, event, 'stir'),
+  burst: (state, event) => handled(state, event, 'burst'),
   tool: (state, { move = '', r }) => ({ tools: { ...state.tools, [move]: r } }),
   wait: (_, { r, amount = 0 }) => ({ waitingUntil: r + amount }),
   away: (_, { r }) => ({ awaySince: r }),
@@ -93,7 +108,10 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
     ...(how === 'split' && cup !== undefined ? withCup(state, cup, () => ({ isLost: true })) : {}),
     ...(how === 'split' && cup === undefined ? { hold: 'breaks' as const } : {}),
   }),
-  'plan-b': (_, { how }) => ({ isPlanB: how !== 'back' }),
+  'plan-b': (state, { how, r }) => {
+    if (how === 'back') return { planB: null }
+    return state.planB ? {} : { planB: takenNow(state, r), pouring: null }
+  },
   waive: ({ waived }, { how = '' }) => {
     waived.push(how)
     return {}
@@ -127,6 +145,6 @@ function take(following: Following, state: BenchState, event: Settled): void {
  */
 export function fold(following: Following, events: readonly BenchEvent[]): BenchState {
   const state = blankState(following.input)
-  for (const event of settle(events)) take(following, state, event)
+  for (const event of settle(events)) take(activeOf(following, state), state, event)
   return state
 }

@@ -7,6 +7,7 @@ import type { Following } from './following.ts'
 import type { Settled } from './settle.ts'
 import { cupNow, weightsIn } from './state.ts'
 import type { BenchState, CupNow } from './state.ts'
+import { planBOf } from './plan-b.ts'
 import { SAFETY_WORDS, safetyMissing } from './safety.ts'
 
 /** What may be done when. */
@@ -299,7 +300,9 @@ function judged(following: Following, state: BenchState, event: Settled): Verdic
     case 'tool':
       return Object.keys(state.pours).length === 0 ? refused(fact('bench.nothing-poured')) : FREE
     case 'plan-b':
-      return following.plan.planB === null ? refused(fact('bench.no-plan-b')) : FREE
+      return event.how !== 'back' && state.planB === null && planBOf(following.plan) === null
+        ? refused(fact('bench.no-plan-b'))
+        : FREE
     case 'close':
       return closing(following, state, event)
     default:

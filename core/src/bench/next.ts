@@ -123,9 +123,16 @@ function pourWords(following: Following, state: BenchState, step: BenchStep): Sa
   const { lo, hi } = following.input.pours[n]!.window
   const between = { lo: plain(lo, 1), hi: plain(hi, 1) }
   const cup = nameOf(following, step.cup)
+  const isSpooned = following.plan.score.find(pour => pour.id === step.pour)?.shape.way === 'spoon'
   return state.pouring?.pour === step.pour
-    ? { big: fact('bench.pouring', { cup }), more: fact('bench.until-empty', { n: plain(n + 1, 0) }) }
-    : { big: fact('bench.pour', { cup }), more: fact('bench.pour-more', { n: plain(n + 1, 0), ...between }) }
+    ? {
+        big: fact(isSpooned ? 'bench.spooning' : 'bench.pouring', { cup }),
+        more: fact('bench.until-empty', { n: plain(n + 1, 0) }),
+      }
+    : {
+        big: fact(isSpooned ? 'bench.spoon' : 'bench.pour', { cup }),
+        more: fact('bench.pour-more', { n: plain(n + 1, 0), ...between }),
+      }
 }
 
 function words(following: Following, state: BenchState, step: BenchStep): Said {

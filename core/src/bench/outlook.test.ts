@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { BenchEvent } from './event.ts'
-import { cupsOutlook, fold, looksDue } from './index.ts'
+import { benchOutlook, fold, looksDue } from './index.ts'
 import { followingExample, noted, untilLye } from './test/runs.ts'
 
 const milk = followingExample('weir-milk')
@@ -25,7 +25,8 @@ const prepared = [
   noted('scent', T0 + 155, { cup: honey }),
   noted('scent', T0 + 220, { cup: plain }),
 ]
-const outlook = (r: number, ...more: BenchEvent[]) => cupsOutlook(milk, fold(milk, [...prepared, ...more]), T0 + r)
+const outlook = (r: number, ...more: BenchEvent[]) =>
+  benchOutlook(milk, fold(milk, [...prepared, ...more]), T0 + r).cups
 const seen = (r: number, amount: number, cup = honey, how: 'word' | 'drip' = 'word') =>
   noted('seen', T0 + r, { cup, amount, how })
 
@@ -46,7 +47,7 @@ describe('looks that are asked for', () => {
 
 describe('minutes left', () => {
   test('are there once a cup is filled, in order, and end as it is poured', () => {
-    expect(cupsOutlook(milk, fold(milk, begun.slice(0, -2)), T0 + 60)).toEqual([])
+    expect(benchOutlook(milk, fold(milk, begun.slice(0, -2)), T0 + 60).cups).toEqual([])
     const cups = outlook(225)
     expect(cups.map(one => one.cup)).toEqual([honey, plain])
     for (const { low, likely, high } of cups) {

@@ -26,6 +26,8 @@ export interface CupNow {
   /** Batter that has left it, g. */
   pouredG: number
   seen: Sighting[]
+  /** Stirred, or brought on with the blender, for so many seconds up to then. */
+  handled: { r: number; how: 'stir' | 'burst'; s: number }[]
   /** Separated, or spilt: it is not poured. */
   isLost: boolean
 }
@@ -72,7 +74,8 @@ export interface BenchState {
   pouring: { pour: string; since: number } | null
   waitingUntil: number | null
   awaySince: number | null
-  isPlanB: boolean
+  /** Plan B as it was taken: what lay in the mould, and what each cup that was filled still had, g. Null: the first plan is followed. */
+  planB: { r: number; poured: string[]; leftG: Record<string, number> } | null
   wrong: { key: string; r: number; how: string; cup: string | null }[]
   waived: string[]
   notes: { key: string; r: number; text: string }[]
@@ -88,9 +91,10 @@ export const blankState = (input: RunInput): BenchState => ({
   ...{ blendS: 0, blendingSince: null, stoppedAt: null, potSeen: [], hold: null, potScentedAt: null },
   cups: input.cups.map(({ cup }) => ({
     ...{ cup: cup.id, drawnG: null, drawnAt: null, colouredAt: null, scentedAt: null, pouredG: 0, seen: [] },
+    handled: [],
     isLost: false,
   })),
-  ...{ splitAt: null, pours: {}, tools: {}, pouring: null, waitingUntil: null, awaySince: null, isPlanB: false },
+  ...{ splitAt: null, pours: {}, tools: {}, pouring: null, waitingUntil: null, awaySince: null, planB: null },
   ...{ wrong: [], waived: [], notes: [], closed: null, toClear: [], warnings: [] },
 })
 

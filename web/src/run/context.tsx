@@ -1,4 +1,5 @@
-import { forecast, hexOfCup } from '@ostler/core'
+import { activeOf, forecast, hexOfCup } from '@ostler/core'
+import type { Following } from '@ostler/core'
 import { createContext, useContext, useMemo, useSyncExternalStore } from 'react'
 import { useColourView } from '../plan/colour-view.ts'
 import type { OpenRun, OpenRunState } from './open-run.ts'
@@ -15,6 +16,13 @@ export function useRun(): OpenRun {
 export function useRunState(): OpenRunState {
   const run = useRun()
   return useSyncExternalStore(run.subscribe, run.get)
+}
+
+/** What is followed as things stand: the plan, or what is left of it after plan B was taken. */
+export function useFollowed(): Following {
+  const run = useRun()
+  const { state } = useRunState()
+  return activeOf(run.following, state)
 }
 
 /** Colours of the cups as the plan has them forecast. */

@@ -1,4 +1,4 @@
-import { followingOf, fold, nextActions, settle, verdictOn } from '@ostler/core'
+import { activeOf, followingOf, fold, nextActions, settle, verdictOn } from '@ostler/core'
 import type {
   BenchEvent,
   BenchState,
@@ -150,7 +150,11 @@ export class OpenRun {
 
   /** What would be said of an event, were it noted now. */
   verdict(about: Pick<BenchEvent, 'kind'> & Partial<BenchEvent>): Verdict {
-    return verdictOn(this.#following, this.#state.state, this.#event(about, this.#count + 1))
+    return verdictOn(
+      activeOf(this.#following, this.#state.state),
+      this.#state.state,
+      this.#event(about, this.#count + 1),
+    )
   }
 
   /** Notes that something happened, now or at another second of the run. */
@@ -187,7 +191,7 @@ export class OpenRun {
     const state = fold(this.#following, events)
     const isAway = !this.#isOnline || this.#failures > 0
     return {
-      ...{ events, state, next: nextActions(this.#following, state) },
+      ...{ events, state, next: nextActions(activeOf(this.#following, state), state) },
       link: this.#unsent.length === 0 && !isAway ? 'everywhere' : isAway ? 'here' : 'sending',
       unsent: this.#unsent.length,
       refused: this.#refused,

@@ -1,5 +1,5 @@
-import { cupsOutlook, fold, followingOf } from '@ostler/core'
-import type { BenchEvent, CupOutlook, Following, Plan, Shelf } from '@ostler/core'
+import { benchOutlook, fold, followingOf } from '@ostler/core'
+import type { BenchEvent, BenchOutlook, Following, Plan, Shelf } from '@ostler/core'
 import { expose } from 'comlink'
 
 let run: { id: string; following: Following } | null = null
@@ -9,9 +9,9 @@ function follow(id: string, plan: Plan, shelf: Shelf): void {
   run = { id, following: followingOf(plan, shelf) }
 }
 
-/** Minutes left of the cups after all that was noted; null when this worker does not know the run. */
-function outlook(id: string, events: readonly BenchEvent[], r: number): CupOutlook[] | null {
-  return run?.id === id ? cupsOutlook(run.following, fold(run.following, events), r) : null
+/** How a run stands after all that was noted, all ways on or only the plan and plan B; null when this worker does not know the run. */
+function outlook(id: string, events: readonly BenchEvent[], r: number, all: boolean): BenchOutlook | null {
+  return run?.id === id ? benchOutlook(run.following, fold(run.following, events), r, all) : null
 }
 
 const doorway = { follow, outlook }

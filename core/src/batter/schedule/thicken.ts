@@ -10,7 +10,8 @@ const STIRRED_S = 20
 /** A cup that is to be blended on by itself may take so many bursts, and no more than this of its time. */
 const MOST_FOR_STOP = 200
 
-const stickOf = (state: RunState, i: number) => {
+/** The blender, or whatever is used instead, in one cup. */
+export const stickOf = (state: RunState, i: number) => {
   const { blending, cups, blenderStrength } = state.input
   const power = blenderPower(Math.max(cups[i]!.massG, 20) / 1000, blenderStrength)
   return handling(state.usesBlender ? 'stick' : blending, power)

@@ -46,7 +46,7 @@ function waitForCarrier(state: RunState, carrier: CupState, pour: PourTask, inde
 }
 
 /** Soap in the mould: what each pour gave, standing, without loss of heat. */
-type InMould = Map<number, CupState>
+export type InMould = Map<number, CupState>
 
 /** Levels that stand in the way of a tool. */
 function standingFor(state: RunState, tool: ToolTask, pours: readonly number[], inMould: InMould): [number, number] {
@@ -63,7 +63,7 @@ function standingFor(state: RunState, tool: ToolTask, pours: readonly number[], 
 function useTool(state: RunState, tool: ToolTask, index: number, inMould: InMould): ToolRun {
   const { cup: last, below } = state.input.pours[index]!
   // Of one cup that was poured twice, what went in later is as it is now.
-  const lying = new Map([...below, index].map(k => [state.input.pours[k]!.cup, k]))
+  const lying = new Map([...below.filter(k => inMould.has(k)), index].map(k => [state.input.pours[k]!.cup, k]))
   const pours = tool.through === 'top' ? [index] : [...lying.values()]
   const began = state.now
   let [lowest, highest] = standingFor(state, tool, pours, inMould)
@@ -149,7 +149,8 @@ function pourStirred(state: RunState, index: number, below: CupState | null): Om
 function pourLayer(state: RunState, index: number, inMould: InMould): PourRun {
   const pour = state.input.pours[index]!
   const i = pour.cup
-  const lowest = pour.below.at(-1)
+  // What was lost on the way lies nowhere.
+  const lowest = pour.below.findLast(k => inMould.has(k))
   const below = lowest === undefined ? null : inMould.get(lowest)!
   if (pour.waitS > 0) state.busy('wait', pour.waitS, i, index)
   const first = !state.input.pours.slice(0, index).some(earlier => earlier.cup === i)
@@ -159,9 +160,37 @@ function pourLayer(state: RunState, index: number, inMould: InMould): PourRun {
   const cup = state.cups[i]!
   const run: PourRun = { ...poured, tools: [], after: copyOf(cup) }
   // The mould holds its heat: soap inside the loaf loses next to none in the time of a pour.
-  inMould.set(index, { ...copyOf(cup), cooling: null })
+  inMould.set(index, inTheMould(cup))
   for (const tool of pour.tools) run.tools.push(useTool(state, tool, index, inMould))
   return run
+}
+
+/** Soap as it lies once it has been poured. */
+export const inTheMould = (cup: CupState): CupState => ({ ...copyOf(cup), cooling: null })
+
+/** What came of each pour that was still open, and of the tools that were. */
+export type RestOfRun = Map<number, { pour: PourRun | null; tools: ToolRun[] }>
+
+/**
+ * Works the rest of a plan through from where it stands: what cups still lack, then the pours that are not in the mould yet. The state has
+ * its clock and its cups; what is done of them is not in its input any more.
+ *
+ * @param inMould  what lies in the mould, by the place of its pour; more is put in
+ * @param isOpen   whether a pour that is not in the mould is to be made
+ */
+export function finishRun(state: RunState, inMould: InMould, isOpen: (index: number) => boolean): RestOfRun {
+  if (!state.input.colourEach) prepareCups(state)
+  const rest: RestOfRun = new Map()
+  state.input.pours.forEach(({ tools }, index) => {
+    if (inMould.has(index)) {
+      if (tools.length === 0) return
+      rest.set(index, { pour: null, tools: tools.map(tool => useTool(state, tool, index, inMould)) })
+    } else if (isOpen(index)) {
+      const pour = pourLayer(state, index, inMould)
+      rest.set(index, { pour, tools: pour.tools })
+    }
+  })
+  return rest
 }
 
 const merged = (tasks: readonly Task[]): Task[] =>

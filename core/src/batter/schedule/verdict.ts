@@ -1,5 +1,5 @@
 import { FALSE_TRACE } from '../trace/index.ts'
-import type { Run, SplitRun, ToolRun } from './run-state.ts'
+import type { PourRun, Run, SplitRun, ToolRun } from './run-state.ts'
 import { normal } from '../../quantities/chance/index.ts'
 import type { RunInput, PourTask, ToolTask } from './run-input.ts'
 import { soundChance } from './splitting.ts'
@@ -43,6 +43,9 @@ const NEARLY = 0.05
 const DEPTH_ERROR = Math.log(1.6)
 const LEAST_DEPTH_MM = 0.5
 
+/** An error of the model that is none. */
+const SURE = 1e-6
+
 const worst = (list: readonly Verdict[]): Verdict => list.reduce((a, b) => (b.works < a.works ? b : a))
 
 const belowTop = (level: number, hi: number, error: number): number => normal((hi - level) / error)
@@ -61,8 +64,10 @@ function depthVerdicts({ depth }: PourTask, diveMm: number | null): Verdict[] {
 }
 
 /** How likely a pour of one run works. */
-export function verdict(input: RunInput, run: Run, i: number): Verdict {
-  const pour = run.pours[i]!
+export const verdict = (input: RunInput, run: Run, i: number): Verdict => pourVerdict(input, i, run.pours[i]!)
+
+/** How likely the i-th pour works, done so. */
+export function pourVerdict(input: RunInput, i: number, pour: PourRun): Verdict {
   const { window, neverStops } = input.pours[i]!
   const error = input.levelError
   const isCarried =
@@ -107,6 +112,15 @@ export function splitVerdict(input: RunInput, split: SplitRun): Verdict & { work
     },
   ]
   return { works: parts.reduce((product, one) => product * one.works, 1), fault: worst(parts).fault }
+}
+
+/** Whether each pour of a run, with its tools, comes out wrong, as the run has it and without any error of the model. */
+export const judgedFaults = (input: RunInput, run: Run): boolean[] => {
+  const sure = { ...input, levelError: SURE }
+  return input.pours.map((pour, i) => {
+    const tools = pour.tools.map((tool, n) => toolVerdict(sure, tool, run.pours[i]!.tools[n]!))
+    return [verdict(sure, run, i), ...tools].some(one => one.works < 0.5)
+  })
 }
 
 export interface RunVerdict {

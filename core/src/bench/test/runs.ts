@@ -20,15 +20,4 @@ export function noted(kind: BenchEvent['kind'], r: number, about: Partial<BenchE
   return { key: `tablet:${count}`, kind, r, noted: r, at: '2026-11-30T10:00:00Z', source: 'hand', ...about }
 }
 
-/** Everything up to lye that is clear and oils that are ready, noted before the second at which the lye goes in; with the temperatures. */
-export const untilLye = ({ lines, steps }: Following, lyeInAt: number): BenchEvent[] => [
-  ...['gear', 'air', 'alone', 'rinse'].map((item, i) => noted('tick', lyeInAt - 900 + i, { item: `safety:${item}` })),
-  ...lines.map((line, i) => noted('weighed', lyeInAt - 880 + i, { item: line.key, amount: line.massG })),
-  ...steps
-    .filter(step => step.kind === 'ready' || step.kind === 'melt')
-    .map(step => noted('tick', lyeInAt - 820, { item: step.key })),
-  noted('lye-mixed', lyeInAt - 810),
-  noted('lye-clear', lyeInAt - 700, { how: 'yes' }),
-  noted('temp', lyeInAt - 100, { body: 'lye', amount: 34 }),
-  noted('temp', lyeInAt - 90, { body: 'oils', amount: 33 }),
-]
+export { madeReady as untilLye } from '../trial.ts'

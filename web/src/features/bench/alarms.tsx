@@ -1,14 +1,14 @@
 import type { AlarmKind } from '@ostler/core'
 import { useEffect } from 'react'
-import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
+import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { useSay } from '../../ui/say.tsx'
 import { sound, speak, useSound } from './sound.ts'
-import type { BenchOutlook } from './use-outlook.ts'
+import type { Told } from './use-outlook.ts'
 
-const WORDS: Readonly<Record<AlarmKind, string>> = {
-  soon: 'may be too thick in a minute or two',
-  now: 'has about a minute left: pour it now',
-  late: 'is past its window: see Trouble',
+/** Of one cup, and of several. */
+const WORDS: Readonly<Record<Exclude<AlarmKind, 'soon'>, readonly [one: string, several: string]>> = {
+  now: ['has about a minute left: pour it now', 'have about a minute left: pour now'],
+  late: ['is past its window: see Trouble', 'are past their windows: see Trouble'],
 }
 
 /** Says the next deed aloud when it is another one, where that is wished for. */
@@ -26,27 +26,35 @@ function useSpoken(): void {
 }
 
 /** Cups whose time runs out: seen, and heard once as it begins. */
-export function Alarms({ outlook }: { outlook: BenchOutlook }) {
-  const { following } = useRun()
+export function Alarms({ told: { alarms, fresh } }: { told: Told }) {
+  const following = useFollowed()
   const hexOf = useRunHex()
   const { tones } = useSound()
-  const { alarms, fresh } = outlook
   useSpoken()
   useEffect(() => {
     const worst = (['late', 'now', 'soon'] as const).find(kind => fresh.some(one => one.kind === kind))
     if (tones && worst) sound(worst)
   }, [fresh, tones])
-  const shown = alarms.filter(one => one.kind !== 'soon')
+  const kinds = (['late', 'now'] as const).map(kind => ({ kind, cups: alarms.filter(one => one.kind === kind) }))
   return (
     <ul role="alert" aria-label="Alarms">
-      {shown.map(({ cup, kind }) => (
-        <li key={cup} className="flex items-center gap-3 border-b-2 border-rust px-6 py-2 text-xl max-[760px]:px-4">
-          <span aria-hidden className="size-6 shrink-0 border border-ink" style={{ background: hexOf(cup) }} />
-          <span>
-            ▲ <strong>{following.plan.cups.find(one => one.id === cup)?.name}</strong> {WORDS[kind]}.
-          </span>
-        </li>
-      ))}
+      {kinds
+        .filter(({ cups }) => cups.length > 0)
+        .map(({ kind, cups }) => (
+          <li
+            key={kind}
+            className="flex flex-wrap items-center gap-x-3 border-b-2 border-rust px-6 py-1.5 text-xl max-[760px]:px-4 max-[760px]:text-lg"
+          >
+            <span aria-hidden>▲</span>
+            {cups.map(({ cup }) => (
+              <strong key={cup} className="flex items-center gap-2">
+                <span aria-hidden className="size-5 shrink-0 border border-ink" style={{ background: hexOf(cup) }} />
+                {following.plan.cups.find(one => one.id === cup)?.name}
+              </strong>
+            ))}
+            <span>{WORDS[kind][cups.length > 1 ? 1 : 0]}.</span>
+          </li>
+        ))}
     </ul>
   )
 }

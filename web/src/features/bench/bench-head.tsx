@@ -48,6 +48,7 @@ export function BenchHead({ isNight, onNight, onLog }: Props) {
       >
         {run.following.plan.name}
       </Link>
+      {state.planB && <strong className="border-2 border-ink px-2 whitespace-nowrap">Plan B</strong>}
       <span className="text-[15px] whitespace-nowrap text-soft" aria-live="polite">
         {link === 'here' && <CloudOff size={16} aria-hidden className="mr-1 inline" />}
         <span className="max-[760px]:sr-only">{KEPT[link]}</span>

@@ -9,6 +9,7 @@ import { HoldPanel } from './hold-panel.tsx'
 import { LogPanel } from './log-panel.tsx'
 import { MeasuredPanel } from './measured-panel.tsx'
 import { NextDeed } from './next-deed.tsx'
+import { Advice, PlanBCall } from './plan-b-call.tsx'
 import { SeenPanel } from './seen-panel.tsx'
 import { TroublePanel } from './trouble-panel.tsx'
 import { useBench } from './use-bench.ts'
@@ -60,7 +61,7 @@ export function Bench() {
   const { state } = useRunState()
   const say = useSay()
   const [isNight, onNight] = useNight()
-  const outlook = useOutlook()
+  const reckoned = useOutlook()
   useAwake()
   useKeys(deeds)
   const { panel, held, told, attempt, open } = deeds
@@ -70,20 +71,24 @@ export function Bench() {
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(320px,32%)] max-[760px]:grid-cols-1 max-[760px]:grid-rows-[minmax(0,1fr)_auto]">
         <main className="flex min-h-0 flex-col overflow-y-auto outline-none">
           <h1 className="sr-only">Bench: {run.following.plan.name}</h1>
-          <Alarms outlook={outlook} />
+          <Alarms told={reckoned} />
+          {panel === null && !held && <PlanBCall told={reckoned} />}
+          {panel === null && !held && <Advice told={reckoned} />}
           {held && <Held held={held} onGoOn={deeds.goOn} onLeave={deeds.letBe} />}
           {!held && panel === null && state.toClear.length > 0 && <ToClear />}
           {panel === null && !held && <NextDeed onLook={deeds.lookAt} />}
           {panel === 'seen' && <SeenPanel first={deeds.looksAt} onNote={attempt} onClose={() => open(null)} />}
           {panel === 'measured' && <MeasuredPanel onNote={attempt} onClose={() => open(null)} />}
           {panel === 'hold' && <HoldPanel onNote={attempt} onClose={() => open(null)} />}
-          {panel === 'trouble' && <TroublePanel onNote={attempt} onClose={() => open(null)} />}
+          {panel === 'trouble' && (
+            <TroublePanel outlook={reckoned.outlook} onNote={attempt} onClose={() => open(null)} />
+          )}
           {panel === 'log' && <LogPanel onClose={() => open(null)} />}
           <p role="status" className="mt-auto min-h-8 px-6 pb-2 text-lg text-rust max-[760px]:px-4">
             {told !== '' && `△ ${say(told)}`}
           </p>
         </main>
-        <CupsStrip outlooks={outlook.cups} gives={panel !== null} />
+        <CupsStrip outlook={reckoned.outlook} gives={panel !== null} />
       </div>
       <BenchKeys deeds={deeds} />
     </div>

@@ -1,9 +1,10 @@
 import { LOOKS, showMass } from '@ostler/core'
-import type { CupNow, CupOutlook } from '@ostler/core'
+import type { BenchOutlook, CupNow, CupOutlook } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
-import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
+import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useNow } from './bench-head.tsx'
+import { inTen } from './plan-b-call.tsx'
 
 /** The word that comes nearest to a level. */
 export const lookWord = (level: number): string =>
@@ -31,8 +32,9 @@ function Left({ outlook }: { outlook: CupOutlook }) {
         {low < 0.17 ? '▲ no time to lose' : `${low < 1.5 ? '△ ' : ''}${atLeast(low)}`}
       </p>
       <p className="text-[13px] text-soft">
-        {low >= 0.17 && 'at least'}
-        {likely < 45 && `, likely ${Math.round(likely)}, ${later}`}
+        {[low >= 0.17 && 'at least', likely < 45 && `likely ${Math.round(likely)}`, likely < 45 && later]
+          .filter(Boolean)
+          .join(', ')}
       </p>
       {opensIn > 0.5 && (
         <p className="text-[13px] text-soft">thick enough in about {Math.max(1, Math.round(opensIn))} min</p>
@@ -46,18 +48,24 @@ function Left({ outlook }: { outlook: CupOutlook }) {
  *
  * @param gives on a phone it gives its place to a question
  */
-export function CupsStrip({ outlooks, gives }: { outlooks: readonly CupOutlook[]; gives: boolean }) {
-  const { following } = useRun()
+export function CupsStrip({ outlook, gives }: { outlook: BenchOutlook | null; gives: boolean }) {
+  const following = useFollowed()
   const { state } = useRunState()
+  const follow = outlook?.ways.find(way => way.kind === 'follow')
   const used = state.cups.filter((_, i) => following.input.cups[i]!.massG > 0)
   return (
     <aside
       aria-label="Cups"
       className={`min-h-0 overflow-y-auto border-l border-line bg-panel max-[760px]:max-h-[34vh] max-[760px]:border-t max-[760px]:border-l-0 ${gives ? 'max-[760px]:hidden' : ''}`}
     >
+      {follow && (
+        <p className="border-b border-line px-4 py-1.5 text-[14px] text-soft max-[760px]:px-3">
+          The rest comes out: <strong className="text-lg text-ink">{inTen(follow.chance.whole)}</strong>
+        </p>
+      )}
       <ul>
         {used.map(cup => (
-          <Cup key={cup.cup} cup={cup} outlook={outlooks.find(one => one.cup === cup.cup) ?? null} />
+          <Cup key={cup.cup} cup={cup} outlook={outlook?.cups.find(one => one.cup === cup.cup) ?? null} />
         ))}
       </ul>
     </aside>
@@ -65,7 +73,7 @@ export function CupsStrip({ outlooks, gives }: { outlooks: readonly CupOutlook[]
 }
 
 function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
-  const { following } = useRun()
+  const following = useFollowed()
   const { state } = useRunState()
   const hexOf = useRunHex()
   const habits = useHabits()

@@ -2,7 +2,7 @@ import { EVENT_KINDS, settle, showMass, showTemperature } from '@ostler/core'
 import type { Settled } from '@ostler/core'
 import { useMemo } from 'react'
 import { useHabits } from '../../plan/context.tsx'
-import { useRun, useRunState } from '../../run/context.tsx'
+import { useFollowed, useRun, useRunState } from '../../run/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { useSay } from '../../ui/say.tsx'
 import { showClock } from './bench-head.tsx'
@@ -15,7 +15,7 @@ const LATE_S = 20
 
 /** What an event was about, in words. */
 function useWords(): (event: Settled) => string {
-  const { following } = useRun()
+  const following = useFollowed()
   const habits = useHabits()
   const say = useSay()
   const { plan, lines, input } = following

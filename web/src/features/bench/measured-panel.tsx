@@ -3,7 +3,7 @@ import type { Body, Words } from '@ostler/core'
 import { Delete } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useHabits } from '../../plan/context.tsx'
-import { useRun, useRunState } from '../../run/context.tsx'
+import { useFollowed, useRunState } from '../../run/context.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
 import { Say, useSay } from '../../ui/say.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
@@ -23,7 +23,7 @@ interface Measurable {
 
 /** What can be measured just now: what the step asks for first, then every temperature. */
 function useMeasurable(): Measurable[] {
-  const { following } = useRun()
+  const following = useFollowed()
   const { next } = useRunState()
   const say = useSay()
   const step = next[0]?.step

@@ -1,7 +1,7 @@
 import { looksDue, showMass, showMassDown } from '@ostler/core'
 import type { NextAction } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
-import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
+import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { Say } from '../../ui/say.tsx'
 import { showClock, useNow } from './bench-head.tsx'
 
@@ -10,7 +10,7 @@ const DOWN = new Set(['lye', 'solution', 'scent'])
 
 /** How much, as it is read off the scale; empty where nothing is weighed. */
 function useAmount(): (action: NextAction) => string {
-  const { following } = useRun()
+  const following = useFollowed()
   const habits = useHabits()
   return ({ step, massG }) => {
     if (massG === null || step === null) return ''
@@ -62,7 +62,7 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
 
 /** Cups that should be looked at now: when one looks decides whether a call still comes in time. */
 function LooksDue({ onLook }: { onLook: (cup: string) => void }) {
-  const { following } = useRun()
+  const following = useFollowed()
   const { state } = useRunState()
   const hexOf = useRunHex()
   const now = useNow()

@@ -1,6 +1,6 @@
 import { LOOKS, dripLevel } from '@ostler/core'
 import { useEffect, useState } from 'react'
-import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
+import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
 import { lookWord } from './cups-strip.tsx'
 import { TraceDrawing } from './trace-drawing.tsx'
@@ -17,7 +17,7 @@ const POT = 'pot'
 
 /** What can be looked at, what is poured next first: the pot until it is split, then cups with batter in them. */
 function useBodies() {
-  const { following } = useRun()
+  const following = useFollowed()
   const { state } = useRunState()
   const hexOf = useRunHex()
   const { input, plan } = following

@@ -1,11 +1,13 @@
-import { TROUBLES } from '@ostler/core'
-import type { TroubleKind } from '@ostler/core'
+import { TROUBLES, planBOf } from '@ostler/core'
+import type { BenchOutlook, TroubleKind } from '@ostler/core'
 import { useState } from 'react'
-import { useRun, useRunHex, useRunState } from '../../run/context.tsx'
+import { useFollowed, useRun, useRunHex, useRunState } from '../../run/context.tsx'
+import { inTen } from './plan-b-call.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
 import type { About } from './use-bench.ts'
 
 interface Props {
+  outlook: BenchOutlook | null
   onNote: (about: About) => void
   onClose: () => void
 }
@@ -14,11 +16,12 @@ const KINDS = Object.keys(TROUBLES) as TroubleKind[]
 const WHOLE = ''
 
 /** What went wrong: how it is told, the ways out in their order with what each costs, and when to stop. */
-export function TroublePanel({ onNote, onClose }: Props) {
+export function TroublePanel({ outlook, onNote, onClose }: Props) {
   const [kind, setKind] = useState<TroubleKind | null>(null)
   if (kind === null)
     return (
       <BenchPanel title="Trouble" onClose={onClose}>
+        <PlanBKey outlook={outlook} onNote={onNote} />
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-2">
           {KINDS.map(one => (
             <li key={one}>
@@ -36,8 +39,26 @@ export function TroublePanel({ onNote, onClose }: Props) {
   return <WaysOut kind={kind} onNote={onNote} onClose={() => setKind(null)} />
 }
 
-function WaysOut({ kind, onNote, onClose }: Props & { kind: TroubleKind }) {
+/** Plan B at any time, and the way back from it. */
+function PlanBKey({ outlook, onNote }: Pick<Props, 'outlook' | 'onNote'>) {
   const { following } = useRun()
+  const { state } = useRunState()
+  const name = planBOf(following.plan)?.name ?? ''
+  const chance = outlook?.ways.find(way => way.kind === 'plan-b')?.chance.whole
+  if (name === '' || state.closed !== null) return null
+  return (
+    <button
+      className="mb-2 min-h-20 w-full border-2 border-ink px-4 text-left text-xl font-semibold hover:bg-chosen"
+      onClick={() => onNote({ kind: 'plan-b', how: state.planB ? 'back' : 'take' })}
+    >
+      {state.planB ? 'Back to the first plan' : `Plan B: ${name}`}
+      {chance !== undefined && <span className="block text-lg font-normal">Brings {inTen(chance)} to an end.</span>}
+    </button>
+  )
+}
+
+function WaysOut({ kind, onNote, onClose }: Omit<Props, 'outlook'> & { kind: TroubleKind }) {
+  const following = useFollowed()
   const { state } = useRunState()
   const hexOf = useRunHex()
   const [cup, setCup] = useState(WHOLE)

@@ -31,6 +31,8 @@ export interface BenchDeeds {
   /** The next deed as it was planned. */
   done: () => void
   undo: () => void
+  /** Takes plan B, where it was not taken. */
+  planB: () => void
   /** Goes on in spite of what stands in the way: that is written down. */
   goOn: () => void
   letBe: () => void
@@ -72,6 +74,9 @@ export function useBench(): BenchDeeds {
     setHeld(null)
     setTold('Taken back.')
   }
+  const planB = () => {
+    if (!state.planB) attempt({ kind: 'plan-b', how: 'take' })
+  }
   const goOn = () => {
     if (!held?.waiver) return
     run.note({ kind: 'waive', how: held.waiver, text: say(held.sentence) })
@@ -85,5 +90,5 @@ export function useBench(): BenchDeeds {
     setLooksAt(cup)
     setPanel('seen')
   }
-  return { panel, held, told, open, lookAt, looksAt, attempt, done, undo, goOn, letBe: () => setHeld(null) }
+  return { panel, held, told, open, lookAt, looksAt, attempt, done, undo, planB, goOn, letBe: () => setHeld(null) }
 }

@@ -21,6 +21,8 @@ export function useKeys(deeds: BenchDeeds): void {
         '*': () => deeds.open('measured'),
         t: () => deeds.open('trouble'),
         '-': () => deeds.open('trouble'),
+        b: () => (held ? undefined : deeds.planB()),
+        '+': () => (held ? undefined : deeds.planB()),
         u: deeds.undo,
         Backspace: deeds.undo,
         PageUp: deeds.undo,

@@ -93,6 +93,8 @@ export const bench = {
   'bench.wait': 'Wait',
   'bench.wait-more': 'Until the layer below holds a drip.',
   'bench.pour': 'Pour {cup}',
+  'bench.spoon': 'Spoon {cup}',
+  'bench.spooning': 'Spooning {cup}',
   'bench.pouring': 'Pouring {cup}',
   'bench.pour-more': 'Layer {n}. Between trace {lo} and {hi}; stir five seconds first.',
   'bench.until-empty': 'Layer {n}: until its share is in.',
