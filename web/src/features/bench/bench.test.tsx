@@ -10,9 +10,19 @@ import { OpenRunContext } from '../../run/context.tsx'
 import { OpenRun } from '../../run/open-run.ts'
 import { Bench } from './bench.tsx'
 
-/** Minutes left as the worker would reckon them: each test says. */
-const reckoned = vi.hoisted(() => ({ cups: [] as unknown[] }))
-vi.mock('../../workers/bench.ts', () => ({ minutesLeft: () => Promise.resolve(reckoned.cups) }))
+/** How the run stands as the worker would reckon it: each test says. */
+const reckoned = vi.hoisted(() => ({ cups: [] as unknown[], ways: [] as unknown[] }))
+vi.mock('../../workers/bench.ts', () => ({
+  outlookOf: () =>
+    Promise.resolve({
+      r: 0,
+      planB: 'Spooned',
+      isPlanB: false,
+      isWhole: true,
+      cups: reckoned.cups,
+      ways: reckoned.ways,
+    }),
+}))
 vi.mock('../../run/kept-run.ts', () => ({ keepRun: () => Promise.resolve(true) }))
 
 const read = readPlanText(text)
@@ -223,5 +233,43 @@ describe('time', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Honeycomb' }))
     fireEvent.click(screen.getByRole('button', { name: 'Note that it happened' }))
     expect(last()).toMatchObject({ kind: 'wrong', how: 'too-thick', cup: honey })
+  })
+})
+
+describe('plan B', () => {
+  const way = (kind: string, whole: number, about: object = {}) => ({
+    ...{ kind, waitS: 0, cup: honey },
+    chance: { whole, share: whole, weakest: { pour: plan.score[0]!.id, works: whole, inS: 130 } },
+    ...about,
+  })
+  afterEach(() => void (reckoned.ways = []))
+
+  test('is called with what it brings, taken with one key, and taken back', async () => {
+    reckoned.ways = [way('follow', 0.05), way('plan-b', 0.7)]
+    opened(/^pour:/)
+    const call = await screen.findByRole('alert', { name: 'Plan B' })
+    expect(call.textContent).toContain('Plan B: Spooned')
+    expect(call.textContent).toContain('about 1 of 10 such batches come out from here, by plan B about 7 of 10')
+    expect(call.textContent).toContain('Honeycomb would be lost first, in about 2 min')
+    key('+')
+    expect(last()).toMatchObject({ kind: 'plan-b', how: 'take' })
+    expect(run.get().state.planB).not.toBeNull()
+    expect(now().textContent).toContain('Spoon')
+    key('t')
+    fireEvent.click(screen.getByRole('button', { name: 'Back to the first plan' }))
+    expect(run.get().state.planB).toBeNull()
+  })
+
+  test('that was answered is not asked again at once', async () => {
+    reckoned.ways = [way('follow', 0.08), way('plan-b', 0.7)]
+    opened(/^pour:/)
+    fireEvent.click(await screen.findByRole('button', { name: 'Stay with the plan' }))
+    expect(screen.queryByRole('alert', { name: 'Plan B' })).toBeNull()
+  })
+
+  test('that brings no more is not recommended: what still runs is poured', async () => {
+    reckoned.ways = [way('follow', 0.1), way('plan-b', 0.12)]
+    opened(/^pour:/)
+    expect((await screen.findByText('Pour what still runs, in its order')).textContent).toBeTruthy()
   })
 })

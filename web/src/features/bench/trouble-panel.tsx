@@ -52,7 +52,9 @@ function PlanBKey({ outlook, onNote }: Pick<Props, 'outlook' | 'onNote'>) {
       onClick={() => onNote({ kind: 'plan-b', how: state.planB ? 'back' : 'take' })}
     >
       {state.planB ? 'Back to the first plan' : `Plan B: ${name}`}
-      {chance !== undefined && <span className="block text-lg font-normal">Brings {inTen(chance)} to an end.</span>}
+      {!state.planB && chance !== undefined && (
+        <span className="block text-lg font-normal">Brings {inTen(chance)} to an end.</span>
+      )}
     </button>
   )
 }
