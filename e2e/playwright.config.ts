@@ -21,6 +21,8 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'UTC',
     acceptDownloads: true,
+    // A browser of its own for each test would fetch the whole application each time; one test is about that.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -100,6 +100,7 @@ export function buildAll() {
     'web/index.html',
     'web/vite.config.ts',
     'web/tsconfig.json',
+    'scripts/lib/offline.mjs',
     'package-lock.json',
   ])
   whenChanged(
@@ -115,6 +116,7 @@ export function buildAll() {
         '--logLevel',
         'warn',
       ])
+      call('Writing the service worker', process.execPath, [join(ROOT, 'scripts/lib/offline.mjs')])
     },
   )
 }

@@ -30,6 +30,7 @@ import type {
   TagRule,
   UnitHabits,
 } from '@ostler/core'
+import { lastingStore, readJson, writeJson } from '../plan/storage.ts'
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
 
 /** An answer that was not a yes. `status` 0: the server could not be reached. */
@@ -70,10 +71,26 @@ async function call<T>(method: string, path: string, body?: unknown, init: Reque
   throw new ApiError(response.ok ? 0 : response.status, known ? (value as ErrorAnswer) : AWAY)
 }
 
+const SESSION_KEY = 'ostler-session'
+
+/** Who is signed in; with the server out of reach who was last: what is kept here is for the same eyes. */
+async function session(): Promise<SessionAnswer> {
+  try {
+    const answer = await call<SessionAnswer>('GET', '/session')
+    writeJson(lastingStore(), SESSION_KEY, answer.member ? answer : null)
+    return answer
+  } catch (error) {
+    const kept = readJson<SessionAnswer | null>(lastingStore(), SESSION_KEY)
+    if (kept?.member && error instanceof ApiError && error.status === 0) return kept
+    throw error
+  }
+}
+
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
-  queryFn: () => call<SessionAnswer>('GET', '/session'),
+  queryFn: session,
   staleTime: Infinity,
+  networkMode: 'always',
 })
 
 export const shelfQuery = queryOptions({
@@ -109,6 +126,8 @@ export const batchesQuery = (search: string) =>
     initialPageParam: null as string | null,
     getNextPageParam: last => last.next,
     placeholderData: previous => previous,
+    networkMode: 'always',
+    refetchOnReconnect: true,
     refetchInterval: query =>
       query.state.data?.pages.some(page => page.batches.some(one => !one.isFresh)) ? WORKING_MS : false,
   })

@@ -11,11 +11,14 @@ import { Lost } from './lost.tsx'
 
 const MOST_TRIES = 3
 
+/** Whether asking again may help: not what was refused, and not while there is no network at all. */
+const mayHelp = (error: Error): boolean =>
+  !(error instanceof ApiError) || error.status >= 500 || (error.status === 0 && navigator.onLine)
+
 const queries = new QueryClient({
   defaultOptions: {
     queries: {
-      retry: (count, error) =>
-        count < MOST_TRIES && !(error instanceof ApiError && error.status >= 400 && error.status < 500),
+      retry: (count, error) => count < MOST_TRIES && mayHelp(error),
       refetchOnWindowFocus: false,
     },
   },

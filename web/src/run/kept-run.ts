@@ -1,5 +1,5 @@
 import type { BenchEvent, RunAnswer } from '@ostler/core'
-import { get, set } from 'idb-keyval'
+import { entries, get, set } from 'idb-keyval'
 
 /** A run as this browser keeps it: what came from the server, and what has not gone there yet. */
 export interface KeptRun {
@@ -24,6 +24,17 @@ async function orElse<T>(act: () => Promise<T>, otherwise: T): Promise<T> {
 /** Null where there is none, or the browser keeps nothing. */
 export const keptRun = (id: string): Promise<KeptRun | null> =>
   orElse(async () => (await get<KeptRun>(keyOf(id))) ?? null, null)
+
+/** Runs that this browser keeps and that have not ended, the one that was begun last first. */
+export const keptRuns = (): Promise<KeptRun[]> =>
+  orElse(async () => {
+    const all = await entries<string, KeptRun | string>()
+    const runs = all.flatMap(([key, kept]) => (key.startsWith('run ') && typeof kept !== 'string' ? [kept] : []))
+    const isOver = ({ run, unsent }: KeptRun) => [...run.events, ...unsent].some(event => event.kind === 'close')
+    return runs
+      .filter(kept => kept.run.begunAt !== null && !isOver(kept))
+      .sort((a, b) => b.run.openedAt.localeCompare(a.run.openedAt))
+  }, [])
 
 const lastOf = (batch: string) => `last run ${batch}`
 

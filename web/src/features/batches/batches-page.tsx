@@ -18,6 +18,7 @@ import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { KeptRuns } from './kept-runs.tsx'
 import { BatchRow } from './batch-row.tsx'
 import { downloadPlan, planFromFile } from '../../parts/plan-file.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
@@ -69,7 +70,12 @@ export function BatchesPage() {
             <Plus size={16} aria-hidden /> New batch
           </button>
         </div>
-        {error && <p className="text-rust">{error.message}</p>}
+        {error && (
+          <>
+            <p className="text-rust">{error.message}</p>
+            <KeptRuns />
+          </>
+        )}
         {isPending && <p className="text-soft">Looking through the batches …</p>}
         {batches?.length === 0 && <Nothing search={wanted} />}
         <ul className="border-t border-line">
