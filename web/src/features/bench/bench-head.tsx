@@ -1,4 +1,4 @@
-import { CloudOff, List, Moon, Sun } from 'lucide-react'
+import { CloudOff, Gauge, List, Moon, Sun } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { useRun, useRunState } from '../../run/context.tsx'
@@ -33,10 +33,11 @@ interface Props {
   isNight: boolean
   onNight: () => void
   onLog: () => void
+  onInstruments: () => void
 }
 
 /** Whose batch, how long since the lye went in, and where all of it is kept. */
-export function BenchHead({ isNight, onNight, onLog }: Props) {
+export function BenchHead({ isNight, onNight, onLog, onInstruments }: Props) {
   const run = useRun()
   const { state, link, unsent, refused } = useRunState()
   const now = useNow()
@@ -69,6 +70,14 @@ export function BenchHead({ isNight, onNight, onLog }: Props) {
         onClick={onNight}
       >
         {isNight ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
+      </button>
+      <button
+        className="quiet min-h-11 min-w-11"
+        aria-label="Instruments"
+        title="Scale and thermometer"
+        onClick={onInstruments}
+      >
+        <Gauge size={20} aria-hidden />
       </button>
       <button
         className="quiet min-h-11 min-w-11"

@@ -1,4 +1,5 @@
 import { Check, Eye, Ruler, TriangleAlert, Undo2 } from 'lucide-react'
+import { useConnected } from '../../instruments/connected.ts'
 import { useRunState } from '../../run/context.tsx'
 import type { BenchDeeds } from './use-bench.ts'
 
@@ -9,11 +10,20 @@ const KEY =
 export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
   const { state, next } = useRunState()
   const { panel, open } = deeds
+  const connected = useConnected()
   const toggle = (name: 'seen' | 'measured' | 'trouble') => open(panel === name ? null : name)
   const kind = next[0]?.step?.kind
   const isBlending = kind === 'blend' && state.blendingSince !== null
-  const word =
-    kind === 'pour' && state.pouring === null ? 'Begin' : kind === 'blend' ? (isBlending ? 'Off' : 'On') : 'Done'
+  const isMeasured = kind === 'weigh' || kind === 'draw' ? connected.mass : kind === 'temp' && connected.temperature
+  const word = isMeasured
+    ? 'Take it'
+    : kind === 'pour' && state.pouring === null
+      ? 'Begin'
+      : kind === 'blend'
+        ? isBlending
+          ? 'Off'
+          : 'On'
+        : 'Done'
   return (
     <nav aria-label="Deeds" className="flex border-t-2 border-ink text-lg max-[760px]:text-[14px]">
       <button

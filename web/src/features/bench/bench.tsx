@@ -6,6 +6,7 @@ import { BenchKeys } from './bench-keys.tsx'
 import { CupsStrip } from './cups-strip.tsx'
 import { Held, ToClear } from './held.tsx'
 import { HoldPanel } from './hold-panel.tsx'
+import { InstrumentsPanel } from './instruments-panel.tsx'
 import { LogPanel } from './log-panel.tsx'
 import { MeasuredPanel } from './measured-panel.tsx'
 import { NextDeed } from './next-deed.tsx'
@@ -67,7 +68,12 @@ export function Bench() {
   const { panel, held, told, attempt, open } = deeds
   return (
     <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden bg-paper">
-      <BenchHead isNight={isNight} onNight={onNight} onLog={() => open(panel === 'log' ? null : 'log')} />
+      <BenchHead
+        isNight={isNight}
+        onNight={onNight}
+        onLog={() => open(panel === 'log' ? null : 'log')}
+        onInstruments={() => open(panel === 'instruments' ? null : 'instruments')}
+      />
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(320px,32%)] max-[760px]:grid-cols-1 max-[760px]:grid-rows-[minmax(0,1fr)_auto]">
         <main className="flex min-h-0 flex-col overflow-y-auto outline-none">
           <h1 className="sr-only">Bench: {run.following.plan.name}</h1>
@@ -83,6 +89,7 @@ export function Bench() {
           {panel === 'trouble' && (
             <TroublePanel outlook={reckoned.outlook} onNote={attempt} onClose={() => open(null)} />
           )}
+          {panel === 'instruments' && <InstrumentsPanel onClose={() => open(null)} />}
           {panel === 'log' && <LogPanel onClose={() => open(null)} />}
           <p role="status" className="mt-auto min-h-8 px-6 pb-2 text-lg text-rust max-[760px]:px-4">
             {told !== '' && `△ ${say(told)}`}

@@ -6,6 +6,8 @@ import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRunState } from '../../run/context.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
 import { Say, useSay } from '../../ui/say.tsx'
+import { useConnected } from '../../instruments/connected.ts'
+import { Shown, readingNumber } from './shown.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
 import type { About } from './use-bench.ts'
 
@@ -69,6 +71,10 @@ export function MeasuredPanel({ onNote, onClose }: Props) {
   const [sentence, setSentence] = useState<Words>('')
   const chosen = measurable.find(one => one.value === what) ?? measurable[0]!
   const unit = chosen.kind === 'mass' ? habits.mass : `°${habits.temperature}`
+  const connected = useConnected()[chosen.kind]
+  const reading = connected?.reading?.isStable ? connected.reading : null
+  // What was typed counts before what an instrument says.
+  const shown = text !== '' ? text : reading ? readingNumber(reading, habits) : ''
   const press = (key: string) => {
     setSentence('')
     setText(now =>
@@ -76,6 +82,11 @@ export function MeasuredPanel({ onNote, onClose }: Props) {
     )
   }
   const take = () => {
+    if (text === '' && reading?.value != null)
+      return onNote({
+        ...chosen.about,
+        ...{ amount: Math.round(reading.value * 1000) / 1000, source: connected!.instrument.source },
+      })
     const read = readQuantity(
       text,
       chosen.kind,
@@ -106,8 +117,9 @@ export function MeasuredPanel({ onNote, onClose }: Props) {
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,320px)] gap-6 max-[760px]:grid-cols-1 max-[760px]:gap-2">
         <div>
           <p className="min-h-20 text-[clamp(2.5rem,9vw,6rem)] leading-none font-semibold" aria-live="polite">
-            {text || '–'} <span className="text-3xl font-normal text-soft">{unit}</span>
+            {shown || '–'} <span className="text-3xl font-normal text-soft">{unit}</span>
           </p>
+          <Shown kind={chosen.kind} />
           {sentence !== '' && (
             <p role="alert" className="text-lg text-rust">
               <Say of={sentence} />
@@ -115,7 +127,7 @@ export function MeasuredPanel({ onNote, onClose }: Props) {
           )}
           <button
             className="button button-main mt-2 min-h-16 w-full justify-center text-2xl"
-            disabled={text === ''}
+            disabled={shown === ''}
             onClick={take}
           >
             Note it

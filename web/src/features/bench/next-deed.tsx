@@ -1,9 +1,13 @@
 import { looksDue, showMass, showMassDown } from '@ostler/core'
-import type { NextAction } from '@ostler/core'
+import type { BenchStep, NextAction } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { Say } from '../../ui/say.tsx'
+import { useConnected } from '../../instruments/connected.ts'
+import { Shown } from './shown.tsx'
 import { showClock, useNow } from './bench-head.tsx'
+
+type StepKind = BenchStep['kind']
 
 /** Kinds of lines that are rounded down on the scale. */
 const DOWN = new Set(['lye', 'solution', 'scent'])
@@ -45,6 +49,7 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
       <p className="mt-3 max-w-200 text-[clamp(1.25rem,2.2vw,1.6rem)] leading-snug first-letter:uppercase">
         <Say of={now.more} />
       </p>
+      {step && <OnInstrument kind={step.kind} />}
       <LooksDue onLook={onLook} />
       <ol className="mt-auto pt-6 text-[clamp(1rem,1.7vw,1.25rem)] text-soft" aria-label="After that">
         {later.map(action => (
@@ -57,6 +62,25 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
         ))}
       </ol>
     </section>
+  )
+}
+
+/** What a connected instrument shows of what is measured now; a scale that can be tared from here is. */
+function OnInstrument({ kind }: { kind: StepKind }) {
+  const connected = useConnected()
+  const of = kind === 'weigh' || kind === 'draw' ? 'mass' : kind === 'temp' ? 'temperature' : null
+  const now = of && connected[of]
+  if (!now) return null
+  const { tare } = now.instrument
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-4">
+      <Shown kind={of} />
+      {tare && (
+        <button className="button min-h-16 px-5 text-lg" onClick={tare}>
+          Tare <span className="text-soft">0</span>
+        </button>
+      )}
+    </div>
   )
 }
 

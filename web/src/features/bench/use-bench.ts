@@ -1,12 +1,13 @@
 import { eventOf, say } from '@ostler/core'
-import type { BenchEvent, Words } from '@ostler/core'
+import type { BenchEvent, BenchStep, Body, Words } from '@ostler/core'
 import { useCallback, useRef, useState } from 'react'
+import { connectedNow, tookWeight } from '../../instruments/connected.ts'
 import { useRun, useRunState } from '../../run/context.tsx'
 
 /** A wet glove or a pedal that bounces presses twice: the second press within so long is none, ms. */
 const TWICE_MS = 350
 
-export type Panel = 'seen' | 'measured' | 'hold' | 'trouble' | 'log'
+export type Panel = 'seen' | 'measured' | 'hold' | 'trouble' | 'log' | 'instruments'
 export type About = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>
 
 /** Something that may not be done as things stand, and what would be written down to do it all the same. */
@@ -38,6 +39,21 @@ export interface BenchDeeds {
   letBe: () => void
 }
 
+/** What a connected instrument says of a step that is measured: the event, or why there is none yet; null without an instrument. */
+function measuredNow(step: BenchStep): About | string | null {
+  const kind = step.kind === 'weigh' || step.kind === 'draw' ? 'mass' : step.kind === 'temp' ? 'temperature' : null
+  const connected = kind && connectedNow()[kind]
+  if (!connected) return null
+  const { reading, instrument } = connected
+  if (reading?.value == null || !reading.isStable)
+    return kind === 'mass' ? 'The scale has not come to rest yet.' : 'The thermometer has not come to rest yet.'
+  if (connected.taken !== null) return 'The scale still shows what was taken last: tare it, or put something else on.'
+  const about = { amount: Math.round(reading.value * 1000) / 1000, source: instrument.source }
+  if (step.kind === 'weigh') return { kind: 'weighed', item: step.item!, ...about }
+  if (step.kind === 'draw') return { kind: 'drawn', cup: step.cup!, ...about }
+  return { kind: 'temp', body: step.item as Body, ...about }
+}
+
 /** What can be done at the bench. */
 export function useBench(): BenchDeeds {
   const run = useRun()
@@ -54,6 +70,7 @@ export function useBench(): BenchDeeds {
       setPanel(null)
       if (verdict.kind === 'refused') return setHeld({ about, sentence: verdict.sentence, waiver: verdict.waiver })
       run.note(about)
+      if (about.amount !== undefined && about.source !== undefined) tookWeight(about.amount)
       setHeld(null)
       setTold(verdict.kind === 'warned' ? verdict.sentence : '')
     },
@@ -63,7 +80,9 @@ export function useBench(): BenchDeeds {
     const step = next[0]?.step
     if (!step || performance.now() - lastDone.current < TWICE_MS) return
     lastDone.current = performance.now()
-    const about = eventOf(step, state)
+    const measured = measuredNow(step)
+    if (typeof measured === 'string') return setTold(measured)
+    const about = measured ?? eventOf(step, state)
     if (about) return attempt(about)
     setPanel(step.kind === 'hold' ? 'hold' : 'measured')
   }

@@ -1,4 +1,5 @@
 import { useEffect } from 'react'
+import { connectedNow } from '../../instruments/connected.ts'
 import type { BenchDeeds } from './use-bench.ts'
 
 const isTyping = (target: EventTarget | null) =>
@@ -19,10 +20,13 @@ export function useKeys(deeds: BenchDeeds): void {
         '/': () => deeds.open('seen'),
         m: () => deeds.open('measured'),
         '*': () => deeds.open('measured'),
+        i: () => deeds.open('instruments'),
+        '.': () => deeds.open('instruments'),
         t: () => deeds.open('trouble'),
         '-': () => deeds.open('trouble'),
         b: () => (held ? undefined : deeds.planB()),
         '+': () => (held ? undefined : deeds.planB()),
+        '0': () => connectedNow().mass?.instrument.tare?.(),
         u: deeds.undo,
         Backspace: deeds.undo,
         PageUp: deeds.undo,

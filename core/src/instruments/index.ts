@@ -1,0 +1,7 @@
+export { Steady } from './reading.ts'
+export type { InstrumentReading } from './reading.ts'
+export { SimulatedScale } from './scale.ts'
+export { SimulatedThermometer } from './thermometer.ts'
+export type { ProbeIn } from './thermometer.ts'
+export { LINE_UNITS, Lines, USUAL_LINES, readingOfLine } from './lines.ts'
+export type { LineFormat, LineUnit } from './lines.ts'

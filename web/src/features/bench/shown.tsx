@@ -1,0 +1,42 @@
+import { massNumber } from '@ostler/core'
+import type { InstrumentReading, UnitHabits } from '@ostler/core'
+import { useHabits } from '../../plan/context.tsx'
+import { useConnected } from '../../instruments/connected.ts'
+
+/** A reading as a number in the unit of the workshop; empty where it shows none. */
+export function readingNumber({ kind, value }: InstrumentReading, habits: UnitHabits): string {
+  if (value === null) return ''
+  if (kind === 'mass') return massNumber(value, habits, 0.1)
+  return (habits.temperature === 'F' ? value * 1.8 + 32 : value).toFixed(1)
+}
+
+/** What a connected instrument shows, and whether it has come to rest. */
+export function Shown({ kind }: { kind: InstrumentReading['kind'] }) {
+  const connected = useConnected()[kind]
+  const habits = useHabits()
+  if (!connected) return null
+  const { reading, failure } = connected
+  const unit = kind === 'mass' ? habits.mass : `°${habits.temperature}`
+  const text =
+    failure !== ''
+      ? failure
+      : reading === null
+        ? 'waits for a reading …'
+        : reading.state === 'over'
+          ? '▲ over what it can take'
+          : reading.state === 'off'
+            ? '△ dark: tare wakes it, and its zero is lost'
+            : `${readingNumber(reading, habits)} ${unit}`
+  const isStable = failure === '' && reading?.isStable === true
+  return (
+    <p role="status" aria-label={kind === 'mass' ? 'On the scale' : 'Thermometer'} className="text-2xl">
+      <span className="text-lg text-soft">{kind === 'mass' ? 'on the scale' : 'thermometer'}</span>{' '}
+      <strong className={isStable ? '' : 'text-soft'}>{text}</strong>{' '}
+      {reading?.state === 'shows' && (
+        <span className="text-lg text-soft">
+          {!isStable ? '○ moving' : connected.taken !== null ? '✓ taken' : '● at rest'}
+        </span>
+      )}
+    </p>
+  )
+}
