@@ -30,7 +30,7 @@ import type {
   TagRule,
   UnitHabits,
 } from '@ostler/core'
-import { lastingStore, readJson, writeJson } from '../plan/storage.ts'
+import { lastingStore, readJson, writeJson } from '../kept/storage.ts'
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
 
 /** An answer that was not a yes. `status` 0: the server could not be reached. */

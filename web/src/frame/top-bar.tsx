@@ -7,7 +7,7 @@ import { useState } from 'react'
 import type { ReactNode } from 'react'
 import { Link, useLocation } from 'react-router'
 import { saveHabits, sessionQuery, signOut } from '../api/client.ts'
-import { lastingStore, readText, writeText } from '../plan/storage.ts'
+import { lastingStore, readText, writeText } from '../kept/storage.ts'
 import { KeysDialog } from './keys-dialog.tsx'
 import { useToast } from '../ui/toast.tsx'
 

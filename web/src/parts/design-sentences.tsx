@@ -4,7 +4,7 @@ import { useBatch, usePlan } from '../plan/context.tsx'
 import { useTold } from './plan-field.tsx'
 import { useDesignAdvice } from './use-advice.ts'
 import { useCavityPlan, useDesign } from '../drawing/use-design.ts'
-import { lastingStore, readJson, writeJson } from '../plan/storage.ts'
+import { lastingStore, readJson, writeJson } from '../kept/storage.ts'
 import { Say, useSay } from '../ui/say.tsx'
 
 const KEY = 'ostler-design-advice-dismissed'

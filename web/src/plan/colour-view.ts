@@ -2,7 +2,7 @@ import { GELS, COLOUR_VISIONS, STAGES, hexOfCup, seenBy } from '@ostler/core'
 import type { ColourForecast, Gelled, Plan, ColourVision, Stage } from '@ostler/core'
 import { useSyncExternalStore } from 'react'
 import { useForecast, usePlan } from './context.tsx'
-import { lastingStore, readJson, writeJson } from './storage.ts'
+import { lastingStore, readJson, writeJson } from '../kept/storage.ts'
 
 /** At which stage soap is looked at, gelled or not, and with whose eyes. Kept in this browser for all batches. */
 export interface ColourView {

@@ -1,6 +1,6 @@
 import { planChanges, readChanges, readPlan } from '@ostler/core'
 import type { Change, Plan } from '@ostler/core'
-import { keysOf, lastingStore, readJson, removeKey, writeJson } from './storage.ts'
+import { keysOf, lastingStore, readJson, removeKey, writeJson } from '../kept/storage.ts'
 import { WINDOW, livingWindows } from './windows.ts'
 
 /** Changes that the server has not acknowledged yet, kept in this browser through reloads and crashes: one list for each window. */

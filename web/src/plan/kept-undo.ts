@@ -1,7 +1,7 @@
 import { PLAN_VERSION, readChanges, writePlan } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { History } from './history.ts'
-import { readJson, removeKey, sessionStore, writeJson } from './storage.ts'
+import { readJson, removeKey, sessionStore, writeJson } from '../kept/storage.ts'
 
 /** Steps of undo of a batch, kept in this window while it looks elsewhere or reloads. */
 interface KeptUndo {

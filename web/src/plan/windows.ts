@@ -1,4 +1,4 @@
-import { keysOf, lastingStore, readText, removeKey, sessionStore, writeText } from './storage.ts'
+import { keysOf, lastingStore, readText, removeKey, sessionStore, writeText } from '../kept/storage.ts'
 
 /**
  * Windows of this browser that are open on Ostler. Each holds a lock of its own for as long as it lives, so that a draft whose

@@ -11,7 +11,7 @@ import type {
 } from '@ostler/core'
 import { ApiError, eventsAfter, sendEvents } from '../api/client.ts'
 import { freshUuid } from '../plan/fresh-uuid.ts'
-import { lastingStore, readText, writeText } from '../plan/storage.ts'
+import { lastingStore, readText, writeText } from '../kept/storage.ts'
 import { keepRun } from './kept-run.ts'
 import type { KeptRun } from './kept-run.ts'
 

@@ -1,6 +1,6 @@
 import type { AlarmKind } from '@ostler/core'
 import { useSyncExternalStore } from 'react'
-import { lastingStore, readJson, writeJson } from '../../plan/storage.ts'
+import { lastingStore, readJson, writeJson } from '../../kept/storage.ts'
 
 /** What is to be heard at the bench. Nothing is told by sound alone. */
 export interface SoundChoice {

@@ -21,7 +21,7 @@ import { AddChoice } from '../../ui/add-choice.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
-import { readJson, sessionStore, writeJson } from '../../plan/storage.ts'
+import { readJson, sessionStore, writeJson } from '../../kept/storage.ts'
 import { oilOptions } from '../../ui/add-options.ts'
 import { Say } from '../../ui/say.tsx'
 

@@ -1,6 +1,6 @@
 import { MAX_CUPS, freshId, plainCup } from '@ostler/core'
 import type { Edit, Move, Plan, Pour } from '@ostler/core'
-import { lastingStore, readJson, writeJson } from '../../plan/storage.ts'
+import { lastingStore, readJson, writeJson } from '../../kept/storage.ts'
 
 /** Pours copied with their tools and what their cups are like: pasted here, into another batch, or in another tab. */
 interface Copied {

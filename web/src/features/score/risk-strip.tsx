@@ -7,7 +7,7 @@ import { useBatch, useForecast, usePlan, useRisk } from '../../plan/context.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { useFreeLyeStop } from '../../parts/free-lye.tsx'
 import { BestPlanDialog } from './best-plan-dialog.tsx'
-import { lastingStore, readJson, writeJson } from '../../plan/storage.ts'
+import { lastingStore, readJson, writeJson } from '../../kept/storage.ts'
 import { useSay } from '../../ui/say.tsx'
 
 const keyOf = (batch: string) => `ostler.dismissed.${batch}`
