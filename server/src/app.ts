@@ -74,6 +74,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
     next()
   })
   api.use(sameOriginWrites)
+  api.use('/batches/:id/runs/document', visits.require, express.json({ limit: IMPORT_LIMIT, strict: true }))
   api.use('/shelf/import', visits.require, express.json({ limit: IMPORT_LIMIT, strict: true }))
   api.use(express.json({ limit: BODY_LIMIT, strict: true }))
   api.get('/health', (_req, res) => void res.json({ ok: true }))

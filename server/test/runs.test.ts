@@ -102,6 +102,22 @@ describe('a run', () => {
     expect(read.ok && read.value).toMatchObject({ format: 'ostler-run', id, events: [{ kind: 'open' }, noted] })
   })
 
+  test('comes in again from its document, once, and not as anything else', async () => {
+    const id = await begun()
+    await send(id, [event('weighed', 9, { item: 'water', amount: 131 })])
+    const document = JSON.parse((await visitor.get(`/api/runs/${id}/document`)).text) as {
+      id: string
+      events: object[]
+    }
+    const bring = (run: unknown) => visitor.post(`/api/batches/${batch}/runs/document`).send({ run })
+    expect((await bring(document)).status).toBe(409)
+    const other = randomUUID()
+    expect((await bring({ ...document, id: other })).status).toBe(201)
+    expect((await whole(other)).events).toMatchObject([{ kind: 'weighed', amount: 131 }])
+    for (const wrong of [null, 'x', {}, { ...document, events: [{ kind: 'sung' }] }, { ...document, version: 99 }])
+      expect((await bring(wrong)).status).toBe(400)
+  })
+
   test('ends in the list as it was closed', async () => {
     const id = await begun()
     await send(id, [event('close', 9, { how: 'given-up' })])

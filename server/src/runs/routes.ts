@@ -1,4 +1,4 @@
-import { readEvents, runDocument, say } from '@ostler/core'
+import { openedRun, readEvents, runDocument, say } from '@ostler/core'
 import type { EventsKept, NotedAnswer, RunEvents } from '@ostler/core'
 import { Router } from 'express'
 import type { Request, Response } from 'express'
@@ -31,6 +31,14 @@ export function batchRunRoutes({ store }: Pick<Parts, 'store'>): Router {
     const done = await store.begin(visitorOf(req).workshopId, idFrom(req.params.id), id)
     if (!done) throw new HttpError(404, 'This batch does not exist, or its plan cannot be read.')
     res.status(done === 'opened' ? 201 : 200).json({ id })
+  })
+  routes.post('/document', async (req: Request<{ id?: string }>, res) => {
+    const read = openedRun((req.body as { run?: unknown } | null)?.run)
+    if (!read.ok) throw new HttpError(400, say(read.problems[0]!.sentence), { problems: read.problems })
+    const done = await store.bringIn(visitorOf(req).workshopId, idFrom(req.params.id), read.value)
+    if (!done) throw new HttpError(404, 'This batch does not exist, or its plan cannot be read.')
+    if (done === 'there') throw new HttpError(409, 'This run is here already.')
+    res.status(201).json({ id: read.value.id })
   })
   return routes
 }

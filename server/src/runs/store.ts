@@ -1,5 +1,5 @@
 import { MOST_EVENTS, readPlan } from '@ostler/core'
-import type { BenchEvent, NotedAnswer, RunAnswer, RunEvents, RunSummary } from '@ostler/core'
+import type { BenchEvent, BenchRun, NotedAnswer, RunAnswer, RunEvents, RunSummary } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import type { Shelves } from '../shelf/store.ts'
@@ -18,6 +18,8 @@ export interface RunStore {
   begin(workshopId: string, batchId: string, id: string): Promise<'opened' | 'there' | null>
   /** What was noted of the batch that is made ready or was made last. Null: there is no such batch. */
   noted(workshopId: string, batchId: string, asked: MadeReady): Promise<Omit<NotedAnswer, 'now'> | null>
+  /** Takes a run in that was kept as a file, under its own id. 'there': it is here already. Null: there is no such batch. */
+  bringIn(workshopId: string, batchId: string, run: BenchRun): Promise<'opened' | 'there' | null>
   list(workshopId: string, batchId: string): Promise<RunSummary[]>
   has(workshopId: string, id: string): Promise<boolean>
   get(workshopId: string, id: string): Promise<Omit<RunAnswer, 'now'> | null>
@@ -32,6 +34,8 @@ export interface RunStore {
 }
 
 const MOST_RUNS = 200
+/** Rows that go in one statement. */
+const MOST_AT_ONCE = 1000
 
 const ofWorkshop = (db: Database, workshopId: string, id: string) =>
   db.selectFrom('run').where('workshop_id', '=', workshopId).where('id', '=', id)
@@ -189,9 +193,35 @@ async function added(
   })
 }
 
+/** A run from a file: what it followed, frozen, and all that was noted; nothing of it is told twice. */
+async function broughtIn(db: Database, shelves: Shelves, workshopId: string, batchId: string, run: BenchRun) {
+  const follows = await frozen(db, shelves, workshopId, batchId)
+  if (!follows) return null
+  const openedAt = new Date(run.openedAt)
+  const began = run.events.find(event => event.kind === 'open')
+  const values = {
+    ...{ id: run.id, workshop_id: workshopId, batch_id: batchId, opened_at: openedAt },
+    begun_at: new Date(openedAt.getTime() + (began?.r ?? 0) * 1000),
+    ...{ plan: JSON.stringify(run.plan), shelf: follows.shelf },
+  }
+  return db.transaction().execute(async tx => {
+    const added = await tx
+      .insertInto('run')
+      .values(values)
+      .onConflict(conflict => conflict.column('id').doNothing())
+      .returning('id')
+      .executeTakeFirst()
+    if (!added) return 'there' as const
+    for (let from = 0; from < run.events.length; from += MOST_AT_ONCE)
+      await addEvents(tx, { workshopId, memberId: null }, run.id, run.events.slice(from, from + MOST_AT_ONCE))
+    return 'opened' as const
+  })
+}
+
 export const runStore = (db: Database, shelves: Shelves, now: () => Date): RunStore => ({
   begin: (workshopId, batchId, id) => begun(db, shelves, workshopId, batchId, id, now()),
   noted: (workshopId, batchId, asked) => noted(db, workshopId, batchId, asked),
+  bringIn: (workshopId, batchId, run) => broughtIn(db, shelves, workshopId, batchId, run),
   list: (workshopId, batchId) => listed(db, workshopId, batchId),
   async has(workshopId, id) {
     return (await ofWorkshop(db, workshopId, id).select('id').executeTakeFirst()) !== undefined

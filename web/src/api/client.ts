@@ -149,6 +149,9 @@ export const beginRun = (batch: string, id: string) => call<{ id: string }>('POS
 export const notedOf = (batch: string, asked: { id: string; anew?: boolean; openedAt?: string }) =>
   call<NotedAnswer>('POST', `/batches/${batch}/preparation`, asked)
 
+export const bringInRun = (batch: string, run: unknown) =>
+  call<{ id: string }>('POST', `/batches/${batch}/runs/document`, { run })
+
 export const getRun = (id: string) => call<RunAnswer>('GET', `/runs/${id}`)
 
 export const eventsAfter = (id: string, seq: number) => call<RunEvents>('GET', `/runs/${id}/events?after=${seq}`)

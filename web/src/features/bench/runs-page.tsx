@@ -1,13 +1,48 @@
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { Play } from 'lucide-react'
+import { useRef } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { beginRun, runsQuery } from '../../api/client.ts'
+import { beginRun, bringInRun, runsQuery } from '../../api/client.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { useForecast } from '../../plan/context.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 
 const ENDS: Readonly<Record<string, string>> = { moulded: 'in the mould', 'given-up': 'given up' }
+
+/** @throws with a sentence where it is none */
+async function jsonOf(file: File): Promise<unknown> {
+  try {
+    return JSON.parse(await file.text())
+  } catch {
+    throw new Error(`“${file.name}” is not a run that was kept as a file.`)
+  }
+}
+
+/** Takes in a run that was kept as a file, e.g. on another machine. */
+function BringIn({ onFile }: { onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null)
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Run file to bring in"
+        onChange={event => {
+          const [file] = event.target.files ?? []
+          event.target.value = ''
+          if (file) onFile(file)
+        }}
+      />
+      <button className="quiet min-h-10" onClick={() => input.current?.click()}>
+        Bring in a run from a file
+      </button>
+    </>
+  )
+}
 
 /** Runs of this batch: every time that it was made, or is being made. */
 export function RunsPage() {
@@ -19,6 +54,10 @@ export function RunsPage() {
     // What was made ready already goes on at the bench.
     mutationFn: () => beginRun(id, runs.data?.find(run => run.begunAt === null && run.count > 0)?.id ?? freshUuid()),
     onSuccess: run => navigate(`/bench/${run.id}`),
+  })
+  const bring = useMutation({
+    mutationFn: async (file: File) => bringInRun(id, await jsonOf(file)),
+    onSuccess: () => void runs.refetch(),
   })
   const begun = runs.data?.filter(run => run.begunAt !== null)
   return (
@@ -43,7 +82,15 @@ export function RunsPage() {
           {begin.error.message}
         </p>
       )}
-      <h2 className="mt-8 text-lg">Runs so far</h2>
+      <div className="mt-8 flex items-center gap-4">
+        <h2 className="text-lg">Runs so far</h2>
+        <BringIn onFile={file => bring.mutate(file)} />
+      </div>
+      {bring.error && (
+        <p role="alert" className="text-rust">
+          {bring.error.message}
+        </p>
+      )}
       {begun?.length === 0 && <p className="text-soft">None yet.</p>}
       {runs.error && <p className="text-rust">{runs.error.message}</p>}
       <ul>
