@@ -6,7 +6,19 @@ import { machineRatio, tell } from './lib/measure.mjs'
 import { ROOT } from './lib/paths.mjs'
 import { run } from './lib/say.mjs'
 
-const PARTS = ['forecasts', 'edits', 'colours', 'faces', 'lanes', 'quick-look', 'rest', 'honesty', 'run', 'calls', 'app']
+const PARTS = [
+  'forecasts',
+  'edits',
+  'colours',
+  'faces',
+  'lanes',
+  'quick-look',
+  'rest',
+  'honesty',
+  'run',
+  'calls',
+  'app',
+]
 
 await run(async () => {
   const [part] = process.argv.slice(2).filter(one => one.startsWith('--part='))

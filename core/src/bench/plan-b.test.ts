@@ -38,13 +38,13 @@ describe('plan B at the bench', () => {
     for (const [i, cup] of before.cups.entries()) {
       const left = cup.drawnG! - cup.pouredG
       const shared = open.filter(pour => pour.cup === i).reduce((sum, { massG }) => sum + massG, 0)
-      expect(shared).toBeCloseTo(left < 1 ? 0 : left, 6)
+      expect(shared).toBeCloseTo(left < 10 ? 0 : left, 6)
     }
     // What is in the mould stays there, below what comes.
     expect(now.input.pours.slice(0, count).map(pour => pour.pour)).toEqual(Object.keys(before.pours))
   })
 
-  test('it is followed to the covered mould, deed by deed, and nothing is left in the cups', () => {
+  test('it is followed to the covered mould, deed by deed, and no more is left in the cups than sticks there', () => {
     const events = [...madeUntil(2)]
     events.push(take(last(events) + 5))
     for (let r = last(events); ;) {
@@ -53,7 +53,7 @@ describe('plan B at the bench', () => {
       if (!step) {
         expect(state.closed).toBe('moulded')
         expect(state.toClear).toEqual([])
-        for (const cup of state.cups) expect(cup.drawnG! - cup.pouredG).toBeCloseTo(0, 6)
+        for (const cup of state.cups) expect(cup.drawnG! - cup.pouredG).toBeLessThan(10)
         return
       }
       r += step.seconds

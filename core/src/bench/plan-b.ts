@@ -8,8 +8,8 @@ import { stepsOf } from './steps.ts'
 
 /** The rest of a run after plan B was taken: what is in the mould stays, what is in the cups is shared by the second score. */
 
-/** Less than this is not poured by itself, g. */
-const LEAST_G = 1
+/** Less than this stays in the cup, g. */
+const LEAST_G = 10
 const LEAST_S = 2
 
 /** The plan's own second score, or else heaps from a spoon; null where the design has no use for either. */

@@ -48,6 +48,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/bench/bench-page.tsx')).BenchPage }),
       },
       {
+        path: '/bench/:run/sheet',
+        lazy: async () => ({ Component: (await import('../features/bench/bench-page.tsx')).RecordPage }),
+      },
+      {
         path: '/batches/:id',
         element: <BatchFrame />,
         children: [

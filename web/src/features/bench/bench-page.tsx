@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
+import type { ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
 import { getRun } from '../../api/client.ts'
 import { keptRun } from '../../run/kept-run.ts'
@@ -8,6 +9,7 @@ import { OpenRun } from '../../run/open-run.ts'
 import { OpenRunContext } from '../../run/context.tsx'
 import { SaidAsLiked } from '../../plan/context.tsx'
 import { Bench } from './bench.tsx'
+import { RunRecordSheet } from './record-sheet.tsx'
 
 /** What this browser keeps of a run, with what the server has of it where it can be reached. */
 async function takenUp(id: string): Promise<KeptRun> {
@@ -21,8 +23,8 @@ async function takenUp(id: string): Promise<KeptRun> {
   }
 }
 
-/** A run on the whole screen. It opens with the network gone as well, if it was open in this browser before. */
-export function BenchPage() {
+/** A run, opened around a page of it. It opens with the network gone as well, if it was open in this browser before. */
+function WithRun({ children }: { children: ReactNode }) {
   const { run: id = '' } = useParams()
   const taken = useQuery({
     queryKey: ['run', id],
@@ -39,10 +41,14 @@ export function BenchPage() {
       </main>
     )
   if (!taken.data) return <p className="p-10 text-soft">Opening the run …</p>
-  return <Opened key={id} kept={taken.data} />
+  return (
+    <Opened key={id} kept={taken.data}>
+      {children}
+    </Opened>
+  )
 }
 
-function Opened({ kept }: { kept: KeptRun }) {
+function Opened({ kept, children }: { kept: KeptRun; children: ReactNode }) {
   const [run] = useState(() => new OpenRun(kept))
   useEffect(() => run.attach(), [run])
   useEffect(() => {
@@ -60,9 +66,21 @@ function Opened({ kept }: { kept: KeptRun }) {
   }, [run])
   return (
     <OpenRunContext value={run}>
-      <SaidAsLiked>
-        <Bench />
-      </SaidAsLiked>
+      <SaidAsLiked>{children}</SaidAsLiked>
     </OpenRunContext>
   )
 }
+
+/** A run on the whole screen. */
+export const BenchPage = () => (
+  <WithRun>
+    <Bench />
+  </WithRun>
+)
+
+/** What really happened in a run, beside what was planned; to be printed. */
+export const RecordPage = () => (
+  <WithRun>
+    <RunRecordSheet />
+  </WithRun>
+)

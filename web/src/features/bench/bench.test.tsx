@@ -236,6 +236,26 @@ describe('time', () => {
   })
 })
 
+describe('the log', () => {
+  test('corrects a number and its time; what was noted stays readable', () => {
+    opened(/^pour:/)
+    act(() => void run.note({ kind: 'seen', cup: honey, amount: 2.9, how: 'word', r: 100 }))
+    fireEvent.click(screen.getByRole('button', { name: 'What was noted, and sounds' }))
+    fireEvent.click(screen.getAllByRole('button', { name: 'correct' })[0]!)
+    const form = screen.getByRole('form', { name: 'Correction' })
+    const number = within(form).getByLabelText(/^it was/)
+    fireEvent.change(number, { target: { value: '29' } })
+    fireEvent.click(within(form).getByRole('button', { name: 'Correct it' }))
+    expect(within(form).getByRole('alert').textContent).toContain('from 0.8 to 5')
+    fireEvent.change(number, { target: { value: '1.9' } })
+    fireEvent.change(within(form).getByLabelText('and earlier by'), { target: { value: '1' } })
+    fireEvent.click(within(form).getByRole('button', { name: 'Correct it' }))
+    expect(last()).toMatchObject({ kind: 'correct', set: { amount: 1.9, r: 40 } })
+    expect(run.get().state.cups.find(one => one.cup === honey)!.seen).toMatchObject([{ value: 1.9, r: 40 }])
+    expect(screen.getByText(/· corrected/)).toBeTruthy()
+  })
+})
+
 describe('plan B', () => {
   const way = (kind: string, whole: number, about: object = {}) => ({
     ...{ kind, waitS: 0, cup: honey },

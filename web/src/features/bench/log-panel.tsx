@@ -1,10 +1,12 @@
-import { EVENT_KINDS, settle, showMass, showTemperature } from '@ostler/core'
-import type { Settled } from '@ostler/core'
-import { useMemo } from 'react'
+import { EVENT_KINDS, readQuantity, settle, showMass, showTemperature } from '@ostler/core'
+import type { Settled, Words } from '@ostler/core'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRun, useRunState } from '../../run/context.tsx'
 import { Check } from '../../ui/check.tsx'
-import { useSay } from '../../ui/say.tsx'
+import { decimalMark } from '../../ui/decimal-mark.ts'
+import { Say, useSay } from '../../ui/say.tsx'
 import { showClock } from './bench-head.tsx'
 import { lookWord } from './cups-strip.tsx'
 import { BenchPanel } from './panel.tsx'
@@ -66,6 +68,84 @@ function SoundChecks() {
   )
 }
 
+/** What has a number that can have been another one. */
+const CORRECTED = new Set<Settled['kind']>(['weighed', 'drawn', 'temp', 'seen'])
+
+/** Another number for what was noted, or that it was some time before; what was noted stays readable. */
+function Correction({ event, onClose }: { event: Settled; onClose: () => void }) {
+  const run = useRun()
+  const habits = useHabits()
+  const [text, setText] = useState('')
+  const [earlierMin, setEarlier] = useState(0)
+  const [sentence, setSentence] = useState<Words>('')
+  const isMass = event.kind === 'weighed' || event.kind === 'drawn'
+  const unit = isMass ? habits.mass : event.kind === 'temp' ? `°${habits.temperature}` : 'trace'
+  /** The number that is meant, in g, °C or levels; null: it stays. */
+  const meant = (): number | null | undefined => {
+    if (text.trim() === '') return null
+    if (event.kind === 'seen') {
+      const level = Number(text.replace(',', '.'))
+      if (level >= 0.8 && level <= 5) return level
+      return void setSentence('Trace is from 0.8 to 5.')
+    }
+    const kind = isMass ? 'mass' : 'temperature'
+    const read = readQuantity(text, kind, isMass ? habits.mass : habits.temperature, undefined, decimalMark())
+    return read.ok ? read.value : void setSentence(read.sentence)
+  }
+  const correct = () => {
+    const amount = meant()
+    if (amount === undefined) return
+    if (amount === null && earlierMin === 0) return onClose()
+    run.note({
+      kind: 'correct',
+      of: event.key,
+      set: { ...(amount !== null && { amount }), ...(earlierMin > 0 && { r: event.r - earlierMin * 60 }) },
+    })
+    onClose()
+  }
+  return (
+    <form
+      aria-label="Correction"
+      className="flex w-full flex-wrap items-end gap-3 pb-3 pl-28 max-[760px]:pl-0"
+      onSubmit={submitted => {
+        submitted.preventDefault()
+        correct()
+      }}
+    >
+      <label className="flex flex-col text-[13px] text-soft">
+        it was, {unit}
+        <input
+          autoFocus
+          className="field min-h-16 w-32 text-right text-xl text-ink"
+          inputMode="decimal"
+          value={text}
+          onChange={changed => setText(changed.target.value)}
+        />
+      </label>
+      <label className="flex flex-col text-[13px] text-soft">
+        and earlier by
+        <select
+          className="field min-h-16 text-xl text-ink"
+          value={earlierMin}
+          onChange={changed => setEarlier(Number(changed.target.value))}
+        >
+          {[0, 1, 2, 3, 5, 10, 15, 30].map(min => (
+            <option key={min} value={min}>
+              {min} min
+            </option>
+          ))}
+        </select>
+      </label>
+      <button className="button button-main min-h-16 px-5 text-lg">Correct it</button>
+      {sentence !== '' && (
+        <p role="alert" className="w-full text-rust">
+          <Say of={sentence} />
+        </p>
+      )}
+    </form>
+  )
+}
+
 /** Everything that was noted, the latest first; each can be taken back. */
 export function LogPanel({ onClose }: { onClose: () => void }) {
   const run = useRun()
@@ -74,13 +154,19 @@ export function LogPanel({ onClose }: { onClose: () => void }) {
   const settled = useMemo(() => settle(events).reverse(), [events])
   const refused = new Set(state.toClear.map(one => one.key))
   const from = state.lyeInAt
+  const [correcting, setCorrecting] = useState<string | null>(null)
   return (
     <BenchPanel title="What was noted" onClose={onClose}>
       <SoundChecks />
+      <p className="my-2">
+        <Link className="button min-h-11" to={`/bench/${run.id}/sheet`}>
+          The sheet, as it was made
+        </Link>
+      </p>
       {settled.length === 0 && <p className="text-lg text-soft">Nothing yet.</p>}
       <ol>
         {settled.map(event => (
-          <li key={event.key} className="flex min-h-12 items-center gap-4 border-b border-line text-lg">
+          <li key={event.key} className="flex min-h-12 flex-wrap items-center gap-4 border-b border-line text-lg">
             <span className="w-24 shrink-0 text-right text-soft">
               {from !== null && event.r < from ? '−' : ''}
               {showClock(from === null ? event.r : Math.abs(event.r - from))}
@@ -91,11 +177,17 @@ export function LogPanel({ onClose }: { onClose: () => void }) {
               {event.noted - event.r > LATE_S && ' · noted late'}
               {refused.has(event.key) && <span className="text-rust"> · not counted</span>}
             </span>
+            {CORRECTED.has(event.kind) && event.amount !== undefined && (
+              <button className="quiet min-h-11" onClick={() => setCorrecting(event.key)}>
+                correct
+              </button>
+            )}
             {event.kind !== 'open' && (
               <button className="quiet min-h-11" onClick={() => run.note({ kind: 'undo', of: event.key })}>
                 take back
               </button>
             )}
+            {correcting === event.key && <Correction event={event} onClose={() => setCorrecting(null)} />}
           </li>
         ))}
       </ol>

@@ -103,7 +103,10 @@ export function RunsPage() {
             <span className="text-soft">
               {run.count} {run.count === 1 ? 'entry' : 'entries'}
             </span>
-            <a className="quiet ml-auto" href={`/api/runs/${run.id}/document`}>
+            <Link className="quiet ml-auto" to={`/bench/${run.id}/sheet`}>
+              as it was made
+            </Link>
+            <a className="quiet" href={`/api/runs/${run.id}/document`}>
               as a file
             </a>
           </li>

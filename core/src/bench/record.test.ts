@@ -1,0 +1,56 @@
+import { expect, test } from 'vitest'
+import { activeOf, eventOf, fold, nextActions, settle } from './index.ts'
+import { recordOf } from './record.ts'
+import { followingExample, noted, untilLye } from './test/runs.ts'
+
+const T0 = 2000
+const milk = followingExample('weir-milk')
+
+/** A run done as planned, deed by deed, to its end, with trouble and plan B on the way. */
+function made() {
+  const events = [
+    ...untilLye(milk, T0),
+    noted('lye-in', T0),
+    noted('blend-on', T0 + 2),
+    noted('blend-off', T0 + 47),
+    noted('hold', T0 + 62, { how: 'holds' }),
+  ]
+  for (let r = T0 + 62; ;) {
+    const state = fold(milk, events)
+    const { step } = nextActions(activeOf(milk, state), state)[0]!
+    if (!step) return events
+    r += step.seconds
+    events.push({ ...noted('note', r), ...eventOf(step, state)! })
+    if (step.kind === 'pour' && Object.keys(state.pours).length === 1 && !state.planB) {
+      events.push(noted('wrong', r + 1, { how: 'too-thick' }), noted('plan-b', r + 2, { how: 'take' }))
+    }
+  }
+}
+
+test('a record has every weight, cup and pour, planned and real, and what was told on the way', () => {
+  const events = made()
+  const record = recordOf(milk, fold(milk, events), settle(events))
+  expect(record.weights.every(({ line, massG }) => massG === line.massG)).toBe(true)
+  expect(record.temperatures).toMatchObject([
+    { body: 'lye', readC: 34 },
+    { body: 'oils', readC: 33 },
+  ])
+  expect(record.blend.realS).toBe(45)
+  expect(record.blend.plannedS).toBeGreaterThan(5)
+  const drawn = record.cups.reduce((sum, cup) => sum + cup.drawnG!, 0)
+  const poured = record.cups.reduce((sum, cup) => sum + cup.pouredG, 0)
+  // Some grams stick to the cups.
+  expect(drawn - poured).toBeLessThan(20)
+  expect(record.pours.every(({ real }) => real !== null && real.toS > real.fromS)).toBe(true)
+  expect(record.pours.some(one => one.isPlanB && one.planned === null)).toBe(true)
+  expect(record.pours.some(one => !one.isPlanB && one.planned !== null)).toBe(true)
+  expect(record.told.map(one => one.kind)).toEqual(['wrong', 'plan-b'])
+  expect(record.length.realS).toBeGreaterThan(record.blend.realS)
+})
+
+test('of a run that has only begun it says what was planned', () => {
+  const record = recordOf(milk, fold(milk, []), [])
+  expect(record.weights.every(({ massG }) => massG === null)).toBe(true)
+  expect(record.pours.every(({ real, planned }) => real === null && planned !== null)).toBe(true)
+  expect(record.length.realS).toBeNull()
+})
