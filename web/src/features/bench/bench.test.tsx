@@ -128,6 +128,7 @@ describe('one deed at a time', () => {
     key('m')
     for (const digit of '4510') fireEvent.keyDown(document.body, { key: digit })
     fireEvent.keyDown(document.body, { key: 'Enter' })
+    fireEvent.click(within(screen.getByRole('alertdialog')).getByRole('button', { name: 'It is so' }))
     const asked = screen.getByRole('alertdialog')
     expect(asked.textContent).toContain('That is 10 times the')
     expect(run.get().state.cups[0]!.drawnG).toBeNull()
@@ -233,6 +234,20 @@ describe('time', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Honeycomb' }))
     fireEvent.click(screen.getByRole('button', { name: 'Note that it happened' }))
     expect(last()).toMatchObject({ kind: 'wrong', how: 'too-thick', cup: honey })
+  })
+})
+
+describe('a number that does not fit', () => {
+  test('is asked about once: as it was meant, or as it is', () => {
+    opened(/^weigh:water$/)
+    const { massG } = run.following.lines.find(line => line.key === 'water')!
+    key('m')
+    for (const digit of `${Math.round(massG)}0`) key(digit)
+    fireEvent.click(screen.getByRole('button', { name: 'Note it' }))
+    const asked = screen.getByRole('alertdialog', { name: 'Is it so?' })
+    expect(last().kind).not.toBe('weighed')
+    fireEvent.click(within(asked).getByRole('button', { name: /the point was lost/ }))
+    expect(last()).toMatchObject({ kind: 'weighed', item: 'water', amount: Math.round(massG) })
   })
 })
 

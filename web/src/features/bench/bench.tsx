@@ -5,6 +5,7 @@ import { BenchHead } from './bench-head.tsx'
 import { BenchKeys } from './bench-keys.tsx'
 import { CupsStrip } from './cups-strip.tsx'
 import { Held, ToClear } from './held.tsx'
+import { IsItSo } from './is-it-so.tsx'
 import { HoldPanel } from './hold-panel.tsx'
 import { InstrumentsPanel } from './instruments-panel.tsx'
 import { LogPanel } from './log-panel.tsx'
@@ -57,15 +58,15 @@ function useNight(): [boolean, () => void] {
 
 /** One deed at a time, in the largest type; every cup beside it; four keys for wet gloves. */
 export function Bench() {
-  const deeds = useBench()
   const run = useRun()
   const { state } = useRunState()
   const say = useSay()
   const [isNight, onNight] = useNight()
   const reckoned = useOutlook()
+  const deeds = useBench(reckoned)
   useAwake()
   useKeys(deeds)
-  const { panel, held, told, attempt, open } = deeds
+  const { panel, held, doubted, told, attempt, open } = deeds
   return (
     <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden bg-paper">
       <BenchHead
@@ -81,8 +82,9 @@ export function Bench() {
           {panel === null && !held && <PlanBCall told={reckoned} />}
           {panel === null && !held && <Advice told={reckoned} />}
           {held && <Held held={held} onGoOn={deeds.goOn} onLeave={deeds.letBe} />}
+          {doubted && <IsItSo doubted={doubted} onSettle={deeds.settle} />}
           {!held && panel === null && state.toClear.length > 0 && <ToClear />}
-          {panel === null && !held && <NextDeed onLook={deeds.lookAt} />}
+          {panel === null && !held && !doubted && <NextDeed onLook={deeds.lookAt} />}
           {panel === 'seen' && <SeenPanel first={deeds.looksAt} onNote={attempt} onClose={() => open(null)} />}
           {panel === 'measured' && <MeasuredPanel onNote={attempt} onClose={() => open(null)} />}
           {panel === 'hold' && <HoldPanel onNote={attempt} onClose={() => open(null)} />}

@@ -1,7 +1,8 @@
-import { eventOf, say } from '@ostler/core'
-import type { BenchEvent, BenchStep, Body, Words } from '@ostler/core'
+import { activeOf, doubtOf, eventOf, say } from '@ostler/core'
+import type { BenchEvent, BenchStep, Body, Doubt, Words } from '@ostler/core'
 import { useCallback, useRef, useState } from 'react'
 import { connectedNow, tookWeight } from '../../instruments/connected.ts'
+import type { Told } from './use-outlook.ts'
 import { useRun, useRunState } from '../../run/context.tsx'
 
 /** A wet glove or a pedal that bounces presses twice: the second press within so long is none, ms. */
@@ -17,9 +18,18 @@ export interface Held {
   waiver: string | null
 }
 
+/** A number that does not fit what is known: what it may have been is asked once. */
+export interface Doubted {
+  about: About
+  doubt: Doubt
+}
+
 export interface BenchDeeds {
   panel: Panel | null
   held: Held | null
+  doubted: Doubted | null
+  /** Notes what was doubted, as it is or as it was meant. */
+  settle: (about: About) => void
   /** Said of what was done last. */
   told: Words
   open: (panel: Panel | null) => void
@@ -55,16 +65,17 @@ function measuredNow(step: BenchStep): About | string | null {
 }
 
 /** What can be done at the bench. */
-export function useBench(): BenchDeeds {
+export function useBench({ outlook, before }: Told): BenchDeeds {
   const run = useRun()
   const { state, next } = useRunState()
   const [panel, setPanel] = useState<Panel | null>(null)
   const [held, setHeld] = useState<Held | null>(null)
+  const [doubted, setDoubted] = useState<Doubted | null>(null)
   const [told, setTold] = useState<Words>('')
   const [looksAt, setLooksAt] = useState<string | null>(null)
   const lastDone = useRef(-TWICE_MS)
 
-  const attempt = useCallback(
+  const note = useCallback(
     (about: About) => {
       const verdict = run.verdict(about)
       setPanel(null)
@@ -75,6 +86,19 @@ export function useBench(): BenchDeeds {
       setTold(verdict.kind === 'warned' ? verdict.sentence : '')
     },
     [run],
+  )
+  const attempt = (about: About) => {
+    const doubt = doubtOf(activeOf(run.following, state), state, about, outlook, before)
+    if (!doubt) return note(about)
+    setPanel(null)
+    setDoubted({ about, doubt })
+  }
+  const settle = useCallback(
+    (about: About) => {
+      setDoubted(null)
+      note(about)
+    },
+    [note],
   )
   const done = () => {
     const step = next[0]?.step
@@ -91,6 +115,7 @@ export function useBench(): BenchDeeds {
     if (!last) return setTold('Nothing was noted on this device yet.')
     run.note({ kind: 'undo', of: last.key })
     setHeld(null)
+    setDoubted(null)
     setTold('Taken back.')
   }
   const planB = () => {
@@ -99,7 +124,7 @@ export function useBench(): BenchDeeds {
   const goOn = () => {
     if (!held?.waiver) return
     run.note({ kind: 'waive', how: held.waiver, text: say(held.sentence) })
-    attempt(held.about)
+    note(held.about)
   }
   const open = (next: Panel | null) => {
     setLooksAt(null)
@@ -109,5 +134,8 @@ export function useBench(): BenchDeeds {
     setLooksAt(cup)
     setPanel('seen')
   }
-  return { panel, held, told, open, lookAt, looksAt, attempt, done, undo, planB, goOn, letBe: () => setHeld(null) }
+  return {
+    ...{ doubted, settle },
+    ...{ panel, held, told, open, lookAt, looksAt, attempt, done, undo, planB, goOn, letBe: () => setHeld(null) },
+  }
 }

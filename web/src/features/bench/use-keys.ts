@@ -11,7 +11,7 @@ export function useKeys(deeds: BenchDeeds): void {
   useEffect(() => {
     const keys = (event: KeyboardEvent) => {
       if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
-      const { panel, held } = deeds
+      const { panel, held, doubted } = deeds
       const pressed = {
         Enter: () => (held ? undefined : deeds.done()),
         ' ': () => (held ? undefined : deeds.done()),
@@ -33,6 +33,7 @@ export function useKeys(deeds: BenchDeeds): void {
         Escape: () => (held ? deeds.letBe() : deeds.open(null)),
       }[event.key]
       if (!pressed) return
+      if (doubted && event.key !== 'u' && event.key !== 'Backspace') return
       // A panel has the keys to itself, but for the way out.
       if (panel !== null && event.key !== 'Escape') return
       if (isPressed(event.target) && (event.key === 'Enter' || event.key === ' ')) return

@@ -9,6 +9,8 @@ import type { Job } from '../../workers/use-work.ts'
 /** Nothing noted for so long, it is reckoned anew, ms; then other ways are looked at too. */
 const ANEW_MS = 15_000
 const CALM_MS = 150
+/** As many as there are in a quarter of an hour of entries. */
+const MOST_BEFORE = 90
 
 /** How the run stands, and what that calls for. */
 export interface Told {
@@ -17,13 +19,16 @@ export interface Told {
   /** Alarms that were not there before: heard once. */
   fresh: readonly Alarm[]
   counsel: Counsel | null
+  /** How it stood before, the latest first. */
+  before: readonly BenchOutlook[]
 }
 
-const NOTHING: Told = { outlook: null, alarms: [], fresh: [], counsel: null }
+const NOTHING: Told = { outlook: null, alarms: [], fresh: [], counsel: null, before: [] }
 
 const toldAfter = (before: Told, outlook: BenchOutlook): Told => ({
   ...{ outlook, ...alarmsOf(outlook.cups, before.alarms) },
   counsel: counselled(before.counsel, outlook),
+  before: before.outlook ? [before.outlook, ...before.before].slice(0, MOST_BEFORE) : [],
 })
 
 /** Minutes left of the cups, the chance of the rest and what they call for, reckoned after every entry and every quarter of a minute. */
