@@ -37,7 +37,8 @@ function standing(file, shelf, core) {
   const next = core.nextActions(core.activeOf(following, state), state)
   const { plan, portions } = following
   const actual = core.actualOf(plan, portions, shelf, core.weightsIn(state.weighed))
-  return { state, next, actual, minutesLeft: core.benchOutlook(following, state, state.r, true) }
+  const { cups, ways, planB } = core.benchOutlook(following, state, state.r, true)
+  return { state, next, actual, minutesLeft: cups, ways, planB }
 }
 
 /** One line a problem: path, value, sentence. */

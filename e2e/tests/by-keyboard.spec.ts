@@ -63,6 +63,7 @@ test('a new batch comes to its printed sheet with the keyboard alone', async ({ 
 
 test('more lye than the oils take stops the weighing until it is answered in writing', async ({ maker, open }) => {
   await open('quarry-bench', 'Too much lye', 'weigh')
+  await maker.getByRole('group').getByRole('checkbox').first().waitFor()
   for (const box of await maker.getByRole('group').getByRole('checkbox').all()) await box.check()
   await maker.getByRole('button', { name: 'Water weighed as written' }).click()
   const lye = maker.getByLabel('Lye (NaOH), weighed')

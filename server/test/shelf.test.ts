@@ -125,17 +125,17 @@ describe('the shelf', () => {
   })
 })
 
-test('a copy of a batch starts anew: nothing ticked, weighed or read', async () => {
+test('a copy of a batch starts anew: nothing seen or read', async () => {
   const visitor = await signedIn()
   const plan = starterPlan('Half done')
   const used = {
     ...plan,
-    heat: { ...plan.heat, readings: [{ body: 'lye', at: '10:00', tempC: 60 }] },
-    preparation: { ...plan.preparation, done: ['safety:1'], weighed: [{ item: 'lye', massG: 100 }] },
+    seen: [{ cup: plan.cups[0]!.id, atMin: 9, level: 2.1, by: 'eye' }],
+    rest: { ...plan.rest, readings: [{ atMin: 40, at: 'core', tempC: 58 }] },
   }
   const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan: used }))
   const copy = body<BatchAnswer>(await visitor.post(`/api/batches/${id}/duplicate`))
-  expect(copy.plan).toMatchObject({ heat: { readings: [] }, preparation: { done: [], weighed: [] } })
+  expect(copy.plan).toMatchObject({ seen: [], rest: { readings: [] } })
 })
 
 test('a stored plan of version 1 is brought up at the next start; its revision stays', async () => {

@@ -22,8 +22,11 @@ const refused = (sentence: Words, waiver: string | null = null): Verdict => ({ k
 const warned = (sentence: Words): Verdict => ({ kind: 'warned', sentence })
 
 /** The first that stands in the way; else the first that is worth a word. */
-const first = (...verdicts: readonly (Verdict | false)[]): Verdict => {
-  const all = verdicts.filter(one => one !== false).filter(one => one.kind !== 'free')
+const first = (state: BenchState, ...verdicts: readonly (Verdict | false)[]): Verdict => {
+  const all = verdicts
+    .filter(one => one !== false)
+    // What was waived stands no more in the way, what else does still.
+    .filter(one => one.kind !== 'free' && !isWaived(state, one))
   return all.find(one => one.kind === 'refused') ?? all[0] ?? FREE
 }
 
@@ -79,12 +82,13 @@ function weighing(following: Following, state: BenchState, event: Settled): Verd
   const line = following.lines.find(one => one.key === event.item)
   if (!line || event.amount === undefined) return FREE
   if (isLyeLine(line)) {
-    const safety = first(untickedSafety(state, event.r), freeLyeStop(following, {}))
+    const safety = first(state, untickedSafety(state, event.r), freeLyeStop(following, {}))
     if (safety.kind === 'refused') return safety
   }
   const offG = event.amount - line.massG
   const most = line.most
   return first(
+    state,
     event.amount <= 0 && oddWeight(event.amount, line.massG, ''),
     most !== null &&
       most.isCap &&
@@ -109,6 +113,7 @@ function lyeIn(following: Following, state: BenchState, { r }: Settled): Verdict
   const old = (['lye', 'oils'] as const).filter(body => !last(body) || r - last(body)!.r > STALE_S)
   const isHot = (['lye', 'oils'] as const).find(body => (last(body)?.value ?? 0) > HOTTEST_C)
   return first(
+    state,
     untickedSafety(state, r),
     !state.isLyeClear && refused(fact('bench.lye-not-clear')),
     unweighed.length > 0 &&
@@ -151,6 +156,7 @@ function drawing(following: Following, state: BenchState, event: Settled, cup: C
   const isShared = !following.input.ownBatters
   const off = event.amount === undefined ? 0 : Math.abs(event.amount - task.massG) / Math.max(1, task.massG)
   return first(
+    state,
     state.lyeInAt === null && refused(fact('bench.no-batter-yet')),
     event.amount !== undefined && oddWeight(event.amount, task.massG, `much:${cup.cup}`),
     isShared && state.hold === 'breaks' && refused(fact('bench.hold-broke'), 'hold'),
@@ -173,6 +179,7 @@ function scenting(following: Following, state: BenchState, event: Settled): Verd
       ({ cup, scent, massG }) => massG > 0 && scent?.moment !== 'pot' && cupNow(state, cup.id)?.drawnG === null,
     )
     return first(
+      state,
       plainLeft.length > 0 && refused(fact('bench.plain-cups-first', { cup: plainLeft[0]!.cup.name }), 'pot-scent'),
       state.potScentedAt !== null && warned(fact('bench.scent-in-already')),
     )
@@ -180,6 +187,7 @@ function scenting(following: Following, state: BenchState, event: Settled): Verd
   const cup = cupNow(state, event.cup)
   if (!cup || cup.drawnG === null) return refused(fact('bench.cup-empty', { cup: nameOf(following, event.cup) }))
   return first(
+    state,
     cup.scentedAt !== null && warned(fact('bench.cup-scented-already', { cup: nameOf(following, event.cup) })),
     nearlyThick(following, state, cup, event.r),
   )
@@ -188,28 +196,28 @@ function scenting(following: Following, state: BenchState, event: Settled): Verd
 function colouring(following: Following, state: BenchState, event: Settled, cup: CupNow): Verdict {
   const name = nameOf(following, cup.cup)
   return first(
+    state,
     cup.drawnG === null && refused(fact('bench.cup-empty', { cup: name })),
     cup.colouredAt !== null && warned(fact('bench.cup-coloured-already', { cup: name })),
     nearlyThick(following, state, cup, event.r),
   )
 }
 
-/** Whether a cup has what it is to have before any of it is poured. */
-function isComplete(following: Following, cup: CupNow): Verdict {
+/** What a cup lacks of what it is to have before any of it is poured. */
+function lacks(following: Following, cup: CupNow): (Verdict | false)[] {
   const task = taskOf(following, cup.cup)!
   const name = nameOf(following, cup.cup)
   const wantsScent = task.scent !== null && task.scent.moment !== 'oils' && task.scent.moment !== 'never-stop'
-  return first(
+  return [
     cup.drawnG === null && refused(fact('bench.cup-empty', { cup: name })),
     cup.isLost && refused(fact('bench.cup-lost', { cup: name }), `lost:${cup.cup}`),
     task.colourS > 0 &&
       cup.colouredAt === null &&
       refused(fact('bench.cup-without-colour', { cup: name }), `colour:${cup.cup}`),
     wantsScent && cup.scentedAt === null && refused(fact('bench.cup-without-scent', { cup: name }), `scent:${cup.cup}`),
-  )
+  ]
 }
 
-/** All of a verdict's parts, so that what is waived leaves the others standing. */
 function pouring(following: Following, state: BenchState, event: Settled): Verdict {
   const n = following.input.pours.findIndex(pour => pour.pour === event.pour)
   const pour = following.input.pours[n]
@@ -220,7 +228,8 @@ function pouring(following: Following, state: BenchState, event: Settled): Verdi
   const earlier = following.input.pours.slice(0, n).some(one => state.pours[one.pour] === undefined)
   const { lo, hi } = pour.window
   return first(
-    ...completeness(following, state, cup),
+    state,
+    ...lacks(following, cup),
     earlier && warned(fact('bench.earlier-pour-open')),
     level !== null &&
       level > hi + 0.15 &&
@@ -231,21 +240,6 @@ function pouring(following: Following, state: BenchState, event: Settled): Verdi
   )
 }
 
-/** What a cup lacks, each by itself, without what was waived. */
-function completeness(following: Following, state: BenchState, cup: CupNow): Verdict[] {
-  const without = (change: Partial<CupNow>) => isComplete(following, { ...cup, ...change })
-  const now = cup.drawnAt ?? 0
-  const full = {
-    drawnG: cup.drawnG ?? 1,
-    isLost: false,
-    colouredAt: cup.colouredAt ?? now,
-    scentedAt: cup.scentedAt ?? now,
-  }
-  return (['drawnG', 'isLost', 'colouredAt', 'scentedAt'] as const)
-    .map(part => without({ ...full, [part]: cup[part] }))
-    .filter(one => one.kind === 'refused' && !isWaived(state, one))
-}
-
 const isWaived = (state: BenchState, verdict: Verdict): boolean =>
   verdict.kind === 'refused' && verdict.waiver !== null && state.waived.includes(verdict.waiver)
 
@@ -254,6 +248,7 @@ function closing(following: Following, state: BenchState, { how }: Settled): Ver
   const open = following.input.pours.find(pour => state.pours[pour.pour] === undefined)
   const left = state.cups.find(cup => !cup.isLost && (cup.drawnG ?? 0) - cup.pouredG > LEFT_G)
   return first(
+    state,
     open !== undefined &&
       refused(fact('bench.pour-still-open', { cup: following.input.cups[open.cup]!.cup.name }), 'close'),
     left !== undefined &&
