@@ -11,7 +11,7 @@ const FOLDER = join(ROOT, 'docs', 'screenshots')
 const DESK = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
 
-/** The bench as the first cup is poured, after a drip test of it; then on a phone, with something in trouble. */
+/** The bench as the first cup is poured, after a drip test of it; then on a phone, as plan B is called. */
 async function bench(page, open, shot) {
   await open()
   await page.getByRole('button', { name: 'Begin a run' }).click()
@@ -41,8 +41,12 @@ async function bench(page, open, shot) {
   await page.waitForTimeout(1000)
   await shot('bench')
   await page.setViewportSize(PHONE)
-  await press('t')
-  await page.getByRole('button', { name: 'It thickens too fast' }).click()
+  await press('s')
+  await page.getByRole('button', { name: /^thick pudding/ }).click()
+  const isSo = page.getByRole('button', { name: /^It is so/ })
+  await isSo.waitFor({ timeout: 3000 }).catch(() => undefined)
+  if (await isSo.isVisible()) await isSo.click()
+  await page.getByRole('button', { name: 'Take plan B' }).waitFor()
   await shot('phone-bench')
 }
 
