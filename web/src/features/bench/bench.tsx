@@ -68,7 +68,7 @@ export function Bench() {
   useKeys(deeds)
   const { panel, held, doubted, told, attempt, open } = deeds
   return (
-    <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden bg-paper">
+    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden bg-paper">
       <BenchHead
         isNight={isNight}
         onNight={onNight}
