@@ -302,6 +302,8 @@ export {
   fold,
   followingOf,
   heatReadingsIn,
+  inCup,
+  lastPourAt,
   leftTrials,
   looksDue,
   lucks,
@@ -315,10 +317,12 @@ export {
   runFromPlan,
   safetyKey,
   safetyMissing,
+  seenIn,
   settle,
   trialOf,
   verdictOn,
   weightsIn,
+  withRun,
 } from './bench/index.ts'
 export type {
   Alarm,

@@ -2,6 +2,7 @@ import { SIGHT_ERROR } from '../batter/schedule/index.ts'
 import type { BenchOutlook } from './bench-outlook.ts'
 import type { BenchEvent } from './event.ts'
 import type { Following } from './following.ts'
+import { drawMass } from './masses.ts'
 import type { BenchState } from './state.ts'
 
 /** Numbers that do not fit what is known, and what may have been meant: asked about once, never refused. */
@@ -113,17 +114,18 @@ function ofTemperature(amount: number, expectedC: number): Doubt | null {
  * @param before how the run stood earlier, the latest first
  */
 export function doubtOf(
-  { plan, input, lines }: Following,
+  following: Following,
   state: BenchState,
   about: About,
   now: BenchOutlook | null,
   before: readonly BenchOutlook[] = [],
 ): Doubt | null {
+  const { plan, lines } = following
   const { kind, amount } = about
   if (amount === undefined || (about.source !== undefined && about.source !== 'hand')) return null
   if (kind === 'seen') return now ? ofTrace(about, now, before) : null
   if (kind === 'weighed') return ofWeight(amount, lines.find(line => line.key === about.item)?.massG ?? 0)
-  if (kind === 'drawn') return ofWeight(amount, input.cups.find(task => task.cup.id === about.cup)?.massG ?? 0)
+  if (kind === 'drawn') return ofWeight(amount, drawMass(following, state, about.cup ?? ''))
   if (kind !== 'temp' || about.body === undefined || about.body === 'room') return null
   const last = state.temps[about.body].at(-1)?.value
   const { mixC } = plan.conditions

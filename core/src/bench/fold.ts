@@ -4,7 +4,8 @@ import { verdictOn } from './gates.ts'
 import { activeOf, takenNow } from './plan-b.ts'
 import { settle } from './settle.ts'
 import type { Settled } from './settle.ts'
-import { blankState, cupNow } from './state.ts'
+import { drawMass, fillOf, pourMass } from './masses.ts'
+import { blankState, cupNow, inCup } from './state.ts'
 import type { BenchState, CupNow, Reading, Sighting } from './state.ts'
 
 type Change = Partial<BenchState>
@@ -17,13 +18,12 @@ const withCup = (state: BenchState, id: string | undefined, change: (cup: CupNow
 const reading = ({ r, amount, key }: Settled): Reading => ({ r, value: amount ?? 0, key })
 const sighting = (event: Settled): Sighting => ({ ...reading(event), by: event.how === 'drip' ? 'drip' : 'word' })
 
-/** What is poured when nothing was weighed: as planned, as far as it is there. */
+/** What is poured when nothing was weighed: its share of what is there. */
 const pouredG = (state: BenchState, event: Settled, following: Following): number => {
   const pour = following.input.pours.find(one => one.pour === event.pour)!
   const cup = cupNow(state, following.input.cups[pour.cup]!.cup.id)!
-  const there = (cup.drawnG ?? 0) - cup.pouredG
   // What was weighed is what is left in the cup.
-  return event.amount === undefined ? Math.min(pour.massG, there) : Math.max(0, there - event.amount)
+  return event.amount === undefined ? pourMass(following, state, pour) : Math.max(0, inCup(cup) - event.amount)
 }
 
 function poured(state: BenchState, event: Settled, following: Following): Change {
@@ -41,7 +41,10 @@ function poured(state: BenchState, event: Settled, following: Following): Change
 
 function drawn(state: BenchState, event: Settled, following: Following): Change {
   const planned = following.input.cups.find(one => one.cup.id === event.cup)!
-  const { cups } = withCup(state, event.cup, () => ({ drawnG: event.amount ?? planned.massG, drawnAt: event.r })) as {
+  const { cups } = withCup(state, event.cup, () => ({
+    drawnG: event.amount ?? drawMass(following, state, event.cup!),
+    drawnAt: event.r,
+  })) as {
     cups: CupNow[]
   }
   const isAll = cups.every((cup, i) => cup.drawnG !== null || following.input.cups[i]!.massG === 0)
@@ -91,10 +94,19 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
       ? { potSeen: [...state.potSeen, sighting(event)] }
       : withCup(state, event.cup, cup => ({ seen: [...cup.seen, sighting(event)] })),
   hold: (_, { how }) => ({ hold: how === 'holds' || how === 'breaks' ? how : 'not-sure' }),
-  scent: (state, event) =>
-    event.cup === undefined ? { potScentedAt: event.r } : withCup(state, event.cup, () => ({ scentedAt: event.r })),
+  scent: (state, event, following) =>
+    event.cup === undefined
+      ? { potScentedAt: event.r }
+      : withCup(state, event.cup, cup => ({
+          scentedAt: event.r,
+          addedG: cup.addedG + (cup.scentedAt === null ? fillOf(following, cup.cup).scentG : 0),
+        })),
   drawn,
-  colour: (state, event) => withCup(state, event.cup, () => ({ colouredAt: event.r })),
+  colour: (state, event, following) =>
+    withCup(state, event.cup, cup => ({
+      colouredAt: event.r,
+      addedG: cup.addedG + (cup.colouredAt === null ? fillOf(following, cup.cup).colourG : 0),
+    })),
   'pour-start': (_, { pour = '', r }) => ({ pouring: { pour, since: r }, waitingUntil: null }),
   poured,
   stir: (state, event) => handled(state, event, 'stir'),

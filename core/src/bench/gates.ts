@@ -5,8 +5,9 @@ import { needsAnswer } from '../recipe/index.ts'
 import { actualOf, isLyeLine } from '../weighing/index.ts'
 import type { Following } from './following.ts'
 import type { Settled } from './settle.ts'
-import { cupNow, weightsIn } from './state.ts'
+import { cupNow, inCup, weightsIn } from './state.ts'
 import type { BenchState, CupNow } from './state.ts'
+import { drawMass } from './masses.ts'
 import { planBOf } from './plan-b.ts'
 import { SAFETY_WORDS, safetyMissing } from './safety.ts'
 
@@ -154,11 +155,12 @@ const taskOf = (following: Following, cup: string): CupTask | undefined =>
 function drawing(following: Following, state: BenchState, event: Settled, cup: CupNow): Verdict {
   const task = taskOf(following, cup.cup)!
   const isShared = !following.input.ownBatters
-  const off = event.amount === undefined ? 0 : Math.abs(event.amount - task.massG) / Math.max(1, task.massG)
+  const planned = drawMass(following, state, cup.cup)
+  const off = event.amount === undefined ? 0 : Math.abs(event.amount - planned) / Math.max(1, planned)
   return first(
     state,
     state.lyeInAt === null && refused(fact('bench.no-batter-yet')),
-    event.amount !== undefined && oddWeight(event.amount, task.massG, `much:${cup.cup}`),
+    event.amount !== undefined && oddWeight(event.amount, planned, `much:${cup.cup}`),
     isShared && state.hold === 'breaks' && refused(fact('bench.hold-broke'), 'hold'),
     isShared &&
       state.blendingSince !== null &&
@@ -169,7 +171,7 @@ function drawing(following: Following, state: BenchState, event: Settled, cup: C
       refused(fact('bench.scent-not-in-pot', { cup: nameOf(following, cup.cup) }), `scent:${cup.cup}`),
     isShared && state.hold === null && warned(fact('bench.hold-not-tested')),
     off > OFF_SHARE &&
-      warned(fact('bench.cup-off-share', { cup: nameOf(following, cup.cup), planned: grams(task.massG, 0) })),
+      warned(fact('bench.cup-off-share', { cup: nameOf(following, cup.cup), planned: grams(planned, 0) })),
   )
 }
 
@@ -246,7 +248,7 @@ const isWaived = (state: BenchState, verdict: Verdict): boolean =>
 function closing(following: Following, state: BenchState, { how }: Settled): Verdict {
   if (how === 'given-up') return FREE
   const open = following.input.pours.find(pour => state.pours[pour.pour] === undefined)
-  const left = state.cups.find(cup => !cup.isLost && (cup.drawnG ?? 0) - cup.pouredG > LEFT_G)
+  const left = state.cups.find(cup => !cup.isLost && inCup(cup) > LEFT_G)
   return first(
     state,
     open !== undefined &&
@@ -256,7 +258,7 @@ function closing(following: Following, state: BenchState, { how }: Settled): Ver
       warned(
         fact('bench.cup-not-empty', {
           cup: nameOf(following, left.cup),
-          left: grams((left.drawnG ?? 0) - left.pouredG, 0),
+          left: grams(inCup(left), 0),
         }),
       ),
   )

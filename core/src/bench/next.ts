@@ -1,7 +1,8 @@
-import { celsius, fact, grams, plain } from '../quantities/facts/index.ts'
+import { celsius, fact, grams, listOf, plain } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
 import type { BenchEvent } from './event.ts'
 import type { Following } from './following.ts'
+import { drawMass, massOf, timesPlanned } from './masses.ts'
 import { SAFETY_WORDS, safetyMissing } from './safety.ts'
 import { cupNow } from './state.ts'
 import type { BenchState } from './state.ts'
@@ -104,15 +105,46 @@ function blendWords({ plan }: Following, state: BenchState): Said {
   }
 }
 
+/** Off by more than so much, a cup's colours and scent are said anew, and what is drawn into the others. */
+const ANOTHER_SHARE = 0.02
+const isAsPlanned = (times: number): boolean => Math.abs(times - 1) <= ANOTHER_SHARE
+
+/** Colours of a cup, with their weights for what was really drawn into it. */
+function colourWords(following: Following, state: BenchState, cup: string): Words {
+  const times = timesPlanned(following, state, cup)
+  const portion = following.portions.cups.find(one => one.cup === cup)!
+  const colours = portion.colours.map(({ name, powderG }) =>
+    fact('bench.so-much', { what: name, mass: grams(powderG * times, 2) }),
+  )
+  if (colours.length === 0) return fact('bench.colour-cup-more')
+  const all = listOf(colours)
+  return isAsPlanned(times)
+    ? fact('bench.colours-of-cup', { all })
+    : fact('bench.colours-anew', { all, times: plain(times, 2) })
+}
+
+/** Scent of a cup, for what was really drawn into it. */
+function scentWords(following: Following, state: BenchState, cup: string): Words {
+  const times = timesPlanned(following, state, cup)
+  const { scentG } = following.portions.cups.find(one => one.cup === cup)!
+  const mass = grams(scentG * times, 1)
+  return isAsPlanned(times)
+    ? fact('bench.scent-of-cup', { mass })
+    : fact('bench.scent-anew', { mass, times: plain(times, 2) })
+}
+
 function drawWords(following: Following, state: BenchState, step: BenchStep): Said {
   const waiting = following.input.cups.filter(
     ({ cup, massG }) => massG > 0 && cup.id !== step.cup && cupNow(state, cup.id)?.drawnG === null,
   )
-  const left = waiting.reduce((sum, { massG }) => sum + massG, 0)
+  const mine = drawMass(following, state, step.cup!)
+  const left = waiting.reduce((sum, { cup }) => sum + drawMass(following, state, cup.id), 0)
+  const isAnother = Math.abs(mine - (step.massG ?? mine)) > ANOTHER_SHARE * mine
   return {
     big: fact('bench.draw-cup', { cup: nameOf(following, step.cup) }),
-    more:
-      waiting.length === 0
+    more: isAnother
+      ? fact('bench.draw-anew', { planned: grams(step.massG ?? 0, 0) })
+      : waiting.length === 0
         ? fact('bench.last-cup')
         : fact('bench.left-for-others', { left: grams(left, 0), n: plain(waiting.length, 0) }),
   }
@@ -172,9 +204,9 @@ function words(following: Following, state: BenchState, step: BenchStep): Said {
     case 'draw':
       return drawWords(following, state, step)
     case 'colour':
-      return { big: fact('bench.colour-cup', { cup }), more: fact('bench.colour-cup-more') }
+      return { big: fact('bench.colour-cup', { cup }), more: colourWords(following, state, step.cup!) }
     case 'scent':
-      return { big: fact('bench.scent-cup', { cup }), more: fact('bench.scent-cup-more') }
+      return { big: fact('bench.scent-cup', { cup }), more: scentWords(following, state, step.cup!) }
     case 'wait':
       return { big: fact('bench.wait'), more: fact('bench.wait-more') }
     case 'pour':
@@ -187,7 +219,8 @@ function words(following: Following, state: BenchState, step: BenchStep): Said {
 }
 
 const actionOf = (following: Following, state: BenchState, step: BenchStep): NextAction => ({
-  ...{ step, massG: step.massG, seconds: step.seconds },
+  ...{ step: { ...step, massG: massOf(following, state, step) }, massG: massOf(following, state, step) },
+  seconds: step.seconds,
   ...words(following, state, step),
 })
 

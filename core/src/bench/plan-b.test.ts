@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { activeOf, benchOutlook, counselled, eventOf, fold, nextActions, planBOf } from './index.ts'
+import { activeOf, benchOutlook, counselled, eventOf, fold, inCup, nextActions, planBOf } from './index.ts'
 import type { BenchEvent } from './event.ts'
 import { followingExample, noted, untilLye } from './test/runs.ts'
 
@@ -36,7 +36,7 @@ describe('plan B at the bench', () => {
     const open = now.input.pours.filter(pour => state.pours[pour.pour] === undefined)
     expect(open.length).toBeGreaterThan(0)
     for (const [i, cup] of before.cups.entries()) {
-      const left = cup.drawnG! - cup.pouredG
+      const left = inCup(cup)
       const shared = open.filter(pour => pour.cup === i).reduce((sum, { massG }) => sum + massG, 0)
       expect(shared).toBeCloseTo(left < 10 ? 0 : left, 6)
     }
@@ -53,7 +53,7 @@ describe('plan B at the bench', () => {
       if (!step) {
         expect(state.closed).toBe('moulded')
         expect(state.toClear).toEqual([])
-        for (const cup of state.cups) expect(cup.drawnG! - cup.pouredG).toBeLessThan(10)
+        for (const cup of state.cups) expect(inCup(cup)).toBeLessThan(10)
         return
       }
       r += step.seconds

@@ -3,6 +3,7 @@ import type { PourTask } from '../batter/schedule/index.ts'
 import type { Plan, PlanB } from '../plan/index.ts'
 import { followingOf } from './following.ts'
 import type { Following } from './following.ts'
+import { inCup } from './state.ts'
 import type { BenchState } from './state.ts'
 import { stepsOf } from './steps.ts'
 
@@ -32,7 +33,7 @@ type Taken = NonNullable<BenchState['planB']>
 /** Plan B, were it taken at a second of the run. */
 export function takenNow(state: BenchState, r: number): Taken {
   const filled = state.cups.filter(cup => cup.drawnG !== null && !cup.isLost)
-  const leftG = Object.fromEntries(filled.map(cup => [cup.cup, Math.max(0, cup.drawnG! - cup.pouredG)]))
+  const leftG = Object.fromEntries(filled.map(cup => [cup.cup, Math.max(0, inCup(cup))]))
   return { r, poured: Object.keys(state.pours), leftG }
 }
 
@@ -60,7 +61,7 @@ function afterTaking(first: Following, planB: PlanB, taken: Taken): Following {
     pour ? [{ ...pour, below: [...done.keys(), ...pour.below.flatMap(k => places.get(k) ?? [])] }] : [],
   )
   const input = { ...second.input, pours: [...done, ...rest] }
-  const steps = stepsOf(plan, { ...input, pours: rest }, first.lines)
+  const steps = stepsOf(plan, { ...input, pours: rest }, first.lines, second.fills)
   return { ...second, lines: first.lines, input, steps }
 }
 

@@ -76,7 +76,7 @@ function poursOf(first: Following, state: BenchState, planned: ReturnType<typeof
 
 /** What really happened beside what was planned. @param events what holds, in order */
 export function recordOf(following: Following, state: BenchState, events: readonly Settled[]): RunRecord {
-  const { plan, input, lines, portions, shelf } = following
+  const { plan, input, lines, portions, shelf, fills } = following
   const planned = runPlan(input, variationAt(0, input))
   const blended = planned.tasks.find(task => task.kind === 'blend')
   const { lyeInAt } = state
@@ -96,7 +96,7 @@ export function recordOf(following: Following, state: BenchState, events: readon
         ? []
         : [
             {
-              ...{ cup: cup.cup, plannedG: input.cups[i]!.massG, drawnG: cup.drawnG, pouredG: cup.pouredG },
+              ...{ cup: cup.cup, plannedG: fills[i]!.drawG, drawnG: cup.drawnG, pouredG: cup.pouredG },
               ...{ colouredS: after(cup.colouredAt), scentedS: after(cup.scentedAt), seen: cup.seen },
               isLost: cup.isLost,
             },

@@ -23,6 +23,8 @@ export interface CupNow {
   drawnAt: number | null
   colouredAt: number | null
   scentedAt: number | null
+  /** Colours with what they are mixed in, and scent, that went in, g. */
+  addedG: number
   /** Batter that has left it, g. */
   pouredG: number
   seen: Sighting[]
@@ -90,7 +92,8 @@ export const blankState = (input: RunInput): BenchState => ({
   temps: { lye: [], oils: [], pot: [], room: [] },
   ...{ blendS: 0, blendingSince: null, stoppedAt: null, potSeen: [], hold: null, potScentedAt: null },
   cups: input.cups.map(({ cup }) => ({
-    ...{ cup: cup.id, drawnG: null, drawnAt: null, colouredAt: null, scentedAt: null, pouredG: 0, seen: [] },
+    ...{ cup: cup.id, drawnG: null, drawnAt: null, colouredAt: null, scentedAt: null, addedG: 0, pouredG: 0 },
+    seen: [],
     handled: [],
     isLost: false,
   })),
@@ -105,6 +108,9 @@ export const weightsIn = (weighed: BenchState['weighed']): Record<string, number
 /** Temperatures of lye and oils so far, as the heat plan takes them. */
 export const heatReadingsIn = (temps: BenchState['temps']): HeatReading[] =>
   (['lye', 'oils'] as const).flatMap(body => temps[body].map(({ r, value }) => ({ body, atS: r, tempC: value })))
+
+/** What a cup holds, g. */
+export const inCup = ({ drawnG, addedG, pouredG }: CupNow): number => (drawnG ?? 0) + addedG - pouredG
 
 export const cupNow = (state: BenchState, id: string | undefined): CupNow | undefined =>
   state.cups.find(one => one.cup === id)

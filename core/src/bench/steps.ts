@@ -2,6 +2,7 @@ import { preparationOrder, isScentedEarly } from '../batter/schedule/index.ts'
 import type { RunInput } from '../batter/schedule/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { WeighLine } from '../weighing/index.ts'
+import type { CupFill } from './following.ts'
 import { SAFETY_TICKS, safetyKey } from './safety.ts'
 
 /** What is to be done at the bench, one thing after another. */
@@ -91,12 +92,14 @@ function mixSteps(plan: Plan, input: RunInput): BenchStep[] {
   ]
 }
 
-function drawSteps(input: RunInput): BenchStep[] {
+function drawSteps(input: RunInput, fills: readonly CupFill[]): BenchStep[] {
   const used = input.cups.filter(cup => cup.massG > 0)
   const inPot = used.filter(({ scent }) => scent?.moment === 'pot' && !input.ownBatters)
   const firstPour = (id: string) => input.pours.findIndex(pour => input.cups[pour.cup]!.cup.id === id)
-  const draw = ({ cup, massG }: (typeof used)[number]) =>
-    step(`draw:${cup.id}`, 'draw', input.times.split * input.handPace, { cup: cup.id, massG })
+  const draw = (task: (typeof used)[number]) =>
+    step(`draw:${task.cup.id}`, 'draw', input.times.split * input.handPace, {
+      ...{ cup: task.cup.id, massG: fills[input.cups.indexOf(task)]!.drawG },
+    })
   const ordered = [...used].sort((a, b) => firstPour(a.cup.id) - firstPour(b.cup.id))
   const plain = ordered.filter(cup => !inPot.includes(cup))
   return [
@@ -151,13 +154,18 @@ function finishSteps(plan: Plan): BenchStep[] {
 }
 
 /** Everything from the safety list to the covered mould, in the order in which it is done. */
-export function stepsOf(plan: Plan, input: RunInput, lines: readonly WeighLine[]): BenchStep[] {
+export function stepsOf(
+  plan: Plan,
+  input: RunInput,
+  lines: readonly WeighLine[],
+  fills: readonly CupFill[],
+): BenchStep[] {
   return [
     ...SAFETY_TICKS.map(item => step(safetyKey(item), 'safety', SECONDS.tick, { item })),
     ...readySteps(plan),
     ...lyeSteps(lines),
     ...mixSteps(plan, input),
-    ...drawSteps(input),
+    ...drawSteps(input, fills),
     ...(input.colourEach ? [] : preparationOrder(input).flatMap(i => cupSteps(input, i))),
     ...pourSteps(plan, input),
     ...finishSteps(plan),

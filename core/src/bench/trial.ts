@@ -82,10 +82,10 @@ function failure(input: RunInput, run: Run): number | null {
 type Noted = Pick<BenchEvent, 'kind'> & Partial<BenchEvent> & { s: number }
 
 /** What hands do, as it is noted. */
-function deeds({ input, plan }: Following, run: Run): Noted[] {
+function deeds({ input, plan, fills }: Following, run: Run): Noted[] {
   const idOf = (cup: number | null) => input.cups[cup!]!.cup.id
   const blendedS = run.tasks.find(task => task.kind === 'blend')!.toS
-  const used = input.cups.filter(({ massG }) => massG > 0)
+  const used = input.cups.flatMap(({ cup, massG }, i) => (massG > 0 ? [{ cup, massG: fills[i]!.drawG }] : []))
   const ofTasks = run.tasks.flatMap((task): Noted[] => {
     const { kind, fromS, toS: s, cup } = task
     if (kind === 'colour') return [{ s, kind, cup: idOf(cup) }]

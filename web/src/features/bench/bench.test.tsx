@@ -126,7 +126,7 @@ describe('one deed at a time', () => {
   test('ten times too much is asked about, and taken when it is meant', () => {
     opened(/^draw:/)
     key('m')
-    for (const digit of '4510') fireEvent.keyDown(document.body, { key: digit })
+    for (const digit of '4320') fireEvent.keyDown(document.body, { key: digit })
     fireEvent.keyDown(document.body, { key: 'Enter' })
     fireEvent.click(within(screen.getByRole('alertdialog')).getByRole('button', { name: 'It is so' }))
     const asked = screen.getByRole('alertdialog')

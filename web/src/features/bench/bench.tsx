@@ -12,6 +12,7 @@ import { LogPanel } from './log-panel.tsx'
 import { MeasuredPanel } from './measured-panel.tsx'
 import { NextDeed } from './next-deed.tsx'
 import { Advice, PlanBCall } from './plan-b-call.tsx'
+import { RunOver } from './run-over.tsx'
 import { SeenPanel } from './seen-panel.tsx'
 import { TroublePanel } from './trouble-panel.tsx'
 import { useBench } from './use-bench.ts'
@@ -84,7 +85,7 @@ export function Bench() {
           {held && <Held held={held} onGoOn={deeds.goOn} onLeave={deeds.letBe} />}
           {doubted && <IsItSo doubted={doubted} onSettle={deeds.settle} />}
           {!held && panel === null && state.toClear.length > 0 && <ToClear />}
-          {panel === null && !held && !doubted && <NextDeed onLook={deeds.lookAt} />}
+          {panel === null && !held && !doubted && (state.closed ? <RunOver /> : <NextDeed onLook={deeds.lookAt} />)}
           {panel === 'seen' && <SeenPanel first={deeds.looksAt} onNote={attempt} onClose={() => open(null)} />}
           {panel === 'measured' && <MeasuredPanel onNote={attempt} onClose={() => open(null)} />}
           {panel === 'hold' && <HoldPanel onNote={attempt} onClose={() => open(null)} />}

@@ -1,4 +1,4 @@
-import { LOOKS, showMass } from '@ostler/core'
+import { LOOKS, inCup, showMass } from '@ostler/core'
 import type { BenchOutlook, CupNow, CupOutlook } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
@@ -96,7 +96,7 @@ function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
       : isPouring
         ? 'being poured'
         : cup.drawnG === null
-          ? `empty, ${showMass(task.massG, habits, 1)} planned`
+          ? `empty, ${showMass(following.fills[i]!.drawG, habits, 1)} planned`
           : lacks.length > 0
             ? `without ${lacks.join(' and ')}`
             : 'ready'
@@ -109,7 +109,7 @@ function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
         <p className="truncate text-lg font-semibold">{plan.cups[i]!.name}</p>
         <p className="text-[14px]">
           {word}
-          {cup.drawnG !== null && open.length > 0 && `, ${showMass(Math.max(0, cup.drawnG - cup.pouredG), habits, 1)}`}
+          {cup.drawnG !== null && open.length > 0 && `, ${showMass(Math.max(0, inCup(cup)), habits, 1)}`}
         </p>
         {seen && open.length > 0 && (
           <p className="text-[13px] text-soft">

@@ -1,0 +1,85 @@
+import fc from 'fast-check'
+import { readdirSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { say } from '../quantities/words/index.ts'
+import { eventOf, fold, inCup, nextActions } from './index.ts'
+import type { BenchEvent } from './event.ts'
+import { followingExample, noted, untilLye } from './test/runs.ts'
+
+const T0 = 2000
+const names = readdirSync(new URL('../../../examples/', import.meta.url)).map(file => file.replace('.json', ''))
+
+/** A run done as planned up to a step, with other weights drawn where they are given. */
+function madeUntil(following: ReturnType<typeof followingExample>, kind: string, drawn: Record<string, number> = {}) {
+  const events: BenchEvent[] = [
+    ...untilLye(following, T0),
+    noted('lye-in', T0),
+    noted('blend-on', T0 + 2),
+    noted('blend-off', T0 + 42),
+    noted('hold', T0 + 58, { how: 'holds' }),
+  ]
+  for (let r = T0 + 58; ;) {
+    const state = fold(following, events)
+    const { step } = nextActions(following, state)[0]!
+    if (!step || step.kind === kind) return { state, events }
+    r += step.seconds
+    const about = eventOf(step, state)!
+    const amount = step.kind === 'draw' ? (drawn[step.cup!] ?? about.amount) : about.amount
+    events.push({ ...noted('note', r), ...about, ...(amount !== undefined && { amount }) })
+  }
+}
+
+describe('what is drawn', () => {
+  test.each(names)(
+    '%s: the cups take what the pot holds, no more and no less, and come to their planned weight',
+    name => {
+      const following = followingExample(name)
+      const { portions, fills, input } = following
+      if (input.ownBatters || input.whipped) return
+      const sum = (list: readonly number[]) => list.reduce((all, one) => all + one, 0)
+      // By the pot's own balance: what is not drawn clings to it, or is kept back plain.
+      const drawn = sum(fills.map(fill => fill.drawG))
+      expect(drawn + portions.potClingG + portions.blankG).toBeCloseTo(portions.potG, -1)
+      const { state } = madeUntil(following, 'pour')
+      for (const [i, cup] of state.cups.entries()) {
+        const { totalG, scentG } = portions.cups[i]!
+        const isLast = input.cups[i]!.scent?.moment === 'last' && cup.scentedAt === null
+        expect(inCup(cup)).toBeCloseTo(totalG - (isLast ? scentG : 0), 0)
+      }
+    },
+  )
+
+  test('more in one cup is less in the others; all of it together stays what the pot holds', () => {
+    const following = followingExample('seven-fathoms')
+    const ids = following.plan.cups.map(cup => cup.id)
+    const pot = following.fills.reduce((sum, fill) => sum + fill.drawG, 0)
+    fc.assert(
+      fc.property(fc.constantFrom(...ids), fc.double({ min: 0.8, max: 1.25, noNaN: true }), (id, times) => {
+        const planned = following.fills[ids.indexOf(id)]!.drawG
+        const { state } = madeUntil(following, 'colour', { [id]: planned * times })
+        expect(state.cups.reduce((sum, cup) => sum + cup.drawnG!, 0)).toBeCloseTo(
+          // What comes after the last cup has nobody to share it.
+          state.cups.filter(cup => cup.drawnAt! > state.cups[ids.indexOf(id)]!.drawnAt!).length > 0
+            ? pot
+            : pot + planned * (times - 1),
+          6,
+        )
+      }),
+      { numRuns: 15 },
+    )
+  })
+
+  test('a cup with more in it is told more colour and scent, and its pours take what is there', () => {
+    const following = followingExample('weir-milk')
+    const [honey] = following.plan.cups.map(cup => cup.id)
+    const usual = madeUntil(following, 'colour')
+    const more = madeUntil(following, 'colour', { [honey!]: following.fills[0]!.drawG * 1.2 })
+    const words = ({ state }: typeof usual) => say(nextActions(following, state)[0]!.more)
+    expect(words(usual)).toMatch(/^3\.5 g Yellow clay\. Until/)
+    expect(words(more)).toMatch(/^4\.2 g Yellow clay: 1\.2 times what was planned/)
+    const pours = (one: ReturnType<typeof madeUntil>) => nextActions(following, one.state)[0]!.step!.massG!
+    expect(pours(madeUntil(following, 'pour', { [honey!]: following.fills[0]!.drawG * 1.2 }))).toBeGreaterThan(
+      pours(madeUntil(following, 'pour')) * 1.15,
+    )
+  })
+})
