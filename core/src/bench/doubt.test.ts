@@ -2,17 +2,13 @@ import { describe, expect, test } from 'vitest'
 import { benchOutlook, fold } from './index.ts'
 import { doubtOf } from './doubt.ts'
 import type { BenchEvent } from './event.ts'
-import { followingExample, noted, untilLye } from './test/runs.ts'
+import { followingExample, noted, untilHeld } from './test/runs.ts'
 
 const T0 = 2000
 const milk = followingExample('weir-milk')
 const [honey, plain] = milk.plan.cups.map(cup => cup.id) as [string, string]
 const prepared = [
-  ...untilLye(milk, T0),
-  noted('lye-in', T0),
-  noted('blend-on', T0 + 2),
-  noted('blend-off', T0 + 42),
-  noted('hold', T0 + 58, { how: 'holds' }),
+  ...untilHeld(milk, T0),
   noted('drawn', T0 + 75, { cup: honey }),
   noted('drawn', T0 + 90, { cup: plain }),
   noted('colour', T0 + 135, { cup: honey }),

@@ -1,29 +1,15 @@
 import { expect, test } from 'vitest'
 import { readPlan } from '../plan/index.ts'
-import { eventOf, fold, nextActions } from './index.ts'
+import { fold } from './index.ts'
 import { seenIn, withRun } from './into-plan.ts'
-import { followingExample, noted, untilLye } from './test/runs.ts'
+import { followingExample, madeUntil, noted } from './test/runs.ts'
 
 const T0 = 2000
 const milk = followingExample('weir-milk')
 
 test('a run tells its plan when it was poured, what was seen and how long the blender ran', () => {
   const [honey] = milk.plan.cups.map(cup => cup.id)
-  const events = [
-    ...untilLye(milk, T0),
-    noted('lye-in', T0),
-    noted('blend-on', T0 + 2),
-    noted('blend-off', T0 + 47),
-    noted('hold', T0 + 62, { how: 'holds' }),
-  ]
-  let r = T0 + 62
-  for (;;) {
-    const state = fold(milk, events)
-    const { step } = nextActions(milk, state)[0]!
-    if (step!.kind === 'finish') break
-    r += step!.seconds
-    events.push({ ...noted('note', r), ...eventOf(step!, state)! })
-  }
+  const events = madeUntil(milk, T0, step => step.kind === 'finish', { blendS: 45 })
   const looks = Array.from({ length: 30 }, (_, i) =>
     noted('seen', T0 + 120 + 10 * i, { cup: honey!, amount: 2 + i / 100, how: i % 2 ? 'drip' : 'word' }),
   )

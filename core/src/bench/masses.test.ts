@@ -2,31 +2,22 @@ import fc from 'fast-check'
 import { readdirSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { say } from '../quantities/words/index.ts'
-import { eventOf, fold, inCup, nextActions } from './index.ts'
-import type { BenchEvent } from './event.ts'
-import { followingExample, noted, untilLye } from './test/runs.ts'
+import { fold, inCup, nextActions } from './index.ts'
+import type { BenchState, Following } from './index.ts'
+import { followingExample, madeUntil } from './test/runs.ts'
 
 const T0 = 2000
 const names = readdirSync(new URL('../../../examples/', import.meta.url)).map(file => file.replace('.json', ''))
 
-/** A run done as planned up to a step, with other weights drawn where they are given. */
-function madeUntil(following: ReturnType<typeof followingExample>, kind: string, drawn: Record<string, number> = {}) {
-  const events: BenchEvent[] = [
-    ...untilLye(following, T0),
-    noted('lye-in', T0),
-    noted('blend-on', T0 + 2),
-    noted('blend-off', T0 + 42),
-    noted('hold', T0 + 58, { how: 'holds' }),
-  ]
-  for (let r = T0 + 58; ;) {
-    const state = fold(following, events)
-    const { step } = nextActions(following, state)[0]!
-    if (!step || step.kind === kind) return { state, events }
-    r += step.seconds
-    const about = eventOf(step, state)!
-    const amount = step.kind === 'draw' ? (drawn[step.cup!] ?? about.amount) : about.amount
-    events.push({ ...noted('note', r), ...about, ...(amount !== undefined && { amount }) })
-  }
+/** How a run stands that is done as planned up to a step, with other weights drawn where they are given. */
+function stateAt(following: Following, kind: string, drawn: Record<string, number> = {}) {
+  const events = madeUntil(following, T0, step => step.kind === kind, {
+    instead: (step, planned) => {
+      const amount = step.kind === 'draw' ? (drawn[step.cup!] ?? planned.amount) : planned.amount
+      return [{ ...planned, ...(amount !== undefined && { amount }) }]
+    },
+  })
+  return fold(following, events)
 }
 
 describe('what is drawn', () => {
@@ -40,7 +31,7 @@ describe('what is drawn', () => {
       // By the pot's own balance: what is not drawn clings to it, or is kept back plain.
       const drawn = sum(fills.map(fill => fill.drawG))
       expect(drawn + portions.potClingG + portions.blankG).toBeCloseTo(portions.potG, -1)
-      const { state } = madeUntil(following, 'pour')
+      const state = stateAt(following, 'pour')
       for (const [i, cup] of state.cups.entries()) {
         const { totalG, scentG } = portions.cups[i]!
         const isLast = input.cups[i]!.scent?.moment === 'last' && cup.scentedAt === null
@@ -56,7 +47,7 @@ describe('what is drawn', () => {
     fc.assert(
       fc.property(fc.constantFrom(...ids), fc.double({ min: 0.8, max: 1.25, noNaN: true }), (id, times) => {
         const planned = following.fills[ids.indexOf(id)]!.drawG
-        const { state } = madeUntil(following, 'colour', { [id]: planned * times })
+        const state = stateAt(following, 'colour', { [id]: planned * times })
         expect(state.cups.reduce((sum, cup) => sum + cup.drawnG!, 0)).toBeCloseTo(
           // What comes after the last cup has nobody to share it.
           state.cups.filter(cup => cup.drawnAt! > state.cups[ids.indexOf(id)]!.drawnAt!).length > 0
@@ -72,14 +63,14 @@ describe('what is drawn', () => {
   test('a cup with more in it is told more colour and scent, and its pours take what is there', () => {
     const following = followingExample('weir-milk')
     const [honey] = following.plan.cups.map(cup => cup.id)
-    const usual = madeUntil(following, 'colour')
-    const more = madeUntil(following, 'colour', { [honey!]: following.fills[0]!.drawG * 1.2 })
-    const words = ({ state }: typeof usual) => say(nextActions(following, state)[0]!.more)
+    const usual = stateAt(following, 'colour')
+    const more = stateAt(following, 'colour', { [honey!]: following.fills[0]!.drawG * 1.2 })
+    const words = (state: BenchState) => say(nextActions(following, state)[0]!.more)
     expect(words(usual)).toMatch(/^3\.5 g Yellow clay\. Until/)
     expect(words(more)).toMatch(/^4\.2 g Yellow clay: 1\.2 times what was planned/)
-    const pours = (one: ReturnType<typeof madeUntil>) => nextActions(following, one.state)[0]!.step!.massG!
-    expect(pours(madeUntil(following, 'pour', { [honey!]: following.fills[0]!.drawG * 1.2 }))).toBeGreaterThan(
-      pours(madeUntil(following, 'pour')) * 1.15,
+    const pours = (state: BenchState) => nextActions(following, state)[0]!.step!.massG!
+    expect(pours(stateAt(following, 'pour', { [honey!]: following.fills[0]!.drawG * 1.2 }))).toBeGreaterThan(
+      pours(stateAt(following, 'pour')) * 1.15,
     )
   })
 })

@@ -2,34 +2,20 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { activeOf, benchOutlook, counselled, eventOf, fold, inCup, nextActions, planBOf } from './index.ts'
 import type { BenchEvent } from './event.ts'
-import { followingExample, noted, untilLye } from './test/runs.ts'
+import { followingExample, madeUntil, noted } from './test/runs.ts'
 
 const T0 = 2000
 const stair = followingExample('verdigris-stair')
 
-/** A run done as planned, deed by deed, until so many pours are in the mould. */
-function madeUntil(pours: number): BenchEvent[] {
-  const events = [
-    ...untilLye(stair, T0),
-    noted('lye-in', T0),
-    noted('blend-on', T0 + 2),
-    noted('blend-off', T0 + 42),
-    noted('hold', T0 + 58, { how: 'holds' }),
-  ]
-  for (let r = T0 + 58; ;) {
-    const state = fold(stair, events)
-    const { step } = nextActions(activeOf(stair, state), state)[0]!
-    if (step?.kind === 'pour' && Object.keys(state.pours).length === pours) return events
-    r += step!.seconds
-    events.push({ ...noted('note', r), ...eventOf(step!, state)! })
-  }
-}
+/** A run done as planned until so many pours are in the mould. */
+const poured = (pours: number): BenchEvent[] =>
+  madeUntil(stair, T0, (step, state) => step.kind === 'pour' && Object.keys(state.pours).length === pours)
 const take = (r: number) => noted('plan-b', r, { how: 'take' })
 const last = (events: readonly BenchEvent[]) => Math.max(...events.map(event => event.r))
 
 describe('plan B at the bench', () => {
   test.each([0, 1, 3])('after %i pours it shares out what each cup still has, to the gram', count => {
-    const events = madeUntil(count)
+    const events = poured(count)
     const before = fold(stair, events)
     const state = fold(stair, [...events, take(last(events) + 5)])
     const now = activeOf(stair, state)
@@ -45,7 +31,7 @@ describe('plan B at the bench', () => {
   })
 
   test('it is followed to the covered mould, deed by deed, and no more is left in the cups than sticks there', () => {
-    const events = [...madeUntil(2)]
+    const events = [...poured(2)]
     events.push(take(last(events) + 5))
     for (let r = last(events); ;) {
       const state = fold(stair, events)
@@ -62,7 +48,7 @@ describe('plan B at the bench', () => {
   })
 
   test('taken back, what is left of the first plan stands again', () => {
-    const events = madeUntil(1)
+    const events = poured(1)
     const taken = take(last(events) + 5)
     const back = [...events, taken, noted('plan-b', last(events) + 10, { how: 'back' })]
     const undone = [...events, taken, { ...noted('undo', last(events) + 10), of: taken.key }]
@@ -74,7 +60,7 @@ describe('plan B at the bench', () => {
   })
 
   test('taken twice it is taken once', () => {
-    const events = [...madeUntil(1), take(9000)]
+    const events = [...poured(1), take(9000)]
     const once = fold(stair, events)
     expect(fold(stair, [...events, take(9100)]).planB).toEqual(once.planB)
   })
@@ -85,7 +71,7 @@ describe('plan B at the bench', () => {
 })
 
 describe('what is advised', () => {
-  const events = madeUntil(0)
+  const events = poured(0)
   const outlookAfter = (...more: BenchEvent[]) => {
     const all = [...events, ...more]
     return benchOutlook(stair, fold(stair, all), last(all) + 1)

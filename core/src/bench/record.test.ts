@@ -1,30 +1,23 @@
 import { expect, test } from 'vitest'
-import { activeOf, eventOf, fold, nextActions, settle } from './index.ts'
+import { fold, settle } from './index.ts'
 import { recordOf } from './record.ts'
-import { followingExample, noted, untilLye } from './test/runs.ts'
+import { followingExample, madeUntil, noted } from './test/runs.ts'
 
 const T0 = 2000
 const milk = followingExample('weir-milk')
 
-/** A run done as planned, deed by deed, to its end, with trouble and plan B on the way. */
+/** A run done to its end, with trouble and plan B after the first pour. */
 function made() {
-  const events = [
-    ...untilLye(milk, T0),
-    noted('lye-in', T0),
-    noted('blend-on', T0 + 2),
-    noted('blend-off', T0 + 47),
-    noted('hold', T0 + 62, { how: 'holds' }),
-  ]
-  for (let r = T0 + 62; ;) {
-    const state = fold(milk, events)
-    const { step } = nextActions(activeOf(milk, state), state)[0]!
-    if (!step) return events
-    r += step.seconds
-    events.push({ ...noted('note', r), ...eventOf(step, state)! })
-    if (step.kind === 'pour' && Object.keys(state.pours).length === 1 && !state.planB) {
-      events.push(noted('wrong', r + 1, { how: 'too-thick' }), noted('plan-b', r + 2, { how: 'take' }))
-    }
-  }
+  let isTaken = false
+  return madeUntil(milk, T0, () => false, {
+    blendS: 45,
+    instead: (_, planned) => {
+      if (planned.kind !== 'poured' || isTaken) return [planned]
+      isTaken = true
+      const { r } = planned
+      return [planned, noted('wrong', r + 1, { how: 'too-thick' }), noted('plan-b', r + 2, { how: 'take' })]
+    },
+  })
 }
 
 test('a record has every weight, cup and pour, planned and real, and what was told on the way', () => {
