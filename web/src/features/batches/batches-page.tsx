@@ -17,6 +17,7 @@ import {
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { Ask } from '../../ui/ask.tsx'
+import { JsonFileButton } from '../../ui/file-button.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { KeptRuns } from './kept-runs.tsx'
 import { BatchRow } from './batch-row.tsx'
@@ -61,7 +62,9 @@ export function BatchesPage() {
               onChange={event => setSearch(event.target.value)}
             />
           </label>
-          <ImportButton onFile={file => void importFile(file)} />
+          <JsonFileButton label="Plan file to import" onFile={file => void importFile(file)}>
+            <FileInput size={16} aria-hidden /> Import
+          </JsonFileButton>
           <button
             className="button button-main"
             disabled={acts.isAdding}
@@ -161,30 +164,6 @@ function useActs() {
         toast(`“${batch.name}” is deleted.`, { text: 'Undo', run: back })
       }),
   }
-}
-
-function ImportButton({ onFile }: { onFile: (file: File) => void }) {
-  const input = useRef<HTMLInputElement>(null)
-  return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Plan file to import"
-        onChange={event => {
-          const [file] = event.target.files ?? []
-          event.target.value = ''
-          if (file) onFile(file)
-        }}
-      />
-      <button className="button" onClick={() => input.current?.click()}>
-        <FileInput size={16} aria-hidden /> Import
-      </button>
-    </>
-  )
 }
 
 const Nothing = ({ search }: { search: string }) =>

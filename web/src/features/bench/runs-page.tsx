@@ -1,11 +1,11 @@
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { Play } from 'lucide-react'
-import { useRef } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { beginRun, bringInRun, runsQuery } from '../../api/client.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { useForecast } from '../../plan/context.tsx'
+import { JsonFileButton } from '../../ui/file-button.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 
 const ENDS: Readonly<Record<string, string>> = { moulded: 'in the mould', 'given-up': 'given up' }
@@ -17,31 +17,6 @@ async function jsonOf(file: File): Promise<unknown> {
   } catch {
     throw new Error(`“${file.name}” is not a run that was kept as a file.`)
   }
-}
-
-/** Takes in a run that was kept as a file, e.g. on another machine. */
-function BringIn({ onFile }: { onFile: (file: File) => void }) {
-  const input = useRef<HTMLInputElement>(null)
-  return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Run file to bring in"
-        onChange={event => {
-          const [file] = event.target.files ?? []
-          event.target.value = ''
-          if (file) onFile(file)
-        }}
-      />
-      <button className="quiet min-h-10" onClick={() => input.current?.click()}>
-        Bring in a run from a file
-      </button>
-    </>
-  )
 }
 
 /** Runs of this batch: every time that it was made, or is being made. */
@@ -84,7 +59,9 @@ export function RunsPage() {
       )}
       <div className="mt-8 flex items-center gap-4">
         <h2 className="text-lg">Runs so far</h2>
-        <BringIn onFile={file => bring.mutate(file)} />
+        <JsonFileButton label="Run file to bring in" className="quiet min-h-10" onFile={file => bring.mutate(file)}>
+          Bring in a run from a file
+        </JsonFileButton>
       </div>
       {bring.error && (
         <p role="alert" className="text-rust">
