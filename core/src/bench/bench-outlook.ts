@@ -96,7 +96,9 @@ function waysOn(at: Moment, first: Following, known: Inferred, cups: readonly Cu
  *
  * @param all  ways besides following and plan B as well, which take longer
  */
-export function benchOutlook(following: Following, state: BenchState, r: number, all = false): BenchOutlook {
+export function benchOutlook(following: Following, state: BenchState, nowR: number, all = false): BenchOutlook {
+  // What another device noted may be ahead of the clock here.
+  const r = Math.max(nowR, state.r)
   const now = activeOf(following, state)
   const about = { r, planB: planBOf(following.plan)?.name ?? '', isPlanB: state.planB !== null, isWhole: all }
   if (!isFollowed(now, state)) return { ...about, cups: [], ways: [] }
