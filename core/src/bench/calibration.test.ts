@@ -55,7 +55,7 @@ test('plan B is called before a batter that goes wrong does, and seldom for one 
   let [fails, inTime, works, falsely] = [0, 0, 0, 0]
   for (const following of [harder('seven-fathoms', 9), harder('mill-race', 7)]) {
     const ready = madeReady(following, LYE_IN)
-    for (const luck of lucks(following, 12, SEED)) {
+    for (const luck of lucks(following, 8, SEED)) {
       const trial = trialOf(following, luck, LOOKS, LYE_IN)
       const at = calledAt(following, trial, ready)
       if (trial.failsAt === null) {
@@ -67,7 +67,7 @@ test('plan B is called before a batter that goes wrong does, and seldom for one 
       }
     }
   }
-  expect(fails).toBeGreaterThan(4)
+  expect(fails).toBeGreaterThan(2)
   expect(inTime / fails).toBeGreaterThan(0.5)
   expect(falsely / works).toBeLessThan(0.2)
 })
