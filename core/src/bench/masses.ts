@@ -1,5 +1,6 @@
 import type { PourTask } from '../batter/schedule/index.ts'
-import type { CupFill, Following } from './following.ts'
+import type { CupFill } from './fill.ts'
+import type { Following } from './following.ts'
 import { cupNow, inCup } from './state.ts'
 import type { BenchState } from './state.ts'
 import type { BenchStep } from './steps.ts'

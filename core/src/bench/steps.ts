@@ -2,7 +2,7 @@ import { preparationOrder, isScentedEarly } from '../batter/schedule/index.ts'
 import type { RunInput } from '../batter/schedule/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { WeighLine } from '../weighing/index.ts'
-import type { CupFill } from './following.ts'
+import type { CupFill } from './fill.ts'
 import { SAFETY_TICKS, safetyKey } from './safety.ts'
 
 /** What is to be done at the bench, one thing after another. */
