@@ -102,9 +102,12 @@ test('two windows that both type lose nothing: each keeps its own until it is to
   await second.reload()
   await expect(question(second)).toBeVisible()
   await question(second).getByRole('button', { name: 'Keep both' }).click()
-  const list = (await (await maker.request.get('/api/batches')).json()) as { batches: { id: string; name: string }[] }
-  const found = list.batches.filter(one => one.name.startsWith(name))
-  expect(found).toHaveLength(2)
+  const kept = async () => {
+    const list = (await (await maker.request.get('/api/batches')).json()) as { batches: { id: string; name: string }[] }
+    return list.batches.filter(one => one.name.startsWith(name))
+  }
+  await expect.poll(kept).toHaveLength(2)
+  const found = await kept()
   const ours = await Promise.all(
     found.map(
       async ({ id }) =>
