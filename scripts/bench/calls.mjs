@@ -8,6 +8,8 @@ const SEED = 20270117
 const RUNS = 24
 const LYE_IN_S = 2000
 const LEAD_S = 60
+/** What goes wrong sooner after the batter was divided leaves no time to call anything. */
+const SOONEST_S = 120
 /** Examples made warmer, so that they are neither hopeless nor safe: name, and by how many °C. */
 const HARDER = [
   ['heron-reach', 9],
@@ -44,7 +46,7 @@ export default async function run() {
     'ratio',
   )
 
-  const found = { fails: 0, called: 0, inTime: 0, works: 0, falsely: 0 }
+  const found = { fails: 0, called: 0, inTime: 0, later: 0, laterInTime: 0, works: 0, falsely: 0 }
   for (const [name, byC] of HARDER) {
     const plan = planOf(name)
     const { mixC, stopLevel } = plan.conditions
@@ -60,7 +62,11 @@ export default async function run() {
       } else {
         found.fails += 1
         found.called += at === null ? 0 : 1
-        found.inTime += at !== null && at <= trial.failsAt - LEAD_S ? 1 : 0
+        const isInTime = at !== null && at <= trial.failsAt - LEAD_S
+        found.inTime += isInTime ? 1 : 0
+        if (trial.failsAt - trial.dividedAt < SOONEST_S) continue
+        found.later += 1
+        found.laterInTime += isInTime ? 1 : 0
       }
     }
   }
@@ -68,5 +74,6 @@ export default async function run() {
   tell('run.planb.fails', found.fails, 'count')
   tell('run.planb.called', found.called / found.fails, 'share')
   tell('run.planb.in_time', found.inTime / found.fails, 'share')
+  tell('run.planb.in_time.after_two_minutes', found.laterInTime / found.later, 'share')
   tell('run.planb.false', found.falsely / found.works, 'share')
 }

@@ -1,4 +1,4 @@
-import { HANDS_SD, NODES, RunState, copyOf, finishRun, pourVerdict, toolVerdict } from '../batter/schedule/index.ts'
+import { NODES, RunState, copyOf, finishRun, pourVerdict, toolVerdict } from '../batter/schedule/index.ts'
 import type { CupTask, InMould, PourTask, RestOfRun, RunInput, Variation, Window } from '../batter/schedule/index.ts'
 import { latinColumn, latinNormals } from '../quantities/chance/index.ts'
 import type { Following } from './following.ts'
@@ -59,7 +59,7 @@ const drawn = (known: Inferred): Draw[] =>
     const n = placeAt(known.shared, (j + 0.5) / DRAWS)
     const k = known.groups.map((group, g) => placeAt(known.within[g]![n]!, latinColumn(group + 1, DRAWS)[j]!))
     return {
-      ...{ n, k, hands: Math.exp(HANDS_SD * latinNormals(HANDS, DRAWS)[j]!) },
+      ...{ n, k, hands: Math.exp(known.hands.mean + known.hands.sd * latinNormals(HANDS, DRAWS)[j]!) },
       lumps: latinColumn(LUMPS, DRAWS)[j]!,
     }
   })
@@ -87,7 +87,7 @@ function standing({ input }: Following, known: Inferred, { n, k }: Draw): Standi
     const { scent } = input.cups[cup]!
     return scent ? k[known.groups.indexOf(scent.group)]! : 0
   }
-  return { nodes: input.cups.map((_, i) => known.cups[i]![n]![kOf(i)]), kOf }
+  return { nodes: input.cups.map((_, i) => known.cups[i]?.[n]?.[kOf(i)]), kOf }
 }
 
 /** What is still to be done, as a run needs it; windows as the model's error in each cup has them. */
@@ -168,7 +168,7 @@ function rollout(at: Moment, known: Inferred, draw: Draw, other: Otherwise): Rol
   const open = openInput(at, stands, other)
   const run = new RunState(open, variationIn(at, known, open, draw), 0)
   stands.nodes.forEach((node, i) => {
-    if (node) run.cups[i] = copyOf(node.cup)
+    if (node) run.cups[i] = node.resting.at(known.nowS)
   })
   run.now = Math.max(r, state.waitingUntil ?? r) - state.lyeInAt! + (other.waitS ?? 0)
   const mould: InMould = new Map()

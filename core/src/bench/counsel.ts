@@ -25,21 +25,22 @@ interface Memory {
   advised: string
   better: { name: string; r: number } | null
   isCalled: boolean
-  /** Evaluations running in which the chance was below the limit, or above the other. */
-  below: number
-  above: number
+  /** Seconds of the run since when the chance has been below the limit, or above the other; null: it is not. */
+  below: number | null
+  above: number | null
   /** Whether it was below the limit as the batter was divided. */
   fromStart: boolean | null
 }
 
-const START: Memory = { advised: 'follow:0:', better: null, isCalled: false, below: 0, above: 0, fromStart: null }
+const START: Memory = { advised: 'follow:0:', better: null, isCalled: false, below: null, above: null, fromStart: null }
 
 /**
  * Chances below which plan B is called, and above which it is no more; below another it is called at once. A plan that was unlikely as
  * the batter was divided is called only when it gets worse. Tried on drawn batters: earlier calls cost many that come out.
  */
-const CALL = { below: 0.5, atOnce: 0.3, above: 0.6, unlikely: 0.4, fromStart: 0.25 } as const
-const RUNNING = 2
+const CALL = { below: 0.4, atOnce: 0.3, above: 0.6, unlikely: 0.4, fromStart: 0.25 } as const
+/** So long it must be so, s: a single entry does not turn it. */
+const HOLDS_S = 30
 /** By so much plan B must be better to be recommended. */
 const RECOMMENDED = 0.1
 /** What a batch by plan B is worth against one as it was meant. */
@@ -64,12 +65,20 @@ function advisedNow(ways: readonly WayOn[], r: number, { advised, better }: Memo
   return r - since.r >= FOR_S ? { way: best, better: null } : { way: present, better: since }
 }
 
-function callNow(follow: number, before: Memory): Pick<Memory, 'isCalled' | 'below' | 'above' | 'fromStart'> {
+/** Since when something holds. */
+const since = (holds: boolean, before: number | null, r: number): number | null => (holds ? (before ?? r) : null)
+
+function callNow(
+  follow: number,
+  r: number,
+  before: Memory,
+): Pick<Memory, 'isCalled' | 'below' | 'above' | 'fromStart'> {
   const fromStart = before.fromStart ?? follow < CALL.unlikely
   const limit = fromStart ? CALL.fromStart : CALL.below
-  const below = follow < limit ? before.below + 1 : 0
-  const above = follow > CALL.above ? before.above + 1 : 0
-  const isCalled = before.isCalled ? above < RUNNING : below >= RUNNING || follow < Math.min(limit, CALL.atOnce)
+  const below = since(follow < limit, before.below, r)
+  const above = since(follow > CALL.above, before.above, r)
+  const lasts = (from: number | null) => from !== null && r - from >= HOLDS_S
+  const isCalled = before.isCalled ? !lasts(above) : lasts(below) || follow < Math.min(limit, CALL.atOnce)
   return { isCalled, below, above, fromStart }
 }
 
@@ -92,7 +101,7 @@ export function counselled(before: Counsel | null, { r, ways, isPlanB, isWhole }
         memory,
       )
     : { way: before?.advised ?? follow, better: memory.better }
-  const state = callNow(follow.chance.whole, memory)
+  const state = callNow(follow.chance.whole, r, memory)
   const isUnlikely = state.fromStart === true && follow.chance.whole <= CALL.above
   const call: PlanBCall = {
     kind: state.isCalled ? 'called' : 'unlikely',

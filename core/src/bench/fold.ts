@@ -78,7 +78,9 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
   weighed: (state, { item = '', amount = 0, r }) => ({ weighed: { ...state.weighed, [item]: { massG: amount, r } } }),
   'lye-mixed': (_, { r }) => ({ lyeMixedAt: r }),
   'lye-clear': (_, { how }) => ({ isLyeClear: how === 'yes' }),
-  temp: ({ temps }, event) => {
+  temp: (state, event) => {
+    const { temps } = state
+    if (event.cup !== undefined) return withCup(state, event.cup, cup => ({ temps: [...cup.temps, reading(event)] }))
     const body: Body = event.body ?? 'pot'
     temps[body].push(reading(event))
     return {}

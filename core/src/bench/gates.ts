@@ -67,10 +67,15 @@ function oddWeight(amount: number, plannedG: number, waiver: string): Verdict {
     : FREE
 }
 
-const reading = ({ amount }: Settled): Verdict =>
-  amount === undefined || amount < COLDEST_C || amount > WARMEST_C
-    ? refused(fact('bench.no-such-temperature', { least: celsius(COLDEST_C, 0), most: celsius(WARMEST_C, 0) }))
-    : FREE
+const reading = (following: Following, state: BenchState, { amount, cup }: Settled): Verdict =>
+  first(
+    state,
+    (amount === undefined || amount < COLDEST_C || amount > WARMEST_C) &&
+      refused(fact('bench.no-such-temperature', { least: celsius(COLDEST_C, 0), most: celsius(WARMEST_C, 0) })),
+    cup !== undefined &&
+      cupNow(state, cup)?.drawnG == null &&
+      refused(fact('bench.cup-empty', { cup: nameOf(following, cup) })),
+  )
 
 /** More lye than the oils take is a stop, planned or as weighed, unless the plan has its answer in writing or is a trial. */
 function freeLyeStop({ plan, portions, shelf }: Following, weighed: BenchState['weighed']): Verdict {
@@ -270,7 +275,7 @@ function judged(following: Following, state: BenchState, event: Settled): Verdic
     case 'weighed':
       return weighing(following, state, event)
     case 'temp':
-      return reading(event)
+      return reading(following, state, event)
     case 'lye-mixed':
       return untickedSafety(state, event.r)
     case 'lye-in':

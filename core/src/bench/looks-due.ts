@@ -6,7 +6,7 @@ import type { BenchState } from './state.ts'
  * scent or colour the trace has not moved yet, and a look of a moment ago is no news, s.
  */
 const NEXT_CUPS = 2
-const MOVES_AFTER_S = 20
+export const MOVES_AFTER_S = 20
 const NEWS_FOR_S = 120
 
 /** Cups that should be looked at now, what is poured next first. @param r second of the run */

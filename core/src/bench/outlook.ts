@@ -1,8 +1,6 @@
-import { MODES, THREE, copyOf, isNeverStopped } from '../batter/schedule/index.ts'
-import type { CupState, PourTask } from '../batter/schedule/index.ts'
-import type { Handling } from '../batter/trace/index.ts'
+import { THREE, isNeverStopped } from '../batter/schedule/index.ts'
+import type { PourTask } from '../batter/schedule/index.ts'
 import type { Following } from './following.ts'
-import { advanceCup, cupLevel } from './infer.ts'
 import type { CupNode, Inferred } from './infer.ts'
 import type { BenchState } from './state.ts'
 
@@ -25,42 +23,11 @@ export interface CupOutlook {
   opensIn: number
 }
 
-/** How far it is looked ahead, s, and in which steps: finely at first, where it matters. */
-const AHEAD: readonly (readonly [untilS: number, stepS: number])[] = [
-  [180, 20],
-  [600, 60],
-  [2700, 120],
-]
+/** How far it is looked ahead. */
 const LONGEST_MIN = 45
 
 interface Node extends CupNode {
   weight: number
-}
-
-/** Moments that are looked at ahead, s. */
-const MOMENTS: readonly number[] = (() => {
-  const moments = [0]
-  for (const [untilS, stepS] of AHEAD) while (moments.at(-1)! < untilS) moments.push(moments.at(-1)! + stepS)
-  return moments
-})()
-
-/** Levels of a cup that is left as it is, at those moments, until it is above a level. */
-function levelsAhead(cup: CupState, waits: Handling, most: number): number[] {
-  const ahead = copyOf(cup)
-  const levels = [cupLevel(ahead)]
-  for (let n = 1; n < MOMENTS.length && levels[n - 1]! <= most; n += 1) {
-    advanceCup(ahead, waits, cup.atS + MOMENTS[n]!)
-    levels.push(cupLevel(ahead))
-  }
-  return levels
-}
-
-/** Seconds until levels pass a limit: 0 when they are past it, Infinity when they do not. */
-function passes(levels: readonly number[], limit: number): number {
-  const n = levels.findIndex(level => level >= limit)
-  if (n <= 0) return n < 0 ? Infinity : 0
-  const [before, after] = [levels[n - 1]!, levels[n]!]
-  return MOMENTS[n - 1]! + ((MOMENTS[n]! - MOMENTS[n - 1]!) * (limit - before)) / Math.max(1e-9, after - before)
 }
 
 /** Value below which a share of the weights lies, between neighbours by their middles. */
@@ -87,9 +54,7 @@ function nodesOf({ shared, groups, within, cups }: Inferred, following: Followin
   const { scent } = following.input.cups[i]!
   const g = scent ? groups.indexOf(scent.group) : -1
   const nodes = shared.flatMap((weight, n) =>
-    cups[i]![n]!.flatMap((node, k): Node[] =>
-      node ? [{ ...node, weight: weight * (g < 0 ? 1 : within[g]![n]![k]!) }] : [],
-    ),
+    (cups[i]?.[n] ?? []).map((node, k): Node => ({ ...node, weight: weight * (g < 0 ? 1 : within[g]![n]![k]!) })),
   )
   let left = 1
   return nodes
@@ -112,12 +77,12 @@ export function outlooksOf(following: Following, state: BenchState, known: Infer
     const pour = input.pours.find(one => one.cup === i && state.pours[one.pour] === undefined)
     const mine = nodesOf(known, following, i)
     if (!pour || mine.length === 0 || state.cups[i]!.isLost || isNeverStopped(task)) return []
-    return [outlookOf(task.cup.id, pour, mine, input.waiting === 'stir' ? MODES.pour : MODES.rest)]
+    return [outlookOf(task.cup.id, pour, mine, known.nowS)]
   })
 }
 
-function outlookOf(cup: string, pour: PourTask, nodes: readonly Node[], waits: Handling): CupOutlook {
-  const levels = nodes.map(node => cupLevel(node.cup) + node.error.mean)
+function outlookOf(cup: string, pour: PourTask, nodes: readonly Node[], nowS: number): CupOutlook {
+  const levels = nodes.map(({ resting, error }) => resting.levelAt(nowS) + error.mean)
   const mean = nodes.reduce((sum, { weight }, n) => sum + weight * levels[n]!, 0)
   const variance = nodes.reduce(
     (sum, { weight, error }, n) => sum + weight * ((levels[n]! - mean) ** 2 + error.variance),
@@ -125,12 +90,14 @@ function outlookOf(cup: string, pour: PourTask, nodes: readonly Node[], waits: H
   )
   const { lo, hi } = pour.window
   // The model's own error moves the limits that are crossed.
-  const points = nodes.flatMap(({ weight, cup: at, error }) => {
+  const points = nodes.flatMap(({ weight, resting, error }) => {
     const spread = Math.sqrt(error.variance)
-    const ahead = levelsAhead(at, waits, hi - error.mean + Math.sqrt(3) * spread)
     return THREE.map(([z, part]) => {
       const off = error.mean + z * spread
-      const [left, opens] = [passes(ahead, hi - off), passes(ahead, lo - 0.05 - off)]
+      const [left, opens] = [hi, lo - 0.05].map(limit => resting.passes(limit - off, nowS, 60 * LONGEST_MIN)) as [
+        number,
+        number,
+      ]
       return { weight: weight * part, left: Math.min(LONGEST_MIN, left / 60), opens: opens / 60 }
     })
   })

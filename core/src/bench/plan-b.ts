@@ -73,7 +73,8 @@ export function activeOf(following: Following, { planB: taken }: Pick<BenchState
   if (!planB) return following
   const made = known.get(following) ?? new Map<string, Following>()
   known.set(following, made)
-  const key = JSON.stringify(taken)
+  // When it was taken changes nothing of what there is for it.
+  const key = JSON.stringify([taken.poured, taken.leftG])
   const there = made.get(key) ?? afterTaking(following, planB, taken)
   made.set(key, there)
   return there

@@ -25,8 +25,8 @@ test('a record has every weight, cup and pour, planned and real, and what was to
   const record = recordOf(milk, fold(milk, events), settle(events))
   expect(record.weights.every(({ line, massG }) => massG === line.massG)).toBe(true)
   expect(record.temperatures).toMatchObject([
-    { body: 'lye', readC: 34 },
-    { body: 'oils', readC: 33 },
+    { body: 'lye', readC: events.find(event => event.body === 'lye')!.amount },
+    { body: 'oils', readC: events.find(event => event.body === 'oils')!.amount },
   ])
   expect(record.blend.realS).toBe(45)
   expect(record.blend.plannedS).toBeGreaterThan(5)

@@ -28,6 +28,8 @@ export interface CupNow {
   /** Batter that has left it, g. */
   pouredG: number
   seen: Sighting[]
+  /** What it was read, °C. */
+  temps: Reading[]
   /** Stirred, or brought on with the blender, for so many seconds up to then. */
   handled: { r: number; how: 'stir' | 'burst'; s: number }[]
   /** Separated, or spilt: it is not poured. */
@@ -94,6 +96,7 @@ export const blankState = (input: RunInput): BenchState => ({
   cups: input.cups.map(({ cup }) => ({
     ...{ cup: cup.id, drawnG: null, drawnAt: null, colouredAt: null, scentedAt: null, addedG: 0, pouredG: 0 },
     seen: [],
+    temps: [],
     handled: [],
     isLost: false,
   })),

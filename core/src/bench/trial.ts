@@ -1,3 +1,4 @@
+import { mixedC } from '../batter/heat/index.ts'
 import { HANDS_SD, STOP_SD, judgedFaults, levelAt, runPlan } from '../batter/schedule/index.ts'
 import type { Run, RunInput, Variation } from '../batter/schedule/index.ts'
 import { latinNormals } from '../quantities/chance/index.ts'
@@ -7,6 +8,8 @@ import type { Counsel } from './counsel.ts'
 import type { BenchEvent } from './event.ts'
 import { fold } from './fold.ts'
 import type { Following } from './following.ts'
+import { MOVES_AFTER_S } from './looks-due.ts'
+import { MODEL_ERROR } from './replay.ts'
 import { SAFETY_TICKS, safetyKey } from './safety.ts'
 
 /** A batter that is drawn, and a maker who follows the plan whatever comes: what a forecast at the bench is held against. */
@@ -43,8 +46,6 @@ export interface Trial {
   failsAt: number | null
 }
 
-/** Levels that the model is off by, one standard deviation. */
-const MODEL_ERROR = 0.15
 const LEVELS = [0.8, 5] as const
 const SAMPLE_S = 15
 /** So many errors of looks are drawn; more looks take them again. */
@@ -117,7 +118,7 @@ function looksAt({ input }: Following, run: Run, luck: Luck, looks: Looks): Note
   const list: Noted[] = []
   const lastPour = (cup: number) =>
     Math.max(...input.pours.map((pour, i) => (pour.cup === cup ? run.pours[i]!.startS : 0)))
-  for (let s = run.splitS + looks.everyS; s < run.endS; s += looks.everyS) {
+  for (let s = run.splitS + MOVES_AFTER_S; s < run.endS; s += looks.everyS) {
     const open = input.pours.filter((_, i) => run.pours[i]!.startS > s)
     const next = [...new Set(open.map(pour => pour.cup))].slice(0, looks.cups)
     for (const cup of next.filter(one => lastPour(one) > s)) {
@@ -130,8 +131,15 @@ function looksAt({ input }: Following, run: Run, luck: Luck, looks: Looks): Note
   return list
 }
 
+/** What lye and oils have when they are equally warm and come to what the plan wants as they meet, °C. */
+function equallyWarmC({ plan, portions, shelf, input: { mixC } }: Following): number {
+  return 2 * mixC - mixedC(plan, shelf, portions, mixC, mixC)
+}
+
 /** Everything up to lye that is clear and oils that are ready, noted before the second at which the lye goes in. */
-export function madeReady({ lines, steps }: Following, lyeInAt: number): BenchEvent[] {
+export function madeReady(following: Following, lyeInAt: number): BenchEvent[] {
+  const { lines, steps } = following
+  const warmC = equallyWarmC(following)
   const ready = steps.filter(step => step.kind === 'ready' || step.kind === 'melt')
   const noted: Noted[] = [
     ...SAFETY_TICKS.map((item, i): Noted => ({ s: i - 900, kind: 'tick', item: safetyKey(item) })),
@@ -139,8 +147,8 @@ export function madeReady({ lines, steps }: Following, lyeInAt: number): BenchEv
     ...ready.map((step): Noted => ({ s: -820, kind: 'tick', item: step.key })),
     { s: -810, kind: 'lye-mixed' },
     { s: -700, kind: 'lye-clear', how: 'yes' },
-    { s: -100, kind: 'temp', body: 'lye', amount: 34 },
-    { s: -90, kind: 'temp', body: 'oils', amount: 33 },
+    { s: -100, kind: 'temp', body: 'lye', amount: warmC },
+    { s: -90, kind: 'temp', body: 'oils', amount: warmC },
   ]
   return eventsOf('ready', noted, lyeInAt)
 }
@@ -163,15 +171,30 @@ export function lucks({ input }: Following, runs: number, seed: number): Luck[] 
   }))
 }
 
+/** As often the bench reckons anew when nothing is noted, s. */
+const ANEW_S = 15
+
+/** Seconds of the run at which the bench reckons: after every entry, and else every so often. */
+function momentsOf({ events, dividedAt, endsAt }: Pick<Trial, 'events' | 'dividedAt' | 'endsAt'>): number[] {
+  const noted = [...new Set(events.map(event => event.r).filter(r => r > dividedAt && r <= endsAt))].sort(
+    (a, b) => a - b,
+  )
+  const moments = [dividedAt]
+  for (const r of noted) {
+    while (r - moments.at(-1)! > ANEW_S) moments.push(moments.at(-1)! + ANEW_S)
+    if (r > moments.at(-1)!) moments.push(r)
+  }
+  return moments
+}
+
 /** When plan B is called in a trial, as its looks come in; null: never. */
 export function calledAt(
   following: Following,
-  { events, dividedAt }: Trial,
+  { events, dividedAt, endsAt }: Trial,
   ready: readonly BenchEvent[],
 ): number | null {
-  const looked = new Set(events.filter(event => event.kind === 'seen').map(event => event.r))
   let counsel: Counsel | null = null
-  for (const r of [dividedAt, ...looked]) {
+  for (const r of momentsOf({ events, dividedAt, endsAt })) {
     const state = fold(following, [...ready, ...events.filter(event => event.r <= r)])
     counsel = counselled(counsel, benchOutlook(following, state, r))
     if (counsel.call?.kind === 'called') return r

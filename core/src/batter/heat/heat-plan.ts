@@ -222,12 +222,16 @@ function meetingOf(plan: Plan, shelf: Shelf, portions: Portions) {
   const mixC = isTransfer
     ? (melt?.finalC ?? mixedTemperature(meeting, oilsC, lyeC))
     : mixedTemperature(meeting, oilsC, lyeC)
-  return { unit, oilsKg, lyeVessel, mix, peak, w, lyeKg, lyeC, oilsC, isTransfer, melt, mixC }
+  return { unit, meeting, oilsKg, lyeVessel, mix, peak, w, lyeKg, lyeC, oilsC, isTransfer, melt, mixC }
 }
 
 /** What the batter has as oils and lye meet, °C: as wished for, or where hot lye melts the fats what comes of that. */
 export const meetingC = (plan: Plan, shelf: Shelf, portions: Portions): number =>
   plan.heat.rule === 'transfer' ? meetingOf(plan, shelf, portions).mixC : plan.conditions.mixC
+
+/** What lye and oils of so many °C come to as they meet, °C. */
+export const mixedC = (plan: Plan, shelf: Shelf, portions: Portions, oilsC: number, lyeC: number): number =>
+  mixedTemperature(meetingOf(plan, shelf, portions).meeting, oilsC, lyeC)
 
 /**
  * How lye and oils come to the temperature wanted: peak, cooling by each means, when to start each, and whether they suit

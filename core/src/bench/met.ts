@@ -1,0 +1,51 @@
+import { mixedC } from '../batter/heat/index.ts'
+import type { RunInput, RunState } from '../batter/schedule/index.ts'
+import type { Following } from './following.ts'
+import { PROBE_GAIN } from './replay.ts'
+import type { BenchState, Reading } from './state.ts'
+
+/** How warm lye and oils really met, and how warm the batter was as blending stopped, as far as it was read. Temperatures in °C. */
+
+/** A reading of lye or oils is taken for what met so long before, s; one of the pot so long before or after blending stopped. */
+const MET_WITHIN_S = 900
+const POT_WITHIN_S = 180
+/** Readings nearer to the plan than this are the plan's. */
+const NEAR_C = 0.25
+
+const lastWithin = (readings: readonly Reading[], r: number): number | null => {
+  const last = readings.findLast(one => one.r <= r)
+  return last && r - last.r <= MET_WITHIN_S ? last.value : null
+}
+
+/** What lye and oils came to, by what was read before they met; null: not both were read, or hot lye melts the fats. */
+export function metC({ plan, shelf, portions }: Following, { temps, lyeInAt }: BenchState): number | null {
+  if (lyeInAt === null || plan.heat.rule === 'transfer' || plan.whipped) return null
+  const [lyeC, oilsC] = [lastWithin(temps.lye, lyeInAt), lastWithin(temps.oils, lyeInAt)]
+  return lyeC === null || oilsC === null ? null : mixedC(plan, shelf, portions, oilsC, lyeC)
+}
+
+const kept = new WeakMap<RunInput, Map<number, RunInput>>()
+
+/** The run as it began: with what lye and oils came to instead of what was planned. The same for the same readings. */
+export function inputMet(following: Following, state: BenchState): RunInput {
+  const { input } = following
+  const met = metC(following, state)
+  if (met === null || Math.abs(met - input.mixC) < NEAR_C) return input
+  const known = kept.get(input) ?? new Map<number, RunInput>()
+  kept.set(input, known)
+  const there = known.get(met) ?? { ...input, mixC: met }
+  known.set(met, there)
+  return there
+}
+
+/** What the pot was read as blending stopped; null: it was not. */
+export function potReadC({ temps, stoppedAt }: BenchState): number | null {
+  if (stoppedAt === null) return null
+  return temps.pot.findLast(one => Math.abs(one.r - stoppedAt) <= POT_WITHIN_S)?.value ?? null
+}
+
+/** Cups as warm as the pot was read, as far as a reading is believed. */
+export function warmedAs(run: RunState, readC: number | null): void {
+  if (readC === null) return
+  for (const cup of run.cups) if (cup) cup.batter.temperatureC += PROBE_GAIN * (readC - cup.batter.temperatureC)
+}
