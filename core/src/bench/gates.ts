@@ -55,6 +55,8 @@ function untickedSafety(state: BenchState, r: number): Verdict {
 /** Temperatures that are met at a bench, °C; and how many times the planned weight is none. */
 const [COLDEST_C, WARMEST_C] = [-5, 115]
 const MOST_TIMES = 3
+/** Trace is told between these levels. */
+const [THINNEST, THICKEST] = [0.5, 5]
 
 /** A number that cannot be meant: nothing, another unit, a digit too many. */
 function oddWeight(amount: number, plannedG: number, waiver: string): Verdict {
@@ -65,6 +67,17 @@ function oddWeight(amount: number, plannedG: number, waiver: string): Verdict {
         waiver,
       )
     : FREE
+}
+
+function seeing(following: Following, state: BenchState, { amount = 0, cup }: Settled): Verdict {
+  return first(
+    state,
+    (amount < THINNEST || amount > THICKEST) &&
+      refused(fact('bench.no-such-trace', { least: plain(THINNEST, 1), most: plain(THICKEST, 0) })),
+    cup !== undefined &&
+      cupNow(state, cup)?.drawnG == null &&
+      refused(fact('bench.cup-empty', { cup: nameOf(following, cup) })),
+  )
 }
 
 const reading = (following: Following, state: BenchState, { amount, cup }: Settled): Verdict =>
@@ -285,9 +298,7 @@ function judged(following: Following, state: BenchState, event: Settled): Verdic
     case 'blend-on':
       return state.lyeInAt === null ? refused(fact('bench.no-lye-in-oils')) : FREE
     case 'seen':
-      return event.cup !== undefined && cup?.drawnG === null
-        ? refused(fact('bench.cup-empty', { cup: nameOf(following, event.cup) }))
-        : FREE
+      return seeing(following, state, event)
     case 'hold':
       return event.amount !== undefined && event.amount < LEAST_HOLD_S ? warned(fact('bench.hold-too-short')) : FREE
     case 'scent':
