@@ -8,6 +8,7 @@ import { isFollowed, outlooksOf } from './outlook.ts'
 import type { CupOutlook } from './outlook.ts'
 import { activeOf, planBOf, takenNow } from './plan-b.ts'
 import type { BenchState } from './state.ts'
+import { asScented } from './unscented.ts'
 
 /** What can be done with the rest of a run, and how likely it comes out so. */
 export interface WayOn {
@@ -69,7 +70,7 @@ function otherwise({ following, state }: Moment, cups: readonly CupOutlook[]): (
 function withPlanB({ state, r }: Moment, first: Following): Moment | null {
   if (state.planB !== null || planBOf(first.plan) === null) return null
   const taken = { ...state, planB: takenNow(state, r), pouring: null }
-  return { following: activeOf(first, taken), state: taken, r }
+  return { following: asScented(activeOf(first, taken), taken), state: taken, r }
 }
 
 function waysOn(at: Moment, first: Following, known: Inferred, cups: readonly CupOutlook[], all: boolean): WayOn[] {
@@ -99,7 +100,7 @@ function waysOn(at: Moment, first: Following, known: Inferred, cups: readonly Cu
 export function benchOutlook(following: Following, state: BenchState, nowR: number, all = false): BenchOutlook {
   // What another device noted may be ahead of the clock here.
   const r = Math.max(nowR, state.r)
-  const now = activeOf(following, state)
+  const now = asScented(activeOf(following, state), state)
   const about = { r, planB: planBOf(following.plan)?.name ?? '', isPlanB: state.planB !== null, isWhole: all }
   if (!isFollowed(now, state)) return { ...about, cups: [], ways: [] }
   const known = inferred(now, state, r - state.lyeInAt!)

@@ -16,6 +16,7 @@ export const EVENT_KINDS = {
   hold: 'hold test',
   scent: 'scent in',
   drawn: 'batter drawn into a cup',
+  left: 'what a cup holds',
   colour: 'colour in',
   'pour-start': 'a pour begun',
   poured: 'poured',
@@ -32,6 +33,7 @@ export const EVENT_KINDS = {
   correct: 'a correction',
   undo: 'taken back',
   close: 'the run ended',
+  outcome: 'what came of it',
 } as const
 export type EventKind = keyof typeof EVENT_KINDS
 
@@ -57,6 +59,7 @@ export const HOW = {
   hold: { holds: 'holds', breaks: 'breaks', 'not-sure': 'not sure' },
   'plan-b': { take: 'taken', back: 'back to plan A' },
   close: { moulded: 'in the mould', 'given-up': 'given up' },
+  outcome: { 'as-planned': 'as planned', otherwise: 'otherwise' },
   wrong: {
     ricing: 'ricing',
     lumps: 'lumps',
@@ -66,6 +69,10 @@ export const HOW = {
     spill: 'a spill',
     'broke-vessel': 'a vessel broke',
     scorch: 'scorched',
+    putty: 'set like putty',
+    'no-scent': 'scent forgotten',
+    'broke-through': 'a layer broken through',
+    'no-tool': 'a tool missing',
     other: 'something else',
   },
 } as const
@@ -137,7 +144,7 @@ export class BenchEvent {
 
   @NumberFrom(-50, 200_000, 'An amount is a number of grams, °C, seconds or levels of trace.', {
     optional: true,
-    says: 'g, °C, s or a level of trace, by the kind.',
+    says: 'g, °C, s or a level of trace, by the kind; of an outcome the chance that was said of it, %.',
   })
   amount?: number
 

@@ -8,6 +8,8 @@ export interface CupFill {
   colourG: number
   /** Scent and stabiliser that go into the cup itself. */
   scentG: number
+  /** The same that is in what is drawn; into the cup where the pot was left without. */
+  potScentG: number
 }
 
 /** What each cup is filled with: scent of the pot or of the oils is in what is drawn. */
@@ -20,6 +22,7 @@ export function fillsOf(input: RunInput, portions: Portions): CupFill[] {
       drawG: portion.batterG + (isIn ? scentG : 0),
       colourG: portion.colorantG + portion.mediumG,
       scentG: isIn ? 0 : scentG,
+      potScentG: isIn && moment === 'pot' ? scentG : 0,
     }
   })
 }

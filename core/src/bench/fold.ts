@@ -4,7 +4,7 @@ import { verdictOn } from './gates.ts'
 import { activeOf, takenNow } from './plan-b.ts'
 import { settle } from './settle.ts'
 import type { Settled } from './settle.ts'
-import { drawMass, fillOf, pourMass } from './masses.ts'
+import { drawMass, fillOf, pourMass, scentInto } from './masses.ts'
 import { blankState, cupNow, inCup } from './state.ts'
 import type { BenchState, CupNow, Reading, Sighting } from './state.ts'
 
@@ -58,6 +58,13 @@ function drawn(state: BenchState, event: Settled, following: Following): Change 
   }
 }
 
+/** A cup that was weighed holds so much: less was spilt, more was drawn into it. */
+const weighedAgain = (state: BenchState, { cup: id, amount = 0 }: Settled): Change =>
+  withCup(state, id, cup => {
+    const more = amount - inCup(cup)
+    return more > 0 ? { drawnG: (cup.drawnG ?? 0) + more } : { spiltG: cup.spiltG - more }
+  })
+
 /** Seconds of a stir or a burst that nobody counted. */
 const USUAL_S = { stir: 10, burst: 3 } as const
 
@@ -101,9 +108,10 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
       ? { potScentedAt: event.r }
       : withCup(state, event.cup, cup => ({
           scentedAt: event.r,
-          addedG: cup.addedG + (cup.scentedAt === null ? fillOf(following, cup.cup).scentG : 0),
+          addedG: cup.addedG + (cup.scentedAt === null ? scentInto(following, cup.cup) : 0),
         })),
   drawn,
+  left: weighedAgain,
   colour: (state, event, following) =>
     withCup(state, event.cup, cup => ({
       colouredAt: event.r,
@@ -134,6 +142,7 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
     notes.push({ key, r, text })
     return {}
   },
+  outcome: (_, { how }) => ({ outcome: how === 'as-planned' ? 'as-planned' : 'otherwise' }),
   close: (_, { how }) => ({ closed: how === 'given-up' ? 'given-up' : 'moulded' }),
 }
 

@@ -9,6 +9,7 @@ import { cupNow, inCup, weightsIn } from './state.ts'
 import type { BenchState, CupNow } from './state.ts'
 import { drawMass } from './masses.ts'
 import { planBOf } from './plan-b.ts'
+import { LATE_SCENT } from './steps.ts'
 import { SAFETY_WORDS, safetyMissing } from './safety.ts'
 
 /** What may be done when. */
@@ -193,6 +194,23 @@ function drawing(following: Following, state: BenchState, event: Settled, cup: C
   )
 }
 
+/** A cup that is weighed again: more than it held needs more colour, by the same share. */
+function weighingAgain(following: Following, event: Settled, cup: CupNow | undefined): Verdict {
+  const name = nameOf(following, event.cup ?? '')
+  if (!cup || cup.drawnG === null) return refused(fact('bench.cup-empty', { cup: name }))
+  const { amount } = event
+  if (amount === undefined || amount < 0) return refused(fact('bench.weight-of-nothing'))
+  const more = amount - inCup(cup)
+  if (more <= 0 || cup.colouredAt === null) return FREE
+  const portion = following.portions.cups.find(one => one.cup === cup.cup)!
+  const shares = portion.colours.map(({ name: what, powderG }) =>
+    fact('bench.so-much', { what, mass: grams((powderG * more) / Math.max(1, inCup(cup)), 2) }),
+  )
+  return shares.length === 0
+    ? FREE
+    : warned(fact('bench.cup-enlarged', { cup: name, more: grams(more, 0), all: listOf(shares) }))
+}
+
 function scenting(following: Following, state: BenchState, event: Settled): Verdict {
   if (event.cup === undefined) {
     const plainLeft = following.input.cups.filter(
@@ -234,7 +252,12 @@ function lacks(following: Following, cup: CupNow): (Verdict | false)[] {
     task.colourS > 0 &&
       cup.colouredAt === null &&
       refused(fact('bench.cup-without-colour', { cup: name }), `colour:${cup.cup}`),
-    wantsScent && cup.scentedAt === null && refused(fact('bench.cup-without-scent', { cup: name }), `scent:${cup.cup}`),
+    wantsScent &&
+      cup.scentedAt === null &&
+      refused(
+        fact('bench.cup-without-scent', { cup: name }),
+        task.scent?.moment === 'pot' ? `${LATE_SCENT}${cup.cup}` : `scent:${cup.cup}`,
+      ),
   ]
 }
 
@@ -303,6 +326,8 @@ function judged(following: Following, state: BenchState, event: Settled): Verdic
       return event.amount !== undefined && event.amount < LEAST_HOLD_S ? warned(fact('bench.hold-too-short')) : FREE
     case 'scent':
       return scenting(following, state, event)
+    case 'left':
+      return weighingAgain(following, event, cup)
     case 'drawn':
       return cup ? drawing(following, state, event, cup) : refused(fact('bench.no-such-cup'))
     case 'colour':

@@ -5,7 +5,7 @@ import { handsNow } from './hands.ts'
 import type { HandsNow } from './hands.ts'
 import { inputMet, potReadC, warmedAs } from './met.ts'
 import { MODEL_ERROR, deedsOf, errorOf, replayed } from './replay.ts'
-import type { Deed, LevelError } from './replay.ts'
+import type { Deed, LevelError, Replayed } from './replay.ts'
 import { RestingCup } from './resting.ts'
 import type { BenchState } from './state.ts'
 
@@ -19,6 +19,7 @@ import type { BenchState } from './state.ts'
 export interface CupNode {
   resting: RestingCup
   error: LevelError
+  path: Replayed['path']
 }
 
 /** What is believed of a run at a moment. Nodes of the pace by n, nodes of a scent by k; a cup without scent has k = 0 alone. */
@@ -100,8 +101,8 @@ function cupIn(run: RunState, i: number, drawnS: number, deeds: readonly Deed[],
   const own = new RunState(run.input, run.variation, 0)
   own.cups[i] = copyOf(run.cups[i]!)
   own.cups[i].atS = drawnS
-  const { cup, error, ln, mould } = replayed(own, i, deeds, levelError)
-  return { resting: new RestingCup(cup, run.waiting(i)), error, ln, mould }
+  const { cup, error, ln, mould, path } = replayed(own, i, deeds, levelError)
+  return { resting: new RestingCup(cup, run.waiting(i)), error, ln, mould, path }
 }
 
 /** Every filled cup in every node. */

@@ -9,12 +9,24 @@ import type { BenchStep } from './steps.ts'
 
 const sum = (list: readonly number[]): number => list.reduce((all, one) => all + one, 0)
 
+const NOTHING: CupFill = { drawG: 0, colourG: 0, scentG: 0, potScentG: 0 }
+
 export const fillOf = ({ input, fills }: Following, cup: string): CupFill =>
-  fills[input.cups.findIndex(task => task.cup.id === cup)] ?? { drawG: 0, colourG: 0, scentG: 0 }
+  fills[input.cups.findIndex(task => task.cup.id === cup)] ?? NOTHING
+
+/** What goes into a cup when it is scented by itself: its scent, also where that was forgotten in the pot. */
+export const scentInto = (following: Following, cup: string): number => {
+  const { scentG, potScentG } = fillOf(following, cup)
+  return scentG + potScentG
+}
 
 /** What is to be drawn into a cup: what is left in the pot, shared by the plan's shares of the cups that are still empty. */
 export function drawMass(following: Following, state: BenchState, cup: string): number {
-  const planned = (id: string) => fillOf(following, id).drawG
+  const isUnscented = (id: string) => state.potScentedAt === null && state.waived.includes(`scent:${id}`)
+  const planned = (id: string) => {
+    const { drawG, potScentG } = fillOf(following, id)
+    return isUnscented(id) ? drawG - potScentG : drawG
+  }
   const drawn = state.cups.filter(one => one.drawnG !== null)
   const off = sum(drawn.map(one => one.drawnG! - planned(one.cup)))
   const open = sum(state.cups.filter(one => one.drawnG === null).map(one => planned(one.cup)))

@@ -5,7 +5,8 @@ import type { Following } from './following.ts'
 import { drawMass, massOf, timesPlanned } from './masses.ts'
 import { SAFETY_WORDS, safetyMissing } from './safety.ts'
 import { cupNow } from './state.ts'
-import type { BenchState } from './state.ts'
+import type { BenchState, CupNow } from './state.ts'
+import { LATE_SCENT } from './steps.ts'
 import type { BenchStep } from './steps.ts'
 
 /** What is ticked on the page Prepare under another name. */
@@ -15,6 +16,10 @@ const SAME_AS: Readonly<Record<string, readonly string[]>> = {
   'ready:level': ['prep:level', 'mould:level'],
   'ready:melt': ['prep:melt'],
 }
+
+/** A cup that was drawn before its scent was in the pot. */
+const wasForgotten = (state: BenchState, cup: CupNow | undefined): boolean =>
+  state.potScentedAt === null && cup?.drawnG != null
 
 /** Whether a step is done, as far as the run knows. */
 export function isDone(step: BenchStep, state: BenchState): boolean {
@@ -42,13 +47,14 @@ export function isDone(step: BenchStep, state: BenchState): boolean {
     case 'hold':
       return state.hold === 'holds' || state.hold === 'not-sure' || state.splitAt !== null
     case 'scent-pot':
-      return state.potScentedAt !== null
+      // Once all is divided there is no pot to scent.
+      return state.potScentedAt !== null || state.splitAt !== null
     case 'draw':
       return cup?.drawnG != null
     case 'colour':
       return cup?.colouredAt != null
     case 'scent':
-      return cup?.scentedAt != null
+      return cup?.scentedAt != null || (step.key.startsWith(LATE_SCENT) && !wasForgotten(state, cup))
     case 'wait':
     case 'pour':
       return state.pours[step.pour!] !== undefined || (step.kind === 'wait' && state.pouring?.pour === step.pour)

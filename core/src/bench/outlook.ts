@@ -23,15 +23,16 @@ export interface CupOutlook {
   opensIn: number
 }
 
-/** How far it is looked ahead. */
+/** How far it is looked ahead, min. */
 const LONGEST_MIN = 45
+export const MOST_AHEAD_S = 60 * LONGEST_MIN
 
 interface Node extends CupNode {
   weight: number
 }
 
 /** Value below which a share of the weights lies, between neighbours by their middles. */
-function quantile(sorted: readonly (readonly [value: number, weight: number])[], share: number): number {
+export function quantile(sorted: readonly (readonly [value: number, weight: number])[], share: number): number {
   const whole = sorted.reduce((sum, [, weight]) => sum + weight, 0)
   let below = 0
   let last: readonly [number, number] | null = null
@@ -50,7 +51,7 @@ function quantile(sorted: readonly (readonly [value: number, weight: number])[],
 const WEIGHS_NOTHING = 0.01
 
 /** A cup in every node that counts, with the weight of the node. */
-function nodesOf({ shared, groups, within, cups }: Inferred, following: Following, i: number): Node[] {
+export function nodesOf({ shared, groups, within, cups }: Inferred, following: Following, i: number): Node[] {
   const { scent } = following.input.cups[i]!
   const g = scent ? groups.indexOf(scent.group) : -1
   const nodes = shared.flatMap((weight, n) =>
@@ -94,7 +95,7 @@ function outlookOf(cup: string, pour: PourTask, nodes: readonly Node[], nowS: nu
     const spread = Math.sqrt(error.variance)
     return THREE.map(([z, part]) => {
       const off = error.mean + z * spread
-      const [left, opens] = [hi, lo - 0.05].map(limit => resting.passes(limit - off, nowS, 60 * LONGEST_MIN)) as [
+      const [left, opens] = [hi, lo - 0.05].map(limit => resting.passes(limit - off, nowS, MOST_AHEAD_S)) as [
         number,
         number,
       ]

@@ -23,6 +23,7 @@ export interface CupRecord {
   colouredS: number | null
   scentedS: number | null
   seen: Sighting[]
+  spiltG: number
   isLost: boolean
 }
 
@@ -98,7 +99,7 @@ export function recordOf(following: Following, state: BenchState, events: readon
             {
               ...{ cup: cup.cup, plannedG: fills[i]!.drawG, drawnG: cup.drawnG, pouredG: cup.pouredG },
               ...{ colouredS: after(cup.colouredAt), scentedS: after(cup.scentedAt), seen: cup.seen },
-              isLost: cup.isLost,
+              ...{ spiltG: cup.spiltG, isLost: cup.isLost },
             },
           ],
     ),

@@ -147,6 +147,8 @@ export interface Replayed {
   ln: number
   /** Soap in the mould, by its pour. */
   mould: ReadonlyMap<string, CupState>
+  /** Levels as it was drawn and after each thing that was done, s after the lye went in. */
+  path: readonly { s: number; level: number }[]
 }
 
 /** Takes a cup from its drawing through all that was done with it. The cup is changed in place. */
@@ -158,6 +160,7 @@ export function replayed(run: RunState, i: number, deeds: readonly Deed[], level
   const warmth = new Warmth()
   const mould = new Map<string, CupState>()
   const waits = run.waiting(i)
+  const path = [{ s: cup.atS, level: cupLevel(cup) }]
   for (const deed of deeds) {
     switch (deed.kind) {
       case 'seen':
@@ -196,6 +199,7 @@ export function replayed(run: RunState, i: number, deeds: readonly Deed[], level
         advanceCup(cup, MODES.hand, deed.s)
       }
     }
+    path.push({ s: cup.atS, level: cupLevel(cup) })
   }
-  return { cup, error: looks.error, ln: looks.ln + warmth.ln, mould }
+  return { cup, error: looks.error, ln: looks.ln + warmth.ln, mould, path }
 }

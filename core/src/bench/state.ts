@@ -27,6 +27,8 @@ export interface CupNow {
   addedG: number
   /** Batter that has left it, g. */
   pouredG: number
+  /** What it lost otherwise, g: by its weight it holds so much less. */
+  spiltG: number
   seen: Sighting[]
   /** What it was read, °C. */
   temps: Reading[]
@@ -84,6 +86,8 @@ export interface BenchState {
   waived: string[]
   notes: { key: string; r: number; text: string }[]
   closed: 'moulded' | 'given-up' | null
+  /** What its maker said of it in the end. */
+  outcome: 'as-planned' | 'otherwise' | null
   /** What was noted but cannot have been so: not taken into account. */
   toClear: (Told & { event: Settled })[]
   warnings: Told[]
@@ -94,14 +98,23 @@ export const blankState = (input: RunInput): BenchState => ({
   temps: { lye: [], oils: [], pot: [], room: [] },
   ...{ blendS: 0, blendingSince: null, stoppedAt: null, potSeen: [], hold: null, potScentedAt: null },
   cups: input.cups.map(({ cup }) => ({
-    ...{ cup: cup.id, drawnG: null, drawnAt: null, colouredAt: null, scentedAt: null, addedG: 0, pouredG: 0 },
+    ...{
+      cup: cup.id,
+      drawnG: null,
+      drawnAt: null,
+      colouredAt: null,
+      scentedAt: null,
+      addedG: 0,
+      pouredG: 0,
+      spiltG: 0,
+    },
     seen: [],
     temps: [],
     handled: [],
     isLost: false,
   })),
   ...{ splitAt: null, pours: {}, tools: {}, pouring: null, waitingUntil: null, awaySince: null, planB: null },
-  ...{ wrong: [], waived: [], notes: [], closed: null, toClear: [], warnings: [] },
+  ...{ wrong: [], waived: [], notes: [], closed: null, outcome: null, toClear: [], warnings: [] },
 })
 
 /** Weights so far, g, by the keys of the weigh list. */
@@ -113,7 +126,7 @@ export const heatReadingsIn = (temps: BenchState['temps']): HeatReading[] =>
   (['lye', 'oils'] as const).flatMap(body => temps[body].map(({ r, value }) => ({ body, atS: r, tempC: value })))
 
 /** What a cup holds, g. */
-export const inCup = ({ drawnG, addedG, pouredG }: CupNow): number => (drawnG ?? 0) + addedG - pouredG
+export const inCup = ({ drawnG, addedG, pouredG, spiltG }: CupNow): number => (drawnG ?? 0) + addedG - pouredG - spiltG
 
 export const cupNow = (state: BenchState, id: string | undefined): CupNow | undefined =>
   state.cups.find(one => one.cup === id)

@@ -109,13 +109,20 @@ function drawSteps(input: RunInput, fills: readonly CupFill[]): BenchStep[] {
   ]
 }
 
+/** Scent that the pot was left without, into the cup itself: a step only where it was forgotten. */
+export const LATE_SCENT = 'late-scent:'
+
 /** Colour of a cup, and the scent that goes in with it. */
 function cupSteps(input: RunInput, i: number): BenchStep[] {
   const { cup, colourS } = input.cups[i]!
   const isScented = isScentedEarly(input, input.cups[i]!)
+  const mayBeForgotten = input.cups[i]!.scent?.moment === 'pot' && !input.ownBatters
   return [
     ...(colourS > 0 ? [step(`colour:${cup.id}`, 'colour', colourS * input.handPace, { cup: cup.id })] : []),
     ...(isScented ? [step(`scent:${cup.id}`, 'scent', input.times.scent * input.handPace, { cup: cup.id })] : []),
+    ...(mayBeForgotten
+      ? [step(`${LATE_SCENT}${cup.id}`, 'scent', input.times.scent * input.handPace, { cup: cup.id })]
+      : []),
   ]
 }
 

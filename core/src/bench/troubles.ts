@@ -81,7 +81,10 @@ export const TROUBLES: Readonly<Record<TroubleKind, Trouble>> = {
     signs: 'On skin: rinse first, cool running water for 15 to 20 minutes; the batch can wait.',
     ways: [
       { what: 'Wipe up with paper, gloves on; rinse the place with much water.', cost: 'a minute' },
-      { what: 'Weigh what is left in the cup, and note it.', cost: 'that layer is thinner' },
+      {
+        what: 'Weigh what is left in the cup, and note it under “Measured”: pours are reckoned anew.',
+        cost: 'that layer is thinner',
+      },
     ],
     stop: 'Lye or batter in the eyes: rinse at once, keep rinsing, get emergency help.',
   },
@@ -102,6 +105,59 @@ export const TROUBLES: Readonly<Record<TroubleKind, Trouble>> = {
       { what: 'Strain out what is brown.', cost: 'a minute' },
     ],
     stop: 'A burnt smell stays in the bar.',
+  },
+  putty: {
+    title: 'A cup set like putty',
+    signs: 'It keeps the shape of the cup and does not give under the spoon.',
+    ways: [
+      {
+        what: 'Press it into the mould by the spoon now, if its turn is next.',
+        cost: 'straight lines; gaps if it is not pressed down',
+      },
+      {
+        what: 'Into a mould of its own, pressed flat: a bar by itself, or pieces to set into another batch.',
+        cost: 'that layer',
+      },
+      { what: 'Share its place among the cups that still run.', cost: 'one colour fewer' },
+    ],
+    stop: 'No water and no lye to thin it; no blender in putty: it traps air and burns out.',
+  },
+  'no-scent': {
+    title: 'The scent was forgotten',
+    signs: 'The bottle still stands there, weighed.',
+    ways: [
+      { what: 'Not divided yet: into the pot now, stirred by hand, and then divide.', cost: 'half a minute' },
+      {
+        what: 'Divided: each cup its share, right before its first pour, stirred by hand.',
+        cost: '20 seconds a cup; streaks if it is not stirred enough',
+      },
+      {
+        what: 'All cups still thin and of one colour: back into the pot, scent, divide again.',
+        cost: 'three minutes and half a level of trace',
+      },
+      { what: 'Leave these cups without.', cost: 'a weaker scent, evenly spread by the cure as far as it goes' },
+    ],
+    stop: 'In the mould already: none is poured on top, it would not go in.',
+  },
+  'broke-through': {
+    title: 'A layer broke through',
+    signs: 'The pour went into the one below instead of lying on it.',
+    ways: [
+      { what: 'Stop. Two minutes of waiting firm up what lies below.', cost: 'two minutes for every cup' },
+      { what: 'Go on with a spoon or over a spatula, from the rim inward, close above.', cost: 'a slower pour' },
+      { what: 'Make a swirl of it: a skewer once through both.', cost: 'the planned line' },
+    ],
+    stop: 'The place cannot be mended; the next layer covers it.',
+  },
+  'no-tool': {
+    title: 'A tool is missing',
+    signs: 'It is not where it should be, and the batter goes on.',
+    ways: [
+      { what: 'A skewer, a chopstick, a bent wire or a spoon handle instead.', cost: 'finer or coarser lines' },
+      { what: 'Leave this move out: “done” on its step with a note.', cost: 'that figure' },
+      { what: 'Plan B, if the design needs it.', cost: 'the planned look' },
+    ],
+    stop: 'No aluminium, brass or bare wood that sheds into raw batter.',
   },
   other: {
     title: 'Something else',
