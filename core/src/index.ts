@@ -380,6 +380,7 @@ export type {
   NotedAnswer,
   RunAnswer,
   RunEvents,
+  RunOutcome,
   RunSummary,
   DesignAnswer,
   ErrorAnswer,

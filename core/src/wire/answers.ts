@@ -109,6 +109,18 @@ export interface RunSummary {
   closed: string | null
 }
 
+/** What was said of a run as its batter was divided, and what its maker said of it in the end. */
+export interface RunOutcome {
+  run: string
+  batch: string
+  /** Name of its plan. */
+  name: string
+  begunAt: string
+  /** Chance that it comes out as planned, 0…1; null: none was said. */
+  said: number | null
+  cameTrue: boolean
+}
+
 /** What was noted, and how far in the order of arrival that goes. */
 export interface RunEvents {
   events: BenchEvent[]

@@ -119,6 +119,10 @@ export function runRoutes(parts: Parts): Router {
     return run
   }
 
+  routes.get('/outcomes', async (req, res) => {
+    res.json(await store.outcomes(visitorOf(req).workshopId))
+  })
+
   routes.get('/:id', async (req, res) => {
     res.json({ ...(await found(req, req.params.id)), now: now().getTime() })
   })

@@ -1,5 +1,5 @@
 import { MOST_EVENTS, readPlan } from '@ostler/core'
-import type { BenchEvent, BenchRun, NotedAnswer, RunAnswer, RunEvents, RunSummary } from '@ostler/core'
+import type { BenchEvent, BenchRun, NotedAnswer, RunAnswer, RunEvents, RunOutcome, RunSummary } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import type { Shelves } from '../shelf/store.ts'
@@ -21,6 +21,8 @@ export interface RunStore {
   /** Takes a run in that was kept as a file, under its own id. 'there': it is here already. Null: there is no such batch. */
   bringIn(workshopId: string, batchId: string, run: BenchRun): Promise<'opened' | 'there' | null>
   list(workshopId: string, batchId: string): Promise<RunSummary[]>
+  /** What came of the runs whose makers said so, the latest first. */
+  outcomes(workshopId: string): Promise<RunOutcome[]>
   has(workshopId: string, id: string): Promise<boolean>
   get(workshopId: string, id: string): Promise<Omit<RunAnswer, 'now'> | null>
   /** Adds what is not there yet, by its key; gives how far the run goes now. Null: no such run. 'full': it takes no more. */
@@ -34,6 +36,7 @@ export interface RunStore {
 }
 
 const MOST_RUNS = 200
+const MOST_OUTCOMES = 1000
 /** Rows that go in one statement. */
 const MOST_AT_ONCE = 1000
 
@@ -170,6 +173,34 @@ async function listed(db: Database, workshopId: string, batchId: string): Promis
   }))
 }
 
+/** The last that was said of each run, unless it was taken back. */
+async function outcomesOf(db: Database, workshopId: string): Promise<RunOutcome[]> {
+  const rows = await db
+    .selectFrom('run_event as event')
+    .innerJoin('run', 'run.id', 'event.run_id')
+    .where('event.workshop_id', '=', workshopId)
+    .where(sql<boolean>`event.event ->> 'kind' = 'outcome'`)
+    .where(
+      sql<boolean>`not exists (select 1 from run_event as undo where undo.run_id = event.run_id
+        and undo.event ->> 'kind' = 'undo' and undo.event ->> 'of' = event.key)`,
+    )
+    .distinctOn('event.run_id')
+    .orderBy('event.run_id')
+    .orderBy('event.seq', 'desc')
+    .select(['run.id', 'run.batch_id', 'run.opened_at', 'run.begun_at', 'event.event'])
+    .select(sql<string>`coalesce(run.plan ->> 'name', '')`.as('name'))
+    .execute()
+  return rows
+    .map((row): RunOutcome => ({
+      ...{ run: row.id, batch: row.batch_id, name: row.name },
+      begunAt: (row.begun_at ?? row.opened_at).toISOString(),
+      said: row.event.amount === undefined ? null : row.event.amount / 100,
+      cameTrue: row.event.how === 'as-planned',
+    }))
+    .sort((a, b) => b.begunAt.localeCompare(a.begunAt))
+    .slice(0, MOST_OUTCOMES)
+}
+
 type Added = number | 'full' | null
 
 async function added(
@@ -223,6 +254,7 @@ export const runStore = (db: Database, shelves: Shelves, now: () => Date): RunSt
   noted: (workshopId, batchId, asked) => noted(db, workshopId, batchId, asked),
   bringIn: (workshopId, batchId, run) => broughtIn(db, shelves, workshopId, batchId, run),
   list: (workshopId, batchId) => listed(db, workshopId, batchId),
+  outcomes: workshopId => outcomesOf(db, workshopId),
   async has(workshopId, id) {
     return (await ofWorkshop(db, workshopId, id).select('id').executeTakeFirst()) !== undefined
   },

@@ -6,6 +6,7 @@ import type {
   NotedAnswer,
   RunAnswer,
   RunEvents,
+  RunOutcome,
   RunSummary,
   BatchList,
   BatchSaved,
@@ -141,6 +142,12 @@ export const runsQuery = (batch: string) =>
     queryFn: () => call<RunSummary[]>('GET', `/batches/${batch}/runs`),
     staleTime: 0,
   })
+
+export const outcomesQuery = queryOptions({
+  queryKey: ['runs', 'outcomes'],
+  queryFn: () => call<RunOutcome[]>('GET', '/runs/outcomes'),
+  staleTime: 0,
+})
 
 /** Begins a run under an id of the asker's: asked twice, it is begun once. */
 export const beginRun = (batch: string, id: string) => call<{ id: string }>('POST', `/batches/${batch}/runs`, { id })

@@ -73,6 +73,7 @@ export class OpenRun {
   #timer: ReturnType<typeof setTimeout> | undefined
   #stream: EventSource | null = null
   #isOnline = true
+  #person = ''
   #state: OpenRunState
   readonly #listeners = new Set<() => void>()
 
@@ -113,6 +114,11 @@ export class OpenRun {
   /** What it follows: frozen once it has begun. */
   get following(): Following {
     return this.#following
+  }
+
+  /** Whose hands note from here on. */
+  notedBy(person: string): void {
+    this.#person = person
   }
 
   /** A run that is only made ready follows the plan as it is changed. */
@@ -182,6 +188,7 @@ export class OpenRun {
     const r = this.nowS()
     return {
       ...{ key: `${this.#device}-${this.#window}:${count}`, r, noted: r, at: new Date().toISOString(), source: 'hand' },
+      ...(this.#person !== '' && { person: this.#person }),
       ...about,
     }
   }

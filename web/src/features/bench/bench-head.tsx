@@ -1,4 +1,4 @@
-import { CloudOff, Gauge, List, Moon, Sun } from 'lucide-react'
+import { ChartSpline, CloudOff, Gauge, List, Moon, Sun } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { useRun, useRunState } from '../../run/context.tsx'
@@ -34,10 +34,11 @@ interface Props {
   onNight: () => void
   onLog: () => void
   onInstruments: () => void
+  onLanes: () => void
 }
 
 /** Whose batch, how long since the lye went in, and where all of it is kept. */
-export function BenchHead({ isNight, onNight, onLog, onInstruments }: Props) {
+export function BenchHead({ isNight, onNight, onLog, onInstruments, onLanes }: Props) {
   const run = useRun()
   const { state, link, unsent, refused } = useRunState()
   const now = useNow()
@@ -70,6 +71,14 @@ export function BenchHead({ isNight, onNight, onLog, onInstruments }: Props) {
         onClick={onNight}
       >
         {isNight ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
+      </button>
+      <button
+        className="quiet min-h-11 min-w-11 max-[760px]:hidden"
+        aria-label="Lanes"
+        title="Lanes: trace so far, and to come"
+        onClick={onLanes}
+      >
+        <ChartSpline size={20} aria-hidden />
       </button>
       <button
         className="quiet min-h-11 min-w-11"

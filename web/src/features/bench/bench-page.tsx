@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import type { ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
-import { getRun } from '../../api/client.ts'
+import { getRun, sessionQuery } from '../../api/client.ts'
 import { keptRun } from '../../run/kept-run.ts'
 import type { KeptRun } from '../../run/kept-run.ts'
 import { OpenRun } from '../../run/open-run.ts'
@@ -50,6 +50,9 @@ function WithRun({ children }: { children: ReactNode }) {
 
 function Opened({ kept, children }: { kept: KeptRun; children: ReactNode }) {
   const [run] = useState(() => new OpenRun(kept))
+  const { data: session } = useQuery(sessionQuery)
+  const person = session?.member?.name ?? ''
+  useEffect(() => run.notedBy(person), [run, person])
   useEffect(() => run.attach(), [run])
   useEffect(() => {
     const seen = () => {

@@ -3,11 +3,13 @@ import { useRun, useRunState } from '../../run/context.tsx'
 import { Alarms } from './alarms.tsx'
 import { BenchHead } from './bench-head.tsx'
 import { BenchKeys } from './bench-keys.tsx'
+import { Away } from './away.tsx'
 import { CupsStrip } from './cups-strip.tsx'
 import { Held, ToClear } from './held.tsx'
 import { IsItSo } from './is-it-so.tsx'
 import { HoldPanel } from './hold-panel.tsx'
 import { InstrumentsPanel } from './instruments-panel.tsx'
+import { LanesPanel } from './lanes-panel.tsx'
 import { LogPanel } from './log-panel.tsx'
 import { MeasuredPanel } from './measured-panel.tsx'
 import { NextDeed } from './next-deed.tsx'
@@ -74,12 +76,14 @@ export function Bench() {
         isNight={isNight}
         onNight={onNight}
         onLog={() => open(panel === 'log' ? null : 'log')}
+        onLanes={() => open(panel === 'lanes' ? null : 'lanes')}
         onInstruments={() => open(panel === 'instruments' ? null : 'instruments')}
       />
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(320px,32%)] max-[760px]:grid-cols-1 max-[760px]:grid-rows-[minmax(0,1fr)_auto]">
         <main className="flex min-h-0 flex-col overflow-y-auto outline-none">
           <h1 className="sr-only">Bench: {run.following.plan.name}</h1>
           <Alarms told={reckoned} />
+          {state.awaySince !== null && <Away since={state.awaySince} />}
           {panel === null && !held && <PlanBCall told={reckoned} />}
           {panel === null && !held && <Advice told={reckoned} />}
           {held && <Held held={held} onGoOn={deeds.goOn} onLeave={deeds.letBe} />}
@@ -93,7 +97,8 @@ export function Bench() {
             <TroublePanel outlook={reckoned.outlook} onNote={attempt} onClose={() => open(null)} />
           )}
           {panel === 'instruments' && <InstrumentsPanel onClose={() => open(null)} />}
-          {panel === 'log' && <LogPanel onClose={() => open(null)} />}
+          {panel === 'lanes' && <LanesPanel onClose={() => open(null)} />}
+          {panel === 'log' && <LogPanel onLanes={() => open('lanes')} onClose={() => open(null)} />}
           <p role="status" className="mt-auto min-h-8 px-6 pb-2 text-lg text-rust max-[760px]:px-4">
             {told !== '' && `△ ${say(told)}`}
           </p>

@@ -38,7 +38,7 @@ function useWords(): (event: Settled) => string {
         ? `${lookWord(amount)} (${amount.toFixed(1)}${event.how === 'drip' ? ', by drip' : ''})`
         : kind === 'temp' && amount !== undefined
           ? showTemperature(amount, habits)
-          : (kind === 'weighed' || kind === 'drawn') && amount !== undefined
+          : (kind === 'weighed' || kind === 'drawn' || kind === 'left') && amount !== undefined
             ? showMass(amount, habits, line?.stepG ?? 1)
             : '',
       kind === 'seen' ? '' : event.how,
@@ -69,7 +69,7 @@ function SoundChecks() {
 }
 
 /** What has a number that can have been another one. */
-const CORRECTED = new Set<Settled['kind']>(['weighed', 'drawn', 'temp', 'seen'])
+const CORRECTED = new Set<Settled['kind']>(['weighed', 'drawn', 'left', 'temp', 'seen'])
 
 /** Another number for what was noted, or that it was some time before; what was noted stays readable. */
 function Correction({ event, onClose }: { event: Settled; onClose: () => void }) {
@@ -78,7 +78,7 @@ function Correction({ event, onClose }: { event: Settled; onClose: () => void })
   const [text, setText] = useState('')
   const [earlierMin, setEarlier] = useState(0)
   const [sentence, setSentence] = useState<Words>('')
-  const isMass = event.kind === 'weighed' || event.kind === 'drawn'
+  const isMass = event.kind === 'weighed' || event.kind === 'drawn' || event.kind === 'left'
   const unit = isMass ? habits.mass : event.kind === 'temp' ? `°${habits.temperature}` : 'trace'
   /** The number that is meant, in g, °C or levels; null: it stays. */
   const meant = (): number | null | undefined => {
@@ -147,18 +147,22 @@ function Correction({ event, onClose }: { event: Settled; onClose: () => void })
 }
 
 /** Everything that was noted, the latest first; each can be taken back. */
-export function LogPanel({ onClose }: { onClose: () => void }) {
+export function LogPanel({ onLanes, onClose }: { onLanes: () => void; onClose: () => void }) {
   const run = useRun()
   const { events, state } = useRunState()
   const wordsOf = useWords()
   const settled = useMemo(() => settle(events).reverse(), [events])
   const refused = new Set(state.toClear.map(one => one.key))
+  const people = new Set(settled.flatMap(event => event.person ?? [])).size
   const from = state.lyeInAt
   const [correcting, setCorrecting] = useState<string | null>(null)
   return (
     <BenchPanel title="What was noted" onClose={onClose}>
       <SoundChecks />
-      <p className="my-2">
+      <p className="my-2 flex flex-wrap gap-3">
+        <button className="button min-h-11" onClick={onLanes}>
+          Lanes: trace so far, and to come
+        </button>
         <Link className="button min-h-11" to={`/bench/${run.id}/sheet`}>
           The sheet, as it was made
         </Link>
@@ -174,6 +178,7 @@ export function LogPanel({ onClose }: { onClose: () => void }) {
             <span className="min-w-0 flex-1">
               {EVENT_KINDS[event.kind]} <strong>{wordsOf(event)}</strong>
               {event.corrected !== undefined && ' · corrected'}
+              {people > 1 && event.person !== undefined && ` · ${event.person}`}
               {event.noted - event.r > LATE_S && ' · noted late'}
               {refused.has(event.key) && <span className="text-rust"> · not counted</span>}
             </span>

@@ -1,4 +1,4 @@
-import { BODIES, readQuantity } from '@ostler/core'
+import { BODIES, inCup, readQuantity } from '@ostler/core'
 import type { Body, Words } from '@ostler/core'
 import { Delete } from 'lucide-react'
 import { useEffect, useState } from 'react'
@@ -23,10 +23,13 @@ interface Measurable {
   kind: 'mass' | 'temperature'
 }
 
-/** What can be measured just now: what the step asks for first, then every temperature. */
+/** Less than this is what sticks to a cup, g. */
+const LEAST_G = 15
+
+/** What can be measured just now: what the step asks for first, then temperatures, and the cups that hold something. */
 function useMeasurable(): Measurable[] {
   const following = useFollowed()
-  const { next } = useRunState()
+  const { next, state } = useRunState()
   const say = useSay()
   const step = next[0]?.step
   const line = following.lines.find(one => one.key === step?.item)
@@ -40,7 +43,7 @@ function useMeasurable(): Measurable[] {
           ? [
               {
                 value: 'weight',
-                text: `left in ${cup.name}`,
+                text: `left in ${cup.name} when poured`,
                 about: { kind: 'poured', pour: step.pour! },
                 kind: 'mass',
               },
@@ -56,7 +59,15 @@ function useMeasurable(): Measurable[] {
       about: { kind: 'temp', body },
       kind: 'temperature' as const,
     }))
-  return [...weights, ...temps]
+  const held = state.cups.filter(one => one.drawnG !== null && !one.isLost && inCup(one) > LEAST_G)
+  const name = (id: string) => following.plan.cups.find(one => one.id === id)!.name
+  const cups = held.flatMap(({ cup: id }): Measurable[] => [
+    { value: `temp:${id}`, text: `${name(id)}, how warm`, about: { kind: 'temp', cup: id }, kind: 'temperature' },
+    { value: `left:${id}`, text: `${name(id)}, what it holds`, about: { kind: 'left', cup: id }, kind: 'mass' },
+  ])
+  // Once lye and oils have met they are no more.
+  const bodiesNow = state.lyeInAt === null ? temps : temps.filter(one => one.value === 'pot' || one.value === 'room')
+  return state.splitAt === null ? [...weights, ...bodiesNow, ...cups] : [...weights, ...cups, ...bodiesNow]
 }
 
 const MARK = { point: '.', comma: ',', unknown: '.' } as const

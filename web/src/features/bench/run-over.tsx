@@ -1,10 +1,12 @@
-import { lastPourAt, planChanges, readPlan, seenIn, withRun } from '@ostler/core'
+import { lastPourAt, saidAtSplit, planChanges, readPlan, seenIn, withRun } from '@ostler/core'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
+import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { changeBatch, getBatch } from '../../api/client.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { useRun, useRunState } from '../../run/context.tsx'
+import { inTen } from './plan-b-call.tsx'
 
 const BIG = 'button min-h-16 px-6 text-xl'
 
@@ -36,6 +38,7 @@ export function RunOver() {
       <p className="font-title text-[clamp(2.25rem,5vw,4rem)] leading-tight font-semibold">
         {state.closed === 'moulded' ? 'In the mould' : 'Given up'}
       </p>
+      <Outcome />
       {state.closed === 'moulded' && told.length > 0 && (
         <p className="mt-2 max-w-160 text-xl">
           Told to the plan: {told.join(', ')}. Then its rest begins, and later forecasts learn from it.
@@ -71,5 +74,46 @@ export function RunOver() {
         </p>
       )}
     </section>
+  )
+}
+
+/** Whether it came out as planned: held against what was said of it, in the end over all runs. */
+function Outcome() {
+  const run = useRun()
+  const { state, events } = useRunState()
+  const said = useMemo(() => saidAtSplit(run.following, events), [run, events])
+  const answer = (how: 'as-planned' | 'otherwise') =>
+    run.note({ kind: 'outcome', how, ...(said !== null && { amount: Math.round(said * 1000) / 10 }) })
+  if (said === null && state.outcome === null) return null
+  return (
+    <div className="mt-3 border-y border-line py-3">
+      {state.outcome === null ? (
+        <>
+          <p className="text-xl">
+            Did it come out as planned?
+            {said !== null && <span className="text-soft"> As the batter was divided, {inTen(said)} was said.</span>}
+          </p>
+          <div className="mt-2 flex flex-wrap gap-4">
+            <button className={BIG} onClick={() => answer('as-planned')}>
+              Yes, as planned
+            </button>
+            <button className={BIG} onClick={() => answer('otherwise')}>
+              No, otherwise
+            </button>
+          </div>
+        </>
+      ) : (
+        <p className="flex flex-wrap items-center gap-4 text-xl">
+          {state.outcome === 'as-planned' ? '✓ It came out as planned' : '△ It came out otherwise'}
+          {said !== null && <span className="text-soft">{inTen(said)} was said</span>}
+          <button
+            className="quiet min-h-11"
+            onClick={() => answer(state.outcome === 'as-planned' ? 'otherwise' : 'as-planned')}
+          >
+            It was the other way
+          </button>
+        </p>
+      )}
+    </div>
   )
 }

@@ -6,6 +6,7 @@ import { beginRun, bringInRun, runsQuery } from '../../api/client.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { useForecast } from '../../plan/context.tsx'
 import { JsonFileButton } from '../../ui/file-button.tsx'
+import { SaidAndTrue } from './said-and-true.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 
 const ENDS: Readonly<Record<string, string>> = { moulded: 'in the mould', 'given-up': 'given up' }
@@ -89,6 +90,7 @@ export function RunsPage() {
           </li>
         ))}
       </ul>
+      <SaidAndTrue />
     </main>
   )
 }

@@ -33,6 +33,14 @@ export function TroublePanel({ outlook, onNote, onClose }: Props) {
               </button>
             </li>
           ))}
+          <li>
+            <button
+              className="min-h-20 w-full border border-ink px-4 text-left text-xl font-semibold hover:bg-chosen"
+              onClick={() => onNote({ kind: 'away' })}
+            >
+              Called away
+            </button>
+          </li>
         </ul>
       </BenchPanel>
     )

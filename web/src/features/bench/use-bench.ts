@@ -8,7 +8,7 @@ import { useRun, useRunState } from '../../run/context.tsx'
 /** A wet glove or a pedal that bounces presses twice: the second press within so long is none, ms. */
 const TWICE_MS = 350
 
-export type Panel = 'seen' | 'measured' | 'hold' | 'trouble' | 'log' | 'instruments'
+export type Panel = 'seen' | 'measured' | 'hold' | 'trouble' | 'log' | 'lanes' | 'instruments'
 export type About = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>
 
 /** Something that may not be done as things stand, and what would be written down to do it all the same. */

@@ -22,6 +22,7 @@ export function useKeys(deeds: BenchDeeds): void {
         '*': () => deeds.open('measured'),
         i: () => deeds.open('instruments'),
         '.': () => deeds.open('instruments'),
+        l: () => deeds.open('lanes'),
         t: () => deeds.open('trouble'),
         '-': () => deeds.open('trouble'),
         b: () => (held ? undefined : deeds.planB()),
