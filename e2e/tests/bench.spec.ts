@@ -55,6 +55,9 @@ test('a batch is made from the safety list to the covered mould, by keyboard on 
   await press(maker)
   await press(maker)
   await expect(big(other)).toHaveText('Colour into Honeycomb')
+  await press(other, 'l')
+  await expect(other.getByRole('figure', { name: 'Lane of Honeycomb' })).toBeVisible()
+  await press(other, 'Escape')
   await expect(other.getByRole('complementary', { name: 'Cups' })).toContainText('at least')
 
   // The network goes; entries carry on, and are here after all when it is back.
@@ -82,8 +85,17 @@ test('a batch is made from the safety list to the covered mould, by keyboard on 
   await expect(big(maker)).toHaveText('In the mould')
   // It is told to no plan here: what it taught would be learned by the batches of other tests.
   await expect(maker.getByRole('button', { name: 'Tell the plan' })).toBeVisible()
+  await maker.getByRole('button', { name: 'Yes, as planned' }).click()
+  await expect(maker.getByText('✓ It came out as planned')).toBeVisible()
   await maker.getByRole('link', { name: /^Made / }).click()
   await expect(maker.getByRole('listitem').filter({ hasText: 'entries' })).toContainText('in the mould')
+  const said = maker.getByRole('region', { name: 'Said, and came true' })
+  await expect(
+    said
+      .getByRole('listitem')
+      .filter({ hasText: /^Made / })
+      .first(),
+  ).toContainText(/✓ as planned.*was said/)
 })
 
 test('what cannot be is told: a look before there is batter, a number that is none, trouble with its ways out', async ({

@@ -11,6 +11,7 @@ import type {
   NotedAnswer,
   RunAnswer,
   RunEvents,
+  RunOutcome,
   RunSummary,
 } from '@ostler/core'
 import { sql } from 'kysely'
@@ -265,4 +266,18 @@ describe('two devices on one run', () => {
     server.closeAllConnections()
     server.close()
   })
+})
+
+test('what came of runs: the last word of each, none that was taken back, none of another workshop', async () => {
+  const outcomes = async (who = visitor) => (await who.get('/api/runs/outcomes')).body as RunOutcome[]
+  const before = (await outcomes()).length
+  const [one, other] = [await begun(), await begun()]
+  const wrong = event('outcome', 900, { how: 'otherwise', amount: 62.5 })
+  await send(one, [wrong, event('outcome', 910, { how: 'as-planned', amount: 62.5 })])
+  const gone = event('outcome', 900, { how: 'otherwise' })
+  await send(other, [gone, event('undo', 905, { of: gone.key })])
+  const list = await outcomes()
+  expect(list).toHaveLength(before + 1)
+  expect(list.find(run => run.run === one)).toMatchObject({ batch, said: 0.625, cameTrue: true, name: 'Weir Milk, first pour' })
+  expect((await at.visitor().get('/api/runs/outcomes')).status).toBe(401)
 })

@@ -45,7 +45,8 @@ export function LanesPanel({ onClose }: { onClose: () => void }) {
             of five runs within the band. The belt across: where the next pour works.
           </p>
           <ul>
-            {lanes.map(lane => (
+            {/* What still runs first. */}
+            {[...lanes.filter(isOpen), ...lanes.filter(lane => !isOpen(lane))].map(lane => (
               <Lane key={lane.cup} lane={lane} nowMin={nowMin} />
             ))}
           </ul>
@@ -54,6 +55,8 @@ export function LanesPanel({ onClose }: { onClose: () => void }) {
     </BenchPanel>
   )
 }
+
+const isOpen = ({ pours }: BenchLane): boolean => pours.some(pour => pour.fromS === null)
 
 interface Point {
   min: number
@@ -71,7 +74,9 @@ const pointsOf = ({ past, ahead }: BenchLane): Point[] => [
 
 /** What a lane shows, for those who cannot see it. */
 function laneWords({ past, ahead }: BenchLane): string {
-  const now = ahead[0]?.likely ?? past.at(-1)?.level
+  const last = past.at(-1)?.level
+  if (ahead.length === 0) return last === undefined ? '' : `Poured out as ${lookWord(last)}, ${last.toFixed(1)}.`
+  const now = ahead[0]?.likely
   const later = ahead.find(({ s }) => s >= ahead[0]!.s + 600)
   return [
     now !== undefined && `Now ${lookWord(now)}, ${now.toFixed(1)}.`,
@@ -87,7 +92,6 @@ function Lane({ lane, nowMin }: { lane: BenchLane; nowMin: number }) {
   const points = useMemo(() => pointsOf(lane), [lane])
   const next = lane.pours.find(pour => pour.fromS === null)
   const name = plan.cups.find(cup => cup.id === lane.cup)!.name
-  const end = Math.max(nowMin, points.at(-1)!.min)
   return (
     <li className="border-b border-line py-2">
       <p className="flex items-center gap-2 text-lg">
@@ -100,7 +104,8 @@ function Lane({ lane, nowMin }: { lane: BenchLane; nowMin: number }) {
             <XAxis
               dataKey="min"
               type="number"
-              domain={[0, Math.ceil(end)]}
+              domain={[0, Math.ceil(nowMin) + AHEAD_MIN]}
+              allowDataOverflow
               tickFormatter={(min: number) => `${min} min`}
               stroke="var(--soft)"
               tick={{ fontSize: 13, fill: 'var(--soft)' }}

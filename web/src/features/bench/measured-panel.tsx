@@ -61,13 +61,23 @@ function useMeasurable(): Measurable[] {
     }))
   const held = state.cups.filter(one => one.drawnG !== null && !one.isLost && inCup(one) > LEAST_G)
   const name = (id: string) => following.plan.cups.find(one => one.id === id)!.name
-  const cups = held.flatMap(({ cup: id }): Measurable[] => [
-    { value: `temp:${id}`, text: `${name(id)}, how warm`, about: { kind: 'temp', cup: id }, kind: 'temperature' },
-    { value: `left:${id}`, text: `${name(id)}, what it holds`, about: { kind: 'left', cup: id }, kind: 'mass' },
-  ])
+  const warmths = held.map(({ cup: id }): Measurable => ({
+    ...{ value: `temp:${id}`, text: name(id), about: { kind: 'temp', cup: id } },
+    kind: 'temperature',
+  }))
+  const holds = held.map(({ cup: id }): Measurable => ({
+    ...{ value: `left:${id}`, text: `${name(id)} holds`, about: { kind: 'left', cup: id } },
+    kind: 'mass',
+  }))
   // Once lye and oils have met they are no more.
   const bodiesNow = state.lyeInAt === null ? temps : temps.filter(one => one.value === 'pot' || one.value === 'room')
-  return state.splitAt === null ? [...weights, ...bodiesNow, ...cups] : [...weights, ...cups, ...bodiesNow]
+  return [
+    ...weights,
+    ...holds,
+    ...(state.splitAt === null ? bodiesNow : []),
+    ...warmths,
+    ...(state.splitAt === null ? [] : bodiesNow),
+  ]
 }
 
 const MARK = { point: '.', comma: ',', unknown: '.' } as const
@@ -124,7 +134,7 @@ export function MeasuredPanel({ onNote, onClose }: Props) {
   })
   return (
     <BenchPanel title="Measured" onClose={onClose}>
-      <Chips label="What" options={measurable} value={chosen.value} onValue={setWhat} />
+      <What measurable={measurable} chosen={chosen} onValue={setWhat} />
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,320px)] gap-6 max-[760px]:grid-cols-1 max-[760px]:gap-2">
         <div>
           <p className="min-h-20 text-[clamp(2.5rem,9vw,6rem)] leading-none font-semibold" aria-live="polite">
@@ -147,6 +157,39 @@ export function MeasuredPanel({ onNote, onClose }: Props) {
         <Pad onKey={press} />
       </div>
     </BenchPanel>
+  )
+}
+
+const KINDS = { mass: 'On the scale', temperature: 'How warm' } as const
+
+/** What is measured: on the scale or with the thermometer, and of which; one row where there is only one kind. */
+function What({
+  measurable,
+  chosen,
+  onValue,
+}: {
+  measurable: readonly Measurable[]
+  chosen: Measurable
+  onValue: (value: string) => void
+}) {
+  const kinds = [...new Set(measurable.map(one => one.kind))]
+  return (
+    <>
+      {kinds.length > 1 && (
+        <Chips
+          label="With what"
+          options={kinds.map(kind => ({ value: kind, text: KINDS[kind] }))}
+          value={chosen.kind}
+          onValue={kind => onValue(measurable.find(one => one.kind === kind)!.value)}
+        />
+      )}
+      <Chips
+        label="What"
+        options={measurable.filter(one => one.kind === chosen.kind)}
+        value={chosen.value}
+        onValue={onValue}
+      />
+    </>
   )
 }
 

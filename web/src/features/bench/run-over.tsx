@@ -41,7 +41,7 @@ export function RunOver() {
       <Outcome />
       {state.closed === 'moulded' && told.length > 0 && (
         <p className="mt-2 max-w-160 text-xl">
-          Told to the plan: {told.join(', ')}. Then its rest begins, and later forecasts learn from it.
+          For the plan: {told.join(', ')}. Then its rest begins, and later forecasts learn from it.
         </p>
       )}
       <div className="mt-5 flex flex-wrap gap-4">
