@@ -292,6 +292,7 @@ export {
   alarmsOf,
   activeOf,
   benchLanes,
+  blendOf,
   benchOutlook,
   calledAt,
   counselled,

@@ -93,7 +93,7 @@ function waysOn(at: Moment, first: Following, known: Inferred, cups: readonly Cu
 
 /**
  * How a run stands at a second of it: minutes left of the cups, and how likely the rest comes out, followed or done otherwise. Empty
- * before the lye is in, for whipped batches and for batters of their own, which are not followed so.
+ * before the lye is in, and for whipped batches, which are not followed so.
  *
  * @param all  ways besides following and plan B as well, which take longer
  */

@@ -65,14 +65,25 @@ const drawn = (known: Inferred): Draw[] =>
   })
 
 /** A cup's task, as far as it is still to be done. */
-function openTask(task: CupTask, state: BenchState, i: number, { plain }: Otherwise): CupTask {
+function openTask(
+  { ownBatters }: RunInput,
+  task: CupTask,
+  state: BenchState,
+  i: number,
+  { plain }: Otherwise,
+): CupTask {
   const { colouredAt, scentedAt } = state.cups[i]!
   const hasScent = scentedAt !== null || task.scent?.moment === 'oils'
   return {
     ...task,
     ...(colouredAt !== null && { colourS: 0, stop: null }),
     // Scent of the pot is in by now; one that is in needs nothing more.
-    scent: plain === i ? null : task.scent && hasScent ? { ...task.scent, moment: 'pot' } : task.scent,
+    scent:
+      plain === i || (hasScent && ownBatters)
+        ? null
+        : task.scent && hasScent
+          ? { ...task.scent, moment: 'pot' }
+          : task.scent,
   }
 }
 
@@ -112,7 +123,7 @@ function openInput(at: Moment, { nodes }: Standing, other: Otherwise): RunInput 
   const errors = nodes.flatMap(node => (node ? [Math.sqrt(node.error.variance)] : []))
   return {
     ...input,
-    cups: input.cups.map((task, i) => openTask(task, state, i, other)),
+    cups: input.cups.map((task, i) => openTask(input, task, state, i, other)),
     pours: input.pours.map(shifted),
     ...(other.stirs && { waiting: 'stir' }),
     levelError: Math.max(LEAST_ERROR, errors.reduce((sum, one) => sum + one, 0) / Math.max(1, errors.length)),
@@ -179,7 +190,12 @@ function rollout(at: Moment, known: Inferred, draw: Draw, other: Otherwise): Rol
   const fromS = run.now
   const isOpen = (index: number) => {
     const { pour, cup } = open.pours[index]!
-    return state.pours[pour] === undefined && !state.cups[cup]!.isLost && run.cups[cup] !== undefined
+    return (
+      state.pours[pour] === undefined &&
+      !state.cups[cup]!.isLost &&
+      // Batters of their own are still to be made.
+      (run.cups[cup] !== undefined || open.ownBatters)
+    )
   }
   return judged(open, finishRun(run, mould, isOpen), fromS)
 }
@@ -191,9 +207,9 @@ export interface Moment {
   r: number
 }
 
-/** Whether all batter is divided, so that the rest can be worked through. */
+/** Whether all batter is divided, so that the rest can be worked through; batters of their own are made as they are needed. */
 const isDivided = ({ following: { input }, state }: Moment): boolean =>
-  input.cups.every(({ massG }, i) => massG < 1 || state.cups[i]!.drawnAt !== null)
+  input.ownBatters || input.cups.every(({ massG }, i) => massG < 1 || state.cups[i]!.drawnAt !== null)
 
 /**
  * How likely the rest comes out from where it stands, or done otherwise. The same run gives the same answer.

@@ -1,3 +1,5 @@
+import { UNBLENDED, batterOf, cupsOfBatter } from './batters.ts'
+import type { Blend } from './batters.ts'
 import type { BenchEvent, Body } from './event.ts'
 import type { Following } from './following.ts'
 import { verdictOn } from './gates.ts'
@@ -77,6 +79,28 @@ const handled = (state: BenchState, { cup: id, r, amount }: Settled, how: 'stir'
   ),
 })
 
+/** Something that happens to the one pot, or to a batter of its own. */
+function blended(
+  state: BenchState,
+  { cup }: Settled,
+  { input }: Following,
+  change: (batter: Blend) => Partial<Blend>,
+): Change {
+  const name = batterOf(input, cup)
+  if (name === null) return change(state)
+  const batter = state.batters[name] ?? UNBLENDED
+  return { batters: { ...state.batters, [name]: { ...batter, ...change(batter) } } }
+}
+
+/** A batter of its own that fills one cup is in it as its blender stops. */
+function inItsCup(state: BenchState, event: Settled, following: Following): Change {
+  const { input } = following
+  const name = batterOf(input, event.cup)
+  const i = input.cups.findIndex(task => task.cup.id === name)
+  if (i < 0 || cupsOfBatter(input, i).length > 1) return {}
+  return drawn(state, { ...event, cup: name!, amount: fillOf(following, name!).drawG }, following)
+}
+
 const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
   tick: ({ ticked }, { item = '', r }) => {
     ticked[item] = r
@@ -92,17 +116,29 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
     temps[body].push(reading(event))
     return {}
   },
-  'lye-in': (state, { r }) => ({ lyeInAt: state.lyeInAt ?? r }),
-  'blend-on': (state, { r }) => ({ blendingSince: state.blendingSince ?? r, stoppedAt: null, hold: null }),
-  'blend-off': ({ blendS, blendingSince }, { r }) => ({
-    ...{ blendingSince: null, stoppedAt: r },
-    blendS: blendS + (blendingSince === null ? 0 : Math.max(0, r - blendingSince)),
+  'lye-in': (state, event, following) => ({
+    ...blended(state, event, following, batter => ({ lyeInAt: batter.lyeInAt ?? event.r })),
+    lyeInAt: state.lyeInAt ?? event.r,
+  }),
+  'blend-on': (state, event, following) =>
+    blended(state, event, following, ({ blendingSince }) => ({
+      ...{ blendingSince: blendingSince ?? event.r, stoppedAt: null, hold: null },
+    })),
+  'blend-off': (state, event, following) => ({
+    ...blended(state, event, following, ({ blendS, blendingSince }) => ({
+      ...{ blendingSince: null, stoppedAt: event.r },
+      blendS: blendS + (blendingSince === null ? 0 : Math.max(0, event.r - blendingSince)),
+    })),
+    ...inItsCup(state, event, following),
   }),
   seen: (state, event) =>
     event.cup === undefined
       ? { potSeen: [...state.potSeen, sighting(event)] }
       : withCup(state, event.cup, cup => ({ seen: [...cup.seen, sighting(event)] })),
-  hold: (_, { how }) => ({ hold: how === 'holds' || how === 'breaks' ? how : 'not-sure' }),
+  hold: (state, event, following) =>
+    blended(state, event, following, () => ({
+      hold: event.how === 'holds' || event.how === 'breaks' ? event.how : 'not-sure',
+    })),
   scent: (state, event, following) =>
     event.cup === undefined
       ? { potScentedAt: event.r }

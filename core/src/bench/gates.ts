@@ -3,6 +3,7 @@ import type { Words } from '../quantities/facts/index.ts'
 import type { CupTask, PourTask } from '../batter/schedule/index.ts'
 import { needsAnswer } from '../recipe/index.ts'
 import { actualOf, isLyeLine } from '../weighing/index.ts'
+import { blendOf } from './batters.ts'
 import type { Following } from './following.ts'
 import type { Settled } from './settle.ts'
 import { cupNow, inCup, weightsIn } from './state.ts'
@@ -174,21 +175,21 @@ const taskOf = (following: Following, cup: string): CupTask | undefined =>
 function drawing(following: Following, state: BenchState, event: Settled, cup: CupNow): Verdict {
   const task = taskOf(following, cup.cup)!
   const isShared = !following.input.ownBatters
+  const batter = blendOf(following.input, state, cup.cup)
   const planned = drawMass(following, state, cup.cup)
   const off = event.amount === undefined ? 0 : Math.abs(event.amount - planned) / Math.max(1, planned)
   return first(
     state,
-    state.lyeInAt === null && refused(fact('bench.no-batter-yet')),
+    batter.lyeInAt === null && refused(fact('bench.no-batter-yet')),
     event.amount !== undefined && oddWeight(event.amount, planned, `much:${cup.cup}`),
-    isShared && state.hold === 'breaks' && refused(fact('bench.hold-broke'), 'hold'),
-    isShared &&
-      state.blendingSince !== null &&
+    batter.hold === 'breaks' && refused(fact('bench.hold-broke'), 'hold'),
+    batter.blendingSince !== null &&
       refused(fact('bench.blender-still-on', { cup: nameOf(following, cup.cup) }), `early:${cup.cup}`),
     task.scent?.moment === 'pot' &&
       isShared &&
       state.potScentedAt === null &&
       refused(fact('bench.scent-not-in-pot', { cup: nameOf(following, cup.cup) }), `scent:${cup.cup}`),
-    isShared && state.hold === null && warned(fact('bench.hold-not-tested')),
+    batter.hold === null && warned(fact('bench.hold-not-tested')),
     off > OFF_SHARE &&
       warned(fact('bench.cup-off-share', { cup: nameOf(following, cup.cup), planned: grams(planned, 0) })),
   )
@@ -242,12 +243,15 @@ function colouring(following: Following, state: BenchState, event: Settled, cup:
 }
 
 /** What a cup lacks of what it is to have before any of it is poured. */
-function lacks(following: Following, cup: CupNow): (Verdict | false)[] {
+function lacks(following: Following, state: BenchState, cup: CupNow): (Verdict | false)[] {
+  // What came apart in the pot was not divided; what does in a cup is not poured.
+  const { hold } = following.input.ownBatters ? blendOf(following.input, state, cup.cup) : { hold: null }
   const task = taskOf(following, cup.cup)!
   const name = nameOf(following, cup.cup)
   const wantsScent = task.scent !== null && task.scent.moment !== 'oils' && task.scent.moment !== 'never-stop'
   return [
     cup.drawnG === null && refused(fact('bench.cup-empty', { cup: name })),
+    hold === 'breaks' && refused(fact('bench.hold-broke'), 'hold'),
     cup.isLost && refused(fact('bench.cup-lost', { cup: name }), `lost:${cup.cup}`),
     task.colourS > 0 &&
       cup.colouredAt === null &&
@@ -272,7 +276,7 @@ function pouring(following: Following, state: BenchState, event: Settled): Verdi
   const { lo, hi } = pour.window
   return first(
     state,
-    ...lacks(following, cup),
+    ...lacks(following, state, cup),
     earlier && warned(fact('bench.earlier-pour-open')),
     level !== null &&
       level > hi + 0.15 &&
@@ -315,11 +319,11 @@ function judged(following: Following, state: BenchState, event: Settled): Verdic
     case 'lye-mixed':
       return untickedSafety(state, event.r)
     case 'lye-in':
-      return state.lyeInAt !== null && !following.input.ownBatters
+      return blendOf(following.input, state, event.cup).lyeInAt !== null
         ? refused(fact('bench.lye-in-already'))
         : lyeIn(following, state, event)
     case 'blend-on':
-      return state.lyeInAt === null ? refused(fact('bench.no-lye-in-oils')) : FREE
+      return blendOf(following.input, state, event.cup).lyeInAt === null ? refused(fact('bench.no-lye-in-oils')) : FREE
     case 'seen':
       return seeing(following, state, event)
     case 'hold':

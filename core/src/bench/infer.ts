@@ -1,4 +1,4 @@
-import { NODES, RunState, SIGHT_ERROR, STOP_SD, WEIGHTS, copyOf, splitPot } from '../batter/schedule/index.ts'
+import { NODES, RunState, SIGHT_ERROR, STOP_SD, WEIGHTS, blendOwn, copyOf, splitPot } from '../batter/schedule/index.ts'
 import type { CupState, RunInput } from '../batter/schedule/index.ts'
 import type { Following } from './following.ts'
 import { handsNow } from './hands.ts'
@@ -57,24 +57,42 @@ function stopOff(input: RunInput, state: BenchState): { mean: number; sd: number
 }
 
 /** Scent that is in before the batter is divided makes the split another in each of its nodes. */
-const isScentedBefore = ({ cups }: RunInput): boolean =>
-  cups.some(({ scent }) => scent?.moment === 'pot' || scent?.moment === 'oils')
+const isScentedBefore = ({ cups, ownBatters }: RunInput): boolean =>
+  cups.some(({ scent }) => (scent?.moment === 'pot' && !ownBatters) || scent?.moment === 'oils')
+
+/** How a run began: what its batters were, as far as is known. */
+interface Begun {
+  input: RunInput
+  /** How far off the plan blending stopped, levels. */
+  stop: number
+  potC: number | null
+  /** Batters of their own: the first cup of each, and when its lye went in, s after the first. */
+  lyeInS: readonly (readonly [cup: number, s: number])[]
+}
+
+const lyeInsOf = ({ cups }: RunInput, { batters, lyeInAt }: BenchState): (readonly [number, number])[] =>
+  cups.flatMap(({ cup }, i) => {
+    const at = batters[cup.id]?.lyeInAt
+    return at == null ? [] : [[i, at - lyeInAt!] as const]
+  })
 
 /** The batter as it was divided, in one node. */
-function splitIn(input: RunInput, stop: number, potC: number | null, rate: number, scentZ: number): RunState {
+function splitIn({ input, stop, potC, lyeInS }: Begun, rate: number, scentZ: number): RunState {
   const scent = scentZ * input.scentSd
   const run = new RunState(input, { plainRate: rate, scentedRate: rate, scent, stop, hands: 1 }, 0)
-  splitPot(run)
+  if (input.ownBatters) for (const [i, s] of lyeInS) blendOwn(run, i, s)
+  else splitPot(run)
   warmedAs(run, potC)
   return run
 }
 
 /** The batter as it was divided, in every node of the pace and of the scents. */
-function splitsIn(input: RunInput, stop: number, potC: number | null): RunState[][] {
+function splitsIn(begun: Begun): RunState[][] {
+  const { input } = begun
   return NODES.map(z => {
     const rate = input.rate.mean + z * input.rate.sd
-    if (isScentedBefore(input)) return SCENT_NODES.map(([scentZ]) => splitIn(input, stop, potC, rate, scentZ))
-    const one = splitIn(input, stop, potC, rate, 0)
+    if (isScentedBefore(input)) return SCENT_NODES.map(([scentZ]) => splitIn(begun, rate, scentZ))
+    const one = splitIn(begun, rate, 0)
     return SCENT_NODES.map(([scentZ]) => {
       const variation = { ...one.variation, scent: scentZ * input.scentSd }
       const run = new RunState(input, variation, 0)
@@ -113,8 +131,9 @@ function cupsIn(following: Following, state: BenchState): (Known[][] | undefined
   const levelError = Math.hypot(MODEL_ERROR, stopSd)
   const memory: Kept = kept.get(following) ?? { splits: null, cups: new Map() }
   kept.set(following, memory)
-  const begun = JSON.stringify([input.mixC, stop, potC])
-  if (memory.splits?.key !== begun) memory.splits = { key: begun, runs: splitsIn(input, stop, potC) }
+  const lyeInS = lyeInsOf(input, state)
+  const begun = JSON.stringify([input.mixC, stop, potC, lyeInS])
+  if (memory.splits?.key !== begun) memory.splits = { key: begun, runs: splitsIn({ input, stop, potC, lyeInS }) }
   const { runs } = memory.splits
   return input.cups.map((task, i) => {
     const now = state.cups[i]!

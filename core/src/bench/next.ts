@@ -1,5 +1,6 @@
 import { celsius, fact, grams, listOf, plain } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
+import { UNBLENDED, blendOf } from './batters.ts'
 import type { BenchEvent } from './event.ts'
 import type { Following } from './following.ts'
 import { drawMass, massOf, timesPlanned } from './masses.ts'
@@ -22,8 +23,9 @@ const wasForgotten = (state: BenchState, cup: CupNow | undefined): boolean =>
   state.potScentedAt === null && cup?.drawnG != null
 
 /** Whether a step is done, as far as the run knows. */
-export function isDone(step: BenchStep, state: BenchState): boolean {
+export function isDone({ input }: Following, step: BenchStep, state: BenchState): boolean {
   const cup = cupNow(state, step.cup)
+  const batter = blendOf(input, state, step.cup)
   switch (step.kind) {
     case 'safety':
       return !safetyMissing(state.ticked, state.r).some(item => item === step.item)
@@ -40,12 +42,12 @@ export function isDone(step: BenchStep, state: BenchState): boolean {
     case 'temp':
       return state.lyeInAt !== null || state.temps[step.item as 'lye' | 'oils'].length > 0
     case 'lye-in':
-      return state.lyeInAt !== null
+      return batter.lyeInAt !== null
     case 'blend':
       // What did not hold is blended on.
-      return state.stoppedAt !== null && state.hold !== 'breaks'
+      return batter.stoppedAt !== null && batter.hold !== 'breaks'
     case 'hold':
-      return state.hold === 'holds' || state.hold === 'not-sure' || state.splitAt !== null
+      return batter.hold === 'holds' || batter.hold === 'not-sure' || (!input.ownBatters && state.splitAt !== null)
     case 'scent-pot':
       // Once all is divided there is no pot to scent.
       return state.potScentedAt !== null || state.splitAt !== null
@@ -66,7 +68,8 @@ export function isDone(step: BenchStep, state: BenchState): boolean {
 }
 
 /** Something a maker wrote down as not done closes its step as well. */
-const isPassed = (step: BenchStep, state: BenchState): boolean => isDone(step, state) || state.waived.includes(step.key)
+const isPassed = (following: Following, step: BenchStep, state: BenchState): boolean =>
+  isDone(following, step, state) || state.waived.includes(step.key)
 
 /** What is to be done now, in words that can be read from two metres away. */
 export interface NextAction {
@@ -101,13 +104,18 @@ function weighWords(following: Following, step: BenchStep): Said {
   return { big: line.what, more: line.where }
 }
 
-function blendWords({ plan }: Following, state: BenchState): Said {
-  const { stopLevel } = plan.conditions
-  if (state.blendingSince !== null)
-    return { big: fact('bench.blending'), more: fact('bench.stop-at', { level: plain(stopLevel, 1) }) }
+function blendWords(following: Following, state: BenchState, step: BenchStep): Said {
+  const { stopLevel } = following.plan.conditions
+  const batter = blendOf(following.input, state, step.cup)
+  const cup = nameOf(following, step.cup)
+  if (batter.blendingSince !== null)
+    return {
+      big: cup === '' ? fact('bench.blending') : fact('bench.blending-cup', { cup }),
+      more: fact('bench.stop-at', { level: plain(stopLevel, 1) }),
+    }
   return {
-    big: fact('bench.blend'),
-    more: fact('bench.blend-more', { level: plain(stopLevel, 1), done: plain(Math.round(state.blendS), 0) }),
+    big: cup === '' ? fact('bench.blend') : fact('bench.blend-cup', { cup }),
+    more: fact('bench.blend-more', { level: plain(stopLevel, 1), done: plain(Math.round(batter.blendS), 0) }),
   }
 }
 
@@ -200,9 +208,12 @@ function words(following: Following, state: BenchState, step: BenchStep): Said {
             more: fact('bench.read-wanted', { c: celsius(following.plan.conditions.mixC, 0) }),
           }
     case 'lye-in':
-      return { big: fact('bench.lye-into-oils'), more: fact('bench.lye-into-oils-more') }
+      return {
+        big: cup === '' ? fact('bench.lye-into-oils') : fact('bench.lye-into-cup', { cup }),
+        more: fact('bench.lye-into-oils-more'),
+      }
     case 'blend':
-      return blendWords(following, state)
+      return blendWords(following, state, step)
     case 'hold':
       return { big: fact('bench.hold-test'), more: fact('bench.hold-test-more') }
     case 'scent-pot':
@@ -235,7 +246,7 @@ const NOTHING: NextAction = { step: null, big: fact('bench.run-over'), more: '',
 /** The first steps that are not done, the next one first; what is in hand before all others. */
 export function nextActions(following: Following, state: BenchState, most = 3): NextAction[] {
   if (state.closed !== null) return [NOTHING]
-  const open = following.steps.filter(step => !isPassed(step, state))
+  const open = following.steps.filter(step => !isPassed(following, step, state))
   const inHand = open.find(step => step.kind === 'pour' && state.pouring?.pour === step.pour)
   const ordered = inHand ? [inHand, ...open.filter(step => step !== inHand)] : open
   return ordered.length === 0 ? [NOTHING] : ordered.slice(0, most).map(step => actionOf(following, state, step))
@@ -243,6 +254,9 @@ export function nextActions(following: Following, state: BenchState, most = 3): 
 
 /** What is noted when a step is done as it was planned; null where it has to be said how: a temperature, a hold test. */
 export function eventOf(step: BenchStep, state: BenchState): (Pick<BenchEvent, 'kind'> & Partial<BenchEvent>) | null {
+  // A step of a batter of its own names it.
+  const of = step.cup === undefined ? {} : { cup: step.cup }
+  const own = step.cup === undefined ? undefined : (state.batters[step.cup] ?? UNBLENDED)
   switch (step.kind) {
     case 'safety':
     case 'ready':
@@ -259,9 +273,9 @@ export function eventOf(step: BenchStep, state: BenchState): (Pick<BenchEvent, '
     case 'hold':
       return null
     case 'lye-in':
-      return { kind: 'lye-in' }
+      return { kind: 'lye-in', ...of }
     case 'blend':
-      return { kind: state.blendingSince === null ? 'blend-on' : 'blend-off' }
+      return { kind: (own ?? state).blendingSince == null ? 'blend-on' : 'blend-off', ...of }
     case 'scent-pot':
       return { kind: 'scent' }
     case 'draw':

@@ -1,3 +1,4 @@
+import type { Blend } from './batters.ts'
 import type { Body } from './event.ts'
 import type { Settled } from './settle.ts'
 import type { Words } from '../quantities/facts/index.ts'
@@ -68,7 +69,9 @@ export interface BenchState {
   /** When blending stopped for good, as far as is known. */
   stoppedAt: number | null
   potSeen: Sighting[]
-  hold: 'holds' | 'breaks' | 'not-sure' | null
+  hold: Blend['hold']
+  /** Batters with lye of their own, by the first cup that each fills. */
+  batters: Record<string, Blend>
   potScentedAt: number | null
   /** In the order of the plan's cups. */
   cups: CupNow[]
@@ -96,7 +99,7 @@ export interface BenchState {
 export const blankState = (input: RunInput): BenchState => ({
   ...{ r: 0, lyeInAt: null, ticked: {}, weighed: {}, lyeMixedAt: null, isLyeClear: false },
   temps: { lye: [], oils: [], pot: [], room: [] },
-  ...{ blendS: 0, blendingSince: null, stoppedAt: null, potSeen: [], hold: null, potScentedAt: null },
+  ...{ blendS: 0, blendingSince: null, stoppedAt: null, potSeen: [], hold: null, batters: {}, potScentedAt: null },
   cups: input.cups.map(({ cup }) => ({
     ...{
       cup: cup.id,

@@ -2,6 +2,7 @@ import { preparationOrder, isScentedEarly } from '../batter/schedule/index.ts'
 import type { RunInput } from '../batter/schedule/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { WeighLine } from '../weighing/index.ts'
+import { cupsOfBatter } from './batters.ts'
 import type { CupFill } from './fill.ts'
 import { SAFETY_TICKS, safetyKey } from './safety.ts'
 
@@ -87,19 +88,39 @@ function mixSteps(plan: Plan, input: RunInput): BenchStep[] {
     ...(melts ? [step('ready:melt', 'melt', SECONDS.melt, { item: 'melt' })] : []),
     step('temp:lye', 'temp', SECONDS.temp, { item: 'lye' }),
     step('temp:oils', 'temp', SECONDS.temp, { item: 'oils' }),
-    step('lye-in', 'lye-in', SECONDS.lyeIn),
-    ...(input.ownBatters ? [] : [step('blend', 'blend', input.blendS), step('hold', 'hold', SECONDS.hold)]),
+    ...(input.ownBatters
+      ? []
+      : [
+          step('lye-in', 'lye-in', SECONDS.lyeIn),
+          step('blend', 'blend', input.blendS),
+          step('hold', 'hold', SECONDS.hold),
+        ]),
+  ]
+}
+
+const drawing = (input: RunInput, fills: readonly CupFill[], i: number): BenchStep => {
+  const { id } = input.cups[i]!.cup
+  return step(`draw:${id}`, 'draw', input.times.split * input.handPace, { cup: id, massG: fills[i]!.drawG })
+}
+
+/** A batter with lye of its own, made right before its first cup is needed: its lye, blending, hold test, and the cups that share it. */
+function batterSteps(input: RunInput, fills: readonly CupFill[], i: number): BenchStep[] {
+  const cups = cupsOfBatter(input, i)
+  const { id } = input.cups[cups[0]!]!.cup
+  return [
+    step(`lye-in:${id}`, 'lye-in', input.times['own-lye'] * input.handPace, { cup: id }),
+    step(`blend:${id}`, 'blend', input.blendS, { cup: id }),
+    step(`hold:${id}`, 'hold', SECONDS.hold, { cup: id }),
+    ...(cups.length > 1 ? cups.map(k => drawing(input, fills, k)) : []),
   ]
 }
 
 function drawSteps(input: RunInput, fills: readonly CupFill[]): BenchStep[] {
+  if (input.ownBatters) return []
   const used = input.cups.filter(cup => cup.massG > 0)
   const inPot = used.filter(({ scent }) => scent?.moment === 'pot' && !input.ownBatters)
   const firstPour = (id: string) => input.pours.findIndex(pour => input.cups[pour.cup]!.cup.id === id)
-  const draw = (task: (typeof used)[number]) =>
-    step(`draw:${task.cup.id}`, 'draw', input.times.split * input.handPace, {
-      ...{ cup: task.cup.id, massG: fills[input.cups.indexOf(task)]!.drawG },
-    })
+  const draw = (task: (typeof used)[number]) => drawing(input, fills, input.cups.indexOf(task))
   const ordered = [...used].sort((a, b) => firstPour(a.cup.id) - firstPour(b.cup.id))
   const plain = ordered.filter(cup => !inPot.includes(cup))
   return [
@@ -113,11 +134,12 @@ function drawSteps(input: RunInput, fills: readonly CupFill[]): BenchStep[] {
 export const LATE_SCENT = 'late-scent:'
 
 /** Colour of a cup, and the scent that goes in with it. */
-function cupSteps(input: RunInput, i: number): BenchStep[] {
+function cupSteps(input: RunInput, fills: readonly CupFill[], i: number): BenchStep[] {
   const { cup, colourS } = input.cups[i]!
   const isScented = isScentedEarly(input, input.cups[i]!)
   const mayBeForgotten = input.cups[i]!.scent?.moment === 'pot' && !input.ownBatters
   return [
+    ...(input.ownBatters ? batterSteps(input, fills, i) : []),
     ...(colourS > 0 ? [step(`colour:${cup.id}`, 'colour', colourS * input.handPace, { cup: cup.id })] : []),
     ...(isScented ? [step(`scent:${cup.id}`, 'scent', input.times.scent * input.handPace, { cup: cup.id })] : []),
     ...(mayBeForgotten
@@ -126,14 +148,14 @@ function cupSteps(input: RunInput, i: number): BenchStep[] {
   ]
 }
 
-function pourSteps(plan: Plan, input: RunInput): BenchStep[] {
+function pourSteps(plan: Plan, input: RunInput, fills: readonly CupFill[]): BenchStep[] {
   return input.pours.flatMap((pour, n) => {
     const { cup, scent } = input.cups[pour.cup]!
     const isFirst = !input.pours.slice(0, n).some(earlier => earlier.cup === pour.cup)
     const atOnce = scent?.moment === 'last' || scent?.moment === 'never-stop'
     return [
       ...(pour.waitS > 0 ? [step(`wait:${pour.pour}`, 'wait', pour.waitS, { pour: pour.pour })] : []),
-      ...(isFirst && input.colourEach ? cupSteps(input, pour.cup) : []),
+      ...(isFirst && input.colourEach ? cupSteps(input, fills, pour.cup) : []),
       ...(isFirst && atOnce
         ? [step(`scent:${cup.id}`, 'scent', input.times.scent * input.handPace, { cup: cup.id })]
         : []),
@@ -160,6 +182,10 @@ function finishSteps(plan: Plan): BenchStep[] {
   ]
 }
 
+/** A batter that several cups share is made for the first of them. */
+const onlyOnce = (steps: readonly BenchStep[]): BenchStep[] =>
+  [...new Map([...steps].reverse().map(one => [one.key, one])).values()].reverse()
+
 /** Everything from the safety list to the covered mould, in the order in which it is done. */
 export function stepsOf(
   plan: Plan,
@@ -167,14 +193,14 @@ export function stepsOf(
   lines: readonly WeighLine[],
   fills: readonly CupFill[],
 ): BenchStep[] {
-  return [
+  return onlyOnce([
     ...SAFETY_TICKS.map(item => step(safetyKey(item), 'safety', SECONDS.tick, { item })),
     ...readySteps(plan),
     ...lyeSteps(lines),
     ...mixSteps(plan, input),
     ...drawSteps(input, fills),
-    ...(input.colourEach ? [] : preparationOrder(input).flatMap(i => cupSteps(input, i))),
-    ...pourSteps(plan, input),
+    ...(input.colourEach ? [] : preparationOrder(input).flatMap(i => cupSteps(input, fills, i))),
+    ...pourSteps(plan, input, fills),
     ...finishSteps(plan),
-  ]
+  ])
 }

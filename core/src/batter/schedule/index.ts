@@ -13,7 +13,7 @@ export type { Window } from './windows.ts'
 export { USUAL_TIMES, handTimes } from './times.ts'
 
 export { beforeLye } from './before.ts'
-export { splitPot } from './blending.ts'
+export { blendOwn, splitPot } from './blending.ts'
 export { MODES, RunState, copyOf, isNeverStopped } from './run-state.ts'
 export type { CupState } from './run-state.ts'
 export { NODES, THREE, WEIGHTS } from './variation.ts'

@@ -1,6 +1,7 @@
 import { Check, Eye, Ruler, TriangleAlert, Undo2 } from 'lucide-react'
 import { useConnected } from '../../instruments/connected.ts'
-import { useRunState } from '../../run/context.tsx'
+import { blendOf } from '@ostler/core'
+import { useFollowed, useRunState } from '../../run/context.tsx'
 import type { BenchDeeds } from './use-bench.ts'
 
 const KEY =
@@ -9,11 +10,12 @@ const KEY =
 /** Four deeds and undo: as high as a thumb in a wet glove is wide. */
 export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
   const { state, next } = useRunState()
+  const { input } = useFollowed()
   const { panel, open } = deeds
   const connected = useConnected()
   const toggle = (name: 'seen' | 'measured' | 'trouble') => open(panel === name ? null : name)
   const kind = next[0]?.step?.kind
-  const isBlending = kind === 'blend' && state.blendingSince !== null
+  const isBlending = kind === 'blend' && blendOf(input, state, next[0]?.step?.cup).blendingSince !== null
   const isMeasured = kind === 'weigh' || kind === 'draw' ? connected.mass : kind === 'temp' && connected.temperature
   const word = isMeasured
     ? 'Take it'

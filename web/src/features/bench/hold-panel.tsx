@@ -1,5 +1,6 @@
 import { HOW } from '@ostler/core'
 import { useEffect, useState } from 'react'
+import { useRunState } from '../../run/context.tsx'
 import { BenchPanel } from './panel.tsx'
 import type { About } from './use-bench.ts'
 
@@ -14,8 +15,15 @@ export function HoldPanel({ onNote, onClose }: { onNote: (about: About) => void;
     const timer = setInterval(() => setSeconds((performance.now() - began) / 1000), 250)
     return () => clearInterval(timer)
   }, [began])
+  const { next } = useRunState()
+  const cup = next[0]?.step?.cup
   const answer = (how: keyof typeof HOW.hold) =>
-    onNote({ kind: 'hold', how, amount: Math.round((performance.now() - began) / 1000) })
+    onNote({
+      kind: 'hold',
+      how,
+      ...(cup !== undefined && { cup }),
+      amount: Math.round((performance.now() - began) / 1000),
+    })
   return (
     <BenchPanel title="Does it hold?" onClose={onClose}>
       <p className="text-[clamp(2.5rem,8vw,5rem)] leading-none font-semibold">

@@ -37,7 +37,7 @@ export function LanesPanel({ onClose }: { onClose: () => void }) {
   return (
     <BenchPanel title="Lanes" onClose={onClose}>
       {lanes.length === 0 ? (
-        <p className="text-xl">There are lanes once a cup is filled. Whipped and own batters have none here.</p>
+        <p className="text-xl">There are lanes once a cup is filled; a whipped batch has none.</p>
       ) : (
         <>
           <p className="text-lg text-soft">

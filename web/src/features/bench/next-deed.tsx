@@ -1,4 +1,4 @@
-import { looksDue, showMass, showMassDown } from '@ostler/core'
+import { blendOf, looksDue, showMass, showMassDown } from '@ostler/core'
 import type { BenchStep, NextAction } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
@@ -44,7 +44,7 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
         <Say of={now.big} />
       </p>
       {amount !== '' && <p className="mt-2 text-[clamp(3.5rem,8vw,6rem)] leading-none font-semibold">{amount}</p>}
-      {step?.kind === 'blend' && <BlendClock />}
+      {step?.kind === 'blend' && <BlendClock cup={step.cup} />}
       {step?.kind === 'pour' && state.pouring && <Since from={state.pouring.since} of={now.seconds} />}
       <p className="mt-3 max-w-200 text-[clamp(1.25rem,2.2vw,1.6rem)] leading-snug first-letter:uppercase">
         <Say of={now.more} />
@@ -110,14 +110,15 @@ function LooksDue({ onLook }: { onLook: (cup: string) => void }) {
 }
 
 /** Seconds that the blender was on. */
-function BlendClock() {
+function BlendClock({ cup }: { cup: string | undefined }) {
   const { state } = useRunState()
+  const { input } = useFollowed()
+  const { blendS, blendingSince } = blendOf(input, state, cup)
   const now = useNow()
-  const on = state.blendingSince === null ? 0 : now - state.blendingSince
+  const on = blendingSince === null ? 0 : now - blendingSince
   return (
     <p className="mt-2 text-[clamp(2.5rem,8vw,6rem)] leading-none font-semibold">
-      {Math.round(state.blendS + on)} s{' '}
-      <span className="text-2xl font-normal text-soft">{on > 0 ? 'and on' : 'so far'}</span>
+      {Math.round(blendS + on)} s <span className="text-2xl font-normal text-soft">{on > 0 ? 'and on' : 'so far'}</span>
     </p>
   )
 }

@@ -29,6 +29,9 @@ export const bench = {
   'bench.too-little-weighed': '{off} of {what} is missing.',
   'bench.weight-of-nothing': 'A weight is above 0. Is something on the scale?',
   'bench.many-times': 'That is {times} times the {planned} that are planned. In another unit, or a digit too many?',
+  'bench.lye-into-cup': 'Lye into {cup}',
+  'bench.blend-cup': 'Blend {cup}',
+  'bench.blending-cup': 'Blending {cup}',
   'bench.cup-enlarged': '{cup} is {more} heavier than it was: for the same shade add {all}.',
   'bench.no-such-trace': 'Trace goes from {least} to {most}: is a point missing?',
   'bench.no-such-temperature':
