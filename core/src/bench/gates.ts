@@ -10,7 +10,7 @@ import { cupNow, inCup, weightsIn } from './state.ts'
 import type { BenchState, CupNow } from './state.ts'
 import { drawMass } from './masses.ts'
 import { planBOf } from './plan-b.ts'
-import { LATE_SCENT } from './steps.ts'
+import { LATE_SCENT, solutionOf } from './steps.ts'
 import { SAFETY_WORDS, safetyMissing } from './safety.ts'
 
 /** What may be done when. */
@@ -125,11 +125,14 @@ function weighing(following: Following, state: BenchState, event: Settled): Verd
   )
 }
 
-function lyeIn(following: Following, state: BenchState, { r }: Settled): Verdict {
+function lyeIn(following: Following, state: BenchState, event: Settled): Verdict {
+  const { r } = event
   const unweighed = following.lines.filter(
     line =>
       ['lye', 'water', 'oil'].includes(line.kind) && line.group !== 'late' && state.weighed[line.key] === undefined,
   )
+  const share = solutionOf(following.lines, following.input, event.cup ?? '')
+  if (share && state.weighed[share.key] === undefined) unweighed.unshift(share)
   const last = (body: 'lye' | 'oils') => state.temps[body].at(-1)
   const old = (['lye', 'oils'] as const).filter(body => !last(body) || r - last(body)!.r > STALE_S)
   const isHot = (['lye', 'oils'] as const).find(body => (last(body)?.value ?? 0) > HOTTEST_C)

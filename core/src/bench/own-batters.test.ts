@@ -12,7 +12,8 @@ const [a, b] = own.plan.cups.map(cup => cup.id) as [string, string]
 
 /** Done deed by deed as planned; holds are answered. */
 function made(until: (key: string) => boolean): BenchEvent[] {
-  const events = untilLye(own, LYE_IN)
+  // What untilLye weighs of each batter's lye is weighed when it is made.
+  const events = untilLye(own, LYE_IN).filter(one => one.item?.endsWith(':solution') !== true)
   for (let r = LYE_IN; events.length < 300;) {
     const state = fold(own, events)
     const { step } = nextActions(own, state)[0]!
@@ -28,6 +29,8 @@ function made(until: (key: string) => boolean): BenchEvent[] {
 }
 
 test('each cup gets its lye, is blended and tested before anything goes into it, and the run comes to its end', () => {
+  const keys = own.steps.map(step => step.key)
+  for (const cup of [a, b]) expect(keys.indexOf(`lye-in:${cup}`)).toBe(keys.indexOf(`weigh:batter:${cup}:solution`) + 1)
   const of = (cup: string) => own.steps.filter(step => step.cup === cup).map(step => step.kind)
   expect(of(a).slice(0, 3)).toEqual(['lye-in', 'blend', 'hold'])
   expect(of(b).slice(0, 3)).toEqual(['lye-in', 'blend', 'hold'])
@@ -53,6 +56,16 @@ test('a batter that came apart is not poured, and lye goes into each cup once', 
   expect(nextActions(own, broken)[0]!.step!.key).toBe(`blend:${first}`)
   const again = verdictOn(own, state, noted('lye-in', at, { cup: first }))
   expect(again.kind === 'refused' && say(again.sentence)).toMatch(/lye/i)
+})
+
+test('no cup gets lye before its share of the solution was weighed', () => {
+  const state = fold(
+    own,
+    made(key => key.includes(':solution')),
+  )
+  const first = own.steps.find(step => step.kind === 'lye-in')!.cup!
+  const verdict = verdictOn(own, state, noted('lye-in', LYE_IN + 600, { cup: first }))
+  expect(verdict.kind === 'refused' && say(verdict.sentence)).toMatch(/Lye solution/)
 })
 
 test('the safety list comes before lye in any cup', () => {

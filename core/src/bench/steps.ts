@@ -70,10 +70,10 @@ function readySteps(plan: Plan): BenchStep[] {
   return names.map(item => step(`ready:${item}`, 'ready', SECONDS.tick, { item }))
 }
 
-/** The lye first, since it has to cool; everything else is weighed while it does. */
+/** The lye first, since it has to cool; everything else is weighed while it does, but for what each batter of its own gets. */
 function lyeSteps(lines: readonly WeighLine[]): BenchStep[] {
   const isFirst = ({ group }: WeighLine) => group === 'lye-water' || group === 'lye'
-  const rest = lines.filter(line => !isFirst(line) && line.kind !== 'solution')
+  const rest = lines.filter(line => !isFirst(line) && line.group !== 'batter')
   return [
     ...lines.filter(isFirst).map(weighing),
     step('lye-mix', 'lye-mix', SECONDS.mix),
@@ -82,10 +82,12 @@ function lyeSteps(lines: readonly WeighLine[]): BenchStep[] {
   ]
 }
 
-function mixSteps(plan: Plan, input: RunInput): BenchStep[] {
+function mixSteps(plan: Plan, input: RunInput, lines: readonly WeighLine[]): BenchStep[] {
   const melts = plan.whipped === null && plan.heat.rule !== 'transfer'
   return [
     ...(melts ? [step('ready:melt', 'melt', SECONDS.melt, { item: 'melt' })] : []),
+    // Fats are shared among batters of their own once they are clear.
+    ...lines.filter(({ group, kind }) => group === 'batter' && kind !== 'solution').map(weighing),
     step('temp:lye', 'temp', SECONDS.temp, { item: 'lye' }),
     step('temp:oils', 'temp', SECONDS.temp, { item: 'oils' }),
     ...(input.ownBatters
@@ -103,11 +105,29 @@ const drawing = (input: RunInput, fills: readonly CupFill[], i: number): BenchSt
   return step(`draw:${id}`, 'draw', input.times.split * input.handPace, { cup: id, massG: fills[i]!.drawG })
 }
 
-/** A batter with lye of its own, made right before its first cup is needed: its lye, blending, hold test, and the cups that share it. */
-function batterSteps(input: RunInput, fills: readonly CupFill[], i: number): BenchStep[] {
+/** Lye solution that a batter of its own gets. */
+export const solutionOf = (lines: readonly WeighLine[], input: RunInput, cup: string): WeighLine | undefined => {
+  const i = input.cups.findIndex(task => task.cup.id === cup)
+  const cups = i < 0 ? [] : cupsOfBatter(input, i).map(k => input.cups[k]!.cup.id)
+  return lines.find(({ kind, batter }) => kind === 'solution' && cups.includes(batter))
+}
+
+/** What steps are made of. */
+interface Given {
+  plan: Plan
+  input: RunInput
+  lines: readonly WeighLine[]
+  fills: readonly CupFill[]
+}
+
+/** A batter with lye of its own, made right before its first cup is needed: its share of the lye, weighed; blending, hold test, and the cups
+ * that share it. */
+function batterSteps({ input, fills, lines }: Given, i: number): BenchStep[] {
   const cups = cupsOfBatter(input, i)
   const { id } = input.cups[cups[0]!]!.cup
+  const solution = solutionOf(lines, input, id)
   return [
+    ...(solution ? [weighing(solution)] : []),
     step(`lye-in:${id}`, 'lye-in', input.times['own-lye'] * input.handPace, { cup: id }),
     step(`blend:${id}`, 'blend', input.blendS, { cup: id }),
     step(`hold:${id}`, 'hold', SECONDS.hold, { cup: id }),
@@ -134,12 +154,13 @@ function drawSteps(input: RunInput, fills: readonly CupFill[]): BenchStep[] {
 export const LATE_SCENT = 'late-scent:'
 
 /** Colour of a cup, and the scent that goes in with it. */
-function cupSteps(input: RunInput, fills: readonly CupFill[], i: number): BenchStep[] {
+function cupSteps(given: Given, i: number): BenchStep[] {
+  const { input } = given
   const { cup, colourS } = input.cups[i]!
   const isScented = isScentedEarly(input, input.cups[i]!)
   const mayBeForgotten = input.cups[i]!.scent?.moment === 'pot' && !input.ownBatters
   return [
-    ...(input.ownBatters ? batterSteps(input, fills, i) : []),
+    ...(input.ownBatters ? batterSteps(given, i) : []),
     ...(colourS > 0 ? [step(`colour:${cup.id}`, 'colour', colourS * input.handPace, { cup: cup.id })] : []),
     ...(isScented ? [step(`scent:${cup.id}`, 'scent', input.times.scent * input.handPace, { cup: cup.id })] : []),
     ...(mayBeForgotten
@@ -148,14 +169,15 @@ function cupSteps(input: RunInput, fills: readonly CupFill[], i: number): BenchS
   ]
 }
 
-function pourSteps(plan: Plan, input: RunInput, fills: readonly CupFill[]): BenchStep[] {
+function pourSteps(given: Given): BenchStep[] {
+  const { plan, input } = given
   return input.pours.flatMap((pour, n) => {
     const { cup, scent } = input.cups[pour.cup]!
     const isFirst = !input.pours.slice(0, n).some(earlier => earlier.cup === pour.cup)
     const atOnce = scent?.moment === 'last' || scent?.moment === 'never-stop'
     return [
       ...(pour.waitS > 0 ? [step(`wait:${pour.pour}`, 'wait', pour.waitS, { pour: pour.pour })] : []),
-      ...(isFirst && input.colourEach ? cupSteps(input, fills, pour.cup) : []),
+      ...(isFirst && input.colourEach ? cupSteps(given, pour.cup) : []),
       ...(isFirst && atOnce
         ? [step(`scent:${cup.id}`, 'scent', input.times.scent * input.handPace, { cup: cup.id })]
         : []),
@@ -193,14 +215,15 @@ export function stepsOf(
   lines: readonly WeighLine[],
   fills: readonly CupFill[],
 ): BenchStep[] {
+  const given = { plan, input, lines, fills }
   return onlyOnce([
     ...SAFETY_TICKS.map(item => step(safetyKey(item), 'safety', SECONDS.tick, { item })),
     ...readySteps(plan),
     ...lyeSteps(lines),
-    ...mixSteps(plan, input),
+    ...mixSteps(plan, input, lines),
     ...drawSteps(input, fills),
-    ...(input.colourEach ? [] : preparationOrder(input).flatMap(i => cupSteps(input, fills, i))),
-    ...pourSteps(plan, input, fills),
+    ...(input.colourEach ? [] : preparationOrder(input).flatMap(i => cupSteps(given, i))),
+    ...pourSteps(given),
     ...finishSteps(plan),
   ])
 }
