@@ -356,6 +356,7 @@ export type {
   Verdict,
 } from './bench/index.ts'
 export * from './instruments/index.ts'
+export * from './record/index.ts'
 export * from './mould/index.ts'
 export { batchLook, everything, forecast, forecaster, quickensSentence } from './forecast/index.ts'
 export type { BatchLook, Forecast, ForecastResult, Raster } from './forecast/index.ts'

@@ -5,6 +5,8 @@ import type { Plan } from '../plan/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { acrossView, designOf, paintedPixels, renderRows } from '../look/swirl/index.ts'
+import { batterWater, cureForecast, restOutlook } from '../mould/index.ts'
+import { aheadOf } from '../preparation/index.ts'
 import { say } from '../quantities/words/index.ts'
 import { forecaster } from './forecast.ts'
 import type { Forecast } from './forecast.ts'
@@ -22,6 +24,7 @@ export interface BatchLook {
   state: Forecast['risk']['state']
   scent: string
   picture: Raster
+  course: BatchCourse
 }
 
 /** Rows of the whole picture, and what stays free between two faces, pixels. */
@@ -85,6 +88,38 @@ function pictureOf(plan: Plan, shelf: Shelf, { lanes, colours }: Forecast): Rast
   return sideBySide(faces, Math.ceil(kinds.length / rows))
 }
 
+/** Hours and days of a batch after its pour, as far as its plan says. */
+export interface BatchCourse {
+  /** Hours until it comes out of its mould, once it is poured; null: not poured, or never. */
+  unmouldH: number | null
+  /** Days until its bars are ready, with the range of four cures in five. */
+  readyDay: number
+  readyRange: readonly [number, number]
+  /** Bars, and what one weighs fresh and cured, g. */
+  bars: number
+  barG: number
+  curedG: number
+  /** Days that its preparation takes beforehand. */
+  aheadDays: number
+}
+
+/** Weeks that a cold infusion stands, at the least; and the evening before for what is frozen. Makers' rule. */
+const STEEP_DAYS = 28
+
+function courseOf(plan: Plan, shelf: Shelf, forecast: Forecast): BatchCourse {
+  const { portions, lanes } = forecast
+  const cure = cureForecast(plan, batterWater(plan, portions, shelf))
+  const isPoured = plan.rest.pouredAt !== ''
+  const rest = isPoured ? restOutlook({ plan, shelf, portions, lanes }) : null
+  const ahead = aheadOf(plan, shelf, portions)
+  return {
+    unmouldH: rest?.result.unmouldMin == null ? null : rest.result.unmouldMin / 60,
+    ...{ readyDay: cure.readyDay, readyRange: cure.readyRange },
+    ...{ bars: cure.bars.count, barG: cure.freshG, curedG: cure.curedG },
+    aheadDays: ahead.some(({ key }) => key.startsWith('ahead:infuse:')) ? STEEP_DAYS : ahead.length > 0 ? 1 : 0,
+  }
+}
+
 /**
  * A batch at a glance: its face, how much it is, whether there is time. Null where it cannot be forecast with this shelf.
  * Some hundredths of a second.
@@ -98,5 +133,6 @@ export function batchLook(plan: Plan, shelf: Shelf): BatchLook | null {
     state: risk.state,
     scent: recipe.scent ? say(recipe.scent.name) : '',
     picture: pictureOf(plan, shelf, result.forecast),
+    course: courseOf(plan, shelf, result.forecast),
   }
 }

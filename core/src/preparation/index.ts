@@ -10,3 +10,4 @@ export type { BatterPart, BatterShare, DivisionSheet, LyeSolution } from './divi
 export { compareWays } from './ways.ts'
 
 export { topSheet } from './top.ts'
+export { aheadOf } from './ahead.ts'

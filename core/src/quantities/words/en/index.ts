@@ -14,6 +14,7 @@ import { plan } from './plan.ts'
 import { portions } from './portions.ts'
 import { preparation } from './preparation.ts'
 import { recipe } from './recipe.ts'
+import { record } from './record.ts'
 import { rest } from './rest.ts'
 import { schedule } from './schedule.ts'
 import { search } from './search.ts'
@@ -41,6 +42,7 @@ export const EN: Readonly<Record<string, string>> = {
   ...portions,
   ...preparation,
   ...recipe,
+  ...record,
   ...rest,
   ...schedule,
   ...search,

@@ -1,0 +1,137 @@
+import { fact, plain } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
+import { dayAfter, daysBetween, lifeOf } from './life.ts'
+import type { LifeFacts } from './life.ts'
+
+/** What is due of batches, by the day. */
+
+export const DUE_KINDS = {
+  steep: 'to steep',
+  make: 'to make',
+  unmould: 'to unmould',
+  cut: 'to cut',
+  weigh: 'to weigh',
+  turn: 'to turn',
+  ready: 'ready',
+} as const
+export type DueKind = keyof typeof DUE_KINDS
+
+export interface DueFacts extends LifeFacts {
+  id: string
+  name: string
+  /** When it is wanted; empty: at any time. */
+  wantedOn: string
+  /** Days that its preparation takes: an infusion in cold oil needs weeks. */
+  aheadDays: number
+  /** Hours from the pour until it can come out of its mould; null: not known. */
+  unmouldH: number | null
+  turnedAt: string | null
+  /** Days from the pour of its last weigh-in; null: none. */
+  weighedDay: number | null
+}
+
+export interface Due {
+  /** Stable: the same thing of the same batch. */
+  key: string
+  kind: DueKind
+  batch: string
+  name: string
+  /** The day that it is due, and the hour where it matters, like "2026-03-02" or "2026-03-02T14:30". */
+  on: string
+  what: Words
+}
+
+/** Bars are weighed and turned once a week on the rack. Makers' habit. */
+const WEEK_DAYS = 7
+/** From the pour until it is out of the mould, for days that are reckoned back. Makers' rule: one to three. */
+const REST_DAYS = 2
+/** Later than that after a weigh-in's day nobody is asked for it any more. */
+const LONGEST_CURE_DAYS = 365
+
+const at = (pouredAt: string, hours: number): string => {
+  const start = pouredAt.length > 10 ? `${pouredAt}:00Z` : `${pouredAt}T12:00:00Z`
+  return new Date(Date.parse(start) + hours * 3_600_000).toISOString().slice(0, 16)
+}
+
+/** Last days to begin, worked back from when it is wanted. */
+function before({ id, name, wantedOn, readyDay, aheadDays }: DueFacts): Due[] {
+  if (wantedOn === '' || readyDay === null) return []
+  const makeOn = dayAfter(wantedOn, -(readyDay + REST_DAYS))
+  const make: Due = {
+    ...{ key: `${id}:make`, kind: 'make', batch: id, name, on: makeOn },
+    what: fact('due.make', { days: plain(readyDay + REST_DAYS, 0) }),
+  }
+  const steep: Due = {
+    ...{ key: `${id}:steep`, kind: 'steep', batch: id, name, on: dayAfter(makeOn, -aheadDays) },
+    what: fact('due.steep'),
+  }
+  return aheadDays > 0 ? [steep, make] : [make]
+}
+
+function onTheRack(facts: DueFacts, pouredAt: string, today: string): Due[] {
+  const { id, name, cutAt, unmouldedAt, readyDay, weighedDay, turnedAt } = facts
+  const began = cutAt ?? unmouldedAt!
+  const day = daysBetween(pouredAt, today)
+  if (day > LONGEST_CURE_DAYS) return []
+  const nextWeigh = dayAfter(pouredAt, weighedDay === null ? daysBetween(pouredAt, began) : weighedDay + WEEK_DAYS)
+  const isReady = readyDay !== null && day >= readyDay
+  return [
+    ...(isReady && weighedDay !== null && weighedDay >= readyDay
+      ? []
+      : [
+          {
+            key: `${id}:weigh:${nextWeigh}`,
+            kind: 'weigh' as const,
+            batch: id,
+            name,
+            on: nextWeigh,
+            what: fact('due.weigh'),
+          },
+        ]),
+    ...(isReady
+      ? []
+      : [
+          {
+            ...{ key: `${id}:turn:${turnedAt ?? began}`, kind: 'turn' as const, batch: id, name },
+            on: dayAfter(turnedAt ?? began, WEEK_DAYS),
+            what: fact('due.turn'),
+          },
+        ]),
+    ...(readyDay === null
+      ? []
+      : [
+          {
+            ...{ key: `${id}:ready`, kind: 'ready' as const, batch: id, name, on: dayAfter(pouredAt, readyDay) },
+            what: fact('due.ready'),
+          },
+        ]),
+  ]
+}
+
+/** What is due of a batch from now on, the next of each kind. @param today like "2026-03-02" */
+export function dueOf(facts: DueFacts, today: string): Due[] {
+  const { id, name, pouredAt, unmouldedAt, cutAt, unmouldH } = facts
+  const life = lifeOf(facts, today)
+  if (life === 'gone') return []
+  if (pouredAt === null) return before(facts)
+  if (life === 'resting')
+    return unmouldH === null
+      ? []
+      : [
+          {
+            key: `${id}:unmould`,
+            kind: 'unmould',
+            batch: id,
+            name,
+            on: at(pouredAt, unmouldH),
+            what: fact('due.unmould'),
+          },
+        ]
+  const cutting: Due[] =
+    cutAt === null ? [{ key: `${id}:cut`, kind: 'cut', batch: id, name, on: unmouldedAt!, what: fact('due.cut') }] : []
+  return [...cutting, ...onTheRack(facts, pouredAt, today)]
+}
+
+/** Dues of many batches, the earliest first. */
+export const inOrder = (dues: readonly Due[]): Due[] =>
+  [...dues].sort((a, b) => a.on.localeCompare(b.on) || a.name.localeCompare(b.name) || a.key.localeCompare(b.key))
