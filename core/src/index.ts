@@ -359,7 +359,7 @@ export * from './instruments/index.ts'
 export * from './record/index.ts'
 export * from './mould/index.ts'
 export { batchLook, everything, forecast, forecaster, quickensSentence } from './forecast/index.ts'
-export type { BatchLook, Forecast, ForecastResult, Raster } from './forecast/index.ts'
+export type { BatchCourse, BatchLook, Forecast, ForecastResult, Raster } from './forecast/index.ts'
 export { FACT_GROUPS, differences, factsOf } from './forecast/compare/index.ts'
 export type { Difference, Said } from './forecast/compare/index.ts'
 export {
@@ -382,6 +382,9 @@ export type {
   NotedAnswer,
   RunAnswer,
   RunEvents,
+  PhotoAnswer,
+  RackBatch,
+  RecordAnswer,
   RunOutcome,
   RunSummary,
   DesignAnswer,

@@ -23,6 +23,9 @@ import { recipeRoutes } from './recipes/routes.ts'
 import { recipeStore } from './recipes/store.ts'
 import { runFeed } from './runs/feed.ts'
 import type { RunFeed } from './runs/feed.ts'
+import { PHOTO_LIMIT, photoRoutes, recordRoutes } from './record/routes.ts'
+import { recordStore } from './record/store.ts'
+import { calendarRoutes, todayRoutes } from './record/today.ts'
 import { batchRunRoutes, preparationRoutes, runRoutes } from './runs/routes.ts'
 import { runStore } from './runs/store.ts'
 import { shelfRoutes } from './shelf/routes.ts'
@@ -76,6 +79,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use(sameOriginWrites)
   api.use('/batches/:id/runs/document', visits.require, express.json({ limit: IMPORT_LIMIT, strict: true }))
   api.use('/shelf/import', visits.require, express.json({ limit: IMPORT_LIMIT, strict: true }))
+  api.use('/batches/:id/record/photos', visits.require, express.raw({ limit: PHOTO_LIMIT, type: 'image/jpeg' }))
   api.use(express.json({ limit: BODY_LIMIT, strict: true }))
   api.get('/health', (_req, res) => void res.json({ ok: true }))
   api.use(memberRoutes({ members, tries: signInTries(db), sessions: visits, config, setUpCode }))
@@ -87,6 +91,11 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/batches/:id/runs', visits.require, batchRunRoutes({ store: runs }))
   api.use('/batches/:id/preparation', visits.require, preparationRoutes({ store: runs, now }))
   api.use('/runs', visits.require, runRoutes({ store: runs, feed: app.locals['feed'] as RunFeed, now }))
+  const records = recordStore(db)
+  api.use('/batches/:id/record', visits.require, recordRoutes(records))
+  api.use('/photos', visits.require, photoRoutes(records))
+  api.use('/calendar/feed', calendarRoutes({ db, now, looking }))
+  api.use('/due', visits.require, todayRoutes({ db, now, looking }))
   api.use('/batches', visits.require, batchRoutes({ store: batchStore(db), looks, now, learning, looking }))
   api.use(() => {
     throw new HttpError(404, 'There is nothing at this address.')

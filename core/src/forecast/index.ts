@@ -3,5 +3,5 @@ export type { Forecast, ForecastResult } from './forecast.ts'
 
 export { everything } from './everything.ts'
 export { batchLook } from './batch-look.ts'
-export type { BatchLook, Raster } from './batch-look.ts'
+export type { BatchCourse, BatchLook, Raster } from './batch-look.ts'
 export { quickensSentence } from './batter-notices.ts'

@@ -1,4 +1,4 @@
-import { Choice, Like, NumberFrom, Texts, Text, Whole } from '../document/fields/index.ts'
+import { Choice, Like, NumberFrom, Text, Texts, Uuid, Whole } from '../document/fields/index.ts'
 
 /** What can be noted of a batch after its pour. A landed kind keeps its meaning. */
 export const ENTRY_KINDS = {
@@ -10,6 +10,7 @@ export const ENTRY_KINDS = {
   graded: 'graded',
   yield: 'weighed up',
   gone: 'gone',
+  photo: 'a photograph',
   note: 'a note',
   undo: 'taken back',
 } as const
@@ -91,6 +92,9 @@ export class RecordEntry {
 
   @Texts(20, 200, 'Bars are named by their numbers, at most 200 of them.', { optional: true })
   bars?: string[]
+
+  @Uuid('A photograph is named by its id.', { optional: true })
+  photo?: string
 
   @Text(0, 1000, 'A note has at most 1000 letters.', { optional: true })
   text?: string

@@ -21,6 +21,7 @@ function lacks(entry: RecordEntry): Problem[] {
   if (entry.kind === 'graded' && (!entry.aim || entry.mark === undefined)) return problem('mark', 'record.lacks')
   if (entry.kind === 'yield' && (!entry.part || entry.massG === undefined)) return problem('massG', 'record.lacks')
   if (entry.kind === 'gone' && (!entry.way || entry.count === undefined)) return problem('count', 'record.lacks')
+  if (entry.kind === 'photo' && entry.photo === undefined) return problem('photo', 'record.lacks')
   if (entry.kind === 'undo' && entry.of === undefined) return problem('of', 'record.lacks')
   return []
 }

@@ -4,6 +4,7 @@ import type { Problem } from '../document/fields/index.ts'
 import type { KeptDesign } from '../design/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { BenchEvent } from '../bench/index.ts'
+import type { Life, RecordEntry } from '../record/index.ts'
 import type { Risk } from '../batter/advice/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
 import type { UnitHabits } from '../quantities/units/index.ts'
@@ -107,6 +108,43 @@ export interface RunSummary {
   count: number
   /** How it ended; null while it goes on. */
   closed: string | null
+}
+
+export interface PhotoAnswer {
+  id: string
+  /** Of its large size, pixels. */
+  width: number
+  height: number
+}
+
+/** What came of a batch: entries in the order in which they came in, and its photographs. */
+export interface RecordAnswer {
+  entries: RecordEntry[]
+  photos: PhotoAnswer[]
+}
+
+/** A batch on the rack. Days like "2026-03-02". */
+export interface RackBatch {
+  id: string
+  name: string
+  life: Life
+  place: string
+  pouredAt: string
+  /** Days since the pour, and the last that it was weighed on. */
+  day: number
+  weighedDay: number | null
+  turnedAt: string | null
+  /** Bars that are left; null: not known. */
+  bars: number | null
+  readyOn: string | null
+  readyRange: [string, string] | null
+  /** Of a bar, fresh and when it is ready, g. */
+  barG: number | null
+  curedG: number | null
+  /** Signs that were seen of it. */
+  signs: string[]
+  /** When its picture was made, for its address. */
+  face: number | null
 }
 
 /** What was said of a run as its batter was divided, and what its maker said of it in the end. */

@@ -5,7 +5,7 @@ import type { Shelves } from '../shelf/store.ts'
 import type { Look, Work } from '../work/work.ts'
 
 /** Goes up whenever the models or the picture come out otherwise for the same plan. */
-const LOOK_VERSION = 1
+const LOOK_VERSION = 2
 
 /** Batches looked at in one go: each takes some hundredths of a second. */
 const MOST_AT_ONCE = 20
@@ -35,6 +35,7 @@ const stored = (look: Look | null) => ({
   pot_g: look ? Math.round(look.potG) : null,
   scent: look ? look.scent.slice(0, 400) : null,
   face: look ? Buffer.from(look.face) : null,
+  course: look ? JSON.stringify(look.course) : null,
 })
 
 export function lookStore(db: Database, shelves: Shelves, work: Pick<Work, 'look'>): LookStore {

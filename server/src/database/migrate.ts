@@ -14,6 +14,7 @@ import * as looks from './migrations/2026-11-30-0110-looks.ts'
 import * as keptVersions from './migrations/2026-11-30-0125-kept-versions.ts'
 import * as runs from './migrations/2026-11-30-0405-runs.ts'
 import * as outcomes from './migrations/2026-11-30-0950-outcomes.ts'
+import * as record from './migrations/2026-11-30-1035-record.ts'
 import * as runsMadeReady from './migrations/2026-11-30-0700-runs-made-ready.ts'
 
 /** By name, in the order in which they are applied. A landed one is never changed. */
@@ -31,6 +32,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '2026-11-30-0405-runs': runs,
   '2026-11-30-0700-runs-made-ready': runsMadeReady,
   '2026-11-30-0950-outcomes': outcomes,
+  '2026-11-30-1035-record': record,
 }
 
 /**

@@ -1,4 +1,5 @@
 import type {
+  BatchCourse,
   BenchEvent,
   Change,
   Evidence,
@@ -7,6 +8,7 @@ import type {
   OwnWindow,
   Plan,
   Recipe,
+  RecordEntry,
   Shelf,
   ShelfKind,
   TagRule,
@@ -29,6 +31,9 @@ export interface Tables {
   batch_look: BatchLookTable
   run: RunTable
   run_event: RunEventTable
+  record_entry: RecordEntryTable
+  batch_record: BatchRecordTable
+  photo: PhotoTable
 }
 
 type Stamp = ColumnType<Date, Date | undefined, Date>
@@ -44,6 +49,8 @@ interface WorkshopTable {
   rules: JSONColumnType<TagRule[], string | undefined, string>
   windows: JSONColumnType<OwnWindow[], string | undefined, string>
   times: JSONColumnType<OwnTime[], string | undefined, string>
+  /** In the address of its calendar; null: it has none. */
+  calendar_token: string | null | undefined
   created_at: Stamp
 }
 
@@ -97,6 +104,42 @@ interface BatchChangeTable {
   made_at: Stamp
 }
 
+/** What came of a batch, in the order in which it came in. */
+interface RecordEntryTable {
+  batch_id: string
+  workshop_id: string
+  key: string
+  seq: ColumnType<string, never, never>
+  entry: JSONColumnType<RecordEntry, string, never>
+  member_id: string | null
+  received_at: Stamp
+}
+
+/** What all of that comes to. */
+interface BatchRecordTable {
+  batch_id: string
+  workshop_id: string
+  unmoulded_at: string | null
+  cut_at: string | null
+  cut_count: number | null
+  gone_count: number
+  turned_at: string | null
+  place: string
+  signs: string[]
+}
+
+/** Two sizes of a photograph, as JPEG without anything else. */
+interface PhotoTable {
+  id: string
+  batch_id: string
+  workshop_id: string
+  small: Buffer
+  large: Buffer
+  width: number
+  height: number
+  created_at: Stamp
+}
+
 /** What the list shows of a batch; nothing but its stamps where the plan cannot be forecast. */
 interface BatchLookTable {
   batch_id: string
@@ -111,6 +154,8 @@ interface BatchLookTable {
   /** A PNG. */
   face: Buffer | null
   made_at: Stamp
+  /** Hours and days after its pour. */
+  course: JSONColumnType<BatchCourse | null, string | null | undefined, string | null>
 }
 
 /** A batch as it is made ready and made: the plan and the shelf as they stood when that was begun; null until then. */

@@ -27,7 +27,10 @@ export const headers = (): RequestHandler =>
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
 
-/** Refuses writes that another site's page asks for, and writes that are not JSON. */
+/** Neither can be sent by another site's form. */
+const TYPES = ['application/json', 'image/jpeg']
+
+/** Refuses writes that another site's page asks for, and writes of other types. */
 export const sameOriginWrites: RequestHandler = (req, _res, next) => {
   if (SAFE.has(req.method)) return next()
   const refuse = () => next(new HttpError(403, 'A change from another site is not accepted.'))
@@ -35,8 +38,8 @@ export const sameOriginWrites: RequestHandler = (req, _res, next) => {
   if (site !== undefined && site !== 'same-origin' && site !== 'none') return refuse()
   const origin = req.get('origin')
   if (origin !== undefined && !sameHost(origin, req.get('host') ?? '')) return refuse()
-  if (req.get('content-length') !== undefined && req.get('content-length') !== '0' && !req.is('application/json')) {
-    return next(new HttpError(415, 'Changes are sent as JSON.'))
+  if (req.get('content-length') !== undefined && req.get('content-length') !== '0' && !req.is(TYPES)) {
+    return next(new HttpError(415, 'Changes are sent as JSON, photographs as JPEG.'))
   }
   next()
 }

@@ -8,6 +8,7 @@ export interface Look {
   potG: number
   scent: string
   face: Uint8Array
+  course: BatchLook['course']
 }
 
 export interface LookTask {
@@ -36,7 +37,7 @@ export function lookOf({ plan, shelf }: LookTask): Look | null {
   if (!look) return null
   const { width, height, data } = look.picture
   const face = encode({ width, height, data: new Uint8Array(data.buffer), channels: 4 })
-  return { state: look.state, potG: look.potG, scent: look.scent, face }
+  return { state: look.state, potG: look.potG, scent: look.scent, face, course: look.course }
 }
 
 export function taughtBy({ plan, shelf, batch, at }: EvidenceTask): Taught | null {

@@ -1,0 +1,81 @@
+import type { Due, DueFacts, RackBatch } from '@ostler/core'
+import { LIVES, dayAfter, daysBetween, dueOf, inOrder, lifeOf } from '@ostler/core'
+import { sql } from 'kysely'
+import type { Database } from '../database/connection.ts'
+
+/** How the batches of a workshop stand: how far each has come, what is due of it, where its bars lie. */
+
+/** Batches that are looked through for one answer. */
+const MOST = 5000
+
+const rowsOf = (db: Database, workshopId: string) =>
+  db
+    .selectFrom('batch')
+    .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
+    .leftJoin('batch_record as record', 'record.batch_id', 'batch.id')
+    .where('batch.workshop_id', '=', workshopId)
+    .where('batch.deleted_at', 'is', null)
+    .orderBy('batch.updated_at', 'desc')
+    .limit(MOST)
+    .select(['batch.id', 'look.state', 'look.course', 'look.made_at'])
+    .select(['record.unmoulded_at', 'record.cut_at', 'record.cut_count', 'record.gone_count', 'record.turned_at'])
+    .select(['record.place', 'record.signs'])
+    .select([
+      sql<string>`batch.plan ->> 'name'`.as('name'),
+      sql<string>`coalesce(batch.plan -> 'rest' ->> 'pouredAt', '')`.as('poured_at'),
+      sql<string>`coalesce(batch.plan -> 'rest' ->> 'wantedOn', '')`.as('wanted_on'),
+      sql<
+        number | null
+      >`(select max((one ->> 'day')::float) from jsonb_array_elements(batch.plan -> 'rest' -> 'weighIns') one)`.as(
+        'weighed_day',
+      ),
+      sql<boolean>`exists (select 1 from run where run.batch_id = batch.id)`.as('is_begun'),
+    ])
+    .execute()
+
+type Row = Awaited<ReturnType<typeof rowsOf>>[number]
+
+const factsOf = (row: Row): DueFacts => ({
+  ...{ id: row.id, name: row.name, isPlanned: row.state !== null, isBegun: row.is_begun },
+  ...{ pouredAt: row.poured_at === '' ? null : row.poured_at, wantedOn: row.wanted_on },
+  ...{ unmouldedAt: row.unmoulded_at, cutAt: row.cut_at, turnedAt: row.turned_at, weighedDay: row.weighed_day },
+  ...{ cutCount: row.cut_count, goneCount: row.gone_count ?? 0 },
+  ...{ readyDay: row.course?.readyDay ?? null, unmouldH: row.course?.unmouldH ?? null },
+  aheadDays: row.course?.aheadDays ?? 0,
+})
+
+/** What is due of all batches, the earliest first. @param today of the workshop, like "2026-03-02" */
+export async function duesOf(db: Database, workshopId: string, today: string): Promise<Due[]> {
+  const rows = await rowsOf(db, workshopId)
+  return inOrder(rows.flatMap(row => dueOf(factsOf(row), today)))
+}
+
+/** Bars on the rack and ready, those that are ready first, then by when they will be. */
+export async function rackOf(db: Database, workshopId: string, today: string): Promise<RackBatch[]> {
+  const rows = await rowsOf(db, workshopId)
+  return rows
+    .flatMap((row): RackBatch[] => {
+      const facts = factsOf(row)
+      const life = lifeOf(facts, today)
+      if ((life !== 'curing' && life !== 'ready') || facts.pouredAt === null) return []
+      const { course } = row
+      const bars = facts.cutCount ?? course?.bars ?? null
+      return [
+        {
+          ...{ id: row.id, name: row.name, life, place: row.place ?? '', pouredAt: facts.pouredAt },
+          ...{ day: daysBetween(facts.pouredAt, today), weighedDay: facts.weighedDay, turnedAt: facts.turnedAt },
+          bars: bars === null ? null : Math.max(0, bars - facts.goneCount),
+          readyOn: course ? dayAfter(facts.pouredAt, course.readyDay) : null,
+          readyRange: course
+            ? [dayAfter(facts.pouredAt, course.readyRange[0]), dayAfter(facts.pouredAt, course.readyRange[1])]
+            : null,
+          ...{ barG: course?.barG ?? null, curedG: course?.curedG ?? null, signs: row.signs ?? [] },
+          face: row.made_at ? row.made_at.getTime() : null,
+        },
+      ]
+    })
+    .sort((a, b) => (a.readyOn ?? '9999').localeCompare(b.readyOn ?? '9999') || a.name.localeCompare(b.name))
+}
+
+/** Lives in the order of a batch's life. */
+export const LIFE_ORDER = Object.keys(LIVES)
