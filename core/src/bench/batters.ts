@@ -1,20 +1,9 @@
 import type { RunInput } from '../batter/schedule/index.ts'
+import { UNBLENDED } from './blend.ts'
+import type { Blend } from './blend.ts'
 import type { BenchState } from './state.ts'
 
 /** Batters of the bench: the one pot, or batters with lye of their own, each named by the first cup that it fills. */
-
-/** A batter from its lye to its hold test. Seconds of the run. */
-export interface Blend {
-  lyeInAt: number | null
-  /** Seconds that the blender was on, and since when it is; null: it is off. */
-  blendS: number
-  blendingSince: number | null
-  /** When blending stopped for good, as far as is known. */
-  stoppedAt: number | null
-  hold: 'holds' | 'breaks' | 'not-sure' | null
-}
-
-export const UNBLENDED: Blend = { lyeInAt: null, blendS: 0, blendingSince: null, stoppedAt: null, hold: null }
 
 /** Cups that a batter of its own fills, by their place; that of cup i. */
 export const cupsOfBatter = ({ cups }: RunInput, i: number): number[] => {

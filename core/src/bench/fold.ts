@@ -1,5 +1,6 @@
-import { UNBLENDED, batterOf, cupsOfBatter } from './batters.ts'
-import type { Blend } from './batters.ts'
+import { batterOf, cupsOfBatter } from './batters.ts'
+import { UNBLENDED } from './blend.ts'
+import type { Blend } from './blend.ts'
 import type { BenchEvent, Body } from './event.ts'
 import type { Following } from './following.ts'
 import { verdictOn } from './gates.ts'

@@ -1,6 +1,7 @@
 import { celsius, fact, grams, listOf, plain } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
-import { UNBLENDED, blendOf } from './batters.ts'
+import { blendOf } from './batters.ts'
+import { UNBLENDED } from './blend.ts'
 import type { BenchEvent } from './event.ts'
 import type { Following } from './following.ts'
 import { drawMass, massOf, timesPlanned } from './masses.ts'

@@ -1,4 +1,4 @@
-import type { Blend } from './batters.ts'
+import type { Blend } from './blend.ts'
 import type { Body } from './event.ts'
 import type { Settled } from './settle.ts'
 import type { Words } from '../quantities/facts/index.ts'
