@@ -7,6 +7,7 @@ import { upgradePlans } from './batches/upgrade.ts'
 import { configFrom } from './config.ts'
 import { connect } from './database/connection.ts'
 import { migrate } from './database/migrate.ts'
+import { recordStore } from './record/store.ts'
 import { loadDemo } from './demo/demo.ts'
 import { createApp } from './app.ts'
 import { memberStore } from './members/store.ts'
@@ -37,6 +38,7 @@ async function main(): Promise<void> {
       shelf: shelfStore(db),
       recipes: recipeStore(db),
       designs: designStore(db),
+      records: recordStore(db),
     })
 
   const setUpCode =

@@ -12,6 +12,7 @@ import type { Config } from '../src/config.ts'
 import { connect } from '../src/database/connection.ts'
 import type { Database } from '../src/database/connection.ts'
 import { migrate } from '../src/database/migrate.ts'
+import { recordStore } from '../src/record/store.ts'
 import { loadDemo } from '../src/demo/demo.ts'
 import { createApp } from '../src/app.ts'
 import { memberStore } from '../src/members/store.ts'
@@ -66,6 +67,7 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
       shelf: shelfStore(db),
       recipes: recipeStore(db),
       designs: designStore(db),
+      records: recordStore(db),
     })
   const app = createApp({ db, config, setUpCode, now: () => new Date(), work: () => workHere })
   const server: Server = app.listen(0, '127.0.0.1')

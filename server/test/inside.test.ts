@@ -4,6 +4,7 @@ import { sql } from 'kysely'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import supertest from 'supertest'
 import { configFrom } from '../src/config.ts'
+import { recordStore } from '../src/record/store.ts'
 import { loadDemo } from '../src/demo/demo.ts'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import { batchStore } from '../src/batches/store.ts'
@@ -90,6 +91,7 @@ describe('the database holds its own line', () => {
       shelf: shelfStore(at.db),
       recipes: recipeStore(at.db),
       designs: designStore(at.db),
+      records: recordStore(at.db),
     })
     expect(await at.db.selectFrom('batch').select('id').execute()).toHaveLength(before.length)
   })
@@ -174,7 +176,7 @@ describe('strange requests', () => {
 
   test('a search that is a list or an object is no search', async () => {
     const { batches } = (await visitor.get('/api/batches?search[]=x&search[]=y')).body as BatchList
-    expect(batches).toHaveLength(10)
+    expect(batches).toHaveLength(16)
   })
 
   test.each([

@@ -17,14 +17,14 @@ export const ENTRY_KINDS = {
 export type EntryKind = keyof typeof ENTRY_KINDS
 
 /** What a design aims at, each with a mark. */
-export const AIMS = {
+export const QUALITIES = {
   layers: 'layers',
   swirl: 'swirl',
   colour: 'colour',
   scent: 'scent',
   hardness: 'hardness',
 } as const
-export type Aim = keyof typeof AIMS
+export type Quality = keyof typeof QUALITIES
 
 /** Where the soap of a batch went, as it is weighed up. */
 export const YIELD_PARTS = {
@@ -70,8 +70,8 @@ export class RecordEntry {
   @Whole(0, 2, 'A grade is 0 (looked, not there), 1 (some) or 2 (strong).', { optional: true })
   grade?: number
 
-  @Choice(Object.keys(AIMS), 'What is graded is layers, swirl, colour, scent or hardness.', { optional: true })
-  aim?: Aim
+  @Choice(Object.keys(QUALITIES), 'What is graded is layers, swirl, colour, scent or hardness.', { optional: true })
+  aim?: Quality
 
   @Whole(1, 5, 'A mark is from 1 (not at all) to 5 (as wished).', { optional: true })
   mark?: number

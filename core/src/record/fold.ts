@@ -1,4 +1,4 @@
-import type { Aim, GoneWay, RecordEntry, YieldPart } from './entry.ts'
+import type { Quality, GoneWay, RecordEntry, YieldPart } from './entry.ts'
 
 /** What came of a batch, as far as it was noted. Days and times as the clock of the workshop showed them. */
 export interface RecordState {
@@ -10,7 +10,7 @@ export interface RecordState {
   turnedAt: string | null
   /** The last word on each sign, and on each aim. */
   signs: RecordEntry[]
-  marks: Partial<Record<Aim, RecordEntry>>
+  marks: Partial<Record<Quality, RecordEntry>>
   /** By part, g and pieces. */
   yields: Record<YieldPart, { massG: number; count: number }>
   gone: Record<GoneWay, number>

@@ -1,5 +1,5 @@
-export { AIMS, ENTRY_KINDS, GONE_WAYS, MOST_ENTRIES, RecordEntry, YIELD_PARTS } from './entry.ts'
-export type { Aim, EntryKind, GoneWay, YieldPart } from './entry.ts'
+export { QUALITIES, ENTRY_KINDS, GONE_WAYS, MOST_ENTRIES, RecordEntry, YIELD_PARTS } from './entry.ts'
+export type { Quality, EntryKind, GoneWay, YieldPart } from './entry.ts'
 export { heldEntries, recordFold } from './fold.ts'
 export type { RecordState } from './fold.ts'
 export { LIVES, dayAfter, daysBetween, lifeOf } from './life.ts'

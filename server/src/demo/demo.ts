@@ -6,6 +6,8 @@ import type { BatchStore } from '../batches/store.ts'
 import { DEMO_SIGN_IN } from '../members/demo-sign-in.ts'
 import type { MemberStore } from '../members/store.ts'
 import { projectDir } from '../project-dir.ts'
+import type { RecordStore } from '../record/store.ts'
+import { DEMO_PAST, pastEntries, pastPlan } from './demo-records.ts'
 import type { DesignStore } from '../designs/store.ts'
 import type { RecipeStore } from '../recipes/store.ts'
 import type { ShelfStore } from '../shelf/store.ts'
@@ -20,6 +22,7 @@ interface Stores {
   shelf: ShelfStore
   recipes: RecipeStore
   designs: DesignStore
+  records: RecordStore
 }
 
 async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores): Promise<void> {
@@ -59,22 +62,37 @@ async function keepDesign(workshopId: string, plan: Plan, { designs, shelf }: St
   await designs.add(workshopId, { ...designFrom(plan, plan.name, hexOf), notes: plan.notes.slice(0, 300) })
 }
 
+function exampleOf(file: string): Plan {
+  const result = readPlanText(readFileSync(join(EXAMPLES, file), 'utf8'))
+  if (!result.ok) throw new Error(`The example ${file} is not a plan: ${say(result.problems[0]!.sentence)}`)
+  return result.plan
+}
+
+/** Batches that were made before today, with what came of them. */
+async function addPast(workshopId: string, memberId: string, { batches, records }: Stores, now: Date): Promise<void> {
+  for (const past of DEMO_PAST) {
+    const plan = pastPlan(exampleOf(`${past.example}.json`), past, now)
+    const { id } = await batches.add(workshopId, plan)
+    await records.add({ workshopId, memberId }, id, pastEntries(past, now))
+  }
+}
+
 /** Loads the made-up workshop with the example batches, unless a workshop exists. */
-export async function loadDemo(stores: Stores): Promise<void> {
+export async function loadDemo(stores: Stores, now = new Date()): Promise<void> {
   const { members, batches } = stores
   if (await members.hasWorkshop({ countsDemo: true })) return
   const form = { workshopName: 'Sluice Lane Workshop', memberName: 'Demo maker', ...DEMO_SIGN_IN }
   const made = await members.setUp(form, { countsDemo: true, isDemo: true })
   if (!made.ok) return
-  const { workshopId } = made
+  const { workshopId, memberId } = made
   await fillShelf(workshopId, stores)
+  await addPast(workshopId, memberId, stores, now)
   for (const file of readdirSync(EXAMPLES)
     .filter(name => name.endsWith('.json'))
     .sort()) {
-    const result = readPlanText(readFileSync(join(EXAMPLES, file), 'utf8'))
-    if (!result.ok) throw new Error(`The example ${file} is not a plan: ${say(result.problems[0]!.sentence)}`)
-    await batches.add(workshopId, result.plan)
-    if (KEPT.includes(file)) await keepDesign(workshopId, result.plan, stores)
+    const plan = exampleOf(file)
+    await batches.add(workshopId, plan)
+    if (KEPT.includes(file)) await keepDesign(workshopId, plan, stores)
   }
   for (const design of demoDesigns()) {
     const kept = await stores.designs.add(workshopId, design)

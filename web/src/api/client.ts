@@ -18,7 +18,12 @@ import type {
   OwnTime,
   OwnWindow,
   Plan,
+  Due,
+  PhotoAnswer,
+  RackBatch,
   RecipeAnswer,
+  RecordAnswer,
+  RecordEntry,
   RecipeForm,
   RecipeVersionAnswer,
   SessionAnswer,
@@ -142,6 +147,44 @@ export const runsQuery = (batch: string) =>
     queryFn: () => call<RunSummary[]>('GET', `/batches/${batch}/runs`),
     staleTime: 0,
   })
+
+export const recordQuery = (batch: string) =>
+  queryOptions({
+    queryKey: ['batches', 'record', batch],
+    queryFn: () => call<RecordAnswer>('GET', `/batches/${batch}/record`),
+    staleTime: 0,
+  })
+
+export const addEntries = (batch: string, entries: readonly RecordEntry[]) =>
+  call<{ kept: number }>('POST', `/batches/${batch}/record`, { entries })
+
+/** Keeps a photograph in two sizes, sent one after the other. */
+export const addPhoto = (batch: string, id: string, small: Blob, large: Blob) =>
+  call<PhotoAnswer>('PUT', `/batches/${batch}/record/photos/${id}?small=${small.size}`, undefined, {
+    headers: { 'content-type': 'image/jpeg' },
+    body: new Blob([small, large], { type: 'image/jpeg' }),
+  })
+
+export const photoAddress = (id: string, size: 'small' | 'large'): string => `/api/photos/${id}/${size}`
+
+/** What is due, and what lies on the rack, as of a day of the workshop like "2026-03-02". */
+export const duesQuery = (day: string) =>
+  queryOptions({
+    queryKey: ['due', 'today', day],
+    queryFn: () => call<Due[]>('GET', `/due/today?day=${day}`),
+    staleTime: 0,
+  })
+export const rackQuery = (day: string) =>
+  queryOptions({
+    queryKey: ['due', 'rack', day],
+    queryFn: () => call<RackBatch[]>('GET', `/due/rack?day=${day}`),
+    staleTime: 0,
+  })
+export const calendarQuery = queryOptions({
+  queryKey: ['due', 'calendar'],
+  queryFn: () => call<{ token: string | null }>('GET', '/due/calendar'),
+})
+export const renewCalendar = () => call<{ token: string }>('POST', '/due/calendar')
 
 export const outcomesQuery = queryOptions({
   queryKey: ['runs', 'outcomes'],

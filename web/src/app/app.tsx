@@ -36,6 +36,14 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/shelf/shelf-page.tsx')).ShelfPage }),
       },
       {
+        path: '/today',
+        lazy: async () => ({ Component: (await import('../features/today/today-page.tsx')).TodayPage }),
+      },
+      {
+        path: '/rack',
+        lazy: async () => ({ Component: (await import('../features/rack/rack-page.tsx')).RackPage }),
+      },
+      {
         path: '/designs',
         lazy: async () => ({ Component: (await import('../features/designs/designs-page.tsx')).DesignsPage }),
       },
@@ -111,6 +119,10 @@ const router = createBrowserRouter([
           {
             path: 'bench',
             lazy: async () => ({ Component: (await import('../features/bench/runs-page.tsx')).RunsPage }),
+          },
+          {
+            path: 'outcome',
+            lazy: async () => ({ Component: (await import('../features/outcome/outcome-page.tsx')).OutcomePage }),
           },
           {
             path: 'sheet',

@@ -71,6 +71,11 @@ export const STAGES: readonly Stage[] = [
     ],
     word: ({ rest }) => (rest.weighIns.length > 0 ? 'curing' : rest.pouredAt !== '' ? 'poured' : 'not poured'),
   },
+  {
+    name: 'Record',
+    pages: [{ path: 'outcome', name: 'Outcome' }],
+    word: ({ rest }) => (rest.pouredAt !== '' ? 'what came of it' : 'later'),
+  },
 ]
 
 export interface Place {

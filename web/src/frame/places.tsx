@@ -1,7 +1,9 @@
 import { NavLink } from 'react-router'
 
 const PLACES = [
+  ['/today', 'Today'],
   ['/batches', 'Batches'],
+  ['/rack', 'Rack'],
   ['/designs', 'Designs'],
   ['/shelf', 'Shelf'],
   ['/recipes', 'Recipes'],

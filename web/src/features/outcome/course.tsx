@@ -1,0 +1,190 @@
+import { GONE_WAYS } from '@ostler/core'
+import type { GoneWay } from '@ostler/core'
+import { format, parseISO } from 'date-fns'
+import { useId, useState } from 'react'
+import type { ReactNode } from 'react'
+import { usePlan } from '../../plan/context.tsx'
+import { options } from '../../ui/options.ts'
+import { Choice } from '../../ui/choice.tsx'
+import { clockNow } from './use-record.ts'
+import type { About, OpenRecord } from './use-record.ts'
+
+const DAY = 'd MMM yyyy, HH:mm'
+const shown = (on: string) => format(parseISO(on), DAY)
+
+/** How far it has come: out of the mould, cut, on its place, gone; each with its day, noted with one key. */
+export function Course({ record }: { record: OpenRecord }) {
+  const pouredAt = usePlan(state => state.plan.rest.pouredAt)
+  const { unmouldedAt, cutAt, cutCount, place, turnedAt, goneCount } = record.state
+  const left = cutCount === null ? null : Math.max(0, cutCount - goneCount)
+  return (
+    <ol aria-label="How far it has come" className="mt-3 grid grid-cols-5 gap-4 max-[1100px]:grid-cols-2 max-[600px]:grid-cols-1">
+      <Step title="Poured" done={pouredAt === '' ? null : shown(pouredAt.length > 10 ? pouredAt : `${pouredAt}T12:00`)}>
+        <p className="text-[14px] text-soft">Its day stands on the page Rest; the bench tells it.</p>
+      </Step>
+      <Step title="Out of the mould" done={unmouldedAt === null ? null : shown(unmouldedAt)}>
+        <Noting word="It is out" onNote={on => record.note({ kind: 'unmoulded', on })} after={pouredAt} />
+      </Step>
+      <Step
+        title="Cut"
+        done={cutAt === null ? null : `${shown(cutAt)}${cutCount === null ? '' : `, ${cutCount} bars`}`}
+      >
+        <Noting
+          word="It is cut"
+          counts="bars"
+          onNote={(on, count) => record.note(withCount({ kind: 'cut', on }, count))}
+          after={pouredAt}
+        />
+      </Step>
+      <Step
+        title="On the rack"
+        done={place === '' ? null : `${place}${turnedAt === null ? '' : `, turned ${shown(turnedAt)}`}`}
+      >
+        <Placing record={record} />
+      </Step>
+      <Step title="Gone" done={goneCount === 0 ? null : `${goneCount} gone${left === null ? '' : `, ${left} left`}`}>
+        <Leaving record={record} left={left} />
+      </Step>
+    </ol>
+  )
+}
+
+const withCount = (about: About, count: number | null): About => (count === null ? about : { ...about, count })
+
+function Step({ title, done, children }: { title: string; done: string | null; children: ReactNode }) {
+  return (
+    <li className="border-t-2 border-ink pt-2">
+      <h2 className="text-lg">
+        {done !== null && '✓ '}
+        {title}
+      </h2>
+      <p className="min-h-6 font-semibold">{done ?? <span className="font-normal text-soft">not yet</span>}</p>
+      {children}
+    </li>
+  )
+}
+
+interface NotingProps {
+  word: string
+  counts?: string
+  /** It cannot have been before this. */
+  after: string
+  onNote: (on: string, count: number | null) => void
+}
+
+/** A day that was, now unless it is said otherwise, and how many. */
+function Noting({ word, counts, after, onNote }: NotingProps) {
+  const [on, setOn] = useState('')
+  const [count, setCount] = useState('')
+  const [sentence, setSentence] = useState('')
+  const id = useId()
+  const note = () => {
+    const at = on === '' ? clockNow() : on
+    const bars = count.trim() === '' ? null : Number(count)
+    if (after !== '' && at.slice(0, 10) < after.slice(0, 10)) return setSentence('That was before it was poured.')
+    if (at > clockNow()) return setSentence('That is still to come.')
+    if (bars !== null && !(Number.isInteger(bars) && bars >= 1 && bars <= 2000))
+      return setSentence('A number of bars is a whole number from 1 to 2000.')
+    setSentence('')
+    onNote(at, bars)
+    setOn('')
+    setCount('')
+  }
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2"
+      onSubmit={submitted => {
+        submitted.preventDefault()
+        note()
+      }}
+    >
+      {counts !== undefined && (
+        <input
+          aria-label={`How many ${counts}`}
+          className="field min-h-9 w-20"
+          inputMode="numeric"
+          placeholder={counts}
+          value={count}
+          onChange={changed => setCount(changed.target.value)}
+        />
+      )}
+      <input
+        aria-label={`When: ${word}`}
+        type="datetime-local"
+        className="field min-h-9 w-44"
+        value={on}
+        aria-invalid={sentence !== ''}
+        aria-describedby={id}
+        onChange={changed => setOn(changed.target.value)}
+      />
+      <button className="button min-h-9">{on === '' ? `${word}, now` : word}</button>
+      <p id={id} className="text-[14px] text-rust">
+        {sentence}
+      </p>
+    </form>
+  )
+}
+
+function Placing({ record }: { record: OpenRecord }) {
+  const [text, setText] = useState('')
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2"
+      onSubmit={submitted => {
+        submitted.preventDefault()
+        record.note({ kind: 'placed', text: text.trim() })
+        setText('')
+      }}
+    >
+      <input
+        aria-label="Place on the rack"
+        className="field min-h-9 w-36"
+        maxLength={60}
+        placeholder="rack 2, shelf 3"
+        value={text}
+        onChange={changed => setText(changed.target.value)}
+      />
+      <button className="button min-h-9" disabled={text.trim() === ''}>
+        It lies there
+      </button>
+      <button type="button" className="button min-h-9" onClick={() => record.note({ kind: 'turned' })}>
+        Turned, now
+      </button>
+    </form>
+  )
+}
+
+function Leaving({ record, left }: { record: OpenRecord; left: number | null }) {
+  const [way, setWay] = useState<GoneWay>('sold')
+  const [count, setCount] = useState('')
+  const [sentence, setSentence] = useState('')
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={submitted => {
+        submitted.preventDefault()
+        const n = Number(count)
+        if (!(Number.isInteger(n) && n >= 1 && n <= 2000))
+          return setSentence('A number of bars is a whole number from 1 to 2000.')
+        if (left !== null && n > left) return setSentence(`Only ${left} are left.`)
+        setSentence('')
+        record.note({ kind: 'gone', way, count: n })
+        setCount('')
+      }}
+    >
+      <input
+        aria-label="How many are gone"
+        className="field min-h-9 w-20"
+        inputMode="numeric"
+        placeholder="bars"
+        value={count}
+        onChange={changed => setCount(changed.target.value)}
+      />
+      <Choice<GoneWay> label="How they left" value={way} options={options(GONE_WAYS)} onValue={setWay} />
+      <button className="button min-h-9">They are gone</button>
+      <p role="alert" className="w-full text-[14px] text-rust">
+        {sentence}
+      </p>
+    </form>
+  )
+}

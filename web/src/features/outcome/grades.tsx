@@ -1,0 +1,39 @@
+import { QUALITIES } from '@ostler/core'
+import type { Quality } from '@ostler/core'
+import { Section } from '../../ui/section.tsx'
+import { MARK_WORDS } from './words.ts'
+import type { OpenRecord } from './use-record.ts'
+
+const MARKS = [1, 2, 3, 4, 5] as const
+
+/** How well what was aimed at was reached, each from 1 to 5. */
+export function Grades({ record }: { record: OpenRecord }) {
+  return (
+    <Section title="As it was meant?">
+      <ul>
+        {(Object.entries(QUALITIES) as [Quality, string][]).map(([aim, name]) => {
+          const mark = record.state.marks[aim]?.mark ?? null
+          return (
+            <li key={aim} className="flex flex-wrap items-center gap-3 border-b border-line py-1">
+              <span className="w-24">{name}</span>
+              <span role="group" aria-label={`Mark for ${name}`} className="flex">
+                {MARKS.map(one => (
+                  <button
+                    key={one}
+                    aria-pressed={mark === one}
+                    aria-label={`${one}, ${MARK_WORDS[one]}`}
+                    className="min-h-11 min-w-11 -ml-px border border-ink aria-pressed:bg-ink aria-pressed:text-paper hover:bg-chosen"
+                    onClick={() => record.note({ kind: 'graded', aim, mark: one })}
+                  >
+                    {one}
+                  </button>
+                ))}
+              </span>
+              <span className="text-soft">{mark === null ? '' : MARK_WORDS[mark]}</span>
+            </li>
+          )
+        })}
+      </ul>
+    </Section>
+  )
+}

@@ -1,0 +1,92 @@
+import { SIGN_STAGES, signOf, signsLike } from '@ostler/core'
+import type { Sign, SignStage } from '@ostler/core'
+import { Search } from 'lucide-react'
+import { useState } from 'react'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
+import { Section } from '../../ui/section.tsx'
+import { GRADE_WORDS } from './words.ts'
+import type { OpenRecord } from './use-record.ts'
+
+const GRADES = [0, 1, 2] as const
+const STAGES = { '': 'at any time', ...SIGN_STAGES } as const
+const SHOWN = 8
+
+/** What is seen of the soap, from one list: looked for and not there, some of it, much of it. */
+export function Signs({ record }: { record: OpenRecord }) {
+  const [search, setSearch] = useState('')
+  const [stage, setStage] = useState<SignStage | ''>('cut')
+  const [isWhole, setWhole] = useState(false)
+  const seen = record.state.signs
+  const found = signsLike(search, stage === '' || search !== '' ? null : stage)
+  return (
+    <Section title="Signs">
+      {seen.length > 0 && (
+        <ul aria-label="Signs that were noted" className="mb-3">
+          {seen.map(entry => {
+            const sign = signOf(entry.sign)
+            return sign ? <SignRow key={sign.id} sign={sign} record={record} /> : null
+          })}
+        </ul>
+      )}
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="relative">
+          <span className="sr-only">Search signs: “white powder”, “oily drops”, “ring”</span>
+          <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
+          <input
+            type="search"
+            className="field min-h-9 w-64 pl-8"
+            placeholder="white powder, oily drops, ring"
+            maxLength={60}
+            value={search}
+            onChange={changed => setSearch(changed.target.value)}
+          />
+        </label>
+        <Choice<SignStage | ''> label="Seen" value={stage} options={options(STAGES)} onValue={setStage} />
+      </div>
+      {found.length === 0 && <p className="mt-2 text-soft">Nothing on the list looks like that. Keep it as a note.</p>}
+      <ul aria-label="Signs to look for">
+        {found
+          .filter(sign => !seen.some(entry => entry.sign === sign.id))
+          .slice(0, isWhole ? Infinity : SHOWN)
+          .map(sign => (
+            <SignRow key={sign.id} sign={sign} record={record} />
+          ))}
+      </ul>
+      {!isWhole && found.length > SHOWN && (
+        <button className="quiet mt-1 min-h-9" onClick={() => setWhole(true)}>
+          {found.length - SHOWN} more
+        </button>
+      )}
+    </Section>
+  )
+}
+
+function SignRow({ sign, record }: { sign: Sign; record: OpenRecord }) {
+  const grade = record.state.signs.find(entry => entry.sign === sign.id)?.grade ?? null
+  const how = [sign.where, sign.some, sign.strong]
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
+      <span className="min-w-0 flex-1 basis-60">
+        <span className={grade !== null && grade > 0 ? 'font-semibold' : ''}>{sign.words}</span>
+        <span className="block text-[13px] text-soft">
+          {sign.where}
+          {grade === null ? '' : grade === 0 ? ': looked for, not there' : `: ${how[grade]}`}
+        </span>
+      </span>
+      <span role="group" aria-label={sign.words} className="flex">
+        {GRADES.map(one => (
+          <button
+            key={one}
+            aria-pressed={grade === one}
+            title={one === 0 ? 'looked for, not there' : how[one]}
+            className="min-h-11 -ml-px border border-ink px-2.5 text-[14px] hover:bg-chosen aria-pressed:bg-ink aria-pressed:text-paper"
+            onClick={() => record.note({ kind: 'sign', sign: sign.id, grade: one })}
+          >
+            {GRADE_WORDS[one]}
+          </button>
+        ))}
+      </span>
+    </li>
+  )
+}

@@ -1,0 +1,128 @@
+import { YIELD_PARTS, batterWater, cureForecast, readQuantity, showMass, yieldReckoned } from '@ostler/core'
+import type { Words, YieldPart } from '@ostler/core'
+import { differenceInCalendarDays, parseISO } from 'date-fns'
+import { useMemo, useState } from 'react'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { decimalMark } from '../../ui/decimal-mark.ts'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
+import { Section } from '../../ui/section.tsx'
+import { Say } from '../../ui/say.tsx'
+import type { OpenRecord } from './use-record.ts'
+
+/** Where the soap went: weighed up against what went in, the gap named. */
+export function Yields({ record }: { record: OpenRecord }) {
+  const habits = useHabits()
+  const reckoned = useReckoned(record)
+  const g = (grams: number) => showMass(Math.abs(grams), habits, 1)
+  return (
+    <Section title="Where the soap went">
+      <Weighing record={record} />
+      {reckoned === null ? (
+        <p className="mt-2 max-w-120 text-soft">
+          Weigh all bars together once, the ends, and what stuck to the vessels: what is missing then is told.
+        </p>
+      ) : (
+        <>
+          <table className="mt-2 w-full max-w-110">
+            <tbody>
+              {(
+                [
+                  ['went in', reckoned.inG],
+                  ['bars', reckoned.barsG],
+                  ['ends and trims', reckoned.endsG],
+                  ['samples', reckoned.samplesG],
+                  ['stuck to vessels', reckoned.stuckG],
+                  ['spilt or thrown away', reckoned.spiltG],
+                  ['water that went off by then, about', reckoned.waterG],
+                ] as const
+              )
+                .filter(([, grams]) => grams > 0)
+                .map(([what, grams], i) => (
+                  <tr key={what} className="border-b border-line">
+                    <th scope="row" className="py-1 text-left font-normal">
+                      {what}
+                    </th>
+                    <td className={`text-right ${i === 0 ? 'font-semibold' : ''}`}>{g(grams)}</td>
+                  </tr>
+                ))}
+            </tbody>
+          </table>
+          <p className={`mt-1 ${reckoned.isOff ? 'font-semibold text-rust' : ''}`}>
+            {reckoned.isOff ? '△ ' : '✓ '}
+            {g(reckoned.gapG)} {reckoned.gapG >= 0 ? 'not accounted for' : 'more than went in'} (
+            {(Math.abs(reckoned.gapShare) * 100).toFixed(1)} %)
+            {reckoned.isOff
+              ? ': something was not weighed, or weighed twice.'
+              : ': within what scales and cling explain.'}
+          </p>
+        </>
+      )}
+    </Section>
+  )
+}
+
+/** What went into pot and cups by the plan, and what is left of soap on the day that it was weighed up. */
+function useReckoned({ state }: OpenRecord) {
+  const plan = usePlan(one => one.plan)
+  const { shelf } = useBatch()
+  const forecast = useForecast()
+  const weighedOn = state.entries.findLast(entry => entry.kind === 'yield' && entry.part === 'bars')?.on
+  return useMemo(() => {
+    if (!forecast || weighedOn === undefined) return null
+    const { portions } = forecast
+    const cups = portions.cups.reduce((sum, cup) => sum + cup.totalG, 0)
+    const inG = Math.max(portions.potG, cups)
+    const { curve, freshG } = cureForecast(plan, batterWater(plan, portions, shelf))
+    const day =
+      plan.rest.pouredAt === ''
+        ? 1
+        : Math.max(0, differenceInCalendarDays(parseISO(weighedOn), parseISO(plan.rest.pouredAt)))
+    const after = curve.findIndex(point => point.day >= day)
+    const [a, b] = [curve[Math.max(0, after - 1)]!, curve[after < 0 ? curve.length - 1 : after]!]
+    const massG = b.day === a.day ? b.massG : a.massG + ((b.massG - a.massG) * (day - a.day)) / (b.day - a.day)
+    return yieldReckoned(state, inG, Math.min(1, massG / freshG))
+  }, [forecast, plan, shelf, state, weighedOn])
+}
+
+function Weighing({ record }: { record: OpenRecord }) {
+  const habits = useHabits()
+  const [part, setPart] = useState<YieldPart>('bars')
+  const [text, setText] = useState('')
+  const [sentence, setSentence] = useState<Words>('')
+  const note = () => {
+    const read = readQuantity(text, 'mass', habits.mass, undefined, decimalMark())
+    if (!read.ok) return setSentence(read.sentence)
+    if (!(read.value > 0 && read.value <= 200_000))
+      return setSentence('A weight is more than nothing, and at most 200 kg.')
+    setSentence('')
+    record.note({ kind: 'yield', part, massG: Math.round(read.value * 10) / 10 })
+    setText('')
+  }
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={submitted => {
+        submitted.preventDefault()
+        note()
+      }}
+    >
+      <Choice<YieldPart> label="Weighed" value={part} options={options(YIELD_PARTS)} onValue={setPart} />
+      <input
+        aria-label={`Weight, ${habits.mass}`}
+        className="field min-h-9 w-28 text-right"
+        inputMode="decimal"
+        placeholder={habits.mass}
+        value={text}
+        aria-invalid={sentence !== ''}
+        onChange={changed => setText(changed.target.value)}
+      />
+      <button className="button min-h-9">Note it</button>
+      {sentence !== '' && (
+        <p role="alert" className="w-full text-[14px] text-rust">
+          <Say of={sentence} />
+        </p>
+      )}
+    </form>
+  )
+}

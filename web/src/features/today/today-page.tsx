@@ -1,0 +1,137 @@
+import { DUE_KINDS, dayAfter, daysBetween } from '@ostler/core'
+import type { Due, DueKind } from '@ostler/core'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { format, parseISO } from 'date-fns'
+import { Link } from 'react-router'
+import { calendarQuery, duesQuery, renewCalendar } from '../../api/client.ts'
+import { Places } from '../../frame/places.tsx'
+import { TopBar } from '../../frame/top-bar.tsx'
+import { Section } from '../../ui/section.tsx'
+import { Say } from '../../ui/say.tsx'
+
+/** The page of a batch on which what is due is done. */
+const PAGE: Readonly<Record<DueKind, string>> = {
+  steep: 'prepare',
+  make: 'prepare',
+  unmould: 'outcome',
+  cut: 'outcome',
+  weigh: 'cut',
+  turn: 'outcome',
+  ready: 'outcome',
+}
+const WEEK = 7
+/** Days like "2026-03-02" of this browser's clock. */
+export const todayHere = (): string => format(new Date(), 'yyyy-MM-dd')
+
+interface Group {
+  title: string
+  holds: (days: number) => boolean
+}
+const GROUPS: readonly Group[] = [
+  { title: 'Overdue', holds: days => days < 0 },
+  { title: 'Today', holds: days => days === 0 },
+  { title: 'This week', holds: days => days > 0 && days <= WEEK },
+  { title: 'Later', holds: days => days > WEEK },
+]
+
+/** What is due across all batches: what may come out of its mould, be cut, weighed, turned; last days to make what is wanted. */
+export function TodayPage() {
+  const today = todayHere()
+  const { data, error, isPending } = useQuery(duesQuery(today))
+  const groups = GROUPS.map(({ title, holds }) => ({
+    title,
+    dues: (data ?? []).filter(due => holds(daysBetween(today, due.on))),
+  })).filter(({ dues }) => dues.length > 0)
+  return (
+    <>
+      <TopBar>
+        <Places />
+      </TopBar>
+      <main className="mx-auto w-full max-w-220 px-5 py-6 max-[900px]:px-3">
+        <h1 className="text-3xl">{format(new Date(), 'EEEE, d MMMM')}</h1>
+        {error && <p className="text-rust">{error.message}</p>}
+        {isPending && <p className="text-soft">Looking through the batches …</p>}
+        {data && groups.every(({ title }) => title === 'Later') && (
+          <p className="mt-3 max-w-140 text-lg">
+            Nothing is due this week. A batch that is poured, or has a day on which it is wanted, is told of here in
+            time.
+          </p>
+        )}
+        {groups.map(({ title, dues }) => (
+          <Section key={title} title={title} className="mt-6">
+            <ul>
+              {dues.map(due => (
+                <DueRow key={due.key} due={due} today={today} />
+              ))}
+            </ul>
+          </Section>
+        ))}
+        <CalendarFeed />
+      </main>
+    </>
+  )
+}
+
+/** When, in words that are read at a glance. */
+function whenWords(on: string, today: string): string {
+  const days = daysBetween(today, on)
+  const time = on.length > 10 ? `, ${on.slice(11, 16)}` : ''
+  if (days === 0) return `today${time}`
+  if (days === -1) return 'since yesterday'
+  if (days < 0) return `${-days} days late`
+  return days === 1 ? `tomorrow${time}` : `${format(parseISO(dayAfter(on, 0)), 'EEE d MMM')}${time}`
+}
+
+function DueRow({ due, today }: { due: Due; today: string }) {
+  const isLate = daysBetween(today, due.on) < 0
+  return (
+    <li className="grid grid-cols-[10rem_minmax(0,1fr)] items-baseline gap-x-5 border-b border-line py-2.5 max-[600px]:grid-cols-1">
+      <span className={isLate ? 'font-semibold text-rust' : 'text-soft'}>
+        {isLate && '△ '}
+        {whenWords(due.on, today)}
+      </span>
+      <span>
+        <Link to={`/batches/${due.batch}/${PAGE[due.kind]}`} className="text-lg font-semibold hover:underline">
+          {due.name}
+        </Link>{' '}
+        <span className="text-[13px] text-soft">{DUE_KINDS[due.kind]}</span>
+        <span className="block">
+          <Say of={due.what} />
+        </span>
+      </span>
+    </li>
+  )
+}
+
+/** The address under which other calendars read this list; renewed, the old one is worth nothing. */
+function CalendarFeed() {
+  const client = useQueryClient()
+  const { data } = useQuery(calendarQuery)
+  const renew = useMutation({
+    mutationFn: renewCalendar,
+    onSuccess: () => client.invalidateQueries(calendarQuery),
+  })
+  if (!data) return null
+  const address = data.token === null ? null : `${location.origin}/api/calendar/feed/${data.token}.ics`
+  return (
+    <Section title="In your calendar" className="mt-10">
+      <p className="max-w-140 text-soft">
+        Any calendar that takes an address can show this list. Whoever knows the address can read it: keep it to
+        yourself.
+      </p>
+      {address !== null && (
+        <input
+          readOnly
+          aria-label="Address of the calendar"
+          className="field mt-2 min-h-9 w-full max-w-160"
+          value={address}
+          onFocus={focused => focused.target.select()}
+        />
+      )}
+      <button className="button mt-2 min-h-9" disabled={renew.isPending} onClick={() => renew.mutate()}>
+        {address === null ? 'Make an address' : 'Make another; this one ends'}
+      </button>
+      {renew.error && <p className="text-rust">{renew.error.message}</p>}
+    </Section>
+  )
+}
