@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { lifeOf } from '@ostler/core'
 import type { BatchAnswer, BatchList, Due, RackBatch, RecordAnswer, RecordEntry } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
@@ -120,4 +121,40 @@ describe('what is due', () => {
     expect((await at.visitor().get(`/api/calendar/feed/${first}.ics`)).status).toBe(404)
     expect((await visitor.get('/api/due/today?day=tomorrow')).status).toBe(400)
   })
+})
+
+test('the list says how far each batch has come, as the rules of a batch’s life have it, and shows only some when asked', async () => {
+  const rows = await at.db
+    .selectFrom('batch')
+    .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
+    .leftJoin('batch_record as record', 'record.batch_id', 'batch.id')
+    .selectAll('record')
+    .select(['batch.id', 'batch.plan', 'look.state', 'look.course'])
+    .execute()
+  const today = new Date().toISOString().slice(0, 10)
+  const lives = new Map(
+    rows.map(row => [
+      row.id,
+      lifeOf(
+        {
+          ...{ isPlanned: row.state !== null, isBegun: false, pouredAt: row.plan.rest.pouredAt || null },
+          ...{ unmouldedAt: row.unmoulded_at, cutAt: row.cut_at, cutCount: row.cut_count },
+          ...{ goneCount: row.gone_count ?? 0, readyDay: row.course?.readyDay ?? null },
+        },
+        today,
+      ),
+    ]),
+  )
+  expect(new Set(lives.values()).size).toBeGreaterThan(4)
+  const listed = async (life = '') =>
+    ((await visitor.get(`/api/batches?life=${life}&day=${today}`)).body as BatchList).batches
+  for (const one of await listed()) expect([one.name, one.life]).toEqual([one.name, lives.get(one.id)])
+  for (const life of new Set(lives.values()))
+    expect((await listed(life)).map(one => one.id).sort()).toEqual(
+      [...lives]
+        .filter(([, is]) => is === life)
+        .map(([id]) => id)
+        .sort(),
+    )
+  expect((await visitor.get('/api/batches?life=lost')).status).toBe(400)
 })

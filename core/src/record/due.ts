@@ -68,12 +68,20 @@ function before({ id, name, wantedOn, readyDay, aheadDays }: DueFacts): Due[] {
   return aheadDays > 0 ? [steep, make] : [make]
 }
 
+/** The last day of a weekly round that has come, or the next one: rounds that were missed do not add up. */
+function weekly(from: string, today: string): string {
+  const late = daysBetween(from, today)
+  return late < WEEK_DAYS ? from : dayAfter(from, WEEK_DAYS * Math.floor(late / WEEK_DAYS))
+}
+
 function onTheRack(facts: DueFacts, pouredAt: string, today: string): Due[] {
   const { id, name, cutAt, unmouldedAt, readyDay, weighedDay, turnedAt } = facts
   const began = cutAt ?? unmouldedAt!
   const day = daysBetween(pouredAt, today)
   if (day > LONGEST_CURE_DAYS) return []
-  const nextWeigh = dayAfter(pouredAt, weighedDay === null ? daysBetween(pouredAt, began) : weighedDay + WEEK_DAYS)
+  const firstWeigh = weighedDay === null ? began : dayAfter(pouredAt, Math.floor(weighedDay) + WEEK_DAYS)
+  const nextWeigh = weekly(firstWeigh, today)
+  const nextTurn = weekly(dayAfter(turnedAt ?? began, WEEK_DAYS), today)
   const isReady = readyDay !== null && day >= readyDay
   return [
     ...(isReady && weighedDay !== null && weighedDay >= readyDay
@@ -92,8 +100,8 @@ function onTheRack(facts: DueFacts, pouredAt: string, today: string): Due[] {
       ? []
       : [
           {
-            ...{ key: `${id}:turn:${turnedAt ?? began}`, kind: 'turn' as const, batch: id, name },
-            on: dayAfter(turnedAt ?? began, WEEK_DAYS),
+            ...{ key: `${id}:turn:${nextTurn}`, kind: 'turn' as const, batch: id, name },
+            on: nextTurn,
             what: fact('due.turn'),
           },
         ]),

@@ -35,6 +35,8 @@ export interface BatchSummary {
   face: number | null
   /** Worked out from this very plan and shelf; otherwise that is being done. */
   isFresh: boolean
+  /** How far it has come. */
+  life: Life
 }
 
 /** Some batches, the last changed first, and where the next ones start; null: these were the last. */

@@ -1,6 +1,7 @@
-import { clipped, freshCopy, say } from '@ostler/core'
-import type { Plan } from '@ostler/core'
+import { LIVES, clipped, freshCopy, say } from '@ostler/core'
+import type { Life, Plan } from '@ostler/core'
 import { Router } from 'express'
+import { dayFrom } from '../http/day.ts'
 import { changesFrom, idFrom, planFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
@@ -24,6 +25,13 @@ function cursorFrom(value: unknown): Cursor | null {
   return { at, id: idFrom(id) }
 }
 
+/** How far the batches are to have come; null: however far. */
+function lifeFrom(value: unknown): Life | null {
+  if (value === undefined || value === '') return null
+  if (typeof value === 'string' && Object.hasOwn(LIVES, value)) return value as Life
+  throw new HttpError(400, 'Batches are drafts, planned, being made, resting, curing, ready or gone.')
+}
+
 interface Parts {
   store: BatchStore
   looks: LookStore
@@ -40,7 +48,8 @@ export function batchRoutes({ store, looks, now, learning, looking }: Parts): Ro
     const search =
       typeof req.query['search'] === 'string' ? clipped(req.query['search'], 100).replace(/[\p{Cc}\p{Cs}]/gu, ' ') : ''
     const { workshopId } = visitorOf(req)
-    const list = await store.list(workshopId, search, cursorFrom(req.query['after']))
+    const wanted = { search, life: lifeFrom(req.query['life']), today: dayFrom(req.query['day'], now()) }
+    const list = await store.list(workshopId, { ...wanted, after: cursorFrom(req.query['after']) })
     res.json(list)
     if (list.batches.some(one => !one.isFresh)) looking.look(workshopId)
   })

@@ -1,10 +1,11 @@
 import { PLAN_VERSION, changedParts, readPlan, withChanges } from '@ostler/core'
-import type { BatchAnswer, BatchList, BatchSaved, BatchSummary, Plan, Problem, Words } from '@ostler/core'
+import type { BatchAnswer, BatchList, BatchSaved, BatchSummary, Life, Plan, Problem, Words } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import type { Tables } from '../database/types.ts'
 import type { SentChanges } from '../http/body.ts'
+import { lifeIn } from '../record/life.ts'
 import { isStale } from './looks.ts'
 
 const UNREADABLE = 'This batch was stored in a form that cannot be read any more.'
@@ -20,10 +21,20 @@ export interface Sender {
   memberId: string
 }
 
+/** Which batches are listed, from where on. */
+export interface Wanted {
+  search: string
+  /** Only those that have come so far; null: all. */
+  life: Life | null
+  /** Of the workshop, like "2026-03-02". */
+  today: string
+  after: Cursor | null
+}
+
 /** Batches of one workshop at a time: no query goes without its id. */
 export interface BatchStore {
   /** A page of summaries, from where the page before ended. */
-  list(workshopId: string, search: string, after: Cursor | null): Promise<BatchList>
+  list(workshopId: string, wanted: Wanted): Promise<BatchList>
   get(workshopId: string, id: string): Promise<BatchAnswer | null>
   add(workshopId: string, plan: Plan): Promise<BatchAnswer>
   /** Makes changes on the plan as it stands, whatever others have made of it since `revision`; those sent before are not made again. */
@@ -145,6 +156,7 @@ interface ListedRow {
   made_at: Date | null
   has_face: boolean
   is_fresh: boolean
+  life: Life
 }
 
 const summary = (row: ListedRow): BatchSummary => ({
@@ -158,6 +170,7 @@ const summary = (row: ListedRow): BatchSummary => ({
   state: row.is_fresh ? row.state : null,
   face: row.has_face ? row.made_at!.getTime() : null,
   isFresh: row.is_fresh,
+  life: row.life,
 })
 
 export function batchStore(db: Database): BatchStore {
@@ -171,9 +184,10 @@ export function batchStore(db: Database): BatchStore {
 
   return {
     get,
-    async list(workshopId, search, after) {
+    async list(workshopId, { search, life, today, after }) {
       let query = live(workshopId)
         .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
+        .leftJoin('batch_record as record', 'record.batch_id', 'batch.id')
         .select(['batch.id', 'batch.updated_at', 'look.state', 'look.pot_g', 'look.scent', 'look.made_at'])
         .select([
           sql<string>`batch.plan ->> 'name'`.as('name'),
@@ -181,10 +195,12 @@ export function batchStore(db: Database): BatchStore {
           sql<boolean>`look.face is not null`.as('has_face'),
           sql<boolean>`not ${isStale(workshopId)}`.as('is_fresh'),
           sql<string>`batch.updated_at::text`.as('stood_at'),
+          lifeIn(today).as('life'),
         ])
         .orderBy('batch.updated_at', 'desc')
         .orderBy('batch.id', 'desc')
         .limit(PAGE + 1)
+      if (life) query = query.where(lifeIn(today), '=', life)
       if (after)
         query = query.where(sql<boolean>`(batch.updated_at, batch.id) < (${after.at}::timestamptz, ${after.id}::uuid)`)
       for (const word of search.split(/\s+/).filter(Boolean).slice(0, 8)) query = query.where(holds(word))

@@ -1,5 +1,5 @@
 import type { Due, DueFacts, RackBatch } from '@ostler/core'
-import { LIVES, dayAfter, daysBetween, dueOf, inOrder, lifeOf } from '@ostler/core'
+import { dayAfter, daysBetween, dueOf, inOrder, lifeOf } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 
@@ -76,6 +76,3 @@ export async function rackOf(db: Database, workshopId: string, today: string): P
     })
     .sort((a, b) => (a.readyOn ?? '9999').localeCompare(b.readyOn ?? '9999') || a.name.localeCompare(b.name))
 }
-
-/** Lives in the order of a batch's life. */
-export const LIFE_ORDER = Object.keys(LIVES)

@@ -4,20 +4,13 @@ import type { Due } from '@ostler/core'
 import { Router } from 'express'
 import { createEvents } from 'ics'
 import type { Database } from '../database/connection.ts'
+import { dayFrom } from '../http/day.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
 import type { Learner } from '../work/learner.ts'
 import { duesOf, rackOf } from './standing.ts'
 
 /** What is due in a workshop, as a list and as a calendar that other programs read under a private address. */
-
-const DAY = /^\d{4}-\d\d-\d\d$/
-/** The day of the workshop, as its browser says it; else the server's. */
-function dayFrom(value: unknown, now: Date): string {
-  if (value === undefined) return now.toISOString().slice(0, 10)
-  if (typeof value === 'string' && DAY.test(value) && !Number.isNaN(Date.parse(value))) return value
-  throw new HttpError(400, 'This is no day.')
-}
 
 /** Minutes that something due takes in the calendar. */
 const TASK_MIN = 15

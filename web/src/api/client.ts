@@ -19,6 +19,7 @@ import type {
   OwnWindow,
   Plan,
   Due,
+  Life,
   PhotoAnswer,
   RackBatch,
   RecipeAnswer,
@@ -36,6 +37,7 @@ import type {
   TagRule,
   UnitHabits,
 } from '@ostler/core'
+import { format } from 'date-fns'
 import { lastingStore, readJson, writeJson } from '../kept/storage.ts'
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
 
@@ -121,13 +123,14 @@ export const recipeVersionsQuery = (id: string) =>
 const WORKING_MS = 1500
 
 /** Batches a page at a time, the last changed first. */
-export const batchesQuery = (search: string) =>
+/** Batches by what is searched for and how far they have come, as of a day of the workshop. */
+export const batchesQuery = (search: string, life: Life | '' = '') =>
   infiniteQueryOptions({
-    queryKey: ['batches', 'list', search],
+    queryKey: ['batches', 'list', search, life],
     queryFn: ({ pageParam }) =>
       call<BatchList>(
         'GET',
-        `/batches?search=${encodeURIComponent(search)}${pageParam ? `&after=${encodeURIComponent(pageParam)}` : ''}`,
+        `/batches?search=${encodeURIComponent(search)}&life=${life}&day=${format(new Date(), 'yyyy-MM-dd')}${pageParam ? `&after=${encodeURIComponent(pageParam)}` : ''}`,
       ),
     initialPageParam: null as string | null,
     getNextPageParam: last => last.next,
@@ -167,18 +170,24 @@ export const addPhoto = (batch: string, id: string, small: Blob, large: Blob) =>
 
 export const photoAddress = (id: string, size: 'small' | 'large'): string => `/api/photos/${id}/${size}`
 
+/** The server may still be working out hours and days of what has changed: a few more looks, ms. */
+const worksOut = ({ state }: { state: { dataUpdateCount: number } }): number | false =>
+  state.dataUpdateCount < 4 ? 4000 : false
+
 /** What is due, and what lies on the rack, as of a day of the workshop like "2026-03-02". */
 export const duesQuery = (day: string) =>
   queryOptions({
     queryKey: ['due', 'today', day],
     queryFn: () => call<Due[]>('GET', `/due/today?day=${day}`),
     staleTime: 0,
+    refetchInterval: worksOut,
   })
 export const rackQuery = (day: string) =>
   queryOptions({
     queryKey: ['due', 'rack', day],
     queryFn: () => call<RackBatch[]>('GET', `/due/rack?day=${day}`),
     staleTime: 0,
+    refetchInterval: worksOut,
   })
 export const calendarQuery = queryOptions({
   queryKey: ['due', 'calendar'],

@@ -11,13 +11,16 @@ const PLACES = [
 
 /** The workshop's own places, beside the name of the house. */
 export const Places = () => (
-  <nav aria-label="Places" className="flex gap-1 self-stretch max-[900px]:min-h-10">
+  <nav
+    aria-label="Places"
+    className="flex gap-1 self-stretch max-[900px]:min-h-10 max-[600px]:w-full max-[600px]:gap-0"
+  >
     {PLACES.map(([path, text]) => (
       <NavLink
         key={path}
         to={path}
         className={({ isActive }) =>
-          `flex items-center border-y-3 border-transparent px-3 ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
+          `flex items-center border-y-3 border-transparent px-3 max-[600px]:px-1.5 max-[600px]:text-[15px] ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
         }
       >
         {text}

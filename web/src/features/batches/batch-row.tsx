@@ -1,4 +1,4 @@
-import { showMass } from '@ostler/core'
+import { LIVES, showMass } from '@ostler/core'
 import type { BatchSummary } from '@ostler/core'
 import { formatDistanceToNow } from 'date-fns'
 import { Copy, Download, Trash2 } from 'lucide-react'
@@ -17,11 +17,14 @@ interface Props {
 /** A batch in the list; what is still being worked out stands empty in its place. */
 export function BatchRow({ batch, onDuplicate, onExport, onDelete }: Props) {
   const habits = useHabits()
-  const { potG, scent, state, layers } = batch
+  const { potG, scent, state, layers, life } = batch
+  // What the pour might do is no news once it is poured.
+  const isAhead = life === 'draft' || life === 'planned' || life === 'made'
+  const page = isAhead ? 'score' : life === 'resting' ? 'rest' : 'outcome'
   return (
     <li className="grid grid-cols-[96px_1fr_auto_auto] items-center gap-5 border-b border-line py-3 max-[900px]:grid-cols-[64px_1fr_auto] max-[900px]:gap-3">
       <Link
-        to={`/batches/${batch.id}/score`}
+        to={`/batches/${batch.id}/${page}`}
         tabIndex={-1}
         aria-hidden
         className="grid place-items-center rounded bg-booth p-2"
@@ -39,7 +42,7 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete }: Props) {
         )}
       </Link>
       <div className="min-w-0">
-        <Link to={`/batches/${batch.id}/score`} className="font-title text-xl font-semibold hover:underline">
+        <Link to={`/batches/${batch.id}/${page}`} className="font-title text-xl font-semibold hover:underline">
           {batch.name}
         </Link>
         <p className="text-soft">
@@ -51,7 +54,10 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete }: Props) {
         </p>
       </div>
       <p className="w-56 text-right text-[15px] max-[900px]:col-span-3 max-[900px]:row-start-2 max-[900px]:w-auto max-[900px]:text-left">
-        {state && <span className={state === 'trouble' ? 'font-semibold text-rust' : ''}>{STATE_WORDS[state]}</span>}
+        <strong className="block font-semibold">{LIVES[life]}</strong>
+        {state && isAhead && (
+          <span className={state === 'trouble' ? 'font-semibold text-rust' : ''}>{STATE_WORDS[state]}</span>
+        )}
       </p>
       <div className="flex">
         <button

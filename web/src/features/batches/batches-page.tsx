@@ -1,5 +1,5 @@
-import { readPlan, starterLike } from '@ostler/core'
-import type { BatchSummary, FromPlan, Problem } from '@ostler/core'
+import { LIVES, readPlan, starterLike } from '@ostler/core'
+import type { BatchSummary, FromPlan, Life, Problem } from '@ostler/core'
 import { useInfiniteQuery, useQueryClient } from '@tanstack/react-query'
 import { FileInput, Plus, Search } from 'lucide-react'
 import { useDeferredValue, useRef, useState } from 'react'
@@ -17,6 +17,8 @@ import {
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { Ask } from '../../ui/ask.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { JsonFileButton } from '../../ui/file-button.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { KeptRuns } from './kept-runs.tsx'
@@ -25,12 +27,15 @@ import { downloadPlan, planFromFile } from '../../parts/plan-file.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { Say } from '../../ui/say.tsx'
 
+const ALL_LIVES = { '': 'all batches', ...LIVES } as const
+
 /** All batches of the workshop, the last touched first. */
 export function BatchesPage() {
   const [search, setSearch] = useState('')
   const wanted = useDeferredValue(search.trim())
+  const [life, setLife] = useState<Life | ''>('')
   const { data, error, isPending, hasNextPage, isFetchingNextPage, fetchNextPage } = useInfiniteQuery(
-    batchesQuery(wanted),
+    batchesQuery(wanted, life),
   )
   const batches = data?.pages.flatMap(page => page.batches)
   const acts = useActs()
@@ -62,6 +67,7 @@ export function BatchesPage() {
               onChange={event => setSearch(event.target.value)}
             />
           </label>
+          <Choice<Life | ''> label="Show" value={life} options={options(ALL_LIVES)} onValue={setLife} bare />
           <JsonFileButton label="Plan file to import" onFile={file => void importFile(file)}>
             <FileInput size={16} aria-hidden /> Import
           </JsonFileButton>
@@ -80,7 +86,7 @@ export function BatchesPage() {
           </>
         )}
         {isPending && <p className="text-soft">Looking through the batches …</p>}
-        {batches?.length === 0 && <Nothing search={wanted} />}
+        {batches?.length === 0 && <Nothing search={wanted} life={life} />}
         <ul className="border-t border-line">
           {batches?.map(batch => (
             <BatchRow
@@ -166,9 +172,15 @@ function useActs() {
   }
 }
 
-const Nothing = ({ search }: { search: string }) =>
-  search ? (
-    <p className="py-8 text-soft">No batch has “{search}” in its name, notes, cups or scent.</p>
+const Nothing = ({ search, life }: { search: string; life: Life | '' }) =>
+  search || life ? (
+    <p className="py-8 text-soft">
+      No batch{' '}
+      {[life && `is ${LIVES[life]}`, search && `has “${search}” in its name, notes, cups or scent`]
+        .filter(Boolean)
+        .join(' and ')}
+      .
+    </p>
   ) : (
     <div className="max-w-140 py-8">
       <p className="mb-2 text-lg">

@@ -18,23 +18,30 @@ export function Course({ record }: { record: OpenRecord }) {
   const { unmouldedAt, cutAt, cutCount, place, turnedAt, goneCount } = record.state
   const left = cutCount === null ? null : Math.max(0, cutCount - goneCount)
   return (
-    <ol aria-label="How far it has come" className="mt-3 grid grid-cols-5 gap-4 max-[1100px]:grid-cols-2 max-[600px]:grid-cols-1">
+    <ol
+      aria-label="How far it has come"
+      className="mt-3 grid grid-cols-5 gap-4 max-[1100px]:grid-cols-2 max-[600px]:grid-cols-1"
+    >
       <Step title="Poured" done={pouredAt === '' ? null : shown(pouredAt.length > 10 ? pouredAt : `${pouredAt}T12:00`)}>
         <p className="text-[14px] text-soft">Its day stands on the page Rest; the bench tells it.</p>
       </Step>
       <Step title="Out of the mould" done={unmouldedAt === null ? null : shown(unmouldedAt)}>
-        <Noting word="It is out" onNote={on => record.note({ kind: 'unmoulded', on })} after={pouredAt} />
+        {unmouldedAt === null && (
+          <Noting word="It is out" onNote={on => record.note({ kind: 'unmoulded', on })} after={pouredAt} />
+        )}
       </Step>
       <Step
         title="Cut"
         done={cutAt === null ? null : `${shown(cutAt)}${cutCount === null ? '' : `, ${cutCount} bars`}`}
       >
-        <Noting
-          word="It is cut"
-          counts="bars"
-          onNote={(on, count) => record.note(withCount({ kind: 'cut', on }, count))}
-          after={pouredAt}
-        />
+        {cutAt === null && (
+          <Noting
+            word="It is cut"
+            counts="bars"
+            onNote={(on, count) => record.note(withCount({ kind: 'cut', on }, count))}
+            after={pouredAt}
+          />
+        )}
       </Step>
       <Step
         title="On the rack"

@@ -1,0 +1,19 @@
+import type { Life } from '@ostler/core'
+import { sql } from 'kysely'
+
+/**
+ * How far a batch has come, as core's `lifeOf` has it, of rows that join a batch, its look and its record under these names; for lists
+ * that are filtered by it.
+ *
+ * @param today of the workshop, like "2026-03-02"
+ */
+export const lifeIn = (today: string) => sql<Life>`(case
+  when record.gone_count > 0 and record.gone_count >= coalesce(record.cut_count, 1) then 'gone'
+  when coalesce(batch.plan -> 'rest' ->> 'pouredAt', '') = '' then case
+    when exists (select 1 from run where run.batch_id = batch.id) then 'made'
+    when look.state is not null then 'planned'
+    else 'draft' end
+  when record.unmoulded_at is null and record.cut_at is null then 'resting'
+  when (look.course ->> 'readyDay')::float
+    <= ${today}::date - left(batch.plan -> 'rest' ->> 'pouredAt', 10)::date then 'ready'
+  else 'curing' end)`
