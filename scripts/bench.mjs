@@ -17,6 +17,7 @@ const PARTS = [
   'honesty',
   'run',
   'calls',
+  'record',
   'app',
 ]
 

@@ -139,11 +139,7 @@ export interface Cursor {
 }
 
 /** Whether a word stands in a batch's name, notes, cups or scent. */
-function holds(word: string) {
-  const like = likeText(word)
-  return sql<boolean>`(plan ->> 'name' ilike ${like} or plan ->> 'notes' ilike ${like} or exists (select 1 from jsonb_array_elements(plan -> 'scent' -> 'parts') part where part ->> 'scent' ilike ${like})
-    or exists (select 1 from jsonb_array_elements(plan -> 'cups') cup where cup ->> 'name' ilike ${like}))`
-}
+const holds = (word: string) => sql<boolean>`batch.found_by ilike ${likeText(word)}`
 
 interface ListedRow {
   id: string
@@ -188,9 +184,16 @@ export function batchStore(db: Database): BatchStore {
       let query = live(workshopId)
         .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
         .leftJoin('batch_record as record', 'record.batch_id', 'batch.id')
-        .select(['batch.id', 'batch.updated_at', 'look.state', 'look.pot_g', 'look.scent', 'look.made_at'])
         .select([
-          sql<string>`batch.plan ->> 'name'`.as('name'),
+          'batch.id',
+          'batch.name',
+          'batch.updated_at',
+          'look.state',
+          'look.pot_g',
+          'look.scent',
+          'look.made_at',
+        ])
+        .select([
           sql<number>`jsonb_array_length(batch.plan -> 'score')`.as('layers'),
           sql<boolean>`look.face is not null`.as('has_face'),
           sql<boolean>`not ${isStale(workshopId)}`.as('is_fresh'),

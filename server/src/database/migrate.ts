@@ -14,6 +14,7 @@ import * as looks from './migrations/2026-11-30-0110-looks.ts'
 import * as keptVersions from './migrations/2026-11-30-0125-kept-versions.ts'
 import * as runs from './migrations/2026-11-30-0405-runs.ts'
 import * as outcomes from './migrations/2026-11-30-0950-outcomes.ts'
+import * as batchAtHand from './migrations/2026-11-30-1115-batch-at-hand.ts'
 import * as record from './migrations/2026-11-30-1035-record.ts'
 import * as runsMadeReady from './migrations/2026-11-30-0700-runs-made-ready.ts'
 
@@ -33,6 +34,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '2026-11-30-0700-runs-made-ready': runsMadeReady,
   '2026-11-30-0950-outcomes': outcomes,
   '2026-11-30-1035-record': record,
+  '2026-11-30-1115-batch-at-hand': batchAtHand,
 }
 
 /**

@@ -87,6 +87,12 @@ interface BatchTable {
   workshop_id: string
   revision: Generated<number>
   plan: JSONColumnType<Plan, string, string>
+  /** What lists ask of the plan, taken out of it by the database. */
+  name: ColumnType<string, never, never>
+  poured_at: ColumnType<string, never, never>
+  wanted_on: ColumnType<string, never, never>
+  weigh_days: ColumnType<number[], never, never>
+  found_by: ColumnType<string, never, never>
   created_at: Stamp
   updated_at: Stamp
   deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>

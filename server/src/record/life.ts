@@ -9,11 +9,11 @@ import { sql } from 'kysely'
  */
 export const lifeIn = (today: string) => sql<Life>`(case
   when record.gone_count > 0 and record.gone_count >= coalesce(record.cut_count, 1) then 'gone'
-  when coalesce(batch.plan -> 'rest' ->> 'pouredAt', '') = '' then case
-    when exists (select 1 from run where run.batch_id = batch.id) then 'made'
+  when batch.poured_at = '' then case
+    when exists (select 1 from run where run.workshop_id = batch.workshop_id and run.batch_id = batch.id) then 'made'
     when look.state is not null then 'planned'
     else 'draft' end
   when record.unmoulded_at is null and record.cut_at is null then 'resting'
   when (look.course ->> 'readyDay')::float
-    <= ${today}::date - left(batch.plan -> 'rest' ->> 'pouredAt', 10)::date then 'ready'
+    <= ${today}::date - left(batch.poured_at, 10)::date then 'ready'
   else 'curing' end)`

@@ -17,28 +17,25 @@ const rowsOf = (db: Database, workshopId: string) =>
     .where('batch.deleted_at', 'is', null)
     .orderBy('batch.updated_at', 'desc')
     .limit(MOST)
-    .select(['batch.id', 'look.state', 'look.course', 'look.made_at'])
+    .select(['batch.id', 'batch.name', 'batch.poured_at', 'batch.wanted_on', 'batch.weigh_days'])
+    .select(['look.state', 'look.course', 'look.made_at'])
     .select(['record.unmoulded_at', 'record.cut_at', 'record.cut_count', 'record.gone_count', 'record.turned_at'])
     .select(['record.place', 'record.signs'])
-    .select([
-      sql<string>`batch.plan ->> 'name'`.as('name'),
-      sql<string>`coalesce(batch.plan -> 'rest' ->> 'pouredAt', '')`.as('poured_at'),
-      sql<string>`coalesce(batch.plan -> 'rest' ->> 'wantedOn', '')`.as('wanted_on'),
-      sql<
-        number | null
-      >`(select max((one ->> 'day')::float) from jsonb_array_elements(batch.plan -> 'rest' -> 'weighIns') one)`.as(
-        'weighed_day',
+    .select(
+      sql<boolean>`exists (select 1 from run where run.workshop_id = batch.workshop_id and run.batch_id = batch.id)`.as(
+        'is_begun',
       ),
-      sql<boolean>`exists (select 1 from run where run.batch_id = batch.id)`.as('is_begun'),
-    ])
+    )
     .execute()
 
 type Row = Awaited<ReturnType<typeof rowsOf>>[number]
 
+const weighedDay = ({ weigh_days }: Row): number | null => (weigh_days.length > 0 ? Math.max(...weigh_days) : null)
+
 const factsOf = (row: Row): DueFacts => ({
   ...{ id: row.id, name: row.name, isPlanned: row.state !== null, isBegun: row.is_begun },
   ...{ pouredAt: row.poured_at === '' ? null : row.poured_at, wantedOn: row.wanted_on },
-  ...{ unmouldedAt: row.unmoulded_at, cutAt: row.cut_at, turnedAt: row.turned_at, weighedDay: row.weighed_day },
+  ...{ unmouldedAt: row.unmoulded_at, cutAt: row.cut_at, turnedAt: row.turned_at, weighedDay: weighedDay(row) },
   ...{ cutCount: row.cut_count, goneCount: row.gone_count ?? 0 },
   ...{ readyDay: row.course?.readyDay ?? null, unmouldH: row.course?.unmouldH ?? null },
   aheadDays: row.course?.aheadDays ?? 0,
