@@ -23,6 +23,7 @@ import { recipeRoutes } from './recipes/routes.ts'
 import { recipeStore } from './recipes/store.ts'
 import { runFeed } from './runs/feed.ts'
 import type { RunFeed } from './runs/feed.ts'
+import { pricingRoutes } from './record/pricing.ts'
 import { PHOTO_LIMIT, photoRoutes, recordRoutes } from './record/routes.ts'
 import { recordStore } from './record/store.ts'
 import { calendarRoutes, todayRoutes } from './record/today.ts'
@@ -93,6 +94,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/runs', visits.require, runRoutes({ store: runs, feed: app.locals['feed'] as RunFeed, now }))
   const records = recordStore(db)
   api.use('/batches/:id/record', visits.require, recordRoutes(records))
+  api.use('/pricing', visits.require, pricingRoutes(db))
   api.use('/photos', visits.require, photoRoutes(records))
   api.use('/calendar/feed', calendarRoutes({ db, now, looking }))
   api.use('/due', visits.require, todayRoutes({ db, now, looking }))

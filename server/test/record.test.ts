@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { lifeOf } from '@ostler/core'
+import { USUAL_PRICING, lifeOf } from '@ostler/core'
 import type { BatchAnswer, BatchList, Due, RackBatch, RecordAnswer, RecordEntry } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
@@ -157,4 +157,14 @@ test('the list says how far each batch has come, as the rules of a batch’s lif
         .sort(),
     )
   expect((await visitor.get('/api/batches?life=lost')).status).toBe(400)
+})
+
+test('how the workshop reckons prices is kept for it, and what cannot be is refused', async () => {
+  expect((await visitor.get('/api/pricing')).body).toEqual(USUAL_PRICING)
+  const own = { ...USUAL_PRICING, currency: 'kr', hourly: 180, roundTo: 5 }
+  expect((await visitor.put('/api/pricing').send(own)).status).toBe(204)
+  expect((await visitor.get('/api/pricing')).body).toEqual(own)
+  for (const bad of [{ margin: 1 }, { hourly: -1 }, { currency: '<b>' }, { roundTo: 'much' }])
+    expect((await visitor.put('/api/pricing').send({ ...own, ...bad })).status).toBe(400)
+  expect((await at.visitor().get('/api/pricing')).status).toBe(401)
 })

@@ -7,6 +7,7 @@ import type {
   OwnTime,
   OwnWindow,
   Plan,
+  Pricing,
   Recipe,
   RecordEntry,
   Shelf,
@@ -51,6 +52,8 @@ interface WorkshopTable {
   times: JSONColumnType<OwnTime[], string | undefined, string>
   /** In the address of its calendar; null: it has none. */
   calendar_token: string | null | undefined
+  /** Null: as is usual. */
+  pricing: JSONColumnType<Pricing | null, string | null | undefined, string>
   created_at: Stamp
 }
 

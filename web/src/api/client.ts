@@ -18,6 +18,7 @@ import type {
   OwnTime,
   OwnWindow,
   Plan,
+  Pricing,
   Due,
   Life,
   PhotoAnswer,
@@ -233,6 +234,11 @@ export const signIn = (form: SignInForm) => call<void>('POST', '/session', form)
 export const signOut = () => call<void>('DELETE', '/session')
 export const setUp = (form: SetUpForm) => call<void>('POST', '/setup', form)
 export const saveHabits = (habits: UnitHabits) => call<void>('PUT', '/workshop/habits', habits)
+export const pricingQuery = queryOptions({
+  queryKey: ['pricing'],
+  queryFn: () => call<Pricing>('GET', '/pricing'),
+})
+export const savePricing = (pricing: Pricing) => call<void>('PUT', '/pricing', pricing)
 export const addBatch = (plan: Plan) => call<BatchAnswer>('POST', '/batches', { plan })
 export const duplicateBatch = (id: string) => call<BatchAnswer>('POST', `/batches/${id}/duplicate`)
 export const deleteBatch = (id: string) => call<void>('DELETE', `/batches/${id}`)

@@ -125,6 +125,10 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/outcome/outcome-page.tsx')).OutcomePage }),
           },
           {
+            path: 'cost',
+            lazy: async () => ({ Component: (await import('../features/cost/cost-page.tsx')).CostPage }),
+          },
+          {
             path: 'sheet',
             lazy: async () => ({ Component: (await import('../features/sheet/sheet-page.tsx')).SheetPage }),
           },

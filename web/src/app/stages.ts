@@ -73,7 +73,10 @@ export const STAGES: readonly Stage[] = [
   },
   {
     name: 'Record',
-    pages: [{ path: 'outcome', name: 'Outcome' }],
+    pages: [
+      { path: 'outcome', name: 'Outcome' },
+      { path: 'cost', name: 'Cost' },
+    ],
     word: ({ rest }) => (rest.pouredAt !== '' ? 'what came of it' : 'later'),
   },
 ]
