@@ -1,6 +1,7 @@
 import { problemsIn, tidied } from '../document/fields/index.ts'
 import type { Problem } from '../document/fields/index.ts'
 import { fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import { MOST_ENTRIES, RecordEntry } from './entry.ts'
 import { signOf } from './signs.ts'
 
@@ -8,22 +9,32 @@ export type EntriesRead = { ok: true; entries: RecordEntry[] } | { ok: false; pr
 
 const isDay = (on: string): boolean => !Number.isNaN(Date.parse(`${on}:00Z`))
 
+/** What it says is there, by its kind. */
+function saysIt(entry: RecordEntry): boolean {
+  switch (entry.kind) {
+    case 'sign':
+      return entry.grade !== undefined
+    case 'graded':
+      return entry.aim !== undefined && entry.mark !== undefined
+    case 'yield':
+      return entry.part !== undefined && entry.massG !== undefined
+    case 'gone':
+      return entry.way !== undefined && entry.count !== undefined
+    case 'photo':
+      return entry.photo !== undefined
+    case 'undo':
+      return entry.of !== undefined
+    default:
+      return true
+  }
+}
+
 /** What an entry needs beside its own form; empty: nothing. */
 function lacks(entry: RecordEntry): Problem[] {
-  const problem = (path: string, id: 'record.no-such-day' | 'record.no-such-sign' | 'record.lacks'): Problem[] => [
-    { path, value: '', sentence: fact(id) },
-  ]
-  if (!isDay(entry.on)) return problem('on', 'record.no-such-day')
-  if (entry.kind === 'sign') {
-    if (!signOf(entry.sign)) return problem('sign', 'record.no-such-sign')
-    if (entry.grade === undefined) return problem('grade', 'record.lacks')
-  }
-  if (entry.kind === 'graded' && (!entry.aim || entry.mark === undefined)) return problem('mark', 'record.lacks')
-  if (entry.kind === 'yield' && (!entry.part || entry.massG === undefined)) return problem('massG', 'record.lacks')
-  if (entry.kind === 'gone' && (!entry.way || entry.count === undefined)) return problem('count', 'record.lacks')
-  if (entry.kind === 'photo' && entry.photo === undefined) return problem('photo', 'record.lacks')
-  if (entry.kind === 'undo' && entry.of === undefined) return problem('of', 'record.lacks')
-  return []
+  const problem = (path: string, sentence: Words): Problem[] => [{ path, value: '', sentence }]
+  if (!isDay(entry.on)) return problem('on', fact('record.no-such-day'))
+  if (entry.kind === 'sign' && !signOf(entry.sign)) return problem('sign', fact('record.no-such-sign'))
+  return saysIt(entry) ? [] : problem('kind', fact('record.lacks'))
 }
 
 /** Entries that came from outside, as they are kept. Never throws. */

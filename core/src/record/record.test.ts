@@ -45,8 +45,8 @@ describe('entries', () => {
       [{ ...story[2]!, sign: 'k-nothing' }, 'entries[0].sign'],
       [{ ...story[0]!, on: '2026-13-40T08:00' }, 'entries[0].on'],
       [{ ...story[6]!, count: -1 }, 'entries[0].count'],
-      [entry('yield', '2026-03-03T09:00', { part: 'bars' }), 'entries[0].massG'],
-      [entry('gone', '2026-03-03T09:00', { count: 2 }), 'entries[0].count'],
+      [entry('yield', '2026-03-03T09:00', { part: 'bars' }), 'entries[0].kind'],
+      [entry('gone', '2026-03-03T09:00', { count: 2 }), 'entries[0].kind'],
     ]
     for (const [one, path] of bad) {
       const read = readEntries([one])

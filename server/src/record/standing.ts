@@ -1,7 +1,7 @@
 import type { Due, DueFacts, RackBatch } from '@ostler/core'
 import { dayAfter, daysBetween, dueOf, inOrder, lifeOf } from '@ostler/core'
-import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
+import { isBegun } from './life.ts'
 
 /** How the batches of a workshop stand: how far each has come, what is due of it, where its bars lie. */
 
@@ -21,11 +21,7 @@ const rowsOf = (db: Database, workshopId: string) =>
     .select(['look.state', 'look.course', 'look.made_at'])
     .select(['record.unmoulded_at', 'record.cut_at', 'record.cut_count', 'record.gone_count', 'record.turned_at'])
     .select(['record.place', 'record.signs'])
-    .select(
-      sql<boolean>`exists (select 1 from run where run.workshop_id = batch.workshop_id and run.batch_id = batch.id)`.as(
-        'is_begun',
-      ),
-    )
+    .select(isBegun.as('is_begun'))
     .execute()
 
 type Row = Awaited<ReturnType<typeof rowsOf>>[number]
