@@ -23,7 +23,7 @@ const out = (day: number, bars: number): readonly (readonly [number, About])[] =
 ]
 
 export const DEMO_PAST: readonly DemoPast[] = [
-  { example: 'ninth-lock', name: 'Harbour Dusk', pouredDaysAgo: null, wantedInDays: 75 },
+  { example: 'ninth-lock', name: 'Lamplight', pouredDaysAgo: null, wantedInDays: 75 },
   { example: 'heron-reach', name: 'First Frost', pouredDaysAgo: 1 },
   {
     ...{ example: 'seven-fathoms', name: 'Slack Water', pouredDaysAgo: 16 },
