@@ -27,6 +27,10 @@ interface Group {
   title: string
   holds: (days: number) => boolean
 }
+
+/** Days until something is due. What is ready is not late: it stands under today. */
+const daysTo = (due: Due, today: string): number =>
+  Math.max(due.kind === 'ready' ? 0 : -Infinity, daysBetween(today, due.on))
 const GROUPS: readonly Group[] = [
   { title: 'Overdue', holds: days => days < 0 },
   { title: 'Today', holds: days => days === 0 },
@@ -40,7 +44,7 @@ export function TodayPage() {
   const { data, error, isPending } = useQuery(duesQuery(today))
   const groups = GROUPS.map(({ title, holds }) => ({
     title,
-    dues: (data ?? []).filter(due => holds(daysBetween(today, due.on))),
+    dues: (data ?? []).filter(due => holds(daysTo(due, today))),
   })).filter(({ dues }) => dues.length > 0)
   return (
     <>
@@ -73,8 +77,9 @@ export function TodayPage() {
 }
 
 /** When, in words that are read at a glance. */
-function whenWords(on: string, today: string): string {
+function whenWords({ kind, on }: Due, today: string): string {
   const days = daysBetween(today, on)
+  if (kind === 'ready' && days < 0) return `since ${format(parseISO(on), 'd MMM')}`
   const time = on.length > 10 ? `, ${on.slice(11, 16)}` : ''
   if (days === 0) return `today${time}`
   if (days === -1) return 'since yesterday'
@@ -83,12 +88,12 @@ function whenWords(on: string, today: string): string {
 }
 
 function DueRow({ due, today }: { due: Due; today: string }) {
-  const isLate = daysBetween(today, due.on) < 0
+  const isLate = daysTo(due, today) < 0
   return (
     <li className="grid grid-cols-[10rem_minmax(0,1fr)] items-baseline gap-x-5 border-b border-line py-2.5 max-[600px]:grid-cols-1">
       <span className={isLate ? 'font-semibold text-rust' : 'text-soft'}>
         {isLate && '△ '}
-        {whenWords(due.on, today)}
+        {whenWords(due, today)}
       </span>
       <span>
         <Link to={`/batches/${due.batch}/${PAGE[due.kind]}`} className="text-lg font-semibold hover:underline">
