@@ -382,6 +382,7 @@ export type {
   NotedAnswer,
   RunAnswer,
   RunEvents,
+  LessonAnswer,
   PhotoAnswer,
   RackBatch,
   RecordAnswer,

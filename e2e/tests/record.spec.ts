@@ -1,5 +1,20 @@
 import { exampleText, expect, test } from '../workshop.ts'
 
+test('what is kept for the next time shows by itself on a batch with the same scent', async ({ maker, open }) => {
+  const lesson = `Blend less, ${Date.now()}`
+  await open('weir-milk', 'Learned from', 'outcome')
+  await maker.getByLabel('Note', { exact: true }).fill(lesson)
+  await maker.getByRole('button', { name: 'Keep it for the next time' }).click()
+  await expect(maker.getByText(`next time: ${lesson}`)).toBeVisible()
+  await expect(maker.getByText(/kept in this browser/)).toBeHidden()
+  await open('weir-milk', 'Learning', 'batter')
+  const told = maker.getByRole('complementary', { name: 'From other batches' })
+  await expect(told.getByRole('listitem').filter({ hasText: lesson })).toContainText('same recipe, scent')
+  await told.getByRole('link', { name: 'Learned from' }).first().click()
+  await maker.getByRole('listitem').filter({ hasText: lesson }).getByRole('button', { name: 'take back' }).click()
+  await expect(maker.getByText(`next time: ${lesson}`)).toBeHidden()
+})
+
 test('a batch is noted from the mould to the last bar: cut, signs, a photograph beside its forecast, the yield, the rack', async ({
   maker,
 }) => {

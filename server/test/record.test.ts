@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { USUAL_PRICING, lifeOf } from '@ostler/core'
-import type { BatchAnswer, BatchList, Due, RackBatch, RecordAnswer, RecordEntry } from '@ostler/core'
+import type { BatchAnswer, BatchList, Due, LessonAnswer, RackBatch, RecordAnswer, RecordEntry } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import { cleanJpeg } from '../src/record/photo.ts'
@@ -167,4 +167,22 @@ test('how the workshop reckons prices is kept for it, and what cannot be is refu
   for (const bad of [{ margin: 1 }, { hourly: -1 }, { currency: '<b>' }, { roundTo: 'much' }])
     expect((await visitor.put('/api/pricing').send({ ...own, ...bad })).status).toBe(400)
   expect((await at.visitor().get('/api/pricing')).status).toBe(401)
+})
+
+test('what was kept for the next time is told to batches with the same scent, until it is taken back', async () => {
+  const { plan } = (await visitor.get(`/api/batches/${batch}`)).body as BatchAnswer
+  const made = (await visitor.post('/api/batches').send({ plan: { ...plan, name: 'The next one' } }))
+    .body as BatchAnswer
+  const lessons = async () =>
+    ((await visitor.get(`/api/batches/${made.id}/record/lessons`)).body as LessonAnswer[]).filter(
+      one => one.batch === batch,
+    )
+  expect(await lessons()).toEqual([])
+  const kept = entry('next', '2026-03-04T08:00', { text: 'Blend less.' })
+  await send([kept, entry('note', '2026-03-04T08:01', { text: 'not a lesson' })])
+  const [lesson] = await lessons()
+  expect(lesson).toMatchObject({ text: 'Blend less.', shares: expect.arrayContaining(['recipe', 'mould']) as string[] })
+  await send([entry('undo', '2026-03-04T08:02', { of: kept.key })])
+  expect(await lessons()).toEqual([])
+  expect((await visitor.get(`/api/batches/${randomUUID()}/record/lessons`)).status).toBe(404)
 })

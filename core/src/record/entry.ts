@@ -12,6 +12,7 @@ export const ENTRY_KINDS = {
   gone: 'gone',
   photo: 'a photograph',
   note: 'a note',
+  next: 'for the next time',
   undo: 'taken back',
 } as const
 export type EntryKind = keyof typeof ENTRY_KINDS

@@ -80,6 +80,7 @@ function take(state: RecordState, entry: RecordEntry): void {
       state.goneCount += count
       state.goneAt = on
       break
+    case 'next':
     case 'photo':
     case 'note':
     case 'undo':

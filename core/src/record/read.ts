@@ -22,6 +22,8 @@ function saysIt(entry: RecordEntry): boolean {
       return entry.way !== undefined && entry.count !== undefined
     case 'photo':
       return entry.photo !== undefined
+    case 'next':
+      return (entry.text ?? '').trim() !== ''
     case 'undo':
       return entry.of !== undefined
     default:

@@ -1,6 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { dueOf, inOrder, lifeOf, readEntries, recordFold, signsLike, SIGNS, yieldReckoned } from './index.ts'
+import { plannedScent, starterPlan } from '../plan/index.ts'
+import {
+  SIGNS,
+  concerning,
+  dueOf,
+  inOrder,
+  lifeOf,
+  readEntries,
+  recordFold,
+  sharedBy,
+  signsLike,
+  yieldReckoned,
+} from './index.ts'
 import type { DueFacts, RecordEntry } from './index.ts'
 
 let count = 0
@@ -131,5 +143,29 @@ describe('what is due', () => {
     const keys = dueOf({ ...onRack, weighedDay: 7 }, '2026-03-14').map(due => due.key)
     expect(new Set(keys).size).toBe(keys.length)
     expect(dueOf({ ...onRack, weighedDay: 7 }, '2026-03-15').map(due => due.key)).toEqual(keys)
+  })
+})
+
+describe('what was learned', () => {
+  const base = starterPlan('One')
+  test('is told to plans that share oils, a scent, a colour or the mould, and to no others', () => {
+    expect(sharedBy(base, base)).toContain('recipe')
+    const other = { ...base, mould: { ...base.mould, name: 'Another box' }, recipe: { ...base.recipe, oils: [] } }
+    expect(sharedBy(base, other)).not.toContain('recipe')
+    expect(sharedBy(base, other)).not.toContain('mould')
+    const scent = { ...plannedScent([{ scent: 'rain', share: 1 }], 0.03) }
+    expect(sharedBy({ ...other, scent }, { ...base, scent })).toContain('scent')
+    expect(sharedBy({ ...other, scent }, { ...base, scent: null })).not.toContain('scent')
+  })
+
+  test('comes first where most is shared, then the latest, and nothing without anything shared', () => {
+    const lesson = (on: string, ...shares: ('scent' | 'colour')[]) => ({ on, shares })
+    const [a, b, c, d] = [
+      lesson('2026-01-01', 'colour'),
+      lesson('2026-01-02', 'scent'),
+      lesson('2026-01-03'),
+      lesson('2026-01-04', 'colour'),
+    ]
+    expect(concerning([a, b, c, d])).toEqual([b, d, a])
   })
 })

@@ -4,7 +4,7 @@ import type { Problem } from '../document/fields/index.ts'
 import type { KeptDesign } from '../design/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { BenchEvent } from '../bench/index.ts'
-import type { Life, RecordEntry } from '../record/index.ts'
+import type { Life, RecordEntry, Shared } from '../record/index.ts'
 import type { Risk } from '../batter/advice/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
 import type { UnitHabits } from '../quantities/units/index.ts'
@@ -123,6 +123,16 @@ export interface PhotoAnswer {
 export interface RecordAnswer {
   entries: RecordEntry[]
   photos: PhotoAnswer[]
+}
+
+/** What was learned from another batch, and what that one has in common with the plan at hand. */
+export interface LessonAnswer {
+  key: string
+  batch: string
+  name: string
+  on: string
+  text: string
+  shares: Shared[]
 }
 
 /** A batch on the rack. Days like "2026-03-02". */

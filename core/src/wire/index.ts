@@ -21,6 +21,7 @@ export type {
   NotedAnswer,
   RunAnswer,
   RunEvents,
+  LessonAnswer,
   PhotoAnswer,
   RackBatch,
   RecordAnswer,

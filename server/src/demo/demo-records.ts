@@ -67,6 +67,7 @@ export const DEMO_PAST: readonly DemoPast[] = [
         },
       ],
       [4, { kind: 'placed', text: 'rack 2, shelf 1' }],
+      [4, { kind: 'next', text: 'Scent the last two cups right before their pour, and have plan B at hand.' }],
     ],
   },
   {

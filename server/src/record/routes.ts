@@ -36,6 +36,12 @@ export function recordRoutes(store: RecordStore): Router {
     res.json(record)
   })
 
+  routes.get('/lessons', async (req: Request<{ id?: string }>, res) => {
+    const lessons = await store.lessons(visitorOf(req).workshopId, idFrom(req.params.id))
+    if (!lessons) throw new HttpError(404, GONE)
+    res.json(lessons)
+  })
+
   routes.post('/', async (req: Request<{ id?: string }>, res) => {
     const read = readEntries((req.body as { entries?: unknown } | null)?.entries)
     if (!read.ok) throw new HttpError(400, say(read.problems[0]!.sentence), { problems: read.problems })

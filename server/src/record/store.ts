@@ -1,5 +1,5 @@
-import { MOST_ENTRIES, recordFold } from '@ostler/core'
-import type { PhotoAnswer, RecordAnswer, RecordEntry } from '@ostler/core'
+import { MOST_ENTRIES, concerning, readPlan, recordFold, sharedBy } from '@ostler/core'
+import type { LessonAnswer, PhotoAnswer, RecordAnswer, RecordEntry } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
 import type { Database } from '../database/connection.ts'
@@ -19,10 +19,13 @@ export interface RecordStore {
   add(sender: Sender, batchId: string, entries: readonly RecordEntry[]): Promise<'kept' | 'full' | null>
   /** Keeps a photograph in two sizes under an id that the asker gives: sent twice it is kept once. */
   addPhoto(workshopId: string, batchId: string, id: string, small: Jpeg, large: Jpeg): Promise<'kept' | 'full' | null>
+  /** What was learned from other batches that concerns this one. Null: there is no such batch. */
+  lessons(workshopId: string, batchId: string): Promise<LessonAnswer[] | null>
   photo(workshopId: string, id: string, size: 'small' | 'large'): Promise<Buffer | null>
 }
 
 const MOST_PHOTOS = 200
+const MOST_LESSONS = 100
 
 const batchOf = (db: Database | Transaction<Tables>, workshopId: string, id: string) =>
   db
@@ -79,6 +82,36 @@ async function added(
   return 'kept'
 }
 
+/** What was kept of other batches for the next time, of those that share something with this plan. */
+async function lessonsFor(db: Database, workshopId: string, batchId: string): Promise<LessonAnswer[] | null> {
+  const own = await batchOf(db, workshopId, batchId).select('plan').executeTakeFirst()
+  if (!own) return null
+  const read = readPlan(own.plan)
+  if (!read.ok) return []
+  const rows = await db
+    .selectFrom('record_entry as kept')
+    .innerJoin('batch', 'batch.id', 'kept.batch_id')
+    .where('kept.workshop_id', '=', workshopId)
+    .where('batch.id', '!=', batchId)
+    .where('batch.deleted_at', 'is', null)
+    .where(sql<boolean>`kept.entry ->> 'kind' = 'next'`)
+    .where(
+      sql<boolean>`not exists (select 1 from record_entry as undo where undo.batch_id = kept.batch_id
+        and undo.entry ->> 'kind' = 'undo' and undo.entry ->> 'of' = kept.key)`,
+    )
+    .orderBy('kept.received_at', 'desc')
+    .limit(MOST_LESSONS)
+    .select(['kept.key', 'kept.entry', 'batch.id', 'batch.name', 'batch.plan'])
+    .execute()
+  return concerning(
+    rows.flatMap(({ key, entry, id, name, plan }): LessonAnswer[] => {
+      const other = readPlan(plan)
+      const { on, text = '' } = entry
+      return other.ok ? [{ key, batch: id, name, on, text, shares: sharedBy(read.plan, other.plan) }] : []
+    }),
+  )
+}
+
 export function recordStore(db: Database): RecordStore {
   return {
     async get(workshopId, batchId) {
@@ -115,6 +148,7 @@ export function recordStore(db: Database): RecordStore {
           .execute()
         return 'kept'
       }),
+    lessons: (workshopId, batchId) => lessonsFor(db, workshopId, batchId),
     async photo(workshopId, id, size) {
       const row = await db
         .selectFrom('photo')

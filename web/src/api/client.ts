@@ -20,6 +20,7 @@ import type {
   Plan,
   Pricing,
   Due,
+  LessonAnswer,
   Life,
   PhotoAnswer,
   RackBatch,
@@ -157,6 +158,14 @@ export const recordQuery = (batch: string) =>
     queryKey: ['batches', 'record', batch],
     queryFn: () => call<RecordAnswer>('GET', `/batches/${batch}/record`),
     staleTime: 0,
+  })
+
+/** What was learned from other batches that concerns this one. */
+export const lessonsQuery = (batch: string) =>
+  queryOptions({
+    queryKey: ['batches', 'lessons', batch],
+    queryFn: () => call<LessonAnswer[]>('GET', `/batches/${batch}/record/lessons`),
+    staleTime: 60_000,
   })
 
 export const addEntries = (batch: string, entries: readonly RecordEntry[]) =>

@@ -16,6 +16,7 @@ import { OilsTable } from './oils-table.tsx'
 import { RecipeBar } from './recipe-bar.tsx'
 import { ScentSection } from './scent-section.tsx'
 import { SizeFields } from './size-fields.tsx'
+import { NextTime } from '../../parts/next-time.tsx'
 import { QuickensLine } from '../../parts/quickens-line.tsx'
 import { StopFields } from '../../parts/stop-fields.tsx'
 import { WhippedSection } from './whipped-section.tsx'
@@ -28,6 +29,7 @@ export function BatterPage() {
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_400px] max-[1100px]:grid-cols-1">
       <div className="flex min-w-0 flex-col gap-7 p-5 max-[900px]:p-3">
         <div>
+          <NextTime />
           <Numbers />
           <QuickensLine className="mb-3 max-w-200" />
           <RecipeBar />

@@ -47,29 +47,32 @@ export function OutcomePage() {
 
 function Notes({ record }: { record: OpenRecord }) {
   const [text, setText] = useState('')
+  const keep = (kind: 'note' | 'next') => {
+    record.note({ kind, text: text.trim() })
+    setText('')
+  }
   return (
     <Section title="A note">
-      <form
-        className="flex flex-wrap items-end gap-3"
-        onSubmit={submitted => {
-          submitted.preventDefault()
-          if (text.trim() === '') return
-          record.note({ kind: 'note', text: text.trim() })
-          setText('')
-        }}
-      >
-        <textarea
-          aria-label="Note"
-          className="field min-h-18 w-full max-w-140"
-          maxLength={1000}
-          placeholder="what to do otherwise next time, how it smells, who liked it"
-          value={text}
-          onChange={changed => setText(changed.target.value)}
-        />
-        <button className="button" disabled={text.trim() === ''}>
+      <textarea
+        aria-label="Note"
+        className="field min-h-18 w-full max-w-140"
+        maxLength={1000}
+        placeholder="what to do otherwise next time, how it smells, who liked it"
+        value={text}
+        onChange={changed => setText(changed.target.value)}
+      />
+      <div className="mt-2 flex flex-wrap gap-3">
+        <button className="button" disabled={text.trim() === ''} onClick={() => keep('note')}>
           Keep the note
         </button>
-      </form>
+        <button className="button" disabled={text.trim() === ''} onClick={() => keep('next')}>
+          Keep it for the next time
+        </button>
+      </div>
+      <p className="mt-1 max-w-120 text-[14px] text-soft">
+        What is kept for the next time shows by itself on the pages Recipe and Run sheet of every batch with the same
+        oils, scent, colour or mould.
+      </p>
     </Section>
   )
 }

@@ -22,6 +22,8 @@ export function entryWords(entry: RecordEntry): string {
       return `weighed up: ${part ? YIELD_PARTS[part] : ''}`
     case 'gone':
       return `${bars(count ?? 0)} ${way ? GONE_WAYS[way] : 'gone'}`
+    case 'next':
+      return `next time: ${text}`
     case 'note':
       return text
     case 'photo':

@@ -3,6 +3,7 @@ import type { Forecast, HeatPlan, Plan, Words } from '@ostler/core'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useTicks } from '../../parts/ticks.ts'
+import { NextTime } from '../../parts/next-time.tsx'
 import { useHeatPlan } from '../../parts/use-heat.ts'
 import { Check } from '../../ui/check.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
@@ -22,6 +23,9 @@ export function PreparePage() {
   const plan = usePlan(state => state.plan)
   return (
     <main className="grid flex-1 grid-cols-2 content-start gap-x-10 gap-y-8 p-5 max-[1000px]:grid-cols-1 max-[900px]:p-3">
+      <div className="col-span-full empty:hidden">
+        <NextTime />
+      </div>
       {forecast && heat ? (
         <NotedGate>
           <Parts plan={plan} forecast={forecast} heat={heat} />
