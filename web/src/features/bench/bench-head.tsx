@@ -1,5 +1,6 @@
 import { ChartSpline, CloudOff, Gauge, List, Moon, Sun } from 'lucide-react'
 import { useEffect, useState } from 'react'
+import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { useRun, useRunState } from '../../run/context.tsx'
 import type { Link as Kept } from '../../run/open-run.ts'
@@ -63,39 +64,40 @@ export function BenchHead({ isNight, onNight, onLog, onInstruments, onLanes }: P
           {state.lyeInAt === null ? 'since the run began' : 'since lye met the oils'}
         </span>
       </span>
-      <button
-        className="quiet min-h-11 min-w-11"
-        aria-pressed={isNight}
-        aria-label="Dark, for the night"
-        title="Dark, for the night"
-        onClick={onNight}
-      >
+      <HeadKey name="Dark, for the night" isPressed={isNight} onPress={onNight}>
         {isNight ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
-      </button>
-      <button
-        className="quiet min-h-11 min-w-11 max-[760px]:hidden"
-        aria-label="Lanes"
-        title="Lanes: trace so far, and to come"
-        onClick={onLanes}
-      >
+      </HeadKey>
+      <HeadKey name="Lanes" title="Lanes: trace so far, and to come" isWide onPress={onLanes}>
         <ChartSpline size={20} aria-hidden />
-      </button>
-      <button
-        className="quiet min-h-11 min-w-11"
-        aria-label="Instruments"
-        title="Scale and thermometer"
-        onClick={onInstruments}
-      >
+      </HeadKey>
+      <HeadKey name="Instruments" title="Scale and thermometer" onPress={onInstruments}>
         <Gauge size={20} aria-hidden />
-      </button>
-      <button
-        className="quiet min-h-11 min-w-11"
-        aria-label="What was noted, and sounds"
-        title="What was noted, and sounds"
-        onClick={onLog}
-      >
+      </HeadKey>
+      <HeadKey name="What was noted, and sounds" onPress={onLog}>
         <List size={22} aria-hidden />
-      </button>
+      </HeadKey>
     </header>
   )
 }
+
+interface KeyProps {
+  name: string
+  title?: string
+  /** Not on a phone. */
+  isWide?: boolean
+  isPressed?: boolean
+  onPress: () => void
+  children: ReactNode
+}
+
+const HeadKey = ({ name, title = name, isWide = false, isPressed, onPress, children }: KeyProps) => (
+  <button
+    className={`quiet min-h-11 min-w-11 ${isWide ? 'max-[760px]:hidden' : ''}`}
+    aria-pressed={isPressed}
+    aria-label={name}
+    title={title}
+    onClick={onPress}
+  >
+    {children}
+  </button>
+)
