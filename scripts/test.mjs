@@ -24,6 +24,8 @@ const node = (args, env = {}) =>
 const failures = []
 const brief = text =>
   String(text ?? '')
+    // What Vitest leaves of a test that ran out of time.
+    .replace(/^Error: STACK_TRACE_ERROR/, 'Error: it took longer than a test may')
     .split('\n')
     .slice(0, 6)
     .join('\n    ')

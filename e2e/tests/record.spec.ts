@@ -102,6 +102,6 @@ test('a batch is noted from the mould to the last bar: cut, signs, a photograph 
   await expect(course.getByText('9 gone, 0 left')).toBeVisible()
   await expect(maker.getByText(/kept in this browser/)).toBeHidden()
   await maker.goto('/rack')
-  await expect(maker.getByRole('heading', { name: 'Rack' })).toBeVisible()
+  await expect(maker.getByRole('heading', { name: 'Rack', exact: true })).toBeVisible()
   await expect(maker.getByRole('listitem').filter({ hasText: name })).toHaveCount(0)
 })

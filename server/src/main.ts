@@ -19,6 +19,7 @@ import { stockAll } from './shelf/stock.ts'
 import { workInThread } from './work/threads.ts'
 
 const STOP_WITHIN_MS = 3000
+const KEEP_ALIVE_MS = 75_000
 
 /** Migrates, loads the demo where it is wanted, serves, and stops cleanly when asked or when its starter is gone. */
 async function main(): Promise<void> {
@@ -47,6 +48,8 @@ async function main(): Promise<void> {
       : randomBytes(5).toString('hex')
   const app = createApp({ db, config, setUpCode, now: () => new Date(), work: workInThread })
   const server = createServer(app)
+  // Longer than browsers and proxies keep an idle connection: none is closed just as a request is sent on it.
+  server.keepAliveTimeout = KEEP_ALIVE_MS
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject)
     server.listen(config.port, config.host, resolve)
