@@ -8,6 +8,7 @@ export {
   LIMIT_BASES,
   LININGS,
   Liquid,
+  Ingredient,
   Lot,
   MATERIAL_VERDICTS,
   MAX_CUP_COLORANTS,
@@ -28,6 +29,7 @@ export {
   SOURCES,
   SWATCH_FAULTS,
   Scent,
+  Allergen,
   ScentPart,
   ShelfItem,
   TAGS,
@@ -263,8 +265,26 @@ export {
   usualValues,
 } from './design/index.ts'
 export type { DesignAdvice, Fitted, Made, Measures, Technique, ToppingPlace } from './design/index.ts'
-export { actualOf, isLyeLine, lineWorking, offWeight, stockNeeds, weighList } from './weighing/index.ts'
-export type { ActualBatch, BatchFreeLye, OffWeight, StockLine, WeighKind, WeighLine } from './weighing/index.ts'
+export {
+  actualOf,
+  isLyeLine,
+  lineWorking,
+  materialsOf,
+  offWeight,
+  stockNeeds,
+  usedUp,
+  weighList,
+} from './weighing/index.ts'
+export type {
+  ActualBatch,
+  BatchFreeLye,
+  Material,
+  OffWeight,
+  StockLine,
+  UsedLine,
+  WeighKind,
+  WeighLine,
+} from './weighing/index.ts'
 export {
   compareWays,
   divisionSheet,
@@ -356,6 +376,7 @@ export type {
   Verdict,
 } from './bench/index.ts'
 export * from './instruments/index.ts'
+export * from './labels/index.ts'
 export * from './record/index.ts'
 export * from './mould/index.ts'
 export { batchLook, everything, forecast, forecaster, quickensSentence } from './forecast/index.ts'
@@ -363,18 +384,21 @@ export type { BatchCourse, BatchLook, Forecast, ForecastResult, Raster } from '.
 export { FACT_GROUPS, differences, factsOf } from './forecast/compare/index.ts'
 export type { Difference, Said } from './forecast/compare/index.ts'
 export {
+  BATCH_SORTS,
   CountsForm,
   HabitsForm,
   RecipeForm,
   RulesForm,
   SetUpForm,
   SignInForm,
+  TagsForm,
   TimesForm,
   WindowsForm,
   readShelf,
 } from './wire/index.ts'
 export type {
   BatchAnswer,
+  BatchSort,
   BatchList,
   BatchSaved,
   BatchSummary,

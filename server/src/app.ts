@@ -23,10 +23,12 @@ import { recipeRoutes } from './recipes/routes.ts'
 import { recipeStore } from './recipes/store.ts'
 import { runFeed } from './runs/feed.ts'
 import type { RunFeed } from './runs/feed.ts'
-import { pricingRoutes } from './record/pricing.ts'
+import { batchLotRoutes, lotRoutes } from './lots/routes.ts'
+import { lotStore } from './lots/store.ts'
 import { PHOTO_LIMIT, photoRoutes, recordRoutes } from './record/routes.ts'
 import { recordStore } from './record/store.ts'
 import { calendarRoutes, todayRoutes } from './record/today.ts'
+import { labellingRoutes, pricingRoutes, rackPlanRoutes } from './record/ways.ts'
 import { batchRunRoutes, preparationRoutes, runRoutes } from './runs/routes.ts'
 import { runStore } from './runs/store.ts'
 import { shelfRoutes } from './shelf/routes.ts'
@@ -94,7 +96,12 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/runs', visits.require, runRoutes({ store: runs, feed: app.locals['feed'] as RunFeed, now }))
   const records = recordStore(db)
   api.use('/batches/:id/record', visits.require, recordRoutes(records))
+  const lots = lotStore(db)
+  api.use('/batches/:id/lots', visits.require, batchLotRoutes(lots))
+  api.use('/lots', visits.require, lotRoutes(lots))
   api.use('/pricing', visits.require, pricingRoutes(db))
+  api.use('/labelling', visits.require, labellingRoutes(db))
+  api.use('/rack', visits.require, rackPlanRoutes(db))
   api.use('/photos', visits.require, photoRoutes(records))
   api.use('/calendar/feed', calendarRoutes({ db, now, looking }))
   api.use('/due', visits.require, todayRoutes({ db, now, looking }))

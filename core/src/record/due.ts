@@ -1,5 +1,6 @@
 import { fact, plain } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
+import type { ShelfKind } from '../shelf/index.ts'
 import { dayAfter, daysBetween, lifeOf } from './life.ts'
 import type { LifeFacts } from './life.ts'
 
@@ -13,6 +14,8 @@ export const DUE_KINDS = {
   weigh: 'to weigh',
   turn: 'to turn',
   ready: 'ready',
+  reorder: 'to buy',
+  old: 'use first',
 } as const
 export type DueKind = keyof typeof DUE_KINDS
 
@@ -28,20 +31,24 @@ export interface DueFacts extends LifeFacts {
   turnedAt: string | null
   /** Days from the pour of its last weigh-in; null: none. */
   weighedDay: number | null
+  /** Days between two turns on the rack. */
+  turnDays: number
 }
 
 export interface Due {
   /** Stable: the same thing of the same batch. */
   key: string
   kind: DueKind
-  batch: string
+  /** Null: it is due of the shelf. */
+  batch: string | null
+  item?: { kind: ShelfKind; id: string }
   name: string
   /** The day that it is due, and the hour where it matters, like "2026-03-02" or "2026-03-02T14:30". */
   on: string
   what: Words
 }
 
-/** Bars are weighed and turned once a week on the rack. Makers' habit. */
+/** Bars are weighed once a week on the rack. Makers' habit. */
 const WEEK_DAYS = 7
 /** From the pour until it is out of the mould, for days that are reckoned back. Makers' rule: one to three. */
 const REST_DAYS = 2
@@ -68,20 +75,20 @@ function before({ id, name, wantedOn, readyDay, aheadDays }: DueFacts): Due[] {
   return aheadDays > 0 ? [steep, make] : [make]
 }
 
-/** The last day of a weekly round that has come, or the next one: rounds that were missed do not add up. */
-function weekly(from: string, today: string): string {
+/** The last day of a round that has come, or the next one: rounds that were missed do not add up. */
+function inRounds(from: string, today: string, days: number): string {
   const late = daysBetween(from, today)
-  return late < WEEK_DAYS ? from : dayAfter(from, WEEK_DAYS * Math.floor(late / WEEK_DAYS))
+  return late < days ? from : dayAfter(from, days * Math.floor(late / days))
 }
 
 function onTheRack(facts: DueFacts, pouredAt: string, today: string): Due[] {
-  const { id, name, cutAt, unmouldedAt, readyDay, weighedDay, turnedAt } = facts
+  const { id, name, cutAt, unmouldedAt, readyDay, weighedDay, turnedAt, turnDays } = facts
   const began = cutAt ?? unmouldedAt!
   const day = daysBetween(pouredAt, today)
   if (day > LONGEST_CURE_DAYS) return []
   const firstWeigh = weighedDay === null ? began : dayAfter(pouredAt, Math.floor(weighedDay) + WEEK_DAYS)
-  const nextWeigh = weekly(firstWeigh, today)
-  const nextTurn = weekly(dayAfter(turnedAt ?? began, WEEK_DAYS), today)
+  const nextWeigh = inRounds(firstWeigh, today, WEEK_DAYS)
+  const nextTurn = inRounds(dayAfter(turnedAt ?? began, turnDays), today, turnDays)
   const isReady = readyDay !== null && day >= readyDay
   return [
     ...(isReady && weighedDay !== null && weighedDay >= readyDay

@@ -99,6 +99,7 @@ const FACTS: DueFacts = {
   ...{ id: 'b', name: 'Blue', isPlanned: true, isBegun: false, pouredAt: null, unmouldedAt: null, cutAt: null },
   ...{ readyDay: 35, cutCount: null, goneCount: 0, wantedOn: '', aheadDays: 0, unmouldH: 26, turnedAt: null },
   weighedDay: null,
+  turnDays: 7,
 }
 const poured = { ...FACTS, pouredAt: '2026-03-02T14:00' }
 const onRack = { ...poured, unmouldedAt: '2026-03-03T16:00', cutAt: '2026-03-03T18:00', cutCount: 12 }

@@ -2,7 +2,7 @@ import { Choice, Choices, Id, Like, NumberFrom, Parts, Text } from '../document/
 import { Amount, Colour, Flag, OneOf, Words } from './fields.ts'
 import { HEATS, TRACE } from './ingredients.ts'
 import type { HeatClass } from './ingredients.ts'
-import { ShelfItem } from './item.ts'
+import { Ingredient, ShelfItem } from './item.ts'
 
 export const MEDIA = { oil: 'oil', water: 'water', glycerin: 'glycerin', alcohol: 'alcohol', none: 'none' } as const
 export type Medium = keyof typeof MEDIA
@@ -81,7 +81,7 @@ export const COLORANT_FORMS = { powder: 'powder', oil: 'an oil', water: 'a water
 
 const COLOUR = 'Colour in soap'
 
-export class Colorant extends ShelfItem {
+export class Colorant extends Ingredient {
   @Words({ label: 'Family', max: 40, inList: true })
   family!: string
   @Colour({ label: 'Colour of the powder', start: '#b0663f', inList: true })

@@ -1,5 +1,5 @@
 export type { Field } from './fields.ts'
-export { Lot, SOURCES, ShelfItem, TAGS } from './item.ts'
+export { Ingredient, Lot, SOURCES, ShelfItem, TAGS } from './item.ts'
 export type { Tag } from './item.ts'
 export {
   ACCELERATIONS,
@@ -10,6 +10,7 @@ export {
   MOMENTS,
   Oil,
   Scent,
+  Allergen,
   ScentPart,
 } from './ingredients.ts'
 export type { AccelerationClass, HeatClass, Moment } from './ingredients.ts'

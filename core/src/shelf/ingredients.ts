@@ -1,6 +1,6 @@
-import { Id, NumberFrom, Parts } from '../document/fields/index.ts'
+import { Id, NumberFrom, Parts, Text } from '../document/fields/index.ts'
 import { Amount, Flag, OneOf, WordList, Words } from './fields.ts'
-import { ShelfItem } from './item.ts'
+import { Ingredient } from './item.ts'
 
 export const TEXTURES = { soft: 'liquid or soft', hard: 'hard', brittle: 'brittle butter', wax: 'wax' } as const
 export type Texture = keyof typeof TEXTURES
@@ -16,7 +16,7 @@ const tint = (label: string, max: number, start: number) =>
   Amount({ label, quantity: 'plain', unit: '', min: 0, max, start, group: TINT })
 const solid = (label: string) => Amount({ label, quantity: 'share', unit: '%', min: 0, max: 1, group: TRACE })
 
-export class Oil extends ShelfItem {
+export class Oil extends Ingredient {
   @Amount({
     label: 'Saponification value',
     quantity: 'plain',
@@ -95,6 +95,9 @@ export class Oil extends ShelfItem {
   })
   quickness!: number
 
+  @Words({ label: 'Name of its soap (INCI)', max: 160, group: 'On labels and when to buy' })
+  inciSoap!: string
+
   @solid('Sets as tri-saturated (51 °C)')
   solidTri!: number
   @solid('Sets as cocoa-like (34 °C)')
@@ -119,7 +122,7 @@ export class Oil extends ShelfItem {
 export const HEATS = { none: 'none', low: 'low', medium: 'medium', high: 'high' } as const
 export type HeatClass = keyof typeof HEATS
 
-export class Liquid extends ShelfItem {
+export class Liquid extends Ingredient {
   @Amount({ label: 'Water', quantity: 'share', unit: '%', min: 0.2, max: 1, start: 1, inList: true })
   waterShare!: number
   @Amount({ label: 'Fat', quantity: 'share', unit: '%', min: 0, max: 0.6, inList: true })
@@ -148,7 +151,7 @@ export class Liquid extends ShelfItem {
 export const MOMENTS = { lye: 'in the lye water', oils: 'in the oils', trace: 'at light trace' } as const
 export type Moment = keyof typeof MOMENTS
 
-export class Additive extends ShelfItem {
+export class Additive extends Ingredient {
   @Words({ label: 'Does', max: 60, inList: true })
   role!: string
   @Amount({ label: 'Usual least', quantity: 'plain', unit: 'g per kg of oils', min: 0, max: 1000, inList: true })
@@ -238,9 +241,18 @@ export class ScentPart {
 }
 
 export const MAX_SCENT_PARTS = 12
+export const MAX_ALLERGENS = 80
+
+/** One allergen of a scent by its supplier's list, with its share of the scent. */
+export class Allergen {
+  @Text(1, 80, 'An allergen has a name of 1 to 80 letters.')
+  name!: string
+  @NumberFrom(0, 1, 'An allergen’s share of the scent is from 0 to 100 %.')
+  share!: number
+}
 const SAFETY = 'Limits'
 
-export class Scent extends ShelfItem {
+export class Scent extends Ingredient {
   @OneOf({ label: 'Kind', options: SCENT_TYPES, start: 'fragrance', inList: true })
   type!: keyof typeof SCENT_TYPES
   @OneOf({ label: 'Acceleration', options: ACCELERATIONS, start: 'moderate', inList: true })
@@ -279,4 +291,7 @@ export class Scent extends ShelfItem {
 
   @Parts(() => ScentPart, 0, MAX_SCENT_PARTS, `A blend has at most ${MAX_SCENT_PARTS} parts.`)
   parts!: ScentPart[]
+
+  @Parts(() => Allergen, 0, MAX_ALLERGENS, `A scent has at most ${MAX_ALLERGENS} allergens.`)
+  allergens!: Allergen[]
 }

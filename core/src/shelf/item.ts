@@ -1,5 +1,5 @@
 import { Id, Like, NumberFrom, Parts, Text } from '../document/fields/index.ts'
-import { Flag, OneOf, WordList, Words } from './fields.ts'
+import { Amount, Flag, OneOf, WordList, Words } from './fields.ts'
 
 /** Where an item's values come from, the most trusted first. */
 export const SOURCES = {
@@ -28,6 +28,8 @@ export const TAGS = {
 } as const
 export type Tag = keyof typeof TAGS
 
+const DAY = /^(?:\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01]))?$/
+
 /** One purchase of an item. Quantities in g, for moulds, vessels and tools in pieces. */
 export class Lot {
   @Id()
@@ -45,11 +47,11 @@ export class Lot {
   @NumberFrom(0, 10_000_000, 'What the lot cost is a number from 0.')
   cost!: number
 
-  @Like(
-    /^(?:\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01]))?$/,
-    'A use-by date is written like 2027-05-31, or left empty.',
-  )
+  @Like(DAY, 'A use-by date is written like 2027-05-31, or left empty.')
   useBy!: string
+
+  @Like(DAY, 'The day it was opened is written like 2027-05-31, or left empty.', { optional: true })
+  opened?: string
 }
 
 const MAX_LOTS = 40
@@ -76,4 +78,22 @@ export abstract class ShelfItem {
 
   @Parts(() => Lot, 0, MAX_LOTS, `An item has at most ${MAX_LOTS} lots; archive the ones used up.`)
   lots!: Lot[]
+}
+
+const LABEL = 'On labels and when to buy'
+
+/** What is used up by batches and named on their labels. */
+export abstract class Ingredient extends ShelfItem {
+  @Words({ label: 'Name on labels (INCI)', max: 160, group: LABEL })
+  inci!: string
+
+  @Amount({
+    label: 'Buy again at or below (0: never told)',
+    quantity: 'mass',
+    unit: 'g',
+    min: 0,
+    max: 1_000_000,
+    group: LABEL,
+  })
+  reorderAtG!: number
 }

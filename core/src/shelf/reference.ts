@@ -5,6 +5,7 @@ import type { ItemOf, Shelf, ShelfKind } from './shelf.ts'
 import type { ShelfItem } from './item.ts'
 import { ADDITIVES } from './tables/additives.ts'
 import { COLORANTS } from './tables/colorants.ts'
+import { LABEL_NAMES } from './tables/label-names.ts'
 import { LIQUIDS } from './tables/liquids.ts'
 import { MOULDS } from './tables/moulds.ts'
 import { OILS } from './tables/oils.ts'
@@ -26,6 +27,21 @@ const TABLES: Readonly<Record<ShelfKind, string>> = {
 
 const cellsOf = (line: string): string[] => line.split('|').map(cell => cell.trim())
 
+let names: Map<string, { inci: string; inciSoap: string }> | undefined
+
+/** What an item is called on labels. */
+function labelNames(kind: ShelfKind, id: string): object {
+  names ??= new Map(
+    LABEL_NAMES.trim()
+      .split('\n')
+      .map(cellsOf)
+      .map(([of, item, inci, inciSoap]) => [`${of} ${item}`, { inci: inci!, inciSoap: inciSoap! }]),
+  )
+  const known = names.get(`${kind} ${id}`)
+  if (!known) return {}
+  return kind === 'oils' ? known : { inci: known.inci }
+}
+
 /** Items of a table whose first line names the fields and whose cells are parted by bars. */
 function itemsOf(kind: ShelfKind): unknown[] {
   const [head, ...lines] = TABLES[kind].trim().split('\n')
@@ -43,7 +59,7 @@ function itemsOf(kind: ShelfKind): unknown[] {
       if (!read.ok) throw new Error(`${item['id'] as string}: ${say(read.sentence)}`)
       item[key] = read.value
     })
-    return item
+    return { ...item, ...labelNames(kind, String(item['id'])) }
   })
 }
 

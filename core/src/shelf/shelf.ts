@@ -74,8 +74,19 @@ export const MOST_ITEMS = 5000
 
 export const fieldsOfKind = (kind: ShelfKind): readonly Field[] => fieldsOf(SHELF_KINDS[kind].type)
 
+/** The second of two lots with one mark: nobody could tell which of them went into a batch. */
+function twinLot({ lots }: ShelfItem): { path: string; value: unknown; sentence: Words } | null {
+  const marks = lots.map(lot => lot.mark.trim().toLowerCase())
+  const i = marks.findIndex((mark, at) => mark !== '' && marks.indexOf(mark) < at)
+  if (i < 0) return null
+  const { mark } = lots[i]!
+  return { path: `lots.${i}.mark`, value: mark, sentence: fact('shelf.two-lots-one-mark', { mark }) }
+}
+
 /** Sums that no single field can know. */
 function ofOne(kind: ShelfKind, item: ShelfItem): { path: string; value: unknown; sentence: Words } | null {
+  const twin = twinLot(item)
+  if (twin) return twin
   if (kind === 'oils') {
     const oil = item as Oil
     const acids = acidsOf(oil)
@@ -130,7 +141,7 @@ export function newItem<K extends ShelfKind>(kind: K): ItemOf<K> {
 
 /** Lists of a kind beside its fields; a new item has none in them. */
 const LISTS: Partial<Record<ShelfKind, object>> = {
-  scents: { parts: [] },
+  scents: { parts: [], allergens: [] },
   colorants: { swatches: [] },
   palettes: { colours: [] },
 }

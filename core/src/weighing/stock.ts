@@ -39,18 +39,66 @@ function stockLine(kind: StockLine['kind'], id: string, name: Words, needG: numb
   }
 }
 
-/**
- * What a plan takes from the shelf, with what is there and what it costs: all that is weighed, one line for each thing however
- * many batters, cups and lines take it.
- */
-export function stockNeeds(plan: Plan, shelf: Shelf, portions: Portions): StockLine[] {
-  const needs = new Map<string, { kind: StockLine['kind']; id: string; name: Words; massG: number }>()
-  for (const { item, massG, what } of weighList(plan, portions, shelf)) {
-    if (!item) continue
-    const key = `${item.kind}:${item.id}`
-    const name = item.kind === 'uncounted' ? item.name : what
-    const known = needs.get(key) ?? { kind: item.kind, id: item.id, name, massG: 0 }
-    needs.set(key, { ...known, massG: known.massG + massG * factorOf(plan, item.kind, item.id) })
-  }
-  return [...needs.values()].map(({ kind, id, name, massG }) => stockLine(kind, id, name, massG, shelf))
+/** One thing that is weighed for a batch. */
+export interface Material {
+  kind: StockLine['kind']
+  id: string
+  name: Words
+  massG: number
+  /** Of it, what was put on the scale. */
+  weighedG: number
 }
+
+/**
+ * All that is weighed, one for each thing however many batters, cups and lines take it.
+ *
+ * @param weights by key of the weigh list, g, as they were really weighed
+ */
+export function materialsOf(
+  plan: Plan,
+  shelf: Shelf,
+  portions: Portions,
+  weights: Readonly<Record<string, number>>,
+): Material[] {
+  const needs = new Map<string, Material>()
+  for (const { item, key, massG, what } of weighList(plan, portions, shelf)) {
+    if (!item) continue
+    const of = `${item.kind}:${item.id}`
+    const name = item.kind === 'uncounted' ? item.name : what
+    const known = needs.get(of) ?? { kind: item.kind, id: item.id, name, massG: 0, weighedG: 0 }
+    const factor = factorOf(plan, item.kind, item.id)
+    const weighed = weights[key]
+    needs.set(of, {
+      ...known,
+      massG: known.massG + (weighed ?? massG) * factor,
+      weighedG: known.weighedG + (weighed ?? 0) * factor,
+    })
+  }
+  return [...needs.values()]
+}
+
+/** What a plan takes from the shelf, with what is there and what it costs. */
+export const stockNeeds = (plan: Plan, shelf: Shelf, portions: Portions): StockLine[] =>
+  materialsOf(plan, shelf, portions, {}).map(({ kind, id, name, massG }) => stockLine(kind, id, name, massG, shelf))
+
+/** One ingredient as it went into a batch. */
+export interface UsedLine {
+  kind: ShelfKind
+  id: string
+  name: Words
+  /** As weighed, and as planned where it was not weighed, g. */
+  massG: number
+  /** Of it, what was put on the scale, g. */
+  weighedG: number
+}
+
+/** What of the shelf went into a batch. @param weights by key of the weigh list, g, as they were really weighed */
+export const usedUp = (
+  plan: Plan,
+  shelf: Shelf,
+  portions: Portions,
+  weights: Readonly<Record<string, number>>,
+): UsedLine[] =>
+  materialsOf(plan, shelf, portions, weights).flatMap(({ kind, ...line }) =>
+    kind === 'uncounted' || !(line.massG > 0) ? [] : [{ kind, ...line }],
+  )

@@ -4,7 +4,7 @@ import type { Problem } from '../document/fields/index.ts'
 import type { KeptDesign } from '../design/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { BenchEvent } from '../bench/index.ts'
-import type { Life, RecordEntry, Shared } from '../record/index.ts'
+import type { Life, RecordEntry, Shared, ShortLot } from '../record/index.ts'
 import type { Risk } from '../batter/advice/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
 import type { UnitHabits } from '../quantities/units/index.ts'
@@ -37,6 +37,8 @@ export interface BatchSummary {
   isFresh: boolean
   /** How far it has come. */
   life: Life
+  tags: string[]
+  isArchived: boolean
 }
 
 /** Some batches, the last changed first, and where the next ones start; null: these were the last. */
@@ -208,4 +210,6 @@ export interface ErrorAnswer {
   parts?: Words[]
   /** On a conflict over a shelf item: what stands there now. */
   item?: StoredItem
+  /** Lots that do not hold what would be taken of them. */
+  short?: ShortLot[]
 }

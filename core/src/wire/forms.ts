@@ -1,6 +1,6 @@
 import { Recipe } from '../recipe/index.ts'
 import { OwnTime, OwnWindow } from '../shelf/index.ts'
-import { Choice, Like, Part, Parts, Text, Whole, YesNo } from '../document/fields/index.ts'
+import { Choice, Like, Part, Parts, Text, Texts, Whole, YesNo } from '../document/fields/index.ts'
 import { TagRule } from '../shelf/index.ts'
 import type { UnitHabits } from '../quantities/units/index.ts'
 
@@ -75,6 +75,16 @@ export class WindowsForm {
 export class TimesForm {
   @Parts(() => OwnTime, 0, 40, 'A workshop keeps at most 40 times of its own.')
   times!: OwnTime[]
+}
+
+/** What batches are listed by. */
+export const BATCH_SORTS = { changed: 'last changed', poured: 'last poured', name: 'name' } as const
+export type BatchSort = keyof typeof BATCH_SORTS
+
+/** What a workshop sorts its batches by. */
+export class TagsForm {
+  @Texts(30, 12, 'A batch has at most 12 tags, each of 1 to 30 letters.')
+  tags!: string[]
 }
 
 /** Whether what was seen in a batch counts. */

@@ -1,13 +1,16 @@
 export {
+  BATCH_SORTS,
   CountsForm,
   HabitsForm,
   RecipeForm,
   RulesForm,
   SetUpForm,
   SignInForm,
+  TagsForm,
   TimesForm,
   WindowsForm,
 } from './forms.ts'
+export type { BatchSort } from './forms.ts'
 export type {
   BatchAnswer,
   BatchSaved,

@@ -16,9 +16,9 @@ export interface LookStore extends Worked {
   face(workshopId: string, batchId: string): Promise<Buffer | null>
 }
 
-/** What a look depends on beside the plan, in one short text: it differs when anything on the shelf does. */
+/** What a look depends on beside the plan, in one short text: it differs when anything on the shelf does but what is left in lots. */
 export const shelfStamp = (workshopId: string) => sql<string>`(
-  select concat_ws('.', count(*), coalesce(sum(item.revision), 0),
+  select concat_ws('.', count(*), coalesce(sum(item.revision - item.lot_revisions), 0),
     (select md5(concat(rules, windows, times)) from workshop where id = ${workshopId}),
     (select coalesce(sum(batch_revision + case when counts then 1 else 0 end), 0) from evidence where workshop_id = ${workshopId}))
   from shelf_item item where item.workshop_id = ${workshopId})`

@@ -1,8 +1,8 @@
-import { LIVES, clipped, freshCopy, say } from '@ostler/core'
-import type { Life, Plan } from '@ostler/core'
+import { BATCH_SORTS, LIVES, TagsForm, clipped, freshCopy, say } from '@ostler/core'
+import type { BatchSort, Life, Plan } from '@ostler/core'
 import { Router } from 'express'
 import { dayFrom } from '../http/day.ts'
-import { changesFrom, idFrom, planFrom } from '../http/body.ts'
+import { changesFrom, formFrom, idFrom, planFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
 import type { Learner } from '../work/learner.ts'
@@ -15,15 +15,27 @@ const GONE = 'There is no such batch. It may have been deleted in another window
 const teaches = ({ seen, blendedS, rest }: Plan): boolean =>
   seen.length > 0 || blendedS !== null || rest.readings.length > 0
 
-const CURSOR = /^(\d{4}-\d{2}-\d{2} \d{2}:\d{2}:\d{2}(?:\.\d{1,6})?[+-]\d{2}(?::\d{2})?)\/([0-9a-f-]{36})$/
+const CURSOR = /^([0-9a-f-]{36})\/(.{0,200})$/s
+const A_TIME = /^\d{4}-\d{2}-\d{2} \d{2}:\d{2}:\d{2}(?:\.\d{1,6})?[+-]\d{2}(?::\d{2})?$/
 
 /** Where a page ended, as the one before gave it. */
-function cursorFrom(value: unknown): Cursor | null {
+function cursorFrom(value: unknown, sort: BatchSort): Cursor | null {
   if (value === undefined) return null
-  const [, at, id] = (typeof value === 'string' && CURSOR.exec(value)) || []
-  if (!at || !id) throw new HttpError(400, 'This is no place in the list of batches.')
+  const [, id, at] = (typeof value === 'string' && CURSOR.exec(value)) || []
+  if (id === undefined || at === undefined || at.includes('\0') || (sort === 'changed' && !A_TIME.test(at)))
+    throw new HttpError(400, 'This is no place in the list of batches.')
   return { at, id: idFrom(id) }
 }
+
+function sortFrom(value: unknown): BatchSort {
+  if (value === undefined || value === '') return 'changed'
+  if (typeof value === 'string' && Object.hasOwn(BATCH_SORTS, value)) return value as BatchSort
+  throw new HttpError(400, 'Batches are listed by what was changed last, poured last, or by name.')
+}
+
+/** A word from the address, without what no word has. */
+const wordsFrom = (value: unknown, most: number): string =>
+  typeof value === 'string' ? clipped(value, most).replace(/[\p{Cc}\p{Cs}]/gu, ' ') : ''
 
 /** How far the batches are to have come; null: however far. */
 function lifeFrom(value: unknown): Life | null {
@@ -45,11 +57,14 @@ export function batchRoutes({ store, looks, now, learning, looking }: Parts): Ro
   const routes = Router()
 
   routes.get('/', async (req, res) => {
-    const search =
-      typeof req.query['search'] === 'string' ? clipped(req.query['search'], 100).replace(/[\p{Cc}\p{Cs}]/gu, ' ') : ''
+    const { search, life, tag, archived, day, after } = req.query
+    const sort = sortFrom(req.query['sort'])
+    const wanted = {
+      ...{ search: wordsFrom(search, 100), sort, tag: wordsFrom(tag, 30), archived: archived === '1' },
+      ...{ life: lifeFrom(life), today: dayFrom(day, now()), after: cursorFrom(after, sort) },
+    }
     const { workshopId } = visitorOf(req)
-    const wanted = { search, life: lifeFrom(req.query['life']), today: dayFrom(req.query['day'], now()) }
-    const list = await store.list(workshopId, { ...wanted, after: cursorFrom(req.query['after']) })
+    const list = await store.list(workshopId, wanted)
     res.json(list)
     if (list.batches.some(one => !one.isFresh)) looking.look(workshopId)
   })
@@ -59,6 +74,10 @@ export function batchRoutes({ store, looks, now, learning, looking }: Parts): Ro
     const plan = planFrom(req.body)
     res.status(201).json(await store.add(workshopId, plan))
     if (teaches(plan)) learning.look(workshopId)
+  })
+
+  routes.get('/tags', async (req, res) => {
+    res.json(await store.tags(visitorOf(req).workshopId))
   })
 
   routes.get('/:id', async (req, res) => {
@@ -110,6 +129,23 @@ export function batchRoutes({ store, looks, now, learning, looking }: Parts): Ro
     if (!done) throw new HttpError(404, GONE)
     res.status(204).end()
   })
+
+  routes.put('/:id/tags', async (req, res) => {
+    const { tags } = formFrom(TagsForm, req.body)
+    const done = await store.setTags(visitorOf(req).workshopId, idFrom(req.params.id), [...new Set(tags.map(tag => tag.trim()).filter(Boolean))])
+    if (!done) throw new HttpError(404, GONE)
+    res.status(204).end()
+  })
+
+  for (const [way, at] of [
+    ['archive', now],
+    ['unarchive', () => null],
+  ] as const)
+    routes.post(`/:id/${way}`, async (req, res) => {
+      const done = await store.setArchived(visitorOf(req).workshopId, idFrom(req.params['id']), at())
+      if (!done) throw new HttpError(404, GONE)
+      res.status(204).end()
+    })
 
   return routes
 }

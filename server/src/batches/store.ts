@@ -1,5 +1,15 @@
-import { PLAN_VERSION, changedParts, readPlan, withChanges } from '@ostler/core'
-import type { BatchAnswer, BatchList, BatchSaved, BatchSummary, Life, Plan, Problem, Words } from '@ostler/core'
+import { PLAN_VERSION, changedParts, readPlan, signsLike, withChanges } from '@ostler/core'
+import type {
+  BatchAnswer,
+  BatchList,
+  BatchSaved,
+  BatchSort,
+  BatchSummary,
+  Life,
+  Plan,
+  Problem,
+  Words,
+} from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
 import type { Database } from '../database/connection.ts'
@@ -24,6 +34,11 @@ export interface Sender {
 /** Which batches are listed, from where on. */
 export interface Wanted {
   search: string
+  sort: BatchSort
+  /** Only those with it; empty: whatever theirs. */
+  tag: string
+  /** Those that were put away, instead of the others. */
+  archived: boolean
   /** Only those that have come so far; null: all. */
   life: Life | null
   /** Of the workshop, like "2026-03-02". */
@@ -41,6 +56,11 @@ export interface BatchStore {
   change(sender: Sender, id: string, sent: SentChanges): Promise<ChangeResult>
   /** Marks a batch deleted, or takes that back. False when there is none. */
   setDeleted(workshopId: string, id: string, deletedAt: Date | null): Promise<boolean>
+  /** Puts a batch away, or takes it out again. False when there is none. */
+  setArchived(workshopId: string, id: string, archivedAt: Date | null): Promise<boolean>
+  setTags(workshopId: string, id: string, tags: readonly string[]): Promise<boolean>
+  /** All tags of batches that are not put away, by name. */
+  tags(workshopId: string): Promise<string[]>
 }
 
 const COLUMNS = ['id', 'revision', 'plan', 'updated_at'] as const
@@ -132,14 +152,37 @@ async function changed(
 /** Batches in one answer of the list. */
 const PAGE = 50
 
-/** Where a page ended: the time as the database has it, to the microsecond, and the batch. */
+/** Where a page ended: what it is listed by, a time to the microsecond, and the batch. */
 export interface Cursor {
   at: string
   id: string
 }
 
-/** Whether a word stands in a batch's name, notes, cups or scent. */
-const holds = (word: string) => sql<boolean>`batch.found_by ilike ${likeText(word)}`
+const A_DAY = /^\d{4}(?:-\d{2}){0,2}$/
+
+/** Whether a word stands in a batch's name, notes, cups or scent, its tags or the marks of its lots; or is a sign of it, or its day. */
+function holds(word: string) {
+  const signs = signsLike(word).map(({ id }) => id)
+  return sql<boolean>`(batch.found_by ilike ${likeText(word)}
+    or exists (select 1 from unnest(batch.tags) tag where tag ilike ${likeText(word)})
+    or record.signs && ${signs}::text[]
+    or exists (select 1 from lot_use where lot_use.batch_id = batch.id and lot_use.mark ilike ${likeText(word)})
+    or ${A_DAY.test(word) ? sql`batch.poured_at like ${`${word}%`}` : sql`false`})`
+}
+
+/** Where a row stands in each order; what ends a page is written as text. */
+const STANDS = {
+  changed: { by: sql`batch.updated_at`, as: sql.raw('timestamptz'), way: 'desc' },
+  poured: { by: sql`batch.poured_at`, as: sql.raw('text'), way: 'desc' },
+  name: { by: sql`lower(batch.name)`, as: sql.raw('text'), way: 'asc' },
+} as const satisfies Record<BatchSort, unknown>
+
+const isAfter = (sort: BatchSort, { at, id }: Cursor) => {
+  const { by, as, way } = STANDS[sort]
+  return way === 'desc'
+    ? sql<boolean>`(${by}, batch.id) < (${at}::${as}, ${id}::uuid)`
+    : sql<boolean>`(${by}, batch.id) > (${at}::${as}, ${id}::uuid)`
+}
 
 interface ListedRow {
   id: string
@@ -153,6 +196,8 @@ interface ListedRow {
   has_face: boolean
   is_fresh: boolean
   life: Life
+  tags: string[]
+  is_archived: boolean
 }
 
 const summary = (row: ListedRow): BatchSummary => ({
@@ -167,11 +212,28 @@ const summary = (row: ListedRow): BatchSummary => ({
   face: row.has_face ? row.made_at!.getTime() : null,
   isFresh: row.is_fresh,
   life: row.life,
+  tags: row.tags,
+  isArchived: row.is_archived,
 })
 
 export function batchStore(db: Database): BatchStore {
   const live = (workshopId: string) =>
     db.selectFrom('batch').where('batch.workshop_id', '=', workshopId).where('batch.deleted_at', 'is', null)
+
+  /** What of a batch is no part of its plan. */
+  const set = async (
+    workshopId: string,
+    id: string,
+    about: { deleted_at: Date | null } | { archived_at: Date | null } | { tags: string[] },
+  ) => {
+    const result = await db
+      .updateTable('batch')
+      .set(about)
+      .where('workshop_id', '=', workshopId)
+      .where('id', '=', id)
+      .executeTakeFirst()
+    return result.numUpdatedRows > 0n
+  }
 
   const get = async (workshopId: string, id: string) => {
     const row = await live(workshopId).where('id', '=', id).select(COLUMNS).executeTakeFirst()
@@ -180,7 +242,8 @@ export function batchStore(db: Database): BatchStore {
 
   return {
     get,
-    async list(workshopId, { search, life, today, after }) {
+    async list(workshopId, { search, sort, tag, archived, life, today, after }) {
+      const { by, way } = STANDS[sort]
       let query = live(workshopId)
         .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
         .leftJoin('batch_record as record', 'record.batch_id', 'batch.id')
@@ -192,24 +255,27 @@ export function batchStore(db: Database): BatchStore {
           'look.pot_g',
           'look.scent',
           'look.made_at',
+          'batch.tags',
         ])
         .select([
           sql<number>`jsonb_array_length(batch.plan -> 'score')`.as('layers'),
           sql<boolean>`look.face is not null`.as('has_face'),
           sql<boolean>`not ${isStale(workshopId)}`.as('is_fresh'),
-          sql<string>`batch.updated_at::text`.as('stood_at'),
+          sql<boolean>`batch.archived_at is not null`.as('is_archived'),
+          sql<string>`(${by})::text`.as('stood_at'),
           lifeIn(today).as('life'),
         ])
-        .orderBy('batch.updated_at', 'desc')
-        .orderBy('batch.id', 'desc')
+        .where('batch.archived_at', archived ? 'is not' : 'is', null)
+        .orderBy(by, way)
+        .orderBy('batch.id', way)
         .limit(PAGE + 1)
       if (life) query = query.where(lifeIn(today), '=', life)
-      if (after)
-        query = query.where(sql<boolean>`(batch.updated_at, batch.id) < (${after.at}::timestamptz, ${after.id}::uuid)`)
+      if (tag !== '') query = query.where(sql<boolean>`batch.tags @> ${[tag]}::text[]`)
+      if (after) query = query.where(isAfter(sort, after))
       for (const word of search.split(/\s+/).filter(Boolean).slice(0, 8)) query = query.where(holds(word))
       const rows = await query.execute()
       const last = rows.length > PAGE ? rows[PAGE - 1]! : null
-      return { batches: rows.slice(0, PAGE).map(summary), next: last ? `${last.stood_at}/${last.id}` : null }
+      return { batches: rows.slice(0, PAGE).map(summary), next: last ? `${last.id}/${last.stood_at}` : null }
     },
     async add(workshopId, plan) {
       const row = await db
@@ -220,14 +286,17 @@ export function batchStore(db: Database): BatchStore {
       return answer(row)
     },
     change: (sender, id, sent) => db.transaction().execute(trx => changed(trx, sender, id, sent)),
-    async setDeleted(workshopId, id, deletedAt) {
-      const result = await db
-        .updateTable('batch')
-        .set({ deleted_at: deletedAt })
-        .where('workshop_id', '=', workshopId)
-        .where('id', '=', id)
-        .executeTakeFirst()
-      return result.numUpdatedRows > 0n
+    setDeleted: (workshopId, id, deletedAt) => set(workshopId, id, { deleted_at: deletedAt }),
+    setArchived: (workshopId, id, archivedAt) => set(workshopId, id, { archived_at: archivedAt }),
+    setTags: (workshopId, id, tags) => set(workshopId, id, { tags: [...tags] }),
+    async tags(workshopId) {
+      const rows = await live(workshopId)
+        .where('batch.archived_at', 'is', null)
+        .select(sql<string>`unnest(batch.tags)`.as('tag'))
+        .distinct()
+        .orderBy('tag')
+        .execute()
+      return rows.map(({ tag }) => tag)
     },
   }
 }

@@ -7,7 +7,9 @@ import type {
   OwnTime,
   OwnWindow,
   Plan,
+  Labelling,
   Pricing,
+  RackPlan,
   Recipe,
   RecordEntry,
   Shelf,
@@ -35,6 +37,7 @@ export interface Tables {
   record_entry: RecordEntryTable
   batch_record: BatchRecordTable
   photo: PhotoTable
+  lot_use: LotUseTable
 }
 
 type Stamp = ColumnType<Date, Date | undefined, Date>
@@ -54,6 +57,8 @@ interface WorkshopTable {
   calendar_token: string | null | undefined
   /** Null: as is usual. */
   pricing: JSONColumnType<Pricing | null, string | null | undefined, string>
+  labelling: JSONColumnType<Labelling | null, string | null | undefined, string>
+  rack: JSONColumnType<RackPlan | null, string | null | undefined, string>
   created_at: Stamp
 }
 
@@ -82,6 +87,8 @@ interface ShelfItemTable {
   /** Of the form that it was kept in. */
   format_version: Generated<number>
   revision: Generated<number>
+  /** Of its revisions, those that changed nothing but what is left in lots. */
+  lot_revisions: Generated<number>
   updated_at: Stamp
 }
 
@@ -96,6 +103,8 @@ interface BatchTable {
   wanted_on: ColumnType<string, never, never>
   weigh_days: ColumnType<number[], never, never>
   found_by: ColumnType<string, never, never>
+  tags: ColumnType<string[], string[] | undefined, string[]>
+  archived_at: ColumnType<Date | null, Date | null | undefined, Date | null>
   created_at: Stamp
   updated_at: Stamp
   deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>
@@ -135,6 +144,19 @@ interface BatchRecordTable {
   turned_at: string | null
   place: string
   signs: string[]
+}
+
+/** What of a lot went into a batch, and what of it went off the count, g. */
+interface LotUseTable {
+  batch_id: string
+  workshop_id: string
+  kind: ShelfKind
+  item_id: string
+  lot_id: string
+  mark: string
+  mass_g: number
+  taken_g: number
+  booked_at: Stamp
 }
 
 /** Two sizes of a photograph, as JPEG without anything else. */

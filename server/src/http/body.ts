@@ -1,5 +1,5 @@
-import { parseForm, readChanges, readPlan, say } from '@ostler/core'
-import type { Change, Plan } from '@ostler/core'
+import { parseForm, readChanges, readPlan, say, shelfKinds } from '@ostler/core'
+import type { Change, Plan, ShelfKind } from '@ostler/core'
 import { HttpError } from './errors.ts'
 
 /** The body as a checked form, or a 400 that names every field in trouble. */
@@ -33,6 +33,12 @@ const UUID = /^[0-9a-f]{8}-(?:[0-9a-f]{4}-){3}[0-9a-f]{12}$/
 export function idFrom(id: unknown): string {
   if (typeof id === 'string' && UUID.test(id)) return id
   throw new HttpError(404, 'There is nothing of that name.')
+}
+
+/** A part of the shelf from the address or a body. */
+export function kindFrom(value: unknown): ShelfKind {
+  if (typeof value === 'string' && (shelfKinds as string[]).includes(value)) return value as ShelfKind
+  throw new HttpError(404, 'There is no such part of the shelf.')
 }
 
 /** Changes to a document under an id of their own: sent twice they are made once. */

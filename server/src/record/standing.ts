@@ -1,5 +1,6 @@
-import type { Due, DueFacts, RackBatch } from '@ostler/core'
-import { dayAfter, daysBetween, dueOf, inOrder, lifeOf } from '@ostler/core'
+import type { Due, DueFacts, Lot, RackBatch, StockFacts } from '@ostler/core'
+import { USUAL_RACK, dayAfter, daysBetween, dueOf, inOrder, lifeOf, stockDues } from '@ostler/core'
+import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import { isBegun } from './life.ts'
 
@@ -15,6 +16,7 @@ const rowsOf = (db: Database, workshopId: string) =>
     .leftJoin('batch_record as record', 'record.batch_id', 'batch.id')
     .where('batch.workshop_id', '=', workshopId)
     .where('batch.deleted_at', 'is', null)
+    .where('batch.archived_at', 'is', null)
     .orderBy('batch.updated_at', 'desc')
     .limit(MOST)
     .select(['batch.id', 'batch.name', 'batch.poured_at', 'batch.wanted_on', 'batch.weigh_days'])
@@ -28,7 +30,8 @@ type Row = Awaited<ReturnType<typeof rowsOf>>[number]
 
 const weighedDay = ({ weigh_days }: Row): number | null => (weigh_days.length > 0 ? Math.max(...weigh_days) : null)
 
-const factsOf = (row: Row): DueFacts => ({
+const factsOf = (row: Row, turnDays: number): DueFacts => ({
+  turnDays,
   ...{ id: row.id, name: row.name, isPlanned: row.state !== null, isBegun: row.is_begun },
   ...{ pouredAt: row.poured_at === '' ? null : row.poured_at, wantedOn: row.wanted_on },
   ...{ unmouldedAt: row.unmoulded_at, cutAt: row.cut_at, turnedAt: row.turned_at, weighedDay: weighedDay(row) },
@@ -37,18 +40,46 @@ const factsOf = (row: Row): DueFacts => ({
   aheadDays: row.course?.aheadDays ?? 0,
 })
 
-/** What is due of all batches, the earliest first. @param today of the workshop, like "2026-03-02" */
+async function turnDaysOf(db: Database, workshopId: string): Promise<number> {
+  const row = await db.selectFrom('workshop').where('id', '=', workshopId).select('rack').executeTakeFirst()
+  return (row?.rack ?? USUAL_RACK).turnDays
+}
+
+/** Of the shelf, what has lots and is in use. */
+async function stockOf(db: Database, workshopId: string): Promise<StockFacts[]> {
+  const rows = await db
+    .selectFrom('shelf_item')
+    .where('workshop_id', '=', workshopId)
+    .where(sql<boolean>`jsonb_array_length(item -> 'lots') > 0`)
+    .where(sql<boolean>`(item ->> 'archived')::boolean is not true`)
+    .select(['kind', 'id'])
+    .select([
+      sql<string>`item ->> 'name'`.as('name'),
+      sql<Lot[]>`item -> 'lots'`.as('lots'),
+      sql<number>`coalesce((item ->> 'reorderAtG')::float, 0)`.as('reorder'),
+    ])
+    .execute()
+  return rows.map(({ kind, id, name, lots, reorder }) => ({ kind, id, name, lots, reorderAtG: reorder }))
+}
+
+/** What is due of all batches and of the shelf, the earliest first. @param today of the workshop, like "2026-03-02" */
 export async function duesOf(db: Database, workshopId: string, today: string): Promise<Due[]> {
   const rows = await rowsOf(db, workshopId)
-  return inOrder(rows.flatMap(row => dueOf(factsOf(row), today)))
+  const turnDays = await turnDaysOf(db, workshopId)
+  const stock = await stockOf(db, workshopId)
+  return inOrder([
+    ...rows.flatMap(row => dueOf(factsOf(row, turnDays), today)),
+    ...stock.flatMap(one => stockDues(one, today)),
+  ])
 }
 
 /** Bars on the rack and ready, those that are ready first, then by when they will be. */
 export async function rackOf(db: Database, workshopId: string, today: string): Promise<RackBatch[]> {
   const rows = await rowsOf(db, workshopId)
+  const turnDays = await turnDaysOf(db, workshopId)
   return rows
     .flatMap((row): RackBatch[] => {
-      const facts = factsOf(row)
+      const facts = factsOf(row, turnDays)
       const life = lifeOf(facts, today)
       if ((life !== 'curing' && life !== 'ready') || facts.pouredAt === null) return []
       const { course } = row

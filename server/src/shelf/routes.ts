@@ -7,23 +7,17 @@ import {
   WindowsForm,
   SHELF_KINDS,
   checkItem,
-  shelfKinds,
   say,
 } from '@ostler/core'
 import type { ShelfItem, ShelfKind } from '@ostler/core'
 import { Router } from 'express'
-import { formFrom, revisionFrom } from '../http/body.ts'
+import { formFrom, kindFrom, revisionFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
 import type { ImportedItem, ShelfStore } from './store.ts'
 
 /** Items that are checked in one go. */
 const BREATH = 50
-
-function kindFrom(value: unknown): ShelfKind {
-  if (typeof value === 'string' && (shelfKinds as string[]).includes(value)) return value as ShelfKind
-  throw new HttpError(404, 'There is no such part of the shelf.')
-}
 
 function itemFrom(kind: ShelfKind, value: unknown): ShelfItem {
   const checked = checkItem(kind, value)

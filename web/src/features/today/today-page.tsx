@@ -11,6 +11,8 @@ import { Say } from '../../ui/say.tsx'
 
 /** The page of a batch on which what is due is done. */
 const PAGE: Readonly<Record<DueKind, string>> = {
+  reorder: '',
+  old: '',
   steep: 'prepare',
   make: 'prepare',
   unmould: 'outcome',
@@ -19,6 +21,8 @@ const PAGE: Readonly<Record<DueKind, string>> = {
   turn: 'outcome',
   ready: 'outcome',
 }
+const placeOf = ({ batch, item, kind }: Due): string =>
+  item ? `/shelf/${item.kind}/${item.id}` : `/batches/${batch}/${PAGE[kind]}`
 const WEEK = 7
 /** Days like "2026-03-02" of this browser's clock. */
 export const todayHere = (): string => format(new Date(), 'yyyy-MM-dd')
@@ -96,7 +100,7 @@ function DueRow({ due, today }: { due: Due; today: string }) {
         {whenWords(due, today)}
       </span>
       <span>
-        <Link to={`/batches/${due.batch}/${PAGE[due.kind]}`} className="text-lg font-semibold hover:underline">
+        <Link to={placeOf(due)} className="text-lg font-semibold hover:underline">
           {due.name}
         </Link>{' '}
         <span className="text-[13px] text-soft">{DUE_KINDS[due.kind]}</span>

@@ -10,6 +10,7 @@ import { fields } from './fields.ts'
 import { forecast } from './forecast.ts'
 import { heat } from './heat.ts'
 import { kept } from './kept.ts'
+import { labels } from './labels.ts'
 import { plan } from './plan.ts'
 import { portions } from './portions.ts'
 import { preparation } from './preparation.ts'
@@ -38,6 +39,7 @@ export const EN: Readonly<Record<string, string>> = {
   ...forecast,
   ...heat,
   ...kept,
+  ...labels,
   ...plan,
   ...portions,
   ...preparation,

@@ -16,6 +16,8 @@ export const shelf = {
   'shelf.ml-do-not-fit': '{volumeMl} ml do not fit: {vessel} is worked up to {roomMl} ml of {capacityMl} ml.',
   'shelf.fatty-acids-add-up': 'The fatty acids add up to {acids} %; together they are at most 100 %.',
   'shelf.usual-low-at-most': 'The usual low is at most the saponification value, and the usual high at least.',
+  'shelf.two-lots-one-mark':
+    'Two lots are called “{mark}”: nobody could tell which of them went into a batch. Give one another mark.',
   'shelf.parts-blend-add-up': 'The parts of a blend add up to 100 %, these to {whole} %.',
   'shelf.label-now': 'label: now {tags}',
   'shelf.label-no-more': 'label: no more {tags}',

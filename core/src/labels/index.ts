@@ -1,0 +1,6 @@
+export { claimsIn } from './claims.ts'
+export { RINSE_OFF_SHARE, ingredientList } from './ingredients.ts'
+export type { IngredientList, LabelName } from './ingredients.ts'
+export { lotCode } from './lot-code.ts'
+export { LABEL_SCHOOLS, LABEL_SHEETS, Labelling, USUAL_LABELLING, labelPlaces } from './style.ts'
+export type { LabelSchool, LabelSheet, LabelSheetId, Place } from './style.ts'
