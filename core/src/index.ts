@@ -30,6 +30,7 @@ export {
   SWATCH_FAULTS,
   Scent,
   Allergen,
+  MAX_ALLERGENS,
   ScentPart,
   ShelfItem,
   TAGS,

@@ -12,8 +12,18 @@ export type { Sign, SignStage } from './sign.ts'
 export { SIGNS, signOf, signsLike } from './signs.ts'
 export { yieldReckoned } from './yield.ts'
 export type { YieldReckoned } from './yield.ts'
-export { COST_GROUPS, Pricing, USUAL_PRICING, costReckoned, marginAt, priceFor } from './price.ts'
-export type { CostGroup, CostReckoned } from './price.ts'
+export {
+  COST_GROUPS,
+  Pricing,
+  USUAL_PRICING,
+  costReckoned,
+  costVariants,
+  inBand,
+  marginAt,
+  priceFor,
+  spent,
+} from './price.ts'
+export type { CostFacts, CostGroup, CostReckoned, CostVariant } from './price.ts'
 export { SHARED, concerning, sharedBy } from './lessons.ts'
 export type { Shared } from './lessons.ts'
 export { LotBooking, LotTaking, bookLots, fromLots, shortWords } from './lots.ts'

@@ -6,6 +6,7 @@ export {
   Additive,
   LIMIT_BASES,
   Liquid,
+  MAX_ALLERGENS,
   MAX_SCENT_PARTS,
   MOMENTS,
   Oil,

@@ -9,6 +9,7 @@ import type {
   RunOutcome,
   RunSummary,
   BatchList,
+  BatchSort,
   BatchSaved,
   BatchSummary,
   Change,
@@ -62,7 +63,7 @@ const AWAY: ErrorAnswer = {
 /**
  * @throws ApiError for every answer but a good one
  */
-async function call<T>(method: string, path: string, body?: unknown, init: RequestInit = {}): Promise<T> {
+export async function call<T>(method: string, path: string, body?: unknown, init: RequestInit = {}): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {
@@ -124,15 +125,29 @@ export const recipeVersionsQuery = (id: string) =>
 /** While something of the list is being worked out it is asked for again, ms. */
 const WORKING_MS = 1500
 
-/** Batches a page at a time, the last changed first. */
-/** Batches by what is searched for and how far they have come, as of a day of the workshop. */
-export const batchesQuery = (search: string, life: Life | '' = '') =>
+/** Which batches are wanted. */
+export interface BatchesWanted {
+  search: string
+  life: Life | ''
+  sort: BatchSort
+  tag: string
+  archived: boolean
+}
+
+export const ALL_BATCHES: BatchesWanted = { search: '', life: '', sort: 'changed', tag: '', archived: false }
+
+/** Batches a page at a time, as of a day of the workshop. */
+export const batchesQuery = (wanted: BatchesWanted) =>
   infiniteQueryOptions({
-    queryKey: ['batches', 'list', search, life],
+    queryKey: ['batches', 'list', wanted],
     queryFn: ({ pageParam }) =>
       call<BatchList>(
         'GET',
-        `/batches?search=${encodeURIComponent(search)}&life=${life}&day=${format(new Date(), 'yyyy-MM-dd')}${pageParam ? `&after=${encodeURIComponent(pageParam)}` : ''}`,
+        `/batches?${new URLSearchParams({
+          ...{ search: wanted.search, life: wanted.life, sort: wanted.sort, tag: wanted.tag },
+          ...{ archived: wanted.archived ? '1' : '', day: format(new Date(), 'yyyy-MM-dd') },
+          ...(pageParam !== null && { after: pageParam }),
+        }).toString()}`,
       ),
     initialPageParam: null as string | null,
     getNextPageParam: last => last.next,

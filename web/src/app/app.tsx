@@ -125,6 +125,18 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/outcome/outcome-page.tsx')).OutcomePage }),
           },
           {
+            path: 'lots',
+            lazy: async () => ({ Component: (await import('../features/lots/lots-page.tsx')).LotsPage }),
+          },
+          {
+            path: 'labels',
+            lazy: async () => ({ Component: (await import('../features/labels/labels-page.tsx')).LabelsPage }),
+          },
+          {
+            path: 'record',
+            lazy: async () => ({ Component: (await import('../features/story/story-page.tsx')).StoryPage }),
+          },
+          {
             path: 'cost',
             lazy: async () => ({ Component: (await import('../features/cost/cost-page.tsx')).CostPage }),
           },

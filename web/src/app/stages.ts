@@ -75,7 +75,10 @@ export const STAGES: readonly Stage[] = [
     name: 'Record',
     pages: [
       { path: 'outcome', name: 'Outcome' },
+      { path: 'lots', name: 'Lots' },
       { path: 'cost', name: 'Cost' },
+      { path: 'labels', name: 'Labels' },
+      { path: 'record', name: 'Whole record' },
     ],
     word: ({ rest }) => (rest.pouredAt !== '' ? 'what came of it' : 'later'),
   },

@@ -27,3 +27,11 @@ export function clockAfter(startAt: string, lastMin: number, atMin: number): str
   const day = days === 0 ? '' : days === 1 ? ' next day' : `, ${days} days on`
   return clockBefore(startAt, -(lastMin + atMin)) + day
 }
+
+/** "4:07", or with hours "1:04:07". */
+export function showClock(seconds: number): string {
+  const whole = Math.max(0, Math.floor(seconds))
+  const [h, m, s] = [Math.floor(whole / 3600), Math.floor((whole % 3600) / 60), whole % 60]
+  const two = (n: number) => String(n).padStart(2, '0')
+  return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`
+}

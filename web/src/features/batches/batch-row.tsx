@@ -1,21 +1,24 @@
 import { LIVES, showMass } from '@ostler/core'
 import type { BatchSummary } from '@ostler/core'
 import { formatDistanceToNow } from 'date-fns'
-import { Copy, Download, Trash2 } from 'lucide-react'
+import { Archive, ArchiveRestore, Copy, Download, Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
 import { faceAddress } from '../../api/client.ts'
 import { useHabits } from '../../plan/context.tsx'
 import { STATE_WORDS } from '../../ui/state-words.ts'
+import { Tags } from './tags.tsx'
 
 interface Props {
   batch: BatchSummary
   onDuplicate: (batch: BatchSummary) => void
   onExport: (batch: BatchSummary) => void
   onDelete: (batch: BatchSummary) => void
+  onArchive: (batch: BatchSummary) => void
+  onTag: (tag: string) => void
 }
 
 /** A batch in the list; what is still being worked out stands empty in its place. */
-export function BatchRow({ batch, onDuplicate, onExport, onDelete }: Props) {
+export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, onTag }: Props) {
   const habits = useHabits()
   const { potG, scent, state, layers, life } = batch
   // What the pour might do is no news once it is poured.
@@ -52,6 +55,7 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete }: Props) {
         <p className="text-[13px] text-soft">
           changed {formatDistanceToNow(new Date(batch.updatedAt), { addSuffix: true })}
         </p>
+        <Tags batch={batch} onTag={onTag} />
       </div>
       <p className="w-56 text-right text-[15px] max-[900px]:col-span-3 max-[900px]:row-start-2 max-[900px]:w-auto max-[900px]:text-left">
         <strong className="block font-semibold">{LIVES[life]}</strong>
@@ -70,6 +74,14 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete }: Props) {
         </button>
         <button className="quiet" aria-label={`Export ${batch.name}`} title="Export" onClick={() => onExport(batch)}>
           <Download size={17} aria-hidden />
+        </button>
+        <button
+          className="quiet"
+          aria-label={batch.isArchived ? `Take ${batch.name} out again` : `Put ${batch.name} away`}
+          title={batch.isArchived ? 'Take out again' : 'Put away'}
+          onClick={() => onArchive(batch)}
+        >
+          {batch.isArchived ? <ArchiveRestore size={17} aria-hidden /> : <Archive size={17} aria-hidden />}
         </button>
         <button className="quiet" aria-label={`Delete ${batch.name}`} title="Delete" onClick={() => onDelete(batch)}>
           <Trash2 size={17} aria-hidden />

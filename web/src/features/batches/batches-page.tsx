@@ -1,5 +1,5 @@
 import { LIVES, readPlan, starterLike } from '@ostler/core'
-import type { BatchSummary, FromPlan, Life, Problem } from '@ostler/core'
+import type { BatchSummary, FromPlan, Problem } from '@ostler/core'
 import { useInfiniteQuery, useQueryClient } from '@tanstack/react-query'
 import { FileInput, Plus, Search } from 'lucide-react'
 import { useDeferredValue, useRef, useState } from 'react'
@@ -17,25 +17,24 @@ import {
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { Ask } from '../../ui/ask.tsx'
-import { Choice } from '../../ui/choice.tsx'
-import { options } from '../../ui/options.ts'
 import { JsonFileButton } from '../../ui/file-button.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { KeptRuns } from './kept-runs.tsx'
+import { archiveBatch, unarchiveBatch } from '../../api/workshop.ts'
 import { BatchRow } from './batch-row.tsx'
+import { Filters, NO_FILTER } from './filters.tsx'
+import type { Filter } from './filters.tsx'
 import { downloadPlan, planFromFile } from '../../parts/plan-file.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { Say } from '../../ui/say.tsx'
-
-const ALL_LIVES = { '': 'all batches', ...LIVES } as const
 
 /** All batches of the workshop, the last touched first. */
 export function BatchesPage() {
   const [search, setSearch] = useState('')
   const wanted = useDeferredValue(search.trim())
-  const [life, setLife] = useState<Life | ''>('')
+  const [filter, setFilter] = useState<Filter>(NO_FILTER)
   const { data, error, isPending, hasNextPage, isFetchingNextPage, fetchNextPage } = useInfiniteQuery(
-    batchesQuery(wanted, life),
+    batchesQuery({ ...filter, search: wanted }),
   )
   const batches = data?.pages.flatMap(page => page.batches)
   const acts = useActs()
@@ -56,18 +55,18 @@ export function BatchesPage() {
         <div className="mb-5 flex flex-wrap items-center gap-3">
           <h1 className="mr-auto text-3xl">Batches</h1>
           <label className="relative">
-            <span className="sr-only">Search batches by name, note, cup or scent</span>
+            <span className="sr-only">Search batches by name, note, cup, scent, tag, sign, lot or day</span>
             <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
             <input
               type="search"
               className="field min-h-9 w-64 pl-8"
-              placeholder="name, note, cup or scent"
+              placeholder="name, scent, sign, lot or day"
               value={search}
               maxLength={100}
               onChange={event => setSearch(event.target.value)}
             />
           </label>
-          <Choice<Life | ''> label="Show" value={life} options={options(ALL_LIVES)} onValue={setLife} bare />
+          <Filters filter={filter} onFilter={setFilter} />
           <JsonFileButton label="Plan file to import" onFile={file => void importFile(file)}>
             <FileInput size={16} aria-hidden /> Import
           </JsonFileButton>
@@ -86,7 +85,7 @@ export function BatchesPage() {
           </>
         )}
         {isPending && <p className="text-soft">Looking through the batches …</p>}
-        {batches?.length === 0 && <Nothing search={wanted} life={life} />}
+        {batches?.length === 0 && <Nothing search={wanted} filter={filter} />}
         <ul className="border-t border-line">
           {batches?.map(batch => (
             <BatchRow
@@ -95,6 +94,8 @@ export function BatchesPage() {
               onDuplicate={acts.duplicate}
               onExport={acts.save}
               onDelete={acts.remove}
+              onArchive={acts.archive}
+              onTag={tag => setFilter(now => ({ ...now, tag }))}
             />
           ))}
         </ul>
@@ -162,6 +163,16 @@ function useActs() {
         const read = readPlan((await getBatch(batch.id)).plan)
         if (read.ok) downloadPlan(read.plan)
       }),
+    archive: (batch: BatchSummary) =>
+      void told(async () => {
+        const [to, back] = batch.isArchived ? [unarchiveBatch, archiveBatch] : [archiveBatch, unarchiveBatch]
+        await to(batch.id)
+        await refresh()
+        toast(`“${batch.name}” is ${batch.isArchived ? 'back among the batches' : 'put away'}.`, {
+          text: 'Undo',
+          run: () => void told(async () => void (await back(batch.id).then(refresh))),
+        })
+      }),
     remove: (batch: BatchSummary) =>
       void told(async () => {
         await deleteBatch(batch.id)
@@ -172,11 +183,15 @@ function useActs() {
   }
 }
 
-const Nothing = ({ search, life }: { search: string; life: Life | '' }) =>
-  search || life ? (
+const Nothing = ({ search, filter: { life, tag, archived } }: { search: string; filter: Filter }) =>
+  search || life || tag || archived ? (
     <p className="py-8 text-soft">
-      No batch{' '}
-      {[life && `is ${LIVES[life]}`, search && `has “${search}” in its name, notes, cups or scent`]
+      No batch{archived && ' that was put away'}{' '}
+      {[
+        life && `is ${LIVES[life]}`,
+        tag && `has the tag “${tag}”`,
+        search && `has “${search}” in its name, notes, cups, scent, tags, lots or signs`,
+      ]
         .filter(Boolean)
         .join(' and ')}
       .

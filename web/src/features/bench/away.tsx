@@ -1,5 +1,6 @@
 import { useRun } from '../../run/context.tsx'
-import { showClock, useNow } from './bench-head.tsx'
+import { showClock } from '../../ui/clock.ts'
+import { useNow } from './bench-head.tsx'
 
 /** Nobody is at the bench: since when, and one key for being back. */
 export function Away({ since }: { since: number }) {

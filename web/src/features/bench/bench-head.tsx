@@ -2,6 +2,7 @@ import { ChartSpline, CloudOff, Gauge, List, Moon, Sun } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
+import { showClock } from '../../ui/clock.ts'
 import { useRun, useRunState } from '../../run/context.tsx'
 import type { Link as Kept } from '../../run/open-run.ts'
 
@@ -9,14 +10,6 @@ const KEPT: Readonly<Record<Kept, string>> = {
   everywhere: 'kept',
   sending: 'sending …',
   here: 'kept on this device; sent when the server is back',
-}
-
-/** "4:07", or with hours "1:04:07". */
-export function showClock(seconds: number): string {
-  const whole = Math.max(0, Math.floor(seconds))
-  const [h, m, s] = [Math.floor(whole / 3600), Math.floor((whole % 3600) / 60), whole % 60]
-  const two = (n: number) => String(n).padStart(2, '0')
-  return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`
 }
 
 /** Second of the run, counting. */

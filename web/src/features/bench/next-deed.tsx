@@ -5,7 +5,8 @@ import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { Say } from '../../ui/say.tsx'
 import { useConnected } from '../../instruments/connected.ts'
 import { Shown } from './shown.tsx'
-import { showClock, useNow } from './bench-head.tsx'
+import { showClock } from '../../ui/clock.ts'
+import { useNow } from './bench-head.tsx'
 
 type StepKind = BenchStep['kind']
 

@@ -9,7 +9,7 @@ import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRun, useRunHex, useRunState } from '../../run/context.tsx'
 import { useSay } from '../../ui/say.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
-import { showClock } from './bench-head.tsx'
+import { showClock } from '../../ui/clock.ts'
 import { lookWord } from './cups-strip.tsx'
 
 const CELL = 'py-1 pr-3 align-top print:py-0.5'

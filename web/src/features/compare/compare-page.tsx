@@ -4,7 +4,7 @@ import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { batchQuery, batchesQuery, shelfQuery } from '../../api/client.ts'
+import { batchQuery, ALL_BATCHES, batchesQuery, shelfQuery } from '../../api/client.ts'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { FacePicture } from '../../drawing/face-picture.tsx'
@@ -45,7 +45,7 @@ export function ComparePage() {
   const batch = useBatch()
   const [params, setParams] = useSearchParams()
   const state = usePlan(one => one)
-  const { data, isPending } = useInfiniteQuery(batchesQuery(''))
+  const { data, isPending } = useInfiniteQuery(batchesQuery(ALL_BATCHES))
   const others = (data?.pages ?? []).flatMap(page => page.batches).filter(one => one.id !== state.id)
   const wanted = params.get('with') ?? others[0]?.id ?? ''
   const other = useOther(wanted)

@@ -1,32 +1,14 @@
-import {
-  COST_GROUPS,
-  costReckoned,
-  cureForecast,
-  batterWater,
-  listOf,
-  marginAt,
-  priceFor,
-  recordFold,
-  runSheet,
-  stockNeeds,
-} from '@ostler/core'
-import type { CostGroup, CostReckoned, Pricing } from '@ostler/core'
+import { COST_GROUPS, inBand, listOf, marginAt, priceFor } from '@ostler/core'
+import type { CostGroup, CostReckoned, CostVariant, Pricing } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
-import { useMemo } from 'react'
-import { Link, useParams } from 'react-router'
-import { pricingQuery, recordQuery } from '../../api/client.ts'
-import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { Link } from 'react-router'
+import { pricingQuery } from '../../api/client.ts'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
-import { useHeatPlan } from '../../parts/use-heat.ts'
+import { showMoney, useCost } from '../../parts/use-cost.ts'
+import { useForecast, useHabits } from '../../plan/context.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say } from '../../ui/say.tsx'
 import { PricingFields } from './pricing-fields.tsx'
-
-/** Cutting, and clearing away, h. Engineering estimate. */
-const AFTERWARDS_H = 0.75
-
-/** Money as the workshop writes it, to the hundredth. */
-const shown = (amount: number, { currency }: Pick<Pricing, 'currency'>) => `${amount.toFixed(2)} ${currency}`.trim()
 
 /** What a bar costs, part by part, and what it may be sold for. */
 export function CostPage() {
@@ -42,56 +24,35 @@ export function CostPage() {
   )
 }
 
-interface BarCost {
-  cost: CostReckoned
-  bars: number
-  hours: number
-}
-
-/** The batch as it was cut, or as it is planned; work by the run sheet and the pour. */
-function useCost(pricing: Pricing): BarCost | null {
-  const { id = '' } = useParams()
-  const plan = usePlan(state => state.plan)
-  const { shelf } = useBatch()
-  const forecast = useForecast()
-  const heat = useHeatPlan()
-  const { data: record } = useQuery(recordQuery(id))
-  return useMemo(() => {
-    if (!forecast || !heat) return null
-    const { cutCount, yields } = recordFold(record?.entries ?? [])
-    const cure = cureForecast(plan, batterWater(plan, forecast.portions, shelf))
-    const bars = Math.max(0, (cutCount ?? cure.bars.count) - yields.samples.count)
-    const minutes = runSheet(plan, shelf, forecast.portions, heat).busyMin + forecast.lanes.endMin
-    const hours = minutes / 60 + AFTERWARDS_H
-    const stock = stockNeeds(plan, shelf, forecast.portions)
-    const cost = costReckoned({ stock, hours, bars, curedG: cure.curedG }, pricing)
-    return cost && { cost, bars, hours }
-  }, [forecast, heat, plan, pricing, record, shelf])
-}
-
 function Reckoned({ pricing }: { pricing: Pricing }) {
   const reckoned = useCost(pricing)
   const habits = useHabits()
   if (!reckoned) return <p className="mt-3 text-lg">No bar comes of this plan that could bear its cost.</p>
-  const { cost, bars, hours } = reckoned
+  const { cost, bars, hours, isWeighed, variants } = reckoned
   const price = priceFor(cost.perBar, pricing)
   return (
     <>
       <dl className="mt-4 flex flex-wrap gap-x-12 gap-y-3">
         <Large
           what="a bar costs"
-          value={shown(cost.perBar, pricing)}
-          more={`${bars} bars of ${shown(cost.whole, pricing)}`}
+          value={showMoney(cost.perBar, pricing)}
+          more={`${bars} bars of ${showMoney(cost.whole, pricing)}`}
         />
         <Large
           what={`with ${Math.round(pricing.margin * 100)} % left over`}
-          value={shown(price, pricing)}
-          more={pricing.roundTo > 0 ? `rounded up to ${shown(pricing.roundTo, pricing)}` : 'not rounded'}
+          value={showMoney(price, pricing)}
+          more={pricing.roundTo > 0 ? `rounded up to ${showMoney(pricing.roundTo, pricing)}` : 'not rounded'}
         />
         {habits.mass === 'g' && (
-          <Large what="100 g, cured, cost" value={shown(cost.per100G, pricing)} more="to compare sizes" />
+          <Large what="100 g, cured, cost" value={showMoney(cost.per100G, pricing)} more="to compare sizes" />
         )}
       </dl>
+      <p className="mt-2 text-soft">
+        {isWeighed
+          ? 'By what was weighed, and the prices of the lots that went in.'
+          : 'By the amounts of the plan: nothing was weighed yet.'}
+      </p>
+      <Band price={price} perBar={cost.perBar} pricing={pricing} />
       {cost.unpriced.length > 0 && (
         <p className="mt-3 max-w-160 border-l-4 border-rust pl-3">
           △ Without a price on the{' '}
@@ -105,12 +66,67 @@ function Reckoned({ pricing }: { pricing: Pricing }) {
         <Section title="Part by part" aside={<span className="text-soft">of a bar</span>}>
           <Parts cost={cost} bars={bars} pricing={pricing} hours={hours} />
         </Section>
+        <Section title="What a change does" aside={<span className="text-soft">to the cost of a bar</span>}>
+          <Variants variants={variants} perBar={cost.perBar} pricing={pricing} />
+        </Section>
         <Section title="At other prices" aside={<span className="text-soft">what is left over</span>}>
           <AtPrices perBar={cost.perBar} price={price} pricing={pricing} />
         </Section>
       </div>
       <PricingFields pricing={pricing} />
     </>
+  )
+}
+
+/** Where the price stands among what such soap sells for. */
+function Band({ price, perBar, pricing }: { price: number; perBar: number; pricing: Pricing }) {
+  const place = inBand(price, pricing)
+  if (place === null) return null
+  const { bandLow, bandHigh } = pricing
+  const share = (at: number) => `${Math.round((marginAt(perBar, at) ?? 0) * 100)} %`
+  return (
+    <p className={`mt-2 max-w-180 ${place === 'above' ? 'font-semibold text-rust' : ''}`}>
+      {place === 'in' && '✓ Within what such soap sells for'}
+      {place === 'below' && '△ Less than such soap sells for: you may ask more'}
+      {place === 'above' && '▲ More than such soap sells for'}: {showMoney(bandLow, pricing)} to{' '}
+      {showMoney(bandHigh, pricing)} would leave {share(bandLow)} to {share(bandHigh)}.
+    </p>
+  )
+}
+
+const CHANGES: Readonly<Record<CostVariant['change'], string>> = {
+  half: 'half the batch, with the same work',
+  twice: 'twice the batch, with the same work',
+  thinner: 'bars a tenth thinner',
+  thicker: 'bars a tenth thicker',
+  dearest: 'a tenth less of',
+}
+
+function Variants({
+  variants,
+  perBar,
+  pricing,
+}: {
+  variants: readonly CostVariant[]
+  perBar: number
+  pricing: Pricing
+}) {
+  return (
+    <table className="w-full max-w-110">
+      <tbody>
+        {variants.map(({ change, of, perBar: then }) => (
+          <tr key={change} className="border-b border-line">
+            <th scope="row" className="py-1 text-left font-normal">
+              {CHANGES[change]} {change === 'dearest' && <Say of={of} />}
+            </th>
+            <td className="text-right whitespace-nowrap">
+              {then >= perBar ? '+' : '−'}
+              {showMoney(Math.abs(then - perBar), pricing)}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   )
 }
 
@@ -124,7 +140,10 @@ function Large({ what, value, more }: { what: string; value: string; more: strin
   )
 }
 
-interface PartsProps extends BarCost {
+interface PartsProps {
+  cost: CostReckoned
+  bars: number
+  hours: number
   pricing: Pricing
 }
 
@@ -146,7 +165,7 @@ function Parts({ cost, bars, hours, pricing }: PartsProps) {
                 style={{ width: `${(cost.groups[group] / cost.whole) * 100}%` }}
               />
             </td>
-            <td className="text-right">{shown(cost.groups[group] / bars, pricing)}</td>
+            <td className="text-right">{showMoney(cost.groups[group] / bars, pricing)}</td>
           </tr>
         ))}
         <tr>
@@ -154,7 +173,7 @@ function Parts({ cost, bars, hours, pricing }: PartsProps) {
             together
           </th>
           <td />
-          <td className="text-right font-semibold">{shown(cost.perBar, pricing)}</td>
+          <td className="text-right font-semibold">{showMoney(cost.perBar, pricing)}</td>
         </tr>
       </tbody>
     </table>
@@ -173,11 +192,11 @@ function AtPrices({ perBar, price, pricing }: { perBar: number; price: number; p
           return (
             <tr key={one} className={`border-b border-line ${one === price ? 'font-semibold' : ''}`}>
               <th scope="row" className="py-1 text-left font-[inherit]">
-                {shown(one, pricing)}
+                {showMoney(one, pricing)}
               </th>
               <td className={`text-right ${margin < 0 ? 'text-rust' : ''}`}>
                 {margin < 0 ? '△ at a loss: ' : ''}
-                {shown(one - perBar, pricing)}, {Math.round(margin * 100)} %
+                {showMoney(one - perBar, pricing)}, {Math.round(margin * 100)} %
               </td>
             </tr>
           )

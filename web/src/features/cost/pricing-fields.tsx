@@ -13,6 +13,8 @@ const FIELDS = [
   ['packing', 'Packing of a bar', 'plain'],
   ['margin', 'Left over of the price, %', 'share'],
   ['roundTo', 'Prices are rounded up to', 'plain'],
+  ['bandLow', 'Such soap sells from', 'plain'],
+  ['bandHigh', 'up to', 'plain'],
 ] as const satisfies readonly (readonly [keyof Pricing, string, QuantityKind | null])[]
 
 type Texts = Record<keyof Pricing, string>
@@ -22,6 +24,8 @@ const textsOf = (pricing: Pricing): Texts => ({
   packing: String(pricing.packing),
   margin: String(Math.round(pricing.margin * 1000) / 10),
   roundTo: String(pricing.roundTo),
+  bandLow: String(pricing.bandLow),
+  bandHigh: String(pricing.bandHigh),
 })
 
 type Read = { ok: true; pricing: Pricing } | { ok: false; at: keyof Pricing; sentence: Words }

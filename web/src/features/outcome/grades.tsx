@@ -1,7 +1,7 @@
 import { QUALITIES } from '@ostler/core'
 import type { Quality } from '@ostler/core'
 import { Section } from '../../ui/section.tsx'
-import { MARK_WORDS } from './words.ts'
+import { MARK_WORDS } from '../../parts/entry-words.ts'
 import type { OpenRecord } from './use-record.ts'
 
 const MARKS = [1, 2, 3, 4, 5] as const

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { Section } from '../../ui/section.tsx'
-import { GRADE_WORDS } from './words.ts'
+import { GRADE_WORDS } from '../../parts/entry-words.ts'
 import type { OpenRecord } from './use-record.ts'
 
 const GRADES = [0, 1, 2] as const

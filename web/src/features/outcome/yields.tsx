@@ -1,8 +1,8 @@
-import { YIELD_PARTS, batterWater, cureForecast, readQuantity, showMass, yieldReckoned } from '@ostler/core'
+import { YIELD_PARTS, readQuantity, showMass } from '@ostler/core'
 import type { Words, YieldPart } from '@ostler/core'
-import { differenceInCalendarDays, parseISO } from 'date-fns'
-import { useMemo, useState } from 'react'
-import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { useState } from 'react'
+import { useYield } from '../../parts/use-yield.ts'
+import { useHabits } from '../../plan/context.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
@@ -13,7 +13,7 @@ import type { OpenRecord } from './use-record.ts'
 /** Where the soap went: weighed up against what went in, the gap named. */
 export function Yields({ record }: { record: OpenRecord }) {
   const habits = useHabits()
-  const reckoned = useReckoned(record)
+  const reckoned = useYield(record.state)
   const g = (grams: number) => showMass(Math.abs(grams), habits, 1)
   return (
     <Section title="Where the soap went">
@@ -60,29 +60,6 @@ export function Yields({ record }: { record: OpenRecord }) {
       )}
     </Section>
   )
-}
-
-/** What went into pot and cups by the plan, and what is left of soap on the day that it was weighed up. */
-function useReckoned({ state }: OpenRecord) {
-  const plan = usePlan(one => one.plan)
-  const { shelf } = useBatch()
-  const forecast = useForecast()
-  const weighedOn = state.entries.findLast(entry => entry.kind === 'yield' && entry.part === 'bars')?.on
-  return useMemo(() => {
-    if (!forecast || weighedOn === undefined) return null
-    const { portions } = forecast
-    const cups = portions.cups.reduce((sum, cup) => sum + cup.totalG, 0)
-    const inG = Math.max(portions.potG, cups)
-    const { curve, freshG } = cureForecast(plan, batterWater(plan, portions, shelf))
-    const day =
-      plan.rest.pouredAt === ''
-        ? 1
-        : Math.max(0, differenceInCalendarDays(parseISO(weighedOn), parseISO(plan.rest.pouredAt)))
-    const after = curve.findIndex(point => point.day >= day)
-    const [a, b] = [curve[Math.max(0, after - 1)]!, curve[after < 0 ? curve.length - 1 : after]!]
-    const massG = b.day === a.day ? b.massG : a.massG + ((b.massG - a.massG) * (day - a.day)) / (b.day - a.day)
-    return yieldReckoned(state, inG, Math.min(1, massG / freshG))
-  }, [forecast, plan, shelf, state, weighedOn])
 }
 
 function Weighing({ record }: { record: OpenRecord }) {

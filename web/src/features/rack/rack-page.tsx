@@ -1,13 +1,16 @@
-import { daysBetween, showMass, signOf } from '@ostler/core'
-import type { RackBatch } from '@ostler/core'
+import { USUAL_RACK, daysBetween, placeUses, showMass, signOf } from '@ostler/core'
+import type { PlaceUse, RackBatch } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { format, parseISO } from 'date-fns'
 import { Link } from 'react-router'
 import { faceAddress, rackQuery } from '../../api/client.ts'
+import { rackPlanQuery } from '../../api/workshop.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { useHabits } from '../../plan/context.tsx'
 import { Section } from '../../ui/section.tsx'
+import { RackPlanFields } from './rack-plan-fields.tsx'
+import { WeighHere } from './weigh-here.tsx'
 
 const DAY = 'd MMM'
 const day = (on: string) => format(parseISO(on), DAY)
@@ -18,9 +21,12 @@ const NOWHERE = 'No place noted'
 export function RackPage() {
   const today = format(new Date(), 'yyyy-MM-dd')
   const { data, error, isPending } = useQuery(rackQuery(today))
-  const places = [...new Set((data ?? []).map(one => one.place || NOWHERE))].sort(
-    (a, b) => Number(a === NOWHERE) - Number(b === NOWHERE) || a.localeCompare(b, undefined, { numeric: true }),
-  )
+  const { data: rack } = useQuery(rackPlanQuery)
+  const uses = placeUses(rack ?? USUAL_RACK, data ?? [])
+  const places = [
+    ...uses.filter(use => use.bars > 0 || use.holds !== null).map(use => use.name),
+    ...((data ?? []).some(one => one.place === '') ? [NOWHERE] : []),
+  ]
   const bars = (data ?? []).reduce((sum, one) => sum + (one.bars ?? 0), 0)
   const ready = (data ?? []).filter(one => one.life === 'ready').reduce((sum, one) => sum + (one.bars ?? 0), 0)
   return (
@@ -46,7 +52,12 @@ export function RackPage() {
           </p>
         )}
         {places.map(place => (
-          <Section key={place} title={place} className="mt-6">
+          <Section
+            key={place}
+            title={place}
+            aside={<Fullness use={uses.find(use => use.name === place)} />}
+            className="mt-6"
+          >
             <ul>
               {data!
                 .filter(one => (one.place || NOWHERE) === place)
@@ -56,8 +67,24 @@ export function RackPage() {
             </ul>
           </Section>
         ))}
+        {rack && <RackPlanFields rack={rack} />}
       </main>
     </>
+  )
+}
+
+/** How full a place is; one that is not in the plan of the rack says nothing. */
+function Fullness({ use }: { use: PlaceUse | undefined }) {
+  if (use?.holds == null) return null
+  const over = use.bars - use.holds
+  return (
+    <span className={over > 0 ? 'text-rust' : 'text-soft'}>
+      {over > 0
+        ? `△ ${use.bars} bars where ${use.holds} have room`
+        : use.bars === 0
+          ? `empty, room for ${use.holds}`
+          : `${use.bars} of ${use.holds}`}
+    </span>
   )
 }
 
@@ -119,6 +146,7 @@ function RackRow({ batch, today }: { batch: RackBatch; today: string }) {
         </span>
       </span>
       <span className="text-[14px] text-soft max-[900px]:col-start-2">
+        <WeighHere batch={batch} />
         {batch.weighedDay === null ? 'not weighed yet' : `weighed on day ${Math.round(batch.weighedDay)}`}
         <br />
         {batch.turnedAt === null ? 'not turned yet' : `turned ${day(batch.turnedAt)}`}

@@ -12,7 +12,7 @@ import {
 import type { Edit, KeptDesign, Plan, Technique, Words } from '@ostler/core'
 import { useInfiniteQuery, useQueries, useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
-import { batchQuery, batchesQuery, designsQuery } from '../../api/client.ts'
+import { batchQuery, ALL_BATCHES, batchesQuery, designsQuery } from '../../api/client.ts'
 import { cupHex, useColourView, useCupHex } from '../../plan/colour-view.ts'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Ask } from '../../ui/ask.tsx'
@@ -225,7 +225,7 @@ function Batches({ onUse }: UseProps) {
   const view = useColourView()
   const own = batch.get().id
   const [search, setSearch] = useState('')
-  const { data } = useInfiniteQuery(batchesQuery(search))
+  const { data } = useInfiniteQuery(batchesQuery({ ...ALL_BATCHES, search }))
   const { shelf } = batch
   const shown = (data?.pages[0]?.batches ?? []).filter(one => one.id !== own).slice(0, MOST_SHOWN)
   const plans = useQueries({

@@ -1,5 +1,5 @@
 import { SHELF_KINDS, checkItem, fieldsOfKind, findById, idFromName, newItem } from '@ostler/core'
-import type { Colorant, Field, Palette, Problem, Shelf, ShelfItem, ShelfKind, Words } from '@ostler/core'
+import type { Colorant, Field, Palette, Problem, Scent, Shelf, ShelfItem, ShelfKind, Words } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Archive, ArchiveRestore, Copy } from 'lucide-react'
 import { useState } from 'react'
@@ -10,6 +10,7 @@ import { itemDrafts } from './drafts.ts'
 import type { ItemDraft } from './drafts.ts'
 import { FieldInput } from './field-input.tsx'
 import { ItemExtras } from './item-extras.tsx'
+import { AllergensEditor } from './allergens-editor.tsx'
 import { LotsEditor } from './lots-editor.tsx'
 import { PaletteEditor } from './palette-editor.tsx'
 import { PartsEditor } from './parts-editor.tsx'
@@ -164,6 +165,13 @@ function OwnParts({ kind, item, shelf, problems, set }: OwnPartsProps) {
           problem={problems.find(one => one.path === 'parts')?.sentence}
         />
       )}
+      {kind === 'scents' && (
+        <AllergensEditor
+          scent={item as Scent}
+          onAllergens={allergens => set('allergens', allergens)}
+          problems={problems}
+        />
+      )}
       {kind === 'colorants' && (
         <SwatchesEditor
           colorant={item as Colorant}
@@ -181,7 +189,13 @@ function OwnParts({ kind, item, shelf, problems, set }: OwnPartsProps) {
         />
       )}
       {kind !== 'palettes' && (
-        <LotsEditor kind={kind} lots={item.lots} onLots={lots => set('lots', lots)} problems={problems} />
+        <LotsEditor
+          kind={kind}
+          item={item.id === 'new' ? null : item.id}
+          lots={item.lots}
+          onLots={lots => set('lots', lots)}
+          problems={problems}
+        />
       )}
     </>
   )

@@ -3,16 +3,19 @@ import type { Lot, Problem, ShelfKind } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { Say } from '../../ui/say.tsx'
+import { Holding } from './holding.tsx'
 
 interface Props {
   kind: ShelfKind
+  /** Null: it is not on the shelf yet. */
+  item: string | null
   lots: readonly Lot[]
   onLots: (lots: Lot[]) => void
   problems: readonly Problem[]
 }
 
 /** What was bought, what is left of it, what it cost and how long it keeps. */
-export function LotsEditor({ kind, lots, onLots, problems }: Props) {
+export function LotsEditor({ kind, item, lots, onLots, problems }: Props) {
   const unit = SHELF_KINDS[kind].countedIn
   const set = (i: number, change: Partial<Lot>) => onLots(lots.map((lot, j) => (j === i ? { ...lot, ...change } : lot)))
   const add = () => {
@@ -35,6 +38,7 @@ export function LotsEditor({ kind, lots, onLots, problems }: Props) {
               <th className="text-right font-normal">bought, {unit}</th>
               <th className="text-right font-normal">left, {unit}</th>
               <th className="text-right font-normal">cost</th>
+              <th className="font-normal">opened</th>
               <th className="font-normal">use by</th>
               <th />
             </tr>
@@ -64,15 +68,17 @@ export function LotsEditor({ kind, lots, onLots, problems }: Props) {
                     />
                   </td>
                 ))}
-                <td>
-                  <input
-                    type="date"
-                    aria-label={`Use-by date of lot ${i + 1}`}
-                    className="field w-32"
-                    value={lot.useBy}
-                    onChange={event => set(i, { useBy: event.target.value })}
-                  />
-                </td>
+                {(['opened', 'useBy'] as const).map(key => (
+                  <td key={key} className="pr-1.5">
+                    <input
+                      type="date"
+                      aria-label={`${key === 'opened' ? 'Day of opening' : 'Use-by date'} of lot ${i + 1}`}
+                      className="field w-32"
+                      value={lot[key] ?? ''}
+                      onChange={event => set(i, { [key]: event.target.value })}
+                    />
+                  </td>
+                ))}
                 <td>
                   <button
                     type="button"
@@ -96,6 +102,7 @@ export function LotsEditor({ kind, lots, onLots, problems }: Props) {
       <button type="button" className="quiet mt-1" onClick={add}>
         <Plus size={16} aria-hidden /> Add a lot
       </button>
+      {item !== null && <Holding kind={kind} item={item} />}
     </section>
   )
 }

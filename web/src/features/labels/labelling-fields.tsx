@@ -1,0 +1,113 @@
+import { LABEL_SCHOOLS, LABEL_SHEETS, Labelling, parseForm } from '@ostler/core'
+import type { LabelSchool, LabelSheetId, Words } from '@ostler/core'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { labellingQuery, saveLabelling } from '../../api/workshop.ts'
+import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
+import { Say } from '../../ui/say.tsx'
+import { Section } from '../../ui/section.tsx'
+
+const SHEETS = Object.fromEntries(Object.entries(LABEL_SHEETS).map(([id, { name }]) => [id, name])) as Record<
+  LabelSheetId,
+  string
+>
+
+type Typed = Pick<Labelling, 'maker' | 'words'> & { edgeMm: string; gapMm: string; skip: string }
+type Numbered = 'edgeMm' | 'gapMm' | 'skip'
+
+/** How this workshop labels: kept as it is changed, for all of its batches. */
+export function LabellingFields({ labelling }: { labelling: Labelling }) {
+  const client = useQueryClient()
+  const [typed, setTyped] = useState<Typed>({
+    ...{ maker: labelling.maker, words: labelling.words, edgeMm: String(labelling.edgeMm) },
+    ...{ gapMm: String(labelling.gapMm), skip: String(labelling.skip) },
+  })
+  const [wrong, setWrong] = useState<{ at: string; sentence: Words } | null>(null)
+  const save = useMutation({
+    mutationFn: saveLabelling,
+    onSuccess: () => client.invalidateQueries(labellingQuery),
+  })
+  const set = (change: Partial<Labelling>) => {
+    const parsed = parseForm(Labelling, { ...labelling, ...change })
+    if (!parsed.ok) return setWrong({ at: parsed.problems[0]!.path, sentence: parsed.problems[0]!.sentence })
+    setWrong(null)
+    // Shown at once; what the server says stands.
+    client.setQueryData(labellingQuery.queryKey, parsed.value)
+    save.mutate(parsed.value)
+  }
+  const isSheet = LABEL_SHEETS[labelling.sheet].across * LABEL_SHEETS[labelling.sheet].down > 1
+  const told = (at: keyof Labelling) => wrong?.at === at && <Wrong of={wrong.sentence} />
+  const number = (key: Numbered, label: string) => (
+    <label className="flex w-28 flex-col text-[13px] text-soft">
+      {label}
+      <input
+        className="field min-h-9 text-base text-ink"
+        inputMode="decimal"
+        value={typed[key]}
+        aria-invalid={wrong?.at === key}
+        onChange={changed => setTyped(all => ({ ...all, [key]: changed.target.value }))}
+        onBlur={() => set({ [key]: Number(typed[key].replace(',', '.') || Number.NaN) })}
+      />
+      {told(key)}
+    </label>
+  )
+  const words = (key: 'maker' | 'words', label: string, most: number) => (
+    <label className="flex flex-col text-[13px] text-soft">
+      {label}
+      <textarea
+        className="field min-h-16 text-base text-ink"
+        maxLength={most}
+        value={typed[key]}
+        aria-invalid={wrong?.at === key}
+        onChange={changed => setTyped(all => ({ ...all, [key]: changed.target.value }))}
+        onBlur={() => set({ [key]: typed[key].trim() })}
+      />
+      {told(key)}
+    </label>
+  )
+  return (
+    <Section title="How this workshop labels" aside={<span className="text-soft">all of its batches</span>}>
+      <div className="flex flex-col gap-3">
+        <Choice<LabelSheetId>
+          label="Size"
+          value={labelling.sheet}
+          options={options(SHEETS)}
+          onValue={sheet => set({ sheet })}
+        />
+        <Choice<LabelSchool>
+          label="Ingredients"
+          value={labelling.school}
+          options={options(LABEL_SCHOOLS)}
+          onValue={school => set({ school })}
+        />
+        {words('maker', 'Who makes it, and where', 160)}
+        {words('words', 'Words of your own', 200)}
+        <Check
+          label="With the code that opens the batch on a phone"
+          checked={labelling.withCode}
+          onChange={withCode => set({ withCode })}
+        />
+        {isSheet && (
+          <div className="flex flex-wrap gap-3">
+            {number('edgeMm', 'Free edge, mm')}
+            {number('gapMm', 'Between, mm')}
+            {number('skip', 'Places used up')}
+          </div>
+        )}
+        {save.error && (
+          <p role="alert" className="text-rust">
+            {save.error.message}
+          </p>
+        )}
+      </div>
+    </Section>
+  )
+}
+
+const Wrong = ({ of }: { of: Words }) => (
+  <span role="alert" className="text-rust">
+    <Say of={of} />
+  </span>
+)

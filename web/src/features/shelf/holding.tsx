@@ -1,0 +1,49 @@
+import { showMass } from '@ostler/core'
+import type { ShelfKind } from '@ostler/core'
+import { useQuery } from '@tanstack/react-query'
+import { format, parseISO } from 'date-fns'
+import { Link } from 'react-router'
+import { holdingQuery } from '../../api/workshop.ts'
+import { useHabits } from '../../plan/context.tsx'
+
+/** Which batches hold which lot: what is asked when a supplier calls one back. */
+export function Holding({ kind, item }: { kind: ShelfKind; item: string }) {
+  const habits = useHabits()
+  const { data, error } = useQuery(holdingQuery(kind, item))
+  if (error) return <p className="text-[13px] text-rust">{error.message}</p>
+  if (!data || data.length === 0) return null
+  const marks = [...new Set(data.map(one => one.mark || one.lot))]
+  return (
+    <details className="mt-2" open={data.length < 6}>
+      <summary>
+        In {data.length} {data.length === 1 ? 'batch' : 'batches'}
+      </summary>
+      {marks.map(mark => (
+        <div key={mark} className="mt-1">
+          <p className="text-[13px] text-soft">lot {mark}</p>
+          <ul>
+            {data
+              .filter(one => (one.mark || one.lot) === mark)
+              .map(one => (
+                <li key={one.batch} className="border-b border-line py-0.5">
+                  {one.isDeleted ? (
+                    <span>
+                      {one.name} <span className="text-soft">(deleted; its soap holds it still)</span>
+                    </span>
+                  ) : (
+                    <Link to={`/batches/${one.batch}/lots`} className="font-semibold underline">
+                      {one.name}
+                    </Link>
+                  )}{' '}
+                  <span className="text-soft">
+                    {showMass(one.massG, habits, 0.1)}
+                    {one.pouredAt !== '' && `, poured ${format(parseISO(one.pouredAt), 'd MMM yyyy')}`}
+                  </span>
+                </li>
+              ))}
+          </ul>
+        </div>
+      ))}
+    </details>
+  )
+}

@@ -1,0 +1,28 @@
+import { batterWater, cureForecast, yieldReckoned } from '@ostler/core'
+import type { RecordState, YieldReckoned } from '@ostler/core'
+import { differenceInCalendarDays, parseISO } from 'date-fns'
+import { useMemo } from 'react'
+import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
+
+/** Where the soap went: what went into pot and cups by the plan, and what is left of soap on the day that it was weighed up. */
+export function useYield(state: RecordState): YieldReckoned | null {
+  const plan = usePlan(one => one.plan)
+  const { shelf } = useBatch()
+  const forecast = useForecast()
+  const weighedOn = state.entries.findLast(entry => entry.kind === 'yield' && entry.part === 'bars')?.on
+  return useMemo(() => {
+    if (!forecast || weighedOn === undefined) return null
+    const { portions } = forecast
+    const cups = portions.cups.reduce((sum, cup) => sum + cup.totalG, 0)
+    const inG = Math.max(portions.potG, cups)
+    const { curve, freshG } = cureForecast(plan, batterWater(plan, portions, shelf))
+    const day =
+      plan.rest.pouredAt === ''
+        ? 1
+        : Math.max(0, differenceInCalendarDays(parseISO(weighedOn), parseISO(plan.rest.pouredAt)))
+    const after = curve.findIndex(point => point.day >= day)
+    const [a, b] = [curve[Math.max(0, after - 1)]!, curve[after < 0 ? curve.length - 1 : after]!]
+    const massG = b.day === a.day ? b.massG : a.massG + ((b.massG - a.massG) * (day - a.day)) / (b.day - a.day)
+    return yieldReckoned(state, inG, Math.min(1, massG / freshG))
+  }, [forecast, plan, shelf, state, weighedOn])
+}
