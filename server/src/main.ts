@@ -7,6 +7,7 @@ import { upgradePlans } from './batches/upgrade.ts'
 import { configFrom } from './config.ts'
 import { connect } from './database/connection.ts'
 import { migrate } from './database/migrate.ts'
+import { lotStore } from './lots/store.ts'
 import { recordStore } from './record/store.ts'
 import { loadDemo } from './demo/demo.ts'
 import { createApp } from './app.ts'
@@ -40,6 +41,8 @@ async function main(): Promise<void> {
       recipes: recipeStore(db),
       designs: designStore(db),
       records: recordStore(db),
+      lots: lotStore(db),
+      db,
     })
 
   const setUpCode =

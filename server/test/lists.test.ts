@@ -42,7 +42,20 @@ describe('what a batch comes to', () => {
   test('is no plan: there is nothing in it to weigh by', async () => {
     const [first] = await settled()
     expect(Object.keys(first!).sort()).toEqual(
-      ['face', 'id', 'isArchived', 'isFresh', 'layers', 'life', 'name', 'potG', 'scent', 'state', 'tags', 'updatedAt'].sort(),
+      [
+        'face',
+        'id',
+        'isArchived',
+        'isFresh',
+        'layers',
+        'life',
+        'name',
+        'potG',
+        'scent',
+        'state',
+        'tags',
+        'updatedAt',
+      ].sort(),
     )
   })
 

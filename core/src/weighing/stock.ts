@@ -31,8 +31,7 @@ function stockLine(kind: StockLine['kind'], id: string, name: Words, needG: numb
   const price = item ? unitCost(item) : null
   const dates = (item?.lots ?? []).filter(lot => lot.left > 0 && lot.useBy !== '').map(lot => lot.useBy)
   return {
-    ...{ kind, id, needG, haveG },
-    name: item?.name ?? name,
+    ...{ kind, id, name, needG, haveG },
     missingG: haveG === null ? 0 : Math.max(0, needG - haveG),
     cost: price === null ? null : price * needG,
     useBy: dates.sort()[0] ?? null,
@@ -64,7 +63,7 @@ export function materialsOf(
   for (const { item, key, massG, what } of weighList(plan, portions, shelf)) {
     if (!item) continue
     const of = `${item.kind}:${item.id}`
-    const name = item.kind === 'uncounted' ? item.name : what
+    const name = item.kind === 'uncounted' ? item.name : (findById<ShelfItem>(shelf[item.kind], item.id)?.name ?? what)
     const known = needs.get(of) ?? { kind: item.kind, id: item.id, name, massG: 0, weighedG: 0 }
     const factor = factorOf(plan, item.kind, item.id)
     const weighed = weights[key]

@@ -11,6 +11,7 @@ export interface DemoPast {
   /** Days before today on which it was poured; null: it is still to be made, wanted in so many days. */
   pouredDaysAgo: number | null
   wantedInDays?: number
+  tags?: readonly string[]
   /** Days after the pour and g of one bar. */
   weighed?: readonly (readonly [day: number, massG: number])[]
   /** Days after the pour, and what was noted then. */
@@ -23,8 +24,8 @@ const out = (day: number, bars: number): readonly (readonly [number, About])[] =
 ]
 
 export const DEMO_PAST: readonly DemoPast[] = [
-  { example: 'ninth-lock', name: 'Lamplight', pouredDaysAgo: null, wantedInDays: 75 },
-  { example: 'heron-reach', name: 'First Frost', pouredDaysAgo: 1 },
+  { example: 'ninth-lock', name: 'Lamplight', pouredDaysAgo: null, wantedInDays: 75, tags: ['winter fair'] },
+  { example: 'heron-reach', name: 'First Frost', pouredDaysAgo: 1, tags: ['winter fair'] },
   {
     ...{ example: 'seven-fathoms', name: 'Slack Water', pouredDaysAgo: 16 },
     weighed: [
@@ -42,7 +43,7 @@ export const DEMO_PAST: readonly DemoPast[] = [
     ],
   },
   {
-    ...{ example: 'mill-race', name: 'Barn Owl', pouredDaysAgo: 58 },
+    ...{ example: 'mill-race', name: 'Barn Owl', pouredDaysAgo: 58, tags: ['market stall'] },
     noted: [
       ...out(1, 9),
       [1, { kind: 'graded', aim: 'swirl', mark: 5 }],

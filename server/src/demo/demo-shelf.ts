@@ -1,5 +1,16 @@
-import { newItem, plainOil, starterPlan } from '@ostler/core'
-import type { Lot, OilPart, OwnSwatch, Palette, Recipe, ShelfKind } from '@ostler/core'
+import { USUAL_LABELLING, USUAL_PRICING, newItem, plainOil, starterPlan } from '@ostler/core'
+import type {
+  Allergen,
+  Labelling,
+  Lot,
+  OilPart,
+  OwnSwatch,
+  Palette,
+  Pricing,
+  RackPlan,
+  Recipe,
+  ShelfKind,
+} from '@ostler/core'
 
 const lot = (id: string, mark: string, bought: number, left: number, cost: number, useBy = ''): Lot => ({
   id,
@@ -33,6 +44,35 @@ export const DEMO_LOTS: readonly (readonly [ShelfKind, string, Lot[]])[] = [
   ['colorants', 'rose-clay', [lot('lot-1', '', 250, 190, 4.5)]],
   ['colorants', 'titanium-dioxide-oil', [lot('lot-1', '', 100, 72, 6.6)]],
 ]
+
+/** At or below it something is to be bought again, g. */
+export const DEMO_REORDERS: Readonly<Record<string, number>> = { palm: 500, 'tin-roof-rain': 50, 'mica-teal': 5 }
+
+const allergen = (name: string, percent: number): Allergen => ({ name, share: percent / 100 })
+
+/** By the lists of the made-up workshop's suppliers. */
+export const DEMO_ALLERGENS: Readonly<Record<string, Allergen[]>> = {
+  'tin-roof-rain': [allergen('Linalool', 4.1), allergen('Limonene', 2.2), allergen('Citronellol', 0.8)],
+  'moss-cathedral': [allergen('Limonene', 1.4), allergen('Evernia Prunastri Extract', 0.3)],
+  'eo-lavender': [allergen('Linalool', 34), allergen('Geraniol', 0.6), allergen('Limonene', 0.4)],
+  'eo-patchouli': [allergen('Limonene', 0.1)],
+}
+
+export const DEMO_LABELLING: Labelling = {
+  ...USUAL_LABELLING,
+  maker: 'Sluice Lane Workshop, 4 Sluice Lane, Lower Weir',
+  words: 'Made by hand in small batches.',
+}
+
+export const DEMO_RACK: RackPlan = {
+  turnDays: 7,
+  places: ['rack 1, shelf 1', 'rack 1, shelf 2', 'rack 2, shelf 1', 'rack 2, shelf 2'].map(name => ({
+    name,
+    holds: 24,
+  })),
+}
+
+export const DEMO_PRICING: Pricing = { ...USUAL_PRICING, bandLow: 5.5, bandHigh: 8 }
 
 const swatch = (id: string, date: string, doseGPerKg: number, hex: string): OwnSwatch => ({
   ...{ id, date, doseGPerKg, medium: 'oil', whiteGPerKg: 0, days: 44, gel: 0, hex },

@@ -1,8 +1,10 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { designFrom, forecast, gelOf, readPlanText, say } from '@ostler/core'
-import type { Plan } from '@ostler/core'
+import { designFrom, findById, forecast, fromLots, gelOf, readPlanText, say, usedUp } from '@ostler/core'
+import type { Plan, ShelfItem } from '@ostler/core'
 import type { BatchStore } from '../batches/store.ts'
+import type { Database } from '../database/connection.ts'
+import type { LotStore } from '../lots/store.ts'
 import { DEMO_SIGN_IN } from '../members/demo-sign-in.ts'
 import type { MemberStore } from '../members/store.ts'
 import { projectDir } from '../project-dir.ts'
@@ -12,17 +14,29 @@ import type { DesignStore } from '../designs/store.ts'
 import type { RecipeStore } from '../recipes/store.ts'
 import type { ShelfStore } from '../shelf/store.ts'
 import { demoDesigns } from './demo-designs.ts'
-import { DEMO_LOTS, DEMO_PALETTE, DEMO_RECIPES, DEMO_SWATCHES } from './demo-shelf.ts'
+import {
+  DEMO_ALLERGENS,
+  DEMO_LABELLING,
+  DEMO_LOTS,
+  DEMO_PALETTE,
+  DEMO_PRICING,
+  DEMO_RACK,
+  DEMO_RECIPES,
+  DEMO_REORDERS,
+  DEMO_SWATCHES,
+} from './demo-shelf.ts'
 
 const EXAMPLES = join(projectDir(), 'examples')
 
 interface Stores {
+  db: Database
   members: MemberStore
   batches: BatchStore
   shelf: ShelfStore
   recipes: RecipeStore
   designs: DesignStore
   records: RecordStore
+  lots: LotStore
 }
 
 async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores): Promise<void> {
@@ -31,7 +45,14 @@ async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores):
     const item = shelf[kind].find(one => one.id === id)
     if (!item) throw new Error(`the demo has a lot of ${id}, which is not among the ${kind}`)
     const swatches = kind === 'colorants' ? DEMO_SWATCHES.find(([colorant]) => colorant === id)?.[1] : undefined
-    await store.save(workshopId, kind, { ...item, lots, ...(swatches && { swatches }) }, 1)
+    const [reorderAtG, allergens] = [DEMO_REORDERS[id], DEMO_ALLERGENS[id]]
+    const known = {
+      ...(swatches && { swatches }),
+      ...(reorderAtG !== undefined && { reorderAtG }),
+      ...(allergens && { allergens }),
+    }
+    // Full still: what went into batches comes off, and then the shelf is counted.
+    await store.save(workshopId, kind, { ...item, ...known, lots: lots.map(lot => ({ ...lot, left: lot.bought })) }, 1)
   }
   await store.save(workshopId, 'palettes', DEMO_PALETTE, 0)
   await store.setRules(workshopId, [
@@ -68,14 +89,44 @@ function exampleOf(file: string): Plan {
   return result.plan
 }
 
-/** Batches that were made before today, with what came of them. */
-async function addPast(workshopId: string, memberId: string, { batches, records }: Stores, now: Date): Promise<void> {
+/** Batches that were made before today, with the lots that went in and what came of them. */
+async function addPast(workshopId: string, memberId: string, stores: Stores, now: Date): Promise<void> {
+  const { batches, records, lots } = stores
   for (const past of DEMO_PAST) {
     const plan = pastPlan(exampleOf(`${past.example}.json`), past, now)
     const { id } = await batches.add(workshopId, plan)
     await records.add({ workshopId, memberId }, id, pastEntries(past, now))
+    if (past.tags) await batches.setTags(workshopId, id, past.tags)
+    if (past.pouredDaysAgo === null) continue
+    const { shelf } = await stores.shelf.all(workshopId)
+    const made = forecast(plan, shelf)
+    if (!made.ok) continue
+    const takes = usedUp(plan, shelf, made.forecast.portions, {}).flatMap(({ kind, id: item, massG }) =>
+      fromLots(findById<ShelfItem>(shelf[kind], item)?.lots ?? [], massG).map(one => ({ kind, item, ...one })),
+    )
+    await lots.book(workshopId, id, { takes, evenIfShort: true })
   }
 }
+
+/** The shelf as it was counted last. */
+async function countShelf(workshopId: string, { shelf: store }: Stores): Promise<void> {
+  const { shelf, revisions } = await store.all(workshopId)
+  for (const [kind, id, lots] of DEMO_LOTS) {
+    const item = shelf[kind].find(one => one.id === id)!
+    await store.save(workshopId, kind, { ...item, lots }, revisions[kind][id]!)
+  }
+}
+
+const keepWays = (workshopId: string, { db }: Stores) =>
+  db
+    .updateTable('workshop')
+    .set({
+      labelling: JSON.stringify(DEMO_LABELLING),
+      rack: JSON.stringify(DEMO_RACK),
+      pricing: JSON.stringify(DEMO_PRICING),
+    })
+    .where('id', '=', workshopId)
+    .execute()
 
 /** Loads the made-up workshop with the example batches, unless a workshop exists. */
 export async function loadDemo(stores: Stores, now = new Date()): Promise<void> {
@@ -86,7 +137,9 @@ export async function loadDemo(stores: Stores, now = new Date()): Promise<void> 
   if (!made.ok) return
   const { workshopId, memberId } = made
   await fillShelf(workshopId, stores)
+  await keepWays(workshopId, stores)
   await addPast(workshopId, memberId, stores, now)
+  await countShelf(workshopId, stores)
   for (const file of readdirSync(EXAMPLES)
     .filter(name => name.endsWith('.json'))
     .sort()) {

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Outlet } from 'react-router'
 import { sessionQuery } from '../api/client.ts'
 import { SetUpPage } from '../features/sign-in/set-up-page.tsx'
+import { DueTeller } from './due-teller.tsx'
 import { SkipLinks, useFocusOnArrival, usePlaceTitle } from './ways-in.tsx'
 import { SignInPage } from '../features/sign-in/sign-in-page.tsx'
 
@@ -31,6 +32,7 @@ function Inside() {
   return (
     <>
       <SkipLinks />
+      <DueTeller />
       <Outlet />
     </>
   )

@@ -25,7 +25,7 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, on
   const isAhead = life === 'draft' || life === 'planned' || life === 'made'
   const page = isAhead ? 'score' : life === 'resting' ? 'rest' : 'outcome'
   return (
-    <li className="grid grid-cols-[96px_1fr_auto_auto] items-center gap-5 border-b border-line py-3 max-[900px]:grid-cols-[64px_1fr_auto] max-[900px]:gap-3">
+    <li className="grid grid-cols-[96px_1fr_auto_auto] items-center gap-5 border-b border-line py-3 max-[900px]:grid-cols-[64px_1fr] max-[900px]:gap-3 max-[900px]:gap-y-1">
       <Link
         to={`/batches/${batch.id}/${page}`}
         tabIndex={-1}
@@ -57,13 +57,13 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, on
         </p>
         <Tags batch={batch} onTag={onTag} />
       </div>
-      <p className="w-56 text-right text-[15px] max-[900px]:col-span-3 max-[900px]:row-start-2 max-[900px]:w-auto max-[900px]:text-left">
+      <p className="w-56 text-right text-[15px] max-[900px]:col-start-2 max-[900px]:w-auto max-[900px]:text-left">
         <strong className="block font-semibold">{LIVES[life]}</strong>
         {state && isAhead && (
           <span className={state === 'trouble' ? 'font-semibold text-rust' : ''}>{STATE_WORDS[state]}</span>
         )}
       </p>
-      <div className="flex">
+      <div className="flex max-[900px]:col-start-2 max-[900px]:-ml-2">
         <button
           className="quiet"
           aria-label={`Duplicate ${batch.name}`}

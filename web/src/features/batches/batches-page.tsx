@@ -52,14 +52,14 @@ export function BatchesPage() {
         <Places />
       </TopBar>
       <main className="mx-auto w-full max-w-260 px-5 py-6 max-[900px]:px-3">
-        <div className="mb-5 flex flex-wrap items-center gap-3">
+        <div className="mb-5 flex flex-wrap items-center gap-2.5">
           <h1 className="mr-auto text-3xl">Batches</h1>
           <label className="relative">
             <span className="sr-only">Search batches by name, note, cup, scent, tag, sign, lot or day</span>
             <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
             <input
               type="search"
-              className="field min-h-9 w-64 pl-8"
+              className="field min-h-9 w-54 pl-8"
               placeholder="name, scent, sign, lot or day"
               value={search}
               maxLength={100}

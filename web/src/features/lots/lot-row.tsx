@@ -17,11 +17,13 @@ interface Props {
 
 /** Half a tenth: what scales and rounding leave. */
 const NEAR_G = 0.05
+/** Below it tenths of a gram are read. */
+const FINE_G = 20
 
 /** One thing that went in, and the lots that it came from. */
 export function LotRow({ line, item, takes, booked, short, onTakes }: Props) {
   const habits = useHabits()
-  const g = (grams: number) => showMass(grams, habits, 1)
+  const g = (grams: number) => showMass(grams, habits, grams < FINE_G ? 0.1 : 1)
   const sum = takes.reduce((all, one) => all + one.massG, 0)
   const off = sum - line.massG
   const next = item.lots.find(lot => !takes.some(one => one.lot === lot.id))
@@ -91,7 +93,7 @@ const nameOf = (lot: Lot, i: number): string => lot.mark || `lot ${i + 1}`
 
 function TakeLine({ take, item, used, booked, short, onLot, onMass, onRemove }: TakeProps) {
   const habits = useHabits()
-  const g = (grams: number) => showMass(grams, habits, 1)
+  const g = (grams: number) => showMass(grams, habits, grams < FINE_G ? 0.1 : 1)
   const lot = item.lots.find(one => one.id === take.lot)
   // What the batch took before comes back first.
   const back = booked.find(one => one.lot === take.lot)?.takenG ?? 0

@@ -183,7 +183,7 @@ function Uncounted({ lines }: { lines: readonly UsedLine[] }) {
           <Link to={`/shelf/${line.kind}/${line.id}`} className="underline">
             <Say of={line.name} />
           </Link>{' '}
-          ({showMass(line.massG, habits, 1)})
+          ({showMass(line.massG, habits, line.massG < 20 ? 0.1 : 1)})
         </span>
       ))}
       .

@@ -1,8 +1,10 @@
 import { GONE_WAYS } from '@ostler/core'
 import type { GoneWay } from '@ostler/core'
+import { useQuery } from '@tanstack/react-query'
 import { format, parseISO } from 'date-fns'
 import { useId, useState } from 'react'
 import type { ReactNode } from 'react'
+import { rackPlanQuery } from '../../api/workshop.ts'
 import { usePlan } from '../../plan/context.tsx'
 import { options } from '../../ui/options.ts'
 import { Choice } from '../../ui/choice.tsx'
@@ -134,6 +136,8 @@ function Noting({ word, counts, after, onNote }: NotingProps) {
 
 function Placing({ record }: { record: OpenRecord }) {
   const [text, setText] = useState('')
+  const { data: rack } = useQuery(rackPlanQuery)
+  const places = useId()
   return (
     <form
       className="flex flex-wrap items-center gap-2"
@@ -148,9 +152,15 @@ function Placing({ record }: { record: OpenRecord }) {
         className="field min-h-9 w-36"
         maxLength={60}
         placeholder="rack 2, shelf 3"
+        list={places}
         value={text}
         onChange={changed => setText(changed.target.value)}
       />
+      <datalist id={places}>
+        {rack?.places.map(place => (
+          <option key={place.name} value={place.name} />
+        ))}
+      </datalist>
       <button className="button min-h-9" disabled={text.trim() === ''}>
         It lies there
       </button>

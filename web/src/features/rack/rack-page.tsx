@@ -59,7 +59,7 @@ export function RackPage() {
             className="mt-6"
           >
             <ul>
-              {data!
+              {(data ?? [])
                 .filter(one => (one.place || NOWHERE) === place)
                 .map(one => (
                   <RackRow key={one.id} batch={one} today={today} />
@@ -106,7 +106,7 @@ function RackRow({ batch, today }: { batch: RackBatch; today: string }) {
   const { readyOn, readyRange, bars, barG, curedG, signs } = batch
   const left = readyOn === null ? null : daysBetween(today, readyOn)
   return (
-    <li className="grid grid-cols-[72px_minmax(0,1fr)_220px_180px] items-center gap-5 border-b border-line py-3 max-[900px]:grid-cols-[56px_minmax(0,1fr)]">
+    <li className="grid grid-cols-[72px_minmax(0,1fr)_210px_210px] items-center gap-5 border-b border-line py-3 max-[900px]:grid-cols-[56px_minmax(0,1fr)]">
       <span className="grid place-items-center rounded bg-booth p-1.5">
         {batch.face !== null && (
           <img
@@ -146,7 +146,9 @@ function RackRow({ batch, today }: { batch: RackBatch; today: string }) {
         </span>
       </span>
       <span className="text-[14px] text-soft max-[900px]:col-start-2">
-        <WeighHere batch={batch} />
+        <span className="block">
+          <WeighHere batch={batch} />
+        </span>
         {batch.weighedDay === null ? 'not weighed yet' : `weighed on day ${Math.round(batch.weighedDay)}`}
         <br />
         {batch.turnedAt === null ? 'not turned yet' : `turned ${day(batch.turnedAt)}`}

@@ -5,7 +5,6 @@ import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { rackPlanQuery, saveRackPlan } from '../../api/workshop.ts'
 import { Say } from '../../ui/say.tsx'
-import { Section } from '../../ui/section.tsx'
 
 interface Typed {
   places: { name: string; holds: string }[]
@@ -45,8 +44,10 @@ export function RackPlanFields({ rack }: { rack: RackPlan }) {
     save.mutate(parsed.value)
   }
   return (
-    <Section title="The rack" aside={<span className="text-soft">its places, for all batches</span>} className="mt-10">
+    <details className="mt-10" open={rack.places.length === 0}>
+      <summary className="font-title text-xl font-semibold">The places of the rack</summary>
       <form
+        className="mt-2"
         onSubmit={submitted => {
           submitted.preventDefault()
           submit()
@@ -115,6 +116,6 @@ export function RackPlanFields({ rack }: { rack: RackPlan }) {
           </p>
         )}
       </form>
-    </Section>
+    </details>
   )
 }

@@ -2,6 +2,7 @@ import { showMass } from '@ostler/core'
 import type { ShelfKind } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { format, parseISO } from 'date-fns'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { holdingQuery } from '../../api/workshop.ts'
 import { useHabits } from '../../plan/context.tsx'
@@ -9,20 +10,21 @@ import { useHabits } from '../../plan/context.tsx'
 /** Which batches hold which lot: what is asked when a supplier calls one back. */
 export function Holding({ kind, item }: { kind: ShelfKind; item: string }) {
   const habits = useHabits()
-  const { data, error } = useQuery(holdingQuery(kind, item))
-  if (error) return <p className="text-[13px] text-rust">{error.message}</p>
-  if (!data || data.length === 0) return null
-  const marks = [...new Set(data.map(one => one.mark || one.lot))]
+  const [isOpen, setOpen] = useState(false)
+  const { data, error } = useQuery({ ...holdingQuery(kind, item), enabled: isOpen })
+  const marks = [...new Set((data ?? []).map(one => one.mark || one.lot))]
   return (
-    <details className="mt-2" open={data.length < 6}>
-      <summary>
-        In {data.length} {data.length === 1 ? 'batch' : 'batches'}
-      </summary>
+    <details className="mt-2" onToggle={toggled => setOpen(toggled.currentTarget.open)}>
+      <summary>Batches that hold it, by lot</summary>
+      {error && <p className="text-[13px] text-rust">{error.message}</p>}
+      {data?.length === 0 && (
+        <p className="text-[13px] text-soft">None: lots are taken on a batch’s page Lots, under Record.</p>
+      )}
       {marks.map(mark => (
         <div key={mark} className="mt-1">
           <p className="text-[13px] text-soft">lot {mark}</p>
           <ul>
-            {data
+            {(data ?? [])
               .filter(one => (one.mark || one.lot) === mark)
               .map(one => (
                 <li key={one.batch} className="border-b border-line py-0.5">

@@ -1,6 +1,7 @@
 import { SHELF_KINDS } from '@ostler/core'
 import type { Lot, Problem, ShelfKind } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
+import type { ReactNode } from 'react'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { Say } from '../../ui/say.tsx'
 import { Holding } from './holding.tsx'
@@ -30,70 +31,17 @@ export function LotsEditor({ kind, item, lots, onLots, problems }: Props) {
       {lots.length === 0 && (
         <p className="text-[13px] text-soft">No stock is counted. Add a lot to have it checked and priced.</p>
       )}
-      {lots.length > 0 && (
-        <table className="w-full">
-          <thead>
-            <tr className="text-left text-[13px] text-soft">
-              <th className="font-normal">mark</th>
-              <th className="text-right font-normal">bought, {unit}</th>
-              <th className="text-right font-normal">left, {unit}</th>
-              <th className="text-right font-normal">cost</th>
-              <th className="font-normal">opened</th>
-              <th className="font-normal">use by</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {lots.map((lot, i) => (
-              <tr key={lot.id}>
-                <td className="pr-1.5">
-                  <input
-                    aria-label={`Mark of lot ${i + 1}`}
-                    className="field w-full min-w-14"
-                    value={lot.mark}
-                    maxLength={60}
-                    onChange={event => set(i, { mark: event.target.value })}
-                  />
-                </td>
-                {(['bought', 'left', 'cost'] as const).map(key => (
-                  <td key={key} className="pr-1.5">
-                    <NumberCell
-                      label={`${key} of lot ${i + 1}`}
-                      value={lot[key]}
-                      kind={key !== 'cost' && unit === 'g' ? 'mass' : 'plain'}
-                      unit={key !== 'cost' && unit === 'g' ? 'g' : ''}
-                      onValue={value =>
-                        set(i, key === 'bought' && lot.left === 0 ? { bought: value, left: value } : { [key]: value })
-                      }
-                    />
-                  </td>
-                ))}
-                {(['opened', 'useBy'] as const).map(key => (
-                  <td key={key} className="pr-1.5">
-                    <input
-                      type="date"
-                      aria-label={`${key === 'opened' ? 'Day of opening' : 'Use-by date'} of lot ${i + 1}`}
-                      className="field w-32"
-                      value={lot[key] ?? ''}
-                      onChange={event => set(i, { [key]: event.target.value })}
-                    />
-                  </td>
-                ))}
-                <td>
-                  <button
-                    type="button"
-                    className="quiet"
-                    aria-label={`Remove lot ${i + 1}`}
-                    onClick={() => onLots(lots.filter((_, j) => j !== i))}
-                  >
-                    <Trash2 size={15} aria-hidden />
-                  </button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <ul>
+        {lots.map((lot, i) => (
+          <LotFields
+            key={lot.id}
+            {...{ lot, unit }}
+            n={i + 1}
+            onLot={change => set(i, change)}
+            onRemove={() => onLots(lots.filter((_, j) => j !== i))}
+          />
+        ))}
+      </ul>
       {problem && (
         <p role="alert" className="text-[13px] text-rust">
           <Say of={problem.sentence} />
@@ -104,5 +52,64 @@ export function LotsEditor({ kind, item, lots, onLots, problems }: Props) {
       </button>
       {item !== null && <Holding kind={kind} item={item} />}
     </section>
+  )
+}
+
+interface LotProps {
+  lot: Lot
+  n: number
+  unit: 'g' | 'pieces'
+  onLot: (change: Partial<Lot>) => void
+  onRemove: () => void
+}
+
+const Named = ({ name, children }: { name: string; children: ReactNode }) => (
+  <label className="flex flex-col text-[13px] text-soft">
+    {name}
+    {children}
+  </label>
+)
+
+function LotFields({ lot, n, unit, onLot, onRemove }: LotProps) {
+  const isMass = unit === 'g'
+  return (
+    <li className="flex flex-wrap items-end gap-x-2 gap-y-1 border-b border-line py-2">
+      <Named name="mark">
+        <input
+          aria-label={`Mark of lot ${n}`}
+          className="field w-28 text-base text-ink"
+          value={lot.mark}
+          maxLength={60}
+          onChange={event => onLot({ mark: event.target.value })}
+        />
+      </Named>
+      {(['bought', 'left', 'cost'] as const).map(key => (
+        <Named key={key} name={key === 'cost' ? 'cost' : `${key}, ${unit}`}>
+          <NumberCell
+            label={`${key} of lot ${n}`}
+            value={lot[key]}
+            kind={key !== 'cost' && isMass ? 'mass' : 'plain'}
+            unit={key !== 'cost' && isMass ? 'g' : ''}
+            onValue={value =>
+              onLot(key === 'bought' && lot.left === 0 ? { bought: value, left: value } : { [key]: value })
+            }
+          />
+        </Named>
+      ))}
+      {(['opened', 'useBy'] as const).map(key => (
+        <Named key={key} name={key === 'opened' ? 'opened' : 'use by'}>
+          <input
+            type="date"
+            aria-label={`${key === 'opened' ? 'Day of opening' : 'Use-by date'} of lot ${n}`}
+            className="field w-34 text-ink"
+            value={lot[key] ?? ''}
+            onChange={event => onLot({ [key]: event.target.value })}
+          />
+        </Named>
+      ))}
+      <button type="button" className="quiet" aria-label={`Remove lot ${n}`} onClick={onRemove}>
+        <Trash2 size={15} aria-hidden />
+      </button>
+    </li>
   )
 }

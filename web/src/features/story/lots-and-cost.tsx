@@ -26,7 +26,7 @@ export function LotsAndCost({ batch, state }: Props) {
             heads={['what', 'lot', 'amount']}
             rows={lots.map(use => ({
               what: findById<ShelfItem>(shelf[use.kind], use.item)?.name ?? use.item,
-              cells: [use.mark || use.lot, showMass(use.massG, habits, 0.1)],
+              cells: [use.mark || 'not marked', showMass(use.massG, habits, 0.1)],
             }))}
           />
         </Part>

@@ -34,7 +34,7 @@ export const Table = ({ heads, rows }: { heads?: readonly string[]; rows: readon
             {row.what}
           </th>
           {row.cells.map((cell, j) => (
-            <td key={j} className="py-1 pl-3 text-right align-top print:py-0.5">
+            <td key={j} className="py-1 pl-3 text-right align-top whitespace-nowrap print:py-0.5">
               {cell}
             </td>
           ))}

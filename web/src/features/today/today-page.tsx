@@ -8,6 +8,7 @@ import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say } from '../../ui/say.tsx'
+import { Telling } from './telling.tsx'
 
 /** The page of a batch on which what is due is done. */
 const PAGE: Readonly<Record<DueKind, string>> = {
@@ -74,6 +75,7 @@ export function TodayPage() {
             </ul>
           </Section>
         ))}
+        <Telling />
         <CalendarFeed />
       </main>
     </>
