@@ -346,10 +346,12 @@ export {
   settle,
   trialOf,
   verdictOn,
+  timesTaken,
   weightsIn,
   withRun,
 } from './bench/index.ts'
 export type {
+  HandTime,
   Alarm,
   AlarmKind,
   BenchLane,

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { alarmsOf, benchOutlook, counselled, doubtOf, fold } from './index.ts'
 import type { BenchEvent, BenchOutlook, Following } from './index.ts'
-import { handsNow } from './hands.ts'
+import { handsNow, timesTaken } from './hands.ts'
 import { followingExample, noted, untilLye } from './test/runs.ts'
 
 /**
@@ -183,6 +183,13 @@ describe('what was learnt on the way', () => {
     expect(hands(slow).mean).toBeGreaterThan(0.2)
     expect(hands(slow).sd).toBeLessThan(hands([]).sd)
     expect(hands(paused)).toEqual(hands(slow))
+  })
+
+  test('what a cup took to draw is known where its beginning is, to the second', () => {
+    const slow = begun(milk, 42, 1.8, [42 + 2.2 * milk.input.times.split, 42 + 4.4 * milk.input.times.split])
+    const [split] = timesTaken(milk.input, fold(milk, slow))
+    expect(split).toMatchObject({ kind: 'split', plannedS: milk.input.times.split * milk.input.handPace })
+    expect(split!.seconds).toBeCloseTo(2.2 * milk.input.times.split, 6)
   })
 
   test('what surprises twice to the same side is believed; too thick for its pour is at least so thick', () => {

@@ -5,7 +5,7 @@ import type { Plan } from '../plan/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { acrossView, designOf, paintedPixels, renderRows } from '../look/swirl/index.ts'
-import { batterWater, cureForecast, restOutlook } from '../mould/index.ts'
+import { batterWater, cureForecast, cureKnown, restOutlook } from '../mould/index.ts'
 import { aheadOf } from '../preparation/index.ts'
 import { say } from '../quantities/words/index.ts'
 import { forecaster } from './forecast.ts'
@@ -108,7 +108,7 @@ const STEEP_DAYS = 28
 
 function courseOf(plan: Plan, shelf: Shelf, forecast: Forecast): BatchCourse {
   const { portions, lanes } = forecast
-  const cure = cureForecast(plan, batterWater(plan, portions, shelf))
+  const cure = cureForecast(plan, batterWater(plan, portions, shelf), { known: cureKnown(shelf.evidence) })
   const isPoured = plan.rest.pouredAt !== ''
   const rest = isPoured ? restOutlook({ plan, shelf, portions, lanes }) : null
   const ahead = aheadOf(plan, shelf, portions)

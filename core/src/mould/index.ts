@@ -44,5 +44,15 @@ export type {
   TimeBand,
   Work,
 } from './rest/index.ts'
-export { CUT_PARTS, bladeAdvice, cureForecast, cutForecast, readyDay, sizedToBars, thicknessFor } from './cure/index.ts'
-export type { Bars, CureDoubt, CutForecast, CutPart, MouldBars } from './cure/index.ts'
+export {
+  CUT_PARTS,
+  bladeAdvice,
+  cureEvidence,
+  cureForecast,
+  cureKnown,
+  cutForecast,
+  readyDay,
+  sizedToBars,
+  thicknessFor,
+} from './cure/index.ts'
+export type { Bars, CureDoubt, CureForecast, CureKnown, CutForecast, CutPart, MouldBars } from './cure/index.ts'

@@ -82,6 +82,12 @@ export class RecordEntry {
   })
   part?: YieldPart
 
+  @Like(/^[a-z0-9][a-z0-9-]{0,39}$/, 'A vessel is named by its id on the shelf, or is the pot.', {
+    optional: true,
+    says: 'Of what stuck: the vessel on the shelf, or "pot".',
+  })
+  vessel?: string
+
   @NumberFrom(0, 200_000, 'A weight is from 0 to 200 kg.', { optional: true, says: 'g' })
   massG?: number
 

@@ -19,6 +19,18 @@ export interface RestReadings {
   losses: { value: number; variance: number } | null
 }
 
+/** A reading of ln of a factor on what is expected, with its variance. */
+export interface FactorReading {
+  value: number
+  variance: number
+}
+
+/** What a batch's weigh-ins said of its cure: of how much bars lose, and of how long they take. */
+export interface CureReadings {
+  loss: FactorReading | null
+  time: FactorReading | null
+}
+
 /** All that a batch taught, and whether it counts. */
 export interface Evidence {
   batch: string
@@ -31,6 +43,8 @@ export interface Evidence {
   observations: PaceReading[]
   /** Null without readings of the rest. */
   rest: RestReadings | null
+  /** Null without weigh-ins that tell. */
+  cure?: CureReadings | null
   /** Its plan cannot be read any more: these are numbers of the former models, brought over. */
   formerModel?: boolean
 }

@@ -1,3 +1,4 @@
+import { shelfWithout } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import type { Worked } from '../work/learner.ts'
@@ -5,7 +6,7 @@ import type { Shelves } from '../shelf/store.ts'
 import type { Look, Work } from '../work/work.ts'
 
 /** Goes up whenever the models or the picture come out otherwise for the same plan. */
-const LOOK_VERSION = 2
+const LOOK_VERSION = 3
 
 /** Batches looked at in one go: each takes some hundredths of a second. */
 const MOST_AT_ONCE = 20
@@ -61,7 +62,7 @@ export function lookStore(db: Database, shelves: Shelves, work: Pick<Work, 'look
       for (const { id, revision, plan } of batches) {
         const now = {
           ...{ batch_revision: revision, shelf_stamp: stamp, model_version: LOOK_VERSION, made_at: sql<Date>`now()` },
-          ...stored(await work.look({ plan, shelf })),
+          ...stored(await work.look({ plan, shelf: shelfWithout(shelf, id) })),
         }
         await db
           .insertInto('batch_look')

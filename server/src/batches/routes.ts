@@ -13,7 +13,7 @@ const GONE = 'There is no such batch. It may have been deleted in another window
 
 /** Whether a plan has anything that later forecasts may learn from. */
 const teaches = ({ seen, blendedS, rest }: Plan): boolean =>
-  seen.length > 0 || blendedS !== null || rest.readings.length > 0
+  seen.length > 0 || blendedS !== null || rest.readings.length + rest.weighIns.length > 0
 
 const CURSOR = /^([0-9a-f-]{36})\/(.{0,200})$/s
 const A_TIME = /^\d{4}-\d{2}-\d{2} \d{2}:\d{2}:\d{2}(?:\.\d{1,6})?[+-]\d{2}(?::\d{2})?$/
@@ -132,7 +132,9 @@ export function batchRoutes({ store, looks, now, learning, looking }: Parts): Ro
 
   routes.put('/:id/tags', async (req, res) => {
     const { tags } = formFrom(TagsForm, req.body)
-    const done = await store.setTags(visitorOf(req).workshopId, idFrom(req.params.id), [...new Set(tags.map(tag => tag.trim()).filter(Boolean))])
+    const done = await store.setTags(visitorOf(req).workshopId, idFrom(req.params.id), [
+      ...new Set(tags.map(tag => tag.trim()).filter(Boolean)),
+    ])
     if (!done) throw new HttpError(404, GONE)
     res.status(204).end()
   })

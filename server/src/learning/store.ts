@@ -2,7 +2,7 @@ import type { Evidence } from '@ostler/core'
 import type { Database } from '../database/connection.ts'
 
 /** Goes up whenever the models read the same readings otherwise. */
-export const MODEL_VERSION = 2
+export const MODEL_VERSION = 3
 
 /** What the batches of one workshop teach: no query goes without its id. */
 export interface EvidenceStore {
@@ -27,7 +27,7 @@ export function evidenceStore(db: Database): EvidenceStore {
         .execute()
       return rows
         .map(({ evidence, counts }): Evidence => ({ ...evidence, rest: evidence.rest ?? null, counts }))
-        .filter(one => one.observations.length > 0 || one.rest !== null)
+        .filter(one => one.observations.length > 0 || one.rest !== null || one.cure != null)
     },
     async setCounts(workshopId, batchId, counts) {
       const result = await db

@@ -1,4 +1,4 @@
-import { batchLook, evidenceOf, readPlan, restEvidence } from '@ostler/core'
+import { batchLook, batterWater, cureEvidence, evidenceOf, forecast, readPlan, restEvidence } from '@ostler/core'
 import type { BatchLook, Evidence, Shelf } from '@ostler/core'
 import { encode } from 'fast-png'
 
@@ -42,5 +42,12 @@ export function lookOf({ plan, shelf }: LookTask): Look | null {
 
 export function taughtBy({ plan, shelf, batch, at }: EvidenceTask): Taught | null {
   const read = readPlan(plan)
-  return read.ok ? { ...evidenceOf(read.plan, shelf, { batch, at }), rest: restEvidence(read.plan, shelf) } : null
+  if (!read.ok) return null
+  const of = { ...shelf, evidence: [] }
+  const made = read.plan.rest.weighIns.length > 0 ? forecast(read.plan, of) : null
+  return {
+    ...evidenceOf(read.plan, shelf, { batch, at }),
+    rest: restEvidence(read.plan, shelf),
+    cure: made?.ok ? cureEvidence(read.plan, batterWater(read.plan, made.forecast.portions, of)) : null,
+  }
 }

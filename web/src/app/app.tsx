@@ -125,6 +125,10 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/outcome/outcome-page.tsx')).OutcomePage }),
           },
           {
+            path: 'taught',
+            lazy: async () => ({ Component: (await import('../features/taught/taught-page.tsx')).TaughtPage }),
+          },
+          {
             path: 'lots',
             lazy: async () => ({ Component: (await import('../features/lots/lots-page.tsx')).LotsPage }),
           },

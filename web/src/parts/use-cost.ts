@@ -3,6 +3,7 @@ import {
   costReckoned,
   costVariants,
   cureForecast,
+  cureKnown,
   recordFold,
   runSheet,
   spent,
@@ -55,7 +56,7 @@ export function useCost(pricing: Pricing): BarCost | null {
   return useMemo(() => {
     if (!forecast || !heat) return null
     const { cutCount, yields } = recordFold(record?.entries ?? [])
-    const cure = cureForecast(plan, batterWater(plan, forecast.portions, shelf))
+    const cure = cureForecast(plan, batterWater(plan, forecast.portions, shelf), { known: cureKnown(shelf.evidence) })
     const bars = Math.max(0, (cutCount ?? cure.bars.count) - yields.samples.count)
     const minutes = runSheet(plan, shelf, forecast.portions, heat).busyMin + forecast.lanes.endMin
     const hours = minutes / 60 + AFTERWARDS_H

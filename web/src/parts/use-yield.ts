@@ -1,4 +1,4 @@
-import { batterWater, cureForecast, yieldReckoned } from '@ostler/core'
+import { batterWater, cureForecast, cureKnown, yieldReckoned } from '@ostler/core'
 import type { RecordState, YieldReckoned } from '@ostler/core'
 import { differenceInCalendarDays, parseISO } from 'date-fns'
 import { useMemo } from 'react'
@@ -15,7 +15,9 @@ export function useYield(state: RecordState): YieldReckoned | null {
     const { portions } = forecast
     const cups = portions.cups.reduce((sum, cup) => sum + cup.totalG, 0)
     const inG = Math.max(portions.potG, cups)
-    const { curve, freshG } = cureForecast(plan, batterWater(plan, portions, shelf))
+    const { curve, freshG } = cureForecast(plan, batterWater(plan, portions, shelf), {
+      known: cureKnown(shelf.evidence),
+    })
     const day =
       plan.rest.pouredAt === ''
         ? 1

@@ -159,7 +159,7 @@ describe('weigh-ins', () => {
     expect(six.doubts).toHaveLength(0)
     near(six.freshG / bars.massG, 1.026, 0.006)
     const early = { ...plan, rest: { ...plan.rest, weighIns: [weighIn(30, bars.massG)] } }
-    expect(said(cureForecast(early, WATER, 10).doubts[0]!.question)).toMatch(/still to come/)
+    expect(said(cureForecast(early, WATER, { todayDay: 10 }).doubts[0]!.question)).toMatch(/still to come/)
   })
 
   test('the forecast holds together', () => {

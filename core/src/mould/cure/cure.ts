@@ -6,6 +6,8 @@ import { checkedCure } from './doubts.ts'
 import type { CureDoubt } from './doubts.ts'
 import { LONGEST_DAYS, dryDay, expectedDrying, leftAfter, readyDay } from './drying.ts'
 import type { Drying } from './drying.ts'
+import { NOTHING_KNOWN, knownDrying } from './evidence.ts'
+import type { CureKnown } from './evidence.ts'
 import type { CureFit } from './weigh-ins.ts'
 
 /** From, to: four of five cures lie within. */
@@ -26,6 +28,9 @@ export interface CureForecast {
   /** Of a bar when it is ready, g. */
   curedG: number
   curedRange: CureRange
+  /** What the workshop's other batches taught of it, and when its bars would be ready without that and without weigh-ins. */
+  known: CureKnown
+  untaughtReadyDay: number
   /** Weigh-ins that are asked about. */
   doubts: CureDoubt[]
   /** Bars' weight of all soap in the mould, fresh. */
@@ -74,19 +79,33 @@ const rangeOf = (values: readonly number[]): CureRange => {
   return [sorted[RANKS[0]]!, sorted[RANKS[1]]!]
 }
 
-/** Bars, what they lose and when they are ready. `waterShare` is of the batter's mass; `todayDay` counts from the pour. */
-export function cureForecast(plan: Plan, waterShare: number, todayDay: number | null = null): CureForecast {
+interface CureAbout {
+  /** Counts from the pour. */
+  todayDay?: number | null
+  /** What the workshop's other batches taught. */
+  known?: CureKnown
+}
+
+/** Bars, what they lose and when they are ready. @param waterShare of the batter's mass */
+export function cureForecast(
+  plan: Plan,
+  waterShare: number,
+  { todayDay = null, known = NOTHING_KNOWN }: CureAbout = {},
+): CureForecast {
   const { bars } = cutForecast(plan)
   const { rack, weighIns } = plan.rest
   const expected = expectedDrying(bars, waterShare, rack)
-  const { fit, doubts } = checkedCure(expected, bars.massG, weighIns, plan.conditions.scaleStepG, todayDay)
+  const sds = { loss: known.loss.sd, tau: known.time.sd }
+  const from = knownDrying(expected, known)
+  const { fit, doubts } = checkedCure(from, bars.massG, weighIns, plan.conditions.scaleStepG, todayDay, sds)
   const { drying, freshG } = fit
   const ready = readyDay(drying)
   const draws = drawsOf(fit)
   return {
     bars,
     moulds: allBars(plan),
-    ...{ drying, freshG, doubts },
+    ...{ drying, freshG, doubts, known },
+    untaughtReadyDay: readyDay(expected),
     readyDay: ready,
     readyRange: rangeOf(draws.map(one => readyDay(one.drying))),
     dryDay: Math.min(LONGEST_DAYS, dryDay(drying)),

@@ -67,13 +67,14 @@ export function checkedCure(
   weighIns: readonly WeighIn[],
   scaleStepG: number,
   todayDay: number | null = null,
+  sds?: { loss: number; tau: number },
 ): CheckedCure {
   const inOrder = weighIns.map((one, at) => ({ one, at })).sort((a, b) => a.one.day - b.one.day || a.at - b.at)
   const counted: Weighed[] = []
   const doubts: CureDoubt[] = []
   for (const { one, at } of inOrder) {
     if (one.doubt === 'leave-out') continue
-    const fit = fittedCure(expected, freshG, counted, scaleStepG)
+    const fit = fittedCure(expected, freshG, counted, scaleStepG, sds)
     const last = counted.findLast(other => other.count === 1 && other.bar === one.bar)
     const expectedG = fit.freshG * leftAfter(fit.drying, one.day)
     const isLate = todayDay !== null && one.day > todayDay + 1e-9
@@ -86,5 +87,5 @@ export function checkedCure(
     }
     counted.push({ ...one, isInsisted: found !== null })
   }
-  return { fit: fittedCure(expected, freshG, counted, scaleStepG), doubts }
+  return { fit: fittedCure(expected, freshG, counted, scaleStepG, sds), doubts }
 }

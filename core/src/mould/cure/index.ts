@@ -1,6 +1,9 @@
 export { sizedToBars } from './sized.ts'
 
 export { cureForecast } from './cure.ts'
+export { cureEvidence, cureKnown } from './evidence.ts'
+export type { CureKnown } from './evidence.ts'
+export type { CureForecast } from './cure.ts'
 
 export type { CureDoubt } from './doubts.ts'
 export { expectedDrying, leftAfter, readyDay } from './drying.ts'

@@ -15,7 +15,7 @@ export interface Weighed {
 }
 
 /** Spreads before any weigh-in: of ln of the fresh weight (fill, cling, blade), of the loss, of its time, and of a bar against the others. */
-const PRIOR = { fresh: 0.05, loss: 0.2, tau: 0.35, bar: 0.03 } as const
+export const CURE_PRIOR = { fresh: 0.05, loss: 0.2, tau: 0.35, bar: 0.03 } as const
 /** Of a weight: a share of it, g, and what insisting costs. */
 const WEIGHT = { share: 0.004, g: 0.5, insisted: 5 } as const
 
@@ -53,18 +53,26 @@ function solved(a: readonly (readonly number[])[], b: readonly number[]): { x: n
 function spreadOf({ massG, count, isInsisted }: Weighed, scaleStepG: number): number {
   const one = massG / count
   const scale = Math.hypot(WEIGHT.share * one, WEIGHT.g / count, scaleStepG / Math.sqrt(12) / count)
-  const others = count > 1 ? (PRIOR.bar * one) / Math.sqrt(count) : 0
+  const others = count > 1 ? (CURE_PRIOR.bar * one) / Math.sqrt(count) : 0
   return (Math.hypot(scale, others) / one) * (isInsisted ? WEIGHT.insisted : 1)
 }
 
 /**
  * The fresh weight and the curve that expectation and weigh-ins together make most likely. Weights of one bar share what that
  * bar differs in; several weighed together stand for their mean.
+ *
+ * @param sds spreads of ln of the loss and of its time before anything was weighed
  */
-export function fittedCure(expected: Drying, freshG: number, weighed: readonly Weighed[], scaleStepG: number): CureFit {
+export function fittedCure(
+  expected: Drying,
+  freshG: number,
+  weighed: readonly Weighed[],
+  scaleStepG: number,
+  sds: { loss: number; tau: number } = CURE_PRIOR,
+): CureFit {
   const bars = [...new Set(weighed.filter(one => one.count === 1).map(one => one.bar))]
   const n = 3 + bars.length
-  const priors = [PRIOR.fresh, PRIOR.loss, PRIOR.tau, ...bars.map(() => PRIOR.bar)]
+  const priors = [CURE_PRIOR.fresh, sds.loss, sds.tau, ...bars.map(() => CURE_PRIOR.bar)]
   const dryingAt = (x: readonly number[]): Drying => ({
     loss: Math.min(0.9, expected.loss * Math.exp(x[1]!)),
     tauDays: expected.tauDays * Math.exp(x[2]!),

@@ -1,5 +1,5 @@
-import { MAX_WEIGH_INS, RACK_AIRS, cureForecast, showMass, at } from '@ostler/core'
-import type { CureDoubt, EditResult, RackAir, WeighIn, Words } from '@ostler/core'
+import { MAX_WEIGH_INS, RACK_AIRS, cureForecast, cureKnown, showMass, at } from '@ostler/core'
+import type { CureDoubt, CureForecast, EditResult, RackAir, WeighIn, Words } from '@ostler/core'
 import { addDays, differenceInCalendarDays, format, isValid, parseISO, subDays } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -64,11 +64,35 @@ function ticksOf(masses: readonly number[]): number[] {
   return Array.from({ length: Math.ceil(most / step) - from + 1 }, (_, i) => (from + i) * step)
 }
 
+/** A factor in words: so much more or less than is usual. */
+const off = (ln: number, [more, less]: readonly [string, string]): string => {
+  const by = Math.round((Math.exp(ln) - 1) * 100)
+  return by === 0 ? '' : `${Math.abs(by)} % ${by > 0 ? more : less}`
+}
+
+/** What the weigh-ins of other batches changed. */
+function Taught({ cure: { known, readyDay, untaughtReadyDay } }: { cure: CureForecast }) {
+  if (known.batches === 0) return null
+  const told = [off(known.time.mean, ['slower', 'faster']), off(known.loss.mean, ['more', 'less'])]
+  const words = [told[0] && `dry ${told[0]}`, told[1] && `lose ${told[1]}`].filter(Boolean).join(' and ')
+  return (
+    <p className="mt-2 max-w-160">
+      By {known.batches} weighed {known.batches === 1 ? 'batch' : 'batches'} of yours, bars here{' '}
+      {words === '' ? 'dry as the model says' : `${words} than the model says`}: ready after {readyDay} days, where it
+      would have said {untaughtReadyDay}.
+    </p>
+  )
+}
+
 /** What bars lose on the rack, and when they are ready: forwards from a day, and back from another. */
 export function CureSection({ waterShare }: { waterShare: number }) {
   const habits = useHabits()
   const plan = usePlan(state => state.plan)
-  const cure = useMemo(() => cureForecast(plan, waterShare, daysSince(plan.rest.pouredAt)), [plan, waterShare])
+  const { shelf } = useBatch()
+  const cure = useMemo(
+    () => cureForecast(plan, waterShare, { todayDay: daysSince(plan.rest.pouredAt), known: cureKnown(shelf.evidence) }),
+    [plan, shelf, waterShare],
+  )
   const { bars, readyDay } = cure
   const doubtful = new Set(cure.doubts.map(doubt => doubt.at))
   const domain = ticksOf(cure.curve.map(point => point.massG))
@@ -98,6 +122,7 @@ export function CureSection({ waterShare }: { waterShare: number }) {
           </div>
         ))}
       </dl>
+      <Taught cure={cure} />
       <RackFields />
       <Dates readyDay={readyDay} />
       <figure

@@ -3,6 +3,7 @@ import {
   batterWater,
   bladeAdvice,
   cureForecast,
+  cureKnown,
   cutForecast,
   isColumn,
   isTray,
@@ -33,7 +34,10 @@ export function CutPage() {
   const habits = useHabits()
   const cut = useMemo(() => cutForecast(plan), [plan])
   const water = useMemo(() => forecast && batterWater(plan, forecast.portions, shelf), [plan, forecast, shelf])
-  const cure = useMemo(() => (water === null ? null : cureForecast(plan, water)), [plan, water])
+  const cure = useMemo(
+    () => (water === null ? null : cureForecast(plan, water, { known: cureKnown(shelf.evidence) })),
+    [plan, shelf, water],
+  )
   const { bars } = cut
   const differs = bars.mostG > 1.05 * bars.leastG
   return (

@@ -4,6 +4,7 @@ import {
   batterWater,
   claimsIn,
   cureForecast,
+  cureKnown,
   dayAfter,
   ingredientList,
   lotCode,
@@ -61,7 +62,7 @@ function useFacts({ school }: Labelling) {
   const weighed = useNotedState()?.state.weighed
   const { data: record } = useQuery(recordQuery(id))
   return useMemo(() => {
-    const cure = cureForecast(plan, batterWater(plan, forecast.portions, shelf))
+    const cure = cureForecast(plan, batterWater(plan, forecast.portions, shelf), { known: cureKnown(shelf.evidence) })
     const { cutCount, goneCount } = recordFold(record?.entries ?? [])
     const whole = cure.curedG * cure.bars.count
     const list = ingredientList(plan, shelf, forecast.portions, {

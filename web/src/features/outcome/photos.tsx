@@ -13,6 +13,7 @@ import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { Section } from '../../ui/section.tsx'
 import { Slider } from '../../ui/slider.tsx'
 import { readPhoto } from '../../workers/photo.ts'
+import { PhotoColours } from './photo-colours.tsx'
 import type { OpenRecord } from './use-record.ts'
 
 interface Props {
@@ -29,6 +30,7 @@ export function Photos({ batch, record }: Props) {
     return photo ? [{ entry, photo }] : []
   })
   const [chosen, setChosen] = useState<string | null>(null)
+  const [reads, setReads] = useState(false)
   const now = shownPhotos.find(one => one.photo.id === chosen) ?? shownPhotos.at(-1)
   return (
     <Section title="Beside what was forecast">
@@ -40,6 +42,9 @@ export function Photos({ batch, record }: Props) {
         {now && (
           <p className="mt-2 flex flex-wrap items-center gap-x-4">
             {format(parseISO(now.entry.on), 'd MMM yyyy')} {now.entry.text ?? ''}
+            <button className="quiet min-h-9" onClick={() => setReads(true)}>
+              read its colours
+            </button>
             <button
               className="quiet min-h-9"
               onClick={() => {
@@ -65,6 +70,7 @@ export function Photos({ batch, record }: Props) {
         )}
       </div>
       <Adding batch={batch} record={record} onAdded={setChosen} />
+      {reads && now && <PhotoColours record={record} entry={now.entry} onClose={() => setReads(false)} />}
     </Section>
   )
 }

@@ -1,8 +1,8 @@
-import { YIELD_PARTS, readQuantity, showMass } from '@ostler/core'
+import { YIELD_PARTS, findById, readQuantity, showMass } from '@ostler/core'
 import type { Words, YieldPart } from '@ostler/core'
 import { useState } from 'react'
 import { useYield } from '../../parts/use-yield.ts'
-import { useHabits } from '../../plan/context.tsx'
+import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
@@ -62,9 +62,22 @@ export function Yields({ record }: { record: OpenRecord }) {
   )
 }
 
+/** Vessels that the cups of this batch were in. */
+function useVessels(): { value: string; text: string }[] {
+  const plan = usePlan(one => one.plan)
+  const { shelf } = useBatch()
+  return [...new Set(plan.cups.map(cup => cup.vessel))].flatMap(id => {
+    const vessel = findById(shelf.vessels, id ?? '')
+    const count = plan.cups.filter(cup => cup.vessel === id).length
+    return vessel ? [{ value: vessel.id, text: count === 1 ? vessel.name : `all ${count}: ${vessel.name}` }] : []
+  })
+}
+
 function Weighing({ record }: { record: OpenRecord }) {
   const habits = useHabits()
   const [part, setPart] = useState<YieldPart>('bars')
+  const [vessel, setVessel] = useState('')
+  const vessels = useVessels()
   const [text, setText] = useState('')
   const [sentence, setSentence] = useState<Words>('')
   const note = () => {
@@ -73,7 +86,10 @@ function Weighing({ record }: { record: OpenRecord }) {
     if (!(read.value > 0 && read.value <= 200_000))
       return setSentence('A weight is more than nothing, and at most 200 kg.')
     setSentence('')
-    record.note({ kind: 'yield', part, massG: Math.round(read.value * 10) / 10 })
+    record.note({
+      ...{ kind: 'yield', part, massG: Math.round(read.value * 10) / 10 },
+      ...(part === 'stuck' && vessel !== '' && { vessel }),
+    })
     setText('')
   }
   return (
@@ -85,6 +101,14 @@ function Weighing({ record }: { record: OpenRecord }) {
       }}
     >
       <Choice<YieldPart> label="Weighed" value={part} options={options(YIELD_PARTS)} onValue={setPart} />
+      {part === 'stuck' && vessels.length > 0 && (
+        <Choice<string>
+          label="To"
+          value={vessel}
+          options={[{ value: '', text: 'all of them' }, ...vessels]}
+          onValue={setVessel}
+        />
+      )}
       <input
         aria-label={`Weight, ${habits.mass}`}
         className="field min-h-9 w-28 text-right"

@@ -1,4 +1,4 @@
-import { batterWater, cureForecast } from '@ostler/core'
+import { batterWater, cureForecast, cureKnown } from '@ostler/core'
 import { useMemo } from 'react'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 
@@ -8,7 +8,10 @@ export function useCure(): ReturnType<typeof cureForecast> | null {
   const { shelf } = useBatch()
   const forecast = useForecast()
   return useMemo(
-    () => (forecast ? cureForecast(plan, batterWater(plan, forecast.portions, shelf)) : null),
+    () =>
+      forecast
+        ? cureForecast(plan, batterWater(plan, forecast.portions, shelf), { known: cureKnown(shelf.evidence) })
+        : null,
     [forecast, plan, shelf],
   )
 }
