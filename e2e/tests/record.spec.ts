@@ -105,3 +105,95 @@ test('a batch is noted from the mould to the last bar: cut, signs, a photograph 
   await expect(maker.getByRole('heading', { name: 'Rack', exact: true })).toBeVisible()
   await expect(maker.getByRole('listitem').filter({ hasText: name })).toHaveCount(0)
 })
+
+test('lots are taken once, told where they run short, and found again from the shelf; labels and the whole record are files', async ({
+  maker,
+  open,
+}) => {
+  const name = `Traced ${Date.now()}`
+  await open('weir-milk', name, 'lots')
+  const castor = maker.getByRole('row').filter({ hasText: 'Castor oil' })
+  await expect(castor).toContainText('planned')
+  const amount = castor.getByLabel('Taken of this lot of Castor oil')
+  const planned = await amount.inputValue()
+  await amount.fill('9000')
+  await expect(castor.getByText(/holds .* only/)).toBeVisible()
+  await maker.getByRole('button', { name: 'Take it off the shelf' }).click()
+  await expect(maker.getByRole('alert')).toContainText('its count would fall below nothing')
+  await amount.fill(planned)
+  await maker.getByRole('button', { name: 'Take it off the shelf' }).click()
+  await expect(maker.getByText('✓ Taken off the shelf.')).toBeVisible()
+
+  await castor.getByRole('link', { name: 'Castor oil' }).click()
+  await maker.getByText('Batches that hold it, by lot').click()
+  await maker.getByRole('link', { name, exact: true }).click()
+  await expect(maker.getByRole('heading', { name: 'Which lots went in' })).toBeVisible()
+  await maker.getByRole('button', { name: 'Put it all back on the count' }).click()
+  await expect(maker.getByRole('button', { name: 'Take it off the shelf' })).toBeVisible()
+
+  await maker.getByRole('link', { name: 'Labels', exact: true }).click()
+  const label = maker.getByRole('img', { name: /^Traced/ })
+  await expect(label).toHaveAccessibleName(/Ingredients: .*Sodium Hydroxide/)
+  await expect(label).toHaveAccessibleName(/Linalool/)
+  await maker.getByLabel('Words of your own').fill('Heals dry skin')
+  await maker.getByLabel('Words of your own').blur()
+  await expect(maker.getByText(/“Heals” says that it treats something/)).toBeVisible()
+  await maker.getByLabel('Words of your own').fill('Made by hand in small batches.')
+  await maker.getByLabel('Words of your own').blur()
+  const file = maker.waitForEvent('download')
+  await maker.getByRole('button', { name: /as PDF/ }).click()
+  expect((await file).suggestedFilename()).toMatch(/^labels .*\.pdf$/)
+
+  await maker.getByRole('link', { name: 'Whole record' }).click()
+  await expect(maker.getByRole('heading', { name, level: 1, exact: true })).toBeVisible()
+  const zip = maker.waitForEvent('download')
+  await maker.getByRole('link', { name: /ZIP/ }).click()
+  expect((await zip).suggestedFilename()).toBe(`${name}.zip`)
+})
+
+test('bars are weighed at the rack; a batch is tagged, found by its tag, put away and taken out again', async ({
+  maker,
+}) => {
+  const name = `Racked ${Date.now()}`
+  const plan = JSON.parse(exampleText('mill-race')) as { rest: object }
+  const poured = `${new Date(Date.now() - 9 * 86_400_000).toISOString().slice(0, 10)}T12:00`
+  const made = await maker.request.post('/api/batches', {
+    data: { plan: { ...plan, name, rest: { ...plan.rest, pouredAt: poured } } },
+  })
+  const { id } = (await made.json()) as { id: string }
+  const entry = { on: poured, noted: '2026-03-10T10:00:00Z' }
+  await maker.request.post(`/api/batches/${id}/record`, {
+    data: {
+      entries: [
+        { key: 'desk:1', kind: 'cut', count: 9, ...entry },
+        { key: 'desk:2', kind: 'placed', text: 'window sill', ...entry },
+      ],
+    },
+  })
+  await maker.goto('/rack')
+  const place = maker.getByRole('region', { name: 'window sill' })
+  await place.getByRole('button', { name: `Weigh ${name}` }).click()
+  await place.getByLabel(/^Weight of the bars/).fill('9999')
+  await place.getByRole('button', { name: 'Note', exact: true }).click()
+  await expect(place.getByRole('alert')).toContainText('more than so many bars weighed fresh')
+  await place.getByLabel(/^Weight of the bars/).fill('112')
+  await place.getByRole('button', { name: 'Note', exact: true }).click()
+  await expect(place.getByText('weighed on day 9')).toBeVisible()
+
+  await maker.goto('/batches')
+  await maker.getByPlaceholder('name, scent, sign, lot or day').fill(name)
+  const tag = `fair ${name.slice(-5)}`
+  await maker.getByRole('button', { name: `Add a tag to ${name}` }).click()
+  await maker.getByLabel('New tag').fill(tag)
+  await maker.getByLabel('New tag').press('Enter')
+  await maker.getByPlaceholder('name, scent, sign, lot or day').fill('')
+  await maker.getByRole('combobox', { name: 'Tag' }).selectOption(tag)
+  await expect(maker.getByRole('link', { name, exact: true })).toBeVisible()
+  await maker.getByRole('button', { name: `Put ${name} away` }).click()
+  await expect(maker.getByText('No batch has the tag')).toBeVisible()
+  await maker.getByRole('combobox', { name: 'Show' }).selectOption('put away')
+  await maker.getByRole('button', { name: `Take ${name} out again` }).click()
+  await maker.getByRole('combobox', { name: 'Show' }).selectOption('all batches')
+  await expect(maker.getByRole('link', { name, exact: true })).toBeVisible()
+  await maker.request.delete(`/api/batches/${id}`)
+})

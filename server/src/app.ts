@@ -28,6 +28,7 @@ import { lotStore } from './lots/store.ts'
 import { PHOTO_LIMIT, photoRoutes, recordRoutes } from './record/routes.ts'
 import { recordStore } from './record/store.ts'
 import { calendarRoutes, todayRoutes } from './record/today.ts'
+import { wholeRoutes } from './whole/routes.ts'
 import { labellingRoutes, pricingRoutes, rackPlanRoutes } from './record/ways.ts'
 import { batchRunRoutes, preparationRoutes, runRoutes } from './runs/routes.ts'
 import { runStore } from './runs/store.ts'
@@ -97,7 +98,8 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   const records = recordStore(db)
   const batches = batchStore(db)
   const lots = lotStore(db)
-  api.use('/batches/:id/record', visits.require, recordRoutes(records, { batches, runs, records, lots }))
+  api.use('/batches/:id/record', visits.require, recordRoutes(records))
+  api.use('/batches/:id/whole', visits.require, wholeRoutes({ batches, runs, records, lots }))
   api.use('/batches/:id/lots', visits.require, batchLotRoutes(lots))
   api.use('/lots', visits.require, lotRoutes(lots))
   api.use('/pricing', visits.require, pricingRoutes(db))

@@ -1,4 +1,17 @@
-import type { BatchList, Due, ErrorAnswer, Lot, LotBatch, LotUse, Oil, ShelfAnswer, StoredItem } from '@ostler/core'
+import { readPlanText } from '@ostler/core'
+import type {
+  BatchList,
+  Due,
+  ErrorAnswer,
+  Lot,
+  LotBatch,
+  LotUse,
+  Oil,
+  RecordEntry,
+  ShelfAnswer,
+  StoredItem,
+} from '@ostler/core'
+import { strFromU8, unzipSync } from 'fflate'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import { bench } from './harness.ts'
@@ -23,14 +36,14 @@ const lot = (id: string, left: number, more: Partial<Lot> = {}): Lot => ({
 })
 const oil = async () => {
   const { shelf, revisions } = (await visitor.get('/api/shelf')).body as ShelfAnswer
-  return { item: shelf.oils.find(one => one.id === 'castor')!, revision: revisions.oils['castor']! }
+  return { item: shelf.oils.find(one => one.id === 'avocado')!, revision: revisions.oils['avocado']! }
 }
 async function withLots(...lots: Lot[]) {
   const { item, revision } = await oil()
   const changed: Oil = { ...item, lots }
-  return visitor.put('/api/shelf/oils/castor').send({ item: changed, revision })
+  return visitor.put('/api/shelf/oils/avocado').send({ item: changed, revision })
 }
-const take = (id: string, massG: number) => ({ kind: 'oils', item: 'castor', lot: id, massG })
+const take = (id: string, massG: number) => ({ kind: 'oils', item: 'avocado', lot: id, massG })
 const book = (batch: string, takes: object[], evenIfShort = false) =>
   visitor.put(`/api/batches/${batch}/lots`).send({ takes, evenIfShort })
 const lefts = async () => (await oil()).item.lots.map(one => one.left)
@@ -51,7 +64,7 @@ describe('lots', () => {
     const refused = await book(heron, [take('b', 250)])
     expect(refused.status).toBe(409)
     expect((refused.body as ErrorAnswer).short).toEqual([
-      { kind: 'oils', item: 'castor', lot: 'b', haveG: 200, wantG: 250 },
+      { kind: 'oils', item: 'avocado', lot: 'b', haveG: 200, wantG: 250 },
     ])
     expect(await lefts()).toEqual([260, 200])
     expect((await book(heron, [take('b', 250)], true)).status).toBe(200)
@@ -65,13 +78,13 @@ describe('lots', () => {
     const both = await Promise.all([book(weir, [take('a', 50)]), book(heron, [take('a', 70)])])
     expect(both.map(one => one.status)).toEqual([200, 200])
     expect(await lefts()).toEqual([180, 200])
-    expect((await visitor.get('/api/lots/oils/castor')).body as LotBatch[]).toHaveLength(2)
+    expect((await visitor.get('/api/lots/oils/avocado')).body as LotBatch[]).toHaveLength(2)
   })
 
   test('a batch that was deleted holds its lots still, and a lot that is gone from the shelf keeps its mark', async () => {
     await visitor.delete(`/api/batches/${heron}`)
     expect((await withLots(lot('b', 200))).status).toBe(200)
-    const holding = (await visitor.get('/api/lots/oils/castor')).body as LotBatch[]
+    const holding = (await visitor.get('/api/lots/oils/avocado')).body as LotBatch[]
     expect(holding.map(one => [one.isDeleted, one.mark]).sort()).toEqual([
       [false, 'K-a'],
       [true, 'K-a'],
@@ -100,15 +113,47 @@ describe('lots', () => {
   test('what runs out or grows old is due', async () => {
     const { item, revision } = await oil()
     const changed: Oil = { ...item, reorderAtG: 250, lots: [lot('b', 200, { useBy: '2026-03-20' })] }
-    const saved = await visitor.put('/api/shelf/oils/castor').send({ item: changed, revision })
+    const saved = await visitor.put('/api/shelf/oils/avocado').send({ item: changed, revision })
     expect((saved.body as StoredItem).revision).toBe(revision + 1)
     const dues = ((await visitor.get('/api/due/today?day=2026-03-10')).body as Due[]).filter(
-      one => one.item?.id === 'castor',
+      one => one.item?.id === 'avocado',
     )
     expect(dues.map(one => [one.kind, one.on])).toEqual([
       ['reorder', '2026-03-10'],
       ['old', '2026-03-20'],
     ])
+  })
+})
+
+describe('all of a batch in one file', () => {
+  const whole = async (id: string, who = visitor) =>
+    who
+      .get(`/api/batches/${id}/whole`)
+      .buffer()
+      .parse((res, done) => {
+        const parts: Buffer[] = []
+        res.on('data', (part: Buffer) => parts.push(part))
+        res.on('end', () => done(null, Buffer.concat(parts)))
+      })
+
+  test('holds plan, entries, lots and photographs, in forms that are open', async () => {
+    const text = '=SUM(1;2), said the note'
+    const noted = { key: 'desk:7', kind: 'note', on: '2026-03-03T09:10', noted: '2026-03-10T10:00:00Z', text }
+    await visitor.post(`/api/batches/${weir}/record`).send({ entries: [noted] })
+    const answer = await whole(weir)
+    expect(answer.headers['content-disposition']).toMatch(/attachment; filename="Weir Milk first pour.zip"/)
+    const files = unzipSync(answer.body as Buffer)
+    const textOf = (name: string) => strFromU8(files[name]!)
+    expect(readPlanText(textOf('plan.json')).ok).toBe(true)
+    expect((JSON.parse(textOf('record.json')) as RecordEntry[]).map(one => one.key)).toContain('desk:7')
+    // What a table program would take for a formula stays a text.
+    expect(textOf('record.csv')).toContain(`"'${text}"`)
+    expect(textOf('lots.csv')).toMatch(/^kind,item,mark/)
+  })
+
+  test('is there for its workshop alone', async () => {
+    expect((await whole(weir, at.visitor())).status).toBe(401)
+    expect((await whole('00000000-0000-4000-8000-000000000000')).status).toBe(404)
   })
 })
 
@@ -118,10 +163,10 @@ describe('the list', () => {
 
   test('finds a batch by the mark of a lot, by a tag, by its day and by a sign', async () => {
     expect(await names('search=k-a')).toContain((await names('search=weir'))[0])
-    expect((await visitor.put(`/api/batches/${weir}/tags`).send({ tags: ['market', ' market ', ''] })).status).toBe(204)
-    expect(await names('tag=market')).toHaveLength(1)
-    expect(await names('search=mark')).toHaveLength(1)
-    expect((await visitor.get('/api/batches/tags')).body).toEqual(['market'])
+    expect((await visitor.put(`/api/batches/${weir}/tags`).send({ tags: ['gate sale', ' gate sale ', ''] })).status).toBe(204)
+    expect(await names('tag=gate%20sale')).toHaveLength(1)
+    expect(await names('search=gate')).toHaveLength(1)
+    expect((await visitor.get('/api/batches/tags')).body).toContain('gate sale')
     const all = ((await visitor.get('/api/batches?sort=poured')).body as BatchList).batches[0]!
     const { plan } = (await visitor.get(`/api/batches/${all.id}`)).body as { plan: { rest: { pouredAt: string } } }
     expect(await names(`search=${plan.rest.pouredAt.slice(0, 10)}`)).toContain(all.name)
@@ -134,17 +179,17 @@ describe('the list', () => {
       grade: 2,
     }
     await visitor.post(`/api/batches/${weir}/record`).send({ entries: [noted] })
-    expect(await names('search=ash')).toContain((await names('tag=market'))[0])
+    expect(await names('search=ash')).toContain((await names('tag=gate%20sale'))[0])
   })
 
   test('is sorted, and a batch that was put away stands under what is put away', async () => {
     const sorted = await names('sort=name')
     expect(sorted).toEqual([...sorted].sort((a, b) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1)))
     await visitor.post(`/api/batches/${weir}/archive`)
-    expect(await names('tag=market')).toEqual([])
-    expect(await names('tag=market&archived=1')).toHaveLength(1)
+    expect(await names('tag=gate%20sale')).toEqual([])
+    expect(await names('tag=gate%20sale&archived=1')).toHaveLength(1)
     await visitor.post(`/api/batches/${weir}/unarchive`)
-    expect(await names('tag=market')).toHaveLength(1)
+    expect(await names('tag=gate%20sale')).toHaveLength(1)
     expect((await visitor.put(`/api/batches/${weir}/tags`).send({ tags: Array(13).fill('x') })).status).toBe(400)
     expect((await visitor.get('/api/batches?sort=colour')).status).toBe(400)
   })

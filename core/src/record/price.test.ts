@@ -1,6 +1,10 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { USUAL_PRICING, costReckoned, marginAt, priceFor } from './index.ts'
+import { starterPlan } from '../plan/index.ts'
+import { portionsOf } from '../portions/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
+import type { Lot, Shelf } from '../shelf/index.ts'
+import { USUAL_PRICING, costReckoned, costVariants, inBand, marginAt, priceFor, spent } from './index.ts'
 
 const money = fc.double({ min: 0, max: 500, noNaN: true })
 const STOCK = [
@@ -53,4 +57,43 @@ test('a price leaves its margin, is no step higher than it must be, and a margin
   )
   expect(marginAt(3, 0)).toBeNull()
   expect(marginAt(3, 2)!).toBeLessThan(0)
+})
+
+test('what went in costs what its lots cost, and what no lot was told of the average', () => {
+  const plan = starterPlan('Cost')
+  const lot = (id: string, cost: number): Lot => ({ id, mark: id, bought: 1000, left: 500, cost, useBy: '' })
+  const reference = referenceShelf()
+  const oil = plan.recipe.oils[0]!.oil
+  const shelf: Shelf = {
+    ...reference,
+    oils: reference.oils.map(one => (one.id === oil ? { ...one, lots: [lot('dear', 20), lot('cheap', 10)] } : one)),
+  }
+  const portions = portionsOf(plan, shelf)
+  const massG = portions.oils.find(one => one.oil === oil)!.massG
+  const costOf = (taken: Parameters<typeof spent>[4], weights = {}) =>
+    spent(plan, shelf, portions, weights, taken).find(one => one.cost !== null)!.cost!
+  const took = (id: string, g: number) => ({ kind: 'oils', item: oil, lot: id, massG: g })
+  expect(costOf([])).toBeCloseTo(massG * 0.015, 9)
+  expect(costOf([took('dear', massG)])).toBeCloseTo(massG * 0.02, 9)
+  expect(costOf([took('cheap', 100)])).toBeCloseTo(100 * 0.01 + (massG - 100) * 0.015, 9)
+  expect(costOf([], { [`oil:${oil}`]: 2 * massG })).toBeCloseTo(2 * massG * 0.015, 9)
+})
+
+test('a larger batch with the same work costs less a bar, fewer bars cost more', () => {
+  const facts = { stock: STOCK, hours: 2, bars: 10, curedG: 100 }
+  const now = costReckoned(facts, USUAL_PRICING)!.perBar
+  const of = Object.fromEntries(
+    costVariants(facts, USUAL_PRICING, { thinner: 11, thicker: 9 }).map(one => [one.change, one.perBar]),
+  )
+  expect(of['twice']).toBeCloseTo(now - (0.5 * 2 * USUAL_PRICING.hourly) / 10, 9)
+  expect(of['half']).toBeGreaterThan(now)
+  expect(of['thinner']).toBeLessThan(now)
+  expect(of['thicker']).toBeGreaterThan(now)
+  expect(of['dearest']).toBeCloseTo(now - (0.1 * 7.6) / 10, 9)
+})
+
+test('a price stands in its band, below or above it; without a band nowhere', () => {
+  const band = { bandLow: 5, bandHigh: 8 }
+  expect([4.99, 5, 8, 8.01].map(price => inBand(price, band))).toEqual(['below', 'in', 'in', 'above'])
+  expect(inBand(5, { bandLow: 0, bandHigh: 0 })).toBeNull()
 })

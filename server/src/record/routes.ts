@@ -7,8 +7,6 @@ import { visitorOf } from '../http/visitor.ts'
 import { cleanJpeg } from './photo.ts'
 import type { Jpeg } from './photo.ts'
 import type { RecordStore } from './store.ts'
-import { writeWhole } from './whole.ts'
-import type { Stores } from './whole.ts'
 
 const GONE = 'There is no such batch. It may have been deleted in another window.'
 const NO_PICTURE = 'This is no photograph: a JPEG in two sizes is expected.'
@@ -29,18 +27,13 @@ function bothFrom(body: unknown, smallLength: unknown): { small: Jpeg; large: Jp
 }
 
 /** What came of a batch, under the batch. */
-export function recordRoutes(store: RecordStore, stores: Stores): Router {
+export function recordRoutes(store: RecordStore): Router {
   const routes = Router({ mergeParams: true })
 
   routes.get('/', async (req: Request<{ id?: string }>, res) => {
     const record = await store.get(visitorOf(req).workshopId, idFrom(req.params.id))
     if (!record) throw new HttpError(404, GONE)
     res.json(record)
-  })
-
-  routes.get('/whole', async (req: Request<{ id?: string }>, res) => {
-    if (!(await writeWhole(stores, visitorOf(req).workshopId, idFrom(req.params.id), res)))
-      throw new HttpError(404, GONE)
   })
 
   routes.get('/lessons', async (req: Request<{ id?: string }>, res) => {

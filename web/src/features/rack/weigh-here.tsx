@@ -1,4 +1,4 @@
-import { MAX_WEIGH_INS, planChanges, readPlan, readQuantity } from '@ostler/core'
+import { MAX_WEIGH_INS, cutForecast, planChanges, readPlan, readQuantity } from '@ostler/core'
 import type { RackBatch, WeighIn, Words } from '@ostler/core'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Scale } from 'lucide-react'
@@ -10,6 +10,8 @@ import { decimalMark } from '../../ui/decimal-mark.ts'
 import { Say } from '../../ui/say.tsx'
 
 const MOST_TOGETHER = 100
+/** What a thicker slice and a full mould may make of a bar. */
+const GROWN = 1.15
 
 /** Adds a weigh-in to the plan as it stands, whatever others have made of it meanwhile. */
 async function weigh(batch: RackBatch, weighIn: WeighIn): Promise<void> {
@@ -17,6 +19,9 @@ async function weigh(batch: RackBatch, weighIn: WeighIn): Promise<void> {
   const read = readPlan(plan)
   if (!read.ok) throw new Error('The plan of this batch cannot be read.')
   const { rest } = read.plan
+  // Bars do not grow: more than a fresh one weighs is another count, or another batch.
+  if (weighIn.massG / weighIn.count > cutForecast(read.plan).bars.mostG * GROWN)
+    throw new Error('That is more than so many bars weighed fresh. How many lay on the scale?')
   if (rest.weighIns.length >= MAX_WEIGH_INS) throw new Error(`A batch keeps at most ${MAX_WEIGH_INS} weigh-ins.`)
   const changes = planChanges(read.plan, { ...read.plan, rest: { ...rest, weighIns: [...rest.weighIns, weighIn] } })
   await changeBatch(batch.id, { id: freshUuid(), revision, changes })
@@ -43,9 +48,6 @@ export function WeighHere({ batch }: { batch: RackBatch }) {
     if (!Number.isInteger(bars) || bars < 1 || bars > MOST_TOGETHER)
       return setSentence(`From 1 to ${MOST_TOGETHER} bars are weighed together.`)
     if (!(read.value >= 1 && read.value <= 60_000)) return setSentence('What is weighed weighs 1 g to 60 kg.')
-    // Bars do not grow: more than a fresh one weighs is another count, or another batch.
-    if (batch.barG !== null && read.value / bars > batch.barG * 1.15)
-      return setSentence('That is more than so many bars weighed fresh. How many lay on the scale?')
     setSentence('')
     save.mutate({ day: batch.day, massG: Math.round(read.value * 100) / 100, bar: '', count: bars, doubt: 'ask' })
   }

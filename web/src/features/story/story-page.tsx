@@ -31,7 +31,7 @@ export function StoryPage() {
         <button className="button button-main min-h-10" onClick={() => print()}>
           <Printer size={16} aria-hidden /> Print, or save as PDF
         </button>
-        <a className="button min-h-10" href={`/api/batches/${id}/record/whole`} download>
+        <a className="button min-h-10" href={`/api/batches/${id}/whole`} download>
           <FileArchive size={16} aria-hidden /> Save everything (ZIP)
         </a>
       </div>

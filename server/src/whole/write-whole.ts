@@ -6,7 +6,7 @@ import Papa from 'papaparse'
 import type { BatchStore } from '../batches/store.ts'
 import type { LotStore } from '../lots/store.ts'
 import type { RunStore } from '../runs/store.ts'
-import type { RecordStore } from './store.ts'
+import type { RecordStore } from '../record/store.ts'
 
 /** All that is known of a batch as one file: plan and runs as documents, what came of it as tables, photographs. */
 
