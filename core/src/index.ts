@@ -116,6 +116,7 @@ export {
   EMBED_FORMS,
   Embed,
   FreeLyeAnswer,
+  GELS_SEEN,
   GEL_WISHES,
   LAYER_FACES,
   MATS,
@@ -213,6 +214,7 @@ export type {
   Edit,
   EditResult,
   EmbedForm,
+  GelSeen,
   GelWish,
   Hands,
   Heat,
@@ -386,40 +388,4 @@ export { batchLook, everything, forecast, forecaster, quickensSentence } from '.
 export type { BatchCourse, BatchLook, Forecast, ForecastResult, Raster } from './forecast/index.ts'
 export { FACT_GROUPS, differences, factsOf } from './forecast/compare/index.ts'
 export type { Difference, Said } from './forecast/compare/index.ts'
-export {
-  BATCH_SORTS,
-  CountsForm,
-  HabitsForm,
-  RecipeForm,
-  RulesForm,
-  SetUpForm,
-  SignInForm,
-  TagsForm,
-  TimesForm,
-  WindowsForm,
-  readShelf,
-} from './wire/index.ts'
-export type {
-  BatchAnswer,
-  BatchSort,
-  BatchList,
-  BatchSaved,
-  BatchSummary,
-  EventsKept,
-  NotedAnswer,
-  RunAnswer,
-  RunEvents,
-  LessonAnswer,
-  PhotoAnswer,
-  RackBatch,
-  RecordAnswer,
-  RunOutcome,
-  RunSummary,
-  DesignAnswer,
-  ErrorAnswer,
-  RecipeAnswer,
-  RecipeVersionAnswer,
-  SessionAnswer,
-  ShelfAnswer,
-  StoredItem,
-} from './wire/index.ts'
+export * from './wire/index.ts'

@@ -25,7 +25,7 @@ import { Rest } from './rest-part.ts'
  */
 
 export const PLAN_FORMAT = 'ostler-plan'
-export const PLAN_VERSION = 11
+export const PLAN_VERSION = 12
 
 export const MAX_CUPS = 12
 export const MAX_POURS = 60

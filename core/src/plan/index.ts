@@ -96,6 +96,7 @@ export {
 export {
   BOXES,
   COVERS,
+  GELS_SEEN,
   GEL_WISHES,
   MAX_ROOM_CHANGES,
   RACK_AIRS,
@@ -108,7 +109,7 @@ export {
   RestStep,
   restStep,
 } from './rest-part.ts'
-export type { BoxKind, Cover, GelWish, Rack, RackAir, RestBox, Towels, WeighIn } from './rest-part.ts'
+export type { BoxKind, Cover, GelSeen, GelWish, Rack, RackAir, RestBox, Towels, WeighIn } from './rest-part.ts'
 
 export { changedParts, planChanges, withChanges } from './plan-changes.ts'
 

@@ -12,6 +12,15 @@ export const GEL_WISHES = {
 } as const
 export type GelWish = keyof typeof GEL_WISHES
 
+/** How far a face had gelled, as it was seen at the cut; empty: not looked at. */
+export const GELS_SEEN = {
+  '': 'not looked at',
+  none: 'none of it',
+  part: 'the middle, with a ring',
+  full: 'all of it',
+} as const
+export type GelSeen = keyof typeof GELS_SEEN
+
 export const COVERS = { open: 'open to the air', film: 'under film', lid: 'under a lid' } as const
 export type Cover = keyof typeof COVERS
 
@@ -255,6 +264,12 @@ export class Rest {
     elements: 'by-value',
   })
   readings!: RestReading[]
+
+  @Choice(Object.keys(GELS_SEEN), `How far it gelled is empty, or one of: none, part, full.`, {
+    says: 'How far it had gelled, as seen at the cut; empty: not looked at.',
+    start: '',
+  })
+  gelSeen!: GelSeen
 
   @Parts(() => WeighIn, 0, MAX_WEIGH_INS, `A batch keeps at most ${MAX_WEIGH_INS} weigh-ins.`, { elements: 'by-value' })
   weighIns!: WeighIn[]

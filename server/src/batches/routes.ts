@@ -13,7 +13,7 @@ const GONE = 'There is no such batch. It may have been deleted in another window
 
 /** Whether a plan has anything that later forecasts may learn from. */
 const teaches = ({ seen, blendedS, rest }: Plan): boolean =>
-  seen.length > 0 || blendedS !== null || rest.readings.length + rest.weighIns.length > 0
+  seen.length > 0 || blendedS !== null || rest.readings.length + rest.weighIns.length > 0 || rest.gelSeen !== ''
 
 const CURSOR = /^([0-9a-f-]{36})\/(.{0,200})$/s
 const A_TIME = /^\d{4}-\d{2}-\d{2} \d{2}:\d{2}:\d{2}(?:\.\d{1,6})?[+-]\d{2}(?::\d{2})?$/
@@ -110,6 +110,12 @@ export function batchRoutes({ store, looks, now, learning, looking }: Parts): Ro
     })
   })
 
+  aboutRoutes(routes, store, now)
+  return routes
+}
+
+/** What of a batch is no part of its plan: copies, the bin, tags, putting away. */
+function aboutRoutes(routes: Router, store: BatchStore, now: () => Date): void {
   routes.post('/:id/duplicate', async (req, res) => {
     const { workshopId } = visitorOf(req)
     const batch = await store.get(workshopId, idFrom(req.params.id))
@@ -148,6 +154,4 @@ export function batchRoutes({ store, looks, now, learning, looking }: Parts): Ro
       if (!done) throw new HttpError(404, GONE)
       res.status(204).end()
     })
-
-  return routes
 }

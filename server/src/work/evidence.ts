@@ -17,7 +17,7 @@ const stale = (db: Database, workshopId: string, most: number) =>
     .where('batch.workshop_id', '=', workshopId)
     .where('batch.deleted_at', 'is', null)
     .where(
-      sql<boolean>`(jsonb_array_length(batch.plan -> 'seen') > 0 or batch.plan -> 'blendedS' <> 'null' or jsonb_array_length(batch.plan -> 'rest' -> 'readings') > 0 or jsonb_array_length(batch.plan -> 'rest' -> 'weighIns') > 0 or evidence.batch_id is not null)`,
+      sql<boolean>`(jsonb_array_length(batch.plan -> 'seen') > 0 or batch.plan -> 'blendedS' <> 'null' or jsonb_array_length(batch.plan -> 'rest' -> 'readings') > 0 or jsonb_array_length(batch.plan -> 'rest' -> 'weighIns') > 0 or coalesce(batch.plan -> 'rest' ->> 'gelSeen', '') <> '' or evidence.batch_id is not null)`,
     )
     .where(
       sql<boolean>`(evidence.batch_revision is distinct from batch.revision or evidence.model_version is distinct from ${MODEL_VERSION})`,

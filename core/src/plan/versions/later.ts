@@ -135,3 +135,10 @@ export const toVersion11 = (document: Loose): Loose => ({
   heat: without(document['heat'], 'readings'),
   preparation: without(document['preparation'], 'done', 'weighed'),
 })
+
+/** Version 12: how far it had gelled, as seen at the cut. */
+export const toVersion12 = (document: Loose): Loose => ({
+  ...document,
+  version: 12,
+  rest: { ...loose(document['rest']), gelSeen: '' },
+})

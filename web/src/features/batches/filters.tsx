@@ -1,5 +1,5 @@
 import { BATCH_SORTS, LIVES } from '@ostler/core'
-import type { BatchSort, Life } from '@ostler/core'
+import type { BatchSort } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { ALL_BATCHES } from '../../api/client.ts'
 import type { BatchesWanted } from '../../api/client.ts'
@@ -24,9 +24,7 @@ export function Filters({ filter, onFilter }: { filter: Filter; onFilter: (filte
         label="Show"
         value={shown}
         options={options(SHOWN)}
-        onValue={value =>
-          onFilter({ ...filter, archived: value === AWAY, life: value === AWAY ? '' : (value as Life | '') })
-        }
+        onValue={value => onFilter({ ...filter, archived: value === AWAY, life: value === AWAY ? '' : value })}
         bare
       />
       {((tags?.length ?? 0) > 0 || filter.tag !== '') && (

@@ -2,6 +2,7 @@ import { LABEL_SCHOOLS, LABEL_SHEETS, Labelling, parseForm } from '@ostler/core'
 import type { LabelSchool, LabelSheetId, Words } from '@ostler/core'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import type { Dispatch, SetStateAction } from 'react'
 import { labellingQuery, saveLabelling } from '../../api/workshop.ts'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -38,35 +39,7 @@ export function LabellingFields({ labelling }: { labelling: Labelling }) {
     save.mutate(parsed.value)
   }
   const isSheet = LABEL_SHEETS[labelling.sheet].across * LABEL_SHEETS[labelling.sheet].down > 1
-  const told = (at: keyof Labelling) => wrong?.at === at && <Wrong of={wrong.sentence} />
-  const number = (key: Numbered, label: string) => (
-    <label className="flex w-28 flex-col text-[13px] text-soft">
-      {label}
-      <input
-        className="field min-h-9 text-base text-ink"
-        inputMode="decimal"
-        value={typed[key]}
-        aria-invalid={wrong?.at === key}
-        onChange={changed => setTyped(all => ({ ...all, [key]: changed.target.value }))}
-        onBlur={() => set({ [key]: Number(typed[key].replace(',', '.') || Number.NaN) })}
-      />
-      {told(key)}
-    </label>
-  )
-  const words = (key: 'maker' | 'words', label: string, most: number) => (
-    <label className="flex flex-col text-[13px] text-soft">
-      {label}
-      <textarea
-        className="field min-h-16 text-base text-ink"
-        maxLength={most}
-        value={typed[key]}
-        aria-invalid={wrong?.at === key}
-        onChange={changed => setTyped(all => ({ ...all, [key]: changed.target.value }))}
-        onBlur={() => set({ [key]: typed[key].trim() })}
-      />
-      {told(key)}
-    </label>
-  )
+  const fields = { typed, setTyped, wrong, set }
   return (
     <Section title="How this workshop labels" aside={<span className="text-soft">all of its batches</span>}>
       <div className="flex flex-col gap-3">
@@ -82,8 +55,8 @@ export function LabellingFields({ labelling }: { labelling: Labelling }) {
           options={options(LABEL_SCHOOLS)}
           onValue={school => set({ school })}
         />
-        {words('maker', 'Who makes it, and where', 160)}
-        {words('words', 'Words of your own', 200)}
+        <WordsField at="maker" label="Who makes it, and where" most={160} {...fields} />
+        <WordsField at="words" label="Words of your own" most={200} {...fields} />
         <Check
           label="With the code that opens the batch on a phone"
           checked={labelling.withCode}
@@ -91,9 +64,9 @@ export function LabellingFields({ labelling }: { labelling: Labelling }) {
         />
         {isSheet && (
           <div className="flex flex-wrap gap-3">
-            {number('edgeMm', 'Free edge, mm')}
-            {number('gapMm', 'Between, mm')}
-            {number('skip', 'Places used up')}
+            <NumberOf at="edgeMm" label="Free edge, mm" {...fields} />
+            <NumberOf at="gapMm" label="Between, mm" {...fields} />
+            <NumberOf at="skip" label="Places used up" {...fields} />
           </div>
         )}
         {save.error && (
@@ -110,4 +83,50 @@ const Wrong = ({ of }: { of: Words }) => (
   <span role="alert" className="text-rust">
     <Say of={of} />
   </span>
+)
+
+interface FieldProps {
+  label: string
+  typed: Typed
+  setTyped: Dispatch<SetStateAction<Typed>>
+  wrong: { at: string; sentence: Words } | null
+  set: (change: Partial<Labelling>) => void
+}
+
+const NumberOf = ({ at, label, typed, setTyped, wrong, set }: FieldProps & { at: Numbered }) => (
+  <label className="flex w-28 flex-col text-[13px] text-soft">
+    {label}
+    <input
+      className="field min-h-9 text-base text-ink"
+      inputMode="decimal"
+      value={typed[at]}
+      aria-invalid={wrong?.at === at}
+      onChange={changed => setTyped(all => ({ ...all, [at]: changed.target.value }))}
+      onBlur={() => set({ [at]: Number(typed[at].replace(',', '.') || Number.NaN) })}
+    />
+    {wrong?.at === at && <Wrong of={wrong.sentence} />}
+  </label>
+)
+
+const WordsField = ({
+  at,
+  label,
+  most,
+  typed,
+  setTyped,
+  wrong,
+  set,
+}: FieldProps & { at: 'maker' | 'words'; most: number }) => (
+  <label className="flex flex-col text-[13px] text-soft">
+    {label}
+    <textarea
+      className="field min-h-16 text-base text-ink"
+      maxLength={most}
+      value={typed[at]}
+      aria-invalid={wrong?.at === at}
+      onChange={changed => setTyped(all => ({ ...all, [at]: changed.target.value }))}
+      onBlur={() => set({ [at]: typed[at].trim() })}
+    />
+    {wrong?.at === at && <Wrong of={wrong.sentence} />}
+  </label>
 )

@@ -1,5 +1,9 @@
-import { QUALITIES } from '@ostler/core'
-import type { Quality } from '@ostler/core'
+import { GELS_SEEN, QUALITIES, at } from '@ostler/core'
+import type { GelSeen, Quality } from '@ostler/core'
+import { useTold } from '../../parts/plan-field.tsx'
+import { useBatch, usePlan } from '../../plan/context.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { Section } from '../../ui/section.tsx'
 import { MARK_WORDS } from '../../parts/entry-words.ts'
 import type { OpenRecord } from './use-record.ts'
@@ -34,6 +38,27 @@ export function Grades({ record }: { record: OpenRecord }) {
           )
         })}
       </ul>
+      <GelSeenField />
     </Section>
+  )
+}
+
+/** How far it gelled, as the cut face shows: the next rest in such a mould knows it. */
+function GelSeenField() {
+  const batch = useBatch()
+  const told = useTold()
+  const seen = usePlan(state => state.plan.rest.gelSeen)
+  const isPoured = usePlan(state => state.plan.rest.pouredAt !== '')
+  if (!isPoured) return null
+  return (
+    <div className="mt-3 flex flex-wrap items-end gap-3">
+      <Choice<GelSeen>
+        label="At the cut, gelled was"
+        value={seen}
+        options={options(GELS_SEEN)}
+        onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.rest.gelSeen), value }))}
+      />
+      <span className="text-[14px] text-soft">Read without a thermometer, it tells how much heat the mould loses.</span>
+    </div>
   )
 }

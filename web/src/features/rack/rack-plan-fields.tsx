@@ -55,34 +55,12 @@ export function RackPlanFields({ rack }: { rack: RackPlan }) {
       >
         <ul className="max-w-110">
           {typed.places.map((place, i) => (
-            <li key={i} className="flex items-center gap-3 border-b border-line py-1">
-              <input
-                aria-label={`Name of place ${i + 1}`}
-                className="field min-h-9 min-w-0 flex-1"
-                maxLength={40}
-                value={place.name}
-                onChange={changed => set(i, { name: changed.target.value })}
-              />
-              <label className="flex items-center gap-1.5 text-soft">
-                holds
-                <input
-                  aria-label={`Bars that place ${i + 1} holds`}
-                  className="field min-h-9 w-18 text-right text-ink"
-                  inputMode="numeric"
-                  value={place.holds}
-                  onChange={changed => set(i, { holds: changed.target.value })}
-                />
-                bars
-              </label>
-              <button
-                type="button"
-                className="quiet min-h-9"
-                aria-label={`Remove place ${i + 1}`}
-                onClick={() => setTyped(now => ({ ...now, places: now.places.filter((_, j) => j !== i) }))}
-              >
-                <Trash2 size={15} aria-hidden />
-              </button>
-            </li>
+            <PlaceFields
+              key={i}
+              {...{ place, i }}
+              onPlace={change => set(i, change)}
+              onRemove={() => setTyped(now => ({ ...now, places: now.places.filter((_, j) => j !== i) }))}
+            />
           ))}
         </ul>
         <button
@@ -119,3 +97,36 @@ export function RackPlanFields({ rack }: { rack: RackPlan }) {
     </details>
   )
 }
+
+interface PlaceProps {
+  place: Typed['places'][number]
+  i: number
+  onPlace: (change: Partial<Typed['places'][number]>) => void
+  onRemove: () => void
+}
+
+const PlaceFields = ({ place, i, onPlace, onRemove }: PlaceProps) => (
+  <li className="flex items-center gap-3 border-b border-line py-1">
+    <input
+      aria-label={`Name of place ${i + 1}`}
+      className="field min-h-9 min-w-0 flex-1"
+      maxLength={40}
+      value={place.name}
+      onChange={changed => onPlace({ name: changed.target.value })}
+    />
+    <label className="flex items-center gap-1.5 text-soft">
+      holds
+      <input
+        aria-label={`Bars that place ${i + 1} holds`}
+        className="field min-h-9 w-18 text-right text-ink"
+        inputMode="numeric"
+        value={place.holds}
+        onChange={changed => onPlace({ holds: changed.target.value })}
+      />
+      bars
+    </label>
+    <button type="button" className="quiet min-h-9" aria-label={`Remove place ${i + 1}`} onClick={onRemove}>
+      <Trash2 size={15} aria-hidden />
+    </button>
+  </li>
+)

@@ -57,7 +57,7 @@ export function StuckTaught({ entries }: { entries: readonly RecordEntry[] }) {
     act.run(async () => {
       const key = plan.division.cling === 'thin' ? 'clingThinG' : 'clingThickG'
       const revision = data?.revisions.vessels[one.vessel.id] ?? 1
-      const { item } = await saveItem('vessels', { ...one.vessel, [key]: halfway(one) } as Vessel, revision)
+      const { item } = await saveItem('vessels', { ...one.vessel, [key]: halfway(one) }, revision)
       batch.renewShelf({ vessels: batch.shelf.vessels.map(other => (other.id === item.id ? (item as Vessel) : other)) })
       await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
     })
