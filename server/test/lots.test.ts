@@ -163,7 +163,9 @@ describe('the list', () => {
 
   test('finds a batch by the mark of a lot, by a tag, by its day and by a sign', async () => {
     expect(await names('search=k-a')).toContain((await names('search=weir'))[0])
-    expect((await visitor.put(`/api/batches/${weir}/tags`).send({ tags: ['gate sale', ' gate sale ', ''] })).status).toBe(204)
+    expect(
+      (await visitor.put(`/api/batches/${weir}/tags`).send({ tags: ['gate sale', ' gate sale ', ''] })).status,
+    ).toBe(204)
     expect(await names('tag=gate%20sale')).toHaveLength(1)
     expect(await names('search=gate')).toHaveLength(1)
     expect((await visitor.get('/api/batches/tags')).body).toContain('gate sale')

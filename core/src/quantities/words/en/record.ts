@@ -7,7 +7,8 @@ export const record = {
   'record.lot-short': 'A lot holds {haveG}, and {wantG} would be taken of it: its count would fall below nothing.',
   'due.reorder': '{haveG} left: to be bought again at {reorderAtG}',
   'due.old': '{left} left of lot {mark}: use it by {useBy}',
-  'due.too-old': '{left} left of lot {mark}, past its date of {useBy}: look at it, smell it, and use it or write it off',
+  'due.too-old':
+    '{left} left of lot {mark}, past its date of {useBy}: look at it, smell it, and use it or write it off',
   'due.make': 'Last day to make it: cure and rest take {days} days',
   'due.unmould': 'Look whether it comes out of the mould: firm to the thumb, and away from the walls',
   'due.cut': 'Cut it',
