@@ -89,7 +89,11 @@ describe('lots', () => {
       [false, 'K-a'],
       [true, 'K-a'],
     ])
+    const scanned = await visitor.get(`/api/batches/${heron}`)
+    expect(scanned.status).toBe(410)
+    expect((scanned.body as ErrorAnswer).sentence).toMatch(/“Heron Reach” was deleted/)
     await visitor.post(`/api/batches/${heron}/restore`)
+    expect((await visitor.get(`/api/batches/${heron}`)).status).toBe(200)
     expect((await book(heron, [take('a', 5)])).status).toBe(409)
   })
 

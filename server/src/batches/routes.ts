@@ -81,9 +81,13 @@ export function batchRoutes({ store, looks, now, learning, looking }: Parts): Ro
   })
 
   routes.get('/:id', async (req, res) => {
-    const batch = await store.get(visitorOf(req).workshopId, idFrom(req.params.id))
-    if (!batch) throw new HttpError(404, GONE)
-    res.json(batch)
+    const { workshopId } = visitorOf(req)
+    const id = idFrom(req.params.id)
+    const batch = await store.get(workshopId, id)
+    if (batch) return void res.json(batch)
+    const name = await store.deletedName(workshopId, id)
+    if (name === null) throw new HttpError(404, GONE)
+    throw new HttpError(410, `“${name}” was deleted. It can be brought back with all that was noted of it.`)
   })
 
   routes.get('/:id/face', async (req, res) => {

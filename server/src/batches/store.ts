@@ -51,6 +51,8 @@ export interface BatchStore {
   /** A page of summaries, from where the page before ended. */
   list(workshopId: string, wanted: Wanted): Promise<BatchList>
   get(workshopId: string, id: string): Promise<BatchAnswer | null>
+  /** What a batch in the bin is called; null: there is none of that id in it. */
+  deletedName(workshopId: string, id: string): Promise<string | null>
   add(workshopId: string, plan: Plan): Promise<BatchAnswer>
   /** Makes changes on the plan as it stands, whatever others have made of it since `revision`; those sent before are not made again. */
   change(sender: Sender, id: string, sent: SentChanges): Promise<ChangeResult>
@@ -242,6 +244,16 @@ export function batchStore(db: Database): BatchStore {
 
   return {
     get,
+    async deletedName(workshopId, id) {
+      const row = await db
+        .selectFrom('batch')
+        .where('workshop_id', '=', workshopId)
+        .where('id', '=', id)
+        .where('deleted_at', 'is not', null)
+        .select('name')
+        .executeTakeFirst()
+      return row?.name ?? null
+    },
     async list(workshopId, { search, sort, tag, archived, life, today, after }) {
       const { by, way } = STANDS[sort]
       let query = live(workshopId)

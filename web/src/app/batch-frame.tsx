@@ -1,16 +1,17 @@
 import { shelfWithout } from '@ostler/core'
 import type { BatchAnswer, Shelf } from '@ostler/core'
-import { queryOptions, useQuery } from '@tanstack/react-query'
+import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link, Outlet, useLocation, useParams } from 'react-router'
-import { batchQuery, shelfQuery } from '../api/client.ts'
+import { ApiError, batchQuery, restoreBatch, shelfQuery } from '../api/client.ts'
 import { OpenBatchContext, useBatch, usePlan } from '../plan/context.tsx'
 import { draftToTakeUp } from '../plan/draft.ts'
 import type { KeptDraft } from '../plan/draft.ts'
 import { OpenBatch } from '../plan/open-batch.ts'
 import { NotedOfBatch } from '../run/noted.tsx'
 import { adviceOf } from '../workers/remedies.ts'
+import { useAct } from '../ui/use-act.ts'
 import { TextField } from '../ui/text-field.tsx'
 import { SaveMark } from './save-mark.tsx'
 import { PageLinks, StageLinks } from './stage-bar.tsx'
@@ -27,6 +28,27 @@ const draftQuery = (id: string) =>
     networkMode: 'always',
   })
 
+/** What the server answers of a batch in the bin: its labels lead here still. */
+const DELETED = 410
+
+function BringBack({ id }: { id: string }) {
+  const client = useQueryClient()
+  const act = useAct()
+  const back = () =>
+    act.run(async () => {
+      await restoreBatch(id)
+      await client.invalidateQueries({ queryKey: ['batches'] })
+    })
+  return (
+    <>
+      <button className="button button-main" disabled={act.busy} onClick={() => void back()}>
+        Bring it back
+      </button>
+      {act.sentence !== '' && <p role="alert">{act.sentence}</p>}
+    </>
+  )
+}
+
 /** Opens a batch with the shelf and keeps it open while its pages change. */
 export function BatchFrame() {
   const { id = '' } = useParams()
@@ -40,9 +62,12 @@ export function BatchFrame() {
         <TopBar />
         <main className="mx-auto max-w-140 p-10">
           <p className="mb-5">{error.message}</p>
-          <Link to="/batches" className="button">
-            To the batches
-          </Link>
+          <div className="flex flex-wrap gap-3">
+            {error instanceof ApiError && error.status === DELETED && <BringBack id={id} />}
+            <Link to="/batches" className="button">
+              To the batches
+            </Link>
+          </div>
         </main>
       </>
     )

@@ -1,8 +1,8 @@
-import { acrossView, isColumn, isTray, levelView } from '@ostler/core'
+import { acrossView, cutForecast, isColumn, isTray, levelView } from '@ostler/core'
 import type { PhotoAnswer, RecordEntry } from '@ostler/core'
 import { format, parseISO } from 'date-fns'
 import { Camera } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { addPhoto, photoAddress, recordQuery } from '../../api/client.ts'
 import { useQueryClient } from '@tanstack/react-query'
 import { FaceCanvas } from '../../drawing/face-canvas.tsx'
@@ -10,6 +10,7 @@ import { useDesign, useDesignHexes, useDesignNames } from '../../drawing/use-des
 import { StageSwitch } from '../../parts/stage-switch.tsx'
 import { usePlan } from '../../plan/context.tsx'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
+import { Choice } from '../../ui/choice.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Slider } from '../../ui/slider.tsx'
 import { readPhoto } from '../../workers/photo.ts'
@@ -111,6 +112,12 @@ const NEAR_TOP = 0.95
 /** Drawn finer than shown. */
 const FINE = 2
 
+/** Bars that the loaf is cut into, from the end that is cut first. */
+function useBarCount(): number {
+  const plan = usePlan(one => one.plan)
+  return useMemo(() => cutForecast(plan).bars.count, [plan])
+}
+
 /** The forecast face, and the photograph laid over it up to the slider. */
 function Compared({ photo }: { photo: PhotoAnswer | null }) {
   const design = useDesign()
@@ -119,9 +126,13 @@ function Compared({ photo }: { photo: PhotoAnswer | null }) {
   const [share, setShare] = useState(0.5)
   const mould = usePlan(one => one.plan.mould)
   const isFromAbove = isColumn(mould) || isTray(mould)
+  const count = useBarCount()
+  const [bar, setBar] = useState('')
+  const n = Number(bar)
+  const place = bar === '' || n > count ? 0.5 : (n - 0.5) / count
   const view = isFromAbove
     ? levelView(design.program, NEAR_TOP, WIDTH * FINE)
-    : acrossView(design.program, 0.5, WIDTH * FINE)
+    : acrossView(design.program, place, WIDTH * FINE)
   return (
     <div className="max-w-[460px]">
       <div className="relative">
@@ -130,7 +141,7 @@ function Compared({ photo }: { photo: PhotoAnswer | null }) {
           view={view}
           hexes={hexes}
           names={names}
-          label="The face that was forecast, in the middle of the loaf"
+          label={`The face that was forecast, ${bar === '' ? 'in the middle of the loaf' : `of bar ${bar}`}`}
           className="block w-full"
         />
         {photo && (
@@ -145,6 +156,19 @@ function Compared({ photo }: { photo: PhotoAnswer | null }) {
           <span aria-hidden className="absolute inset-y-0 w-0.5 bg-paper" style={{ left: `${share * 100}%` }} />
         )}
       </div>
+      {!isFromAbove && count > 1 && (
+        <div className="mt-2">
+          <Choice<string>
+            label="Forecast of"
+            value={bar}
+            options={[
+              { value: '', text: 'the middle of the loaf' },
+              ...Array.from({ length: count }, (_, i) => ({ value: String(i + 1), text: `bar ${i + 1}` })),
+            ]}
+            onValue={setBar}
+          />
+        </div>
+      )}
       {photo ? (
         <Slider
           label="How much of the photograph lies over the forecast"
