@@ -1,0 +1,73 @@
+/**
+ * How often a sign shows without any of the causes that are known here, some of it or more and much of it; how long it takes to look,
+ * minutes; and what it is taken for by the rules of fitness. All of it estimates: no batches were recorded to fit them to.
+ */
+export const SIGN_CHANCES = `
+id          | leak1 | leak2 | effort | class
+p-thick     | .06   | .01   | 0      | bench
+p-lump      | .008  | .003  | 0      | bench
+p-grain     | .01   | .003  | 0      | bench
+p-oilfilm   | .02   | .004  | 0      | bench
+p-breaks    | .008  | .002  | 0      | bench
+p-thin      | .03   | .006  | 0      | bench
+p-lyecolour | .01   | .003  | 0      | bench
+p-hot       | .03   | .006  | 1      | bench
+c-thick     | .05   | .012  | 0      | bench
+c-shift     | .01   | .003  | 0      | cosmetic
+c-weep      | .01   | .003  | 0      | bench
+m-through   | .02   | .006  | 0      | cosmetic
+m-sank      | .03   | .008  | 0      | cosmetic
+m-crack     | .02   | .005  | 0      | cosmetic
+m-rise      | .005  | .001  | 0      | heat
+m-oilpool   | .01   | .002  | 0      | liquid
+u-soft      | .07   | .015  | 1      | soft
+u-stick     | .06   | .015  | 0      | cosmetic
+u-ash       | .12   | .03   | 0      | cosmetic
+u-crust     | .01   | .003  | 1      | lye
+u-needles   | .005  | .001  | 1      | lye
+u-sweat     | .05   | .012  | 0      | damp
+u-scentbeads | .006  | .001  | 1      | weep
+u-oily      | .02   | .005  | 1      | oil
+u-mattrim   | .03   | .006  | 0      | cosmetic
+u-sunk      | .02   | .005  | 0      | cosmetic
+u-tilt      | .03   | .008  | 0      | cosmetic
+k-ring      | .010  | .002  | 0      | cosmetic
+k-rivers    | .02   | .005  | 0      | cosmetic
+k-air       | .07   | .015  | 0      | cosmetic
+k-tunnel    | .004  | .001  | 0      | heat
+k-wetpocket | .003  | .001  | 1      | lye
+k-whitehard | .004  | .001  | 2      | lye
+k-whitewax  | .02   | .005  | 2      | cosmetic
+k-whitepig  | .02   | .005  | 1      | cosmetic
+k-specks    | .03   | .006  | 0      | cosmetic
+k-drag      | .04   | .01   | 0      | cosmetic
+k-crumble   | .015  | .004  | 0      | lye
+k-brittle   | .03   | .007  | 0      | brittle
+k-split     | .01   | .003  | 1      | cosmetic
+k-torn      | .04   | .01   | 0      | cosmetic
+k-blur      | .03   | .008  | 0      | cosmetic
+k-muddy     | .05   | .012  | 0      | cosmetic
+k-wrongplace | .03   | .008  | 0      | cosmetic
+k-wrongcolour | .05   | .012  | 0      | cosmetic
+k-embedgap  | .01   | .003  | 1      | cosmetic
+k-pale      | .05   | .01   | 0      | cosmetic
+w-first     | .02   | .006  | 1      | where
+w-last      | .02   | .006  | 1      | where
+w-onecup    | .06   | .02   | 0      | where
+r-brownrim  | .015  | .004  | 0      | cosmetic
+r-brownall  | .02   | .005  | 0      | cosmetic
+r-fade      | .03   | .006  | 0      | cosmetic
+r-bleed     | .01   | .002  | 0      | cosmetic
+r-orange    | .01   | .002  | 1      | rancid
+r-warp      | .04   | .008  | 0      | cosmetic
+r-faint     | .05   | .015  | 0      | cosmetic
+r-soft      | .02   | .005  | 1      | soft
+r-chalk     | .012  | .003  | 1      | lye
+a-harsh     | .08   | .02   | 0      | report
+a-sting     | .004  | .001  | 0      | stop
+a-nolather  | .08   | .02   | 2      | cosmetic
+t-ph        | .05   | .01   | 25     | test
+t-pheno     | .08   | .01   | 10     | test
+t-oil       | .06   | .01   | 20     | test
+t-later     | .10   | .02   | 5      | test
+`
