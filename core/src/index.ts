@@ -381,6 +381,7 @@ export type {
   Verdict,
 } from './bench/index.ts'
 export * from './instruments/index.ts'
+export * from './faults/index.ts'
 export * from './labels/index.ts'
 export * from './record/index.ts'
 export * from './mould/index.ts'

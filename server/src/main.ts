@@ -8,7 +8,7 @@ import { configFrom } from './config.ts'
 import { connect } from './database/connection.ts'
 import { migrate } from './database/migrate.ts'
 import { lotStore } from './lots/store.ts'
-import { recordStore } from './record/store.ts'
+import { recordStore, weighUpAll } from './record/store.ts'
 import { loadDemo } from './demo/demo.ts'
 import { createApp } from './app.ts'
 import { memberStore } from './members/store.ts'
@@ -31,6 +31,7 @@ async function main(): Promise<void> {
   })
   await migrate(db)
   await stockAll(db)
+  await weighUpAll(db)
   await upgradePlans(db)
   const members = memberStore(db)
   if (config.demo)

@@ -1,10 +1,18 @@
 import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { SIGNS } from '../record/index.ts'
+import { forecast } from '../forecast/index.ts'
+import { readPlanText } from '../plan/index.ts'
+import type { Plan } from '../plan/index.ts'
+import { SIGNS, recordFold } from '../record/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
 import { diagnosed, reckon } from './diagnose.ts'
 import { ORDINARY } from './facts.ts'
 import type { Facts } from './facts.ts'
+import { factsOf } from './facts-of.ts'
 import { infer } from './infer.ts'
+import { NEXT_TIME, nextPlan } from './next.ts'
+import { fitnessBySigns } from './of-record.ts'
 import { priorsOf } from './priors.ts'
 import { questionsOf } from './questions.ts'
 import { CAUSES, LINKS_OF_CAUSE, LINKS_OF_SIGN, SIGN_AT, SIGN_ODDS } from './tables.ts'
@@ -205,5 +213,52 @@ describe('always', () => {
       if (one.group === 'lye') expect(lower[i]!.p).toBe(plain[i]!.p)
       else expect(lower[i]!.p).toBeLessThanOrEqual(plain[i]!.p)
     })
+  })
+})
+
+describe('next time', () => {
+  const shelf = referenceShelf()
+  const plans = ['verdigris-stair', 'ninth-lock', 'heron-reach', 'weir-milk', 'seven-fathoms'].map(name => {
+    const read = readPlanText(readFileSync(new URL(`../../../examples/${name}.json`, import.meta.url), 'utf8'))
+    if (!read.ok) throw new Error(name)
+    return read.plan
+  })
+
+  test('every cause has its card, and every change that it makes is a plan that can be forecast', () => {
+    expect(Object.keys(NEXT_TIME).sort()).toEqual(CAUSES.map(one => one.id).sort())
+    for (const plan of plans)
+      for (const cause of Object.keys(NEXT_TIME)) {
+        const made = nextPlan(cause, plan, { clearPointC: 34 })
+        if (!made) continue
+        expect(forecast(made, shelf).ok, `${cause} in ${plan.name}`).toBe(true)
+      }
+  })
+
+  test('a calmer scent, cooler and later, raises the chance of a batch in trouble', () => {
+    const [stair] = plans as [Plan]
+    const chanceOf = (plan: Plan) => {
+      const made = forecast(plan, shelf)
+      return made.ok ? made.forecast.lanes.chance : 0
+    }
+    const edited = nextPlan('scent-fast', stair, { clearPointC: 34 })!
+    expect(chanceOf(edited)).toBeGreaterThan(chanceOf(stair))
+  })
+
+  test('facts of a plan: nothing told, it is fit or held by its lye alone; a record alone may hold it too', () => {
+    for (const plan of plans) {
+      const made = forecast(plan, shelf)
+      if (!made.ok) throw new Error(plan.name)
+      const facts = factsOf({
+        ...{ plan, shelf, forecast: made.forecast, rest: null, noted: null, known: {}, today: '2026-03-10' },
+        record: { unmouldedAt: null, cutAt: null, turnedAt: null },
+      })
+      for (const value of Object.values(facts)) if (typeof value === 'number') expect(Number.isFinite(value)).toBe(true)
+      expect(['fit', 'hold', 'test']).toContain(verdictOf(reckon(facts, [])).class)
+      expect(facts.weighedShare).toBe(0)
+    }
+    const sign = { key: 'a:1', kind: 'sign', on: '2026-03-03T09:00', noted: '2026-03-03T09:00:00Z', grade: 2 } as const
+    expect(fitnessBySigns(recordFold([{ ...sign, sign: 'k-crumble' }]), 2)).toBe('test')
+    expect(fitnessBySigns(recordFold([{ ...sign, sign: 'k-air' }]), 2)).toBe('cosmetic')
+    expect(fitnessBySigns(recordFold([]), 2)).toBe('fit')
   })
 })

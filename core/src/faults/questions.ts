@@ -1,4 +1,7 @@
 import type { Reckoned } from './diagnose.ts'
+import { KNOWN_FACTS } from './known.ts'
+import type { KnownFact } from './known.ts'
+import { priorsOf } from './priors.ts'
 import { CAUSES, LINKS_OF_SIGN, SIGN_ODDS } from './tables.ts'
 import type { CauseGroup } from './tables.ts'
 import { applies, reportedAs, stageOf } from './told.ts'
@@ -12,8 +15,8 @@ export interface Question {
   value: number
 }
 
-export type Stage = 'mould' | 'cut' | 'cure'
-const STAGES: Readonly<Record<Stage, ReadonlySet<string>>> = {
+export type AskStage = 'mould' | 'cut' | 'cure'
+const STAGES: Readonly<Record<AskStage, ReadonlySet<string>>> = {
   mould: new Set(['pot', 'cup', 'mould']),
   cut: new Set(['pot', 'cup', 'mould', 'unmoulding', 'cut', 'test']),
   cure: new Set(['pot', 'cup', 'mould', 'unmoulding', 'cut', 'cure', 'test']),
@@ -110,7 +113,7 @@ function gainOf(sign: number, reckoned: Reckoned): number {
 const mean = (sets: Reckoned['inferred']['sets'], values: readonly number[], whole: number): number =>
   sets.reduce((sum, one, k) => sum + one.weight * values[k]!, 0) / whole
 
-function mayAsk(id: string, { facts, reports }: Reckoned, at: number, stage: Stage): boolean {
+function mayAsk(id: string, { facts, reports }: Reckoned, at: number, stage: AskStage): boolean {
   const report = reports.get(at)
   if (report !== undefined && report !== 'glanced') return false
   if (!STAGES[stage].has(stageOf(id)) || !applies(facts, id)) return false
@@ -122,7 +125,7 @@ const troubleOf = (id: string, effort: number): number =>
   Math.sqrt(effort + 1 + (A_DAY.has(id) ? WAITS : 0) + (A_BAR.has(id) ? CUTS : 0))
 
 /** At most three looks or tests, the most telling for its trouble first; none where looking again would not change much. */
-export function questionsOf(reckoned: Reckoned, stage: Stage): Question[] {
+export function questionsOf(reckoned: Reckoned, stage: AskStage): Question[] {
   return SIGN_ODDS.flatMap(({ id, effort }, at): Question[] => {
     if (!mayAsk(id, reckoned, at, stage)) return []
     const gain = gainOf(at, reckoned)
@@ -131,3 +134,24 @@ export function questionsOf(reckoned: Reckoned, stage: Stage): Question[] {
     .sort((x, y) => y.value - x.value || (x.sign < y.sign ? -1 : 1))
     .slice(0, MOST_ASKED)
 }
+
+/**
+ * Facts that only the maker knows, in the order of what an answer would move: the chance beforehand of causes that explain what was seen,
+ * and of those that leave lye over. What was answered is left out.
+ */
+export function factsToAsk({ facts, blame }: Reckoned, answered: ReadonlySet<string>): KnownFact[] {
+  const moves = (id: KnownFact): number => {
+    const [yes, no] = [true, false].map(answer => priorsOf({ ...facts, [id]: answer }))
+    return CAUSES.reduce((sum, { group }, cause) => {
+      const weight = Math.max(blame[cause]!, group === 'lye' ? LYE_WEIGHS : 0)
+      return sum + weight * Math.abs(yes![cause]!.p - no![cause]!.p)
+    }, 0)
+  }
+  return (Object.keys(KNOWN_FACTS) as KnownFact[])
+    .filter(id => !answered.has(id))
+    .map(id => ({ id, moved: moves(id) }))
+    .sort((a, b) => b.moved - a.moved)
+    .map(({ id }) => id)
+}
+/** What lye that may be left over weighs beside what was seen. */
+const LYE_WEIGHS = 0.15

@@ -112,7 +112,7 @@ function onTheRack(facts: DueFacts, pouredAt: string, today: string): Due[] {
             what: fact('due.turn'),
           },
         ]),
-    ...(readyDay === null
+    ...(readyDay === null || facts.isHeld === true
       ? []
       : [
           {

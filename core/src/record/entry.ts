@@ -13,6 +13,8 @@ export const ENTRY_KINDS = {
   photo: 'a photograph',
   note: 'a note',
   next: 'for the next time',
+  known: 'something known',
+  cause: 'a cause said to be it, or not',
   undo: 'taken back',
 } as const
 export type EntryKind = keyof typeof ENTRY_KINDS
@@ -40,6 +42,19 @@ export type YieldPart = keyof typeof YIELD_PARTS
 /** How bars left. */
 export const GONE_WAYS = { sold: 'sold', given: 'given away', used: 'used', discarded: 'discarded' } as const
 export type GoneWay = keyof typeof GONE_WAYS
+
+/** What a maker says to a question or to a cause. */
+export const ANSWERS = { yes: 'yes', probably: 'probably', no: 'no', unsaid: 'not said' } as const
+export type Answer = keyof typeof ANSWERS
+
+/** How a sign was tested. */
+export const TESTED_BY = {
+  eye: 'by eye',
+  meter: 'with a meter',
+  strip: 'with a strip',
+  indicator: 'with the indicator',
+} as const
+export type TestedBy = keyof typeof TESTED_BY
 
 const KEY = /^[a-z0-9][a-z0-9-]{0,49}:\d{1,9}$/
 const MOST_BARS = 2000
@@ -70,6 +85,18 @@ export class RecordEntry {
 
   @Whole(0, 2, 'A grade is 0 (looked, not there), 1 (some) or 2 (strong).', { optional: true })
   grade?: number
+
+  @Choice(Object.keys(TESTED_BY), 'A sign is tested by eye, meter, strip or indicator.', { optional: true })
+  by?: TestedBy
+
+  @Like(/^[a-zA-Z]{2,30}$/, 'What is known is named by its id.', { optional: true })
+  fact?: string
+
+  @Like(/^[a-z]{2,10}(?:-[a-z]{2,10}){0,3}$/, 'A cause is named by its id.', { optional: true })
+  cause?: string
+
+  @Choice(Object.keys(ANSWERS), 'An answer is yes, probably, no, or not said.', { optional: true })
+  answer?: Answer
 
   @Choice(Object.keys(QUALITIES), 'What is graded is layers, swirl, colour, scent or hardness.', { optional: true })
   aim?: Quality

@@ -1,4 +1,4 @@
-import type { Quality, GoneWay, RecordEntry, YieldPart } from './entry.ts'
+import type { Answer, Quality, GoneWay, RecordEntry, YieldPart } from './entry.ts'
 
 /** What came of a batch, as far as it was noted. Days and times as the clock of the workshop showed them. */
 export interface RecordState {
@@ -16,6 +16,9 @@ export interface RecordState {
   gone: Record<GoneWay, number>
   goneCount: number
   goneAt: string | null
+  /** The last answer to each question, and to each cause. */
+  known: Record<string, Answer>
+  causes: Record<string, Answer>
   /** What holds, in the order in which it happened. */
   entries: RecordEntry[]
 }
@@ -42,7 +45,7 @@ const blank = (): RecordState => ({
     spilt: { massG: 0, count: 0 },
   },
   gone: { sold: 0, given: 0, used: 0, discarded: 0 },
-  ...{ goneCount: 0, goneAt: null, entries: [] },
+  ...{ goneCount: 0, goneAt: null, entries: [], known: {}, causes: {} },
 })
 
 function take(state: RecordState, entry: RecordEntry): void {
@@ -79,6 +82,12 @@ function take(state: RecordState, entry: RecordEntry): void {
       if (entry.way) state.gone[entry.way] += count
       state.goneCount += count
       state.goneAt = on
+      break
+    case 'known':
+      if (entry.fact !== undefined && entry.answer) state.known[entry.fact] = entry.answer
+      break
+    case 'cause':
+      if (entry.cause !== undefined && entry.answer) state.causes[entry.cause] = entry.answer
       break
     case 'next':
     case 'photo':

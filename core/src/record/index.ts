@@ -1,5 +1,14 @@
-export { QUALITIES, ENTRY_KINDS, GONE_WAYS, MOST_ENTRIES, RecordEntry, YIELD_PARTS } from './entry.ts'
-export type { Quality, EntryKind, GoneWay, YieldPart } from './entry.ts'
+export {
+  ANSWERS,
+  QUALITIES,
+  ENTRY_KINDS,
+  TESTED_BY,
+  GONE_WAYS,
+  MOST_ENTRIES,
+  RecordEntry,
+  YIELD_PARTS,
+} from './entry.ts'
+export type { Answer, Quality, EntryKind, TestedBy, GoneWay, YieldPart } from './entry.ts'
 export { heldEntries, recordFold } from './fold.ts'
 export type { RecordState } from './fold.ts'
 export { LIVES, dayAfter, daysBetween, lifeOf } from './life.ts'

@@ -24,6 +24,8 @@ export interface LifeFacts {
   /** Bars that were cut and that are gone. */
   cutCount: number | null
   goneCount: number
+  /** Something seen of it holds its bars back: they are not ready, however old. */
+  isHeld?: boolean
 }
 
 const DAY_MS = 86_400_000
@@ -37,9 +39,9 @@ export const dayAfter = (from: string, days: number): string =>
 
 /** @param today like "2026-03-02" */
 export function lifeOf(facts: LifeFacts, today: string): Life {
-  const { isPlanned, isBegun, pouredAt, unmouldedAt, cutAt, readyDay, cutCount, goneCount } = facts
+  const { isPlanned, isBegun, pouredAt, unmouldedAt, cutAt, readyDay, cutCount, goneCount, isHeld } = facts
   if (goneCount > 0 && goneCount >= (cutCount ?? 1)) return 'gone'
   if (pouredAt === null) return isBegun ? 'made' : isPlanned ? 'planned' : 'draft'
   if (unmouldedAt === null && cutAt === null) return 'resting'
-  return readyDay !== null && daysBetween(pouredAt, today) >= readyDay ? 'ready' : 'curing'
+  return isHeld !== true && readyDay !== null && daysBetween(pouredAt, today) >= readyDay ? 'ready' : 'curing'
 }

@@ -1,3 +1,4 @@
+import type { Fitness } from '../faults/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
 import type { Recipe } from '../recipe/index.ts'
 import type { Problem } from '../document/fields/index.ts'
@@ -39,6 +40,7 @@ export interface BatchSummary {
   life: Life
   tags: string[]
   isArchived: boolean
+  fitness: Fitness
 }
 
 /** Some batches, the last changed first, and where the next ones start; null: these were the last. */
@@ -156,6 +158,8 @@ export interface RackBatch {
   barG: number | null
   curedG: number | null
   /** Signs that were seen of it. */
+  /** Whether its bars may be used, as far as signs say. */
+  fitness: Fitness
   signs: string[]
   /** When its picture was made, for its address. */
   face: number | null

@@ -5,6 +5,7 @@ import type {
   BatchSaved,
   BatchSort,
   BatchSummary,
+  Fitness,
   Life,
   Plan,
   Problem,
@@ -200,6 +201,7 @@ interface ListedRow {
   life: Life
   tags: string[]
   is_archived: boolean
+  fitness: Fitness | null
 }
 
 const summary = (row: ListedRow): BatchSummary => ({
@@ -216,6 +218,7 @@ const summary = (row: ListedRow): BatchSummary => ({
   life: row.life,
   tags: row.tags,
   isArchived: row.is_archived,
+  fitness: row.fitness ?? 'fit',
 })
 
 export function batchStore(db: Database): BatchStore {
@@ -268,6 +271,7 @@ export function batchStore(db: Database): BatchStore {
           'look.scent',
           'look.made_at',
           'batch.tags',
+          'record.fitness',
         ])
         .select([
           sql<number>`jsonb_array_length(batch.plan -> 'score')`.as('layers'),

@@ -17,6 +17,7 @@ import * as outcomes from './migrations/2026-11-30-0950-outcomes.ts'
 import * as batchAtHand from './migrations/2026-11-30-1115-batch-at-hand.ts'
 import * as pricing from './migrations/2026-11-30-1120-pricing.ts'
 import * as lotsAndLabels from './migrations/2026-11-30-1320-lots-and-labels.ts'
+import * as fitness from './migrations/2026-11-30-1435-fitness.ts'
 import * as record from './migrations/2026-11-30-1035-record.ts'
 import * as runsMadeReady from './migrations/2026-11-30-0700-runs-made-ready.ts'
 
@@ -39,6 +40,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '2026-11-30-1115-batch-at-hand': batchAtHand,
   '2026-11-30-1120-pricing': pricing,
   '2026-11-30-1320-lots-and-labels': lotsAndLabels,
+  '2026-11-30-1435-fitness': fitness,
 }
 
 /**

@@ -3,6 +3,7 @@ import type {
   BenchEvent,
   Change,
   Evidence,
+  Fitness,
   KeptDesign,
   OwnTime,
   OwnWindow,
@@ -144,6 +145,8 @@ interface BatchRecordTable {
   turned_at: string | null
   place: string
   signs: string[]
+  fitness: Generated<Fitness>
+  is_weighed_up: Generated<boolean>
 }
 
 /** What of a lot went into a batch, and what of it went off the count, g. */

@@ -18,6 +18,6 @@ export const lifeIn = (today: string) => sql<Life>`(case
     when look.state is not null then 'planned'
     else 'draft' end
   when record.unmoulded_at is null and record.cut_at is null then 'resting'
-  when (look.course ->> 'readyDay')::float
+  when coalesce(record.fitness, 'fit') in ('fit', 'cosmetic') and (look.course ->> 'readyDay')::float
     <= ${today}::date - left(batch.poured_at, 10)::date then 'ready'
   else 'curing' end)`

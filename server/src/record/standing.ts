@@ -1,5 +1,5 @@
 import type { Due, DueFacts, Lot, RackBatch, StockFacts } from '@ostler/core'
-import { USUAL_RACK, dayAfter, daysBetween, dueOf, inOrder, lifeOf, stockDues } from '@ostler/core'
+import { USUAL_RACK, dayAfter, daysBetween, dueOf, inOrder, isHeld, lifeOf, stockDues } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import { isBegun } from './life.ts'
@@ -22,7 +22,7 @@ const rowsOf = (db: Database, workshopId: string) =>
     .select(['batch.id', 'batch.name', 'batch.poured_at', 'batch.wanted_on', 'batch.weigh_days'])
     .select(['look.state', 'look.course', 'look.made_at'])
     .select(['record.unmoulded_at', 'record.cut_at', 'record.cut_count', 'record.gone_count', 'record.turned_at'])
-    .select(['record.place', 'record.signs'])
+    .select(['record.place', 'record.signs', 'record.fitness'])
     .select(isBegun.as('is_begun'))
     .execute()
 
@@ -32,6 +32,7 @@ const weighedDay = ({ weigh_days }: Row): number | null => (weigh_days.length > 
 
 const factsOf = (row: Row, turnDays: number): DueFacts => ({
   turnDays,
+  isHeld: isHeld(row.fitness ?? 'fit'),
   ...{ id: row.id, name: row.name, isPlanned: row.state !== null, isBegun: row.is_begun },
   ...{ pouredAt: row.poured_at === '' ? null : row.poured_at, wantedOn: row.wanted_on },
   ...{ unmouldedAt: row.unmoulded_at, cutAt: row.cut_at, turnedAt: row.turned_at, weighedDay: weighedDay(row) },
@@ -93,7 +94,8 @@ export async function rackOf(db: Database, workshopId: string, today: string): P
           readyRange: course
             ? [dayAfter(facts.pouredAt, course.readyRange[0]), dayAfter(facts.pouredAt, course.readyRange[1])]
             : null,
-          ...{ barG: course?.barG ?? null, curedG: course?.curedG ?? null, signs: row.signs ?? [] },
+          ...{ barG: course?.barG ?? null, curedG: course?.curedG ?? null },
+          ...{ signs: row.signs ?? [], fitness: row.fitness ?? 'fit' },
           face: row.made_at ? row.made_at.getTime() : null,
         },
       ]

@@ -1,5 +1,5 @@
-import { MOST_ENTRIES, concerning, readPlan, recordFold, sharedBy } from '@ostler/core'
-import type { LessonAnswer, PhotoAnswer, RecordAnswer, RecordEntry } from '@ostler/core'
+import { MOST_ENTRIES, concerning, daysBetween, fitnessBySigns, readPlan, recordFold, sharedBy } from '@ostler/core'
+import type { LessonAnswer, PhotoAnswer, RecordAnswer, RecordEntry, RecordState } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
 import type { Database } from '../database/connection.ts'
@@ -46,6 +46,28 @@ const entriesOf = async (db: Database | Transaction<Tables>, workshopId: string,
       .execute()
   ).map(row => row.entry)
 
+/** Days from the pour to the last that was noted: what a test says hangs on the soap's age. */
+const ageIn = (pouredAt: string, { entries }: RecordState): number =>
+  pouredAt === '' || entries.length === 0 ? 0 : Math.max(0, daysBetween(pouredAt, entries.at(-1)!.on))
+
+/** Weighs up the records that stand from before there was such a thing. */
+export async function weighUpAll(db: Database): Promise<void> {
+  const rows = await db
+    .selectFrom('batch_record as record')
+    .innerJoin('batch', 'batch.id', 'record.batch_id')
+    .where('record.is_weighed_up', '=', false)
+    .select(['record.batch_id', 'record.workshop_id', 'batch.poured_at'])
+    .execute()
+  for (const { batch_id, workshop_id, poured_at } of rows) {
+    const state = recordFold(await entriesOf(db, workshop_id, batch_id))
+    await db
+      .updateTable('batch_record')
+      .set({ fitness: fitnessBySigns(state, ageIn(poured_at, state)), is_weighed_up: true })
+      .where('batch_id', '=', batch_id)
+      .execute()
+  }
+}
+
 async function added(
   tx: Transaction<Tables>,
   { workshopId, memberId }: Sender,
@@ -53,7 +75,7 @@ async function added(
   entries: readonly RecordEntry[],
 ): Promise<'kept' | 'full' | null> {
   // One after the other: what a batch comes to is worked out of all of its entries.
-  const batch = await batchOf(tx, workshopId, batchId).forUpdate().executeTakeFirst()
+  const batch = await batchOf(tx, workshopId, batchId).select('batch.poured_at').forUpdate().executeTakeFirst()
   if (!batch) return null
   const before = await entriesOf(tx, workshopId, batchId)
   if (before.length + entries.length > MOST_ENTRIES) return 'full'
@@ -70,6 +92,7 @@ async function added(
       .execute()
   const state = recordFold(await entriesOf(tx, workshopId, batchId))
   const now = {
+    ...{ fitness: fitnessBySigns(state, ageIn(batch.poured_at, state)), is_weighed_up: true },
     ...{ unmoulded_at: state.unmouldedAt, cut_at: state.cutAt, cut_count: state.cutCount },
     ...{ gone_count: state.goneCount, turned_at: state.turnedAt, place: state.place },
     signs: state.signs.flatMap(({ sign, grade }) => (sign !== undefined && grade !== 0 ? [sign] : [])),

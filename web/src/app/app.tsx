@@ -44,6 +44,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/rack/rack-page.tsx')).RackPage }),
       },
       {
+        path: '/faults',
+        lazy: async () => ({ Component: (await import('../features/faults/guide-page.tsx')).GuidePage }),
+      },
+      {
         path: '/designs',
         lazy: async () => ({ Component: (await import('../features/designs/designs-page.tsx')).DesignsPage }),
       },
@@ -123,6 +127,10 @@ const router = createBrowserRouter([
           {
             path: 'outcome',
             lazy: async () => ({ Component: (await import('../features/outcome/outcome-page.tsx')).OutcomePage }),
+          },
+          {
+            path: 'faults',
+            lazy: async () => ({ Component: (await import('../features/faults/faults-page.tsx')).FaultsPage }),
           },
           {
             path: 'taught',

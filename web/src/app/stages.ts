@@ -75,6 +75,7 @@ export const STAGES: readonly Stage[] = [
     name: 'Record',
     pages: [
       { path: 'outcome', name: 'Outcome' },
+      { path: 'faults', name: 'Faults' },
       { path: 'taught', name: 'What it taught' },
       { path: 'lots', name: 'Lots' },
       { path: 'cost', name: 'Cost' },

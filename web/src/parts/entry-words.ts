@@ -1,8 +1,25 @@
-import { QUALITIES, ENTRY_KINDS, GONE_WAYS, YIELD_PARTS, signOf } from '@ostler/core'
+import {
+  ANSWERS,
+  CAUSES,
+  CAUSE_AT,
+  ENTRY_KINDS,
+  GONE_WAYS,
+  KNOWN_FACTS,
+  QUALITIES,
+  YIELD_PARTS,
+  isKnownFact,
+  signOf,
+} from '@ostler/core'
 import type { RecordEntry } from '@ostler/core'
 
 export const GRADE_WORDS = ['not there', 'some', 'strong'] as const
 export const MARK_WORDS = ['', 'not at all', 'hardly', 'fairly', 'nearly', 'as wished'] as const
+
+function knownWords({ fact = '', answer }: RecordEntry): string {
+  if (!isKnownFact(fact)) return fact
+  const { ask, yes, no } = KNOWN_FACTS[fact]
+  return answer === 'yes' ? yes : answer === 'no' ? no : `${ask}: not said`
+}
 
 const bars = (count: number) => `${count} ${count === 1 ? 'bar' : 'bars'}`
 
@@ -22,6 +39,10 @@ export function entryWords(entry: RecordEntry): string {
       return `weighed up: ${part ? YIELD_PARTS[part] : ''}`
     case 'gone':
       return `${bars(count ?? 0)} ${way ? GONE_WAYS[way] : 'gone'}`
+    case 'known':
+      return knownWords(entry)
+    case 'cause':
+      return `${CAUSES[CAUSE_AT.get(entry.cause ?? '') ?? -1]?.name ?? entry.cause}: ${entry.answer ? ANSWERS[entry.answer] : ''}`
     case 'next':
       return `next time: ${text}`
     case 'note':

@@ -2,6 +2,7 @@ export { cupNotices } from './notices.ts'
 export { colourOfSwatch, pigmentOfColorant } from './pigments.ts'
 
 export { baseOf } from './base.ts'
+export { browningOf } from './doses.ts'
 export { GELS, STAGES, asReckoned, coloursOfPlan, gelOf, hexOfCup } from './colours.ts'
 export type { GelShares } from './colours.ts'
 export type { ColourForecast, CupColour, Gelled, Stage } from './colours.ts'

@@ -1,4 +1,4 @@
-import { LIVES, showMass } from '@ostler/core'
+import { FITNESS, LIVES, isHeld, showMass } from '@ostler/core'
 import type { BatchSummary } from '@ostler/core'
 import { formatDistanceToNow } from 'date-fns'
 import { Archive, ArchiveRestore, Copy, Download, Trash2 } from 'lucide-react'
@@ -59,6 +59,11 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, on
       </div>
       <p className="w-56 text-right text-[15px] max-[900px]:col-start-2 max-[900px]:w-auto max-[900px]:text-left">
         <strong className="block font-semibold">{LIVES[life]}</strong>
+        {isHeld(batch.fitness) && (
+          <Link to={`/batches/${batch.id}/faults`} className="font-semibold text-rust underline">
+            ▲ {FITNESS[batch.fitness]}
+          </Link>
+        )}
         {state && isAhead && (
           <span className={state === 'trouble' ? 'font-semibold text-rust' : ''}>{STATE_WORDS[state]}</span>
         )}

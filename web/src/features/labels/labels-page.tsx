@@ -1,5 +1,8 @@
 import {
+  FITNESS,
   GRAMS_PER_OUNCE,
+  fitnessBySigns,
+  isHeld,
   LABEL_SHEETS,
   batterWater,
   claimsIn,
@@ -72,6 +75,7 @@ function useFacts({ school }: Labelling) {
     return {
       ...{ list, id, name: plan.name, pouredAt, curedG: cure.curedG },
       bars: Math.max(1, (cutCount ?? cure.bars.count) - goneCount),
+      fitness: record ? fitnessBySigns(recordFold(record.entries), 0) : ('fit' as const),
       readyOn: pouredAt === '' ? null : dayAfter(pouredAt, cure.readyDay),
     }
   }, [forecast, id, plan, record, school, shelf, weighed])
@@ -173,6 +177,15 @@ function Doubts({ facts, labelling, layout, lacking }: DoubtsProps) {
   return (
     <Section title="Before it is printed" className="mt-6">
       <ul className="flex max-w-160 flex-col gap-1.5">
+        {isHeld(facts.fitness) && (
+          <li className="font-semibold text-rust">
+            ▲ These bars are held ({FITNESS[facts.fitness]}):{' '}
+            <Link to="../faults" className="underline">
+              what was seen of them
+            </Link>{' '}
+            speaks against giving or selling any.
+          </li>
+        )}
         {layout.isCut && (
           <li className="font-semibold text-rust">
             ▲ Not all of it has room on this label. Choose a larger one, or say less.

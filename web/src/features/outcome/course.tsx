@@ -8,8 +8,8 @@ import { rackPlanQuery } from '../../api/workshop.ts'
 import { usePlan } from '../../plan/context.tsx'
 import { options } from '../../ui/options.ts'
 import { Choice } from '../../ui/choice.tsx'
-import { clockNow } from './use-record.ts'
-import type { About, OpenRecord } from './use-record.ts'
+import { clockNow } from '../../parts/use-record.ts'
+import type { About, OpenRecord } from '../../parts/use-record.ts'
 
 const DAY = 'd MMM yyyy, HH:mm'
 const shown = (on: string) => format(parseISO(on), DAY)

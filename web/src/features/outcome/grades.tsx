@@ -6,7 +6,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { Section } from '../../ui/section.tsx'
 import { MARK_WORDS } from '../../parts/entry-words.ts'
-import type { OpenRecord } from './use-record.ts'
+import type { OpenRecord } from '../../parts/use-record.ts'
 
 const MARKS = [1, 2, 3, 4, 5] as const
 

@@ -8,10 +8,10 @@ import { Say } from '../../ui/say.tsx'
 import { Course } from './course.tsx'
 import { Grades } from './grades.tsx'
 import { Photos } from './photos.tsx'
-import { Signs } from './signs.tsx'
+import { Signs } from '../../parts/signs.tsx'
 import { entryWords } from '../../parts/entry-words.ts'
-import { useRecord } from './use-record.ts'
-import type { OpenRecord } from './use-record.ts'
+import { useRecord } from '../../parts/use-record.ts'
+import type { OpenRecord } from '../../parts/use-record.ts'
 import { Yields } from './yields.tsx'
 
 /** What came of a batch: how far it is, how it looks beside what was forecast, what was seen of it, and where the soap went. */

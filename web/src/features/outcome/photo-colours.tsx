@@ -11,7 +11,7 @@ import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { Say } from '../../ui/say.tsx'
 import { useAct } from '../../ui/use-act.ts'
-import type { OpenRecord } from './use-record.ts'
+import type { OpenRecord } from '../../parts/use-record.ts'
 
 interface Props {
   record: OpenRecord

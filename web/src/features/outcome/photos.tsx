@@ -15,7 +15,7 @@ import { Section } from '../../ui/section.tsx'
 import { Slider } from '../../ui/slider.tsx'
 import { readPhoto } from '../../workers/photo.ts'
 import { PhotoColours } from './photo-colours.tsx'
-import type { OpenRecord } from './use-record.ts'
+import type { OpenRecord } from '../../parts/use-record.ts'
 
 interface Props {
   batch: string

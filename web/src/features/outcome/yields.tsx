@@ -8,7 +8,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { Section } from '../../ui/section.tsx'
 import { Say } from '../../ui/say.tsx'
-import type { OpenRecord } from './use-record.ts'
+import type { OpenRecord } from '../../parts/use-record.ts'
 
 /** Where the soap went: weighed up against what went in, the gap named. */
 export function Yields({ record }: { record: OpenRecord }) {

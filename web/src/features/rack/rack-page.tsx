@@ -1,4 +1,4 @@
-import { USUAL_RACK, daysBetween, placeUses, showMass, signOf } from '@ostler/core'
+import { FITNESS, USUAL_RACK, daysBetween, isHeld, placeUses, showMass, signOf } from '@ostler/core'
 import type { PlaceUse, RackBatch } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { format, parseISO } from 'date-fns'
@@ -127,6 +127,11 @@ function RackRow({ batch, today }: { batch: RackBatch; today: string }) {
           {day(batch.pouredAt)}
           {barG !== null && curedG !== null && ` · ${showMass(barG, habits, 1)} to ${showMass(curedG, habits, 1)}`}
         </span>
+        {isHeld(batch.fitness) && (
+          <Link to={`/batches/${batch.id}/faults`} className="block font-semibold text-rust underline">
+            ▲ {FITNESS[batch.fitness]}: not to be used or sold
+          </Link>
+        )}
         {signs.length > 0 && (
           <span className="block text-[14px]">△ {signs.map(sign => signOf(sign)?.words ?? sign).join(' · ')}</span>
         )}

@@ -3,9 +3,9 @@ import type { PhotoAnswer, RecordEntry, RecordState, Words } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { ApiError, addEntries, recordQuery, sessionQuery } from '../../api/client.ts'
-import { lastingStore, readJson, removeKey, writeJson } from '../../kept/storage.ts'
-import { freshUuid } from '../../plan/fresh-uuid.ts'
+import { ApiError, addEntries, recordQuery, sessionQuery } from '../api/client.ts'
+import { lastingStore, readJson, removeKey, writeJson } from '../kept/storage.ts'
+import { freshUuid } from '../plan/fresh-uuid.ts'
 
 export type About = Pick<RecordEntry, 'kind'> & Partial<RecordEntry>
 

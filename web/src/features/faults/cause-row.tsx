@@ -1,0 +1,102 @@
+import { ANSWERS, CAUSES, CAUSE_AT, signOf } from '@ostler/core'
+import type { Answer, Reason, ShownCause } from '@ostler/core'
+import { GRADE_WORDS } from '../../parts/entry-words.ts'
+import type { OpenRecord } from '../../parts/use-record.ts'
+import { NextTimeFor } from './next-time-for.tsx'
+
+const inWords = (p: number): string =>
+  p >= 0.9
+    ? 'almost surely'
+    : p >= 0.65
+      ? 'most likely'
+      : p >= 0.35
+        ? 'likely'
+        : p >= 0.15
+          ? 'possible'
+          : 'cannot be ruled out'
+const toFive = (p: number): number => Math.round((p * 100) / 5) * 5
+/** Never sure, and never out of the question. */
+const shown = (p: number): string => (p >= 0.975 ? 'over 95 %' : p < 0.025 ? 'under 5 %' : `${toFive(p)} %`)
+const strength = (ln: number): string => (Math.abs(ln) >= 2.3 ? 'strongly' : Math.abs(ln) >= 1 ? 'clearly' : 'a little')
+
+const reportWords = ({ report }: Reason): string =>
+  report === 'glanced' ? 'not seen' : typeof report === 'number' ? GRADE_WORDS[report] : 'by a weak test'
+const reasonWords = (reason: Reason): string =>
+  `${signOf(reason.sign)?.words ?? reason.sign}: ${reportWords(reason)} (${strength(reason.ln)})`
+
+const SAID: readonly Answer[] = ['yes', 'probably', 'no']
+
+interface Props {
+  batch: string
+  cause: ShownCause
+  record: OpenRecord
+}
+
+/** A cause with its chance, what speaks for it and against it, what to change, and whether it was it. */
+export function CauseRow({ batch, cause, record }: Props) {
+  const { name } = CAUSES[CAUSE_AT.get(cause.id)!]!
+  const said = record.state.causes[cause.id]
+  const known = cause.additions.filter(([, weight]) => Math.abs(weight) >= 0.2)
+  return (
+    <li className="border-b border-line py-3">
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <strong className="text-lg">{name}</strong>
+        <span>
+          {inWords(cause.p)}, {shown(cause.p)}
+        </span>
+      </p>
+      <span aria-hidden className="my-1 block h-2 w-full max-w-110 border border-ink">
+        <span className="block h-full bg-ink" style={{ width: `${cause.p * 100}%` }} />
+      </span>
+      <p className="max-w-150 text-[15px]">
+        <span className="text-soft">For: </span>
+        {[...known.filter(([, w]) => w > 0).map(([what]) => what), ...cause.speaksFor.map(reasonWords)].join('; ') ||
+          'nothing but that it happens'}
+        .
+        {(cause.speaksAgainst.length > 0 || known.some(([, w]) => w < 0)) && (
+          <>
+            <br />
+            <span className="text-soft">Against: </span>
+            {[...known.filter(([, w]) => w < 0).map(([what]) => what), ...cause.speaksAgainst.map(reasonWords)].join(
+              '; ',
+            )}
+            .
+          </>
+        )}
+      </p>
+      <details className="text-[14px]">
+        <summary className="text-soft">the numbers behind it</summary>
+        <p>
+          Beforehand {(cause.prior * 100).toFixed(1)} %, after what was seen {(cause.p * 100).toFixed(1)} % (
+          {toFive(cause.band[0])} to {toFive(cause.band[1])} if the estimate beforehand is half off); it explains{' '}
+          {Math.round(cause.blame * 100)} % of what it explains best.
+        </p>
+        <ul>
+          {cause.additions.map(([what, weight]) => (
+            <li key={what}>
+              {what}: odds × {Math.exp(weight).toFixed(2)}
+            </li>
+          ))}
+        </ul>
+      </details>
+      <div className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1">
+        <span className="text-soft">Was it that?</span>
+        <span role="group" aria-label={`Was it: ${name}`} className="flex">
+          {SAID.map(answer => (
+            <button
+              key={answer}
+              aria-pressed={said === answer}
+              className="-ml-px min-h-9 border border-ink px-3 hover:bg-chosen aria-pressed:bg-ink aria-pressed:text-paper"
+              onClick={() =>
+                record.note({ kind: 'cause', cause: cause.id, answer: said === answer ? 'unsaid' : answer })
+              }
+            >
+              {ANSWERS[answer]}
+            </button>
+          ))}
+        </span>
+      </div>
+      {(cause.p >= 0.35 || said === 'yes') && said !== 'no' && <NextTimeFor {...{ batch, record }} cause={cause.id} />}
+    </li>
+  )
+}

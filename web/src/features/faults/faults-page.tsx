@@ -1,0 +1,167 @@
+import {
+  CARE,
+  FIRST_AID,
+  FITNESS,
+  dayAfter,
+  diagnosed,
+  factsToAsk,
+  faultFactsOf,
+  isHeld,
+  knownIn,
+  questionsOf,
+  reckon,
+  toldIn,
+  verdictOf,
+} from '@ostler/core'
+import type { AskStage, Diagnosis, Facts, Reckoned, FitnessVerdict } from '@ostler/core'
+import { format, parseISO } from 'date-fns'
+import { useMemo } from 'react'
+import { Link, useParams } from 'react-router'
+import { ForecastRefused } from '../../parts/forecast-refused.tsx'
+import { Signs } from '../../parts/signs.tsx'
+import { useRecord } from '../../parts/use-record.ts'
+import type { OpenRecord } from '../../parts/use-record.ts'
+import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
+import { useNotedState } from '../../run/noted.tsx'
+import { Section } from '../../ui/section.tsx'
+import { CauseRow } from './cause-row.tsx'
+import { KnownRows } from './known-rows.tsx'
+import { WouldTell } from './would-tell.tsx'
+
+/** What went wrong with a batch: whether it is fit, what it most likely was, what would tell, and what to do next time. */
+export function FaultsPage() {
+  const { id = '' } = useParams()
+  const record = useRecord(id)
+  const forecast = useForecast()
+  return (
+    <main className="mx-auto w-full max-w-300 flex-1 px-5 py-4 max-[900px]:px-3">
+      <div className="flex flex-wrap items-baseline gap-x-5">
+        <h1 className="text-2xl">What went wrong</h1>
+        {record.unsent > 0 && (
+          <p role="status">{record.unsent} kept in this browser; sent as soon as the server answers</p>
+        )}
+        <Link to="/faults" className="ml-auto underline">
+          the guide, sign by sign
+        </Link>
+      </div>
+      {record.error && <p className="text-rust">{record.error.message}</p>}
+      <ForecastRefused />
+      {forecast && <Found batch={id} record={record} />}
+    </main>
+  )
+}
+
+interface Found {
+  facts: Facts
+  reckoned: Reckoned
+  found: Diagnosis
+  verdict: FitnessVerdict
+}
+
+/** The reckoning, anew with everything that is noted. */
+function useFound(record: OpenRecord): Found {
+  const plan = usePlan(one => one.plan)
+  const { shelf } = useBatch()
+  const forecast = useForecast()!
+  const noted = useNotedState()?.state ?? null
+  const today = format(new Date(), 'yyyy-MM-dd')
+  return useMemo(() => {
+    const { state } = record
+    const known = knownIn(state)
+    const facts = faultFactsOf({ plan, shelf, forecast, rest: null, noted, record: state, known, today })
+    const reckoned = reckon(facts, toldIn(state))
+    return { facts, reckoned, found: diagnosed(reckoned), verdict: verdictOf(reckoned) }
+  }, [forecast, noted, plan, record, shelf, today])
+}
+
+const stageFor = (days: number): AskStage => (days < 1 ? 'mould' : days < 7 ? 'cut' : 'cure')
+
+function Found({ batch, record }: { batch: string; record: OpenRecord }) {
+  const { facts, reckoned, found, verdict } = useFound(record)
+  const questions = questionsOf(reckoned, stageFor(facts.days))
+  return (
+    <div className="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)] gap-x-10 gap-y-6 max-[900px]:grid-cols-1">
+      <div className="flex flex-col gap-8 max-[900px]:order-2">
+        <Signs record={record} />
+        <KnownRows record={record} order={factsToAsk(reckoned, new Set(Object.keys(record.state.known)))} />
+      </div>
+      <div className="flex flex-col gap-8 max-[900px]:order-1">
+        <IsItFit verdict={verdict} facts={facts} />
+        <Section title="What it most likely was">
+          <WhatItWas found={found} />
+          <ul>
+            {found.causes.map(cause => (
+              <CauseRow key={cause.id} {...{ batch, cause, record }} />
+            ))}
+          </ul>
+        </Section>
+        <WouldTell questions={questions} record={record} />
+      </div>
+    </div>
+  )
+}
+
+function WhatItWas({ found }: { found: Diagnosis }) {
+  const percent = Math.round((found.freeLye * 100) / 5) * 5
+  return (
+    <>
+      {found.freeLye >= 0.1 && (
+        <p className="mb-2 font-semibold text-rust">▲ Lye left over, whatever the cause: about {percent} %</p>
+      )}
+      {found.causes.length === 0 && (
+        <p className="max-w-130 text-soft">
+          Nothing was seen that calls for a cause. Mark a sign: what most likely brought it stands here, with what
+          speaks for it and against it.
+        </p>
+      )}
+      {found.isUnexplained && <p className="mb-1">Nothing that is known here explains it well. Look further first.</p>}
+      {found.isRough && <p className="mb-1 text-soft">Many things at once: the chances are rough.</p>}
+    </>
+  )
+}
+
+const MARKS = { fit: '✓', cosmetic: '✓', hold: '△', test: '▲', discard: '▲' } as const
+const day = (on: string) => format(parseISO(on), 'd MMMM yyyy')
+
+/** Whether it may be used: by rules that no chance overrides. */
+function IsItFit({ verdict, facts }: { verdict: FitnessVerdict; facts: Facts }) {
+  const pouredAt = usePlan(one => one.plan.rest.pouredAt)
+  const today = format(new Date(), 'yyyy-MM-dd')
+  const isPoured = pouredAt !== ''
+  const again = [
+    verdict.againInDays > 0 ? dayAfter(today, verdict.againInDays) : null,
+    verdict.atDays > 0 && isPoured ? dayAfter(pouredAt, verdict.atDays) : null,
+  ].filter(one => one !== null)
+  const last = again.sort().at(-1)
+  const unwritten = Math.round(facts.lines * (1 - facts.weighedShare))
+  return (
+    <section
+      aria-label="Is it fit"
+      className={`border-l-8 py-1 pl-4 ${isHeld(verdict.class) ? 'border-rust' : 'border-ink'}`}
+    >
+      <p className={`font-title text-4xl font-semibold ${isHeld(verdict.class) ? 'text-rust' : ''}`}>
+        {verdict.class === 'fit' && !verdict.lookedAt
+          ? 'not looked at yet'
+          : `${MARKS[verdict.class]} ${FITNESS[verdict.class]}`}
+      </p>
+      <p className="mt-1 max-w-150 text-lg">{CARE[verdict.class]}</p>
+      {last !== undefined && last > today && <p className="text-lg font-semibold">Look again on {day(last)}.</p>}
+      {verdict.untilCured && <p>And at the end of its cure.</p>}
+      {unwritten > 0 && (
+        <p className="text-soft">
+          {unwritten} of the {facts.lines} weights that decide the lye were not written down.
+        </p>
+      )}
+      {isHeld(verdict.class) && <p className="mt-1 max-w-150 text-[14px] text-soft">{FIRST_AID}</p>}
+      {verdict.all.length > 0 && (
+        <details className="mt-1 text-[14px]">
+          <summary className="text-soft">by which rules</summary>
+          <p>
+            {verdict.all.join(', ')}; chance of free lye {Math.round(verdict.freeLye * 100)} %. Rules and chances are
+            estimates of the craft; no chance lowers a class.
+          </p>
+        </details>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,93 @@
+import { CAUSES, LINKS_OF_SIGN, NEXT_TIME, SIGN_ODDS, SIGN_STAGES, signsLike } from '@ostler/core'
+import type { Sign, SignStage } from '@ostler/core'
+import { Printer, Search } from 'lucide-react'
+import { useState } from 'react'
+import { Places } from '../../frame/places.tsx'
+import { TopBar } from '../../frame/top-bar.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
+
+const STAGES = { '': 'at any time', ...SIGN_STAGES } as const
+const MOST_CAUSES = 4
+
+/** Signs, what most likely brings each, and what to do about it: to look through without a batch, and to print. */
+export function GuidePage() {
+  const [search, setSearch] = useState('')
+  const [stage, setStage] = useState<SignStage | ''>('')
+  const found = signsLike(search, stage === '' ? null : stage)
+  return (
+    <>
+      <TopBar>
+        <Places />
+      </TopBar>
+      <main className="mx-auto w-full max-w-240 px-5 py-6 max-[900px]:px-3">
+        <div className="mb-4 flex flex-wrap items-end gap-3">
+          <h1 className="mr-auto text-3xl">When something looks wrong</h1>
+          <label className="relative print:hidden">
+            <span className="sr-only">Search signs</span>
+            <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
+            <input
+              type="search"
+              className="field min-h-9 w-60 pl-8"
+              placeholder="white powder, oily drops, ring"
+              maxLength={60}
+              value={search}
+              onChange={changed => setSearch(changed.target.value)}
+            />
+          </label>
+          <span className="print:hidden">
+            <Choice<SignStage | ''> bare label="Seen" value={stage} options={options(STAGES)} onValue={setStage} />
+          </span>
+          <button className="button print:hidden" onClick={() => print()}>
+            <Printer size={16} aria-hidden /> Print
+          </button>
+        </div>
+        <p className="mb-3 max-w-160 text-soft">
+          What most often brings each sign, in an ordinary batch. On a batch’s own page Faults the same is weighed with
+          its weights, temperatures and colours. Lye burns: a bar in doubt is held, with gloves, until it was tested
+          properly.
+        </p>
+        {found.length === 0 && <p>Nothing on the list looks like that.</p>}
+        <ul>
+          {found.map(sign => (
+            <SignOf key={sign.id} sign={sign} />
+          ))}
+        </ul>
+      </main>
+    </>
+  )
+}
+
+/** Causes of a sign, by how often they are there and how surely they bring it. */
+function causesOf(id: string) {
+  const at = SIGN_ODDS.findIndex(one => one.id === id)
+  return [...(LINKS_OF_SIGN[at] ?? [])]
+    .map(({ cause, p1 }) => ({ cause: CAUSES[cause]!, weight: p1 * (CAUSES[cause]!.base ?? USUAL) }))
+    .sort((a, b) => b.weight - a.weight)
+    .slice(0, MOST_CAUSES)
+}
+/** Of what a forecast says how often it is: in an ordinary batch about so. */
+const USUAL = 0.04
+
+function SignOf({ sign }: { sign: Sign }) {
+  return (
+    <li className="break-inside-avoid border-b border-line py-3">
+      <h2 className="text-lg">
+        {sign.words}{' '}
+        <span className="text-[13px] text-soft">
+          {SIGN_STAGES[sign.stage]}, {sign.where}
+        </span>
+      </h2>
+      <p className="text-[14px] text-soft">
+        some: {sign.some} · strong: {sign.strong}
+      </p>
+      <ul className="mt-1">
+        {causesOf(sign.id).map(({ cause }) => (
+          <li key={cause.id} className="ml-4 list-disc">
+            {cause.name}. <span className="text-soft">{NEXT_TIME[cause.id]?.do}</span>
+          </li>
+        ))}
+      </ul>
+    </li>
+  )
+}

@@ -1,0 +1,74 @@
+import { NEXT_TIME, clipped, forecast as forecastOf, freshCopy, nextPlan } from '@ostler/core'
+import { useMemo } from 'react'
+import { useNavigate } from 'react-router'
+import { addBatch } from '../../api/client.ts'
+import type { OpenRecord } from '../../parts/use-record.ts'
+import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
+import { useAct } from '../../ui/use-act.ts'
+
+interface Props {
+  batch: string
+  cause: string
+  record: OpenRecord
+}
+
+const percent = (p: number): string => `${Math.round(p * 100)} %`
+
+/** What to change next time: what it does to the forecast, made in a copy with one press, or kept for the next time. */
+export function NextTimeFor({ cause, record }: Props) {
+  const plan = usePlan(one => one.plan)
+  const { shelf } = useBatch()
+  const forecast = useForecast()
+  const navigate = useNavigate()
+  const act = useAct()
+  const next = NEXT_TIME[cause]
+  const edited = useMemo(
+    () => (forecast ? nextPlan(cause, plan, { clearPointC: forecast.recipe.clearPointC }) : null),
+    [cause, forecast, plan],
+  )
+  const after = useMemo(() => {
+    const made = edited ? forecastOf(edited, shelf) : null
+    return made?.ok ? made.forecast.lanes.chance : null
+  }, [edited, shelf])
+  if (!next) return null
+  const isKept = record.state.entries.some(one => one.kind === 'next' && one.text === next.do)
+  const copy = () =>
+    act.run(async () => {
+      const made = await addBatch(freshCopy(edited!, `${clipped(plan.name, 66)}, once more`))
+      if (!isKept) record.note({ kind: 'next', text: next.do })
+      await navigate(`/batches/${made.id}/score`)
+    })
+  return (
+    <div className="mt-2 border-l-4 border-line pl-3">
+      <p>
+        <span className="text-soft">Next time: </span>
+        {next.do}{' '}
+        <span className="text-soft">
+          {next.expect}
+          {after !== null &&
+            forecast &&
+            ` Every pour works: ${percent(forecast.lanes.chance)} becomes ${percent(after)}.`}
+        </span>
+      </p>
+      <div className="flex flex-wrap gap-3">
+        {edited && (
+          <button className="button min-h-9" disabled={act.busy} onClick={() => void copy()}>
+            Change it in a copy
+          </button>
+        )}
+        <button
+          className="quiet min-h-9"
+          disabled={isKept}
+          onClick={() => record.note({ kind: 'next', text: next.do })}
+        >
+          {isKept ? '✓ kept for the next time' : 'Keep it for the next time'}
+        </button>
+      </div>
+      {act.sentence !== '' && (
+        <p role="alert" className="text-rust">
+          {act.sentence}
+        </p>
+      )}
+    </div>
+  )
+}
