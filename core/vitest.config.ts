@@ -5,7 +5,7 @@ export default defineConfig({
     name: 'core',
     include: ['src/**/*.test.ts'],
     setupFiles: ['../scripts/lib/drawn-alike.mjs'],
-    testTimeout: 60_000,
+    testTimeout: 240_000,
     isolate: false,
   },
 })

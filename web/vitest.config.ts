@@ -11,6 +11,6 @@ export default defineConfig({
     environment: 'jsdom',
     include: ['src/**/*.test.{ts,tsx}'],
     setupFiles: ['../scripts/lib/drawn-alike.mjs', './src/test-patience.ts'],
-    testTimeout: 60_000,
+    testTimeout: 240_000,
   },
 })

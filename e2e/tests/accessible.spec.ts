@@ -23,6 +23,20 @@ test('batches', async ({ maker }) => {
   expect(await broken(maker)).toEqual([])
 })
 
+test('what came of a batch, and what went wrong', async ({ maker, open }) => {
+  await open('weir-milk', 'Looked through', 'faults')
+  for (const page of ['faults', 'taught', 'lots', 'labels', 'record', 'cost']) {
+    await maker.goto(maker.url().replace(/[a-z]+$/, page))
+    await expect(maker.getByRole('heading', { level: 1 }).nth(1)).toBeVisible()
+    expect(await broken(maker), page).toEqual([])
+  }
+  for (const page of ['/faults', '/faults/guess', '/rack', '/today']) {
+    await maker.goto(page)
+    await expect(maker.getByRole('heading', { level: 1 }).first()).toBeVisible()
+    expect(await broken(maker), page).toEqual([])
+  }
+})
+
 test('shelf and recipes', async ({ maker }) => {
   await maker.goto('/shelf/scents/eo-lavender')
   await expect(maker.getByRole('heading', { name: 'Lavender (essential oil)' })).toBeVisible()

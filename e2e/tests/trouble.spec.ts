@@ -13,7 +13,7 @@ test('a newcomer signs in to the demo and finds the batch in trouble', async ({ 
   await expect(page.getByText('do not belong together')).toBeVisible()
   await page.getByRole('button', { name: 'Fill in the demo sign-in' }).click()
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await page.getByLabel('Search batches by name, note, cup or scent').fill('Verdigris')
+  await page.getByPlaceholder('name, scent, sign, lot or day').fill('Verdigris')
   const row = page.getByRole('listitem').filter({ hasText: 'Verdigris Stair' }).first()
   await expect(row.getByText('in trouble')).toBeVisible()
   await row.getByRole('link', { name: 'Verdigris Stair' }).click()

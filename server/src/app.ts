@@ -23,6 +23,7 @@ import { recipeRoutes } from './recipes/routes.ts'
 import { recipeStore } from './recipes/store.ts'
 import { runFeed } from './runs/feed.ts'
 import type { RunFeed } from './runs/feed.ts'
+import { faultRoutes } from './faults/routes.ts'
 import { batchLotRoutes, lotRoutes } from './lots/routes.ts'
 import { lotStore } from './lots/store.ts'
 import { PHOTO_LIMIT, photoRoutes, recordRoutes } from './record/routes.ts'
@@ -99,6 +100,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   const batches = batchStore(db)
   const lots = lotStore(db)
   api.use('/batches/:id/record', visits.require, recordRoutes(records))
+  api.use('/batches/:id/faults', visits.require, faultRoutes(db))
   api.use('/batches/:id/whole', visits.require, wholeRoutes({ batches, runs, records, lots }))
   api.use('/batches/:id/lots', visits.require, batchLotRoutes(lots))
   api.use('/lots', visits.require, lotRoutes(lots))

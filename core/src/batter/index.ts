@@ -12,7 +12,7 @@ export {
   traceName,
 } from './trace/index.ts'
 export type { Batter, Load } from './trace/index.ts'
-export { fromFirstModels, knowledgeOf, narrowedBy, paceOf, shelfWithout } from './learning/index.ts'
+export { fromFirstModels, knowledgeOf, narrowedBy, paceOf, recipeKey, shelfWithout } from './learning/index.ts'
 export type { Knowledge, Pace } from './learning/index.ts'
 export {
   FAULTS,

@@ -11,6 +11,7 @@ import { ORDINARY } from './facts.ts'
 import type { Facts } from './facts.ts'
 import { factsOf } from './facts-of.ts'
 import { infer } from './infer.ts'
+import { WORKED_CASES } from './lessons.ts'
 import { NEXT_TIME, nextPlan } from './next.ts'
 import { fitnessBySigns } from './of-record.ts'
 import { priorsOf } from './priors.ts'
@@ -214,6 +215,20 @@ describe('always', () => {
       else expect(lower[i]!.p).toBeLessThanOrEqual(plain[i]!.p)
     })
   })
+})
+
+test('twenty cases to guess at: the answer is what the reckoning puts first, and is among the choices', () => {
+  expect(WORKED_CASES).toHaveLength(20)
+  for (const { id, facts, told, choices, answer } of WORKED_CASES) {
+    expect(choices, id).toContain(answer)
+    expect(new Set(choices).size, id).toBe(4)
+    for (const one of choices)
+      expect(
+        CAUSES.some(cause => cause.id === one),
+        `${id} ${one}`,
+      ).toBe(true)
+    expect(diagnosed(reckon(facts, told)).causes[0]?.id, id).toBe(answer)
+  }
 })
 
 describe('next time', () => {

@@ -1,3 +1,4 @@
+import { CONSTANTS } from '../quantities/constants/index.ts'
 import { fact, listOf } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
 import type { Plan } from '../plan/index.ts'
@@ -38,8 +39,8 @@ const UNCOUNTED_NAMES: Readonly<Record<string, string>> = {
   ...{ lye: 'Sodium Hydroxide', water: 'Aqua', alcohol: 'Alcohol' },
 }
 
-/** Molar masses, g/mol: three of lye make one of glycerin out of a fat. */
-const NAOH = 39.997
+/** g/mol. Three of lye make one of glycerin out of a fat. */
+const NAOH = CONSTANTS.naohMolarMass.value
 const GLYCERIN = 92.094
 
 function itemOf(shelf: Shelf, { kind, id }: Material): Ingredient | null {

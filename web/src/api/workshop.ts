@@ -1,4 +1,4 @@
-import type { Labelling, LotBatch, LotBooking, LotUse, RackPlan, ShelfKind } from '@ostler/core'
+import type { Labelling, Learned, LotBatch, LotBooking, LotUse, RackPlan, ShelfKind } from '@ostler/core'
 import { queryOptions } from '@tanstack/react-query'
 import { call } from './client.ts'
 
@@ -40,3 +40,11 @@ export const saveTags = (batch: string, tags: readonly string[]) =>
   call<void>('PUT', `/batches/${batch}/tags`, { tags })
 export const archiveBatch = (batch: string) => call<void>('POST', `/batches/${batch}/archive`)
 export const unarchiveBatch = (batch: string) => call<void>('POST', `/batches/${batch}/unarchive`)
+
+/** What the causes that were confirmed in other batches teach of this one. */
+export const learnedQuery = (batch: string) =>
+  queryOptions({
+    queryKey: ['batches', 'faults', batch],
+    queryFn: () => call<Learned>('GET', `/batches/${batch}/faults/learned`),
+    staleTime: 60_000,
+  })

@@ -44,6 +44,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/rack/rack-page.tsx')).RackPage }),
       },
       {
+        path: '/faults/guess',
+        lazy: async () => ({ Component: (await import('../features/faults/guess-page.tsx')).GuessPage }),
+      },
+      {
         path: '/faults',
         lazy: async () => ({ Component: (await import('../features/faults/guide-page.tsx')).GuidePage }),
       },

@@ -27,11 +27,11 @@ export function Tags({ batch, onTag }: { batch: BatchSummary; onTag: (tag: strin
     <div className="mt-0.5 flex flex-wrap items-center gap-x-2 text-[13px]">
       {batch.tags.map(tag => (
         <span key={tag} className="inline-flex items-center border border-line">
-          <button className="px-1.5 py-0.5 hover:underline" title={`All with “${tag}”`} onClick={() => onTag(tag)}>
+          <button className="min-h-6 px-1.5 hover:underline" title={`All with “${tag}”`} onClick={() => onTag(tag)}>
             {tag}
           </button>
           <button
-            className="px-1 py-1 text-soft hover:text-ink"
+            className="grid min-h-6 min-w-6 place-items-center text-soft hover:text-ink"
             aria-label={`Take the tag ${tag} off ${batch.name}`}
             onClick={() => save.mutate(batch.tags.filter(one => one !== tag))}
           >

@@ -1,5 +1,5 @@
 import { ANSWERS, CAUSES, CAUSE_AT, signOf } from '@ostler/core'
-import type { Answer, Reason, ShownCause } from '@ostler/core'
+import type { Answer, Learned, Reason, ShownCause } from '@ostler/core'
 import { GRADE_WORDS } from '../../parts/entry-words.ts'
 import type { OpenRecord } from '../../parts/use-record.ts'
 import { NextTimeFor } from './next-time-for.tsx'
@@ -27,13 +27,14 @@ const reasonWords = (reason: Reason): string =>
 const SAID: readonly Answer[] = ['yes', 'probably', 'no']
 
 interface Props {
-  batch: string
   cause: ShownCause
   record: OpenRecord
+  /** How often it was there in the workshop's other batches. */
+  count: Learned['counts'][string] | undefined
 }
 
 /** A cause with its chance, what speaks for it and against it, what to change, and whether it was it. */
-export function CauseRow({ batch, cause, record }: Props) {
+export function CauseRow({ cause, record, count }: Props) {
   const { name } = CAUSES[CAUSE_AT.get(cause.id)!]!
   const said = record.state.causes[cause.id]
   const known = cause.additions.filter(([, weight]) => Math.abs(weight) >= 0.2)
@@ -71,6 +72,12 @@ export function CauseRow({ batch, cause, record }: Props) {
           {toFive(cause.band[0])} to {toFive(cause.band[1])} if the estimate beforehand is half off); it explains{' '}
           {Math.round(cause.blame * 100)} % of what it explains best.
         </p>
+        {count && (
+          <p>
+            In your other {count.batches} batches that were looked through it was said {count.seen.toFixed(1)} times,{' '}
+            {count.expected.toFixed(1)} expected. What was said of one is taken back on its own page.
+          </p>
+        )}
         <ul>
           {cause.additions.map(([what, weight]) => (
             <li key={what}>
@@ -96,7 +103,7 @@ export function CauseRow({ batch, cause, record }: Props) {
           ))}
         </span>
       </div>
-      {(cause.p >= 0.35 || said === 'yes') && said !== 'no' && <NextTimeFor {...{ batch, record }} cause={cause.id} />}
+      {(cause.p >= 0.35 || said === 'yes') && said !== 'no' && <NextTimeFor record={record} cause={cause.id} />}
     </li>
   )
 }

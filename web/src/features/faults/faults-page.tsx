@@ -13,10 +13,12 @@ import {
   toldIn,
   verdictOf,
 } from '@ostler/core'
-import type { AskStage, Diagnosis, Facts, Reckoned, FitnessVerdict } from '@ostler/core'
+import type { AskStage, Diagnosis, Facts, Learned, Reckoned, FitnessVerdict } from '@ostler/core'
+import { useQuery } from '@tanstack/react-query'
 import { format, parseISO } from 'date-fns'
 import { useMemo } from 'react'
 import { Link, useParams } from 'react-router'
+import { learnedQuery } from '../../api/workshop.ts'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { Signs } from '../../parts/signs.tsx'
 import { useRecord } from '../../parts/use-record.ts'
@@ -59,7 +61,7 @@ interface Found {
 }
 
 /** The reckoning, anew with everything that is noted. */
-function useFound(record: OpenRecord): Found {
+function useFound(record: OpenRecord, learned: Learned | undefined): Found {
   const plan = usePlan(one => one.plan)
   const { shelf } = useBatch()
   const forecast = useForecast()!
@@ -69,15 +71,16 @@ function useFound(record: OpenRecord): Found {
     const { state } = record
     const known = knownIn(state)
     const facts = faultFactsOf({ plan, shelf, forecast, rest: null, noted, record: state, known, today })
-    const reckoned = reckon(facts, toldIn(state))
+    const reckoned = reckon(facts, toldIn(state), learned?.shifts)
     return { facts, reckoned, found: diagnosed(reckoned), verdict: verdictOf(reckoned) }
-  }, [forecast, noted, plan, record, shelf, today])
+  }, [forecast, learned, noted, plan, record, shelf, today])
 }
 
 const stageFor = (days: number): AskStage => (days < 1 ? 'mould' : days < 7 ? 'cut' : 'cure')
 
 function Found({ batch, record }: { batch: string; record: OpenRecord }) {
-  const { facts, reckoned, found, verdict } = useFound(record)
+  const { data: learned } = useQuery(learnedQuery(batch))
+  const { facts, reckoned, found, verdict } = useFound(record, learned)
   const questions = questionsOf(reckoned, stageFor(facts.days))
   return (
     <div className="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)] gap-x-10 gap-y-6 max-[900px]:grid-cols-1">
@@ -91,7 +94,7 @@ function Found({ batch, record }: { batch: string; record: OpenRecord }) {
           <WhatItWas found={found} />
           <ul>
             {found.causes.map(cause => (
-              <CauseRow key={cause.id} {...{ batch, cause, record }} />
+              <CauseRow key={cause.id} {...{ cause, record }} count={learned?.counts[cause.id]} />
             ))}
           </ul>
         </Section>

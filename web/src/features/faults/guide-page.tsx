@@ -2,6 +2,7 @@ import { CAUSES, LINKS_OF_SIGN, NEXT_TIME, SIGN_ODDS, SIGN_STAGES, signsLike } f
 import type { Sign, SignStage } from '@ostler/core'
 import { Printer, Search } from 'lucide-react'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { Choice } from '../../ui/choice.tsx'

@@ -7,7 +7,6 @@ import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { useAct } from '../../ui/use-act.ts'
 
 interface Props {
-  batch: string
   cause: string
   record: OpenRecord
 }
