@@ -18,6 +18,7 @@ const PARTS = [
   'run',
   'calls',
   'record',
+  'faults',
   'app',
 ]
 

@@ -51,6 +51,8 @@ export interface Reckoned {
   reports: ReadonlyMap<number, Report>
   inferred: Inferred
   blame: Float64Array
+  /** Chance that lye was left over, whatever the cause. */
+  freeLye: number
 }
 
 const HEAVIEST = 80
@@ -116,7 +118,8 @@ export function reckon(facts: Facts, told: readonly Told[], shifts: Shifts = {})
   const blame = new Float64Array(CAUSES.length)
   for (const mine of sharesOf(inferred, reports).values())
     for (const [cause, share] of mine) blame[cause] = Math.max(blame[cause]!, share)
-  return { facts, priors, additions: known.map(one => one.additions), reports, inferred, blame }
+  const freeLye = freeLyeChance(priors, inferred, reports)
+  return { facts, priors, additions: known.map(one => one.additions), reports, inferred, blame, freeLye }
 }
 
 const LEAVES_LYE = ['lye-over', 'value-wrong', 'lye-grain', 'early-split', 'false-trace'] as const
@@ -128,12 +131,13 @@ const freeLyeIn = (p: Float64Array): number => 1 - LYE_AT.reduce((none, cause) =
  * Chance that lye was left over, whatever the cause: the larger of the whole reckoning's, and of one that is told only the answers to
  * signs of those causes, so that no answer about looks talks it away.
  */
-export function freeLyeChance({ priors, inferred, reports }: Reckoned): number {
+function freeLyeChance(priors: readonly number[], inferred: Inferred, reports: ReadonlyMap<number, Report>): number {
   const mine = new Set(LYE_AT.flatMap(cause => LINKS_OF_CAUSE[cause]!.map(one => one.sign)))
   const answered = new Map([...reports].filter(([sign, report]) => report !== 'glanced' && mine.has(sign)))
   return Math.max(freeLyeIn(inferred.p), freeLyeIn(infer(priors, answered, 3).p))
 }
 
+/** A cause's odds after all that was seen go with its odds beforehand. */
 const shifted = (p: number, by: number): number => (p > 0 && p < 1 ? expit(logit(p) + by) : p)
 
 /** Causes by what they explain of what was seen, with the reasons. */
@@ -146,15 +150,9 @@ export function diagnosed(reckoned: Reckoned): Diagnosis {
     .slice(0, MOST_SHOWN)
   const causes = shown.map((cause): ShownCause => {
     const reasons = reasonsOf(cause, reckoned)
-    const at = (by: number) =>
-      infer(
-        priors.map((q, i) => (i === cause ? shifted(q, by) : q)),
-        reports,
-        3,
-      ).p[cause]!
     return {
       ...{ id: CAUSES[cause]!.id, p: p[cause]!, prior: priors[cause]!, blame: blame[cause]! },
-      ...{ band: [at(-BAND), at(BAND)], additions: additions[cause]! },
+      ...{ band: [shifted(p[cause]!, -BAND), shifted(p[cause]!, BAND)], additions: additions[cause]! },
       speaksFor: reasons
         .filter(one => one.ln > SPEAKS.for)
         .sort((x, y) => y.ln - x.ln)
@@ -173,7 +171,7 @@ export function diagnosed(reckoned: Reckoned): Diagnosis {
   return {
     causes,
     bySign: Object.fromEntries([...shares].map(([sign, mine]) => [SIGN_ODDS[sign]!.id, best(mine)])),
-    freeLye: freeLyeChance(reckoned),
+    freeLye: reckoned.freeLye,
     p: Object.fromEntries(CAUSES.map(({ id }, i) => [id, p[i]!])),
     isUnexplained: [...reports.values()].some(isSeen) && !causes.some(one => one.p >= EXPLAINS),
     isRough: inferred.edge > ROUGH_EDGE,

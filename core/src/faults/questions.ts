@@ -36,82 +36,107 @@ const INDICATOR_FROM_DAY = 3
 
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p)))
 
+/** What is the same for every question: the kept sets' weights, and of each cause in which of them it is. */
+interface Prepared {
+  weights: Float64Array
+  /** By place among the engaged. */
+  members: Int32Array[]
+  staked: { i: number; stake: number }[]
+  /** Bits that are open, weighed by what is at stake. */
+  open: number
+}
+
+/** Less at stake is passed over. */
+const LEAST_STAKE = 0.02
+
+function prepared({ inferred, blame }: Reckoned): Prepared {
+  const { engaged, sets } = inferred
+  const whole = sets.reduce((sum, one) => sum + one.weight, 0)
+  const weights = Float64Array.from(sets, one => one.weight / whole)
+  const members = engaged.map((_, i) => Int32Array.from(sets.flatMap((one, k) => (one.on[i] === 1 ? [k] : []))))
+  const staked = engaged
+    .map((cause, i) => ({ i, stake: stakeOf(cause, blame[cause]!) }))
+    .filter(({ stake }) => stake >= LEAST_STAKE)
+  // Over the kept sets, not over all: what is known after an answer is taken from the same.
+  const open = staked.reduce((sum, { i, stake }) => sum + stake * entropy(over(weights, members[i]!)), 0)
+  return { weights, members, staked, open }
+}
+
+function over(weights: Float64Array, members: Int32Array): number {
+  let sum = 0
+  for (const k of members) sum += weights[k]!
+  return sum
+}
+
 interface Place {
   /** P(not at all) and P(at most some) of the sign in each set. */
-  a: number[]
-  b: number[]
+  a: Float64Array
+  b: Float64Array
 }
 
 /** The sign as each set has it, idle causes thinned by their chances. */
-function placeOf(sign: number, { inferred, priors }: Reckoned): Place {
-  const { engaged, sets, idle } = inferred
+function placeOf(sign: number, { inferred, priors }: Reckoned, { members, weights }: Prepared): Place {
+  const { engaged, idle, p } = inferred
+  const [isIdle, at] = [new Set(idle), new Map(engaged.map((cause, i) => [cause, i]))]
   let [a0, b0] = [1 - SIGN_ODDS[sign]!.leak1, 1 - SIGN_ODDS[sign]!.leak2]
-  const at = new Map(engaged.map((cause, i) => [cause, i]))
-  const isIdle = new Set(idle)
-  const links = LINKS_OF_SIGN[sign]!
-  for (const { cause, p1, p2 } of links) {
+  for (const { cause, p1, p2 } of LINKS_OF_SIGN[sign]!) {
     if (!isIdle.has(cause) || priors[cause] === 0) continue
-    a0 *= 1 - inferred.p[cause]! * p1
-    b0 *= 1 - inferred.p[cause]! * p2
+    a0 *= 1 - p[cause]! * p1
+    b0 *= 1 - p[cause]! * p2
   }
-  const mine = links.flatMap(one => (at.has(one.cause) ? [{ i: at.get(one.cause)!, p1: one.p1, p2: one.p2 }] : []))
-  const [a, b]: [number[], number[]] = [[], []]
-  for (const { on } of sets) {
-    let [x, y] = [a0, b0]
-    for (const { i, p1, p2 } of mine)
-      if (on[i] === 1) {
-        x *= 1 - p1
-        y *= 1 - p2
-      }
-    a.push(x)
-    b.push(y)
+  const [a, b] = [new Float64Array(weights.length).fill(a0), new Float64Array(weights.length).fill(b0)]
+  for (const { cause, p1, p2 } of LINKS_OF_SIGN[sign]!) {
+    const i = at.get(cause)
+    if (i === undefined) continue
+    for (const k of members[i]!) {
+      a[k]! *= 1 - p1
+      b[k]! *= 1 - p2
+    }
   }
   return { a, b }
 }
 
-const stakeOf = (cause: number, blame: number, isIdle: boolean): number => {
+function stakeOf(cause: number, blame: number): number {
   const { group } = CAUSES[cause]!
-  if (group === 'lye') return STAKE.lye!
-  return isIdle ? 0 : (STAKE[group] ?? 1) * Math.min(1, blame / 0.1)
+  return group === 'lye' ? STAKE.lye! : (STAKE[group] ?? 1) * Math.min(1, blame / 0.1)
 }
 
 /** Bits that an answer would tell, by what is at stake. */
-function gainOf(sign: number, reckoned: Reckoned): number {
-  const { inferred, blame } = reckoned
-  const { engaged, sets, idle, p } = inferred
-  const whole = sets.reduce((sum, one) => sum + one.weight, 0)
-  const { a, b } = placeOf(sign, reckoned)
-  const isIdle = new Set(idle)
+function gainOf(sign: number, reckoned: Reckoned, ready: Prepared): number {
+  const { idle, p } = reckoned.inferred
+  const { weights, members, staked } = ready
+  const { a, b } = placeOf(sign, reckoned, ready)
   const links = new Map(LINKS_OF_SIGN[sign]!.map(one => [one.cause, one]))
-  // Over the kept sets, not over all: what was known before is taken from the same.
-  const before = engaged.map((_, i) => sets.reduce((sum, one) => sum + (one.on[i] === 1 ? one.weight : 0), 0) / whole)
-  let gain = engaged.reduce((sum, cause, i) => sum + stakeOf(cause, blame[cause]!, false) * entropy(before[i]!), 0)
   const lye = idle.filter(cause => CAUSES[cause]!.group === 'lye' && links.has(cause))
-  gain += lye.reduce((sum, cause) => sum + STAKE.lye! * entropy(p[cause]!), 0)
+  let gain = ready.open + lye.reduce((sum, cause) => sum + STAKE.lye! * entropy(p[cause]!), 0)
+  const [meanA, meanB] = [mean(weights, a), mean(weights, b)]
+  const after = new Float64Array(weights.length)
   for (const report of [0, 1, 2] as const) {
     const [none, some, strong] = reportedAs(report)
     const of = (x: number, y: number) => none * x + some * (y - x) + strong * (1 - y)
-    const weights = sets.map((one, k) => (one.weight / whole) * of(a[k]!, b[k]!))
-    const chance = weights.reduce((sum, one) => sum + one, 0)
+    let chance = 0
+    for (let k = 0; k < after.length; k += 1) {
+      after[k] = weights[k]! * of(a[k]!, b[k]!)
+      chance += after[k]!
+    }
     if (chance <= 0) continue
-    engaged.forEach((cause, i) => {
-      const with_ = sets.reduce((sum, one, k) => sum + (one.on[i] === 1 ? weights[k]! : 0), 0)
-      gain -= chance * stakeOf(cause, blame[cause]!, isIdle.has(cause)) * entropy(with_ / chance)
-    })
+    for (const { i, stake } of staked) gain -= chance * stake * entropy(over(after, members[i]!) / chance)
     for (const cause of lye) {
       const { p1, p2 } = links.get(cause)!
       const q = p[cause]!
-      const [x, y] = [mean(sets, a, whole) / (1 - q * p1), mean(sets, b, whole) / (1 - q * p2)]
-      const ifThere = of(x * (1 - p1), y * (1 - p2))
-      const odds = ((q / (1 - q)) * ifThere) / of(x, y)
+      const [x, y] = [meanA / (1 - q * p1), meanB / (1 - q * p2)]
+      const odds = ((q / (1 - q)) * of(x * (1 - p1), y * (1 - p2))) / of(x, y)
       gain -= chance * STAKE.lye! * entropy(odds / (1 + odds))
     }
   }
   return gain
 }
 
-const mean = (sets: Reckoned['inferred']['sets'], values: readonly number[], whole: number): number =>
-  sets.reduce((sum, one, k) => sum + one.weight * values[k]!, 0) / whole
+function mean(weights: Float64Array, values: Float64Array): number {
+  let sum = 0
+  for (let k = 0; k < weights.length; k += 1) sum += weights[k]! * values[k]!
+  return sum
+}
 
 function mayAsk(id: string, { facts, reports }: Reckoned, at: number, stage: AskStage): boolean {
   const report = reports.get(at)
@@ -126,9 +151,10 @@ const troubleOf = (id: string, effort: number): number =>
 
 /** At most three looks or tests, the most telling for its trouble first; none where looking again would not change much. */
 export function questionsOf(reckoned: Reckoned, stage: AskStage): Question[] {
+  const ready = prepared(reckoned)
   return SIGN_ODDS.flatMap(({ id, effort }, at): Question[] => {
     if (!mayAsk(id, reckoned, at, stage)) return []
-    const gain = gainOf(at, reckoned)
+    const gain = gainOf(at, reckoned, ready)
     return gain < LEAST_GAIN ? [] : [{ sign: id, gain, value: gain / troubleOf(id, effort) }]
   })
     .sort((x, y) => y.value - x.value || (x.sign < y.sign ? -1 : 1))

@@ -1,5 +1,4 @@
 import type { Facts } from './facts.ts'
-import { freeLyeChance } from './diagnose.ts'
 import type { Reckoned } from './diagnose.ts'
 import { SIGN_AT, SIGN_ODDS } from './tables.ts'
 import { stageOf } from './told.ts'
@@ -217,7 +216,7 @@ function caseOf(reckoned: Reckoned): Case {
     return report?.startsWith('weak-') === true ? Number(report.slice(-1)) : 0
   }
   return {
-    ...{ f: facts, grade, freeLye: freeLyeChance(reckoned) },
+    ...{ f: facts, grade, freeLye: reckoned.freeLye },
     lyeSigns: LYE_SIGNS.reduce((sum, id) => sum + grade(id), 0),
     isChemical: SIGN_ODDS.some(one => CHEMICAL.has(one.class) && grade(one.id) >= 1),
   }

@@ -46,7 +46,10 @@ export function GuidePage() {
         <p className="mb-3 max-w-160 text-soft">
           What most often brings each sign, in an ordinary batch. On a batch’s own page Faults the same is weighed with
           its weights, temperatures and colours. Lye burns: a bar in doubt is held, with gloves, until it was tested
-          properly.
+          properly.{' '}
+          <Link to="/faults/guess" className="underline print:hidden">
+            Twenty cases to guess at
+          </Link>
         </p>
         {found.length === 0 && <p>Nothing on the list looks like that.</p>}
         <ul>
@@ -76,7 +79,8 @@ function SignOf({ sign }: { sign: Sign }) {
       <h2 className="text-lg">
         {sign.words}{' '}
         <span className="text-[13px] text-soft">
-          {SIGN_STAGES[sign.stage]}, {sign.where}
+          {SIGN_STAGES[sign.stage]}
+          {sign.where !== SIGN_STAGES[sign.stage] && `, ${sign.where}`}
         </span>
       </h2>
       <p className="text-[14px] text-soft">

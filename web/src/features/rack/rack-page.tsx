@@ -138,16 +138,22 @@ function RackRow({ batch, today }: { batch: RackBatch; today: string }) {
       </span>
       <span className="max-[900px]:col-start-2">
         <strong className="block text-lg">
-          {batch.life === 'ready'
-            ? '✓ ready'
-            : left === null
-              ? 'curing'
-              : `ready ${day(readyOn!)}, in ${left} ${left === 1 ? 'day' : 'days'}`}
+          {isHeld(batch.fitness)
+            ? '▲ held'
+            : batch.life === 'ready'
+              ? '✓ ready'
+              : left === null
+                ? 'curing'
+                : `ready ${day(readyOn!)}, in ${left} ${left === 1 ? 'day' : 'days'}`}
         </strong>
         <Filling batch={batch} today={today} />
         <span className="block text-[13px] text-soft">
           {readyRange && batch.life !== 'ready' && `${day(readyRange[0])} to ${day(readyRange[1])} by its weight; `}
-          {batch.life === 'ready' ? 'test one before any is sold' : 'too early to sell'}
+          {isHeld(batch.fitness)
+            ? 'not to be sold'
+            : batch.life === 'ready'
+              ? 'test one before any is sold'
+              : 'too early to sell'}
         </span>
       </span>
       <span className="text-[14px] text-soft max-[900px]:col-start-2">
