@@ -215,7 +215,7 @@ export function factsOf(sources: Sources): Facts {
   }
   for (const id of Object.keys(KNOWN_FACTS) as KnownFact[]) {
     const answer = known[id]
-    if (answer !== undefined) facts[id] = answer as never
+    if (answer !== undefined) facts[id] = answer
   }
   return facts
 }

@@ -36,33 +36,27 @@ const ROUNDS = 40
 const LIGHT = 1e-9
 const KEPT = 1e-3
 
-/** A sign that was reported, with what else than the engaged causes brings it. */
-interface Seen {
-  m: readonly [number, number, number]
-  /** P(not at all) and P(at most some) without any engaged cause. */
-  a0: number
-  b0: number
-}
-
-const likelihood = ([none, some, strong]: Seen['m'], a: number, b: number): number =>
+const likelihood = ([none, some, strong]: readonly [number, number, number], a: number, b: number): number =>
   none * a + some * (b - a) + strong * (1 - b)
 
-interface Touch {
-  seen: number
-  /** What a cause leaves of P(not at all) and P(at most some). */
-  keepA: number
-  keepB: number
+/** What a cause leaves of P(not at all) and P(at most some) of the signs that it touches; by their place among those reported. */
+interface Touches {
+  seen: Int32Array
+  keepA: Float64Array
+  keepB: Float64Array
 }
 
+/** The likeliest set and those around it: which causes are on, and what that makes of every sign that was reported. */
 class Sets {
-  readonly seen: Seen[]
-  readonly touches: Touch[][]
+  readonly touches: Touches[]
   readonly odds: Float64Array
   readonly apart: number[][]
   readonly on: Uint8Array
-  readonly a: Float64Array
-  readonly b: Float64Array
-  readonly l: Float64Array
+  /** Of each sign that was reported: how likely its report is by grade, and P(not at all), P(at most some), P(report) as things stand. */
+  readonly #m: readonly [Float64Array, Float64Array, Float64Array]
+  readonly #a: Float64Array
+  readonly #b: Float64Array
+  readonly #l: Float64Array
 
   constructor(
     engaged: readonly number[],
@@ -71,29 +65,39 @@ class Sets {
     reports: ReadonlyMap<number, Report>,
   ) {
     const isIdle = new Set(idle)
-    const places = new Map([...reports.keys()].map((sign, i) => [sign, i]))
-    this.seen = [...reports].map(([sign, report]) => {
-      let [a0, b0] = [1 - SIGN_ODDS[sign]!.leak1, 1 - SIGN_ODDS[sign]!.leak2]
-      for (const { cause, p1, p2 } of LINKS_OF_SIGN[sign]!) {
-        if (!isIdle.has(cause)) continue
-        a0 *= 1 - p[cause]! * p1
-        b0 *= 1 - p[cause]! * p2
+    const signs = [...reports.keys()]
+    const places = new Map(signs.map((sign, i) => [sign, i]))
+    const rows = signs.map(sign => reportedAs(reports.get(sign)!))
+    const column = (k: 0 | 1 | 2) => Float64Array.from(rows, row => row[k])
+    this.#m = [column(0), column(1), column(2)]
+    // What else than the engaged causes brings a sign thins what is left of "not at all".
+    const left = (leak: 'leak1' | 'leak2', of: 'p1' | 'p2') =>
+      Float64Array.from(signs, sign =>
+        LINKS_OF_SIGN[sign]!.reduce(
+          (none, one) => (isIdle.has(one.cause) ? none * (1 - p[one.cause]! * one[of]) : none),
+          1 - SIGN_ODDS[sign]![leak],
+        ),
+      )
+    this.#a = left('leak1', 'p1')
+    this.#b = left('leak2', 'p2')
+    this.#l = Float64Array.from(signs, (_, i) => this.#likely(i, this.#a[i]!, this.#b[i]!))
+    this.touches = engaged.map(cause => {
+      const mine = LINKS_OF_CAUSE[cause]!.filter(one => places.has(one.sign))
+      return {
+        seen: Int32Array.from(mine, one => places.get(one.sign)!),
+        keepA: Float64Array.from(mine, one => 1 - one.p1),
+        keepB: Float64Array.from(mine, one => 1 - one.p2),
       }
-      return { m: reportedAs(report), a0, b0 }
     })
-    this.touches = engaged.map(cause =>
-      LINKS_OF_CAUSE[cause]!.flatMap(({ sign, p1, p2 }) => {
-        const seen = places.get(sign)
-        return seen === undefined ? [] : [{ seen, keepA: 1 - p1, keepB: 1 - p2 }]
-      }),
-    )
     this.odds = Float64Array.from(engaged, cause => p[cause]! / (1 - p[cause]!))
     const at = new Map(engaged.map((cause, i) => [cause, i]))
     this.apart = engaged.map(cause => EXCLUDED[cause]!.flatMap(other => at.get(other) ?? []))
     this.on = new Uint8Array(engaged.length)
-    this.a = Float64Array.from(this.seen, one => one.a0)
-    this.b = Float64Array.from(this.seen, one => one.b0)
-    this.l = Float64Array.from(this.seen, (one, i) => likelihood(one.m, this.a[i]!, this.b[i]!))
+  }
+
+  #likely(i: number, a: number, b: number): number {
+    const [none, some, strong] = this.#m
+    return none[i]! * a + some[i]! * (b - a) + strong[i]! * (1 - b)
   }
 
   /** By how much a flip would change the weight. */
@@ -101,21 +105,25 @@ class Sets {
     const isOn = this.on[i] === 1
     let ratio = isOn ? 1 / this.odds[i]! : this.odds[i]!
     for (const other of this.apart[i]!) if (this.on[other] === 1) ratio *= isOn ? 1 / TOGETHER : TOGETHER
-    for (const { seen, keepA, keepB } of this.touches[i]!) {
-      const [a, b] = isOn
-        ? [this.a[seen]! / keepA, this.b[seen]! / keepB]
-        : [this.a[seen]! * keepA, this.b[seen]! * keepB]
-      ratio *= likelihood(this.seen[seen]!.m, a, b) / this.l[seen]!
+    const { seen, keepA, keepB } = this.touches[i]!
+    for (let k = 0; k < seen.length; k += 1) {
+      const at = seen[k]!
+      const [keptA, keptB] = [keepA[k]!, keepB[k]!]
+      const a = isOn ? this.#a[at]! / keptA : this.#a[at]! * keptA
+      const b = isOn ? this.#b[at]! / keptB : this.#b[at]! * keptB
+      ratio *= this.#likely(at, a, b) / this.#l[at]!
     }
     return ratio
   }
 
   flip(i: number): void {
     const isOn = this.on[i] === 1
-    for (const { seen, keepA, keepB } of this.touches[i]!) {
-      this.a[seen] = isOn ? this.a[seen]! / keepA : this.a[seen]! * keepA
-      this.b[seen] = isOn ? this.b[seen]! / keepB : this.b[seen]! * keepB
-      this.l[seen] = likelihood(this.seen[seen]!.m, this.a[seen]!, this.b[seen]!)
+    const { seen, keepA, keepB } = this.touches[i]!
+    for (let k = 0; k < seen.length; k += 1) {
+      const at = seen[k]!
+      this.#a[at] = isOn ? this.#a[at]! / keepA[k]! : this.#a[at]! * keepA[k]!
+      this.#b[at] = isOn ? this.#b[at]! / keepB[k]! : this.#b[at]! * keepB[k]!
+      this.#l[at] = this.#likely(at, this.#a[at], this.#b[at])
     }
     this.on[i] = isOn ? 0 : 1
   }

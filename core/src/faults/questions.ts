@@ -46,11 +46,14 @@ interface Prepared {
   open: number
 }
 
+/** The heaviest sets say what an answer would tell. */
+const MOST_SETS = 400
 /** Less at stake is passed over. */
 const LEAST_STAKE = 0.02
 
 function prepared({ inferred, blame }: Reckoned): Prepared {
-  const { engaged, sets } = inferred
+  const { engaged } = inferred
+  const sets = inferred.sets.slice(0, MOST_SETS)
   const whole = sets.reduce((sum, one) => sum + one.weight, 0)
   const weights = Float64Array.from(sets, one => one.weight / whole)
   const members = engaged.map((_, i) => Int32Array.from(sets.flatMap((one, k) => (one.on[i] === 1 ? [k] : []))))

@@ -221,9 +221,53 @@ const summary = (row: ListedRow): BatchSummary => ({
   fitness: row.fitness ?? 'fit',
 })
 
+const liveOf = (db: Database, workshopId: string) =>
+  db.selectFrom('batch').where('batch.workshop_id', '=', workshopId).where('batch.deleted_at', 'is', null)
+
+/** A page of the batches that are there. */
+async function listed(
+  live: ReturnType<typeof liveOf>,
+  workshopId: string,
+  { search, sort, tag, archived, life, today, after }: Wanted,
+): Promise<BatchList> {
+  const { by, way } = STANDS[sort]
+  let query = live
+    .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
+    .leftJoin('batch_record as record', 'record.batch_id', 'batch.id')
+    .select([
+      'batch.id',
+      'batch.name',
+      'batch.updated_at',
+      'look.state',
+      'look.pot_g',
+      'look.scent',
+      'look.made_at',
+      'batch.tags',
+      'record.fitness',
+    ])
+    .select([
+      sql<number>`jsonb_array_length(batch.plan -> 'score')`.as('layers'),
+      sql<boolean>`look.face is not null`.as('has_face'),
+      sql<boolean>`not ${isStale(workshopId)}`.as('is_fresh'),
+      sql<boolean>`batch.archived_at is not null`.as('is_archived'),
+      sql<string>`(${by})::text`.as('stood_at'),
+      lifeIn(today).as('life'),
+    ])
+    .where('batch.archived_at', archived ? 'is not' : 'is', null)
+    .orderBy(by, way)
+    .orderBy('batch.id', way)
+    .limit(PAGE + 1)
+  if (life) query = query.where(lifeIn(today), '=', life)
+  if (tag !== '') query = query.where(sql<boolean>`batch.tags @> ${[tag]}::text[]`)
+  if (after) query = query.where(isAfter(sort, after))
+  for (const word of search.split(/\s+/).filter(Boolean).slice(0, 8)) query = query.where(holds(word))
+  const rows = await query.execute()
+  const last = rows.length > PAGE ? rows[PAGE - 1]! : null
+  return { batches: rows.slice(0, PAGE).map(summary), next: last ? `${last.id}/${last.stood_at}` : null }
+}
+
 export function batchStore(db: Database): BatchStore {
-  const live = (workshopId: string) =>
-    db.selectFrom('batch').where('batch.workshop_id', '=', workshopId).where('batch.deleted_at', 'is', null)
+  const live = (workshopId: string) => liveOf(db, workshopId)
 
   /** What of a batch is no part of its plan. */
   const set = async (
@@ -257,42 +301,7 @@ export function batchStore(db: Database): BatchStore {
         .executeTakeFirst()
       return row?.name ?? null
     },
-    async list(workshopId, { search, sort, tag, archived, life, today, after }) {
-      const { by, way } = STANDS[sort]
-      let query = live(workshopId)
-        .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
-        .leftJoin('batch_record as record', 'record.batch_id', 'batch.id')
-        .select([
-          'batch.id',
-          'batch.name',
-          'batch.updated_at',
-          'look.state',
-          'look.pot_g',
-          'look.scent',
-          'look.made_at',
-          'batch.tags',
-          'record.fitness',
-        ])
-        .select([
-          sql<number>`jsonb_array_length(batch.plan -> 'score')`.as('layers'),
-          sql<boolean>`look.face is not null`.as('has_face'),
-          sql<boolean>`not ${isStale(workshopId)}`.as('is_fresh'),
-          sql<boolean>`batch.archived_at is not null`.as('is_archived'),
-          sql<string>`(${by})::text`.as('stood_at'),
-          lifeIn(today).as('life'),
-        ])
-        .where('batch.archived_at', archived ? 'is not' : 'is', null)
-        .orderBy(by, way)
-        .orderBy('batch.id', way)
-        .limit(PAGE + 1)
-      if (life) query = query.where(lifeIn(today), '=', life)
-      if (tag !== '') query = query.where(sql<boolean>`batch.tags @> ${[tag]}::text[]`)
-      if (after) query = query.where(isAfter(sort, after))
-      for (const word of search.split(/\s+/).filter(Boolean).slice(0, 8)) query = query.where(holds(word))
-      const rows = await query.execute()
-      const last = rows.length > PAGE ? rows[PAGE - 1]! : null
-      return { batches: rows.slice(0, PAGE).map(summary), next: last ? `${last.id}/${last.stood_at}` : null }
-    },
+    list: (workshopId, wanted) => listed(live(workshopId), workshopId, wanted),
     async add(workshopId, plan) {
       const row = await db
         .insertInto('batch')
