@@ -140,6 +140,27 @@ describe('always', () => {
       }),
     ))
 
+  test('a sign that one cause alone brings never speaks against it when it is seen, nor for it when it is not', () => {
+    const alone = SIGN_ODDS.flatMap(({ id }, at) => (LINKS_OF_SIGN[at]!.length === 1 ? [{ id, at }] : []))
+    expect(alone.length).toBeGreaterThan(2)
+    fc.assert(
+      fc.property(anyFacts, anyTold, fc.constantFrom(...alone), (facts, told, { id, at }) => {
+        const others = told.filter(one => one.sign !== id)
+        const { cause } = LINKS_OF_SIGN[at]![0]!
+        // Of its own stage something was said: otherwise the first word on it makes all else there glanced at.
+        const p = (more: readonly Told[]) =>
+          infer(
+            priorsOf(facts).map(one => one.p),
+            reportsOf(facts, more, false),
+          ).p[cause]!
+        const before = p(others)
+        expect(p([...others, { sign: id, grade: 0 }])).toBeLessThanOrEqual(before + 1e-6)
+        expect(p([...others, { sign: id, grade: 2 }])).toBeGreaterThanOrEqual(before - 1e-6)
+      }),
+      { numRuns: 200 },
+    )
+  })
+
   test('more of a sign never lowers the class of a batch', () => {
     const order = ['fit', 'cosmetic', 'hold', 'test', 'discard']
     // By rules alone: a chance raises a class, and may rise less when another cause explains what is seen.

@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { Choice } from '../ui/choice.tsx'
 import { options } from '../ui/options.ts'
 import { Section } from '../ui/section.tsx'
+import { SignPicture } from './sign-picture.tsx'
 import { GRADE_WORDS } from './entry-words.ts'
 import type { OpenRecord } from './use-record.ts'
 
@@ -67,7 +68,8 @@ function SignRow({ sign, record }: { sign: Sign; record: OpenRecord }) {
   const how = [sign.where, sign.some, sign.strong]
   return (
     <li className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
-      <span className="min-w-0 flex-1 basis-60">
+      <SignPicture sign={sign.id} />
+      <span className="min-w-0 flex-1 basis-50">
         <span className={grade !== null && grade > 0 ? 'font-semibold' : ''}>{sign.words}</span>
         <span className="block text-[13px] text-soft">
           {sign.where}

@@ -78,8 +78,8 @@ function Taught({ cure: { known, readyDay, untaughtReadyDay } }: { cure: CureFor
   return (
     <p className="mt-2 max-w-160">
       By {known.batches} weighed {known.batches === 1 ? 'batch' : 'batches'} of yours, bars here{' '}
-      {words === '' ? 'dry as the model says' : `${words} than the model says`}: ready after {readyDay} days, where it
-      would have said {untaughtReadyDay}.
+      {words === '' ? 'dry as the model says' : `${words} than the model says`}: ready after {readyDay} days
+      {readyDay === untaughtReadyDay ? ' all the same.' : `, where it would have said ${untaughtReadyDay}.`}
     </p>
   )
 }

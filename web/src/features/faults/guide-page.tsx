@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
+import { SignPicture } from '../../parts/sign-picture.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 
@@ -29,7 +30,7 @@ export function GuidePage() {
             <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
             <input
               type="search"
-              className="field min-h-9 w-60 pl-8"
+              className="field min-h-9 w-52 pl-8"
               placeholder="white powder, oily drops, ring"
               maxLength={60}
               value={search}
@@ -76,7 +77,8 @@ const USUAL = 0.04
 function SignOf({ sign }: { sign: Sign }) {
   return (
     <li className="break-inside-avoid border-b border-line py-3">
-      <h2 className="text-lg">
+      <h2 className="flex flex-wrap items-center gap-x-3 text-lg">
+        <SignPicture sign={sign.id} />
         {sign.words}{' '}
         <span className="text-[13px] text-soft">
           {SIGN_STAGES[sign.stage]}
