@@ -13,6 +13,7 @@ import type {
 } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
+import { liveBatch } from '../database/live-batch.ts'
 import type { Database } from '../database/connection.ts'
 import type { Tables } from '../database/types.ts'
 import type { SentChanges } from '../http/body.ts'
@@ -98,14 +99,7 @@ async function changed(
   id: string,
   { id: changeId, revision, changes }: SentChanges,
 ): Promise<ChangeResult> {
-  const row = await trx
-    .selectFrom('batch')
-    .where('workshop_id', '=', workshopId)
-    .where('id', '=', id)
-    .where('deleted_at', 'is', null)
-    .select(COLUMNS)
-    .forUpdate()
-    .executeTakeFirst()
+  const row = await liveBatch(trx, workshopId, id).select(COLUMNS).forUpdate().executeTakeFirst()
   if (!row) return { ok: false, current: null, parts: [] }
   const plan = storedPlan(row.plan)
   if (!plan) return { ok: false, problems: [{ path: '', value: '', sentence: UNREADABLE }] }

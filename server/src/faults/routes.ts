@@ -3,6 +3,7 @@ import type { FaultLesson, Plan, RecordEntry } from '@ostler/core'
 import { Router } from 'express'
 import type { Request } from 'express'
 import { sql } from 'kysely'
+import { liveBatch } from '../database/live-batch.ts'
 import type { Database } from '../database/connection.ts'
 import { idFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
@@ -46,13 +47,7 @@ export function faultRoutes(db: Database): Router {
     const { workshopId } = visitorOf(req)
     const id = idFrom(req.params.id)
     const lessons = await lessonsOf(db, workshopId)
-    const batch = await db
-      .selectFrom('batch')
-      .where('workshop_id', '=', workshopId)
-      .where('id', '=', id)
-      .where('deleted_at', 'is', null)
-      .select('plan')
-      .executeTakeFirst()
+    const batch = await liveBatch(db, workshopId, id).select('plan').executeTakeFirst()
     const read = batch && readPlan(batch.plan)
     if (!read) throw new HttpError(404, 'There is no such batch. It may have been deleted in another window.')
     const of = read.ok

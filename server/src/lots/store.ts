@@ -2,6 +2,7 @@ import { bookLots } from '@ostler/core'
 import type { LotBatch, LotBooking, LotTaking, LotUse, ShelfItem, ShelfKind, ShortLot } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
+import { liveBatch } from '../database/live-batch.ts'
 import type { Database } from '../database/connection.ts'
 import type { Tables } from '../database/types.ts'
 
@@ -97,14 +98,7 @@ async function booked(
   batchId: string,
   { takes, evenIfShort }: LotBooking,
 ): Promise<BookResult> {
-  const batch = await tx
-    .selectFrom('batch')
-    .where('workshop_id', '=', workshopId)
-    .where('id', '=', batchId)
-    .where('deleted_at', 'is', null)
-    .select('id')
-    .forUpdate()
-    .executeTakeFirst()
+  const batch = await liveBatch(tx, workshopId, batchId).select('id').forUpdate().executeTakeFirst()
   if (!batch) return null
   const before = await usesOf(tx, workshopId, batchId)
   // In one order for everybody: two bookings never wait for each other.
@@ -151,13 +145,7 @@ async function batchesHolding(db: Database, workshopId: string, kind: ShelfKind,
 
 export const lotStore = (db: Database): LotStore => ({
   async ofBatch(workshopId, batchId) {
-    const batch = await db
-      .selectFrom('batch')
-      .where('workshop_id', '=', workshopId)
-      .where('id', '=', batchId)
-      .where('deleted_at', 'is', null)
-      .select('id')
-      .executeTakeFirst()
+    const batch = await liveBatch(db, workshopId, batchId).select('id').executeTakeFirst()
     return batch ? usesOf(db, workshopId, batchId) : null
   },
   async book(workshopId, batchId, booking) {

@@ -2,6 +2,7 @@ import { MOST_ENTRIES, concerning, daysBetween, fitnessBySigns, readPlan, record
 import type { LessonAnswer, PhotoAnswer, RecordAnswer, RecordEntry, RecordState } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
+import { liveBatch } from '../database/live-batch.ts'
 import type { Database } from '../database/connection.ts'
 import type { Tables } from '../database/types.ts'
 import type { Jpeg } from './photo.ts'
@@ -28,12 +29,7 @@ const MOST_PHOTOS = 200
 const MOST_LESSONS = 100
 
 const batchOf = (db: Database | Transaction<Tables>, workshopId: string, id: string) =>
-  db
-    .selectFrom('batch')
-    .where('workshop_id', '=', workshopId)
-    .where('id', '=', id)
-    .where('deleted_at', 'is', null)
-    .select('id')
+  liveBatch(db, workshopId, id).select('id')
 
 const entriesOf = async (db: Database | Transaction<Tables>, workshopId: string, batchId: string) =>
   (

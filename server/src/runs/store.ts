@@ -1,6 +1,7 @@
 import { MOST_EVENTS, readPlan } from '@ostler/core'
 import type { BenchEvent, BenchRun, NotedAnswer, RunAnswer, RunEvents, RunOutcome, RunSummary } from '@ostler/core'
 import { sql } from 'kysely'
+import { liveBatch } from '../database/live-batch.ts'
 import type { Database } from '../database/connection.ts'
 import type { Shelves } from '../shelf/store.ts'
 import { addEvents } from './adding.ts'
@@ -59,13 +60,7 @@ async function eventsAfter(db: Database, workshopId: string, id: string, seq: nu
 
 /** The plan of a batch as it stands, and the shelf; null where there is none, or it cannot be read. */
 async function frozen(db: Database, shelves: Shelves, workshopId: string, batchId: string) {
-  const batch = await db
-    .selectFrom('batch')
-    .where('workshop_id', '=', workshopId)
-    .where('id', '=', batchId)
-    .where('deleted_at', 'is', null)
-    .select('plan')
-    .executeTakeFirst()
+  const batch = await liveBatch(db, workshopId, batchId).select('plan').executeTakeFirst()
   const read = batch && readPlan(batch.plan)
   if (!read?.ok) return null
   const { shelf } = await shelves.all(workshopId)
@@ -116,14 +111,7 @@ async function noted(
   { id, isAnew, openedAt }: MadeReady,
 ): Promise<Omit<NotedAnswer, 'now'> | null> {
   return db.transaction().execute(async tx => {
-    const batch = await tx
-      .selectFrom('batch')
-      .where('workshop_id', '=', workshopId)
-      .where('id', '=', batchId)
-      .where('deleted_at', 'is', null)
-      .select('id')
-      .forUpdate()
-      .executeTakeFirst()
+    const batch = await liveBatch(tx, workshopId, batchId).select('id').forUpdate().executeTakeFirst()
     if (!batch) return null
     const ofBatch = tx.selectFrom('run').where('workshop_id', '=', workshopId).where('batch_id', '=', batchId)
     const columns = ['id', 'opened_at', 'begun_at'] as const

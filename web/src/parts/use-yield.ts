@@ -28,3 +28,17 @@ export function useYield(state: RecordState): YieldReckoned | null {
     return yieldReckoned(state, inG, Math.min(1, massG / freshG))
   }, [forecast, plan, shelf, state, weighedOn])
 }
+
+/** Where it went, line by line, g; what is nothing is left out. */
+export const yieldLines = (reckoned: YieldReckoned): { what: string; grams: number }[] =>
+  (
+    [
+      ['went in', reckoned.inG],
+      ['bars', reckoned.barsG],
+      ['ends and trims', reckoned.endsG],
+      ['samples', reckoned.samplesG],
+      ['stuck to vessels', reckoned.stuckG],
+      ['spilt or thrown away', reckoned.spiltG],
+      ['water that went off by then, about', reckoned.waterG],
+    ] as const
+  ).flatMap(([what, grams]) => (grams > 0 ? [{ what, grams }] : []))

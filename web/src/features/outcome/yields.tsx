@@ -1,7 +1,7 @@
 import { YIELD_PARTS, findById, readQuantity, showMass } from '@ostler/core'
 import type { Words, YieldPart } from '@ostler/core'
 import { useState } from 'react'
-import { useYield } from '../../parts/use-yield.ts'
+import { useYield, yieldLines } from '../../parts/use-yield.ts'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
 import { Choice } from '../../ui/choice.tsx'
@@ -26,26 +26,14 @@ export function Yields({ record }: { record: OpenRecord }) {
         <>
           <table className="mt-2 w-full max-w-110">
             <tbody>
-              {(
-                [
-                  ['went in', reckoned.inG],
-                  ['bars', reckoned.barsG],
-                  ['ends and trims', reckoned.endsG],
-                  ['samples', reckoned.samplesG],
-                  ['stuck to vessels', reckoned.stuckG],
-                  ['spilt or thrown away', reckoned.spiltG],
-                  ['water that went off by then, about', reckoned.waterG],
-                ] as const
-              )
-                .filter(([, grams]) => grams > 0)
-                .map(([what, grams], i) => (
-                  <tr key={what} className="border-b border-line">
-                    <th scope="row" className="py-1 text-left font-normal">
-                      {what}
-                    </th>
-                    <td className={`text-right ${i === 0 ? 'font-semibold' : ''}`}>{g(grams)}</td>
-                  </tr>
-                ))}
+              {yieldLines(reckoned).map(({ what, grams }, i) => (
+                <tr key={what} className="border-b border-line">
+                  <th scope="row" className="py-1 text-left font-normal">
+                    {what}
+                  </th>
+                  <td className={`text-right ${i === 0 ? 'font-semibold' : ''}`}>{g(grams)}</td>
+                </tr>
+              ))}
             </tbody>
           </table>
           <p className={`mt-1 ${reckoned.isOff ? 'font-semibold text-rust' : ''}`}>

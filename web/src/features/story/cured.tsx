@@ -2,7 +2,7 @@ import { dayAfter, showMass, showShare, showTemperature } from '@ostler/core'
 import type { RecordState } from '@ostler/core'
 import { format, parseISO } from 'date-fns'
 import { useHabits, usePlan } from '../../plan/context.tsx'
-import { useYield } from '../../parts/use-yield.ts'
+import { useYield, yieldLines } from '../../parts/use-yield.ts'
 import { Part, Table } from './part.tsx'
 import { useCure } from './use-cure.ts'
 
@@ -55,20 +55,13 @@ export function Cured({ state }: { state: RecordState }) {
       {reckoned && (
         <Part title="Where the soap went">
           <Table
-            rows={(
-              [
-                ['went in', reckoned.inG],
-                ['bars', reckoned.barsG],
-                ['ends and trims', reckoned.endsG],
-                ['samples', reckoned.samplesG],
-                ['stuck to vessels', reckoned.stuckG],
-                ['spilt or thrown away', reckoned.spiltG],
-                ['water that went off, about', reckoned.waterG],
-                [reckoned.gapG >= 0 ? 'not accounted for' : 'more than went in', Math.abs(reckoned.gapG)],
-              ] as const
-            )
-              .filter(([, grams]) => grams > 0)
-              .map(([what, grams]) => ({ what, cells: [g(grams)] }))}
+            rows={[
+              ...yieldLines(reckoned).map(({ what, grams }) => ({ what, cells: [g(grams)] })),
+              {
+                what: reckoned.gapG >= 0 ? 'not accounted for' : 'more than went in',
+                cells: [g(Math.abs(reckoned.gapG))],
+              },
+            ]}
           />
         </Part>
       )}
