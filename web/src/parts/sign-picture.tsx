@@ -142,7 +142,7 @@ const OVER: Readonly<Record<string, ReactNode>> = {
     <path key="b" d="M4 40 H56 q-26 -9 -52 0 z" fill="var(--paper)" />,
   ],
   'r-chalk': dots(
-    [...SPOTS, [10, 24], [52, 22], [26, 10]].map(([x, y]) => [x!, y!, 2.8] as const),
+    [...SPOTS, [10, 24], [52, 22], [26, 10]].map(([x, y]) => [x, y, 2.8] as const),
     '#ffffff',
   ),
   'm-crack': <path d="M27 4 l2 8 l-3 6 l5 8 l3 -8 l-2 -6 l2 -8 z" fill={EDGE} />,
