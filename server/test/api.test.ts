@@ -196,7 +196,7 @@ describe('a workshop with the demo', () => {
     const visitor = await signedIn()
     const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
     expect((await visitor.delete(`/api/batches/${id}`)).status).toBe(204)
-    expect((await visitor.get(`/api/batches/${id}`)).status).toBe(404)
+    expect((await visitor.get(`/api/batches/${id}`)).status).toBe(410)
     expect((await visitor.post(`/api/batches/${id}/restore`)).status).toBe(204)
     expect((await visitor.get(`/api/batches/${id}`)).status).toBe(200)
   })

@@ -44,6 +44,7 @@ describe('what a batch comes to', () => {
     expect(Object.keys(first!).sort()).toEqual(
       [
         'face',
+        'fitness',
         'id',
         'isArchived',
         'isFresh',
