@@ -112,7 +112,9 @@ export function buildAll() {
       // Whoever asks for the pages, they are those that are served: without this, a test that builds them gets pages without the
       // part that keeps them in the browser.
       const vite = join(ROOT, 'node_modules/vite/bin/vite.js')
-      call('Building the pages', process.execPath, [vite, 'build', 'web', '--logLevel', 'warn'], { NODE_ENV: 'production' })
+      call('Building the pages', process.execPath, [vite, 'build', 'web', '--logLevel', 'warn'], {
+        NODE_ENV: 'production',
+      })
       call('Writing the service worker', process.execPath, [join(ROOT, 'scripts/lib/offline.mjs')])
     },
   )
