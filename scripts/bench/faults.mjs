@@ -29,4 +29,36 @@ export default async function faults() {
   await timed(30, whole)
   const times = await timed(100, whole)
   tell('faults.infer.p95_ms', p95(times), 'ms')
+
+  // Whatever is seen of whatever batch: chances that are chances, a class, and no more time than a page has.
+  const random = ticking(11)
+  let wrong = 0
+  const taken = []
+  for (let i = 0; i < 10_000; i += 1) {
+    const some = 1 + Math.floor(random() * 12)
+    const seen = Array.from({ length: some }, () => ({
+      sign: SIGN_ODDS[Math.floor(random() * SIGN_ODDS.length)].id,
+      grade: Math.floor(random() * 3),
+    }))
+    const of = { ...(random() < 0.5 ? facts : ORDINARY), days: Math.floor(random() * 60) }
+    const from = performance.now()
+    const reckoned = reckon(of, seen)
+    const verdict = verdictOf(reckoned)
+    questionsOf(reckoned, 'cure')
+    diagnosed(reckoned)
+    taken.push(performance.now() - from)
+    const isChance = p => p >= 0 && p <= 1
+    if (!reckoned.inferred.p.every(isChance) || !isChance(verdict.freeLye)) wrong += 1
+  }
+  tell('faults.random10000.wrong', wrong, '1')
+  tell('faults.random10000.p95_ms', p95(taken), 'ms')
+}
+
+/** Numbers from 0 to 1, the same in every run. */
+function ticking(seed) {
+  let at = seed
+  return () => {
+    at = (Math.imul(at, 1664525) + 1013904223) >>> 0
+    return at / 2 ** 32
+  }
 }

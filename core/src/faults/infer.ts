@@ -180,24 +180,44 @@ interface Sum {
 
 function goThrough(sets: Sets, n: number, depth: number): Sum {
   const sum: Sum = { z: 0, flipped: new Float64Array(n), edge: 0, kept: [] }
-  const path: number[] = []
-  const visit = (from: number, weight: number): void => {
-    sum.z += weight
-    for (const i of path) sum.flipped[i] = sum.flipped[i]! + weight
-    if (path.length === depth && depth < n) sum.edge += weight
+  const keep = (weight: number): void => {
     if (weight > KEPT) sum.kept.push({ on: sets.on.slice(), weight })
-    if (path.length === depth) return
+  }
+  /** The sets one flip further than the path, which are as deep as is gone: of them only the weight is needed. Gives their sum. */
+  const last = (from: number, weight: number): number => {
+    let all = 0
     for (let i = from; i < n; i += 1) {
       const next = weight * sets.ratio(i)
       if (next < LIGHT) continue
-      path.push(i)
+      all += next
+      sum.flipped[i]! += next
+      if (next <= KEPT) continue
       sets.flip(i)
-      visit(i + 1, next)
+      keep(next)
       sets.flip(i)
-      path.pop()
     }
+    if (depth < n) sum.edge += all
+    return all
   }
-  visit(0, 1)
+  /** The sets beyond a path, and its own. Gives their sum. */
+  const visit = (at: number, from: number, weight: number): number => {
+    keep(weight)
+    if (at === depth) return weight
+    let all = weight
+    if (at === depth - 1) all += last(from, weight)
+    else
+      for (let i = from; i < n; i += 1) {
+        const next = weight * sets.ratio(i)
+        if (next < LIGHT) continue
+        sets.flip(i)
+        const beyond = visit(at + 1, i + 1, next)
+        sets.flip(i)
+        sum.flipped[i]! += beyond
+        all += beyond
+      }
+    return all
+  }
+  sum.z = visit(0, 0, 1)
   return sum
 }
 
