@@ -4,7 +4,7 @@ import type { BenchState } from '../bench/index.ts'
 import type { Forecast } from '../forecast/index.ts'
 import { browningOf } from '../look/cups/index.ts'
 import { stabiliserHolds } from '../look/colour/index.ts'
-import type { RestSaid } from '../mould/index.ts'
+import type { RestOutlook } from '../mould/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { scentLoad, unitBatter } from '../recipe/index.ts'
 import { daysBetween } from '../record/index.ts'
@@ -24,7 +24,7 @@ export interface Sources {
   shelf: Shelf
   forecast: Forecast
   /** The rest as it was worked through; null: a first look at it stands in. */
-  rest: Pick<RestSaid, 'result' | 'ash'> | null
+  rest: Pick<RestOutlook, 'result' | 'ash' | 'numbers'> | null
   noted: BenchState | null
   record: Pick<RecordState, 'unmouldedAt' | 'cutAt' | 'turnedAt'>
   known: Readonly<Partial<Record<KnownFact, boolean>>>
@@ -180,7 +180,7 @@ function pours({ plan, forecast }: Sources): Partial<Facts> {
 
 /** The mould, as forecast and as read; and when it was taken out and cut. */
 function rest({ plan, forecast, rest: said, record }: Sources): Partial<Facts> {
-  const quick = forecast.rest
+  const { gel } = said?.numbers ?? forecast.rest
   const { pouredAt, readings, steps } = plan.rest
   const hoursTo = (at: string | null): number | null =>
     at === null || pouredAt === '' ? null : (Date.parse(`${at}Z`) - Date.parse(`${pouredAt}Z`)) / 3_600_000
@@ -188,8 +188,8 @@ function rest({ plan, forecast, rest: said, record }: Sources): Partial<Facts> {
   const earliestH = said?.result.unmouldMin == null ? null : said.result.unmouldMin / 60
   const core = readings.filter(one => one.at === 'core').map(one => one.tempC)
   return {
-    ...{ gelNone: quick.gel.none, gelPart: quick.gel.partial, gelFull: quick.gel.full },
-    ...{ crack: said?.result.crack ?? quick.crack, volcano: said?.result.volcano ?? quick.volcano },
+    ...{ gelNone: gel.none, gelPart: gel.partial, gelFull: gel.full },
+    ...{ crack: said?.result.crack ?? forecast.rest.crack, volcano: said?.result.volcano ?? forecast.rest.volcano },
     ...(said && { riversIx: said.result.rivers, browning: said.result.browning, ash: said.ash.chance }),
     peakOver: core.length > 0 ? Math.max(...core) - 88 : null,
     chilled: steps.some(step => step.place === 'refrigerator' || step.place === 'freezer'),

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { forecast } from '../forecast/index.ts'
-import { readPlanText } from '../plan/index.ts'
+import { applyEdit, readPlanText } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { SIGNS, recordFold } from '../record/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
@@ -12,7 +12,8 @@ import type { Facts } from './facts.ts'
 import { factsOf } from './facts-of.ts'
 import { infer } from './infer.ts'
 import { WORKED_CASES } from './lessons.ts'
-import { NEXT_TIME, nextPlan } from './next.ts'
+import { NEXT_TIME, isStillNext, nextEdit, nextPlan } from './next.ts'
+import { NEXT_ABOUT } from './next-keys.ts'
 import { fitnessBySigns } from './of-record.ts'
 import { priorsOf } from './priors.ts'
 import { questionsOf } from './questions.ts'
@@ -261,12 +262,18 @@ describe('next time', () => {
   })
 
   test('every cause has its card, and every change that it makes is a plan that can be forecast', () => {
-    expect(Object.keys(NEXT_TIME).sort()).toEqual(CAUSES.map(one => one.id).sort())
+    const all = CAUSES.map(one => one.id).sort()
+    expect(Object.keys(NEXT_TIME).sort()).toEqual(all)
+    expect([...NEXT_ABOUT.keys()].sort()).toEqual(all)
     for (const plan of plans)
       for (const cause of Object.keys(NEXT_TIME)) {
         const made = nextPlan(cause, plan, { clearPointC: 34 })
         if (!made) continue
         expect(forecast(made, shelf).ok, `${cause} in ${plan.name}`).toBe(true)
+        // As one edit it is the same plan; made already, nothing is left to say, or it goes on by another step.
+        const edited = applyEdit(plan, nextEdit(cause, plan, { clearPointC: 34 })!)
+        expect(edited.ok && edited.plan, `${cause} in ${plan.name}`).toEqual(made)
+        expect(isStillNext(cause, plan, { clearPointC: 34 })).toBe(true)
       }
   })
 

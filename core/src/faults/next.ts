@@ -1,5 +1,5 @@
 import { readPlan } from '../plan/index.ts'
-import type { Plan } from '../plan/index.ts'
+import type { Edit, Plan } from '../plan/index.ts'
 
 /** What to change next time, by cause: in words, and as a change of the plan where one can be made. */
 
@@ -233,3 +233,17 @@ export function nextPlan(cause: string, plan: Plan, about: { clearPointC: number
   const read = readPlan(made)
   return read.ok ? read.plan : null
 }
+
+/** The same as one edit, undone in one step. */
+export function nextEdit(cause: string, plan: Plan, about: { clearPointC: number }): Edit | null {
+  const made = nextPlan(cause, plan, about)
+  if (!made) return null
+  const parts = (Object.keys(made) as (keyof Plan)[]).filter(
+    part => JSON.stringify(made[part]) !== JSON.stringify(plan[part]),
+  )
+  return { kind: 'many', edits: parts.map(part => ({ kind: 'set', path: [part], value: made[part] })) }
+}
+
+/** Whether a plan could still be changed so: what can be edited and was leaves nothing to say. */
+export const isStillNext = (cause: string, plan: Plan, about: { clearPointC: number }): boolean =>
+  NEXT_TIME[cause]?.edit === undefined || nextPlan(cause, plan, about) !== null

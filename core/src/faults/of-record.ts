@@ -11,8 +11,10 @@ import type { Fitness } from './verdict.ts'
 /** What a record says, for the reckoning. */
 
 export const toldIn = ({ signs }: Pick<RecordState, 'signs'>): Told[] =>
-  signs.flatMap(({ sign, grade, by }): Told[] =>
-    sign === undefined || grade === undefined ? [] : [{ sign, grade: grade as Grade, ...(by && { by }) }],
+  signs.flatMap(({ sign, grade, by, bars, cups }): Told[] =>
+    sign === undefined || grade === undefined
+      ? []
+      : [{ sign, grade: grade as Grade, ...(by && { by }), ...(bars && { bars }), ...(cups && { cups }) }],
   )
 
 export const knownIn = ({ known }: Pick<RecordState, 'known'>): Partial<Record<KnownFact, boolean>> =>
@@ -30,9 +32,15 @@ const ANY: Partial<Facts> = {
 /**
  * The class of a batch by its signs and answers alone, without its plan: for lists, and for what must not be called ready. With the plan it
  * may be heavier, never lighter than its rules.
+ *
+ * @param before what was noted at the bench; the record's own word on a sign goes before it
  */
-export function fitnessBySigns(state: Pick<RecordState, 'signs' | 'known'>, days: number): Fitness {
-  const told = toldIn(state)
+export function fitnessBySigns(
+  state: Pick<RecordState, 'signs' | 'known'>,
+  days: number,
+  before: readonly Told[] = [],
+): Fitness {
+  const told = [...before, ...toldIn(state)]
   const known = knownIn(state)
   if (told.length === 0 && Object.keys(known).length === 0) return 'fit'
   return verdictOf(reckon({ ...ORDINARY, ...ANY, ...known, days }, told)).class

@@ -164,11 +164,22 @@ export function questionsOf(reckoned: Reckoned, stage: AskStage): Question[] {
     .slice(0, MOST_ASKED)
 }
 
+/** Answers that take a rule away: asked first where the rule holds. */
+const CLEARS: Readonly<Partial<Record<KnownFact, string>>> = {
+  stingElsewhere: 'D1',
+  rewarmed: 'T9',
+  cookedOut: 'T10',
+}
+
 /**
- * Facts that only the maker knows, in the order of what an answer would move: the chance beforehand of causes that explain what was seen,
+ * Facts that only the maker knows: those that take away a rule that holds, then in the order of what an answer would move: the chance beforehand of causes that explain what was seen,
  * and of those that leave lye over. What was answered is left out.
  */
-export function factsToAsk({ facts, blame }: Reckoned, answered: ReadonlySet<string>): KnownFact[] {
+export function factsToAsk(
+  { facts, blame }: Reckoned,
+  rules: readonly string[],
+  answered: ReadonlySet<string>,
+): KnownFact[] {
   const moves = (id: KnownFact): number => {
     const [yes, no] = [true, false].map(answer => priorsOf({ ...facts, [id]: answer }))
     return CAUSES.reduce((sum, { group }, cause) => {
@@ -176,9 +187,10 @@ export function factsToAsk({ facts, blame }: Reckoned, answered: ReadonlySet<str
       return sum + weight * Math.abs(yes![cause]!.p - no![cause]!.p)
     }, 0)
   }
+  const clears = (id: KnownFact) => rules.includes(CLEARS[id] ?? '')
   return (Object.keys(KNOWN_FACTS) as KnownFact[])
     .filter(id => !answered.has(id))
-    .map(id => ({ id, moved: moves(id) }))
+    .map(id => ({ id, moved: clears(id) ? Infinity : moves(id) }))
     .sort((a, b) => b.moved - a.moved)
     .map(({ id }) => id)
 }

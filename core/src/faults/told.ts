@@ -13,6 +13,9 @@ export interface Told {
   grade: Grade
   /** How it was tested; a strip hardly says anything. */
   by?: 'eye' | 'meter' | 'strip' | 'indicator'
+  /** Bars, by their numbers, and cups, by their ids, that it was seen in; not said: anywhere. */
+  bars?: readonly string[]
+  cups?: readonly string[]
 }
 
 /** What is reported of a sign: a grade, or that its stage was gone through and nothing was said of it; or by a test that says little. */

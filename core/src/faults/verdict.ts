@@ -14,6 +14,7 @@ export const FITNESS = {
 } as const
 export type Fitness = keyof typeof FITNESS
 const HEAVIER: readonly Fitness[] = ['fit', 'cosmetic', 'hold', 'test', 'discard']
+export const heavier = (a: Fitness, b: Fitness): Fitness => (HEAVIER.indexOf(b) > HEAVIER.indexOf(a) ? b : a)
 
 export interface Verdict {
   class: Fitness
@@ -226,10 +227,7 @@ function caseOf(reckoned: Reckoned): Case {
 export function verdictOf(reckoned: Reckoned): Verdict {
   const c = caseOf(reckoned)
   const holding = RULES.filter(rule => rule.holds(c) && !(c.f.testsNormal && rule.clears?.(c) === true))
-  const heaviest = holding.reduce<Fitness>(
-    (most, rule) => (HEAVIER.indexOf(rule.class) > HEAVIER.indexOf(most) ? rule.class : most),
-    'fit',
-  )
+  const heaviest = holding.reduce<Fitness>((most, rule) => heavier(most, rule.class), 'fit')
   const mine = holding.filter(rule => rule.class === heaviest)
   const gone = (stage: string) => [...reckoned.reports.keys()].some(at => stageOf(SIGN_ODDS[at]!.id) === stage)
   return {

@@ -37,6 +37,7 @@ export type {
   Frame,
   Refit,
   RestNumbers,
+  RestOutlook,
   RestSaid,
   RestSearch,
   RestTask,

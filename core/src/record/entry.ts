@@ -127,6 +127,12 @@ export class RecordEntry {
   @Texts(20, 200, 'Bars are named by their numbers, at most 200 of them.', { optional: true })
   bars?: string[]
 
+  @Texts(40, 30, 'Cups are named by their ids, at most 30 of them.', {
+    optional: true,
+    says: 'Of a sign: the cups whose soap has it.',
+  })
+  cups?: string[]
+
   @Uuid('A photograph is named by its id.', { optional: true })
   photo?: string
 

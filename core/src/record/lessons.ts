@@ -26,13 +26,20 @@ export function sharedBy(a: Plan, b: Plan): Shared[] {
 
 /** What weighs most when the next batch is planned: a scent says more than a colour. */
 const WEIGHT: Readonly<Record<Shared, number>> = { scent: 3, recipe: 2, mould: 1, colour: 1 }
-const MOST = 5
+const MOST = 8
+
+interface Concerns {
+  shares: readonly Shared[]
+  /** It concerns every batch of the workshop. */
+  isForAll: boolean
+  on: string
+}
 
 /** Lessons that concern a plan, those first that share most with it, then the latest. */
-export const concerning = <T extends { shares: readonly Shared[]; on: string }>(lessons: readonly T[]): T[] => {
+export const concerning = <T extends Concerns>(lessons: readonly T[]): T[] => {
   const weigh = ({ shares }: T) => shares.reduce((sum, one) => sum + WEIGHT[one], 0)
   return lessons
-    .filter(({ shares }) => shares.length > 0)
+    .filter(({ shares, isForAll }) => isForAll || shares.length > 0)
     .sort((a, b) => weigh(b) - weigh(a) || b.on.localeCompare(a.on))
     .slice(0, MOST)
 }

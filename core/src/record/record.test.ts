@@ -160,7 +160,7 @@ describe('what was learned', () => {
   })
 
   test('comes first where most is shared, then the latest, and nothing without anything shared', () => {
-    const lesson = (on: string, ...shares: ('scent' | 'colour')[]) => ({ on, shares })
+    const lesson = (on: string, ...shares: ('scent' | 'colour')[]) => ({ on, shares, isForAll: false })
     const [a, b, c, d] = [
       lesson('2026-01-01', 'colour'),
       lesson('2026-01-02', 'scent'),
@@ -168,5 +168,7 @@ describe('what was learned', () => {
       lesson('2026-01-04', 'colour'),
     ]
     expect(concerning([a, b, c, d])).toEqual([b, d, a])
+    const all = { ...c!, isForAll: true }
+    expect(concerning([all, d])).toEqual([d, all])
   })
 })

@@ -5,7 +5,7 @@ import type { Portions } from '../portions/index.ts'
 import { batterAmounts, divisionSheet, topSheet } from '../preparation/index.ts'
 import type { MassOf } from '../preparation/index.ts'
 import { freeLyeOf, isNoSuperfat, oilsByShare, superfatBand, unitBatter } from '../recipe/index.ts'
-import type { FreeLye, SuperfatBand, UnitBatter } from '../recipe/index.ts'
+import type { FreeLye, LyeTakers, SuperfatBand, UnitBatter } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 
 /** What one batter becomes with the weights that were really weighed; lines not weighed yet count as planned. */
@@ -30,9 +30,12 @@ export interface ActualBatch {
 
 const concentrationOf = (naohG: number, waterG: number): number => (naohG + waterG > 0 ? naohG / (naohG + waterG) : 0)
 
-function pot(plan: Plan, portions: Portions, unit: UnitBatter, mass: MassOf): Actual {
-  const { scaleStepG, fineScaleStepG } = plan.conditions
-  const { lyePurityShare } = plan.recipe
+/** What takes lye in the pot, and the pure NaOH in it, g. */
+export function potTakers(
+  portions: Portions,
+  lyePurityShare: number,
+  mass: MassOf,
+): { weighed: LyeTakers; naohG: number } {
   const weighed = {
     // Oil drawn for the colours is in the cups, and the recipe's lye is for it too.
     oils: portions.oils.map(part => {
@@ -42,7 +45,13 @@ function pot(plan: Plan, portions: Portions, unit: UnitBatter, mass: MassOf): Ac
     liquids: portions.liquids.map(part => ({ massG: mass(`liquid:${part.id}`, part.massG) })),
     additives: portions.additives.map(part => ({ massG: mass(`additive:${part.id}`, part.massG) })),
   }
-  const naohG = mass('lye', portions.lyeG) * lyePurityShare
+  return { weighed, naohG: mass('lye', portions.lyeG) * lyePurityShare }
+}
+
+function pot(plan: Plan, portions: Portions, unit: UnitBatter, mass: MassOf): Actual {
+  const { scaleStepG, fineScaleStepG } = plan.conditions
+  const { lyePurityShare } = plan.recipe
+  const { weighed, naohG } = potTakers(portions, lyePurityShare, mass)
   const brought = (parts: readonly { massG: number; waterG: number }[], masses: readonly { massG: number }[]) =>
     parts.reduce((all, part, i) => (part.massG > 0 ? all + (part.waterG / part.massG) * masses[i]!.massG : all), 0)
   const waterG =

@@ -136,7 +136,11 @@ export interface LessonAnswer {
   name: string
   on: string
   text: string
+  /** What it was the answer to; null: the maker's own words. */
+  cause: string | null
   shares: Shared[]
+  /** It concerns every batch of the workshop. */
+  isForAll: boolean
 }
 
 /** A batch on the rack. Days like "2026-03-02". */

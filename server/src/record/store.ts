@@ -1,11 +1,12 @@
-import { MOST_ENTRIES, concerning, daysBetween, fitnessBySigns, readPlan, recordFold, sharedBy } from '@ostler/core'
-import type { LessonAnswer, PhotoAnswer, RecordAnswer, RecordEntry, RecordState } from '@ostler/core'
+import { MOST_ENTRIES, NEXT_ABOUT, concerning, readPlan, sharedBy } from '@ostler/core'
+import type { LessonAnswer, PhotoAnswer, RecordAnswer, RecordEntry } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
 import { liveBatch } from '../database/live-batch.ts'
 import type { Database } from '../database/connection.ts'
 import type { Tables } from '../database/types.ts'
 import type { Jpeg } from './photo.ts'
+import { entriesOf, weighUp } from './weigh-up.ts'
 
 export interface Sender {
   workshopId: string
@@ -31,39 +32,6 @@ const MOST_LESSONS = 100
 const batchOf = (db: Database | Transaction<Tables>, workshopId: string, id: string) =>
   liveBatch(db, workshopId, id).select('id')
 
-const entriesOf = async (db: Database | Transaction<Tables>, workshopId: string, batchId: string) =>
-  (
-    await db
-      .selectFrom('record_entry')
-      .where('workshop_id', '=', workshopId)
-      .where('batch_id', '=', batchId)
-      .orderBy('seq')
-      .select('entry')
-      .execute()
-  ).map(row => row.entry)
-
-/** Days from the pour to the last that was noted: what a test says hangs on the soap's age. */
-const ageIn = (pouredAt: string, { entries }: RecordState): number =>
-  pouredAt === '' || entries.length === 0 ? 0 : Math.max(0, daysBetween(pouredAt, entries.at(-1)!.on))
-
-/** Weighs up the records that stand from before there was such a thing. */
-export async function weighUpAll(db: Database): Promise<void> {
-  const rows = await db
-    .selectFrom('batch_record as record')
-    .innerJoin('batch', 'batch.id', 'record.batch_id')
-    .where('record.is_weighed_up', '=', false)
-    .select(['record.batch_id', 'record.workshop_id', 'batch.poured_at'])
-    .execute()
-  for (const { batch_id, workshop_id, poured_at } of rows) {
-    const state = recordFold(await entriesOf(db, workshop_id, batch_id))
-    await db
-      .updateTable('batch_record')
-      .set({ fitness: fitnessBySigns(state, ageIn(poured_at, state)), is_weighed_up: true })
-      .where('batch_id', '=', batch_id)
-      .execute()
-  }
-}
-
 async function added(
   tx: Transaction<Tables>,
   { workshopId, memberId }: Sender,
@@ -86,18 +54,7 @@ async function added(
       )
       .onConflict(conflict => conflict.columns(['batch_id', 'key']).doNothing())
       .execute()
-  const state = recordFold(await entriesOf(tx, workshopId, batchId))
-  const now = {
-    ...{ fitness: fitnessBySigns(state, ageIn(batch.poured_at, state)), is_weighed_up: true },
-    ...{ unmoulded_at: state.unmouldedAt, cut_at: state.cutAt, cut_count: state.cutCount },
-    ...{ gone_count: state.goneCount, turned_at: state.turnedAt, place: state.place },
-    signs: state.signs.flatMap(({ sign, grade }) => (sign !== undefined && grade !== 0 ? [sign] : [])),
-  }
-  await tx
-    .insertInto('batch_record')
-    .values({ batch_id: batchId, workshop_id: workshopId, ...now })
-    .onConflict(conflict => conflict.column('batch_id').doUpdateSet(now))
-    .execute()
+  await weighUp(tx, workshopId, { id: batchId, pouredAt: batch.poured_at })
   return 'kept'
 }
 
@@ -125,8 +82,12 @@ async function lessonsFor(db: Database, workshopId: string, batchId: string): Pr
   return concerning(
     rows.flatMap(({ key, entry, id, name, plan }): LessonAnswer[] => {
       const other = readPlan(plan)
-      const { on, text = '' } = entry
-      return other.ok ? [{ key, batch: id, name, on, text, shares: sharedBy(read.plan, other.plan) }] : []
+      if (!other.ok) return []
+      const { on, text = '', cause } = entry
+      const keys = cause === undefined ? undefined : NEXT_ABOUT.get(cause)?.keys
+      const shares = sharedBy(read.plan, other.plan).filter(one => keys?.includes(one) ?? true)
+      const about = { cause: cause ?? null, isForAll: keys?.includes('workshop') === true }
+      return [{ key, batch: id, name, on, text, shares, ...about }]
     }),
   )
 }

@@ -1,8 +1,11 @@
 import { MOST_EVENTS, readPlan } from '@ostler/core'
 import type { BenchEvent, BenchRun, NotedAnswer, RunAnswer, RunEvents, RunOutcome, RunSummary } from '@ostler/core'
 import { sql } from 'kysely'
+import type { Transaction } from 'kysely'
 import { liveBatch } from '../database/live-batch.ts'
 import type { Database } from '../database/connection.ts'
+import type { Tables } from '../database/types.ts'
+import { weighUp } from '../record/weigh-up.ts'
 import type { Shelves } from '../shelf/store.ts'
 import { addEvents } from './adding.ts'
 
@@ -189,6 +192,14 @@ async function outcomesOf(db: Database, workshopId: string): Promise<RunOutcome[
     .slice(0, MOST_OUTCOMES)
 }
 
+/** Events that may hold a batch's bars back. */
+const WEIGHS = new Set<BenchEvent['kind']>(['wrong', 'undo', 'correct'])
+
+async function weighedUp(tx: Transaction<Tables>, workshopId: string, batchId: string): Promise<void> {
+  const batch = await liveBatch(tx, workshopId, batchId).select('poured_at').forUpdate().executeTakeFirst()
+  if (batch) await weighUp(tx, workshopId, { id: batchId, pouredAt: batch.poured_at })
+}
+
 type Added = number | 'full' | null
 
 async function added(
@@ -199,7 +210,7 @@ async function added(
 ): Promise<Added> {
   return db.transaction().execute(async (tx): Promise<Added> => {
     // One after the other: what has a later place in the order is never seen before what has an earlier one.
-    const held = await ofWorkshop(tx, workshopId, id).select('id').forUpdate().executeTakeFirst()
+    const held = await ofWorkshop(tx, workshopId, id).select('batch_id').forUpdate().executeTakeFirst()
     if (!held) return null
     const { count, seq } = await tx
       .selectFrom('run_event')
@@ -208,7 +219,9 @@ async function added(
       .executeTakeFirstOrThrow()
     if (events.length === 0) return Number(seq)
     if (Number(count) + events.length > MOST_EVENTS) return 'full'
-    return (await addEvents(tx, { workshopId, memberId }, id, events)) ?? Number(seq)
+    const last = (await addEvents(tx, { workshopId, memberId }, id, events)) ?? Number(seq)
+    if (events.some(({ kind }) => WEIGHS.has(kind))) await weighedUp(tx, workshopId, held.batch_id)
+    return last
   })
 }
 
@@ -233,6 +246,7 @@ async function broughtIn(db: Database, shelves: Shelves, workshopId: string, bat
     if (!added) return 'there' as const
     for (let from = 0; from < run.events.length; from += MOST_AT_ONCE)
       await addEvents(tx, { workshopId, memberId: null }, run.id, run.events.slice(from, from + MOST_AT_ONCE))
+    await weighedUp(tx, workshopId, batchId)
     return 'opened' as const
   })
 }

@@ -1,11 +1,12 @@
 import { SIGN_STAGES, signOf, signsLike } from '@ostler/core'
-import type { Sign, SignStage } from '@ostler/core'
+import type { RecordEntry, Sign, SignStage } from '@ostler/core'
 import { Search } from 'lucide-react'
 import { useState } from 'react'
 import { Choice } from '../ui/choice.tsx'
 import { options } from '../ui/options.ts'
 import { Section } from '../ui/section.tsx'
 import { SignPicture } from './sign-picture.tsx'
+import { SignWhere } from './sign-where.tsx'
 import { GRADE_WORDS } from './entry-words.ts'
 import type { OpenRecord } from './use-record.ts'
 
@@ -63,8 +64,12 @@ export function Signs({ record }: { record: OpenRecord }) {
   )
 }
 
+/** Where a sign was seen stays as its grade changes. */
+const whereOf = ({ bars, cups }: Partial<RecordEntry> = {}) => ({ ...(bars && { bars }), ...(cups && { cups }) })
+
 function SignRow({ sign, record }: { sign: Sign; record: OpenRecord }) {
-  const grade = record.state.signs.find(entry => entry.sign === sign.id)?.grade ?? null
+  const entry = record.state.signs.find(one => one.sign === sign.id)
+  const grade = entry?.grade ?? null
   const how = [sign.where, sign.some, sign.strong]
   return (
     <li className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
@@ -83,12 +88,13 @@ function SignRow({ sign, record }: { sign: Sign; record: OpenRecord }) {
             aria-pressed={grade === one}
             title={one === 0 ? 'looked for, not there' : how[one]}
             className="min-h-11 -ml-px border border-ink px-2.5 text-[14px] hover:bg-chosen aria-pressed:bg-ink aria-pressed:text-paper"
-            onClick={() => record.note({ kind: 'sign', sign: sign.id, grade: one })}
+            onClick={() => record.note({ kind: 'sign', sign: sign.id, grade: one, ...(one > 0 && whereOf(entry)) })}
           >
             {GRADE_WORDS[one]}
           </button>
         ))}
       </span>
+      {entry && grade !== null && grade > 0 && <SignWhere entry={entry} words={sign.words} record={record} />}
     </li>
   )
 }

@@ -28,6 +28,14 @@ const keyOf = (batch: string) => `ostler-record:${batch}`
 /** Now, as the clock of the workshop shows it. */
 export const clockNow = (): string => format(new Date(), "yyyy-MM-dd'T'HH:mm")
 
+/** An entry that is sent by itself, of no open record. */
+export const loneEntry = (about: About): RecordEntry => ({
+  key: `${freshUuid().slice(0, 8)}:1`,
+  on: clockNow(),
+  noted: new Date().toISOString(),
+  ...about,
+})
+
 /** Entries that are in this browser alone, sent as soon as the server can be reached. */
 function useUnsent(batch: string) {
   const client = useQueryClient()

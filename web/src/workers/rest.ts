@@ -1,9 +1,9 @@
-import type { ContrastWay, GelWish, Plan, RestSaid, RestSearch, Shelf } from '@ostler/core'
+import type { ContrastWay, GelWish, Plan, RestSearch, Shelf } from '@ostler/core'
 import { Door, tells } from './door.ts'
 import type { Asking } from './door.ts'
-import type { RestWorker, Told } from './rest.worker.ts'
+import type { RestWorker, RestWords, Told } from './rest.worker.ts'
 
-export type { RestLook, Told } from './rest.worker.ts'
+export type { RestLook, RestWords, Told } from './rest.worker.ts'
 
 const door = new Door<RestWorker>(() => new Worker(new URL('./rest.worker.ts', import.meta.url), { type: 'module' }))
 
@@ -20,7 +20,7 @@ export const searchRest = (
 ): Promise<void> => door.askApart(worker => worker.search(plan, shelf, wish, tells(asking)), asking)
 
 /** What is said of a rest in words and numbers, for a sheet. */
-export const restSaid = (plan: Plan, shelf: Shelf, asking: Asking): Promise<Pick<RestSaid, 'tasks' | 'result'>> =>
+export const restSaid = (plan: Plan, shelf: Shelf, asking: Asking): Promise<RestWords> =>
   door.askApart(worker => worker.said(plan, shelf), asking)
 
 /** The least change that makes one cup gel and the others not; null where none that was tried does. */

@@ -22,6 +22,7 @@ import type {
   Plan,
   Refit,
   RestNumbers,
+  RestOutlook,
   RestSaid,
   RestSearch,
   Shelf,
@@ -134,10 +135,12 @@ function contrast(plan: Plan, shelf: Shelf, cupIndex: number): ContrastWay | nul
 }
 
 /** What a page says of a rest in words and numbers, without its pictures: the same that the page of the rest says. */
-function said(plan: Plan, shelf: Shelf): Pick<RestSaid, 'tasks' | 'result'> {
-  const { tasks, result } = restOutlook(inputsOf(plan, shelf))
-  return { tasks, result }
+function said(plan: Plan, shelf: Shelf): RestWords {
+  const { tasks, result, ash, numbers } = restOutlook(inputsOf(plan, shelf))
+  return { tasks, result, ash, numbers }
 }
+
+export type RestWords = Pick<RestOutlook, 'tasks' | 'result' | 'ash' | 'numbers'>
 
 const doorway = { look, search, contrast, said }
 export type RestWorker = typeof doorway

@@ -16,7 +16,7 @@ export { restCavity } from './cavity.ts'
 export { staysCold } from './sentences.ts'
 export type { RestTask } from './sentences.ts'
 export { fittedRest, readRest, restOutlook } from './outlook.ts'
-export type { RestSaid } from './outlook.ts'
+export type { RestOutlook, RestSaid } from './outlook.ts'
 
 export { restEvidence } from './evidence.ts'
 export { restPaces } from './rest-paces.ts'

@@ -29,7 +29,7 @@ export function BatterPage() {
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_400px] max-[1100px]:grid-cols-1">
       <div className="flex min-w-0 flex-col gap-7 p-5 max-[900px]:p-3">
         <div>
-          <NextTime />
+          <NextTime at="batter" />
           <Numbers />
           <QuickensLine className="mb-3 max-w-200" />
           <RecipeBar />

@@ -1,9 +1,10 @@
-import { TROUBLES, planBOf } from '@ostler/core'
-import type { BenchOutlook, TroubleKind } from '@ostler/core'
+import { TROUBLES, TROUBLE_GROUPS, openWays, pinchOf, planBOf } from '@ostler/core'
+import type { BenchOutlook, OpenWay, TroubleKind } from '@ostler/core'
 import { useState } from 'react'
 import { useFollowed, useRun, useRunHex, useRunState } from '../../run/context.tsx'
 import { inTen } from './plan-b-call.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
+import { RemedyPart } from './remedy-part.tsx'
 import type { About } from './use-bench.ts'
 
 interface Props {
@@ -12,7 +13,6 @@ interface Props {
   onClose: () => void
 }
 
-const KINDS = Object.keys(TROUBLES) as TroubleKind[]
 const WHOLE = ''
 
 /** What went wrong: how it is told, the ways out in their order with what each costs, and when to stop. */
@@ -22,29 +22,35 @@ export function TroublePanel({ outlook, onNote, onClose }: Props) {
     return (
       <BenchPanel title="Trouble" onClose={onClose}>
         <PlanBKey outlook={outlook} onNote={onNote} />
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-2">
-          {KINDS.map(one => (
-            <li key={one}>
-              <button
-                className="min-h-20 w-full border border-ink px-4 text-left text-xl font-semibold hover:bg-chosen"
-                onClick={() => setKind(one)}
-              >
-                {TROUBLES[one].title}
-              </button>
-            </li>
-          ))}
-          <li>
-            <button
-              className="min-h-20 w-full border border-ink px-4 text-left text-xl font-semibold hover:bg-chosen"
-              onClick={() => onNote({ kind: 'away' })}
-            >
-              Called away
-            </button>
-          </li>
-        </ul>
+        {TROUBLE_GROUPS.map(({ title, kinds }, i) => (
+          <section key={title} className="mb-3">
+            <h3 className="mb-1 text-lg">{title}</h3>
+            <ul className="grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-2">
+              {kinds.map(one => (
+                <TroubleKey key={one} text={TROUBLES[one].title} onPress={() => setKind(one)} />
+              ))}
+              {i === TROUBLE_GROUPS.length - 1 && (
+                <TroubleKey text="Called away" onPress={() => onNote({ kind: 'away' })} />
+              )}
+            </ul>
+          </section>
+        ))}
       </BenchPanel>
     )
-  return <WaysOut kind={kind} onNote={onNote} onClose={() => setKind(null)} />
+  return <WaysOut kind={kind} outlook={outlook} onNote={onNote} onClose={() => setKind(null)} />
+}
+
+function TroubleKey({ text, onPress }: { text: string; onPress: () => void }) {
+  return (
+    <li>
+      <button
+        className="min-h-16 w-full border border-ink px-4 text-left text-lg font-semibold hover:bg-chosen"
+        onClick={onPress}
+      >
+        {text}
+      </button>
+    </li>
+  )
 }
 
 /** Plan B at any time, and the way back from it. */
@@ -67,7 +73,7 @@ function PlanBKey({ outlook, onNote }: Pick<Props, 'outlook' | 'onNote'>) {
   )
 }
 
-function WaysOut({ kind, onNote, onClose }: Omit<Props, 'outlook'> & { kind: TroubleKind }) {
+function WaysOut({ kind, outlook, onNote, onClose }: Props & { kind: TroubleKind }) {
   const following = useFollowed()
   const { state } = useRunState()
   const hexOf = useRunHex()
@@ -86,11 +92,10 @@ function WaysOut({ kind, onNote, onClose }: Omit<Props, 'outlook'> & { kind: Tro
       {cups.length > 0 && (
         <Chips label="Where" options={[{ value: WHOLE, text: 'all of it' }, ...cups]} value={cup} onValue={setCup} />
       )}
+      {kind === 'wrong-weight' && <RemedyPart onNote={onNote} />}
       <ol className="my-3 list-inside list-decimal text-xl leading-snug">
-        {ways.map(way => (
-          <li key={way.what} className="border-t border-line py-2">
-            {way.what} <span className="text-lg text-soft">Costs {way.cost}.</span>
-          </li>
+        {openWays(ways, pinchOf(following, state, outlook, cup)).map(way => (
+          <Way key={way.what} way={way} />
         ))}
       </ol>
       <p className="max-w-180 border-l-4 border-rust pl-3 text-lg">
@@ -103,5 +108,18 @@ function WaysOut({ kind, onNote, onClose }: Omit<Props, 'outlook'> & { kind: Tro
         Note that it happened
       </button>
     </BenchPanel>
+  )
+}
+
+/** A way out: those that are not open now stand last, with what they lack. */
+function Way({ way }: { way: OpenWay }) {
+  const isOpen = way.notNow.length === 0
+  return (
+    <li className={`border-t border-line py-2 ${isOpen ? '' : 'text-soft'}`}>
+      {way.what} <span className="text-lg text-soft">Costs {way.cost}.</span>
+      {way.ask.length > 0 && <span className="block text-lg">Only if: {way.ask.join('; ')}.</span>}
+      {!isOpen && <span className="block text-lg">Not now: only where it is {way.notNow.join(', ')}.</span>}
+      {way.stop !== undefined && isOpen && <span className="block text-lg text-rust">Stop when: {way.stop}.</span>}
+    </li>
   )
 }

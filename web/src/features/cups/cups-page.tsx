@@ -2,6 +2,7 @@ import { Printer } from 'lucide-react'
 import { useRef } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { useForecast, usePlan } from '../../plan/context.tsx'
+import { NextTime } from '../../parts/next-time.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { Notices } from '../../parts/notices.tsx'
 import { CupPanel } from './cup-panel.tsx'
@@ -42,6 +43,7 @@ export function CupsPage() {
             <Printer size={16} aria-hidden /> Labels and mixing cards
           </Link>
         </header>
+        <NextTime at="cups" />
         <DivisionTable plan={plan} forecast={forecast} chosen={plan.cups[index]!.id} onChoose={choose} />
         <Notices about={/^(cups|scent|division|reserves|potColorants|mould|moreMoulds)/} className="-my-2" />
       </div>

@@ -18,6 +18,7 @@ import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
+import { NextTime } from '../../parts/next-time.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
@@ -44,6 +45,7 @@ export function CutPage() {
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_340px] max-[1100px]:grid-cols-1">
       <div className="flex min-w-0 flex-col gap-6 p-5 max-[900px]:p-3">
         <div>
+          <NextTime at="cut" />
           <div className="flex flex-wrap items-baseline gap-x-4">
             <h1 className="text-2xl" aria-live="polite">
               {bars.count === 0

@@ -10,10 +10,13 @@ import {
   knownIn,
   questionsOf,
   reckon,
+  signOf,
+  toldAtBench,
   toldIn,
   verdictOf,
+  whichBars,
 } from '@ostler/core'
-import type { AskStage, Diagnosis, Facts, Learned, Reckoned, FitnessVerdict } from '@ostler/core'
+import type { AskStage, Diagnosis, Facts, Learned, Reckoned, FitnessVerdict, ToldSign, WhichBars } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { format, parseISO } from 'date-fns'
 import { useMemo } from 'react'
@@ -26,6 +29,11 @@ import type { OpenRecord } from '../../parts/use-record.ts'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { useNotedState } from '../../run/noted.tsx'
 import { Section } from '../../ui/section.tsx'
+import { restSaid } from '../../workers/rest.ts'
+import type { RestWords } from '../../workers/rest.ts'
+import { useFollowing } from '../../workers/use-work.ts'
+import type { Job } from '../../workers/use-work.ts'
+import { Bars } from './bars.tsx'
 import { CauseRow } from './cause-row.tsx'
 import { KnownRows } from './known-rows.tsx'
 import { WouldTell } from './would-tell.tsx'
@@ -58,6 +66,9 @@ interface Found {
   reckoned: Reckoned
   found: Diagnosis
   verdict: FitnessVerdict
+  bars: WhichBars
+  /** Signs that were noted at the bench alone. */
+  benchSigns: readonly ToldSign[]
 }
 
 /** The reckoning, anew with everything that is noted. */
@@ -67,29 +78,44 @@ function useFound(record: OpenRecord, learned: Learned | undefined): Found {
   const forecast = useForecast()!
   const noted = useNotedState()?.state ?? null
   const today = format(new Date(), 'yyyy-MM-dd')
+  // A first look stands in until the rest was worked through.
+  const job = useMemo<Job<RestWords>>(() => asking => restSaid(plan, shelf, asking), [plan, shelf])
+  const { answer: rest } = useFollowing(job, 0)
   return useMemo(() => {
     const { state } = record
     const known = knownIn(state)
-    const facts = faultFactsOf({ plan, shelf, forecast, rest: null, noted, record: state, known, today })
-    const reckoned = reckon(facts, toldIn(state), learned?.shifts)
-    return { facts, reckoned, found: diagnosed(reckoned), verdict: verdictOf(reckoned) }
-  }, [forecast, learned, noted, plan, record, shelf, today])
+    const facts = faultFactsOf({ plan, shelf, forecast, rest, noted, record: state, known, today })
+    const atBench = toldAtBench(noted?.wrong ?? [])
+    const told = [...atBench, ...toldIn(state)]
+    const reckoned = reckon(facts, told, learned?.shifts)
+    const verdict = verdictOf(reckoned)
+    const bars = whichBars(verdict, { plan, forecast, noted, facts, told, count: state.cutCount })
+    const benchSigns = atBench.filter(one => !state.signs.some(entry => entry.sign === one.sign))
+    return { facts, reckoned, found: diagnosed(reckoned), verdict, bars, benchSigns }
+  }, [forecast, learned, noted, plan, record, rest, shelf, today])
 }
 
 const stageFor = (days: number): AskStage => (days < 1 ? 'mould' : days < 7 ? 'cut' : 'cure')
 
 function Found({ batch, record }: { batch: string; record: OpenRecord }) {
   const { data: learned } = useQuery(learnedQuery(batch))
-  const { facts, reckoned, found, verdict } = useFound(record, learned)
+  const { facts, reckoned, found, verdict, bars, benchSigns } = useFound(record, learned)
   const questions = questionsOf(reckoned, stageFor(facts.days))
   return (
     <div className="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)] gap-x-10 gap-y-6 max-[900px]:grid-cols-1">
       <div className="flex flex-col gap-8 max-[900px]:order-2">
         <Signs record={record} />
-        <KnownRows record={record} order={factsToAsk(reckoned, new Set(Object.keys(record.state.known)))} />
+        <FromBench signs={benchSigns} />
+        <KnownRows
+          record={record}
+          order={factsToAsk(reckoned, verdict.all, new Set(Object.keys(record.state.known)))}
+        />
       </div>
       <div className="flex flex-col gap-8 max-[900px]:order-1">
-        <IsItFit verdict={verdict} facts={facts} />
+        <div>
+          <IsItFit verdict={verdict} facts={facts} />
+          <Bars which={bars} verdict={verdict} />
+        </div>
         <Section title="What it most likely was">
           <WhatItWas found={found} />
           <ul>
@@ -102,6 +128,13 @@ function Found({ batch, record }: { batch: string; record: OpenRecord }) {
       </div>
     </div>
   )
+}
+
+/** Signs that trouble at the bench is; marked among the signs they are the maker's word. */
+function FromBench({ signs }: { signs: readonly ToldSign[] }) {
+  if (signs.length === 0) return null
+  const words = [...new Set(signs.map(({ sign }) => signOf(sign)?.words ?? sign))]
+  return <p className="-mt-5 text-soft">Noted at the bench, and counted: {words.join('; ')}.</p>
 }
 
 function WhatItWas({ found }: { found: Diagnosis }) {

@@ -34,7 +34,7 @@ export function NextTimeFor({ cause, record }: Props) {
   const copy = () =>
     act.run(async () => {
       const made = await addBatch(freshCopy(edited!, `${clipped(plan.name, 66)}, once more`))
-      if (!isKept) record.note({ kind: 'next', text: next.do })
+      if (!isKept) record.note({ kind: 'next', text: next.do, cause })
       await navigate(`/batches/${made.id}/score`)
     })
   return (
@@ -58,7 +58,7 @@ export function NextTimeFor({ cause, record }: Props) {
         <button
           className="quiet min-h-9"
           disabled={isKept}
-          onClick={() => record.note({ kind: 'next', text: next.do })}
+          onClick={() => record.note({ kind: 'next', text: next.do, cause })}
         >
           {isKept ? '✓ kept for the next time' : 'Keep it for the next time'}
         </button>

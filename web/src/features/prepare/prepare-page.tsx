@@ -24,7 +24,7 @@ export function PreparePage() {
   return (
     <main className="grid flex-1 grid-cols-2 content-start gap-x-10 gap-y-8 p-5 max-[1000px]:grid-cols-1 max-[900px]:p-3">
       <div className="col-span-full empty:hidden">
-        <NextTime />
+        <NextTime at="prepare" />
       </div>
       {forecast && heat ? (
         <NotedGate>

@@ -3,6 +3,7 @@ import type { Band, Refit, TimeBand, UnitHabits } from '@ostler/core'
 import { useMemo, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
+import { NextTime } from '../../parts/next-time.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
@@ -75,6 +76,7 @@ export function RestPage() {
         {forecast && look && <Looked {...looked} look={look} />}
       </div>
       <div className="border-l border-line bg-panel p-5 max-[1100px]:border-t max-[1100px]:border-l-0 max-[900px]:p-3">
+        <NextTime at="rest" />
         <RestSettings />
         <MakeItSo />
       </div>

@@ -1,6 +1,7 @@
 import type { Plan } from '@ostler/core'
 import { useState } from 'react'
 import { useForecast, usePlan } from '../../plan/context.tsx'
+import { NextTime } from '../../parts/next-time.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { Notices } from '../../parts/notices.tsx'
 import { DesignSentences } from '../../parts/design-sentences.tsx'
@@ -48,6 +49,7 @@ export function ScorePage() {
           <Chosen picked={picked} onPicked={pick} />
           {picked.length === 0 && (
             <>
+              <NextTime at="score" />
               <ScoreNumbers />
               <Levers />
             </>

@@ -1,21 +1,19 @@
-import type { RestSaid } from '@ostler/core'
 import { useMemo } from 'react'
 import { useBatch } from '../../plan/context.tsx'
 import { clockAfter } from '../../ui/clock.ts'
 import { restSaid } from '../../workers/rest.ts'
+import type { RestWords } from '../../workers/rest.ts'
 import { useFollowing } from '../../workers/use-work.ts'
 import type { Job } from '../../workers/use-work.ts'
 import { Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
 import { useSay } from '../../ui/say.tsx'
 
-type Said = Pick<RestSaid, 'tasks' | 'result'>
-
 /** What to do when in the mould, by the clock where the mixing has its hour; the same numbers as on the page of the rest. */
 export function RestPart({ plan, forecast }: Parts) {
   const { shelf } = useBatch()
   const say = useSay()
-  const job = useMemo<Job<Said>>(() => asking => restSaid(plan, shelf, asking), [plan, shelf])
+  const job = useMemo<Job<RestWords>>(() => asking => restSaid(plan, shelf, asking), [plan, shelf])
   const { answer, failure, isStale } = useFollowing(job, 0)
   // What was reckoned of an older plan is not shown beside this one.
   const said = isStale ? null : answer
