@@ -32,6 +32,15 @@ test('what went wrong is found by its signs, holds the bars, and is changed in a
     .click()
   await expect(fit.getByText('▲ hold and test')).toBeVisible()
   await expect(fit.getByText(/Hold every bar of this pour/)).toBeVisible()
+  // In one bar it was seen, and that one is tested first.
+  await maker
+    .getByRole('button', { name: /which bars, which cups\? Crumbles/ })
+    .first()
+    .click()
+  await maker.getByRole('button', { name: 'bar 2', exact: true }).click()
+  await maker.getByRole('button', { name: 'Keep where it is' }).click()
+  await expect(maker.getByRole('region', { name: 'Which bars' })).toContainText('Test first: 2')
+  await first.getByRole('button', { name: 'Keep it for the next time' }).click()
   await expect(maker.getByText(/kept in this browser/)).toBeHidden()
   await first.getByRole('button', { name: 'Change it in a copy' }).click()
   await expect(maker.getByLabel('Name of the batch')).toHaveValue(`${name}, once more`)
@@ -40,6 +49,32 @@ test('what went wrong is found by its signs, holds the bars, and is changed in a
   const row = maker.getByRole('listitem').filter({ has: maker.getByRole('link', { name, exact: true }) })
   await expect(row.getByText('▲ hold and test')).toBeVisible()
   await maker.request.delete(`/api/batches/${id}`)
+})
+
+test('what was learned stands beside what it changes, is changed in one step and not said again', async ({
+  maker,
+  open,
+}) => {
+  const name = `Learned ${Date.now()}`
+  const from = await open('verdigris-stair', name, 'faults')
+  const entry = { key: 'e2e:1', kind: 'next', on: '2026-03-02T09:00', noted: '2026-03-02T09:00:00Z' }
+  const kept = { ...entry, cause: 'scent-fast', text: 'Scent each cup last, with three tenths less of it.' }
+  await maker.request.post(`/api/batches/${from}/record`, { data: { entries: [kept] } })
+  const to = await open('verdigris-stair', `${name}, again`, 'batter')
+  const card = maker
+    .getByRole('complementary', { name: 'From other batches' })
+    .getByRole('listitem')
+    .filter({ hasText: name })
+  await expect(card).toContainText('Scent each cup last')
+  await card.getByRole('button', { name: 'Change it' }).click()
+  await expect(card).toBeHidden()
+  await maker.getByRole('button', { name: 'Undo' }).click()
+  await card.getByRole('button', { name: 'Never again' }).click()
+  await expect(card).toBeHidden()
+  await maker.reload()
+  await expect(maker.getByLabel('Name of the batch')).toHaveValue(`${name}, again`)
+  await expect(card).toBeHidden()
+  for (const id of [from, to]) await maker.request.delete(`/api/batches/${id}`)
 })
 
 test('a case is guessed at and explained; the guide finds a sign in makers’ words', async ({ maker }) => {

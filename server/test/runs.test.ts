@@ -287,3 +287,16 @@ test('what came of runs: the last word of each, none that was taken back, none o
   })
   expect((await at.visitor().get('/api/runs/outcomes')).status).toBe(401)
 })
+
+test('a batter that came apart at the bench holds its bars in the lists, until it is taken back', async () => {
+  const other = ((await visitor.get('/api/batches?search=ninth')).body as BatchList).batches[0]!.id
+  const fitness = async () =>
+    ((await visitor.get('/api/batches?search=ninth')).body as BatchList).batches.find(one => one.id === other)!.fitness
+  const id = randomUUID()
+  await visitor.post(`/api/batches/${other}/runs`).send({ id })
+  const broke = event('wrong', 60, { how: 'split' })
+  await visitor.post(`/api/runs/${id}/events`).send({ events: [broke] })
+  expect(await fitness()).toBe('test')
+  await visitor.post(`/api/runs/${id}/events`).send({ events: [event('undo', 70, { of: broke.key })] })
+  expect(await fitness()).toBe('fit')
+})

@@ -21,6 +21,8 @@ const recipe = (plan: Plan, change: Partial<Plan['recipe']>): Plan => ({
 })
 
 const MOST_STOP = 2
+/** Of the oils: less scent than that hardly weeps. */
+const MILD_LOAD = 0.02
 const stopLater = (plan: Plan): Plan | null =>
   plan.conditions.stopLevel >= MOST_STOP
     ? null
@@ -39,8 +41,19 @@ function scentOf(plan: Plan, change: (scent: NonNullable<Plan['scent']>) => NonN
   return plan.scent ? { ...plan, scent: change(plan.scent) } : null
 }
 
-const wished = (plan: Plan, wish: Plan['rest']['wish']): Plan | null =>
-  plan.rest.wish === wish ? null : { ...plan, rest: { ...plan.rest, wish } }
+/** Layers of towels that keep a loaf hot. */
+const WARM_TOWELS = 3
+
+/** Wished to gel fully, and wrapped for it: towels round it in its first place. */
+function wrapped(plan: Plan): Plan | null {
+  const { rest } = plan
+  const [first, ...others] = rest.steps
+  if (!first) return null
+  const { top, sides } = first.towels
+  if (rest.wish === 'full' && Math.min(top, sides) >= WARM_TOWELS) return null
+  const more = { ...first.towels, top: Math.max(top, WARM_TOWELS), sides: Math.max(sides, WARM_TOWELS) }
+  return { ...plan, rest: { ...rest, wish: 'full', steps: [{ ...first, towels: more }, ...others] } }
+}
 
 export const NEXT_TIME: Readonly<Record<string, NextTime>> = {
   'lye-over': {
@@ -78,11 +91,13 @@ export const NEXT_TIME: Readonly<Record<string, NextTime>> = {
   'ran-ahead': {
     do: 'Mix 4 °C cooler and stop blending sooner, in bursts.',
     expect: 'More minutes for every pour.',
-    edit: plan =>
-      conditions(plan, {
-        mixC: plan.conditions.mixC - 4,
-        stopLevel: Math.max(1, round(plan.conditions.stopLevel - 0.2, 0.1)),
-      }),
+    edit: (plan, { clearPointC }) =>
+      plan.conditions.mixC - 4 <= clearPointC
+        ? null
+        : conditions(plan, {
+            mixC: plan.conditions.mixC - 4,
+            stopLevel: Math.max(1, round(plan.conditions.stopLevel - 0.2, 0.1)),
+          }),
   },
   'water-low': {
     do: 'Take more water: lye of 30 to 31 %.',
@@ -97,12 +112,16 @@ export const NEXT_TIME: Readonly<Record<string, NextTime>> = {
   'scent-fast': {
     do: 'Scent each cup last, with three tenths less of it.',
     expect: 'More minutes after the scent.',
-    edit: plan => scentOf(plan, scent => ({ ...scent, moment: 'last', load: round(scent.load * 0.7, 0.001) })),
+    edit: plan =>
+      plan.scent?.moment === 'last'
+        ? null
+        : scentOf(plan, scent => ({ ...scent, moment: 'last', load: round(scent.load * 0.7, 0.001) })),
   },
   'scent-rice': {
     do: 'Stir the scent into the oils first, and mix 4 °C warmer.',
     expect: 'Fewer grains.',
     edit: plan => {
+      if (plan.scent?.moment === 'oils') return null
       const made = scentOf(plan, scent => ({ ...scent, moment: 'oils' }))
       return made && conditions(made, { mixC: plan.conditions.mixC + 4 })
     },
@@ -110,7 +129,10 @@ export const NEXT_TIME: Readonly<Record<string, NextTime>> = {
   'scent-weep': {
     do: 'Take four tenths less scent, and blend it into the pot.',
     expect: 'No beads.',
-    edit: plan => scentOf(plan, scent => ({ ...scent, load: round(scent.load * 0.6, 0.001), moment: 'pot' })),
+    edit: plan =>
+      plan.scent?.moment === 'pot' && plan.scent.load <= MILD_LOAD
+        ? null
+        : scentOf(plan, scent => ({ ...scent, load: round(scent.load * 0.6, 0.001), moment: 'pot' })),
   },
   vanillin: {
     do: 'Leave pale cups without this scent, or plan them brown.',
@@ -174,22 +196,24 @@ export const NEXT_TIME: Readonly<Record<string, NextTime>> = {
     expect: 'No gap.',
   },
   'partial-gel': {
-    do: 'Say on Rest that it is to gel fully, or not at all, and do what it takes.',
+    do: 'Have it gel fully, under towels, or not at all, cooler: Rest looks for what it takes.',
     expect: 'No ring.',
-    edit: plan => wished(plan, 'full'),
+    edit: wrapped,
   },
   overheat: {
     do: 'Mix 5 °C cooler, no towels, open to the air.',
     expect: 'A chance of cracks below one in ten.',
-    edit: plan => {
+    edit: (plan, { clearPointC }) => {
+      const isBare = plan.rest.steps.every(({ towels }) => towels.top + towels.sides + towels.below === 0)
+      if (isBare && plan.conditions.mixC - 5 <= clearPointC) return null
       const steps = plan.rest.steps.map(step => ({ ...step, towels: { top: 0, sides: 0, below: 0 } }))
       return conditions({ ...plan, rest: { ...plan.rest, steps } }, { mixC: plan.conditions.mixC - 5 })
     },
   },
   'no-gel': {
-    do: 'Say on Rest that it is to gel fully; or accept it and take it out a day later.',
+    do: 'Have it gel fully, under towels; or accept it and take it out a day later.',
     expect: 'Deeper colours, less ash.',
-    edit: plan => wished(plan, 'full'),
+    edit: wrapped,
   },
   'cold-wall': {
     do: 'Have the mould at room warmth or 35 °C, and a towel below it.',

@@ -48,6 +48,12 @@ const blank = (): RecordState => ({
   ...{ goneCount: 0, goneAt: null, entries: [], known: {}, causes: {} },
 })
 
+/** The last word on a sign takes the place of the first. */
+function withLast(signs: readonly RecordEntry[], entry: RecordEntry): RecordEntry[] {
+  const isThere = signs.some(one => one.sign === entry.sign)
+  return isThere ? signs.map(one => (one.sign === entry.sign ? entry : one)) : [...signs, entry]
+}
+
 function take(state: RecordState, entry: RecordEntry): void {
   const { kind, on, count = 0 } = entry
   switch (kind) {
@@ -65,7 +71,7 @@ function take(state: RecordState, entry: RecordEntry): void {
       state.turnedAt = on
       break
     case 'sign':
-      state.signs = [...state.signs.filter(one => one.sign !== entry.sign), entry]
+      state.signs = withLast(state.signs, entry)
       break
     case 'graded':
       if (entry.aim) state.marks[entry.aim] = entry

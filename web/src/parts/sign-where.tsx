@@ -18,7 +18,7 @@ export function SignWhere({ entry, words, record }: Props) {
   const said = [...(entry.bars?.length ? [`bar ${entry.bars.join(', ')}`] : []), ...named]
   if (isOpen) return <Where {...{ entry, words, record }} onClose={() => setOpen(false)} />
   return (
-    <button className="quiet min-h-9 basis-full text-left text-[14px]" onClick={() => setOpen(true)}>
+    <button className="quiet min-h-9 basis-full justify-start px-0 text-[14px]" onClick={() => setOpen(true)}>
       {said.length > 0 ? `in ${said.join('; ')}` : 'which bars, which cups?'}
       <span className="sr-only"> {words}</span>
     </button>

@@ -237,6 +237,32 @@ describe('time', () => {
   })
 })
 
+describe('a wrong weight', () => {
+  const remedy = () => screen.getByRole('region', { name: 'By the weights' })
+  const ask = () => {
+    key('t')
+    fireEvent.click(screen.getByRole('button', { name: 'A wrong weight' }))
+  }
+
+  test('is not reckoned with before lye and every oil are written down', () => {
+    opened(/^weigh:lye/)
+    ask()
+    expect(remedy().textContent).toMatch(/Nothing can be reckoned: .*were not written down/)
+  })
+
+  test('of lye is put right by oil, and what went in is a weight of its line', () => {
+    opened(/^pour:/)
+    const { massG } = run.following.lines.find(line => line.key === 'lye')!
+    run.note({ kind: 'weighed', item: 'lye', amount: massG * 1.06 })
+    ask()
+    const went = within(remedy()).getAllByRole('button', { name: /went in/ })
+    fireEvent.click(went[0]!)
+    expect(last()).toMatchObject({ kind: 'weighed', item: expect.stringMatching(/^oil:/) as string })
+    ask()
+    expect(remedy().textContent).toMatch(/That is as planned/)
+  })
+})
+
 describe('a number that does not fit', () => {
   test('is asked about once: as it was meant, or as it is', () => {
     opened(/^weigh:water$/)

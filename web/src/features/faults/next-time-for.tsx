@@ -1,4 +1,5 @@
 import { NEXT_TIME, clipped, forecast as forecastOf, freshCopy, nextPlan } from '@ostler/core'
+import type { Forecast } from '@ostler/core'
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import { addBatch } from '../../api/client.ts'
@@ -12,6 +13,24 @@ interface Props {
 }
 
 const percent = (p: number): string => `${Math.round(p * 100)} %`
+
+const CHANCES: readonly (readonly [what: string, of: (forecast: Forecast) => number])[] = [
+  ['Every pour works', one => one.lanes.chance],
+  ['It is divided sound', one => one.lanes.split.chance],
+  ['Grains', one => one.lanes.ricing?.share ?? 0],
+  ['A ring', one => one.rest.gel.partial],
+  ['It gels fully', one => one.rest.gel.full],
+  ['The top cracks', one => one.rest.crack],
+]
+const TELLS = 0.01
+
+/** Chances of the forecast that a change moves; empty where it moves none. */
+function effect(before: Forecast, after: Forecast): string {
+  const moved = CHANCES.map(([what, of]) => ({ what, from: of(before), to: of(after) })).filter(
+    one => Math.abs(one.from - one.to) >= TELLS,
+  )
+  return moved.map(({ what, from, to }) => `${what}: ${percent(from)} becomes ${percent(to)}.`).join(' ')
+}
 
 /** What to change next time: what it does to the forecast, made in a copy with one press, or kept for the next time. */
 export function NextTimeFor({ cause, record }: Props) {
@@ -27,7 +46,7 @@ export function NextTimeFor({ cause, record }: Props) {
   )
   const after = useMemo(() => {
     const made = edited ? forecastOf(edited, shelf) : null
-    return made?.ok ? made.forecast.lanes.chance : null
+    return made?.ok ? made.forecast : null
   }, [edited, shelf])
   if (!next) return null
   const isKept = record.state.entries.some(one => one.kind === 'next' && one.text === next.do)
@@ -41,13 +60,7 @@ export function NextTimeFor({ cause, record }: Props) {
     <div className="mt-2 border-l-4 border-line pl-3">
       <p>
         <span className="text-soft">Next time: </span>
-        {next.do}{' '}
-        <span className="text-soft">
-          {next.expect}
-          {after !== null &&
-            forecast &&
-            ` Every pour works: ${percent(forecast.lanes.chance)} becomes ${percent(after)}.`}
-        </span>
+        {next.do} <span className="text-soft">{(after && forecast && effect(forecast, after)) || next.expect}</span>
       </p>
       <div className="flex flex-wrap gap-3">
         {edited && (
