@@ -84,6 +84,7 @@ export {
   PlannedLiquid,
   PlannedScent,
   RECIPE_VERSION,
+  STEEPINGS,
   Recipe,
   Water,
   auditOf,
@@ -101,9 +102,10 @@ export {
   unitBatter,
   waterOf,
 } from './recipe/index.ts'
-export type { Audit, FatGroupKey, ScentLoad, ScentMoment, ScentWay, WaterBasis } from './recipe/index.ts'
+export type { Audit, FatGroupKey, ScentLoad, ScentMoment, ScentWay, Steeping, WaterBasis } from './recipe/index.ts'
 export * from './batter/index.ts'
 export {
+  BLADES,
   BLENDINGS,
   BOXES,
   COVERS,
@@ -119,6 +121,7 @@ export {
   GELS_SEEN,
   GEL_WISHES,
   LAYER_FACES,
+  LINER_WAYS,
   MATS,
   MAX_CUPS,
   MAX_MORE_MOULDS,
@@ -132,6 +135,7 @@ export {
   MAX_SEEN,
   MAX_WEIGH_INS,
   MOVE_TOOLS,
+  SIDES,
   Mat,
   Mould,
   Move,
@@ -219,6 +223,9 @@ export type {
   Hands,
   Heat,
   LayerFace,
+  Blade,
+  LinerWay,
+  Side,
   MatTexture,
   MoveTool,
   Pattern,
@@ -274,6 +281,7 @@ export {
   lineWorking,
   materialsOf,
   offWeight,
+  printedLines,
   remedyOf,
   stockNeeds,
   usedUp,
@@ -292,17 +300,19 @@ export type {
   WeighLine,
 } from './weighing/index.ts'
 export {
+  aheadDays,
+  aheadOf,
   compareWays,
   divisionSheet,
   levelError,
-  linerOf,
+  linersOf,
   partKey,
   releaseSentence,
   runSheet,
   toolList,
   topSheet,
 } from './preparation/index.ts'
-export type { BatterShare, DivisionSheet, Liner, LinerSheet, LyeSolution, RunSheet } from './preparation/index.ts'
+export type { BatterShare, DivisionSheet, Liner, LinerSheet, LyeSolution, RunSheet, StepAhead } from './preparation/index.ts'
 export { AIMS, FREEDOMS, planBOffers, planBOutlook, searchPlans, slopesOf } from './search/index.ts'
 export type { Aim, FoundPlan, Freedom, PlanBOffer, PlanBOutlook, SearchState, Slope } from './search/index.ts'
 export {

@@ -195,7 +195,7 @@ function pourSteps(given: Given): BenchStep[] {
 function finishSteps(plan: Plan): BenchStep[] {
   const items = [
     ...(plan.finish.toppings.length > 0 ? ['toppings'] : []),
-    ...(plan.rest.mist ? ['mist'] : []),
+    ...(plan.rest.mists > 0 ? ['mist'] : []),
     ...['cover', 'clean'],
   ]
   return [

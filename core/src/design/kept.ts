@@ -14,13 +14,16 @@ import {
   Move,
   Pour,
   THINNEST_LAYER_MM,
+  cuttingIn13,
+  finishIn13,
+  mouldIn13,
   ordered,
   plainCup,
 } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 
 /** Goes up whenever the form of kept designs changes; the way up is below. */
-export const DESIGN_VERSION = 2
+export const DESIGN_VERSION = 3
 
 export class KeptCup {
   @Id()
@@ -81,6 +84,13 @@ function toVersion2(design: Loose): Loose {
   return { ...design, version: 2, score: pours }
 }
 
+/** Moulds that narrow, blades, embeds that are cast before, toppings in halves. */
+const toVersion3 = ({ mould, cutting, finish, ...design }: Loose): Loose => ({
+  ...design,
+  version: 3,
+  ...{ mould: mouldIn13(mould), cutting: cuttingIn13(cutting), finish: finishIn13(finish) },
+})
+
 /** Names that the parts of a design refer to must exist. */
 function lostNames(design: KeptDesign): Problem[] {
   const cups = new Set(design.cups.map(cup => cup.id))
@@ -97,7 +107,7 @@ function lostNames(design: KeptDesign): Problem[] {
 const DESIGNS: Kind<KeptDesign> = {
   format: 'ostler-design',
   version: DESIGN_VERSION,
-  steps: { 1: toVersion2 },
+  steps: { 1: toVersion2, 2: toVersion3 },
   says: {
     noObject: fact('design.design-object'),
     otherFormat: fact('design.other-format'),

@@ -228,7 +228,7 @@ export const NEXT_TIME: Readonly<Record<string, NextTime>> = {
   'air-ash': {
     do: 'Under film for a day, misted twice; a little less water.',
     expect: 'Less ash, as Rest forecasts.',
-    edit: plan => (plan.rest.mist ? null : { ...plan, rest: { ...plan.rest, mist: true } }),
+    edit: plan => (plan.rest.mists > 0 ? null : { ...plan, rest: { ...plan.rest, mists: 2 } }),
   },
   'mould-moved': { do: 'Level it, tape the seams, support the walls.', expect: 'Straight layers.' },
   'unmould-early': {

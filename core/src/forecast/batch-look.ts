@@ -6,7 +6,7 @@ import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { acrossView, designOf, paintedPixels, renderRows } from '../look/swirl/index.ts'
 import { batterWater, cureForecast, cureKnown, restOutlook } from '../mould/index.ts'
-import { aheadOf } from '../preparation/index.ts'
+import { aheadDays, aheadOf } from '../preparation/index.ts'
 import { say } from '../quantities/words/index.ts'
 import { forecaster } from './forecast.ts'
 import type { Forecast } from './forecast.ts'
@@ -103,20 +103,16 @@ export interface BatchCourse {
   aheadDays: number
 }
 
-/** Weeks that a cold infusion stands, at the least; and the evening before for what is frozen. Makers' rule. */
-const STEEP_DAYS = 28
-
 function courseOf(plan: Plan, shelf: Shelf, forecast: Forecast): BatchCourse {
   const { portions, lanes } = forecast
   const cure = cureForecast(plan, batterWater(plan, portions, shelf), { known: cureKnown(shelf.evidence) })
   const isPoured = plan.rest.pouredAt !== ''
   const rest = isPoured ? restOutlook({ plan, shelf, portions, lanes }) : null
-  const ahead = aheadOf(plan, shelf, portions)
   return {
     unmouldH: rest?.result.unmouldMin == null ? null : rest.result.unmouldMin / 60,
     ...{ readyDay: cure.readyDay, readyRange: cure.readyRange },
     ...{ bars: cure.bars.count, barG: cure.freshG, curedG: cure.curedG },
-    aheadDays: ahead.some(({ key }) => key.startsWith('ahead:infuse:')) ? STEEP_DAYS : ahead.length > 0 ? 1 : 0,
+    aheadDays: aheadDays(aheadOf(plan, shelf, portions)),
   }
 }
 

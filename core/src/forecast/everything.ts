@@ -1,6 +1,6 @@
 import type { Plan } from '../plan/index.ts'
 import { heatPlan } from '../batter/heat/index.ts'
-import { compareWays, divisionSheet, linerOf, runSheet, toolList, topSheet } from '../preparation/index.ts'
+import { compareWays, divisionSheet, linersOf, runSheet, toolList, topSheet } from '../preparation/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { stockNeeds, weighList } from '../weighing/index.ts'
 import type { Forecast } from './forecast.ts'
@@ -15,7 +15,7 @@ export function everything(plan: Plan, shelf: Shelf, { portions }: Forecast) {
       tools: toolList(plan, shelf, portions),
       stock: stockNeeds(plan, shelf, portions),
       runSheet: runSheet(plan, shelf, portions, heat),
-      liner: linerOf(plan),
+      liners: linersOf(plan),
       ways: compareWays(plan, portions),
       division: plan.division.mode === 'own-batters' ? divisionSheet(plan, shelf, portions) : null,
       top: topSheet(plan, shelf),

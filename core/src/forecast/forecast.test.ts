@@ -42,6 +42,7 @@ const scentedStarter = after(
     how: 'hand',
     spread: 'cup',
     stabiliserRatio: 0,
+    isPrivate: false,
   }),
 )
 

@@ -54,10 +54,16 @@ interface Sources {
   shelf: Shelf
 }
 
+/** Water that is kept back from the lye, g a g of NaOH. */
+function rinsePerNaoh({ recipe }: Plan, { rinseG, lyeG }: Portions): number {
+  const naohG = lyeG * recipe.lyePurityShare
+  return naohG > 0 ? rinseG / naohG : 0
+}
+
 /** What each result is made of, the cheap ones first. */
 const MAKERS: Makers<Sources, Results> = {
   portions: ({ plan, shelf }) => portionsOf(plan, shelf),
-  recipe: ({ plan, shelf }) => recipeResult(plan, shelf),
+  recipe: ({ plan, shelf }, { portions }) => recipeResult(plan, shelf, rinsePerNaoh(plan, portions)),
   input: ({ plan, shelf }, { portions }) => runInputOf(plan, portions, shelf),
   lanes: (_, { input }) => lanesOf(input),
   quickens: ({ plan, shelf }, { input }) => quickensOf(plan, shelf, input),

@@ -29,6 +29,7 @@ const scent = (parts: [string, number][], load: number, basis: 'oils' | 'batter'
     how: 'hand',
     spread: 'cup',
     stabiliserRatio: 0,
+    isPrivate: false,
   })
 const additive = (id: string, gPerKgOils: number, addLye = true) =>
   set(['recipe', 'additives'], [{ additive: id, gPerKgOils, moment: 'lye', addLye }])

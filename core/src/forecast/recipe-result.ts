@@ -48,7 +48,8 @@ const PACES: readonly (readonly [number, string])[] = [
   [Infinity, 'very quick'],
 ]
 
-export function recipeResult(plan: Plan, shelf: Shelf): RecipeResult {
+/** @param rinsePerNaoh g of water that is kept back from the lye for each g of NaOH */
+export function recipeResult(plan: Plan, shelf: Shelf, rinsePerNaoh = 0): RecipeResult {
   const unit = unitBatter(plan.recipe, shelf)
   const scent = plan.scent && scentLoad(plan.scent, shelf, unit.batterG)
   const character = characterOf(unit, scent ? scentHeat(scent) : 'none')
@@ -63,7 +64,7 @@ export function recipeResult(plan: Plan, shelf: Shelf): RecipeResult {
     batterPerOils: unit.batterG,
     lyePerOils: unit.lyeG,
     water: unit.water,
-    waterToLyeWhenDissolved: unit.waterForLyeG / unit.naohG,
+    waterToLyeWhenDissolved: unit.waterForLyeG / unit.naohG - rinsePerNaoh,
     lyeDiscountShare: unit.lyeDiscountShare,
     lateShare: unit.oils.reduce((sum, part) => (part.late ? sum + part.share : sum), 0),
     sugarShare: unit.sugarShare,

@@ -74,6 +74,7 @@ describe('advice', () => {
         how: 'hand',
         spread: 'cup',
         stabiliserRatio: 0,
+        isPrivate: false,
       }),
       set(['cups', 0, 'colorants', 0, 'doseGPerKg'], 60),
       set(['recipe', 'oils', 0, 'share'], 0.39),
@@ -120,6 +121,7 @@ describe('advice', () => {
           how: 'hand',
           spread: 'cup',
           stabiliserRatio: 0,
+          isPrivate: false,
         }),
       )
       expect(of(plan).risk.state).not.toBe('calm')
@@ -136,6 +138,7 @@ describe('advice', () => {
         how: 'hand',
         spread: 'cup',
         stabiliserRatio: 0,
+        isPrivate: false,
       }),
       set(['conditions', 'mixC'], 38),
       set(['conditions', 'stopLevel'], 2),
@@ -158,6 +161,7 @@ describe('advice', () => {
         how: 'hand',
         spread: 'cup',
         stabiliserRatio: 0,
+        isPrivate: false,
       }),
       set(['conditions', 'mixC'], 38),
     )

@@ -137,7 +137,7 @@ function waterWorking({ plan, portions, unit }: Told): Working {
   const { recipe } = plan
   return {
     title: 'Water',
-    value: portions.waterG,
+    value: portions.waterG - portions.rinseG,
     unit: 'g',
     formula: fact('forecast.what-liquids-additives-bring', { formula: WATER_FORMULAS[recipe.water.basis] }),
     inputs: [
@@ -152,6 +152,7 @@ function waterWorking({ plan, portions, unit }: Told): Working {
         unit: recipe.water.basis === 'ratio' ? '' : '%',
       },
       { name: 'brought by liquids and additives', value: (unit.allWaterG - unit.waterG) * portions.oilG, unit: 'g' },
+      ...(portions.rinseG > 0 ? [{ name: 'kept back to rinse with', value: portions.rinseG, unit: 'g' }] : []),
     ],
     source: fact('forecast.concentration-naoh-naoh-water'),
   }

@@ -25,7 +25,7 @@ import { Rest } from './rest-part.ts'
  */
 
 export const PLAN_FORMAT = 'ostler-plan'
-export const PLAN_VERSION = 12
+export const PLAN_VERSION = 13
 
 export const MAX_CUPS = 12
 export const MAX_POURS = 60
@@ -57,6 +57,30 @@ export class Mould {
 
   @NumberFrom(5, 400, 'The soap’s height is from [5 to 400 mm] and no more than the mould’s.')
   fillMm!: number
+
+  @NumberFrom(0, 60, 'A mould narrows by [0 to 60 mm] to each side.', {
+    says: 'How far each wall leans in from the rim to the floor; sizes are those at the rim.',
+    start: 0,
+  })
+  taperMm!: number
+}
+
+/** What it is made for. */
+export class Brief {
+  @Text(0, 80, 'The occasion has at most 80 letters.', { start: '' })
+  occasion!: string
+
+  @Text(0, 80, 'For whom it is has at most 80 letters.', { start: '' })
+  forWhom!: string
+
+  @Text(0, 400, 'The wish has at most 400 letters.', { says: 'Look, scent and feel that were asked for.', start: '' })
+  wish!: string
+
+  @NumberFrom(0, 100_000, 'A price is from 0 to 100,000.', { says: 'Of one bar, at the least; 0: open.', start: 0 })
+  priceFrom!: number
+
+  @NumberFrom(0, 100_000, 'A price is from 0 to 100,000.', { says: 'Of one bar, at the most; 0: open.', start: 0 })
+  priceTo!: number
 }
 
 export class Pot {
@@ -151,6 +175,9 @@ export class Plan {
 
   @Text(0, 4000, 'Notes have at most 4000 letters.', { start: '' })
   notes!: string
+
+  @Part(() => Brief, 'What it is made for is missing.')
+  brief!: Brief
 
   @Text(0, 80, 'Whoever makes it has a name of at most 80 letters.', {
     says: 'Whose hands make it, for the sheet and the lot.',

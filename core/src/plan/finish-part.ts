@@ -75,6 +75,12 @@ export class Embed {
     start: CONSTANTS.batterDensity.value,
   })
   densityGPerMl!: number
+
+  @Whole(0, 120, 'An embed is cast 0 to 120 days before.', {
+    says: 'Days before the pour that it is cast; 0: it is at hand.',
+    start: 0,
+  })
+  castDays!: number
 }
 
 export const MAX_EMBEDS = 12
@@ -86,6 +92,9 @@ export const TOPPINGS = {
   mica: 'dabs of mica in oil',
 } as const
 export type ToppingKind = keyof typeof TOPPINGS
+
+export const SIDES = { all: 'the whole top', left: 'the left half', right: 'the right half' } as const
+export type Side = keyof typeof SIDES
 
 /** Something strewn or set on the finished top. */
 export class Topping {
@@ -111,6 +120,24 @@ export class Topping {
     says: 'Set clear of the blade, in the middle of every bar; otherwise strewn over the whole top.',
   })
   onGrid!: boolean
+
+  @Choice(Object.keys(SIDES), `A topping lies on one of ${Object.keys(SIDES).join(', ')}.`, {
+    says: 'Half of the top, seen along the mould.',
+    start: 'all',
+  })
+  side!: Side
+
+  @NumberFrom(0, 20, 'A topping keeps [0 to 20 mm] clear of the blade.', {
+    says: 'Of one that is set on the cut grid.',
+    start: 2,
+  })
+  clearMm!: number
+
+  @YesNo('Set a little unevenly is true or false.', {
+    says: 'Each piece a little off its place, so that a row does not look ruled.',
+    start: false,
+  })
+  jitter!: boolean
 
   @NumberFrom(0, 500, 'A topping weighs from [0 to 500 g] in all.', { says: 'All of it, g.' })
   massG!: number

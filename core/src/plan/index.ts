@@ -27,6 +27,7 @@ export type {
 } from './preparation-part.ts'
 export { FreeLyeAnswer, MAX_CUPS, MAX_MORE_MOULDS, MAX_POURS, Mould, PLAN_VERSION, Plan, Whipped } from './document.ts'
 export {
+  BLADES,
   Cutting,
   DEPTHS,
   MAX_MOVES,
@@ -41,9 +42,9 @@ export {
   TOGETHER,
   TOP_WAYS,
 } from './score-part.ts'
-export type { Aside, Depth, Pattern, PourWay, LayerFace, MoveTool, Together } from './score-part.ts'
-export { EMBED_FORMS, Embed, Finish, MATS, Mat, PlanB, TOPPINGS, TRIGGERS, Topping } from './finish-part.ts'
-export type { EmbedForm, MatTexture, ToppingKind, Trigger } from './finish-part.ts'
+export type { Aside, Blade, Depth, Pattern, PourWay, LayerFace, MoveTool, Together } from './score-part.ts'
+export { EMBED_FORMS, Embed, Finish, MATS, Mat, PlanB, SIDES, TOPPINGS, TRIGGERS, Topping } from './finish-part.ts'
+export type { EmbedForm, MatTexture, Side, ToppingKind, Trigger } from './finish-part.ts'
 export {
   Cup,
   CupColorant,
@@ -79,6 +80,8 @@ export { cupShares, setCupShares } from './divide.ts'
 export { applyEdit, pathText } from './edits.ts'
 export type { Edit } from './edit.ts'
 export { differingParts } from './parts.ts'
+export { LINER_WAYS } from './preparation-part.ts'
+export type { LinerWay } from './preparation-part.ts'
 export { freshId } from './edit-result.ts'
 export type { EditResult } from './edit-result.ts'
 export {
@@ -116,3 +119,4 @@ export { changedParts, planChanges, withChanges } from './plan-changes.ts'
 export { PLACES } from './surroundings.ts'
 export type { Place, UnderKind, WallKind } from './surroundings.ts'
 export { at, planField } from './at.ts'
+export { cuttingIn13, finishIn13, mouldIn13 } from './versions/thirteen.ts'

@@ -1,14 +1,18 @@
 import type { MouldShape } from '../shelf/index.ts'
 import type { Mould, Plan } from './document.ts'
 
-type Shape = Pick<Mould, 'form' | 'innerLengthMm' | 'innerWidthMm' | 'innerHeightMm' | 'cavities'>
+type Shape = Pick<Mould, 'form' | 'innerLengthMm' | 'innerWidthMm' | 'innerHeightMm' | 'cavities' | 'taperMm'>
 
 /**
- * Floor area of all cavities together, mm²: what a millimetre of soap takes up. For a half sphere, which narrows, the mean
- * over its height.
+ * Area of all cavities together, mm²: what a millimetre of soap takes up, the mean over the soap's height where walls lean, and of a half
+ * sphere over its own.
+ *
+ * @param mould with `fillMm`, the height that is filled; without, it is full
  */
-export function baseAreaMm2(mould: Shape): number {
-  const { innerLengthMm: l, innerWidthMm: w, innerHeightMm: h } = mould
+export function baseAreaMm2(mould: Shape & { fillMm?: number }): number {
+  const { innerLengthMm, innerWidthMm, innerHeightMm: h, taperMm } = mould
+  if (taperMm > 0 && mould.form !== 'dome') return leaningAreaMm2(mould, Math.min(h, mould.fillMm ?? h))
+  const [l, w] = [innerLengthMm, innerWidthMm]
   switch (mould.form) {
     case 'box':
       return mould.cavities * l * w
@@ -23,8 +27,23 @@ export function baseAreaMm2(mould: Shape): number {
   }
 }
 
+/** Walls that lean in by `taperMm` from rim to floor: by Simpson's rule, which is exact for areas that go by the square of the height. */
+function leaningAreaMm2(mould: Shape, fillMm: number): number {
+  const at = (mm: number) => {
+    const inMm = mould.taperMm * (1 - mm / mould.innerHeightMm)
+    return baseAreaMm2({
+      ...mould,
+      taperMm: 0,
+      innerLengthMm: Math.max(0, mould.innerLengthMm - 2 * inMm),
+      innerWidthMm: Math.max(0, mould.innerWidthMm - 2 * inMm),
+    })
+  }
+  return (at(0) + 4 * at(fillMm / 2) + at(fillMm)) / 6
+}
+
 /** Brim-full volume, ml. */
-export const brimMl = (mould: Shape): number => (baseAreaMm2(mould) * mould.innerHeightMm) / 1000
+export const brimMl = (mould: Shape): number =>
+  (baseAreaMm2({ ...mould, fillMm: mould.innerHeightMm }) * mould.innerHeightMm) / 1000
 
 /** A mould from the shelf as a plan takes it, filled as usual. */
 export const plannedMould = (shape: MouldShape): Mould => ({
@@ -35,6 +54,7 @@ export const plannedMould = (shape: MouldShape): Mould => ({
   innerHeightMm: shape.innerHeightMm,
   cavities: Math.round(shape.cavities),
   lining: shape.lining,
+  taperMm: shape.taperMm,
   fillMm: Math.round(shape.innerHeightMm * shape.usualFillShare),
 })
 

@@ -104,6 +104,7 @@ describe('rules of a recipe', () => {
         how: 'hand',
         spread: 'cup',
         stabiliserRatio: 0,
+        isPrivate: false,
       },
       /already the scent/,
     ],
@@ -119,7 +120,7 @@ describe('rules of a recipe', () => {
     [
       'an infusion of nothing',
       ['recipe', 'oils', 0, 'infusion'],
-      { plant: '', plantPerOil: 0.1, makeFactor: 1.4 },
+      { plant: '', plantPerOil: 0.1, makeFactor: 1.4, way: 'warm', twice: false },
       /Name what is steeped/,
     ],
   ])('%s is refused in a sentence', (_, path, value, sentence) => {

@@ -5,6 +5,7 @@ export const PART_WORDS: Readonly<Record<Exclude<keyof Plan, 'format' | 'version
   name: 'name',
   notes: 'notes',
   madeBy: 'who makes it',
+  brief: 'what it is made for',
   isTrial: 'trial or not',
   freeLye: 'answer to free lye',
   whipped: 'whipped or blended',

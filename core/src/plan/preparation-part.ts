@@ -1,5 +1,5 @@
 import { MAX_OILS, OilPart } from '../recipe/index.ts'
-import { Choice, Id, Like, NumberFrom, Part, Parts } from '../document/fields/index.ts'
+import { Choice, Id, Like, NumberFrom, Part, Parts, Whole } from '../document/fields/index.ts'
 import { MAX_CUP_COLORANTS } from '../shelf/index.ts'
 
 /** What a plan says of heat, division and preparation. Temperatures in °C, masses in g, lengths in mm. */
@@ -168,6 +168,9 @@ export class Division {
   top!: TopBatter | null
 }
 
+export const LINER_WAYS = { strips: 'two strips, crossed', sheet: 'one sheet, slit at its corners' } as const
+export type LinerWay = keyof typeof LINER_WAYS
+
 /** How the mould is lined. */
 export class Preparation {
   @NumberFrom(0, 300, 'The liner stands over by [0 to 300 mm]; [20 to 50 mm] is usual.', { start: 30 })
@@ -175,6 +178,12 @@ export class Preparation {
 
   @NumberFrom(100, 2000, 'A roll is from [100 to 2000 mm] wide.', { start: 380 })
   rollWidthMm!: number
+
+  @Choice(Object.keys(LINER_WAYS), `A liner is one of ${Object.keys(LINER_WAYS).join(', ')}.`, { start: 'strips' })
+  linerWay!: LinerWay
+
+  @Whole(1, 3, 'A mould is lined in 1 to 3 layers.', { start: 1 })
+  linerLayers!: number
 }
 
 export const CUP_ORDERS = {

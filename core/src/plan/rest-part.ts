@@ -245,11 +245,11 @@ export class Rest {
   @Parts(() => RestStep, 1, MAX_REST_STEPS, `A rest has 1 to ${MAX_REST_STEPS} steps.`, { start: 1 })
   steps!: RestStep[]
 
-  @YesNo('Whether the top is misted is true or false.', {
-    says: 'Misted with alcohol against ash, at once and again after an hour or two.',
-    start: false,
+  @Whole(0, 4, 'The top is misted 0 to 4 times.', {
+    says: 'With alcohol against ash: at once, and each time that it has dried.',
+    start: 0,
   })
-  mist!: boolean
+  mists!: number
 
   @Part(() => OvenCooling, 'The oven is null, or two readings and the minutes between them.', {
     says: 'Null: as a usual oven cools.',

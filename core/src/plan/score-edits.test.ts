@@ -125,5 +125,8 @@ test('a plan of version 4 is brought to 5 with nothing new in it', () => {
   }
   expect(MIGRATIONS[4]).toBeDefined()
   const read = readPlan(old)
-  expect(read.ok && read.plan).toEqual({ ...now, cutting: { barMm: 30, trimMm: 0, kerfMm: 1, rows: 1, onSide: false } })
+  expect(read.ok && read.plan).toEqual({
+    ...now,
+    cutting: { barMm: 30, trimMm: 0, kerfMm: 1, rows: 1, onSide: false, blade: 'wire' },
+  })
 })

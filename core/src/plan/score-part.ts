@@ -249,6 +249,9 @@ export class Aside {
 }
 
 /** How the loaf is cut. */
+export const BLADES = { wire: 'a wire', knife: 'a knife', wavy: 'a wavy blade' } as const
+export type Blade = keyof typeof BLADES
+
 export class Cutting {
   @NumberFrom(5, 200, 'A bar is from [5 to 200 mm] thick; [25 mm] is usual.', { start: 25 })
   barMm!: number
@@ -270,4 +273,7 @@ export class Cutting {
     start: false,
   })
   onSide!: boolean
+
+  @Choice(Object.keys(BLADES), `A blade is one of ${Object.keys(BLADES).join(', ')}.`, { start: 'wire' })
+  blade!: Blade
 }

@@ -20,14 +20,20 @@ export const startingMove = (id: string, after: string, tool: Move['tool']): Mov
 /** A round rod of a usual size along the middle, set in after a pour. */
 export const startingEmbed = (id: string, after: string): Embed => started(Embed, { id, after })
 
-const TOPPING_STARTS: Readonly<Record<ToppingKind, Omit<Topping, 'id' | 'kind'>>> = {
+const PLACED = { side: 'all', clearMm: 2, jitter: false } as const
+
+const TOPPING_STARTS: Readonly<Record<ToppingKind, Omit<Topping, 'id' | 'kind' | keyof typeof PLACED>>> = {
   petals: { name: 'Petals', hex: '#a8496a', sizeMm: 9, perBar: 2, onGrid: true, massG: 2 },
   seeds: { name: 'Poppy seeds', hex: '#2b2f38', sizeMm: 1.2, perBar: 20, onGrid: false, massG: 3 },
   sprinkles: { name: 'Sprinkles', hex: '#d9b23c', sizeMm: 2.5, perBar: 12, onGrid: false, massG: 4 },
   mica: { name: 'Gold mica in oil', hex: '#c9982f', sizeMm: 4, perBar: 3, onGrid: true, massG: 2 },
 }
 
-export const startingTopping = (id: string, kind: ToppingKind): Topping => ({ id, kind, ...TOPPING_STARTS[kind] })
+export const startingTopping = (id: string, kind: ToppingKind): Topping => ({
+  ...{ id, kind },
+  ...TOPPING_STARTS[kind],
+  ...PLACED,
+})
 
 /** A cup without colour, scented when the batch is. */
 export const plainCup = (id: string, name: string): Cup => started(Cup, { id, name })
@@ -56,6 +62,7 @@ export const starterPlan = (name: string): Plan =>
       innerHeightMm: 70,
       cavities: 1,
       lining: 'none',
+      taperMm: 0,
       fillMm: 60,
     },
     cups: [

@@ -60,6 +60,8 @@ export interface Portions {
   blankG: number
   /** Of the recipe's oil and water, what goes into the cups with colours instead of into the pot. */
   drawn: { oil: string; oilG: number; waterG: number }
+  /** Of the plain water, what is kept back to rinse the lye jug with; none where batters have lye of their own, g. */
+  rinseG: number
   /** The batch's scent: in all cups that get it, and in what clings to the pot when the whole pot is scented. */
   scentG: number
   scents: WeighedScent[]
@@ -288,6 +290,7 @@ export function portionsOf(plan: Plan, shelf: Shelf): Portions {
     potColours,
     blankG: divided.at(-1)!,
     drawn,
+    rinseG: plan.division.mode === 'one-pot' ? Math.min(roundNearest(plan.recipe.rinseG, scaleStepG), waterG) : 0,
     scentG,
     scents: weighedScents(load, scentG, oilG, fineScaleStepG),
     stabiliserG: clean(

@@ -1,4 +1,4 @@
-export { levelError, linerOf, releaseSentence } from './liner.ts'
+export { levelError, linersOf, releaseSentence } from './liner.ts'
 export type { Liner, LinerSheet } from './liner.ts'
 export { toolList } from './needs.ts'
 
@@ -10,4 +10,5 @@ export type { BatterPart, BatterShare, DivisionSheet, LyeSolution } from './divi
 export { compareWays } from './ways.ts'
 
 export { topSheet } from './top.ts'
-export { aheadOf } from './ahead.ts'
+export { aheadDays, aheadOf } from './ahead.ts'
+export type { StepAhead } from './ahead.ts'

@@ -6,7 +6,7 @@ import type { Heat, Mould, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { stockNeeds } from '../weighing/index.ts'
-import { divisionSheet, levelError, linerOf, runSheet, toolList, topSheet } from './index.ts'
+import { divisionSheet, levelError, linersOf, runSheet, toolList, topSheet } from './index.ts'
 import { said } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
@@ -97,7 +97,12 @@ describe('the run sheet', () => {
         { liquid: 'goat-milk', shareOfWater: 0.5, measure: 'water' as const, moment: 'lye' as const, countFat: true },
       ],
       oils: base.recipe.oils.map((part, i) =>
-        i === 0 ? { ...part, infusion: { plant: 'calendula', plantPerOil: 0.1, makeFactor: 1.5 } } : part,
+        i === 0
+          ? {
+              ...part,
+              infusion: { plant: 'calendula', plantPerOil: 0.1, makeFactor: 1.5, way: 'warm' as const, twice: false },
+            }
+          : part,
       ),
     }
     const { ahead } = sheetOf({ ...withHeat({ iceShare: 0.8 }), recipe })
@@ -109,11 +114,28 @@ describe('the mould', () => {
   test('strips for a loaf: length + 2 depths + 2 overhangs by width, and the other way', () => {
     const plan = { ...withMould({ lining: 'paper' }), preparation: { ...base.preparation, overhangMm: 30 } }
     // 230 × 75 × 70 mm: A = 230 + 140 + 60 = 430 by 75; B = 75 + 140 + 60 = 275 by 230.
-    expect(linerOf(plan)!.sheets).toMatchObject([
+    expect(linersOf(plan)[0]!.sheets).toMatchObject([
       { widthMm: 430, heightMm: 75, foldsX: [30, 100, 330, 400] },
       { widthMm: 275, heightMm: 230, foldsX: [30, 100, 175, 245] },
     ])
-    expect(linerOf(base)).toBeNull()
+    expect(linersOf(base)).toEqual([])
+  })
+
+  test('one sheet has slits from its edge to the floor; leaning walls are as deep as their slope; every mould, twice if wished', () => {
+    const preparation = { ...base.preparation, overhangMm: 30, linerWay: 'sheet' as const, linerLayers: 2 }
+    const lined = withMould({ lining: 'parchment' })
+    const [first, second] = linersOf({ ...lined, moreMoulds: [{ ...lined.mould, taperMm: 10 }], preparation })
+    expect(first!.sheets).toMatchObject([{ widthMm: 430, heightMm: 275, count: 2 }])
+    expect(first!.sheets[0]!.slits).toEqual([
+      { x: 100, fromY: 0, toY: 100 },
+      { x: 100, fromY: 175, toY: 275 },
+      { x: 330, fromY: 0, toY: 100 },
+      { x: 330, fromY: 175, toY: 275 },
+    ])
+    // The floor is 210 × 55, the walls √(70² + 10²) deep.
+    const wall = Math.sqrt(5000)
+    expect(second!.sheets[0]!.widthMm).toBeCloseTo(210 + 2 * wall + 60, 6)
+    expect(second!.sheets[0]!.heightMm).toBeCloseTo(55 + 2 * wall + 60, 6)
   })
 
   test('a wall for a round column is its girth and an overlap', () => {
@@ -125,12 +147,12 @@ describe('the mould', () => {
       lining: 'film',
       fillMm: 250,
     })
-    expect(linerOf(plan)!.sheets[0]!.widthMm).toBeCloseTo(Math.PI * 76 + 20, 6)
+    expect(linersOf(plan)[0]!.sheets[0]!.widthMm).toBeCloseTo(Math.PI * 76 + 20, 6)
   })
 
   test('a roll that is too narrow is said', () => {
     const plan = { ...withMould({ lining: 'paper' }), preparation: { ...base.preparation, rollWidthMm: 200 } }
-    expect(said(linerOf(plan)!.sentence)).toMatch(/wider than the roll/)
+    expect(said(linersOf(plan)[0]!.sentence)).toMatch(/wider than the roll/)
   })
 
   test('one degree over 250 mm is 4.4 mm', () => {
@@ -255,6 +277,7 @@ test('a plan of version 1 is brought to this one with its water, scent and mould
       how: 'hand',
       spread: 'cup',
       stabiliserRatio: 0,
+      isPrivate: false,
     },
   })
 })

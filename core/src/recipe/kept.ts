@@ -1,17 +1,29 @@
 import { fact } from '../quantities/facts/index.ts'
 import { problemsIn, tidied } from '../document/fields/index.ts'
 import { opened } from '../document/kept/index.ts'
-import type { Kind, Opened } from '../document/kept/index.ts'
+import type { Kind, Loose, Opened } from '../document/kept/index.ts'
 import { Recipe } from './recipe-part.ts'
 
 /** Goes up whenever the form of kept recipes changes, with a step up. */
-export const RECIPE_VERSION = 1
+export const RECIPE_VERSION = 2
+
+const isLoose = (value: unknown): value is Loose => typeof value === 'object' && value !== null
+
+/** Water to rinse with, and how plants are steeped. */
+function toVersion2(recipe: Loose): Loose {
+  const { oils } = recipe
+  const steeped = (part: unknown) =>
+    isLoose(part) && isLoose(part['infusion'])
+      ? { ...part, infusion: { ...part['infusion'], way: 'warm', twice: false } }
+      : part
+  return { ...recipe, version: 2, oils: Array.isArray(oils) ? oils.map(steeped) : oils, rinseG: 0 }
+}
 
 /** Recipes that a workshop keeps. The one of today is what a plan holds, without a place of origin. */
 const RECIPES: Kind<Recipe> = {
   format: 'ostler-recipe',
   version: RECIPE_VERSION,
-  steps: {},
+  steps: { 1: toVersion2 },
   says: {
     noObject: fact('recipe.no-object'),
     otherFormat: fact('recipe.other-format'),

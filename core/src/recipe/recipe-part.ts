@@ -8,6 +8,9 @@ export const MAX_OILS = 30
 const MAX_LIQUIDS = 6
 const MAX_ADDITIVES = 16
 
+export const STEEPINGS = { warm: 'warm, some hours', cold: 'cold, weeks' } as const
+export type Steeping = keyof typeof STEEPINGS
+
 /** A plant steeped in an oil before it is used. */
 export class Infusion {
   @Text(1, 60, 'Name what is steeped in the oil, in 1 to 60 letters.')
@@ -25,6 +28,17 @@ export class Infusion {
     optional: true,
   })
   colorant?: string
+
+  @Choice(Object.keys(STEEPINGS), `A plant is steeped in one of these ways: ${Object.keys(STEEPINGS).join(', ')}.`, {
+    start: 'warm',
+  })
+  way!: Steeping
+
+  @YesNo('A second steep is true or false.', {
+    says: 'Strained, and fresh plant steeped in the same oil once more.',
+    start: false,
+  })
+  twice!: boolean
 }
 
 export class OilPart {
@@ -139,4 +153,10 @@ export class Recipe {
     elements: 'additive',
   })
   additives!: PlannedAdditive[]
+
+  @NumberFrom(0, 500, 'Water to rinse with is from [0 to 500 g].', {
+    says: 'Of the plain water, kept back to rinse the lye jug with: it goes into the pot after the lye.',
+    start: 0,
+  })
+  rinseG!: number
 }

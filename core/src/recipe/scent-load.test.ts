@@ -14,6 +14,7 @@ const planned = (parts: [string, number][], load: number, basis: 'oils' | 'batte
   how: 'hand',
   spread: 'cup',
   stabiliserRatio: 0,
+  isPrivate: false,
 })
 const loadOf = (...args: Parameters<typeof planned>) => scentLoad(planned(...args), shelf, BATTER)
 

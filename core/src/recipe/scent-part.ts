@@ -1,4 +1,4 @@
-import { Choice, NumberFrom, Parts } from '../document/fields/index.ts'
+import { Choice, NumberFrom, Parts, YesNo } from '../document/fields/index.ts'
 import { MAX_SCENT_PARTS, ScentPart } from '../shelf/index.ts'
 
 /** A scent as a plan has it: what it is made of, how much, when and how it goes in. */
@@ -38,4 +38,10 @@ export class PlannedScent {
     start: 0,
   })
   stabiliserRatio!: number
+
+  @YesNo('Whether a blend is private is true or false.', {
+    says: 'Its parts stay off everything that is printed or shared.',
+    start: false,
+  })
+  isPrivate!: boolean
 }

@@ -50,8 +50,6 @@ export interface Due {
 
 /** Bars are weighed once a week on the rack. Makers' habit. */
 const WEEK_DAYS = 7
-/** From the pour until it is out of the mould, for days that are reckoned back. Makers' rule: one to three. */
-const REST_DAYS = 2
 /** Later than that after a weigh-in's day nobody is asked for it any more. */
 const LONGEST_CURE_DAYS = 365
 
@@ -60,16 +58,21 @@ const at = (pouredAt: string, hours: number): string => {
   return new Date(Date.parse(start) + hours * 3_600_000).toISOString().slice(0, 16)
 }
 
-/** Last days to begin, worked back from when it is wanted. */
+/** Last day to pour for bars that are wanted, and the last to begin what is made beforehand. Days like "2026-03-02". */
+export function lastDays(wantedOn: string, readyDay: number, aheadDays: number): { makeOn: string; beginOn: string } {
+  const makeOn = dayAfter(wantedOn, -readyDay)
+  return { makeOn, beginOn: dayAfter(makeOn, -aheadDays) }
+}
+
 function before({ id, name, wantedOn, readyDay, aheadDays }: DueFacts): Due[] {
   if (wantedOn === '' || readyDay === null) return []
-  const makeOn = dayAfter(wantedOn, -(readyDay + REST_DAYS))
+  const { makeOn, beginOn } = lastDays(wantedOn, readyDay, aheadDays)
   const make: Due = {
     ...{ key: `${id}:make`, kind: 'make', batch: id, name, on: makeOn },
-    what: fact('due.make', { days: plain(readyDay + REST_DAYS, 0) }),
+    what: fact('due.make', { days: plain(readyDay, 0) }),
   }
   const steep: Due = {
-    ...{ key: `${id}:steep`, kind: 'steep', batch: id, name, on: dayAfter(makeOn, -aheadDays) },
+    ...{ key: `${id}:steep`, kind: 'steep', batch: id, name, on: beginOn },
     what: fact('due.steep'),
   }
   return aheadDays > 0 ? [steep, make] : [make]

@@ -74,15 +74,18 @@ function partsOf(type: Class, found = new Set<Class>()): Set<Class> {
 export const planTables = (): string => fieldTables([Plan, ...partsOf(Plan)])
 
 /** JSON Schema (draft 2020-12) of a document, made from what its classes say of their fields. */
-function documentSchema(type: Class, title: string): Record<string, unknown> {
+function documentSchema(type: Class, title: string, id: string): Record<string, unknown> {
   const parts = [...partsOf(type)].sort((a, b) => a.name.localeCompare(b.name))
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
+    $id: id,
     title,
     ...schemaOf(type),
     $defs: Object.fromEntries(parts.map(part => [part.name, schemaOf(part)])),
   }
 }
 
-export const planSchema = () => documentSchema(Plan, `Ostler batch plan, version ${PLAN_VERSION}`)
-export const runSchema = () => documentSchema(BenchRun, `Ostler run, version ${RUN_VERSION}`)
+export const planSchema = () =>
+  documentSchema(Plan, `Ostler batch plan, version ${PLAN_VERSION}`, `urn:ostler:plan:${PLAN_VERSION}`)
+export const runSchema = () =>
+  documentSchema(BenchRun, `Ostler run, version ${RUN_VERSION}`, `urn:ostler:run:${RUN_VERSION}`)

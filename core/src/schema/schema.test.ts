@@ -23,6 +23,7 @@ function spoiltPlans(): unknown[] {
       how: 'hand',
       spread: 'cup',
       stabiliserRatio: 0,
+      isPrivate: false,
     },
   }
   const wrong = [null, -1, 1e9, 'text', '', true, [], {}]

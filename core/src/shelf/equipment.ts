@@ -12,8 +12,10 @@ export type MouldForm = keyof typeof FORMS
 
 export const LININGS = {
   none: 'none',
-  paper: 'paper strips',
-  film: 'film',
+  paper: 'freezer paper, shiny side in',
+  parchment: 'baking parchment',
+  film: 'plastic film or bag',
+  carton: 'coated carton',
   silicone: 'silicone liner',
 } as const
 export type Lining = keyof typeof LININGS
@@ -43,6 +45,8 @@ export class MouldShape extends ShelfItem {
   innerHeightMm!: number
   @Amount({ label: 'Cavities', quantity: 'plain', unit: '', min: 1, max: 60, start: 1, group: 'Inside' })
   cavities!: number
+  @Amount({ label: 'Narrows to each side', quantity: 'length', unit: 'mm', min: 0, max: 60, start: 0, group: 'Inside' })
+  taperMm!: number
   @Amount({ label: 'Usual fill', quantity: 'share', unit: '%', min: 0.3, max: 1, start: 0.9 })
   usualFillShare!: number
   @OneOf({ label: 'Wall', options: WALLS, start: 'silicone', inList: true })

@@ -105,6 +105,7 @@ test('a blend on the shelf is as lively and as cautious as its parts', () => {
       how: 'hand',
       spread: 'cup',
       stabiliserRatio: 0,
+      isPrivate: false,
     },
     shelf,
     1.45,

@@ -55,7 +55,8 @@ function pot(plan: Plan, portions: Portions, unit: UnitBatter, mass: MassOf): Ac
   const brought = (parts: readonly { massG: number; waterG: number }[], masses: readonly { massG: number }[]) =>
     parts.reduce((all, part, i) => (part.massG > 0 ? all + (part.waterG / part.massG) * masses[i]!.massG : all), 0)
   const waterG =
-    mass('water', portions.waterG) +
+    mass('water', portions.waterG - portions.rinseG) +
+    mass('rinse', portions.rinseG) +
     portions.drawn.waterG +
     brought(unit.liquids, weighed.liquids) +
     brought(unit.additives, weighed.additives)

@@ -111,7 +111,7 @@ function otherPart(line: WeighLine, plan: Plan): Part | null {
       inputs: [{ name: 'just covers', value: 5, unit: 'mg per cm²' }],
       source: fact('weighing.estimate-line-only-just'),
     }
-  if (line.kind === 'topping')
+  if (line.kind === 'topping' || line.key === 'rinse')
     return {
       formula: fact('weighing.as-plan-says'),
       inputs: [{ name: 'in all', value: line.exactG, unit: 'g' }],

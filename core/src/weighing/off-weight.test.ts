@@ -105,7 +105,19 @@ describe('what is weighed beside the pot', () => {
     finish: {
       ...base.finish,
       toppings: [
-        { id: 't-1', name: 'Petals', kind: 'petals', hex: '#a8496a', sizeMm: 9, perBar: 2, onGrid: true, massG: 2 },
+        {
+          id: 't-1',
+          name: 'Petals',
+          kind: 'petals',
+          hex: '#a8496a',
+          sizeMm: 9,
+          perBar: 2,
+          onGrid: true,
+          massG: 2,
+          side: 'all',
+          clearMm: 2,
+          jitter: false,
+        },
       ],
     },
     division: { ...base.division, mediumOil: 'olive' },

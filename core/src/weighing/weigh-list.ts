@@ -16,6 +16,9 @@ import { line, uncounted } from './line.ts'
 import type { WeighGroup, WeighLine } from './line.ts'
 import { scentLines } from './scent-lines.ts'
 
+/** A difference of rounded amounts, without what binary fractions add. */
+const tidied = (massG: number): number => Number(massG.toFixed(6))
+
 const extra = (
   part: WeighedExtra,
   kind: 'liquid' | 'additive',
@@ -40,8 +43,8 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
       item: uncounted('water'),
       group: 'lye-water',
       what: 'Water',
-      massG: portions.waterG,
-      exactG: portions.waterExactG,
+      massG: tidied(portions.waterG - portions.rinseG),
+      exactG: Math.max(0, portions.waterExactG - portions.rinseG),
       stepG: scaleStepG,
       where: iceG >= 1 ? fact('weighing.tare-lye-jug-as', { iceG: grams(iceG, 0) }) : fact('weighing.tare-lye-jug-2'),
     }),
@@ -68,6 +71,11 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
           usualMostOf(shelf, part.id, portions.oilG),
         ),
       ),
+    line({
+      ...{ key: 'rinse', kind: 'water', item: uncounted('water'), group: 'lye-water' },
+      ...{ what: fact('weighing.rinse'), massG: portions.rinseG, exactG: portions.rinseG, stepG: scaleStepG },
+      where: fact('weighing.rinse-where'),
+    }),
   ].filter(one => one.exactG > 0)
   const down = portions.lyeExactG - portions.lyeG
   const sf = showShare(portions.superfatShare, 2)

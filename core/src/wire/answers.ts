@@ -41,6 +41,10 @@ export interface BatchSummary {
   tags: string[]
   isArchived: boolean
   fitness: Fitness
+  /** What it is for, in a few words; empty: not said. */
+  brief: string
+  /** Last day to pour it for the day that it is wanted, like "2026-03-02"; null: none is, or it is poured. */
+  makeOn: string | null
 }
 
 /** Some batches, the last changed first, and where the next ones start; null: these were the last. */

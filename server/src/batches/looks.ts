@@ -6,7 +6,7 @@ import type { Shelves } from '../shelf/store.ts'
 import type { Look, Work } from '../work/work.ts'
 
 /** Goes up whenever the models or the picture come out otherwise for the same plan. */
-const LOOK_VERSION = 3
+const LOOK_VERSION = 4
 
 /** Batches looked at in one go: each takes some hundredths of a second. */
 const MOST_AT_ONCE = 20

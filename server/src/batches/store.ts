@@ -1,5 +1,6 @@
-import { PLAN_VERSION, changedParts, readPlan, signsLike, withChanges } from '@ostler/core'
+import { PLAN_VERSION, changedParts, lastDays, readPlan, signsLike, withChanges } from '@ostler/core'
 import type {
+  BatchCourse,
   BatchAnswer,
   BatchList,
   BatchSaved,
@@ -196,6 +197,11 @@ interface ListedRow {
   tags: string[]
   is_archived: boolean
   fitness: Fitness | null
+  occasion: string
+  for_whom: string
+  wanted_on: string
+  poured_at: string
+  course: BatchCourse | null
 }
 
 const summary = (row: ListedRow): BatchSummary => ({
@@ -213,6 +219,11 @@ const summary = (row: ListedRow): BatchSummary => ({
   tags: row.tags,
   isArchived: row.is_archived,
   fitness: row.fitness ?? 'fit',
+  brief: [row.occasion, row.for_whom && `for ${row.for_whom}`].filter(Boolean).join(', '),
+  makeOn:
+    row.wanted_on === '' || row.poured_at !== '' || !row.course
+      ? null
+      : lastDays(row.wanted_on, row.course.readyDay, row.course.aheadDays).makeOn,
 })
 
 const liveOf = (db: Database, workshopId: string) =>
@@ -238,6 +249,7 @@ async function listed(
       'look.made_at',
       'batch.tags',
       'record.fitness',
+      ...(['batch.wanted_on', 'batch.poured_at', 'look.course'] as const),
     ])
     .select([
       sql<number>`jsonb_array_length(batch.plan -> 'score')`.as('layers'),
@@ -246,6 +258,8 @@ async function listed(
       sql<boolean>`batch.archived_at is not null`.as('is_archived'),
       sql<string>`(${by})::text`.as('stood_at'),
       lifeIn(today).as('life'),
+      sql<string>`coalesce(batch.plan -> 'brief' ->> 'occasion', '')`.as('occasion'),
+      sql<string>`coalesce(batch.plan -> 'brief' ->> 'forWhom', '')`.as('for_whom'),
     ])
     .where('batch.archived_at', archived ? 'is not' : 'is', null)
     .orderBy(by, way)

@@ -11,6 +11,7 @@ export interface DemoPast {
   /** Days before today on which it was poured; null: it is still to be made, wanted in so many days. */
   pouredDaysAgo: number | null
   wantedInDays?: number
+  brief?: Partial<Plan['brief']>
   tags?: readonly string[]
   /** Days after the pour and g of one bar. */
   weighed?: readonly (readonly [day: number, massG: number])[]
@@ -24,7 +25,13 @@ const out = (day: number, bars: number): readonly (readonly [number, About])[] =
 ]
 
 export const DEMO_PAST: readonly DemoPast[] = [
-  { example: 'ninth-lock', name: 'Lamplight', pouredDaysAgo: null, wantedInDays: 75, tags: ['winter fair'] },
+  {
+    ...{ example: 'ninth-lock', name: 'Lamplight', pouredDaysAgo: null, wantedInDays: 75, tags: ['winter fair'] },
+    brief: {
+      ...{ occasion: 'Winter fair', forWhom: 'the lock keepers', priceFrom: 7, priceTo: 9 },
+      wish: 'Lamps on dark water; a scent that is not sweet.',
+    },
+  },
   { example: 'heron-reach', name: 'First Frost', pouredDaysAgo: 1, tags: ['winter fair'] },
   {
     ...{ example: 'seven-fathoms', name: 'Slack Water', pouredDaysAgo: 16 },
@@ -85,14 +92,14 @@ const DAY_MS = 86_400_000
 const day = (now: Date, days: number): string => new Date(now.getTime() + days * DAY_MS).toISOString().slice(0, 10)
 
 /** The plan as it was poured, or as it is wanted. */
-export function pastPlan(plan: Plan, { name, pouredDaysAgo, wantedInDays, weighed = [] }: DemoPast, now: Date): Plan {
+export function pastPlan(plan: Plan, { name, pouredDaysAgo, wantedInDays, brief, weighed = [] }: DemoPast, now: Date): Plan {
   const rest = {
     ...plan.rest,
     pouredAt: pouredDaysAgo === null ? '' : `${day(now, -pouredDaysAgo)}T14:00`,
     wantedOn: wantedInDays === undefined ? '' : day(now, wantedInDays),
     weighIns: weighed.map(([at, massG]) => ({ day: at, massG, bar: '', count: 1, doubt: 'ask' as const })),
   }
-  return { ...plan, name, notes: '', rest }
+  return { ...plan, name, notes: '', rest, brief: { ...plan.brief, ...brief } }
 }
 
 /** What was noted of it, under keys of its own. */

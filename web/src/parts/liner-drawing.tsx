@@ -27,6 +27,7 @@ export function LinerDrawing({ liner, className = '', scale }: { liner: Liner; c
             <text x={0} y={-6 * unit} fontSize={TEXT * unit} fill="var(--ink)">
               {sheet.name}
               {sheet.count > 1 ? `, ${sheet.count} of them` : ''}: {size(sheet, habits)}
+              {sheet.narrowsToMm !== null && `, narrowing to ${showLength(Math.round(sheet.narrowsToMm), habits)}`}
             </text>
             <Outline sheet={sheet} unit={unit} />
             {sheet.foldsX.map(x => (
@@ -50,6 +51,17 @@ export function LinerDrawing({ liner, className = '', scale }: { liner: Liner; c
                   {showLength(x, habits)}
                 </text>
               </g>
+            ))}
+            {sheet.slits.map(slit => (
+              <line
+                key={`${slit.x} ${slit.fromY}`}
+                x1={slit.x}
+                x2={slit.x}
+                y1={slit.fromY}
+                y2={slit.toY}
+                stroke="var(--ink)"
+                strokeWidth={2.5 * unit}
+              />
             ))}
             {sheet.foldsY.map(fold => (
               <line

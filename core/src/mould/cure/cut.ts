@@ -171,13 +171,32 @@ function stepsOf(
   if (cutting.trimMm > 0) steps.push(fact('cure.trim-off-each-end', { mm: mm(cutting.trimMm) }))
   if (slices > 0) steps.push(fact('cure.take-from-what-trimmed', { slices, mm: mm(cut.sampleMm) }))
   if (cutting.onSide && !column) steps.push(fact('cure.lay-on-its-side'))
+  if (cutting.blade !== 'wire') steps.push(cutting.blade === 'wavy' ? fact('cure.wavy-blade') : fact('cure.knife'))
   const each = rows > 1 ? fact('cure.each-loaf') : column ? fact('cure.the-column') : fact('cure.the-loaf')
   steps.push(fact('cure.cut-into', { each, count, mm: mm(cutting.barMm) }))
   return steps
 }
 
+/** A mould with upright walls that holds the same: as long as a leaning one is in the mean. */
+function upright(mould: Plan['mould']): Plan['mould'] {
+  if (mould.taperMm === 0) return mould
+  const areaMm2 = baseAreaMm2(mould) / mould.cavities
+  const innerLengthMm = mould.innerLengthMm - 2 * mould.taperMm * (1 - mould.fillMm / (2 * mould.innerHeightMm))
+  const straight = { ...mould, taperMm: 0, innerLengthMm }
+  const area = baseAreaMm2({ ...straight, cavities: 1 })
+  return { ...straight, innerWidthMm: (straight.innerWidthMm * areaMm2) / area }
+}
+
 /** How the first mould is cut, and what becomes of its soap. */
-export function cutForecast(plan: Plan): CutForecast {
+export function cutForecast(leaning: Plan): CutForecast {
+  const plan = { ...leaning, mould: upright(leaning.mould) }
+  const made = cutUpright(plan)
+  const { taperMm } = leaning.mould
+  if (taperMm === 0 || isTray(plan.mould)) return made
+  return { ...made, steps: [fact('cure.ends-are-wedges', { mm: mm(taperMm) }), ...made.steps] }
+}
+
+function cutUpright(plan: Plan): CutForecast {
   const gPerMm3 = batterDensity(plan) / 1000
   const sizes = { wholeG: baseAreaMm2(plan.mould) * plan.mould.fillMm * gPerMm3, gPerMm3 }
   return isTray(plan.mould) ? cutTray(plan, sizes) : cutAlong(plan, sizes)

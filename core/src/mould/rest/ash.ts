@@ -108,9 +108,6 @@ export function ashFrom(of: AshInputs, steps: readonly RestStep[], mists: number
   return { chance, word: WORDS.find(([below]) => chance < below)?.[1] ?? 'very likely', reasons, remedy }
 }
 
-/** A mist at once, and another when it has dried. */
-const MISTS = 2
-
 /** Ash of a plan. Alcohol that would meet heat or a closed appliance is not sprayed, so it does not count. */
 export const ashOf = (plan: Plan, of: AshInputs): Ash =>
-  ashFrom(of, plan.rest.steps, plan.rest.mist && mistWorks(plan) ? MISTS : 0)
+  ashFrom(of, plan.rest.steps, mistWorks(plan) ? plan.rest.mists : 0)

@@ -24,6 +24,8 @@ import type { Phase } from './surroundings.ts'
 const LINING: Readonly<Record<Mould['lining'], LinerKind>> = {
   none: 'none',
   paper: 'paper',
+  parchment: 'paper',
+  carton: 'paper',
   film: 'film',
   silicone: 'silicone',
 }

@@ -174,7 +174,7 @@ export function restNotices(plan: Plan, result: RestResult, ash: Ash, isSaltBar:
         hardMin: hours(result.hardMin!),
       }),
     )
-  if (plan.rest.mist)
+  if (plan.rest.mists > 0)
     add(
       'warn',
       meets === 'closed'
@@ -294,9 +294,10 @@ export function restTasks(plan: Plan, result: RestResult, isSaltBar = false): Re
       atMin: Math.max(10, result.peakMin * 0.7),
       what: fact('rest.look-for-cracks-unwrap'),
     })
-  if (plan.rest.mist && mistMeets(plan) === null) {
+  if (plan.rest.mists > 0 && mistMeets(plan) === null) {
     tasks.unshift({ key: 'mist', atMin: 0, what: fact('rest.mist-top-with-alcohol') })
-    tasks.push({ key: 'mist-again', atMin: MIST_AGAIN_MIN, what: fact('rest.mist-once-more-then') })
+    for (let n = 1; n < plan.rest.mists; n += 1)
+      tasks.push({ key: `mist-again-${n}`, atMin: n * MIST_AGAIN_MIN, what: fact('rest.mist-once-more-then') })
   }
   for (const [i, change] of plan.rest.room.entries())
     tasks.push({

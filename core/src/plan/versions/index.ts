@@ -1,5 +1,6 @@
 import { toVersion2, toVersion3, toVersion4, toVersion5 } from './first.ts'
 import { toVersion6, toVersion7, toVersion8, toVersion9, toVersion10, toVersion11, toVersion12 } from './later.ts'
+import { toVersion13 } from './thirteen.ts'
 import type { Step } from '../../document/kept/index.ts'
 
 /**
@@ -18,4 +19,5 @@ export const MIGRATIONS: Readonly<Record<number, Step>> = {
   9: toVersion10,
   10: toVersion11,
   11: toVersion12,
+  12: toVersion13,
 }

@@ -1,6 +1,6 @@
 import { FITNESS, LIVES, isHeld, showMass } from '@ostler/core'
 import type { BatchSummary } from '@ostler/core'
-import { formatDistanceToNow } from 'date-fns'
+import { format, formatDistanceToNow, parseISO } from 'date-fns'
 import { Archive, ArchiveRestore, Copy, Download, Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
 import { faceAddress } from '../../api/client.ts'
@@ -52,6 +52,18 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, on
           {layers} {layers === 1 ? 'layer' : 'layers'} · {potG === null ? '…' : showMass(potG, habits, 1)}
           {scent !== null && ` · ${scent || 'unscented'}`}
         </p>
+        {(batch.brief !== '' || batch.makeOn !== null) && (
+          <p>
+            {batch.brief}
+            {batch.makeOn !== null && (
+              <span className={batch.makeOn < format(new Date(), 'yyyy-MM-dd') ? 'text-rust' : ''}>
+                {batch.brief !== '' && ' · '}
+                {batch.makeOn < format(new Date(), 'yyyy-MM-dd') && '▲ '}to be made by{' '}
+                {format(parseISO(batch.makeOn), 'd MMMM')}
+              </span>
+            )}
+          </p>
+        )}
         <p className="text-[13px] text-soft">
           changed {formatDistanceToNow(new Date(batch.updatedAt), { addSuffix: true })}
         </p>

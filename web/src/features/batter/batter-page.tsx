@@ -17,6 +17,8 @@ import { RecipeBar } from './recipe-bar.tsx'
 import { ScentSection } from './scent-section.tsx'
 import { SizeFields } from './size-fields.tsx'
 import { NextTime } from '../../parts/next-time.tsx'
+import { BriefSection } from './brief-section.tsx'
+import { TableFiles } from '../../parts/table-files.tsx'
 import { QuickensLine } from '../../parts/quickens-line.tsx'
 import { StopFields } from '../../parts/stop-fields.tsx'
 import { WhippedSection } from './whipped-section.tsx'
@@ -40,6 +42,8 @@ export function BatterPage() {
         <LiquidsTable />
         <AdditivesTable />
         <ScentSection />
+        <RecipeFiles />
+        <BriefSection />
         <Notes />
       </div>
       <div className="flex flex-col gap-7 border-l border-line bg-panel p-5 max-[1100px]:border-t max-[1100px]:border-l-0 max-[900px]:p-3">
@@ -52,6 +56,30 @@ export function BatterPage() {
       </div>
     </main>
   )
+}
+
+/** The recipe with its weights, to take along. */
+function RecipeFiles() {
+  const plan = usePlan(state => state.plan)
+  const portions = useForecast()?.portions
+  if (!portions) return null
+  const line = (what: string, share: number | null, massG: number) => [
+    what,
+    share === null ? '' : (share * 100).toFixed(2),
+    String(Number(massG.toFixed(2))),
+  ]
+  const rows = () => [
+    ['what', '% of oils', 'g'],
+    ...portions.oils.map(part => line(part.name, part.share, part.massG)),
+    line('Lye (NaOH)', null, portions.lyeG),
+    line('Water', null, portions.waterG),
+    ...[...portions.liquids, ...portions.additives].map(part =>
+      line(part.name, part.massG / portions.oilG, part.massG),
+    ),
+    ['Superfat', (portions.superfatShare * 100).toFixed(2), ''],
+    ['Lye purity', (plan.recipe.lyePurityShare * 100).toFixed(1), ''],
+  ]
+  return <TableFiles what="Recipe" name={plan.name} rows={rows} />
 }
 
 function Notes() {

@@ -126,6 +126,8 @@ describe('scent', () => {
       how: 'hand',
       spread: 'cup',
       stabiliserRatio: 0,
+      isPrivate: false,
+      isPrivate: false,
     },
   }
 

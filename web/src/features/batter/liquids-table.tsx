@@ -1,4 +1,4 @@
-import { showMass, showShare } from '@ostler/core'
+import { at, showMass, showShare } from '@ostler/core'
 import type { PlannedLiquid } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -55,6 +55,12 @@ export function LiquidsTable() {
       )}
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
         <AddChoice what="milk, juice or tea" options={liquidOptions(unused, habits)} onAdd={add} />
+        <PlanField
+          label="Kept back to rinse the lye jug"
+          kind="mass"
+          width={70}
+          path={at(plan => plan.recipe.rinseG)}
+        />
         <Ledger />
       </div>
     </Section>
@@ -160,8 +166,14 @@ function Ledger() {
   return (
     <p className="text-[13px] text-soft">
       {broughtG > 0.5
-        ? `All water ${showMass(allG, habits, 1)}: ${showMass(portions.waterG, habits, 1)} plain, ${showMass(broughtG, habits, 1)} in liquids and additives. ${recipe.waterToLyeWhenDissolved.toFixed(1)} g of it for each g of lye when that is dissolved.`
-        : 'All of the water is plain water.'}
+        ? `All water ${showMass(allG, habits, 1)}: ${showMass(portions.waterG, habits, 1)} plain, ${showMass(broughtG, habits, 1)} in liquids and additives.`
+        : 'All of the water is plain water.'}{' '}
+      {portions.rinseG > 0 && `${showMass(portions.rinseG, habits, 1)} of it rinse the jug. `}
+      {(broughtG > 0.5 || portions.rinseG > 0) &&
+        `${recipe.waterToLyeWhenDissolved.toFixed(1)} g of it for each g of lye when that is dissolved. `}
+      Lye weighed again when it is cool should be{' '}
+      {showMass(portions.lyeG + portions.waterG - portions.rinseG, habits, 1)}
+      {broughtG > 0.5 && ' and what went in besides'}: what is missing went off as steam and is put back as water.
     </p>
   )
 }

@@ -50,6 +50,9 @@ export function MouldFields() {
         <PlanField label="Inner height" kind="length" path={at(plan => plan.mould.innerHeightMm)} />
         <PlanField label="Soap stands" kind="length" path={at(plan => plan.mould.fillMm)} />
         <PlanField label="Cavities" kind="plain" decimals={0} path={at(plan => plan.mould.cavities)} />
+        {mould.form !== 'dome' && (
+          <PlanField label="Narrows to each side" kind="length" path={at(plan => plan.mould.taperMm)} />
+        )}
         <Choice<MouldForm>
           label="Form"
           value={mould.form}

@@ -1,5 +1,5 @@
-import { lyeDemand, plainOil, showMass, showShare, withOilWeight } from '@ostler/core'
-import type { EditResult, OilPart } from '@ostler/core'
+import { STEEPINGS, lyeDemand, plainOil, showMass, showShare, withOilWeight } from '@ostler/core'
+import type { EditResult, OilPart, Steeping } from '@ostler/core'
 import { Leaf, Lock, LockOpen, Trash2 } from 'lucide-react'
 import { Fragment, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -7,6 +7,7 @@ import { lastingStore, readText, writeText } from '../../kept/storage.ts'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
@@ -184,7 +185,17 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
             title="Steeped with a plant"
             aria-pressed={part.infusion !== null}
             onClick={() =>
-              told(at('infusion', part.infusion ? null : { plant: 'calendula', plantPerOil: 0.125, makeFactor: 1.4 }))
+              told(
+                at(
+                  'infusion',
+                  part.infusion
+                    ? null
+                    : {
+                        ...{ plant: 'calendula', plantPerOil: 0.125, makeFactor: 1.4 },
+                        ...{ way: 'warm', twice: false },
+                      },
+                ),
+              )
             }
           >
             <Leaf size={16} aria-hidden className={part.infusion ? 'text-ink' : 'opacity-50'} />
@@ -254,9 +265,20 @@ function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusio
             ]}
             onValue={value => told(batch.edit({ kind: 'set', path: [...path, 'colorant'], value }))}
           />
+          <Choice<Steeping>
+            label="Steeped"
+            value={infusion.way}
+            options={options(STEEPINGS)}
+            onValue={value => told(batch.edit({ kind: 'set', path: [...path, 'way'], value }))}
+          />
+          <Check
+            label="strained and steeped twice"
+            checked={infusion.twice}
+            onChange={value => told(batch.edit({ kind: 'set', path: [...path, 'twice'], value }))}
+          />
           <p className="pb-1 text-[13px] text-soft">
             Steep {showMass(Math.ceil(makeG * infusion.plantPerOil), habits, 1)} in{' '}
-            {showMass(Math.ceil(makeG), habits, 1)} of oil, warm for hours or cold for weeks; the plant keeps some.
+            {showMass(Math.ceil(makeG), habits, 1)} of oil{infusion.twice && ', twice'}; the plant keeps some.
           </p>
         </div>
       </td>

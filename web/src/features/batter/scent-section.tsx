@@ -19,6 +19,7 @@ import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
+import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
@@ -114,6 +115,11 @@ function Planned({ scent }: { scent: PlannedScent }) {
         </p>
       )}
       <PartsTable scent={scent} load={load} onSet={set} />
+      <Check
+        label="private: its parts stay off what is printed or shared"
+        checked={scent.isPrivate}
+        onChange={isPrivate => set({ ...scent, isPrivate })}
+      />
       <Remedies scent={scent} load={load} onBasis={onBasis} onSet={set} />
     </>
   )

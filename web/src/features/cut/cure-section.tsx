@@ -19,6 +19,7 @@ import { NumberCell } from '../../ui/number-cell.tsx'
 import { options } from '../../ui/options.ts'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
+import { LastDays } from '../../parts/last-days.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
 
@@ -222,24 +223,8 @@ function Dates({ readyDay }: { readyDay: number }) {
           onChange={event => set('wantedOn', event.target.value)}
         />
       </label>
-      {isDate(wanted) && <LastDay wanted={parseISO(wanted)} readyDay={readyDay} />}
+      <LastDays className="min-h-9" />
     </div>
-  )
-}
-
-/** Days before the pour in which things are got ready: a cold infusion takes weeks more. */
-const GET_READY_DAYS = 2
-
-function LastDay({ wanted, readyDay }: { wanted: Date; readyDay: number }) {
-  const last = subDays(wanted, readyDay)
-  const isPast = differenceInCalendarDays(last, new Date()) < 0
-  return (
-    <p className={`min-h-9 ${isPast ? 'text-rust' : ''}`}>
-      {isPast && <span aria-hidden>▲ </span>}last making day <strong>{format(last, DAY)}</strong>
-      {isPast
-        ? ': that has passed. Take another date, or soap that is on the rack already.'
-        : `; shop and prepare by ${format(subDays(last, GET_READY_DAYS), DAY)}.`}
-    </p>
   )
 }
 

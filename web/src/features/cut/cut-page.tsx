@@ -1,4 +1,5 @@
 import {
+  BLADES,
   CUT_PARTS,
   batterWater,
   bladeAdvice,
@@ -13,11 +14,13 @@ import {
   thicknessFor,
   at,
 } from '@ostler/core'
-import type { CutForecast, CutPart, EditResult, MouldBars, Plan } from '@ostler/core'
+import type { Blade, CutForecast, CutPart, EditResult, MouldBars, Plan } from '@ostler/core'
 import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { NextTime } from '../../parts/next-time.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
@@ -182,6 +185,12 @@ function CutFields({ plan, cut }: { plan: Plan; cut: CutForecast }) {
       )}
       <PlanField label="A sample is thick" kind="length" width={72} path={path('sampleMm')} />
       <PlanField label="Stands before the cut, h" kind="plain" width={72} path={path('waitH')} />
+      <Choice<Blade>
+        label="Blade"
+        value={plan.cutting.blade}
+        options={options(BLADES)}
+        onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.cutting.blade), value }))}
+      />
       {!column && (
         <div className="col-span-2">
           <Check

@@ -1,15 +1,18 @@
-import { levelError, linerOf, releaseSentence, runSheet, showLength, toolList, at } from '@ostler/core'
-import type { Forecast, HeatPlan, Plan, Words } from '@ostler/core'
+import { LINER_WAYS, levelError, linersOf, releaseSentence, runSheet, showLength, toolList, at } from '@ostler/core'
+import type { Forecast, HeatPlan, LinerWay, Plan, Words } from '@ostler/core'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useTicks } from '../../parts/ticks.ts'
+import { LastDays } from '../../parts/last-days.tsx'
 import { NextTime } from '../../parts/next-time.tsx'
 import { useHeatPlan } from '../../parts/use-heat.ts'
 import { Check } from '../../ui/check.tsx'
+import { Choice } from '../../ui/choice.tsx'
+import { options } from '../../ui/options.ts'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { LinerDrawing } from '../../parts/liner-drawing.tsx'
 import { NotedGate } from '../../parts/noted-gate.tsx'
-import { PlanField } from '../../parts/plan-field.tsx'
+import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { DivisionSection } from './division-section.tsx'
 import { RunSheetSection } from './run-sheet-section.tsx'
@@ -25,6 +28,7 @@ export function PreparePage() {
     <main className="grid flex-1 grid-cols-2 content-start gap-x-10 gap-y-8 p-5 max-[1000px]:grid-cols-1 max-[900px]:p-3">
       <div className="col-span-full empty:hidden">
         <NextTime at="prepare" />
+        <Brief />
       </div>
       {forecast && heat ? (
         <NotedGate>
@@ -34,6 +38,20 @@ export function PreparePage() {
         <ForecastRefused />
       )}
     </main>
+  )
+}
+
+/** What it is for, and by when. */
+function Brief() {
+  const { occasion, forWhom, wish, priceFrom, priceTo } = usePlan(state => state.plan.brief)
+  const price = priceTo > 0 ? `${priceFrom > 0 ? `${priceFrom} to ` : 'up to '}${priceTo} a bar` : ''
+  const said = [occasion, forWhom && `for ${forWhom}`, price].filter(Boolean)
+  return (
+    <div className="empty:hidden">
+      {said.length > 0 && <p className="text-lg font-semibold">{said.join(' · ')}</p>}
+      {wish && <p className="max-w-180 whitespace-pre-line">{wish}</p>}
+      <LastDays />
+    </div>
   )
 }
 
@@ -111,7 +129,9 @@ function MouldSection({ plan }: { plan: Plan }) {
   const habits = useHabits()
   const say = useSay()
   const ticks = useTicks()
-  const liner = linerOf(plan)
+  const liners = linersOf(plan)
+  const batch = useBatch()
+  const told = useTold()
   const off = levelError(plan.mould.innerLengthMm, 1)
   const steps: [string, Words][] = [
     [
@@ -138,9 +158,9 @@ function MouldSection({ plan }: { plan: Plan }) {
           </li>
         ))}
       </ul>
-      {liner ? (
+      {liners.length > 0 ? (
         <>
-          <div className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
+          <div className="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2">
             <PlanField
               label="Liner stands over by"
               kind="length"
@@ -148,11 +168,32 @@ function MouldSection({ plan }: { plan: Plan }) {
               path={at(plan => plan.preparation.overhangMm)}
             />
             <PlanField label="Roll is wide" kind="length" width={70} path={at(plan => plan.preparation.rollWidthMm)} />
+            <PlanField
+              label="Layers"
+              kind="plain"
+              decimals={0}
+              width={56}
+              path={at(plan => plan.preparation.linerLayers)}
+            />
+            {plan.mould.form === 'box' && (
+              <Choice<LinerWay>
+                label="Cut as"
+                value={plan.preparation.linerWay}
+                options={options(LINER_WAYS)}
+                onValue={value => told(batch.edit({ kind: 'set', path: at(one => one.preparation.linerWay), value }))}
+              />
+            )}
           </div>
-          <LinerDrawing liner={liner} className="mt-3 max-h-80 w-full" />
-          <p className="mt-1 text-[13px] text-soft">
-            {say(liner.sentence)} Dashed: fold. The Sheet prints it with its measures.
-          </p>
+          {liners.map((liner, i) => (
+            <figure key={`${i} ${liner.mould}`} className="mt-3">
+              {liners.length > 1 && <figcaption className="font-semibold">{liner.mould}</figcaption>}
+              <LinerDrawing liner={liner} className="max-h-80 w-full" />
+              <p className="mt-1 text-[13px] text-soft">
+                {say(liner.sentence)} Dashed: fold{liner.sheets.some(sheet => sheet.slits.length > 0) && '; thick: cut'}
+                . The Sheet prints it with its measures.
+              </p>
+            </figure>
+          ))}
         </>
       ) : (
         <p className="mt-2 text-[13px] text-soft">Without a lining. Choose one on the Batter page to get its sheets.</p>

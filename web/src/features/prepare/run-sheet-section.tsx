@@ -1,5 +1,9 @@
-import type { RunSheet, Words } from '@ostler/core'
+import { dayAfter } from '@ostler/core'
+import type { RunSheet, StepAhead, Words } from '@ostler/core'
+import { format, parseISO } from 'date-fns'
 import { Link } from 'react-router'
+import { useLastDays } from '../../parts/last-days.tsx'
+import { usePlan } from '../../plan/context.tsx'
 import { useTicks } from '../../parts/ticks.ts'
 import { Check } from '../../ui/check.tsx'
 import { clockBefore, showHours } from '../../ui/clock.ts'
@@ -54,8 +58,16 @@ function Step({ name, time, what, why, isCritical = false, bar }: StepProps) {
   )
 }
 
+/** The day on which a step is begun that is done beforehand, where it is known when it is poured, or wanted. */
+function useDayOf(): (step: StepAhead) => string | null {
+  const pouredAt = usePlan(state => state.plan.rest.pouredAt)
+  const pourOn = useLastDays()?.makeOn ?? (pouredAt === '' ? null : pouredAt.slice(0, 10))
+  return ({ days }) => (pourOn === null ? null : `by ${format(parseISO(dayAfter(pourOn, -days)), 'd MMM')}`)
+}
+
 /** Preparation in the order of the hands, so that everything ends as lye meets oils. */
 export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: string }) {
+  const dayOf = useDayOf()
   const part = (before: number) => (sheet.lengthMin - before) / sheet.lengthMin
   return (
     <Section
@@ -80,7 +92,7 @@ export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: 
     >
       <ul aria-label="Steps of preparation">
         {sheet.ahead.map(step => (
-          <Step key={step.key} name={step.key} time={step.when} what={step.what} why="" />
+          <Step key={step.key} name={step.key} time={dayOf(step) ?? step.when} what={step.what} why="" />
         ))}
         {sheet.steps.map(step => (
           <Step

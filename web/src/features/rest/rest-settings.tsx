@@ -21,6 +21,8 @@ import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Readings } from './readings.tsx'
 import { useSay } from '../../ui/say.tsx'
 
+const MISTINGS = ['not at all', 'once', 'twice', 'three times', 'four times'] as const
+
 const UNDER_WORDS: Readonly<Record<UnderKind, string>> = {
   wood: 'on wood',
   stone: 'on stone or tiles',
@@ -49,7 +51,7 @@ const OUT_AGAIN_H = [12, 18, 24]
 export function RestSettings() {
   const batch = useBatch()
   const told = useTold()
-  const { wish, wall, under, steps, mist } = usePlan(state => state.plan.rest)
+  const { wish, wall, under, steps, mists } = usePlan(state => state.plan.rest)
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['rest', key], value }))
   const say = useSay()
   const last = steps.at(-1)!
@@ -130,7 +132,12 @@ export function RestSettings() {
       </button>
       <Oven />
       <RestSurroundings />
-      <Check label="mist the top with alcohol, against ash" checked={mist} onChange={value => set('mist', value)} />
+      <Choice<string>
+        label="Alcohol misted on the top, against ash"
+        value={String(mists)}
+        options={MISTINGS.map((text, n) => ({ value: String(n), text }))}
+        onValue={value => set('mists', Number(value))}
+      />
       <Readings />
     </section>
   )

@@ -1,5 +1,5 @@
-import { EMBED_FORMS, MATS, TOPPINGS, at } from '@ostler/core'
-import type { Embed, EmbedForm, MatTexture, Topping, ToppingKind } from '@ostler/core'
+import { EMBED_FORMS, MATS, SIDES, TOPPINGS, at } from '@ostler/core'
+import type { Embed, EmbedForm, MatTexture, Side, Topping, ToppingKind } from '@ostler/core'
 import { Trash2, X } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
@@ -104,6 +104,7 @@ export function EmbedInspector({ embed, onClose }: { embed: Embed; onClose: () =
           <PlanField label="Pieces" kind="plain" decimals={0} width={64} path={path('count')} />
         )}
         <PlanField label="Density, g/ml" kind="plain" decimals={2} width={64} path={path('densityGPerMl')} />
+        <PlanField label="Cast so many days before" kind="plain" decimals={0} width={64} path={path('castDays')} />
       </div>
       {isPieces && (
         <Check
@@ -113,7 +114,8 @@ export function EmbedInspector({ embed, onClose }: { embed: Embed; onClose: () =
         />
       )}
       <p className="text-[13px] text-soft">
-        The cups hold that much less batter. Use soap that is not lye-heavy; roughen and wet it so that it holds.
+        The cups hold that much less batter. Use soap that is not lye-heavy; scratch and wet each piece so that it
+        holds. Best ones where a cut shows them, flawed ones deep inside.
       </p>
     </Frame>
   )
@@ -155,11 +157,23 @@ export function ToppingInspector({ topping, onClose }: { topping: Topping; onClo
         <PlanField label="Pieces for a bar" kind="plain" decimals={0} width={64} path={path('perBar')} />
         <PlanField label="All of it" kind="mass" width={64} path={path('massG')} />
       </div>
+      <Choice<Side>
+        label="Lies on"
+        value={topping.side}
+        options={options(SIDES)}
+        onValue={value => set('side', value)}
+      />
       <Check
         label="set in the middle of every bar, clear of the blade"
         checked={topping.onGrid}
         onChange={value => set('onGrid', value)}
       />
+      {topping.onGrid && (
+        <div className="flex flex-wrap items-end gap-x-4">
+          <PlanField label="Clear of the blade by" kind="length" width={64} path={path('clearMm')} />
+          <Check label="a little uneven" checked={topping.jitter} onChange={value => set('jitter', value)} />
+        </div>
+      )}
       {topping.kind === 'petals' && (
         <p className="text-[13px] text-soft">
           Petals and other plants brown where they touch wet soap: set them on late.

@@ -106,7 +106,11 @@ const Colours = ({ cup, portion, own, fine }: ColoursProps) => (
       </span>
     ))}
     {portion.colours.length === 0 && 'plain'}
-    {own && <span className="block text-[13px]">own scent: {own.map(one => one.name).join(', ')}</span>}
+    {own && (
+      <span className="block text-[13px]">
+        own scent: {cup.ownScent?.isPrivate === true ? 'a private blend' : own.map(one => one.name).join(', ')}
+      </span>
+    )}
     {hasStabiliserApart(cup) && portion.exact.stabiliserG > 0 && (
       <span className="block">
         <strong>{fine(portion.stabiliserG, portion.exact.stabiliserG)}</strong> vanilla stabiliser

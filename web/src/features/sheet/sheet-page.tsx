@@ -1,4 +1,13 @@
-import { linerOf, showLength, showMass, showMassDown, showShare, showTemperature, weighList } from '@ostler/core'
+import {
+  linersOf,
+  printedLines,
+  showLength,
+  showMass,
+  showMassDown,
+  showShare,
+  showTemperature,
+  weighList,
+} from '@ostler/core'
 import type { Forecast, Notice, UnitHabits, WeighLine } from '@ostler/core'
 import { format } from 'date-fns'
 import { Download, Printer } from 'lucide-react'
@@ -129,7 +138,7 @@ function Line({ line, habits }: { line: WeighLine; habits: UnitHabits }) {
 function Weighing({ plan, forecast, habits }: Parts) {
   const { shelf } = useBatch()
   const { portions } = forecast
-  const lines = weighList(plan, portions, shelf).filter(line => line.group !== 'colours')
+  const lines = printedLines(weighList(plan, portions, shelf), plan).filter(line => line.group !== 'colours')
   const isOwn = plan.division.mode === 'own-batters'
   return (
     <Section title="2 · Weigh, in this order" isLong>
@@ -216,14 +225,20 @@ const LINER_SCALE = 5
 /** The liner's sheets with their measures. */
 function LinerPart({ plan }: Parts) {
   const say = useSay()
-  const liner = linerOf(plan)
-  if (!liner) return null
+  const liners = linersOf(plan)
+  if (liners.length === 0) return null
   return (
     <Section title="Liner">
-      <LinerDrawing liner={liner} scale={LINER_SCALE} className="max-w-full" />
-      <p className="text-[13px]">
-        Drawn 1 : {LINER_SCALE}. {say(liner.sentence)} Dashed: fold.
-      </p>
+      {liners.map((liner, i) => (
+        <div key={`${i} ${liner.mould}`}>
+          {liners.length > 1 && <h3 className="font-semibold">{liner.mould}</h3>}
+          <LinerDrawing liner={liner} scale={LINER_SCALE} className="max-w-full" />
+          <p className="text-[13px]">
+            Drawn 1 : {LINER_SCALE}. {say(liner.sentence)} Dashed: fold
+            {liner.sheets.some(sheet => sheet.slits.length > 0) && '; thick: cut'}.
+          </p>
+        </div>
+      ))}
     </Section>
   )
 }

@@ -16,7 +16,9 @@ export function Planned() {
   const lyeG = weighList(plan, portions, shelf)
     .filter(line => isLyeLine(line))
     .reduce((sum, line) => sum + line.massG, 0)
-  const scents = portions.scents.map(one => `${one.name} ${showMass(one.massG, habits, 0.1)}`)
+  const scents = plan.scent?.isPrivate
+    ? [`a private blend, ${showMass(portions.scentG, habits, 0.1)}`]
+    : portions.scents.map(one => `${one.name} ${showMass(one.massG, habits, 0.1)}`)
   const rows: TableRow[] = [
     ...portions.oils.map(({ name, share, massG }) => ({
       what: name,

@@ -1,4 +1,13 @@
-import { actualOf, isLyeLine, showMass, showMassDown, showShare, weighList, weightsIn } from '@ostler/core'
+import {
+  actualOf,
+  isLyeLine,
+  printedLines,
+  showMass,
+  showMassDown,
+  showShare,
+  weighList,
+  weightsIn,
+} from '@ostler/core'
 import type { ActualBatch, Forecast, Plan, WeighKind, WeighLine } from '@ostler/core'
 import { format } from 'date-fns'
 import { useMemo } from 'react'
@@ -8,6 +17,7 @@ import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { FreeLyeAnswer, useFreeLyeStop } from '../../parts/free-lye.tsx'
 import { NotedGate } from '../../parts/noted-gate.tsx'
 import { useNoted, useNotedState } from '../../run/noted.tsx'
+import { TableFiles } from '../../parts/table-files.tsx'
 import { SafetyList } from './safety-list.tsx'
 import { WeighRow } from './weigh-row.tsx'
 import { Term } from '../../ui/term.tsx'
@@ -61,6 +71,20 @@ function List({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
           isLocked={locked}
         />
       ))}
+      <TableFiles
+        what="Weigh list"
+        name={plan.name}
+        rows={() => [
+          ['for', 'what', 'g', 'weighed, g', 'where'],
+          ...printedLines(lines, plan).map(line => [
+            say(line.title),
+            say(line.what),
+            String(line.massG),
+            weighed[line.key] === undefined ? '' : String(weighed[line.key]),
+            say(line.where),
+          ]),
+        ]}
+      />
     </>
   )
 }

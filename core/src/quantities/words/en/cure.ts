@@ -7,6 +7,11 @@ export const cure = {
   'cure.trim-off-each-end': 'Trim {mm} off each end.',
   'cure.take-from-what-trimmed':
     'Take {slices} {slices, plural, one {sample} other {samples}} of {mm} from what is trimmed.',
+  'cure.ends-are-wedges':
+    'The walls lean: the end bars are wedges of up to {mm}. Trim that much off each end, or keep the ends as samples.',
+  'cure.wavy-blade':
+    'With the wavy blade, straight down in one stroke, wiped at every cut: ridges show on both faces of a bar, so all of them face one way. Half a millimetre more goes with each cut.',
+  'cure.knife': 'With a knife: long, thin, wiped at every cut; it drags more than a wire.',
   'cure.lay-on-its-side': 'Lay it on its side: the blade meets the top edge on, and drags nothing down.',
   'cure.each-loaf': 'each loaf',
   'cure.the-column': 'the column',

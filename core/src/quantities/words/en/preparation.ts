@@ -3,7 +3,17 @@ export const preparation = {
   'preparation.sheet-wider-than-roll':
     'Sheet {tooWide} is wider than the roll: join two pieces with [20 mm] over each other.',
   'preparation.about-roll-wide': 'About {rollLengthMm} of a roll {rollWidthMm} wide.',
-  'preparation.lined-lift-out-by': 'Lined: lift it out by the overhang once it is firm.',
+  'preparation.paper-release':
+    'Freezer paper, shiny side to the soap: lift it out once it is firm, peel it off after the cut; it leaves a smooth face.',
+  'preparation.parchment-release':
+    'Baking parchment creases when it gets wet: peel it off while the soap is firm but not hard, a few hours before the cut; the creases show.',
+  'preparation.film-release':
+    'Film keeps water in: give it six to twelve hours more before it is lifted out, and let the sides dry before the cut.',
+  'preparation.carton-release':
+    'Coated carton is torn off, and used once; look for a coating that is whole, bare card drinks the batter.',
+  'preparation.silicone-liner-release':
+    'Silicone liner: ease the walls off once they come away by themselves; about six hours longer than paper.',
+  'preparation.leans-release': 'Its walls lean: it comes out upwards easily, and the end bars are wedges.',
   'preparation.bare-cavities-hold-on':
     'Bare cavities hold on: a hardener in the lye, twelve hours longer, an hour in the freezer if they still stick.',
   'preparation.bare-silicone-or-plastic':
@@ -102,7 +112,15 @@ export const preparation = {
   'preparation.top-waits-for-nothing': 'the top waits for nothing',
   'preparation.steep-decant-clear-part':
     'Steep {plantG} of {plant} in {makeG} of {oil}; decant the clear part, label and date it',
-  'preparation.warm-for-hours-or': 'warm for hours, or cold for weeks',
+  'preparation.steep': 'Steep {plantG} of {plant} in {makeG} of {oil}; label and date it',
+  'preparation.steep-again':
+    'Strain {oil}, steep another {plantG} of {plant} in it; decant the clear part, label and date it',
+  'preparation.warm-for-hours': 'warm, for some hours',
+  'preparation.cold-for-weeks': 'cold, for four weeks or more, shaken now and then',
+  'preparation.liquid-ready': '{massG} of {part} made ready and cold',
+  'preparation.cast-embed':
+    'Cast {name}: {count, plural, one {# piece} other {# pieces}} and two to spare; best ones for the faces',
+  'preparation.so-many-days-before': '{days, plural, one {# day} other {# days}} before',
   'preparation.freeze-cubes-or-flat': 'Freeze {massG} of {part} in cubes or flat bags',
   'preparation.evening-before': 'the evening before',
   'preparation.make-ice-from-recipes': 'Make {iceG} of ice from the recipe’s water',

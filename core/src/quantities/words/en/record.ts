@@ -3,7 +3,7 @@ export const record = {
   'record.no-such-day': 'There is no such day.',
   'record.no-such-sign': 'This sign is not on the list.',
   'record.lacks': 'This entry lacks what it says.',
-  'due.steep': 'Last day to set its infusion to steep',
+  'due.steep': 'Last day to begin what is made ready beforehand',
   'record.lot-short': 'A lot holds {haveG}, and {wantG} would be taken of it: its count would fall below nothing.',
   'due.reorder': '{haveG} left: to be bought again at {reorderAtG}',
   'due.old': '{left} left of lot {mark}: use it by {useBy}',

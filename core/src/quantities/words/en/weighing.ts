@@ -129,6 +129,11 @@ export const weighing = {
   'weighing.vanilla-stabiliser-for': 'Vanilla stabiliser for {cups}',
   'weighing.tare-lye-jug-as': 'tare the lye jug; {iceG} of it as ice',
   'weighing.tare-lye-jug-2': 'tare the lye jug',
+  'weighing.private-blend': 'Scent, a private blend',
+  'weighing.private-blend-for': 'Private blend, for {cup} only',
+  'weighing.rinse': 'Water to rinse with',
+  'weighing.rinse-where':
+    'in a cup of its own: swirled round the empty lye jug, then into the pot; goggles and gloves as for the lye',
   'weighing.lye-jug': 'in the lye jug',
   'weighing.rounded-down-superfat': '{lyeExactG} rounded down; superfat {sf}',
   'weighing.pot-tare-between-melt': 'in the pot, tare between; melt these',
