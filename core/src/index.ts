@@ -312,7 +312,15 @@ export {
   toolList,
   topSheet,
 } from './preparation/index.ts'
-export type { BatterShare, DivisionSheet, Liner, LinerSheet, LyeSolution, RunSheet, StepAhead } from './preparation/index.ts'
+export type {
+  BatterShare,
+  DivisionSheet,
+  Liner,
+  LinerSheet,
+  LyeSolution,
+  RunSheet,
+  StepAhead,
+} from './preparation/index.ts'
 export { AIMS, FREEDOMS, planBOffers, planBOutlook, searchPlans, slopesOf } from './search/index.ts'
 export type { Aim, FoundPlan, Freedom, PlanBOffer, PlanBOutlook, SearchState, Slope } from './search/index.ts'
 export {
@@ -402,8 +410,26 @@ export * from './faults/index.ts'
 export * from './labels/index.ts'
 export * from './record/index.ts'
 export * from './mould/index.ts'
-export { batchLook, everything, forecast, forecaster, quickensSentence } from './forecast/index.ts'
-export type { BatchCourse, BatchLook, Forecast, ForecastResult, Raster } from './forecast/index.ts'
+export {
+  LEVELS,
+  batchLook,
+  everything,
+  forecast,
+  forecaster,
+  levelOf,
+  plainer,
+  quickensSentence,
+  techniqueCard,
+} from './forecast/index.ts'
+export type {
+  BatchCourse,
+  BatchLook,
+  Forecast,
+  ForecastResult,
+  PlanLevel,
+  Raster,
+  TechniqueCard,
+} from './forecast/index.ts'
 export { FACT_GROUPS, differences, factsOf } from './forecast/compare/index.ts'
 export type { Difference, Said } from './forecast/compare/index.ts'
 export * from './wire/index.ts'

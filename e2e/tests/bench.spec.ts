@@ -115,7 +115,7 @@ test('what cannot be is told: a look before there is batter, a number that is no
   await maker.keyboard.press('Escape')
   await maker.keyboard.press('t')
   await maker.getByRole('button', { name: 'Ricing' }).click()
-  await expect(maker.getByText(/Blend that cup for 15 seconds/)).toBeVisible()
+  await expect(maker.getByText(/Blend that cup in bursts/)).toBeVisible()
   await maker.getByRole('button', { name: 'Note that it happened' }).click()
   await maker.getByRole('button', { name: 'What was noted, and sounds' }).click()
   await expect(maker.getByText(/something went wrong/)).toBeVisible()

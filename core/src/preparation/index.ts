@@ -1,6 +1,6 @@
 export { levelError, linersOf, releaseSentence } from './liner.ts'
 export type { Liner, LinerSheet } from './liner.ts'
-export { toolList } from './needs.ts'
+export { designTools, toolList } from './needs.ts'
 
 export { runSheet } from './run-sheet.ts'
 export type { RunSheet } from './run-sheet.ts'

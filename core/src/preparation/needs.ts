@@ -45,7 +45,7 @@ const MOVE_NEEDS: Partial<Record<MoveTool, Omit<Wanted, 'count'>>> = {
 }
 
 /** Tools that the design asks for: moves, piping, lines of powder, a tilted mould. */
-function designTools(plan: Plan): Wanted[] {
+export function designTools(plan: Plan): Wanted[] {
   const used = new Set(plan.moves.filter(move => !move.off).map(move => move.tool))
   const list: Wanted[] = [...used].flatMap(tool => {
     const need = MOVE_NEEDS[tool]

@@ -1,12 +1,12 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { heatPlan } from '../batter/heat/index.ts'
-import { PLAN_VERSION, readPlan, startingMove, startingTopping, starterPlan } from '../plan/index.ts'
+import { PLAN_VERSION, readPlan, startingEmbed, startingMove, startingTopping, starterPlan } from '../plan/index.ts'
 import type { Heat, Mould, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { stockNeeds } from '../weighing/index.ts'
-import { divisionSheet, levelError, linersOf, runSheet, toolList, topSheet } from './index.ts'
+import { aheadDays, aheadOf, divisionSheet, levelError, linersOf, runSheet, toolList, topSheet } from './index.ts'
 import { said } from '../quantities/words/index.ts'
 
 const shelf = referenceShelf()
@@ -153,6 +153,17 @@ describe('the mould', () => {
   test('a roll that is too narrow is said', () => {
     const plan = { ...withMould({ lining: 'paper' }), preparation: { ...base.preparation, rollWidthMm: 200 } }
     expect(said(linersOf(plan)[0]!.sentence)).toMatch(/wider than the roll/)
+  })
+
+  test('what is made beforehand is told the longest first: cold and twice is eight weeks, embeds when they are cast', () => {
+    const infusion = { plant: 'madder', plantPerOil: 0.1, makeFactor: 1.4, way: 'cold' as const, twice: true }
+    const oils = base.recipe.oils.map((part, i) => (i === 0 ? { ...part, infusion } : part))
+    const embeds = [{ ...startingEmbed('rod', base.score[0]!.id), castDays: 5 }]
+    const plan = { ...base, recipe: { ...base.recipe, oils }, finish: { ...base.finish, embeds } }
+    const ahead = aheadOf(plan, shelf, portionsOf(plan, shelf))
+    expect(ahead.map(step => step.days)).toEqual([56, 28, 5])
+    expect(aheadDays(ahead)).toBe(56)
+    expect(said(ahead[2]!.what)).toMatch(/Cast Rod: 1 piece and two to spare/)
   })
 
   test('one degree over 250 mm is 4.4 mm', () => {

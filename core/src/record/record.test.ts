@@ -120,10 +120,10 @@ test('a batch goes from draft to gone', () => {
 describe('what is due', () => {
   const kinds = (facts: DueFacts, today: string) => inOrder(dueOf(facts, today)).map(({ kind, on }) => [kind, on])
 
-  test('is worked back from the day that it is wanted: cure, rest, and what stands for weeks before', () => {
+  test('is worked back from the day that it is wanted: the days from pour to ready, and what stands for weeks before', () => {
     expect(kinds({ ...FACTS, wantedOn: '2026-06-01', aheadDays: 28 }, '2026-03-02')).toEqual([
-      ['steep', '2026-03-28'],
-      ['make', '2026-04-25'],
+      ['steep', '2026-03-30'],
+      ['make', '2026-04-27'],
     ])
     expect(kinds(FACTS, '2026-03-02')).toEqual([])
   })
@@ -168,7 +168,7 @@ describe('what was learned', () => {
       lesson('2026-01-04', 'colour'),
     ]
     expect(concerning([a, b, c, d])).toEqual([b, d, a])
-    const all = { ...c!, isForAll: true }
+    const all = { ...c, isForAll: true }
     expect(concerning([all, d])).toEqual([d, all])
   })
 })

@@ -92,6 +92,6 @@ export function remedyOf(plan: Plan, portions: Portions, shelf: Shelf, weighed: 
   const oils = all
     .filter(one => one.massG <= MOST_ADDED * wholeG)
     .sort((a, b) => Number(a.isSolid) - Number(b.isSolid) || a.massG - b.massG)
-    .map(({ isSolid: _, ...one }): Addition => one)
+    .map(({ key, name, massG, totalG, after }): Addition => ({ key, name, massG, totalG, after }))
   return { ...nothing, oils, isTooMuch: oils.length === 0 }
 }

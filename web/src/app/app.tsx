@@ -52,6 +52,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/faults/guide-page.tsx')).GuidePage }),
       },
       {
+        path: '/craft/:card?',
+        lazy: async () => ({ Component: (await import('../features/craft/craft-page.tsx')).CraftPage }),
+      },
+      {
         path: '/designs',
         lazy: async () => ({ Component: (await import('../features/designs/designs-page.tsx')).DesignsPage }),
       },

@@ -1,7 +1,7 @@
 import { IMPERIAL, METRIC } from '@ostler/core'
 import type { UnitHabits } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { BookOpen, Keyboard, Moon, Search, Sun, UserRound } from 'lucide-react'
+import { BookOpen, Keyboard, ListChecks, Moon, Search, Sun, UserRound } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import type { ReactNode } from 'react'
@@ -88,6 +88,11 @@ export function TopBar({ children }: { children?: ReactNode }) {
             <DropdownMenu.Item className={ITEM} asChild>
               <Link to="/glossary">
                 <BookOpen size={16} aria-hidden /> Words of the craft
+              </Link>
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} asChild>
+              <Link to="/craft">
+                <ListChecks size={16} aria-hidden /> Lye, air, cleaning up
               </Link>
             </DropdownMenu.Item>
             <DropdownMenu.Item className={ITEM} asChild>

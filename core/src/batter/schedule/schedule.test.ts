@@ -25,7 +25,7 @@ function planWith(...edits: Edit[]): Plan {
     how: 'hand',
     spread: 'cup',
     stabiliserRatio: 0,
-  isPrivate: false,
+    isPrivate: false,
   })
   const result = applyEdit(starterPlan('Trial'), { kind: 'many', edits: [scented, ...edits] })
   if (!result.ok) throw new Error(say(result.sentence))

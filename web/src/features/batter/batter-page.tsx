@@ -17,6 +17,7 @@ import { RecipeBar } from './recipe-bar.tsx'
 import { ScentSection } from './scent-section.tsx'
 import { SizeFields } from './size-fields.tsx'
 import { NextTime } from '../../parts/next-time.tsx'
+import { LevelPanel } from './level-panel.tsx'
 import { BriefSection } from './brief-section.tsx'
 import { TableFiles } from '../../parts/table-files.tsx'
 import { QuickensLine } from '../../parts/quickens-line.tsx'
@@ -50,6 +51,7 @@ export function BatterPage() {
         <MouldFields />
         <SizeFields />
         <CharacterPanel />
+        <LevelPanel />
         <Notices most={8} without={/^recipe\.superfatShare$/} />
         <BenchFields />
         <WhippedSection />

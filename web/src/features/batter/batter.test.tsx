@@ -127,7 +127,6 @@ describe('scent', () => {
       spread: 'cup',
       stabiliserRatio: 0,
       isPrivate: false,
-      isPrivate: false,
     },
   }
 

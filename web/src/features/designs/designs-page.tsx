@@ -1,10 +1,19 @@
 import { DESIGN_VERSION, TECHNIQUES, madeBy, planOfDesign, readDesign, starterPlan } from '@ostler/core'
-import type { DesignAnswer, KeptDesign, Plan } from '@ostler/core'
+import type { DesignAnswer, KeptDesign, Plan, Technique, TechniqueCard } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Download, FilePlus, Trash2, Upload } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { addBatch, addDesign, deleteDesign, designsQuery, restoreDesign, saveDesign } from '../../api/client.ts'
+import {
+  addBatch,
+  addDesign,
+  deleteDesign,
+  designsQuery,
+  restoreDesign,
+  saveDesign,
+  shelfQuery,
+} from '../../api/client.ts'
+import { TechniqueFacts, useTechniqueCards } from '../../parts/technique-facts.tsx'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { saveFile } from '../../ui/save-file.ts'
@@ -17,6 +26,9 @@ const PICTURE = 'h-40 w-full object-contain'
 /** Every design that the workshop keeps, and a start for every technique. */
 export function DesignsPage() {
   const { data, error } = useQuery(designsQuery)
+  const shelf = useQuery(shelfQuery).data?.shelf
+  const [start] = useState(techniqueStart)
+  const cards = useTechniqueCards(start, shelf)
   return (
     <div className="flex min-h-screen flex-col">
       <TopBar>
@@ -49,11 +61,12 @@ export function DesignsPage() {
             Techniques
           </h2>
           <p className="mb-3 text-soft">
-            A start for every way of pouring. In a batch each has its own numbers to turn.
+            A start for every way of pouring, here with a calm recipe and four colours. In a batch each has its own
+            numbers to turn, and is reckoned with its recipe, scent and mould.
           </p>
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
             {TECHNIQUES.map(technique => (
-              <TechniqueCard key={technique.id} id={technique.id} />
+              <StartCard key={technique.id} technique={technique} card={cards.get(technique.id)} />
             ))}
           </ul>
         </section>
@@ -213,8 +226,12 @@ function techniqueStart(): Plan {
   return planOfDesign(design, plan)
 }
 
-function TechniqueCard({ id }: { id: string }) {
-  const technique = TECHNIQUES.find(one => one.id === id)!
+interface StartProps {
+  technique: Technique
+  card: TechniqueCard | null | undefined
+}
+
+function StartCard({ technique, card }: StartProps) {
   const start = useNewBatch()
   const plan = useMemo((): Plan => {
     const base = techniqueStart()
@@ -227,6 +244,7 @@ function TechniqueCard({ id }: { id: string }) {
       <p className="text-[13px] text-soft">
         <Say of={technique.sentence} />
       </p>
+      {card && <TechniqueFacts card={card} />}
       <button className="button mt-auto self-start" onClick={() => void start(plan)}>
         <FilePlus size={16} aria-hidden /> New batch
       </button>

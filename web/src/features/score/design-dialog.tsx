@@ -9,7 +9,7 @@ import {
   at,
   forecast,
 } from '@ostler/core'
-import type { Edit, KeptDesign, Plan, Technique, Words } from '@ostler/core'
+import type { Edit, KeptDesign, Plan, Technique, TechniqueCard, Words } from '@ostler/core'
 import { useInfiniteQuery, useQueries, useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { batchQuery, ALL_BATCHES, batchesQuery, designsQuery } from '../../api/client.ts'
@@ -20,6 +20,8 @@ import { Segments } from '../../ui/segments.tsx'
 import { Slider } from '../../ui/slider.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { DesignPicture, bestSight } from '../../drawing/design-picture.tsx'
+import { Check } from '../../ui/check.tsx'
+import { TechniqueFacts, useTechniqueCards } from '../../parts/technique-facts.tsx'
 import { KeepDesign } from '../../parts/keep-design.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
 
@@ -63,28 +65,65 @@ interface UseProps {
 
 function Techniques({ onUse }: UseProps) {
   const plan = useColouredPlan()
+  const { shelf } = useBatch()
+  const cards = useTechniqueCards(plan, shelf)
+  const [only, setOnly] = useState<Only>({ inTime: false, withTools: false })
   const [open, setOpen] = useState<Technique | null>(null)
   if (open) return <Numbers technique={open} onBack={() => setOpen(null)} onUse={onUse} />
+  const shown = TECHNIQUES.filter(({ id }) => fits(cards.get(id), only))
   return (
-    <ul className="grid grid-cols-4 gap-3 max-[700px]:grid-cols-2">
-      {TECHNIQUES.map(technique => (
-        <li key={technique.id}>
-          <button
-            className="flex h-full w-full flex-col gap-1 border border-line p-2 text-left hover:bg-chosen disabled:opacity-50"
-            disabled={plan.cups.length < technique.cups}
-            onClick={() => setOpen(technique)}
-          >
-            <TechniquePicture technique={technique} plan={plan} />
-            <strong className="leading-tight">{technique.name}</strong>
-            <span className="text-[13px] leading-tight text-soft">
-              <Say of={plan.cups.length < technique.cups ? `needs ${technique.cups} cups` : technique.sentence} />
-            </span>
-          </button>
-        </li>
-      ))}
-    </ul>
+    <>
+      <div className="mb-3 flex flex-wrap gap-x-6">
+        <Check
+          label="only what can be poured in time with this recipe, scent and mould"
+          checked={only.inTime}
+          onChange={inTime => setOnly({ ...only, inTime })}
+        />
+        <Check
+          label="only with tools that are on the shelf"
+          checked={only.withTools}
+          onChange={withTools => setOnly({ ...only, withTools })}
+        />
+        {shown.length === 0 && cards.size === TECHNIQUES.length && <p role="status">None is like that.</p>}
+      </div>
+      <ul className="grid grid-cols-4 gap-3 max-[700px]:grid-cols-2">
+        {shown.map(technique => (
+          <li key={technique.id}>
+            <button
+              className="flex h-full w-full flex-col gap-1 border border-line p-2 text-left hover:bg-chosen disabled:opacity-50"
+              disabled={plan.cups.length < technique.cups}
+              onClick={() => setOpen(technique)}
+            >
+              <TechniquePicture technique={technique} plan={plan} />
+              <strong className="leading-tight">{technique.name}</strong>
+              <span className="text-[13px] leading-tight text-soft">
+                <Say of={plan.cups.length < technique.cups ? `needs ${technique.cups} cups` : technique.sentence} />
+              </span>
+              <Facts card={cards.get(technique.id)} />
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
   )
 }
+
+interface Only {
+  inTime: boolean
+  withTools: boolean
+}
+
+/** Even chances that every pour works: less is not "in time". */
+const IN_TIME = 0.5
+
+/** What is not worked out yet stays in sight. */
+const fits = (card: TechniqueCard | null | undefined, { inTime, withTools }: Only): boolean => {
+  if (!inTime && !withTools) return true
+  if (card === undefined) return true
+  return card !== null && (!inTime || card.chance >= IN_TIME) && (!withTools || card.tools.every(tool => tool.isHere))
+}
+
+const Facts = ({ card }: { card: TechniqueCard | null | undefined }) => (card ? <TechniqueFacts card={card} /> : null)
 
 interface PictureProps {
   technique: Technique

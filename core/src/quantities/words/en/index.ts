@@ -11,6 +11,7 @@ import { forecast } from './forecast.ts'
 import { heat } from './heat.ts'
 import { kept } from './kept.ts'
 import { labels } from './labels.ts'
+import { level } from './level.ts'
 import { plan } from './plan.ts'
 import { portions } from './portions.ts'
 import { preparation } from './preparation.ts'
@@ -40,6 +41,7 @@ export const EN: Readonly<Record<string, string>> = {
   ...heat,
   ...kept,
   ...labels,
+  ...level,
   ...plan,
   ...portions,
   ...preparation,
