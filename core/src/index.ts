@@ -20,6 +20,7 @@ export {
   MOST_ROWS,
   MouldShape,
   Oil,
+  OilShare,
   OwnSwatch,
   OwnTime,
   OwnWindow,
@@ -55,6 +56,7 @@ export {
   tableHeaders,
   tableRow,
   unitCost,
+  wholeShelf,
   writeCell,
 } from './shelf/index.ts'
 export type {
@@ -100,6 +102,7 @@ export {
   scentLoad,
   sharesAtLimit,
   unitBatter,
+  withBlend,
   waterOf,
 } from './recipe/index.ts'
 export type { Audit, FatGroupKey, ScentLoad, ScentMoment, ScentWay, Steeping, WaterBasis } from './recipe/index.ts'
@@ -416,7 +419,7 @@ export {
   everything,
   forecast,
   forecaster,
-  levelOf,
+  planLevelOf,
   plainer,
   quickensSentence,
   techniqueCard,

@@ -1,12 +1,14 @@
 /** What of these rooms is used outside the core. */
 export {
   UNSCENTED,
+  additionWords,
   advanceBatter,
   batterPace,
   blenderPower,
   freshBatter,
   handling,
   levelOf,
+  oilWords,
   scentEffect,
   split,
   traceName,

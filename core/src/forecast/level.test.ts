@@ -6,7 +6,7 @@ import type { Plan } from '../plan/index.ts'
 import { said } from '../quantities/words/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { forecast } from './forecast.ts'
-import { levelOf, plainer } from './level.ts'
+import { planLevelOf, plainer } from './level.ts'
 import { techniqueCard } from './technique-card.ts'
 
 const shelf = referenceShelf()
@@ -18,7 +18,7 @@ const example = (name: string): Plan => {
 const levelIn = (plan: Plan) => {
   const made = forecast(plan, shelf)
   if (!made.ok) throw new Error(plan.name)
-  return { ...levelOf(plan, made.forecast, shelf), chance: made.forecast.lanes.chance }
+  return { ...planLevelOf(plan, made.forecast, shelf), chance: made.forecast.lanes.chance }
 }
 
 describe('how much a plan asks', () => {

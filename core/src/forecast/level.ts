@@ -46,7 +46,7 @@ function quickest(plan: Plan, shelf: Shelf): number {
 }
 
 /** The level of a plan with its reasons. */
-export function levelOf(plan: Plan, forecast: Forecast, shelf: Shelf): PlanLevel {
+export function planLevelOf(plan: Plan, forecast: Forecast, shelf: Shelf): PlanLevel {
   const { lanes, recipe } = forecast
   const cups = new Set(plan.score.map(pour => pour.cup)).size
   const quick = quickest(plan, shelf)

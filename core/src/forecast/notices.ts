@@ -6,7 +6,7 @@ import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { capShare, needsAnswer } from '../recipe/index.ts'
 import type { ScentLoad } from '../recipe/index.ts'
-import { TAGS, findById } from '../shelf/index.ts'
+import { findById, rulesOn } from '../shelf/index.ts'
 import type { Shelf, ShelfItem } from '../shelf/index.ts'
 import type { RecipeResult } from './recipe-result.ts'
 import type { RunInput, Lanes, Quickens } from '../batter/schedule/index.ts'
@@ -101,15 +101,14 @@ function house(plan: Plan, shelf: Shelf): Notice[] {
     if (!item) continue
     if (item.archived)
       notices.push({ path, weight: 'hint', sentence: fact('forecast.archived-on-shelf', { item: item.name }) })
-    for (const tag of item.tags) {
-      const rule = shelf.rules.find(one => one.tag === tag)
-      if (rule?.weight === 'never')
+    for (const { rule, holds } of rulesOn(shelf.rules, item)) {
+      if (rule.weight === 'never')
         notices.push({
           path,
           weight: 'stop',
-          sentence: fact('forecast.your-workshop-never-uses', { item: item.name, holds: TAGS[tag] }),
+          sentence: fact('forecast.your-workshop-never-uses', { item: item.name, holds }),
         })
-      else if (rule) told.set(TAGS[tag], [...(told.get(TAGS[tag]) ?? []), item.name])
+      else told.set(holds, [...(told.get(holds) ?? []), item.name])
     }
   }
   for (const [tag, names] of told)

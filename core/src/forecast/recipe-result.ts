@@ -12,6 +12,7 @@ import {
 } from '../recipe/index.ts'
 import type { Character, RecipeWarning, ScentLoad, TechniqueFit, WaterReadings } from '../recipe/index.ts'
 import type { Shelf } from '../shelf/index.ts'
+import { ratesOf, recipeKey } from '../batter/learning/index.ts'
 import { batterPace } from '../batter/trace/index.ts'
 
 /** What follows from the recipe alone: per g of oils, shares from 0 to 1. */
@@ -48,13 +49,20 @@ const PACES: readonly (readonly [number, string])[] = [
   [Infinity, 'very quick'],
 ]
 
+/** ln of the factor by which the batch's scent quickens, as far as it is known. */
+function scentPace(plan: Plan, shelf: Shelf, load: ScentLoad | null): number {
+  if (!plan.scent || !load) return 0
+  return ratesOf(shelf).scented(recipeKey(plan), plan.scent.parts, 1000 * load.loadOfOils).mean
+}
+
 /** @param rinsePerNaoh g of water that is kept back from the lye for each g of NaOH */
 export function recipeResult(plan: Plan, shelf: Shelf, rinsePerNaoh = 0): RecipeResult {
   const unit = unitBatter(plan.recipe, shelf)
   const scent = plan.scent && scentLoad(plan.scent, shelf, unit.batterG)
   const character = characterOf(unit, scent ? scentHeat(scent) : 'none')
   const pace = batterPace(unit)
-  const techniques = techniqueFits(character, pace.lnRate)
+  const scentLnRate = scentPace(plan, shelf, scent)
+  const techniques = techniqueFits(character, pace.lnRate + Math.max(0, scentLnRate), scentLnRate)
   const word =
     pace.stearic >= SETS_AT_ONCE ? fact('forecast.setting-at-once') : PACES.find(([upTo]) => pace.lnRate < upTo)![1]
   const quickens = (scent?.parts ?? []).some(part =>

@@ -5,7 +5,7 @@ import type { Plan } from '../plan/index.ts'
 import { designTools, toolList } from '../preparation/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { forecast } from './forecast.ts'
-import { levelOf } from './level.ts'
+import { planLevelOf } from './level.ts'
 import type { PlanLevel } from './level.ts'
 
 /** What a technique asks for, with the recipe, scent and mould of a plan, before it is chosen. */
@@ -41,6 +41,6 @@ export function techniqueCard(technique: Technique, plan: Plan, shelf: Shelf): T
     tools: designTools(made).map(({ id, what, count }) => ({ what, count, isHere: here.get(`tool:${id}`) ?? false })),
     seen: technique.seen,
     planB: firstPlanB(made, 'spooned')?.name ?? '',
-    level: levelOf(made, result.forecast, shelf),
+    level: planLevelOf(made, result.forecast, shelf),
   }
 }

@@ -1,4 +1,4 @@
-import { Choice, Like, NumberFrom, Part, Parts, Whole, YesNo, started } from '../document/fields/index.ts'
+import { Choice, Like, NumberFrom, Part, Parts, Whole, started } from '../document/fields/index.ts'
 import { PLACES, UNDER_KINDS, WALL_KINDS } from './surroundings.ts'
 import type { Place, UnderKind, WallKind } from './surroundings.ts'
 

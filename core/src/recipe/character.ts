@@ -138,6 +138,7 @@ export function characterOf(unit: UnitBatter, scentHeat: HeatClass = 'none'): Ch
 
 /** Kinds of pour with the liquid share and the pace that suit them. */
 export interface TechniqueFit {
+  id: TechniqueKind
   technique: Words
   fit: 'suits' | 'with care' | 'hardly'
   reason: Words
@@ -145,25 +146,42 @@ export interface TechniqueFit {
 
 const percent = (value: number): Measure => share(value, 0)
 
-/** Which kinds of design a recipe suits, from its liquid share and pace (ln of the rate, 0 = balanced). */
-export function techniqueFits(character: Character, lnRate: number): TechniqueFit[] {
+export type TechniqueKind = 'swirls' | 'layers' | 'tops'
+
+/** From so much on a scent is fast, ln of its factor; and the share of liquid oils that a fast one wants. Makers' rule. */
+const FAST = 0.4
+const FAST_WANTS = { low: 0.55, high: 0.7 } as const
+
+/**
+ * Which kinds of design a recipe suits, from its liquid share and pace (ln of the rate, 0 = balanced).
+ *
+ * @param scentLnRate what the scent adds: a fast one wants more liquid oil, except for what is piped
+ */
+export function techniqueFits(character: Character, lnRate: number, scentLnRate = 0): TechniqueFit[] {
   const liquid = 1 - character.hardShare
-  const fit = (technique: Words, low: number, high: number, paceLow: number, paceHigh: number): TechniqueFit => {
+  const fit = (
+    id: TechniqueKind,
+    technique: Words,
+    [from, to]: readonly [number, number],
+    [paceLow, paceHigh]: readonly [number, number],
+  ): TechniqueFit => {
+    const isFast = scentLnRate >= FAST && id !== 'tops'
+    const [low, high] = isFast ? [Math.max(from, FAST_WANTS.low), Math.max(to, FAST_WANTS.high)] : [from, to]
     const off = Math.max(0, low - liquid, liquid - high)
     const paceOff = Math.max(0, paceLow - lnRate, lnRate - paceHigh)
     const worst = off / 0.15 + paceOff / 0.4
     const suits = fact('recipe.liquid-oils-suit', { liquid: percent(liquid), low: percent(low), high: percent(high) })
     const pace = paceOff > 0 ? (lnRate > paceHigh ? fact('recipe.quick-for') : fact('recipe.slow-for')) : ''
     return {
-      technique,
+      ...{ id, technique },
       fit: worst < 0.35 ? 'suits' : worst < 1.2 ? 'with care' : 'hardly',
       reason: together([suits, pace], ''),
     }
   }
   return [
-    fit(fact('recipe.fine-swirls'), 0.55, 0.75, -1.2, 0),
-    fit('layers', 0.4, 0.62, -0.6, 0.4),
-    fit(fact('recipe.piped-or-textured-tops'), 0.1, 0.4, -0.2, 1.2),
+    fit('swirls', fact('recipe.fine-swirls'), [0.55, 0.75], [-1.2, 0]),
+    fit('layers', 'layers', [0.4, 0.62], [-0.6, 0.4]),
+    fit('tops', fact('recipe.piped-or-textured-tops'), [0.1, 0.4], [-0.2, 1.2]),
   ]
 }
 

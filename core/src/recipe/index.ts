@@ -20,3 +20,4 @@ export { MAX_OILS, STEEPINGS, OilPart, PlannedAdditive, PlannedLiquid, Recipe, W
 export type { Steeping, WaterBasis } from './recipe-part.ts'
 export { PlannedScent } from './scent-part.ts'
 export type { ScentMoment, ScentWay } from './scent-part.ts'
+export { withBlend } from './oil-blend.ts'

@@ -10,6 +10,7 @@ export {
   MAX_SCENT_PARTS,
   MOMENTS,
   Oil,
+  OilShare,
   Scent,
   Allergen,
   ScentPart,
@@ -39,6 +40,7 @@ export {
   findById,
   idFromName,
   newItem,
+  rulesOn,
   shelfKinds,
   stockOf,
   unitCost,
@@ -47,7 +49,7 @@ export type { Shelf, ShelfKind } from './shelf.ts'
 export { fattyGroups, isFattyAcid, isHard } from './fatty.ts'
 export type { FattyGroups } from './fatty.ts'
 export { readCell, writeCell } from './cells.ts'
-export { completed, referenceShelf } from './reference.ts'
+export { completed, referenceShelf, wholeShelf } from './reference.ts'
 export { SHELF_VERSION, openedItem } from './kept.ts'
 export { substitutesFor } from './substitutes.ts'
 export type { SubstitutableKind } from './substitutes.ts'

@@ -16,6 +16,16 @@ const tint = (label: string, max: number, start: number) =>
   Amount({ label, quantity: 'plain', unit: '', min: 0, max, start, group: TINT })
 const solid = (label: string) => Amount({ label, quantity: 'share', unit: '%', min: 0, max: 1, group: TRACE })
 
+/** A part of a ready blend of oils. */
+export class OilShare {
+  @Id('An oil is named by its id on the shelf.')
+  oil!: string
+  @NumberFrom(0, 1, 'A part’s share is from 0 to 100 %.')
+  share!: number
+}
+
+const MAX_OIL_PARTS = 12
+
 export class Oil extends Ingredient {
   @Amount({
     label: 'Saponification value',
@@ -117,6 +127,9 @@ export class Oil extends Ingredient {
   brown!: number
   @Amount({ label: 'Opacity of its soap', quantity: 'plain', unit: '', min: 0.3, max: 1.5, start: 0.88, group: TINT })
   scatter!: number
+
+  @Parts(() => OilShare, 0, MAX_OIL_PARTS, `A blend has at most ${MAX_OIL_PARTS} oils.`)
+  blend!: OilShare[]
 }
 
 export const HEATS = { none: 'none', low: 'low', medium: 'medium', high: 'high' } as const

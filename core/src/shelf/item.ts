@@ -73,6 +73,9 @@ export abstract class ShelfItem {
   @WordList({ label: 'Contains or concerns', options: TAGS, most: 20 })
   tags!: Tag[]
 
+  @WordList({ label: 'Words of our own, for rules', most: 12 })
+  words!: string[]
+
   @Flag({ label: 'Archived' })
   archived!: boolean
 

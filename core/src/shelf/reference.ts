@@ -90,3 +90,11 @@ export function completed<K extends ShelfKind>(kind: K, item: object): ItemOf<K>
   const own = kind === 'colorants' && !known && hex ? { soapHex: hex, freshHex: hex } : {}
   return { ...newItem(kind), ...known, ...own, ...item }
 }
+
+/** A shelf as it was kept whole, before some of its fields were there, with what its items lack filled in. */
+export const wholeShelf = (shelf: Shelf): Shelf => ({
+  ...shelf,
+  ...(Object.fromEntries(
+    shelfKinds.map(kind => [kind, shelf[kind].map(item => completed(kind, item))]),
+  ) as unknown as Pick<Shelf, ShelfKind>),
+})

@@ -3,7 +3,7 @@ import type { Words } from '../quantities/facts/index.ts'
 import type { Evidence } from './evidence.ts'
 import type { OwnTime } from './own-times.ts'
 import type { OwnWindow } from './own-windows.ts'
-import { Choice } from '../document/fields/index.ts'
+import { Choice, Text } from '../document/fields/index.ts'
 import { parseForm } from '../document/checks/index.ts'
 import type { Parsed } from '../document/checks/index.ts'
 import { MouldShape, Tool, Vessel } from './equipment.ts'
@@ -16,12 +16,25 @@ import type { ShelfItem, Tag } from './item.ts'
 
 /** What a workshop thinks of a tag: it never uses it, or wants to be told. */
 export class TagRule {
-  @Choice(Object.keys(TAGS), 'A rule is about one of the known kinds of content.')
-  tag!: Tag
+  @Choice(Object.keys(TAGS), 'A rule is about one of the known kinds of content.', { optional: true })
+  tag?: Tag
+
+  @Text(1, 60, 'A rule of one’s own is about a word of 1 to 60 letters.', { optional: true })
+  word?: string
 
   @Choice(['never', 'tell'], 'A rule says never, or tell.')
   weight!: 'never' | 'tell'
 }
+
+const alike = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase()
+
+/** Rules that an item falls under, each with what it holds, in words. */
+export const rulesOn = (rules: readonly TagRule[], item: ShelfItem): { rule: TagRule; holds: string }[] =>
+  rules.flatMap(rule => {
+    if (rule.tag !== undefined && item.tags.includes(rule.tag)) return [{ rule, holds: TAGS[rule.tag] }]
+    const { word } = rule
+    return word !== undefined && item.words.some(one => alike(one, word)) ? [{ rule, holds: word }] : []
+  })
 
 /** What the workshop owns, as the calculations need it. Every value is a starting value: a supplier's document wins. */
 export interface Shelf {
@@ -99,17 +112,17 @@ function ofOne(kind: ShelfKind, item: ShelfItem): { path: string; value: unknown
       return { path: 'sapKohMgPerG', value: oil.sapKohMgPerG, sentence }
     }
   }
-  if (kind === 'scents') {
-    const scent = item as Scent
-    const whole = scent.parts.reduce((sum, part) => sum + part.share, 0)
-    if (scent.type === 'blend' && Math.abs(whole - 1) > 0.0015)
-      return {
-        path: 'parts',
-        value: whole,
-        sentence: fact('shelf.parts-blend-add-up', { whole: keepingZeros(plain(whole * 100, 1)) }),
-      }
-  }
+  if (kind === 'oils' && (item as Oil).blend.length > 0) return notWhole('blend', (item as Oil).blend)
+  if (kind === 'scents' && (item as Scent).type === 'blend') return notWhole('parts', (item as Scent).parts)
   return null
+}
+
+/** Parts of a blend that do not add up to all of it. */
+function notWhole(path: string, parts: readonly { share: number }[]): ReturnType<typeof ofOne> {
+  const whole = parts.reduce((sum, part) => sum + part.share, 0)
+  if (Math.abs(whole - 1) <= 0.0015) return null
+  const sentence = fact('shelf.parts-blend-add-up', { whole: keepingZeros(plain(whole * 100, 1)) })
+  return { path, value: whole, sentence }
 }
 
 const acidsOf = (oil: Oil): number =>
@@ -141,6 +154,7 @@ export function newItem<K extends ShelfKind>(kind: K): ItemOf<K> {
 
 /** Lists of a kind beside its fields; a new item has none in them. */
 const LISTS: Partial<Record<ShelfKind, object>> = {
+  oils: { blend: [] },
   scents: { parts: [], allergens: [] },
   colorants: { swatches: [] },
   palettes: { colours: [] },

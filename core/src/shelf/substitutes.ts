@@ -5,7 +5,7 @@ import type { Additive, Liquid, Oil, Scent } from './ingredients.ts'
 import { fattyGroups, isHard } from './fatty.ts'
 import { TAGS } from './item.ts'
 import type { ShelfItem, Tag } from './item.ts'
-import { unitCost } from './shelf.ts'
+import { rulesOn, unitCost } from './shelf.ts'
 import type { Shelf, ShelfKind } from './shelf.ts'
 
 /** Something that may stand in, with all that changes; the nearest first. */
@@ -169,7 +169,7 @@ function additives(a: Additive, b: Additive): Substitute {
 export type SubstitutableKind = Extract<ShelfKind, 'oils' | 'scents' | 'colorants' | 'liquids' | 'additives'>
 
 const isNever = (shelf: Shelf, item: ShelfItem): boolean =>
-  item.tags.some(tag => shelf.rules.some(rule => rule.tag === tag && rule.weight === 'never'))
+  rulesOn(shelf.rules, item).some(({ rule }) => rule.weight === 'never')
 
 /** What may stand in for an item, the nearest first; archived ones and what the workshop never uses are left out. */
 export function substitutesFor(shelf: Shelf, kind: SubstitutableKind, id: string, most = 5): Substitute[] {

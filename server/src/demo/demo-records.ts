@@ -92,7 +92,11 @@ const DAY_MS = 86_400_000
 const day = (now: Date, days: number): string => new Date(now.getTime() + days * DAY_MS).toISOString().slice(0, 10)
 
 /** The plan as it was poured, or as it is wanted. */
-export function pastPlan(plan: Plan, { name, pouredDaysAgo, wantedInDays, brief, weighed = [] }: DemoPast, now: Date): Plan {
+export function pastPlan(
+  plan: Plan,
+  { name, pouredDaysAgo, wantedInDays, brief, weighed = [] }: DemoPast,
+  now: Date,
+): Plan {
   const rest = {
     ...plan.rest,
     pouredAt: pouredDaysAgo === null ? '' : `${day(now, -pouredDaysAgo)}T14:00`,

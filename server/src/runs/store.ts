@@ -1,4 +1,4 @@
-import { MOST_EVENTS, readPlan } from '@ostler/core'
+import { MOST_EVENTS, readPlan, wholeShelf } from '@ostler/core'
 import type { BenchEvent, BenchRun, NotedAnswer, RunAnswer, RunEvents, RunOutcome, RunSummary } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Transaction } from 'kysely'
@@ -274,7 +274,7 @@ export const runStore = (db: Database, shelves: Shelves, now: () => Date): RunSt
       openedAt: opened_at.toISOString(),
       begunAt: begun_at?.toISOString() ?? null,
       plan: read.plan,
-      shelf,
+      shelf: wholeShelf(shelf),
       ...(await eventsAfter(db, workshopId, id, 0)),
     }
   },

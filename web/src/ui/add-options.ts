@@ -18,7 +18,7 @@ const joined = (...parts: string[]): string => parts.filter(part => part !== '')
 export const oilOptions = (oils: readonly Oil[], habits: UnitHabits): AddOption[] =>
   oils.map(oil => ({
     id: oil.id,
-    name: oil.name,
+    name: oil.blend.length > 0 ? `${oil.name} (blend)` : oil.name,
     detail: joined(
       oil.texture === 'soft' ? 'liquid' : 'hard',
       `usually up to ${showShare(oil.usualMostShare, 0)}`,

@@ -1,4 +1,4 @@
-import { MOMENTS, showMass, tidy } from '@ostler/core'
+import { MOMENTS, additionWords, showMass, tidy } from '@ostler/core'
 import type { EditResult, Moment, PlannedAdditive } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -86,7 +86,9 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
         {name}
         {additive && (
           <span className="block text-[13px] text-soft">
-            {additive.role}; usually {additive.usualLeastGPerKg} to {additive.usualMostGPerKg} g/kg
+            {additive.role}
+            {additionWords(additive, part.gPerKgOils).map(one => `, ${one}`)}; usually {additive.usualLeastGPerKg} to{' '}
+            {additive.usualMostGPerKg} g/kg
             {takesLye && `; takes ${tidy(additive.acidLyePerG + additive.fatLyePerG, 3)} g of NaOH per g`}
           </span>
         )}

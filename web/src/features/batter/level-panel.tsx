@@ -1,4 +1,4 @@
-import { LEVELS, freshCopy, levelOf, plainer } from '@ostler/core'
+import { LEVELS, freshCopy, planLevelOf, plainer } from '@ostler/core'
 import { useMemo } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { addBatch } from '../../api/client.ts'
@@ -15,7 +15,7 @@ export function LevelPanel() {
   const forecast = useForecast()
   const navigate = useNavigate()
   const act = useAct()
-  const level = useMemo(() => (forecast ? levelOf(plan, forecast, shelf) : null), [forecast, plan, shelf])
+  const level = useMemo(() => (forecast ? planLevelOf(plan, forecast, shelf) : null), [forecast, plan, shelf])
   if (!level) return null
   const copy = () =>
     act.run(async () => {

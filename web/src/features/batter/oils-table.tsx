@@ -1,5 +1,15 @@
-import { STEEPINGS, lyeDemand, plainOil, showMass, showShare, withOilWeight } from '@ostler/core'
-import type { EditResult, OilPart, Steeping } from '@ostler/core'
+import {
+  STEEPINGS,
+  lyeDemand,
+  oilWords,
+  plainOil,
+  showMass,
+  showShare,
+  withBlend,
+  withOilWeight,
+  at,
+} from '@ostler/core'
+import type { EditResult, Oil, OilPart, Steeping } from '@ostler/core'
 import { Leaf, Lock, LockOpen, Trash2 } from 'lucide-react'
 import { Fragment, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -16,6 +26,9 @@ import { oilOptions } from '../../ui/add-options.ts'
 import { Term } from '../../ui/term.tsx'
 
 const FIT_KEY = 'ostler.others-make-up'
+
+/** So much of the oils a ready blend is at first. */
+const NEW_BLEND = 0.25
 
 /** The maker's habit: does a change of one oil change the others, or the whole? */
 function useOthersMakeUp(): [boolean, (on: boolean) => void] {
@@ -39,6 +52,12 @@ export function OilsTable() {
   const sum = oils.reduce((total, part) => total + part.share, 0)
   const off = Math.abs(sum - 1) > 0.0005
   const unused = batch.shelf.oils.filter(oil => !oil.archived && !oils.some(part => part.oil === oil.id))
+  const add = (id: string) => {
+    const oil = batch.shelf.oils.find(one => one.id === id)!
+    if (oil.blend.length === 0) return told(batch.edit({ kind: 'add-oil', oil: plainOil(id, othersMakeUp ? 0 : 0.05) }))
+    const value = withBlend(oils, oil, NEW_BLEND, othersMakeUp)
+    return told(batch.edit({ kind: 'set', path: at(plan => plan.recipe.oils), value }))
+  }
   const fit = () => told(batch.edit({ kind: 'fit-oils' }))
 
   return (
@@ -72,11 +91,7 @@ export function OilsTable() {
           ))}
           <tr>
             <td className="py-2">
-              <AddChoice
-                what="an oil"
-                options={oilOptions(unused, habits)}
-                onAdd={oil => told(batch.edit({ kind: 'add-oil', oil: plainOil(oil, othersMakeUp ? 0 : 0.05) }))}
-              />
+              <AddChoice what="an oil" options={oilOptions(unused, habits)} onAdd={add} />
             </td>
             <td className={`text-right whitespace-nowrap ${off ? 'font-semibold text-rust' : 'text-soft'}`}>
               {showShare(sum, 2)} in all
@@ -124,6 +139,7 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
           {oil && (
             <span className="block text-[13px] text-soft">
               {oil.sapKohMgPerG} mg KOH/g, usual {oil.sapKohLowMgPerG}–{oil.sapKohHighMgPerG}
+              <OilSays oil={oil} />
             </span>
           )}
         </td>
@@ -228,6 +244,12 @@ function useOilWeight(id: string, othersMakeUp: boolean): (massG: number) => Edi
     ]
     return batch.edit({ kind: 'many', edits }, `weight ${id}`)
   }
+}
+
+/** Whether it makes batter quick or slow, and hot. */
+function OilSays({ oil }: { oil: Oil }) {
+  const { pace, isHot } = oilWords(oil)
+  return ` · ${pace === 'at once' ? 'sets at once' : pace}${isHot ? ', heats' : ''}`
 }
 
 function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusion: NonNullable<OilPart['infusion']> }) {

@@ -1,10 +1,25 @@
 import { SHELF_KINDS, checkItem, fieldsOfKind, findById, idFromName, newItem } from '@ostler/core'
-import type { Colorant, Field, Palette, Problem, Scent, Shelf, ShelfItem, ShelfKind, Words } from '@ostler/core'
+import type {
+  Colorant,
+  Field,
+  Oil,
+  OilShare,
+  Palette,
+  Problem,
+  Scent,
+  ScentPart,
+  Shelf,
+  ShelfItem,
+  ShelfKind,
+  Words,
+} from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Archive, ArchiveRestore, Copy } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { ApiError, saveItem, shelfQuery } from '../../api/client.ts'
+import { useHabits } from '../../plan/context.tsx'
+import { oilOptions, scentOptions } from '../../ui/add-options.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { itemDrafts } from './drafts.ts'
 import type { ItemDraft } from './drafts.ts'
@@ -147,6 +162,45 @@ const ItemButtons = ({ isArchived, onCopy, onArchive }: ItemButtonsProps) => (
   </>
 )
 
+interface PartsProps<T> {
+  shelf: Shelf
+  onParts: (parts: T[]) => void
+  problem: Words | undefined
+}
+
+function ScentParts({ scent, shelf, onParts, problem }: PartsProps<ScentPart> & { scent: Scent }) {
+  const habits = useHabits()
+  const unused = shelf.scents.filter(
+    one => one.type !== 'blend' && !one.archived && !scent.parts.some(part => part.scent === one.id),
+  )
+  return (
+    <PartsEditor
+      parts={scent.parts.map(part => ({ id: part.scent, share: part.share }))}
+      nameOf={id => shelf.scents.find(one => one.id === id)?.name ?? id}
+      options={scentOptions(unused, habits)}
+      onParts={parts => onParts(parts.map(part => ({ scent: part.id, share: part.share })))}
+      problem={problem}
+    />
+  )
+}
+
+/** Oils that were bought mixed: in a recipe they count one by one, each with its own lye. */
+function OilParts({ oil, shelf, onParts, problem }: PartsProps<OilShare> & { oil: Oil }) {
+  const habits = useHabits()
+  const unused = shelf.oils.filter(
+    one => one.blend.length === 0 && !one.archived && one.id !== oil.id && !oil.blend.some(part => part.oil === one.id),
+  )
+  return (
+    <PartsEditor
+      parts={oil.blend.map(part => ({ id: part.oil, share: part.share }))}
+      nameOf={id => shelf.oils.find(one => one.id === id)?.name ?? id}
+      options={oilOptions(unused, habits)}
+      onParts={parts => onParts(parts.map(part => ({ oil: part.id, share: part.share })))}
+      problem={problem}
+    />
+  )
+}
+
 interface OwnPartsProps extends Pick<EditorProps, 'kind' | 'shelf'> {
   item: ShelfItem
   problems: readonly Problem[]
@@ -158,11 +212,19 @@ function OwnParts({ kind, item, shelf, problems, set }: OwnPartsProps) {
   return (
     <>
       {kind === 'scents' && (item as { type?: string }).type === 'blend' && (
-        <PartsEditor
-          item={item}
+        <ScentParts
+          scent={item as Scent}
           shelf={shelf}
           onParts={parts => set('parts', parts)}
           problem={problems.find(one => one.path === 'parts')?.sentence}
+        />
+      )}
+      {kind === 'oils' && (
+        <OilParts
+          oil={item as Oil}
+          shelf={shelf}
+          onParts={blend => set('blend', blend)}
+          problem={problems.find(one => one.path === 'blend')?.sentence}
         />
       )}
       {kind === 'scents' && (

@@ -1,4 +1,4 @@
-import { MATERIAL_VERDICTS, SOURCES, showShare, substitutesFor, tidy, unitCost } from '@ostler/core'
+import { MATERIAL_VERDICTS, SOURCES, oilWords, showShare, substitutesFor, tidy, unitCost } from '@ostler/core'
 import type { Oil, Shelf, ShelfItem, ShelfKind, SubstitutableKind, Vessel } from '@ostler/core'
 import { Link } from 'react-router'
 import { Say, useSay } from '../../ui/say.tsx'
@@ -56,7 +56,16 @@ function OilNote({ oil }: { oil: Oil }) {
     oil.ricinoleic +
     oil.linoleic +
     oil.linolenic
-  return <p>The fatty acids named come to {showShare(acids)}; the rest are others.</p>
+  const { pace, lnRate, isHot } = oilWords(oil)
+  return (
+    <>
+      <p>
+        By itself {pace === 'at once' ? 'it sets at once' : `it is ${pace}`}: × {Math.exp(lnRate).toFixed(2)} of a
+        balanced recipe{isHot && '; it heats the mould more than most'}.
+      </p>
+      <p>The fatty acids named come to {showShare(acids)}; the rest are others.</p>
+    </>
+  )
 }
 
 function VesselNote({ vessel }: { vessel: Vessel }) {

@@ -1,35 +1,37 @@
 import { tidy } from '@ostler/core'
-import type { Scent, ScentPart, Shelf, ShelfItem, Words } from '@ostler/core'
+import type { Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { AddChoice } from '../../ui/add-choice.tsx'
+import type { AddOption } from '../../ui/add-options.ts'
 import { NumberCell } from '../../ui/number-cell.tsx'
-import { useHabits } from '../../plan/context.tsx'
-import { scentOptions } from '../../ui/add-options.ts'
 import { Say } from '../../ui/say.tsx'
 
+export interface BlendPart {
+  /** Of the item on the shelf. */
+  id: string
+  share: number
+}
+
 interface Props {
-  item: ShelfItem
-  shelf: Shelf
-  onParts: (parts: ScentPart[]) => void
+  parts: readonly BlendPart[]
+  nameOf: (id: string) => string
+  /** What may still go in. */
+  options: readonly AddOption[]
+  onParts: (parts: BlendPart[]) => void
   problem: Words | undefined
 }
 
-/** The parts of a blend. */
-export function PartsEditor({ item, shelf, onParts, problem }: Props) {
-  const habits = useHabits()
-  const { parts } = item as Scent
+/** The parts of a blend, with what they add up to. */
+export function PartsEditor({ parts, nameOf, options, onParts, problem }: Props) {
   const whole = parts.reduce((sum, part) => sum + part.share, 0)
-  const unused = shelf.scents.filter(
-    one => one.type !== 'blend' && !one.archived && !parts.some(part => part.scent === one.id),
-  )
   return (
     <section aria-label="Parts of the blend" className="border-t border-line pt-2">
       <h3 className="font-title font-semibold">Parts of the blend</h3>
       <table className="w-full">
         <tbody>
           {parts.map((part, i) => (
-            <tr key={part.scent} className="border-b border-line">
-              <td className="py-1">{shelf.scents.find(one => one.id === part.scent)?.name ?? part.scent}</td>
+            <tr key={part.id} className="border-b border-line">
+              <td className="py-1">{nameOf(part.id)}</td>
               <td className="text-right">
                 <NumberCell
                   label={`Share of part ${i + 1}`}
@@ -59,7 +61,9 @@ export function PartsEditor({ item, shelf, onParts, problem }: Props) {
           ))}
         </tbody>
       </table>
-      <p className={Math.abs(whole - 1) > 0.0015 ? 'text-rust' : 'text-soft'}>{tidy(whole * 100, 1)} % in all</p>
+      {parts.length > 0 && (
+        <p className={Math.abs(whole - 1) > 0.0015 ? 'text-rust' : 'text-soft'}>{tidy(whole * 100, 1)} % in all</p>
+      )}
       {problem && (
         <p role="alert" className="text-[13px] text-rust">
           <Say of={problem} />
@@ -67,8 +71,8 @@ export function PartsEditor({ item, shelf, onParts, problem }: Props) {
       )}
       <AddChoice
         what="a part"
-        options={scentOptions(unused, habits)}
-        onAdd={scent => onParts([...parts, { scent, share: Math.max(0, Number((1 - whole).toFixed(4))) }])}
+        options={options}
+        onAdd={id => onParts([...parts, { id, share: Math.max(0, Number((1 - whole).toFixed(4))) }])}
       />
     </section>
   )

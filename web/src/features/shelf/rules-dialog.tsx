@@ -30,6 +30,19 @@ function RulesForm({ onClose }: { onClose: () => void }) {
   const [sentence, setSentence] = useState<Words | null>(null)
   const set = (tag: Tag, weight: '' | TagRule['weight']) =>
     setRules(all => [...all.filter(rule => rule.tag !== tag), ...(weight ? [{ tag, weight }] : [])])
+  const [word, setWord] = useState('')
+  const own = rules.filter(rule => rule.word !== undefined)
+  const setOwn = (of: string, weight: '' | TagRule['weight']) =>
+    setRules(all =>
+      weight === ''
+        ? all.filter(rule => rule.word !== of)
+        : [...all.filter(rule => rule.word !== of), { word: of, weight }],
+    )
+  const addOwn = () => {
+    if (word.trim() === '') return
+    setOwn(word.trim(), 'never')
+    setWord('')
+  }
   const save = async () => {
     try {
       await saveRules(rules)
@@ -75,8 +88,46 @@ function RulesForm({ onClose }: { onClose: () => void }) {
               </tr>
             )
           })}
+          {own.map(rule => (
+            <tr key={rule.word} className="border-b border-line">
+              <th className="py-1 text-left font-normal">“{rule.word}”</th>
+              {WEIGHTS.map(([value, label]) => (
+                <td key={value}>
+                  <label className="inline-flex min-h-9 items-center gap-1.5">
+                    <input
+                      type="radio"
+                      name={`own ${rule.word}`}
+                      className="size-4 accent-ink"
+                      checked={rule.weight === value}
+                      onChange={() => setOwn(rule.word!, value)}
+                    />
+                    {value === '' ? 'take it off' : label}
+                  </label>
+                </td>
+              ))}
+            </tr>
+          ))}
         </tbody>
       </table>
+      <div className="mt-3 flex flex-wrap items-end gap-3">
+        <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+          A word of your own, as it stands on items of the shelf
+          <input
+            className="field min-h-9 w-64 text-ink"
+            value={word}
+            maxLength={60}
+            onChange={event => setWord(event.target.value)}
+            onKeyDown={event => {
+              if (event.key !== 'Enter') return
+              event.preventDefault()
+              addOwn()
+            }}
+          />
+        </label>
+        <button type="button" className="button min-h-9" disabled={word.trim() === ''} onClick={addOwn}>
+          Never use it
+        </button>
+      </div>
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
           <Say of={sentence} />
