@@ -415,6 +415,7 @@ export * from './record/index.ts'
 export * from './mould/index.ts'
 export {
   LEVELS,
+  VANILLIN_ANSWERS,
   batchLook,
   everything,
   forecast,
@@ -423,6 +424,8 @@ export {
   plainer,
   quickensSentence,
   techniqueCard,
+  vanillinAnswers,
+  whiteChoices,
 } from './forecast/index.ts'
 export type {
   BatchCourse,
@@ -432,6 +435,7 @@ export type {
   PlanLevel,
   Raster,
   TechniqueCard,
+  VanillinAnswer,
 } from './forecast/index.ts'
 export { FACT_GROUPS, differences, factsOf } from './forecast/compare/index.ts'
 export type { Difference, Said } from './forecast/compare/index.ts'

@@ -6,6 +6,7 @@ export {
   GELS,
   LADDER_STEPS,
   MOST_PALETTE_BYTES,
+  PLANT_PLACES,
   STAGES,
   applyLadder,
   asFilled,
@@ -27,6 +28,7 @@ export {
   newCupColorant,
   patchOf,
   pigmentOfColorant,
+  plantFaces,
   reachWish,
   readPalette,
   seenBy,
@@ -45,6 +47,7 @@ export type {
   Gelled,
   LadderWish,
   MixingCard,
+  PlantPlace,
   Stage,
   WishAnswer,
 } from './cups/index.ts'

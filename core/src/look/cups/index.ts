@@ -3,6 +3,8 @@ export { colourOfSwatch, pigmentOfColorant } from './pigments.ts'
 
 export { baseOf } from './base.ts'
 export { browningOf } from './doses.ts'
+export { PLANT_PLACES, plantFaces } from './plant-faces.ts'
+export type { PlantPlace } from './plant-faces.ts'
 export { GELS, STAGES, asReckoned, coloursOfPlan, gelOf, hexOfCup } from './colours.ts'
 export type { GelShares } from './colours.ts'
 export type { ColourForecast, CupColour, Gelled, Stage } from './colours.ts'

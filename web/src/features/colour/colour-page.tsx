@@ -4,6 +4,7 @@ import { useForecast, usePlan } from '../../plan/context.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { Notices } from '../../parts/notices.tsx'
 import { ReckonSection, SightSection } from './base-section.tsx'
+import { PlantSection, VanillinSection, WhitesSection } from './choices.tsx'
 import { ColourTable } from './colour-table.tsx'
 import { CupColourPanel } from './cup-colour.tsx'
 import { PalettesSection } from './palettes-section.tsx'
@@ -43,6 +44,9 @@ export function ColourPage() {
         </div>
       </aside>
       <div className="flex flex-col gap-6 bg-booth px-5 pb-5 max-[1000px]:pt-5 max-[900px]:px-3">
+        <VanillinSection plan={plan} forecast={forecast} index={index} />
+        <PlantSection plan={plan} forecast={forecast} index={index} />
+        <WhitesSection plan={plan} forecast={forecast} index={index} />
         <ReckonSection plan={plan} forecast={forecast} />
         <PalettesSection plan={plan} forecast={forecast} index={index} />
         <SightSection plan={plan} forecast={forecast} />

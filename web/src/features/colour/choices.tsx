@@ -1,0 +1,181 @@
+import {
+  GELS,
+  PLANT_PLACES,
+  VANILLIN_ANSWERS,
+  plantFaces,
+  seenBy,
+  showMass,
+  tidy,
+  vanillinAnswers,
+  whiteChoices,
+} from '@ostler/core'
+import type { Forecast, Plan, PlantPlace, VanillinAnswer } from '@ostler/core'
+import { useMemo, useState } from 'react'
+import { useColourView } from '../../plan/colour-view.ts'
+import { useBatch, useHabits } from '../../plan/context.tsx'
+import { useTold } from '../../parts/plan-field.tsx'
+import { Section } from '../../ui/section.tsx'
+import { Slider } from '../../ui/slider.tsx'
+
+interface Props {
+  plan: Plan
+  forecast: Forecast
+  index: number
+}
+
+function Patch({ hex, what }: { hex: string; what: string }) {
+  const { sight } = useColourView()
+  return (
+    <span
+      role="img"
+      aria-label={`${what}: ${hex}`}
+      className="block h-10 w-full min-w-12 border border-line"
+      style={{ background: seenBy(hex, sight) }}
+    />
+  )
+}
+
+/** What can be done about a scent that browns this cup: four answers side by side, each with what it costs. */
+export function VanillinSection({ plan, index }: Props) {
+  const { shelf } = useBatch()
+  const cup = plan.cups[index]!
+  const answers = useMemo(() => vanillinAnswers(plan, shelf, index), [plan, shelf, index])
+  if (answers.length === 0) return null
+  return (
+    <Section title={`${cup.name} and its vanillin`}>
+      <ul className="grid grid-cols-4 gap-3 max-[900px]:grid-cols-2">
+        {answers.map(answer => (
+          <Answer key={answer.kind} answer={answer} />
+        ))}
+      </ul>
+      <p className="mt-2 text-[13px] text-soft">
+        Cured. Not sure? Half of the cup with, half without, in a trial. A stabiliser’s own document says how much of
+        it, and whether it holds in cold process.
+      </p>
+    </Section>
+  )
+}
+
+function Answer({ answer: { kind, hex, deltaE, moreG, edit } }: { answer: VanillinAnswer }) {
+  const batch = useBatch()
+  const told = useTold()
+  const habits = useHabits()
+  const costs: Record<VanillinAnswer['kind'], string> = {
+    plain: 'the scent of this cup',
+    stabiliser: `${showMass(moreG, habits, 0.1)} of stabiliser`,
+    white: `${showMass(moreG, habits, 0.1)} of white; thicker, and chalky where it is much`,
+    brown: 'nothing; the design has to suit brown',
+  }
+  return (
+    <li className="flex flex-col gap-1 bg-paper p-2">
+      <Patch hex={hex} what={VANILLIN_ANSWERS[kind]} />
+      <strong className="leading-tight">{VANILLIN_ANSWERS[kind]}</strong>
+      <span className="text-[13px]">
+        {deltaE < 1 ? 'does not brown' : `ΔE ${tidy(deltaE, 0)} from unscented`}
+        <span className="block text-soft">costs {costs[kind]}</span>
+      </span>
+      {edit && (
+        <button className="button mt-auto min-h-9 self-start" onClick={() => told(batch.edit(edit))}>
+          Take it
+        </button>
+      )}
+    </li>
+  )
+}
+
+/** Whites of the shelf in this base, at one dose. */
+export function WhitesSection({ plan }: Props) {
+  const { shelf } = useBatch()
+  const [dose, setDose] = useState(6)
+  const whites = useMemo(() => whiteChoices(plan, shelf, dose), [plan, shelf, dose])
+  if (whites.length === 0) return null
+  return (
+    <Section title="Whites in this base">
+      <p className="text-[13px]">
+        each at <strong>{dose} g/kg</strong>
+      </p>
+      <Slider label="Dose of every white" value={dose} most={12} step={0.5} onValue={setDose} />
+      <table className="mt-2 w-full max-w-180">
+        <thead>
+          <tr className="border-b border-ink text-left text-[13px] text-soft">
+            <th className="py-1 font-normal">white</th>
+            <th className="w-24 font-normal">{GELS.no}</th>
+            <th className="w-24 font-normal">{GELS.yes}</th>
+            <th className="pl-3 text-right font-normal">lighter by, L*</th>
+            <th className="pl-3 text-right font-normal">trace, with its liquid</th>
+            <th className="pl-3 font-normal">at the cut</th>
+          </tr>
+        </thead>
+        <tbody>
+          {whites.map(white => (
+            <tr key={white.id} className="border-b border-line">
+              <td className="py-1 pr-2">{white.name}</td>
+              <td>
+                <Patch hex={white.hex.no} what={`${white.name}, ${GELS.no}`} />
+              </td>
+              <td>
+                <Patch hex={white.hex.yes} what={`${white.name}, ${GELS.yes}`} />
+              </td>
+              <td className="pl-3 text-right font-semibold">{tidy(white.lightness.no - white.plainLightness, 1)}</td>
+              <td className="pl-3 text-right">× {white.thickens.toFixed(2)}</td>
+              <td className={`pl-3 ${white.drags ? 'text-rust' : ''}`}>{white.drags ? '△ drags, chalky' : 'clean'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1 text-[13px] text-soft">
+        Estimates until a swatch of your own is on the shelf. Much white and much water, gelled, run in rivers.
+      </p>
+    </Section>
+  )
+}
+
+const PLACES = Object.keys(PLANT_PLACES) as PlantPlace[]
+/** So much further gel keeps a colour, ΔE: worth a word. */
+const KEEPS = 2
+
+/** A cup whose colour light takes: inside the bar, at its face, by a window. */
+export function PlantSection({ plan, forecast, index }: Props) {
+  const { shelf } = useBatch()
+  const cup = plan.cups[index]!
+  const found = useMemo(
+    () => plantFaces(plan, forecast.portions, shelf, index),
+    [plan, forecast.portions, shelf, index],
+  )
+  if (!found) return null
+  const { names, faces, lost } = found
+  return (
+    <Section title={`${cup.name}, inside and outside`}>
+      <table className="w-full max-w-180 table-fixed">
+        <thead>
+          <tr className="align-bottom text-[13px] text-soft">
+            <th className="w-24" />
+            {PLACES.map(place => (
+              <th key={place} className="px-0.5 font-normal">
+                {PLANT_PLACES[place]}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {(['no', 'yes'] as const).map(gelled => (
+            <tr key={gelled}>
+              <th className="text-left font-normal">{GELS[gelled]}</th>
+              {PLACES.map(place => (
+                <td key={place} className="px-0.5">
+                  <Patch hex={faces[place][gelled].hex} what={`${PLANT_PLACES[place]}, ${GELS[gelled]}`} />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1 max-w-180">
+        Light takes ΔE {tidy(lost.no, 0)} of {names.join(' and ')} at the face until the end of cure
+        {lost.no - lost.yes > KEEPS ? `, ${tidy(lost.yes, 0)} where it gels: let it gel` : ''}. Steeped in an oil, a
+        plant gives less colour without specks and holds it longer than as powder; a dark, airy rack and a carton keep
+        what is there. Try it on one bar before it is sold.
+      </p>
+    </Section>
+  )
+}
