@@ -2,11 +2,12 @@ import { celsius, fact, grams, keepingZeros, kilograms, plain, share, together }
 import type { Notice } from '../document/checks/index.ts'
 import { cupNotices } from '../look/cups/index.ts'
 import type { ColourForecast } from '../look/cups/index.ts'
+import { tiltedPours } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { capShare, needsAnswer } from '../recipe/index.ts'
 import type { ScentLoad } from '../recipe/index.ts'
-import { findById, rulesOn } from '../shelf/index.ts'
+import { MOMENTS, findById, rulesOn } from '../shelf/index.ts'
 import type { Shelf, ShelfItem } from '../shelf/index.ts'
 import type { RecipeResult } from './recipe-result.ts'
 import type { RunInput, Lanes, Quickens } from '../batter/schedule/index.ts'
@@ -120,6 +121,21 @@ function house(plan: Plan, shelf: Shelf): Notice[] {
   return notices
 }
 
+/** Pours that would run over the low rim of a tilted mould. */
+const tilts = (plan: Plan): Notice[] =>
+  tiltedPours(plan)
+    .filter(({ filledMl, mostMl }) => filledMl > mostMl)
+    .map(({ pour, filledMl, mostMl, mostDeg }): Notice => ({
+      path: `score[${pour}].shape.tiltDeg`,
+      weight: 'warn',
+      sentence: fact('forecast.runs-over-tilted', {
+        n: pour + 1,
+        filledMl: Math.round(filledMl),
+        mostMl: Math.round(mostMl),
+        mostDeg: Math.floor(mostDeg),
+      }),
+    }))
+
 function additives(plan: Plan, shelf: Shelf): Notice[] {
   return plan.recipe.additives.flatMap((part, i): Notice[] => {
     const additive = findById(shelf.additives, part.additive)
@@ -147,6 +163,15 @@ function additives(plan: Plan, shelf: Shelf): Notice[] {
         path,
         weight: 'hint',
         sentence: fact('forecast.takes-lye-not-added', { additive: additive.name }),
+      })
+    if (part.moment === 'lye' && additive.moment !== 'lye')
+      notices.push({
+        path: `recipe.additives[${i}].moment`,
+        weight: 'warn',
+        sentence: fact('forecast.not-into-lye', {
+          additive: additive.name,
+          how: additive.how || MOMENTS[additive.moment],
+        }),
       })
     return notices
   })
@@ -358,6 +383,7 @@ export const noticesOf = ({
     ...house(plan, shelf),
     ...liquids(plan, shelf),
     ...additives(plan, shelf),
+    ...tilts(plan),
     ...bench(plan, input, lanes.neverEmulsified),
     ...batterNotices({ plan, shelf, input, lanes, quickens }),
     ...oils(plan),

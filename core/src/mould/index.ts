@@ -11,6 +11,7 @@ export {
   gelAlong,
   gelOfBars,
   makeItSo,
+  overheatsForced,
   materialOf,
   middleSlice,
   quickRest,

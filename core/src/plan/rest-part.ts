@@ -1,4 +1,4 @@
-import { Choice, Like, NumberFrom, Part, Parts, Whole, started } from '../document/fields/index.ts'
+import { Choice, Like, NumberFrom, Part, Parts, Text, Whole, started } from '../document/fields/index.ts'
 import { PLACES, UNDER_KINDS, WALL_KINDS } from './surroundings.ts'
 import type { Place, UnderKind, WallKind } from './surroundings.ts'
 
@@ -250,6 +250,12 @@ export class Rest {
     start: 0,
   })
   mists!: number
+
+  @Text(0, 200, 'Why it is heated all the same has at most 200 letters.', {
+    says: 'A way round: why it is forced to gel though it may overheat; empty: it is not.',
+    start: '',
+  })
+  forced!: string
 
   @Part(() => OvenCooling, 'The oven is null, or two readings and the minutes between them.', {
     says: 'Null: as a usual oven cools.',

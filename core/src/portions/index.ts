@@ -10,3 +10,4 @@ export type { Layer } from './layers.ts'
 export { dustedLines } from './dusting.ts'
 
 export { withOilWeight } from './oil-weight.ts'
+export { potAfter } from './pot-after.ts'

@@ -27,7 +27,9 @@ test('a word of one’s own is a rule as a tag is, however it is written', () =>
 test('a blend that is not whole is told; a shelf kept before there were blends and words is filled in', () => {
   const olive = findById(shelf.oils, 'olive')!
   const half = checkItem('oils', { ...olive, blend: [{ oil: 'coconut', share: 0.5 }] })
-  expect(half.ok ? '' : said(half.problems.map(one => one.sentence))).toEqual([expect.stringMatching(/add up to 100 %/)])
+  expect(half.ok ? '' : said(half.problems.map(one => one.sentence))).toEqual([
+    expect.stringMatching(/add up to 100 %/),
+  ])
   const old = { ...shelf, oils: shelf.oils.map(({ blend: _, words: __, ...oil }) => oil) } as unknown as Shelf
   expect(wholeShelf(old).oils[0]).toMatchObject({ blend: [], words: [] })
 })

@@ -13,7 +13,7 @@ export type { RestSearch, RestWay, Work } from './make-it-so.ts'
 export { aboutOf, restRunInputOf } from './plan-rest.ts'
 export { restCavity } from './cavity.ts'
 
-export { staysCold } from './sentences.ts'
+export { overheatsForced, staysCold } from './sentences.ts'
 export type { RestTask } from './sentences.ts'
 export { fittedRest, readRest, restOutlook } from './outlook.ts'
 export type { RestOutlook, RestSaid } from './outlook.ts'

@@ -134,6 +134,14 @@ const BROWN = [
 
 export const brownWord = (browning: number): string | undefined => BROWN.find(([from]) => browning >= from)?.[1]
 
+const HEATS: readonly RestStep['place'][] = ['oven', 'mat']
+/** From so likely a crack on nothing is heated on purpose. */
+const TOO_LIKELY = 0.5
+
+/** Whether it is heated from outside though it is likely to overheat. */
+export const overheatsForced = (plan: Plan, { crack }: Pick<RestResult, 'crack'>): boolean =>
+  crack > TOO_LIKELY && plan.rest.steps.some(step => HEATS.includes(step.place))
+
 /** What can go wrong in the mould, and cautions for where it stands. */
 export function restNotices(plan: Plan, result: RestResult, ash: Ash, isSaltBar: boolean): Notice[] {
   const notices: Notice[] = []
@@ -150,6 +158,11 @@ export function restNotices(plan: Plan, result: RestResult, ash: Ash, isSaltBar:
         crackCause: crackCause(result),
         what: hours(Math.max(10, result.peakMin * 0.6)),
       }),
+    )
+  if (overheatsForced(plan, result))
+    add(
+      plan.rest.forced === '' ? 'stop' : 'warn',
+      plan.rest.forced === '' ? fact('rest.not-forced') : fact('rest.forced-all-the-same', { why: plan.rest.forced }),
     )
   const brown = brownWord(result.browning)
   if (brown) add(result.browning >= TOO_HOT_FOR_MILK ? 'warn' : 'hint', fact('rest.milk-or-sugar-turns', { brown }))
@@ -263,7 +276,10 @@ function lookTasks({ rest }: Plan, { gel, startMin, fullMin, peakMin }: RestResu
 
 /** The rest as things to do: cover, look in, change of place, unmould and cut. */
 export function restTasks(plan: Plan, result: RestResult, isSaltBar = false): RestTask[] {
+  const isRefused = overheatsForced(plan, result) && plan.rest.forced === ''
   const tasks: RestTask[] = plan.rest.steps.flatMap((step, i): RestTask[] => {
+    if (isRefused && HEATS.includes(step.place))
+      return [{ key: `place-${i + 1}`, atMin: step.atMin, what: fact('rest.not-into-heat') }]
     const wrap = [
       step.cover === 'open' ? 'open' : step.cover === 'lid' ? fact('rest.lid-on') : fact('rest.film-on'),
       showTowels(step.towels),

@@ -35,7 +35,7 @@ const scentIn13 = (scent: unknown): unknown =>
 
 const restIn13 = (rest: unknown): Loose => {
   const { mist, ...others } = loose(rest)
-  return { ...others, mists: mist === true ? 2 : 0 }
+  return { ...others, mists: mist === true ? 2 : 0, forced: '' }
 }
 
 /**

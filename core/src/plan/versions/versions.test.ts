@@ -56,7 +56,7 @@ const FORMS: Readonly<Record<number, string>> = {
   10: 'a426baa3bd3b484701fc304b20ee0e76e126ebf981a3d46bc178f06adcccd8a0',
   11: 'ecdbe362a3a80e5fa78b418a185aaf495a1709342896e637d4d6ddcf7fe16fde',
   12: '83112784933bca386498ad2e7e5781913e25f17a37caf483234d0bf1b750a726',
-  13: '63f262fc4c19f701127feefe7efa925bc777df7716e073c9dd5067b33253ae82',
+  13: 'c1a9bace65c03a643040c9ca0194d4e4d048b8b8e5be23c4bbe7923800e68410',
 }
 
 test('a change of the form is a new version', () => {

@@ -1,4 +1,4 @@
-import { findById, ladderSteps, massNumber, mixingCards, showMass, together } from '@ostler/core'
+import { findById, ladderSteps, massNumber, mixingCards, showMass, together, potAfter } from '@ostler/core'
 import type { Forecast, MixingCard, Plan, TintLadder, Words } from '@ostler/core'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
@@ -45,6 +45,14 @@ interface Props {
 function Cards({ plan, forecast, labels, cards }: Props) {
   const { shelf } = useBatch()
   const list = mixingCards(plan, forecast.portions, forecast.colours, shelf)
+  const at = (cup: string) => plan.cups.findIndex(one => one.id === cup)
+  const after = potAfter(
+    forecast.portions,
+    list.map(card => at(card.cup)),
+  )
+  // Steps of a ladder are drawn from their mother cup.
+  const isFromPot = plan.division.mode === 'one-pot' && plan.ladders.length === 0
+  const leavesOf = (card: MixingCard) => (isFromPot ? after.cupsG[at(card.cup)]! : null)
   const dusty = forecast.portions.cups.some(portion =>
     portion.colours.some(part => findById(shelf.colorants, part.colorant)?.dusty),
   )
@@ -73,7 +81,7 @@ function Cards({ plan, forecast, labels, cards }: Props) {
             {list
               .filter(card => card.step === null || card.step.at === 0)
               .map(card => (
-                <CardOrLadder key={card.cup} plan={plan} forecast={forecast} card={card} />
+                <CardOrLadder key={card.cup} plan={plan} forecast={forecast} card={card} leavesG={leavesOf(card)} />
               ))}
           </div>
         </section>
@@ -125,13 +133,21 @@ function Label({ plan, card }: { plan: Plan; card: MixingCard }) {
   )
 }
 
-function CardOrLadder({ plan, forecast, card }: { plan: Plan; forecast: Forecast; card: MixingCard }) {
+interface CardOrLadderProps {
+  plan: Plan
+  forecast: Forecast
+  card: MixingCard
+  /** What the pot holds after it; null: it is not drawn from one. */
+  leavesG: number | null
+}
+
+function CardOrLadder({ plan, forecast, card, leavesG }: CardOrLadderProps) {
   const ladder = plan.ladders.find(one => one.id === card.step?.ladder)
-  if (!ladder) return <Card plan={plan} card={card} />
+  if (!ladder) return <Card plan={plan} card={card} leavesG={leavesG} />
   return <LadderCard plan={plan} forecast={forecast} ladder={ladder} card={card} />
 }
 
-function Card({ plan, card }: { plan: Plan; card: MixingCard }) {
+function Card({ plan, card, leavesG }: { plan: Plan; card: MixingCard; leavesG: number | null }) {
   const say = useSay()
   const habits = useHabits()
   const step = plan.conditions.fineScaleStepG
@@ -147,7 +163,10 @@ function Card({ plan, card }: { plan: Plan; card: MixingCard }) {
             <td className="pr-3 text-right text-xl font-semibold whitespace-nowrap">
               {massNumber(card.batterG, habits)} {habits.mass}
             </td>
-            <td>batter from the pot</td>
+            <td>
+              batter from the pot
+              {leavesG !== null && <span className="text-soft">, which then holds {showMass(leavesG, habits, 1)}</span>}
+            </td>
           </tr>
           {card.lines.map(line => (
             <tr key={say(line.what) + say(line.how)} className="border-t border-line align-top">

@@ -1,4 +1,13 @@
-import { DIVISION_MEASURES, DIVISION_RULES, cupShares, hasOwnCavities, massNumber, showMass, at } from '@ostler/core'
+import {
+  DIVISION_MEASURES,
+  DIVISION_RULES,
+  cupShares,
+  hasOwnCavities,
+  massNumber,
+  potAfter,
+  showMass,
+  at,
+} from '@ostler/core'
 import type { Division, DivisionMeasure, DivisionRule, EditResult, Forecast, Plan, UnitHabits } from '@ostler/core'
 import { Plus } from 'lucide-react'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -31,6 +40,7 @@ export function DivisionTable({ plan, forecast, chosen, onChoose }: Props) {
             <th className="text-left font-normal">cup</th>
             <th className="text-right font-normal">{SIZED[measureOf(plan)]}</th>
             <th className="text-right font-normal">draw from the pot</th>
+            <th className="text-right font-normal">leaves</th>
             <th className="text-right font-normal">scent</th>
             <th className="pl-5 text-left font-normal">colour and its liquid</th>
           </tr>
@@ -41,6 +51,7 @@ export function DivisionTable({ plan, forecast, chosen, onChoose }: Props) {
               <td className="py-2 pl-2 font-semibold">Kept back plain, drawn first</td>
               <td />
               <td className={NUMBER}>{massNumber(portions.blankG, habits)}</td>
+              <td className={LEAVES}>{massNumber(potAfter(portions).blankG, habits, 1)}</td>
               <td colSpan={2} className="text-right text-soft" />
             </tr>
           )}
@@ -82,6 +93,7 @@ const SIZED: Record<DivisionMeasure, string> = {
 const measureOf = (plan: Plan): DivisionMeasure =>
   hasOwnCavities(plan) && plan.division.by === 'height' ? 'share' : plan.division.by
 
+const LEAVES = 'pl-4 text-right text-soft whitespace-nowrap max-[600px]:hidden'
 const NUMBER = 'py-1.5 text-right text-xl font-semibold whitespace-nowrap'
 
 function Rules({ plan }: { plan: Plan }) {
@@ -163,6 +175,9 @@ function Row({ plan, forecast, index, isChosen, onChoose }: RowProps) {
       </td>
       <td className={NUMBER}>
         {massNumber(portion.batterG, habits)} {habits.mass}
+      </td>
+      <td className={LEAVES}>
+        {plan.division.mode === 'one-pot' ? massNumber(potAfter(forecast.portions).cupsG[index]!, habits, 1) : ''}
       </td>
       <td className="pl-3 text-right whitespace-nowrap">
         {portion.exact.scentG > 0 ? `${fine(portion.scentG, portion.exact.scentG)} ${habits.mass}` : 'no scent'}

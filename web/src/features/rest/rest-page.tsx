@@ -1,4 +1,4 @@
-import { cavityWords, hasOwnCavities, restCavity, showChance, showTemperature, at } from '@ostler/core'
+import { cavityWords, hasOwnCavities, restCavity, showChance, showTemperature, at, overheatsForced } from '@ostler/core'
 import type { Band, Refit, TimeBand, UnitHabits } from '@ostler/core'
 import { useMemo, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -7,6 +7,7 @@ import { NextTime } from '../../parts/next-time.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { TextField } from '../../ui/text-field.tsx'
 import { Term } from '../../ui/term.tsx'
 import { lookAtRest } from '../../workers/rest.ts'
 import type { RestLook, Told } from '../../workers/rest.ts'
@@ -197,6 +198,8 @@ const inRuns = ({ share }: TimeBand): string => (share < 0.9 ? `, in ${Math.roun
 function Verdict({ look, progress }: Pick<Looked, 'progress'> & { look: RestLook }) {
   const say = useSay()
   const habits = useHabits()
+  const batch = useBatch()
+  const plan = usePlan(state => state.plan)
   const { result, numbers, sentence, notices } = look
   const isBad = result.crack > 0.5
   return (
@@ -233,6 +236,14 @@ function Verdict({ look, progress }: Pick<Looked, 'progress'> & { look: RestLook
           </li>
         ))}
       </ul>
+      {overheatsForced(plan, result) && (
+        <TextField
+          label="Heated all the same, because"
+          value={plan.rest.forced}
+          className="mt-1 w-full max-w-140"
+          onValue={value => batch.edit({ kind: 'set', path: at(one => one.rest.forced), value }, 'forced')}
+        />
+      )}
     </section>
   )
 }

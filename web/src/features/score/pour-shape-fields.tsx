@@ -1,4 +1,4 @@
-import { DEPTHS, LAYER_FACES, POUR_WAYS, TOGETHER, showLength, at } from '@ostler/core'
+import { DEPTHS, LAYER_FACES, POUR_WAYS, TOGETHER, showLength, at, tiltedPours } from '@ostler/core'
 import type { Depth, Edit, LayerFace, Pour, PourWay, Together } from '@ostler/core'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
@@ -129,6 +129,8 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
 function TiltField({ tiltDeg, path }: { tiltDeg: number; path: (string | number)[] }) {
   const habits = useHabits()
   const { innerWidthMm } = usePlan(state => state.plan.mould)
+  const plan = usePlan(state => state.plan)
+  const room = tiltedPours(plan).find(one => one.pour === path[1])
   /** What is put under one side. */
   const blockMm = Math.round(Math.tan((Math.abs(tiltDeg) * Math.PI) / 180) * innerWidthMm)
   return (
@@ -138,7 +140,17 @@ function TiltField({ tiltDeg, path }: { tiltDeg: number; path: (string | number)
       decimals={0}
       width={64}
       path={path}
-      hint={blockMm > 0.5 && <span className="text-[13px] text-soft">block of {showLength(blockMm, habits)}</span>}
+      hint={
+        blockMm > 0.5 && (
+          <span className={`text-[13px] ${room && room.filledMl > room.mostMl ? 'text-rust' : 'text-soft'}`}>
+            block of {showLength(blockMm, habits)}
+            {room &&
+              (room.filledMl > room.mostMl
+                ? `; ▲ runs over, at most ${Math.floor(room.mostDeg)}°`
+                : `; room for ${Math.round(room.mostMl - room.filledMl)} ml more`)}
+          </span>
+        )
+      }
     />
   )
 }

@@ -1,4 +1,4 @@
-import { findById, hasStabiliserApart, massNumber, showMass } from '@ostler/core'
+import { findById, hasStabiliserApart, massNumber, showMass, potAfter } from '@ostler/core'
 import type { Forecast, Plan } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch } from '../../plan/context.tsx'
@@ -24,6 +24,8 @@ export function Cups({ plan, forecast, habits }: Parts) {
   const { portions } = forecast
   const fine = (g: number, exactG: number) => smallMass(g, exactG, habits, fineScaleStepG)
   const coarse = Math.min(scaleStepG, 0.1)
+  const after = potAfter(portions)
+  const isOnePot = plan.division.mode === 'one-pot'
   const used = portions.cups.flatMap(portion => portion.colours)
   const dusty = used.some(part => findById(shelf.colorants, part.colorant)?.dusty)
   return (
@@ -33,6 +35,7 @@ export function Cups({ plan, forecast, habits }: Parts) {
           <tr className="text-left text-[13px] text-soft">
             <th className="font-normal">cup</th>
             <th className="text-right font-normal">batter</th>
+            <th className="text-right font-normal">leaves</th>
             <th className="text-right font-normal">scent</th>
             <th className="pl-4 font-normal">colour in its liquid, mixed before lye meets oil</th>
           </tr>
@@ -46,6 +49,7 @@ export function Cups({ plan, forecast, habits }: Parts) {
                 </span>
               </td>
               <td className={NUMBER}>{massNumber(portions.blankG, habits, coarse)}</td>
+              <td className={NUMBER}>{isOnePot ? massNumber(after.blankG, habits, 1) : '–'}</td>
               <td className={NUMBER}>–</td>
               <td className={`${CELL} pl-4`}>drawn first, before scent and colour</td>
             </tr>
@@ -61,6 +65,7 @@ export function Cups({ plan, forecast, habits }: Parts) {
                   </span>
                 </td>
                 <td className={NUMBER}>{massNumber(portion.batterG, habits, coarse)}</td>
+                <td className={`${NUMBER} font-normal`}>{isOnePot ? massNumber(after.cupsG[i]!, habits, 1) : '–'}</td>
                 <td className={NUMBER}>{fine(portion.scentG, portion.exact.scentG)}</td>
                 <td className={`${CELL} pl-4`}>
                   <Colours {...{ portion, cup, own, fine }} />

@@ -56,6 +56,9 @@ export const forecast = {
     'Lye at {w}: there is less water than lye, and it cannot dissolve. Take at least the lye’s own weight; 1.5 to 3 times is usual.',
   'forecast.forecast-trace-made-for':
     'The forecast of trace is made for 25 to 40 % lye; at {w} take its times as a rough guess.',
+  'forecast.runs-over-tilted':
+    'Pour {n} runs over the low rim: {filledMl} ml are in the mould then, and so tilted it holds {mostMl} ml. Tilt it by at most {mostDeg}°, or pour less before.',
+  'forecast.not-into-lye': '{additive} into the lye: it may break down, clump or boil up there. Usually it goes {how}.',
   'forecast.only-times-lyes-weight':
     'Only {waterToLyeWhenDissolved} times the lye’s weight of water when it is dissolved; it needs its own weight. Put more of the liquid into the lye.',
   'forecast.archived-on-shelf': '{item} is archived on the shelf.',

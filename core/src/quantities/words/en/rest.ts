@@ -75,6 +75,10 @@ export const rest = {
   'rest.may-rise-out-mould':
     'It may rise out of the mould ({volcano}): soap that overflows is hot and caustic. Unwrap it, stand it on a tray in a cool place, do not cover it.',
   'rest.likely-overheat-crack': 'It is likely to overheat and crack',
+  'rest.not-forced':
+    'It is not heated on purpose: it is likely to overheat as it is. Leave it in the room, or write down why it is heated all the same.',
+  'rest.forced-all-the-same': 'Heated all the same: {why}. Stay near it, and uncover it at the first crack.',
+  'rest.not-into-heat': 'Not into the heat: it would overheat. It stays in the room',
   'rest.may-overheat-crack': 'It may overheat and crack',
   'rest.peak-about-look-after': '{which} ({crack}, peak about {peakC}): {crackCause}. Look in after {what}.',
   'rest.milk-or-sugar-turns':
