@@ -33,6 +33,7 @@ import { wholeRoutes } from './whole/routes.ts'
 import { labellingRoutes, pricingRoutes, rackPlanRoutes } from './record/ways.ts'
 import { batchRunRoutes, preparationRoutes, runRoutes } from './runs/routes.ts'
 import { runStore } from './runs/store.ts'
+import { sheetRoutes } from './sheet/routes.ts'
 import { shelfRoutes } from './shelf/routes.ts'
 import { shelfStore } from './shelf/store.ts'
 import type { Work } from './work/work.ts'
@@ -102,6 +103,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/batches/:id/record', visits.require, recordRoutes(records))
   api.use('/batches/:id/faults', visits.require, faultRoutes(db))
   api.use('/batches/:id/whole', visits.require, wholeRoutes({ batches, runs, records, lots }))
+  api.use('/batches/:id/sheet.pdf', visits.require, sheetRoutes({ batches, shelves: shelf, work: worker }))
   api.use('/batches/:id/lots', visits.require, batchLotRoutes(lots))
   api.use('/lots', visits.require, lotRoutes(lots))
   api.use('/pricing', visits.require, pricingRoutes(db))

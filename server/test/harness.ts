@@ -22,6 +22,7 @@ import { recipeStore } from '../src/recipes/store.ts'
 import type { RunFeed } from '../src/runs/feed.ts'
 import type { Learner } from '../src/work/learner.ts'
 import { shelfStore } from '../src/shelf/store.ts'
+import { sheetPdf } from '../src/sheet/sheet-pdf.ts'
 import { lookOf, taughtBy } from '../src/work/work.ts'
 import type { Work } from '../src/work/work.ts'
 
@@ -29,6 +30,7 @@ import type { Work } from '../src/work/work.ts'
 export const workHere: Work = {
   look: async task => lookOf(task),
   evidence: async task => taughtBy(task),
+  sheet: task => sheetPdf(task),
 }
 
 const ROOT_URL = process.env['TEST_DATABASE_URL'] ?? ''

@@ -136,6 +136,11 @@ const tilts = (plan: Plan): Notice[] =>
       }),
     }))
 
+/** Grains that a wire drags through the face, g per kg of oils from so much on. Makers' rule. */
+const DRAGS = /seed|scrub|pumice|loofah|exfoliant/i
+const DRAGS_FROM = 5
+const isCutClean = ({ cutting, mould }: Plan): boolean => cutting.onSide || mould.cavities > 1
+
 function additives(plan: Plan, shelf: Shelf): Notice[] {
   return plan.recipe.additives.flatMap((part, i): Notice[] => {
     const additive = findById(shelf.additives, part.additive)
@@ -164,6 +169,8 @@ function additives(plan: Plan, shelf: Shelf): Notice[] {
         weight: 'hint',
         sentence: fact('forecast.takes-lye-not-added', { additive: additive.name }),
       })
+    if (part.gPerKgOils >= DRAGS_FROM && DRAGS.test(`${additive.name} ${additive.role}`) && !isCutClean(plan))
+      notices.push({ path, weight: 'hint', sentence: fact('forecast.drags', { additive: additive.name }) })
     if (part.moment === 'lye' && additive.moment !== 'lye')
       notices.push({
         path: `recipe.additives[${i}].moment`,

@@ -228,6 +228,9 @@ function chosenVessel(
   return { state: 'here', sentence: together([`${vessel.name}.`, care]) }
 }
 
+/** Whipped batter grows, and a bowl is filled to four fifths: six times the batter in all. */
+const WHIPPED = 4.8
+
 const HEAVY_G = 6000
 
 /** Cups that the plan gives a vessel of their own. */
@@ -306,13 +309,13 @@ export function toolList(plan: Plan, shelf: Shelf, portions: Portions): ToolLine
       ...{
         key: 'vessel:whip',
         what: fact('preparation.whipping-bowl'),
-        massG: portions.potG * 2,
+        massG: portions.potG * WHIPPED,
         content: 'batter' as const,
         count: 1,
       },
     },
     plan.division.top !== null && {
-      ...{ key: 'vessel:top', what: fact('preparation.whipping-bowl'), massG: plan.division.top.massG * 4 },
+      ...{ key: 'vessel:top', what: fact('preparation.whipping-bowl'), massG: plan.division.top.massG * WHIPPED },
       ...{ content: 'batter' as const, count: 1 },
     },
     plan.division.top !== null && {

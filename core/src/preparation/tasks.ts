@@ -1,4 +1,4 @@
-import { celsius, fact, keepingZeros, plain } from '../quantities/facts/index.ts'
+import { celsius, fact, keepingZeros, plain, listOf } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
 import type { HeatPlan } from '../batter/heat/index.ts'
 import type { Plan } from '../plan/index.ts'
@@ -85,7 +85,8 @@ export function tasksOf(plan: Plan, shelf: Shelf, portions: Portions, heat: Heat
 
 const asked = (tasks: readonly (Task | false)[]): Task[] => tasks.filter(task => task !== false)
 
-function lyeTasks({ plan, heat, jugs, lyeExtras }: Bench): Task[] {
+function lyeTasks({ plan, portions, heat, jugs, lyeExtras }: Bench): Task[] {
+  const first = portions.additives.filter(part => part.moment === 'lye').map(part => part.name)
   const transfer = plan.heat.rule === 'transfer'
   return [
     {
@@ -99,7 +100,10 @@ function lyeTasks({ plan, heat, jugs, lyeExtras }: Bench): Task[] {
     {
       key: 'water',
       what: jugs > 1 ? fact('preparation.weigh-lye-water-jugs', { jugs }) : fact('preparation.weigh-lye-water'),
-      why: fact('preparation.with-what-dissolves'),
+      why:
+        first.length > 0
+          ? fact('preparation.dissolves-first', { names: listOf(first) })
+          : fact('preparation.with-what-dissolves'),
       handsMin: jugs * MINUTES.weighLine * (1 + lyeExtras) + (lyeExtras > 0 ? 1 : 0),
       waitMin: 0,
       after: ['gather'],

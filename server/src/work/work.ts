@@ -1,6 +1,7 @@
 import { batchLook, batterWater, cureEvidence, evidenceOf, forecast, readPlan, restEvidence } from '@ostler/core'
 import type { BatchLook, Evidence, Shelf } from '@ostler/core'
 import { encode } from 'fast-png'
+import type { SheetTask } from '../sheet/sheet-pdf.ts'
 
 /** How a batch looks in a list: its state in a word, what is in the pot in g, its scent, and its face as a PNG. */
 export interface Look {
@@ -29,6 +30,8 @@ export type Taught = Omit<Evidence, 'counts'>
 export interface Work {
   look(task: LookTask): Promise<Look | null>
   evidence(task: EvidenceTask): Promise<Taught | null>
+  /** The pour sheet as a PDF. */
+  sheet(task: SheetTask): Promise<Uint8Array | null>
 }
 
 export function lookOf({ plan, shelf }: LookTask): Look | null {

@@ -134,6 +134,8 @@ const BROWN = [
 
 export const brownWord = (browning: number): string | undefined => BROWN.find(([from]) => browning >= from)?.[1]
 
+/** From so likely on it is said what takes ash off again. */
+const ASH_LIKELY = 0.3
 const HEATS: readonly RestStep['place'][] = ['oven', 'mat']
 /** From so likely a crack on nothing is heated on purpose. */
 const TOO_LIKELY = 0.5
@@ -176,6 +178,7 @@ export function restNotices(plan: Plan, result: RestResult, ash: Ash, isSaltBar:
         remedy: ash.remedy,
       }),
     )
+  if (ash.chance > ASH_LIKELY) add('hint', fact('rest.ash-afterwards'))
   if (isSaltBar) add('warn', fact('rest.with-much-salt-not'))
   const window = result.unmouldMin !== null && result.hardMin !== null ? result.hardMin - result.unmouldMin : null
   if (!isSaltBar && window !== null && window < SHORT_WINDOW_MIN)

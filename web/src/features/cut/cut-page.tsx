@@ -6,6 +6,7 @@ import {
   cureForecast,
   cureKnown,
   cutForecast,
+  fillVolumeMl,
   isColumn,
   isTray,
   showLength,
@@ -14,7 +15,7 @@ import {
   thicknessFor,
   at,
 } from '@ostler/core'
-import type { Blade, CutForecast, CutPart, EditResult, MouldBars, Plan } from '@ostler/core'
+import type { Blade, CutForecast, CutPart, EditResult, Forecast, MouldBars, Plan } from '@ostler/core'
 import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -75,7 +76,7 @@ export function CutPage() {
         </div>
         <CutDrawing plan={plan} cut={cut} />
         <Steps plan={plan} cut={cut} />
-        <Whereto cut={cut} />
+        <Whereto cut={cut} plan={plan} />
         {forecast ? water !== null && <CureSection waterShare={water} /> : <ForecastRefused />}
       </div>
       <div className="border-l border-line bg-panel p-5 max-[1100px]:border-t max-[1100px]:border-l-0 max-[900px]:p-3 print:hidden">
@@ -113,8 +114,9 @@ function Steps({ plan, cut }: { plan: Plan; cut: CutForecast }) {
 }
 
 /** All soap of the mould, part by part. */
-function Whereto({ cut }: { cut: CutForecast }) {
+function Whereto({ cut, plan }: { cut: CutForecast; plan: Plan }) {
   const habits = useHabits()
+  const portions = useForecast()?.portions
   const parts = (Object.entries(cut.parts) as [CutPart, number][]).filter(([, g]) => g > 0.05)
   return (
     <Section title="What becomes of the soap">
@@ -134,7 +136,32 @@ function Whereto({ cut }: { cut: CutForecast }) {
           </tr>
         </tbody>
       </table>
+      {portions && <Yield plan={plan} portions={portions} cut={cut} />}
     </Section>
+  )
+}
+
+interface YieldProps {
+  plan: Plan
+  portions: Forecast['portions']
+  cut: CutForecast
+}
+
+/** From the pot to bars, as it is planned: what is drawn, what clings, what goes into other moulds. */
+function Yield({ plan, portions, cut }: YieldProps) {
+  const habits = useHabits()
+  const inCupsG = portions.cups.reduce((sum, cup) => sum + cup.totalG, 0)
+  const othersG = plan.moreMoulds.reduce((sum, mould) => sum + fillVolumeMl(mould) * plan.conditions.densityGPerMl, 0)
+  const clingsG = portions.potClingG + Math.max(0, inCupsG - cut.wholeG - othersG)
+  const wholeG = inCupsG + portions.blankG + portions.potClingG
+  return (
+    <p className="mt-1 max-w-180 text-[14px] text-soft">
+      Of {showMass(wholeG, habits, 1)} from the pot, colours and scent in it, {showMass(cut.wholeG, habits, 1)} go into
+      this mould
+      {othersG > 0.5 && `, ${showMass(othersG, habits, 1)} into the others`}
+      {portions.blankG > 0.5 && `, ${showMass(portions.blankG, habits, 1)} are kept back`}; about{' '}
+      {showMass(clingsG, habits, 1)} stay on pot and jugs. Bars of it: {showShare(cut.parts.bars / wholeG, 0)}.
+    </p>
   )
 }
 

@@ -1,6 +1,6 @@
-import { DEPTHS, LAYER_FACES, POUR_WAYS, TOGETHER, showLength, at, tiltedPours } from '@ostler/core'
+import { DEPTHS, LAYER_FACES, POUR_WAYS, TOGETHER, showLength, showMass, at, tiltedPours } from '@ostler/core'
 import type { Depth, Edit, LayerFace, Pour, PourWay, Together } from '@ostler/core'
-import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
+import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
@@ -106,7 +106,14 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
       )}
       {needs('tiltDeg') && <TiltField tiltDeg={shape.tiltDeg} path={path('tiltDeg')} />}
       {needs('count') && (
-        <PlanField label={COUNTED[shape.way] ?? 'Streams'} kind="plain" decimals={0} width={64} path={path('count')} />
+        <PlanField
+          label={COUNTED[shape.way] ?? 'Streams'}
+          kind="plain"
+          decimals={0}
+          width={64}
+          path={path('count')}
+          hint={shape.way === 'piped' && <PieceMass index={index} count={shape.count} />}
+        />
       )}
       {needs('across') && (
         <PlanField label="Across the mould" kind="share" decimals={0} width={64} path={path('across')} />
@@ -124,6 +131,14 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
       {needs('pencil') && index > 0 && <PencilChoice pencil={shape.pencil} onPencil={value => set('pencil', value)} />}
     </div>
   )
+}
+
+/** What a piped piece weighs. */
+function PieceMass({ index, count }: { index: number; count: number }) {
+  const habits = useHabits()
+  const massG = useForecast()?.portions.layers[index]?.massG
+  if (massG === undefined || count < 1) return null
+  return <span className="text-[13px] whitespace-nowrap text-soft">{showMass(massG / count, habits, 1)} each</span>
 }
 
 function TiltField({ tiltDeg, path }: { tiltDeg: number; path: (string | number)[] }) {

@@ -41,10 +41,11 @@ function blendWords(way: Blending, min: number): string {
 interface HowProps extends Pick<Parts, 'plan' | 'habits'> {
   pour: Parts['forecast']['lanes']['pours'][number]
   step: Plan['score'][number]
+  massG: number
 }
 
 /** What comes before a pour, how it goes in, and what is done after it. */
-function How({ plan, habits, pour, step }: HowProps) {
+function How({ plan, habits, pour, step, massG }: HowProps) {
   return (
     <>
       {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
@@ -53,6 +54,8 @@ function How({ plan, habits, pour, step }: HowProps) {
       {howPoured(step)}
       {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
       {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.
+      {step.shape.way === 'piped' &&
+        ` ${step.shape.count} pieces of about ${showMass(massG / step.shape.count, habits, 1)}; two bags, half full.`}
       {plan.moves
         .filter(move => move.after === pour.pour && !move.off)
         .map(move => (
@@ -105,7 +108,7 @@ export function Pours({ plan, forecast, habits }: Parts) {
             const cup = plan.cups.find(one => one.id === pour.cup)
             const layer = portions.layers[i]!
             const step = plan.score[i]!
-            const how = <How {...{ plan, habits, pour, step }} />
+            const how = <How {...{ plan, habits, pour, step }} massG={layer.massG} />
             return (
               <Fragment key={pour.pour}>
                 <tr className="border-t border-line">
@@ -144,6 +147,12 @@ export function Pours({ plan, forecast, habits }: Parts) {
           .
         </p>
       )}
+      <p className="mt-1 text-[13px]">
+        Between pours: wipe the walls with a strip of paper, jiggle the mould once, each spatula on its own cup.
+        {plan.division.mode === 'own-batters' && ' Between batters: wipe the blender before it is rinsed.'}
+        {plan.finish.toppings.length > 0 && ' The top is ready when its gloss fades and a spoon’s mark holds.'}{' '}
+        Afterwards: what sticks looks like icing and burns for a day or two.
+      </p>
       {plan.cutting.onSide && <p className="mt-1">Cut the loaf on its side.</p>}
       {plan.planB && !plan.planB.inUse && (
         <p className="mt-2 border border-line p-2">

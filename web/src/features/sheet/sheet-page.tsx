@@ -10,7 +10,8 @@ import {
 } from '@ostler/core'
 import type { Forecast, Notice, UnitHabits, WeighLine } from '@ostler/core'
 import { format } from 'date-fns'
-import { Download, Printer } from 'lucide-react'
+import { Download, FileDown, Printer } from 'lucide-react'
+import { useParams } from 'react-router'
 import { Fragment } from 'react'
 import { useBatch, useForecast, useHabits, usePlan, useRisk } from '../../plan/context.tsx'
 import { useHeatPlan } from '../../parts/use-heat.ts'
@@ -33,12 +34,16 @@ export function SheetPage() {
   const plan = usePlan(state => state.plan)
   const forecast = useForecast()
   const habits = useHabits()
+  const { id = '' } = useParams()
   return (
     <main className="flex-1 bg-booth py-6 max-[600px]:py-0 print:bg-white print:p-0">
       <div className="mx-auto mb-4 flex max-w-200 gap-3 px-4 max-[600px]:pt-3 print:hidden">
         <button className="button button-main" onClick={() => print()} disabled={!forecast}>
           <Printer size={16} aria-hidden /> Print
         </button>
+        <a className="button" href={`/api/batches/${id}/sheet.pdf`} target="_blank" rel="noreferrer">
+          <FileDown size={16} aria-hidden /> As PDF
+        </a>
         <button className="button" onClick={() => downloadPlan(plan)}>
           <Download size={16} aria-hidden /> Export the plan
         </button>

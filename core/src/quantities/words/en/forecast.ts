@@ -58,6 +58,8 @@ export const forecast = {
     'The forecast of trace is made for 25 to 40 % lye; at {w} take its times as a rough guess.',
   'forecast.runs-over-tilted':
     'Pour {n} runs over the low rim: {filledMl} ml are in the mould then, and so tilted it holds {mostMl} ml. Tilt it by at most {mostDeg}°, or pour less before.',
+  'forecast.drags':
+    '{additive} in the body is dragged through the faces by the wire: cut the loaf on its side, take it finer than 1 mm, or on the top only.',
   'forecast.not-into-lye': '{additive} into the lye: it may break down, clump or boil up there. Usually it goes {how}.',
   'forecast.only-times-lyes-weight':
     'Only {waterToLyeWhenDissolved} times the lye’s weight of water when it is dissolved; it needs its own weight. Put more of the liquid into the lye.',

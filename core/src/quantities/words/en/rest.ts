@@ -75,6 +75,8 @@ export const rest = {
   'rest.may-rise-out-mould':
     'It may rise out of the mould ({volcano}): soap that overflows is hot and caustic. Unwrap it, stand it on a tray in a cool place, do not cover it.',
   'rest.likely-overheat-crack': 'It is likely to overheat and crack',
+  'rest.ash-afterwards':
+    'If it comes all the same: it is looks only. Steam the top for a minute, or wash it with cold water after a week, gloves on, and dry it; or plane 1 mm off.',
   'rest.not-forced':
     'It is not heated on purpose: it is likely to overheat as it is. Leave it in the room, or write down why it is heated all the same.',
   'rest.forced-all-the-same': 'Heated all the same: {why}. Stay near it, and uncover it at the first crack.',
