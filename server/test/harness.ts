@@ -22,7 +22,7 @@ import { recipeStore } from '../src/recipes/store.ts'
 import type { RunFeed } from '../src/runs/feed.ts'
 import type { Learner } from '../src/work/learner.ts'
 import { shelfStore } from '../src/shelf/store.ts'
-import { sheetPdf } from '../src/sheet/sheet-pdf.ts'
+import { sheetPdf } from '../src/sheet-pdf/sheet-pdf.ts'
 import { lookOf, taughtBy } from '../src/work/work.ts'
 import type { Work } from '../src/work/work.ts'
 

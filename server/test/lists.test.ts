@@ -44,7 +44,9 @@ describe('what a batch comes to', () => {
     expect(Object.keys(first!).sort()).toEqual(
       [
         'face',
+        'brief',
         'fitness',
+        'makeOn',
         'id',
         'isArchived',
         'isFresh',

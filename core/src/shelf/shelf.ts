@@ -136,9 +136,17 @@ const acidsOf = (oil: Oil): number =>
   oil.linoleic +
   oil.linolenic
 
+const LATER: Partial<Record<ShelfKind, object>> = { oils: { blend: [] }, moulds: { taperMm: 0 } }
+
+/** Lists that items got later: what was written before, by a page that is still open or in a file, has none in them. */
+const withLater = (kind: ShelfKind, value: unknown): unknown =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+    ? { words: [], ...LATER[kind], ...value }
+    : value
+
 /** Checks a value that claims to be an item of a kind; unknown names are refused. */
 export function checkItem<K extends ShelfKind>(kind: K, value: unknown): Parsed<ItemOf<K>> {
-  const parsed = parseForm(SHELF_KINDS[kind].type, value)
+  const parsed = parseForm(SHELF_KINDS[kind].type, withLater(kind, value))
   if (!parsed.ok) return parsed
   const problem = ofOne(kind, parsed.value)
   return problem ? { ok: false, problems: [problem] } : { ok: true, value: { ...parsed.value } as ItemOf<K> }

@@ -1,3 +1,3 @@
 /** Runs in a thread of its own: the questions that `Work` names. */
 export { lookOf as look, taughtBy as evidence } from './work.ts'
-export { sheetPdf as sheet } from '../sheet/sheet-pdf.ts'
+export { sheetPdf as sheet } from '../sheet-pdf/sheet-pdf.ts'

@@ -1,7 +1,7 @@
 import { batchLook, batterWater, cureEvidence, evidenceOf, forecast, readPlan, restEvidence } from '@ostler/core'
 import type { BatchLook, Evidence, Shelf } from '@ostler/core'
 import { encode } from 'fast-png'
-import type { SheetTask } from '../sheet/sheet-pdf.ts'
+import type { SheetTask } from '../sheet-pdf/sheet-pdf.ts'
 
 /** How a batch looks in a list: its state in a word, what is in the pot in g, its scent, and its face as a PNG. */
 export interface Look {

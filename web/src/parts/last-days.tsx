@@ -1,9 +1,9 @@
-import { aheadDays, aheadOf, cureForecast, cureKnown, lastDays } from '@ostler/core'
+import { aheadDays, aheadOf, batterWater, cureForecast, cureKnown, lastDays } from '@ostler/core'
 import { differenceInCalendarDays, format, parseISO } from 'date-fns'
 import { useMemo } from 'react'
 import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
 
-const DAY = 'd MMMM yyyy'
+const DAY = 'EEE d MMMM yyyy'
 /** Before the pour things are got ready, whatever else it takes. */
 const GET_READY_DAYS = 2
 
@@ -16,8 +16,7 @@ export function useLastDays(): { makeOn: string; beginOn: string; isSteeped: boo
     const { wantedOn } = plan.rest
     if (wantedOn === '' || !forecast) return null
     const { portions } = forecast
-    const waterShare = portions.potG > 0 ? portions.pot.waterG / portions.potG : 0.2
-    const { readyDay } = cureForecast(plan, waterShare, { known: cureKnown(shelf.evidence) })
+    const { readyDay } = cureForecast(plan, batterWater(plan, portions, shelf), { known: cureKnown(shelf.evidence) })
     const ahead = aheadDays(aheadOf(plan, shelf, portions))
     const days = lastDays(wantedOn, readyDay, Math.max(GET_READY_DAYS, ahead))
     return { ...days, isSteeped: ahead > GET_READY_DAYS }

@@ -53,7 +53,7 @@ function readJson(text: string): PaletteRead {
       source: 'measured',
       note: '',
     },
-    ...{ tags: [], archived: false, lots: [], colours: kept },
+    ...{ tags: [], words: [], archived: false, lots: [], colours: kept },
   })
   if (!parsed.ok) return { ok: false, sentence: parsed.problems[0]!.sentence }
   const read = cut(parsed.value.name, [...parsed.value.colours])

@@ -78,7 +78,7 @@ describe('the cure', () => {
     const days = Number(/ready after(\d+) days/.exec(cure.textContent)![1])
     fireEvent.change(screen.getByLabelText('Wanted for'), { target: { value: '2099-12-20' } })
     const last = new Date(2099, 11, 20 - days)
-    expect(cure.textContent).toContain(`last making day ${last.toLocaleDateString('en-GB', { weekday: 'short' })}`)
+    expect(cure.textContent).toContain(`Last making day ${last.toLocaleDateString('en-GB', { weekday: 'short' })}`)
     fireEvent.change(screen.getByLabelText('Made on'), { target: { value: '2099-03-02' } })
     expect(batch.get().plan.rest).toMatchObject({ wantedOn: '2099-12-20', pouredAt: '2099-03-02T12:00' })
     const ready = new Date(2099, 2, 2 + days)
@@ -88,7 +88,7 @@ describe('the cure', () => {
   test('a day that has passed is told; a day that is taken away asks for one', () => {
     opened(start, <CutPage />)
     fireEvent.change(screen.getByLabelText('Wanted for'), { target: { value: '2020-01-05' } })
-    expect(screen.getByText(/that has passed/)).toBeTruthy()
+    expect(screen.getByText(/Last making day was/)).toBeTruthy()
     fireEvent.change(screen.getByLabelText('Made on'), { target: { value: '' } })
     expect(screen.getByText('Say on which day.')).toBeTruthy()
   })
