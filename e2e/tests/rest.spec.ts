@@ -108,7 +108,7 @@ test('from loaf to bars: thickness by weight, ends and samples, back from a mark
   await maker.getByLabel('Planed off the top').press('Enter')
   await expect(maker.getByText('From 0 to 30 mm are planed off the top.')).toBeVisible()
   await maker.getByLabel('Wanted for').fill('2099-12-12')
-  await expect(maker.getByText(/last making day/)).toContainText(/2099/)
+  await expect(maker.getByText(/Last making day/)).toContainText(/2099/)
   await maker.getByRole('button', { name: 'Note it' }).click()
   await saved(maker)
   await maker.reload()
