@@ -253,7 +253,7 @@ export type {
   WallKind,
   WeighIn,
 } from './plan/index.ts'
-export { portionsOf, potAfter, resized, withOilWeight } from './portions/index.ts'
+export { cavityPath, portionsOf, potAfter, resized, withOilWeight } from './portions/index.ts'
 export type { CupScent, Layer, PortionColour, SizeWish } from './portions/index.ts'
 export * from './look/index.ts'
 export {

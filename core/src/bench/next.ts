@@ -1,5 +1,6 @@
-import { celsius, fact, grams, listOf, plain } from '../quantities/facts/index.ts'
+import { celsius, fact, grams, listOf, opening, plain } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
+import { cavityPath } from '../portions/index.ts'
 import { blendOf } from './batters.ts'
 import { UNBLENDED } from './blend.ts'
 import type { BenchEvent } from './event.ts'
@@ -171,10 +172,11 @@ function pourWords(following: Following, state: BenchState, step: BenchStep): Sa
   const between = { lo: plain(lo, 1), hi: plain(hi, 1) }
   const cup = nameOf(following, step.cup)
   const isSpooned = following.plan.score.find(pour => pour.id === step.pour)?.shape.way === 'spoon'
+  const path = cavityPath(following.plan, step.pour ?? '')
   return state.pouring?.pour === step.pour
     ? {
         big: fact(isSpooned ? 'bench.spooning' : 'bench.pouring', { cup }),
-        more: fact('bench.until-empty', { n: plain(n + 1, 0) }),
+        more: opening([fact('bench.until-empty', { n: plain(n + 1, 0) }), ...(path ? [path] : [])], ' '),
       }
     : {
         big: fact(isSpooned ? 'bench.spoon' : 'bench.pour', { cup }),

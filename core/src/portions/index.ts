@@ -11,3 +11,4 @@ export { dustedLines } from './dusting.ts'
 
 export { withOilWeight } from './oil-weight.ts'
 export { potAfter } from './pot-after.ts'
+export { cavityPath } from './cavity-path.ts'

@@ -1,7 +1,6 @@
 import {
   EMBED_FORMS,
-  cavitiesOf,
-  cavityWords,
+  cavityPath,
   MOVE_TOOLS,
   PATTERNS,
   POUR_WAYS,
@@ -31,11 +30,10 @@ function streams({ way, count, hour }: Pour['shape']): string {
   return way === 'spoon' || way === 'peaks' || count === 1 ? '' : `, ${count} of them`
 }
 
-/** Which cavities it goes into, where it is not all of them. */
-export function whereTo(plan: Plan, pour: Pour): string {
-  const cavities = cavitiesOf(plan, pour)
-  if (cavities.length === plan.mould.cavities) return ''
-  return `Into ${say(cavityWords({ cavities, pours: [] }))}. `
+/** Which cavities it goes into, how much into each, and on what way; nothing for a mould of one. */
+export function whereTo(plan: Plan, pour: Pour, habits: UnitHabits): string {
+  const path = cavityPath(plan, pour.id)
+  return path ? `${say(path, habits)} ` : ''
 }
 
 export function howPoured({ shape, together }: Pour): string {

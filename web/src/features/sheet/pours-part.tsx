@@ -50,7 +50,7 @@ function How({ plan, habits, pour, step, massG }: HowProps) {
     <>
       {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
       {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
-      {whereTo(plan, step)}
+      {whereTo(plan, step, habits)}
       {howPoured(step)}
       {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
       {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.

@@ -22,7 +22,8 @@ export const bench = {
   'bench.cover-mould': 'Cover, and place for the rest',
   'bench.cover-mould-more': 'As the page Rest has it.',
   'bench.clear-away': 'Wipe and clear away',
-  'bench.clear-away-more': 'What sticks looks like icing and burns for a day or two: gloves stay on, wipe with paper first, out of reach of children and animals.',
+  'bench.clear-away-more':
+    'What sticks looks like icing and burns for a day or two: gloves stay on, wipe with paper first, out of reach of children and animals.',
   'bench.safety-not-ticked': 'Not before the safety list is ticked: {missing}.',
   'bench.above-limit': '{what} is above its limit of {most} here. Take some back out, or write down why it stays.',
   'bench.too-much-weighed': '{off} too much of {what}.',

@@ -90,7 +90,8 @@ export const preparation = {
   'preparation.whipped-batter-holds-its': 'whipped batter holds its shape for half an hour or so',
   'preparation.melt-hard-fats-add': 'Melt the hard fats, add the liquid oils',
   'preparation.warm-oils': 'Warm the oils',
-  'preparation.gently-until-clear-about': 'small pieces, a bath no higher than the fat stands, until clear; to about {meltC} at most, never left alone',
+  'preparation.gently-until-clear-about':
+    'small pieces, a bath no higher than the fat stands, until clear; to about {meltC} at most, never left alone',
   'preparation.cut-fit-liner': 'Cut and fit the liner',
   'preparation.before-hands-are-oily': 'before hands are oily',
   'preparation.level-mould-mark-its': 'Level the mould, mark its outline',
