@@ -170,6 +170,8 @@ export {
   cavitiesOf,
   cavityKinds,
   cavityWords,
+  suspectBlank,
+  suspects,
   changedParts,
   cupShares,
   differingParts,
@@ -207,6 +209,7 @@ export {
   writePlan,
 } from './plan/index.ts'
 export type {
+  Suspect,
   Aside,
   Blending,
   BoxKind,

@@ -84,6 +84,8 @@ export { tiltedPours } from './tilt.ts'
 export { LINER_WAYS } from './preparation-part.ts'
 export type { LinerWay } from './preparation-part.ts'
 export { freshId } from './edit-result.ts'
+export { suspectBlank, suspects } from './suspect-blank.ts'
+export type { Suspect } from './suspect-blank.ts'
 export type { EditResult } from './edit-result.ts'
 export {
   freshCopy,

@@ -303,10 +303,18 @@ const largest = (pairs: ColourForecast['alike'], group: readonly string[]): numb
     Math.max(...pairs.map(({ cups, deltaE }) => (cups.every(id => group.includes(id)) ? deltaE : 0))) * 10 + 1e-6,
   ) / 10
 
-function together({ plan, colours }: Known): Notice[] {
+/** Whether a cup is only a sample: nothing of it is seen in the soap. */
+const isSample = ({ plan, portions }: Known, id: string): boolean => {
+  const kept = plan.reserves.filter(reserve => reserve.cup === id)
+  const isPoured = (portions.cups.find(portion => portion.cup === id)?.pouredG ?? 0) > 0
+  return !isPoured && kept.length > 0 && kept.every(({ use }) => use === 'sample' || use === 'blank')
+}
+
+function together(known: Known): Notice[] {
+  const { plan, colours } = known
   const name = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? id
   const waiting = plan.cups.filter(cup => cup.wish && cup.colorants.length === 0 && plan.potColorants.length === 0)
-  const waits = (id: string) => waiting.some(cup => cup.id === id)
+  const waits = (id: string) => waiting.some(cup => cup.id === id) || isSample(known, id)
   const pairs = colours.alike.filter(({ cups: [a, b] }) => !waits(a) && !waits(b))
   const alike = groupsOf(pairs.map(({ cups }) => cups)).map(group =>
     notice(

@@ -1,8 +1,19 @@
-import { MAX_RESERVES, RESERVE_USES, freshId, readQuantity, showMass, at } from '@ostler/core'
-import type { Plan, Reserve, ReserveUse } from '@ostler/core'
+import {
+  MAX_RESERVES,
+  RESERVE_USES,
+  at,
+  findById,
+  freshId,
+  readQuantity,
+  showMass,
+  suspectBlank,
+  suspects,
+} from '@ostler/core'
+import type { Plan, Reserve, ReserveUse, Suspect } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { useBatch, useHabits } from '../../plan/context.tsx'
+import { AddChoice } from '../../ui/add-choice.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
@@ -75,9 +86,36 @@ export function ReservesSection({ plan }: { plan: Plan }) {
               <Plus size={15} aria-hidden /> {text}
             </button>
           ))}
+          <SuspectAlone plan={plan} />
         </div>
       )}
     </Section>
+  )
+}
+
+/** A second blank, with one thing alone that may be to blame: the scent, or one colour. */
+function SuspectAlone({ plan }: { plan: Plan }) {
+  const batch = useBatch()
+  const told = useTold()
+  const nameOf = (suspect: Suspect) =>
+    suspect.is === 'scent' ? 'Scent' : (findById(batch.shelf.colorants, suspect.part.colorant)?.name ?? 'Colour')
+  const all = suspects(plan)
+  const add = (id: string) => {
+    const suspect = all[Number(id)]
+    if (suspect) told(batch.edit(suspectBlank(plan, suspect, `Blank: ${nameOf(suspect)} alone`)))
+  }
+  return (
+    <AddChoice
+      what="a blank with one suspect"
+      options={all.map((suspect, i) => ({
+        ...{ id: String(i), name: `${nameOf(suspect)} alone` },
+        detail:
+          suspect.is === 'scent'
+            ? 'beside the plain blank it tells whether the scent sets, rices or browns it'
+            : 'beside the plain blank it tells whether this colour spots, thickens or turns',
+      }))}
+      onAdd={add}
+    />
   )
 }
 
