@@ -1,6 +1,9 @@
 import fc from 'fast-check'
 import { readdirSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
+import { applyEdit, suspectBlank, suspects } from '../plan/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
+import { followingOf } from './following.ts'
 import { say } from '../quantities/words/index.ts'
 import { fold, inCup, nextActions } from './index.ts'
 import type { BenchState, Following } from './index.ts'
@@ -39,6 +42,22 @@ describe('what is drawn', () => {
       }
     },
   )
+
+  test('a blank that is not poured gets what it is to tell of: its colour, or its scent once all is in the mould', () => {
+    const { plan } = followingExample('seven-fathoms')
+    for (const order of ['each', 'first'] as const)
+      for (const suspect of suspects(plan).slice(0, 2)) {
+        const hands = { ...plan.hands, order }
+        const made = applyEdit({ ...plan, hands }, suspectBlank(plan, suspect, 'One alone'))
+        if (!made.ok) throw new Error(say(made.sentence))
+        const following = followingOf(made.plan, referenceShelf())
+        const state = stateAt(following, 'finish')
+        const blank = state.cups.at(-1)!
+        expect(blank.scentedAt !== null).toBe(suspect.is === 'scent')
+        expect(blank.colouredAt !== null).toBe(suspect.is === 'colorant')
+        expect(inCup(blank)).toBeCloseTo(following.portions.cups.at(-1)!.totalG, 0)
+      }
+  })
 
   test('more in one cup is less in the others; all of it together stays what the pot holds', () => {
     const following = followingExample('seven-fathoms')

@@ -192,6 +192,20 @@ function pourSteps(given: Given): BenchStep[] {
   })
 }
 
+/** What is kept back of cups that are not poured gets its colour and scent too, once what hurries is in the mould. */
+function keptSteps(given: Given): BenchStep[] {
+  const { plan, input } = given
+  const isPoured = (id: string) => plan.score.some(pour => pour.cup === id)
+  return input.cups.flatMap(({ cup, massG, scent }, i) => {
+    if (!(massG > 0) || isPoured(cup.id) || input.pours.some(pour => pour.cup === i)) return []
+    const atOnce = scent?.moment === 'last' || scent?.moment === 'never-stop'
+    return [
+      ...(input.colourEach ? cupSteps(given, i) : []),
+      ...(atOnce ? [step(`scent:${cup.id}`, 'scent', input.times.scent * input.handPace, { cup: cup.id })] : []),
+    ]
+  })
+}
+
 function finishSteps(plan: Plan): BenchStep[] {
   const items = [
     ...(plan.finish.toppings.length > 0 ? ['toppings'] : []),
@@ -224,6 +238,7 @@ export function stepsOf(
     ...drawSteps(input, fills),
     ...(input.colourEach ? [] : preparationOrder(input).flatMap(i => cupSteps(given, i))),
     ...pourSteps(given),
+    ...keptSteps(given),
     ...finishSteps(plan),
   ])
 }
