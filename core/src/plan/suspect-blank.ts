@@ -1,3 +1,4 @@
+import { at } from './at.ts'
 import type { CupColorant } from './cup-part.ts'
 import type { Plan } from './document.ts'
 import type { Edit } from './edit.ts'
@@ -31,7 +32,7 @@ export function suspectBlank(plan: Plan, suspect: Suspect, name: string): Edit {
   const reserve = { id: freshId('reserve', plan.reserves), use: 'sample' as const, cup: cup.id, massG: BLANK_G }
   const edits: Edit[] = [
     { kind: 'add-cup', cup },
-    { kind: 'set', path: ['reserves'], value: [...plan.reserves, reserve] },
+    { kind: 'set', path: at(plan => plan.reserves), value: [...plan.reserves, reserve] },
   ]
   return { kind: 'many', edits }
 }
