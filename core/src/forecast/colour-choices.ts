@@ -1,7 +1,7 @@
 import { colorantEffect } from '../batter/trace/index.ts'
 import { coloursOfPlan, newCupColorant } from '../look/cups/index.ts'
 import { deltaE } from '../look/colour/index.ts'
-import { applyEdit, plainCup } from '../plan/index.ts'
+import { applyEdit } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 import { portionsOf } from '../portions/index.ts'
 import { findById } from '../shelf/index.ts'

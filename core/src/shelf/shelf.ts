@@ -140,9 +140,7 @@ const LATER: Partial<Record<ShelfKind, object>> = { oils: { blend: [] }, moulds:
 
 /** Lists that items got later: what was written before, by a page that is still open or in a file, has none in them. */
 const withLater = (kind: ShelfKind, value: unknown): unknown =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
-    ? { words: [], ...LATER[kind], ...value }
-    : value
+  typeof value === 'object' && value !== null && !Array.isArray(value) ? { words: [], ...LATER[kind], ...value } : value
 
 /** Checks a value that claims to be an item of a kind; unknown names are refused. */
 export function checkItem<K extends ShelfKind>(kind: K, value: unknown): Parsed<ItemOf<K>> {

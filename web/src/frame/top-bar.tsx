@@ -29,6 +29,22 @@ function useLight(): [string, () => void] {
 
 const ITEM = 'flex cursor-pointer items-center gap-2 rounded px-3 py-1.5 outline-none data-highlighted:bg-chosen'
 
+const PAGES = [
+  { to: '/glossary', Icon: BookOpen, text: 'Words of the craft' },
+  { to: '/craft', Icon: ListChecks, text: 'Lye, air, cleaning up' },
+  { to: '/faults', Icon: Search, text: 'When something looks wrong' },
+] as const
+
+/** Pages to read in, from the menu. */
+const Pages = () =>
+  PAGES.map(({ to, Icon, text }) => (
+    <DropdownMenu.Item key={to} className={ITEM} asChild>
+      <Link to={to}>
+        <Icon size={16} aria-hidden /> {text}
+      </Link>
+    </DropdownMenu.Item>
+  ))
+
 /** Name of the house on the left, what the page puts in the middle, the member's menu on the right. */
 export function TopBar({ children }: { children?: ReactNode }) {
   const { data } = useQuery(sessionQuery)
@@ -85,21 +101,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
               {light === 'dim' ? <Sun size={16} aria-hidden /> : <Moon size={16} aria-hidden />}
               {light === 'dim' ? 'Daylight screen' : 'Dim screen for the bench'}
             </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} asChild>
-              <Link to="/glossary">
-                <BookOpen size={16} aria-hidden /> Words of the craft
-              </Link>
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} asChild>
-              <Link to="/craft">
-                <ListChecks size={16} aria-hidden /> Lye, air, cleaning up
-              </Link>
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} asChild>
-              <Link to="/faults">
-                <Search size={16} aria-hidden /> When something looks wrong
-              </Link>
-            </DropdownMenu.Item>
+            <Pages />
             <DropdownMenu.Item className={ITEM} onSelect={() => setKeys(true)}>
               <Keyboard size={16} aria-hidden /> Keys
             </DropdownMenu.Item>

@@ -17,6 +17,23 @@ interface Props {
   onTag: (tag: string) => void
 }
 
+/** What it is for, and the day it must be made by where it is wanted for one. */
+function Wanted({ batch: { brief, makeOn } }: Pick<Props, 'batch'>) {
+  if (brief === '' && makeOn === null) return null
+  const isLate = makeOn !== null && makeOn < format(new Date(), 'yyyy-MM-dd')
+  return (
+    <p>
+      {brief}
+      {makeOn !== null && (
+        <span className={isLate ? 'text-rust' : ''}>
+          {brief !== '' && ' · '}
+          {isLate && '▲ '}to be made by {format(parseISO(makeOn), 'd MMMM')}
+        </span>
+      )}
+    </p>
+  )
+}
+
 /** A batch in the list; what is still being worked out stands empty in its place. */
 export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, onTag }: Props) {
   const habits = useHabits()
@@ -52,18 +69,7 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, on
           {layers} {layers === 1 ? 'layer' : 'layers'} · {potG === null ? '…' : showMass(potG, habits, 1)}
           {scent !== null && ` · ${scent || 'unscented'}`}
         </p>
-        {(batch.brief !== '' || batch.makeOn !== null) && (
-          <p>
-            {batch.brief}
-            {batch.makeOn !== null && (
-              <span className={batch.makeOn < format(new Date(), 'yyyy-MM-dd') ? 'text-rust' : ''}>
-                {batch.brief !== '' && ' · '}
-                {batch.makeOn < format(new Date(), 'yyyy-MM-dd') && '▲ '}to be made by{' '}
-                {format(parseISO(batch.makeOn), 'd MMMM')}
-              </span>
-            )}
-          </p>
-        )}
+        <Wanted batch={batch} />
         <p className="text-[13px] text-soft">
           changed {formatDistanceToNow(new Date(batch.updatedAt), { addSuffix: true })}
         </p>

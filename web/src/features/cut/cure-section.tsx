@@ -1,6 +1,6 @@
 import { MAX_WEIGH_INS, RACK_AIRS, cureForecast, cureKnown, showMass, at } from '@ostler/core'
 import type { CureDoubt, CureForecast, EditResult, RackAir, WeighIn, Words } from '@ostler/core'
-import { addDays, differenceInCalendarDays, format, isValid, parseISO, subDays } from 'date-fns'
+import { addDays, differenceInCalendarDays, format, isValid, parseISO } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import {

@@ -22,27 +22,87 @@ export function RulesDialog({ open, onClose }: { open: boolean; onClose: () => v
   )
 }
 
+type Weight = '' | TagRule['weight']
+
+interface RowProps {
+  /** Of the buttons, so that one of them is chosen. */
+  name: string
+  text: string
+  /** What no rule is called. */
+  none?: string
+  weight: Weight
+  onWeight: (weight: Weight) => void
+}
+
+/** A word and how it weighs. */
+function RuleRow({ name, text, none, weight, onWeight }: RowProps) {
+  return (
+    <tr className="border-b border-line">
+      <th className="py-1 text-left font-normal">{text}</th>
+      {WEIGHTS.map(([value, label]) => (
+        <td key={value}>
+          <label className="inline-flex min-h-9 items-center gap-1.5">
+            <input
+              type="radio"
+              name={name}
+              className="size-4 accent-ink"
+              checked={weight === value}
+              onChange={() => onWeight(value)}
+            />
+            {value === '' && none ? none : label}
+          </label>
+        </td>
+      ))}
+    </tr>
+  )
+}
+
+/** A word that the workshop adds to what is never used. */
+function OwnWord({ onAdd }: { onAdd: (word: string) => void }) {
+  const [word, setWord] = useState('')
+  const add = () => {
+    if (word.trim() === '') return
+    onAdd(word.trim())
+    setWord('')
+  }
+  return (
+    <div className="mt-3 flex flex-wrap items-end gap-3">
+      <label className="flex flex-col gap-0.5 text-[13px] text-soft">
+        A word of your own, as it stands on items of the shelf
+        <input
+          className="field min-h-9 w-64 text-ink"
+          value={word}
+          maxLength={60}
+          onChange={event => setWord(event.target.value)}
+          onKeyDown={event => {
+            if (event.key !== 'Enter') return
+            event.preventDefault()
+            add()
+          }}
+        />
+      </label>
+      <button type="button" className="button min-h-9" disabled={word.trim() === ''} onClick={add}>
+        Never use it
+      </button>
+    </div>
+  )
+}
+
 function RulesForm({ onClose }: { onClose: () => void }) {
   const { data } = useQuery(shelfQuery)
   const client = useQueryClient()
   const toast = useToast()
   const [rules, setRules] = useState<readonly TagRule[]>(data?.shelf.rules ?? [])
   const [sentence, setSentence] = useState<Words | null>(null)
-  const set = (tag: Tag, weight: '' | TagRule['weight']) =>
+  const set = (tag: Tag, weight: Weight) =>
     setRules(all => [...all.filter(rule => rule.tag !== tag), ...(weight ? [{ tag, weight }] : [])])
-  const [word, setWord] = useState('')
   const own = rules.filter(rule => rule.word !== undefined)
-  const setOwn = (of: string, weight: '' | TagRule['weight']) =>
+  const setOwn = (of: string, weight: Weight) =>
     setRules(all =>
       weight === ''
         ? all.filter(rule => rule.word !== of)
         : [...all.filter(rule => rule.word !== of), { word: of, weight }],
     )
-  const addOwn = () => {
-    if (word.trim() === '') return
-    setOwn(word.trim(), 'never')
-    setWord('')
-  }
   const save = async () => {
     try {
       await saveRules(rules)
@@ -66,68 +126,28 @@ function RulesForm({ onClose }: { onClose: () => void }) {
       </p>
       <table className="w-full">
         <tbody>
-          {(Object.entries(TAGS) as [Tag, string][]).map(([tag, text]) => {
-            const weight = rules.find(rule => rule.tag === tag)?.weight ?? ''
-            return (
-              <tr key={tag} className="border-b border-line">
-                <th className="py-1 text-left font-normal">{text}</th>
-                {WEIGHTS.map(([value, label]) => (
-                  <td key={value}>
-                    <label className="inline-flex min-h-9 items-center gap-1.5">
-                      <input
-                        type="radio"
-                        name={tag}
-                        className="size-4 accent-ink"
-                        checked={weight === value}
-                        onChange={() => set(tag, value)}
-                      />
-                      {label}
-                    </label>
-                  </td>
-                ))}
-              </tr>
-            )
-          })}
-          {own.map(rule => (
-            <tr key={rule.word} className="border-b border-line">
-              <th className="py-1 text-left font-normal">“{rule.word}”</th>
-              {WEIGHTS.map(([value, label]) => (
-                <td key={value}>
-                  <label className="inline-flex min-h-9 items-center gap-1.5">
-                    <input
-                      type="radio"
-                      name={`own ${rule.word}`}
-                      className="size-4 accent-ink"
-                      checked={rule.weight === value}
-                      onChange={() => setOwn(rule.word!, value)}
-                    />
-                    {value === '' ? 'take it off' : label}
-                  </label>
-                </td>
-              ))}
-            </tr>
+          {(Object.entries(TAGS) as [Tag, string][]).map(([tag, text]) => (
+            <RuleRow
+              key={tag}
+              name={tag}
+              text={text}
+              weight={rules.find(rule => rule.tag === tag)?.weight ?? ''}
+              onWeight={weight => set(tag, weight)}
+            />
+          ))}
+          {own.map(({ word, weight }) => (
+            <RuleRow
+              key={word}
+              name={`own ${word}`}
+              text={`“${word}”`}
+              none="take it off"
+              weight={weight}
+              onWeight={next => setOwn(word!, next)}
+            />
           ))}
         </tbody>
       </table>
-      <div className="mt-3 flex flex-wrap items-end gap-3">
-        <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-          A word of your own, as it stands on items of the shelf
-          <input
-            className="field min-h-9 w-64 text-ink"
-            value={word}
-            maxLength={60}
-            onChange={event => setWord(event.target.value)}
-            onKeyDown={event => {
-              if (event.key !== 'Enter') return
-              event.preventDefault()
-              addOwn()
-            }}
-          />
-        </label>
-        <button type="button" className="button min-h-9" disabled={word.trim() === ''} onClick={addOwn}>
-          Never use it
-        </button>
-      </div>
+      <OwnWord onAdd={word => setOwn(word, 'never')} />
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
           <Say of={sentence} />
