@@ -123,6 +123,18 @@ describe('beside the cups', () => {
     expect(batch.get().plan.reserves).toEqual([])
   })
 
+  test('a blank with one suspect is a cup of its own, all of it kept back', () => {
+    const batch = show()
+    addFrom('Add a blank with one suspect', 'scent')
+    const { cups, reserves } = batch.get().plan
+    expect(cups.at(-1)).toMatchObject({ name: 'Blank: Scent alone', scented: true, colorants: [] })
+    expect(reserves).toMatchObject([{ cup: cups.at(-1)!.id, use: 'sample' }])
+    expect(screen.getAllByText('Blank: Scent alone').length).toBeGreaterThan(0)
+    batch.undo()
+    expect(batch.get().plan.cups).toHaveLength(3)
+    expect(batch.get().plan.reserves).toEqual([])
+  })
+
   test('a second mould takes its part of every cup', () => {
     const batch = show()
     const before = batch.get().result

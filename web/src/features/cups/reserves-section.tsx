@@ -99,16 +99,17 @@ function SuspectAlone({ plan }: { plan: Plan }) {
   const told = useTold()
   const nameOf = (suspect: Suspect) =>
     suspect.is === 'scent' ? 'Scent' : (findById(batch.shelf.colorants, suspect.part.colorant)?.name ?? 'Colour')
+  const idOf = (suspect: Suspect) => (suspect.is === 'scent' ? suspect.is : suspect.part.colorant)
   const all = suspects(plan)
   const add = (id: string) => {
-    const suspect = all[Number(id)]
+    const suspect = all.find(one => idOf(one) === id)
     if (suspect) told(batch.edit(suspectBlank(plan, suspect, `Blank: ${nameOf(suspect)} alone`)))
   }
   return (
     <AddChoice
       what="a blank with one suspect"
-      options={all.map((suspect, i) => ({
-        ...{ id: String(i), name: `${nameOf(suspect)} alone` },
+      options={all.map(suspect => ({
+        ...{ id: idOf(suspect), name: `${nameOf(suspect)} alone` },
         detail:
           suspect.is === 'scent'
             ? 'beside the plain blank it tells whether the scent sets, rices or browns it'
