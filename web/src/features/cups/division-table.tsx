@@ -51,7 +51,7 @@ export function DivisionTable({ plan, forecast, chosen, onChoose }: Props) {
               <td className="py-2 pl-2 font-semibold">Kept back plain, drawn first</td>
               <td />
               <td className={NUMBER}>{massNumber(portions.blankG, habits)}</td>
-              <td className={LEAVES}>{massNumber(potAfter(portions).blankG, habits, 1)}</td>
+              <td className={`${LEAVES} max-[600px]:hidden`}>{massNumber(potAfter(portions).blankG, habits, 1)}</td>
               <td colSpan={2} className="text-right text-soft" />
             </tr>
           )}
@@ -93,7 +93,9 @@ const SIZED: Record<DivisionMeasure, string> = {
 const measureOf = (plan: Plan): DivisionMeasure =>
   hasOwnCavities(plan) && plan.division.by === 'height' ? 'share' : plan.division.by
 
-const LEAVES = 'pl-4 text-right text-soft whitespace-nowrap max-[600px]:hidden'
+const LEAVES = 'pl-4 text-right text-soft whitespace-nowrap'
+/** On a phone, where the table has no head to say what a number is. */
+const PHONE_WORD = 'hidden max-[600px]:inline'
 const NUMBER = 'py-1.5 text-right text-xl font-semibold whitespace-nowrap'
 
 function Rules({ plan }: { plan: Plan }) {
@@ -176,11 +178,20 @@ function Row({ plan, forecast, index, isChosen, onChoose }: RowProps) {
       <td className={NUMBER}>
         {massNumber(portion.batterG, habits)} {habits.mass}
       </td>
-      <td className={LEAVES}>
-        {plan.division.mode === 'one-pot' ? massNumber(potAfter(forecast.portions).cupsG[index]!, habits, 1) : ''}
+      <td
+        className={`${LEAVES} max-[600px]:order-last max-[600px]:w-full max-[600px]:pb-1 max-[600px]:pl-2 max-[600px]:text-left max-[600px]:text-[13px]`}
+      >
+        {plan.division.mode === 'one-pot' && (
+          <>
+            <span className={PHONE_WORD}>leaves in the pot </span>
+            {massNumber(potAfter(forecast.portions).cupsG[index]!, habits, 1)}
+            <span className={PHONE_WORD}> {habits.mass}</span>
+          </>
+        )}
       </td>
       <td className="pl-3 text-right whitespace-nowrap">
         {portion.exact.scentG > 0 ? `${fine(portion.scentG, portion.exact.scentG)} ${habits.mass}` : 'no scent'}
+        {portion.exact.scentG > 0 && <span className={PHONE_WORD}> of scent</span>}
       </td>
       <td className="pl-5 text-[14px] max-[600px]:w-full max-[600px]:pl-2">
         {portion.colours.map(part => (
