@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 
 import { batterDensity, fillVolumeMl, plannedMould, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
+import { IMPERIAL } from '../quantities/index.ts'
 import { say } from '../quantities/words/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { cavityPath, perCavityG } from './cavity-path.ts'
@@ -26,6 +27,18 @@ describe('the way over the cavities', () => {
       const inTray = 8 * perCavityG(filled, pour.id)! + 2 * perCavityG(filled, 'pour-b')!
       expect(inTray).toBeCloseTo(fillVolumeMl(tray) * batterDensity(filled), 6)
     }
+  })
+
+  test('a thin layer is said to a tenth of a gram, and in ounces where they are the habit', () => {
+    const thin = {
+      ...plan,
+      score: [
+        { ...pour, share: 0.985 },
+        { ...pour, id: 'pour-b', share: 0.015 },
+      ],
+    }
+    expect(say(cavityPath(thin, 'pour-b')!)).toMatch(/, \d\.\d g each/)
+    expect(say(cavityPath(thin, pour.id)!, IMPERIAL)).toMatch(/, \d\.\d+ oz each/)
   })
 
   test('is said with the weight for each cavity; a loaf and a pour of elsewhere have none', () => {

@@ -16,12 +16,18 @@ export function perCavityG(plan: Plan, pour: string): number | null {
   return (hereMl * batterDensity(plan)) / cavitiesOf(plan, plan.score[i]!).length
 }
 
+/** Below this a cavity's part is said to a tenth of a gram. */
+const FINE_BELOW_G = 20
+
 /** The way over the cavities, so that the first and the last get the same trace; null where there is but one to fill. */
 export function cavityPath(plan: Plan, pour: string): Fact | null {
   const each = perCavityG(plan, pour)
   const step = plan.score.find(one => one.id === pour)
   if (each === null || !step) return null
   const cavities = cavitiesOf(plan, step)
-  const said = { where: opening([cavityWords({ cavities, pours: [] })]), each: grams(each, 0) }
+  const said = {
+    where: opening([cavityWords({ cavities, pours: [] })]),
+    each: grams(each, each < FINE_BELOW_G ? 1 : 0),
+  }
   return fact(cavities.length === 1 ? 'portions.into-cavity' : 'portions.cavity-path', said)
 }
