@@ -93,7 +93,7 @@ function waysOn(at: Moment, first: Following, known: Inferred, cups: readonly Cu
 
 /**
  * How a run stands at a second of it: minutes left of the cups, and how likely the rest comes out, followed or done otherwise. Empty
- * before the lye is in, and for whipped batches, which are not followed so.
+ * before a cup is filled.
  *
  * @param all  ways besides following and plan B as well, which take longer
  */
@@ -102,7 +102,7 @@ export function benchOutlook(following: Following, state: BenchState, nowR: numb
   const r = Math.max(nowR, state.r)
   const now = asScented(activeOf(following, state), state)
   const about = { r, planB: planBOf(following.plan)?.name ?? '', isPlanB: state.planB !== null, isWhole: all }
-  if (!isFollowed(now, state)) return { ...about, cups: [], ways: [] }
+  if (!isFollowed(state)) return { ...about, cups: [], ways: [] }
   const known = inferred(now, state, r - state.lyeInAt!)
   const cups = outlooksOf(now, state, known)
   return { ...about, cups, ways: waysOn({ following: now, state, r }, following, known, cups, all) }

@@ -9,7 +9,7 @@ import type { WeighLine } from '../weighing/index.ts'
 import { fillsOf } from './fill.ts'
 import type { CupFill } from './fill.ts'
 import { stepsOf } from './steps.ts'
-import type { BenchStep } from './steps.ts'
+import type { BenchStep } from './step.ts'
 
 /** What a run follows: the plan as it was frozen, with all that is counted from it once. */
 export interface Following {

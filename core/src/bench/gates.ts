@@ -12,6 +12,7 @@ import { drawMass } from './masses.ts'
 import { planBOf } from './plan-b.ts'
 import { LATE_SCENT, solutionOf } from './steps.ts'
 import { SAFETY_WORDS, safetyMissing } from './safety.ts'
+import { creamKey, tooWarmC } from './whipping.ts'
 
 /** What may be done when. */
 export type Verdict =
@@ -125,6 +126,19 @@ function weighing(following: Following, state: BenchState, event: Settled): Verd
   )
 }
 
+/** Lye into fats that are to hold air: not before they are creamed, nor so warm that they melt. */
+function whippedLyeIn(following: Following, state: BenchState, { r, cup }: Settled): (Verdict | false)[] {
+  if (!following.plan.whipped) return []
+  const { ticked } = state
+  const warmC = tooWarmC(following, state, r)
+  return [
+    ticked[creamKey(cup)] === undefined &&
+      ticked['prep:cream'] === undefined &&
+      refused(fact('bench.not-creamed'), creamKey(cup)),
+    warmC !== null && refused(fact('bench.lye-melts-fats', { c: celsius(warmC, 0) }), 'warm-lye'),
+  ]
+}
+
 function lyeIn(following: Following, state: BenchState, event: Settled): Verdict {
   const { r } = event
   const unweighed = following.lines.filter(
@@ -134,7 +148,9 @@ function lyeIn(following: Following, state: BenchState, event: Settled): Verdict
   const share = solutionOf(following.lines, following.input, event.cup ?? '')
   if (share && state.weighed[share.key] === undefined) unweighed.unshift(share)
   const last = (body: 'lye' | 'oils') => state.temps[body].at(-1)
-  const old = (['lye', 'oils'] as const).filter(body => !last(body) || r - last(body)!.r > STALE_S)
+  // Fats are read before they are creamed.
+  const read = following.plan.whipped ? (['lye'] as const) : (['lye', 'oils'] as const)
+  const old = read.filter(body => !last(body) || r - last(body)!.r > STALE_S)
   const isHot = (['lye', 'oils'] as const).find(body => (last(body)?.value ?? 0) > HOTTEST_C)
   return first(
     state,
@@ -143,6 +159,7 @@ function lyeIn(following: Following, state: BenchState, event: Settled): Verdict
     unweighed.length > 0 &&
       refused(fact('bench.not-weighed-yet', { what: listOf(unweighed.slice(0, 3).map(line => line.what)) })),
     freeLyeStop(following, state.weighed),
+    ...whippedLyeIn(following, state, event),
     old.length > 0 && warned(old[0] === 'lye' ? fact('bench.lye-not-read') : fact('bench.oils-not-read')),
     isHot !== undefined &&
       following.plan.heat.rule !== 'transfer' &&
@@ -192,7 +209,8 @@ function drawing(following: Following, state: BenchState, event: Settled, cup: C
       isShared &&
       state.potScentedAt === null &&
       refused(fact('bench.scent-not-in-pot', { cup: nameOf(following, cup.cup) }), `scent:${cup.cup}`),
-    batter.hold === null && warned(fact('bench.hold-not-tested')),
+    batter.hold === null &&
+      warned(following.plan.whipped ? fact('bench.not-looked-at') : fact('bench.hold-not-tested')),
     off > OFF_SHARE &&
       warned(fact('bench.cup-off-share', { cup: nameOf(following, cup.cup), planned: grams(planned, 0) })),
   )
@@ -330,7 +348,9 @@ function judged(following: Following, state: BenchState, event: Settled): Verdic
     case 'seen':
       return seeing(following, state, event)
     case 'hold':
-      return event.amount !== undefined && event.amount < LEAST_HOLD_S ? warned(fact('bench.hold-too-short')) : FREE
+      return event.amount !== undefined && event.amount < LEAST_HOLD_S && !following.plan.whipped
+        ? warned(fact('bench.hold-too-short'))
+        : FREE
     case 'scent':
       return scenting(following, state, event)
     case 'left':

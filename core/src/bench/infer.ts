@@ -6,7 +6,7 @@ import type { HandsNow } from './hands.ts'
 import { inputMet, potReadC, warmedAs } from './met.ts'
 import { MODEL_ERROR, deedsOf, errorOf, replayed } from './replay.ts'
 import type { Deed, LevelError, Replayed } from './replay.ts'
-import { RestingCup } from './resting.ts'
+import { RestingCup, cupLevel } from './resting.ts'
 import type { BenchState } from './state.ts'
 
 /**
@@ -48,12 +48,25 @@ export const SCENT_NODES: readonly (readonly [z: number, weight: number])[] = [
   [3.6, 0.03],
 ]
 
-/** How far off the plan blending really stopped, levels, and what is left open of it: the plan's and what was seen, by their errors. */
+/**
+ * How far off the plan blending really stopped, levels, and what is left open of it: the plan's and what was seen, by their errors. No
+ * level ends the whipping.
+ */
 function stopOff(input: RunInput, state: BenchState): { mean: number; sd: number } {
+  if (input.whipped) return { mean: 0, sd: 0 }
   const seen = state.potSeen.at(-1)
   if (!seen) return { mean: 0, sd: STOP_SD }
   const [own, look] = [STOP_SD ** 2, SIGHT_ERROR[errorOf(seen)] ** 2 + MODEL_ERROR ** 2]
   return { mean: ((seen.value - input.stopLevel) * own) / (own + look), sd: Math.sqrt((own * look) / (own + look)) }
+}
+
+/** What the model may be off by in a cup as it is filled, given how the bowl looked in which it was whipped. */
+function errorFilled(input: RunInput, seen: number | null, cup: CupState, stopSd: number): LevelError {
+  if (!input.whipped) return { mean: 0, variance: MODEL_ERROR ** 2 + stopSd ** 2 }
+  const own = input.levelError ** 2
+  if (seen === null) return { mean: 0, variance: own }
+  const gain = own / (own + SIGHT_ERROR.eye ** 2)
+  return { mean: gain * (seen - cupLevel(cup)), variance: own * (1 - gain) }
 }
 
 /** Scent that is in before the batter is divided makes the split another in each of its nodes. */
@@ -115,11 +128,20 @@ interface Kept {
 }
 const kept = new WeakMap<Following, Kept>()
 
-function cupIn(run: RunState, i: number, drawnS: number, deeds: readonly Deed[], levelError: number): Known {
+interface Filled {
+  i: number
+  drawnS: number
+  deeds: readonly Deed[]
+  /** What one bowl looked like, and how far off blending may have stopped, levels. */
+  seen: number | null
+  stopSd: number
+}
+
+function cupIn(run: RunState, { i, drawnS, deeds, seen, stopSd }: Filled): Known {
   const own = new RunState(run.input, run.variation, 0)
   own.cups[i] = copyOf(run.cups[i]!)
   own.cups[i].atS = drawnS
-  const { cup, error, ln, mould, path } = replayed(own, i, deeds, levelError)
+  const { cup, error, ln, mould, path } = replayed(own, i, deeds, errorFilled(run.input, seen, own.cups[i], stopSd))
   return { resting: new RestingCup(cup, run.waiting(i)), error, ln, mould, path }
 }
 
@@ -128,11 +150,11 @@ function cupsIn(following: Following, state: BenchState): (Known[][] | undefined
   const input = inputMet(following, state)
   const { mean: stop, sd: stopSd } = stopOff(input, state)
   const potC = potReadC(state)
-  const levelError = Math.hypot(MODEL_ERROR, stopSd)
+  const seen = input.whipped && !input.ownBatters ? (state.potSeen.at(-1)?.value ?? null) : null
   const memory: Kept = kept.get(following) ?? { splits: null, cups: new Map() }
   kept.set(following, memory)
   const lyeInS = lyeInsOf(input, state)
-  const begun = JSON.stringify([input.mixC, stop, potC, lyeInS])
+  const begun = JSON.stringify([input.whipped?.startC ?? input.mixC, stop, potC, lyeInS])
   if (memory.splits?.key !== begun) memory.splits = { key: begun, runs: splitsIn({ input, stop, potC, lyeInS }) }
   const { runs } = memory.splits
   return input.cups.map((task, i) => {
@@ -140,12 +162,11 @@ function cupsIn(following: Following, state: BenchState): (Known[][] | undefined
     if (now.drawnAt === null || !runs[0]![0]!.cups[i]) return undefined
     const drawnS = now.drawnAt - state.lyeInAt!
     const deeds = deedsOf(input, state, now, state.lyeInAt!)
-    const key = JSON.stringify([begun, levelError, drawnS, deeds])
+    const key = JSON.stringify([begun, stopSd, seen, drawnS, deeds])
     const there = memory.cups.get(i)
     if (there?.key === key) return there.nodes
-    const nodes = runs.map(row =>
-      (task.scent ? row : row.slice(0, 1)).map(run => cupIn(run, i, drawnS, deeds, levelError)),
-    )
+    const filled = { i, drawnS, deeds, seen, stopSd }
+    const nodes = runs.map(row => (task.scent ? row : row.slice(0, 1)).map(run => cupIn(run, filled)))
     memory.cups.set(i, { key, nodes })
     return nodes
   })

@@ -31,15 +31,15 @@ export function seenIn({ cups, lyeInAt }: BenchState): Seen[] {
 
 /**
  * The plan with what its run told: when it was poured, the traces that were seen, and the seconds of blending. What is known of none stays
- * as it is.
+ * as it is. Whipped batter tells nothing of how quickly one thickens that is blended.
  *
  * @param clock  what the clock of the workshop showed at a second of the run, like "2026-03-02T14:30"
  */
 export function withRun(plan: Plan, state: BenchState, clock: (r: number) => string): Plan {
   const poured = lastPourAt(state)
   const known = new Set(plan.cups.map(cup => cup.id))
-  const seen = seenIn(state).filter(({ cup }) => known.has(cup))
-  const blendedS = Math.round(state.blendS)
+  const seen = (plan.whipped ? [] : seenIn(state)).filter(({ cup }) => known.has(cup))
+  const blendedS = plan.whipped ? 0 : Math.round(state.blendS)
   return {
     ...plan,
     ...(poured !== null && { rest: { ...plan.rest, pouredAt: clock(poured) } }),

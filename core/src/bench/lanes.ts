@@ -28,7 +28,7 @@ const THICKEST = 5
 export function benchLanes(first: Following, state: BenchState, nowR: number): BenchLane[] {
   const r = Math.max(nowR, state.r)
   const following = asScented(activeOf(first, state), state)
-  if (!isFollowed(following, state)) return []
+  if (!isFollowed(state)) return []
   const lyeInAt = state.lyeInAt!
   const nowS = r - lyeInAt
   const known = inferred(following, state, nowS)

@@ -8,10 +8,13 @@ import type { BenchState } from './state.ts'
 const NEXT_CUPS = 2
 export const MOVES_AFTER_S = 20
 const NEWS_FOR_S = 120
+/** Whipped batter stands by its fats, which set slowly. */
+const WHIPPED_NEWS_FOR_S = 900
 
 /** Cups that should be looked at now, what is poured next first. @param r second of the run */
 export function looksDue({ input, plan }: Following, state: BenchState, r: number): string[] {
-  if (state.splitAt === null || state.closed !== null || plan.whipped !== null) return []
+  if (state.splitAt === null || state.closed !== null) return []
+  const newsFor = plan.whipped ? WHIPPED_NEWS_FOR_S : NEWS_FOR_S
   const open = input.pours.filter(pour => state.pours[pour.pour] === undefined && state.pouring?.pour !== pour.pour)
   const next = [...new Set(open.map(pour => pour.cup))].slice(0, NEXT_CUPS)
   return next.flatMap(i => {
@@ -23,6 +26,6 @@ export function looksDue({ input, plan }: Following, state: BenchState, r: numbe
     if (cup.drawnAt === null || cup.isLost || lacks) return []
     const handled = Math.max(cup.drawnAt, cup.colouredAt ?? 0, cup.scentedAt ?? 0)
     const seen = cup.seen.at(-1)?.r ?? -Infinity
-    return r - handled >= MOVES_AFTER_S && r - seen >= NEWS_FOR_S ? [cup.cup] : []
+    return r - handled >= MOVES_AFTER_S && r - seen >= newsFor ? [cup.cup] : []
   })
 }

@@ -3,7 +3,7 @@ import type { CupFill } from './fill.ts'
 import type { Following } from './following.ts'
 import { cupNow, inCup } from './state.ts'
 import type { BenchState } from './state.ts'
-import type { BenchStep } from './steps.ts'
+import type { BenchStep } from './step.ts'
 
 /** Weights as they are reckoned anew from what is really there, g. */
 

@@ -2,20 +2,16 @@ import { mixedC } from '../batter/heat/index.ts'
 import type { RunInput, RunState } from '../batter/schedule/index.ts'
 import type { Following } from './following.ts'
 import { PROBE_GAIN } from './replay.ts'
-import type { BenchState, Reading } from './state.ts'
+import type { BenchState } from './state.ts'
+import { lastWithin } from './readings.ts'
+import { inputWhipped, whippedC } from './whipping.ts'
 
 /** How warm lye and oils really met, and how warm the batter was as blending stopped, as far as it was read. Temperatures in °C. */
 
-/** A reading of lye or oils is taken for what met so long before, s; one of the pot so long before or after blending stopped. */
-const MET_WITHIN_S = 900
+/** A reading of the pot is taken for what it was as blending stopped, so long before or after, s. */
 const POT_WITHIN_S = 180
 /** Readings nearer to the plan than this are the plan's. */
 const NEAR_C = 0.25
-
-const lastWithin = (readings: readonly Reading[], r: number): number | null => {
-  const last = readings.findLast(one => one.r <= r)
-  return last && r - last.r <= MET_WITHIN_S ? last.value : null
-}
 
 /** What lye and oils came to, by what was read before they met; null: not both were read, or hot lye melts the fats. */
 export function metC({ plan, shelf, portions }: Following, { temps, lyeInAt }: BenchState): number | null {
@@ -29,11 +25,12 @@ const kept = new WeakMap<RunInput, Map<number, RunInput>>()
 /** The run as it began: with what lye and oils came to instead of what was planned. The same for the same readings. */
 export function inputMet(following: Following, state: BenchState): RunInput {
   const { input } = following
-  const met = metC(following, state)
-  if (met === null || Math.abs(met - input.mixC) < NEAR_C) return input
+  const isWhipped = input.whipped !== null
+  const met = isWhipped && state.lyeInAt !== null ? whippedC(following, state, state.lyeInAt) : metC(following, state)
+  if (met === null || Math.abs(met - (input.whipped?.startC ?? input.mixC)) < NEAR_C) return input
   const known = kept.get(input) ?? new Map<number, RunInput>()
   kept.set(input, known)
-  const there = known.get(met) ?? { ...input, mixC: met }
+  const there = known.get(met) ?? (isWhipped ? inputWhipped(input, met) : { ...input, mixC: met })
   known.set(met, there)
   return there
 }

@@ -1,5 +1,6 @@
 import { celsius, fact, grams, listOf, opening, plain } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
+import type { Plan } from '../plan/index.ts'
 import { cavityPath } from '../portions/index.ts'
 import { blendOf } from './batters.ts'
 import { UNBLENDED } from './blend.ts'
@@ -10,7 +11,8 @@ import { SAFETY_WORDS, safetyMissing } from './safety.ts'
 import { cupNow } from './state.ts'
 import type { BenchState, CupNow } from './state.ts'
 import { LATE_SCENT } from './steps.ts'
-import type { BenchStep } from './steps.ts'
+import { creamWords, creamingKey, standWords, trickleWords, whipWords, whipsOn } from './whipping.ts'
+import type { BenchStep } from './step.ts'
 
 /** What is ticked on the page Prepare under another name. */
 const SAME_AS: Readonly<Record<string, readonly string[]>> = {
@@ -18,14 +20,20 @@ const SAME_AS: Readonly<Record<string, readonly string[]>> = {
   'ready:line': ['prep:line'],
   'ready:level': ['prep:level', 'mould:level'],
   'ready:melt': ['prep:melt'],
+  'ready:bags': ['prep:bags'],
 }
 
 /** A cup that was drawn before its scent was in the pot. */
 const wasForgotten = (state: BenchState, cup: CupNow | undefined): boolean =>
   state.potScentedAt === null && cup?.drawnG != null
 
+/** Lye that is chilled has to be read again once the fats are creamed. */
+const isRead = ({ temps, ticked }: BenchState, { item }: BenchStep): boolean =>
+  item === 'lye' ? temps.lye.some(({ r }) => r >= (ticked[creamingKey()] ?? -Infinity)) : temps.oils.length > 0
+
 /** Whether a step is done, as far as the run knows. */
-export function isDone({ input }: Following, step: BenchStep, state: BenchState): boolean {
+export function isDone(following: Following, step: BenchStep, state: BenchState): boolean {
+  const { input } = following
   const cup = cupNow(state, step.cup)
   const batter = blendOf(input, state, step.cup)
   switch (step.kind) {
@@ -34,6 +42,8 @@ export function isDone({ input }: Following, step: BenchStep, state: BenchState)
     case 'ready':
     case 'melt':
     case 'finish':
+    case 'cream':
+    case 'trickle':
       return [step.key, ...(SAME_AS[step.key] ?? [])].some(key => state.ticked[key] !== undefined)
     case 'weigh':
       return state.weighed[step.item!] !== undefined
@@ -42,12 +52,12 @@ export function isDone({ input }: Following, step: BenchStep, state: BenchState)
     case 'lye-clear':
       return state.isLyeClear
     case 'temp':
-      return state.lyeInAt !== null || state.temps[step.item as 'lye' | 'oils'].length > 0
+      return state.lyeInAt !== null || isRead(state, step)
     case 'lye-in':
       return batter.lyeInAt !== null
     case 'blend':
       // What did not hold is blended on.
-      return batter.stoppedAt !== null && batter.hold !== 'breaks'
+      return batter.stoppedAt !== null && batter.hold !== 'breaks' && !whipsOn(following, state, step.cup)
     case 'hold':
       return batter.hold === 'holds' || batter.hold === 'not-sure' || (!input.ownBatters && state.splitAt !== null)
     case 'scent-pot':
@@ -91,6 +101,7 @@ const READY: Record<string, { big: Words; more: Words }> = {
   gather: { big: fact('bench.lay-out'), more: fact('bench.lay-out-more') },
   line: { big: fact('bench.line-mould'), more: fact('preparation.before-hands-are-oily') },
   level: { big: fact('bench.level-mould'), more: fact('preparation.one-degree-4-mm') },
+  bags: { big: fact('bench.set-out-bags'), more: fact('preparation.whipped-batter-holds-its') },
   melt: { big: fact('bench.melt-oils'), more: fact('bench.melt-oils-more') },
   toppings: { big: fact('bench.strew-toppings'), more: fact('bench.strew-toppings-more') },
   mist: { big: fact('bench.mist-top'), more: fact('bench.mist-top-more') },
@@ -118,6 +129,16 @@ function blendWords(following: Following, state: BenchState, step: BenchStep): S
   return {
     big: cup === '' ? fact('bench.blend') : fact('bench.blend-cup', { cup }),
     more: fact('bench.blend-more', { level: plain(stopLevel, 1), done: plain(Math.round(batter.blendS), 0) }),
+  }
+}
+
+/** How warm lye and oils are to be as they meet; lye that is trickled into creamed fats is cold. */
+function readWords({ heat, conditions: { mixC }, whipped }: Plan, isLye: boolean): Said {
+  const c = isLye ? (whipped?.lyeC ?? heat.lyeC ?? mixC) : (whipped?.fatsC ?? mixC)
+  return {
+    big: isLye ? fact('bench.read-lye') : fact('bench.read-oils'),
+    more:
+      whipped && isLye ? fact('bench.chilled', { c: celsius(c, 0) }) : fact('bench.read-wanted', { c: celsius(c, 0) }),
   }
 }
 
@@ -166,21 +187,35 @@ function drawWords(following: Following, state: BenchState, step: BenchStep): Sa
   }
 }
 
+/** What is done with a cup: poured, spooned where it no longer runs, piped; as it is begun, and while it is done. */
+const HOW_LAID = {
+  pour: { begins: 'bench.pour', goesOn: 'bench.pouring' },
+  spoon: { begins: 'bench.spoon', goesOn: 'bench.spooning' },
+  pipe: { begins: 'bench.pipe', goesOn: 'bench.piping' },
+} as const
+
+function howLaid({ plan }: Following, pour: string | undefined): keyof typeof HOW_LAID {
+  const way = plan.score.find(one => one.id === pour)?.shape.way
+  if (way === 'piped') return 'pipe'
+  return way === 'spoon' || plan.whipped ? 'spoon' : 'pour'
+}
+
 function pourWords(following: Following, state: BenchState, step: BenchStep): Said {
-  const n = following.input.pours.findIndex(pour => pour.pour === step.pour)
-  const { lo, hi } = following.input.pours[n]!.window
-  const between = { lo: plain(lo, 1), hi: plain(hi, 1) }
+  const at = following.input.pours.findIndex(pour => pour.pour === step.pour)
+  const { lo, hi } = following.input.pours[at]!.window
+  const n = plain(at + 1, 0)
+  const between = { n, lo: plain(lo, 1), hi: plain(hi, 1) }
   const cup = nameOf(following, step.cup)
-  const isSpooned = following.plan.score.find(pour => pour.id === step.pour)?.shape.way === 'spoon'
+  const { begins, goesOn } = HOW_LAID[howLaid(following, step.pour)]
   const path = cavityPath(following.plan, step.pour ?? '')
   return state.pouring?.pour === step.pour
     ? {
-        big: fact(isSpooned ? 'bench.spooning' : 'bench.pouring', { cup }),
-        more: opening([fact('bench.until-empty', { n: plain(n + 1, 0) }), ...(path ? [path] : [])], ' '),
+        big: fact(goesOn, { cup }),
+        more: opening([fact('bench.until-empty', { n }), ...(path ? [path] : [])], ' '),
       }
     : {
-        big: fact(isSpooned ? 'bench.spoon' : 'bench.pour', { cup }),
-        more: fact('bench.pour-more', { n: plain(n + 1, 0), ...between }),
+        big: fact(begins, { cup }),
+        more: following.plan.whipped ? fact('bench.lay-whipped-more', between) : fact('bench.pour-more', between),
       }
 }
 
@@ -199,26 +234,22 @@ function words(following: Following, state: BenchState, step: BenchStep): Said {
     case 'lye-clear':
       return { big: fact('bench.is-lye-clear'), more: fact('bench.is-lye-clear-more') }
     case 'temp':
-      return step.item === 'lye'
-        ? {
-            big: fact('bench.read-lye'),
-            more: fact('bench.read-wanted', {
-              c: celsius(following.plan.heat.lyeC ?? following.plan.conditions.mixC, 0),
-            }),
-          }
-        : {
-            big: fact('bench.read-oils'),
-            more: fact('bench.read-wanted', { c: celsius(following.plan.conditions.mixC, 0) }),
-          }
+      return readWords(following.plan, step.item === 'lye')
+    case 'cream':
+      return creamWords(following, state.ticked[creamingKey(step.cup)] !== undefined)
     case 'lye-in':
       return {
         big: cup === '' ? fact('bench.lye-into-oils') : fact('bench.lye-into-cup', { cup }),
-        more: fact('bench.lye-into-oils-more'),
+        more: following.plan.whipped ? fact('bench.lye-trickled-more') : fact('bench.lye-into-oils-more'),
       }
+    case 'trickle':
+      return trickleWords(following)
     case 'blend':
-      return blendWords(following, state, step)
+      return following.plan.whipped ? whipWords(following, state, step.cup) : blendWords(following, state, step)
     case 'hold':
-      return { big: fact('bench.hold-test'), more: fact('bench.hold-test-more') }
+      return following.plan.whipped
+        ? standWords(following, state, step.cup)
+        : { big: fact('bench.hold-test'), more: fact('bench.hold-test-more') }
     case 'scent-pot':
       return { big: fact('bench.scent-into-pot'), more: fact('bench.scent-into-pot-more') }
     case 'draw':
@@ -265,7 +296,12 @@ export function eventOf(step: BenchStep, state: BenchState): (Pick<BenchEvent, '
     case 'ready':
     case 'melt':
     case 'finish':
+    case 'trickle':
       return { kind: 'tick', item: step.key }
+    case 'cream': {
+      const on = creamingKey(step.cup)
+      return { kind: 'tick', item: state.ticked[on] === undefined ? on : step.key }
+    }
     case 'weigh':
       return { kind: 'weighed', item: step.item!, amount: step.massG ?? 0 }
     case 'lye-mix':

@@ -67,9 +67,9 @@ export function nodesOf({ shared, groups, within, cups }: Inferred, following: F
     })
 }
 
-/** Whether a run can be followed so: not before a cup is filled, nor whipped batches. */
-export const isFollowed = ({ input }: Following, state: BenchState): boolean =>
-  state.lyeInAt !== null && !input.whipped && state.cups.some(cup => cup.drawnAt !== null)
+/** Whether a run can be followed so: not before a cup is filled. */
+export const isFollowed = (state: BenchState): boolean =>
+  state.lyeInAt !== null && state.cups.some(cup => cup.drawnAt !== null)
 
 /** Minutes left of every cup that is filled and still to be poured. */
 export function outlooksOf(following: Following, state: BenchState, known: Inferred): CupOutlook[] {

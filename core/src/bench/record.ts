@@ -7,6 +7,7 @@ import { activeOf } from './plan-b.ts'
 import type { Settled } from './settle.ts'
 import { weightsIn } from './state.ts'
 import type { BenchState, Sighting } from './state.ts'
+import { creamKey, creamingKey, trickleKey } from './whipping.ts'
 
 /** What really happened in a run beside what was planned. Masses in g, temperatures in °C, times in s after the lye went in. */
 
@@ -75,6 +76,13 @@ function poursOf(first: Following, state: BenchState, planned: ReturnType<typeof
   })
 }
 
+/** What creaming, trickling and whipping took of one bowl, as far as it was noted, s. */
+function whippedS({ ticked, lyeInAt, blendS }: BenchState): number {
+  const between = (from: number | null | undefined, to: number | undefined) =>
+    from == null || to === undefined ? 0 : Math.max(0, to - from)
+  return between(ticked[creamingKey()], ticked[creamKey()]) + between(lyeInAt, ticked[trickleKey()]) + blendS
+}
+
 /** What really happened beside what was planned. @param events what holds, in order */
 export function recordOf(following: Following, state: BenchState, events: readonly Settled[]): RunRecord {
   const { plan, input, lines, portions, shelf, fills } = following
@@ -88,10 +96,16 @@ export function recordOf(following: Following, state: BenchState, events: readon
     actual: actualOf(plan, portions, shelf, weightsIn(state.weighed)),
     temperatures: (['lye', 'oils'] as const).map(body => ({
       body,
-      plannedC: body === 'lye' ? (plan.heat.lyeC ?? plan.conditions.mixC) : plan.conditions.mixC,
+      plannedC:
+        body === 'lye'
+          ? (plan.whipped?.lyeC ?? plan.heat.lyeC ?? plan.conditions.mixC)
+          : (plan.whipped?.fatsC ?? plan.conditions.mixC),
       readC: readBefore(state.temps[body], lyeInAt ?? Infinity),
     })),
-    blend: { plannedS: blended ? blended.toS - blended.fromS : 0, realS: state.blendS },
+    blend: {
+      plannedS: blended ? blended.toS - blended.fromS : 0,
+      realS: plan.whipped ? whippedS(state) : state.blendS,
+    },
     cups: state.cups.flatMap((cup, i): CupRecord[] =>
       input.cups[i]!.massG < 1 && cup.drawnG === null
         ? []

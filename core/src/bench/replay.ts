@@ -151,12 +151,16 @@ export interface Replayed {
   path: readonly { s: number; level: number }[]
 }
 
-/** Takes a cup from its drawing through all that was done with it. The cup is changed in place. */
-export function replayed(run: RunState, i: number, deeds: readonly Deed[], levelError: number): Replayed {
+/**
+ * Takes a cup from its drawing through all that was done with it. The cup is changed in place.
+ *
+ * @param error what the model may be off by as the cup is filled
+ */
+export function replayed(run: RunState, i: number, deeds: readonly Deed[], error: LevelError): Replayed {
   const { input } = run
   const cup = run.cups[i]!
   const task = input.cups[i]!
-  const looks = new Looks({ mean: 0, variance: levelError ** 2 })
+  const looks = new Looks(error)
   const warmth = new Warmth()
   const mould = new Map<string, CupState>()
   const waits = run.waiting(i)

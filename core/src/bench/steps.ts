@@ -1,72 +1,28 @@
 import { preparationOrder, isScentedEarly } from '../batter/schedule/index.ts'
 import type { RunInput } from '../batter/schedule/index.ts'
-import type { Plan } from '../plan/index.ts'
+import type { Plan, Whipped } from '../plan/index.ts'
 import type { WeighLine } from '../weighing/index.ts'
 import { cupsOfBatter } from './batters.ts'
 import type { CupFill } from './fill.ts'
 import { SAFETY_TICKS, safetyKey } from './safety.ts'
+import { SECONDS, step } from './step.ts'
+import type { BenchStep } from './step.ts'
+import { creamKey, trickleKey } from './whipping.ts'
 
 /** What is to be done at the bench, one thing after another. */
-
-export type StepKind =
-  | 'safety'
-  | 'ready'
-  | 'weigh'
-  | 'lye-mix'
-  | 'lye-clear'
-  | 'melt'
-  | 'temp'
-  | 'lye-in'
-  | 'blend'
-  | 'hold'
-  | 'scent-pot'
-  | 'draw'
-  | 'colour'
-  | 'scent'
-  | 'wait'
-  | 'pour'
-  | 'tool'
-  | 'finish'
-  | 'close'
-
-export interface BenchStep {
-  /** Stable name, e.g. "pour:pour-2". */
-  key: string
-  kind: StepKind
-  /** Id of the cup, pour or move, and key of the line or tick that it is about. */
-  cup?: string
-  pour?: string
-  move?: string
-  item?: string
-  /** What the hands take, s. */
-  seconds: number
-  massG: number | null
-}
-
-/** Usual seconds of what the plan keeps no times of. Engineering estimates. */
-const SECONDS = {
-  tick: 5,
-  weigh: 45,
-  mix: 60,
-  clear: 60,
-  melt: 300,
-  temp: 25,
-  lyeIn: 20,
-  hold: 15,
-  finish: 60,
-} as const
-
-const step = (key: string, kind: StepKind, seconds: number, about: Partial<BenchStep> = {}): BenchStep => ({
-  ...{ key, kind, seconds, massG: null },
-  ...about,
-})
 
 const weighing = (line: WeighLine): BenchStep =>
   step(`weigh:${line.key}`, 'weigh', SECONDS.weigh, { item: line.key, massG: line.massG })
 
 /** What stands ready before lye is opened. */
 function readySteps(plan: Plan): BenchStep[] {
-  const names = ['gather', ...(plan.mould.lining === 'none' ? [] : ['line']), 'level']
+  const names = [
+    'gather',
+    ...(plan.mould.lining === 'none' ? [] : ['line']),
+    'level',
+    // Whipped batter holds its shape for so long and no longer.
+    ...(plan.whipped ? ['bags'] : []),
+  ]
   return names.map(item => step(`ready:${item}`, 'ready', SECONDS.tick, { item }))
 }
 
@@ -82,23 +38,43 @@ function lyeSteps(lines: readonly WeighLine[]): BenchStep[] {
   ]
 }
 
-function mixSteps(plan: Plan, input: RunInput, lines: readonly WeighLine[]): BenchStep[] {
-  const melts = plan.whipped === null && plan.heat.rule !== 'transfer'
+/** Fats as they are made ready for the lye: melted, or creamed as they are. */
+function fatSteps({ whipped, heat }: Plan, isOwn: boolean): BenchStep[] {
+  if (whipped) return isOwn ? [] : [creamStep(whipped)]
+  return heat.rule === 'transfer' ? [] : [step('ready:melt', 'melt', SECONDS.melt, { item: 'melt' })]
+}
+
+const creamStep = ({ creamMin }: Whipped, cup?: string): BenchStep =>
+  step(creamKey(cup), 'cream', 60 * creamMin, cup === undefined ? {} : { cup })
+
+/** From the lye to a batter that is one: blended, or lye trickled into creamed fats and whipped on. */
+function unionSteps({ whipped }: Plan, input: RunInput, cup?: string): BenchStep[] {
+  const about = cup === undefined ? {} : { cup }
+  const named = (kind: 'lye-in' | 'blend' | 'hold') => (cup === undefined ? kind : `${kind}:${cup}`)
+  const lyeInS = cup === undefined ? SECONDS.lyeIn : input.times['own-lye'] * input.handPace
   return [
-    ...(melts ? [step('ready:melt', 'melt', SECONDS.melt, { item: 'melt' })] : []),
-    // Fats are shared among batters of their own once they are clear.
-    ...lines.filter(({ group, kind }) => group === 'batter' && kind !== 'solution').map(weighing),
-    step('temp:lye', 'temp', SECONDS.temp, { item: 'lye' }),
-    step('temp:oils', 'temp', SECONDS.temp, { item: 'oils' }),
-    ...(input.ownBatters
-      ? []
-      : [
-          step('lye-in', 'lye-in', SECONDS.lyeIn),
-          step('blend', 'blend', input.blendS),
-          step('hold', 'hold', SECONDS.hold),
-        ]),
+    step(named('lye-in'), 'lye-in', lyeInS, about),
+    ...(whipped ? [step(trickleKey(cup), 'trickle', 60 * whipped.trickleMin, about)] : []),
+    step(named('blend'), 'blend', whipped ? SECONDS.whip : input.blendS, about),
+    step(named('hold'), 'hold', SECONDS.hold, about),
   ]
 }
+
+function mixSteps(plan: Plan, input: RunInput, lines: readonly WeighLine[]): BenchStep[] {
+  const readings = { lye: step('temp:lye', 'temp', SECONDS.temp, { item: 'lye' }), oils: oilsReading }
+  return [
+    ...(plan.whipped ? [] : fatSteps(plan, input.ownBatters)),
+    // Fats are shared among batters of their own once they are clear.
+    ...lines.filter(({ group, kind }) => group === 'batter' && kind !== 'solution').map(weighing),
+    // What is creamed is read before; the lye has to be cold as it goes in.
+    ...(plan.whipped
+      ? [readings.oils, ...fatSteps(plan, input.ownBatters), readings.lye]
+      : [readings.lye, readings.oils]),
+    ...(input.ownBatters ? [] : unionSteps(plan, input)),
+  ]
+}
+
+const oilsReading = step('temp:oils', 'temp', SECONDS.temp, { item: 'oils' })
 
 const drawing = (input: RunInput, fills: readonly CupFill[], i: number): BenchStep => {
   const { id } = input.cups[i]!.cup
@@ -122,15 +98,14 @@ interface Given {
 
 /** A batter with lye of its own, made right before its first cup is needed: its share of the lye, weighed; blending, hold test, and the cups
  * that share it. */
-function batterSteps({ input, fills, lines }: Given, i: number): BenchStep[] {
+function batterSteps({ plan, input, fills, lines }: Given, i: number): BenchStep[] {
   const cups = cupsOfBatter(input, i)
   const { id } = input.cups[cups[0]!]!.cup
   const solution = solutionOf(lines, input, id)
   return [
+    ...(plan.whipped ? [creamStep(plan.whipped, id)] : []),
     ...(solution ? [weighing(solution)] : []),
-    step(`lye-in:${id}`, 'lye-in', input.times['own-lye'] * input.handPace, { cup: id }),
-    step(`blend:${id}`, 'blend', input.blendS, { cup: id }),
-    step(`hold:${id}`, 'hold', SECONDS.hold, { cup: id }),
+    ...unionSteps(plan, input, id),
     ...(cups.length > 1 ? cups.map(k => drawing(input, fills, k)) : []),
   ]
 }

@@ -1,4 +1,4 @@
-export { runInputOf } from './input-of-plan.ts'
+export { metStartC, runInputOf } from './input-of-plan.ts'
 export type { RunInput } from './run-input.ts'
 export {
   LAID_ON_UNTIL,

@@ -70,12 +70,16 @@ function pacesOf(
   return { pot, of, all: [pot, ...made.values()] }
 }
 
-/** A whipped batch as fats and lye meet, °C, and how long it is whipped, s. */
+/** How warm creamed fats and the lye trickled into them come to be under the whisk, °C. */
+export const metStartC = (meets: { lyeKg: number; w: number }, fatsC: number, lyeC: number): number =>
+  mixedTemperature({ oilsKg: 1, ...meets }, fatsC, lyeC) + WHISK_WARMS_K
+
+/** A whipped batch as fats and lye meet, and how long it is whipped, s. */
 function whippedInput({ whipped }: Plan, pace: RecipePace, unit: UnitBatter): RunInput['whipped'] {
   if (!whipped) return null
   const { lyeC, fatsC, creamMin, trickleMin } = whipped
-  const mass = { oilsKg: 1, lyeKg: pace.lyeSolutionKgPerKg, w: unit.water.concentration }
-  return { startC: mixedTemperature(mass, fatsC, lyeC) + WHISK_WARMS_K, seconds: 60 * (creamMin + trickleMin) }
+  const meets = { lyeKg: pace.lyeSolutionKgPerKg, w: unit.water.concentration }
+  return { startC: metStartC(meets, fatsC, lyeC), seconds: 60 * (creamMin + trickleMin), ...meets }
 }
 
 /** What it is known of a batter's pace: maker, recipe and run, wider where little like it was ever observed. */

@@ -85,8 +85,11 @@ export interface RunInput {
   superfatShare: number
   /** Each cup is a batter of its own, or shares one, blended right before it is needed. */
   ownBatters: boolean
-  /** Whipped: what its fats and lye come to, °C, and how long creaming and trickling take; null: blended. */
-  whipped: { startC: number; seconds: number } | null
+  /**
+   * Whipped: what its fats and lye come to, °C, and how long creaming and trickling take, s; lye solution, kg per kg of fat, and the share
+   * of lye in it. Null: blended.
+   */
+  whipped: { startC: number; seconds: number; lyeKg: number; w: number } | null
   mixC: number
   roomC: number
   stopLevel: number

@@ -8,7 +8,7 @@ import type { Following } from '../following.ts'
 import { eventOf, nextActions } from '../next.ts'
 import { activeOf } from '../plan-b.ts'
 import type { BenchState } from '../state.ts'
-import type { BenchStep } from '../steps.ts'
+import type { BenchStep } from '../step.ts'
 import { madeReady } from '../trial.ts'
 
 /** A run that follows one of the examples. */

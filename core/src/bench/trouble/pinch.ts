@@ -33,6 +33,7 @@ export function pinchOf(
     isPoured: Object.keys(state.pours).length > 0 || state.pouring !== null,
     isScentLeft: planned.length === 0 ? null : planned.some(task => isOut(task.cup.id)) && state.potScentedAt === null,
     hasPlanB: planBOf(plan) !== null,
+    isWhipped: plan.whipped !== null,
     isHeld: state.hold === 'holds' ? true : state.hold === 'breaks' ? false : null,
   }
 }

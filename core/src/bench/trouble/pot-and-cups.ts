@@ -8,6 +8,13 @@ export const POT_AND_CUPS = {
     signs: 'Trails stay, it heaps on the spoon; warmer than it was.',
     ways: [
       {
+        what: 'Warm bowl or bag by a degree, in lukewarm water or in the hands, and fold; then look again.',
+        cost: 'a minute a degree; it gets soft all at once',
+        stop: 'the tips of the peaks bend over',
+        batter: 'whipped',
+      },
+      {
+        batter: 'blended',
         what: 'No more blender. Stir by hand, keep it moving, pour the lowest layers now.',
         cost: 'a hand that is busy; it gains a minute or two',
         only: [THINNER.thick],
@@ -18,6 +25,7 @@ export const POT_AND_CUPS = {
         only: [ONLY.scentLeft, SAYS('the scent is what quickens it')],
       },
       {
+        batter: 'blended',
         what: 'Set waiting cups in a bath 8 to 10 °C cooler and stir each once a minute. No water into the batter.',
         cost: 'three minutes; gains a fifth of a level every five',
         only: [ONLY.warm, SAYS('hands are free')],
@@ -165,19 +173,27 @@ export const POT_AND_CUPS = {
     signs: 'A drip sinks at once, layers would run together.',
     ways: [
       { what: 'Is all the lye in, and was it weighed? Look at the weights before more is done.', cost: 'two minutes' },
-      { what: 'Wait, and look again in two minutes.', cost: 'two minutes' },
       {
+        what: 'The bowl into the cold for ten minutes, then whip on, low first.',
+        cost: 'a quarter of an hour',
+        stop: 'chilled twice, and it still runs',
+        batter: 'whipped',
+      },
+      { batter: 'blended', what: 'Wait, and look again in two minutes.', cost: 'two minutes' },
+      {
+        batter: 'blended',
         what: 'Bursts of three seconds, with rests of two minutes.',
         cost: 'a quarter of a level of trace each',
         only: [SAYS('the lye is sure')],
         stop: 'an hour',
       },
       {
+        batter: 'blended',
         what: 'Warm it to 40 °C in a bath, then bursts.',
         cost: 'ten minutes',
         only: [ONLY.cold, SAYS('the lye is sure')],
       },
-      { what: 'Pour over a spatula, low.', cost: 'a slower pour', only: [ONLY.held] },
+      { batter: 'blended', what: 'Pour over a spatula, low.', cost: 'a slower pour', only: [ONLY.held] },
     ],
     stop: 'Never lye on suspicion. Short by what was weighed: see “A wrong weight”.',
   },

@@ -5,7 +5,7 @@ import type { Pinch } from './index.ts'
 
 const UNKNOWN: Pinch = {
   ...{ level: null, tempC: null, overClearC: null, isDivided: false, isPoured: false },
-  ...{ isScentLeft: null, hasPlanB: false, isHeld: null },
+  ...{ isScentLeft: null, hasPlanB: false, isHeld: null, isWhipped: false },
 }
 
 describe('ways out', () => {
@@ -21,9 +21,25 @@ describe('ways out', () => {
 
   test('as long as nothing is known all are open that do not need a plan B, and say what to look at', () => {
     const ways = openWays(TROUBLES['too-thick'].ways, UNKNOWN)
-    expect(ways.map(way => way.what)).toHaveLength(TROUBLES['too-thick'].ways.length)
+    expect(ways.map(way => way.what)).toHaveLength(
+      TROUBLES['too-thick'].ways.filter(way => way.batter !== 'whipped').length,
+    )
     expect(ways[0]!.ask).toEqual(['thinner than thick pudding'])
     expect(ways.at(-1)!.notNow).toEqual(['a plan B was chosen'])
+  })
+
+  test('whipped batter is warmed and chilled, never blended', () => {
+    const whipped = { ...UNKNOWN, isWhipped: true }
+    const wordsOf = (kind: 'too-thick' | 'too-thin', pinch: Pinch) =>
+      openWays(TROUBLES[kind].ways, pinch).map(way => way.what)
+    for (const [kind, own] of [
+      ['too-thick', /Warm bowl/],
+      ['too-thin', /into the cold/],
+    ] as const) {
+      expect(wordsOf(kind, whipped).join(' '), kind).toMatch(own)
+      expect(wordsOf(kind, whipped).join(' '), kind).not.toMatch(/blender|[Bb]ursts/)
+      expect(wordsOf(kind, UNKNOWN).join(' '), kind).not.toMatch(own)
+    }
   })
 
   test('what is not open any more stands last, with the reason', () => {

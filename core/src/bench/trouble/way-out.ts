@@ -18,6 +18,7 @@ export interface Pinch {
   hasPlanB: boolean
   /** The hold test: true, it held. */
   isHeld: boolean | null
+  isWhipped: boolean
 }
 
 /** When a way is open. */
@@ -35,6 +36,8 @@ export interface WayOut {
   only?: readonly Condition[]
   /** When this way is left. */
   stop?: string
+  /** Of no use to another batter; left out: good for any. */
+  batter?: 'whipped' | 'blended'
 }
 
 export interface Trouble {
@@ -88,7 +91,8 @@ export interface OpenWay extends WayOut {
 
 /** Ways in their order, those that may be tried first. */
 export function openWays(ways: readonly WayOut[], pinch: Pinch): OpenWay[] {
-  const told = ways.map((way): OpenWay => {
+  const ours = ways.filter(({ batter }) => batter === undefined || (batter === 'whipped') === pinch.isWhipped)
+  const told = ours.map((way): OpenWay => {
     const states = (way.only ?? []).map(one => ({ words: one.words, holds: one.holds(pinch) }))
     const those = (holds: boolean | null) => states.flatMap(one => (one.holds === holds ? [one.words] : []))
     return { ...way, notNow: those(false), ask: those(null) }

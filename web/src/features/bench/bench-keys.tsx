@@ -1,6 +1,6 @@
 import { Check, Eye, Ruler, TriangleAlert, Undo2 } from 'lucide-react'
 import { useConnected } from '../../instruments/connected.ts'
-import { blendOf } from '@ostler/core'
+import { blendOf, creamingKey } from '@ostler/core'
 import { useFollowed, useRunState } from '../../run/context.tsx'
 import type { BenchDeeds } from './use-bench.ts'
 
@@ -16,13 +16,14 @@ export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
   const toggle = (name: 'seen' | 'measured' | 'trouble') => open(panel === name ? null : name)
   const kind = next[0]?.step?.kind
   const isBlending = kind === 'blend' && blendOf(input, state, next[0]?.step?.cup).blendingSince !== null
+  const isCreaming = kind === 'cream' && state.ticked[creamingKey(next[0]?.step?.cup)] !== undefined
   const isMeasured = kind === 'weigh' || kind === 'draw' ? connected.mass : kind === 'temp' && connected.temperature
   const word = isMeasured
     ? 'Take it'
     : kind === 'pour' && state.pouring === null
       ? 'Begin'
-      : kind === 'blend'
-        ? isBlending
+      : kind === 'blend' || kind === 'cream'
+        ? isBlending || isCreaming
           ? 'Off'
           : 'On'
         : 'Done'

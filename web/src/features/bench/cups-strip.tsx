@@ -1,14 +1,11 @@
-import { LOOKS, inCup, showMass } from '@ostler/core'
+import { inCup, showMass } from '@ostler/core'
 import type { BenchOutlook, CupNow, CupOutlook } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useNow } from './bench-head.tsx'
+import { lookWord } from './look-keys.tsx'
 import { inTen } from './plan-b-call.tsx'
-
-/** The word that comes nearest to a level. */
-export const lookWord = (level: number): string =>
-  LOOKS.reduce((near, look) => (Math.abs(look.level - level) < Math.abs(near.level - level) ? look : near)).word
 
 const ago = (seconds: number): string =>
   seconds < 90 ? `${Math.max(0, Math.round(seconds))} s ago` : `${Math.round(seconds / 60)} min ago`
@@ -113,7 +110,7 @@ function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
         </p>
         {seen && open.length > 0 && (
           <p className="text-[13px] text-soft">
-            {lookWord(seen.value)} ({seen.value.toFixed(1)}), {ago(now - seen.r)}
+            {lookWord(seen.value, plan)} ({seen.value.toFixed(1)}), {ago(now - seen.r)}
           </p>
         )}
       </div>

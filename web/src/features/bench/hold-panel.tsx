@@ -1,14 +1,54 @@
-import { HOW } from '@ostler/core'
+import { HOW, STANDS } from '@ostler/core'
 import { useEffect, useState } from 'react'
-import { useRunState } from '../../run/context.tsx'
+import { useFollowed, useRunState } from '../../run/context.tsx'
+import { LookKeys } from './look-keys.tsx'
 import { BenchPanel } from './panel.tsx'
 import type { About } from './use-bench.ts'
 
 const LONG_ENOUGH_S = 15
 const KEY = 'min-h-24 border-2 border-ink px-4 text-2xl font-semibold hover:bg-chosen'
 
+interface Props {
+  onNote: (about: About) => void
+  onClose: () => void
+}
+
+/** Whether a batter is one: blended it holds, whipped it stands. */
+export function HoldPanel(props: Props) {
+  const { plan } = useFollowed()
+  return plan.whipped ? <StandPanel {...props} /> : <StillPanel {...props} />
+}
+
+/** The whisk out, and how the batter stands on it; what stands as it should is divided. */
+function StandPanel({ onNote, onClose }: Props) {
+  const { next } = useRunState()
+  const cup = next[0]?.step?.cup
+  const of = cup === undefined ? {} : { cup }
+  const hold = (how: keyof typeof HOW.hold) => onNote({ kind: 'hold', how, ...of })
+  const look = (level: number) => {
+    // One bowl is looked at as a whole; of a batter of its own it is only known whether it stands.
+    if (cup === undefined) onNote({ kind: 'seen', amount: level, how: 'word' })
+    if (level >= STANDS.lo && level <= STANDS.hi) hold('holds')
+    else if (cup !== undefined) onClose()
+  }
+  return (
+    <BenchPanel title="Does it stand?" onClose={onClose}>
+      <p className="mb-2 text-xl">Lift the whisk out and turn it up.</p>
+      <LookKeys onLevel={look} />
+      <div className="mt-4 grid grid-cols-2 gap-3 max-[760px]:grid-cols-1">
+        <button className={KEY} onClick={() => hold('breaks')}>
+          It weeps or curdles
+        </button>
+        <button className={KEY} onClick={() => hold('not-sure')}>
+          I take it as it is
+        </button>
+      </div>
+    </BenchPanel>
+  )
+}
+
 /** Blender out, fifteen seconds still, and what is seen then. */
-export function HoldPanel({ onNote, onClose }: { onNote: (about: About) => void; onClose: () => void }) {
+function StillPanel({ onNote, onClose }: Props) {
   const [began] = useState(() => performance.now())
   const [seconds, setSeconds] = useState(0)
   useEffect(() => {

@@ -3,7 +3,7 @@ import type { Doubt } from '@ostler/core'
 import { useEffect } from 'react'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRun, useRunHex } from '../../run/context.tsx'
-import { lookWord } from './cups-strip.tsx'
+import { lookWord } from './look-keys.tsx'
 import type { About, Doubted } from './use-bench.ts'
 
 /** Nobody answers for so long: it is noted as it was said, ms. */
@@ -37,7 +37,7 @@ export function IsItSo({
   }, [about, onSettle])
   const show = (amount: number) =>
     about.kind === 'seen'
-      ? `${lookWord(amount)} (${amount.toFixed(1)})`
+      ? `${lookWord(amount, plan)} (${amount.toFixed(1)})`
       : about.kind === 'temp'
         ? showTemperature(amount, habits)
         : showMass(amount, habits, doubt.expected >= 100 ? 1 : 0.1)

@@ -1,5 +1,5 @@
 import { benchLanes } from '@ostler/core'
-import type { BenchLane } from '@ostler/core'
+import type { BenchLane, Plan } from '@ostler/core'
 import { useEffect, useMemo, useState } from 'react'
 import {
   Area,
@@ -14,7 +14,7 @@ import {
 } from 'recharts'
 import { useFollowed, useRun, useRunHex, useRunState } from '../../run/context.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
-import { lookWord } from './cups-strip.tsx'
+import { lookWord } from './look-keys.tsx'
 import { BenchPanel } from './panel.tsx'
 
 /** So often lanes are reckoned anew while they are looked at, ms. */
@@ -37,7 +37,7 @@ export function LanesPanel({ onClose }: { onClose: () => void }) {
   return (
     <BenchPanel title="Lanes" onClose={onClose}>
       {lanes.length === 0 ? (
-        <p className="text-xl">There are lanes once a cup is filled; a whipped batch has none.</p>
+        <p className="text-xl">There are lanes once a cup is filled.</p>
       ) : (
         <>
           <p className="text-lg text-soft">
@@ -73,13 +73,13 @@ const pointsOf = ({ past, ahead }: BenchLane): Point[] => [
 ]
 
 /** What a lane shows, for those who cannot see it. */
-function laneWords({ past, ahead }: BenchLane): string {
+function laneWords({ past, ahead }: BenchLane, plan: Plan): string {
   const last = past.at(-1)?.level
-  if (ahead.length === 0) return last === undefined ? '' : `Poured out as ${lookWord(last)}, ${last.toFixed(1)}.`
+  if (ahead.length === 0) return last === undefined ? '' : `Poured out as ${lookWord(last, plan)}, ${last.toFixed(1)}.`
   const now = ahead[0]?.likely
   const later = ahead.find(({ s }) => s >= ahead[0]!.s + 600)
   return [
-    now !== undefined && `Now ${lookWord(now)}, ${now.toFixed(1)}.`,
+    now !== undefined && `Now ${lookWord(now, plan)}, ${now.toFixed(1)}.`,
     later && `In 10 min between ${later.low.toFixed(1)} and ${later.high.toFixed(1)}, if left.`,
   ]
     .filter(Boolean)
@@ -96,7 +96,7 @@ function Lane({ lane, nowMin }: { lane: BenchLane; nowMin: number }) {
     <li className="border-b border-line py-2">
       <p className="flex items-center gap-2 text-lg">
         <Swatch hex={hexOf(lane.cup)} size={22} /> <strong>{name}</strong>
-        <span className="text-soft">{laneWords(lane)}</span>
+        <span className="text-soft">{laneWords(lane, plan)}</span>
       </p>
       <figure aria-label={`Lane of ${name}`}>
         <ResponsiveContainer height={130}>

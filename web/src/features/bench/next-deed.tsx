@@ -1,5 +1,5 @@
-import { blendOf, looksDue, showMass, showMassDown } from '@ostler/core'
-import type { BenchStep, NextAction } from '@ostler/core'
+import { blendOf, creamingKey, looksDue, showMass, showMassDown } from '@ostler/core'
+import type { BenchState, BenchStep, NextAction } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { Say } from '../../ui/say.tsx'
@@ -35,6 +35,7 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
   const { step } = now
   const edge = step?.cup ? hexOf(step.cup) : 'transparent'
   const amount = amountOf(now)
+  const since = beganAt(step, state)
   return (
     <section
       aria-label="Now"
@@ -46,7 +47,7 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
       </p>
       {amount !== '' && <p className="mt-2 text-[clamp(3.5rem,8vw,6rem)] leading-none font-semibold">{amount}</p>}
       {step?.kind === 'blend' && <BlendClock cup={step.cup} />}
-      {step?.kind === 'pour' && state.pouring && <Since from={state.pouring.since} of={now.seconds} />}
+      {since !== undefined && <Since from={since} of={now.seconds} />}
       <p className="mt-3 max-w-200 text-[clamp(1.25rem,2.2vw,1.6rem)] leading-snug first-letter:uppercase">
         <Say of={now.more} />
       </p>
@@ -64,6 +65,14 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
       </ol>
     </section>
   )
+}
+
+/** Since when a deed that takes its time goes on, s of the run. */
+function beganAt(step: BenchStep | null, state: BenchState): number | undefined {
+  if (step?.kind === 'pour') return state.pouring?.since
+  if (step?.kind === 'cream') return state.ticked[creamingKey(step.cup)]
+  const lyeInAt = step?.cup === undefined ? state.lyeInAt : state.batters[step.cup]?.lyeInAt
+  return step?.kind === 'trickle' ? (lyeInAt ?? undefined) : undefined
 }
 
 /** What a connected instrument shows of what is measured now; a scale that can be tared from here is. */

@@ -10,7 +10,7 @@ import { useFollowed, useRun, useRunHex, useRunState } from '../../run/context.t
 import { useSay } from '../../ui/say.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { showClock } from '../../ui/clock.ts'
-import { lookWord } from './cups-strip.tsx'
+import { lookWord } from './look-keys.tsx'
 
 const CELL = 'py-1 pr-3 align-top print:py-0.5'
 const NUMBER = `${CELL} text-right whitespace-nowrap`
@@ -145,7 +145,7 @@ function Cups({ record: { cups } }: { record: RunRecord }) {
           <td className={NUMBER}>{at(cup.colouredS)}</td>
           <td className={NUMBER}>{at(cup.scentedS)}</td>
           <td className={`${CELL} text-right`}>
-            {cup.seen.map(one => `${lookWord(one.value)} (${one.value.toFixed(1)})`).join(', ') || '–'}
+            {cup.seen.map(one => `${lookWord(one.value, plan)} (${one.value.toFixed(1)})`).join(', ') || '–'}
           </td>
         </tr>
       ))}

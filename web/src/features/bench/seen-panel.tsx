@@ -1,9 +1,8 @@
-import { LOOKS, dripLevel } from '@ostler/core'
+import { dripLevel } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
-import { lookWord } from './cups-strip.tsx'
-import { TraceDrawing } from './trace-drawing.tsx'
+import { LookKeys, lookWord } from './look-keys.tsx'
 import type { About } from './use-bench.ts'
 
 interface Props {
@@ -27,12 +26,15 @@ function useBodies() {
   const there = new Set(state.cups.filter(cup => cup.drawnG !== null).map(cup => cup.cup))
   const cups = [...new Set(open)].filter(id => there.has(id))
   const named = cups.map(id => ({ value: id, text: plan.cups.find(cup => cup.id === id)!.name, hex: hexOf(id) }))
-  return state.splitAt === null && state.lyeInAt !== null ? [{ value: POT, text: 'the pot' }, ...named] : named
+  return state.splitAt === null && state.lyeInAt !== null
+    ? [{ value: POT, text: plan.whipped ? 'the bowl' : 'the pot' }, ...named]
+    : named
 }
 
 /** What trace looks like: first by how long a drip's mark stays, else by a word. */
 export function SeenPanel({ first, onNote, onClose }: Props) {
   const bodies = useBodies()
+  const { plan } = useFollowed()
   const [body, setBody] = useState(bodies.find(one => one.value === first)?.value ?? bodies[0]?.value ?? '')
   if (bodies.length === 0)
     return (
@@ -40,35 +42,22 @@ export function SeenPanel({ first, onNote, onClose }: Props) {
         <p className="text-xl">There is no batter to look at yet.</p>
       </BenchPanel>
     )
+  const isWhipped = plan.whipped !== null
   const note = (amount: number, how: 'drip' | 'word') =>
     onNote({ kind: 'seen', amount, how, ...(body !== POT && { cup: body }) })
   return (
     <BenchPanel title="Trace looks like …" onClose={onClose}>
       <Chips label="Which" options={bodies} value={body} onValue={setBody} />
-      <DripTest onLevel={level => note(level, 'drip')} />
-      <p className="mt-4 text-lg">Or by eye:</p>
-      <ul className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-2">
-        {LOOKS.map(look => (
-          <li key={look.word}>
-            <button
-              className="flex h-full min-h-18 w-full items-center gap-3 border border-ink px-3 text-left hover:bg-chosen"
-              onClick={() => note(look.level, 'word')}
-            >
-              <TraceDrawing level={look.level} />
-              <span className="leading-tight">
-                <strong className="block text-lg">{look.word}</strong>
-                <span className="text-[13px] text-soft">{look.shows}</span>
-              </span>
-            </button>
-          </li>
-        ))}
-      </ul>
+      {!isWhipped && <DripTest onLevel={level => note(level, 'drip')} />}
+      <p className="mt-4 text-lg">{isWhipped ? 'As the whisk or the spoon is lifted out:' : 'Or by eye:'}</p>
+      <LookKeys onLevel={level => note(level, 'word')} />
     </BenchPanel>
   )
 }
 
 /** A drop from the spoon: pressed as it falls and again as its mark is gone. */
 function DripTest({ onLevel }: { onLevel: (level: number) => void }) {
+  const { plan } = useFollowed()
   const [since, setSince] = useState<number | null>(null)
   const [seconds, setSeconds] = useState(0)
   useEffect(() => {
@@ -95,7 +84,8 @@ function DripTest({ onLevel }: { onLevel: (level: number) => void }) {
         <>
           <strong className="text-3xl">{seconds.toFixed(1)} s · press when its mark is gone</strong>
           <span>
-            {lookWord(dripLevel(seconds))} so far{seconds >= 30 && '; more than 30 s: press, it is thicker than that'}
+            {lookWord(dripLevel(seconds), plan)} so far
+            {seconds >= 30 && '; more than 30 s: press, it is thicker than that'}
           </span>
         </>
       )}
