@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { chanceOf } from '../batter/schedule/index.ts'
-import { readPlanText } from '../plan/index.ts'
+import { plainOil, readPlanText } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { say } from '../quantities/words/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
@@ -18,11 +18,7 @@ import { settle } from './settle.ts'
 import { noted } from './test/runs.ts'
 
 const WHIPPED = { airShare: 0.4, lyeC: 15, fatsC: 20, creamMin: 7, trickleMin: 4 }
-const HARD = [
-  { oil: 'coconut', share: 0.45 },
-  { oil: 'palm', share: 0.35 },
-  { oil: 'olive', share: 0.2 },
-]
+const HARD = [plainOil('coconut', 0.45), plainOil('palm', 0.35), plainOil('olive', 0.2)]
 
 function whippedPlan(): Plan {
   const read = readPlanText(readFileSync(new URL('../../../examples/otter-slide.json', import.meta.url), 'utf8'))

@@ -18,7 +18,7 @@ export function LookKeys({ onLevel }: { onLevel: (level: number) => void }) {
       {looksOf(plan).map(look => (
         <li key={look.word}>
           <button
-            className="flex h-full min-h-18 w-full items-center gap-3 border border-ink px-3 text-left hover:bg-chosen"
+            className="flex h-full min-h-18 w-full items-center gap-3 border border-ink px-3 py-1.5 text-left hover:bg-chosen"
             onClick={() => onLevel(look.level)}
           >
             <Drawing level={look.level} />

@@ -34,7 +34,7 @@ export function TraceDrawing({ level }: { level: number }) {
 
 /** A peak as the whisk is lifted out: flat, a mound, a tip that bends, a tip that stands, ragged. */
 export function PeakDrawing({ level }: { level: number }) {
-  const high = Math.max(1, 22 * Math.min(1, (level - 2.6) / 1.7))
+  const high = 22 * Math.min(1, Math.max(0.2, (level - 2.4) / 1.9))
   const [top, tip] = [30 - high, level < 3.4 ? 0 : level < 4 ? 9 : 0]
   const isRagged = level > 4.9
   return (
@@ -43,7 +43,9 @@ export function PeakDrawing({ level }: { level: number }) {
         d={
           isRagged
             ? `M8 33L15 22L19 25L24 ${top}L29 17L34 22L38 20L45 33Z`
-            : `M6 33C16 32 21 ${top + 8} 25 ${top}Q${28 + tip} ${top - 1} ${27 + tip} ${top + tip / 2}C30 ${top + 10} 37 32 46 33Z`
+            : level < 3
+              ? 'M6 33C14 28 38 28 46 33Z'
+              : `M6 33C16 32 21 ${top + 8} 25 ${top}Q${28 + tip} ${top - 1} ${27 + tip} ${top + tip / 2}C30 ${top + 10} 37 32 46 33Z`
         }
         fill="var(--booth-deep)"
         stroke="var(--soft)"
