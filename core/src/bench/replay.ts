@@ -1,7 +1,7 @@
 import { MODES, RunState, SIGHT_ERROR, inTheMould, lnLikelihood, stickOf } from '../batter/schedule/index.ts'
 import type { CupState, RunInput } from '../batter/schedule/index.ts'
 import { RESTIR_S } from '../batter/trace/index.ts'
-import { advanceCup, cupLevel } from './resting.ts'
+import { advanceCup, cupLevel, standingLevel } from './resting.ts'
 import type { BenchState, CupNow, Reading, Sighting } from './state.ts'
 
 /** A cup as it was really handled, in one guess of pace and scent, and how well that guess explains what was seen of it. */
@@ -149,6 +149,8 @@ export interface Replayed {
   mould: ReadonlyMap<string, CupState>
   /** Levels as it was drawn and after each thing that was done, s after the lye went in. */
   path: readonly { s: number; level: number }[]
+  /** What it met at each of its pours: as it stood, as it was stirred for it, and as it ended. */
+  met: ReadonlyMap<string, { stoodLevel: number; startLevel: number; endLevel: number }>
 }
 
 /**
@@ -163,6 +165,7 @@ export function replayed(run: RunState, i: number, deeds: readonly Deed[], error
   const looks = new Looks(error)
   const warmth = new Warmth()
   const mould = new Map<string, CupState>()
+  const met = new Map<string, { stoodLevel: number; startLevel: number; endLevel: number }>()
   const waits = run.waiting(i)
   const path = [{ s: cup.atS, level: cupLevel(cup) }]
   for (const deed of deeds) {
@@ -186,12 +189,16 @@ export function replayed(run: RunState, i: number, deeds: readonly Deed[], error
         advanceCup(cup, MODES.hand, deed.s)
         break
       }
-      case 'poured':
+      case 'poured': {
         advanceCup(cup, waits, deed.fromS)
+        const stoodLevel = standingLevel(cup)
         advanceCup(cup, MODES.hand, Math.min(deed.fromS + RESTIR_S, deed.s))
+        const startLevel = cupLevel(cup)
         advanceCup(cup, MODES.pour, deed.s)
         mould.set(deed.pour, inTheMould(cup))
+        met.set(deed.pour, { stoodLevel, startLevel, endLevel: cupLevel(cup) })
         break
+      }
       case 'colour':
       case 'scent': {
         const seconds = run.handS(deed.kind === 'colour' ? task.colourS : input.times.scent)
@@ -205,5 +212,5 @@ export function replayed(run: RunState, i: number, deeds: readonly Deed[], error
     }
     path.push({ s: cup.atS, level: cupLevel(cup) })
   }
-  return { cup, error: looks.error, ln: looks.ln + warmth.ln, mould, path }
+  return { cup, error: looks.error, ln: looks.ln + warmth.ln, mould, path, met }
 }

@@ -1,6 +1,6 @@
 import { copyOf } from '../batter/schedule/index.ts'
 import type { CupState } from '../batter/schedule/index.ts'
-import { advanceBatter, movingLevel } from '../batter/trace/index.ts'
+import { advanceBatter, levelOf, movingLevel } from '../batter/trace/index.ts'
 import type { Handling } from '../batter/trace/index.ts'
 
 /** A cup that is left as it is: what it shows at any second from then on. */
@@ -16,6 +16,15 @@ export const advanceCup = (cup: CupState, how: Handling, untilS: number): void =
   }
 }
 export const cupLevel = ({ batter, pace, load }: CupState): number => movingLevel(batter, pace, load)
+/** What it shows where it stands. */
+export const standingLevel = ({ batter, pace, load }: CupState): number => levelOf(batter, pace, load)
+
+/** A cup that is left until a second, as one of its own, with the level of its stirred batter. */
+export function movingAt(cup: CupState, how: Handling, s: number): { cup: CupState; level: number } {
+  const now = copyOf(cup)
+  advanceCup(now, how, s)
+  return { cup: now, level: cupLevel(now) }
+}
 
 /** Steps between two points, s: finely at first, where it matters. */
 const stepAfter = (s: number): number => (s < 180 ? 20 : s < 600 ? 60 : 120)
@@ -43,9 +52,7 @@ export class RestingCup {
 
   /** The cup at a second, as one of its own. */
   at(s: number): CupState {
-    const now = copyOf(this.cup)
-    advanceCup(now, this.waits, s)
-    return now
+    return movingAt(this.cup, this.waits, s).cup
   }
 
   #grow(): boolean {

@@ -1,0 +1,195 @@
+import { FAULTS, MODES, copyOf, pourVerdict, toolVerdict } from '../batter/schedule/index.ts'
+import type { CupState, Fault, PourTask, RunInput, ToolTask } from '../batter/schedule/index.ts'
+import { diveDepthMm, levelOf, levelThatCarries } from '../batter/trace/index.ts'
+import { batterOf, movingAt } from '../bench/index.ts'
+import type { Replayed } from '../bench/index.ts'
+import type { Scene } from './world.ts'
+import { cupIn, isRiced, potGiven, reallyInCup } from './world.ts'
+import { potAt } from './pot.ts'
+
+/** What came of a rehearsed run, by what its batter really was. */
+
+/** Why a pour did not come out beside the faults of the forecast. */
+export const OTHER_FAULTS = {
+  'not-poured': 'was not poured',
+  'no-colour': 'has no colour',
+  'no-scent': 'has no scent',
+  riced: 'has grains in it',
+  lost: 'was lost',
+  apart: 'was divided before it held',
+  short: 'is short of batter',
+} as const
+export type Wrong = Fault | keyof typeof OTHER_FAULTS
+
+export const wrongWords = (wrong: Wrong): string => ({ ...FAULTS, ...OTHER_FAULTS })[wrong]
+
+export interface PourResult {
+  pour: string
+  cup: string
+  massG: number
+  /** What really went in, g. */
+  pouredG: number
+  /** Levels that it really had as its pour began and ended; null: it was not poured. */
+  startLevel: number | null
+  endLevel: number | null
+  wrong: Wrong | null
+  /** Tools after it: what was wrong with each; null: nothing. */
+  tools: (Wrong | null)[]
+  isPlanB: boolean
+}
+
+/** A pour may be off its window by so much before anybody sees it, levels; and hold so much less than planned, as a share. */
+const UNSEEN = 0.15
+const SHORT = 0.12
+/** An error of the model that is none. */
+const SURE = 1e-6
+const HOLDS = 0.8
+
+/** Soap that lies in the mould at a second, as it stands. */
+function lying(state: CupState, s: number): number {
+  const { cup } = movingAt(copyOf(state), MODES.rest, s)
+  return levelOf(cup.batter, cup.pace, cup.load)
+}
+
+interface Given {
+  scene: Scene
+  input: RunInput
+  cups: readonly (Replayed | null)[]
+}
+
+/** The soap of an earlier pour. */
+function soapOf({ input, cups }: Given, k: number): CupState | null {
+  const pour = input.pours[k]!
+  return cups[pour.cup]?.mould.get(pour.pour) ?? null
+}
+
+function carried(given: Given, pour: PourTask, s: number): { level: number; need: number; dive: number | null } | null {
+  const below = pour.below.map(k => soapOf(given, k)).findLast(one => one !== null && one.atS <= s)
+  if (!below) return null
+  const level = lying(below, s)
+  const need = Math.max(pour.leastBelow, levelThatCarries(pour.dropMm, pour.overSpatula))
+  const dive = pour.depth ? Math.min(pour.belowMm, diveDepthMm(pour, level)) : null
+  return { level, need, dive }
+}
+
+function toolWrong(given: Given, index: number, tool: ToolTask, s: number): Wrong | null {
+  const pour = given.input.pours[index]!
+  const places = tool.through === 'top' ? [index] : [...pour.below, index]
+  const levels = places.flatMap(k => {
+    const soap = soapOf(given, k)
+    return soap && soap.atS <= s + 1 ? [lying(soap, s)] : []
+  })
+  if (levels.length === 0) return 'not-poured'
+  const run = {
+    move: tool.move,
+    startS: s,
+    endS: s,
+    lowest: Math.min(...levels) + UNSEEN,
+    highest: Math.max(...levels) - UNSEEN,
+  }
+  const verdict = toolVerdict({ ...given.input, levelError: SURE }, tool, run)
+  return verdict.works < 0.5 ? verdict.fault : null
+}
+
+/** Whether the batter held as a cup was drawn from it. */
+function held({ scene, input }: Given, i: number): boolean {
+  const cup = scene.state.cups[i]!
+  if (cup.drawnAt === null || input.whipped) return true
+  const pot = potAt(potGiven(scene), batterOf(input, cup.cup), cup.drawnAt)
+  return pot === null || pot.batter.emulsion >= HOLDS
+}
+
+/** What a cup lacked. */
+function lacking(given: Given, i: number): Wrong | null {
+  const { scene, input } = given
+  const cup = scene.state.cups[i]!
+  const { colourS, scent } = input.cups[i]!
+  if (cup.isLost || scene.struck.some(({ key, cup: of }) => key === 'broke-cup' && of === cup.cup)) return 'lost'
+  if (!held(given, i)) return 'apart'
+  if (colourS > 0 && cup.colouredAt === null) return 'no-colour'
+  const wants = scent !== null && scent.moment !== 'oils' && scent.moment !== 'never-stop'
+  if (wants && cup.scentedAt === null && scene.state.potScentedAt === null) return 'no-scent'
+  return isRiced(scene, cup) ? 'riced' : null
+}
+
+function pourResult(given: Given, index: number): PourResult {
+  const { scene, input, cups } = given
+  const pour = input.pours[index]!
+  const { lyeInAt, pours, tools } = scene.state
+  const cup = scene.state.cups[pour.cup]!
+  const span = pours[pour.pour]
+  const met = cups[pour.cup]?.met.get(pour.pour)
+  const isPlanB =
+    scene.state.planB !== null && !scene.rehearsed.following.input.pours.some(one => one.pour === pour.pour)
+  const about = { pour: pour.pour, cup: cup.cup, massG: pour.massG, isPlanB }
+  if (!span || !met || lyeInAt === null)
+    return {
+      ...about,
+      pouredG: 0,
+      startLevel: null,
+      endLevel: null,
+      wrong: 'not-poured',
+      tools: pour.tools.map(() => 'not-poured' as const),
+    }
+  const off = scene.rehearsed.truth.cups[pour.cup] ?? 0
+  const s = span.fromS - lyeInAt
+  const below = carried(given, pour, s)
+  const verdict = pourVerdict({ ...input, levelError: SURE }, index, {
+    ...{
+      startS: s,
+      endS: span.toS - lyeInAt,
+      startLevel: met.startLevel + off + UNSEEN,
+      endLevel: met.endLevel + off - UNSEEN,
+    },
+    ...{
+      carrierLevel: pour.isCarried && below ? below.level + off + UNSEEN : null,
+      carrierNeed: pour.isCarried && below ? below.need : null,
+    },
+    ...{
+      bursts: 0,
+      stoodLevel: met.stoodLevel + off - UNSEEN,
+      diveMm: below?.dive ?? null,
+      tools: [],
+      after: cups[pour.cup]!.cup,
+    },
+  })
+  const mine = input.pours.filter(one => one.cup === pour.cup && pours[one.pour])
+  const share = pour.massG / mine.reduce((sum, one) => sum + one.massG, 0)
+  const pouredG = share * (cup.pouredG - Math.max(0, -reallyInCup(scene, cup)))
+  const wrong =
+    lacking(given, pour.cup) ??
+    (verdict.works < 0.5 ? verdict.fault : pouredG < (1 - SHORT) * pour.massG ? 'short' : null)
+  return {
+    ...about,
+    ...{ pouredG, startLevel: met.startLevel + off, endLevel: met.endLevel + off, wrong },
+    tools: pour.tools.map(tool => {
+      const at = tools[scene.following.plan.moves[tool.move]!.id]
+      return at === undefined ? 'not-poured' : toolWrong(given, index, tool, at - lyeInAt)
+    }),
+  }
+}
+
+/** Of each pour of what was followed in the end, what came of it. */
+export function judgedPours(scene: Scene): PourResult[] {
+  const { input } = scene.following
+  const cups = input.cups.map((_, i) => cupIn(scene, i))
+  const given = { scene, input, cups }
+  return input.pours.map((_, index) => pourResult(given, index))
+}
+
+/** Look of plan B against the planned. */
+const WORTH_OF_B = 0.7
+
+/** What a run is worth, 0…1: by mass, pours and tools as they were meant 1, by plan B less. */
+export function worthOf(pours: readonly PourResult[]): number {
+  const mass = pours.reduce((sum, { massG }) => sum + massG, 0)
+  const well = pours.reduce((sum, { massG, wrong, tools, isPlanB }) => {
+    const parts = [wrong === null, ...tools.map(tool => wrong === null && tool === null)]
+    return sum + (massG * (isPlanB ? WORTH_OF_B : 1) * parts.filter(Boolean).length) / parts.length
+  }, 0)
+  return mass > 0 ? well / mass : 0
+}
+
+/** Whether everything came out, planned or by plan B. */
+export const allWell = (pours: readonly PourResult[]): boolean =>
+  pours.length > 0 && pours.every(({ wrong, tools }) => wrong === null && tools.every(tool => tool === null))
