@@ -16,6 +16,7 @@ const PARTS = [
   'rest',
   'honesty',
   'run',
+  'rehearsal',
   'calls',
   'record',
   'faults',

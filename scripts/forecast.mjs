@@ -1,32 +1,9 @@
 // npm run -s forecast -- plan.json [--shelf shelf.json] [--run run.json]: every result of a plan as JSON, and how a run of it stands.
-import { readFileSync } from 'node:fs'
-import { resolve } from 'node:path'
 import { buildCore, ensurePackages } from './lib/build.mjs'
+import { jsonFrom, listed, optionFrom, planAndShelf } from './lib/options.mjs'
 import { Told, run } from './lib/say.mjs'
 
 const USAGE = 'Name a plan: npm run -s forecast -- plan.json'
-
-function textOf(file) {
-  try {
-    return readFileSync(resolve(process.env.INIT_CWD ?? '.', file), 'utf8')
-  } catch (error) {
-    throw new Told(`${file} cannot be read (${error.code ?? 'unknown'}).`)
-  }
-}
-
-function jsonFrom(file) {
-  try {
-    return JSON.parse(textOf(file))
-  } catch (error) {
-    throw error instanceof Told ? error : new Told(`${file} is not JSON.`)
-  }
-}
-
-/** The file named after an option; the two are taken out of the arguments. */
-function optionFrom(args, name) {
-  const at = args.indexOf(name)
-  return at >= 0 ? args.splice(at, 2)[1] : undefined
-}
 
 /** How a run stands after its last event: what is to be done then, what it weighs out to, and how long each cup can still be poured. */
 function standing(file, shelf, core) {
@@ -41,10 +18,6 @@ function standing(file, shelf, core) {
   return { state, next, actual, minutesLeft: cups, ways, planB }
 }
 
-/** One line a problem: path, value, sentence. */
-const listed = (problems, say) =>
-  problems.map(({ path, value, sentence }) => `${path || '(document)'}\t${JSON.stringify(value)}\t${say(sentence)}`)
-
 await run(async () => {
   const args = process.argv.slice(2)
   const shelfFile = optionFrom(args, '--shelf')
@@ -53,33 +26,16 @@ await run(async () => {
   ensurePackages()
   buildCore()
   const core = await import('@ostler/core')
-  const {
-    designResult,
-    everything,
-    forecast,
-    readPlanText,
-    readShelf,
-    referenceShelf,
-    remediesFor,
-    restOutlook,
-    said,
-    say,
-    sureRisk,
-  } = core
-  const made = shelfFile ? readShelf(jsonFrom(shelfFile)) : { ok: true, shelf: referenceShelf() }
-  if (!made.ok) throw new Told(`${shelfFile} is not a shelf:\n${listed(made.problems, say).join('\n')}`)
-  const { shelf } = made
-  const read = readPlanText(textOf(args[0]))
-  if (!read.ok)
-    throw new Told(`${args[0]} is not a plan that can be forecast:\n${listed(read.problems, say).join('\n')}`)
-  const result = forecast(read.plan, shelf)
+  const { designResult, everything, forecast, remediesFor, restOutlook, said, say, sureRisk } = core
+  const { plan, shelf } = planAndShelf(core, args[0], shelfFile)
+  const result = forecast(plan, shelf)
   if (!result.ok) throw new Told(`${result.path}\t${say(result.sentence)}`)
   const more = {
-    ...everything(read.plan, shelf, result.forecast),
-    design: designResult(read.plan, result.forecast.lanes.pours),
-    risk: sureRisk(read.plan, shelf),
-    remedies: remediesFor(read.plan, shelf),
-    rest: restOutlook({ ...result.forecast, plan: read.plan, shelf }),
+    ...everything(plan, shelf, result.forecast),
+    design: designResult(plan, result.forecast.lanes.pours),
+    risk: sureRisk(plan, shelf),
+    remedies: remediesFor(plan, shelf),
+    rest: restOutlook({ ...result.forecast, plan, shelf }),
   }
   const all = { ...result.forecast, ...more, ...(runFile && { run: standing(runFile, shelf, core) }) }
   process.stdout.write(`${JSON.stringify(said(all), null, 2)}\n`)

@@ -298,6 +298,7 @@ export type {
 export { FACT_GROUPS, differences, factsOf } from './forecast/compare/index.ts'
 export type { Difference, Said } from './forecast/compare/index.ts'
 export * from './wire/index.ts'
+export * from './rehearsal/index.ts'
 
 export type { Place } from './plan/index.ts'
 export * from './plan-doorway.ts'

@@ -59,7 +59,9 @@ function otherwise({ following, state }: Moment, cups: readonly CupOutlook[]): (
       !isNeverStopped(task) &&
       task.scent.moment !== 'oils' &&
       state.cups[i]!.scentedAt === null &&
-      state.cups[i]!.drawnAt !== null,
+      state.cups[i]!.drawnAt !== null &&
+      // What was left out already is not left out again.
+      !state.waived.includes(`scent:${task.cup.id}`),
   )
   const plain =
     unscented >= 0 ? [{ kind: 'plain' as const, waitS: 0, cup: input.cups[unscented]!.cup.id, plain: unscented }] : []

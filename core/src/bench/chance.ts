@@ -72,14 +72,15 @@ function openTask(
   i: number,
   { plain }: Otherwise,
 ): CupTask {
-  const { colouredAt, scentedAt } = state.cups[i]!
+  const { cup, colouredAt, scentedAt } = state.cups[i]!
+  const isLeftOut = scentedAt === null && state.waived.includes(`scent:${cup}`)
   const hasScent = scentedAt !== null || task.scent?.moment === 'oils'
   return {
     ...task,
     ...(colouredAt !== null && { colourS: 0, stop: null }),
     // Scent of the pot is in by now; one that is in needs nothing more.
     scent:
-      plain === i || (hasScent && ownBatters)
+      plain === i || isLeftOut || (hasScent && ownBatters)
         ? null
         : task.scent && hasScent
           ? { ...task.scent, moment: 'pot' }
@@ -133,7 +134,13 @@ function openInput(at: Moment, { nodes }: Standing, other: Otherwise): RunInput 
 /** Chance that a scent that is still to go in makes lumps; one that has made them does so in every cup. */
 function ricingLeft(input: RunInput, state: BenchState): number {
   if (state.wrong.some(({ how }) => how === 'ricing')) return 1
-  const left = input.cups.filter(({ scent }, i) => scent && scent.moment !== 'pot' && state.cups[i]!.scentedAt === null)
+  const left = input.cups.filter(
+    ({ cup, scent }, i) =>
+      scent &&
+      scent.moment !== 'pot' &&
+      state.cups[i]!.scentedAt === null &&
+      !state.waived.includes(`scent:${cup.id}`),
+  )
   return Math.max(0, ...left.map(({ scent }) => scent!.ricing))
 }
 

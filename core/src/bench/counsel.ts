@@ -43,8 +43,8 @@ const CALL = { below: 0.4, atOnce: 0.3, above: 0.6, unlikely: 0.4, fromStart: 0.
 const HOLDS_S = 30
 /** By so much plan B must be better to be recommended. */
 const RECOMMENDED = 0.1
-/** What a batch by plan B is worth against one as it was meant. */
-const WORTH_OF_B = 0.85
+/** What a batch by plan B, or with a cup unscented, is worth against one as it was meant. */
+const WORTH: Partial<Record<WayOn['kind'], number>> = { 'plan-b': 0.85, plain: 0.85 }
 /** By so much a way must be better, for so long, to be advised instead. */
 const BETTER = 0.05
 const FOR_S = 8
@@ -53,7 +53,7 @@ const nameOf = ({ kind, waitS, cup }: WayOn): string => `${kind}:${waitS}:${kind
 
 /** What a way is worth: all of it in half, and the share of it that comes out. */
 const worthOf = ({ kind, chance: { whole, share } }: WayOn): number =>
-  (kind === 'plan-b' ? WORTH_OF_B : 1) * (0.5 * whole + 0.5 * share)
+  (WORTH[kind] ?? 1) * (0.5 * whole + 0.5 * share)
 
 /** The way that is advised, and what has been better than it. */
 function advisedNow(ways: readonly WayOn[], r: number, { advised, better }: Memory) {

@@ -1,5 +1,4 @@
 import { SIGHT_ERROR } from '../batter/schedule/index.ts'
-import { levelThatCarries } from '../batter/trace/index.ts'
 import {
   activeOf,
   benchOutlook,
@@ -13,13 +12,12 @@ import {
   verdictOn,
 } from '../bench/index.ts'
 import type { BenchEvent, BenchState, BenchStep, Counsel, Following, Settled } from '../bench/index.ts'
-import { judgedPours, worthOf } from './judge.ts'
+import { bearsNow, judgedPours, worthOf } from './judge.ts'
 import { normally } from './luck.ts'
 import { surpriseOf, sizeOf } from './surprises.ts'
 import type { Struck } from './surprises.ts'
-import { cupIn, sceneAt, smoothS, worldAt } from './world.ts'
+import { cupNow, potInHand, potLeftG, sceneAt, smoothS } from './world.ts'
 import type { BodyNow, Rehearsed, Scene } from './world.ts'
-import { movingAt, standingLevel } from '../bench/index.ts'
 
 /** Makers who rehearse by themselves, so that advice can be judged over many batters. */
 
@@ -46,6 +44,8 @@ const MOST_DEEDS = 600
 const BURST_S = 3
 const MOST_BURSTS = 6
 const LOOK_S = 6
+/** To say by a word what is seen anyway. */
+const GLANCE_S = 2
 const CARRY_STEP_S = 30
 const LONGEST_WAIT_S = 1200
 /** Blended on so long when it does not hold. */
@@ -53,6 +53,8 @@ const ON_S = 8
 const HOLDS = 0.8
 /** Nothing noted for so long, the bench is asked again, s. */
 const ANEW_S = 15
+/** Waiting cups are stirred about once a minute. */
+const STIR_EVERY_S = 60
 
 interface Doing {
   /** Looks and advice are for those who follow it. */
@@ -66,8 +68,10 @@ class Maker {
   readonly events: BenchEvent[]
   r = LYE_IN_S
   #looks = 0
+  #folded: { count: number; state: BenchState } | null = null
   #counsel: Counsel | null = null
   #askedAt = -Infinity
+  #stirredAt = -Infinity
   #met = new Set<string>()
 
   constructor(
@@ -77,12 +81,15 @@ class Maker {
     this.events = madeReady(rehearsed.following, LYE_IN_S)
   }
 
+  /** Folded once for what is noted. */
   get state(): BenchState {
-    return fold(this.rehearsed.following, this.events)
+    const count = this.events.length
+    if (this.#folded?.count !== count) this.#folded = { count, state: fold(this.rehearsed.following, this.events) }
+    return this.#folded.state
   }
 
   get scene(): Scene {
-    return sceneAt(this.rehearsed, this.events, this.r)
+    return sceneAt(this.rehearsed, this.events, this.r, this.state)
   }
 
   note(about: About): void {
@@ -92,7 +99,7 @@ class Maker {
     const following = activeOf(this.rehearsed.following, this.state)
     const verdict = verdictOn(following, this.state, event)
     if (verdict.kind === 'refused' && verdict.waiver !== null)
-      this.events.push({ ...event, key: `${key}0`, kind: 'waive', how: verdict.waiver } as BenchEvent)
+      this.events.push({ ...event, key: `${key}0`, kind: 'waive', how: verdict.waiver })
     this.events.push(event)
   }
 
@@ -108,9 +115,9 @@ class Maker {
   }
 
   bodyOf(cup: string | undefined): BodyNow | null {
-    const world = worldAt(this.rehearsed, this.events, this.r)
-    if (cup === undefined) return world.pot
-    return world.cups[world.state.cups.findIndex(one => one.cup === cup)] ?? world.pot
+    const { scene } = this
+    const i = scene.state.cups.findIndex(one => one.cup === cup)
+    return (i < 0 ? null : cupNow(scene, i)) ?? potInHand(scene)
   }
 
   /** What struck since the last deed is met: noted, and what it costs of the time is gone. */
@@ -177,8 +184,7 @@ class Maker {
     const of = step.cup === undefined ? {} : { cup: step.cup }
     for (let n = 0; n < MOST_BURSTS; n += 1) {
       this.takes(15)
-      const world = worldAt(this.rehearsed, this.events, this.r)
-      const holds = (world.pot?.emulsion ?? 1) >= HOLDS || this.rehearsed.following.input.whipped !== null
+      const holds = (potInHand(this.scene)?.emulsion ?? 1) >= HOLDS || this.rehearsed.following.input.whipped !== null
       this.note({ kind: 'hold', ...of, how: holds ? 'holds' : 'breaks', amount: 15 })
       if (holds) return
       this.note({ kind: 'blend-on', ...of })
@@ -201,7 +207,7 @@ class Maker {
         this.r += BURST_S + 5
         this.note({ kind: 'burst', cup: cup.id, amount: BURST_S })
       }
-    if (pour.isCarried) this.waitsFor(index, following)
+    if (pour.isCarried) this.waitsFor(index)
   }
 
   smooths(cup: string): void {
@@ -212,20 +218,11 @@ class Maker {
     this.note({ kind: 'burst', cup, amount: seconds })
   }
 
-  waitsFor(index: number, { input }: Following): void {
-    const pour = input.pours[index]!
-    const need = Math.max(pour.leastBelow, levelThatCarries(pour.dropMm, pour.overSpatula))
+  waitsFor(index: number): void {
     const began = this.r
     while (this.r - began < LONGEST_WAIT_S) {
-      const { scene } = this
-      const k = pour.below.findLast(one => scene.state.pours[input.pours[one]!.pour] !== undefined)
-      if (k === undefined) return
-      const soap = cupIn(scene, input.pours[k]!.cup)?.mould.get(input.pours[k]!.pour)
-      if (
-        !soap ||
-        standingLevel(movingAt(soap, scene.run.waiting(input.pours[k]!.cup), this.r - scene.state.lyeInAt!).cup) >= need
-      )
-        return
+      const below = bearsNow(this.scene, index)
+      if (!below || below.level >= below.need) return
       this.r += CARRY_STEP_S
     }
   }
@@ -259,10 +256,10 @@ class Maker {
       this.note({ kind: 'waive', how: `scent:${advised.cup}`, text: 'left without scent' })
       return true
     }
-    if (advised?.kind === 'stir') {
+    if (advised?.kind === 'stir' && this.r - this.#stirredAt >= STIR_EVERY_S) {
       this.takes(20)
       this.note({ kind: 'stir', amount: 8 })
-      return true
+      this.#stirredAt = this.r
     }
     return false
   }
@@ -295,7 +292,7 @@ class Maker {
       }
       case 'draw': {
         this.takes(step.seconds)
-        const left = worldAt(this.rehearsed, this.events, this.r).potLeftG
+        const left = potLeftG(this.scene)
         const amount = following.input.ownBatters ? (step.massG ?? 0) : Math.min(step.massG ?? 0, left)
         return this.note({ kind: 'drawn', cup: step.cup!, amount: Math.max(1, Math.round(10 * amount) / 10) })
       }
@@ -303,8 +300,17 @@ class Maker {
         this.takes(step.kind === 'lye-in' ? 0 : step.seconds)
         const about = eventOf(step, this.state)
         if (about) this.note(about)
+        if (step.kind === 'scent' && step.cup !== undefined && this.doing.follows) this.sawWhileStirred(step.cup)
       }
     }
+  }
+
+  /** Who stirs a cup sees what becomes of it. */
+  sawWhileStirred(cup: string): void {
+    const body = this.bodyOf(cup)
+    if (!body || this.state.cups.find(one => one.cup === cup)?.drawnAt == null) return
+    this.r += GLANCE_S
+    this.note({ kind: 'seen', cup, amount: this.sees(body, 'eye'), how: 'word' })
   }
 
   whips(step: BenchStep): void {

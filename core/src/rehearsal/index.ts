@@ -1,5 +1,12 @@
-export { LEVELS, SURPRISES, SURPRISE_KEYS, drawnSurprises, sizeOf, surpriseOf } from './surprises.ts'
-export type { Happening, Level, Put, Struck, Surprise, SurpriseKey } from './surprises.ts'
+export {
+  LEVELS as LEVELS_OF_SURPRISE,
+  SURPRISES,
+  SURPRISE_KEYS,
+  drawnSurprises,
+  sizeOf,
+  surpriseOf,
+} from './surprises.ts'
+export type { Happening, Level as LevelOfSurprise, Put, Struck, Surprise, SurpriseKey } from './surprises.ts'
 export { rehearsalOf, sceneAt, worldAt } from './world.ts'
 export type { BodyNow, Rehearsed, Setting, WorldNow } from './world.ts'
 export { shownOf } from './shows.ts'

@@ -36,6 +36,8 @@ export interface PourResult {
   /** Tools after it: what was wrong with each; null: nothing. */
   tools: (Wrong | null)[]
   isPlanB: boolean
+  /** Its scent was left out on purpose. */
+  isPlain: boolean
 }
 
 /** A pour may be off its window by so much before anybody sees it, levels; and hold so much less than planned, as a share. */
@@ -57,28 +59,41 @@ interface Given {
   cups: readonly (Replayed | null)[]
 }
 
-/** The soap of an earlier pour. */
-function soapOf({ input, cups }: Given, k: number): CupState | null {
+/** What a pour that lies in the mould shows there at a second after the lye, with what the model is off by in its cup; null: it is not there. */
+function lyingLevel({ scene, input, cups }: Given, k: number, s: number): number | null {
   const pour = input.pours[k]!
-  return cups[pour.cup]?.mould.get(pour.pour) ?? null
+  const soap = cups[pour.cup]?.mould.get(pour.pour)
+  return soap && soap.atS <= s + 1 ? lying(soap, s) + (scene.rehearsed.truth.cups[pour.cup] ?? 0) : null
 }
 
-function carried(given: Given, pour: PourTask, s: number): { level: number; need: number; dive: number | null } | null {
-  const below = pour.below.map(k => soapOf(given, k)).findLast(one => one !== null && one.atS <= s)
-  if (!below) return null
-  const level = lying(below, s)
-  const need = Math.max(pour.leastBelow, levelThatCarries(pour.dropMm, pour.overSpatula))
-  const dive = pour.depth ? Math.min(pour.belowMm, diveDepthMm(pour, level)) : null
-  return { level, need, dive }
+/** What lies below a pour at a second after the lye: how it stands, and how it has to; null: nothing does. */
+export interface Below {
+  level: number
+  need: number
+}
+
+function belowOf(given: Given, pour: PourTask, s: number): Below | null {
+  const level = pour.below.map(k => lyingLevel(given, k, s)).findLast(one => one !== null)
+  if (level === undefined || level === null) return null
+  return { level, need: Math.max(pour.leastBelow, levelThatCarries(pour.dropMm, pour.overSpatula)) }
+}
+
+const givenIn = (scene: Scene): Given => {
+  const { input } = scene.following
+  return { scene, input, cups: input.cups.map((_, i) => cupIn(scene, i)) }
+}
+
+/** What bears a pour, were it begun now; null: nothing has to. */
+export function bearsNow(scene: Scene, index: number): Below | null {
+  const pour = scene.following.input.pours[index]!
+  const { lyeInAt } = scene.state
+  return pour.isCarried && lyeInAt !== null ? belowOf(givenIn(scene), pour, scene.r - lyeInAt) : null
 }
 
 function toolWrong(given: Given, index: number, tool: ToolTask, s: number): Wrong | null {
   const pour = given.input.pours[index]!
   const places = tool.through === 'top' ? [index] : [...pour.below, index]
-  const levels = places.flatMap(k => {
-    const soap = soapOf(given, k)
-    return soap && soap.atS <= s + 1 ? [lying(soap, s)] : []
-  })
+  const levels = places.flatMap(k => lyingLevel(given, k, s) ?? [])
   if (levels.length === 0) return 'not-poured'
   const run = {
     move: tool.move,
@@ -108,7 +123,8 @@ function lacking(given: Given, i: number): Wrong | null {
   if (!held(given, i)) return 'apart'
   if (colourS > 0 && cup.colouredAt === null) return 'no-colour'
   const wants = scent !== null && scent.moment !== 'oils' && scent.moment !== 'never-stop'
-  if (wants && cup.scentedAt === null && scene.state.potScentedAt === null) return 'no-scent'
+  const isLeftOut = scene.state.waived.includes(`scent:${cup.cup}`)
+  if (wants && cup.scentedAt === null && scene.state.potScentedAt === null && !isLeftOut) return 'no-scent'
   return isRiced(scene, cup) ? 'riced' : null
 }
 
@@ -121,7 +137,8 @@ function pourResult(given: Given, index: number): PourResult {
   const met = cups[pour.cup]?.met.get(pour.pour)
   const isPlanB =
     scene.state.planB !== null && !scene.rehearsed.following.input.pours.some(one => one.pour === pour.pour)
-  const about = { pour: pour.pour, cup: cup.cup, massG: pour.massG, isPlanB }
+  const isPlain = cup.scentedAt === null && scene.state.waived.includes(`scent:${cup.cup}`)
+  const about = { pour: pour.pour, cup: cup.cup, massG: pour.massG, isPlanB, isPlain }
   if (!span || !met || lyeInAt === null)
     return {
       ...about,
@@ -133,7 +150,8 @@ function pourResult(given: Given, index: number): PourResult {
     }
   const off = scene.rehearsed.truth.cups[pour.cup] ?? 0
   const s = span.fromS - lyeInAt
-  const below = carried(given, pour, s)
+  const below = belowOf(given, pour, s)
+  const diveMm = pour.depth && below ? Math.min(pour.belowMm, diveDepthMm(pour, below.level)) : null
   const verdict = pourVerdict({ ...input, levelError: SURE }, index, {
     ...{
       startS: s,
@@ -142,13 +160,13 @@ function pourResult(given: Given, index: number): PourResult {
       endLevel: met.endLevel + off - UNSEEN,
     },
     ...{
-      carrierLevel: pour.isCarried && below ? below.level + off + UNSEEN : null,
+      carrierLevel: pour.isCarried && below ? below.level + UNSEEN : null,
       carrierNeed: pour.isCarried && below ? below.need : null,
     },
     ...{
       bursts: 0,
       stoodLevel: met.stoodLevel + off - UNSEEN,
-      diveMm: below?.dive ?? null,
+      diveMm,
       tools: [],
       after: cups[pour.cup]!.cup,
     },
@@ -171,21 +189,19 @@ function pourResult(given: Given, index: number): PourResult {
 
 /** Of each pour of what was followed in the end, what came of it. */
 export function judgedPours(scene: Scene): PourResult[] {
-  const { input } = scene.following
-  const cups = input.cups.map((_, i) => cupIn(scene, i))
-  const given = { scene, input, cups }
-  return input.pours.map((_, index) => pourResult(given, index))
+  const given = givenIn(scene)
+  return given.input.pours.map((_, index) => pourResult(given, index))
 }
 
-/** Look of plan B against the planned. */
-const WORTH_OF_B = 0.7
+/** By plan B, or unscented on purpose, against what was meant. */
+const WORTH_OF_ANOTHER = 0.7
 
-/** What a run is worth, 0…1: by mass, pours and tools as they were meant 1, by plan B less. */
+/** What a run is worth, 0…1: by mass, pours and tools as they were meant 1, by plan B or unscented less. */
 export function worthOf(pours: readonly PourResult[]): number {
   const mass = pours.reduce((sum, { massG }) => sum + massG, 0)
-  const well = pours.reduce((sum, { massG, wrong, tools, isPlanB }) => {
+  const well = pours.reduce((sum, { massG, wrong, tools, isPlanB, isPlain }) => {
     const parts = [wrong === null, ...tools.map(tool => wrong === null && tool === null)]
-    return sum + (massG * (isPlanB ? WORTH_OF_B : 1) * parts.filter(Boolean).length) / parts.length
+    return sum + (massG * (isPlanB || isPlain ? WORTH_OF_ANOTHER : 1) * parts.filter(Boolean).length) / parts.length
   }, 0)
   return mass > 0 ? well / mass : 0
 }

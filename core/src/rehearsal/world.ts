@@ -121,9 +121,10 @@ export interface Scene {
   r: number
 }
 
-export function sceneAt(rehearsed: Rehearsed, all: readonly BenchEvent[], r: number): Scene {
+/** @param known how the run stands then, where it is folded already */
+export function sceneAt(rehearsed: Rehearsed, all: readonly BenchEvent[], r: number, known?: BenchState): Scene {
   const events = all.filter(event => event.r <= r)
-  const state = fold(rehearsed.following, events)
+  const state = known ?? fold(rehearsed.following, events)
   const following = asScented(activeOf(rehearsed.following, state), state)
   const struck = struckBy(rehearsed.following, rehearsed.seed, rehearsed.puts, state, r)
   const run = runIn(inputIn(following, rehearsed.truth), rehearsed.truth)
@@ -179,7 +180,8 @@ export function cupIn(scene: Scene, i: number): Replayed | null {
   return replayed(own, i, deeds, { mean: 0, variance: 0 })
 }
 
-function cupNow(scene: Scene, i: number): BodyNow | null {
+/** A cup as it is; null: it is empty. */
+export function cupNow(scene: Scene, i: number): BodyNow | null {
   const gone = cupIn(scene, i)
   const cup = scene.state.cups[i]!
   if (!gone) return null
@@ -204,6 +206,21 @@ export function potNow(scene: Scene, name: string | null): BodyNow | null {
   }
 }
 
+/** What is left in the one pot, g. */
+export function potLeftG({ rehearsed: { truth }, following: { input }, state }: Scene): number {
+  const drawn = state.cups.reduce((sum, cup) => sum + (cup.drawnG ?? 0), 0)
+  return Math.max(0, 1000 * input.potKg * truth.potShare - drawn)
+}
+
+/** The one pot, or the batter of its own that is made just now; null: there is none. */
+export function potInHand(scene: Scene): BodyNow | null {
+  const { input } = scene.following
+  if (!input.ownBatters) return potNow(scene, null)
+  const { state } = scene
+  const own = state.cups.find(cup => cup.drawnG === null && blendOf(input, state, cup.cup).lyeInAt !== null)
+  return own ? potNow(scene, batterOf(input, own.cup)) : null
+}
+
 /** Lye as it cools from the moment at which it was mixed, °C. */
 function lyeC({ following: { plan, shelf, portions }, state, r, run }: Scene): number | null {
   if (state.lyeMixedAt === null) return null
@@ -220,13 +237,14 @@ function kept(plan: object, make: () => { min: number; c: number }[]) {
 }
 
 /** How a rehearsed batch really stands at a second of it. */
-export function worldAt(rehearsed: Rehearsed, all: readonly BenchEvent[], r: number): WorldNow {
-  const scene = sceneAt(rehearsed, all, r)
+export const worldAt = (rehearsed: Rehearsed, all: readonly BenchEvent[], r: number): WorldNow =>
+  worldOf(sceneAt(rehearsed, all, r))
+
+function worldOf(scene: Scene): WorldNow {
+  const { rehearsed, r } = scene
   const { state, struck, following } = scene
   const { truth } = rehearsed
   const { input } = following
-  const drawn = state.cups.reduce((sum, cup) => sum + (cup.drawnG ?? 0), 0)
-  const own = state.cups.find(cup => cup.drawnG === null && blendOf(input, state, cup.cup).lyeInAt !== null)
   const dim = struck.find(({ key }) => key === 'bad-light')
   const lye = lyeC(scene)
   return {
@@ -235,8 +253,8 @@ export function worldAt(rehearsed: Rehearsed, all: readonly BenchEvent[], r: num
     lyeC: lye === null ? null : lye + truth.probeK,
     oilsC: input.mixC + truth.probeK,
     roomC: input.roomC + truth.roomK,
-    pot: input.ownBatters ? (own ? potNow(scene, batterOf(input, own.cup)) : null) : potNow(scene, null),
-    potLeftG: Math.max(0, 1000 * input.potKg * truth.potShare - drawn),
+    pot: potInHand(scene),
+    potLeftG: potLeftG(scene),
     cups: state.cups.map((_, i) => cupNow(scene, i)),
     isBlenderDead: struck.some(({ key }) => key === 'dead-blender'),
     isDim: dim !== undefined && r < dim.r + sizeOf(dim),
