@@ -39,6 +39,7 @@ export {
   PLAN_VERSION,
   POUR_WAYS,
   Plan,
+  PathPoint,
   Pour,
   RACK_AIRS,
   RESERVE_USES,

@@ -41,6 +41,7 @@ export {
   MOVE_TOOLS,
   TOGETHER,
   TOP_WAYS,
+  PathPoint,
 } from './score-part.ts'
 export type { Aside, Blade, Depth, Pattern, PourWay, LayerFace, MoveTool, Together } from './score-part.ts'
 export { EMBED_FORMS, Embed, Finish, MATS, Mat, PlanB, SIDES, TOPPINGS, TRIGGERS, Topping } from './finish-part.ts'

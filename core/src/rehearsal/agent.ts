@@ -359,7 +359,10 @@ function perfect(rehearsed: Rehearsed): Rehearsal {
   const hasB = planBOf(rehearsed.following.plan) !== null
   const pours = rehearsed.following.input.pours.length
   const ways = [null, ...(hasB ? Array.from({ length: Math.min(MOST_BEFORE_B, pours) }, (_, n) => n) : [])]
-  const runs = ways.map(planBAfter => worked(rehearsed, { follows: false, planBAfter, isPerfect: true }))
+  const runs = [
+    ...ways.map(planBAfter => worked(rehearsed, { follows: false, planBAfter, isPerfect: true })),
+    worked(rehearsed, { follows: true, planBAfter: null, isPerfect: true }),
+  ]
   return runs.reduce((best, one) => (worthOfRun(rehearsed, one) > worthOfRun(rehearsed, best) ? one : best))
 }
 

@@ -4,6 +4,7 @@ export {
   SURPRISE_KEYS,
   drawnSurprises,
   sizeOf,
+  struckBy,
   surpriseOf,
 } from './surprises.ts'
 export type { Happening, Level as LevelOfSurprise, Put, Struck, Surprise, SurpriseKey } from './surprises.ts'
@@ -16,3 +17,7 @@ export type { PourResult, Wrong } from './judge.ts'
 export { LYE_IN_S, POLICIES, rehearse, worthOfRun } from './agent.ts'
 export type { Policy, Rehearsal } from './agent.ts'
 export type { Truth } from './truth.ts'
+export { BEGINNINGS, RehearsalDone, RehearsalSetting, Slip, Stroke, readDone, readSetting, undone } from './kept.ts'
+export type { Beginning } from './kept.ts'
+export { asMade, outcomeOf } from './outcome.ts'
+export type { Readings, RehearsalOutcome } from './outcome.ts'

@@ -170,13 +170,16 @@ describe('makers who rehearse by themselves', () => {
     return done.filter(allWell).length / seeds
   }
 
-  test.each(['weir-milk', 'verdigris-stair'])('follow a plan about as often to its end as the forecast says: %s', name => {
-    const chance = chanceOf(followingExample(name).input)
-    // Three standard errors of 24 runs, and what the hands here do otherwise.
-    expect(Math.abs(results(name, 24, 'fixed') - chance)).toBeLessThan(
-      0.1 + 3 * Math.sqrt((chance * (1 - chance)) / 24),
-    )
-  })
+  test.each(['weir-milk', 'verdigris-stair'])(
+    'follow a plan about as often to its end as the forecast says: %s',
+    name => {
+      const chance = chanceOf(followingExample(name).input)
+      // Three standard errors of 24 runs, and what the hands here do otherwise.
+      expect(Math.abs(results(name, 24, 'fixed') - chance)).toBeLessThan(
+        0.1 + 3 * Math.sqrt((chance * (1 - chance)) / 24),
+      )
+    },
+  )
 
   test('perfect hands with the same luck do not fall behind', () => {
     for (const seed of [1, 6]) {

@@ -1,3 +1,4 @@
+import type { RehearsalDone, RehearsalSetting } from '../rehearsal/index.ts'
 import type { Fitness } from '../faults/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
 import type { Recipe } from '../recipe/index.ts'
@@ -224,4 +225,23 @@ export interface ErrorAnswer {
   item?: StoredItem
   /** Lots that do not hold what would be taken of them. */
   short?: ShortLot[]
+}
+
+/** A rehearsal of a batch in the list of them. */
+export interface RehearsalSummary {
+  id: string
+  openedAt: string
+  setting: RehearsalSetting
+  /** Whose it is; empty: they are gone. */
+  person: string
+  score: number | null
+}
+
+/** A rehearsal with all that it is reckoned from. */
+export interface RehearsalAnswer extends Omit<RehearsalSummary, 'score'> {
+  batch: string
+  revision: number
+  plan: Plan
+  shelf: Shelf
+  done: RehearsalDone
 }

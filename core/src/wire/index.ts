@@ -28,6 +28,8 @@ export type {
   PhotoAnswer,
   RackBatch,
   RecordAnswer,
+  RehearsalAnswer,
+  RehearsalSummary,
   RunOutcome,
   RunSummary,
   SessionAnswer,

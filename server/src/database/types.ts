@@ -1,4 +1,6 @@
 import type {
+  RehearsalDone,
+  RehearsalSetting,
   BatchCourse,
   BenchEvent,
   Change,
@@ -29,6 +31,7 @@ export interface Tables {
   recipe: RecipeTable
   recipe_version: RecipeVersionTable
   design: DesignTable
+  rehearsal: RehearsalTable
   evidence: EvidenceTable
   sign_in_try: SignInTryTable
   batch_change: BatchChangeTable
@@ -212,6 +215,23 @@ interface RunEventTable {
   event: JSONColumnType<BenchEvent, string, never>
   member_id: string | null
   received_at: Stamp
+}
+
+/** A rehearsed batch: never a run. */
+interface RehearsalTable {
+  id: string
+  workshop_id: string
+  batch_id: string
+  member_id: string | null
+  setting: JSONColumnType<RehearsalSetting, string, string>
+  plan: JSONColumnType<Plan, string, never>
+  shelf: JSONColumnType<Shelf, string, never>
+  done: JSONColumnType<RehearsalDone, string, string>
+  /** What its page reckoned it to be worth; null: it has not ended. */
+  score: number | null
+  revision: Generated<number>
+  opened_at: Stamp
+  updated_at: Stamp
 }
 
 interface RecipeTable {

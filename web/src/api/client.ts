@@ -27,6 +27,10 @@ import type {
   RackBatch,
   RecipeAnswer,
   RecordAnswer,
+  RehearsalAnswer,
+  RehearsalDone,
+  RehearsalSetting,
+  RehearsalSummary,
   RecordEntry,
   RecipeForm,
   RecipeVersionAnswer,
@@ -242,6 +246,22 @@ export const eventsAfter = (id: string, seq: number) => call<RunEvents>('GET', `
 
 export const sendEvents = (id: string, events: readonly BenchEvent[]) =>
   call<EventsKept>('POST', `/runs/${id}/events`, { events })
+
+export const rehearsalsQuery = (batch: string) =>
+  queryOptions({
+    queryKey: ['rehearsals', batch],
+    queryFn: () => call<RehearsalSummary[]>('GET', `/batches/${batch}/rehearsals`),
+  })
+
+export const beginRehearsal = (batch: string, id: string, setting: RehearsalSetting) =>
+  call<{ id: string }>('POST', `/batches/${batch}/rehearsals`, { id, setting })
+
+export const getRehearsal = (id: string) => call<RehearsalAnswer>('GET', `/rehearsals/${id}`)
+
+export const saveRehearsal = (id: string, revision: number, done: RehearsalDone, score: number | null) =>
+  call<{ revision: number }>('PUT', `/rehearsals/${id}`, { revision, done, score })
+
+export const deleteRehearsal = (id: string) => call<undefined>('DELETE', `/rehearsals/${id}`)
 
 export const getBatch = (id: string) => call<BatchAnswer>('GET', `/batches/${id}`)
 

@@ -68,6 +68,14 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/bench/bench-page.tsx')).BenchPage }),
       },
       {
+        path: '/rehearsals/:rehearsal',
+        lazy: async () => ({ Component: (await import('../features/bench/rehearsal-page.tsx')).RehearsalPage }),
+      },
+      {
+        path: '/rehearsals/:rehearsal/came',
+        lazy: async () => ({ Component: (await import('../features/rehearsal/came-page.tsx')).CamePage }),
+      },
+      {
         path: '/bench/:run/sheet',
         lazy: async () => ({ Component: (await import('../features/bench/bench-page.tsx')).RecordPage }),
       },
@@ -131,6 +139,10 @@ const router = createBrowserRouter([
           {
             path: 'bench',
             lazy: async () => ({ Component: (await import('../features/bench/runs-page.tsx')).RunsPage }),
+          },
+          {
+            path: 'rehearse',
+            lazy: async () => ({ Component: (await import('../features/rehearsal/rehearse-page.tsx')).RehearsePage }),
           },
           {
             path: 'outcome',

@@ -60,7 +60,10 @@ export const STAGES: readonly Stage[] = [
   },
   {
     name: 'Bench',
-    pages: [{ path: 'bench', name: 'Make it' }],
+    pages: [
+      { path: 'rehearse', name: 'Rehearse' },
+      { path: 'bench', name: 'Make it' },
+    ],
     word: () => 'minute by minute',
   },
   {

@@ -9,7 +9,7 @@ interface Props {
   /** Null until they are worked out. */
   colours: ColourForecast | null
   /** With the trace of each pour the edges are as forecast. */
-  pours?: Forecast['lanes']['pours'] | undefined
+  pours?: readonly Pick<Forecast['lanes']['pours'][number], 'startLevel' | 'endLevel'>[] | undefined
   height: number
   /** Looked at when it is out of the mould, each cup gelled or not as this says. */
   gelledOf?: (cup: string) => Gelled

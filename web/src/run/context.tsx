@@ -2,12 +2,12 @@ import { activeOf, forecast, hexOfCup } from '@ostler/core'
 import type { Following } from '@ostler/core'
 import { createContext, useContext, useMemo, useSyncExternalStore } from 'react'
 import { useColourView } from '../plan/colour-view.ts'
-import type { OpenRun, OpenRunState } from './open-run.ts'
+import type { OpenRunState, RunAtHand } from './open-run.ts'
 
-export const OpenRunContext = createContext<OpenRun | null>(null)
+export const OpenRunContext = createContext<RunAtHand | null>(null)
 
 /** The run that is open. */
-export function useRun(): OpenRun {
+export function useRun(): RunAtHand {
   const run = useContext(OpenRunContext)
   if (!run) throw new Error('no run is open here')
   return run

@@ -29,6 +29,12 @@ export interface OpenRunState {
   refused: string
 }
 
+/** What a page of a run needs of it, real or rehearsed. */
+export type RunAtHand = Pick<
+  OpenRun,
+  'id' | 'batch' | 'openedAt' | 'following' | 'get' | 'subscribe' | 'nowS' | 'verdict' | 'note' | 'last'
+>
+
 const DEVICE_KEY = 'ostler-device'
 const RETRY_MS = [1000, 2000, 5000, 10_000] as const
 const MOST_SENT = 200

@@ -3,6 +3,7 @@ import { useConnected } from '../../instruments/connected.ts'
 import { blendOf, creamingKey } from '@ostler/core'
 import { useFollowed, useRunState } from '../../run/context.tsx'
 import type { BenchDeeds } from './use-bench.ts'
+import { useRehearsal, useRehearsalState } from '../../rehearsal/context.tsx'
 
 const KEY =
   'flex min-h-18 flex-1 flex-col items-center justify-center gap-0.5 border-r border-line px-1 font-semibold last:border-r-0 hover:bg-chosen aria-pressed:bg-chosen disabled:text-soft'
@@ -18,26 +19,42 @@ export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
   const isBlending = kind === 'blend' && blendOf(input, state, next[0]?.step?.cup).blendingSince !== null
   const isCreaming = kind === 'cream' && state.ticked[creamingKey(next[0]?.step?.cup)] !== undefined
   const isMeasured = kind === 'weigh' || kind === 'draw' ? connected.mass : kind === 'temp' && connected.temperature
-  const word = isMeasured
-    ? 'Take it'
-    : kind === 'pour' && state.pouring === null
-      ? 'Begin'
-      : kind === 'blend' || kind === 'cream'
-        ? isBlending || isCreaming
-          ? 'Off'
-          : 'On'
-        : 'Done'
+  const rehearsal = useRehearsal()
+  const more = useRehearsalState()
+  const step = next[0]?.step ?? null
+  const isHeld = rehearsal !== null && step !== null && rehearsal.isHeld(step)
+  const word = isHeld
+    ? more?.held
+      ? 'Let go'
+      : 'Hold'
+    : isMeasured
+      ? 'Take it'
+      : kind === 'pour' && state.pouring === null
+        ? 'Begin'
+        : kind === 'blend' || kind === 'cream'
+          ? isBlending || isCreaming
+            ? 'Off'
+            : 'On'
+          : 'Done'
   return (
     <nav aria-label="Deeds" className="flex border-t-2 border-ink text-lg max-[760px]:text-[14px]">
       <button
         className={`${KEY} flex-[2] bg-ink text-2xl text-paper hover:bg-soft`}
-        disabled={state.closed !== null}
-        onClick={deeds.done}
+        disabled={state.closed !== null || more?.busy != null}
+        onClick={isHeld ? undefined : deeds.done}
+        onPointerDown={event => isHeld && deeds.press() && event.currentTarget.setPointerCapture(event.pointerId)}
+        onPointerUp={deeds.release}
+        onPointerCancel={deeds.release}
       >
         <span className="flex items-center gap-2">
           <Check size={26} aria-hidden /> {word}
         </span>
       </button>
+      {rehearsal && step && more && more.soFarG > 0 && !more.held && (
+        <button className={KEY} onClick={() => rehearsal.finish(step)}>
+          <Check size={22} aria-hidden /> As it is
+        </button>
+      )}
       <button className={KEY} aria-pressed={panel === 'seen'} onClick={() => toggle('seen')}>
         <Eye size={22} aria-hidden /> Seen
       </button>

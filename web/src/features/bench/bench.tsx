@@ -21,6 +21,10 @@ import { useBench } from './use-bench.ts'
 import { useKeys } from './use-keys.ts'
 import { useOutlook } from './use-outlook.ts'
 import { useSay } from '../../ui/say.tsx'
+import { RehearsalBand } from '../../rehearsal/band.tsx'
+import { useRehearsal } from '../../rehearsal/context.tsx'
+import { ToldSurprise } from '../../rehearsal/told.tsx'
+import { RehearsalOver } from './rehearsal-over.tsx'
 
 /** The screen stays on while a run goes on, where the browser can keep it. */
 function useAwake(): void {
@@ -64,6 +68,7 @@ export function Bench() {
   const run = useRun()
   const { state } = useRunState()
   const say = useSay()
+  const isRehearsed = useRehearsal() !== null
   const [isNight, onNight] = useNight()
   const reckoned = useOutlook()
   const deeds = useBench(reckoned)
@@ -71,7 +76,10 @@ export function Bench() {
   useKeys(deeds)
   const { panel, held, doubted, told, attempt, open } = deeds
   return (
-    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden bg-paper">
+    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto] overflow-hidden bg-paper">
+      <div>
+        <RehearsalBand />
+      </div>
       <BenchHead
         isNight={isNight}
         onNight={onNight}
@@ -82,6 +90,7 @@ export function Bench() {
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(320px,32%)] max-[760px]:grid-cols-1 max-[760px]:grid-rows-[minmax(0,1fr)_auto]">
         <main className="flex min-h-0 flex-col overflow-y-auto outline-none">
           <h1 className="sr-only">Bench: {run.following.plan.name}</h1>
+          <ToldSurprise />
           <Alarms told={reckoned} />
           {state.awaySince !== null && <Away since={state.awaySince} />}
           {panel === null && !held && <PlanBCall told={reckoned} />}
@@ -89,7 +98,10 @@ export function Bench() {
           {held && <Held held={held} onGoOn={deeds.goOn} onLeave={deeds.letBe} />}
           {doubted && <IsItSo doubted={doubted} onSettle={deeds.settle} />}
           {!held && panel === null && state.toClear.length > 0 && <ToClear />}
-          {panel === null && !held && !doubted && (state.closed ? <RunOver /> : <NextDeed onLook={deeds.lookAt} />)}
+          {panel === null &&
+            !held &&
+            !doubted &&
+            (state.closed ? isRehearsed ? <RehearsalOver /> : <RunOver /> : <NextDeed onLook={deeds.lookAt} />)}
           {panel === 'seen' && <SeenPanel first={deeds.looksAt} onNote={attempt} onClose={() => open(null)} />}
           {panel === 'measured' && <MeasuredPanel onNote={attempt} onClose={() => open(null)} />}
           {panel === 'hold' && <HoldPanel onNote={attempt} onClose={() => open(null)} />}

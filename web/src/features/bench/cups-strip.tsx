@@ -88,15 +88,17 @@ function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
   const seen = cup.seen.at(-1)
   const word = cup.isLost
     ? '▲ lost'
-    : open.length === 0
-      ? 'in the mould'
-      : isPouring
-        ? 'being poured'
-        : cup.drawnG === null
-          ? `empty, ${showMass(following.fills[i]!.drawG, habits, 1)} planned`
-          : lacks.length > 0
-            ? `without ${lacks.join(' and ')}`
-            : 'ready'
+    : pours.length === 0 && cup.drawnG !== null
+      ? 'kept by itself'
+      : pours.length > 0 && open.length === 0
+        ? 'in the mould'
+        : isPouring
+          ? 'being poured'
+          : cup.drawnG === null
+            ? `empty, ${showMass(following.fills[i]!.drawG, habits, 1)} planned`
+            : lacks.length > 0
+              ? `without ${lacks.join(' and ')}`
+              : 'ready'
   return (
     <li
       className={`flex items-start gap-3 border-b border-line px-4 py-1.5 max-[760px]:px-3 ${open.length === 0 ? 'text-soft' : ''}`}

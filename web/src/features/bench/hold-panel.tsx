@@ -4,6 +4,8 @@ import { useFollowed, useRunState } from '../../run/context.tsx'
 import { LookKeys } from './look-keys.tsx'
 import { BenchPanel } from './panel.tsx'
 import type { About } from './use-bench.ts'
+import { useSeconds } from '../../rehearsal/context.tsx'
+import { SeenStill } from '../../rehearsal/seen-batter.tsx'
 
 const LONG_ENOUGH_S = 15
 const KEY = 'min-h-24 border-2 border-ink px-4 text-2xl font-semibold hover:bg-chosen'
@@ -49,12 +51,13 @@ function StandPanel({ onNote, onClose }: Props) {
 
 /** Blender out, fifteen seconds still, and what is seen then. */
 function StillPanel({ onNote, onClose }: Props) {
-  const [began] = useState(() => performance.now())
+  const nowS = useSeconds()
+  const [began] = useState(nowS)
   const [seconds, setSeconds] = useState(0)
   useEffect(() => {
-    const timer = setInterval(() => setSeconds((performance.now() - began) / 1000), 250)
+    const timer = setInterval(() => setSeconds(nowS() - began), 250)
     return () => clearInterval(timer)
-  }, [began])
+  }, [began, nowS])
   const { next } = useRunState()
   const cup = next[0]?.step?.cup
   const answer = (how: keyof typeof HOW.hold) =>
@@ -62,7 +65,7 @@ function StillPanel({ onNote, onClose }: Props) {
       kind: 'hold',
       how,
       ...(cup !== undefined && { cup }),
-      amount: Math.round((performance.now() - began) / 1000),
+      amount: Math.round(nowS() - began),
     })
   return (
     <BenchPanel title="Does it hold?" onClose={onClose}>
@@ -74,6 +77,7 @@ function StillPanel({ onNote, onClose }: Props) {
           ? 'Keep it still for fifteen seconds, and look at the rim.'
           : 'Streaks of oil, beads at the rim, a wet shine? Then it breaks.'}
       </p>
+      {seconds >= LONG_ENOUGH_S && <SeenStill cup={cup} />}
       <div className="grid grid-cols-3 gap-3 max-[760px]:grid-cols-1">
         <button className={KEY} onClick={() => answer('holds')}>
           It holds

@@ -7,6 +7,10 @@ import { useConnected } from '../../instruments/connected.ts'
 import { Shown } from './shown.tsx'
 import { showClock } from '../../ui/clock.ts'
 import { useNow } from './bench-head.tsx'
+import { useRehearsal } from '../../rehearsal/context.tsx'
+import { SeenBatter, SeenLye } from '../../rehearsal/seen-batter.tsx'
+import { AtHand } from '../../rehearsal/told.tsx'
+import { ToolPath } from '../../rehearsal/tool-path.tsx'
 
 type StepKind = BenchStep['kind']
 
@@ -52,6 +56,8 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
         <Say of={now.more} />
       </p>
       {step && <OnInstrument kind={step.kind} />}
+      <AtHand />
+      <InRehearsal step={step} seconds={now.seconds} />
       <LooksDue onLook={onLook} />
       <ol className="mt-auto pt-6 text-[clamp(1rem,1.7vw,1.25rem)] text-soft" aria-label="After that">
         {later.map(action => (
@@ -73,6 +79,23 @@ function beganAt(step: BenchStep | null, state: BenchState): number | undefined 
   if (step?.kind === 'cream') return state.ticked[creamingKey(step.cup)]
   const lyeInAt = step?.cup === undefined ? state.lyeInAt : state.batters[step.cup]?.lyeInAt
   return step?.kind === 'trickle' ? (lyeInAt ?? undefined) : undefined
+}
+
+/** What is seen of the batter in a rehearsal; nothing in a real run. */
+function InRehearsal({ step, seconds }: { step: BenchStep | null; seconds: number }) {
+  const rehearsal = useRehearsal()
+  const { input } = useFollowed()
+  const { state } = useRunState()
+  if (!rehearsal || !step) return null
+  if (step.kind === 'lye-clear') return <SeenLye />
+  if (step.kind === 'tool') return <ToolPath key={step.key} move={step.move!} seconds={seconds} />
+  const open = input.pours.find(pour => state.pours[pour.pour] === undefined)
+  const next = open && input.cups[open.cup]!.cup.id
+  return (
+    <div className="mt-4">
+      <SeenBatter cup={step.cup ?? (state.splitAt === null ? undefined : next)} />
+    </div>
+  )
 }
 
 /** What a connected instrument shows of what is measured now; a scale that can be tared from here is. */

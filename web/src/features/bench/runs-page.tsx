@@ -53,6 +53,9 @@ export function RunsPage() {
           <Play size={22} aria-hidden /> Begin a run
         </button>
       )}
+      <Link className="button mt-4 ml-3 min-h-16 px-6 text-xl" to={`/batches/${id}/rehearse`}>
+        Rehearse it first
+      </Link>
       {begin.error && (
         <p role="alert" className="mt-2 text-rust">
           {begin.error.message}

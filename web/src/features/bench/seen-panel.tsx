@@ -4,6 +4,8 @@ import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
 import { LookKeys, lookWord } from './look-keys.tsx'
 import type { About } from './use-bench.ts'
+import { useRehearsal, useSeconds } from '../../rehearsal/context.tsx'
+import { SeenBatter, useShown } from '../../rehearsal/seen-batter.tsx'
 
 interface Props {
   /** The cup that is asked about; null: what is poured next. */
@@ -48,47 +50,56 @@ export function SeenPanel({ first, onNote, onClose }: Props) {
   return (
     <BenchPanel title="Trace looks like …" onClose={onClose}>
       <Chips label="Which" options={bodies} value={body} onValue={setBody} />
-      {!isWhipped && <DripTest onLevel={level => note(level, 'drip')} />}
+      {body !== '' && <LooksNow cup={body === POT ? undefined : body} />}
+      {!isWhipped && <DripTest cup={body === POT ? undefined : body} onLevel={level => note(level, 'drip')} />}
       <p className="mt-4 text-lg">{isWhipped ? 'As the whisk or the spoon is lifted out:' : 'Or by eye:'}</p>
       <LookKeys onLevel={level => note(level, 'word')} />
     </BenchPanel>
   )
 }
 
+/** What there is to be seen, in a rehearsal. */
+const LooksNow = ({ cup }: { cup: string | undefined }) => (useRehearsal() ? <SeenBatter cup={cup} /> : null)
+
 /** A drop from the spoon: pressed as it falls and again as its mark is gone. */
-function DripTest({ onLevel }: { onLevel: (level: number) => void }) {
+function DripTest({ cup, onLevel }: { cup: string | undefined; onLevel: (level: number) => void }) {
   const { plan } = useFollowed()
+  const nowS = useSeconds()
+  const seen = useShown(cup)
   const [since, setSince] = useState<number | null>(null)
   const [seconds, setSeconds] = useState(0)
   useEffect(() => {
     if (since === null) return
-    const timer = setInterval(() => setSeconds((performance.now() - since) / 1000), 100)
+    const timer = setInterval(() => setSeconds(nowS() - since), 100)
     return () => clearInterval(timer)
-  }, [since])
+  }, [since, nowS])
   const press = () => {
-    if (since === null) return setSince(performance.now())
-    onLevel(Math.round(dripLevel((performance.now() - since) / 1000) * 100) / 100)
+    if (since === null) return setSince(nowS())
+    onLevel(Math.round(dripLevel(nowS() - since) * 100) / 100)
   }
   return (
-    <button
-      autoFocus
-      className="mt-2 flex min-h-24 w-full flex-col items-start justify-center border-2 border-ink bg-panel px-5 text-left hover:bg-chosen"
-      onClick={press}
-    >
-      {since === null ? (
-        <>
-          <strong className="text-2xl">Drip test</strong>
-          <span>Stir for five seconds, let a drip fall from a hand’s height: press as it falls.</span>
-        </>
-      ) : (
-        <>
-          <strong className="text-3xl">{seconds.toFixed(1)} s · press when its mark is gone</strong>
-          <span>
-            {lookWord(dripLevel(seconds), plan)} so far
-            {seconds >= 30 && '; more than 30 s: press, it is thicker than that'}
-          </span>
-        </>
-      )}
-    </button>
+    <>
+      {since !== null && seen && <SeenBatter cup={cup} mark={Math.max(0, 1 - seconds / seen.shown.markS)} />}
+      <button
+        autoFocus
+        className="mt-2 flex min-h-24 w-full flex-col items-start justify-center border-2 border-ink bg-panel px-5 text-left hover:bg-chosen"
+        onClick={press}
+      >
+        {since === null ? (
+          <>
+            <strong className="text-2xl">Drip test</strong>
+            <span>Stir for five seconds, let a drip fall from a hand’s height: press as it falls.</span>
+          </>
+        ) : (
+          <>
+            <strong className="text-3xl">{seconds.toFixed(1)} s · press when its mark is gone</strong>
+            <span>
+              {lookWord(dripLevel(seconds), plan)} so far
+              {seconds >= 30 && '; more than 30 s: press, it is thicker than that'}
+            </span>
+          </>
+        )}
+      </button>
+    </>
   )
 }

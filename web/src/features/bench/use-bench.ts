@@ -4,6 +4,7 @@ import { useCallback, useRef, useState } from 'react'
 import { connectedNow, tookWeight } from '../../instruments/connected.ts'
 import type { Told } from './use-outlook.ts'
 import { useRun, useRunState } from '../../run/context.tsx'
+import { useRehearsal } from '../../rehearsal/context.tsx'
 
 /** A wet glove or a pedal that bounces presses twice: the second press within so long is none, ms. */
 const TWICE_MS = 350
@@ -41,6 +42,9 @@ export interface BenchDeeds {
   attempt: (about: About) => void
   /** The next deed as it was planned. */
   done: () => void
+  /** In a rehearsal: batter runs, or a blender is on, as long as a key is held. False: this deed is not done so. */
+  press: () => boolean
+  release: () => void
   undo: () => void
   /** Takes plan B, where it was not taken. */
   planB: () => void
@@ -64,16 +68,51 @@ function measuredNow(step: BenchStep): About | string | null {
   return { kind: 'temp', body: step.item as Body, ...about }
 }
 
+interface Doing {
+  attempt: (about: About) => void
+  setTold: (words: Words) => void
+  ask: (panel: Panel) => void
+}
+
+/** The next deed, done as it was planned; in a rehearsal it takes its time, or is done as long as a key is held. */
+function useDone({ attempt, setTold, ask }: Doing): Pick<BenchDeeds, 'done' | 'press' | 'release'> {
+  const run = useRun()
+  const rehearsal = useRehearsal()
+  const { state, next } = useRunState()
+  const lastDone = useRef(-TWICE_MS)
+  const done = () => {
+    const step = next[0]?.step
+    if (!step || performance.now() - lastDone.current < TWICE_MS) return
+    lastDone.current = performance.now()
+    const measured = measuredNow(step)
+    if (typeof measured === 'string') return setTold(measured)
+    const about = measured ?? eventOf(step, state)
+    if (rehearsal?.takesTime(step) && (about === null || run.verdict(about).kind !== 'refused'))
+      return rehearsal.begin(step, about)
+    if (about) return attempt(about)
+    ask(step.kind === 'hold' ? 'hold' : 'measured')
+  }
+  const press = () => {
+    const step = next[0]?.step
+    if (!rehearsal || !step || !rehearsal.isHeld(step)) return false
+    const about = eventOf(step, state)
+    if (about && run.verdict(about).kind === 'refused') attempt(about)
+    else rehearsal.press(step)
+    return true
+  }
+  const release = () => rehearsal?.release()
+  return { done, press, release }
+}
+
 /** What can be done at the bench. */
 export function useBench({ outlook, before }: Told): BenchDeeds {
   const run = useRun()
-  const { state, next } = useRunState()
+  const { state } = useRunState()
   const [panel, setPanel] = useState<Panel | null>(null)
   const [held, setHeld] = useState<Held | null>(null)
   const [doubted, setDoubted] = useState<Doubted | null>(null)
   const [told, setTold] = useState<Words>('')
   const [looksAt, setLooksAt] = useState<string | null>(null)
-  const lastDone = useRef(-TWICE_MS)
 
   const note = useCallback(
     (about: About) => {
@@ -100,16 +139,7 @@ export function useBench({ outlook, before }: Told): BenchDeeds {
     },
     [note],
   )
-  const done = () => {
-    const step = next[0]?.step
-    if (!step || performance.now() - lastDone.current < TWICE_MS) return
-    lastDone.current = performance.now()
-    const measured = measuredNow(step)
-    if (typeof measured === 'string') return setTold(measured)
-    const about = measured ?? eventOf(step, state)
-    if (about) return attempt(about)
-    setPanel(step.kind === 'hold' ? 'hold' : 'measured')
-  }
+  const { done, press, release } = useDone({ attempt, setTold, ask: setPanel })
   const undo = () => {
     const last = run.last()
     if (!last) return setTold('Nothing was noted on this device yet.')
@@ -136,6 +166,21 @@ export function useBench({ outlook, before }: Told): BenchDeeds {
   }
   return {
     ...{ doubted, settle },
-    ...{ panel, held, told, open, lookAt, looksAt, attempt, done, undo, planB, goOn, letBe: () => setHeld(null) },
+    ...{
+      panel,
+      held,
+      told,
+      open,
+      lookAt,
+      looksAt,
+      attempt,
+      done,
+      press,
+      release,
+      undo,
+      planB,
+      goOn,
+      letBe: () => setHeld(null),
+    },
   }
 }

@@ -6,6 +6,8 @@ const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && target.matches('input, textarea, select')
 const isPressed = (target: EventTarget | null) => target instanceof HTMLElement && target.matches('button, a')
 
+const DONE: readonly string[] = ['Enter', ' ', 'PageDown']
+
 /** A keyboard, a numeric keypad or a pedal that turns pages is enough: one key for each of the deeds. */
 export function useKeys(deeds: BenchDeeds): void {
   useEffect(() => {
@@ -39,9 +41,17 @@ export function useKeys(deeds: BenchDeeds): void {
       if (panel !== null && event.key !== 'Escape') return
       if (isPressed(event.target) && (event.key === 'Enter' || event.key === ' ')) return
       event.preventDefault()
+      if (DONE.includes(event.key) && !held && deeds.press()) return
       pressed()
     }
+    const letGo = (event: KeyboardEvent) => {
+      if (DONE.includes(event.key)) deeds.release()
+    }
     addEventListener('keydown', keys)
-    return () => removeEventListener('keydown', keys)
+    addEventListener('keyup', letGo)
+    return () => {
+      removeEventListener('keydown', keys)
+      removeEventListener('keyup', letGo)
+    }
   }, [deeds])
 }

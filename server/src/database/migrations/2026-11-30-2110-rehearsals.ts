@@ -1,0 +1,26 @@
+import { sql } from 'kysely'
+import type { Kysely } from 'kysely'
+
+/** Rehearsed batches, apart from real ones: what was rehearsed, frozen, how it was set up, and what was done. */
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+export async function up(db: Kysely<any>): Promise<void> {
+  const statements = [
+    sql`create table rehearsal (
+      id uuid primary key,
+      workshop_id uuid not null,
+      batch_id uuid not null,
+      member_id uuid references member (id) on delete set null,
+      setting jsonb not null check (pg_column_size(setting) <= 4000),
+      plan jsonb not null,
+      shelf jsonb not null,
+      done jsonb not null check (pg_column_size(done) <= 2000000),
+      score integer check (score between 0 and 100),
+      revision integer not null default 1 check (revision > 0),
+      opened_at timestamptz not null default now(),
+      updated_at timestamptz not null default now(),
+      foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade
+    )`,
+    sql`create index rehearsal_of_batch on rehearsal (workshop_id, batch_id, opened_at desc)`,
+  ]
+  for (const statement of statements) await statement.execute(db)
+}

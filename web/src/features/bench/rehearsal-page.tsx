@@ -1,0 +1,51 @@
+import { useQuery } from '@tanstack/react-query'
+import type { RehearsalAnswer } from '@ostler/core'
+import { useEffect, useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { getRehearsal } from '../../api/client.ts'
+import { SaidAsLiked } from '../../plan/context.tsx'
+import { RehearsalContext } from '../../rehearsal/context.tsx'
+import { RehearsalRun } from '../../rehearsal/rehearsal-run.ts'
+import { OpenRunContext } from '../../run/context.tsx'
+import { Bench } from './bench.tsx'
+
+/** A rehearsal on the whole screen: the Bench as it is. */
+export function RehearsalPage() {
+  const { rehearsal: id = '' } = useParams()
+  const taken = useQuery({
+    queryKey: ['rehearsal', id],
+    queryFn: () => getRehearsal(id),
+    ...{ staleTime: Infinity, gcTime: 0, retry: false },
+  })
+  if (taken.error)
+    return (
+      <main className="p-10">
+        <p className="mb-4">{taken.error.message}</p>
+        <Link to="/batches" className="button">
+          To the batches
+        </Link>
+      </main>
+    )
+  if (!taken.data) return <p className="p-10 text-soft">Opening the rehearsal …</p>
+  return <Opened key={id} answer={taken.data} />
+}
+
+function Opened({ answer }: { answer: RehearsalAnswer }) {
+  const [run] = useState(() => new RehearsalRun(answer))
+  useEffect(() => run.attach(), [run])
+  useEffect(() => {
+    document.title = `Rehearsal · ${run.following.plan.name} – Ostler`
+    return () => {
+      document.title = 'Ostler'
+    }
+  }, [run])
+  return (
+    <RehearsalContext value={run}>
+      <OpenRunContext value={run}>
+        <SaidAsLiked>
+          <Bench />
+        </SaidAsLiked>
+      </OpenRunContext>
+    </RehearsalContext>
+  )
+}

@@ -1,0 +1,294 @@
+import {
+  acrossView,
+  asMade,
+  barsAlong,
+  colourNames,
+  designOf,
+  followingOf,
+  forecast,
+  isColumn,
+  isTray,
+  rehearsalOf,
+  surpriseOf,
+  wrongWords,
+} from '@ostler/core'
+import type { ColourForecast, Plan, PourResult, RehearsalAnswer, RehearsalOutcome } from '@ostler/core'
+import { useQuery } from '@tanstack/react-query'
+import { useEffect, useMemo } from 'react'
+import { Link, useParams } from 'react-router'
+import { getRehearsal, saveRehearsal } from '../../api/client.ts'
+import { FaceCanvas } from '../../drawing/face-canvas.tsx'
+import { FacePicture } from '../../drawing/face-picture.tsx'
+import { cupHex, useColourView } from '../../plan/colour-view.ts'
+import { SaidAsLiked } from '../../plan/context.tsx'
+import { outcomeOfRehearsal } from '../../workers/rehearsal.ts'
+
+const FACE_PX = 110
+const MOST_BARS = 8
+const FINE = 2
+
+/** What came of a rehearsal. */
+export function CamePage() {
+  const { rehearsal: id = '' } = useParams()
+  const taken = useQuery({
+    queryKey: ['rehearsal', id],
+    queryFn: () => getRehearsal(id),
+    ...{ staleTime: 0, gcTime: 0, retry: false },
+  })
+  const outcome = useQuery({
+    queryKey: ['rehearsal', id, 'outcome', taken.data?.revision],
+    queryFn: ({ signal }) => outcomeOfRehearsal(taken.data!, { signal }),
+    enabled: taken.data !== undefined,
+    retry: false,
+  })
+  const error = taken.error ?? outcome.error
+  if (error)
+    return (
+      <main className="p-10">
+        <p className="mb-4">{error.message}</p>
+        <Link to="/batches" className="button">
+          To the batches
+        </Link>
+      </main>
+    )
+  if (!taken.data || !outcome.data)
+    return <p className="p-10 text-soft">Pouring the same batter with perfect hands, to compare …</p>
+  return (
+    <SaidAsLiked>
+      <Came answer={taken.data} outcome={outcome.data} />
+    </SaidAsLiked>
+  )
+}
+
+/** Points that its page reckoned are kept with it, so that the list can say them. */
+function useKept({ id, revision, done }: RehearsalAnswer, { score }: RehearsalOutcome): void {
+  const isOver = done.events.some(event => event.kind === 'close')
+  useEffect(() => {
+    if (isOver) void saveRehearsal(id, revision, done, score).catch(() => undefined)
+  }, [id, revision, done, score, isOver])
+}
+
+function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: RehearsalOutcome }) {
+  useKept(answer, outcome)
+  const { score, minutes, bestMinutes, isPractised, slips } = outcome
+  const following = useMemo(() => followingOf(answer.plan, answer.shelf), [answer])
+  const rehearsed = useMemo(() => rehearsalOf(following, answer.setting), [following, answer])
+  return (
+    <main className="mx-auto w-full max-w-240 flex-1 p-5 max-[900px]:p-3">
+      <p className="text-soft">
+        Rehearsal of{' '}
+        <Link className="underline" to={`/batches/${answer.batch}/rehearse`}>
+          {answer.plan.name}
+        </Link>
+        , number {answer.setting.seed}
+        {isPractised && ', practised: it was gone back in it'}
+      </p>
+      <h1 className="text-2xl">What came of it</h1>
+      <p className="mt-2 font-title text-[clamp(2rem,5vw,3.25rem)] leading-tight font-semibold">{score} of 100</p>
+      <p className="text-lg">
+        {points('made', outcome.made)}, {points('time', outcome.time)}, {points('safety', outcome.safety)}.{' '}
+        {Math.round(minutes)} min from lye to mould; perfect hands took {Math.round(bestMinutes)}.
+      </p>
+      {slips.length > 0 && (
+        <section aria-label="Safety" className="mt-4 border-2 border-rust p-3">
+          <h2 className="text-lg">Safety first</h2>
+          <ul className="list-disc pl-5">
+            {slips.map((slip, n) => (
+              <li key={n}>{slip.text}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <Faces answer={answer} outcome={outcome} />
+      <Cost answer={answer} outcome={outcome} />
+      <Surprises puts={rehearsed.puts} />
+      <Eye outcome={outcome} />
+      <div className="mt-6 flex flex-wrap gap-3">
+        <Link className="button button-main" to={`/batches/${answer.batch}/rehearse`}>
+          Another rehearsal
+        </Link>
+        <Link className="button" to={`/batches/${answer.batch}/score`}>
+          To the plan
+        </Link>
+      </div>
+    </main>
+  )
+}
+
+const points = (what: string, count: number): string =>
+  `${what} ${count > 0 && what !== 'made' ? '+' : ''}${Math.round(count)}`.replace('-', '−')
+
+interface Row {
+  title: string
+  plan: Plan
+  /** Trace of each pour. */
+  levels: readonly number[]
+}
+
+/** Faces of the bars as they were planned, and as this run would have given them. */
+function Faces({ answer, outcome }: { answer: RehearsalAnswer; outcome: RehearsalOutcome }) {
+  const made = useMemo(() => forecast(answer.plan, answer.shelf), [answer])
+  const rows = useMemo<Row[]>(() => {
+    const planned = made.ok ? made.forecast.lanes.pours.map(pour => (pour.startLevel + pour.endLevel) / 2) : []
+    const rehearsed = rehearsalOf(followingOf(answer.plan, answer.shelf), answer.setting)
+    const really = asMade(rehearsed, outcome.pours, answer.done.strokes)
+    return [
+      { title: 'Planned', plan: answer.plan, levels: planned },
+      { title: 'As it was poured', ...really },
+    ]
+  }, [answer, made, outcome])
+  if (outcome.pours.every(one => one.startLevel === null)) return null
+  const colours = made.ok ? made.forecast.colours : null
+  return (
+    <section aria-label="Faces" className="mt-5">
+      {rows.map(row => (
+        <div key={row.title} className="mb-3">
+          <h2 className="text-lg">{row.title}</h2>
+          <div className="flex gap-2 overflow-x-auto bg-booth p-3">
+            {isTray(row.plan.mould) || isColumn(row.plan.mould) ? (
+              <FacePicture
+                plan={row.plan}
+                colours={colours}
+                pours={row.levels.map(level => ({ startLevel: level, endLevel: level }))}
+                height={2 * FACE_PX}
+              />
+            ) : (
+              <Bars row={row} colours={colours} />
+            )}
+          </div>
+        </div>
+      ))}
+    </section>
+  )
+}
+
+/** Faces of the bars of a loaf, from one end to the other; of many every second or third. */
+function Bars({ row: { title, plan, levels }, colours }: { row: Row; colours: ColourForecast | null }) {
+  const view = useColourView()
+  const stage = view.stage === 'pour' ? 'cut' : view.stage
+  const design = useMemo(() => designOf(plan, levels), [plan, levels])
+  const { innerWidthMm, innerLengthMm, fillMm } = plan.mould
+  const places = barsAlong(innerLengthMm, plan.cutting).bars.map(({ from, to }) => (from + to) / 2 / innerLengthMm)
+  const step = Math.max(1, Math.ceil(places.length / MOST_BARS))
+  const width = Math.round((FACE_PX * innerWidthMm) / fillMm)
+  const hexes = [
+    ...design.cups.map(cup => cupHex(plan, colours, { ...view, stage }, cup)),
+    ...design.pencils.map(() => '#444444'),
+  ]
+  return places.flatMap((place, n) =>
+    n % step === 0
+      ? [
+          <figure key={place} className="shrink-0">
+            <FaceCanvas
+              program={design.program}
+              view={acrossView(design.program, place, width * FINE)}
+              hexes={hexes}
+              names={colourNames(plan, design)}
+              drawnWith={plan}
+              label={`${title}, bar ${1 + n}`}
+              style={{ width, height: FACE_PX }}
+            />
+            <figcaption className="text-[13px]">bar {1 + n}</figcaption>
+          </figure>,
+        ]
+      : [],
+  )
+}
+
+/** What cost most, in sentences. */
+function Cost({ answer: { plan }, outcome }: { answer: RehearsalAnswer; outcome: RehearsalOutcome }) {
+  const { pours, best, worth } = outcome
+  const all = pours.reduce((sum, one) => sum + one.massG, 0)
+  const name = (cup: string) => plan.cups.find(one => one.id === cup)?.name ?? cup
+  const told = pours
+    .map((pour, n) => ({ pour, n, lost: lostOf(pour) * pour.massG }))
+    .filter(({ lost }) => lost > 0)
+    .sort((a, b) => b.lost - a.lost)
+  const off = pours.filter(
+    one => one.wrong === null && one.startLevel !== null && Math.abs(one.pouredG - one.massG) > 0.05 * one.massG,
+  )
+  return (
+    <section aria-label="What cost most" className="mt-5">
+      <h2 className="text-lg">What cost most</h2>
+      {told.length === 0 ? (
+        <p>Nothing: every pour came out as it was meant.</p>
+      ) : (
+        <ul>
+          {told.map(({ pour, n, lost }) => (
+            <li key={pour.pour} className="border-b border-line py-1.5">
+              <strong>
+                Layer {n + 1}, {name(pour.cup)}
+              </strong>{' '}
+              {sentenceOf(pour)} <span className="text-soft">({Math.round((100 * lost) / all)} % of the soap)</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {off.length > 0 && (
+        <p className="mt-2">
+          Poured by eye:{' '}
+          {off
+            .map(
+              one =>
+                `${name(one.cup)} ${one.pouredG > one.massG ? '+' : '−'}${Math.round(Math.abs(one.pouredG - one.massG))} g`,
+            )
+            .join(', ')}
+          .
+        </p>
+      )}
+      <p className="mt-2 text-soft">
+        Of the same batter, with the same luck, perfect hands make {Math.round(100 * best)} % of what was meant; you
+        made {Math.round(100 * worth)} %.
+      </p>
+    </section>
+  )
+}
+
+const lostOf = ({ wrong, tools, isPlanB, isPlain }: PourResult): number =>
+  wrong !== null ? 1 : Math.max(isPlanB || isPlain ? 0.3 : 0, tools.some(tool => tool !== null) ? 0.5 : 0)
+
+function sentenceOf({ wrong, tools, isPlanB, isPlain, startLevel }: PourResult): string {
+  const at = startLevel === null ? '' : ` It was at trace ${startLevel.toFixed(1)}.`
+  if (wrong !== null) return `${wrongWords(wrong)}.${at}`
+  const tool = tools.find(one => one !== null)
+  if (tool) return `came out, but its tool: ${wrongWords(tool)}.`
+  if (isPlain) return 'came out unscented.'
+  return isPlanB ? 'came out by plan B.' : ''
+}
+
+/** What came in between, and what is right to do about it. */
+function Surprises({ puts }: { puts: readonly { key: Parameters<typeof surpriseOf>[0] }[] }) {
+  return (
+    <section aria-label="What came in between" className="mt-5">
+      <h2 className="text-lg">What came in between</h2>
+      {puts.length === 0 ? (
+        <p>Nothing.</p>
+      ) : (
+        <ul>
+          {puts.map(({ key }) => (
+            <li key={key} className="border-b border-line py-1.5">
+              <strong>{surpriseOf(key).title}.</strong> {surpriseOf(key).good}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}
+
+/** From so many looks on something can be said of an eye; off by less than this it is good. */
+const ENOUGH_LOOKS = 5
+const GOOD_EYE = 0.15
+
+function Eye({ outcome: { readings } }: { outcome: RehearsalOutcome }) {
+  const { count, off, bias } = readings
+  if (count === 0) return null
+  return (
+    <p className="mt-4">
+      {count} {count === 1 ? 'look' : 'looks'} at the trace, off by {off.toFixed(2)} of a level on the whole
+      {count >= ENOUGH_LOOKS && Math.abs(bias) >= GOOD_EYE
+        ? `: you call it ${bias > 0 ? 'thick' : 'thin'} by ${Math.abs(bias).toFixed(2)}.`
+        : '.'}
+    </p>
+  )
+}

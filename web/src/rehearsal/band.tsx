@@ -1,0 +1,121 @@
+import { settle } from '@ostler/core'
+import { Pause, Play, StepBack } from 'lucide-react'
+import { useState } from 'react'
+import { useRunState } from '../run/context.tsx'
+import { Ask } from '../ui/ask.tsx'
+import { showClock } from '../ui/clock.ts'
+import { useRehearsal, useRehearsalState } from './context.tsx'
+import { SPEEDS } from './rehearsal-run.ts'
+import type { RehearsalRun } from './rehearsal-run.ts'
+
+const KEY = 'min-h-11 min-w-11 border border-current px-2 font-semibold'
+
+/** Says that all of this is a rehearsal; how quickly its clock runs, and the way back. */
+export function RehearsalBand() {
+  const rehearsal = useRehearsal()
+  const more = useRehearsalState()
+  const [isBack, setBack] = useState(false)
+  if (!rehearsal || !more) return null
+  const { speed, isPaused } = more
+  return (
+    <section
+      aria-label="Rehearsal"
+      // Pressed with the pointer, a key keeps no focus: Enter goes on with the next deed.
+      onMouseDown={event => event.preventDefault()}
+      className="flex flex-wrap items-center gap-x-3 gap-y-1 bg-ink px-6 py-1.5 text-paper max-[760px]:px-3"
+    >
+      <strong className="text-lg">Rehearsal</strong>
+      <span className="max-[900px]:hidden">number {rehearsal.setting.seed}: nothing here is real lye</span>
+      <span role="group" aria-label="Speed" className="ml-auto flex gap-1">
+        <button
+          className={`${KEY} flex items-center gap-1`}
+          aria-label={isPaused ? 'Go on' : 'Pause'}
+          onClick={() => rehearsal.pause(!isPaused)}
+        >
+          {isPaused ? <Play size={18} aria-hidden /> : <Pause size={18} aria-hidden />}
+          <span className="max-[760px]:hidden">{isPaused ? 'Go on' : 'Pause'}</span>
+        </button>
+        {SPEEDS.map(one => (
+          <button
+            key={one}
+            aria-pressed={!isPaused && speed === one}
+            className={`${KEY} aria-pressed:bg-paper aria-pressed:text-ink`}
+            onClick={() => rehearsal.setSpeed(one)}
+          >
+            {one}×
+          </button>
+        ))}
+      </span>
+      <button className={`${KEY} flex items-center gap-1`} onClick={() => setBack(true)}>
+        <StepBack size={18} aria-hidden /> <span className="max-[760px]:sr-only">Step back</span>
+      </button>
+      {isBack && <StepBackDialog rehearsal={rehearsal} onClose={() => setBack(false)} />}
+    </section>
+  )
+}
+
+const MOST_BACK = 25
+
+/** Earlier moments: from before one of them another way is tried, with the same luck. */
+function StepBackDialog({ rehearsal, onClose }: { rehearsal: RehearsalRun; onClose: () => void }) {
+  const { state, events } = useRunState()
+  const { plan } = rehearsal.following
+  const name = (id: string | undefined) => plan.cups.find(cup => cup.id === id)?.name ?? ''
+  const mine = settle(events)
+    .filter(event => event.key.startsWith('rehearsal:'))
+    .slice(-MOST_BACK)
+    .reverse()
+  const from = state.lyeInAt ?? 0
+  return (
+    <Ask open title="Back to before …" onClose={onClose}>
+      <p className="mb-2 text-soft">
+        The same batter with the same luck, tried another way. It counts as practised then.
+      </p>
+      {mine.length === 0 && <p>Nothing was done yet.</p>}
+      <ul>
+        {mine.map(event => (
+          <li key={event.key}>
+            <button
+              className="flex min-h-12 w-full items-center gap-4 border-b border-line text-left text-lg hover:bg-chosen"
+              onClick={() => {
+                rehearsal.back(event)
+                onClose()
+              }}
+            >
+              <span className="w-16 text-soft">{showClock(Math.max(0, event.r - from))}</span>
+              {DONE[event.kind] ?? event.kind} {name(event.cup ?? cupOf(rehearsal, event.pour))}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Ask>
+  )
+}
+
+const cupOf = ({ following: { input } }: RehearsalRun, pour: string | undefined): string | undefined => {
+  const task = input.pours.find(one => one.pour === pour)
+  return task && input.cups[task.cup]!.cup.id
+}
+
+const DONE: Partial<Record<string, string>> = {
+  tick: 'a tick',
+  weighed: 'weighing',
+  'lye-mixed': 'lye into the water',
+  'lye-clear': 'the lye called clear',
+  temp: 'reading a temperature',
+  'lye-in': 'lye into the oils',
+  'blend-on': 'the blender on',
+  'blend-off': 'the blender off',
+  hold: 'the hold test',
+  seen: 'a look',
+  drawn: 'filling',
+  colour: 'colour into',
+  scent: 'scent into',
+  'pour-start': 'beginning to pour',
+  poured: 'the end of pouring',
+  tool: 'a tool',
+  'plan-b': 'plan B',
+  wrong: 'telling of trouble',
+  stir: 'stirring',
+  burst: 'a burst',
+}

@@ -1,0 +1,42 @@
+import { createContext, useCallback, useContext, useEffect, useState, useSyncExternalStore } from 'react'
+import type { WorldNow } from '@ostler/core'
+import type { RehearsalRun, RehearsalState } from './rehearsal-run.ts'
+
+export const RehearsalContext = createContext<RehearsalRun | null>(null)
+
+/** The rehearsal that is open; null: the run is a real one. */
+export const useRehearsal = (): RehearsalRun | null => useContext(RehearsalContext)
+
+const never = () => () => undefined
+const nothing = () => null
+
+/** How the rehearsal stands beside its events; null: the run is a real one. */
+export function useRehearsalState(): RehearsalState | null {
+  const rehearsal = useRehearsal()
+  return useSyncExternalStore(rehearsal?.subscribe ?? never, rehearsal?.getMore ?? nothing)
+}
+
+const LOOK_MS = 400
+
+/** What there is to be seen, looked at again and again. */
+export function useWorld(): WorldNow | null {
+  const rehearsal = useRehearsal()
+  const [world, setWorld] = useState(() => rehearsal?.world() ?? null)
+  useEffect(() => {
+    if (!rehearsal) return
+    const look = () => setWorld(rehearsal.world())
+    const timer = setInterval(look, LOOK_MS)
+    const end = rehearsal.subscribe(look)
+    return () => {
+      clearInterval(timer)
+      end()
+    }
+  }, [rehearsal])
+  return world
+}
+
+/** Seconds by the clock of the run where that is simulated, else by one that nobody sets. */
+export function useSeconds(): () => number {
+  const rehearsal = useRehearsal()
+  return useCallback(() => (rehearsal ? rehearsal.nowS() : performance.now() / 1000), [rehearsal])
+}

@@ -1,0 +1,65 @@
+import { shownOf } from '@ostler/core'
+import type { BodyNow, Shown, WorldNow } from '@ostler/core'
+import { useRunHex, useRunState } from '../run/context.tsx'
+import { BatterDrawing } from './batter-drawing.tsx'
+import { useRehearsal, useWorld } from './context.tsx'
+
+/** The batter of a cup, or of the pot where it is not divided. */
+export function bodyIn(world: WorldNow, cup: string | undefined): BodyNow | null {
+  return world.cups[world.state.cups.findIndex(one => one.cup === cup)] ?? world.pot
+}
+
+/** What it looks like just now. */
+export function useShown(cup: string | undefined): { shown: Shown; isDim: boolean } | null {
+  const world = useWorld()
+  const body = world && bodyIn(world, cup)
+  return body ? { shown: shownOf(body), isDim: world.isDim } : null
+}
+
+/** What the maker sees of a batter in a rehearsal: drawn, and in words; nothing in a real run. */
+export function SeenBatter({ cup, mark = null }: { cup: string | undefined; mark?: number | null }) {
+  const seen = useShown(cup)
+  const hexOf = useRunHex()
+  const { state } = useRunState()
+  if (!seen) return null
+  const isColoured = state.cups.find(one => one.cup === cup)?.colouredAt != null
+  return (
+    <figure className="flex max-w-180 items-center gap-5 max-[760px]:flex-col max-[760px]:items-start max-[760px]:gap-1">
+      <BatterDrawing shown={seen.shown} hex={isColoured && cup ? hexOf(cup) : null} mark={mark} isDim={seen.isDim} />
+      <figcaption className="min-w-40 text-lg leading-snug">
+        <span className="block text-[13px] text-soft">what you see</span>
+        {seen.isDim ? 'Too dark to tell: only a drip says something.' : `${seen.shown.words.join('; ')}.`}
+      </figcaption>
+    </figure>
+  )
+}
+
+/** The lye as it looks while it is stirred. */
+export function SeenLye() {
+  const rehearsal = useRehearsal()
+  const world = useWorld()
+  if (!rehearsal || !world) return null
+  return (
+    <p className="mt-3 text-lg">
+      <span className="block text-[13px] text-soft">what you see</span>
+      {world.isLyeClear
+        ? 'Clear as water, nothing at the bottom.'
+        : 'Cloudy; grains and a crust at the bottom of the jug.'}
+    </p>
+  )
+}
+
+/** Whether a batter that stands still holds, as it looks. */
+export function SeenStill({ cup }: { cup: string | undefined }) {
+  const world = useWorld()
+  const body = world && bodyIn(world, cup)
+  if (!body) return null
+  return (
+    <p className="mb-3 text-xl">
+      <span className="block text-[13px] text-soft">what you see</span>
+      {body.emulsion >= 0.8
+        ? 'The surface stays ivory and even; no streak, the rim is dry.'
+        : 'Streaks of oil come up, beads stand along the rim.'}
+    </p>
+  )
+}

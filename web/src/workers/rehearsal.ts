@@ -1,0 +1,14 @@
+import type { RehearsalAnswer, RehearsalOutcome } from '@ostler/core'
+import { Door } from './door.ts'
+import type { Asking } from './door.ts'
+import type { RehearsalWorker } from './rehearsal.worker.ts'
+
+const door = new Door<RehearsalWorker>(
+  () => new Worker(new URL('./rehearsal.worker.ts', import.meta.url), { type: 'module' }),
+)
+
+/** What came of a rehearsal, with the best that could have been made of its batter. */
+export const outcomeOfRehearsal = (
+  { plan, shelf, setting, done }: RehearsalAnswer,
+  asking: Asking,
+): Promise<RehearsalOutcome> => door.askApart(worker => worker.outcome(plan, shelf, setting, done), asking)
