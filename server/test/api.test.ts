@@ -1,4 +1,5 @@
-import { starterPlan, writePlan, readPlan } from '@ostler/core'
+import { randomUUID } from 'node:crypto'
+import { readPlan, starterPlan, undone, writePlan } from '@ostler/core'
 import type { BatchAnswer, BatchList, BatchSaved, ErrorAnswer, Plan, SessionAnswer, ShelfAnswer } from '@ostler/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { migrate } from '../src/database/migrate.ts'
@@ -250,7 +251,14 @@ describe('a workshop with the demo', () => {
     await stranger.post('/api/session').send({ signInName: 'other', password: DEMO_SIGN_IN.password })
     expect(body<BatchList>(await stranger.get('/api/batches'))).toEqual({ batches: [], next: null })
     expect(body<ShelfAnswer>(await stranger.get('/api/shelf')).shelf.oils).toEqual([])
+    const rehearsal = { id: randomUUID(), setting: { seed: 1, level: 'none', begins: 'lye' } }
+    expect((await visitor.post(`/api/batches/${id}/rehearsals`).send(rehearsal)).status).toBe(201)
+    expect(body(await stranger.get(`/api/batches/${id}/rehearsals`))).toEqual([])
     const answers = [
+      await stranger.post(`/api/batches/${id}/rehearsals`).send({ ...rehearsal, id: randomUUID() }),
+      await stranger.get(`/api/rehearsals/${rehearsal.id}`),
+      await stranger.put(`/api/rehearsals/${rehearsal.id}`).send({ revision: 1, done: undone(), score: 100 }),
+      await stranger.delete(`/api/rehearsals/${rehearsal.id}`),
       await stranger.get(`/api/batches/${id}`),
       await stranger.get(`/api/batches/${id}/face`),
       await stranger.patch(`/api/batches/${id}`).send(sentChanges(1, plan, renamed('Theirs'))),
@@ -258,7 +266,7 @@ describe('a workshop with the demo', () => {
       await stranger.post(`/api/batches/${id}/duplicate`),
       await stranger.post(`/api/batches/${id}/restore`),
     ]
-    expect(answers.map(answer => answer.status)).toEqual([404, 404, 404, 404, 404, 404])
+    expect(answers.map(answer => answer.status)).toEqual(answers.map(() => 404))
     expect((await visitor.get(`/api/batches/${id}`)).status).toBe(200)
   })
 

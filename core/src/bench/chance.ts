@@ -136,10 +136,7 @@ function ricingLeft(input: RunInput, state: BenchState): number {
   if (state.wrong.some(({ how }) => how === 'ricing')) return 1
   const left = input.cups.filter(
     ({ cup, scent }, i) =>
-      scent &&
-      scent.moment !== 'pot' &&
-      state.cups[i]!.scentedAt === null &&
-      !state.waived.includes(`scent:${cup.id}`),
+      scent && scent.moment !== 'pot' && state.cups[i]!.scentedAt === null && !state.waived.includes(`scent:${cup.id}`),
   )
   return Math.max(0, ...left.map(({ scent }) => scent!.ricing))
 }

@@ -52,8 +52,7 @@ const FOR_S = 8
 const nameOf = ({ kind, waitS, cup }: WayOn): string => `${kind}:${waitS}:${kind === 'plain' ? cup : ''}`
 
 /** What a way is worth: all of it in half, and the share of it that comes out. */
-const worthOf = ({ kind, chance: { whole, share } }: WayOn): number =>
-  (WORTH[kind] ?? 1) * (0.5 * whole + 0.5 * share)
+const worthOf = ({ kind, chance: { whole, share } }: WayOn): number => (WORTH[kind] ?? 1) * (0.5 * whole + 0.5 * share)
 
 /** The way that is advised, and what has been better than it. */
 function advisedNow(ways: readonly WayOn[], r: number, { advised, better }: Memory) {

@@ -85,3 +85,15 @@ test('what was said as the batter was divided is held against what came of it', 
     { said: expect.closeTo((0.91 + 0.95 + 1) / 3, 6) as number, cameTrue: expect.closeTo(2 / 3, 6) as number, runs: 3 },
   ])
 })
+
+test('a cup whose vessel broke is not poured, unless what is left of it was weighed elsewhere', () => {
+  const cup = milk.input.cups[milk.input.pours[0]!.cup]!.cup.id
+  const broke = [...scented, noted('wrong', LYE_IN + 900, { how: 'broke-vessel', cup })]
+  const stepsOpen = (events: typeof broke) => {
+    const state = fold(milk, events)
+    return nextActions(milk, state, 50).map(action => action.step!)
+  }
+  expect(stepsOpen(broke).some(step => step.kind === 'pour' && step.cup === cup)).toBe(false)
+  const saved = [...broke, noted('left', LYE_IN + 960, { cup, amount: 200 })]
+  expect(stepsOpen(saved).some(step => step.kind === 'pour' && step.cup === cup)).toBe(true)
+})

@@ -61,11 +61,17 @@ function drawn(state: BenchState, event: Settled, following: Following): Change 
   }
 }
 
-/** A cup that was weighed holds so much: less was spilt, more was drawn into it. */
+const LOSES: readonly string[] = ['split', 'broke-vessel']
+
+/** A cup that was weighed holds so much: less was spilt, more was drawn into it; of a vessel that broke it was saved. */
 const weighedAgain = (state: BenchState, { cup: id, amount = 0 }: Settled): Change =>
   withCup(state, id, cup => {
     const more = amount - inCup(cup)
-    return more > 0 ? { drawnG: (cup.drawnG ?? 0) + more } : { spiltG: cup.spiltG - more }
+    const isSaved = amount > 0 && state.wrong.some(({ how, cup: of }) => how === 'broke-vessel' && of === id)
+    return {
+      ...(more > 0 ? { drawnG: (cup.drawnG ?? 0) + more } : { spiltG: cup.spiltG - more }),
+      ...(isSaved && { isLost: false }),
+    }
   })
 
 /** Seconds of a stir or a burst that nobody counted. */
@@ -164,7 +170,8 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
   back: () => ({ awaySince: null }),
   wrong: (state, { key, r, how = 'other', cup }) => ({
     wrong: [...state.wrong, { key, r, how, cup: cup ?? null }],
-    ...(how === 'split' && cup !== undefined ? withCup(state, cup, () => ({ isLost: true })) : {}),
+    // What separated is not poured, nor what shards may be in.
+    ...(LOSES.includes(how) && cup !== undefined ? withCup(state, cup, () => ({ isLost: true })) : {}),
     ...(how === 'split' && cup === undefined ? { hold: 'breaks' as const } : {}),
   }),
   'plan-b': (state, { how, r }) => {

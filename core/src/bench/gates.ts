@@ -313,7 +313,7 @@ const isWaived = (state: BenchState, verdict: Verdict): boolean =>
 
 function closing(following: Following, state: BenchState, { how }: Settled): Verdict {
   if (how === 'given-up') return FREE
-  const open = following.input.pours.find(pour => state.pours[pour.pour] === undefined)
+  const open = following.input.pours.find(pour => state.pours[pour.pour] === undefined && !state.cups[pour.cup]!.isLost)
   const left = state.cups.find(cup => !cup.isLost && inCup(cup) > LEFT_G)
   return first(
     state,

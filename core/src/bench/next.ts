@@ -79,9 +79,18 @@ export function isDone(following: Following, step: BenchStep, state: BenchState)
   }
 }
 
+/** What is done with a cup; of one that is lost nothing is. */
+const OF_CUP: readonly BenchStep['kind'][] = ['colour', 'scent', 'pour']
+
+function isOfLostCup({ input }: Following, { kind, cup, pour }: BenchStep, state: BenchState): boolean {
+  if (kind !== 'wait') return OF_CUP.includes(kind) && cupNow(state, cup)?.isLost === true
+  const task = input.pours.find(one => one.pour === pour)
+  return task !== undefined && state.cups[task.cup]!.isLost
+}
+
 /** Something a maker wrote down as not done closes its step as well. */
 const isPassed = (following: Following, step: BenchStep, state: BenchState): boolean =>
-  isDone(following, step, state) || state.waived.includes(step.key)
+  isDone(following, step, state) || state.waived.includes(step.key) || isOfLostCup(following, step, state)
 
 /** What is to be done now, in words that can be read from two metres away. */
 export interface NextAction {

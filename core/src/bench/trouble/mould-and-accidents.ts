@@ -76,7 +76,7 @@ export const MOULD_AND_ACCIDENTS = {
   'broke-vessel': {
     title: 'A vessel broke',
     signs: 'Safety first: shards and lye.',
-    ways: [{ what: 'What is still in it into a spare jug, if no shard is in it.', cost: 'some grams' }],
+    ways: [{ what: 'What is still in it into a spare jug, if no shard is in it; weigh it there.', cost: 'some grams' }],
     stop: 'Batter with shards in it is thrown away.',
   },
   'no-tool': {

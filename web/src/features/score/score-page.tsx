@@ -1,5 +1,6 @@
 import type { Plan } from '@ostler/core'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { useForecast, usePlan } from '../../plan/context.tsx'
 import { NextTime } from '../../parts/next-time.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
@@ -52,6 +53,9 @@ export function ScorePage() {
               <NextTime at="score" />
               <ScoreNumbers />
               <Levers />
+              <Link className="button self-start" to="../rehearse" relative="path">
+                Rehearse the pour
+              </Link>
             </>
           )}
           <ForecastRefused />

@@ -1,0 +1,77 @@
+import { randomUUID } from 'node:crypto'
+import { starterPlan, undone } from '@ostler/core'
+import type { BatchAnswer, RehearsalAnswer, RehearsalSummary } from '@ostler/core'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
+import { bench } from './harness.ts'
+import type { Bench } from './harness.ts'
+
+let at: Bench
+beforeAll(async () => {
+  at = await bench({ demo: true })
+})
+afterAll(() => at.close())
+
+const body = <T>(response: { body: unknown }): T => response.body as T
+async function signedIn() {
+  const visitor = at.visitor()
+  await visitor.post('/api/session').send(DEMO_SIGN_IN)
+  return visitor
+}
+const SETTING = { seed: 7, level: 'bad-day', begins: 'lye' }
+const tick = { key: 'rehearsal:1', kind: 'tick', r: 5, noted: 5, at: '2026-11-30T10:00:00Z', source: 'hand', item: 'x' }
+
+async function begun() {
+  const visitor = await signedIn()
+  const batch = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan: starterPlan('Rehearsed') })).id
+  const id = randomUUID()
+  const answer = await visitor.post(`/api/batches/${batch}/rehearsals`).send({ id, setting: SETTING })
+  return { visitor, batch, id, answer, path: `/api/rehearsals/${id}` }
+}
+
+test('a rehearsal is begun once, freezes its plan, and is listed apart from runs', async () => {
+  const { visitor, batch, id, answer, path } = await begun()
+  expect(answer.status).toBe(201)
+  expect((await visitor.post(`/api/batches/${batch}/rehearsals`).send({ id, setting: SETTING })).status).toBe(200)
+  const list = body<RehearsalSummary[]>(await visitor.get(`/api/batches/${batch}/rehearsals`))
+  expect(list).toMatchObject([{ id, setting: SETTING, score: null }])
+  expect(list[0]!.person).not.toBe('')
+  const got = body<RehearsalAnswer>(await visitor.get(path))
+  expect(got).toMatchObject({ id, batch, revision: 1, plan: { name: 'Rehearsed' }, done: undone() })
+  expect(body(await visitor.get(`/api/batches/${batch}/runs`))).toEqual([])
+})
+
+test('what was done is kept on its revision; two windows do not overwrite each other', async () => {
+  const { visitor, path } = await begun()
+  const done = { ...undone(), events: [tick], clockS: 12 }
+  expect(body(await visitor.put(path).send({ revision: 1, done, score: null }))).toEqual({ revision: 2 })
+  expect((await visitor.put(path).send({ revision: 1, done: undone(), score: null })).status).toBe(409)
+  expect(body(await visitor.put(path).send({ revision: 2, done, score: 83 }))).toEqual({ revision: 3 })
+  expect(body<RehearsalAnswer>(await visitor.get(path))).toMatchObject({ revision: 3, done })
+})
+
+test('what is not well-formed is refused with its field', async () => {
+  const { visitor, batch, path } = await begun()
+  const wrong = [
+    { seed: -1, level: 'none', begins: 'lye' },
+    { seed: 1, level: 'easy', begins: 'lye' },
+    { seed: 1, level: 'none' },
+    null,
+  ]
+  for (const setting of wrong) {
+    const answer = await visitor.post(`/api/batches/${batch}/rehearsals`).send({ id: randomUUID(), setting })
+    expect(answer.status, JSON.stringify(setting)).toBe(400)
+  }
+  const events = [{ ...tick, kind: 'sing' }]
+  expect((await visitor.put(path).send({ revision: 1, done: { ...undone(), events } })).status).toBe(400)
+  expect((await visitor.put(path).send({ revision: 1, done: undone(), score: 101 })).status).toBe(400)
+  expect((await visitor.get(`/api/rehearsals/${randomUUID()}`)).status).toBe(404)
+})
+
+test('strangers see none, and a deleted one is gone', async () => {
+  const { visitor, path } = await begun()
+  expect((await at.visitor().get(path)).status).toBe(401)
+  expect((await visitor.delete(path)).status).toBe(204)
+  expect((await visitor.get(path)).status).toBe(404)
+  expect((await visitor.put(path).send({ revision: 1, done: undone(), score: null })).status).toBe(404)
+})
