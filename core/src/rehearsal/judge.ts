@@ -179,7 +179,13 @@ function pourResult(given: Given, index: number): PourResult {
     (verdict.works < 0.5 ? verdict.fault : pouredG < (1 - SHORT) * pour.massG ? 'short' : null)
   return {
     ...about,
-    ...{ pouredG, startLevel: met.startLevel + off, endLevel: met.endLevel + off, wrong },
+    // Of a cup that burst nothing gets into the mould.
+    ...{
+      pouredG: wrong === 'lost' ? 0 : pouredG,
+      startLevel: met.startLevel + off,
+      endLevel: met.endLevel + off,
+      wrong,
+    },
     tools: pour.tools.map(tool => {
       const at = tools[scene.following.plan.moves[tool.move]!.id]
       return at === undefined ? 'not-poured' : toolWrong(given, index, tool, at - lyeInAt)

@@ -58,7 +58,7 @@ export interface RehearsalState {
 }
 
 const TICK_MS = 100
-const SAVE_MS = 800
+const SAVE_MS = 300
 const RETRY_MS = 5000
 /** Let so many seconds go by before the lye goes in. */
 const BEFORE_S = 5
@@ -349,6 +349,7 @@ export class RehearsalRun implements RunAtHand {
   }
 
   #changed(): void {
+    if (this.#link === 'everywhere') this.#link = 'sending'
     this.#state = this.#shaped()
     for (const listener of this.#listeners) listener()
     this.#saveSoon(SAVE_MS)
@@ -374,12 +375,12 @@ export class RehearsalRun implements RunAtHand {
     try {
       const { revision } = await saveRehearsal(this.id, this.#revision, sent, this.#score)
       this.#revision = revision
-      this.#told('everywhere')
+      this.#told(sent.events === this.#done.events ? 'everywhere' : 'sending')
     } catch (error) {
       this.#told('here', error instanceof ApiError && error.status > 0 ? error.message : '')
       this.#saveSoon(RETRY_MS)
     }
     this.#isSaving = false
-    if (sent.events !== this.#done.events) this.#saveSoon(SAVE_MS)
+    if (sent.events !== this.#done.events) this.#saveSoon(0)
   }
 }

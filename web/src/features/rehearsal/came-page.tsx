@@ -24,7 +24,7 @@ import { SaidAsLiked } from '../../plan/context.tsx'
 import { outcomeOfRehearsal } from '../../workers/rehearsal.ts'
 
 const FACE_PX = 110
-const MOST_BARS = 8
+const MOST_BARS = 6
 const FINE = 2
 
 /** What came of a rehearsal. */
@@ -60,12 +60,15 @@ export function CamePage() {
   )
 }
 
+const isOver = ({ done }: RehearsalAnswer): boolean => done.events.some(event => event.kind === 'close')
+
 /** Points that its page reckoned are kept with it, so that the list can say them. */
-function useKept({ id, revision, done }: RehearsalAnswer, { score }: RehearsalOutcome): void {
-  const isOver = done.events.some(event => event.kind === 'close')
+function useKept(answer: RehearsalAnswer, { score }: RehearsalOutcome): void {
+  const { id, revision, done } = answer
+  const ended = isOver(answer)
   useEffect(() => {
-    if (isOver) void saveRehearsal(id, revision, done, score).catch(() => undefined)
-  }, [id, revision, done, score, isOver])
+    if (ended) void saveRehearsal(id, revision, done, score).catch(() => undefined)
+  }, [id, revision, done, score, ended])
 }
 
 function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: RehearsalOutcome }) {
@@ -84,11 +87,19 @@ function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsal
         {isPractised && ', practised: it was gone back in it'}
       </p>
       <h1 className="text-2xl">What came of it</h1>
-      <p className="mt-2 font-title text-[clamp(2rem,5vw,3.25rem)] leading-tight font-semibold">{score} of 100</p>
+      <p className="mt-2 text-[clamp(2rem,5vw,3.25rem)] leading-tight font-semibold">{score} of 100</p>
       <p className="text-lg">
         {points('made', outcome.made)}, {points('time', outcome.time)}, {points('safety', outcome.safety)}.{' '}
         {Math.round(minutes)} min from lye to mould; perfect hands took {Math.round(bestMinutes)}.
       </p>
+      {!isOver(answer) && (
+        <p className="mt-2 text-lg">
+          It goes on still: these are points of what was done so far.{' '}
+          <Link className="underline" to={`/rehearsals/${answer.id}`}>
+            Go on with it
+          </Link>
+        </p>
+      )}
       {slips.length > 0 && (
         <section aria-label="Safety" className="mt-4 border-2 border-rust p-3">
           <h2 className="text-lg">Safety first</h2>

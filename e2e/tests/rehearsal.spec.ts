@@ -1,0 +1,93 @@
+import { followingOf, readPlan, referenceShelf, rehearsalOf, rehearse, undone } from '@ostler/core'
+import type { RehearsalAnswer } from '@ostler/core'
+import type { Page } from '@playwright/test'
+import { expect, test } from '../workshop.ts'
+
+const big = (page: Page) => page.getByRole('region', { name: 'Now' }).locator('p').first()
+const clock = (page: Page) => page.getByText('since lye met the oils').locator('..').locator('strong')
+
+test('a pour is rehearsed on the Bench: seen, held, stepped back, and kept apart from real runs', async ({
+  maker,
+  open,
+}) => {
+  const id = await open('weir-milk', `Rehearsed ${Date.now()}`)
+  await maker.getByRole('link', { name: 'Rehearse the pour' }).click()
+  await maker.getByLabel('Number of the batter').fill('12 ponies')
+  await expect(maker.getByText('A whole number of up to nine digits.')).toBeVisible()
+  await expect(maker.getByRole('button', { name: 'Begin' })).toBeDisabled()
+  await maker.getByLabel('Number of the batter').fill('12')
+  await maker.getByRole('button', { name: 'Begin' }).click()
+
+  await expect(maker.getByRole('region', { name: 'Rehearsal' })).toContainText('nothing here is real lye')
+  await expect(big(maker)).toHaveText('Lye into the oils')
+  await maker.getByRole('button', { name: '10×' }).click()
+  await maker.keyboard.press('Enter')
+  await expect(big(maker)).toHaveText('Blend')
+  // Oil at first; the blender runs as long as the key is held.
+  await expect(maker.getByRole('img', { name: /film of oil/ })).toBeVisible()
+  await maker.keyboard.down('Enter')
+  await expect(big(maker)).toHaveText('Blending')
+  await expect(maker.getByRole('img', { name: /What you see/ })).not.toHaveAccessibleName(/film|streak/, {
+    timeout: 20_000,
+  })
+  await maker.keyboard.up('Enter')
+  await expect(big(maker)).toHaveText('Does it hold?')
+  await maker.keyboard.press('Enter')
+  await expect(maker.getByText(/The surface stays ivory|Streaks of oil come up/)).toBeVisible({ timeout: 15_000 })
+  await maker.getByRole('button', { name: 'It holds' }).click()
+
+  // A key that is let go too early leaves the cup short until it is held again or taken so.
+  await expect(big(maker)).toHaveText(/^Fill /)
+  const cup = await big(maker).textContent()
+  await maker.keyboard.down('Enter')
+  await expect(maker.getByText('and runs')).toBeVisible()
+  await maker.keyboard.up('Enter')
+  await expect(maker.getByText(/so far: hold on/)).toBeVisible()
+  await maker.getByRole('button', { name: 'As it is' }).click()
+  await expect(big(maker)).not.toHaveText(cup!)
+
+  // Back to before, with the clock of then; a reload is where it was, and paused.
+  await maker.getByRole('button', { name: 'Step back' }).click()
+  await maker
+    .getByRole('dialog')
+    .getByRole('button', { name: /filling/ })
+    .click()
+  await expect(big(maker)).toHaveText(cup!)
+  await expect(maker.getByRole('button', { name: 'Go on' })).toBeVisible()
+  const shown = await clock(maker).textContent()
+  await expect(maker.getByText('kept', { exact: true })).toBeAttached({ timeout: 15_000 })
+  await maker.reload()
+  await expect(big(maker)).toHaveText(cup!)
+  await expect(clock(maker)).toHaveText(shown!)
+  await maker.goto(`/batches/${id}/bench`)
+  await expect(maker.getByText('None yet.')).toBeVisible()
+})
+
+test('what came of a rehearsal: both faces, what cost most, what came in between', async ({ maker, open }) => {
+  const batch = await open('seven-fathoms', `Came ${Date.now()}`)
+  const id = crypto.randomUUID()
+  const setting = { seed: 3, level: 'bad-day', begins: 'lye' } as const
+  await maker.request.post(`/api/batches/${batch}/rehearsals`, { data: { id, setting } })
+  const { plan } = (await (await maker.request.get(`/api/rehearsals/${id}`)).json()) as RehearsalAnswer
+  const read = readPlan(plan)
+  if (!read.ok) throw new Error('the plan cannot be read')
+  const { events } = rehearse(rehearsalOf(followingOf(read.plan, referenceShelf()), setting), 'fixed')
+  const slips = [{ r: 900, text: 'The lye was called clear with a crust still in it.' }]
+  const done = { ...undone(), events, slips }
+  expect((await maker.request.put(`/api/rehearsals/${id}`, { data: { revision: 1, done, score: null } })).ok()).toBe(
+    true,
+  )
+  await maker.goto(`/rehearsals/${id}/came`)
+  await expect(maker.getByRole('heading', { name: 'What came of it' })).toBeVisible({ timeout: 60_000 })
+  await expect(maker.getByText(/^\d+ of 100$/)).toBeVisible()
+  await expect(maker.getByRole('region', { name: 'Safety' })).toContainText('crust still in it')
+  const faces = maker.getByRole('region', { name: 'Faces' })
+  await expect(faces.getByRole('img', { name: 'Planned, bar 1' })).toBeVisible()
+  await expect(faces.getByRole('img', { name: 'As it was poured, bar 1' })).toBeVisible()
+  await expect(maker.getByRole('region', { name: 'What cost most' }).getByRole('listitem').first()).toContainText(
+    'Layer',
+  )
+  await expect(maker.getByRole('region', { name: 'What came in between' })).toContainText('A scent that seizes')
+  await maker.goto(`/batches/${batch}/rehearse`)
+  await expect(maker.getByText(/\d+ of 100/)).toBeVisible()
+})
