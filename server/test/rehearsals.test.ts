@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { starterPlan, undone } from '@ostler/core'
-import type { BatchAnswer, RehearsalAnswer, RehearsalSummary } from '@ostler/core'
+import type { BatchAnswer, LessonProgress, RehearsalAnswer, RehearsalSummary } from '@ostler/core'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
 import { bench } from './harness.ts'
@@ -74,4 +74,23 @@ test('strangers see none, and a deleted one is gone', async () => {
   expect((await visitor.delete(path)).status).toBe(204)
   expect((await visitor.get(path)).status).toBe(404)
   expect((await visitor.put(path).send({ revision: 1, done: undone(), score: null })).status).toBe(404)
+})
+
+test('a lesson has a batch of its own, and is passed for who passed it', async () => {
+  const visitor = await signedIn()
+  const id = randomUUID()
+  expect((await visitor.post('/api/lessons/juggling').send({ id })).status).toBe(404)
+  expect((await visitor.post('/api/lessons/emulsion').send({ id })).status).toBe(201)
+  expect((await visitor.post('/api/lessons/emulsion').send({ id })).status).toBe(200)
+  const got = body<RehearsalAnswer>(await visitor.get(`/api/rehearsals/${id}`))
+  expect(got).toMatchObject({ batch: '', lesson: 'emulsion', plan: { name: 'Practice loaf' } })
+  const of = async () =>
+    body<LessonProgress[]>(await visitor.get('/api/lessons')).find(one => one.lesson === 'emulsion')
+  expect(await of()).toEqual({ lesson: 'emulsion', tries: 1, passed: false })
+  const save = (revision: number, passed: boolean) =>
+    visitor.put(`/api/rehearsals/${id}`).send({ revision, done: undone(), score: null, passed })
+  await save(1, true)
+  // What was passed stays passed.
+  await save(2, false)
+  expect(await of()).toEqual({ lesson: 'emulsion', tries: 1, passed: true })
 })

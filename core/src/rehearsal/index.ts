@@ -21,3 +21,5 @@ export { BEGINNINGS, RehearsalDone, RehearsalSetting, Slip, Stroke, readDone, re
 export type { Beginning } from './kept.ts'
 export { asMade, outcomeOf } from './outcome.ts'
 export type { Readings, RehearsalOutcome } from './outcome.ts'
+export { LESSONS, followingOfLesson, lessonOf, lessonSays, rehearsedLesson } from './lessons.ts'
+export type { Lesson, LessonSays } from './lessons.ts'

@@ -239,9 +239,19 @@ export interface RehearsalSummary {
 
 /** A rehearsal with all that it is reckoned from. */
 export interface RehearsalAnswer extends Omit<RehearsalSummary, 'score'> {
+  /** Empty: it is of a lesson. */
   batch: string
+  /** Its lesson; empty: it is of a batch. */
+  lesson: string
   revision: number
   plan: Plan
   shelf: Shelf
   done: RehearsalDone
+}
+
+/** How far a member is with a lesson of rehearsal. */
+export interface LessonProgress {
+  lesson: string
+  tries: number
+  passed: boolean
 }

@@ -25,6 +25,7 @@ export type {
   RunAnswer,
   RunEvents,
   LessonAnswer,
+  LessonProgress,
   PhotoAnswer,
   RackBatch,
   RecordAnswer,

@@ -221,7 +221,10 @@ interface RunEventTable {
 interface RehearsalTable {
   id: string
   workshop_id: string
-  batch_id: string
+  /** Of a batch, or of a lesson. */
+  batch_id: string | null
+  lesson: string | null
+  passed: Generated<boolean>
   member_id: string | null
   setting: JSONColumnType<RehearsalSetting, string, string>
   plan: JSONColumnType<Plan, string, never>

@@ -15,14 +15,15 @@ function settingFrom(body: unknown): RehearsalSetting {
   throw new HttpError(400, say(read.problems[0]!.sentence), { problems: read.problems })
 }
 
-function doneFrom(body: unknown): { done: RehearsalDone; score: number | null } {
-  const { done, score } = (body ?? {}) as { done?: unknown; score?: unknown }
+function doneFrom(body: unknown): { done: RehearsalDone; score: number | null; passed: boolean } {
+  const { done, score, passed: isPassed } = (body ?? {}) as { done?: unknown; score?: unknown; passed?: unknown }
+  const passed = isPassed === true
   const read = readDone(done)
   if (!read.ok) throw new HttpError(400, say(read.problems[0]!.sentence), { problems: read.problems })
-  if (score === null || score === undefined) return { done: read.value, score: null }
+  if (score === null || score === undefined) return { done: read.value, score: null, passed }
   if (typeof score !== 'number' || !Number.isInteger(score) || score < 0 || score > 100)
     throw new HttpError(400, 'Points are a whole number from 0 to 100.')
-  return { done: read.value, score }
+  return { done: read.value, score, passed }
 }
 
 /** Rehearsals of a batch: begun and listed under the batch. */
@@ -68,8 +69,25 @@ function rehearsalRoutes(store: RehearsalStore): Router {
   return routes
 }
 
+/** Lessons of rehearsal: how far a member is, and another try. */
+function lessonRoutes(store: RehearsalStore): Router {
+  const routes = Router()
+  routes.get('/', async (req, res) => {
+    res.json(await store.progress(visitorOf(req)))
+  })
+  routes.post('/:lesson', async (req, res) => {
+    const id = idFrom((req.body as { id?: unknown } | null)?.id)
+    const done = await store.beginLesson(visitorOf(req), id, req.params.lesson)
+    if (!done) throw new HttpError(404, 'There is no such lesson.')
+    if (done === 'full') throw new HttpError(409, 'This lesson was tried as often as is kept.')
+    res.status(done === 'opened' ? 201 : 200).json({ id })
+  })
+  return routes
+}
+
 /** Puts rehearsals under the API, for those who are signed in. */
 export function serveRehearsals(api: Router, require: RequestHandler, store: RehearsalStore): void {
   api.use('/batches/:id/rehearsals', require, batchRehearsalRoutes(store))
   api.use('/rehearsals', require, rehearsalRoutes(store))
+  api.use('/lessons', require, lessonRoutes(store))
 }

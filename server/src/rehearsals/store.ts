@@ -1,5 +1,5 @@
-import { readDone, readPlan, readSetting, undone, wholeShelf } from '@ostler/core'
-import type { RehearsalAnswer, RehearsalDone, RehearsalSetting, RehearsalSummary } from '@ostler/core'
+import { followingOfLesson, lessonOf, readDone, readPlan, readSetting, undone, wholeShelf } from '@ostler/core'
+import type { LessonProgress, RehearsalAnswer, RehearsalDone, RehearsalSetting, RehearsalSummary } from '@ostler/core'
 import type { Database } from '../database/connection.ts'
 import { liveBatch } from '../database/live-batch.ts'
 import type { Shelves } from '../shelf/store.ts'
@@ -11,18 +11,26 @@ export interface Begun {
   setting: RehearsalSetting
 }
 
+export interface Sender {
+  workshopId: string
+  memberId: string
+}
+
 export type RehearsalSaved = { ok: true; revision: number } | { ok: false; reason: 'moved' | 'gone' }
 
 /** Rehearsals of one workshop at a time: no query goes without its id. */
 export interface RehearsalStore {
   /** Null: there is no such batch, or its plan cannot be read; 'full': it has as many as it can. */
-  begin(sender: { workshopId: string; memberId: string }, begun: Begun): Promise<'opened' | 'there' | 'full' | null>
+  begin(sender: Sender, begun: Begun): Promise<'opened' | 'there' | 'full' | null>
+  /** Begins a lesson. Null: there is no such lesson; 'full': it was tried as often as is kept. */
+  beginLesson(sender: Sender, id: string, lesson: string): Promise<'opened' | 'there' | 'full' | null>
+  progress(sender: Sender): Promise<LessonProgress[]>
   list(workshopId: string, batchId: string): Promise<RehearsalSummary[]>
   get(workshopId: string, id: string): Promise<RehearsalAnswer | null>
   save(
     workshopId: string,
     id: string,
-    done: { revision: number; done: RehearsalDone; score: number | null },
+    done: { revision: number; done: RehearsalDone; score: number | null; passed: boolean },
   ): Promise<RehearsalSaved>
   delete(workshopId: string, id: string): Promise<boolean>
 }
@@ -35,7 +43,7 @@ const ofWorkshop = (db: Database, workshopId: string) =>
 async function begun(
   db: Database,
   shelves: Shelves,
-  { workshopId, memberId }: { workshopId: string; memberId: string },
+  { workshopId, memberId }: Sender,
   { batch: batchId, id, setting }: Begun,
 ) {
   const batch = await liveBatch(db, workshopId, batchId).select('plan').executeTakeFirst()
@@ -66,45 +74,108 @@ async function begun(
   return there ? ('there' as const) : null
 }
 
+/** A lesson's batch and shelf are its own: the same for all. */
+async function lessonBegun(db: Database, { workshopId, memberId }: Sender, id: string, key: string) {
+  const lesson = lessonOf(key)
+  if (!lesson) return null
+  const { count } = await ofWorkshop(db, workshopId)
+    .where('lesson', '=', key)
+    .where('member_id', '=', memberId)
+    .select(eb => eb.fn.countAll<string>().as('count'))
+    .executeTakeFirstOrThrow()
+  if (Number(count) >= MOST) return 'full' as const
+  const { plan, shelf } = followingOfLesson(lesson)
+  const row = await db
+    .insertInto('rehearsal')
+    .values({
+      ...{ id, workshop_id: workshopId, batch_id: null, lesson: key, member_id: memberId, score: null },
+      ...{ setting: JSON.stringify(lesson.setting), done: JSON.stringify(undone()) },
+      ...{ plan: JSON.stringify(plan), shelf: JSON.stringify(shelf) },
+    })
+    .onConflict(conflict => conflict.column('id').doNothing())
+    .returning('id')
+    .executeTakeFirst()
+  if (row) return 'opened' as const
+  const there = await ofWorkshop(db, workshopId)
+    .where('id', '=', id)
+    .where('lesson', '=', key)
+    .select('id')
+    .executeTakeFirst()
+  return there ? ('there' as const) : null
+}
+
+async function listed(db: Database, workshopId: string, batchId: string): Promise<RehearsalSummary[]> {
+  const rows = await ofWorkshop(db, workshopId)
+    .leftJoin('member', 'member.id', 'rehearsal.member_id')
+    .where('batch_id', '=', batchId)
+    .orderBy('opened_at', 'desc')
+    .limit(MOST)
+    .select(['rehearsal.id', 'rehearsal.opened_at', 'setting', 'score', 'member.name'])
+    .execute()
+  return rows.map(row => ({
+    ...{ id: row.id, openedAt: row.opened_at.toISOString(), setting: row.setting, score: row.score },
+    person: row.name ?? '',
+  }))
+}
+
+async function found(db: Database, workshopId: string, id: string): Promise<RehearsalAnswer | null> {
+  const row = await ofWorkshop(db, workshopId)
+    .leftJoin('member', 'member.id', 'rehearsal.member_id')
+    .where('rehearsal.id', '=', id)
+    .select([
+      'batch_id',
+      'lesson',
+      'opened_at',
+      'setting',
+      'plan',
+      'shelf',
+      'done',
+      'rehearsal.revision',
+      'member.name',
+    ])
+    .executeTakeFirst()
+  const plan = row && readPlan(row.plan)
+  const [setting, done] = [readSetting(row?.setting), readDone(row?.done)]
+  if (!row || !plan?.ok || !setting.ok || !done.ok) return null
+  return {
+    ...{ id, batch: row.batch_id ?? '', lesson: row.lesson ?? '' },
+    ...{ openedAt: row.opened_at.toISOString(), person: row.name ?? '' },
+    ...{
+      revision: row.revision,
+      setting: setting.value,
+      plan: plan.plan,
+      shelf: wholeShelf(row.shelf),
+      done: done.value,
+    },
+  }
+}
+
 export const rehearsalStore = (db: Database, shelves: Shelves, now: () => Date): RehearsalStore => ({
   begin: (sender, asked) => begun(db, shelves, sender, asked),
-  async list(workshopId, batchId) {
+  beginLesson: (sender, id, lesson) => lessonBegun(db, sender, id, lesson),
+  async progress({ workshopId, memberId }) {
     const rows = await ofWorkshop(db, workshopId)
-      .leftJoin('member', 'member.id', 'rehearsal.member_id')
-      .where('batch_id', '=', batchId)
-      .orderBy('opened_at', 'desc')
-      .limit(MOST)
-      .select(['rehearsal.id', 'rehearsal.opened_at', 'setting', 'score', 'member.name'])
+      .where('member_id', '=', memberId)
+      .where('lesson', 'is not', null)
+      .groupBy('lesson')
+      .select(eb => [
+        'lesson',
+        eb.fn.countAll<string>().as('tries'),
+        eb.fn.agg<boolean>('bool_or', ['passed']).as('passed'),
+      ])
       .execute()
-    return rows.map(row => ({
-      ...{ id: row.id, openedAt: row.opened_at.toISOString(), setting: row.setting, score: row.score },
-      person: row.name ?? '',
-    }))
+    return rows.map(row => ({ lesson: row.lesson!, tries: Number(row.tries), passed: row.passed }))
   },
-  async get(workshopId, id) {
-    const row = await ofWorkshop(db, workshopId)
-      .leftJoin('member', 'member.id', 'rehearsal.member_id')
-      .where('rehearsal.id', '=', id)
-      .select(['batch_id', 'opened_at', 'setting', 'plan', 'shelf', 'done', 'rehearsal.revision', 'member.name'])
-      .executeTakeFirst()
-    const plan = row && readPlan(row.plan)
-    const [setting, done] = [readSetting(row?.setting), readDone(row?.done)]
-    if (!row || !plan?.ok || !setting.ok || !done.ok) return null
-    return {
-      ...{ id, batch: row.batch_id, openedAt: row.opened_at.toISOString(), person: row.name ?? '' },
-      ...{
-        revision: row.revision,
-        setting: setting.value,
-        plan: plan.plan,
-        shelf: wholeShelf(row.shelf),
-        done: done.value,
-      },
-    }
-  },
-  async save(workshopId, id, { revision, done, score }) {
+  list: (workshopId, batchId) => listed(db, workshopId, batchId),
+  get: (workshopId, id) => found(db, workshopId, id),
+  async save(workshopId, id, { revision, done, score, passed }) {
     const row = await db
       .updateTable('rehearsal')
-      .set({ done: JSON.stringify(done), score, revision: revision + 1, updated_at: now() })
+      .set({
+        ...{ done: JSON.stringify(done), revision: revision + 1, updated_at: now() },
+        ...(score !== null && { score }),
+        ...(passed && { passed }),
+      })
       .where('workshop_id', '=', workshopId)
       .where('id', '=', id)
       .where('revision', '=', revision)

@@ -22,6 +22,7 @@ import type {
   Pricing,
   Due,
   LessonAnswer,
+  LessonProgress,
   Life,
   PhotoAnswer,
   RackBatch,
@@ -258,8 +259,17 @@ export const beginRehearsal = (batch: string, id: string, setting: RehearsalSett
 
 export const getRehearsal = (id: string) => call<RehearsalAnswer>('GET', `/rehearsals/${id}`)
 
-export const saveRehearsal = (id: string, revision: number, done: RehearsalDone, score: number | null) =>
-  call<{ revision: number }>('PUT', `/rehearsals/${id}`, { revision, done, score })
+export const saveRehearsal = (
+  id: string,
+  sent: { revision: number; done: RehearsalDone; score: number | null; passed?: boolean },
+) => call<{ revision: number }>('PUT', `/rehearsals/${id}`, sent)
+
+export const lessonProgressQuery = queryOptions({
+  queryKey: ['lesson progress'],
+  queryFn: () => call<LessonProgress[]>('GET', '/lessons'),
+})
+
+export const beginLesson = (lesson: string, id: string) => call<{ id: string }>('POST', `/lessons/${lesson}`, { id })
 
 export const deleteRehearsal = (id: string) => call<undefined>('DELETE', `/rehearsals/${id}`)
 

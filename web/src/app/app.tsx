@@ -68,6 +68,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/bench/bench-page.tsx')).BenchPage }),
       },
       {
+        path: '/lessons',
+        lazy: async () => ({ Component: (await import('../features/rehearsal/lessons-page.tsx')).LessonsPage }),
+      },
+      {
         path: '/rehearsals/:rehearsal',
         lazy: async () => ({ Component: (await import('../features/bench/rehearsal-page.tsx')).RehearsalPage }),
       },

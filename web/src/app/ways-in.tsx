@@ -60,6 +60,7 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/shelf/, 'Shelf'],
   [/^\/recipes/, 'Recipes'],
   [/^\/glossary/, 'Words of the craft'],
+  [/^\/lessons/, 'Lessons'],
 ]
 
 /** Each place of the workshop has its own title; a batch's pages set theirs. */

@@ -1,7 +1,7 @@
 import { IMPERIAL, METRIC } from '@ostler/core'
 import type { UnitHabits } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { BookOpen, Keyboard, ListChecks, Moon, Search, Sun, UserRound } from 'lucide-react'
+import { BookOpen, GraduationCap, Keyboard, ListChecks, Moon, Search, Sun, UserRound } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import type { ReactNode } from 'react'
@@ -31,6 +31,7 @@ const ITEM = 'flex cursor-pointer items-center gap-2 rounded px-3 py-1.5 outline
 
 const PAGES = [
   { to: '/glossary', Icon: BookOpen, text: 'Words of the craft' },
+  { to: '/lessons', Icon: GraduationCap, text: 'Lessons: rehearse the pour' },
   { to: '/craft', Icon: ListChecks, text: 'Lye, air, cleaning up' },
   { to: '/faults', Icon: Search, text: 'When something looks wrong' },
 ] as const

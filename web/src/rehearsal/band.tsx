@@ -5,7 +5,7 @@ import { useRunState } from '../run/context.tsx'
 import { Ask } from '../ui/ask.tsx'
 import { showClock } from '../ui/clock.ts'
 import { useRehearsal, useRehearsalState } from './context.tsx'
-import { SPEEDS } from './rehearsal-run.ts'
+import { SPEEDS } from './hands.ts'
 import type { RehearsalRun } from './rehearsal-run.ts'
 
 const KEY = 'min-h-11 min-w-11 border border-current px-2 font-semibold'

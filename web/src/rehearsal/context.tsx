@@ -1,6 +1,7 @@
 import { createContext, useCallback, useContext, useEffect, useState, useSyncExternalStore } from 'react'
 import type { WorldNow } from '@ostler/core'
-import type { RehearsalRun, RehearsalState } from './rehearsal-run.ts'
+import type { RehearsalState } from './hands.ts'
+import type { RehearsalRun } from './rehearsal-run.ts'
 
 export const RehearsalContext = createContext<RehearsalRun | null>(null)
 

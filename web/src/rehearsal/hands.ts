@@ -1,4 +1,4 @@
-import type { BenchStep } from '@ostler/core'
+import type { BenchStep, Struck } from '@ostler/core'
 
 /** Deeds that take their time; what is ticked or switched does not. */
 export const TAKES_TIME: readonly BenchStep['kind'][] = [
@@ -45,4 +45,26 @@ export function ranAfter({ step, beforeG }: Held, gPerS: number, seconds: number
   const nearly = SLOWS_FROM * (step.massG ?? 0)
   const quickS = Math.max(0, nearly - beforeG) / gPerS
   return beforeG + gPerS * (Math.min(seconds, quickS) + SLOWLY * Math.max(0, seconds - quickS))
+}
+
+/** How much quicker than life its clock may run. */
+export const SPEEDS = [1, 2, 4, 10, 30] as const
+export type Speed = (typeof SPEEDS)[number]
+
+/** What the hands are at, or what came in between. */
+export interface Busy {
+  word: string
+  fromS: number
+  toS: number
+}
+
+export interface RehearsalState {
+  speed: Speed
+  isPaused: boolean
+  busy: Busy | null
+  held: Held | null
+  /** What ran of a deed whose key was let go too early, g. */
+  soFarG: number
+  /** What struck and was not acknowledged. */
+  told: { struck: Struck; text: string } | null
 }

@@ -3,6 +3,9 @@ import {
   followingOf,
   fold,
   LYE_IN_S,
+  lessonOf,
+  lessonSays,
+  rehearsedLesson,
   madeReady,
   nextActions,
   rehearsalOf,
@@ -18,6 +21,8 @@ import type {
   BenchEvent,
   BenchStep,
   Following,
+  Lesson,
+  LessonSays,
   RehearsalAnswer,
   RehearsalDone,
   RehearsalSetting,
@@ -31,31 +36,9 @@ import type {
 import { ApiError, saveRehearsal } from '../api/client.ts'
 import type { OpenRunState, RunAtHand } from '../run/open-run.ts'
 import { ENOUGH, HELD, MOST_WHILE_RUNS, TAKES_TIME, WORDS, ranAfter } from './hands.ts'
-import type { Held } from './hands.ts'
+import type { Held, RehearsalState, Speed } from './hands.ts'
 
 type About = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>
-
-/** How much quicker than life its clock may run. */
-export const SPEEDS = [1, 2, 4, 10, 30] as const
-export type Speed = (typeof SPEEDS)[number]
-
-/** What the hands are at, or what came in between. */
-export interface Busy {
-  word: string
-  fromS: number
-  toS: number
-}
-
-export interface RehearsalState {
-  speed: Speed
-  isPaused: boolean
-  busy: Busy | null
-  held: Held | null
-  /** What ran of a deed whose key was let go too early, g. */
-  soFarG: number
-  /** What struck and was not acknowledged. */
-  told: { struck: Struck; text: string } | null
-}
 
 const TICK_MS = 100
 const SAVE_MS = 300
@@ -73,7 +56,8 @@ export class RehearsalRun implements RunAtHand {
   readonly rehearsed: Rehearsed
   #revision: number
   #done: RehearsalDone
-  #score: number | null = null
+  readonly lesson: Lesson | null
+  #isPassed = false
   #clock: { atS: number; sinceMs: number }
   #more: RehearsalState = { speed: 1, isPaused: true, busy: null, held: null, soFarG: 0, told: null }
   #after: (() => void) | null = null
@@ -86,13 +70,14 @@ export class RehearsalRun implements RunAtHand {
   #count: number
   readonly #listeners = new Set<() => void>()
 
-  constructor({ id, batch, openedAt, setting, plan, shelf, revision, done }: RehearsalAnswer) {
+  constructor({ id, batch, lesson, openedAt, setting, plan, shelf, revision, done }: RehearsalAnswer) {
     this.id = id
     this.batch = batch
     this.openedAt = new Date(openedAt).getTime()
     this.setting = setting
     this.following = followingOf(plan, shelf)
-    this.rehearsed = rehearsalOf(this.following, setting)
+    this.lesson = lessonOf(lesson) ?? null
+    this.rehearsed = this.lesson ? rehearsedLesson(this.lesson, this.following) : rehearsalOf(this.following, setting)
     this.#revision = revision
     const isNew = done.events.length === 0 && done.backs === 0
     this.#done = isNew ? { ...done, ...this.#beginning() } : done
@@ -332,11 +317,21 @@ export class RehearsalRun implements RunAtHand {
     this.#changed()
   }
 
-  /** Points, once it has ended. */
-  scored(score: number): void {
-    if (this.#score === score) return
-    this.#score = score
-    this.#saveSoon(0)
+  /** What its lesson says just now; null: it is of none. What was passed once stays passed. */
+  says(): LessonSays | null {
+    if (!this.lesson) return null
+    const says = lessonSays(this.lesson, this.rehearsed, this.#done, this.nowS())
+    if (says.isPassed && !this.#isPassed) {
+      this.#isPassed = true
+      this.#saveSoon(0)
+    }
+    return says
+  }
+
+  /** Hands are busy with something that is no step, and note it when it is done. */
+  takes(word: string, seconds: number, about: About): void {
+    if (this.#more.busy) return
+    this.#isAt(word, seconds, () => void this.note(about))
   }
 
   #shaped(): OpenRunState {
@@ -373,7 +368,10 @@ export class RehearsalRun implements RunAtHand {
     this.#isSaving = true
     const sent = this.done
     try {
-      const { revision } = await saveRehearsal(this.id, this.#revision, sent, this.#score)
+      const { revision } = await saveRehearsal(this.id, {
+        ...{ revision: this.#revision, done: sent, score: null },
+        passed: this.#isPassed,
+      })
       this.#revision = revision
       this.#told(sent.events === this.#done.events ? 'everywhere' : 'sending')
     } catch (error) {

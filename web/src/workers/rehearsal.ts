@@ -9,6 +9,6 @@ const door = new Door<RehearsalWorker>(
 
 /** What came of a rehearsal, with the best that could have been made of its batter. */
 export const outcomeOfRehearsal = (
-  { plan, shelf, setting, done }: RehearsalAnswer,
+  { plan, shelf, setting, lesson, done }: RehearsalAnswer,
   asking: Asking,
-): Promise<RehearsalOutcome> => door.askApart(worker => worker.outcome(plan, shelf, setting, done), asking)
+): Promise<RehearsalOutcome> => door.askApart(worker => worker.outcome(plan, shelf, { setting, lesson, done }), asking)

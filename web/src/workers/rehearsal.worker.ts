@@ -1,11 +1,21 @@
-import { followingOf, outcomeOf, rehearsalOf } from '@ostler/core'
+import { followingOf, lessonOf, outcomeOf, rehearsalOf, rehearsedLesson } from '@ostler/core'
 import type { Plan, RehearsalDone, RehearsalOutcome, RehearsalSetting, Shelf } from '@ostler/core'
 import { expose } from 'comlink'
 
+interface Rehearsed {
+  setting: RehearsalSetting
+  /** Empty: it is of a batch. */
+  lesson: string
+  done: RehearsalDone
+}
+
 /** What came of a rehearsal, and what could have: many runs of the same batter. */
 const worker = {
-  outcome: (plan: Plan, shelf: Shelf, setting: RehearsalSetting, done: RehearsalDone): RehearsalOutcome =>
-    outcomeOf(rehearsalOf(followingOf(plan, shelf), setting), done),
+  outcome: (plan: Plan, shelf: Shelf, { setting, lesson: key, done }: Rehearsed): RehearsalOutcome => {
+    const following = followingOf(plan, shelf)
+    const lesson = lessonOf(key)
+    return outcomeOf(lesson ? rehearsedLesson(lesson, following) : rehearsalOf(following, setting), done)
+  },
 }
 export type RehearsalWorker = typeof worker
 

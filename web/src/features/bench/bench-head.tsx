@@ -39,7 +39,7 @@ export function BenchHead({ isNight, onNight, onLog, onInstruments, onLanes }: P
   return (
     <header className="flex items-center gap-4 border-b border-line px-6 py-1 max-[760px]:gap-2 max-[760px]:px-3">
       <Link
-        to={`/batches/${run.batch}/bench`}
+        to={run.batch === '' ? '/lessons' : `/batches/${run.batch}/bench`}
         className="min-w-0 truncate font-title text-lg font-semibold hover:underline"
       >
         {run.following.plan.name}

@@ -23,6 +23,7 @@ import { useOutlook } from './use-outlook.ts'
 import { useSay } from '../../ui/say.tsx'
 import { RehearsalBand } from '../../rehearsal/band.tsx'
 import { useRehearsal } from '../../rehearsal/context.tsx'
+import { LessonStrip } from '../../rehearsal/lesson-strip.tsx'
 import { ToldSurprise } from '../../rehearsal/told.tsx'
 import { RehearsalOver } from './rehearsal-over.tsx'
 
@@ -90,6 +91,7 @@ export function Bench() {
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(320px,32%)] max-[760px]:grid-cols-1 max-[760px]:grid-rows-[minmax(0,1fr)_auto]">
         <main className="flex min-h-0 flex-col overflow-y-auto outline-none">
           <h1 className="sr-only">Bench: {run.following.plan.name}</h1>
+          <LessonStrip />
           <ToldSurprise />
           <Alarms told={reckoned} />
           {state.awaySince !== null && <Away since={state.awaySince} />}

@@ -104,7 +104,7 @@ export function Advice({ told: { outlook, counsel } }: { told: Told }) {
       what: `Wait ${Math.round(advised.waitS / 60)} min: ${name} gets thick enough by itself`,
       about: { kind: 'wait', amount: advised.waitS } as const,
     },
-    stir: { what: 'Stir the waiting cups about once a minute', about: null },
+    stir: { what: 'Stir the waiting cups about once a minute', about: { kind: 'stir', amount: 8 } as const },
     plain: {
       what: `Leave ${name} without scent`,
       about: { kind: 'waive', how: `scent:${advised.cup}`, text: 'left without scent' } as const,

@@ -19,8 +19,8 @@ export function RehearsalOver() {
         <Link className={`${BIG} button-main`} to={`/rehearsals/${rehearsal.id}/came`}>
           What came of it
         </Link>
-        <Link className={BIG} to={`/batches/${rehearsal.batch}/rehearse`}>
-          Another rehearsal
+        <Link className={BIG} to={rehearsal.lesson ? '/lessons' : `/batches/${rehearsal.batch}/rehearse`}>
+          {rehearsal.lesson ? 'To the lessons' : 'Another rehearsal'}
         </Link>
       </div>
     </section>

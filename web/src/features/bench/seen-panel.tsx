@@ -2,6 +2,7 @@ import { dripLevel } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
+import { HandledKeys } from './handled-keys.tsx'
 import { LookKeys, lookWord } from './look-keys.tsx'
 import type { About } from './use-bench.ts'
 import { useRehearsal, useSeconds } from '../../rehearsal/context.tsx'
@@ -54,6 +55,7 @@ export function SeenPanel({ first, onNote, onClose }: Props) {
       {!isWhipped && <DripTest cup={body === POT ? undefined : body} onLevel={level => note(level, 'drip')} />}
       <p className="mt-4 text-lg">{isWhipped ? 'As the whisk or the spoon is lifted out:' : 'Or by eye:'}</p>
       <LookKeys onLevel={level => note(level, 'word')} />
+      {body !== POT && <HandledKeys cup={body} onNote={onNote} onClose={onClose} />}
     </BenchPanel>
   )
 }

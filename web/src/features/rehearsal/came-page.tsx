@@ -8,11 +8,21 @@ import {
   forecast,
   isColumn,
   isTray,
+  lessonOf,
   rehearsalOf,
+  rehearsedLesson,
   surpriseOf,
   wrongWords,
 } from '@ostler/core'
-import type { ColourForecast, Plan, PourResult, RehearsalAnswer, RehearsalOutcome } from '@ostler/core'
+import type {
+  ColourForecast,
+  Following,
+  Plan,
+  Rehearsed,
+  PourResult,
+  RehearsalAnswer,
+  RehearsalOutcome,
+} from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo } from 'react'
 import { Link, useParams } from 'react-router'
@@ -60,6 +70,14 @@ export function CamePage() {
   )
 }
 
+const backOf = ({ batch }: RehearsalAnswer): string => (batch === '' ? '/lessons' : `/batches/${batch}/rehearse`)
+
+/** The batter of a lesson, or of a batch. */
+function rehearsedIn({ lesson: key, setting }: RehearsalAnswer, following: Following): Rehearsed {
+  const lesson = lessonOf(key)
+  return lesson ? rehearsedLesson(lesson, following) : rehearsalOf(following, setting)
+}
+
 const isOver = ({ done }: RehearsalAnswer): boolean => done.events.some(event => event.kind === 'close')
 
 /** Points that its page reckoned are kept with it, so that the list can say them. */
@@ -67,7 +85,7 @@ function useKept(answer: RehearsalAnswer, { score }: RehearsalOutcome): void {
   const { id, revision, done } = answer
   const ended = isOver(answer)
   useEffect(() => {
-    if (ended) void saveRehearsal(id, revision, done, score).catch(() => undefined)
+    if (ended) void saveRehearsal(id, { revision, done, score }).catch(() => undefined)
   }, [id, revision, done, score, ended])
 }
 
@@ -75,12 +93,12 @@ function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsal
   useKept(answer, outcome)
   const { score, minutes, bestMinutes, isPractised, slips } = outcome
   const following = useMemo(() => followingOf(answer.plan, answer.shelf), [answer])
-  const rehearsed = useMemo(() => rehearsalOf(following, answer.setting), [following, answer])
+  const rehearsed = useMemo(() => rehearsedIn(answer, following), [following, answer])
   return (
     <main className="mx-auto w-full max-w-240 flex-1 p-5 max-[900px]:p-3">
       <p className="text-soft">
         Rehearsal of{' '}
-        <Link className="underline" to={`/batches/${answer.batch}/rehearse`}>
+        <Link className="underline" to={backOf(answer)}>
           {answer.plan.name}
         </Link>
         , number {answer.setting.seed}
@@ -115,12 +133,14 @@ function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsal
       <Surprises puts={rehearsed.puts} />
       <Eye outcome={outcome} />
       <div className="mt-6 flex flex-wrap gap-3">
-        <Link className="button button-main" to={`/batches/${answer.batch}/rehearse`}>
+        <Link className="button button-main" to={backOf(answer)}>
           Another rehearsal
         </Link>
-        <Link className="button" to={`/batches/${answer.batch}/score`}>
-          To the plan
-        </Link>
+        {answer.batch !== '' && (
+          <Link className="button" to={`/batches/${answer.batch}/score`}>
+            To the plan
+          </Link>
+        )}
       </div>
     </main>
   )
@@ -141,7 +161,7 @@ function Faces({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsa
   const made = useMemo(() => forecast(answer.plan, answer.shelf), [answer])
   const rows = useMemo<Row[]>(() => {
     const planned = made.ok ? made.forecast.lanes.pours.map(pour => (pour.startLevel + pour.endLevel) / 2) : []
-    const rehearsed = rehearsalOf(followingOf(answer.plan, answer.shelf), answer.setting)
+    const rehearsed = rehearsedIn(answer, followingOf(answer.plan, answer.shelf))
     const really = asMade(rehearsed, outcome.pours, answer.done.strokes)
     return [
       { title: 'Planned', plan: answer.plan, levels: planned },

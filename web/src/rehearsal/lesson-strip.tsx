@@ -1,0 +1,49 @@
+import { Check, Circle } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { Link } from 'react-router'
+import { useRehearsal } from './context.tsx'
+
+const LOOK_MS = 500
+
+/** What the lesson says now, and how much of it is reached; nothing outside of lessons. */
+export function LessonStrip() {
+  const rehearsal = useRehearsal()
+  const [says, setSays] = useState(() => rehearsal?.says() ?? null)
+  useEffect(() => {
+    if (!rehearsal?.lesson) return
+    const look = () => setSays(rehearsal.says())
+    const timer = setInterval(look, LOOK_MS)
+    const end = rehearsal.subscribe(look)
+    return () => {
+      clearInterval(timer)
+      end()
+    }
+  }, [rehearsal])
+  if (!rehearsal?.lesson || !says) return null
+  return (
+    <section
+      aria-label="Lesson"
+      className="flex flex-wrap items-start gap-x-8 gap-y-2 border-b border-line bg-panel px-6 py-2 max-[760px]:px-4"
+    >
+      <div className="max-w-160 min-w-60 flex-1">
+        <h2 className="text-[13px] text-soft">{rehearsal.lesson.title}</h2>
+        <p className="text-lg leading-snug" aria-live="polite">
+          {says.isPassed ? 'That is it: passed.' : says.hint}
+        </p>
+        {says.isPassed && (
+          <Link className="button button-main mt-1 inline-block min-h-12 content-center px-4" to="/lessons">
+            On to the lessons
+          </Link>
+        )}
+      </div>
+      <ul className="text-[15px]">
+        {says.goals.map(({ words, isMet }) => (
+          <li key={words} className="flex items-center gap-2">
+            {isMet ? <Check size={18} aria-label="reached" /> : <Circle size={18} aria-label="open" />}
+            {words}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
