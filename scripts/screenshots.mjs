@@ -101,6 +101,42 @@ async function record(page, base, open, shot) {
   await shot('today')
 }
 
+/** A rehearsal on a bad day, as its last cup is to be filled; and what came of it. */
+async function rehearsal(page, base, open, shot) {
+  const { followingOf, readPlan, rehearsalOf, rehearse, undone } = await import('@ostler/core')
+  await open('Heron Reach', 'rehearse')
+  const batch = /batches\/([^/]+)/.exec(page.url())[1]
+  const id = crypto.randomUUID()
+  const setting = { seed: 12, level: 'bad-day', begins: 'lye' }
+  await page.request.post(`${base}/api/batches/${batch}/rehearsals`, { data: { id, setting } })
+  const { plan, shelf } = await (await page.request.get(`${base}/api/rehearsals/${id}`)).json()
+  const { events } = rehearse(rehearsalOf(followingOf(readPlan(plan).plan, shelf), setting), 'follow')
+  let revision = 1
+  const save = async some => {
+    const done = { ...undone(), events: some, clockS: some.at(-1).r }
+    await page.request.put(`${base}/api/rehearsals/${id}`, { data: { revision, done, score: null } })
+    revision += 1
+  }
+  await save(events.slice(0, events.findLastIndex(event => event.kind === 'drawn')))
+  await page.setViewportSize(DESK)
+  await page.goto(`${base}/rehearsals/${id}`)
+  await page.getByRole('img', { name: /What you see/ }).waitFor()
+  await page
+    .getByText(/at least/)
+    .first()
+    .waitFor()
+  await shot('rehearsal')
+  // The page keeps what it has as it is left.
+  await page.goto(`${base}/lessons`)
+  await page.waitForTimeout(1000)
+  revision = (await (await page.request.get(`${base}/api/rehearsals/${id}`)).json()).revision
+  await save(events)
+  await page.goto(`${base}/rehearsals/${id}/came`)
+  await page.getByRole('img', { name: 'As it was poured, bar 1' }).waitFor()
+  await page.waitForFunction(() => [...document.querySelectorAll('canvas')].every(one => one.dataset.fine === 'yes'))
+  await shot('came-of-it', { fullPage: true })
+}
+
 async function take(page, base) {
   const shot = (name, options = {}) => page.screenshot({ path: join(FOLDER, `${name}.png`), ...options })
   const open = async (batch, view) => {
@@ -133,18 +169,12 @@ async function take(page, base) {
   await shot('score-in-trouble')
   await open('Weir Milk, first pour', 'batter')
   await shot('batter', { fullPage: true })
-  await open('Weir Milk, first pour', 'heat')
-  await page.locator('.recharts-line').first().waitFor()
-  await shot('heat')
   await open('Weir Milk, first pour', 'prepare')
   await shot('prepare', { fullPage: true })
   await open('Verdigris Stair', 'rest')
   await page.getByText('Bar by bar').waitFor()
   await page.getByText(/The ends cool sooner/).waitFor()
   await shot('rest', { fullPage: true })
-  await open('Seven Fathoms', 'cut')
-  await page.locator('.recharts-line').first().waitFor()
-  await shot('cut', { fullPage: true })
   await page.goto(`${base}/shelf/oils/coconut`)
   await page.getByRole('heading', { name: 'Coconut oil' }).waitFor()
   await shot('shelf')
@@ -167,6 +197,7 @@ async function take(page, base) {
   await shot('colour')
   await record(page, base, open, shot)
   await bench(page, name => open(name, 'bench'), shot)
+  await rehearsal(page, base, open, shot)
 }
 
 await run(async () => {

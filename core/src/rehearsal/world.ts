@@ -20,7 +20,7 @@ import {
 import type { BenchEvent, BenchState, CupNow, Following, Replayed, Settled } from '../bench/index.ts'
 import { potAt } from './pot.ts'
 import type { PotGiven } from './pot.ts'
-import { drawnSurprises, struckBy, surpriseOf, sizeOf, turned, LEVELS } from './surprises.ts'
+import { drawnSurprises, struckBy, sizeOf, turned, LEVELS } from './surprises.ts'
 import type { Level, Put, Struck } from './surprises.ts'
 import { truthOf } from './truth.ts'
 import type { Truth } from './truth.ts'
@@ -268,5 +268,3 @@ export function reallyInCup({ struck, state }: Scene, cup: CupNow): number {
   const lost = told ? 0 : spilt.reduce((sum, put) => sum + sizeOf(put), 0)
   return Math.max(0, inCup(cup) - lost)
 }
-
-export const titleOf = ({ key }: Put): string => surpriseOf(key).title

@@ -29,6 +29,8 @@ import { Link, useParams } from 'react-router'
 import { getRehearsal, saveRehearsal } from '../../api/client.ts'
 import { FaceCanvas } from '../../drawing/face-canvas.tsx'
 import { FacePicture } from '../../drawing/face-picture.tsx'
+import { Places } from '../../frame/places.tsx'
+import { TopBar } from '../../frame/top-bar.tsx'
 import { cupHex, useColourView } from '../../plan/colour-view.ts'
 import { SaidAsLiked } from '../../plan/context.tsx'
 import { outcomeOfRehearsal } from '../../workers/rehearsal.ts'
@@ -95,54 +97,59 @@ function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsal
   const following = useMemo(() => followingOf(answer.plan, answer.shelf), [answer])
   const rehearsed = useMemo(() => rehearsedIn(answer, following), [following, answer])
   return (
-    <main className="mx-auto w-full max-w-240 flex-1 p-5 max-[900px]:p-3">
-      <p className="text-soft">
-        Rehearsal of{' '}
-        <Link className="underline" to={backOf(answer)}>
-          {answer.plan.name}
-        </Link>
-        , number {answer.setting.seed}
-        {isPractised && ', practised: it was gone back in it'}
-      </p>
-      <h1 className="text-2xl">What came of it</h1>
-      <p className="mt-2 text-[clamp(2rem,5vw,3.25rem)] leading-tight font-semibold">{score} of 100</p>
-      <p className="text-lg">
-        {points('made', outcome.made)}, {points('time', outcome.time)}, {points('safety', outcome.safety)}.{' '}
-        {Math.round(minutes)} min from lye to mould; perfect hands took {Math.round(bestMinutes)}.
-      </p>
-      {!isOver(answer) && (
-        <p className="mt-2 text-lg">
-          It goes on still: these are points of what was done so far.{' '}
-          <Link className="underline" to={`/rehearsals/${answer.id}`}>
-            Go on with it
+    <>
+      <TopBar>
+        <Places />
+      </TopBar>
+      <main className="mx-auto w-full max-w-240 flex-1 p-5 max-[900px]:p-3">
+        <p className="text-soft">
+          Rehearsal of{' '}
+          <Link className="underline" to={backOf(answer)}>
+            {answer.plan.name}
           </Link>
+          , number {answer.setting.seed}
+          {isPractised && ', practised: it was gone back in it'}
         </p>
-      )}
-      {slips.length > 0 && (
-        <section aria-label="Safety" className="mt-4 border-2 border-rust p-3">
-          <h2 className="text-lg">Safety first</h2>
-          <ul className="list-disc pl-5">
-            {slips.map((slip, n) => (
-              <li key={n}>{slip.text}</li>
-            ))}
-          </ul>
-        </section>
-      )}
-      <Faces answer={answer} outcome={outcome} />
-      <Cost answer={answer} outcome={outcome} />
-      <Surprises puts={rehearsed.puts} />
-      <Eye outcome={outcome} />
-      <div className="mt-6 flex flex-wrap gap-3">
-        <Link className="button button-main" to={backOf(answer)}>
-          Another rehearsal
-        </Link>
-        {answer.batch !== '' && (
-          <Link className="button" to={`/batches/${answer.batch}/score`}>
-            To the plan
-          </Link>
+        <h1 className="text-2xl">What came of it</h1>
+        <p className="mt-2 text-[clamp(2rem,5vw,3.25rem)] leading-tight font-semibold">{score} of 100</p>
+        <p className="text-lg">
+          {points('made', outcome.made)}, {points('time', outcome.time)}, {points('safety', outcome.safety)}.{' '}
+          {Math.round(minutes)} min from lye to mould; perfect hands took {Math.round(bestMinutes)}.
+        </p>
+        {!isOver(answer) && (
+          <p className="mt-2 text-lg">
+            It goes on still: these are points of what was done so far.{' '}
+            <Link className="underline" to={`/rehearsals/${answer.id}`}>
+              Go on with it
+            </Link>
+          </p>
         )}
-      </div>
-    </main>
+        {slips.length > 0 && (
+          <section aria-label="Safety" className="mt-4 border-2 border-rust p-3">
+            <h2 className="text-lg">Safety first</h2>
+            <ul className="list-disc pl-5">
+              {slips.map((slip, n) => (
+                <li key={n}>{slip.text}</li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <Faces answer={answer} outcome={outcome} />
+        <Cost answer={answer} outcome={outcome} />
+        <Surprises puts={rehearsed.puts} />
+        <Eye outcome={outcome} />
+        <div className="mt-6 flex flex-wrap gap-3">
+          <Link className="button button-main" to={backOf(answer)}>
+            Another rehearsal
+          </Link>
+          {answer.batch !== '' && (
+            <Link className="button" to={`/batches/${answer.batch}/score`}>
+              To the plan
+            </Link>
+          )}
+        </div>
+      </main>
+    </>
   )
 }
 
