@@ -117,7 +117,12 @@ async function rehearsal(page, base, open, shot) {
     await page.request.put(`${base}/api/rehearsals/${id}`, { data: { revision, done, score: null } })
     revision += 1
   }
-  await save(events.slice(0, events.findLastIndex(event => event.kind === 'drawn')))
+  await save(
+    events.slice(
+      0,
+      events.findLastIndex(event => event.kind === 'drawn'),
+    ),
+  )
   await page.setViewportSize(DESK)
   await page.goto(`${base}/rehearsals/${id}`)
   await page.getByRole('img', { name: /What you see/ }).waitFor()
