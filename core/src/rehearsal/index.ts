@@ -21,5 +21,15 @@ export { BEGINNINGS, RehearsalDone, RehearsalSetting, Slip, Stroke, readDone, re
 export type { Beginning } from './kept.ts'
 export { asMade, outcomeOf } from './outcome.ts'
 export type { Readings, RehearsalOutcome } from './outcome.ts'
-export { LESSONS, followingOfLesson, lessonOf, lessonSays, rehearsedLesson } from './lessons.ts'
+export { gelLeft } from './gel-ways.ts'
+export type { Gel, NightWay } from './gel-ways.ts'
+export {
+  LESSONS,
+  choosesRest,
+  followingOfLesson,
+  lessonOf,
+  lessonSays,
+  rehearsedLesson,
+  restChosen,
+} from './lessons.ts'
 export type { Lesson, LessonSays } from './lessons.ts'

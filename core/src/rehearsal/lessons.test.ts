@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest'
 import { noted, untilHeld } from '../bench/test/runs.ts'
 import { rehearse } from './agent.ts'
 import { undone } from './kept.ts'
-import { LESSONS, followingOfLesson, lessonOf, lessonSays, rehearsedLesson } from './lessons.ts'
+import { gelLeft } from './gel-ways.ts'
+import { LESSONS, choosesRest, followingOfLesson, lessonOf, lessonSays, rehearsedLesson } from './lessons.ts'
 
 const T0 = 1000
 
@@ -67,5 +68,22 @@ describe('lessons', () => {
     ]
     expect(lessonSays(lesson, rehearsed, { events: fill(1.02), slips: [] }, T0 + 200).isPassed).toBe(true)
     expect(lessonSays(lesson, rehearsed, { events: fill(1.2), slips: [] }, T0 + 200).isPassed).toBe(false)
+  })
+
+  test('on the bench a ring is likely, wrapped it gels through, in the cold nowhere', () => {
+    const { lesson, following, rehearsed } = started('gel')
+    const [cold, bench, wrapped] = ['cold', 'bench', 'wrapped'].map(way => gelLeft(following.plan, way))
+    expect(bench!.partial).toBeGreaterThan(0.4)
+    expect(wrapped!.full).toBeGreaterThan(bench!.full)
+    expect(cold!.none).toBeGreaterThan(bench!.none)
+    for (const gel of [cold!, bench!, wrapped!]) expect(gel.none + gel.partial + gel.full).toBeCloseTo(1, 6)
+    const { events, endsAt } = rehearse(rehearsed, 'perfect')
+    const says = (way: string, gel: typeof cold) => {
+      const chosen = [...events, noted('note', endsAt, choosesRest(way))]
+      return lessonSays(lesson, rehearsed, { events: chosen, slips: [] }, endsAt, gel)
+    }
+    expect(says('bench', bench).isPassed).toBe(false)
+    expect(says('wrapped', wrapped).isPassed).toBe(true)
+    expect(says('wrapped', undefined).isPassed).toBe(false)
   })
 })

@@ -3,6 +3,8 @@ import type { BenchEvent, BenchState, Following } from '../bench/index.ts'
 import { plannedScent, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
+import { REST_WAYS } from './gel-ways.ts'
+import type { Gel, NightWay } from './gel-ways.ts'
 import { judgedPours } from './judge.ts'
 import type { PourResult } from './judge.ts'
 import type { RehearsalDone, RehearsalSetting } from './kept.ts'
@@ -18,6 +20,8 @@ export interface LessonNow {
   state: BenchState
   events: readonly BenchEvent[]
   slips: number
+  /** What the way that was chosen for the rest makes of it; null: none is chosen, or it is not worked out yet. */
+  gel: Gel | null
 }
 
 interface Goal {
@@ -42,6 +46,8 @@ export interface Lesson {
   /** The first that holds is said. */
   hints: readonly Hint[]
   goals: readonly Goal[]
+  /** Ways for the rest that are chosen among at its end. */
+  ways?: readonly NightWay[]
 }
 
 const NAME = 'Practice loaf'
@@ -300,7 +306,59 @@ const MOVING: Lesson = {
   ],
 }
 
-export const LESSONS: readonly Lesson[] = [SAFETY, EMULSION, TRACE, SPLITTING, LAYERS, QUICKENS, MOVING]
+/** A ring shows less likely than so. */
+const NO_RING = 0.4
+/** Note by which a way for the rest is chosen. */
+const REST_NOTE = 'rest: '
+
+const GEL: Lesson = {
+  key: 'gel',
+  title: 'Gel, or not',
+  about:
+    'Warm and wrapped a loaf gels through: clearer, deeper colours. Cold it stays matt. In between it shows a ring.',
+  minutes: 9,
+  setting: { seed: 85, level: 'none', begins: 'lye' },
+  surprises: [],
+  plan: () => {
+    const plan = plain()
+    return { ...plan, conditions: { ...plan.conditions, mixC: 38 } }
+  },
+  ways: REST_WAYS,
+  hints: [
+    {
+      when: ({ state, scene }) => !scene.following.input.pours.every(({ pour }) => state.pours[pour]),
+      says: 'Pour it as you have learnt; what counts here comes after.',
+    },
+    {
+      when: ({ events }) => restChosen(events) === null,
+      says: 'Where does it stand tonight? All of it should look alike: gelled through, or nowhere.',
+    },
+    { when: ({ gel }) => gel === null, says: 'A night goes by …' },
+    {
+      when: ({ gel }) => (gel?.partial ?? 1) >= NO_RING,
+      says: 'A darker, clearer heart in a matt rim: a ring. It was too warm to stay matt, too cool to gel through. Choose another way.',
+    },
+    { when: always, says: 'One look from rim to heart.' },
+  ],
+  goals: [
+    {
+      words: 'in the mould',
+      met: ({ state, scene }) => scene.following.input.pours.every(({ pour }) => state.pours[pour]),
+    },
+    { words: 'left so that no ring is likely', met: ({ gel }) => gel !== null && gel.partial < NO_RING },
+  ],
+}
+
+/** The way for the rest that was chosen last, by its key; null: none. */
+export function restChosen(events: readonly BenchEvent[]): string | null {
+  const notes = settle(events).filter(({ kind, text = '' }) => kind === 'note' && text.startsWith(REST_NOTE))
+  return notes.at(-1)?.text?.slice(REST_NOTE.length) ?? null
+}
+
+/** What is noted when a way for the rest is chosen. */
+export const choosesRest = (key: string): { kind: 'note'; text: string } => ({ kind: 'note', text: REST_NOTE + key })
+
+export const LESSONS: readonly Lesson[] = [SAFETY, EMULSION, TRACE, SPLITTING, LAYERS, QUICKENS, MOVING, GEL]
 
 export const lessonOf = (key: string): Lesson | undefined => LESSONS.find(lesson => lesson.key === key)
 
@@ -316,15 +374,20 @@ export interface LessonSays {
   isPassed: boolean
 }
 
-/** What a lesson says as things stand, and how much of it is reached. */
+/**
+ * What a lesson says as things stand, and how much of it is reached.
+ *
+ * @param gel what the way that was chosen for the rest makes of it, where it is worked out
+ */
 export function lessonSays(
   lesson: Lesson,
   rehearsed: Rehearsed,
   { events, slips }: Pick<RehearsalDone, 'events' | 'slips'>,
   r: number,
+  gel: Gel | null = null,
 ): LessonSays {
   const scene = sceneAt(rehearsed, events, r)
-  const now: LessonNow = { scene, state: scene.state, events, slips: slips.length }
+  const now: LessonNow = { scene, state: scene.state, events, slips: slips.length, gel }
   const goals = lesson.goals.map(({ words, met }) => ({ words, isMet: met(now) }))
   return {
     hint: lesson.hints.find(({ when }) => when(now))?.says ?? '',

@@ -1,9 +1,34 @@
+import { choosesRest, restChosen } from '@ostler/core'
 import { Check, Circle } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
+import { useRunState } from '../run/context.tsx'
 import { useRehearsal } from './context.tsx'
 
 const LOOK_MS = 500
+
+/** Ways to leave the mould, once all of it is poured; nothing in lessons without them. */
+function RestWays() {
+  const rehearsal = useRehearsal()
+  const { state, events } = useRunState()
+  const ways = rehearsal?.lesson?.ways
+  if (!rehearsal || !ways || !rehearsal.following.input.pours.every(({ pour }) => state.pours[pour])) return null
+  const chosen = restChosen(events)
+  return (
+    <div role="group" aria-label="For the night" className="mt-1 flex flex-wrap gap-2">
+      {ways.map(({ key, words }) => (
+        <button
+          key={key}
+          aria-pressed={key === chosen}
+          className="button min-h-12 px-4 aria-pressed:bg-ink aria-pressed:text-paper"
+          onClick={() => rehearsal.note(choosesRest(key))}
+        >
+          {words}
+        </button>
+      ))}
+    </div>
+  )
+}
 
 /** What the lesson says now, and how much of it is reached; nothing outside of lessons. */
 export function LessonStrip() {
@@ -30,6 +55,7 @@ export function LessonStrip() {
         <p className="text-lg leading-snug" aria-live="polite">
           {says.isPassed ? 'That is it: passed.' : says.hint}
         </p>
+        <RestWays />
         {says.isPassed && (
           <Link className="button button-main mt-1 inline-block min-h-12 content-center px-4" to="/lessons">
             On to the lessons

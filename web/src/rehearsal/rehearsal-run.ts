@@ -34,6 +34,7 @@ import type {
   WorldNow,
 } from '@ostler/core'
 import { ApiError, saveRehearsal } from '../api/client.ts'
+import { GelAsked } from './gel-asked.ts'
 import type { OpenRunState, RunAtHand } from '../run/open-run.ts'
 import { ENOUGH, HELD, MOST_WHILE_RUNS, TAKES_TIME, WORDS, ranAfter } from './hands.ts'
 import type { Held, RehearsalState, Speed } from './hands.ts'
@@ -58,6 +59,7 @@ export class RehearsalRun implements RunAtHand {
   #done: RehearsalDone
   readonly lesson: Lesson | null
   #isPassed = false
+  readonly #gel: GelAsked
   #clock: { atS: number; sinceMs: number }
   #more: RehearsalState = { speed: 1, isPaused: true, busy: null, held: null, soFarG: 0, told: null }
   #after: (() => void) | null = null
@@ -77,6 +79,7 @@ export class RehearsalRun implements RunAtHand {
     this.setting = setting
     this.following = followingOf(plan, shelf)
     this.lesson = lessonOf(lesson) ?? null
+    this.#gel = new GelAsked(plan, () => this.#set({}))
     this.rehearsed = this.lesson ? rehearsedLesson(this.lesson, this.following) : rehearsalOf(this.following, setting)
     this.#revision = revision
     const isNew = done.events.length === 0 && done.backs === 0
@@ -320,7 +323,7 @@ export class RehearsalRun implements RunAtHand {
   /** What its lesson says just now; null: it is of none. What was passed once stays passed. */
   says(): LessonSays | null {
     if (!this.lesson) return null
-    const says = lessonSays(this.lesson, this.rehearsed, this.#done, this.nowS())
+    const says = lessonSays(this.lesson, this.rehearsed, this.#done, this.nowS(), this.#gel.of(this.#done.events))
     if (says.isPassed && !this.#isPassed) {
       this.#isPassed = true
       this.#saveSoon(0)

@@ -1,5 +1,5 @@
-import { followingOf, lessonOf, outcomeOf, rehearsalOf, rehearsedLesson } from '@ostler/core'
-import type { Plan, RehearsalDone, RehearsalOutcome, RehearsalSetting, Shelf } from '@ostler/core'
+import { followingOf, gelLeft, lessonOf, outcomeOf, rehearsalOf, rehearsedLesson } from '@ostler/core'
+import type { Gel, Plan, RehearsalDone, RehearsalOutcome, RehearsalSetting, Shelf } from '@ostler/core'
 import { expose } from 'comlink'
 
 interface Rehearsed {
@@ -11,6 +11,7 @@ interface Rehearsed {
 
 /** What came of a rehearsal, and what could have: many runs of the same batter. */
 const worker = {
+  gel: (plan: Plan, way: string): Gel => gelLeft(plan, way),
   outcome: (plan: Plan, shelf: Shelf, { setting, lesson: key, done }: Rehearsed): RehearsalOutcome => {
     const following = followingOf(plan, shelf)
     const lesson = lessonOf(key)
