@@ -3,6 +3,7 @@ export {
   SURPRISES,
   SURPRISE_KEYS,
   drawnSurprises,
+  fits as fitsPlan,
   sizeOf,
   struckBy,
   surpriseOf,

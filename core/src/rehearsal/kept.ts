@@ -2,7 +2,8 @@ import { Choice, Fixed, Like, NumberFrom, Parts, Text, Whole, problemsIn, tidied
 import type { Problem } from '../document/fields/index.ts'
 import { BenchEvent } from '../bench/index.ts'
 import { MAX_PATH, PathPoint } from '../plan/index.ts'
-import { LEVELS } from './surprises.ts'
+import { LEVELS, SURPRISE_KEYS } from './surprises.ts'
+import type { SurpriseKey } from './surprises.ts'
 
 /** What is kept of a rehearsal. */
 
@@ -11,6 +12,17 @@ const NAME = /^[a-z0-9][a-z0-9:.-]{0,139}$/
 /** Where a rehearsal begins. */
 export const BEGINNINGS = { lye: 'with the lye clear and everything weighed', safety: 'with the safety list' } as const
 export type Beginning = keyof typeof BEGINNINGS
+
+/** A surprise that was chosen on purpose. */
+export class ChosenSurprise {
+  @Choice(SURPRISE_KEYS, 'A surprise is one of those in the list.')
+  key!: SurpriseKey
+
+  @NumberFrom(0, 1, 'How bad it is goes from 0 to 1.', { says: 'From the least to the most that it can be.' })
+  size!: number
+}
+
+const MOST_CHOSEN = 8
 
 export class RehearsalSetting {
   @Whole(0, 2_147_483_647, 'The number of a batter is a whole number from 0 to 2147483647.', {
@@ -23,6 +35,12 @@ export class RehearsalSetting {
 
   @Choice(Object.keys(BEGINNINGS), 'It begins with the safety list, or with lye that is clear.')
   begins!: Beginning
+
+  @Parts(() => ChosenSurprise, 0, MOST_CHOSEN, `At most ${MOST_CHOSEN} surprises are chosen.`, {
+    optional: true,
+    says: 'Chosen on purpose; left out: drawn by the level.',
+  })
+  surprises?: ChosenSurprise[]
 }
 
 /** A tool as it was drawn by hand. */

@@ -257,7 +257,8 @@ export interface Put {
   size: number
 }
 
-function fits({ needs }: Surprise, { input }: Following): boolean {
+/** Whether a plan can meet it at all. */
+export function fits({ needs }: Surprise, { input }: Following): boolean {
   const used = input.cups.filter(({ massG }) => massG > 0)
   if (needs === 'scent') return used.some(({ scent }) => scent !== null && scent.moment !== 'oils')
   if (needs === 'blender') return !input.whipped && (input.blending === 'stick' || input.blending === 'bursts')

@@ -39,7 +39,7 @@ export interface Rehearsed {
 export interface Setting {
   seed: number
   level: Level
-  surprises?: readonly Put[]
+  surprises?: readonly Put[] | undefined
 }
 
 export function rehearsalOf(following: Following, { seed, level, surprises }: Setting): Rehearsed {

@@ -76,6 +76,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/bench/rehearsal-page.tsx')).RehearsalPage }),
       },
       {
+        path: '/rehearsals/:rehearsal/watch',
+        lazy: async () => ({ Component: (await import('../features/bench/watch-page.tsx')).WatchPage }),
+      },
+      {
         path: '/rehearsals/:rehearsal/came',
         lazy: async () => ({ Component: (await import('../features/rehearsal/came-page.tsx')).CamePage }),
       },

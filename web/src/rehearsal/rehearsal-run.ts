@@ -72,7 +72,11 @@ export class RehearsalRun implements RunAtHand {
   #count: number
   readonly #listeners = new Set<() => void>()
 
-  constructor({ id, batch, lesson, openedAt, setting, plan, shelf, revision, done }: RehearsalAnswer) {
+  /** @param isWatched it is only looked at: nothing is noted, nothing is kept */
+  constructor(
+    { id, batch, lesson, openedAt, setting, plan, shelf, revision, done }: RehearsalAnswer,
+    readonly isWatched = false,
+  ) {
     this.id = id
     this.batch = batch
     this.openedAt = new Date(openedAt).getTime()
@@ -284,6 +288,7 @@ export class RehearsalRun implements RunAtHand {
 
   note(about: About): BenchEvent {
     const event = this.#event(about)
+    if (this.isWatched) return event
     this.#count += 1
     if (about.kind === 'lye-clear' && about.how === 'yes' && !this.world().isLyeClear) {
       const slip = { r: event.r, text: 'The lye was called clear with a crust still in it.' }
@@ -361,11 +366,13 @@ export class RehearsalRun implements RunAtHand {
   }
 
   #saveSoon(ms: number): void {
+    if (this.isWatched) return
     clearTimeout(this.#saving)
     this.#saving = setTimeout(() => void this.#save(), ms)
   }
 
   async #save(): Promise<void> {
+    if (this.isWatched) return
     if (this.#isSaving) return this.#saveSoon(SAVE_MS)
     clearTimeout(this.#saving)
     this.#isSaving = true

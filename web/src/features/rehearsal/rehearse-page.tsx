@@ -1,21 +1,39 @@
-import { BEGINNINGS, LEVELS_OF_SURPRISE } from '@ostler/core'
-import type { Beginning, LevelOfSurprise, RehearsalSummary } from '@ostler/core'
+import { BEGINNINGS, LEVELS_OF_SURPRISE, SURPRISE_KEYS, fitsPlan, followingOf, surpriseOf } from '@ostler/core'
+import type { Beginning, LevelOfSurprise, RehearsalSetting, RehearsalSummary } from '@ostler/core'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { Play, Trash2 } from 'lucide-react'
-import { useState } from 'react'
+import Papa from 'papaparse'
+import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { beginRehearsal, deleteRehearsal, rehearsalsQuery } from '../../api/client.ts'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
-import { useForecast } from '../../plan/context.tsx'
+import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
+import { saveFile } from '../../ui/save-file.ts'
 
-const LEVEL_SAYS: Readonly<Record<LevelOfSurprise, string>> = {
+const LEVEL_SAYS: Readonly<Record<Wanted, string>> = {
   none: 'A batter much as the forecast has it. For the first time, and to learn the order of work.',
   few: 'Two small things come in between: a spill, a weak blender, the door.',
+  chosen: 'What you want to practise, or want a class to meet.',
   'bad-day': 'One thing that spoils most batches, and two small ones. For those who want to be ready.',
 }
 const MOST_SEED = 9999
+
+type Wanted = LevelOfSurprise | 'chosen'
+type Chosen = NonNullable<RehearsalSetting['surprises']>[number]
+
+const WORDS: Readonly<Record<Wanted, string>> = {
+  none: LEVELS_OF_SURPRISE.none.word,
+  few: LEVELS_OF_SURPRISE.few.word,
+  'bad-day': LEVELS_OF_SURPRISE['bad-day'].word,
+  chosen: 'chosen here',
+}
+const SIZES = [
+  [0, 'mild'],
+  [0.5, 'middling'],
+  [1, 'harsh'],
+] as const
 
 const drawnSeed = () => 1 + Math.floor(Math.random() * MOST_SEED)
 
@@ -27,12 +45,17 @@ export function RehearsePage() {
   const { id = '' } = useParams()
   const navigate = useNavigate()
   const forecast = useForecast()
-  const [level, setLevel] = useState<LevelOfSurprise>('none')
+  const [level, setLevel] = useState<Wanted>('none')
+  const [chosen, setChosen] = useState<readonly Chosen[]>([])
   const [begins, setBegins] = useState<Beginning>('lye')
   const [number, setNumber] = useState(() => String(drawnSeed()))
   const seed = seedOf(number)
   const begin = useMutation({
-    mutationFn: () => beginRehearsal(id, freshUuid(), { seed: seed ?? 0, level, begins }),
+    mutationFn: () =>
+      beginRehearsal(id, freshUuid(), {
+        ...{ seed: seed ?? 0, begins, level: level === 'chosen' ? 'few' : level },
+        ...(level === 'chosen' && { surprises: [...chosen] }),
+      }),
     onSuccess: one => navigate(`/rehearsals/${one.id}`),
   })
   return (
@@ -44,6 +67,7 @@ export function RehearsePage() {
       </p>
       <ForecastRefused />
       <LevelChoice value={level} onValue={setLevel} />
+      {level === 'chosen' && forecast && <Script value={chosen} onValue={setChosen} />}
       <BeginningChoice value={begins} onValue={setBegins} />
       <SeedField value={number} seed={seed} onValue={setNumber} />
       {forecast && (
@@ -70,21 +94,69 @@ interface ChoiceProps<T> {
   onValue: (value: T) => void
 }
 
-function LevelChoice({ value, onValue }: ChoiceProps<LevelOfSurprise>) {
+function LevelChoice({ value, onValue }: ChoiceProps<Wanted>) {
   return (
     <fieldset className="mt-4">
       <legend className="text-lg">What comes in between</legend>
       <div className="mt-1 grid gap-2">
-        {Object.entries(LEVELS_OF_SURPRISE).map(([key, { word }]) => (
+        {(Object.keys(WORDS) as Wanted[]).map(key => (
           <label key={key} className="flex min-h-12 cursor-pointer items-baseline gap-3 border border-line px-3 py-2">
-            <input type="radio" name="level" checked={value === key} onChange={() => onValue(key as LevelOfSurprise)} />
+            <input type="radio" name="level" checked={value === key} onChange={() => onValue(key)} />
             <span>
-              <strong className="block text-lg first-letter:uppercase">{word}</strong>
-              {LEVEL_SAYS[key as LevelOfSurprise]}
+              <strong className="block text-lg first-letter:uppercase">{WORDS[key]}</strong>
+              {LEVEL_SAYS[key]}
             </span>
           </label>
         ))}
       </div>
+    </fieldset>
+  )
+}
+
+/** Surprises that this plan can meet, each chosen with how bad it is. */
+function Script({ value, onValue }: ChoiceProps<readonly Chosen[]>) {
+  const plan = usePlan(state => state.plan)
+  const { shelf } = useBatch()
+  const following = useMemo(() => followingOf(plan, shelf), [plan, shelf])
+  const isFull = value.length >= MOST_CHOSEN
+  return (
+    <fieldset className="mt-3">
+      <legend className="text-lg">
+        Surprises ({value.length} of at most {MOST_CHOSEN})
+      </legend>
+      <ul className="columns-2 gap-8 max-[700px]:columns-1">
+        {SURPRISE_KEYS.filter(key => fitsPlan(surpriseOf(key), following)).map(key => {
+          const mine = value.find(one => one.key === key)
+          const others = value.filter(one => one.key !== key)
+          return (
+            <li key={key} className="flex min-h-11 break-inside-avoid items-center gap-2">
+              <label className="flex flex-1 cursor-pointer items-center gap-2">
+                <input
+                  type="checkbox"
+                  checked={mine !== undefined}
+                  disabled={!mine && isFull}
+                  onChange={event => onValue(event.target.checked ? [...others, { key, size: 0.5 }] : others)}
+                />
+                {surpriseOf(key).title}
+              </label>
+              {mine && surpriseOf(key).size[0] !== surpriseOf(key).size[1] && (
+                <select
+                  className="field"
+                  aria-label={`How bad: ${surpriseOf(key).title}`}
+                  value={mine.size}
+                  onChange={event => onValue([...others, { key, size: Number(event.target.value) }])}
+                >
+                  {SIZES.map(([size, word]) => (
+                    <option key={word} value={size}>
+                      {word}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </li>
+          )
+        })}
+      </ul>
     </fieldset>
   )
 }
@@ -131,13 +203,38 @@ function SeedField({ value, seed, onValue }: ChoiceProps<string> & { seed: numbe
   )
 }
 
+const MOST_CHOSEN = 8
+
+/** What was to come in between, in words. */
+const wordOf = ({ level, surprises }: RehearsalSetting): string =>
+  surprises
+    ? surprises.map(({ key }) => surpriseOf(key).title.toLowerCase()).join(', ') || 'nothing chosen'
+    : LEVELS_OF_SURPRISE[level].word
+
+/** Results of a class, or of one's own tries, as a table file. */
+function saveResults(all: readonly RehearsalSummary[]): void {
+  const rows = all.map(({ openedAt, person, setting, score }) => [
+    format(new Date(openedAt), 'yyyy-MM-dd HH:mm'),
+    ...[person, setting.seed, wordOf(setting), score ?? ''],
+  ])
+  const table = [['begun', 'by', 'number', 'came in between', 'points of 100'], ...rows]
+  saveFile('rehearsals.csv', Papa.unparse(table, { escapeFormulae: true, newline: '\r\n' }), 'text/csv')
+}
+
 /** Rehearsals of this batch so far. */
 function Earlier({ batch }: { batch: string }) {
   const all = useQuery({ ...rehearsalsQuery(batch), staleTime: 0 })
   const remove = useMutation({ mutationFn: deleteRehearsal, onSettled: () => void all.refetch() })
   return (
     <>
-      <h2 className="mt-8 text-lg">Rehearsals so far</h2>
+      <div className="mt-8 flex items-center gap-4">
+        <h2 className="text-lg">Rehearsals so far</h2>
+        {all.data && all.data.length > 0 && (
+          <button className="quiet min-h-10" onClick={() => saveResults(all.data)}>
+            Results as CSV
+          </button>
+        )}
+      </div>
       {all.error && <p className="text-rust">{all.error.message}</p>}
       {remove.error && (
         <p role="alert" className="text-rust">
@@ -163,11 +260,14 @@ function Row({ rehearsal, onDelete }: { rehearsal: RehearsalSummary; onDelete: (
         {name}
       </Link>
       <span>
-        number {setting.seed}, {LEVELS_OF_SURPRISE[setting.level].word}
+        number {setting.seed}, {wordOf(setting)}
       </span>
       <span className="text-soft">{person}</span>
       <span>{score === null ? 'goes on' : `${score} of 100`}</span>
-      <Link className="quiet ml-auto" to={`/rehearsals/${id}/came`}>
+      <Link className="quiet ml-auto" to={`/rehearsals/${id}/watch`}>
+        watch it
+      </Link>
+      <Link className="quiet" to={`/rehearsals/${id}/came`}>
         what came of it
       </Link>
       <button className="quiet min-h-10 min-w-10" aria-label={`Delete the rehearsal of ${name}`} onClick={onDelete}>
