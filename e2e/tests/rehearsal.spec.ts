@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { followingOf, readPlan, referenceShelf, rehearsalOf, rehearse, undone } from '@ostler/core'
 import type { RehearsalAnswer } from '@ostler/core'
 import type { Page } from '@playwright/test'
@@ -90,6 +91,38 @@ test('what came of a rehearsal: both faces, what cost most, what came in between
   await expect(maker.getByRole('region', { name: 'What came in between' })).toContainText('A scent that seizes')
   await maker.goto(`/batches/${batch}/rehearse`)
   await expect(maker.getByText(/\d+ of 100/)).toBeVisible()
+  const saved = maker.waitForEvent('download')
+  await maker.getByRole('button', { name: 'Results as CSV' }).click()
+  const path = await (await saved).path()
+  expect(readFileSync(path, 'utf8').split('\r\n')[1]).toMatch(/,3,a bad day,\d+$/)
+})
+
+test('a class meets what was chosen for it, and watches; by pointer on a tablet', async ({ maker, open, context }) => {
+  await open('weir-milk', `Class ${Date.now()}`, 'rehearse')
+  await maker.setViewportSize({ width: 1024, height: 768 })
+  await maker.getByText('chosen here', { exact: true }).click()
+  await maker.getByRole('checkbox', { name: 'A spill' }).check()
+  await maker.getByLabel('How bad: A spill').selectOption('harsh')
+  await maker.getByRole('button', { name: 'Begin' }).click()
+  const watched = await context.newPage()
+  await expect(big(maker)).toHaveText('Lye into the oils')
+  await watched.goto(`${maker.url()}/watch`)
+  await expect(watched.getByRole('heading', { level: 1 })).toHaveText('Lye into the oils')
+  await maker.getByRole('button', { name: '4×' }).click()
+  const key = maker.getByRole('navigation', { name: 'Deeds' }).getByRole('button').first()
+  await key.click()
+  await expect(big(maker)).toHaveText('Blend')
+  await key.hover()
+  await maker.mouse.down()
+  await expect(big(maker)).toHaveText('Blending')
+  await expect(maker.getByRole('img', { name: /What you see/ })).not.toHaveAccessibleName(/film|streak/, {
+    timeout: 30_000,
+  })
+  await maker.mouse.up()
+  // The end of the press is no deed of its own.
+  await expect(big(maker)).toHaveText('Does it hold?')
+  await expect(maker.getByRole('region', { name: 'Does it hold?' })).toBeHidden()
+  await expect(watched.getByRole('heading', { level: 1 })).toHaveText('Does it hold?', { timeout: 15_000 })
 })
 
 test('the second lesson, from its first hint to passed, by keyboard', async ({ maker }) => {

@@ -36,6 +36,10 @@ test('a rehearsal is begun once, freezes its plan, and is listed apart from runs
   const list = body<RehearsalSummary[]>(await visitor.get(`/api/batches/${batch}/rehearsals`))
   expect(list).toMatchObject([{ id, setting: SETTING, score: null }])
   expect(list[0]!.person).not.toBe('')
+  const surprises = [{ key: 'spill', size: 0.5 }]
+  const chosen = { id: randomUUID(), setting: { ...SETTING, surprises } }
+  expect((await visitor.post(`/api/batches/${batch}/rehearsals`).send(chosen)).status).toBe(201)
+  expect(body<RehearsalAnswer>(await visitor.get(`/api/rehearsals/${chosen.id}`)).setting.surprises).toEqual(surprises)
   const got = body<RehearsalAnswer>(await visitor.get(path))
   expect(got).toMatchObject({ id, batch, revision: 1, plan: { name: 'Rehearsed' }, done: undone() })
   expect(body(await visitor.get(`/api/batches/${batch}/runs`))).toEqual([])
@@ -56,6 +60,8 @@ test('what is not well-formed is refused with its field', async () => {
     { seed: -1, level: 'none', begins: 'lye' },
     { seed: 1, level: 'easy', begins: 'lye' },
     { seed: 1, level: 'none' },
+    { ...SETTING, surprises: [{ key: 'dragon', size: 0.5 }] },
+    { ...SETTING, surprises: [{ key: 'spill', size: 2 }] },
     null,
   ]
   for (const setting of wrong) {

@@ -12,7 +12,8 @@ import { drawMass } from './masses.ts'
 import { planBOf } from './plan-b.ts'
 import { LATE_SCENT, solutionOf } from './steps.ts'
 import { SAFETY_WORDS, safetyMissing } from './safety.ts'
-import { creamKey, tooWarmC } from './whipping.ts'
+import { creamKey } from './whip-keys.ts'
+import { tooWarmC } from './whipping.ts'
 
 /** What may be done when. */
 export type Verdict =

@@ -11,7 +11,8 @@ import { SAFETY_WORDS, safetyMissing } from './safety.ts'
 import { cupNow } from './state.ts'
 import type { BenchState, CupNow } from './state.ts'
 import { LATE_SCENT } from './steps.ts'
-import { creamWords, creamingKey, standWords, trickleWords, whipWords, whipsOn } from './whipping.ts'
+import { creamingKey } from './whip-keys.ts'
+import { creamWords, standWords, trickleWords, whipWords, whipsOn } from './whipping.ts'
 import type { BenchStep } from './step.ts'
 
 /** What is ticked on the page Prepare under another name. */
@@ -198,9 +199,18 @@ function drawWords(following: Following, state: BenchState, step: BenchStep): Sa
 
 /** What is done with a cup: poured, spooned where it no longer runs, piped; as it is begun, and while it is done. */
 const HOW_LAID = {
-  pour: { begins: 'bench.pour', goesOn: 'bench.pouring' },
-  spoon: { begins: 'bench.spoon', goesOn: 'bench.spooning' },
-  pipe: { begins: 'bench.pipe', goesOn: 'bench.piping' },
+  pour: {
+    begins: (cup: string) => fact('bench.pour', { cup }),
+    goesOn: (cup: string) => fact('bench.pouring', { cup }),
+  },
+  spoon: {
+    begins: (cup: string) => fact('bench.spoon', { cup }),
+    goesOn: (cup: string) => fact('bench.spooning', { cup }),
+  },
+  pipe: {
+    begins: (cup: string) => fact('bench.pipe', { cup }),
+    goesOn: (cup: string) => fact('bench.piping', { cup }),
+  },
 } as const
 
 function howLaid({ plan }: Following, pour: string | undefined): keyof typeof HOW_LAID {
@@ -219,11 +229,11 @@ function pourWords(following: Following, state: BenchState, step: BenchStep): Sa
   const path = cavityPath(following.plan, step.pour ?? '')
   return state.pouring?.pour === step.pour
     ? {
-        big: fact(goesOn, { cup }),
+        big: goesOn(cup),
         more: opening([fact('bench.until-empty', { n }), ...(path ? [path] : [])], ' '),
       }
     : {
-        big: fact(begins, { cup }),
+        big: begins(cup),
         more: following.plan.whipped ? fact('bench.lay-whipped-more', between) : fact('bench.pour-more', between),
       }
 }

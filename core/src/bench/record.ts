@@ -7,7 +7,7 @@ import { activeOf } from './plan-b.ts'
 import type { Settled } from './settle.ts'
 import { weightsIn } from './state.ts'
 import type { BenchState, Sighting } from './state.ts'
-import { creamKey, creamingKey, trickleKey } from './whipping.ts'
+import { creamKey, creamingKey, trickleKey } from './whip-keys.ts'
 
 /** What really happened in a run beside what was planned. Masses in g, temperatures in °C, times in s after the lye went in. */
 

@@ -7,7 +7,7 @@ import type { CupFill } from './fill.ts'
 import { SAFETY_TICKS, safetyKey } from './safety.ts'
 import { SECONDS, step } from './step.ts'
 import type { BenchStep } from './step.ts'
-import { creamKey, trickleKey } from './whipping.ts'
+import { creamKey, trickleKey } from './whip-keys.ts'
 
 /** What is to be done at the bench, one thing after another. */
 

@@ -11,13 +11,6 @@ import type { BenchState } from './state.ts'
 
 /** A whipped batch at the bench: fats creamed as they are, cold lye trickled in, whipped until it stands. */
 
-/** Ticks of its own, for the one bowl or for a batter of its own. */
-const named = (key: string, cup: string | undefined): string => (cup === undefined ? key : `${key}:${cup}`)
-export const creamKey = (cup?: string): string => named('whip:cream', cup)
-export const trickleKey = (cup?: string): string => named('whip:trickle', cup)
-/** The tick as the whisk is switched on to cream. */
-export const creamingKey = (cup?: string): string => named('whip:creaming', cup)
-
 /** Between these levels it is spooned and piped; softer it runs, stiffer it tears. */
 export const STANDS = { lo: 3.4, hi: 4.9 } as const
 

@@ -100,7 +100,12 @@ function useDone({ attempt, setTold, ask }: Doing): Pick<BenchDeeds, 'done' | 'p
     else rehearsal.press(step)
     return true
   }
-  const release = () => rehearsal?.release()
+  const release = () => {
+    if (!rehearsal?.getMore().held) return
+    // The click that ends the press is no deed of its own.
+    lastDone.current = performance.now()
+    rehearsal.release()
+  }
   return { done, press, release }
 }
 
