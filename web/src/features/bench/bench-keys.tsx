@@ -43,8 +43,8 @@ export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
         disabled={state.closed !== null || more?.busy != null}
         onClick={isHeld ? undefined : deeds.done}
         onPointerDown={event => isHeld && deeds.press() && event.currentTarget.setPointerCapture(event.pointerId)}
-        onPointerUp={deeds.release}
-        onPointerCancel={deeds.release}
+        onPointerUp={() => deeds.release(true)}
+        onPointerCancel={() => deeds.release(true)}
       >
         <span className="flex items-center gap-2">
           <Check size={26} aria-hidden /> {word}

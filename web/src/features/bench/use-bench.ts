@@ -44,7 +44,8 @@ export interface BenchDeeds {
   done: () => void
   /** In a rehearsal: batter runs, or a blender is on, as long as a key is held. False: this deed is not done so. */
   press: () => boolean
-  release: () => void
+  /** @param isPointer a click follows it, which is no deed of its own */
+  release: (isPointer?: boolean) => void
   undo: () => void
   /** Takes plan B, where it was not taken. */
   planB: () => void
@@ -100,10 +101,9 @@ function useDone({ attempt, setTold, ask }: Doing): Pick<BenchDeeds, 'done' | 'p
     else rehearsal.press(step)
     return true
   }
-  const release = () => {
+  const release = (isPointer = false) => {
     if (!rehearsal?.getMore().held) return
-    // The click that ends the press is no deed of its own.
-    lastDone.current = performance.now()
+    if (isPointer) lastDone.current = performance.now()
     rehearsal.release()
   }
   return { done, press, release }
