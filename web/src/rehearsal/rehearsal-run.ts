@@ -122,10 +122,10 @@ export class RehearsalRun implements RunAtHand {
   }
 
   nowS(): number {
-    const { speed, isPaused, held } = this.#more
+    const { speed, isPaused, held, told } = this.#more
     const { atS, sinceMs } = this.#clock
-    // Nobody lets go in time of what runs ten times as quickly.
-    const times = held && held.step.kind !== 'blend' ? Math.min(speed, MOST_WHILE_RUNS) : speed
+    // What struck is read in real time, and nobody lets go in time of what runs ten times as quickly.
+    const times = told ? 1 : held && held.step.kind !== 'blend' ? Math.min(speed, MOST_WHILE_RUNS) : speed
     return Math.round(10 * (isPaused ? atS : atS + ((performance.now() - sinceMs) / 1000) * times)) / 10
   }
 
