@@ -1,5 +1,13 @@
 import { followingOfLesson, lessonOf, readDone, readPlan, readSetting, undone, wholeShelf } from '@ostler/core'
-import type { LessonProgress, RehearsalAnswer, RehearsalDone, RehearsalSetting, RehearsalSummary } from '@ostler/core'
+import type {
+  LessonProgress,
+  Plan,
+  Shelf,
+  RehearsalAnswer,
+  RehearsalDone,
+  RehearsalSetting,
+  RehearsalSummary,
+} from '@ostler/core'
 import type { Database } from '../database/connection.ts'
 import { liveBatch } from '../database/live-batch.ts'
 import type { Shelves } from '../shelf/store.ts'
@@ -40,12 +48,39 @@ const MOST = 200
 const ofWorkshop = (db: Database, workshopId: string) =>
   db.selectFrom('rehearsal').where('rehearsal.workshop_id', '=', workshopId)
 
+interface Kept {
+  batchId: string | null
+  lesson: string | null
+  setting: RehearsalSetting
+  plan: Plan
+  shelf: Shelf
+}
+
+/** Begins it under its id, once. Null: the id is another's. */
+async function inserted(db: Database, { workshopId, memberId }: Sender, id: string, kept: Kept) {
+  const { batchId, lesson, setting, plan, shelf } = kept
+  const row = await db
+    .insertInto('rehearsal')
+    .values({
+      ...{ id, workshop_id: workshopId, batch_id: batchId, lesson, member_id: memberId, score: null },
+      ...{ setting: JSON.stringify(setting), done: JSON.stringify(undone()) },
+      ...{ plan: JSON.stringify(plan), shelf: JSON.stringify(shelf) },
+    })
+    .onConflict(conflict => conflict.column('id').doNothing())
+    .returning('id')
+    .executeTakeFirst()
+  if (row) return 'opened' as const
+  const there = await ofWorkshop(db, workshopId).where('id', '=', id).select(['batch_id', 'lesson']).executeTakeFirst()
+  return there?.batch_id === batchId && there.lesson === lesson ? ('there' as const) : null
+}
+
 async function begun(
   db: Database,
   shelves: Shelves,
-  { workshopId, memberId }: Sender,
+  sender: Sender,
   { batch: batchId, id, setting }: Begun,
-) {
+): Promise<'opened' | 'there' | 'full' | null> {
+  const { workshopId } = sender
   const batch = await liveBatch(db, workshopId, batchId).select('plan').executeTakeFirst()
   const read = batch && readPlan(batch.plan)
   if (!read?.ok) return null
@@ -55,27 +90,12 @@ async function begun(
     .executeTakeFirstOrThrow()
   if (Number(count) >= MOST) return 'full' as const
   const { shelf } = await shelves.all(workshopId)
-  const row = await db
-    .insertInto('rehearsal')
-    .values({
-      ...{ id, workshop_id: workshopId, batch_id: batchId, member_id: memberId, score: null },
-      ...{ setting: JSON.stringify(setting), done: JSON.stringify(undone()) },
-      ...{ plan: JSON.stringify(read.plan), shelf: JSON.stringify(shelf) },
-    })
-    .onConflict(conflict => conflict.column('id').doNothing())
-    .returning('id')
-    .executeTakeFirst()
-  if (row) return 'opened' as const
-  const there = await ofWorkshop(db, workshopId)
-    .where('id', '=', id)
-    .where('batch_id', '=', batchId)
-    .select('id')
-    .executeTakeFirst()
-  return there ? ('there' as const) : null
+  return inserted(db, sender, id, { batchId, lesson: null, setting, plan: read.plan, shelf })
 }
 
 /** A lesson's batch and shelf are its own: the same for all. */
-async function lessonBegun(db: Database, { workshopId, memberId }: Sender, id: string, key: string) {
+async function lessonBegun(db: Database, sender: Sender, id: string, key: string) {
+  const { workshopId, memberId } = sender
   const lesson = lessonOf(key)
   if (!lesson) return null
   const { count } = await ofWorkshop(db, workshopId)
@@ -85,23 +105,8 @@ async function lessonBegun(db: Database, { workshopId, memberId }: Sender, id: s
     .executeTakeFirstOrThrow()
   if (Number(count) >= MOST) return 'full' as const
   const { plan, shelf } = followingOfLesson(lesson)
-  const row = await db
-    .insertInto('rehearsal')
-    .values({
-      ...{ id, workshop_id: workshopId, batch_id: null, lesson: key, member_id: memberId, score: null },
-      ...{ setting: JSON.stringify(lesson.setting), done: JSON.stringify(undone()) },
-      ...{ plan: JSON.stringify(plan), shelf: JSON.stringify(shelf) },
-    })
-    .onConflict(conflict => conflict.column('id').doNothing())
-    .returning('id')
-    .executeTakeFirst()
-  if (row) return 'opened' as const
-  const there = await ofWorkshop(db, workshopId)
-    .where('id', '=', id)
-    .where('lesson', '=', key)
-    .select('id')
-    .executeTakeFirst()
-  return there ? ('there' as const) : null
+  const { setting } = lesson
+  return inserted(db, sender, id, { batchId: null, lesson: key, setting, plan, shelf })
 }
 
 async function listed(db: Database, workshopId: string, batchId: string): Promise<RehearsalSummary[]> {

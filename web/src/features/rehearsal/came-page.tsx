@@ -11,6 +11,7 @@ import {
   lessonOf,
   rehearsalOf,
   rehearsedLesson,
+  showMass,
   surpriseOf,
   wrongWords,
 } from '@ostler/core'
@@ -32,7 +33,7 @@ import { FacePicture } from '../../drawing/face-picture.tsx'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { cupHex, useColourView } from '../../plan/colour-view.ts'
-import { SaidAsLiked } from '../../plan/context.tsx'
+import { SaidAsLiked, useHabits } from '../../plan/context.tsx'
 import { outcomeOfRehearsal } from '../../workers/rehearsal.ts'
 
 const FACE_PX = 110
@@ -236,6 +237,7 @@ function Bars({ row: { title, plan, levels }, colours }: { row: Row; colours: Co
 /** What cost most, in sentences. */
 function Cost({ answer: { plan }, outcome }: { answer: RehearsalAnswer; outcome: RehearsalOutcome }) {
   const { pours, best, worth } = outcome
+  const habits = useHabits()
   const all = pours.reduce((sum, one) => sum + one.massG, 0)
   const name = (cup: string) => plan.cups.find(one => one.id === cup)?.name ?? cup
   const told = pours
@@ -268,7 +270,7 @@ function Cost({ answer: { plan }, outcome }: { answer: RehearsalAnswer; outcome:
           {off
             .map(
               one =>
-                `${name(one.cup)} ${one.pouredG > one.massG ? '+' : '−'}${Math.round(Math.abs(one.pouredG - one.massG))} g`,
+                `${name(one.cup)} ${one.pouredG > one.massG ? '+' : '−'}${showMass(Math.abs(one.pouredG - one.massG), habits, 1)}`,
             )
             .join(', ')}
           .
