@@ -41,7 +41,7 @@ test('a pour is rehearsed on the Bench: seen, held, stepped back, and kept apart
   await expect(big(maker)).toHaveText(/^Fill /)
   const cup = await big(maker).textContent()
   await maker.keyboard.down('Enter')
-  await expect(maker.getByText('and runs')).toBeVisible()
+  await expect(maker.getByRole('status').filter({ hasText: /^[1-9].*and runs/ })).toBeVisible()
   await maker.keyboard.up('Enter')
   await expect(maker.getByText(/so far: hold on/)).toBeVisible()
   await maker.getByRole('button', { name: 'As it is' }).click()

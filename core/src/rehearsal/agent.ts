@@ -16,7 +16,7 @@ import { bearsNow, judgedPours, worthOf } from './judge.ts'
 import { normally } from './luck.ts'
 import { surpriseOf, sizeOf } from './surprises.ts'
 import type { Struck } from './surprises.ts'
-import { cupNow, potInHand, potLeftG, sceneAt, smoothS } from './world.ts'
+import { cupNow, holdsStill, potInHand, potLeftG, sceneAt, smoothS } from './world.ts'
 import type { BodyNow, Rehearsed, Scene } from './world.ts'
 
 /** Makers who rehearse by themselves, so that advice can be judged over many batters. */
@@ -50,7 +50,6 @@ const CARRY_STEP_S = 30
 const LONGEST_WAIT_S = 1200
 /** Blended on so long when it does not hold. */
 const ON_S = 8
-const HOLDS = 0.8
 /** Nothing noted for so long, the bench is asked again, s. */
 const ANEW_S = 15
 /** Waiting cups are stirred about once a minute. */
@@ -184,7 +183,7 @@ class Maker {
     const of = step.cup === undefined ? {} : { cup: step.cup }
     for (let n = 0; n < MOST_BURSTS; n += 1) {
       this.takes(15)
-      const holds = (potInHand(this.scene)?.emulsion ?? 1) >= HOLDS || this.rehearsed.following.input.whipped !== null
+      const holds = holdsStill(potInHand(this.scene)?.emulsion ?? 1) || this.rehearsed.following.input.whipped !== null
       this.note({ kind: 'hold', ...of, how: holds ? 'holds' : 'breaks', amount: 15 })
       if (holds) return
       this.note({ kind: 'blend-on', ...of })
@@ -314,9 +313,10 @@ class Maker {
   }
 
   whips(step: BenchStep): void {
-    this.note({ kind: 'blend-on' })
+    const of = step.cup === undefined ? {} : { cup: step.cup }
+    this.note({ kind: 'blend-on', ...of })
     this.takes(step.seconds)
-    this.note({ kind: 'blend-off' })
+    this.note({ kind: 'blend-off', ...of })
   }
 
   work(): Rehearsal {

@@ -9,7 +9,7 @@ export {
   surpriseOf,
 } from './surprises.ts'
 export type { Happening, Level as LevelOfSurprise, Put, Struck, Surprise, SurpriseKey } from './surprises.ts'
-export { rehearsalOf, sceneAt, worldAt } from './world.ts'
+export { holdsStill, rehearsalOf, sceneAt, worldAt } from './world.ts'
 export type { BodyNow, Rehearsed, Setting, WorldNow } from './world.ts'
 export { shownOf } from './shows.ts'
 export type { Shown } from './shows.ts'

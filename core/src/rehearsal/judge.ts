@@ -4,7 +4,7 @@ import { diveDepthMm, levelOf, levelThatCarries } from '../batter/trace/index.ts
 import { batterOf, movingAt } from '../bench/index.ts'
 import type { Replayed } from '../bench/index.ts'
 import type { Scene } from './world.ts'
-import { cupIn, isRiced, potGiven, reallyInCup } from './world.ts'
+import { cupIn, holdsStill, isRiced, potGiven, reallyInCup } from './world.ts'
 import { potAt } from './pot.ts'
 
 /** What came of a rehearsed run, by what its batter really was. */
@@ -45,7 +45,6 @@ const UNSEEN = 0.15
 const SHORT = 0.12
 /** An error of the model that is none. */
 const SURE = 1e-6
-const HOLDS = 0.8
 
 /** Soap that lies in the mould at a second, as it stands. */
 function lying(state: CupState, s: number): number {
@@ -111,7 +110,7 @@ function held({ scene, input }: Given, i: number): boolean {
   const cup = scene.state.cups[i]!
   if (cup.drawnAt === null || input.whipped) return true
   const pot = potAt(potGiven(scene), batterOf(input, cup.cup), cup.drawnAt)
-  return pot === null || pot.batter.emulsion >= HOLDS
+  return pot === null || holdsStill(pot.batter.emulsion)
 }
 
 /** What a cup lacked. */

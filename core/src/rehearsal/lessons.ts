@@ -9,7 +9,7 @@ import { judgedPours } from './judge.ts'
 import type { PourResult } from './judge.ts'
 import type { RehearsalDone, RehearsalSetting } from './kept.ts'
 import type { Put } from './surprises.ts'
-import { cupNow, potInHand, rehearsalOf, sceneAt } from './world.ts'
+import { cupNow, holdsStill, potInHand, rehearsalOf, sceneAt } from './world.ts'
 import type { Rehearsed, Scene } from './world.ts'
 
 /** Short guided rehearsals, in order: each practises one thing. */
@@ -157,10 +157,9 @@ const EMULSION: Lesson = {
   ],
 }
 
-const HOLDS = 0.8
 /** It was said to hold, and does. */
 const heldTruly = ({ scene, state }: LessonNow): boolean =>
-  state.hold === 'holds' && (potInHand(scene)?.emulsion ?? 0) >= HOLDS
+  state.hold === 'holds' && holdsStill(potInHand(scene)?.emulsion ?? 0)
 
 const TRACE: Lesson = {
   key: 'trace',

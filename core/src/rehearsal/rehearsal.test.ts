@@ -1,7 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { chanceOf } from '../batter/schedule/index.ts'
 import { followingExample, noted, untilHeld } from '../bench/test/runs.ts'
-import { fold } from '../bench/index.ts'
+import { fold, followingOf } from '../bench/index.ts'
+import { plainOil, starterPlan } from '../plan/index.ts'
+import { referenceShelf } from '../shelf/index.ts'
 import type { BenchEvent } from '../bench/index.ts'
 import { LYE_IN_S, rehearse } from './agent.ts'
 import { allWell, judgedPours, worthOf } from './judge.ts'
@@ -190,6 +192,18 @@ describe('makers who rehearse by themselves', () => {
       }
       expect(worth('perfect')).toBeGreaterThanOrEqual(worth('fixed') - 1e-9)
     }
+  })
+
+  test.each(['one-pot', 'own-batters'] as const)('whip a batch to its end: %s', mode => {
+    const plan = starterPlan('Cloud')
+    const oils = [plainOil('coconut', 0.45), plainOil('palm', 0.35), plainOil('olive', 0.2)]
+    const whipped = { airShare: 0.4, lyeC: 15, fatsC: 20, creamMin: 7, trickleMin: 4 }
+    const cloud = { ...plan, whipped, recipe: { ...plan.recipe, oils }, division: { ...plan.division, mode } }
+    const rehearsed = rehearsalOf(followingOf(cloud, referenceShelf()), { seed: 5, level: 'none' })
+    const run = rehearse(rehearsed, 'follow')
+    const scene = sceneAt(rehearsed, run.events, run.endsAt)
+    expect(scene.state.closed).toBe('moulded')
+    expect(judgedPours(scene).every(pour => pour.startLevel !== null && pour.startLevel > 3)).toBe(true)
   })
 
   test('what was left out, riced or lost is not what was meant', () => {

@@ -141,6 +141,10 @@ export function potGiven({ rehearsed: { truth }, following, events, state, struc
   }
 }
 
+/** An emulsion that stays together where it stands. Engineering estimate: below it the model’s own parts within minutes. */
+const HOLDS = 0.8
+export const holdsStill = (emulsion: number): boolean => emulsion >= HOLDS
+
 /** Seconds of the blender that make a riced cup smooth again: a quarter of a minute for 1.5 kg, less for little. */
 export const smoothS = (massG: number): number => 15 / Math.max(1, blenderPower(Math.max(massG / 1000, 0.02), 1))
 

@@ -19,22 +19,27 @@ export function useRehearsalState(): RehearsalState | null {
 
 const LOOK_MS = 400
 
-/** What there is to be seen, looked at again and again. */
-export function useWorld(): WorldNow | null {
+/** Something that is read of the rehearsal again and again, and after every entry; null: the run is a real one. */
+export function useLooked<T>(read: (rehearsal: RehearsalRun) => T): T | null {
   const rehearsal = useRehearsal()
-  const [world, setWorld] = useState(() => rehearsal?.world() ?? null)
+  const [seen, setSeen] = useState(() => (rehearsal ? read(rehearsal) : null))
   useEffect(() => {
     if (!rehearsal) return
-    const look = () => setWorld(rehearsal.world())
+    const look = () => setSeen(read(rehearsal))
     const timer = setInterval(look, LOOK_MS)
     const end = rehearsal.subscribe(look)
     return () => {
       clearInterval(timer)
       end()
     }
-  }, [rehearsal])
-  return world
+  }, [rehearsal, read])
+  return seen
 }
+
+const worldOf = (rehearsal: RehearsalRun) => rehearsal.world()
+
+/** What there is to be seen. */
+export const useWorld = (): WorldNow | null => useLooked(worldOf)
 
 /** Seconds by the clock of the run where that is simulated, else by one that nobody sets. */
 export function useSeconds(): () => number {

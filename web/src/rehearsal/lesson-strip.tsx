@@ -1,11 +1,11 @@
 import { choosesRest, restChosen } from '@ostler/core'
 import { Check, Circle } from 'lucide-react'
-import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { useRunState } from '../run/context.tsx'
-import { useRehearsal } from './context.tsx'
+import { useLooked, useRehearsal } from './context.tsx'
+import type { RehearsalRun } from './rehearsal-run.ts'
 
-const LOOK_MS = 500
+const saysOf = (rehearsal: RehearsalRun) => rehearsal.says()
 
 /** Ways to leave the mould, once all of it is poured; nothing in lessons without them. */
 function RestWays() {
@@ -33,17 +33,7 @@ function RestWays() {
 /** What the lesson says now, and how much of it is reached; nothing outside of lessons. */
 export function LessonStrip() {
   const rehearsal = useRehearsal()
-  const [says, setSays] = useState(() => rehearsal?.says() ?? null)
-  useEffect(() => {
-    if (!rehearsal?.lesson) return
-    const look = () => setSays(rehearsal.says())
-    const timer = setInterval(look, LOOK_MS)
-    const end = rehearsal.subscribe(look)
-    return () => {
-      clearInterval(timer)
-      end()
-    }
-  }, [rehearsal])
+  const says = useLooked(saysOf)
   if (!rehearsal?.lesson || !says) return null
   return (
     <section

@@ -1,4 +1,4 @@
-import { shownOf } from '@ostler/core'
+import { holdsStill, shownOf } from '@ostler/core'
 import type { BodyNow, Shown, WorldNow } from '@ostler/core'
 import { useRunHex, useRunState } from '../run/context.tsx'
 import { BatterDrawing } from './batter-drawing.tsx'
@@ -57,7 +57,7 @@ export function SeenStill({ cup }: { cup: string | undefined }) {
   return (
     <p className="mb-3 text-xl">
       <span className="block text-[13px] text-soft">what you see</span>
-      {body.emulsion >= 0.8
+      {holdsStill(body.emulsion)
         ? 'The surface stays ivory and even; no streak, the rim is dry.'
         : 'Streaks of oil come up, beads stand along the rim.'}
     </p>

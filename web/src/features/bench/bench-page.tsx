@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import type { ReactNode } from 'react'
-import { Link, useParams } from 'react-router'
+import { useParams } from 'react-router'
 import { getRun, sessionQuery } from '../../api/client.ts'
 import { keptRun } from '../../run/kept-run.ts'
 import type { KeptRun } from '../../run/kept-run.ts'
@@ -10,6 +10,7 @@ import { OpenRunContext } from '../../run/context.tsx'
 import { SaidAsLiked } from '../../plan/context.tsx'
 import { Bench } from './bench.tsx'
 import { RunRecordSheet } from './record-sheet.tsx'
+import { NotOpened } from '../../ui/not-opened.tsx'
 
 /** What this browser keeps of a run, with what the server has of it where it can be reached. */
 async function takenUp(id: string): Promise<KeptRun> {
@@ -31,15 +32,7 @@ function WithRun({ children }: { children: ReactNode }) {
     queryFn: () => takenUp(id),
     ...{ staleTime: Infinity, gcTime: 0, retry: false, networkMode: 'always' },
   })
-  if (taken.error)
-    return (
-      <main className="p-10">
-        <p className="mb-4">{taken.error.message}</p>
-        <Link to="/batches" className="button">
-          To the batches
-        </Link>
-      </main>
-    )
+  if (taken.error) return <NotOpened why={taken.error.message} />
   if (!taken.data) return <p className="p-10 text-soft">Opening the run …</p>
   return (
     <Opened key={id} kept={taken.data}>

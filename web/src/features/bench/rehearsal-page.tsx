@@ -1,13 +1,14 @@
 import { useQuery } from '@tanstack/react-query'
 import type { RehearsalAnswer } from '@ostler/core'
 import { useEffect, useState } from 'react'
-import { Link, useParams } from 'react-router'
+import { useParams } from 'react-router'
 import { getRehearsal } from '../../api/client.ts'
 import { SaidAsLiked } from '../../plan/context.tsx'
 import { RehearsalContext } from '../../rehearsal/context.tsx'
 import { RehearsalRun } from '../../rehearsal/rehearsal-run.ts'
 import { OpenRunContext } from '../../run/context.tsx'
 import { Bench } from './bench.tsx'
+import { NotOpened } from '../../ui/not-opened.tsx'
 
 /** A rehearsal on the whole screen: the Bench as it is. */
 export function RehearsalPage() {
@@ -17,15 +18,7 @@ export function RehearsalPage() {
     queryFn: () => getRehearsal(id),
     ...{ staleTime: Infinity, gcTime: 0, retry: false },
   })
-  if (taken.error)
-    return (
-      <main className="p-10">
-        <p className="mb-4">{taken.error.message}</p>
-        <Link to="/batches" className="button">
-          To the batches
-        </Link>
-      </main>
-    )
+  if (taken.error) return <NotOpened why={taken.error.message} />
   if (!taken.data) return <p className="p-10 text-soft">Opening the rehearsal …</p>
   return <Opened key={id} answer={taken.data} />
 }

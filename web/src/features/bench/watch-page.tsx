@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import type { RehearsalAnswer } from '@ostler/core'
 import { useMemo } from 'react'
-import { Link, useParams } from 'react-router'
+import { useParams } from 'react-router'
 import { getRehearsal } from '../../api/client.ts'
 import { SaidAsLiked } from '../../plan/context.tsx'
 import { RehearsalContext } from '../../rehearsal/context.tsx'
@@ -13,6 +13,7 @@ import { showClock } from '../../ui/clock.ts'
 import { CupsStrip } from './cups-strip.tsx'
 import { useNow } from './bench-head.tsx'
 import { useOutlook } from './use-outlook.ts'
+import { NotOpened } from '../../ui/not-opened.tsx'
 
 /** So often it is asked how it goes on, ms. */
 const ASK_MS = 2000
@@ -25,15 +26,7 @@ export function WatchPage() {
     queryFn: () => getRehearsal(id),
     ...{ refetchInterval: ASK_MS, gcTime: 0 },
   })
-  if (watched.error && !watched.data)
-    return (
-      <main className="p-10">
-        <p className="mb-4">{watched.error.message}</p>
-        <Link to="/batches" className="button">
-          To the batches
-        </Link>
-      </main>
-    )
+  if (watched.error && !watched.data) return <NotOpened why={watched.error.message} />
   if (!watched.data) return <p className="p-10 text-soft">Opening the rehearsal …</p>
   return <Watched key={watched.data.revision} answer={watched.data} isLost={watched.error !== null} />
 }

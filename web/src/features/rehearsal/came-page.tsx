@@ -35,6 +35,7 @@ import { TopBar } from '../../frame/top-bar.tsx'
 import { cupHex, useColourView } from '../../plan/colour-view.ts'
 import { SaidAsLiked, useHabits } from '../../plan/context.tsx'
 import { outcomeOfRehearsal } from '../../workers/rehearsal.ts'
+import { NotOpened } from '../../ui/not-opened.tsx'
 
 const FACE_PX = 110
 const MOST_BARS = 6
@@ -55,15 +56,7 @@ export function CamePage() {
     retry: false,
   })
   const error = taken.error ?? outcome.error
-  if (error)
-    return (
-      <main className="p-10">
-        <p className="mb-4">{error.message}</p>
-        <Link to="/batches" className="button">
-          To the batches
-        </Link>
-      </main>
-    )
+  if (error) return <NotOpened why={error.message} />
   if (!taken.data || !outcome.data)
     return <p className="p-10 text-soft">Pouring the same batter with perfect hands, to compare …</p>
   return (
