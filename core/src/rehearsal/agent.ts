@@ -14,8 +14,9 @@ import {
 import type { BenchEvent, BenchState, BenchStep, Counsel, Following, Settled } from '../bench/index.ts'
 import { bearsNow, judgedPours, worthOf } from './judge.ts'
 import { normally } from './luck.ts'
-import { surpriseOf, sizeOf } from './surprises.ts'
-import type { Struck } from './surprises.ts'
+import { PUT_RIGHT, handsFor, meetsIt, sizeOf } from './strikes.ts'
+import type { Struck } from './strikes.ts'
+import { surpriseOf } from './surprises.ts'
 import { cupNow, holdsStill, potInHand, potLeftG, sceneAt, smoothS } from './world.ts'
 import type { BodyNow, Rehearsed, Scene } from './world.ts'
 
@@ -129,7 +130,13 @@ class Maker {
   }
 
   meet(struck: Struck, { plan }: Following): void {
-    const does = surpriseOf(struck.key).does?.(sizeOf(struck))
+    const { does: happens, ways } = surpriseOf(struck.key)
+    const does = happens?.(sizeOf(struck))
+    const right = does?.kind === 'swapped' ? PUT_RIGHT : ways?.[0]
+    if (right && (this.doing.follows || this.doing.isPerfect)) {
+      this.takes(right.seconds)
+      this.note(meetsIt(struck.key, right))
+    }
     const name = plan.cups.find(cup => cup.id === struck.cup)?.name ?? ''
     const cup = struck.cup ?? undefined
     if (!does || !this.doing.follows) {
@@ -296,7 +303,7 @@ class Maker {
         return this.note({ kind: 'drawn', cup: step.cup!, amount: Math.max(1, Math.round(10 * amount) / 10) })
       }
       default: {
-        this.takes(step.kind === 'lye-in' ? 0 : step.seconds)
+        this.takes(step.kind === 'lye-in' ? 0 : step.seconds * this.manyHands(step))
         const about = eventOf(step, this.state)
         if (about) this.note(about)
         if (step.kind === 'scent' && step.cup !== undefined && this.doing.follows) this.sawWhileStirred(step.cup)
@@ -310,6 +317,10 @@ class Maker {
     if (!body || this.state.cups.find(one => one.cup === cup)?.drawnAt == null) return
     this.r += GLANCE_S
     this.note({ kind: 'seen', cup, amount: this.sees(body, 'eye'), how: 'word' })
+  }
+
+  manyHands({ kind }: BenchStep): number {
+    return handsFor(this.rehearsed.following, kind, this.scene.struck, this.r)
   }
 
   whips(step: BenchStep): void {

@@ -1,14 +1,21 @@
+export { MOMENTS, SURPRISES, SURPRISE_KEYS, surpriseOf } from './surprises.ts'
+export type { Happening, Strikes, Surprise, SurpriseKey, Way } from './surprises.ts'
 export {
   LEVELS as LEVELS_OF_SURPRISE,
-  SURPRISES,
-  SURPRISE_KEYS,
+  PUT_RIGHT,
   drawnSurprises,
   fits as fitsPlan,
+  handsFor,
+  isScentHidden,
+  meetsIt,
+  metRight,
+  mistyped,
+  momentIn,
   sizeOf,
   struckBy,
-  surpriseOf,
-} from './surprises.ts'
-export type { Happening, Level as LevelOfSurprise, Put, Struck, Surprise, SurpriseKey } from './surprises.ts'
+  struckOf,
+} from './strikes.ts'
+export type { Level as LevelOfSurprise, Put, Struck } from './strikes.ts'
 export { holdsStill, rehearsalOf, sceneAt, worldAt } from './world.ts'
 export type { BodyNow, Rehearsed, Setting, WorldNow } from './world.ts'
 export { shownOf } from './shows.ts'
@@ -18,9 +25,22 @@ export type { PourResult, Wrong } from './judge.ts'
 export { LYE_IN_S, POLICIES, rehearse, worthOfRun } from './agent.ts'
 export type { Policy, Rehearsal } from './agent.ts'
 export type { Truth } from './truth.ts'
-export { BEGINNINGS, RehearsalDone, RehearsalSetting, Slip, Stroke, readDone, readSetting, undone } from './kept.ts'
+export {
+  BEGINNINGS,
+  AskedQuestion,
+  RehearsalDone,
+  RehearsalSetting,
+  Slip,
+  Stroke,
+  answeredIn,
+  answersIn,
+  answersWith,
+  readDone,
+  readSetting,
+  undone,
+} from './kept.ts'
 export type { Beginning } from './kept.ts'
-export { asMade, outcomeOf } from './outcome.ts'
+export { asMade, asWeighed, outcomeOf } from './outcome.ts'
 export type { Readings, RehearsalOutcome } from './outcome.ts'
 export { gelLeft } from './gel-ways.ts'
 export type { Gel, NightWay } from './gel-ways.ts'

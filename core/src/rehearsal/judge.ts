@@ -6,6 +6,7 @@ import type { Replayed } from '../bench/index.ts'
 import type { Scene } from './world.ts'
 import { cupIn, holdsStill, isRiced, potGiven, reallyInCup } from './world.ts'
 import { potAt } from './pot.ts'
+import { metRight, sizeOf, struckOf, swappedAt } from './strikes.ts'
 
 /** What came of a rehearsed run, by what its batter really was. */
 
@@ -18,6 +19,7 @@ export const OTHER_FAULTS = {
   lost: 'was lost',
   apart: 'was divided before it held',
   short: 'is short of batter',
+  'other-cup': 'came out of another cup: its label was exchanged',
 } as const
 export type Wrong = Fault | keyof typeof OTHER_FAULTS
 
@@ -26,6 +28,8 @@ export const wrongWords = (wrong: Wrong): string => ({ ...FAULTS, ...OTHER_FAULT
 export interface PourResult {
   pour: string
   cup: string
+  /** The cup that it really came out of: another where labels were exchanged. */
+  from: string
   massG: number
   /** What really went in, g. */
   pouredG: number
@@ -113,6 +117,12 @@ function held({ scene, input }: Given, i: number): boolean {
   return pot === null || holdsStill(pot.batter.emulsion)
 }
 
+/** The cup that was really in the hand at a second of the run, under the label of another. */
+function reallyOf({ struck, events }: Scene, cup: string, r: number): string {
+  const swapped = swappedAt(struck, events, r)
+  return swapped?.includes(cup) ? swapped.find(one => one !== cup)! : cup
+}
+
 /** What a cup lacked. */
 function lacking(given: Given, i: number): Wrong | null {
   const { scene, input } = given
@@ -137,7 +147,8 @@ function pourResult(given: Given, index: number): PourResult {
   const isPlanB =
     scene.state.planB !== null && !scene.rehearsed.following.input.pours.some(one => one.pour === pour.pour)
   const isPlain = cup.scentedAt === null && scene.state.waived.includes(`scent:${cup.cup}`)
-  const about = { pour: pour.pour, cup: cup.cup, massG: pour.massG, isPlanB, isPlain }
+  const from = span ? reallyOf(scene, cup.cup, span.fromS) : cup.cup
+  const about = { pour: pour.pour, cup: cup.cup, from, massG: pour.massG, isPlanB, isPlain }
   if (!span || !met || lyeInAt === null)
     return {
       ...about,
@@ -175,6 +186,7 @@ function pourResult(given: Given, index: number): PourResult {
   const pouredG = share * (cup.pouredG - Math.max(0, -reallyInCup(scene, cup)))
   const wrong =
     lacking(given, pour.cup) ??
+    (from === cup.cup ? null : 'other-cup') ??
     (verdict.works < 0.5 ? verdict.fault : pouredG < (1 - SHORT) * pour.massG ? 'short' : null)
   return {
     ...about,
@@ -192,10 +204,37 @@ function pourResult(given: Given, index: number): PourResult {
   }
 }
 
+/** What leaked out of the mould until it was taped, g. */
+function leakedG({ struck, events, r }: Scene): number {
+  const put = struckOf(struck, 'leak')
+  const until = Math.min(r, metRight('leak', events) ?? r)
+  return put ? (sizeOf(put) * Math.max(0, until - put.r)) / 60 : 0
+}
+
+/** What leaked is missing in what was poured first. */
+function leaked(scene: Scene, pours: readonly PourResult[]): PourResult[] {
+  let lost = leakedG(scene)
+  if (lost <= 0) return [...pours]
+  const from = ({ pour }: PourResult) => scene.state.pours[pour]?.fromS ?? Infinity
+  const less = new Map<string, number>()
+  for (const one of [...pours].sort((a, b) => from(a) - from(b))) {
+    less.set(one.pour, Math.max(0, one.pouredG - lost))
+    lost = Math.max(0, lost - one.pouredG)
+  }
+  return pours.map(one => {
+    const pouredG = less.get(one.pour)!
+    const isShort = one.wrong === null && pouredG < (1 - SHORT) * one.massG
+    return { ...one, pouredG, wrong: isShort ? ('short' as const) : one.wrong }
+  })
+}
+
 /** Of each pour of what was followed in the end, what came of it. */
 export function judgedPours(scene: Scene): PourResult[] {
   const given = givenIn(scene)
-  return given.input.pours.map((_, index) => pourResult(given, index))
+  return leaked(
+    scene,
+    given.input.pours.map((_, index) => pourResult(given, index)),
+  )
 }
 
 /** By plan B, or unscented on purpose, against what was meant. */

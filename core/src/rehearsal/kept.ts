@@ -1,9 +1,10 @@
-import { Choice, Fixed, Like, NumberFrom, Parts, Text, Whole, problemsIn, tidied } from '../document/fields/index.ts'
+import { Choice, Fixed, Like, NumberFrom, Part, Parts, Text, Texts, Whole, YesNo, problemsIn, tidied } from '../document/fields/index.ts'
 import type { Problem } from '../document/fields/index.ts'
-import { BenchEvent } from '../bench/index.ts'
+import { BenchEvent, settle } from '../bench/index.ts'
 import { MAX_PATH, PathPoint } from '../plan/index.ts'
-import { LEVELS, SURPRISE_KEYS } from './surprises.ts'
-import type { SurpriseKey } from './surprises.ts'
+import { LEVELS } from './strikes.ts'
+import { MOMENTS, SURPRISE_KEYS } from './surprises.ts'
+import type { Strikes, SurpriseKey } from './surprises.ts'
 
 /** What is kept of a rehearsal. */
 
@@ -13,6 +14,15 @@ const NAME = /^[a-z0-9][a-z0-9:.-]{0,139}$/
 export const BEGINNINGS = { lye: 'with the lye clear and everything weighed', safety: 'with the safety list' } as const
 export type Beginning = keyof typeof BEGINNINGS
 
+/** When something comes: so long after a moment of the run. */
+export class Moment {
+  @Choice(Object.keys(MOMENTS), 'What is waited for is one of the moments in the list.')
+  after!: Strikes
+
+  @NumberFrom(0, 3600, 'It comes 0 to 3600 seconds after it.', { says: 'Seconds after it.' })
+  s!: number
+}
+
 /** A surprise that was chosen on purpose. */
 export class ChosenSurprise {
   @Choice(SURPRISE_KEYS, 'A surprise is one of those in the list.')
@@ -20,9 +30,43 @@ export class ChosenSurprise {
 
   @NumberFrom(0, 1, 'How bad it is goes from 0 to 1.', { says: 'From the least to the most that it can be.' })
   size!: number
+
+  @Part(() => Moment, 'When it comes is a moment of the run.', { optional: true, says: 'Left out: by itself.' })
+  at?: Moment
+
+  @Text(1, 300, 'What is said as it strikes has 1 to 300 letters.', { optional: true })
+  tell?: string
 }
 
 const MOST_CHOSEN = 8
+const MOST_QUESTIONS = 12
+
+/** A question that the clock waits for. */
+export class AskedQuestion {
+  @Part(() => Moment, 'When it is asked is missing.')
+  at!: Moment
+
+  @Text(1, 300, 'A question has 1 to 300 letters.')
+  ask!: string
+
+  @Texts(120, 4, 'A question has 2 to 4 answers of 1 to 120 letters.')
+  answers!: string[]
+
+  @Whole(0, 3, 'The right answer is one of those given.', { says: 'Which of the answers is right, from 0.' })
+  right!: number
+}
+
+/** What is held back or kept as it is, for all who rehearse it. */
+export class Locks {
+  @Choice([1, 2, 4, 10, 30], 'The clock runs at most 1, 2, 4, 10 or 30 times as quickly.', { optional: true })
+  speed?: 1 | 2 | 4 | 10 | 30
+
+  @YesNo('Whether advice is given is yes or no.', { optional: true })
+  noAdvice?: boolean
+
+  @YesNo('Whether it can be gone back is yes or no.', { optional: true })
+  noBack?: boolean
+}
 
 export class RehearsalSetting {
   @Whole(0, 2_147_483_647, 'The number of a batter is a whole number from 0 to 2147483647.', {
@@ -41,6 +85,27 @@ export class RehearsalSetting {
     says: 'Chosen on purpose; left out: drawn by the level.',
   })
   surprises?: ChosenSurprise[]
+
+  @Choice([1, 2], 'Surprises are drawn among the first or the second lot.', {
+    optional: true,
+    says: 'Those among which a level draws; left out: the first, which were all there were.',
+  })
+  deck?: 1 | 2
+
+  @Parts(() => AskedQuestion, 0, MOST_QUESTIONS, `At most ${MOST_QUESTIONS} questions are asked.`, { optional: true })
+  questions?: AskedQuestion[]
+
+  @Part(() => Locks, 'What is held back is missing.', { optional: true })
+  locks?: Locks
+}
+
+/** A weight that was noted as another than it was. */
+export class ReallyWeighed {
+  @Like(NAME, 'What was noted has the key of its event.')
+  key!: string
+
+  @NumberFrom(0, 100_000, 'What was really weighed goes from 0 g to 100 kg.')
+  amount!: number
 }
 
 /** A tool as it was drawn by hand. */
@@ -83,6 +148,9 @@ export class RehearsalDone {
   @Whole(0, 10_000, 'How often it was gone back is a whole number.', { says: 'How often it was gone back in it.' })
   backs!: number
 
+  @Parts(() => ReallyWeighed, 0, 60, 'At most 60 weights are other than they were noted.', { optional: true })
+  really?: ReallyWeighed[]
+
   @NumberFrom(0, 100_000, 'The clock of a rehearsal shows seconds.', { says: 'What its clock showed last, s.' })
   clockS!: number
 }
@@ -99,5 +167,41 @@ function read<T extends object>(form: new () => T, value: unknown): Read<T> {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: tidied(form, value as T) }
 }
 
-export const readSetting = (value: unknown): Read<RehearsalSetting> => read(RehearsalSetting, value)
+/** Questions that have no two answers, or whose right one is not among them. */
+function unanswerable({ questions = [] }: RehearsalSetting): Problem[] {
+  return questions.flatMap(({ answers, right }, n) =>
+    answers.filter(answer => answer.trim() !== '').length < 2 || !answers[right]?.trim()
+      ? [{ path: `questions.${n}.answers`, sentence: 'A question has 2 to 4 answers, and one of them is right.', value: answers }]
+      : [],
+  )
+}
+
+export function readSetting(value: unknown): Read<RehearsalSetting> {
+  const setting = read(RehearsalSetting, value)
+  const problems = setting.ok ? unanswerable(setting.value) : []
+  return problems.length > 0 ? { ok: false, problems } : setting
+}
+
+const answerText = ({ ask }: AskedQuestion, answer: string): string => `Asked: ${ask} – ${answer}`
+
+/** What is noted of an answer. */
+export const answersWith = (question: AskedQuestion, answer: string): { kind: 'note'; text: string } => ({
+  kind: 'note',
+  text: answerText(question, answer),
+})
+
+/** What was answered to each question; null: it was not asked, or not answered. */
+export function answersIn({ questions = [] }: RehearsalSetting, events: readonly BenchEvent[]): (string | null)[] {
+  const notes = new Set(settle(events).flatMap(({ kind, text }) => (kind === 'note' ? (text ?? '') : [])))
+  return questions.map(one => one.answers.find(answer => notes.has(answerText(one, answer))) ?? null)
+}
+
+/** How many were answered rightly, of how many; null: none are asked. */
+export function answeredIn(setting: RehearsalSetting, events: readonly BenchEvent[]): { right: number; of: number } | null {
+  const { questions = [] } = setting
+  const answers = answersIn(setting, events)
+  const right = questions.filter((one, n) => answers[n] !== null && answers[n] === one.answers[one.right]).length
+  return questions.length > 0 ? { right, of: questions.length } : null
+}
+
 export const readDone = (value: unknown): Read<RehearsalDone> => read(RehearsalDone, value)

@@ -8,7 +8,7 @@ import type { Gel, NightWay } from './gel-ways.ts'
 import { judgedPours } from './judge.ts'
 import type { PourResult } from './judge.ts'
 import type { RehearsalDone, RehearsalSetting } from './kept.ts'
-import type { Put } from './surprises.ts'
+import type { Put } from './strikes.ts'
 import { cupNow, holdsStill, potInHand, rehearsalOf, sceneAt } from './world.ts'
 import type { Rehearsed, Scene } from './world.ts'
 

@@ -63,14 +63,21 @@ const minutesOf = (events: readonly BenchEvent[], endsAt: number): number => {
   return Math.max(0, endsAt - lyeIn) / 60
 }
 
+/** With what was really weighed where something else was noted. */
+export const asWeighed = (rehearsed: Rehearsed, { really = [] }: RehearsalDone): Rehearsed => ({
+  ...rehearsed,
+  really: new Map(really.map(one => [one.key, one.amount])),
+})
+
 /** What came of a rehearsal that has ended, or of as much of it as was done. */
-export function outcomeOf(rehearsed: Rehearsed, done: RehearsalDone): RehearsalOutcome {
+export function outcomeOf(asPut: Rehearsed, done: RehearsalDone): RehearsalOutcome {
+  const rehearsed = asWeighed(asPut, done)
   const endsAt = Math.max(0, ...done.events.map(event => event.r))
   const scene = sceneAt(rehearsed, done.events, endsAt)
   const pours = judgedPours(scene)
   const worth = worthOf(pours)
-  const perfect = rehearse(rehearsed, 'perfect')
-  const best = Math.max(worth, worthOfRun(rehearsed, perfect))
+  const perfect = rehearse(asPut, 'perfect')
+  const best = Math.max(worth, worthOfRun(asPut, perfect))
   const events = settle(done.events)
   const [minutes, bestMinutes] = [minutesOf(events, endsAt), minutesOf(perfect.events, perfect.endsAt)]
   const rinsedWell = scene.struck.some(({ key }) => key === 'splash') && !unrinsed(scene)
@@ -108,9 +115,9 @@ export function asMade(
       planB: null,
       score: score.map(pour => {
         const made = named(pour.id)
-        return made && all > 0 && made.massG > 0
-          ? { ...pour, share: Math.max(0.001, (pour.share * made.pouredG) / made.massG) }
-          : pour
+        if (!made || all <= 0 || made.massG <= 0) return pour
+        const cup = made.from === made.cup ? pour.cup : made.from
+        return { ...pour, cup, share: Math.max(0.001, (pour.share * made.pouredG) / made.massG) }
       }),
       moves: moves.map(move => {
         const stroke = drawn(move.id)

@@ -1,6 +1,4 @@
 import type { RunInput } from '../batter/schedule/index.ts'
-import type { BenchState, Following } from '../bench/index.ts'
-import { evenly } from './luck.ts'
 import { scentsQuicker } from './truth.ts'
 import type { Truth } from './truth.ts'
 
@@ -17,9 +15,36 @@ export type Happening =
   | { kind: 'leak' }
   | { kind: 'lumps' }
   | { kind: 'pale'; seconds: number }
+  /** The scale goes dark, or is over, once so much of what a cup asks for has run, as a share. */
+  | { kind: 'scale-off'; share: number }
+  | { kind: 'scale-over'; share: number }
+  | { kind: 'creep' }
+  | { kind: 'mistyped' }
+  | { kind: 'swapped' }
+  | { kind: 'hidden-scent'; seconds: number }
+  | { kind: 'alone'; seconds: number }
 
+/** Moments of a run that something may wait for. */
+export const MOMENTS = {
+  start: 'from the start',
+  lye: 'the lye is mixed',
+  blend: 'the lye is in the oils',
+  split: 'the first cup is filled',
+  colour: 'the first colour is in',
+  coloured: 'all colours are in',
+  scent: 'the first scent is in',
+  pour: 'the first pour begins',
+} as const
 /** When it may strike, and is noticed at the earliest. */
-export type Strikes = 'start' | 'lye' | 'blend' | 'split' | 'colour' | 'scent' | 'pour'
+export type Strikes = keyof typeof MOMENTS
+
+/** One of the ways to meet what struck: what is said on its key, and what the hands are at for so long. */
+export interface Way {
+  how: string
+  says: string
+  word: string
+  seconds: number
+}
 
 export interface Surprise {
   title: string
@@ -35,10 +60,12 @@ export interface Surprise {
   does?: (size: number) => Happening
   /** Said as it strikes; empty: it is only seen in the batter. `{cup}` is the cup that is meant. */
   tells: string
+  /** Ways to meet it, the right one first; none: it is read and seen to at the bench. */
+  ways?: readonly Way[]
   /** What is right to do, said afterwards. */
   good: string
-  /** Only where a cup is scented, or the batter is blended. */
-  needs?: 'scent' | 'blender' | 'cups'
+  /** Only where a cup is scented, the batter is blended, cups are filled out of one pot or coloured, two people work. */
+  needs?: 'scent' | 'blender' | 'cups' | 'draws' | 'colours' | 'two'
 }
 
 /** Sizes are engineering estimates of what makers tell of. */
@@ -220,9 +247,13 @@ export const SURPRISES = {
     good: 'Take off what is splashed and rinse with cool running water for 15 to 20 minutes. The batch is lost, and that is right.',
   },
   leak: {
-    ...{ title: 'The mould leaks', isHard: false, strikes: 'pour', size: [1, 1], unit: '' },
+    ...{ title: 'The mould leaks', isHard: false, strikes: 'pour', size: [8, 12], unit: 'g a minute' },
     does: () => ({ kind: 'leak' }),
     tells: 'A puddle grows at the corner of the mould.',
+    ways: [
+      { how: 'tape', says: 'Tape around it, paper under it', word: 'Taping the mould', seconds: 25 },
+      { how: 'leave', says: 'Go on pouring', word: '', seconds: 0 },
+    ],
     good: 'Tape or film around it, paper under it, and say so.',
   },
   'bad-light': {
@@ -230,6 +261,73 @@ export const SURPRISES = {
     does: size => ({ kind: 'dim', seconds: size }),
     tells: 'The lamp is out: what batter looks like is hard to tell.',
     good: 'A drip test tells more than the eye.',
+  },
+  'scale-off': {
+    ...{
+      title: 'The scale goes dark',
+      isHard: false,
+      strikes: 'split',
+      size: [0.4, 0.7],
+      unit: 'of what is asked for',
+      needs: 'draws',
+    },
+    does: size => ({ kind: 'scale-off', share: size }),
+    tells: '',
+    good: 'Woken, it begins at nothing: what stood there before has to be counted with it.',
+  },
+  'scale-over': {
+    ...{
+      title: 'Too much for the scale',
+      isHard: false,
+      strikes: 'split',
+      size: [0.5, 0.8],
+      unit: 'of what is asked for',
+      needs: 'draws',
+    },
+    does: size => ({ kind: 'scale-over', share: size }),
+    tells: '',
+    good: 'Weigh it in two parts: a guess is passed on to every other cup.',
+  },
+  'scale-creep': {
+    ...{
+      title: 'A scale that swallows drops',
+      isHard: false,
+      strikes: 'split',
+      size: [0.1, 0.3],
+      unit: 'ln of the rate',
+      needs: 'scent',
+    },
+    does: () => ({ kind: 'creep' }),
+    tells: 'The scent for {cup} goes in drop by drop, and the number on the scale stands still.',
+    ways: [
+      { how: 'back', says: 'Weigh the bottle back', word: 'Weighing the bottle back', seconds: 20 },
+      { how: 'on', says: 'Go on until the number is right', word: '', seconds: 0 },
+    ],
+    good: 'A scale takes slow drops for its own drift: weigh the bottle before and after, and put back what is too much.',
+  },
+  'typed-wrong': {
+    ...{ title: 'A number heard wrongly', isHard: false, strikes: 'split', size: [1, 1], unit: '', needs: 'draws' },
+    does: () => ({ kind: 'mistyped' }),
+    tells: '',
+    good: 'Answer what is asked: what was meant stands on the keys.',
+  },
+  'labels-swapped': {
+    ...{ title: 'Two labels exchanged', isHard: false, strikes: 'coloured', size: [1, 1], unit: '', needs: 'colours' },
+    does: () => ({ kind: 'swapped' }),
+    tells: '',
+    good: 'Look into the cup before it is poured: when its colour is not that of its label, say so.',
+  },
+  'forgot-scent': {
+    ...{ title: 'The scent forgotten', isHard: false, strikes: 'split', size: [60, 120], unit: 's', needs: 'scent' },
+    does: size => ({ kind: 'hidden-scent', seconds: size }),
+    tells: '',
+    good: 'Nothing smells, the bottle is full: what the list does not say for a while is still to be done before the pour.',
+  },
+  'helper-away': {
+    ...{ title: 'The helper has to go', isHard: false, strikes: 'split', size: [180, 360], unit: 's', needs: 'two' },
+    does: size => ({ kind: 'alone', seconds: size }),
+    tells: 'The second pair of hands is called away for some minutes.',
+    good: 'Reorder: what thickens first is made ready and poured first, the rest waits.',
   },
   'lye-grain': {
     ...{ title: 'A crust in the lye', isHard: false, strikes: 'lye', size: [120, 180], unit: 's' },
@@ -242,132 +340,3 @@ export const SURPRISES = {
 export type SurpriseKey = keyof typeof SURPRISES
 export const SURPRISE_KEYS = Object.keys(SURPRISES) as SurpriseKey[]
 export const surpriseOf = (key: SurpriseKey): Surprise => SURPRISES[key]
-
-/** How much comes in between. */
-export const LEVELS = {
-  none: { word: 'no surprises', spread: 0.8, hard: 0, others: 0 },
-  few: { word: 'a few', spread: 1, hard: 0, others: 2 },
-  'bad-day': { word: 'a bad day', spread: 1.2, hard: 1, others: 2 },
-} as const
-export type Level = keyof typeof LEVELS
-
-/** A surprise as it is put into a rehearsal; size as a share of its range. */
-export interface Put {
-  key: SurpriseKey
-  size: number
-}
-
-/** Whether a plan can meet it at all. */
-export function fits({ needs }: Surprise, { input }: Following): boolean {
-  const used = input.cups.filter(({ massG }) => massG > 0)
-  if (needs === 'scent') return used.some(({ scent }) => scent !== null && scent.moment !== 'oils')
-  if (needs === 'blender') return !input.whipped && (input.blending === 'stick' || input.blending === 'bursts')
-  return needs !== 'cups' || used.length > 1
-}
-
-/** Pairs of which one is enough: they push the same thing to and fro. */
-const FAMILIES: readonly (readonly SurpriseKey[])[] = [
-  ['quick-scent', 'seizing-scent', 'calm-scent', 'rices'],
-  ['quick-batch', 'slow-batch', 'warm-oils'],
-  ['over-blended', 'false-emulsion', 'weak-blender', 'dead-blender'],
-  ['spill', 'broke-cup', 'short-pot'],
-  ['lumps', 'second-colour'],
-]
-
-/** Surprises of a level for a plan, drawn by the seed: none twice of one family. Splashes are only put in on purpose. */
-export function drawnSurprises(following: Following, seed: number, level: Level): Put[] {
-  const { hard, others } = LEVELS[level]
-  const order = SURPRISE_KEYS.filter(key => key !== 'splash' && fits(surpriseOf(key), following)).sort(
-    (a, b) => evenly(seed, `pick ${a}`) - evenly(seed, `pick ${b}`),
-  )
-  const taken: SurpriseKey[] = []
-  const take = (isHard: boolean, most: number) => {
-    for (const key of order) {
-      if (most <= 0) return
-      const family = FAMILIES.find(one => one.includes(key)) ?? [key]
-      if (surpriseOf(key).isHard !== isHard || taken.some(one => family.includes(one))) continue
-      taken.push(key)
-      most -= 1
-    }
-  }
-  take(true, hard)
-  take(false, others)
-  return taken.map(key => ({ key, size: evenly(seed, `size ${key}`) }))
-}
-
-export const sizeOf = ({ key, size }: Put): number => {
-  const [least, most] = surpriseOf(key).size
-  return least + size * (most - least)
-}
-
-/** The truth with all that was put in from the start. */
-export const turned = (truth: Truth, puts: readonly Put[], input: RunInput): Truth =>
-  puts.reduce<Truth>((now, put) => ({ ...now, ...surpriseOf(put.key).turns?.(now, sizeOf(put), input) }), truth)
-
-/** Something that has struck: when, s of the run, and the cup that it is about. */
-export interface Struck extends Put {
-  r: number
-  cup: string | null
-}
-
-function strikesAt(strikes: Strikes, state: BenchState): number | null {
-  const least = (list: readonly (number | null)[]) => {
-    const there = list.filter(one => one !== null)
-    return there.length > 0 ? Math.min(...there) : null
-  }
-  switch (strikes) {
-    case 'start':
-      return 0
-    case 'lye':
-      return state.lyeMixedAt
-    case 'blend':
-      return state.lyeInAt
-    case 'split':
-      return state.splitAt
-    case 'colour':
-      return least(state.cups.map(cup => cup.colouredAt))
-    case 'scent':
-      return least([state.potScentedAt, ...state.cups.map(cup => cup.scentedAt)])
-    case 'pour':
-      return least(Object.values(state.pours).map(span => span.fromS))
-  }
-}
-
-/** Happenings come so long after what they wait for, s; two never within so long of each other. */
-const AFTER_S = [5, 75] as const
-const APART_S = 45
-
-/** What has struck by a second of the run, in order. */
-export function struckBy(
-  { input }: Following,
-  seed: number,
-  puts: readonly Put[],
-  state: BenchState,
-  r: number,
-): Struck[] {
-  const used = input.cups.filter(({ massG }) => massG > 0)
-  const list = puts.flatMap((put): Struck[] => {
-    const { strikes, does } = surpriseOf(put.key)
-    const from = strikesAt(strikes, state)
-    if (from === null) return []
-    const share = evenly(seed, `after ${put.key}`)
-    const after = put.key === 'dead-blender' ? sizeOf(put) : does ? AFTER_S[0] + share * (AFTER_S[1] - AFTER_S[0]) : 0
-    // Of those that are still to be poured: what lies in the mould is not spilt.
-    const open = used.filter(({ cup }) =>
-      input.pours.some(
-        pour => input.cups[pour.cup]!.cup.id === cup.id && (state.pours[pour.pour]?.fromS ?? Infinity) > from + after,
-      ),
-    )
-    const among = open.length > 0 ? open : used
-    const cup = among[Math.floor(evenly(seed, `cup of ${put.key}`) * among.length)]?.cup.id ?? null
-    return [{ ...put, r: from + after, cup }]
-  })
-  const ordered = list.sort((a, b) => a.r - b.r)
-  let last = -Infinity
-  for (const one of ordered) {
-    if (!surpriseOf(one.key).does) continue
-    one.r = Math.max(one.r, last + APART_S)
-    last = one.r
-  }
-  return ordered.filter(one => one.r <= r)
-}

@@ -20,9 +20,9 @@ import {
 import type { BenchEvent, BenchState, CupNow, Following, Replayed, Settled } from '../bench/index.ts'
 import { potAt } from './pot.ts'
 import type { PotGiven } from './pot.ts'
-import { drawnSurprises, struckBy, sizeOf, turned, LEVELS } from './surprises.ts'
-import type { Level, Put, Struck } from './surprises.ts'
-import { truthOf } from './truth.ts'
+import { drawnSurprises, metRight, struckBy, struckOf, sizeOf, swappedAt, turned, LEVELS } from './strikes.ts'
+import type { Deck, Level, Put, Struck } from './strikes.ts'
+import { scentsQuicker, truthOf } from './truth.ts'
 import type { Truth } from './truth.ts'
 
 /** A rehearsed batch as it really is at a second: a pure function of its seed and of what was noted. Times in s of the run. */
@@ -33,6 +33,8 @@ export interface Rehearsed {
   seed: number
   truth: Truth
   puts: readonly Put[]
+  /** What was really weighed where something else was noted, by the key of its event, g; left out: nothing. */
+  really?: ReadonlyMap<string, number>
 }
 
 /** How a rehearsal is set up; surprises are drawn by the level unless they are given. */
@@ -40,10 +42,11 @@ export interface Setting {
   seed: number
   level: Level
   surprises?: readonly Put[] | undefined
+  deck?: Deck | undefined
 }
 
-export function rehearsalOf(following: Following, { seed, level, surprises }: Setting): Rehearsed {
-  const puts = surprises ?? drawnSurprises(following, seed, level)
+export function rehearsalOf(following: Following, { seed, level, surprises, deck }: Setting): Rehearsed {
+  const puts = surprises ?? drawnSurprises(following, seed, level, deck)
   const truth = turned(truthOf(following, seed, LEVELS[level].spread), puts, following.input)
   return { following, seed, truth, puts }
 }
@@ -80,6 +83,8 @@ export interface WorldNow {
   cups: (BodyNow | null)[]
   isBlenderDead: boolean
   isDim: boolean
+  /** Two cups that carry each other’s label; null: each its own. */
+  swapped: readonly [string, string] | null
 }
 
 /** The input as the truth has it. */
@@ -121,12 +126,41 @@ export interface Scene {
   r: number
 }
 
+/** Deeds that are done to what is in the hand, whatever its label says. */
+const IN_HAND: readonly BenchEvent['kind'][] = ['colour', 'scent', 'stir', 'burst']
+
+/** Events as they really were: weights as they weighed, deeds in the cup that was really in the hand. */
+function reallyDone({ really }: Rehearsed, events: readonly BenchEvent[], struck: readonly Struck[]): BenchEvent[] {
+  return events
+    .filter(event => event.kind !== 'correct' || !really?.has(event.of ?? ''))
+    .map(event => {
+      const amount = really?.get(event.key)
+      const swapped = IN_HAND.includes(event.kind) ? swappedAt(struck, events, event.r) : null
+      const cup = swapped?.includes(event.cup ?? '') ? swapped.find(one => one !== event.cup)! : event.cup
+      return amount === undefined && cup === event.cup
+        ? event
+        : { ...event, ...(amount !== undefined && { amount }), ...(cup !== undefined && { cup }) }
+    })
+}
+
+/** A scent of which more went in than the scale said is the quicker. */
+function dosed({ truth, following }: Rehearsed, events: readonly BenchEvent[], struck: readonly Struck[]): Truth {
+  const put = struckOf(struck, 'scale-creep')
+  if (!put || metRight('scale-creep', events) !== null) return truth
+  return { ...truth, scents: scentsQuicker(truth, following.input, sizeOf(put)) }
+}
+
 /** @param known how the run stands then, where it is folded already */
-export function sceneAt(rehearsed: Rehearsed, all: readonly BenchEvent[], r: number, known?: BenchState): Scene {
-  const events = all.filter(event => event.r <= r)
-  const state = known ?? fold(rehearsed.following, events)
-  const following = asScented(activeOf(rehearsed.following, state), state)
-  const struck = struckBy(rehearsed.following, rehearsed.seed, rehearsed.puts, state, r)
+export function sceneAt(asPut: Rehearsed, all: readonly BenchEvent[], r: number, known?: BenchState): Scene {
+  const { seed, puts } = asPut
+  const noted = all.filter(event => event.r <= r)
+  const said = known ?? fold(asPut.following, noted)
+  const struck = struckBy(asPut.following, seed, puts, said, r)
+  const isSaidRight = !asPut.really?.size && !struckOf(struck, 'labels-swapped')
+  const events = isSaidRight ? noted : reallyDone(asPut, noted, struck)
+  const state = isSaidRight ? said : fold(asPut.following, events)
+  const rehearsed = { ...asPut, truth: dosed(asPut, noted, struck) }
+  const following = asScented(activeOf(asPut.following, state), state)
   const run = runIn(inputIn(following, rehearsed.truth), rehearsed.truth)
   return { rehearsed, following, events: settle(events), state, struck, run, r }
 }
@@ -244,8 +278,18 @@ function kept(plan: object, make: () => { min: number; c: number }[]) {
 export const worldAt = (rehearsed: Rehearsed, all: readonly BenchEvent[], r: number): WorldNow =>
   worldOf(sceneAt(rehearsed, all, r))
 
+/** What is seen under each label. */
+function bodiesByLabel(scene: Scene, swapped: WorldNow['swapped']): (BodyNow | null)[] {
+  const { cups } = scene.state
+  return cups.map(({ cup }, i) => {
+    const really = swapped?.includes(cup) ? cups.findIndex(one => one.cup !== cup && swapped.includes(one.cup)) : i
+    return cupNow(scene, really)
+  })
+}
+
 function worldOf(scene: Scene): WorldNow {
   const { rehearsed, r } = scene
+  const swapped = swappedAt(scene.struck, scene.events, r)
   const { state, struck, following } = scene
   const { truth } = rehearsed
   const { input } = following
@@ -259,7 +303,8 @@ function worldOf(scene: Scene): WorldNow {
     roomC: input.roomC + truth.roomK,
     pot: potInHand(scene),
     potLeftG: potLeftG(scene),
-    cups: state.cups.map((_, i) => cupNow(scene, i)),
+    cups: bodiesByLabel(scene, swapped),
+    swapped,
     isBlenderDead: struck.some(({ key }) => key === 'dead-blender'),
     isDim: dim !== undefined && r < dim.r + sizeOf(dim),
   }
