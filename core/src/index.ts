@@ -1,6 +1,7 @@
 export * from './quantities/index.ts'
 export * from './document/index.ts'
 export {
+  baredShelf,
   ACCELERATIONS,
   Additive,
   Colorant,

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { starterPlan, undone } from '@ostler/core'
+import { answersWith, followingOf, starterPlan, undone } from '@ostler/core'
 import type { BatchAnswer, LessonProgress, RehearsalAnswer, RehearsalSummary } from '@ostler/core'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
@@ -99,4 +99,62 @@ test('a lesson has a batch of its own, and is passed for who passed it', async (
   // What was passed stays passed.
   await save(2, false)
   expect(await of()).toEqual({ lesson: 'emulsion', tries: 1, passed: true })
+})
+
+test('a link shows a rehearsal to anybody until it is renewed or ended, and nothing that is the workshop’s own', async () => {
+  const visitor = await signedIn()
+  const plan = { ...starterPlan('Watched'), notes: 'for the spring market', madeBy: 'Hedda' }
+  const batch = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan })).id
+  const id = randomUUID()
+  await visitor.post(`/api/batches/${batch}/rehearsals`).send({ id, setting: SETTING })
+  const { token } = body<{ token: string }>(await visitor.post(`/api/rehearsals/${id}/link`).send({}))
+  const anyone = at.visitor()
+  const watched = await anyone.get(`/api/watched/${token}`)
+  const answer = body<RehearsalAnswer>(watched)
+  expect(answer).toMatchObject({ id, person: '', plan: { name: 'Watched', notes: '', madeBy: '' } })
+  const own = body<RehearsalAnswer>(await visitor.get(`/api/rehearsals/${id}`))
+  expect(own.shelf.oils.some(oil => oil.lots.length > 0)).toBe(true)
+  const items = [...answer.shelf.oils, ...answer.shelf.scents, ...answer.shelf.colorants]
+  expect(items.length).toBeGreaterThan(0)
+  expect(items.length).toBeLessThan(own.shelf.oils.length)
+  expect(items.every(({ lots, note }) => lots.length === 0 && note === '')).toBe(true)
+  // What everybody sees is reckoned to the same batter.
+  const inputOf = ({ plan: of, shelf }: RehearsalAnswer) => JSON.stringify(followingOf(of, shelf).input)
+  expect(inputOf(answer)).toBe(inputOf(own))
+  expect((await anyone.get(`/api/watched/${token}?since=1`)).status).toBe(204)
+  expect((await anyone.get(`/api/watched/${token}?since=0`)).status).toBe(200)
+  // It opens nothing else, and is known by its hash alone.
+  expect((await anyone.get(`/api/rehearsals/${id}`)).status).toBe(401)
+  const kept = await at.db.selectFrom('rehearsal').where('id', '=', id).select('watch_hash').executeTakeFirstOrThrow()
+  expect(kept.watch_hash).not.toContain(token)
+  const renewed = body<{ token: string }>(await visitor.post(`/api/rehearsals/${id}/link`).send({})).token
+  expect((await anyone.get(`/api/watched/${token}`)).status).toBe(404)
+  expect((await anyone.get(`/api/watched/${renewed}`)).status).toBe(200)
+  expect((await visitor.delete(`/api/rehearsals/${id}/link`)).status).toBe(204)
+  for (const none of [renewed, kept.watch_hash!, 'x', '%00', `${renewed}'`])
+    expect((await anyone.get(`/api/watched/${encodeURIComponent(none)}`)).status).toBe(404)
+})
+
+test('questions of a script are kept, and how many were answered rightly stands in the list', async () => {
+  const visitor = await signedIn()
+  const batch = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan: starterPlan('Asked') })).id
+  const ask = (n: number) => ({
+    ...{ at: { after: 'split', s: 5 }, ask: `Question ${n} ${'why '.repeat(60)}`, right: 1 },
+    answers: ['Pour', 'Wait', 'x'.repeat(120), 'y'.repeat(120)],
+  })
+  const questions = Array.from({ length: 12 }, (_, n) => ask(n))
+  const id = randomUUID()
+  const script = { ...SETTING, questions, locks: { speed: 4, noAdvice: true }, deck: 2 }
+  expect((await visitor.post(`/api/batches/${batch}/rehearsals`).send({ id, setting: script })).status).toBe(201)
+  const { setting } = body<RehearsalAnswer>(await visitor.get(`/api/rehearsals/${id}`))
+  expect(setting).toEqual(script)
+  const notes = setting.questions!.slice(0, 3).map((question, n) => ({
+    ...{ ...tick, key: `rehearsal:${n + 1}` },
+    ...answersWith(question, question.answers[n === 2 ? 0 : 1]!),
+  }))
+  const done = { ...undone(), events: notes }
+  expect((await visitor.put(`/api/rehearsals/${id}`).send({ revision: 1, done, score: null })).status).toBe(200)
+  expect(body<RehearsalSummary[]>(await visitor.get(`/api/batches/${batch}/rehearsals`))).toMatchObject([
+    { answeredRight: 2, isShared: false },
+  ])
 })

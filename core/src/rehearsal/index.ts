@@ -44,13 +44,5 @@ export { asMade, asWeighed, outcomeOf } from './outcome.ts'
 export type { Readings, RehearsalOutcome } from './outcome.ts'
 export { gelLeft } from './gel-ways.ts'
 export type { Gel, NightWay } from './gel-ways.ts'
-export {
-  LESSONS,
-  choosesRest,
-  followingOfLesson,
-  lessonOf,
-  lessonSays,
-  rehearsedLesson,
-  restChosen,
-} from './lessons.ts'
+export { LESSONS, choosesRest, followingOfLesson, lessonOf, lessonSays, rehearsedIn, restChosen } from './lessons.ts'
 export type { Lesson, LessonSays } from './lessons.ts'

@@ -1,4 +1,17 @@
-import { Choice, Fixed, Like, NumberFrom, Part, Parts, Text, Texts, Whole, YesNo, problemsIn, tidied } from '../document/fields/index.ts'
+import {
+  Choice,
+  Fixed,
+  Like,
+  NumberFrom,
+  Part,
+  Parts,
+  Text,
+  Texts,
+  Whole,
+  YesNo,
+  problemsIn,
+  tidied,
+} from '../document/fields/index.ts'
 import type { Problem } from '../document/fields/index.ts'
 import { BenchEvent, settle } from '../bench/index.ts'
 import { MAX_PATH, PathPoint } from '../plan/index.ts'
@@ -171,7 +184,13 @@ function read<T extends object>(form: new () => T, value: unknown): Read<T> {
 function unanswerable({ questions = [] }: RehearsalSetting): Problem[] {
   return questions.flatMap(({ answers, right }, n) =>
     answers.filter(answer => answer.trim() !== '').length < 2 || !answers[right]?.trim()
-      ? [{ path: `questions.${n}.answers`, sentence: 'A question has 2 to 4 answers, and one of them is right.', value: answers }]
+      ? [
+          {
+            path: `questions.${n}.answers`,
+            sentence: 'A question has 2 to 4 answers, and one of them is right.',
+            value: answers,
+          },
+        ]
       : [],
   )
 }
@@ -197,7 +216,10 @@ export function answersIn({ questions = [] }: RehearsalSetting, events: readonly
 }
 
 /** How many were answered rightly, of how many; null: none are asked. */
-export function answeredIn(setting: RehearsalSetting, events: readonly BenchEvent[]): { right: number; of: number } | null {
+export function answeredIn(
+  setting: RehearsalSetting,
+  events: readonly BenchEvent[],
+): { right: number; of: number } | null {
   const { questions = [] } = setting
   const answers = answersIn(setting, events)
   const right = questions.filter((one, n) => answers[n] !== null && answers[n] === one.answers[one.right]).length

@@ -3,14 +3,14 @@ import { noted, untilHeld } from '../bench/test/runs.ts'
 import { rehearse } from './agent.ts'
 import { undone } from './kept.ts'
 import { gelLeft } from './gel-ways.ts'
-import { LESSONS, choosesRest, followingOfLesson, lessonOf, lessonSays, rehearsedLesson } from './lessons.ts'
+import { LESSONS, choosesRest, followingOfLesson, lessonOf, lessonSays, rehearsedIn } from './lessons.ts'
 
 const T0 = 1000
 
 const started = (key: string) => {
   const lesson = lessonOf(key)!
   const following = followingOfLesson(lesson)
-  const rehearsed = rehearsedLesson(lesson, following)
+  const rehearsed = rehearsedIn(following, lesson.key, lesson.setting)
   return { lesson, following, rehearsed }
 }
 

@@ -363,9 +363,11 @@ export const lessonOf = (key: string): Lesson | undefined => LESSONS.find(lesson
 
 export const followingOfLesson = (lesson: Lesson): Following => followingOf(lesson.plan(), referenceShelf())
 
-/** A lesson's batter: always the same. */
-export const rehearsedLesson = (lesson: Lesson, following: Following): Rehearsed =>
-  rehearsalOf(following, { ...lesson.setting, surprises: lesson.surprises })
+/** The batter of a lesson, by its key: always the same; of a batch the one that was set. */
+export function rehearsedIn(following: Following, key: string, setting: RehearsalSetting): Rehearsed {
+  const lesson = lessonOf(key)
+  return rehearsalOf(following, lesson ? { ...lesson.setting, surprises: lesson.surprises } : setting)
+}
 
 export interface LessonSays {
   hint: string

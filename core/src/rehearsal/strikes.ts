@@ -189,7 +189,12 @@ export const struckOf = (struck: readonly Struck[], key: SurpriseKey): Struck | 
   struck.find(one => one.key === key)
 
 /** Cups are looked into, and a label that is on the wrong one is put right. */
-export const PUT_RIGHT: Way = { how: 'right', says: 'Put the labels right', word: 'Putting the labels right', seconds: 5 }
+export const PUT_RIGHT: Way = {
+  how: 'right',
+  says: 'Put the labels right',
+  word: 'Putting the labels right',
+  seconds: 5,
+}
 
 const noteText = (key: SurpriseKey, way: Way): string => `${surpriseOf(key).title}: ${way.says}`
 
@@ -236,6 +241,10 @@ const GRAMS_PER_OUNCE = 28.349523125
 export function mistyped(amount: number, seed: number): number {
   const text = amount.toFixed(0)
   const turned = Number(text.slice(0, -2) + text.at(-1)! + (text.at(-2) ?? ''))
-  const wrong = [amount * 10, amount * GRAMS_PER_OUNCE, Math.abs(turned - amount) > 0.15 * amount ? turned : amount / 10]
+  const wrong = [
+    amount * 10,
+    amount * GRAMS_PER_OUNCE,
+    Math.abs(turned - amount) > 0.15 * amount ? turned : amount / 10,
+  ]
   return Math.round(10 * wrong[Math.floor(evenly(seed, 'typed') * wrong.length)]!) / 10
 }

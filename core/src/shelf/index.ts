@@ -1,3 +1,4 @@
+export { baredShelf } from './bared.ts'
 export type { Field } from './fields.ts'
 export { Ingredient, Lot, SOURCES, ShelfItem, TAGS } from './item.ts'
 export type { Tag } from './item.ts'

@@ -235,10 +235,14 @@ export interface RehearsalSummary {
   /** Whose it is; empty: they are gone. */
   person: string
   score: number | null
+  /** Questions of its script that were answered rightly; null: none were asked. */
+  answeredRight: number | null
+  /** It is watched by a link, without signing in. */
+  isShared: boolean
 }
 
 /** A rehearsal with all that it is reckoned from. */
-export interface RehearsalAnswer extends Omit<RehearsalSummary, 'score'> {
+export interface RehearsalAnswer extends Omit<RehearsalSummary, 'score' | 'answeredRight'> {
   /** Empty: it is of a lesson. */
   batch: string
   /** Its lesson; empty: it is of a batch. */

@@ -232,6 +232,10 @@ interface RehearsalTable {
   done: JSONColumnType<RehearsalDone, string, string>
   /** What its page reckoned it to be worth; null: it has not ended. */
   score: number | null
+  /** Questions of its script that were answered rightly; null: none were asked. */
+  answered_right: Generated<number | null>
+  /** Of the link by which it is watched without signing in; null: there is none. */
+  watch_hash: Generated<string | null>
   revision: Generated<number>
   opened_at: Stamp
   updated_at: Stamp

@@ -62,6 +62,15 @@ function rehearsalRoutes(store: RehearsalStore): Router {
     if (saved.reason === 'gone') throw new HttpError(404, GONE)
     throw new HttpError(409, 'This rehearsal goes on in another window. Load the page again to see it.')
   })
+  routes.post('/:id/link', async (req, res) => {
+    const token = await store.share(visitorOf(req).workshopId, idFrom(req.params.id))
+    if (token === null) throw new HttpError(404, GONE)
+    res.status(201).json({ token })
+  })
+  routes.delete('/:id/link', async (req, res) => {
+    if (!(await store.unshare(visitorOf(req).workshopId, idFrom(req.params.id)))) throw new HttpError(404, GONE)
+    res.status(204).end()
+  })
   routes.delete('/:id', async (req, res) => {
     if (!(await store.delete(visitorOf(req).workshopId, idFrom(req.params.id)))) throw new HttpError(404, GONE)
     res.status(204).end()
@@ -85,9 +94,27 @@ function lessonRoutes(store: RehearsalStore): Router {
   return routes
 }
 
-/** Puts rehearsals under the API, for those who are signed in. */
+const TOKEN = /^[\w-]{43}$/
+const REVISION = /^\d{1,9}$/
+
+/** A rehearsal as it is watched by a link: nobody has to sign in, nothing can be changed. */
+function watchedRoutes(store: RehearsalStore): Router {
+  const routes = Router()
+  routes.get('/:token', async (req, res) => {
+    const { since } = req.query
+    const revision = typeof since === 'string' && REVISION.test(since) ? Number(since) : null
+    const found = TOKEN.test(req.params.token) ? await store.watched(req.params.token, revision) : null
+    if (!found) throw new HttpError(404, 'Nothing can be watched by this link any more.')
+    if (found === 'same') return void res.status(204).end()
+    res.json(found)
+  })
+  return routes
+}
+
+/** Puts rehearsals under the API, for those who are signed in; by a link one is watched without. */
 export function serveRehearsals(api: Router, require: RequestHandler, store: RehearsalStore): void {
   api.use('/batches/:id/rehearsals', require, batchRehearsalRoutes(store))
   api.use('/rehearsals', require, rehearsalRoutes(store))
   api.use('/lessons', require, lessonRoutes(store))
+  api.use('/watched', watchedRoutes(store))
 }

@@ -1,4 +1,15 @@
-import { followingOfLesson, lessonOf, readDone, readPlan, readSetting, undone, wholeShelf } from '@ostler/core'
+import { createHash, randomBytes } from 'node:crypto'
+import {
+  answeredIn,
+  baredShelf,
+  followingOfLesson,
+  lessonOf,
+  readDone,
+  readPlan,
+  readSetting,
+  undone,
+  wholeShelf,
+} from '@ostler/core'
 import type {
   LessonProgress,
   Plan,
@@ -41,6 +52,12 @@ export interface RehearsalStore {
     done: { revision: number; done: RehearsalDone; score: number | null; passed: boolean },
   ): Promise<RehearsalSaved>
   delete(workshopId: string, id: string): Promise<boolean>
+  /** A link by which it is watched without signing in: the one of before counts no more. Null: there is no such rehearsal. */
+  share(workshopId: string, id: string): Promise<string | null>
+  /** Whoever has its link sees nothing more. False: there is no such rehearsal. */
+  unshare(workshopId: string, id: string): Promise<boolean>
+  /** What a link shows; null: it is none. 'same': nothing was noted since that revision. */
+  watched(token: string, since: number | null): Promise<RehearsalAnswer | 'same' | null>
 }
 
 const MOST = 200
@@ -115,11 +132,11 @@ async function listed(db: Database, workshopId: string, batchId: string): Promis
     .where('batch_id', '=', batchId)
     .orderBy('opened_at', 'desc')
     .limit(MOST)
-    .select(['rehearsal.id', 'rehearsal.opened_at', 'setting', 'score', 'member.name'])
+    .select(['rehearsal.id', 'rehearsal.opened_at', 'setting', 'score', 'answered_right', 'watch_hash', 'member.name'])
     .execute()
   return rows.map(row => ({
     ...{ id: row.id, openedAt: row.opened_at.toISOString(), setting: row.setting, score: row.score },
-    person: row.name ?? '',
+    ...{ person: row.name ?? '', answeredRight: row.answered_right, isShared: row.watch_hash !== null },
   }))
 }
 
@@ -137,6 +154,7 @@ async function found(db: Database, workshopId: string, id: string): Promise<Rehe
       'done',
       'rehearsal.revision',
       'member.name',
+      'watch_hash',
     ])
     .executeTakeFirst()
   const plan = row && readPlan(row.plan)
@@ -144,7 +162,7 @@ async function found(db: Database, workshopId: string, id: string): Promise<Rehe
   if (!row || !plan?.ok || !setting.ok || !done.ok) return null
   return {
     ...{ id, batch: row.batch_id ?? '', lesson: row.lesson ?? '' },
-    ...{ openedAt: row.opened_at.toISOString(), person: row.name ?? '' },
+    ...{ openedAt: row.opened_at.toISOString(), person: row.name ?? '', isShared: row.watch_hash !== null },
     ...{
       revision: row.revision,
       setting: setting.value,
@@ -153,6 +171,48 @@ async function found(db: Database, workshopId: string, id: string): Promise<Rehe
       done: done.value,
     },
   }
+}
+
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('base64url')
+
+async function linked(db: Database, workshopId: string, id: string, hash: string | null): Promise<boolean> {
+  const row = await db
+    .updateTable('rehearsal')
+    .set({ watch_hash: hash })
+    .where('workshop_id', '=', workshopId)
+    .where('id', '=', id)
+    .returning('id')
+    .executeTakeFirst()
+  return row !== undefined
+}
+
+/** What may leave the workshop: no names of people, no notes, of the shelf only what the plan names. */
+const withoutSecrets = (answer: RehearsalAnswer): RehearsalAnswer => ({
+  ...answer,
+  person: '',
+  plan: { ...answer.plan, notes: '', madeBy: '', brief: { ...answer.plan.brief, ...NO_BRIEF } },
+  shelf: baredShelf(answer.shelf, answer.plan),
+})
+const NO_BRIEF = { occasion: '', forWhom: '', wish: '', priceFrom: 0, priceTo: 0 } as const
+
+/** The link itself says whose workshop it is: it is found by its hash alone. */
+async function watchedBy(db: Database, token: string, since: number | null) {
+  const row = await db
+    .selectFrom('rehearsal')
+    .where('watch_hash', '=', hashOf(token))
+    .select(['id', 'workshop_id', 'revision'])
+    .executeTakeFirst()
+  if (!row) return null
+  if (row.revision === since) return 'same' as const
+  const answer = await found(db, row.workshop_id, row.id)
+  return answer && withoutSecrets(answer)
+}
+
+/** How many questions of its script were answered rightly, as far as it is done. */
+async function rightIn(db: Database, workshopId: string, id: string, done: RehearsalDone): Promise<number | null> {
+  const row = await ofWorkshop(db, workshopId).where('id', '=', id).select('setting').executeTakeFirst()
+  const setting = readSetting(row?.setting)
+  return setting.ok ? (answeredIn(setting.value, done.events)?.right ?? null) : null
 }
 
 export const rehearsalStore = (db: Database, shelves: Shelves, now: () => Date): RehearsalStore => ({
@@ -174,10 +234,11 @@ export const rehearsalStore = (db: Database, shelves: Shelves, now: () => Date):
   list: (workshopId, batchId) => listed(db, workshopId, batchId),
   get: (workshopId, id) => found(db, workshopId, id),
   async save(workshopId, id, { revision, done, score, passed }) {
+    const right = await rightIn(db, workshopId, id, done)
     const row = await db
       .updateTable('rehearsal')
       .set({
-        ...{ done: JSON.stringify(done), revision: revision + 1, updated_at: now() },
+        ...{ done: JSON.stringify(done), revision: revision + 1, updated_at: now(), answered_right: right },
         ...(score !== null && { score }),
         ...(passed && { passed }),
       })
@@ -199,4 +260,10 @@ export const rehearsalStore = (db: Database, shelves: Shelves, now: () => Date):
       .executeTakeFirst()
     return row !== undefined
   },
+  async share(workshopId, id) {
+    const token = randomBytes(32).toString('base64url')
+    return (await linked(db, workshopId, id, hashOf(token))) ? token : null
+  },
+  unshare: (workshopId, id) => linked(db, workshopId, id, null),
+  watched: (token, since) => watchedBy(db, token, since),
 })

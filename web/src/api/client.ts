@@ -259,6 +259,14 @@ export const beginRehearsal = (batch: string, id: string, setting: RehearsalSett
 
 export const getRehearsal = (id: string) => call<RehearsalAnswer>('GET', `/rehearsals/${id}`)
 
+/** A new link by which a rehearsal is watched without signing in. */
+export const shareRehearsal = (id: string) => call<{ token: string }>('POST', `/rehearsals/${id}/link`)
+export const unshareRehearsal = (id: string) => call<undefined>('DELETE', `/rehearsals/${id}/link`)
+
+/** What a link shows; undefined: nothing was noted since that revision. */
+export const getWatched = (token: string, since: number | null) =>
+  call<RehearsalAnswer | undefined>('GET', `/watched/${token}${since === null ? '' : `?since=${since}`}`)
+
 export const saveRehearsal = (
   id: string,
   sent: { revision: number; done: RehearsalDone; score: number | null; passed?: boolean },

@@ -26,6 +26,11 @@ const queries = new QueryClient({
 
 const router = createBrowserRouter([
   {
+    path: '/watch/:token',
+    errorElement: <Lost />,
+    lazy: async () => ({ Component: (await import('../features/bench/watch-page.tsx')).WatchByLinkPage }),
+  },
+  {
     element: <Gate />,
     errorElement: <Lost />,
     children: [

@@ -5,10 +5,10 @@ import { useRunState } from '../run/context.tsx'
 import { Ask } from '../ui/ask.tsx'
 import { showClock } from '../ui/clock.ts'
 import { useRehearsal, useRehearsalState } from './context.tsx'
-import { SPEEDS } from './hands.ts'
+import { SPEEDS, timesOf } from './hands.ts'
 import type { RehearsalRun } from './rehearsal-run.ts'
 
-const KEY = 'min-h-11 min-w-11 border border-current px-2 font-semibold'
+const KEY = 'min-h-11 min-w-11 border border-current px-2 font-semibold disabled:opacity-40'
 
 /** Says that all of this is a rehearsal; how quickly its clock runs, and the way back. */
 export function RehearsalBand() {
@@ -16,7 +16,9 @@ export function RehearsalBand() {
   const more = useRehearsalState()
   const [isBack, setBack] = useState(false)
   if (!rehearsal || !more) return null
-  const { speed, isPaused } = more
+  const { speed, isPaused, asked } = more
+  const { locks = {} } = rehearsal.setting
+  const isLife = timesOf(more) === 1 && speed > 1 && !isPaused
   return (
     <section
       aria-label="Rehearsal"
@@ -26,10 +28,14 @@ export function RehearsalBand() {
     >
       <strong className="text-lg">Rehearsal</strong>
       <span className="max-[900px]:hidden">number {rehearsal.setting.seed}: nothing here is real lye</span>
-      <span role="group" aria-label="Speed" className="ml-auto flex gap-1">
+      <span role="status" className="ml-auto">
+        {isLife && 'as in life, while it is asked'}
+      </span>
+      <span role="group" aria-label="Speed" className="flex gap-1">
         <button
           className={`${KEY} flex items-center gap-1`}
           aria-label={isPaused ? 'Go on' : 'Pause'}
+          disabled={asked !== null}
           onClick={() => rehearsal.pause(!isPaused)}
         >
           {isPaused ? <Play size={18} aria-hidden /> : <Pause size={18} aria-hidden />}
@@ -39,6 +45,7 @@ export function RehearsalBand() {
           <button
             key={one}
             aria-pressed={!isPaused && speed === one}
+            disabled={asked !== null || one > (locks.speed ?? one)}
             className={`${KEY} aria-pressed:bg-paper aria-pressed:text-ink`}
             onClick={() => rehearsal.setSpeed(one)}
           >
@@ -46,9 +53,11 @@ export function RehearsalBand() {
           </button>
         ))}
       </span>
-      <button className={`${KEY} flex items-center gap-1`} onClick={() => setBack(true)}>
-        <StepBack size={18} aria-hidden /> <span className="max-[760px]:sr-only">Step back</span>
-      </button>
+      {locks.noBack !== true && (
+        <button className={`${KEY} flex items-center gap-1`} onClick={() => setBack(true)}>
+          <StepBack size={18} aria-hidden /> <span className="max-[760px]:sr-only">Step back</span>
+        </button>
+      )}
       {isBack && <StepBackDialog rehearsal={rehearsal} onClose={() => setBack(false)} />}
     </section>
   )

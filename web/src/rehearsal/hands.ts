@@ -1,17 +1,9 @@
-import type { BenchStep, Struck } from '@ostler/core'
+import type { AskedQuestion, BenchEvent, BenchStep, Struck } from '@ostler/core'
 
 /** Deeds that take their time; what is ticked or switched does not. */
-export const TAKES_TIME: readonly BenchStep['kind'][] = [
-  'weigh',
-  'melt',
-  'lye-mix',
-  'colour',
-  'scent',
-  'scent-pot',
-  'temp',
-]
+export const TAKES_TIME: readonly BenchStep['kind'][] = ['weigh', 'melt', 'lye-mix', 'colour', 'scent', 'scent-pot']
 /** Done as long as a key is held. */
-export const HELD: readonly BenchStep['kind'][] = ['draw', 'pour', 'blend']
+export const HELD: readonly BenchStep['kind'][] = ['draw', 'pour', 'blend', 'temp']
 
 /** What the hands are at. */
 export const WORDS: Partial<Record<BenchStep['kind'], string>> = {
@@ -21,7 +13,6 @@ export const WORDS: Partial<Record<BenchStep['kind'], string>> = {
   colour: 'Stirring the colour in',
   scent: 'Stirring the scent in',
   'scent-pot': 'Stirring the scent in',
-  temp: 'Reading',
 }
 
 /** Batter that runs, or a blender that is on, as long as a key is held. */
@@ -30,7 +21,13 @@ export interface Held {
   sinceS: number
   /** What ran before, while the same deed was in hand, g. */
   beforeG: number
+  /** How quickly it runs, g a second, and how much there is, g. */
+  gPerS: number
+  mostG: number
 }
+
+/** Batter that runs, beside a blender or a probe. */
+export const isRunning = ({ step: { kind } }: Held): boolean => kind === 'draw' || kind === 'pour'
 
 /** So much of what was asked for is enough. */
 export const ENOUGH = 0.9
@@ -38,13 +35,15 @@ export const ENOUGH = 0.9
 const SLOWS_FROM = 0.9
 const SLOWLY = 0.25
 /** Time runs at most so many times as quickly while batter runs by hand. */
-export const MOST_WHILE_RUNS = 2
+const MOST_WHILE_RUNS = 2
 
-/** What has run after so many seconds, g: towards the end a hand tips less. */
-export function ranAfter({ step, beforeG }: Held, gPerS: number, seconds: number): number {
+/** What has run by a second of the run, g: towards the end a hand tips less. */
+export function ranBy({ step, sinceS, beforeG, gPerS, mostG }: Held, nowS: number): number {
+  const seconds = nowS - sinceS
   const nearly = SLOWS_FROM * (step.massG ?? 0)
   const quickS = Math.max(0, nearly - beforeG) / gPerS
-  return beforeG + gPerS * (Math.min(seconds, quickS) + SLOWLY * Math.max(0, seconds - quickS))
+  const ran = beforeG + gPerS * (Math.min(seconds, quickS) + SLOWLY * Math.max(0, seconds - quickS))
+  return Math.min(ran, mostG)
 }
 
 /** How much quicker than life its clock may run. */
@@ -67,4 +66,26 @@ export interface RehearsalState {
   soFarG: number
   /** What struck and was not acknowledged. */
   told: { struck: Struck; text: string } | null
+  /** A number that is about to be typed in as it was heard. */
+  heard: { about: Pick<BenchEvent, 'kind'> & Partial<BenchEvent>; text: string } | null
+  /** A question that the clock waits for, with its answer. */
+  asked: { question: AskedQuestion; answer: string | null } | null
+  /** The bench asks something, or says that time runs out: the clock runs as in life. */
+  isSlowed: boolean
+  /** Said of what was looked at last. */
+  said: string
+}
+
+/** Paused, with nothing in hand and nothing to be read. */
+export const IDLE: Omit<RehearsalState, 'speed' | 'isSlowed'> = {
+  ...{ isPaused: true, busy: null, held: null, soFarG: 0, told: null, heard: null, asked: null, said: '' },
+}
+
+/**
+ * How many times as quickly as life the clock runs: what is asked and what struck is read in real time, and nobody lets go in time of
+ * what runs ten times as quickly.
+ */
+export function timesOf({ speed, held, told, heard, isSlowed }: RehearsalState): number {
+  if (told !== null || heard !== null || isSlowed) return 1
+  return held && isRunning(held) ? Math.min(speed, MOST_WHILE_RUNS) : speed
 }

@@ -1,21 +1,18 @@
 import {
+  PUT_RIGHT,
   activeOf,
-  followingOf,
+  answersWith,
+  asWeighed,
   fold,
-  LYE_IN_S,
+  followingOf,
   lessonOf,
-  lessonSays,
-  rehearsedLesson,
-  madeReady,
-  nextActions,
-  rehearsalOf,
-  settle,
+  meetsIt,
+  rehearsedIn,
+  say,
   sizeOf,
-  struckBy,
   surpriseOf,
   verdictOn,
   worldAt,
-  say,
 } from '@ostler/core'
 import type {
   BenchEvent,
@@ -27,25 +24,29 @@ import type {
   RehearsalDone,
   RehearsalSetting,
   Rehearsed,
-  Settled,
   Stroke,
   Struck,
+  SurpriseKey,
   Verdict,
+  Way,
   WorldNow,
 } from '@ostler/core'
-import { ApiError, saveRehearsal } from '../api/client.ts'
+import type { FillingScale } from './filling-scale.ts'
+import { ComesBetween } from './comes-between.ts'
 import { GelAsked } from './gel-asked.ts'
 import type { OpenRunState, RunAtHand } from '../run/open-run.ts'
-import { ENOUGH, HELD, MOST_WHILE_RUNS, TAKES_TIME, WORDS, ranAfter } from './hands.ts'
-import type { Held, RehearsalState, Speed } from './hands.ts'
+import { HELD, IDLE, TAKES_TIME, WORDS, isRunning, ranBy, timesOf } from './hands.ts'
+import type { RehearsalState, Speed } from './hands.ts'
+import { LessonAtHand } from './lesson-at-hand.ts'
+import { Measuring } from './measuring.ts'
+import { RehearsalNotes } from './rehearsal-notes.ts'
+import { RehearsalSaver } from './saver.ts'
 
 type About = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>
 
 const TICK_MS = 100
 const SAVE_MS = 300
-const RETRY_MS = 5000
-/** Let so many seconds go by before the lye goes in. */
-const BEFORE_S = 5
+const IN_PARTS_S = 20
 
 /** A rehearsal that is open: a run whose clock and batter are simulated. Nothing of it reaches real runs, stock or shelf. */
 export class RehearsalRun implements RunAtHand {
@@ -55,21 +56,20 @@ export class RehearsalRun implements RunAtHand {
   readonly following: Following
   readonly setting: RehearsalSetting
   readonly rehearsed: Rehearsed
-  #revision: number
-  #done: RehearsalDone
+  readonly #notes: RehearsalNotes
   readonly lesson: Lesson | null
-  #isPassed = false
-  readonly #gel: GelAsked
+  readonly #lesson: LessonAtHand
   #clock: { atS: number; sinceMs: number }
-  #more: RehearsalState = { speed: 1, isPaused: true, busy: null, held: null, soFarG: 0, told: null }
+  #more: RehearsalState = { ...IDLE, speed: 1, isSlowed: false }
   #after: (() => void) | null = null
-  #met = new Set<string>()
   #state: OpenRunState
   #link: OpenRunState['link'] = 'everywhere'
   #refused = ''
-  #saving: ReturnType<typeof setTimeout> | undefined
-  #isSaving = false
-  #count: number
+  readonly #saver: RehearsalSaver
+  readonly measuring: Measuring
+  readonly #between: ComesBetween
+  /** The list keeps something back. */
+  #isHiding = false
   readonly #listeners = new Set<() => void>()
 
   /** @param isWatched it is only looked at: nothing is noted, nothing is kept */
@@ -83,21 +83,21 @@ export class RehearsalRun implements RunAtHand {
     this.setting = setting
     this.following = followingOf(plan, shelf)
     this.lesson = lessonOf(lesson) ?? null
-    this.#gel = new GelAsked(plan, () => this.#set({}))
-    this.rehearsed = this.lesson ? rehearsedLesson(this.lesson, this.following) : rehearsalOf(this.following, setting)
-    this.#revision = revision
-    const isNew = done.events.length === 0 && done.backs === 0
-    this.#done = isNew ? { ...done, ...this.#beginning() } : done
-    this.#clock = { atS: this.#done.clockS, sinceMs: performance.now() }
-    this.#count = Math.max(0, ...done.events.map(event => Number(event.key.split(':').at(-1)) || 0))
+    this.#lesson = new LessonAtHand(this.lesson, new GelAsked(plan, () => this.#set({})))
+    this.rehearsed = rehearsedIn(this.following, lesson, setting)
+    this.#between = new ComesBetween({
+      ...{ rehearsed: this.rehearsed, setting, nowS: () => this.nowS(), events: () => this.#notes.events },
+    })
+    this.measuring = new Measuring({
+      ...{ nowS: () => this.nowS(), ranG: () => this.ranG(), world: () => this.world() },
+      waiting: key => this.#between.waiting(key, this.#state.state),
+    })
+    const take = () => ({ done: this.done, passed: this.#lesson.isPassed })
+    this.#saver = new RehearsalSaver(id, revision, take, (link, refused) => this.#told(link, refused))
+    this.#notes = new RehearsalNotes(done, setting, this.following)
+    this.#clock = { atS: this.#notes.done.clockS, sinceMs: performance.now() }
     this.#state = this.#shaped()
-    for (const struck of this.#struck()) this.#met.add(struck.key)
-  }
-
-  #beginning(): Pick<RehearsalDone, 'events' | 'clockS'> {
-    return this.setting.begins === 'lye'
-      ? { events: madeReady(this.following, LYE_IN_S), clockS: LYE_IN_S - BEFORE_S }
-      : { events: [], clockS: 0 }
+    this.#between.meetsAll(this.#state.state)
   }
 
   readonly get = (): OpenRunState => this.#state
@@ -108,7 +108,7 @@ export class RehearsalRun implements RunAtHand {
   }
 
   get done(): RehearsalDone {
-    return { ...this.#done, clockS: this.nowS() }
+    return { ...this.#notes.done, clockS: this.nowS() }
   }
 
   /** Lets the clock run; gives a function that stops it. */
@@ -117,21 +117,19 @@ export class RehearsalRun implements RunAtHand {
     return () => {
       clearInterval(timer)
       this.pause(true)
-      void this.#save()
+      if (!this.isWatched) void this.#saver.now()
     }
   }
 
   nowS(): number {
-    const { speed, isPaused, held, told } = this.#more
+    const { isPaused } = this.#more
     const { atS, sinceMs } = this.#clock
-    // What struck is read in real time, and nobody lets go in time of what runs ten times as quickly.
-    const times = told ? 1 : held && held.step.kind !== 'blend' ? Math.min(speed, MOST_WHILE_RUNS) : speed
-    return Math.round(10 * (isPaused ? atS : atS + ((performance.now() - sinceMs) / 1000) * times)) / 10
+    return Math.round(10 * (isPaused ? atS : atS + ((performance.now() - sinceMs) / 1000) * timesOf(this.#more))) / 10
   }
 
   /** How the batch really stands: what is seen, never what is told. */
   world(): WorldNow {
-    return worldAt(this.rehearsed, this.#done.events, this.nowS())
+    return worldAt(asWeighed(this.rehearsed, this.#notes.done), this.#notes.events, this.nowS())
   }
 
   #set(change: Partial<RehearsalState>): void {
@@ -141,15 +139,17 @@ export class RehearsalRun implements RunAtHand {
   }
 
   pause(isPaused: boolean): void {
+    if (!isPaused && this.#more.asked) return
     if (isPaused !== this.#more.isPaused) this.#set({ isPaused })
   }
 
   setSpeed(speed: Speed): void {
-    this.#set({ speed, isPaused: false })
+    if (!this.#more.asked && speed <= (this.setting.locks?.speed ?? speed)) this.#set({ speed, isPaused: false })
   }
 
-  #struck(): Struck[] {
-    return struckBy(this.following, this.setting.seed, this.rehearsed.puts, this.#state.state, this.nowS())
+  /** While the bench asks something its clock runs as in life. */
+  slows(isSlowed: boolean): void {
+    if (isSlowed !== this.#more.isSlowed) this.#set({ isSlowed })
   }
 
   #tick(): void {
@@ -162,19 +162,28 @@ export class RehearsalRun implements RunAtHand {
       after?.()
     }
     if (this.#state.state.closed !== null) return this.pause(true)
-    if (this.#more.busy || this.#more.held) return
-    const struck = this.#struck().find(one => !this.#met.has(one.key))
-    if (struck) this.#strikes(struck)
+    this.measuring.goOn(this.#more.held)
+    if (this.#between.isHidden(this.#state.state) !== this.#isHiding) this.#reshape()
+    if (this.#more.busy || this.#more.held || this.#more.told) return
+    const { state } = this.#state
+    const struck = this.#between.fresh(state)
+    if (struck) return this.#strikes(struck)
+    const question = this.#between.due(state)
+    if (question) this.#set({ asked: { question, answer: null }, isPaused: true })
+  }
+
+  answer(answer: string): void {
+    const { asked } = this.#more
+    if (!asked || asked.answer !== null) return
+    this.note(answersWith(asked.question, answer))
+    this.#set({ asked: { ...asked, answer } })
   }
 
   #strikes(struck: Struck): void {
-    this.#met.add(struck.key)
-    const { tells, does } = surpriseOf(struck.key)
-    if (tells === '') return
-    const name = this.following.plan.cups.find(cup => cup.id === struck.cup)?.name ?? 'a cup'
-    const text = tells.replace('{cup}', name)
+    const text = this.#between.textOf(struck)
+    if (text === '') return
     this.#set({ told: { struck, text } })
-    const happening = does?.(sizeOf(struck))
+    const happening = surpriseOf(struck.key).does?.(sizeOf(struck))
     if (happening?.kind === 'away') {
       this.note({ kind: 'away' })
       this.#isAt('Away from the bench', happening.seconds, () => this.note({ kind: 'back' }))
@@ -182,9 +191,28 @@ export class RehearsalRun implements RunAtHand {
     if (happening?.kind === 'pale') this.#isAt('Stirring more colour in', happening.seconds, () => undefined)
   }
 
-  /** What struck was read. */
-  acknowledge(): void {
+  /** What struck, was heard or asked is read: it goes on. */
+  reads(what: 'told' | 'heard' | 'asked'): void {
+    this.#set({ [what]: null, ...(what === 'asked' && { isPaused: false }) })
+  }
+
+  /** What struck is met in one of its ways. */
+  meet(key: SurpriseKey, way: Way): void {
     this.#set({ told: null })
+    const note = () => void this.note(meetsIt(key, way))
+    if (way.seconds > 0) this.#isAt(way.word, way.seconds, note)
+    else note()
+  }
+
+  /** A cup is held against its label: exchanged ones are put right. */
+  looksAtLabel(cup: string): void {
+    if (this.#more.busy || this.#more.held) return
+    this.#isAt(PUT_RIGHT.word, PUT_RIGHT.seconds, () => {
+      if (this.world().swapped?.includes(cup)) {
+        this.note(meetsIt('labels-swapped', PUT_RIGHT))
+        this.#set({ said: 'Two labels were exchanged. Each cup has its own again.' })
+      } else this.#set({ said: 'Colour and label agree.' })
+    })
   }
 
   #isAt(word: string, seconds: number, after: () => void): void {
@@ -199,31 +227,27 @@ export class RehearsalRun implements RunAtHand {
   /** Hands are at a deed that takes its time; it is noted when it is done. */
   begin(step: BenchStep, about: About | null): void {
     if (this.#more.busy) return
-    this.#isAt(WORDS[step.kind] ?? '', step.seconds * this.rehearsed.truth.hands, () => {
-      const noted = about ?? this.#read(step)
-      if (noted) this.note({ ...noted, source: 'simulated' })
+    const hands = this.rehearsed.truth.hands * this.#between.handsFor(step, this.#state.state)
+    this.#isAt(WORDS[step.kind] ?? '', step.seconds * hands, () => {
+      if (about) this.note({ ...about, source: 'simulated' })
     })
   }
 
-  /** What the probe shows. */
-  #read(step: BenchStep): About | null {
-    if (step.kind !== 'temp') return null
-    const { lyeC, oilsC, roomC } = this.world()
-    const shown = step.item === 'lye' ? (lyeC ?? roomC) : oilsC
-    return { kind: 'temp', body: step.item === 'lye' ? 'lye' : 'oils', amount: Math.round(10 * shown) / 10 }
+  /** What is too much for the scale under the cup is weighed in two parts. */
+  weighsInParts(): void {
+    this.#isAt('Weighing in two parts', IN_PARTS_S, () => this.measuring.scale?.inParts())
   }
 
-  /** Grams a second at which batter runs out of pot or cup. */
-  #flow({ step }: Held): number {
-    return (step.massG ?? 0) / Math.max(1, step.seconds * this.rehearsed.truth.hands)
+  /** Something that the scale under the cup is told. */
+  seesTo(how: (scale: FillingScale) => void): void {
+    if (this.measuring.scale) how(this.measuring.scale)
+    this.#set({})
   }
 
   /** What has run so far while a key is held, g. */
   ranG(): number {
     const { held, soFarG } = this.#more
-    if (!held) return soFarG
-    const ran = ranAfter(held, this.#flow(held), this.nowS() - held.sinceS)
-    return Math.min(ran, this.#there(held.step))
+    return held ? ranBy(held, this.nowS()) : soFarG
   }
 
   /** What there is to be poured, g. */
@@ -239,9 +263,12 @@ export class RehearsalRun implements RunAtHand {
     if (step.kind === 'blend') {
       if (this.#state.next[0]?.step?.key !== step.key) return
       this.note({ kind: 'blend-on', ...(step.cup !== undefined && { cup: step.cup }) })
-    } else if (step.kind === 'pour' && this.#state.state.pouring?.pour !== step.pour)
+    } else if (step.kind === 'temp' || step.kind === 'draw') this.measuring.begin(step)
+    else if (step.kind === 'pour' && this.#state.state.pouring?.pour !== step.pour)
       this.note({ kind: 'pour-start', pour: step.pour! })
-    this.#set({ held: { step, sinceS: this.nowS(), beforeG: this.#more.soFarG }, isPaused: false })
+    const gPerS = (step.massG ?? 0) / Math.max(1, step.seconds * this.rehearsed.truth.hands)
+    const held = { step, sinceS: this.nowS(), beforeG: this.#more.soFarG, gPerS, mostG: this.#there(step) }
+    this.#set({ held, isPaused: false })
   }
 
   /** The key is let go. */
@@ -250,89 +277,86 @@ export class RehearsalRun implements RunAtHand {
     if (!held) return
     const ran = this.ranG()
     const { step } = held
-    this.#set({ held: null, soFarG: ran })
-    if (step.kind === 'blend') {
-      this.#set({ soFarG: 0 })
-      this.note({ kind: 'blend-off', ...(step.cup !== undefined && { cup: step.cup }) })
-    } else if (ran >= ENOUGH * Math.min(step.massG ?? 0, this.#there(step))) this.finish(step)
+    this.measuring.goOn(held)
+    this.#set({ held: null, soFarG: isRunning(held) ? ran : 0 })
+    if (step.kind === 'blend') this.note({ kind: 'blend-off', ...(step.cup !== undefined && { cup: step.cup }) })
+    else if (this.measuring.isEnough(step, ran, held.mostG)) this.finish(step)
   }
 
   /** What ran is taken as it is. */
   finish(step: BenchStep): void {
+    if (step.kind === 'temp') {
+      const about = this.measuring.temp(step)
+      if (about) this.note(about)
+      return
+    }
     const ran = Math.round(10 * this.#more.soFarG) / 10
     if (ran <= 0) return
     const left = Math.round(10 * (this.#there(step) - ran)) / 10
+    if (step.kind === 'draw') return this.#fills(step.cup!, ran)
     this.#set({ soFarG: 0 })
-    if (step.kind === 'draw') this.note({ kind: 'drawn', cup: step.cup!, amount: ran, source: 'simulated' })
-    else this.note({ kind: 'poured', pour: step.pour!, amount: Math.max(0, left), source: 'simulated' })
+    this.note({ kind: 'poured', pour: step.pour!, amount: Math.max(0, left), source: 'simulated' })
+  }
+
+  /** A cup is filled: noted, or about to be typed in as it was heard. */
+  #fills(cup: string, ran: number): void {
+    const { about, isHeard } = this.measuring.filled(cup, ran, this.setting.seed)
+    const text = this.following.plan.cups.find(one => one.id === cup)?.name ?? cup
+    this.#set({ soFarG: 0, ...(isHeard && { heard: { about, text } }) })
+    if (!isHeard) this.note(about)
   }
 
   /** A tool as it was drawn by hand. */
   stroke(stroke: Stroke, seconds: number): void {
     this.#isAt('Drawing the tool through', seconds, () => {
-      const strokes = [...this.#done.strokes.filter(one => one.move !== stroke.move), stroke]
-      this.#done = { ...this.#done, strokes }
+      this.#notes.stroke(stroke)
       this.note({ kind: 'tool', move: stroke.move })
     })
   }
 
   verdict(about: About): Verdict {
     const { state } = this.#state
-    const verdict = verdictOn(activeOf(this.following, state), state, this.#event(about))
-    if (verdict.kind === 'refused' && verdict.waiver === null) {
-      const slip = { r: this.nowS(), text: say(verdict.sentence).slice(0, 500) }
-      if (this.#done.slips.length < 200) this.#done = { ...this.#done, slips: [...this.#done.slips, slip] }
+    const verdict = verdictOn(activeOf(this.following, state), state, this.#notes.event(about, this.nowS()))
+    if (verdict.kind === 'refused' && verdict.waiver === null) this.#notes.slip(this.nowS(), say(verdict.sentence))
+    if (verdict.kind === 'refused' && about.kind === 'pour-start' && this.#isHiding) {
+      this.#between.reveal()
+      this.#reshape()
     }
     return verdict
   }
 
   note(about: About): BenchEvent {
-    const event = this.#event(about)
+    const event = this.#notes.event(about, this.nowS())
     if (this.isWatched) return event
-    this.#count += 1
-    if (about.kind === 'lye-clear' && about.how === 'yes' && !this.world().isLyeClear) {
-      const slip = { r: event.r, text: 'The lye was called clear with a crust still in it.' }
-      this.#done = { ...this.#done, slips: [...this.#done.slips, slip] }
-    }
-    this.#done = { ...this.#done, events: [...this.#done.events, event] }
+    if (about.kind === 'lye-clear' && about.how === 'yes' && !this.world().isLyeClear)
+      this.#notes.slip(event.r, 'The lye was called clear with a crust still in it.')
+    this.#notes.add(event, this.measuring.really(event))
+    this.#more = { ...this.#more, said: '' }
     this.#changed()
     return event
   }
 
-  #event(about: About): Settled {
-    const r = this.nowS()
-    return { key: `rehearsal:${this.#count + 1}`, r, noted: r, at: new Date().toISOString(), source: 'hand', ...about }
-  }
-
   last(): BenchEvent | null {
-    const mine = settle(this.#done.events).filter(event => event.key.startsWith('rehearsal:'))
-    return mine.at(-1) ?? null
+    return this.#notes.last()
   }
 
   /** Back to right before something that was done: another way is tried from there, with the same luck. */
   back(to: BenchEvent): void {
-    const at = this.#done.events.findIndex(event => event.key === to.key)
-    if (at < 0) return
-    const events = this.#done.events.slice(0, at)
-    const moves = new Set(events.map(event => event.move))
-    const strokes = this.#done.strokes.filter(stroke => moves.has(stroke.move))
-    this.#done = { ...this.#done, events, strokes, backs: this.#done.backs + 1 }
+    if (!this.#notes.cutBefore(to)) return
     this.#after = null
     this.#clock = { atS: Math.max(0, to.r), sinceMs: performance.now() }
-    this.#more = { ...this.#more, isPaused: true, busy: null, held: null, soFarG: 0, told: null }
+    this.#more = { ...this.#more, ...IDLE }
+    this.measuring.forget()
     this.#state = this.#shaped()
-    this.#met = new Set(this.#struck().map(one => one.key))
+    this.#between.meetsAll(this.#state.state)
     this.#changed()
   }
 
-  /** What its lesson says just now; null: it is of none. What was passed once stays passed. */
+  /** What its lesson says just now; null: it is of none. */
   says(): LessonSays | null {
-    if (!this.lesson) return null
-    const says = lessonSays(this.lesson, this.rehearsed, this.#done, this.nowS(), this.#gel.of(this.#done.events))
-    if (says.isPassed && !this.#isPassed) {
-      this.#isPassed = true
-      this.#saveSoon(0)
-    }
+    const wasPassed = this.#lesson.isPassed
+    const says = this.#lesson.says(this.rehearsed, this.#notes.done, this.nowS())
+    if (this.#lesson.isPassed && !wasPassed) this.#saveSoon(0)
     return says
   }
 
@@ -342,23 +366,28 @@ export class RehearsalRun implements RunAtHand {
     this.#isAt(word, seconds, () => void this.note(about))
   }
 
+  #reshape(): void {
+    this.#state = this.#shaped()
+    for (const listener of this.#listeners) listener()
+  }
+
   #shaped(): OpenRunState {
-    const { events } = this.#done
+    const { events } = this.#notes.done
     const state = fold(this.following, events)
+    this.#isHiding = this.#between.isHidden(state)
     return {
-      ...{ events, state, next: nextActions(activeOf(this.following, state), state) },
+      ...{ events, state, next: this.#between.listed(activeOf(this.following, state), state) },
       ...{ link: this.#link, unsent: 0, refused: this.#refused },
     }
   }
 
   #changed(): void {
     if (this.#link === 'everywhere') this.#link = 'sending'
-    this.#state = this.#shaped()
-    for (const listener of this.#listeners) listener()
+    this.#reshape()
     this.#saveSoon(SAVE_MS)
   }
 
-  #told(link: OpenRunState['link'], refused = ''): void {
+  #told(link: OpenRunState['link'], refused: string): void {
     this.#link = link
     this.#refused = refused
     this.#state = { ...this.#state, link, refused }
@@ -366,29 +395,6 @@ export class RehearsalRun implements RunAtHand {
   }
 
   #saveSoon(ms: number): void {
-    if (this.isWatched) return
-    clearTimeout(this.#saving)
-    this.#saving = setTimeout(() => void this.#save(), ms)
-  }
-
-  async #save(): Promise<void> {
-    if (this.isWatched) return
-    if (this.#isSaving) return this.#saveSoon(SAVE_MS)
-    clearTimeout(this.#saving)
-    this.#isSaving = true
-    const sent = this.done
-    try {
-      const { revision } = await saveRehearsal(this.id, {
-        ...{ revision: this.#revision, done: sent, score: null },
-        passed: this.#isPassed,
-      })
-      this.#revision = revision
-      this.#told(sent.events === this.#done.events ? 'everywhere' : 'sending')
-    } catch (error) {
-      this.#told('here', error instanceof ApiError && error.status > 0 ? error.message : '')
-      this.#saveSoon(RETRY_MS)
-    }
-    this.#isSaving = false
-    if (sent.events !== this.#done.events) this.#saveSoon(0)
+    if (!this.isWatched) this.#saver.soon(ms)
   }
 }

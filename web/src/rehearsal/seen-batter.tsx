@@ -1,8 +1,8 @@
 import { holdsStill, shownOf } from '@ostler/core'
 import type { BodyNow, Shown, WorldNow } from '@ostler/core'
-import { useRunHex, useRunState } from '../run/context.tsx'
+import { useFollowed, useRunHex, useRunState } from '../run/context.tsx'
 import { BatterDrawing } from './batter-drawing.tsx'
-import { useRehearsal, useWorld } from './context.tsx'
+import { useRehearsal, useRehearsalState, useWorld } from './context.tsx'
 
 /** The batter of a cup, or of the pot where it is not divided. */
 export function bodyIn(world: WorldNow, cup: string | undefined): BodyNow | null {
@@ -10,10 +10,13 @@ export function bodyIn(world: WorldNow, cup: string | undefined): BodyNow | null
 }
 
 /** What it looks like just now. */
-export function useShown(cup: string | undefined): { shown: Shown; isDim: boolean } | null {
+export function useShown(cup: string | undefined): { shown: Shown; isDim: boolean; really: string | undefined } | null {
   const world = useWorld()
   const body = world && bodyIn(world, cup)
-  return body ? { shown: shownOf(body), isDim: world.isDim } : null
+  if (!body) return null
+  // Under an exchanged label lies the other cup.
+  const swapped = cup !== undefined && world.swapped?.includes(cup) ? world.swapped : null
+  return { shown: shownOf(body), isDim: world.isDim, really: swapped?.find(one => one !== cup) ?? cup }
 }
 
 /** What the maker sees of a batter in a rehearsal: drawn, and in words; nothing in a real run. */
@@ -22,15 +25,38 @@ export function SeenBatter({ cup, mark = null }: { cup: string | undefined; mark
   const hexOf = useRunHex()
   const { state } = useRunState()
   if (!seen) return null
-  const isColoured = state.cups.find(one => one.cup === cup)?.colouredAt != null
+  const coloured = state.cups.filter(one => one.colouredAt !== null).map(one => one.cup)
+  const { really } = seen
+  const isColoured = really !== undefined && coloured.includes(really)
   return (
     <figure className="flex max-w-180 items-center gap-5 max-[760px]:flex-col max-[760px]:items-start max-[760px]:gap-1">
-      <BatterDrawing shown={seen.shown} hex={isColoured && cup ? hexOf(cup) : null} mark={mark} isDim={seen.isDim} />
+      <BatterDrawing shown={seen.shown} hex={isColoured ? hexOf(really) : null} mark={mark} isDim={seen.isDim} />
       <figcaption className="min-w-40 text-lg leading-snug">
         <span className="block text-[13px] text-soft">what you see</span>
         {seen.isDim ? 'Too dark to tell: only a drip says something.' : `${seen.shown.words.join('; ')}.`}
+        {cup !== undefined && isColoured && coloured.length > 1 && <Label cup={cup} />}
       </figcaption>
     </figure>
+  )
+}
+
+/** Whether a cup has its own label: looked at when it is wished for. */
+function Label({ cup }: { cup: string }) {
+  const rehearsal = useRehearsal()
+  const said = useRehearsalState()?.said ?? ''
+  const { plan } = useFollowed()
+  if (!rehearsal || rehearsal.isWatched) return null
+  return (
+    <span className="mt-1 block text-base">
+      <button className="quiet min-h-11 text-left" onClick={() => rehearsal.looksAtLabel(cup)}>
+        Is this {plan.cups.find(one => one.id === cup)?.name}?
+      </button>
+      {said !== '' && (
+        <span role="status" className="block">
+          {said}
+        </span>
+      )}
+    </span>
   )
 }
 

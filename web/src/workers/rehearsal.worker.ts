@@ -1,4 +1,4 @@
-import { followingOf, gelLeft, lessonOf, outcomeOf, rehearsalOf, rehearsedLesson } from '@ostler/core'
+import { followingOf, gelLeft, outcomeOf, rehearsedIn } from '@ostler/core'
 import type { Gel, Plan, RehearsalDone, RehearsalOutcome, RehearsalSetting, Shelf } from '@ostler/core'
 import { expose } from 'comlink'
 
@@ -12,11 +12,8 @@ interface Rehearsed {
 /** What came of a rehearsal, and what could have: many runs of the same batter. */
 const worker = {
   gel: (plan: Plan, way: string): Gel => gelLeft(plan, way),
-  outcome: (plan: Plan, shelf: Shelf, { setting, lesson: key, done }: Rehearsed): RehearsalOutcome => {
-    const following = followingOf(plan, shelf)
-    const lesson = lessonOf(key)
-    return outcomeOf(lesson ? rehearsedLesson(lesson, following) : rehearsalOf(following, setting), done)
-  },
+  outcome: (plan: Plan, shelf: Shelf, { setting, lesson, done }: Rehearsed): RehearsalOutcome =>
+    outcomeOf(rehearsedIn(followingOf(plan, shelf), lesson, setting), done),
 }
 export type RehearsalWorker = typeof worker
 

@@ -50,7 +50,7 @@ export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
           <Check size={26} aria-hidden /> {word}
         </span>
       </button>
-      {rehearsal && step && more && more.soFarG > 0 && !more.held && (
+      {rehearsal && step && more && !more.held && (more.soFarG > 0 || rehearsal.measuring.probed() !== null) && (
         <button className={KEY} onClick={() => rehearsal.finish(step)}>
           <Check size={22} aria-hidden /> As it is
         </button>

@@ -69,13 +69,16 @@ export function Bench() {
   const run = useRun()
   const { state } = useRunState()
   const say = useSay()
-  const isRehearsed = useRehearsal() !== null
+  const rehearsal = useRehearsal()
   const [isNight, onNight] = useNight()
   const reckoned = useOutlook()
   const deeds = useBench(reckoned)
   useAwake()
   useKeys(deeds)
   const { panel, held, doubted, told, attempt, open } = deeds
+  const isAsked = held !== null || doubted !== null || reckoned.alarms.some(alarm => alarm.kind === 'now')
+  useEffect(() => rehearsal?.slows(isAsked), [rehearsal, isAsked])
+  const isAdvised = panel === null && !held && rehearsal?.setting.locks?.noAdvice !== true
   return (
     <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto] overflow-hidden bg-paper">
       <div>
@@ -92,18 +95,18 @@ export function Bench() {
         <main className="flex min-h-0 flex-col overflow-y-auto outline-none">
           <h1 className="sr-only">Bench: {run.following.plan.name}</h1>
           <LessonStrip />
-          <ToldSurprise />
+          <ToldSurprise onNote={attempt} />
           <Alarms told={reckoned} />
           {state.awaySince !== null && <Away since={state.awaySince} />}
-          {panel === null && !held && <PlanBCall told={reckoned} />}
-          {panel === null && !held && <Advice told={reckoned} />}
+          {isAdvised && <PlanBCall told={reckoned} />}
+          {isAdvised && <Advice told={reckoned} />}
           {held && <Held held={held} onGoOn={deeds.goOn} onLeave={deeds.letBe} />}
           {doubted && <IsItSo doubted={doubted} onSettle={deeds.settle} />}
           {!held && panel === null && state.toClear.length > 0 && <ToClear />}
           {panel === null &&
             !held &&
             !doubted &&
-            (state.closed ? isRehearsed ? <RehearsalOver /> : <RunOver /> : <NextDeed onLook={deeds.lookAt} />)}
+            (state.closed ? rehearsal ? <RehearsalOver /> : <RunOver /> : <NextDeed onLook={deeds.lookAt} />)}
           {panel === 'seen' && <SeenPanel first={deeds.looksAt} onNote={attempt} onClose={() => open(null)} />}
           {panel === 'measured' && <MeasuredPanel onNote={attempt} onClose={() => open(null)} />}
           {panel === 'hold' && <HoldPanel onNote={attempt} onClose={() => open(null)} />}

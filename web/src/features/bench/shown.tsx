@@ -1,14 +1,7 @@
-import { massNumber } from '@ostler/core'
-import type { InstrumentReading, UnitHabits } from '@ostler/core'
+import type { InstrumentReading } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 import { useConnected } from '../../instruments/connected.ts'
-
-/** A reading as a number in the unit of the workshop; empty where it shows none. */
-export function readingNumber({ kind, value }: InstrumentReading, habits: UnitHabits): string {
-  if (value === null) return ''
-  if (kind === 'mass') return massNumber(value, habits, 0.1)
-  return (habits.temperature === 'F' ? value * 1.8 + 32 : value).toFixed(1)
-}
+import { readingNumber } from '../../instruments/reading-number.ts'
 
 /** What a connected instrument shows, and whether it has come to rest. */
 export function Shown({ kind }: { kind: InstrumentReading['kind'] }) {

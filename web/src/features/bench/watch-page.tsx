@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
 import type { RehearsalAnswer } from '@ostler/core'
-import { useMemo } from 'react'
+import { useMemo, useRef } from 'react'
 import { useParams } from 'react-router'
-import { getRehearsal } from '../../api/client.ts'
+import { getRehearsal, getWatched } from '../../api/client.ts'
 import { SaidAsLiked } from '../../plan/context.tsx'
 import { RehearsalContext } from '../../rehearsal/context.tsx'
 import { RehearsalRun } from '../../rehearsal/rehearsal-run.ts'
@@ -27,6 +27,29 @@ export function WatchPage() {
     ...{ refetchInterval: ASK_MS, gcTime: 0 },
   })
   if (watched.error && !watched.data) return <NotOpened why={watched.error.message} />
+  if (!watched.data) return <p className="p-10 text-soft">Opening the rehearsal …</p>
+  return <Watched key={watched.data.revision} answer={watched.data} isLost={watched.error !== null} />
+}
+
+/** The same by a link, for those who do not belong to the workshop. */
+export function WatchByLinkPage() {
+  const { token = '' } = useParams()
+  const last = useRef<RehearsalAnswer | null>(null)
+  const watched = useQuery({
+    queryKey: ['watched', token],
+    queryFn: async () => {
+      const answer = await getWatched(token, last.current?.revision ?? null)
+      if (answer) last.current = answer
+      return last.current
+    },
+    ...{ refetchInterval: ASK_MS, gcTime: 0, retry: false },
+  })
+  if (watched.error && !watched.data)
+    return (
+      <main className="p-10">
+        <p className="text-xl">{watched.error.message}</p>
+      </main>
+    )
   if (!watched.data) return <p className="p-10 text-soft">Opening the rehearsal …</p>
   return <Watched key={watched.data.revision} answer={watched.data} isLost={watched.error !== null} />
 }

@@ -1,5 +1,6 @@
 import {
   acrossView,
+  answersIn,
   asMade,
   barsAlong,
   colourNames,
@@ -8,22 +9,13 @@ import {
   forecast,
   isColumn,
   isTray,
-  lessonOf,
-  rehearsalOf,
-  rehearsedLesson,
+  metRight,
+  rehearsedIn,
   showMass,
   surpriseOf,
   wrongWords,
 } from '@ostler/core'
-import type {
-  ColourForecast,
-  Following,
-  Plan,
-  Rehearsed,
-  PourResult,
-  RehearsalAnswer,
-  RehearsalOutcome,
-} from '@ostler/core'
+import type { BenchEvent, ColourForecast, Plan, PourResult, Put, RehearsalAnswer, RehearsalOutcome } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo } from 'react'
 import { Link, useParams } from 'react-router'
@@ -68,12 +60,6 @@ export function CamePage() {
 
 const backOf = ({ batch }: RehearsalAnswer): string => (batch === '' ? '/lessons' : `/batches/${batch}/rehearse`)
 
-/** The batter of a lesson, or of a batch. */
-function rehearsedIn({ lesson: key, setting }: RehearsalAnswer, following: Following): Rehearsed {
-  const lesson = lessonOf(key)
-  return lesson ? rehearsedLesson(lesson, following) : rehearsalOf(following, setting)
-}
-
 const isOver = ({ done }: RehearsalAnswer): boolean => done.events.some(event => event.kind === 'close')
 
 /** Points that its page reckoned are kept with it, so that the list can say them. */
@@ -89,7 +75,7 @@ function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsal
   useKept(answer, outcome)
   const { score, minutes, bestMinutes, isPractised, slips } = outcome
   const following = useMemo(() => followingOf(answer.plan, answer.shelf), [answer])
-  const rehearsed = useMemo(() => rehearsedIn(answer, following), [following, answer])
+  const rehearsed = useMemo(() => rehearsedIn(following, answer.lesson, answer.setting), [following, answer])
   return (
     <>
       <TopBar>
@@ -130,7 +116,8 @@ function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsal
         )}
         <Faces answer={answer} outcome={outcome} />
         <Cost answer={answer} outcome={outcome} />
-        <Surprises puts={rehearsed.puts} />
+        <Surprises puts={rehearsed.puts} events={answer.done.events} />
+        <Answers answer={answer} />
         <Eye outcome={outcome} />
         <div className="mt-6 flex flex-wrap gap-3">
           <Link className="button button-main" to={backOf(answer)}>
@@ -162,7 +149,7 @@ function Faces({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsa
   const made = useMemo(() => forecast(answer.plan, answer.shelf), [answer])
   const rows = useMemo<Row[]>(() => {
     const planned = made.ok ? made.forecast.lanes.pours.map(pour => (pour.startLevel + pour.endLevel) / 2) : []
-    const rehearsed = rehearsedIn(answer, followingOf(answer.plan, answer.shelf))
+    const rehearsed = rehearsedIn(followingOf(answer.plan, answer.shelf), answer.lesson, answer.setting)
     const really = asMade(rehearsed, outcome.pours, answer.done.strokes)
     return [
       { title: 'Planned', plan: answer.plan, levels: planned },
@@ -290,7 +277,7 @@ function sentenceOf({ wrong, tools, isPlanB, isPlain, startLevel }: PourResult):
 }
 
 /** What came in between, and what is right to do about it. */
-function Surprises({ puts }: { puts: readonly { key: Parameters<typeof surpriseOf>[0] }[] }) {
+function Surprises({ puts, events }: { puts: readonly Put[]; events: readonly BenchEvent[] }) {
   return (
     <section aria-label="What came in between" className="mt-5">
       <h2 className="text-lg">What came in between</h2>
@@ -301,10 +288,31 @@ function Surprises({ puts }: { puts: readonly { key: Parameters<typeof surpriseO
           {puts.map(({ key }) => (
             <li key={key} className="border-b border-line py-1.5">
               <strong>{surpriseOf(key).title}.</strong> {surpriseOf(key).good}
+              {metRight(key, events) !== null && <span className="text-soft"> That is what you did.</span>}
             </li>
           ))}
         </ul>
       )}
+    </section>
+  )
+}
+
+/** What was asked, what was answered, and what is right. */
+function Answers({ answer: { setting, done } }: { answer: RehearsalAnswer }) {
+  const { questions = [] } = setting
+  if (questions.length === 0) return null
+  const answers = answersIn(setting, done.events)
+  return (
+    <section aria-label="Questions" className="mt-5">
+      <h2 className="text-lg">Questions</h2>
+      <ul>
+        {questions.map(({ ask, answers: all, right }, n) => (
+          <li key={n} className="border-b border-line py-1.5">
+            <strong>{ask}</strong> {answers[n] ?? 'Not answered.'}
+            {answers[n] !== all[right] && <span className="text-rust"> Rather: {all[right]}.</span>}
+          </li>
+        ))}
+      </ul>
     </section>
   )
 }

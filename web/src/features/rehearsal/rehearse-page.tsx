@@ -1,16 +1,18 @@
-import { BEGINNINGS, LEVELS_OF_SURPRISE, SURPRISE_KEYS, fitsPlan, followingOf, surpriseOf } from '@ostler/core'
-import type { Beginning, LevelOfSurprise, RehearsalSetting, RehearsalSummary } from '@ostler/core'
-import { useMutation, useQuery } from '@tanstack/react-query'
-import { format } from 'date-fns'
-import { Play, Trash2 } from 'lucide-react'
-import Papa from 'papaparse'
+import { BEGINNINGS, LEVELS_OF_SURPRISE, followingOf, readSetting } from '@ostler/core'
+import type { AskedQuestion, Beginning, LevelOfSurprise, RehearsalSetting, Words } from '@ostler/core'
+import { useMutation } from '@tanstack/react-query'
+import { Play } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
-import { beginRehearsal, deleteRehearsal, rehearsalsQuery } from '../../api/client.ts'
+import { useNavigate, useParams } from 'react-router'
+import { beginRehearsal } from '../../api/client.ts'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { saveFile } from '../../ui/save-file.ts'
+import { Say } from '../../ui/say.tsx'
+import { Earlier } from './earlier.tsx'
+import { ChosenSurprises, ForAClass, questionLacks } from './script.tsx'
+import type { Script } from './script.tsx'
 
 const LEVEL_SAYS: Readonly<Record<Wanted, string>> = {
   none: 'A batter much as the forecast has it. For the first time, and to learn the order of work.',
@@ -21,7 +23,6 @@ const LEVEL_SAYS: Readonly<Record<Wanted, string>> = {
 const MOST_SEED = 9999
 
 type Wanted = LevelOfSurprise | 'chosen'
-type Chosen = NonNullable<RehearsalSetting['surprises']>[number]
 
 const WORDS: Readonly<Record<Wanted, string>> = {
   none: LEVELS_OF_SURPRISE.none.word,
@@ -29,16 +30,27 @@ const WORDS: Readonly<Record<Wanted, string>> = {
   'bad-day': LEVELS_OF_SURPRISE['bad-day'].word,
   chosen: 'chosen here',
 }
-const SIZES = [
-  [0, 'mild'],
-  [0.5, 'middling'],
-  [1, 'harsh'],
-] as const
-
 const drawnSeed = () => 1 + Math.floor(Math.random() * MOST_SEED)
 
 /** What a number that was typed is, as a seed; null: it is none. */
 const seedOf = (text: string): number | null => (/^\d{1,9}$/.test(text.trim()) ? Number(text.trim()) : null)
+
+/** What is set up, as it is begun and kept. */
+function settingOf(level: Wanted, script: Script, begins: Beginning, seed: number): RehearsalSetting {
+  const { surprises = [], questions = [], locks } = script
+  return {
+    ...{ seed, begins, level: level === 'chosen' ? 'few' : level },
+    ...(level === 'chosen' ? { surprises } : { deck: 2 }),
+    ...(questions.length > 0 && { questions: questions.map(trimmed) }),
+    ...(locks && { locks }),
+  }
+}
+
+/** Without the answers that were left empty. */
+function trimmed({ answers, right, ...rest }: AskedQuestion): AskedQuestion {
+  const kept = answers.filter(answer => answer.trim() !== '')
+  return { ...rest, answers: kept, right: Math.max(0, kept.indexOf(answers[right] ?? '')) }
+}
 
 /** The pour practised before it is real. */
 export function RehearsePage() {
@@ -46,18 +58,27 @@ export function RehearsePage() {
   const navigate = useNavigate()
   const forecast = useForecast()
   const [level, setLevel] = useState<Wanted>('none')
-  const [chosen, setChosen] = useState<readonly Chosen[]>([])
+  const [script, setScript] = useState<Script>({})
   const [begins, setBegins] = useState<Beginning>('lye')
   const [number, setNumber] = useState(() => String(drawnSeed()))
   const seed = seedOf(number)
+  const setting = settingOf(level, script, begins, seed ?? 0)
   const begin = useMutation({
-    mutationFn: () =>
-      beginRehearsal(id, freshUuid(), {
-        ...{ seed: seed ?? 0, begins, level: level === 'chosen' ? 'few' : level },
-        ...(level === 'chosen' && { surprises: [...chosen] }),
-      }),
+    mutationFn: () => beginRehearsal(id, freshUuid(), setting),
     onSuccess: one => navigate(`/rehearsals/${one.id}`),
   })
+  const takes = (like: RehearsalSetting) => {
+    setLevel(like.surprises ? 'chosen' : like.level)
+    setScript({
+      ...(like.surprises && { surprises: like.surprises }),
+      ...(like.questions && { questions: like.questions }),
+      ...(like.locks && { locks: like.locks }),
+    })
+    setBegins(like.begins)
+    setNumber(String(like.seed))
+    scrollTo({ top: 0 })
+  }
+  const lacks = (script.questions ?? []).some(question => questionLacks(question) !== '')
   return (
     <main className="mx-auto w-full max-w-180 flex-1 p-5 max-[900px]:p-3">
       <h1 className="text-2xl">Rehearse it</h1>
@@ -67,13 +88,17 @@ export function RehearsePage() {
       </p>
       <ForecastRefused />
       <LevelChoice value={level} onValue={setLevel} />
-      {level === 'chosen' && forecast && <Script value={chosen} onValue={setChosen} />}
+      {level === 'chosen' && forecast && (
+        <Surprises value={script.surprises ?? []} onValue={surprises => setScript({ ...script, surprises })} />
+      )}
       <BeginningChoice value={begins} onValue={setBegins} />
       <SeedField value={number} seed={seed} onValue={setNumber} />
+      <ForAClass value={script} onValue={setScript} />
+      <ScriptFile setting={setting} canSave={seed !== null && !lacks} onOpen={takes} />
       {forecast && (
         <button
           className="button button-main mt-4 min-h-16 px-8 text-xl"
-          disabled={begin.isPending || seed === null}
+          disabled={begin.isPending || seed === null || lacks}
           onClick={() => begin.mutate()}
         >
           <Play size={22} aria-hidden /> Begin
@@ -84,9 +109,74 @@ export function RehearsePage() {
           {begin.error.message}
         </p>
       )}
-      <Earlier batch={id} />
+      <Earlier batch={id} onAgain={takes} />
     </main>
   )
+}
+
+function Surprises(props: ChoiceProps<NonNullable<Script['surprises']>>) {
+  const plan = usePlan(state => state.plan)
+  const { shelf } = useBatch()
+  const following = useMemo(() => followingOf(plan, shelf), [plan, shelf])
+  return <ChosenSurprises value={props.value} onValue={value => props.onValue([...value])} following={following} />
+}
+
+const MOST_BYTES = 200_000
+
+interface ScriptFileProps {
+  setting: RehearsalSetting
+  canSave: boolean
+  onOpen: (setting: RehearsalSetting) => void
+}
+
+/** All of it as a file, for another batch or another workshop. */
+function ScriptFile({ setting, canSave, onOpen }: ScriptFileProps) {
+  const [sentence, setSentence] = useState<Words>('')
+  const open = async (file: File | undefined) => {
+    setSentence('')
+    if (!file) return
+    if (file.size > MOST_BYTES) return setSentence('This file is too large for a script.')
+    const read = readSetting(parsed(await file.text()))
+    if (read.ok) onOpen(read.value)
+    else setSentence(read.problems[0]?.sentence ?? '')
+  }
+  return (
+    <p className="mt-3 flex flex-wrap items-center gap-x-6">
+      <button
+        className="quiet min-h-11"
+        disabled={!canSave}
+        onClick={() => saveFile('rehearsal.json', `${JSON.stringify(setting, null, 2)}\n`, 'application/json')}
+      >
+        Save this as a file
+      </button>
+      <label className="quiet flex min-h-11 cursor-pointer items-center">
+        Open a file
+        <input
+          type="file"
+          accept="application/json,.json"
+          className="sr-only"
+          onChange={event => {
+            void open(event.target.files?.[0])
+            event.target.value = ''
+          }}
+        />
+      </label>
+      {sentence !== '' && (
+        <span role="alert" className="text-rust">
+          <Say of={sentence} />
+        </span>
+      )}
+    </p>
+  )
+}
+
+/** JSON as it is; what is none is nothing. */
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return null
+  }
 }
 
 interface ChoiceProps<T> {
@@ -109,54 +199,6 @@ function LevelChoice({ value, onValue }: ChoiceProps<Wanted>) {
           </label>
         ))}
       </div>
-    </fieldset>
-  )
-}
-
-/** Surprises that this plan can meet, each chosen with how bad it is. */
-function Script({ value, onValue }: ChoiceProps<readonly Chosen[]>) {
-  const plan = usePlan(state => state.plan)
-  const { shelf } = useBatch()
-  const following = useMemo(() => followingOf(plan, shelf), [plan, shelf])
-  const isFull = value.length >= MOST_CHOSEN
-  return (
-    <fieldset className="mt-3">
-      <legend className="text-lg">
-        Surprises ({value.length} of at most {MOST_CHOSEN})
-      </legend>
-      <ul className="columns-2 gap-8 max-[700px]:columns-1">
-        {SURPRISE_KEYS.filter(key => fitsPlan(surpriseOf(key), following)).map(key => {
-          const mine = value.find(one => one.key === key)
-          const others = value.filter(one => one.key !== key)
-          return (
-            <li key={key} className="flex min-h-11 break-inside-avoid items-center gap-2">
-              <label className="flex flex-1 cursor-pointer items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={mine !== undefined}
-                  disabled={!mine && isFull}
-                  onChange={event => onValue(event.target.checked ? [...others, { key, size: 0.5 }] : others)}
-                />
-                {surpriseOf(key).title}
-              </label>
-              {mine && surpriseOf(key).size[0] !== surpriseOf(key).size[1] && (
-                <select
-                  className="field"
-                  aria-label={`How bad: ${surpriseOf(key).title}`}
-                  value={mine.size}
-                  onChange={event => onValue([...others, { key, size: Number(event.target.value) }])}
-                >
-                  {SIZES.map(([size, word]) => (
-                    <option key={word} value={size}>
-                      {word}
-                    </option>
-                  ))}
-                </select>
-              )}
-            </li>
-          )
-        })}
-      </ul>
     </fieldset>
   )
 }
@@ -200,79 +242,5 @@ function SeedField({ value, seed, onValue }: ChoiceProps<string> & { seed: numbe
           : 'The same number is the same batter, with the same luck: a class can pour it side by side.'}
       </p>
     </div>
-  )
-}
-
-const MOST_CHOSEN = 8
-
-/** What was to come in between, in words. */
-const wordOf = ({ level, surprises }: RehearsalSetting): string =>
-  surprises
-    ? surprises.map(({ key }) => surpriseOf(key).title.toLowerCase()).join(', ') || 'nothing chosen'
-    : LEVELS_OF_SURPRISE[level].word
-
-/** Results of a class, or of one's own tries, as a table file. */
-function saveResults(all: readonly RehearsalSummary[]): void {
-  const rows = all.map(({ openedAt, person, setting, score }) => [
-    format(new Date(openedAt), 'yyyy-MM-dd HH:mm'),
-    ...[person, setting.seed, wordOf(setting), score ?? ''],
-  ])
-  const table = [['begun', 'by', 'number', 'came in between', 'points of 100'], ...rows]
-  saveFile('rehearsals.csv', Papa.unparse(table, { escapeFormulae: true, newline: '\r\n' }), 'text/csv')
-}
-
-/** Rehearsals of this batch so far. */
-function Earlier({ batch }: { batch: string }) {
-  const all = useQuery({ ...rehearsalsQuery(batch), staleTime: 0 })
-  const remove = useMutation({ mutationFn: deleteRehearsal, onSettled: () => void all.refetch() })
-  return (
-    <>
-      <div className="mt-8 flex items-center gap-4">
-        <h2 className="text-lg">Rehearsals so far</h2>
-        {all.data && all.data.length > 0 && (
-          <button className="quiet min-h-10" onClick={() => saveResults(all.data)}>
-            Results as CSV
-          </button>
-        )}
-      </div>
-      {all.error && <p className="text-rust">{all.error.message}</p>}
-      {remove.error && (
-        <p role="alert" className="text-rust">
-          {remove.error.message}
-        </p>
-      )}
-      {all.data?.length === 0 && <p className="text-soft">None yet.</p>}
-      <ul>
-        {all.data?.map(one => (
-          <Row key={one.id} rehearsal={one} onDelete={() => remove.mutate(one.id)} />
-        ))}
-      </ul>
-    </>
-  )
-}
-
-function Row({ rehearsal, onDelete }: { rehearsal: RehearsalSummary; onDelete: () => void }) {
-  const { id, openedAt, setting, score, person } = rehearsal
-  const name = format(new Date(openedAt), 'd MMMM yyyy, HH:mm')
-  return (
-    <li className="flex flex-wrap items-center gap-x-6 border-b border-line py-2">
-      <Link to={`/rehearsals/${id}`} className="min-h-10 content-center text-lg font-semibold underline">
-        {name}
-      </Link>
-      <span>
-        number {setting.seed}, {wordOf(setting)}
-      </span>
-      <span className="text-soft">{person}</span>
-      <span>{score === null ? 'goes on' : `${score} of 100`}</span>
-      <Link className="quiet ml-auto" to={`/rehearsals/${id}/watch`}>
-        watch it
-      </Link>
-      <Link className="quiet" to={`/rehearsals/${id}/came`}>
-        what came of it
-      </Link>
-      <button className="quiet min-h-10 min-w-10" aria-label={`Delete the rehearsal of ${name}`} onClick={onDelete}>
-        <Trash2 size={18} aria-hidden />
-      </button>
-    </li>
   )
 }
