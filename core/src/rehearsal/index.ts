@@ -1,4 +1,4 @@
-export { MOMENTS, SURPRISES, SURPRISE_KEYS, surpriseOf } from './surprises.ts'
+export { RUN_MOMENTS, SURPRISES, SURPRISE_KEYS, surpriseOf } from './surprises.ts'
 export type { Happening, Strikes, Surprise, SurpriseKey, Way } from './surprises.ts'
 export {
   LEVELS as LEVELS_OF_SURPRISE,

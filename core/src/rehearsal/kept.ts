@@ -16,7 +16,7 @@ import type { Problem } from '../document/fields/index.ts'
 import { BenchEvent, settle } from '../bench/index.ts'
 import { MAX_PATH, PathPoint } from '../plan/index.ts'
 import { LEVELS } from './strikes.ts'
-import { MOMENTS, SURPRISE_KEYS } from './surprises.ts'
+import { RUN_MOMENTS, SURPRISE_KEYS } from './surprises.ts'
 import type { Strikes, SurpriseKey } from './surprises.ts'
 
 /** What is kept of a rehearsal. */
@@ -29,7 +29,7 @@ export type Beginning = keyof typeof BEGINNINGS
 
 /** When something comes: so long after a moment of the run. */
 export class Moment {
-  @Choice(Object.keys(MOMENTS), 'What is waited for is one of the moments in the list.')
+  @Choice(Object.keys(RUN_MOMENTS), 'What is waited for is one of the moments in the list.')
   after!: Strikes
 
   @NumberFrom(0, 3600, 'It comes 0 to 3600 seconds after it.', { says: 'Seconds after it.' })

@@ -6,7 +6,7 @@ import { judgedPours } from './judge.ts'
 import { answeredIn, answersWith, readSetting, undone } from './kept.ts'
 import { asMade, asWeighed } from './outcome.ts'
 import { PUT_RIGHT, drawnSurprises, handsFor, isScentHidden, meetsIt, mistyped, struckOf } from './strikes.ts'
-import { MOMENTS, surpriseOf } from './surprises.ts'
+import { RUN_MOMENTS, surpriseOf } from './surprises.ts'
 import type { Strikes, SurpriseKey } from './surprises.ts'
 import { rehearsalOf, sceneAt, worldAt } from './world.ts'
 import type { Rehearsed } from './world.ts'
@@ -140,7 +140,7 @@ test('a scent is kept from the list for a while; a helper halves the time until 
 })
 
 test('what is wished for strikes so long after its moment, whatever else there is', () => {
-  const late = Object.keys(MOMENTS).filter(key => key !== 'start' && key !== 'lye') as Strikes[]
+  const late = Object.keys(RUN_MOMENTS).filter(key => key !== 'start' && key !== 'lye') as Strikes[]
   const events = [...ready(), ...poured(READY)]
   for (const after of late) {
     const early = struckIn(withOnly('doorbell', { after, s: 10 }), events, READY + 2000, 'doorbell').r

@@ -112,6 +112,8 @@ export function momentIn(moment: Strikes, { input }: Following, state: BenchStat
       return state.lyeMixedAt
     case 'blend':
       return state.lyeInAt
+    case 'filling':
+      return least(state.cups.map(cup => cup.drawnAt))
     case 'split':
       return state.splitAt
     case 'colour':

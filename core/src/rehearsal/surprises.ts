@@ -25,18 +25,19 @@ export type Happening =
   | { kind: 'alone'; seconds: number }
 
 /** Moments of a run that something may wait for. */
-export const MOMENTS = {
+export const RUN_MOMENTS = {
   start: 'from the start',
   lye: 'the lye is mixed',
   blend: 'the lye is in the oils',
-  split: 'the first cup is filled',
+  filling: 'the first cup is filled',
+  split: 'all cups are filled',
   colour: 'the first colour is in',
   coloured: 'all colours are in',
   scent: 'the first scent is in',
   pour: 'the first pour begins',
 } as const
 /** When it may strike, and is noticed at the earliest. */
-export type Strikes = keyof typeof MOMENTS
+export type Strikes = keyof typeof RUN_MOMENTS
 
 /** One of the ways to meet what struck: what is said on its key, and what the hands are at for so long. */
 export interface Way {
@@ -207,7 +208,7 @@ export const SURPRISES = {
     ...{
       title: 'Batter stays on the walls',
       isHard: false,
-      strikes: 'split',
+      strikes: 'filling',
       size: [0.93, 0.97],
       unit: 'of it',
       needs: 'cups',
@@ -279,7 +280,7 @@ export const SURPRISES = {
     ...{
       title: 'Too much for the scale',
       isHard: false,
-      strikes: 'split',
+      strikes: 'filling',
       size: [0.5, 0.8],
       unit: 'of what is asked for',
       needs: 'draws',
@@ -306,7 +307,7 @@ export const SURPRISES = {
     good: 'A scale takes slow drops for its own drift: weigh the bottle before and after, and put back what is too much.',
   },
   'typed-wrong': {
-    ...{ title: 'A number heard wrongly', isHard: false, strikes: 'split', size: [1, 1], unit: '', needs: 'draws' },
+    ...{ title: 'A number heard wrongly', isHard: false, strikes: 'filling', size: [1, 1], unit: '', needs: 'draws' },
     does: () => ({ kind: 'mistyped' }),
     tells: '',
     good: 'Answer what is asked: what was meant stands on the keys.',

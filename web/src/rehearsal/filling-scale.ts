@@ -66,7 +66,7 @@ export class FillingScale {
 
   /** A dark scale wakes with nothing on it. */
   wake(): void {
-    if (this.#dark) this.#dark = { ...this.#dark, wokenAtG: this.#ranG }
+    if (this.#dark) this.#dark = { ...this.#dark, wokenAtG: this.#shownG }
   }
 
   /** What stood there before is counted with it, or not. */

@@ -89,3 +89,7 @@ export function timesOf({ speed, held, told, heard, isSlowed }: RehearsalState):
   if (told !== null || heard !== null || isSlowed) return 1
   return held && isRunning(held) ? Math.min(speed, MOST_WHILE_RUNS) : speed
 }
+
+/** Hands are at something, or something has to be answered before they go on. */
+export const isTaken = ({ busy, held, asked, heard }: RehearsalState): boolean =>
+  busy !== null || held !== null || asked !== null || heard !== null

@@ -35,7 +35,7 @@ import type { FillingScale } from './filling-scale.ts'
 import { ComesBetween } from './comes-between.ts'
 import { GelAsked } from './gel-asked.ts'
 import type { OpenRunState, RunAtHand } from '../run/open-run.ts'
-import { HELD, IDLE, TAKES_TIME, WORDS, isRunning, ranBy, timesOf } from './hands.ts'
+import { HELD, IDLE, TAKES_TIME, WORDS, isRunning, isTaken, ranBy, timesOf } from './hands.ts'
 import type { RehearsalState, Speed } from './hands.ts'
 import { LessonAtHand } from './lesson-at-hand.ts'
 import { Measuring } from './measuring.ts'
@@ -206,7 +206,7 @@ export class RehearsalRun implements RunAtHand {
 
   /** A cup is held against its label: exchanged ones are put right. */
   looksAtLabel(cup: string): void {
-    if (this.#more.busy || this.#more.held) return
+    if (isTaken(this.#more)) return
     this.#isAt(PUT_RIGHT.word, PUT_RIGHT.seconds, () => {
       if (this.world().swapped?.includes(cup)) {
         this.note(meetsIt('labels-swapped', PUT_RIGHT))
@@ -226,7 +226,7 @@ export class RehearsalRun implements RunAtHand {
 
   /** Hands are at a deed that takes its time; it is noted when it is done. */
   begin(step: BenchStep, about: About | null): void {
-    if (this.#more.busy) return
+    if (isTaken(this.#more)) return
     const hands = this.rehearsed.truth.hands * this.#between.handsFor(step, this.#state.state)
     this.#isAt(WORDS[step.kind] ?? '', step.seconds * hands, () => {
       if (about) this.note({ ...about, source: 'simulated' })
@@ -259,7 +259,7 @@ export class RehearsalRun implements RunAtHand {
 
   /** A key is pressed: batter runs, the blender is on. */
   press(step: BenchStep): void {
-    if (this.#more.busy || this.#more.held) return
+    if (isTaken(this.#more)) return
     if (step.kind === 'blend') {
       if (this.#state.next[0]?.step?.key !== step.key) return
       this.note({ kind: 'blend-on', ...(step.cup !== undefined && { cup: step.cup }) })

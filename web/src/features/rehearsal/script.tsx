@@ -1,4 +1,4 @@
-import { MOMENTS, SURPRISE_KEYS, fitsPlan, surpriseOf } from '@ostler/core'
+import { RUN_MOMENTS, SURPRISE_KEYS, fitsPlan, surpriseOf } from '@ostler/core'
 import type { AskedQuestion, Following, RehearsalSetting, Strikes } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useId } from 'react'
@@ -130,7 +130,7 @@ function MomentFields({
           }
         >
           <option value="">by itself</option>
-          {Object.entries(MOMENTS).map(([key, text]) => (
+          {Object.entries(RUN_MOMENTS).map(([key, text]) => (
             <option key={key} value={key}>
               {key === 'start' ? text : `after ${text}`}
             </option>
@@ -162,7 +162,7 @@ export function questionLacks({ ask, answers, right }: AskedQuestion): string {
   return answers[right]?.trim() ? '' : 'Mark the right answer.'
 }
 
-const FRESH: AskedQuestion = { at: { after: 'split', s: USUAL_S }, ask: '', answers: ['', ''], right: 0 }
+const FRESH: AskedQuestion = { at: { after: 'filling', s: USUAL_S }, ask: '', answers: ['', ''], right: 0 }
 
 /** For a class: questions that the clock waits for, and what is held back. */
 export function ForAClass({ value, onValue }: Props<Script>) {
