@@ -19,7 +19,7 @@ export default async function measure() {
       let worth = 0
       for (const following of followed)
         for (let seed = FIRST; seed < FIRST + SEEDS; seed += 1) {
-          const rehearsed = rehearsalOf(following, { seed, level })
+          const rehearsed = rehearsalOf(following, { seed, level, deck: 2 })
           const { events, endsAt } = rehearse(rehearsed, policy)
           worth += worthOf(judgedPours(sceneAt(rehearsed, events, endsAt)))
         }

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import type { RehearsalAnswer } from '@ostler/core'
 import { useMemo, useRef } from 'react'
 import { useParams } from 'react-router'
-import { getRehearsal, getWatched } from '../../api/client.ts'
+import { ApiError, getRehearsal, getWatched } from '../../api/client.ts'
 import { SaidAsLiked } from '../../plan/context.tsx'
 import { RehearsalContext } from '../../rehearsal/context.tsx'
 import { RehearsalRun } from '../../rehearsal/rehearsal-run.ts'
@@ -44,7 +44,8 @@ export function WatchByLinkPage() {
     },
     ...{ refetchInterval: ASK_MS, gcTime: 0, retry: false },
   })
-  if (watched.error && !watched.data)
+  const isGone = watched.error instanceof ApiError && watched.error.status === 404
+  if (watched.error && (isGone || !watched.data))
     return (
       <main className="p-10">
         <p className="text-xl">{watched.error.message}</p>
