@@ -133,14 +133,13 @@ export function momentIn(moment: Strikes, { input }: Following, state: BenchStat
 /** Happenings come so long after what they wait for, s; two never within so long of each other. */
 const AFTER_S = [5, 75] as const
 const APART_S = 45
-/** What nobody notices as it comes in comes at once, s. */
-const AT_ONCE_S = 1
+/** What nobody notices as it comes in comes at once. */
 const AT_ONCE: readonly SurpriseKey[] = ['scale-off', 'scale-over', 'scale-creep', 'typed-wrong', 'forgot-scent']
 
 function afterS(seed: number, put: Put): number {
   if (put.at) return put.at.s
   if (put.key === 'dead-blender') return sizeOf(put)
-  if (AT_ONCE.includes(put.key)) return AT_ONCE_S
+  if (AT_ONCE.includes(put.key)) return 0
   const share = evenly(seed, `after ${put.key}`)
   return surpriseOf(put.key).does ? AFTER_S[0] + share * (AFTER_S[1] - AFTER_S[0]) : 0
 }
@@ -180,7 +179,7 @@ export function struckBy(
   const ordered = list.sort((a, b) => a.r - b.r)
   let last = -Infinity
   for (const one of ordered) {
-    if (!surpriseOf(one.key).does || one.at) continue
+    if (!surpriseOf(one.key).does || one.at || AT_ONCE.includes(one.key)) continue
     one.r = Math.max(one.r, last + APART_S)
     last = one.r
   }

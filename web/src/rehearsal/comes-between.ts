@@ -27,6 +27,8 @@ const LISTED = 3
 /** What comes in between: surprises, each once, questions that are asked, a step that the list keeps back. */
 export class ComesBetween {
   #met = new Set<string>()
+  /** What a cup that was filled has met. */
+  #used = new Set<string>()
   /** What the list kept back was asked for by the bench. */
   #isRevealed = false
 
@@ -41,10 +43,14 @@ export class ComesBetween {
     return struckBy(this.#following, setting.seed, rehearsed.puts, state, nowS())
   }
 
-  /** Something that has struck, while no cup was filled since; null: it has not, or one was. */
+  /** Something that has struck and waits for the next cup that is filled; null: it has not, or one was. */
   waiting(key: SurpriseKey, state: BenchState): Struck | null {
-    const put = struckOf(this.struck(state), key)
-    return put && !state.cups.some(cup => (cup.drawnAt ?? -Infinity) > put.r) ? put : null
+    return this.#used.has(key) ? null : (struckOf(this.struck(state), key) ?? null)
+  }
+
+  /** A cup has met it. */
+  uses(key: SurpriseKey): void {
+    this.#used.add(key)
   }
 
   /** What has struck and was not met before; from now on it was. */
@@ -56,7 +62,10 @@ export class ComesBetween {
 
   /** What has struck by now counts as met. */
   meetsAll(state: BenchState): void {
-    this.#met = new Set(this.struck(state).map(one => one.key))
+    const struck = this.struck(state)
+    this.#met = new Set(struck.map(one => one.key))
+    const isPast = ({ r }: Struck) => state.cups.some(cup => (cup.drawnAt ?? -Infinity) > r)
+    this.#used = new Set(struck.filter(isPast).map(one => one.key))
     this.#isRevealed = false
   }
 

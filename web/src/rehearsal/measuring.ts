@@ -13,8 +13,9 @@ interface Measured {
   nowS: () => number
   ranG: () => number
   world: () => WorldNow
-  /** Something that has struck, while no cup was filled since; null: it has not, or one was. */
+  /** Something that has struck and waits for the next cup that is filled; null: it has not, or one was. */
   waiting: (key: SurpriseKey) => Struck | null
+  uses: (key: SurpriseKey) => void
 }
 
 /** Weights that differ by less are the same, g. */
@@ -30,11 +31,12 @@ export class Measuring {
 
   /** A key is pressed for it. */
   begin(step: BenchStep): void {
-    const { nowS, world, waiting } = this.measured
+    const { nowS, world, waiting, uses } = this.measured
     if (step.kind === 'temp') this.#probe ??= new HeldProbe(nowS(), world().roomC)
     if (step.kind !== 'draw' || this.#scale) return
     const kind = (['scale-off', 'scale-over'] as const).find(key => waiting(key) !== null)
     this.#scale = new FillingScale(step.massG ?? 0, kind ? { kind, share: sizeOf(waiting(kind)!) } : null)
+    if (kind) uses(kind)
   }
 
   /** They go on with the clock. */
@@ -85,6 +87,7 @@ export class Measuring {
   filled(cup: string, ran: number, seed: number): { about: About; isHeard: boolean } {
     const amount = Math.round(10 * (this.#scale?.notedG() ?? ran)) / 10
     const isHeard = this.measured.waiting('typed-wrong') !== null
+    if (isHeard) this.measured.uses('typed-wrong')
     this.#scale = null
     this.#hearing = { cup, g: ran }
     const about = { kind: 'drawn', cup } as const

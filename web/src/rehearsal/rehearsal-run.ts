@@ -91,6 +91,7 @@ export class RehearsalRun implements RunAtHand {
     this.measuring = new Measuring({
       ...{ nowS: () => this.nowS(), ranG: () => this.ranG(), world: () => this.world() },
       waiting: key => this.#between.waiting(key, this.#state.state),
+      uses: key => this.#between.uses(key),
     })
     const take = () => ({ done: this.done, passed: this.#lesson.isPassed })
     this.#saver = new RehearsalSaver(id, revision, take, (link, refused) => this.#told(link, refused))
@@ -122,9 +123,9 @@ export class RehearsalRun implements RunAtHand {
   }
 
   nowS(): number {
-    const { isPaused } = this.#more
     const { atS, sinceMs } = this.#clock
-    return Math.round(10 * (isPaused ? atS : atS + ((performance.now() - sinceMs) / 1000) * timesOf(this.#more))) / 10
+    const wentS = this.#more.isPaused ? 0 : ((performance.now() - sinceMs) / 1000) * timesOf(this.#more)
+    return Math.round(10 * (atS + wentS)) / 10
   }
 
   /** How the batch really stands: what is seen, never what is told. */
@@ -139,8 +140,7 @@ export class RehearsalRun implements RunAtHand {
   }
 
   pause(isPaused: boolean): void {
-    if (!isPaused && this.#more.asked) return
-    if (isPaused !== this.#more.isPaused) this.#set({ isPaused })
+    if (isPaused !== this.#more.isPaused && (isPaused || !this.#more.asked)) this.#set({ isPaused })
   }
 
   setSpeed(speed: Speed): void {

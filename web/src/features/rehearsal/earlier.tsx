@@ -85,19 +85,21 @@ function Row({ rehearsal, onAgain, onDelete }: RowProps) {
         {score === null ? 'goes on' : `${score} of 100`}
         {setting.questions && `, ${answeredRight ?? 0} of ${setting.questions.length} answered rightly`}
       </span>
-      <button className="quiet ml-auto min-h-10" onClick={onAgain}>
-        the same again
-      </button>
-      <Link className="quiet" to={`/rehearsals/${id}/watch`}>
-        watch it
-      </Link>
-      <ByLink rehearsal={rehearsal} />
-      <Link className="quiet" to={`/rehearsals/${id}/came`}>
-        what came of it
-      </Link>
-      <button className="quiet min-h-10 min-w-10" aria-label={`Delete the rehearsal of ${name}`} onClick={onDelete}>
-        <Trash2 size={18} aria-hidden />
-      </button>
+      <span className="-mx-1.5 flex basis-full flex-wrap items-center">
+        <button className="quiet min-h-10" onClick={onAgain}>
+          the same again
+        </button>
+        <Link className="quiet" to={`/rehearsals/${id}/watch`}>
+          watch it
+        </Link>
+        <ByLink rehearsal={rehearsal} />
+        <Link className="quiet" to={`/rehearsals/${id}/came`}>
+          what came of it
+        </Link>
+        <button className="quiet min-h-10 min-w-10" aria-label={`Delete the rehearsal of ${name}`} onClick={onDelete}>
+          <Trash2 size={18} aria-hidden />
+        </button>
+      </span>
     </li>
   )
 }
@@ -146,7 +148,7 @@ function Address({ address }: { address: string }) {
       () => setTold('mark it and copy it by hand'),
     )
   return (
-    <span className="order-last flex basis-full flex-wrap items-center gap-3">
+    <span className="order-last flex basis-full flex-wrap items-center gap-3 px-1.5">
       <input
         className="field flex-1"
         readOnly
