@@ -1,7 +1,8 @@
 import type { Lab, Spectrum } from './bands.ts'
 import type { BaseTint } from './base.ts'
 import type { Age } from './age.ts'
-import { inverseDiagonal, solveSymmetric } from './linear-system.ts'
+import { leastSquares } from './least-squares.ts'
+import { inverseDiagonal } from './linear-system.ts'
 import { mixed } from './mix.ts'
 import type { Dose } from './mix.ts'
 import type { Pigment } from './pigment.ts'
@@ -32,13 +33,14 @@ const RED: Spectrum = [0, 0, 0, 0, 0, 0, 0.25, 0.5, 0.75, 1, 1, 1]
 
 /** What a photograph is off by, Lab units; and how far a colorant may lie from its start, as sd of ln. Estimates. */
 const NOISE = 2
-const PRIOR = [0.7, 0.7, 0.7, 0.5]
+export const PIGMENT_PRIOR = [0.7, 0.7, 0.7, 0.5]
 /** A plant colour is fitted in its settled state only. */
 export const SETTLED_DAYS = 28
 
 type Four = readonly number[]
 
-function corrected(pigment: Pigment, p: Four): Pigment {
+/** A colorant with ln of its absorption in blue, green and red, and of its scattering, moved by so much. */
+export function correctedPigment(pigment: Pigment, p: Four): Pigment {
   const [blue = 0, green = 0, red = 0, scatter = 0] = p
   const factor = BLUE.map((phi, i) => Math.exp(blue * phi + green * GREEN[i]! + red * RED[i]!))
   return {
@@ -51,30 +53,12 @@ function corrected(pigment: Pigment, p: Four): Pigment {
 
 /** Misses of all swatches and of the prior, each in standard deviations. */
 function misses(pigment: Pigment, seen: readonly Observation[], p: Four): number[] {
-  const now = corrected(pigment, p)
+  const now = correctedPigment(pigment, p)
   const rows = seen.flatMap(one => {
     const { lab } = mixed(one.base, [{ pigment: now, gPerKg: one.gPerKg }, ...one.others], one.age)
     return [(lab.l - one.lab.l) / NOISE, (lab.a - one.lab.a) / NOISE, (lab.b - one.lab.b) / NOISE]
   })
-  return [...rows, ...p.map((value, j) => value / PRIOR[j]!)]
-}
-
-const squares = (rows: readonly number[]): number => rows.reduce((sum, row) => sum + row * row, 0)
-
-function normal(pigment: Pigment, seen: readonly Observation[], p: Four) {
-  const rows = misses(pigment, seen, p)
-  const step = 1e-4
-  const columns = p.map((_, j) => {
-    const up = misses(
-      pigment,
-      seen,
-      p.map((value, i) => (i === j ? value + step : value)),
-    )
-    return up.map((value, n) => (value - rows[n]!) / step)
-  })
-  const matrix = columns.map(a => columns.map(b => a.reduce((sum, x, n) => sum + x * b[n]!, 0)))
-  const gradient = columns.map(column => column.reduce((sum, x, n) => sum + x * rows[n]!, 0))
-  return { matrix, gradient }
+  return [...rows, ...p.map((value, j) => value / PIGMENT_PRIOR[j]!)]
 }
 
 /**
@@ -82,31 +66,8 @@ function normal(pigment: Pigment, seen: readonly Observation[], p: Four) {
  * leaves scattering almost unknown: a swatch with titanium dioxide, or a very strong one, tells it.
  */
 export function fitPigment(pigment: Pigment, seen: readonly Observation[]): Fit {
-  let p = [0, 0, 0, 0]
-  let damping = 1e-3
-  let cost = squares(misses(pigment, seen, p))
-  for (let step = 0; step < 60; step += 1) {
-    const { matrix, gradient } = normal(pigment, seen, p)
-    const damped = matrix.map((row, i) => row.map((x, j) => (i === j ? x * (1 + damping) : x)))
-    const move = solveSymmetric(
-      damped,
-      gradient.map(g => -g),
-    )
-    if (!move) break
-    const next = p.map((value, j) => value + move[j]!)
-    const nextCost = squares(misses(pigment, seen, next))
-    if (nextCost < cost) {
-      p = next
-      cost = nextCost
-      damping *= 0.3
-      if (Math.max(...move.map(Math.abs)) < 1e-7) break
-    } else {
-      damping *= 5
-      if (damping > 1e8) break
-    }
-  }
-  const { matrix } = normal(pigment, seen, p)
-  const variance = inverseDiagonal(matrix) ?? PRIOR.map(sd => sd * sd)
+  const { p, matrix } = leastSquares(values => misses(pigment, seen, values), [0, 0, 0, 0])
+  const variance = inverseDiagonal(matrix) ?? PIGMENT_PRIOR.map(sd => sd * sd)
   const sd = variance.map(Math.sqrt) as unknown as Fit['sd']
-  return { blue: p[0]!, green: p[1]!, red: p[2]!, scatter: p[3]!, sd, pigment: corrected(pigment, p) }
+  return { blue: p[0]!, green: p[1]!, red: p[2]!, scatter: p[3]!, sd, pigment: correctedPigment(pigment, p) }
 }

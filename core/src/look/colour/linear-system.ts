@@ -1,10 +1,6 @@
-/**
- * Solves A x = b for a symmetric positive definite A (rows of length n) by Cholesky.
- *
- * @returns null when A is not positive definite
- */
-export function solveSymmetric(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | null {
-  const n = right.length
+/** Lower factor of a symmetric positive definite matrix by Cholesky: rows of growing length. Null: it is not positive definite. */
+export function lowerOf(matrix: readonly (readonly number[])[]): number[][] | null {
+  const n = matrix.length
   const lower: number[][] = []
   for (let i = 0; i < n; i += 1) {
     const row: number[] = []
@@ -18,12 +14,30 @@ export function solveSymmetric(matrix: readonly (readonly number[])[], right: re
     }
     lower.push(row)
   }
+  return lower
+}
+
+/** Solves L x = b for a lower factor. */
+export function forwardSolve(lower: readonly (readonly number[])[], right: readonly number[]): number[] {
   const forward: number[] = []
-  for (let i = 0; i < n; i += 1) {
+  for (let i = 0; i < right.length; i += 1) {
     let sum = right[i]!
     for (let k = 0; k < i; k += 1) sum -= lower[i]![k]! * forward[k]!
     forward.push(sum / lower[i]![i]!)
   }
+  return forward
+}
+
+/**
+ * Solves A x = b for a symmetric positive definite A (rows of length n) by Cholesky.
+ *
+ * @returns null when A is not positive definite
+ */
+export function solveSymmetric(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | null {
+  const lower = lowerOf(matrix)
+  if (!lower) return null
+  const n = right.length
+  const forward = forwardSolve(lower, right)
   const x = new Array<number>(n).fill(0)
   for (let i = n - 1; i >= 0; i -= 1) {
     let sum = forward[i]!
@@ -33,15 +47,17 @@ export function solveSymmetric(matrix: readonly (readonly number[])[], right: re
   return x
 }
 
-/** Diagonal of the inverse of a symmetric positive definite matrix. */
-export function inverseDiagonal(matrix: readonly (readonly number[])[]): number[] | null {
-  const n = matrix.length
-  const found: number[] = []
-  for (let i = 0; i < n; i += 1) {
-    const unit = Array.from({ length: n }, (_, j) => (i === j ? 1 : 0))
-    const column = solveSymmetric(matrix, unit)
-    if (!column) return null
-    found.push(column[i]!)
-  }
-  return found
+/** Inverse of a symmetric positive definite matrix; null: it is none. */
+export function inverseOf(matrix: readonly (readonly number[])[]): number[][] | null {
+  const columns = matrix.map((_, i) =>
+    solveSymmetric(
+      matrix,
+      matrix.map((_row, j) => (i === j ? 1 : 0)),
+    ),
+  )
+  return columns.every(column => column !== null) ? (columns) : null
 }
+
+/** Diagonal of the inverse of a symmetric positive definite matrix. */
+export const inverseDiagonal = (matrix: readonly (readonly number[])[]): number[] | null =>
+  inverseOf(matrix)?.map((column, i) => column[i]!) ?? null
