@@ -300,6 +300,7 @@ export { FACT_GROUPS, differences, factsOf } from './forecast/compare/index.ts'
 export type { Difference, Said } from './forecast/compare/index.ts'
 export * from './wire/index.ts'
 export * from './rehearsal/index.ts'
+export * from './trial/index.ts'
 
 export type { Place } from './plan/index.ts'
 export * from './plan-doorway.ts'

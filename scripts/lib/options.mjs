@@ -29,12 +29,18 @@ export function optionFrom(args, name) {
 export const listed = (problems, say) =>
   problems.map(({ path, value, sentence }) => `${path || '(document)'}\t${JSON.stringify(value)}\t${say(sentence)}`)
 
-/** The plan and the shelf that a command is asked about. */
-export function planAndShelf(core, planFile, shelfFile) {
+/** The shelf that a command is asked about; without a file the usual one. */
+export function shelfFrom(core, shelfFile) {
   const made = shelfFile ? core.readShelf(jsonFrom(shelfFile)) : { ok: true, shelf: core.referenceShelf() }
   if (!made.ok) throw new Told(`${shelfFile} is not a shelf:\n${listed(made.problems, core.say).join('\n')}`)
+  return made.shelf
+}
+
+/** The plan and the shelf that a command is asked about. */
+export function planAndShelf(core, planFile, shelfFile) {
+  const shelf = shelfFrom(core, shelfFile)
   const read = core.readPlanText(textOf(planFile))
   if (!read.ok)
     throw new Told(`${planFile} is not a plan that can be forecast:\n${listed(read.problems, core.say).join('\n')}`)
-  return { plan: read.plan, shelf: made.shelf }
+  return { plan: read.plan, shelf }
 }
