@@ -34,6 +34,8 @@ import { labellingRoutes, pricingRoutes, rackPlanRoutes } from './record/ways.ts
 import { batchRunRoutes, preparationRoutes, runRoutes } from './runs/routes.ts'
 import { runStore } from './runs/store.ts'
 import { serveRehearsals } from './rehearsals/routes.ts'
+import { trialRoutes } from './trials/routes.ts'
+import { trialStore } from './trials/store.ts'
 import { rehearsalStore } from './rehearsals/store.ts'
 import { sheetRoutes } from './sheet/routes.ts'
 import { shelfRoutes } from './shelf/routes.ts'
@@ -100,6 +102,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/batches/:id/preparation', visits.require, preparationRoutes({ store: runs, now }))
   api.use('/runs', visits.require, runRoutes({ store: runs, feed: app.locals['feed'] as RunFeed, now }))
   serveRehearsals(api, visits.require, rehearsalStore(db, shelf, now))
+  api.use('/trials', visits.require, trialRoutes(trialStore(db, unread), now))
   const records = recordStore(db)
   const batches = batchStore(db)
   const lots = lotStore(db)

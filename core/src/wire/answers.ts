@@ -9,6 +9,7 @@ import type { BenchEvent } from '../bench/index.ts'
 import type { Life, RecordEntry, Shared, ShortLot } from '../record/index.ts'
 import type { Risk } from '../batter/advice/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
+import type { Trial } from '../trial/index.ts'
 import type { UnitHabits } from '../quantities/units/index.ts'
 
 /** Who is signed in. */
@@ -251,6 +252,16 @@ export interface RehearsalAnswer extends Omit<RehearsalSummary, 'score' | 'answe
   plan: Plan
   shelf: Shelf
   done: RehearsalDone
+}
+
+/** A trial as it is kept. */
+export interface TrialAnswer {
+  id: string
+  revision: number
+  /** The batch that it is made as; null: none. */
+  batch: string | null
+  updatedAt: string
+  trial: Trial
 }
 
 /** How far a member is with a lesson of rehearsal. */

@@ -28,6 +28,7 @@ export type {
   LessonProgress,
   PhotoAnswer,
   RackBatch,
+  TrialAnswer,
   RecordAnswer,
   RehearsalAnswer,
   RehearsalSummary,

@@ -10,7 +10,7 @@ export const isTaken = (error: unknown): boolean => (error as { code?: string })
  */
 export async function setDeleted(
   db: Database,
-  table: 'batch' | 'recipe' | 'design',
+  table: 'batch' | 'recipe' | 'design' | 'trial',
   workshopId: string,
   id: string,
   deletedAt: Date | null,

@@ -3,6 +3,7 @@ import type {
   RehearsalSetting,
   BatchCourse,
   BenchEvent,
+  Trial,
   Change,
   Evidence,
   Fitness,
@@ -32,6 +33,7 @@ export interface Tables {
   recipe_version: RecipeVersionTable
   design: DesignTable
   rehearsal: RehearsalTable
+  trial: TrialTable
   evidence: EvidenceTable
   sign_in_try: SignInTryTable
   batch_change: BatchChangeTable
@@ -239,6 +241,18 @@ interface RehearsalTable {
   revision: Generated<number>
   opened_at: Stamp
   updated_at: Stamp
+}
+
+interface TrialTable {
+  id: string
+  workshop_id: string
+  /** The batch that it is made as; null: none, or that is gone. */
+  batch_id: string | null
+  revision: Generated<number>
+  document: JSONColumnType<Trial, string, string>
+  created_at: Stamp
+  updated_at: Stamp
+  deleted_at: ColumnType<Date | null, never, Date | null>
 }
 
 interface RecipeTable {

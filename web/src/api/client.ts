@@ -41,6 +41,8 @@ import type {
   ShelfItem,
   ShelfKind,
   SignInForm,
+  Trial,
+  TrialAnswer,
   StoredItem,
   TagRule,
   UnitHabits,
@@ -327,6 +329,19 @@ export const addRecipeVersion = (id: string, form: RecipeForm) =>
   call<RecipeAnswer>('POST', `/recipes/${id}/versions`, form)
 export const deleteRecipe = (id: string) => call<void>('DELETE', `/recipes/${id}`)
 export const restoreRecipe = (id: string) => call<void>('POST', `/recipes/${id}/restore`)
+
+export const trialsQuery = queryOptions({
+  queryKey: ['trials'],
+  queryFn: () => call<TrialAnswer[]>('GET', '/trials'),
+})
+export const trialQuery = (id: string) =>
+  queryOptions({ queryKey: ['trials', id], queryFn: () => call<TrialAnswer>('GET', `/trials/${id}`) })
+export const addTrial = (id: string, trial: Trial) =>
+  call<TrialAnswer>('POST', '/trials', { id, trial, batch: null })
+export const saveTrial = ({ id, revision, batch, trial }: Omit<TrialAnswer, 'updatedAt'>) =>
+  call<TrialAnswer>('PUT', `/trials/${id}`, { revision, batch, trial })
+export const deleteTrial = (id: string) => call<void>('DELETE', `/trials/${id}`)
+export const restoreTrial = (id: string) => call<void>('POST', `/trials/${id}/restore`)
 
 export const designsQuery = queryOptions({
   queryKey: ['designs'],
