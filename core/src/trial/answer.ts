@@ -102,6 +102,9 @@ export interface ColorantAnswer {
   doseGPerKg: number
   before: Lab
   after: { lab: Lab; sd: Lab }
+  /** The same on a screen. */
+  beforeHex: string
+  afterHex: string
   deltaE: number
   /** Labels that may have been exchanged: asked about. */
   exchanged: [string, string] | null
@@ -190,6 +193,7 @@ export function colorantAnswers(trial: Trial, trialId: string, shelf: Shelf): Co
     return [
       {
         ...{ colorant: id, curve, doseGPerKg, before, after, deltaE: deltaE(before, after.lab) },
+        ...{ beforeHex: hexOf(before), afterHex: hexOf(after.lab) },
         exchanged: exchangedIn(pigment, all, options),
       },
     ]

@@ -65,6 +65,14 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/designs/designs-page.tsx')).DesignsPage }),
       },
       {
+        path: '/trials',
+        lazy: async () => ({ Component: (await import('../features/trials/trials-page.tsx')).TrialsPage }),
+      },
+      {
+        path: '/trials/:id',
+        lazy: async () => ({ Component: (await import('../features/trials/trial-page.tsx')).TrialPage }),
+      },
+      {
         path: '/recipes',
         lazy: async () => ({ Component: (await import('../features/recipes/recipes-page.tsx')).RecipesPage }),
       },

@@ -5,6 +5,7 @@ const PLACES = [
   ['/batches', 'Batches'],
   ['/rack', 'Rack'],
   ['/designs', 'Designs'],
+  ['/trials', 'Trials'],
   ['/shelf', 'Shelf'],
   ['/recipes', 'Recipes'],
 ] as const

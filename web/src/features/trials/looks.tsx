@@ -1,0 +1,237 @@
+import { READING_WAYS, dueLooks, mixed, STANDARD_BASE } from '@ostler/core'
+import type { ReadingWay, Trial, TrialReading } from '@ostler/core'
+import { format } from 'date-fns'
+import { useState } from 'react'
+import { ColourSampler } from '../../parts/colour-sampler.tsx'
+import { freshUuid } from '../../plan/fresh-uuid.ts'
+import { Say } from '../../ui/say.tsx'
+import { Section } from '../../ui/section.tsx'
+
+const DAY_MS = 86_400_000
+const HEX = /^#[0-9a-f]{6}$/
+
+const daysSince = (pouredOn: string): number =>
+  Math.max(0, Math.round((Date.now() - new Date(`${pouredOn}T00:00:00Z`).getTime()) / DAY_MS))
+
+interface Props {
+  trial: Trial
+  isBusy: boolean
+  onKeep: (trial: Trial) => void
+}
+
+/** When the samples are looked at, and a look at them now: by label alone, so that nobody sees what is hoped for. */
+export function Looks({ trial, isBusy, onKeep }: Props) {
+  const [isOpen, setOpen] = useState(false)
+  return (
+    <Section title="Looks" className="print:hidden">
+      <ul className="flex flex-wrap gap-x-8">
+        {dueLooks(trial).map(({ days, on, isDone }) => (
+          <li key={days}>
+            {isDone ? '✓' : '○'} day {days}, {format(new Date(on), 'd MMMM')}
+          </li>
+        ))}
+      </ul>
+      {isOpen ? (
+        <Look
+          trial={trial}
+          isBusy={isBusy}
+          onKeep={readings => {
+            onKeep({ ...trial, readings: [...trial.readings, ...readings] })
+            setOpen(false)
+          }}
+          onClose={() => setOpen(false)}
+        />
+      ) : (
+        <button className="button mt-2 min-h-12" onClick={() => setOpen(true)}>
+          Look at them now
+        </button>
+      )}
+    </Section>
+  )
+}
+
+interface LookProps {
+  trial: Trial
+  isBusy: boolean
+  onKeep: (readings: TrialReading[]) => void
+  onClose: () => void
+}
+
+function Look({ trial, isBusy, onKeep, onClose }: LookProps) {
+  const [colours, setColours] = useState<Readonly<Record<string, string>>>({})
+  const [way, setWay] = useState<ReadingWay>(trial.question.way)
+  const [days, setDays] = useState(String(daysSince(trial.pouredOn)))
+  const [active, setActive] = useState(trial.samples[0]!.label)
+  const age = Number(days.replace(',', '.'))
+  const isAge = Number.isFinite(age) && age >= 0 && age <= 3650 && days.trim() !== ''
+  const read = trial.samples.filter(({ label }) => HEX.test(colours[label] ?? ''))
+  const hasBlank = read.some(({ role }) => role === 'nothing')
+  const take = (label: string, hex: string) => {
+    setColours(now => ({ ...now, [label]: hex }))
+    const next = trial.samples[trial.samples.findIndex(one => one.label === label) + 1]
+    if (next) setActive(next.label)
+  }
+  const keep = () => {
+    const photo = `look-${freshUuid()}`
+    const at = new Date().toISOString()
+    onKeep(
+      read.map(({ label }) => ({
+        ...{ id: freshUuid(), sample: label, at, days: age, way, photo },
+        ...{ hex: colours[label]!, faults: [], note: '' },
+      })),
+    )
+  }
+  const isPhoto = way === 'photo'
+  const sayings = !isAge
+    ? '; days are a number from 0 to 3650.'
+    : read.length > 0 && !hasBlank
+      ? '; one with nothing in it has to be among them.'
+      : '.'
+  return (
+    <div className="mt-3 border border-line p-3">
+      <AgeAndWay days={days} isAge={isAge} way={way} onDays={setDays} onWay={setWay} />
+      {isPhoto && <FromPicture label={active} days={isAge ? age : 0} onTake={hex => take(active, hex)} />}
+      <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-2 bg-booth p-3">
+        {trial.samples.map(({ label }) => (
+          <OneColour
+            key={label}
+            label={label}
+            hex={colours[label] ?? ''}
+            isNext={isPhoto && active === label}
+            onNext={() => setActive(label)}
+            onHex={hex => setColours({ ...colours, [label]: hex })}
+          />
+        ))}
+      </ul>
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        <button
+          className="button button-main min-h-12"
+          disabled={!isAge || read.length === 0 || !hasBlank || isBusy}
+          onClick={keep}
+        >
+          Keep this look
+        </button>
+        <button className="button min-h-12" onClick={onClose}>
+          Leave it
+        </button>
+        <span role="status" className="text-soft">
+          {read.length} of {trial.samples.length} read{sayings}
+        </span>
+      </div>
+    </div>
+  )
+}
+
+interface AgeProps {
+  days: string
+  isAge: boolean
+  way: ReadingWay
+  onDays: (days: string) => void
+  onWay: (way: ReadingWay) => void
+}
+
+function AgeAndWay({ days, isAge, way, onDays, onWay }: AgeProps) {
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <label className="flex flex-col text-[13px] text-soft">
+        days since it was poured
+        <input
+          className="field min-h-11 w-28 text-ink"
+          inputMode="decimal"
+          value={days}
+          aria-invalid={!isAge}
+          onChange={event => onDays(event.target.value)}
+        />
+      </label>
+      <label className="flex flex-col text-[13px] text-soft">
+        colours are read
+        <select
+          className="field min-h-11 text-ink"
+          value={way}
+          onChange={event => onWay(event.target.value as ReadingWay)}
+        >
+          {Object.entries(READING_WAYS).map(([key, text]) => (
+            <option key={key} value={key}>
+              {text}
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  )
+}
+
+interface OneColourProps {
+  label: string
+  hex: string
+  isNext: boolean
+  onNext: () => void
+  onHex: (hex: string) => void
+}
+
+function OneColour({ label, hex, isNext, onNext, onHex }: OneColourProps) {
+  const isRead = HEX.test(hex)
+  return (
+    <li className={`flex items-center gap-2 p-1 ${isNext ? 'outline-2 outline-ink' : ''}`}>
+      <button
+        className="size-12 shrink-0 border border-ink text-[13px]"
+        style={{ background: isRead ? hex : 'transparent' }}
+        aria-label={`Read ${label} next`}
+        onClick={onNext}
+      >
+        {isRead ? '' : '?'}
+      </button>
+      <label className="flex flex-col text-[13px]">
+        {label}
+        <input
+          className="field w-24"
+          placeholder="#3e8f82"
+          value={hex}
+          aria-label={`Colour of ${label}`}
+          aria-invalid={hex !== '' && !isRead}
+          onChange={event => onHex(event.target.value.trim().toLowerCase())}
+        />
+      </label>
+    </li>
+  )
+}
+
+/** One picture of all samples: each is marked in it and taken. */
+function FromPicture({ label, days, onTake }: { label: string; days: number; onTake: (hex: string) => void }) {
+  const [picture, setPicture] = useState<ImageBitmap | null>(null)
+  const [sentence, setSentence] = useState('')
+  const open = (file: File | undefined) => {
+    setSentence('')
+    if (file)
+      void createImageBitmap(file).then(setPicture, () => setSentence('This file is no picture that can be read.'))
+  }
+  return (
+    <div className="mt-3">
+      <label className="quiet inline-flex min-h-11 cursor-pointer items-center">
+        {picture ? 'Another photograph' : 'A photograph of all of them, with a white or grey card'}
+        <input type="file" accept="image/*" className="sr-only" onChange={event => open(event.target.files?.[0])} />
+      </label>
+      {sentence !== '' && (
+        <p role="alert" className="text-rust">
+          {sentence}
+        </p>
+      )}
+      {picture && (
+        <ColourSampler picture={picture} plainHex={mixed(STANDARD_BASE, [], { days, gel: 0 }).hex}>
+          {result =>
+            result.ok ? (
+              <button className="button mt-2 min-h-12" onClick={() => onTake(result.hex)}>
+                <span aria-hidden className="size-6 border border-ink" style={{ background: result.hex }} /> This is{' '}
+                {label}
+              </button>
+            ) : (
+              <p role="alert" className="mt-2 text-rust">
+                <Say of={result.sentence} />
+              </p>
+            )
+          }
+        </ColourSampler>
+      )}
+    </div>
+  )
+}

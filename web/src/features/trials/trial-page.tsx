@@ -1,0 +1,143 @@
+import { ROLES, TRIAL_KINDS, planOfTrial } from '@ostler/core'
+import type { Shelf, Trial, TrialAnswer } from '@ostler/core'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { Download, Printer } from 'lucide-react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { addBatch, saveTrial, shelfQuery, trialQuery } from '../../api/client.ts'
+import { Places } from '../../frame/places.tsx'
+import { TopBar } from '../../frame/top-bar.tsx'
+import { NotOpened } from '../../ui/not-opened.tsx'
+import { saveFile } from '../../ui/save-file.ts'
+import { Section } from '../../ui/section.tsx'
+import { Answer } from './answer.tsx'
+import { Looks } from './looks.tsx'
+import { ShowsAtAll } from './shows-at-all.tsx'
+import { WeighedIn } from './weighed-in.tsx'
+import { standingOf } from './trials-page.tsx'
+import { trialOutlook } from '@ostler/core'
+
+/** One trial: what is weighed, when it is looked at, what it says. */
+export function TrialPage() {
+  const { id = '' } = useParams()
+  const kept = useQuery({ ...trialQuery(id), retry: false })
+  const shelf = useQuery(shelfQuery)
+  const error = kept.error ?? shelf.error
+  if (error) return <NotOpened why={error.message} />
+  if (!kept.data || !shelf.data) return <p className="p-10 text-soft">Opening the trial …</p>
+  return <Opened kept={kept.data} shelf={shelf.data.shelf} />
+}
+
+/** Keeps a trial as it is changed; what is refused is told and nothing is lost on the page. */
+export function useKeeping(kept: TrialAnswer) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ trial, batch }: { trial: Trial; batch?: string | null }) =>
+      saveTrial({ ...kept, trial, batch: batch === undefined ? kept.batch : batch }),
+    onSuccess: saved => {
+      queries.setQueryData(trialQuery(kept.id).queryKey, saved)
+      void queries.invalidateQueries({ queryKey: ['trials'], exact: true })
+    },
+  })
+}
+
+function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
+  const { trial } = kept
+  const keeping = useKeeping(kept)
+  return (
+    <>
+      <TopBar>
+        <Places />
+      </TopBar>
+      <main className="mx-auto grid w-full max-w-240 flex-1 gap-7 p-5 max-[900px]:p-3">
+        <header>
+          <p className="text-soft print:hidden">
+            <Link className="underline" to="/trials">
+              Trials
+            </Link>
+          </p>
+          <h1 className="text-2xl">{trial.name}</h1>
+          <p className="text-lg">
+            {trial.question.asked || TRIAL_KINDS[trial.question.kind]}{' '}
+            <span className="text-soft">({standingOf(kept)})</span>
+          </p>
+          <p className="mt-1 flex flex-wrap gap-x-6 print:hidden">
+            <button className="quiet flex min-h-11 items-center gap-1" onClick={() => print()}>
+              <Printer size={18} aria-hidden /> Print
+            </button>
+            <button
+              className="quiet flex min-h-11 items-center gap-1"
+              onClick={() => saveFile('trial.json', `${JSON.stringify(trial, null, 2)}\n`, 'application/json')}
+            >
+              <Download size={18} aria-hidden /> Save as a file
+            </button>
+          </p>
+          {keeping.error && (
+            <p role="alert" className="text-rust">
+              {keeping.error.message}
+            </p>
+          )}
+        </header>
+        <Section title="What goes into each" className="break-inside-avoid">
+          <WeighedIn trial={trial} shelf={shelf} />
+          <ShowsAtAll outlook={trialOutlook(trial)} />
+        </Section>
+        <Making kept={kept} shelf={shelf} onKeep={keeping.mutate} />
+        {trial.pouredOn !== '' && (
+          <Looks trial={trial} onKeep={changed => keeping.mutate({ trial: changed })} isBusy={keeping.isPending} />
+        )}
+        {trial.readings.length > 0 && (
+          <Answer kept={kept} shelf={shelf} onKeep={changed => keeping.mutate({ trial: changed })} />
+        )}
+      </main>
+    </>
+  )
+}
+
+interface MakingProps {
+  kept: TrialAnswer
+  shelf: Shelf
+  onKeep: (change: { trial: Trial; batch?: string | null }) => void
+}
+
+/** A trial is made as a batch of its own: lye, weigh list, cup cards and the Bench are those of any batch. */
+function Making({ kept, shelf, onKeep }: MakingProps) {
+  const { trial, batch } = kept
+  const navigate = useNavigate()
+  const begin = useMutation({
+    mutationFn: () => addBatch({ ...planOfTrial(trial, shelf), name: `${trial.name}: samples`.slice(0, 80) }),
+    onSuccess: async made => {
+      onKeep({ trial, batch: made.id })
+      await navigate(`/batches/${made.id}/prepare`)
+    },
+  })
+  return (
+    <Section title="Making it" className="print:hidden">
+      <p className="max-w-160">
+        Every sample is a cup and a cavity of its own, drawn in this order:{' '}
+        {trial.samples.map(({ label }) => label).join(', ')}. Nothing that was in colour goes back into one with{' '}
+        {ROLES.nothing}.
+      </p>
+      <div className="mt-2 flex flex-wrap items-end gap-4">
+        {batch ? (
+          <Link className="button" to={`/batches/${batch}/prepare`}>
+            To its batch
+          </Link>
+        ) : (
+          <button className="button button-main" disabled={begin.isPending} onClick={() => begin.mutate()}>
+            Make it as a batch
+          </button>
+        )}
+        <label className="flex flex-col text-[13px] text-soft">
+          poured on
+          <input
+            type="date"
+            className="field min-h-11 text-ink"
+            value={trial.pouredOn}
+            onChange={event => onKeep({ trial: { ...trial, pouredOn: event.target.value } })}
+          />
+        </label>
+        {begin.error && <p className="text-rust">{begin.error.message}</p>}
+      </div>
+    </Section>
+  )
+}

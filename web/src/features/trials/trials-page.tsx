@@ -1,0 +1,78 @@
+import { TRIAL_KINDS, dueLooks } from '@ostler/core'
+import type { TrialAnswer } from '@ostler/core'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { format } from 'date-fns'
+import { Trash2 } from 'lucide-react'
+import { Link } from 'react-router'
+import { deleteTrial, restoreTrial, trialsQuery } from '../../api/client.ts'
+import { Places } from '../../frame/places.tsx'
+import { TopBar } from '../../frame/top-bar.tsx'
+import { useToast } from '../../ui/toast.tsx'
+import { NewTrial } from './new-trial.tsx'
+
+/** Small samples compared on purpose. */
+export function TrialsPage() {
+  const { data, error } = useQuery({ ...trialsQuery, staleTime: 0 })
+  return (
+    <>
+      <TopBar>
+        <Places />
+      </TopBar>
+      <main className="mx-auto w-full max-w-220 flex-1 p-5 max-[900px]:p-3">
+        <h1 className="text-2xl">Trials</h1>
+        <p className="mt-1 max-w-160 text-soft">
+          Small samples of one batter that differ in one thing. Read beside samples with nothing in them, they tell the
+          shelf what your colorants do in your own soap.
+        </p>
+        {error && <p className="mt-2 text-rust">{error.message}</p>}
+        {data?.length === 0 && <p className="mt-3">None yet. What would you like to know?</p>}
+        <ul className="mt-4">
+          {data?.map(one => (
+            <Row key={one.id} kept={one} />
+          ))}
+        </ul>
+        <NewTrial />
+      </main>
+    </>
+  )
+}
+
+/** How far a trial is, in a few words. */
+export function standingOf({ trial }: TrialAnswer): string {
+  if (trial.takenOn !== '') return 'the shelf has learned from it'
+  if (trial.pouredOn === '') return 'drawn up, not made yet'
+  const next = dueLooks(trial).find(look => !look.isDone)
+  return next ? `looked at next on ${format(new Date(next.on), 'd MMMM yyyy')}` : 'read: its answer can be taken on'
+}
+
+function Row({ kept }: { kept: TrialAnswer }) {
+  const queries = useQueryClient()
+  const toast = useToast()
+  const again = () => void queries.invalidateQueries({ queryKey: trialsQuery.queryKey })
+  const remove = useMutation({
+    mutationFn: () => deleteTrial(kept.id),
+    onSuccess: () =>
+      toast(`${kept.trial.name} is deleted.`, {
+        text: 'Undo',
+        run: () => void restoreTrial(kept.id).then(again, (error: Error) => toast(error.message)),
+      }),
+    onError: error => toast(error.message),
+    onSettled: again,
+  })
+  return (
+    <li className="flex flex-wrap items-center gap-x-6 border-b border-line py-2">
+      <Link to={`/trials/${kept.id}`} className="min-h-10 content-center text-lg font-semibold underline">
+        {kept.trial.name}
+      </Link>
+      <span>{TRIAL_KINDS[kept.trial.question.kind]}</span>
+      <span className="text-soft">{standingOf(kept)}</span>
+      <button
+        className="quiet ml-auto min-h-10 min-w-10"
+        aria-label={`Delete ${kept.trial.name}`}
+        onClick={() => remove.mutate()}
+      >
+        <Trash2 size={18} aria-hidden />
+      </button>
+    </li>
+  )
+}

@@ -1,0 +1,91 @@
+import { ROLES, findById, showMass, trialOutlook } from '@ostler/core'
+import type { DoseWeighing, Shelf, Trial, TrialSample, UnitHabits } from '@ostler/core'
+import { useHabits } from '../../plan/context.tsx'
+
+/** Doses are weighed finer than batter, g. */
+const POWDER_STEP_G = 0.001
+const BATTER_STEP_G = 0.1
+
+const nameOf = (shelf: Shelf, id: string): string => findById(shelf.colorants, id)?.name ?? id
+
+/** What is made first for the doses of a colorant. */
+function FirstMade({ how, name, habits }: { how: DoseWeighing; name: string; habits: UnitHabits }) {
+  const powder = (g: number) => showMass(g, habits, POWDER_STEP_G)
+  if (how.way === 'slurry')
+    return (
+      <li>
+        Slurry of {name}: {powder(how.powderG)} of powder in {powder(how.carrierG)} of what it is dispersed in; stirred
+        before each draw.
+      </li>
+    )
+  if (how.way === 'thinned')
+    return (
+      <li>
+        Strong batter of {name}: {powder(how.powderG)} of powder in {showMass(how.strongG, habits, 1)} of batter, before
+        it thickens; thinned with plain batter.
+      </li>
+    )
+  return null
+}
+
+function weighedOf({ gPerKg }: TrialSample, how: DoseWeighing, habits: UnitHabits): string {
+  if (how.way === 'none') return 'too little for this scale'
+  const dose = how.doses.find(one => one.gPerKg === gPerKg)
+  if (!dose) return ''
+  const error = `± ${(100 * dose.error).toFixed(dose.error < 0.1 ? 1 : 0)} %`
+  const batter = (g: number) => showMass(g, habits, BATTER_STEP_G)
+  if (how.way === 'thinned')
+    return dose.plainG > 0
+      ? `${batter(dose.weighG)} of strong batter and ${batter(dose.plainG)} of plain, ${error}`
+      : `${batter(dose.weighG)} of strong batter, ${error}`
+  return `${showMass(dose.weighG, habits, POWDER_STEP_G)}${how.way === 'slurry' ? ' of slurry' : ''}, ${error}`
+}
+
+/** What goes into each sample, in the order in which they are drawn, with the cavity that it is poured into. */
+export function WeighedIn({ trial, shelf }: { trial: Trial; shelf: Shelf }) {
+  const habits = useHabits()
+  const { weighing } = trialOutlook(trial)
+  const howOf = (colorant: string) => weighing.find(one => one.colorant === colorant)?.how
+  return (
+    <>
+      <ul className="mb-2 list-disc pl-5">
+        {weighing.map(({ colorant, how }) => (
+          <FirstMade key={colorant} how={how} name={nameOf(shelf, colorant)} habits={habits} />
+        ))}
+      </ul>
+      <div className="overflow-x-auto">
+        <table className="w-full text-left">
+          <thead className="text-[13px] text-soft">
+            <tr>
+              <th className="pr-4 font-normal">sample</th>
+              <th className="pr-4 font-normal">cavity</th>
+              <th className="pr-4 font-normal">what</th>
+              <th className="pr-4 font-normal">dose</th>
+              <th className="font-normal">weighed in</th>
+            </tr>
+          </thead>
+          <tbody>
+            {trial.samples.map((sample, i) => {
+              const how = howOf(sample.colorant)
+              return (
+                <tr key={sample.label} className="border-b border-line align-baseline">
+                  <th className="py-1.5 pr-4 text-xl">{sample.label}</th>
+                  <td className="pr-4">{i + 1}</td>
+                  <td className="pr-4">
+                    {sample.colorant === '' ? ROLES.nothing : nameOf(shelf, sample.colorant)}
+                    {(sample.role === 'repeat' || sample.role === 'white') && `, ${ROLES[sample.role]}`}
+                  </td>
+                  <td className="pr-4 whitespace-nowrap">
+                    {sample.gPerKg > 0 && `${sample.gPerKg} g/kg`}
+                    {sample.whiteGPerKg > 0 && ` + ${sample.whiteGPerKg} white`}
+                  </td>
+                  <td>{how && weighedOf(sample, how, habits)}</td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      </div>
+    </>
+  )
+}
