@@ -74,8 +74,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   app.locals['learning'] = learning
   app.locals['looking'] = looking
   app.locals['feed'] = runFeed(config.databaseUrl, log)
-  app.disable('x-powered-by')
-  app.set('etag', false)
+  app.disable('x-powered-by').set('etag', false)
   app.set('trust proxy', config.trustedProxies)
   app.use(headers())
   app.use(knownHosts(config.hosts))

@@ -8,6 +8,7 @@ import { configFrom } from './config.ts'
 import { connect } from './database/connection.ts'
 import { migrate } from './database/migrate.ts'
 import { lotStore } from './lots/store.ts'
+import { trialStore } from './trials/store.ts'
 import { recordStore } from './record/store.ts'
 import { weighUpAll } from './record/weigh-up.ts'
 import { loadDemo } from './demo/demo.ts'
@@ -44,6 +45,7 @@ async function main(): Promise<void> {
       designs: designStore(db),
       records: recordStore(db),
       lots: lotStore(db),
+      trials: trialStore(db),
       db,
     })
 

@@ -17,6 +17,7 @@ import { loadDemo } from '../src/demo/demo.ts'
 import { createApp } from '../src/app.ts'
 import { memberStore } from '../src/members/store.ts'
 import { designStore } from '../src/designs/store.ts'
+import { trialStore } from '../src/trials/store.ts'
 import { lotStore } from '../src/lots/store.ts'
 import { recipeStore } from '../src/recipes/store.ts'
 import type { RunFeed } from '../src/runs/feed.ts'
@@ -72,6 +73,7 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
       designs: designStore(db),
       records: recordStore(db),
       lots: lotStore(db),
+      trials: trialStore(db),
       db,
     })
   const app = createApp({ db, config, setUpCode, now: () => new Date(), work: () => workHere })

@@ -5,6 +5,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import supertest from 'supertest'
 import { configFrom } from '../src/config.ts'
 import { lotStore } from '../src/lots/store.ts'
+import { trialStore } from '../src/trials/store.ts'
 import { recordStore } from '../src/record/store.ts'
 import { loadDemo } from '../src/demo/demo.ts'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
@@ -94,6 +95,7 @@ describe('the database holds its own line', () => {
       designs: designStore(at.db),
       records: recordStore(at.db),
       lots: lotStore(at.db),
+      trials: trialStore(at.db),
       db: at.db,
     })
     expect(await at.db.selectFrom('batch').select('id').execute()).toHaveLength(before.length)

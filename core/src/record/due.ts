@@ -16,6 +16,7 @@ export const DUE_KINDS = {
   ready: 'ready',
   reorder: 'to buy',
   old: 'use first',
+  look: 'to look at',
 } as const
 export type DueKind = keyof typeof DUE_KINDS
 
@@ -42,6 +43,8 @@ export interface Due {
   /** Null: it is due of the shelf. */
   batch: string | null
   item?: { kind: ShelfKind; id: string }
+  /** Of a trial. */
+  trial?: string
   name: string
   /** The day that it is due, and the hour where it matters, like "2026-03-02" or "2026-03-02T14:30". */
   on: string

@@ -26,13 +26,7 @@ describe('a trial drawn up', () => {
     for (let seed = 0; seed < 40; seed += 1) {
       const samples = drawnUp({ ...question, seed })
       expect(drawnUp({ ...question, seed })).toEqual(samples)
-      expect(samples.map(({ role }) => role)).toEqual([
-        'nothing',
-        'nothing',
-        ...Array(5).fill('test'),
-        'repeat',
-        'white',
-      ])
+      expect(samples.map(({ role }) => role).join(' ')).toBe('nothing nothing test test test test test repeat white')
       expect(new Set(samples.map(({ label }) => label)).size).toBe(samples.length)
       const doses = samples.filter(({ role }) => role === 'test').map(({ gPerKg }) => gPerKg)
       expect([...doses].sort((a, b) => a - b)).toEqual(question.levels.map(({ gPerKg }) => gPerKg))

@@ -20,3 +20,4 @@ export { agesRead, colorantAnswers, dueLooks, takenBack, takenOn } from './answe
 export type { AgeRead, ColorantAnswer, DueLook } from './answer.ts'
 export type { Difference as SampleDifference } from './difference.ts'
 export { evenDoses } from './even-doses.ts'
+export { trialDue } from './trial-due.ts'

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { designFrom, findById, forecast, fromLots, gelOf, readPlanText, say, usedUp } from '@ostler/core'
@@ -13,7 +14,9 @@ import { DEMO_PAST, pastEntries, pastPlan } from './demo-records.ts'
 import type { DesignStore } from '../designs/store.ts'
 import type { RecipeStore } from '../recipes/store.ts'
 import type { ShelfStore } from '../shelf/store.ts'
+import type { TrialStore } from '../trials/store.ts'
 import { demoDesigns } from './demo-designs.ts'
+import { demoTrials } from './demo-trials.ts'
 import {
   DEMO_ALLERGENS,
   DEMO_LABELLING,
@@ -37,6 +40,7 @@ interface Stores {
   designs: DesignStore
   records: RecordStore
   lots: LotStore
+  trials: TrialStore
 }
 
 async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores): Promise<void> {
@@ -151,4 +155,8 @@ export async function loadDemo(stores: Stores, now = new Date()): Promise<void> 
     const kept = await stores.designs.add(workshopId, design)
     if (!kept.ok) throw new Error(`the demo design ${design.name} was not kept`)
   }
+  const { shelf } = await stores.shelf.all(workshopId)
+  const file = join(EXAMPLES, 'trials', 'green-doses.json')
+  for (const trial of demoTrials(file, shelf, now.toISOString().slice(0, 10)))
+    await stores.trials.add(workshopId, randomUUID(), { trial, batch: null })
 }

@@ -1,5 +1,16 @@
 import type { Due, DueFacts, Lot, RackBatch, StockFacts } from '@ostler/core'
-import { USUAL_RACK, dayAfter, daysBetween, dueOf, inOrder, isHeld, lifeOf, stockDues } from '@ostler/core'
+import {
+  USUAL_RACK,
+  dayAfter,
+  daysBetween,
+  dueOf,
+  inOrder,
+  isHeld,
+  lifeOf,
+  readTrial,
+  stockDues,
+  trialDue,
+} from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import { isBegun } from './life.ts'
@@ -63,7 +74,23 @@ async function stockOf(db: Database, workshopId: string): Promise<StockFacts[]> 
   return rows.map(({ kind, id, name, lots, reorder }) => ({ kind, id, name, lots, reorderAtG: reorder }))
 }
 
-/** What is due of all batches and of the shelf, the earliest first. @param today of the workshop, like "2026-03-02" */
+/** What is to be looked at of trials. */
+async function trialDuesOf(db: Database, workshopId: string): Promise<Due[]> {
+  const rows = await db
+    .selectFrom('trial')
+    .where('workshop_id', '=', workshopId)
+    .where('deleted_at', 'is', null)
+    .where(sql<boolean>`document ->> 'pouredOn' <> '' and document ->> 'takenOn' = ''`)
+    .select(['id', 'document'])
+    .limit(MOST)
+    .execute()
+  return rows.flatMap(row => {
+    const read = readTrial(row.document)
+    return read.ok ? trialDue(row.id, read.trial) : []
+  })
+}
+
+/** What is due of all batches, of trials and of the shelf, the earliest first. @param today of the workshop, like "2026-03-02" */
 export async function duesOf(db: Database, workshopId: string, today: string): Promise<Due[]> {
   const rows = await rowsOf(db, workshopId)
   const turnDays = await turnDaysOf(db, workshopId)
@@ -71,6 +98,7 @@ export async function duesOf(db: Database, workshopId: string, today: string): P
   return inOrder([
     ...rows.flatMap(row => dueOf(factsOf(row, turnDays), today)),
     ...stock.flatMap(one => stockDues(one, today)),
+    ...(await trialDuesOf(db, workshopId)),
   ])
 }
 

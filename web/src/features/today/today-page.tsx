@@ -21,9 +21,12 @@ const PAGE: Readonly<Record<DueKind, string>> = {
   weigh: 'cut',
   turn: 'outcome',
   ready: 'outcome',
+  look: '',
 }
-const placeOf = ({ batch, item, kind }: Due): string =>
-  item ? `/shelf/${item.kind}/${item.id}` : `/batches/${batch}/${PAGE[kind]}`
+function placeOf({ batch, item, trial, kind }: Due): string {
+  if (trial !== undefined) return `/trials/${trial}`
+  return item ? `/shelf/${item.kind}/${item.id}` : `/batches/${batch}/${PAGE[kind]}`
+}
 const WEEK = 7
 /** Days like "2026-03-02" of this browser's clock. */
 export const todayHere = (): string => format(new Date(), 'yyyy-MM-dd')

@@ -24,15 +24,15 @@ export function Answer({ kept, shelf, onKeep }: Props) {
     <Section title="What it says">
       {answer.error && <p className="text-rust">{answer.error.message}</p>}
       {!answer.data && !answer.error && <p className="text-soft">Fitting the curve …</p>}
-      {answer.data?.ages.map(age => (
-        <AtAge key={`${age.days} ${age.way}`} trial={trial} age={age} />
-      ))}
       {answer.data?.colorants.map(one => (
         <OfColorant key={one.colorant} answer={one} shelf={shelf} trial={trial} />
       ))}
       {answer.data && answer.data.colorants.length > 0 && (
         <TakeOn kept={kept} answers={answer.data.colorants} onKeep={onKeep} />
       )}
+      {answer.data?.ages.toReversed().map(age => (
+        <AtAge key={`${age.days} ${age.way}`} trial={trial} age={age} />
+      ))}
     </Section>
   )
 }

@@ -2,15 +2,14 @@ import { ROLES, findById, showMass, trialOutlook } from '@ostler/core'
 import type { DoseWeighing, Shelf, Trial, TrialSample, UnitHabits } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 
-/** Doses are weighed finer than batter, g. */
-const POWDER_STEP_G = 0.001
 const BATTER_STEP_G = 0.1
 
 const nameOf = (shelf: Shelf, id: string): string => findById(shelf.colorants, id)?.name ?? id
 
 /** What is made first for the doses of a colorant. */
-function FirstMade({ how, name, habits }: { how: DoseWeighing; name: string; habits: UnitHabits }) {
-  const powder = (g: number) => showMass(g, habits, POWDER_STEP_G)
+function FirstMade({ how, name, stepG }: { how: DoseWeighing; name: string; stepG: number }) {
+  const habits = useHabits()
+  const powder = (g: number) => showMass(g, habits, stepG)
   if (how.way === 'slurry')
     return (
       <li>
@@ -28,7 +27,7 @@ function FirstMade({ how, name, habits }: { how: DoseWeighing; name: string; hab
   return null
 }
 
-function weighedOf({ gPerKg }: TrialSample, how: DoseWeighing, habits: UnitHabits): string {
+function weighedOf({ gPerKg }: TrialSample, how: DoseWeighing, stepG: number, habits: UnitHabits): string {
   if (how.way === 'none') return 'too little for this scale'
   const dose = how.doses.find(one => one.gPerKg === gPerKg)
   if (!dose) return ''
@@ -38,7 +37,7 @@ function weighedOf({ gPerKg }: TrialSample, how: DoseWeighing, habits: UnitHabit
     return dose.plainG > 0
       ? `${batter(dose.weighG)} of strong batter and ${batter(dose.plainG)} of plain, ${error}`
       : `${batter(dose.weighG)} of strong batter, ${error}`
-  return `${showMass(dose.weighG, habits, POWDER_STEP_G)}${how.way === 'slurry' ? ' of slurry' : ''}, ${error}`
+  return `${showMass(dose.weighG, habits, stepG)}${how.way === 'slurry' ? ' of slurry' : ''}, ${error}`
 }
 
 /** What goes into each sample, in the order in which they are drawn, with the cavity that it is poured into. */
@@ -50,7 +49,7 @@ export function WeighedIn({ trial, shelf }: { trial: Trial; shelf: Shelf }) {
     <>
       <ul className="mb-2 list-disc pl-5">
         {weighing.map(({ colorant, how }) => (
-          <FirstMade key={colorant} how={how} name={nameOf(shelf, colorant)} habits={habits} />
+          <FirstMade key={colorant} how={how} name={nameOf(shelf, colorant)} stepG={trial.question.stepG} />
         ))}
       </ul>
       <div className="overflow-x-auto">
@@ -79,7 +78,7 @@ export function WeighedIn({ trial, shelf }: { trial: Trial; shelf: Shelf }) {
                     {sample.gPerKg > 0 && `${sample.gPerKg} g/kg`}
                     {sample.whiteGPerKg > 0 && ` + ${sample.whiteGPerKg} white`}
                   </td>
-                  <td>{how && weighedOf(sample, how, habits)}</td>
+                  <td>{how && weighedOf(sample, how, trial.question.stepG, habits)}</td>
                 </tr>
               )
             })}

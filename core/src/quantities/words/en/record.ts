@@ -12,6 +12,7 @@ export const record = {
   'due.make': 'Last day to make it: cure and rest take {days} days',
   'due.unmould': 'Look whether it comes out of the mould: firm to the thumb, and away from the walls',
   'due.cut': 'Cut it',
+  'due.look': 'Look at its samples: day {days}, all in one photograph',
   'due.weigh': 'Weigh a bar, on the rack or under Cut',
   'due.turn': 'Turn the bars on the rack',
   'due.ready': 'Ready by its weight: test one before any is sold',
