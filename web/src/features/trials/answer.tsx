@@ -58,7 +58,7 @@ function AtAge({ trial, age }: { trial: Trial; age: AgeRead }) {
   const of = (label: string) => age.differences.find(one => one.label === label)
   const shown = trial.samples.filter(({ label }) => hexesOf(trial, age.days, label)).sort(order)
   return (
-    <section aria-label={`Day ${age.days}`} className="mb-4 break-inside-avoid">
+    <section aria-label={`Day ${age.days}`} className="mt-4 break-inside-avoid">
       <h3 className="text-lg">
         Day {Math.round(10 * age.days) / 10}
         <span className="text-soft">
