@@ -186,13 +186,10 @@ async function take(page, base) {
   await open('Quarry Bench', 'sheet')
   await shot('sheet', { fullPage: true })
 
-  /** Faces are drawn once more, finely, when nothing has changed for a while. */
-  const drawn = () =>
-    page.waitForFunction(() => [...document.querySelectorAll('canvas')].every(one => one.dataset.fine === 'yes'))
-  await open('Heron Reach', 'bars')
-  await page.getByRole('img', { name: 'Bar 1', exact: true }).waitFor()
-  await drawn()
-  await shot('bars', { fullPage: true })
+  await page.goto(`${base}/trials`)
+  await page.getByRole('link', { name: 'Green, five doses' }).click()
+  await page.getByRole('heading', { name: 'Day 42' }).waitFor()
+  await shot('trial', { fullPage: true })
   await open('Ninth Lock at Dusk', 'cups')
   await page.getByRole('button', { name: 'Foam', exact: true }).click()
   await shot('cups')

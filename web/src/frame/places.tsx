@@ -21,7 +21,7 @@ export const Places = () => (
         key={path}
         to={path}
         className={({ isActive }) =>
-          `flex items-center border-y-3 border-transparent px-3 max-[600px]:px-1.5 max-[600px]:text-[15px] ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
+          `flex items-center border-y-3 border-transparent px-3 max-[600px]:px-1.5 max-[600px]:text-[15px] max-[420px]:px-1 max-[420px]:text-[14px] ${isActive ? 'border-b-ink font-semibold' : 'text-soft hover:text-ink'}`
         }
       >
         {text}

@@ -9,7 +9,7 @@ import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { saveFile } from '../../ui/save-file.ts'
-import { Say } from '../../ui/say.tsx'
+import { OpenJson } from '../../ui/open-json.tsx'
 import { Earlier } from './earlier.tsx'
 import { ChosenSurprises, ForAClass, questionLacks } from './script.tsx'
 import type { Script } from './script.tsx'
@@ -131,14 +131,10 @@ interface ScriptFileProps {
 
 /** All of it as a file, for another batch or another workshop. */
 function ScriptFile({ setting, canSave, onOpen }: ScriptFileProps) {
-  const [sentence, setSentence] = useState<Words>('')
-  const open = async (file: File | undefined) => {
-    setSentence('')
-    if (!file) return
-    if (file.size > MOST_BYTES) return setSentence('This file is too large for a script.')
-    const read = readSetting(parsed(await file.text()))
+  const take = (value: unknown): Words => {
+    const read = readSetting(value)
     if (read.ok) onOpen(read.value)
-    else setSentence(read.problems[0]?.sentence ?? '')
+    return read.ok ? '' : (read.problems[0]?.sentence ?? '')
   }
   return (
     <p className="mt-3 flex flex-wrap items-center gap-x-6">
@@ -149,34 +145,9 @@ function ScriptFile({ setting, canSave, onOpen }: ScriptFileProps) {
       >
         Save this as a file
       </button>
-      <label className="quiet flex min-h-11 cursor-pointer items-center">
-        Open a file
-        <input
-          type="file"
-          accept="application/json,.json"
-          className="sr-only"
-          onChange={event => {
-            void open(event.target.files?.[0])
-            event.target.value = ''
-          }}
-        />
-      </label>
-      {sentence !== '' && (
-        <span role="alert" className="text-rust">
-          <Say of={sentence} />
-        </span>
-      )}
+      <OpenJson mostBytes={MOST_BYTES} tooLarge="This file is too large for a script." onValue={take} />
     </p>
   )
-}
-
-/** JSON as it is; what is none is nothing. */
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text)
-  } catch {
-    return null
-  }
 }
 
 interface ChoiceProps<T> {

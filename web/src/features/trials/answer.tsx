@@ -111,12 +111,12 @@ function OfColorant({ answer, shelf, trial }: { answer: ColorantAnswer; shelf: S
       <h3 className="text-lg">
         {name} at {doseGPerKg} g/kg, cured
       </h3>
-      <div className="mt-1 flex gap-3 bg-booth p-3">
+      <div className="mt-1 flex flex-wrap gap-3 bg-booth p-3">
         {[
           ['as the shelf had it', beforeHex, before],
           ['by this trial', afterHex, after.lab],
         ].map(([text, hex, lab]) => (
-          <figure key={text as string} className="w-44">
+          <figure key={text as string} className="w-44 max-[420px]:w-36">
             <div className="h-20" style={{ background: hex as string, printColorAdjust: 'exact' }} />
             <figcaption className="text-[13px]">
               {text as string}: L {round((lab as typeof before).l)}, a {round((lab as typeof before).a)}, b{' '}

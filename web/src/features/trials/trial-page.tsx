@@ -1,20 +1,20 @@
-import { ROLES, TRIAL_KINDS, planOfTrial } from '@ostler/core'
+import { ROLES, TRIAL_KINDS, drawnUp, planOfTrial, trialOutlook } from '@ostler/core'
 import type { Shelf, Trial, TrialAnswer } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { Download, Printer } from 'lucide-react'
+import { Download, Printer, Repeat } from 'lucide-react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { addBatch, saveTrial, shelfQuery, trialQuery } from '../../api/client.ts'
+import { addBatch, addTrial, saveTrial, shelfQuery, trialQuery } from '../../api/client.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
+import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { NotOpened } from '../../ui/not-opened.tsx'
 import { saveFile } from '../../ui/save-file.ts'
 import { Section } from '../../ui/section.tsx'
 import { Answer } from './answer.tsx'
 import { Looks } from './looks.tsx'
 import { ShowsAtAll } from './shows-at-all.tsx'
-import { WeighedIn } from './weighed-in.tsx'
+import { MapOfSamples, WeighedIn } from './weighed-in.tsx'
 import { standingOf } from './trials-page.tsx'
-import { trialOutlook } from '@ostler/core'
 
 /** One trial: what is weighed, when it is looked at, what it says. */
 export function TrialPage() {
@@ -43,12 +43,16 @@ export function useKeeping(kept: TrialAnswer) {
 function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
   const { trial } = kept
   const keeping = useKeeping(kept)
+  const strike = (label: string, struckOut: string) => {
+    const samples = trial.samples.map(one => (one.label === label ? { ...one, struckOut } : one))
+    keeping.mutate({ trial: { ...trial, samples } })
+  }
   return (
     <>
       <TopBar>
         <Places />
       </TopBar>
-      <main className="mx-auto grid w-full max-w-240 flex-1 gap-7 p-5 max-[900px]:p-3">
+      <main className="mx-auto grid w-full max-w-240 flex-1 grid-cols-[minmax(0,1fr)] gap-7 p-5 max-[900px]:p-3">
         <header>
           <p className="text-soft print:hidden">
             <Link className="underline" to="/trials">
@@ -64,6 +68,7 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
             <button className="quiet flex min-h-11 items-center gap-1" onClick={() => print()}>
               <Printer size={18} aria-hidden /> Print
             </button>
+            <Again trial={trial} />
             <button
               className="quiet flex min-h-11 items-center gap-1"
               onClick={() => saveFile('trial.json', `${JSON.stringify(trial, null, 2)}\n`, 'application/json')}
@@ -78,7 +83,8 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
           )}
         </header>
         <Section title="What goes into each" className="break-inside-avoid">
-          <WeighedIn trial={trial} shelf={shelf} />
+          <WeighedIn trial={trial} shelf={shelf} onStrike={strike} />
+          <MapOfSamples trial={trial} />
           <ShowsAtAll outlook={trialOutlook(trial)} />
         </Section>
         <Making kept={kept} shelf={shelf} onKeep={keeping.mutate} />
@@ -91,6 +97,29 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
       </main>
     </>
   )
+}
+
+/** The same question once more, in a new order under new labels. */
+function Again({ trial }: { trial: Trial }) {
+  const navigate = useNavigate()
+  const again = useMutation({
+    mutationFn: () => addTrial(freshUuid(), askedAgain(trial)),
+    onSuccess: one => navigate(`/trials/${one.id}`),
+  })
+  return (
+    <button
+      className="quiet flex min-h-11 items-center gap-1"
+      disabled={again.isPending}
+      onClick={() => again.mutate()}
+    >
+      <Repeat size={18} aria-hidden /> {again.error?.message ?? 'Ask it again'}
+    </button>
+  )
+}
+
+function askedAgain({ readings: _, ...trial }: Trial): Trial {
+  const question = { ...trial.question, seed: trial.question.seed + 1 }
+  return { ...trial, question, samples: drawnUp(question), pouredOn: '', readings: [], takenOn: '' }
 }
 
 interface MakingProps {

@@ -1,12 +1,14 @@
-import { TRIAL_KINDS, dueLooks } from '@ostler/core'
-import type { TrialAnswer } from '@ostler/core'
+import { TRIAL_KINDS, dueLooks, readTrial } from '@ostler/core'
+import type { TrialAnswer, Words } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { Trash2 } from 'lucide-react'
-import { Link } from 'react-router'
-import { deleteTrial, restoreTrial, trialsQuery } from '../../api/client.ts'
+import { Link, useNavigate } from 'react-router'
+import { addTrial, deleteTrial, restoreTrial, trialsQuery } from '../../api/client.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
+import { freshUuid } from '../../plan/fresh-uuid.ts'
+import { OpenJson } from '../../ui/open-json.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { NewTrial } from './new-trial.tsx'
 
@@ -31,9 +33,35 @@ export function TrialsPage() {
             <Row key={one.id} kept={one} />
           ))}
         </ul>
+        <OpenFile />
         <NewTrial />
       </main>
     </>
+  )
+}
+
+const MOST_BYTES = 2_000_000
+
+/** A trial out of a file, from here or another workshop. */
+function OpenFile() {
+  const navigate = useNavigate()
+  const queries = useQueryClient()
+  const take = async (value: unknown): Promise<Words> => {
+    const read = readTrial(value)
+    if (!read.ok) return read.problems[0]?.sentence ?? ''
+    try {
+      const { id } = await addTrial(freshUuid(), { ...read.trial, takenOn: '' })
+      void queries.invalidateQueries({ queryKey: trialsQuery.queryKey })
+      await navigate(`/trials/${id}`)
+      return ''
+    } catch (error) {
+      return (error as Error).message
+    }
+  }
+  return (
+    <p className="mt-3 flex flex-wrap items-center gap-4">
+      <OpenJson mostBytes={MOST_BYTES} tooLarge="This file is too large for a trial." onValue={take} />
+    </p>
   )
 }
 

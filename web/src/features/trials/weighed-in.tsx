@@ -1,5 +1,6 @@
 import { ROLES, findById, showMass, trialOutlook } from '@ostler/core'
 import type { DoseWeighing, Shelf, Trial, TrialSample, UnitHabits } from '@ostler/core'
+import { useState } from 'react'
 import { useHabits } from '../../plan/context.tsx'
 
 const BATTER_STEP_G = 0.1
@@ -40,8 +41,15 @@ function weighedOf({ gPerKg }: TrialSample, how: DoseWeighing, stepG: number, ha
   return `${showMass(dose.weighG, habits, stepG)}${how.way === 'slurry' ? ' of slurry' : ''}, ${error}`
 }
 
+interface Props {
+  trial: Trial
+  shelf: Shelf
+  /** Strikes a sample out with a reason, or takes that back with none. */
+  onStrike: (label: string, why: string) => void
+}
+
 /** What goes into each sample, in the order in which they are drawn, with the cavity that it is poured into. */
-export function WeighedIn({ trial, shelf }: { trial: Trial; shelf: Shelf }) {
+export function WeighedIn({ trial, shelf, onStrike }: Props) {
   const habits = useHabits()
   const { weighing } = trialOutlook(trial)
   const howOf = (colorant: string) => weighing.find(one => one.colorant === colorant)?.how
@@ -60,14 +68,18 @@ export function WeighedIn({ trial, shelf }: { trial: Trial; shelf: Shelf }) {
               <th className="pr-4 font-normal">cavity</th>
               <th className="pr-4 font-normal">what</th>
               <th className="pr-4 font-normal">dose</th>
-              <th className="font-normal">weighed in</th>
+              <th className="pr-4 font-normal">weighed in</th>
+              <th className="font-normal print:hidden">does it count?</th>
             </tr>
           </thead>
           <tbody>
             {trial.samples.map((sample, i) => {
               const how = howOf(sample.colorant)
               return (
-                <tr key={sample.label} className="border-b border-line align-baseline">
+                <tr
+                  key={sample.label}
+                  className={`border-b border-line align-baseline ${sample.struckOut ? 'text-soft line-through' : ''}`}
+                >
                   <th className="py-1.5 pr-4 text-xl">{sample.label}</th>
                   <td className="pr-4">{i + 1}</td>
                   <td className="pr-4">
@@ -78,7 +90,10 @@ export function WeighedIn({ trial, shelf }: { trial: Trial; shelf: Shelf }) {
                     {sample.gPerKg > 0 && `${sample.gPerKg} g/kg`}
                     {sample.whiteGPerKg > 0 && ` + ${sample.whiteGPerKg} white`}
                   </td>
-                  <td>{how && weighedOf(sample, how, trial.question.stepG, habits)}</td>
+                  <td className="pr-4">{how && weighedOf(sample, how, trial.question.stepG, habits)}</td>
+                  <td className="print:hidden">
+                    <Struck sample={sample} onStrike={why => onStrike(sample.label, why)} />
+                  </td>
                 </tr>
               )
             })}
@@ -86,5 +101,58 @@ export function WeighedIn({ trial, shelf }: { trial: Trial; shelf: Shelf }) {
         </table>
       </div>
     </>
+  )
+}
+
+/** Whether a sample counts, and why not. */
+function Struck({ sample: { label, struckOut }, onStrike }: { sample: TrialSample; onStrike: (why: string) => void }) {
+  const [why, setWhy] = useState<string | null>(null)
+  if (struckOut !== '')
+    return (
+      <button className="quiet min-h-9" onClick={() => onStrike('')}>
+        {struckOut}: let it count again
+      </button>
+    )
+  if (why === null)
+    return (
+      <button className="quiet min-h-9" aria-label={`Strike ${label} out`} onClick={() => setWhy('')}>
+        strike out
+      </button>
+    )
+  return (
+    <form
+      className="flex gap-2"
+      onSubmit={event => {
+        event.preventDefault()
+        if (why.trim() !== '') onStrike(why.trim())
+        setWhy(null)
+      }}
+    >
+      <input
+        autoFocus
+        className="field w-36"
+        maxLength={200}
+        placeholder="why? spilt, clumped …"
+        aria-label={`Why ${label} does not count`}
+        value={why}
+        onChange={event => setWhy(event.target.value)}
+      />
+      <button className="button">OK</button>
+    </form>
+  )
+}
+
+/** Where each sample lies, as a small grid: for the tape on the mould, and for the photograph. */
+export function MapOfSamples({ trial }: { trial: Trial }) {
+  return (
+    <ol aria-label="Map of the cavities" className="mt-3 grid w-fit grid-cols-4 gap-1">
+      {trial.samples.map(({ label }, i) => (
+        <li key={label} className="flex size-20 flex-col justify-between border border-ink p-1">
+          <span className="text-[13px] text-soft">{i + 1}</span>
+          <strong className="text-center text-2xl">{label}</strong>
+          <span className="text-[13px] text-soft">○</span>
+        </li>
+      ))}
+    </ol>
   )
 }
