@@ -17,6 +17,7 @@ const PARTS = [
   'honesty',
   'run',
   'rehearsal',
+  'trial',
   'calls',
   'record',
   'faults',

@@ -108,33 +108,35 @@ interface Fitted {
   cost: number
 }
 
-function fitted(
+/** Misses of all readings, whitened by what they share, and of what is believed beforehand. */
+function missesIn(
   pigment: Pigment,
   readings: readonly CurveReading[],
   doses: Doses | null,
   weights: ReadonlyMap<string, number>,
   options: CurveOptions,
-): Fitted {
+): (p: readonly number[]) => number[] {
   const slopes = readings.map(reading => slopeOf(pigment, reading, doses))
   const lowers = factors(readings, slopes, weights, options)
-  return leastSquares(
-    p => {
-      const now = correctedPigment(pigment, p)
-      const off = readings.map(reading => {
-        const lab = labAt(now, reading, doseOf(reading, doses))
-        return CHANNELS.map(channel => lab[channel] - reading.lab[channel])
-      })
-      const rows = lowers.flatMap((lower, c) =>
-        forwardSolve(
-          lower,
-          off.map(three => three[c]!),
-        ),
-      )
-      return [...rows, ...p.map((value, j) => value / PIGMENT_PRIOR[j]!)]
-    },
-    [0, 0, 0, 0],
-  )
+  return p => {
+    const now = correctedPigment(pigment, p)
+    const off = readings.map(reading => {
+      const lab = labAt(now, reading, doseOf(reading, doses))
+      return CHANNELS.map(channel => lab[channel] - reading.lab[channel])
+    })
+    const rows = lowers.flatMap((lower, c) =>
+      forwardSolve(
+        lower,
+        off.map(three => three[c]!),
+      ),
+    )
+    return [...rows, ...p.map((value, j) => value / PIGMENT_PRIOR[j]!)]
+  }
 }
+
+const NOTHING = [0, 0, 0, 0] as const
+
+const fitted = (...of: Parameters<typeof missesIn>): Fitted => leastSquares(missesIn(...of), NOTHING)
 
 const median = (list: readonly number[]): number => {
   const sorted = [...list].sort((a, b) => a - b)
@@ -240,6 +242,9 @@ export function colourBy(
 /** Exchanged labels explain so much more: asked about, never put right by itself. */
 const EXCHANGED_GAINS = 10
 
+/** Pairs that look likeliest where the curve stands are fitted anew. */
+const LOOKED_AT = 5
+
 /** Two samples whose labels may have been exchanged; null: nothing says so. */
 export function exchangedIn(
   pigment: Pigment,
@@ -249,14 +254,22 @@ export function exchangedIn(
   const none = new Map<string, number>()
   const doses = new Map(readings.map(one => [one.sample, { gPerKg: one.gPerKg, whiteGPerKg: one.whiteGPerKg }]))
   const labels = [...doses.keys()]
-  const costAs = (of: Doses | null) => fitted(pigment, readings, of, none, options).cost
-  let best: { pair: [string, string]; cost: number } | null = null
-  for (const [i, a] of labels.entries())
-    for (const b of labels.slice(i + 1)) {
+  const asIs = fitted(pigment, readings, null, none, options)
+  const pairs = labels
+    .flatMap((a, i) => labels.slice(i + 1).map((b): [string, string] => [a, b]))
+    .filter(([a, b]) => {
       const [one, other] = [doses.get(a)!, doses.get(b)!]
-      if (one.gPerKg === other.gPerKg && one.whiteGPerKg === other.whiteGPerKg) continue
-      const cost = costAs(new Map([...doses, [a, other], [b, one]]))
-      if (!best || cost < best.cost) best = { pair: [a, b], cost }
-    }
-  return best && costAs(null) - best.cost > EXCHANGED_GAINS ? best.pair : null
+      return one.gPerKg !== other.gPerKg || one.whiteGPerKg !== other.whiteGPerKg
+    })
+    .map(pair => {
+      const turned = new Map([...doses, [pair[0], doses.get(pair[1])!], [pair[1], doses.get(pair[0])!]])
+      const misses = missesIn(pigment, readings, turned, none, options)
+      return { pair, misses, cost: misses(asIs.p).reduce((sum, miss) => sum + miss * miss, 0) }
+    })
+    .sort((a, b) => a.cost - b.cost)
+    .slice(0, LOOKED_AT)
+    .map(({ pair, misses }) => ({ pair, cost: leastSquares(misses, asIs.p).cost }))
+    .sort((a, b) => a.cost - b.cost)
+  const [best] = pairs
+  return best && asIs.cost - best.cost > EXCHANGED_GAINS ? best.pair : null
 }
