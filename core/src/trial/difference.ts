@@ -116,6 +116,3 @@ export function differences(asked: DifferenceAsked): Difference[] {
     }
   })
 }
-
-/** Half the width of the band in which four of five lie, in standard deviations. @param freedom as `scaleOf` gives it */
-export const bandSds = (freedom: number): number => jStat.studentt.inv(0.9, freedom)

@@ -43,7 +43,6 @@ export interface Scatter {
   misses: number
   freedom: number
 }
-export const NO_SCATTER: Scatter = { misses: 0, freedom: 0 }
 
 /** The table scaled by what repeats have said, of this trial and of those before: a factor on variances, and its degrees of freedom. */
 export function scaleOf(...scatters: readonly Scatter[]): { s2: number; freedom: number } {

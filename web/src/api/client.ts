@@ -336,8 +336,7 @@ export const trialsQuery = queryOptions({
 })
 export const trialQuery = (id: string) =>
   queryOptions({ queryKey: ['trials', id], queryFn: () => call<TrialAnswer>('GET', `/trials/${id}`) })
-export const addTrial = (id: string, trial: Trial) =>
-  call<TrialAnswer>('POST', '/trials', { id, trial, batch: null })
+export const addTrial = (id: string, trial: Trial) => call<TrialAnswer>('POST', '/trials', { id, trial, batch: null })
 export const saveTrial = ({ id, revision, batch, trial }: Omit<TrialAnswer, 'updatedAt'>) =>
   call<TrialAnswer>('PUT', `/trials/${id}`, { revision, batch, trial })
 export const deleteTrial = (id: string) => call<void>('DELETE', `/trials/${id}`)

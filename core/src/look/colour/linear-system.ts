@@ -55,7 +55,7 @@ export function inverseOf(matrix: readonly (readonly number[])[]): number[][] | 
       matrix.map((_row, j) => (i === j ? 1 : 0)),
     ),
   )
-  return columns.every(column => column !== null) ? (columns) : null
+  return columns.every(column => column !== null) ? columns : null
 }
 
 /** Diagonal of the inverse of a symmetric positive definite matrix. */

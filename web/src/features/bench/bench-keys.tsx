@@ -37,7 +37,10 @@ export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
             : 'On'
           : 'Done'
   return (
-    <nav aria-label="Deeds" className="flex border-t-2 border-ink text-lg max-[760px]:text-[14px] max-[420px]:text-[12px]">
+    <nav
+      aria-label="Deeds"
+      className="flex border-t-2 border-ink text-lg max-[760px]:text-[14px] max-[420px]:text-[12px]"
+    >
       <button
         className={`${KEY} flex-[2] bg-ink text-2xl text-paper hover:bg-soft`}
         disabled={state.closed !== null || more?.busy != null}
