@@ -72,6 +72,10 @@ describe('what a trial answers', () => {
     expect(answer!.exchanged).toBeNull()
     expect(answer!.curve.odd).toEqual([])
     expect(answer!.deltaE).toBeGreaterThan(1)
+    // The more of it, the darker; by the trial darker than the shelf had it.
+    const { points } = answer!
+    points.slice(1).forEach((point, i) => expect(point.afterL).toBeLessThan(points[i]!.afterL))
+    expect(points.every(({ afterL, beforeL, sdL }) => afterL < beforeL && sdL > 0)).toBe(true)
   })
 
   test('are taken on as swatches that the shelf then forecasts by, and taken back without a trace', () => {

@@ -1,5 +1,5 @@
 import { SETTLED_DAYS, STANDARD_BASE, deltaE, hexOfLinear, labOfHex, linearOfLab, mixed } from '../look/colour/index.ts'
-import type { Age, BaseTint, Lab } from '../look/colour/index.ts'
+import type { Age, BaseTint, Lab, Pigment } from '../look/colour/index.ts'
 import { pigmentOfColorant } from '../look/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Colorant, OwnSwatch, Shelf } from '../shelf/index.ts'
@@ -108,6 +108,37 @@ export interface ColorantAnswer {
   deltaE: number
   /** Labels that may have been exchanged: asked about. */
   exchanged: [string, string] | null
+  /** The curve of dose against colour at the age that was read last; empty for fewer than three doses. */
+  points: DosePoint[]
+}
+
+/** Colour of a dose, by what the shelf had and by the trial. */
+export interface DosePoint {
+  gPerKg: number
+  beforeHex: string
+  afterHex: string
+  /** Lightness, and one standard deviation of the latter. */
+  beforeL: number
+  afterL: number
+  sdL: number
+}
+
+const POINTS = 16
+/** The curve goes on so far beyond the doses that were made. */
+const BEYOND = 1.25
+
+function curvePoints(curve: Curve, known: Pigment, doses: readonly number[], base: BaseTint, age: Age): DosePoint[] {
+  if (doses.length < 3) return []
+  const [from, to] = [Math.min(...doses) / BEYOND, Math.max(...doses) * BEYOND]
+  return Array.from({ length: POINTS }, (_, i) => {
+    const gPerKg = from * (to / from) ** (i / (POINTS - 1))
+    const before = mixed(base, [{ pigment: known, gPerKg }], age)
+    const after = colourBy(curve, { gPerKg, whiteGPerKg: 0, base, age })
+    return {
+      ...{ gPerKg, beforeHex: before.hex, afterHex: hexOf(after.lab) },
+      ...{ beforeL: before.lab.l, afterL: after.lab.l, sdL: after.sd.l },
+    }
+  })
 }
 
 /** Plain soap further off its forecast than this stands for itself, ΔE. */
@@ -195,6 +226,7 @@ export function colorantAnswers(trial: Trial, trialId: string, shelf: Shelf): Co
         ...{ colorant: id, curve, doseGPerKg, before, after, deltaE: deltaE(before, after.lab) },
         ...{ beforeHex: hexOf(before), afterHex: hexOf(after.lab) },
         exchanged: exchangedIn(pigment, all, options),
+        points: curvePoints(curve, known, doses, baseTint(trial), ageOf(trial, ages.at(-1)!.days)),
       },
     ]
   })

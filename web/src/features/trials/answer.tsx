@@ -1,9 +1,11 @@
-import { findById, takenBack, takenOn } from '@ostler/core'
+import { findById, labOfHex, takenBack, takenOn } from '@ostler/core'
 import type { AgeRead, ColorantAnswer, SampleDifference, Shelf, Trial, TrialAnswer, TrialSample } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { saveItem, shelfQuery } from '../../api/client.ts'
 import { Section } from '../../ui/section.tsx'
+import { DoseCurve } from './dose-curve.tsx'
+import type { ReadDose } from './dose-curve.tsx'
 import { answerOfTrial } from '../../workers/trial.ts'
 
 interface Props {
@@ -100,10 +102,21 @@ function AtAge({ trial, age }: { trial: Trial; age: AgeRead }) {
   )
 }
 
+/** What was read last of each sample without white. */
+function readLast(trial: Trial, colorant: string): ReadDose[] {
+  const last = Math.max(...trial.readings.map(({ days }) => days))
+  return trial.samples
+    .filter(one => one.colorant === colorant && one.whiteGPerKg === 0 && one.struckOut === '')
+    .flatMap(({ label, gPerKg }) => {
+      const hex = hexesOf(trial, last, label)
+      return hex ? [{ label, gPerKg, l: labOfHex(hex).l }] : []
+    })
+}
+
 const round = (x: number): string => x.toFixed(0).replace('-', '−')
 
 function OfColorant({ answer, shelf, trial }: { answer: ColorantAnswer; shelf: Shelf; trial: Trial }) {
-  const { colorant, doseGPerKg, before, after, deltaE, curve, exchanged, beforeHex, afterHex } = answer
+  const { colorant, doseGPerKg, before, after, deltaE, curve, exchanged, beforeHex, afterHex, points } = answer
   const name = findById(shelf.colorants, colorant)?.name ?? colorant
   const odd = curve.odd.filter(label => trial.samples.some(one => one.label === label))
   return (
@@ -130,6 +143,7 @@ function OfColorant({ answer, shelf, trial }: { answer: ColorantAnswer; shelf: S
           ? 'What the shelf had was right already.'
           : `It comes out by ΔE ${deltaE.toFixed(1)} otherwise than was forecast; its lightness is now known to ± ${after.sd.l.toFixed(1)}.`}
       </p>
+      {points.length > 0 && <DoseCurve points={points} read={readLast(trial, colorant)} />}
       {odd.length > 0 && (
         <p className="text-rust">
           △ {odd.join(' and ')} lie too far off the curve, and count for less: weighed rightly? clumped?
