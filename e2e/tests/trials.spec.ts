@@ -49,6 +49,19 @@ test('a trial is drawn up, made as a batch, looked at, taken on by the shelf and
   })
   await expect(says.getByRole('heading', { name: /Ultramarine pink at .* cured/ })).toBeVisible()
 
+  await says.getByLabel('Compared on day 2').selectOption(labels[3]!)
+  await says.getByLabel('Against, on day 2').selectOption(labels[2]!)
+  await expect(says.getByText(/not told: this trial would have seen|different/).first()).toBeVisible()
+
+  // One that was spoilt is struck out with a reason, and counts again when that is taken back.
+  await maker.getByRole('button', { name: `Strike ${labels[5]!} out` }).click()
+  await maker.getByLabel(`Why ${labels[5]!} does not count`).fill('clumped')
+  await maker.keyboard.press('Enter')
+  const again = maker.getByRole('button', { name: 'clumped: let it count again' })
+  await expect(again).toBeVisible()
+  await again.click()
+  await expect(maker.getByRole('button', { name: `Strike ${labels[5]!} out` })).toBeVisible()
+
   // Taken on it is among the swatches; taken back it is gone without a trace.
   const shelf = async () => swatchesOf((await (await maker.request.get('/api/shelf')).json()) as ShelfAnswer)
   const before = await shelf()
@@ -63,6 +76,9 @@ test('a trial is drawn up, made as a batch, looked at, taken on by the shelf and
   await maker.goto('/today')
   await expect(maker.getByRole('link', { name })).toHaveCount(1)
   await maker.goto('/trials')
+  const file = { name: 'trial.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"soup"}') }
+  await maker.locator('input[type=file]').setInputFiles(file)
+  await expect(maker.getByRole('alert')).toContainText('The format is "ostler-trial"')
   await maker.getByRole('button', { name: `Delete ${name}` }).click()
   await expect(maker.getByRole('link', { name })).toHaveCount(0)
   await maker.getByRole('button', { name: 'Undo' }).click()

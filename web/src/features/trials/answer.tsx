@@ -1,7 +1,8 @@
-import { findById, labOfHex, takenBack, takenOn } from '@ostler/core'
+import { sampleDifferences, findById, labOfHex, takenBack, takenOn } from '@ostler/core'
 import type { AgeRead, ColorantAnswer, SampleDifference, Shelf, Trial, TrialAnswer, TrialSample } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
+import { useState } from 'react'
 import { saveItem, shelfQuery } from '../../api/client.ts'
 import { Section } from '../../ui/section.tsx'
 import { DoseCurve } from './dose-curve.tsx'
@@ -98,6 +99,7 @@ function AtAge({ trial, age }: { trial: Trial; age: AgeRead }) {
           })}
         </ul>
       )}
+      {age.labs.size > 1 && <TwoOfThem trial={trial} age={age} />}
     </section>
   )
 }
@@ -111,6 +113,35 @@ function readLast(trial: Trial, colorant: string): ReadDose[] {
       const hex = hexesOf(trial, last, label)
       return hex ? [{ label, gPerKg, l: labOfHex(hex).l }] : []
     })
+}
+
+/** Two samples of one look against each other, when that is asked. */
+function TwoOfThem({ trial, age }: { trial: Trial; age: AgeRead }) {
+  const labels = trial.samples.map(({ label }) => label).filter(label => age.labs.has(label))
+  const [pair, setPair] = useState<readonly [string, string]>(['', ''])
+  const [one, other] = pair
+  const both = one !== '' && other !== '' && one !== other
+  const [found] = both
+    ? sampleDifferences({
+        ...{ blanks: [age.labs.get(one)!], samples: [{ label: other, labs: [age.labs.get(other)!] }] },
+        ...{ way: age.way, photos: age.photos, matters: trial.question.matters, direction: 'any' },
+      })
+    : []
+  const choice = (value: string, name: string, onValue: (label: string) => void) => (
+    <select className="field" aria-label={name} value={value} onChange={event => onValue(event.target.value)}>
+      <option value="">…</option>
+      {labels.map(label => (
+        <option key={label}>{label}</option>
+      ))}
+    </select>
+  )
+  return (
+    <p className="mt-1 flex flex-wrap items-center gap-2 print:hidden">
+      {choice(other, `Compared on day ${age.days}`, label => setPair([one, label]))} against{' '}
+      {choice(one, `Against, on day ${age.days}`, label => setPair([label, other]))}
+      <span role="status">{found && wordsOf(found)}</span>
+    </p>
+  )
 }
 
 const round = (x: number): string => x.toFixed(0).replace('-', '−')

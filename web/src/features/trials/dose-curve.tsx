@@ -62,13 +62,20 @@ export function DoseCurve({ points, read }: { points: readonly DosePoint[]; read
               dot={false}
               isAnimationActive={false}
             />
-            <Scatter data={[...read]} dataKey="l" name="read" fill="var(--ink)" isAnimationActive={false} />
+            <Scatter
+              tooltipType="none"
+              data={[...read]}
+              dataKey="l"
+              name="read"
+              fill="var(--ink)"
+              isAnimationActive={false}
+            />
           </ComposedChart>
         </ResponsiveContainer>
       </div>
       <figcaption className="text-[13px] text-soft">
         Lightness by dose. Dashed: as the shelf had it. Line and band: by this trial, where four of five lie. Points:
-        what was read last.
+        what was read last, each photograph as it came.
       </figcaption>
       <Strip name="as the shelf had it" hexes={points.map(one => one.beforeHex)} />
       <Strip name="by this trial" hexes={points.map(one => one.afterHex)} />

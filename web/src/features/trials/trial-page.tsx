@@ -1,9 +1,10 @@
 import { ROLES, TRIAL_KINDS, drawnUp, planOfTrial, trialOutlook } from '@ostler/core'
 import type { Shelf, Trial, TrialAnswer } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { format } from 'date-fns'
 import { Download, Printer, Repeat } from 'lucide-react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { addBatch, addTrial, saveTrial, shelfQuery, trialQuery } from '../../api/client.ts'
+import { addBatch, addTrial, batchQuery, saveTrial, shelfQuery, trialQuery } from '../../api/client.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
@@ -165,8 +166,23 @@ function Making({ kept, shelf, onKeep }: MakingProps) {
             onChange={event => onKeep({ trial: { ...trial, pouredOn: event.target.value } })}
           />
         </label>
+        {batch && trial.pouredOn === '' && (
+          <PouredWith batch={batch} onDay={pouredOn => onKeep({ trial: { ...trial, pouredOn } })} />
+        )}
         {begin.error && <p className="text-rust">{begin.error.message}</p>}
       </div>
     </Section>
+  )
+}
+
+/** Once its batch was poured, so was the trial. */
+function PouredWith({ batch, onDay }: { batch: string; onDay: (day: string) => void }) {
+  const pouredAt = useQuery(batchQuery(batch)).data?.plan.rest.pouredAt ?? ''
+  if (pouredAt === '') return null
+  const day = pouredAt.slice(0, 10)
+  return (
+    <button className="button min-h-11" onClick={() => onDay(day)}>
+      Its batch was poured on {format(new Date(day), 'd MMMM yyyy')}: take that
+    </button>
   )
 }
