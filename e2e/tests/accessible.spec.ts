@@ -48,6 +48,22 @@ test('shelf and recipes', async ({ maker }) => {
   expect(await broken(maker)).toEqual([])
 })
 
+test('trials, and a script of a rehearsal', async ({ maker, open }) => {
+  await maker.goto('/trials')
+  await expect(maker.getByRole('heading', { name: 'A new trial' })).toBeVisible()
+  expect(await broken(maker)).toEqual([])
+  await maker.getByRole('link', { name: 'Green, five doses' }).click()
+  await expect(maker.getByRole('heading', { name: 'Day 42' })).toBeVisible({ timeout: 30_000 })
+  await maker.getByRole('button', { name: 'Look at them now' }).click()
+  expect(await broken(maker)).toEqual([])
+  await open('weir-milk', 'Scripted', 'rehearse')
+  await maker.getByText('chosen here', { exact: true }).click()
+  await maker.getByRole('checkbox', { name: 'A spill' }).check()
+  await maker.getByText('For a class: questions').click()
+  await maker.getByRole('button', { name: 'A question' }).click()
+  expect(await broken(maker)).toEqual([])
+})
+
 const PAGES = {
   day: ['batter', 'cups', 'colour', 'cards', 'bars', 'heat', 'prepare', 'weigh', 'sheet', 'rest', 'cut', 'compare'],
   dim: ['cups', 'colour', 'rest', 'weigh'],

@@ -61,6 +61,7 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/recipes/, 'Recipes'],
   [/^\/glossary/, 'Words of the craft'],
   [/^\/lessons/, 'Lessons'],
+  [/^\/trials/, 'Trials'],
 ]
 
 /** Each place of the workshop has its own title; a batch's pages set theirs. */
