@@ -24,7 +24,7 @@ export default async function trial() {
   await timed(3, fit)
   tell('trial.fit16x6.p95_ms', p95(await timed(20, fit)), 'ms')
 
-  const read = core.readTrial(JSON.parse(readFileSync(join(ROOT, 'examples', 'trials', 'green-doses.json'), 'utf8')))
+  const read = core.readTrial(JSON.parse(readFileSync(join(ROOT, 'trials', 'green-doses.json'), 'utf8')))
   const answer = () => core.colorantAnswers(read.trial, '00000000-0000-4000-8000-000000000000', shelf)
   await timed(2, answer)
   tell('trial.answer9x3.p95_ms', p95(await timed(10, answer)), 'ms')

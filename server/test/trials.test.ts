@@ -15,7 +15,7 @@ afterAll(() => at.close())
 
 const body = <T>(response: { body: unknown }): T => response.body as T
 const trial = JSON.parse(
-  readFileSync(new URL('../../examples/trials/green-doses.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../trials/green-doses.json', import.meta.url), 'utf8'),
 ) as Trial
 async function signedIn() {
   const visitor = at.visitor()

@@ -13,7 +13,7 @@ import { planOfTrial } from './plan-of-trial.ts'
 
 const shelf = referenceShelf()
 const ID = '8f0e3c52-1111-4000-8000-000000000000'
-const text = readFileSync(new URL('../../../examples/trials/green-doses.json', import.meta.url), 'utf8')
+const text = readFileSync(new URL('../../../trials/green-doses.json', import.meta.url), 'utf8')
 const read = readTrial(JSON.parse(text))
 if (!read.ok) throw new Error('green-doses')
 const { trial } = read

@@ -156,7 +156,7 @@ export async function loadDemo(stores: Stores, now = new Date()): Promise<void> 
     if (!kept.ok) throw new Error(`the demo design ${design.name} was not kept`)
   }
   const { shelf } = await stores.shelf.all(workshopId)
-  const file = join(EXAMPLES, 'trials', 'green-doses.json')
+  const file = join(projectDir(), 'trials', 'green-doses.json')
   for (const trial of demoTrials(file, shelf, now.toISOString().slice(0, 10)))
     await stores.trials.add(workshopId, randomUUID(), { trial, batch: null })
 }
