@@ -2,6 +2,7 @@ import { describedFields } from '../document/fields/index.ts'
 import type { Class, Field as DescribedField } from '../document/fields/index.ts'
 import { BenchRun, RUN_VERSION } from '../bench/index.ts'
 import { PLAN_VERSION, Plan } from '../plan/index.ts'
+import { Trial } from '../trial/index.ts'
 import { fieldTables } from './table.ts'
 
 type Schema = Record<string, unknown>
@@ -87,5 +88,9 @@ function documentSchema(type: Class, title: string, id: string): Record<string, 
 
 export const planSchema = () =>
   documentSchema(Plan, `Ostler batch plan, version ${PLAN_VERSION}`, `urn:ostler:plan:${PLAN_VERSION}`)
+export const trialSchema = () => documentSchema(Trial, 'Ostler trial, version 1', 'urn:ostler:trial:1')
 export const runSchema = () =>
   documentSchema(BenchRun, `Ostler run, version ${RUN_VERSION}`, `urn:ostler:run:${RUN_VERSION}`)
+
+/** Every field of the trial document as tables. */
+export const trialTables = (): string => fieldTables([Trial, ...partsOf(Trial)])

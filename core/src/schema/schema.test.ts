@@ -2,7 +2,9 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { Ajv2020 } from 'ajv/dist/2020.js'
 import { expect, test } from 'vitest'
 import { readPlan, starterPlan } from '../plan/index.ts'
-import { planSchema } from './index.ts'
+import { readTrial } from '../trial/index.ts'
+import type { Trial } from '../trial/index.ts'
+import { planSchema, trialSchema } from './index.ts'
 
 const validate = new Ajv2020({ strict: false, formats: { uuid: true } }).compile(planSchema())
 const EXAMPLES = new URL('../../../examples/', import.meta.url)
@@ -56,4 +58,18 @@ test('what the schema refuses, reading refuses: they are made from the same clas
 
 test('what reading accepts, the schema accepts', () => {
   for (const plan of spoiltPlans()) if (readPlan(plan).ok) expect(validate(plan)).toBe(true)
+})
+
+test('the schema of trials accepts the one that is kept beside it, and refuses what reading refuses', () => {
+  const check = new Ajv2020({ strict: false, formats: { uuid: true } }).compile(trialSchema())
+  const trial = JSON.parse(readFileSync(new URL('../../../trials/green-doses.json', import.meta.url), 'utf8')) as Trial
+  expect(check(trial)).toBe(true)
+  const wrong = [
+    { ...trial, version: 2 },
+    { ...trial, pouredOn: 'yesterday' },
+    { ...trial, question: { ...trial.question, blanks: 1 } },
+    { ...trial, samples: [{ ...trial.samples[0], label: 'green' }] },
+    { ...trial, readings: [{ ...trial.readings[0], hex: 'green' }] },
+  ]
+  for (const one of wrong) expect([check(one), readTrial(one).ok]).toEqual([false, false])
 })
