@@ -42,7 +42,24 @@ test('a trial is drawn up, made as a batch, looked at, taken on by the shelf and
   await expect(keep).toBeDisabled()
   for (const [n, label] of labels.entries())
     await colour(label).fill(n < 2 ? '#f3ecd9' : `#${(0x90 - 6 * n).toString(16)}77ad`)
+  // A reload loses nothing of it.
+  await maker.reload()
+  await expect(colour(labels[4]!)).toHaveValue(/77ad$/)
+  // Another window changes it meanwhile: both stand.
+  const other = await maker.context().newPage()
+  await other.goto(trial)
+  await other.getByRole('button', { name: `Strike ${labels[6]!} out` }).click()
+  await other.getByLabel(`Why ${labels[6]!} does not count`).fill('spilt')
+  await other.keyboard.press('Enter')
+  await expect(other.getByRole('button', { name: 'spilt: let it count again' })).toBeVisible()
+  await other.close()
+  // Without a network it waits, and is sent when that is back.
+  await maker.context().setOffline(true)
   await keep.click()
+  await expect(maker.getByText('it is sent as soon as that is back')).toBeVisible()
+  await maker.context().setOffline(false)
+  await expect(maker.getByRole('button', { name: 'spilt: let it count again' })).toBeVisible()
+  await maker.getByRole('button', { name: 'spilt: let it count again' }).click()
   const says = maker.getByRole('region', { name: 'What it says' })
   await expect(says.getByRole('region', { name: 'Day 2' })).toContainText('against nothing: different', {
     timeout: 30_000,

@@ -5,6 +5,7 @@ import { format } from 'date-fns'
 import { useState } from 'react'
 import { saveItem, shelfQuery } from '../../api/client.ts'
 import { Section } from '../../ui/section.tsx'
+import type { TrialChange } from './trial-change.ts'
 import { DoseCurve } from './dose-curve.tsx'
 import type { ReadDose } from './dose-curve.tsx'
 import { answerOfTrial } from '../../workers/trial.ts'
@@ -12,7 +13,7 @@ import { answerOfTrial } from '../../workers/trial.ts'
 interface Props {
   kept: TrialAnswer
   shelf: Shelf
-  onKeep: (trial: Trial) => void
+  onKeep: (change: TrialChange) => Promise<unknown>
 }
 
 /** What the trial says so far, and what the shelf would learn of it. */
@@ -197,7 +198,7 @@ function TakeOn({
 }: {
   kept: TrialAnswer
   answers: readonly ColorantAnswer[]
-  onKeep: (trial: Trial) => void
+  onKeep: (change: TrialChange) => Promise<unknown>
 }) {
   const { trial, id } = kept
   const queries = useQueryClient()
@@ -213,7 +214,7 @@ function TakeOn({
         await saveItem('colorants', next, shelf.revisions.colorants[colorant] ?? 0)
       }
     },
-    onSuccess: () => onKeep({ ...trial, takenOn: isOn ? '' : today }),
+    onSuccess: () => onKeep(now => ({ ...now, takenOn: isOn ? '' : today })),
     onSettled: () => void queries.invalidateQueries({ queryKey: shelfQuery.queryKey }),
   })
   return (

@@ -3,9 +3,11 @@ import type { ReadingWay, Trial, TrialReading } from '@ostler/core'
 import { format } from 'date-fns'
 import { useState } from 'react'
 import { ColourSampler } from '../../parts/colour-sampler.tsx'
+import { lastingStore, readJson, readText, removeKey, writeJson } from '../../kept/storage.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { Say } from '../../ui/say.tsx'
 import { Section } from '../../ui/section.tsx'
+import type { TrialChange } from './trial-change.ts'
 
 const DAY_MS = 86_400_000
 const HEX = /^#[0-9a-f]{6}$/
@@ -15,13 +17,21 @@ const daysSince = (pouredOn: string): number =>
 
 interface Props {
   trial: Trial
+  id: string
   isBusy: boolean
-  onKeep: (trial: Trial) => void
+  onKeep: (change: TrialChange) => Promise<unknown>
 }
 
+/** What was typed or read of a look and is not kept yet: it stays through a reload. */
+const draftKey = (id: string): string => `ostler.trial-look.${id}`
+
 /** When the samples are looked at, and a look at them now: by label alone, so that nobody sees what is hoped for. */
-export function Looks({ trial, isBusy, onKeep }: Props) {
-  const [isOpen, setOpen] = useState(false)
+export function Looks({ trial, id, isBusy, onKeep }: Props) {
+  const [isOpen, setOpen] = useState(() => readText(lastingStore(), draftKey(id)) !== null)
+  const close = () => {
+    removeKey(lastingStore(), draftKey(id))
+    setOpen(false)
+  }
   return (
     <Section title="Looks" className="print:hidden">
       <ul className="flex flex-wrap gap-x-8">
@@ -35,11 +45,12 @@ export function Looks({ trial, isBusy, onKeep }: Props) {
         <Look
           trial={trial}
           isBusy={isBusy}
-          onKeep={readings => {
-            onKeep({ ...trial, readings: [...trial.readings, ...readings] })
-            setOpen(false)
-          }}
-          onClose={() => setOpen(false)}
+          draft={draftKey(id)}
+          onKeep={readings =>
+            // Refused or without a network it stays open, with all that was read.
+            void onKeep(now => ({ ...now, readings: together(now.readings, readings) })).then(close, () => undefined)
+          }
+          onClose={close}
         />
       ) : (
         <button className="button mt-2 min-h-12" onClick={() => setOpen(true)}>
@@ -50,15 +61,38 @@ export function Looks({ trial, isBusy, onKeep }: Props) {
   )
 }
 
+/** Readings with those of a look; sent twice they are there once. */
+function together(before: readonly TrialReading[], more: readonly TrialReading[]): TrialReading[] {
+  const ids = new Set(more.map(({ id }) => id))
+  return [...before.filter(({ id }) => !ids.has(id)), ...more]
+}
+
 interface LookProps {
   trial: Trial
   isBusy: boolean
+  draft: string
   onKeep: (readings: TrialReading[]) => void
   onClose: () => void
 }
 
-function Look({ trial, isBusy, onKeep, onClose }: LookProps) {
-  const [colours, setColours] = useState<Readonly<Record<string, string>>>({})
+/** Names of a look and of its readings, the same however often it is sent. */
+function lookIds() {
+  const known = new Map<string, string>()
+  const of = (label: string): string => {
+    const id = known.get(label) ?? freshUuid()
+    known.set(label, id)
+    return id
+  }
+  return { look: freshUuid(), of }
+}
+
+function Look({ trial, isBusy, draft, onKeep, onClose }: LookProps) {
+  const [colours, setAll] = useState<Readonly<Record<string, string>>>(() => readJson(lastingStore(), draft) ?? {})
+  const setColours = (next: Readonly<Record<string, string>>) => {
+    writeJson(lastingStore(), draft, next)
+    setAll(next)
+  }
+  const [ids] = useState(lookIds)
   const [way, setWay] = useState<ReadingWay>(trial.question.way)
   const [days, setDays] = useState(String(daysSince(trial.pouredOn)))
   const [active, setActive] = useState(trial.samples[0]!.label)
@@ -67,16 +101,16 @@ function Look({ trial, isBusy, onKeep, onClose }: LookProps) {
   const read = trial.samples.filter(({ label }) => HEX.test(colours[label] ?? ''))
   const hasBlank = read.some(({ role }) => role === 'nothing')
   const take = (label: string, hex: string) => {
-    setColours(now => ({ ...now, [label]: hex }))
+    setColours({ ...colours, [label]: hex })
     const next = trial.samples[trial.samples.findIndex(one => one.label === label) + 1]
     if (next) setActive(next.label)
   }
   const keep = () => {
-    const photo = `look-${freshUuid()}`
+    const photo = `look-${ids.look}`
     const at = new Date().toISOString()
     onKeep(
       read.map(({ label }) => ({
-        ...{ id: freshUuid(), sample: label, at, days: age, way, photo },
+        ...{ id: ids.of(label), sample: label, at, days: age, way, photo },
         ...{ hex: colours[label]!, faults: [], note: '' },
       })),
     )

@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { Download, Printer, Repeat } from 'lucide-react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { addBatch, addTrial, batchQuery, saveTrial, shelfQuery, trialQuery } from '../../api/client.ts'
+import { ApiError, addBatch, addTrial, batchQuery, saveTrial, shelfQuery, trialQuery } from '../../api/client.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
@@ -14,6 +14,7 @@ import { Section } from '../../ui/section.tsx'
 import { Answer } from './answer.tsx'
 import { Looks } from './looks.tsx'
 import { ShowsAtAll } from './shows-at-all.tsx'
+import type { TrialChange } from './trial-change.ts'
 import { MapOfSamples, WeighedIn } from './weighed-in.tsx'
 import { standingOf } from './trials-page.tsx'
 
@@ -28,12 +29,26 @@ export function TrialPage() {
   return <Opened kept={kept.data} shelf={shelf.data.shelf} />
 }
 
+interface Change {
+  change: TrialChange
+  batch?: string | null
+}
+
 /** Keeps a trial as it is changed; what is refused is told and nothing is lost on the page. */
-export function useKeeping(kept: TrialAnswer) {
+function useKeeping(kept: TrialAnswer) {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: ({ trial, batch }: { trial: Trial; batch?: string | null }) =>
-      saveTrial({ ...kept, trial, batch: batch === undefined ? kept.batch : batch }),
+    mutationFn: async ({ change, batch }: Change) => {
+      const sent = (on: TrialAnswer) =>
+        saveTrial({ ...on, trial: change(on.trial), batch: batch === undefined ? on.batch : batch })
+      try {
+        return await sent(kept)
+      } catch (error) {
+        if (!(error instanceof ApiError && error.status === 409)) throw error
+        // Another window was first: the same is done to what it made of it.
+        return sent(await queries.fetchQuery({ ...trialQuery(kept.id), staleTime: 0 }))
+      }
+    },
     onSuccess: saved => {
       queries.setQueryData(trialQuery(kept.id).queryKey, saved)
       void queries.invalidateQueries({ queryKey: ['trials'], exact: true })
@@ -44,10 +59,14 @@ export function useKeeping(kept: TrialAnswer) {
 function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
   const { trial } = kept
   const keeping = useKeeping(kept)
-  const strike = (label: string, struckOut: string) => {
-    const samples = trial.samples.map(one => (one.label === label ? { ...one, struckOut } : one))
-    keeping.mutate({ trial: { ...trial, samples } })
-  }
+  const keep = (change: TrialChange) => keeping.mutateAsync({ change })
+  const strike = (label: string, struckOut: string) =>
+    keeping.mutate({
+      change: now => ({
+        ...now,
+        samples: now.samples.map(one => (one.label === label ? { ...one, struckOut } : one)),
+      }),
+    })
   return (
     <>
       <TopBar>
@@ -77,6 +96,7 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
               <Download size={18} aria-hidden /> Save as a file
             </button>
           </p>
+          {keeping.isPaused && <p role="status">No network: it is sent as soon as that is back.</p>}
           {keeping.error && (
             <p role="alert" className="text-rust">
               {keeping.error.message}
@@ -89,12 +109,8 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
           <ShowsAtAll outlook={trialOutlook(trial)} />
         </Section>
         <Making kept={kept} shelf={shelf} onKeep={keeping.mutate} />
-        {trial.pouredOn !== '' && (
-          <Looks trial={trial} onKeep={changed => keeping.mutate({ trial: changed })} isBusy={keeping.isPending} />
-        )}
-        {trial.readings.length > 0 && (
-          <Answer kept={kept} shelf={shelf} onKeep={changed => keeping.mutate({ trial: changed })} />
-        )}
+        {trial.pouredOn !== '' && <Looks trial={trial} id={kept.id} onKeep={keep} isBusy={keeping.isPending} />}
+        {trial.readings.length > 0 && <Answer kept={kept} shelf={shelf} onKeep={keep} />}
       </main>
     </>
   )
@@ -126,7 +142,7 @@ function askedAgain({ readings: _, ...trial }: Trial): Trial {
 interface MakingProps {
   kept: TrialAnswer
   shelf: Shelf
-  onKeep: (change: { trial: Trial; batch?: string | null }) => void
+  onKeep: (change: Change) => void
 }
 
 /** A trial is made as a batch of its own: lye, weigh list, cup cards and the Bench are those of any batch. */
@@ -136,7 +152,7 @@ function Making({ kept, shelf, onKeep }: MakingProps) {
   const begin = useMutation({
     mutationFn: () => addBatch({ ...planOfTrial(trial, shelf), name: `${trial.name}: samples`.slice(0, 80) }),
     onSuccess: async made => {
-      onKeep({ trial, batch: made.id })
+      onKeep({ change: now => now, batch: made.id })
       await navigate(`/batches/${made.id}/prepare`)
     },
   })
@@ -163,11 +179,11 @@ function Making({ kept, shelf, onKeep }: MakingProps) {
             type="date"
             className="field min-h-11 text-ink"
             value={trial.pouredOn}
-            onChange={event => onKeep({ trial: { ...trial, pouredOn: event.target.value } })}
+            onChange={({ target: { value: pouredOn } }) => onKeep({ change: now => ({ ...now, pouredOn }) })}
           />
         </label>
         {batch && trial.pouredOn === '' && (
-          <PouredWith batch={batch} onDay={pouredOn => onKeep({ trial: { ...trial, pouredOn } })} />
+          <PouredWith batch={batch} onDay={pouredOn => onKeep({ change: now => ({ ...now, pouredOn }) })} />
         )}
         {begin.error && <p className="text-rust">{begin.error.message}</p>}
       </div>
