@@ -14,9 +14,7 @@ beforeAll(async () => {
 afterAll(() => at.close())
 
 const body = <T>(response: { body: unknown }): T => response.body as T
-const trial = JSON.parse(
-  readFileSync(new URL('../../trials/green-doses.json', import.meta.url), 'utf8'),
-) as Trial
+const trial = JSON.parse(readFileSync(new URL('../../trials/green-doses.json', import.meta.url), 'utf8')) as Trial
 async function signedIn() {
   const visitor = at.visitor()
   await visitor.post('/api/session').send(DEMO_SIGN_IN)
