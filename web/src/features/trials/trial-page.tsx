@@ -1,10 +1,20 @@
-import { ROLES, TRIAL_KINDS, drawnUp, planOfTrial, trialOutlook } from '@ostler/core'
+import { ROLES, TRIAL_KINDS, baseOf, drawnUp, planOfTrial, starterPlan, trialOutlook } from '@ostler/core'
 import type { Shelf, Trial, TrialAnswer } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { Download, Printer, Repeat } from 'lucide-react'
+import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { ApiError, addBatch, addTrial, batchQuery, saveTrial, shelfQuery, trialQuery } from '../../api/client.ts'
+import {
+  ApiError,
+  addBatch,
+  addTrial,
+  batchQuery,
+  recipesQuery,
+  saveTrial,
+  shelfQuery,
+  trialQuery,
+} from '../../api/client.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
@@ -149,10 +159,19 @@ interface MakingProps {
 function Making({ kept, shelf, onKeep }: MakingProps) {
   const { trial, batch } = kept
   const navigate = useNavigate()
+  const recipes = useQuery(recipesQuery).data ?? []
+  const [recipe, setRecipe] = useState('')
   const begin = useMutation({
-    mutationFn: () => addBatch({ ...planOfTrial(trial, shelf), name: `${trial.name}: samples`.slice(0, 80) }),
+    mutationFn: () => {
+      const usual = starterPlan(trial.name)
+      const like = { ...usual, recipe: recipes.find(({ id }) => id === recipe)?.recipe ?? usual.recipe }
+      return addBatch({ ...planOfTrial(trial, shelf, like), name: `${trial.name}: samples`.slice(0, 80) })
+    },
     onSuccess: async made => {
-      onKeep({ change: now => now, batch: made.id })
+      // Its plain soap is what the recipe makes it.
+      const { carotene, chlorophyll, brown, scatter } = baseOf(made.plan, shelf)
+      const base = { carotene, chlorophyll, brown, scatter, gel: trial.base.gel }
+      onKeep({ change: now => ({ ...now, base }), batch: made.id })
       await navigate(`/batches/${made.id}/prepare`)
     },
   })
@@ -169,9 +188,26 @@ function Making({ kept, shelf, onKeep }: MakingProps) {
             To its batch
           </Link>
         ) : (
-          <button className="button button-main" disabled={begin.isPending} onClick={() => begin.mutate()}>
-            Make it as a batch
-          </button>
+          <>
+            <label className="flex flex-col text-[13px] text-soft">
+              its batter
+              <select
+                className="field min-h-11 text-ink"
+                value={recipe}
+                onChange={event => setRecipe(event.target.value)}
+              >
+                <option value="">a calm, balanced recipe</option>
+                {recipes.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <button className="button button-main" disabled={begin.isPending} onClick={() => begin.mutate()}>
+              Make it as a batch
+            </button>
+          </>
         )}
         <label className="flex flex-col text-[13px] text-soft">
           poured on
