@@ -1,21 +1,10 @@
-import { correlation, ranksOf } from '../quantities/chance/index.ts'
+import { correlation, mixing, ranksOf } from '../quantities/chance/index.ts'
 
 /** In which order samples are drawn, so that what drifts while they are made does not look like the answer. */
 
 /** As many orders are tried; as the worst of it, drift that bends counts half as much as drift that goes one way. */
 const TRIED = 800
 const BEND = 0.5
-
-/** A 32-bit mixing generator, 0…1: the same numbers for the same seed. */
-function mixing(seed: number): () => number {
-  let s = seed >>> 0
-  return () => {
-    s = (s + 0x6d2b79f5) >>> 0
-    let x = Math.imul(s ^ (s >>> 15), 1 | s)
-    x = (x + Math.imul(x ^ (x >>> 7), 61 | x)) ^ x
-    return ((x ^ (x >>> 14)) >>> 0) / 2 ** 32
-  }
-}
 
 /** Numbers from 0 in a shuffled order: the same for the same seed. */
 export function shuffled(count: number, random: () => number): number[] {

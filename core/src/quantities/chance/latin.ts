@@ -1,7 +1,7 @@
 import { inverseNormal } from './normal.ts'
 
 /** A 32-bit mixing generator, 0…1: the same numbers for the same seed, on every machine. */
-function mixing(seed: number): () => number {
+export function mixing(seed: number): () => number {
   let s = seed >>> 0
   return () => {
     s = (s + 0x6d2b79f5) >>> 0
