@@ -5,7 +5,7 @@ import { drawingOrder, randomOf, shuffled } from './order.ts'
 import { leastSeen, timesToSee } from './power.ts'
 import { trialSize } from './size.ts'
 import type { TrialSize } from './size.ts'
-import { weighingOf } from './weighing.ts'
+import { leftOver, weighingOf } from './weighing.ts'
 import type { DoseWeighing } from './weighing.ts'
 
 /** A trial drawn up from its question: which samples, in which order, how they are weighed, and what it will be able to show. */
@@ -57,10 +57,6 @@ export interface TrialOutlook {
   order: Confounded
 }
 
-/** Batter that a strong one takes beside the samples that it goes into, g. */
-const alsoTaken = (how: DoseWeighing): number =>
-  how.way === 'thinned' ? how.strongG - how.doses.reduce((sum, one) => sum + one.weighG, 0) : 0
-
 /** What a trial needs and will be able to show, before anything is made. */
 export function trialOutlook({ question, samples }: Pick<Trial, 'question' | 'samples'>): TrialOutlook {
   const { sampleG, stepG, way, matters } = question
@@ -82,7 +78,7 @@ export function trialOutlook({ question, samples }: Pick<Trial, 'question' | 'sa
     size: trialSize(
       inUse.length,
       sampleG,
-      weighing.reduce((sum, { how }) => sum + alsoTaken(how), 0),
+      weighing.reduce((sum, { how }) => sum + leftOver(how), 0),
     ),
     weighing,
     wouldSee: leastSeen({ ...design, times: 1 }),

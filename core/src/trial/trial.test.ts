@@ -86,6 +86,13 @@ describe('weighing', () => {
     )
   })
 
+  test('says so where the scale cannot, rather than ask for kilograms of strong batter', () => {
+    const coarse = { stepG: 1, batterStepG: 1 }
+    expect(weighingOf([4], 150, coarse)).toEqual({ way: 'none', sampleG: null })
+    expect(weighingOf([20], 150, coarse)).toEqual({ way: 'none', sampleG: null })
+    expect(weighingOf([60, 60, 60, 60, 60, 60], 150, coarse)).toMatchObject({ way: 'thinned' })
+  })
+
   test('tells each sample’s own superfat and water', () => {
     const less = sampleBatter(0.05, 27.5, 9, { oilG: 0.36, waterG: 1, lyeNeed: 1 })
     expect(less.superfat).toBeCloseTo(0.0623, 4)

@@ -15,6 +15,8 @@ const MORE_SLURRY = 1.5
 const MORE_STRONG = 1.06
 const STRONG_LEFT_G = 3
 const STRONG_ERROR = 0.045
+/** More strong batter left over than this is a batch, not a trial, g. */
+const MOST_LEFT_G = 400
 const ROUND_G = 5
 /** Samples larger than this are no samples: only a finer scale helps. */
 const MOST_SAMPLE_G = 300
@@ -94,6 +96,10 @@ function thinned(doses: readonly number[], sampleG: number, { stepG }: Scale): D
   return { way: 'thinned', strongG, powderG, doses: weighed, commonError }
 }
 
+/** Strong batter that goes into no sample, g. */
+export const leftOver = (of: DoseWeighing): number =>
+  of.way === 'thinned' ? of.strongG - of.doses.reduce((sum, one) => sum + one.weighG, 0) : 0
+
 const errorsOf = (of: DoseWeighing): number[] => (of.way === 'none' ? [Infinity] : of.doses.map(one => one.error))
 const isGood = (of: DoseWeighing): boolean => Math.max(...errorsOf(of)) <= MOST_ERROR + 1e-9
 
@@ -110,8 +116,8 @@ export function weighingOf(doses: readonly number[], sampleG: number, scale: Sca
   const found = slurries.find(one => slurryFits(one, sampleG, scale) && isGood(one))
   if (found) return found
   const thin = thinned(doses, sampleG, scale)
-  if (isGood(thin)) return thin
-  const neededG = (sdOf(scale.stepG) * 1000) / (MOST_ERROR * Math.min(...doses))
+  if (isGood(thin) && leftOver(thin) <= MOST_LEFT_G) return thin
+  const neededG = Math.max(sampleG + ROUND_G, (sdOf(scale.stepG) * 1000) / (MOST_ERROR * Math.min(...doses)))
   return { way: 'none', sampleG: neededG <= MOST_SAMPLE_G ? roundedUp(neededG) : null }
 }
 

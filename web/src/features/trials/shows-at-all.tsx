@@ -5,7 +5,8 @@ import { useHabits } from '../../plan/context.tsx'
 /** What a trial needs and will be able to show, before anything is made. */
 export function ShowsAtAll({ outlook: { size, wouldSee, timesNeeded, weighing, order } }: { outlook: TrialOutlook }) {
   const habits = useHabits()
-  const none = weighing.filter(({ how }) => how.way === 'none')
+  const none = weighing.flatMap(({ how }) => (how.way === 'none' ? [how.sampleG] : []))
+  const needed = none.includes(null) ? null : Math.max(...none.map(g => g ?? 0))
   return (
     <ul className="list-disc pl-5">
       <li>
@@ -21,14 +22,15 @@ export function ShowsAtAll({ outlook: { size, wouldSee, timesNeeded, weighing, o
             : ''}
       </li>
       {order.verdict !== 'clean' && <li>What is asked goes with the order of drawing: {order.verdict}.</li>}
-      {none.map(({ colorant, how }) => (
-        <li key={colorant} className="text-rust">
-          △ This scale cannot weigh the smallest dose within 5 %
-          {how.way === 'none' && how.sampleG !== null
-            ? `: take samples of ${showMass(how.sampleG, habits, 1)}, or a finer scale.`
-            : ': a finer scale is needed.'}
+      {none.length > 0 && (
+        <li className="text-rust">
+          △ This scale cannot weigh{' '}
+          {weighing.length > 1 ? `${none.length} of the ${weighing.length} colorants` : 'the smallest dose'} within 5 %
+          {needed === null
+            ? ': a finer scale is needed.'
+            : `: take samples of ${showMass(needed, habits, 1)}, or a finer scale.`}
         </li>
-      ))}
+      )}
     </ul>
   )
 }
