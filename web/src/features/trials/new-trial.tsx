@@ -192,7 +192,7 @@ function Colorants({ wish, colorants, onValue }: ColorantsProps) {
   return (
     <fieldset>
       <legend className="text-[13px] text-soft">compared, each at its reference dose</legend>
-      <ul className="max-h-60 columns-3 gap-6 overflow-y-auto border border-line p-2 max-[900px]:columns-2 max-[600px]:columns-1">
+      <ul className="grid max-h-72 grid-cols-3 gap-x-6 overflow-y-auto border border-line p-2 max-[900px]:grid-cols-2 max-[600px]:grid-cols-1">
         {usable.map(({ id, name, soapHex }) => (
           <li key={id}>
             <label className="flex min-h-9 cursor-pointer items-center gap-2">
