@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { forecast } from '../forecast/index.ts'
 import { deltaE, labOfHex } from '../look/colour/index.ts'
 import { colourOfSwatch } from '../look/index.ts'
-import { readPlan, starterPlan } from '../plan/index.ts'
+import { plainOil, readPlan, starterPlan } from '../plan/index.ts'
 import { referenceShelf } from '../shelf/index.ts'
 import { agesRead, colorantAnswers, dueLooks, takenBack, takenOn } from './answer.ts'
 import { MAX_SAMPLES, readTrial } from './document.ts'
@@ -51,6 +52,28 @@ describe('a trial drawn up', () => {
     const deepest = trial.samples.reduce((a, b) => (b.gPerKg > a.gPerKg ? b : a))
     expect(powder(deepest.label)).toBeCloseTo(0.24, 2)
     expect(powder(trial.samples[0]!.label)).toBe(0)
+  })
+
+  test('is weighed with no more lye than its oils take, by arithmetic of its own', () => {
+    const [NAOH, KOH] = [39.997, 56.105]
+    const recipes = [starterPlan('Usual').recipe, { ...starterPlan('One').recipe, oils: [plainOil('olive', 1)] }]
+    fc.assert(
+      fc.property(fc.integer({ min: 15, max: 300 }), fc.constantFrom(...recipes), (sampleG, recipe) => {
+        const question = { ...trial.question, sampleG }
+        const plan = planOfTrial({ ...trial, question }, shelf, { ...starterPlan('x'), recipe })
+        const made = forecast(plan, shelf)
+        if (!made.ok) return false
+        const { oils, lyeG } = made.forecast.portions
+        const taken = oils.reduce((sum, { oil, massG }) => {
+          const { sapKohMgPerG } = shelf.oils.find(({ id }) => id === oil)!
+          return sum + (massG * sapKohMgPerG * NAOH) / (1000 * KOH)
+        }, 0)
+        const needG = (taken * (1 - recipe.superfatShare)) / recipe.lyePurityShare
+        // Rounded down on a scale of 0.01 g; oils in whole grams leave a little superfat more.
+        return lyeG <= needG + 1e-9 && lyeG >= 0.985 * needG - 0.02
+      }),
+      { numRuns: 60 },
+    )
   })
 
   test('has no more samples than a batch has cups where its question keeps to that', () => {
