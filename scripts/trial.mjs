@@ -18,13 +18,16 @@ await run(async () => {
   const shelf = shelfFrom(core, shelfPath)
   const trial =
     read.trial.samples.length > 0 ? read.trial : { ...read.trial, samples: core.drawnUp(read.trial.question) }
-  const ages = core.agesRead(trial).map(age => ({ ...age, labs: Object.fromEntries(age.labs) }))
+  const says = core.trialSays(trial, OWN_ID, shelf, null)
+  const ages = says.ages.map(age => ({ ...age, labs: Object.fromEntries(age.labs) }))
+  const numbers = says.numbers.map(read => ({ ...read, means: Object.fromEntries(read.means) }))
   const answer = {
     samples: trial.samples,
     outlook: core.trialOutlook(trial),
     due: core.dueLooks(trial),
+    ...says,
     ages,
-    colorants: core.colorantAnswers(trial, OWN_ID, shelf),
+    numbers,
   }
   process.stdout.write(`${JSON.stringify(answer, null, 2)}\n`)
 })

@@ -30,6 +30,8 @@ export {
   SHELF_VERSION,
   SOURCES,
   SWATCH_FAULTS,
+  FINDINGS,
+  Finding,
   Scent,
   Allergen,
   MAX_ALLERGENS,

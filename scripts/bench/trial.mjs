@@ -25,9 +25,28 @@ export default async function trial() {
   tell('trial.fit16x6.p95_ms', p95(await timed(20, fit)), 'ms')
 
   const read = core.readTrial(JSON.parse(readFileSync(join(ROOT, 'trials', 'green-doses.json'), 'utf8')))
-  const answer = () => core.colorantAnswers(read.trial, '00000000-0000-4000-8000-000000000000', shelf)
+  const answer = () => core.trialSays(read.trial, '00000000-0000-4000-8000-000000000000', shelf, null)
   await timed(2, answer)
   tell('trial.answer9x3.p95_ms', p95(await timed(10, answer)), 'ms')
+
+  // Of a plan with a scent: until the first answer that tells of its chance, and until the last.
+  const plan = core.readPlan(JSON.parse(readFileSync(join(ROOT, 'examples', 'ninth-lock.json'), 'utf8'))).plan
+  const until = isEnough => () => {
+    for (const told of core.worthOfTests(plan, shelf)) if (isEnough(told)) return
+  }
+  const first = until(({ tests }) => tests.some(({ of }) => of === 'chance'))
+  await timed(2, first)
+  tell('trial.value.first_ms', p95(await timed(10, first)), 'ms')
+  tell(
+    'trial.value.all_ms',
+    p95(
+      await timed(
+        5,
+        until(({ done }) => done >= 1),
+      ),
+    ),
+    'ms',
+  )
 }
 
 const shifted = ({ l, a, b }, n) => ({ l: l + Math.sin(n), a: a + Math.cos(2 * n) / 2, b: b + Math.sin(3 * n) / 2 })

@@ -67,7 +67,7 @@ test('the schema of trials accepts the one that is kept beside it, and refuses w
   const wrong = [
     { ...trial, version: 2 },
     { ...trial, pouredOn: 'yesterday' },
-    { ...trial, question: { ...trial.question, blanks: 1 } },
+    { ...trial, question: { ...trial.question, blanks: 0 } },
     { ...trial, samples: [{ ...trial.samples[0], label: 'green' }] },
     { ...trial, readings: [{ ...trial.readings[0], hex: 'green' }] },
   ]

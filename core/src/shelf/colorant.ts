@@ -1,4 +1,5 @@
 import { Choice, Choices, Id, Like, NumberFrom, Parts, Text } from '../document/fields/index.ts'
+import { Finding, MAX_FINDINGS } from './finding.ts'
 import { Amount, Colour, Flag, OneOf, Words } from './fields.ts'
 import { HEATS, TRACE } from './ingredients.ts'
 import type { HeatClass } from './ingredients.ts'
@@ -189,6 +190,11 @@ export class Colorant extends Ingredient {
 
   @Parts(() => OwnSwatch, 0, MAX_SWATCHES, `A colorant keeps at most ${MAX_SWATCHES} swatches.`)
   swatches!: OwnSwatch[]
+
+  @Parts(() => Finding, 0, MAX_FINDINGS, `A colorant keeps at most ${MAX_FINDINGS} findings of trials.`, {
+    optional: true,
+  })
+  findings?: Finding[]
 }
 
 /** One of a palette's colours: what it looks like, and how it was made if that is known. */

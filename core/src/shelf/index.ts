@@ -27,6 +27,8 @@ export {
   Palette,
   SWATCH_FAULTS,
 } from './colorant.ts'
+export { BEFORE_TRIALS, FINDINGS, Finding, apartFrom, foundOf } from './finding.ts'
+export type { FindingWhat } from './finding.ts'
 export type { Medium, PaletteColour, SwatchFault } from './colorant.ts'
 export { FORMS, LININGS, MouldShape, Tool, Vessel } from './equipment.ts'
 export type { Lining, MouldForm, Wall } from './equipment.ts'

@@ -1,5 +1,6 @@
 import { Id, NumberFrom, Parts, Text } from '../document/fields/index.ts'
 import { Amount, Flag, OneOf, WordList, Words } from './fields.ts'
+import { Finding, MAX_FINDINGS } from './finding.ts'
 import { Ingredient } from './item.ts'
 
 export const TEXTURES = { soft: 'liquid or soft', hard: 'hard', brittle: 'brittle butter', wax: 'wax' } as const
@@ -307,4 +308,9 @@ export class Scent extends Ingredient {
 
   @Parts(() => Allergen, 0, MAX_ALLERGENS, `A scent has at most ${MAX_ALLERGENS} allergens.`)
   allergens!: Allergen[]
+
+  @Parts(() => Finding, 0, MAX_FINDINGS, `A scent keeps at most ${MAX_FINDINGS} findings of trials.`, {
+    optional: true,
+  })
+  findings?: Finding[]
 }

@@ -7,10 +7,12 @@ import { colourBy, doseCurve, exchangedIn } from './curve.ts'
 import type { Curve, CurveReading } from './curve.ts'
 import { differences } from './difference.ts'
 import type { Difference } from './difference.ts'
-import { LOOK_DAYS } from './document.ts'
+import { kindOf } from './kinds.ts'
+import { prefixOf } from './document.ts'
 import type { Trial, TrialReading, TrialSample } from './document.ts'
 import { CHANNELS, MAKING, commonSd, labOfThree, patchSd } from './noise.ts'
 import type { ReadingWay } from './noise.ts'
+import { isAlike } from './samples.ts'
 import { weighingOf } from './weighing.ts'
 
 /** What a trial answers: a pure function of what was read and of the shelf without it. */
@@ -32,6 +34,8 @@ export interface AgeRead {
   labs: ReadonlyMap<string, Lab>
   /** Every sample that counts against the blanks; empty without a blank in each photograph. */
   differences: Difference[]
+  /** Cures with the scent against the scent alone; empty where no scent is fought. */
+  againstScent: Difference[]
 }
 
 const counted = ({ samples }: Trial): TrialSample[] =>
@@ -66,9 +70,6 @@ function levelled(trial: Trial, readings: readonly TrialReading[]): Map<string, 
   )
 }
 
-const isAlike = (a: TrialSample, b: TrialSample): boolean =>
-  a.colorant === b.colorant && a.gPerKg === b.gPerKg && a.whiteGPerKg === b.whiteGPerKg
-
 function ageRead(trial: Trial, readings: readonly TrialReading[]): AgeRead {
   const { way, days } = readings[0]!
   const photos = new Set(readings.map(({ photo }) => photo)).size
@@ -79,15 +80,25 @@ function ageRead(trial: Trial, readings: readonly TrialReading[]): AgeRead {
   )
   const labsOf = (like: TrialSample): Lab[] =>
     read.filter(one => isAlike(one, like)).map(({ label }) => labs!.get(label)!)
-  const blanks = read.filter(({ role }) => role === 'nothing')
-  const samples = firsts.map(sample => ({ label: sample.label, labs: labsOf(sample) }))
   const asked = { way, photos, matters: trial.question.matters, direction: 'any' as const }
+  const against = (list: readonly TrialSample[], samples: readonly TrialSample[]): Difference[] =>
+    labs && list.length > 0 && samples.length > 0
+      ? differences({
+          ...asked,
+          samples: samples.map(one => ({ label: one.label, labs: labsOf(one) })),
+          blanks: list.map(({ label }) => labs.get(label)!),
+        })
+      : []
   return {
     ...{ days, way, photos, labs: labs ?? new Map<string, Lab>() },
-    differences:
-      labs && blanks.length > 0
-        ? differences({ ...asked, samples, blanks: blanks.map(({ label }) => labs.get(label)!) })
-        : [],
+    differences: against(
+      read.filter(({ role }) => role === 'nothing'),
+      firsts,
+    ),
+    againstScent: against(
+      read.filter(({ role }) => role === 'suspect'),
+      firsts.filter(({ role, scented }) => role === 'test' && scented),
+    ),
   }
 }
 
@@ -144,7 +155,8 @@ function curvePoints(curve: Curve, known: Pigment, doses: readonly number[], bas
 /** Plain soap further off its forecast than this stands for itself, ΔE. */
 const OWN_BASE = 3
 
-function baseTint({ base }: Trial): BaseTint {
+/** Tint of its plain soap. */
+export function baseOfTrial({ base }: Trial): BaseTint {
   const { carotene, chlorophyll, brown, scatter } = base
   return { ...STANDARD_BASE, carotene, chlorophyll, brown, scatter }
 }
@@ -154,7 +166,7 @@ const hexOf = (lab: Lab): string => hexOfLinear(linearOfLab(lab))
 
 /** What the plain soap of a look is, by its blanks, where that lies too far off what its recipe says. */
 function baseIn(trial: Trial, read: AgeRead): BaseTint {
-  const tint = baseTint(trial)
+  const tint = baseOfTrial(trial)
   const blanks = counted(trial).flatMap(({ role, label }) => (role === 'nothing' ? (read.labs.get(label) ?? []) : []))
   if (blanks.length === 0) return tint
   const seen = meanLab(blanks)
@@ -197,9 +209,7 @@ const ownReadings = (swatches: readonly OwnSwatch[]): CurveReading[] =>
       },
     }))
 
-const isOf = (trialId: string, { id }: OwnSwatch): boolean => id.startsWith(`${prefixOf(trialId)}-`)
-const prefixOf = (trialId: string): string => `trial-${trialId.slice(0, 8)}`
-
+const isOf = (trialId: string, { id }: Pick<OwnSwatch, 'id'>): boolean => id.startsWith(`${prefixOf(trialId)}-`)
 /** What the trial says of each of its colorants; of those without a settled reading nothing. @param trialId its swatches on the shelf are left out */
 export function colorantAnswers(trial: Trial, trialId: string, shelf: Shelf): ColorantAnswer[] {
   const ages = agesRead(trial)
@@ -226,7 +236,7 @@ export function colorantAnswers(trial: Trial, trialId: string, shelf: Shelf): Co
         ...{ colorant: id, curve, doseGPerKg, before, after, deltaE: deltaE(before, after.lab) },
         ...{ beforeHex: hexOf(before), afterHex: hexOf(after.lab) },
         exchanged: exchangedIn(pigment, all, options),
-        points: curvePoints(curve, known, doses, baseTint(trial), ageOf(trial, ages.at(-1)!.days)),
+        points: curvePoints(curve, known, doses, baseOfTrial(trial), ageOf(trial, ages.at(-1)!.days)),
       },
     ]
   })
@@ -252,7 +262,7 @@ export function takenOn(trial: Trial, trialId: string, item: Colorant, date: str
   const last = agesRead(trial).findLast(({ days }) => days >= (item.shiftDays > 0 ? SETTLED_DAYS : 1))
   if (!last) return { ...item, swatches: kept }
   const shift = shiftOf(trial, last)
-  const base = baseTint(trial)
+  const base = baseOfTrial(trial)
   const mine = counted(trial).filter(({ colorant, label }) => colorant === item.id && last.labs.has(label))
   const swatches = mine.map((sample): OwnSwatch => {
     const readings = trial.readings.filter(reading => reading.sample === sample.label)
@@ -283,14 +293,18 @@ export interface DueLook {
 }
 
 const DAY_MS = 86_400_000
+/** A look is done when one was taken so near its day: within hours at first, later within a share of its age. */
+const isNear = (days: number, at: number): boolean =>
+  Math.abs(at - days) <= (days < 1.5 ? HOURS_NEAR : Math.max(1, NEAR.share * days))
+const HOURS_NEAR = 0.6
 
 /** When the samples are to be looked at, and whether they were; none before it is poured. */
-export function dueLooks({ question, pouredOn, readings }: Trial): DueLook[] {
+export function dueLooks({ question, pouredOn, readings, numbers = [] }: Trial): DueLook[] {
   if (pouredOn === '') return []
   const from = new Date(`${pouredOn}T00:00:00Z`).getTime()
-  return LOOK_DAYS[question.kind].map(days => ({
+  return kindOf(question.kind).days.map(days => ({
     days,
     on: new Date(from + days * DAY_MS).toISOString().slice(0, 10),
-    isDone: readings.some(one => Math.abs(one.days - days) <= Math.max(1, NEAR.share * days)),
+    isDone: [...readings, ...numbers].some(one => isNear(days, one.days)),
   }))
 }

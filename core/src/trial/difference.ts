@@ -2,6 +2,7 @@ import jStat from 'jstat'
 import { latinNormals } from '../quantities/chance/index.ts'
 import { deltaE } from '../look/colour/index.ts'
 import type { Lab } from '../look/colour/index.ts'
+import { holm } from './holm.ts'
 import { CHANNELS, differenceVariance, labOfThree, scaleOf, scatterOf, threeOf } from './noise.ts'
 import type { ReadingWay, Scatter } from './noise.ts'
 import { leastSeen, timesToSee } from './power.ts'
@@ -68,17 +69,6 @@ function rangeOf(blank: Lab, difference: readonly number[], sds: readonly number
   return { low: all[Math.round(TAIL * DRAWS)]!, high: all[Math.round((1 - TAIL) * DRAWS)]! }
 }
 
-/** By Holm: the least p first, each against what is left of the false rate. */
-function believed(ps: readonly number[]): boolean[] {
-  const order = ps.map((_, i) => i).sort((a, b) => ps[a]! - ps[b]!)
-  const found = new Array<boolean>(ps.length).fill(false)
-  for (const [place, i] of order.entries()) {
-    if (ps[i]! * (ps.length - place) >= FAMILY) break
-    found[i] = true
-  }
-  return found
-}
-
 function wordOf(
   isBelieved: boolean,
   high: number,
@@ -103,7 +93,10 @@ export function differences(asked: DifferenceAsked): Difference[] {
     const sds = variances.map(Math.sqrt)
     return { label, times: labs.length, difference, sds, p: 1 - jStat.centralF.cdf(f, 3, freedom) }
   })
-  const different = believed(found.map(({ p }) => p))
+  const different = holm(
+    found.map(({ p }) => p),
+    FAMILY,
+  )
   return found.map(({ label, times, difference, sds, p }, i) => {
     const { low, high } = rangeOf(blank, difference, sds)
     const design = { way, photos, samples: samples.length, blanks: blanks.length, direction }

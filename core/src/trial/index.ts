@@ -1,25 +1,30 @@
-export {
-  LOOK_DAYS,
-  MAX_LEVELS,
-  MAX_SAMPLES,
-  ROLES,
-  TRIAL_KINDS,
-  Trial,
-  TrialQuestion,
-  TrialReading,
-  readTrial,
-} from './document.ts'
-export type { TrialKind, TrialSample } from './document.ts'
+export { MAX_LEVELS, MAX_SAMPLES, ROLES, Trial, TrialQuestion, TrialReading, readTrial } from './document.ts'
+export { measureOf } from './document.ts'
+export type { TrialBatter, TrialNumber, TrialSample } from './document.ts'
+export { KINDS as TRIAL_KINDS, NUMBERS as TRIAL_NUMBERS, kindOf as kindOfTrial } from './kinds.ts'
+export type { TrialKind } from './kinds.ts'
+export { MEASURES } from './measures.ts'
+export type { MeasureName } from './measures.ts'
 export { WAYS as READING_WAYS } from './noise.ts'
 export type { ReadingWay } from './noise.ts'
-export { drawnUp, trialOutlook } from './draw-up.ts'
+export { drawnUp, trialOf as trialOfQuestion, trialOutlook } from './draw-up.ts'
 export type { TrialOutlook } from './draw-up.ts'
 export type { DoseWeighing } from './weighing.ts'
-export { planOfTrial } from './plan-of-trial.ts'
-export { agesRead, colorantAnswers, dueLooks, takenBack, takenOn } from './answer.ts'
+export { battersOf, planOfTrial } from './plan-of-trial.ts'
+export { agesRead, dueLooks, takenBack, takenOn } from './answer.ts'
+export { prefixOf as prefixOfTrial } from './document.ts'
+export { BY_DRIP, pairsOf, shelfWithoutTrial, taughtBy } from './findings.ts'
+export type { BrowningSaid, FadingSaid, FoundSaid, SpeedSaid } from './findings.ts'
+export { PAIR_MINUTES } from './speed.ts'
+export { canTeach, trialSays } from './says.ts'
+export type { TrialSays } from './says.ts'
+export type { ClaimTag, NumbersRead } from './numbers-read.ts'
+export type { NumberDifference } from './measured.ts'
 export type { AgeRead, ColorantAnswer, DosePoint, DueLook } from './answer.ts'
 export { differences as sampleDifferences } from './difference.ts'
 export type { Difference as SampleDifference } from './difference.ts'
 export { doseCurve } from './curve.ts'
 export { evenDoses } from './even-doses.ts'
 export { trialDue } from './trial-due.ts'
+export { worthOfTests } from './worth.ts'
+export type { WorthTest, WorthTold } from './worth.ts'

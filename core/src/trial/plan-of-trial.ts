@@ -1,9 +1,11 @@
-import { Cup, CupColorant, Pour, batterDensity, plainCup, starterPlan } from '../plan/index.ts'
+import { Cup, CupColorant, Pour, batterDensity, plainCup, plannedScent, starterPlan } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { started } from '../document/fields/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
-import type { Trial, TrialSample } from './document.ts'
+import type { PlannedAdditive, PlannedScent, Recipe } from '../recipe/index.ts'
+import type { Trial, TrialQuestion, TrialSample } from './document.ts'
+import { kindOf } from './kinds.ts'
 
 /** A trial as a batch plan: every sample a cup and a cavity of its own. Weighing, lye, cards and the Bench are those of any batch. */
 
@@ -26,21 +28,56 @@ function colorantsOf({ colorant, gPerKg, whiteGPerKg }: TrialSample, shelf: Shel
 
 const idOf = ({ label }: TrialSample): string => `sample-${label.toLowerCase()}`
 
+/** The recipe of a level that is a batter of its own. */
+function recipeOf(
+  { kind, levels, additive }: TrialQuestion,
+  shelf: Shelf,
+  recipe: Recipe,
+  level: number | null,
+): Recipe {
+  const amount = level === null ? undefined : levels[level]?.amount
+  if (amount === undefined) return recipe
+  if (kind === 'superfat') return { ...recipe, superfatShare: amount / 100 }
+  if (kind === 'water') return { ...recipe, water: { ...recipe.water, basis: 'concentration', value: amount / 100 } }
+  if (kind !== 'hardener' || !additive) return recipe
+  const item = findById(shelf.additives, additive)
+  const others = recipe.additives.filter(part => part.additive !== additive)
+  const part: PlannedAdditive = { additive, gPerKgOils: amount, moment: item?.moment ?? 'oils', addLye: true }
+  return { ...recipe, additives: [...others, part] }
+}
+
+/** Batters that a trial is made of: null the usual one, else a level of its own. */
+export const battersOf = ({ question, samples }: Pick<Trial, 'question' | 'samples'>): (number | null)[] =>
+  kindOf(question.kind).ownBatters ? [null, ...new Set(samples.flatMap(({ level }) => level ?? []))] : [null]
+
+function scentOf({ scent, load }: TrialQuestion, samples: readonly TrialSample[]): PlannedScent | null {
+  if (!scent || !load || !samples.some(({ scented }) => scented)) return null
+  return plannedScent([{ scent, share: 1 }], load, { moment: 'last' })
+}
+
 /**
  * @param like a batch whose recipe, scales and conditions it is made with; left out: those of a new batch
+ * @param level of a trial whose levels are batters of their own: which of them; null: the usual one
  */
-export function planOfTrial(trial: Pick<Trial, 'name' | 'question' | 'samples'>, shelf: Shelf, like?: Plan): Plan {
+export function planOfTrial(
+  trial: Pick<Trial, 'name' | 'question' | 'samples'>,
+  shelf: Shelf,
+  like?: Plan,
+  level: number | null = null,
+): Plan {
   const base = like ?? starterPlan(trial.name)
-  const { samples, question } = trial
+  const { question } = trial
+  const { ownBatters } = kindOf(question.kind)
+  const samples = ownBatters ? trial.samples.filter(one => (one.level ?? null) === level) : trial.samples
   const perMm = (SIDE_MM * SIDE_MM * batterDensity(base)) / 1000
   const fillMm = Math.max(LEAST_FILL_MM, Math.round((10 * question.sampleG) / perMm) / 10)
   return {
     ...starterPlan(trial.name.slice(0, 60)),
-    recipe: base.recipe,
+    recipe: recipeOf(question, shelf, base.recipe, level),
     conditions: { ...base.conditions, fineScaleStepG: question.stepG },
     heat: { ...base.heat, startAt: '' },
-    // Unscented: a scent’s browning would be read as colour.
-    scent: null,
+    // Unscented unless the scent is what it is about: its browning would be read as colour.
+    scent: scentOf(question, samples),
     mould: {
       ...{ name: 'Small cavities', form: 'box', innerLengthMm: SIDE_MM, innerWidthMm: SIDE_MM, lining: 'none' },
       ...{ innerHeightMm: Math.ceil(fillMm + WALL_MM), fillMm, taperMm: 0, cavities: samples.length },
@@ -48,7 +85,8 @@ export function planOfTrial(trial: Pick<Trial, 'name' | 'question' | 'samples'>,
     cups: samples.map(sample =>
       started(Cup, {
         ...plainCup(idOf(sample), sample.label),
-        ...{ scented: false, colorants: colorantsOf(sample, shelf) },
+        ...{ scented: sample.scented ?? false, colorants: colorantsOf(sample, shelf) },
+        stabiliserRatio: sample.stabiliserRatio ?? null,
       }),
     ),
     score: samples.map((sample, i) =>

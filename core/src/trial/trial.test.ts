@@ -11,7 +11,7 @@ import { evenDoses } from './even-doses.ts'
 import { MAKING, commonSd, patchSd } from './noise.ts'
 import { driftOf, driftsIn, drawingOrder, randomOf } from './order.ts'
 import { bestBlanks, leastSeen, timesToSee } from './power.ts'
-import { ricingKnown } from './ricing.ts'
+import { ricingKnown } from '../batter/schedule/riced-pots.ts'
 import { clingInSample, trialSize } from './size.ts'
 import { sampleBatter, weighingOf } from './weighing.ts'
 

@@ -1,13 +1,20 @@
-import { agesRead, colorantAnswers } from '@ostler/core'
-import type { AgeRead, ColorantAnswer, Shelf, Trial } from '@ostler/core'
+import { trialSays, worthOfTests } from '@ostler/core'
+import type { Plan, Shelf, Trial, TrialSays, WorthTold } from '@ostler/core'
 import { expose } from 'comlink'
 
-/** What a trial answers: fits, and every pair of labels exchanged. */
+/** What tests a plan would gain by, told from rough to fine; between steps it lets messages in. */
+async function worth(plan: Plan, shelf: Shelf, told: (state: WorthTold) => void): Promise<void> {
+  for (const state of worthOfTests(plan, shelf)) {
+    told(state)
+    await new Promise(resolve => setTimeout(resolve))
+  }
+}
+
+/** What a trial answers: fits, and every pair of labels exchanged; and which trial is worth making. */
 const worker = {
-  answer: (trial: Trial, id: string, shelf: Shelf): { ages: AgeRead[]; colorants: ColorantAnswer[] } => ({
-    ages: agesRead(trial),
-    colorants: colorantAnswers(trial, id, shelf),
-  }),
+  worth,
+  answer: (trial: Trial, id: string, shelf: Shelf, batch: string | null): TrialSays =>
+    trialSays(trial, id, shelf, batch),
 }
 export type TrialWorker = typeof worker
 

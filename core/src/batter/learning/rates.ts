@@ -1,4 +1,4 @@
-import type { Evidence, PaceReading } from '../../shelf/index.ts'
+import type { Evidence, Finding, PaceReading } from '../../shelf/index.ts'
 import type { Scent, Shelf } from '../../shelf/index.ts'
 import { findById } from '../../shelf/index.ts'
 import { SCENT_PRIORS, atDose } from '../trace/index.ts'
@@ -57,7 +57,24 @@ export class Rates {
     this.#filter.ensure('maker', 0, MAKER_SD ** 2)
     this.#filter.ensure('blender', 0, BLENDER_SD ** 2)
     const counting = shelf.evidence.filter(one => one.counts && one.observations.length > 0)
-    for (const one of [...counting].sort((a, b) => a.at.localeCompare(b.at))) this.#learn(one)
+    const batches = counting.map(one => ({ at: one.at, learn: () => this.#learn(one) }))
+    const trials = shelf.scents.flatMap(({ id, findings = [] }) =>
+      findings.flatMap(one => (one.what === 'rate' ? [{ at: one.date, learn: () => this.#learnPair(id, one) }] : [])),
+    )
+    for (const { learn } of [...batches, ...trials].sort((a, b) => a.at.localeCompare(b.at))) learn()
+  }
+
+  /** Of a scented cup beside a plain one: maker, recipe and run are the same in both, and cancel. */
+  #learnPair(scent: string, { recipe, weight, value, sd }: Finding): void {
+    this.#know(recipe, [scent])
+    this.#filter.observe(
+      [
+        [scentName(scent), weight],
+        [inRecipe(scent, recipe), weight],
+      ],
+      value,
+      sd ** 2 + LOT_SD ** 2,
+    )
   }
 
   #know(recipe: string, scents: readonly string[]): void {

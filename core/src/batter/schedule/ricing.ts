@@ -4,6 +4,7 @@ import type { UnitBatter } from '../../recipe/index.ts'
 import type { AccelerationClass, HeatClass, Scent, Shelf } from '../../shelf/index.ts'
 import { UNSCENTED } from '../trace/index.ts'
 import type { CupTask, RunInput } from './run-input.ts'
+import { ricingKnown } from './riced-pots.ts'
 import { isStopped, ladderOf } from './ladder.ts'
 
 /** Lumps of hard fat that a scent makes, hair, or a batter that parts: a hazard made of what is known to matter. Estimates. */
@@ -23,6 +24,8 @@ const TOLD: Readonly<Record<HeatClass, number>> = { none: 0, low: 0.05, medium: 
 const CALM_RUNS = 2
 const CALM = 0.01
 const MOST = 0.9
+/** From so many pots on trials stand for the class of the scent. */
+const POTS_TELL = 2
 const HARD_FAT = 0.1
 /** Emulsion that scent meets in the oils, as the lye goes in. */
 const IN_OILS = 0.8
@@ -60,6 +63,8 @@ export function ricingChance(of: Meets): number {
 }
 
 export function ricingBase(scent: Scent | null): number {
+  const pots = (scent?.findings ?? []).filter(one => one.what === 'ricing')
+  if (scent && pots.length >= POTS_TELL) return ricingKnown(usualRicing(scent), pots).mean
   if (scent && scent.ricing === 'none' && scent.ownRuns >= CALM_RUNS) return CALM
   return Math.max(TOLD[scent?.ricing ?? 'none'], BY_CLASS[scent?.acceleration ?? 'unknown'])
 }
@@ -77,6 +82,9 @@ export function busyPercent(unit: UnitBatter): number {
   )
   return powders + 2 * milk
 }
+
+/** What is usual for a scent of its class, where the shelf says nothing of lumps. */
+export const usualRicing = ({ acceleration }: Pick<Scent, 'acceleration'>): number => BY_CLASS[acceleration]
 
 /** What the scents of a cup of a plan meet. */
 export function meets(input: RunInput, plan: Plan, unit: UnitBatter, shelf: Shelf, cup: CupTask): Meets | null {

@@ -5,6 +5,10 @@ import type { Spectrum } from './bands.ts'
 export interface Browning {
   vanillinGPerKg: number
   stabiliserGPerKg: number
+  /** How much more strongly than usual its vanillin acts, how much later, and the odds of being held back: ln of factors; 0 left out. */
+  deeper?: number
+  later?: number
+  held?: number
 }
 
 const SHAPE: Spectrum = WAVELENGTHS.map(nm => Math.exp(-(nm - 412.5) / 70))
@@ -20,8 +24,12 @@ export const browningDays = (days: number, cutDay: number): number =>
 export const openDays = (days: number): number => days
 
 /** Best case: a stabiliser keeps 70 % back in cold process. */
-export const stabiliserHolds = ({ vanillinGPerKg, stabiliserGPerKg }: Browning): number =>
-  vanillinGPerKg > 0 ? 0.7 * (1 - Math.exp(-1.5 * (stabiliserGPerKg / (10 * vanillinGPerKg)))) : 0
+export function stabiliserHolds({ vanillinGPerKg, stabiliserGPerKg, held = 0 }: Browning): number {
+  if (!(vanillinGPerKg > 0) || !(stabiliserGPerKg > 0)) return 0
+  const usual = 0.7 * (1 - Math.exp(-1.5 * (stabiliserGPerKg / (10 * vanillinGPerKg))))
+  const odds = (usual / (1 - usual)) * Math.exp(held)
+  return odds / (1 + odds)
+}
 
 /**
  * Absorption that vanillin adds, after so many days that count.
@@ -29,11 +37,11 @@ export const stabiliserHolds = ({ vanillinGPerKg, stabiliserGPerKg }: Browning):
  * Order of magnitude: 20 g/kg scent of 0.5 % vanillin ivory, 1 % cream, 2 % beige, 5 % tan, 10 % brown, 20 % chocolate.
  */
 export function browningAt(browning: Browning, countedDays: number): Spectrum | null {
-  const { vanillinGPerKg, stabiliserGPerKg } = browning
+  const { vanillinGPerKg, stabiliserGPerKg, deeper = 0, later = 0 } = browning
   if (!(vanillinGPerKg > 0) || !(countedDays > 0)) return null
   const q = stabiliserGPerKg / (10 * vanillinGPerKg)
   const tau = 12 * (1 + 2 * Math.min(1, q))
-  const done = 1 - Math.exp(-Math.pow(countedDays / tau, 0.8))
-  const depth = DEPTH * Math.pow((1 - stabiliserHolds(browning)) * vanillinGPerKg, 1.5) * done
+  const done = 1 - Math.exp(-Math.pow((countedDays * Math.exp(-later)) / tau, 0.8))
+  const depth = DEPTH * Math.pow((1 - stabiliserHolds(browning)) * vanillinGPerKg * Math.exp(deeper), 1.5) * done
   return SHAPE.map(shape => depth * shape)
 }

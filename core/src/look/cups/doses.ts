@@ -2,7 +2,7 @@ import type { Browning, Dose } from '../colour/index.ts'
 import type { Plan } from '../../plan/index.ts'
 import type { Portion, PortionColour, Portions } from '../../portions/index.ts'
 import { scentLoad, unitBatter } from '../../recipe/index.ts'
-import { findById } from '../../shelf/index.ts'
+import { findById, foundOf } from '../../shelf/index.ts'
 import type { Colorant, Shelf } from '../../shelf/index.ts'
 import { pigmentOfColorant } from './pigments.ts'
 
@@ -52,9 +52,15 @@ export function browningOf(plan: Plan, portions: Portions, i: number, shelf: She
   const load = scentLoad(planned, shelf, unitBatter(plan.recipe, shelf).batterG)
   const ofScent = load.parts.reduce((sum, part) => sum + part.share * (part.scent?.vanillinShare ?? 0), 0)
   if (!(ofScent > 0)) return null
+  const found = (what: 'depth' | 'pace' | 'held'): number =>
+    load.parts.reduce((sum, { share, scent }) => {
+      const weight = (share * (scent?.vanillinShare ?? 0)) / ofScent
+      return weight > 0 ? sum + weight * foundOf(scent!.findings, what).mean : sum
+    }, 0)
   const scentGPerKg = portion.scentOfBatter * 1000
   return {
     ofScent,
+    ...{ deeper: found('depth'), later: found('pace'), held: found('held') },
     vanillinGPerKg: scentGPerKg * ofScent,
     stabiliserGPerKg:
       scentGPerKg * (cup.ownScent ? planned.stabiliserRatio : (cup.stabiliserRatio ?? planned.stabiliserRatio)),

@@ -8,6 +8,7 @@ import {
   mixed,
   pigmentOf,
 } from '../colour/index.ts'
+import { foundOf } from '../../shelf/index.ts'
 import type { Fit, Observation, Pigment, SoapColour } from '../colour/index.ts'
 import type { Colorant, OwnSwatch } from '../../shelf/index.ts'
 
@@ -26,9 +27,20 @@ const BANDS = {
   fitted: [1.5, 3],
 } as const
 
+/** As much of a colour as light ever takes, and as much as it adds. */
+const MOST_FADED = { light: 0.95, darker: -0.5 } as const
+
 const NOTHING = new Array<number>(12).fill(0)
 /** Water and other clear liquids. */
 const CLEAR: Pigment = { k: NOTHING, s: NOTHING, fresh: null, fade: null, offBy: 0 }
+
+/** What light takes of a colorant and over how long, by the shelf and the workshop's trials. */
+export function fadingOf({ findings = [], fadeShare, fadeDays }: Colorant): { share: number; days: number } {
+  const isTried = findings.some(one => one.what === 'fade-share')
+  const share = isTried ? foundOf(findings, 'fade-share', fadeShare).mean : fadeShare
+  const days = isTried ? fadeDays * Math.exp(foundOf(findings, 'fade-pace').mean) : fadeDays
+  return { share: Math.min(MOST_FADED.light, Math.max(MOST_FADED.darker, share)), days }
+}
 
 function starting(colorant: Colorant): Pigment {
   const { spectrum, soapHex: hex, referenceDoseGPerKg: doseGPerKg, scatter, inLye } = colorant
@@ -39,7 +51,8 @@ function starting(colorant: Colorant): Pigment {
     const k = absorptionOfPowder(hex, Math.max(0.01, scatter), /mica/i.test(colorant.family)).map(value => value * 0.4)
     return { k, s: k.map(() => scatter), fresh: null, fade: null, offBy: 0 }
   }
-  const { freshHex, shiftDays, fadeShare, fadeDays } = colorant
+  const { freshHex, shiftDays } = colorant
+  const { share: fadeShare, days: fadeDays } = fadingOf(colorant)
   return pigmentOf({ hex, doseGPerKg, scatter, freshHex, shiftDays, fadeShare, fadeDays })
 }
 

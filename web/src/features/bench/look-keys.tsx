@@ -1,7 +1,7 @@
 import { LOOKS, WHIPPED_LOOKS } from '@ostler/core'
 import type { Plan, TraceLook } from '@ostler/core'
 import { useFollowed } from '../../run/context.tsx'
-import { PeakDrawing, TraceDrawing } from './trace-drawing.tsx'
+import { PeakDrawing, TraceDrawing } from '../../parts/trace-drawing.tsx'
 
 const looksOf = ({ whipped }: Plan): readonly TraceLook[] => (whipped ? WHIPPED_LOOKS : LOOKS)
 

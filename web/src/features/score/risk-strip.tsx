@@ -7,6 +7,7 @@ import { useBatch, useForecast, usePlan, useRisk } from '../../plan/context.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { useFreeLyeStop } from '../../parts/free-lye.tsx'
 import { BestPlanDialog } from './best-plan-dialog.tsx'
+import { WorthDialog } from './worth-dialog.tsx'
 import { lastingStore, readJson, writeJson } from '../../kept/storage.ts'
 import { useSay } from '../../ui/say.tsx'
 
@@ -39,6 +40,7 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
   const risk = useRisk()
   const [dismissed, dismiss] = useDismissed(id)
   const [searches, setSearches] = useState(false)
+  const [tests, setTests] = useState(false)
   const isStopped = useFreeLyeStop(forecast?.freeLye)
   if (!forecast || !risk) return null
   const offered = (remedies ?? []).filter(remedy => !dismissed.includes(remedy.id))
@@ -84,7 +86,14 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
           Best plan …
         </button>
       )}
+      <button
+        onClick={() => setTests(true)}
+        className="min-h-8 rounded px-2 whitespace-nowrap underline underline-offset-4"
+      >
+        Try it small …
+      </button>
       {searches && <BestPlanDialog onClose={() => setSearches(false)} />}
+      {tests && <WorthDialog onClose={() => setTests(false)} />}
       {best && (
         <div className="flex items-center gap-3 max-[900px]:w-full max-[900px]:flex-wrap">
           <RemedyText remedy={best} />

@@ -1,5 +1,5 @@
-import { MATERIAL_VERDICTS, SOURCES, oilWords, showShare, substitutesFor, tidy, unitCost } from '@ostler/core'
-import type { Oil, Shelf, ShelfItem, ShelfKind, SubstitutableKind, Vessel } from '@ostler/core'
+import { FINDINGS, MATERIAL_VERDICTS, SOURCES, oilWords, showShare, substitutesFor, tidy, unitCost } from '@ostler/core'
+import type { Finding, Oil, Scent, Shelf, ShelfItem, ShelfKind, SubstitutableKind, Vessel } from '@ostler/core'
 import { Link } from 'react-router'
 import { Say, useSay } from '../../ui/say.tsx'
 
@@ -26,6 +26,7 @@ export function ItemExtras({ kind, item, shelf }: Props) {
       </p>
       {kind === 'oils' && <OilNote oil={item as Oil} />}
       {kind === 'vessels' && <VesselNote vessel={item as Vessel} />}
+      <Found item={item as Partial<Scent>} />
       {near.length > 0 && (
         <>
           <h3 className="mt-3 font-title text-base font-semibold text-ink">May stand in for it</h3>
@@ -42,6 +43,40 @@ export function ItemExtras({ kind, item, shelf }: Props) {
         </>
       )}
     </section>
+  )
+}
+
+const percent = (ln: number): string => `${Math.round(100 * (Math.exp(ln) - 1))} %`
+
+/** A finding in words. */
+function foundWords({ what, value, sd, cups, riced }: Finding): string {
+  if (what === 'ricing') return `riced in ${riced} of ${cups} cups of one pot`
+  if (what === 'rate') return `quickens by ${percent(value)} (± ${Math.round(100 * sd)}) at the dose tried`
+  if (what === 'fade-share') return `light takes ${showShare(value, 0)} (± ${Math.round(100 * sd)})`
+  return `${FINDINGS[what]}: ${Math.exp(value).toFixed(2)} times the usual`
+}
+
+/** What trials found of it; each can be taken back where it came from. */
+function Found({ item: { findings = [] } }: { item: Partial<Scent> }) {
+  if (findings.length === 0) return null
+  return (
+    <>
+      <h3 className="mt-3 font-title text-base font-semibold text-ink">Found by trials</h3>
+      <ul>
+        {findings.map(one => (
+          <li key={`${one.trial} ${one.what}`}>
+            {one.date}: {foundWords(one)}
+          </li>
+        ))}
+      </ul>
+      <p>
+        A finding is taken back on its trial, under{' '}
+        <Link to="/trials" className="underline">
+          Trials
+        </Link>
+        .
+      </p>
+    </>
   )
 }
 

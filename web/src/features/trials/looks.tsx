@@ -1,4 +1,4 @@
-import { READING_WAYS, dueLooks, mixed, STANDARD_BASE } from '@ostler/core'
+import { READING_WAYS, dueLooks, kindOfTrial, mixed, STANDARD_BASE } from '@ostler/core'
 import type { ReadingWay, Trial, TrialReading } from '@ostler/core'
 import { format } from 'date-fns'
 import { useState } from 'react'
@@ -7,6 +7,7 @@ import { lastingStore, readJson, readText, removeKey, writeJson } from '../../ke
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { Say } from '../../ui/say.tsx'
 import { Section } from '../../ui/section.tsx'
+import { NumbersLook } from './numbers-look.tsx'
 import type { TrialChange } from './trial-change.ts'
 
 const DAY_MS = 86_400_000
@@ -24,6 +25,10 @@ interface Props {
 
 /** What was typed or read of a look and is not kept yet: it stays through a reload. */
 const draftKey = (id: string): string => `ostler.trial-look.${id}`
+
+/** Whether colours are read of it, or numbers. */
+const isRead = (what: 'colour' | 'numbers', { question }: Trial): boolean =>
+  kindOfTrial(question.kind).reads.some(one => (one === 'colour') === (what === 'colour'))
 
 /** When the samples are looked at, and a look at them now: by label alone, so that nobody sees what is hoped for. */
 export function Looks({ trial, id, isBusy, onKeep }: Props) {
@@ -53,9 +58,14 @@ export function Looks({ trial, id, isBusy, onKeep }: Props) {
           onClose={close}
         />
       ) : (
-        <button className="button mt-2 min-h-12" onClick={() => setOpen(true)}>
-          Look at them now
-        </button>
+        isRead('colour', trial) && (
+          <button className="button mt-2 min-h-12" onClick={() => setOpen(true)}>
+            Look at them now
+          </button>
+        )
+      )}
+      {isRead('numbers', trial) && (
+        <NumbersLook trial={trial} id={id} days={daysSince(trial.pouredOn)} isBusy={isBusy} onKeep={onKeep} />
       )}
     </Section>
   )

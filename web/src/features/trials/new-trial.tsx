@@ -1,14 +1,5 @@
-import {
-  READING_WAYS,
-  TRIAL_KINDS,
-  drawnUp,
-  evenDoses,
-  pigmentOfColorant,
-  STANDARD_BASE,
-  trialOutlook,
-  MAX_SAMPLES,
-} from '@ostler/core'
-import type { Colorant, ReadingWay, Shelf, Trial, TrialKind, TrialQuestion } from '@ostler/core'
+import { TRIAL_KINDS, drawnUp, kindOfTrial, trialOfQuestion, trialOutlook } from '@ostler/core'
+import type { TrialKind } from '@ostler/core'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
@@ -16,65 +7,13 @@ import { useNavigate } from 'react-router'
 import { addTrial, shelfQuery } from '../../api/client.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { ShowsAtAll } from './shows-at-all.tsx'
+import { START, lacks, questionOf, turnedTo } from './wish.ts'
+import type { Wish } from './wish.ts'
+import { Compared, Samples } from './wish-fields.tsx'
 
-interface Wish {
-  name: string
-  asked: string
-  kind: TrialKind
-  colorants: readonly string[]
-  /** Of a ladder: how many doses, up to which, g/kg; empty: the usual most. */
-  count: number
-  most: string
-  blanks: number
-  isBesideWhite: boolean
-  sampleG: number
-  stepG: number
-  way: ReadingWay
-}
-
-const START: Wish = {
-  ...{ name: '', asked: '', kind: 'ladder', colorants: [], count: 5, most: '', blanks: 2 },
-  ...{ isBesideWhite: true, sampleG: 40, stepG: 0.01, way: 'photo' },
-}
-const BESIDE_WHITE_GPERKG = 4
-const MATTERS = 2.5
 const SEEDS = 10_000
-const CURED = { days: 42, gel: 0 }
-/** Doses are rounded to so many digits that matter. */
-const DIGITS = 2
 
-const numberIn = (text: string): number => Number(text.trim().replace(',', '.'))
-
-/** Levels that a wish means; empty: something is missing still. */
-function levelsOf({ kind, colorants, count, most }: Wish, shelf: Shelf): TrialQuestion['levels'] {
-  const items = colorants.flatMap(id => shelf.colorants.find(one => one.id === id) ?? [])
-  if (kind === 'colours') return items.map(({ id, referenceDoseGPerKg: gPerKg }) => ({ colorant: id, gPerKg }))
-  const [item] = items
-  const to = most.trim() === '' ? item?.usualMaxGPerKg : numberIn(most)
-  if (!item || !to || !(to > 0)) return []
-  const { doses } = evenDoses(pigmentOfColorant(item).pigment, STANDARD_BASE, CURED, to, count)
-  return doses.map(dose => ({ colorant: item.id, gPerKg: Math.max(0.01, Number(dose.toPrecision(DIGITS))) }))
-}
-
-function questionOf(wish: Wish, shelf: Shelf, seed: number): TrialQuestion | null {
-  const levels = levelsOf(wish, shelf)
-  if (levels.length < 2) return null
-  const { kind, asked, blanks, isBesideWhite, sampleG, stepG, way } = wish
-  const whiteGPerKg = kind === 'ladder' && isBesideWhite ? BESIDE_WHITE_GPERKG : 0
-  return { ...{ kind, asked, levels, blanks, whiteGPerKg, sampleG, stepG, way, seed }, matters: MATTERS }
-}
-
-/** Why a trial cannot be drawn up yet; empty: it can. */
-function lacks({ name, kind, colorants, most }: Wish, question: TrialQuestion | null): string {
-  if (colorants.length === 0) return kind === 'ladder' ? 'Choose the colorant.' : 'Choose what is compared.'
-  if (kind === 'colours' && colorants.length < 2) return 'Choose two colorants at least.'
-  if (most.trim() !== '' && !(numberIn(most) > 0 && numberIn(most) <= 300))
-    return 'The highest dose is above 0 and at most 300 g per kg.'
-  if (!question) return 'Two doses at least.'
-  if (drawnUp(question).length > MAX_SAMPLES)
-    return `These are ${drawnUp(question).length} samples; a batch has at most ${MAX_SAMPLES} cups. Compare fewer.`
-  return name.trim() === '' ? 'Give it a name.' : ''
-}
+const GROUPS = { colour: 'Colour', scent: 'Scent', working: 'Ways of working' } as const
 
 /** A question first; the samples follow from it. */
 export function NewTrial() {
@@ -85,11 +24,12 @@ export function NewTrial() {
   const question = shelf ? questionOf(wish, shelf, seed) : null
   const lacking = lacks(wish, question)
   const begin = useMutation({
-    mutationFn: () => addTrial(freshUuid(), trialOf(wish, question!)),
+    mutationFn: () => addTrial(freshUuid(), trialOfQuestion(wish.name, question!)),
     onSuccess: one => navigate(`/trials/${one.id}`),
   })
   if (!shelf) return null
   const set = (change: Partial<Wish>) => setWish({ ...wish, ...change })
+  const { mind } = kindOfTrial(wish.kind)
   return (
     <section aria-labelledby="new-trial" className="mt-8">
       <h2 id="new-trial" className="text-xl">
@@ -102,45 +42,11 @@ export function NewTrial() {
           if (lacking === '') begin.mutate()
         }}
       >
-        <fieldset className="flex flex-wrap gap-x-6">
-          <legend className="text-[13px] text-soft">What is asked</legend>
-          {Object.entries(TRIAL_KINDS).map(([kind, text]) => (
-            <label key={kind} className="flex min-h-11 cursor-pointer items-center gap-2">
-              <input
-                type="radio"
-                name="kind"
-                checked={wish.kind === kind}
-                onChange={() =>
-                  set({ kind: kind as TrialKind, colorants: wish.colorants.slice(0, kind === 'ladder' ? 1 : 8) })
-                }
-              />
-              {text}
-            </label>
-          ))}
-        </fieldset>
-        <Colorants wish={wish} colorants={shelf.colorants} onValue={colorants => set({ colorants })} />
-        {wish.kind === 'ladder' && <Doses wish={wish} onValue={set} levels={question?.levels ?? []} />}
+        <Kinds kind={wish.kind} onKind={kind => setWish(turnedTo(wish, kind))} />
+        {mind !== '' && <p className="max-w-160 border-l-4 border-line pl-3">{mind}</p>}
+        <Compared wish={wish} onValue={set} shelf={shelf} levels={question?.levels ?? []} />
         <Samples wish={wish} onValue={set} />
-        <div className="flex flex-wrap gap-4">
-          <label className="flex min-w-60 flex-1 flex-col text-[13px] text-soft">
-            name of the trial
-            <input
-              className="field min-h-11 text-ink"
-              maxLength={80}
-              value={wish.name}
-              onChange={event => set({ name: event.target.value })}
-            />
-          </label>
-          <label className="flex min-w-60 flex-[2] flex-col text-[13px] text-soft">
-            in your own words (may be left empty)
-            <input
-              className="field min-h-11 text-ink"
-              maxLength={300}
-              value={wish.asked}
-              onChange={event => set({ asked: event.target.value })}
-            />
-          </label>
-        </div>
+        <Named wish={wish} onValue={set} />
         {question && <ShowsAtAll outlook={trialOutlook({ question, samples: drawnUp(question) })} />}
         <div className="flex flex-wrap items-center gap-4">
           <button className="button button-main min-h-12 px-6 text-lg" disabled={lacking !== '' || begin.isPending}>
@@ -155,162 +61,50 @@ export function NewTrial() {
   )
 }
 
-function trialOf({ name }: Wish, question: TrialQuestion): Trial {
-  const { carotene, chlorophyll, brown, scatter } = STANDARD_BASE
-  return {
-    ...{ format: 'ostler-trial', version: 1, name: name.trim(), question, samples: drawnUp(question) },
-    ...{ base: { carotene, chlorophyll, brown, scatter, gel: 0 }, pouredOn: '', readings: [], takenOn: '' },
-  }
-}
-
-interface ColorantsProps {
-  wish: Wish
-  colorants: readonly Colorant[]
-  onValue: (colorants: readonly string[]) => void
-}
-
-function Colorants({ wish, colorants, onValue }: ColorantsProps) {
-  const usable = colorants.filter(({ archived, spectrum }) => !archived && spectrum !== 'clear')
-  if (wish.kind === 'ladder')
-    return (
-      <label className="flex max-w-100 flex-col text-[13px] text-soft">
-        the colorant
-        <select
-          className="field min-h-11 text-ink"
-          value={wish.colorants[0] ?? ''}
-          onChange={event => onValue([event.target.value])}
-        >
-          <option value="">choose …</option>
-          {usable.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
-    )
+/** Everything that can be asked, by what it is about. */
+function Kinds({ kind, onKind }: { kind: TrialKind; onKind: (kind: TrialKind) => void }) {
   return (
     <fieldset>
-      <legend className="text-[13px] text-soft">compared, each at its reference dose</legend>
-      <ul className="grid max-h-72 grid-cols-3 gap-x-6 overflow-y-auto border border-line p-2 max-[900px]:grid-cols-2 max-[600px]:grid-cols-1">
-        {usable.map(({ id, name, soapHex }) => (
-          <li key={id}>
-            <label className="flex min-h-9 cursor-pointer items-center gap-2">
-              <input
-                type="checkbox"
-                checked={wish.colorants.includes(id)}
-                disabled={!wish.colorants.includes(id) && wish.colorants.length >= 8}
-                onChange={event =>
-                  onValue(event.target.checked ? [...wish.colorants, id] : wish.colorants.filter(one => one !== id))
-                }
-              />
-              <span aria-hidden className="size-4 shrink-0 border border-ink" style={{ background: soapHex }} />
-              {name}
-            </label>
-          </li>
+      <legend className="text-[13px] text-soft">What is asked</legend>
+      <div className="grid grid-cols-3 gap-x-6 max-[900px]:grid-cols-1">
+        {Object.entries(GROUPS).map(([group, title]) => (
+          <div key={group} role="group" aria-label={title}>
+            <h3 className="font-title font-semibold">{title}</h3>
+            {Object.entries(TRIAL_KINDS)
+              .filter(([, of]) => of.group === group)
+              .map(([key, of]) => (
+                <label key={key} className="flex min-h-10 cursor-pointer items-center gap-2">
+                  <input type="radio" name="kind" checked={kind === key} onChange={() => onKind(key as TrialKind)} />
+                  {of.says}
+                </label>
+              ))}
+          </div>
         ))}
-      </ul>
+      </div>
     </fieldset>
   )
 }
 
-interface FieldsProps {
-  wish: Wish
-  onValue: (change: Partial<Wish>) => void
-}
-
-function Doses({ wish, onValue, levels }: FieldsProps & { levels: TrialQuestion['levels'] }) {
+function Named({ wish, onValue }: { wish: Wish; onValue: (change: Partial<Wish>) => void }) {
   return (
-    <div className="flex flex-wrap items-end gap-4">
-      <label className="flex flex-col text-[13px] text-soft">
-        doses
-        <select
-          className="field min-h-11 text-ink"
-          value={wish.count}
-          onChange={event => onValue({ count: Number(event.target.value) })}
-        >
-          {[3, 4, 5, 6, 7].map(count => (
-            <option key={count}>{count}</option>
-          ))}
-        </select>
-      </label>
-      <label className="flex flex-col text-[13px] text-soft">
-        the highest, g per kg
+    <div className="flex flex-wrap gap-4">
+      <label className="flex min-w-60 flex-1 flex-col text-[13px] text-soft">
+        name of the trial
         <input
-          className="field min-h-11 w-32 text-ink"
-          inputMode="decimal"
-          placeholder="usual most"
-          value={wish.most}
-          onChange={event => onValue({ most: event.target.value })}
+          className="field min-h-11 text-ink"
+          maxLength={80}
+          value={wish.name}
+          onChange={event => onValue({ name: event.target.value })}
         />
       </label>
-      <label className="flex min-h-11 cursor-pointer items-center gap-2">
+      <label className="flex min-w-60 flex-[2] flex-col text-[13px] text-soft">
+        {wish.kind === 'claim' ? 'what was heard, in its words' : 'in your own words (may be left empty)'}
         <input
-          type="checkbox"
-          checked={wish.isBesideWhite}
-          onChange={event => onValue({ isBesideWhite: event.target.checked })}
+          className="field min-h-11 text-ink"
+          maxLength={300}
+          value={wish.asked}
+          onChange={event => onValue({ asked: event.target.value })}
         />
-        one more beside white: it tells how much the colorant covers
-      </label>
-      {levels.length > 0 && (
-        <p className="basis-full">{levels.map(({ gPerKg }) => gPerKg).join(', ')} g per kg: even steps to the eye.</p>
-      )}
-    </div>
-  )
-}
-
-function Samples({ wish, onValue }: FieldsProps) {
-  return (
-    <div className="flex flex-wrap items-end gap-4">
-      <label className="flex flex-col text-[13px] text-soft">
-        with nothing in them
-        <select
-          className="field min-h-11 text-ink"
-          value={wish.blanks}
-          onChange={event => onValue({ blanks: Number(event.target.value) })}
-        >
-          {[2, 3, 4].map(count => (
-            <option key={count}>{count}</option>
-          ))}
-        </select>
-      </label>
-      <label className="flex flex-col text-[13px] text-soft">
-        a sample, g
-        <select
-          className="field min-h-11 text-ink"
-          value={wish.sampleG}
-          onChange={event => onValue({ sampleG: Number(event.target.value) })}
-        >
-          {[25, 40, 60, 100, 150].map(g => (
-            <option key={g}>{g}</option>
-          ))}
-        </select>
-      </label>
-      <label className="flex flex-col text-[13px] text-soft">
-        the scale shows steps of, g
-        <select
-          className="field min-h-11 text-ink"
-          value={wish.stepG}
-          onChange={event => onValue({ stepG: Number(event.target.value) })}
-        >
-          {[0.01, 0.05, 0.1, 1].map(g => (
-            <option key={g}>{g}</option>
-          ))}
-        </select>
-      </label>
-      <label className="flex flex-col text-[13px] text-soft">
-        colours are read
-        <select
-          className="field min-h-11 text-ink"
-          value={wish.way}
-          onChange={event => onValue({ way: event.target.value as ReadingWay })}
-        >
-          {Object.entries(READING_WAYS).map(([way, text]) => (
-            <option key={way} value={way}>
-              {text}
-            </option>
-          ))}
-        </select>
       </label>
     </div>
   )

@@ -1,9 +1,19 @@
 import type { TrialOutlook } from '@ostler/core'
-import { showMass } from '@ostler/core'
+import { MEASURES, showMass } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 
+/** The least that it would see, in the words of what is read. */
+function whatIsSeen({ sees, wouldSee }: TrialOutlook): string {
+  const percent = `${Math.round(100 * (wouldSee - 1))} %`
+  if (sees === 'lightness') return `a difference in lightness of about ${wouldSee.toFixed(1)}`
+  if (sees === 'pace') return `that the scent quickens or slows the batter by ${percent} or more`
+  const { says, unit, isRatio } = MEASURES[sees]
+  return isRatio ? `a difference of ${percent} (${says})` : `a difference of ${wouldSee.toFixed(1)} (${says}, ${unit})`
+}
+
 /** What a trial needs and will be able to show, before anything is made. */
-export function ShowsAtAll({ outlook: { size, wouldSee, timesNeeded, weighing, order } }: { outlook: TrialOutlook }) {
+export function ShowsAtAll({ outlook }: { outlook: TrialOutlook }) {
+  const { size, timesNeeded, weighing, order } = outlook
   const habits = useHabits()
   const none = weighing.flatMap(({ how }) => (how.way === 'none' ? [how.sampleG] : []))
   const needed = none.includes(null) ? null : Math.max(...none.map(g => g ?? 0))
@@ -14,11 +24,11 @@ export function ShowsAtAll({ outlook: { size, wouldSee, timesNeeded, weighing, o
         {size.isTooSmall && ': less than a stick blender reaches into; stir by hand, or take larger samples'}.
       </li>
       <li>
-        It will show a difference in lightness of about {wouldSee.toFixed(1)}, four times in five.{' '}
+        It will show {whatIsSeen(outlook)}, four times in five.{' '}
         {timesNeeded === null
-          ? 'No number of repeats brings that down to what matters; more blanks or a meter would.'
+          ? 'No number of repeats brings that down to what matters; more blanks or a finer way to read would.'
           : timesNeeded > 1
-            ? `Each sample ${timesNeeded} times would show what matters.`
+            ? `Each made ${timesNeeded} times would show what matters.`
             : ''}
       </li>
       {order.verdict !== 'clean' && <li>What is asked goes with the order of drawing: {order.verdict}.</li>}

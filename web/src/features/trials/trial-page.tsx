@@ -1,20 +1,10 @@
-import { ROLES, TRIAL_KINDS, baseOf, drawnUp, planOfTrial, starterPlan, trialOutlook } from '@ostler/core'
+import { drawnUp, kindOfTrial, trialOutlook } from '@ostler/core'
 import type { Shelf, Trial, TrialAnswer } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { Download, Printer, Repeat } from 'lucide-react'
-import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import {
-  ApiError,
-  addBatch,
-  addTrial,
-  batchQuery,
-  recipesQuery,
-  saveTrial,
-  shelfQuery,
-  trialQuery,
-} from '../../api/client.ts'
+import { ApiError, addTrial, saveTrial, shelfQuery, trialQuery } from '../../api/client.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
@@ -24,7 +14,9 @@ import { Section } from '../../ui/section.tsx'
 import { Answer } from './answer.tsx'
 import { Looks } from './looks.tsx'
 import { ShowsAtAll } from './shows-at-all.tsx'
-import type { TrialChange } from './trial-change.ts'
+import { Making } from './making.tsx'
+import { PairWatch, isWatched } from './pair-watch.tsx'
+import type { KeptChange, TrialChange } from './trial-change.ts'
 import { MapOfSamples, WeighedIn } from './weighed-in.tsx'
 import { standingOf } from './trials-page.tsx'
 
@@ -39,16 +31,11 @@ export function TrialPage() {
   return <Opened kept={kept.data} shelf={shelf.data.shelf} />
 }
 
-interface Change {
-  change: TrialChange
-  batch?: string | null
-}
-
 /** Keeps a trial as it is changed; what is refused is told and nothing is lost on the page. */
 function useKeeping(kept: TrialAnswer) {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: async ({ change, batch }: Change) => {
+    mutationFn: async ({ change, batch }: KeptChange) => {
       const sent = (on: TrialAnswer) =>
         saveTrial({ ...on, trial: change(on.trial), batch: batch === undefined ? on.batch : batch })
       try {
@@ -70,6 +57,9 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
   const { trial } = kept
   const keeping = useKeeping(kept)
   const keep = (change: TrialChange) => keeping.mutateAsync({ change })
+  /** Cups that are looked at were poured today, if nobody said otherwise. */
+  const keepPoured = (change: TrialChange) =>
+    keep(now => change({ ...now, pouredOn: now.pouredOn || format(new Date(), 'yyyy-MM-dd') }))
   const strike = (label: string, struckOut: string) =>
     keeping.mutate({
       change: now => ({
@@ -91,7 +81,7 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
           </p>
           <h1 className="text-2xl">{trial.name}</h1>
           <p className="text-lg">
-            {trial.question.asked || TRIAL_KINDS[trial.question.kind]}{' '}
+            {trial.question.asked || kindOfTrial(trial.question.kind).says}{' '}
             <span className="text-soft">({standingOf(kept)})</span>
           </p>
           <p className="mt-1 flex flex-wrap gap-x-6 print:hidden">
@@ -119,8 +109,17 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
           <ShowsAtAll outlook={trialOutlook(trial)} />
         </Section>
         <Making kept={kept} shelf={shelf} onKeep={keeping.mutate} />
-        {trial.pouredOn !== '' && <Looks trial={trial} id={kept.id} onKeep={keep} isBusy={keeping.isPending} />}
-        {trial.readings.length > 0 && <Answer kept={kept} shelf={shelf} onKeep={keep} />}
+        {isWatched(trial) && (
+          <Section title="At the bench" className="print:hidden">
+            <PairWatch trial={trial} id={kept.id} isBusy={keeping.isPending} onKeep={keepPoured} />
+          </Section>
+        )}
+        {trial.pouredOn !== '' && !isWatched(trial) && (
+          <Looks trial={trial} id={kept.id} onKeep={keep} isBusy={keeping.isPending} />
+        )}
+        {(trial.readings.length > 0 || (trial.numbers ?? []).length > 0) && (
+          <Answer kept={kept} shelf={shelf} onKeep={keep} />
+        )}
       </main>
     </>
   )
@@ -144,97 +143,7 @@ function Again({ trial }: { trial: Trial }) {
   )
 }
 
-function askedAgain({ readings: _, ...trial }: Trial): Trial {
+function askedAgain({ readings: _, numbers: __, ...trial }: Trial): Trial {
   const question = { ...trial.question, seed: trial.question.seed + 1 }
   return { ...trial, question, samples: drawnUp(question), pouredOn: '', readings: [], takenOn: '' }
-}
-
-interface MakingProps {
-  kept: TrialAnswer
-  shelf: Shelf
-  onKeep: (change: Change) => void
-}
-
-/** A trial is made as a batch of its own: lye, weigh list, cup cards and the Bench are those of any batch. */
-function Making({ kept, shelf, onKeep }: MakingProps) {
-  const { trial, batch } = kept
-  const navigate = useNavigate()
-  const recipes = useQuery(recipesQuery).data ?? []
-  const [recipe, setRecipe] = useState('')
-  const begin = useMutation({
-    mutationFn: () => {
-      const usual = starterPlan(trial.name)
-      const like = { ...usual, recipe: recipes.find(({ id }) => id === recipe)?.recipe ?? usual.recipe }
-      return addBatch({ ...planOfTrial(trial, shelf, like), name: `${trial.name}: samples`.slice(0, 80) })
-    },
-    onSuccess: async made => {
-      // Its plain soap is what the recipe makes it.
-      const { carotene, chlorophyll, brown, scatter } = baseOf(made.plan, shelf)
-      const base = { carotene, chlorophyll, brown, scatter, gel: trial.base.gel }
-      onKeep({ change: now => ({ ...now, base }), batch: made.id })
-      await navigate(`/batches/${made.id}/prepare`)
-    },
-  })
-  return (
-    <Section title="Making it" className="print:hidden">
-      <p className="max-w-160">
-        Every sample is a cup and a cavity of its own, drawn in this order:{' '}
-        {trial.samples.map(({ label }) => label).join(', ')}. Nothing that was in colour goes back into one with{' '}
-        {ROLES.nothing}.
-      </p>
-      <div className="mt-2 flex flex-wrap items-end gap-4">
-        {batch ? (
-          <Link className="button" to={`/batches/${batch}/prepare`}>
-            To its batch
-          </Link>
-        ) : (
-          <>
-            <label className="flex flex-col text-[13px] text-soft">
-              its batter
-              <select
-                className="field min-h-11 text-ink"
-                value={recipe}
-                onChange={event => setRecipe(event.target.value)}
-              >
-                <option value="">a calm, balanced recipe</option>
-                {recipes.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <button className="button button-main" disabled={begin.isPending} onClick={() => begin.mutate()}>
-              Make it as a batch
-            </button>
-          </>
-        )}
-        <label className="flex flex-col text-[13px] text-soft">
-          poured on
-          <input
-            type="date"
-            className="field min-h-11 text-ink"
-            value={trial.pouredOn}
-            onChange={({ target: { value: pouredOn } }) => onKeep({ change: now => ({ ...now, pouredOn }) })}
-          />
-        </label>
-        {batch && trial.pouredOn === '' && (
-          <PouredWith batch={batch} onDay={pouredOn => onKeep({ change: now => ({ ...now, pouredOn }) })} />
-        )}
-        {begin.error && <p className="text-rust">{begin.error.message}</p>}
-      </div>
-    </Section>
-  )
-}
-
-/** Once its batch was poured, so was the trial. */
-function PouredWith({ batch, onDay }: { batch: string; onDay: (day: string) => void }) {
-  const pouredAt = useQuery(batchQuery(batch)).data?.plan.rest.pouredAt ?? ''
-  if (pouredAt === '') return null
-  const day = pouredAt.slice(0, 10)
-  return (
-    <button className="button min-h-11" onClick={() => onDay(day)}>
-      Its batch was poured on {format(new Date(day), 'd MMMM yyyy')}: take that
-    </button>
-  )
 }

@@ -1,4 +1,4 @@
-import { TRIAL_KINDS, dueLooks, readTrial } from '@ostler/core'
+import { dueLooks, kindOfTrial, readTrial } from '@ostler/core'
 import type { TrialAnswer, Words } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
@@ -68,7 +68,7 @@ function OpenFile() {
 /** How far a trial is, in a few words. */
 export function standingOf({ trial }: TrialAnswer): string {
   if (trial.takenOn !== '') return 'the shelf has learned from it'
-  if (trial.pouredOn === '') return 'drawn up, not made yet'
+  if (trial.pouredOn === '') return trial.question.kind === 'claim' ? 'heard; unproven' : 'drawn up, not made yet'
   const next = dueLooks(trial).find(look => !look.isDone)
   return next ? `looked at next on ${format(new Date(next.on), 'd MMMM yyyy')}` : 'read: its answer can be taken on'
 }
@@ -92,7 +92,7 @@ function Row({ kept }: { kept: TrialAnswer }) {
       <Link to={`/trials/${kept.id}`} className="min-h-10 content-center text-lg font-semibold underline">
         {kept.trial.name}
       </Link>
-      <span>{TRIAL_KINDS[kept.trial.question.kind]}</span>
+      <span>{kindOfTrial(kept.trial.question.kind).says}</span>
       <span className="text-soft">{standingOf(kept)}</span>
       <button
         className="quiet ml-auto min-h-10 min-w-10"

@@ -1,7 +1,8 @@
-import { ROLES, findById, showMass, trialOutlook } from '@ostler/core'
+import { findById, showMass, trialOutlook } from '@ostler/core'
 import type { DoseWeighing, Shelf, Trial, TrialSample, UnitHabits } from '@ostler/core'
 import { useState } from 'react'
 import { useHabits } from '../../plan/context.tsx'
+import { whatIn } from './sample-words.ts'
 
 const BATTER_STEP_G = 0.1
 
@@ -82,10 +83,7 @@ export function WeighedIn({ trial, shelf, onStrike }: Props) {
                 >
                   <th className="py-1.5 pr-4 text-xl">{sample.label}</th>
                   <td className="pr-4">{i + 1}</td>
-                  <td className="pr-4">
-                    {sample.colorant === '' ? ROLES.nothing : nameOf(shelf, sample.colorant)}
-                    {(sample.role === 'repeat' || sample.role === 'white') && `, ${ROLES[sample.role]}`}
-                  </td>
+                  <td className="pr-4">{whatIn(trial.question, sample, shelf)}</td>
                   <td className="pr-4 whitespace-nowrap">
                     {sample.gPerKg > 0 && `${sample.gPerKg} g/kg`}
                     {sample.whiteGPerKg > 0 && ` + ${sample.whiteGPerKg} white`}

@@ -1,0 +1,128 @@
+import { sampleDifferences } from '@ostler/core'
+import type { AgeRead, SampleDifference, Shelf, Trial, TrialSample } from '@ostler/core'
+import { useState } from 'react'
+import { whatIn } from './sample-words.ts'
+
+/** Colour of a sample about so many days after the pour. */
+export const hexesOf = (trial: Trial, days: number, label: string): string | undefined =>
+  trial.readings.findLast(
+    reading => reading.sample === label && Math.abs(reading.days - days) <= Math.max(0.5, 0.25 * days),
+  )?.hex
+
+const order = (a: TrialSample, b: TrialSample): number =>
+  Number(a.scented ?? false) - Number(b.scented ?? false) ||
+  a.gPerKg - b.gPerKg ||
+  a.whiteGPerKg - b.whiteGPerKg ||
+  (a.level ?? -1) - (b.level ?? -1)
+
+/** What may be said of a difference, never that there is none without what could have been seen. */
+function wordsOf({ word, deltaE, low, high, wouldSee, timesNeeded }: SampleDifference): string {
+  const range = `ΔE ${deltaE.toFixed(1)} (${low.toFixed(1)} to ${high.toFixed(1)})`
+  if (word === 'different' || word === 'probably different') return `${word}: ${range}`
+  if (word === 'too little to matter') return `different, too little to matter: ${range}`
+  if (word === 'the same') return `the same for this purpose: at most ΔE ${high.toFixed(1)}`
+  const more = timesNeeded === null ? 'more blanks or a meter would tell' : `${timesNeeded} of each would tell`
+  return `not told: this trial would have seen a lightness of about ${wouldSee.toFixed(1)}; ${more}`
+}
+
+/** Everything that was seen at one age, and what may be said of it. */
+export function AtAge({ trial, age, shelf }: { trial: Trial; age: AgeRead; shelf: Shelf }) {
+  const shown = trial.samples.filter(({ label }) => hexesOf(trial, age.days, label)).sort(order)
+  return (
+    <section aria-label={`Day ${age.days}`} className="mt-4 break-inside-avoid">
+      <h3 className="text-lg">
+        Day {Math.round(10 * age.days) / 10}
+        <span className="text-soft">
+          {' '}
+          {age.photos} {age.photos === 1 ? 'look' : 'looks'}
+        </span>
+      </h3>
+      <ul className="mt-1 flex flex-wrap gap-3 bg-booth p-3">
+        {shown.map(sample => (
+          <li key={sample.label} className="w-28 text-[13px]">
+            <span
+              className={`block h-14 ${sample.struckOut ? 'opacity-30' : ''}`}
+              style={{ background: hexesOf(trial, age.days, sample.label), printColorAdjust: 'exact' }}
+            />
+            <strong className="block text-base">{sample.label}</strong>
+            {inFew(trial, sample, shelf)}
+          </li>
+        ))}
+      </ul>
+      {age.differences.length === 0 ? (
+        <p className="mt-1 text-rust">
+          A photograph without a sample with nothing in it: nothing can be said of this look.
+        </p>
+      ) : (
+        <Against trial={trial} shelf={shelf} shown={shown} what="nothing" differences={age.differences} />
+      )}
+      {age.againstScent.length > 0 && (
+        <Against trial={trial} shelf={shelf} shown={shown} what="the scent alone" differences={age.againstScent} />
+      )}
+      {age.labs.size > 1 && <TwoOfThem trial={trial} age={age} />}
+    </section>
+  )
+}
+
+/** A sample in few words: of one colorant its dose tells. */
+function inFew(trial: Trial, sample: TrialSample, shelf: Shelf): string {
+  const { gPerKg, whiteGPerKg, colorant } = sample
+  const isLadder = trial.question.kind === 'ladder' && colorant !== ''
+  const dose = gPerKg > 0 ? `${gPerKg} g/kg${whiteGPerKg > 0 ? ' with white' : ''}` : ''
+  return isLadder ? dose : [whatIn(trial.question, sample, shelf), dose].filter(Boolean).join(', ')
+}
+
+interface AgainstProps {
+  trial: Trial
+  shelf: Shelf
+  shown: readonly TrialSample[]
+  what: string
+  differences: readonly SampleDifference[]
+}
+
+/** Every sample against what it is compared with. */
+function Against({ trial, shelf, shown, what, differences }: AgainstProps) {
+  return (
+    <ul className="mt-1">
+      {shown.flatMap(sample => {
+        const difference = differences.find(one => one.label === sample.label)
+        return difference
+          ? [
+              <li key={sample.label}>
+                <strong>{sample.label}</strong> ({inFew(trial, sample, shelf)}) against {what}: {wordsOf(difference)}
+              </li>,
+            ]
+          : []
+      })}
+    </ul>
+  )
+}
+
+/** Two samples of one look against each other, when that is asked. */
+function TwoOfThem({ trial, age }: { trial: Trial; age: AgeRead }) {
+  const labels = trial.samples.map(({ label }) => label).filter(label => age.labs.has(label))
+  const [pair, setPair] = useState<readonly [string, string]>(['', ''])
+  const [one, other] = pair
+  const both = one !== '' && other !== '' && one !== other
+  const [found] = both
+    ? sampleDifferences({
+        ...{ blanks: [age.labs.get(one)!], samples: [{ label: other, labs: [age.labs.get(other)!] }] },
+        ...{ way: age.way, photos: age.photos, matters: trial.question.matters, direction: 'any' },
+      })
+    : []
+  const choice = (value: string, name: string, onValue: (label: string) => void) => (
+    <select className="field" aria-label={name} value={value} onChange={event => onValue(event.target.value)}>
+      <option value="">…</option>
+      {labels.map(label => (
+        <option key={label}>{label}</option>
+      ))}
+    </select>
+  )
+  return (
+    <p className="mt-1 flex flex-wrap items-center gap-2 print:hidden">
+      {choice(other, `Compared on day ${age.days}`, label => setPair([one, label]))} against{' '}
+      {choice(one, `Against, on day ${age.days}`, label => setPair([label, other]))}
+      <span role="status">{found && wordsOf(found)}</span>
+    </p>
+  )
+}

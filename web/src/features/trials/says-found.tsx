@@ -1,0 +1,138 @@
+import { findById } from '@ostler/core'
+import type { BrowningSaid, FadingSaid, Shelf, SpeedSaid, TrialSays } from '@ostler/core'
+import type { ReactNode } from 'react'
+
+/** What a trial found of a scent or of light: what was expected, what is believed now, and how far that may be off. */
+
+const NINE_IN_TEN = 1.645
+
+interface Believed {
+  mean: number
+  sd: number
+}
+
+const percentOf = (ln: number): number => Math.round(100 * (Math.exp(ln) - 1))
+
+const faster = (ln: number): string => {
+  const n = percentOf(ln)
+  return n === 0 ? 'not at all quicker' : n > 0 ? `${n} % quicker` : `${-n} % slower`
+}
+
+const rangeOf = ({ mean, sd }: Believed, show: (x: number) => string): string =>
+  `${show(mean)} (between ${show(mean - NINE_IN_TEN * sd)} and ${show(mean + NINE_IN_TEN * sd)})`
+
+function Found({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className="mb-4 break-inside-avoid">
+      <h3 className="text-lg">{title}</h3>
+      {children}
+    </section>
+  )
+}
+
+function Two({ before, now }: { before: string; now: string }) {
+  return (
+    <dl className="mt-1 grid w-fit grid-cols-[auto_1fr] gap-x-4">
+      <dt className="text-soft">as the shelf had it</dt>
+      <dd>{before}</dd>
+      <dt className="text-soft">by this trial</dt>
+      <dd className="text-lg font-semibold">{now}</dd>
+    </dl>
+  )
+}
+
+const times = (x: number): string => `${Math.exp(x).toFixed(2)} times`
+
+function Speed({ speed, name }: { speed: SpeedSaid; name: string }) {
+  const { expected, believed } = speed
+  // Nothing is told apart while doing nothing lies in the middle nine of ten.
+  const isTold = Math.abs(believed.mean) > NINE_IN_TEN * believed.sd
+  return (
+    <Found title={`How ${name} quickens this batter`}>
+      <Two before={rangeOf(expected, faster)} now={rangeOf(believed, faster)} />
+      {!isTold && (
+        <p className="mt-1">
+          Not told whether it quickens at all: one pair convicts a scent, it never clears one. This trial would have
+          seen {percentOf(2.49 * believed.sd)} %.
+        </p>
+      )}
+    </Found>
+  )
+}
+
+const odds = (x: number): string => `${Math.exp(x).toFixed(1)} times the odds`
+
+function Browning({ said, name }: { said: BrowningSaid; name: string }) {
+  const { deeper, later, held } = said
+  return (
+    <Found title={`How ${name} browns`}>
+      <p>The vanillin that its supplier states acts as</p>
+      <Two before={rangeOf(deeper.expected, times)} now={`${rangeOf(deeper.believed, times)} as much`} />
+      {later && (
+        <>
+          <p className="mt-2">It takes, of the usual time,</p>
+          <Two before={rangeOf(later.expected, times)} now={rangeOf(later.believed, times)} />
+        </>
+      )}
+      {held && (
+        <>
+          <p className="mt-2">The stabiliser holds it back with</p>
+          <Two before={rangeOf(held.expected, odds)} now={rangeOf(held.believed, odds)} />
+        </>
+      )}
+    </Found>
+  )
+}
+
+const share = (x: number): string => `${Math.round(100 * x)} %`
+
+function Fading({ said, name }: { said: FadingSaid; name: string }) {
+  return (
+    <Found title={`What light takes of ${name}`}>
+      <Two
+        before={`${rangeOf(said.share.expected, share)} of its colour, in a room, for good`}
+        now={rangeOf(said.share.believed, share)}
+      />
+      <p className="mt-2">It takes, of the time that the shelf has,</p>
+      <Two before={rangeOf(said.later.expected, times)} now={rangeOf(said.later.believed, times)} />
+    </Found>
+  )
+}
+
+const TAGS = {
+  'so it is': 'Tried: so it is, in this workshop.',
+  'not so': 'Tried: not so, in this workshop; it made no difference that matters.',
+  'not told': 'Tried, and not told: what it would have seen stands below.',
+} as const
+
+/** Everything that was found beside colours and numbers. */
+export function SaysFound({ says, shelf, scent }: { says: TrialSays; shelf: Shelf; scent: string }) {
+  const name = findById(shelf.scents, scent)?.name ?? 'the scent'
+  const { speed, browning, fading, riced, hasNoVanillin, tag } = says
+  return (
+    <>
+      {tag !== 'unproven' && <p className="mb-3 text-xl font-semibold">{TAGS[tag]}</p>}
+      {speed && <Speed speed={speed} name={name} />}
+      {riced && (
+        <p className="mb-3">
+          {riced.riced === 0 ? 'It did not rice' : `It riced in ${riced.riced}`} of {riced.cups}{' '}
+          {riced.cups === 1 ? 'cup' : 'cups'} of one pot. From the second pot on that counts more than its class.
+        </p>
+      )}
+      {browning && <Browning said={browning} name={name} />}
+      {hasNoVanillin && (
+        <p className="mb-3 text-rust">
+          △ The shelf says that {name} holds no vanillin. Put there what the supplier states, then its browning can be
+          reckoned with.
+        </p>
+      )}
+      {fading.map(said => (
+        <Fading
+          key={said.colorant}
+          said={said}
+          name={findById(shelf.colorants, said.colorant)?.name ?? said.colorant}
+        />
+      ))}
+    </>
+  )
+}

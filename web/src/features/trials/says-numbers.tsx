@@ -1,0 +1,52 @@
+import { MEASURES } from '@ostler/core'
+import type { NumberDifference, NumbersRead, Shelf, Trial } from '@ostler/core'
+import { whatIn } from './sample-words.ts'
+
+const signed = (x: number): string => `${x > 0 ? '+' : x < 0 ? '−' : ''}${Math.abs(x).toFixed(1)}`
+const percent = (factor: number): string => `${factor > 1 ? '+' : '−'}${Math.abs(Math.round(100 * (factor - 1)))} %`
+
+/** What may be said of a number against the usual; never that there is no difference without what could have been seen. */
+export function numberWords({ word, by, low, high, wouldSee }: NumberDifference, isRatio: boolean): string {
+  const show = isRatio ? percent : signed
+  const range = `${show(by)} (${show(low)} to ${show(high)})`
+  if (word === 'different' || word === 'probably different') return `${word}: ${range}`
+  if (word === 'too little to matter') return `different, too little to matter: ${range}`
+  if (word === 'the same') return `the same for this purpose: between ${show(low)} and ${show(high)}`
+  return `not told: this trial would have seen ${isRatio ? percent(wouldSee) : wouldSee.toFixed(1)}`
+}
+
+/** Numbers of one look: of every sample, and of each level against the usual. */
+export function SaysNumbers({ trial, read, shelf }: { trial: Trial; read: NumbersRead; shelf: Shelf }) {
+  const { says, unit, isRatio } = MEASURES[read.what]
+  const when = read.minutes > 0 ? `${read.minutes} min after dividing` : `day ${Math.round(10 * read.days) / 10}`
+  return (
+    <section aria-label={`${says}, ${when}`} className="mt-4 break-inside-avoid">
+      <h3 className="text-lg">
+        {says}, {when} <span className="text-soft">{unit}</span>
+      </h3>
+      <ul className="mt-1 flex flex-wrap gap-3">
+        {trial.samples.flatMap(sample => {
+          const mean = read.means.get(sample.label)
+          if (mean === undefined) return []
+          return [
+            <li key={sample.label} className="w-32 border border-line p-2 text-[13px]">
+              <strong className="block text-2xl">{Math.round(10 * mean) / 10}</strong>
+              {sample.label}: {whatIn(trial.question, sample, shelf)}
+            </li>,
+          ]
+        })}
+      </ul>
+      <ul className="mt-1">
+        {read.differences.map(difference => {
+          const sample = trial.samples.find(({ label }) => label === difference.label)!
+          return (
+            <li key={difference.label}>
+              <strong>{whatIn(trial.question, sample, shelf)}</strong> against the usual:{' '}
+              {numberWords(difference, isRatio)}
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
