@@ -290,6 +290,8 @@ export interface DueLook {
   /** The day on which it is due, like 2026-12-03. */
   on: string
   isDone: boolean
+  /** It was not taken, and a later one was: nobody asks for it any more. */
+  isPast: boolean
 }
 
 const DAY_MS = 86_400_000
@@ -302,9 +304,11 @@ const HOURS_NEAR = 0.6
 export function dueLooks({ question, pouredOn, readings, numbers = [] }: Trial): DueLook[] {
   if (pouredOn === '') return []
   const from = new Date(`${pouredOn}T00:00:00Z`).getTime()
-  return kindOf(question.kind).days.map(days => ({
-    days,
-    on: new Date(from + days * DAY_MS).toISOString().slice(0, 10),
-    isDone: [...readings, ...numbers].some(one => isNear(days, one.days)),
-  }))
+  const taken = [...readings, ...numbers].map(one => one.days)
+  const last = Math.max(-1, ...taken)
+  return kindOf(question.kind).days.map(days => {
+    const isDone = taken.some(at => isNear(days, at))
+    const on = new Date(from + days * DAY_MS).toISOString().slice(0, 10)
+    return { days, on, isDone, isPast: !isDone && days < last }
+  })
 }

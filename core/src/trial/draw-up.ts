@@ -3,6 +3,7 @@ import { confounded } from './confounding.ts'
 import type { Confounded } from './confounding.ts'
 import { measureOf } from './document.ts'
 import type { Trial, TrialQuestion, TrialSample } from './document.ts'
+import { kindOf } from './kinds.ts'
 import { leastNumberSeen } from './measured.ts'
 import { MEASURES } from './measures.ts'
 import type { MeasureName } from './measures.ts'
@@ -95,6 +96,21 @@ function powerOf(question: TrialQuestion, samples: readonly TrialSample[]): Powe
   }
 }
 
+/** Fewer than this have no order that no drift could look like. */
+const ORDERED_FROM = 4
+
+/** Whether what is asked goes with the order of drawing; told where it has a size, or is many enough to be put in an order. */
+function orderOf(question: TrialQuestion, samples: readonly TrialSample[]): Confounded {
+  const { levels, ownBatters } = kindOf(question.kind)
+  const asked = samples.filter(({ role }) => role === 'test' || role === 'repeat')
+  const isSized = levels === 'doses' || levels === 'ratios' || question.levels.length >= ORDERED_FROM
+  if (ownBatters || !isSized || asked.length < ORDERED_FROM) return { share: 0, verdict: 'clean', most: '' }
+  const values = valuesOf(question)
+  const levelOf = ({ colorant, gPerKg, level }: TrialSample): number =>
+    values[level ?? question.levels.findIndex(one => one.colorant === colorant && one.gPerKg === gPerKg)] ?? 0
+  return confounded({ name: 'level', values: asked.map(levelOf) }, [{ name: 'order', values: asked.map((_, i) => i) }])
+}
+
 /** What a trial needs and will be able to show, before anything is made. */
 export function trialOutlook({ question, samples }: Pick<Trial, 'question' | 'samples'>): TrialOutlook {
   const { sampleG, stepG } = question
@@ -103,10 +119,6 @@ export function trialOutlook({ question, samples }: Pick<Trial, 'question' | 'sa
     const doses = inUse.filter(one => one.colorant === colorant).map(({ gPerKg }) => gPerKg)
     return { colorant, how: weighingOf(doses, sampleG, { stepG, batterStepG: Math.max(stepG, BATTER_STEP_G) }) }
   })
-  const asked = inUse.filter(({ role }) => role === 'test' || role === 'repeat')
-  const values = valuesOf(question)
-  const levelOf = ({ colorant, gPerKg, level }: TrialSample) =>
-    values[level ?? question.levels.findIndex(one => one.colorant === colorant && one.gPerKg === gPerKg)] ?? 0
   return {
     size: trialSize(
       inUse.length,
@@ -115,8 +127,6 @@ export function trialOutlook({ question, samples }: Pick<Trial, 'question' | 'sa
     ),
     weighing,
     ...powerOf(question, inUse),
-    order: confounded({ name: 'level', values: asked.map(levelOf) }, [
-      { name: 'order', values: asked.map((_, i) => i) },
-    ]),
+    order: orderOf(question, inUse),
   }
 }

@@ -85,8 +85,8 @@ function unknownIn(plan: Plan, input: RunInput, shelf: Shelf): UnknownScent[] {
   return [...found.values()]
 }
 
-/** Chance of an input whose scent quickens by just so much. */
-function chanceAt(plan: Plan, input: RunInput, id: string, f: number, runs: number): number {
+/** Chance of an input whose scent quickens by just so much. @param id of the scent @param f ln of its rate factor at its dose */
+export function chanceAt(plan: Plan, input: RunInput, id: string, f: number, runs: number): number {
   const cups = input.cups.map(cup =>
     cup.scent && scentOfCup(cup, plan) === id ? { ...cup, scent: { ...cup.scent, lnRate: f, sd: 0 } } : cup,
   )
@@ -111,7 +111,7 @@ const unscented = (plan: Plan): Edit => ({
 })
 
 /** The plan as it is, with what would help it most, and without its scent. */
-function waysOf(plan: Plan, shelf: Shelf): Turned[] {
+export function waysOf(plan: Plan, shelf: Shelf): Turned[] {
   const turned = (edit: Edit, penalty: number): Turned[] => {
     const made = applyEdit(plan, edit)
     return made.ok ? [{ plan: made.plan, penalty }] : []

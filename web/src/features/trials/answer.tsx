@@ -6,7 +6,8 @@ import { answerOfTrial } from '../../workers/trial.ts'
 import { AtAge } from './at-age.tsx'
 import { OfColorant } from './of-colorant.tsx'
 import { SaysFound } from './says-found.tsx'
-import { SaysNumbers } from './says-numbers.tsx'
+import { isWatched } from './pair-watch.tsx'
+import { SaysLevels, SaysNumbers } from './says-numbers.tsx'
 import { TakeOn } from './take-on.tsx'
 import type { TrialChange } from './trial-change.ts'
 
@@ -35,7 +36,8 @@ export function Answer({ kept, shelf, onKeep }: Props) {
       ))}
       {says && <SaysFound says={says} shelf={shelf} scent={trial.question.scent ?? ''} />}
       {says && canTeach(says) && <TakeOn kept={kept} says={says} onKeep={onKeep} />}
-      {says?.numbers.toReversed().map(read => (
+      {says && isWatched(trial) && <SaysLevels trial={trial} numbers={says.numbers} />}
+      {(isWatched(trial) ? [] : (says?.numbers.toReversed() ?? [])).map(read => (
         <SaysNumbers key={`${read.what} ${read.days} ${read.minutes}`} trial={trial} read={read} shelf={shelf} />
       ))}
       {says?.ages.toReversed().map(age => (

@@ -40,9 +40,10 @@ export function Looks({ trial, id, isBusy, onKeep }: Props) {
   return (
     <Section title="Looks" className="print:hidden">
       <ul className="flex flex-wrap gap-x-8">
-        {dueLooks(trial).map(({ days, on, isDone }) => (
+        {dueLooks(trial).map(({ days, on, isDone, isPast }) => (
           <li key={days}>
-            {isDone ? '✓' : '○'} day {days}, {format(new Date(on), 'd MMMM')}
+            {isDone ? '✓' : isPast ? '–' : '○'} {days > 0 && days < 1 ? `${24 * days} hours` : `day ${days}`},{' '}
+            {format(new Date(on), 'd MMMM')}
           </li>
         ))}
       </ul>

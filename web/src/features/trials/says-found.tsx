@@ -115,8 +115,8 @@ export function SaysFound({ says, shelf, scent }: { says: TrialSays; shelf: Shel
       {speed && <Speed speed={speed} name={name} />}
       {riced && (
         <p className="mb-3">
-          {riced.riced === 0 ? 'It did not rice' : `It riced in ${riced.riced}`} of {riced.cups}{' '}
-          {riced.cups === 1 ? 'cup' : 'cups'} of one pot. From the second pot on that counts more than its class.
+          Grains in {riced.riced} of {riced.cups} scented {riced.cups === 1 ? 'cup' : 'cups'} of this pot. From the
+          second pot on, pots stand for the class of the scent.
         </p>
       )}
       {browning && <Browning said={browning} name={name} />}

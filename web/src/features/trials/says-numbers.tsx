@@ -50,3 +50,40 @@ export function SaysNumbers({ trial, read, shelf }: { trial: Trial; read: Number
     </section>
   )
 }
+
+/** Trace of the cups of a pair, by minutes after the batter was divided. */
+export function SaysLevels({ trial, numbers }: { trial: Trial; numbers: readonly NumbersRead[] }) {
+  const reads = numbers.filter(({ what, minutes }) => what === 'level' && minutes > 0)
+  if (reads.length === 0) return null
+  return (
+    <div className="mt-4 overflow-x-auto">
+      <table className="text-left">
+        <caption className="text-left text-[13px] text-soft">trace, by minutes after the batter was divided</caption>
+        <thead className="text-soft">
+          <tr>
+            <th className="pr-6 font-normal">cup</th>
+            {reads.map(({ minutes }) => (
+              <th key={minutes} className="pr-6 font-normal">
+                {minutes}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {trial.samples.map(({ label, scented }) => (
+            <tr key={label} className="border-t border-line">
+              <th className="py-1 pr-6">
+                {label} <span className="font-normal text-soft">{scented ? 'scented' : 'plain'}</span>
+              </th>
+              {reads.map(({ minutes, means }) => (
+                <td key={minutes} className="pr-6 text-lg">
+                  {means.get(label)?.toFixed(1) ?? ''}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}

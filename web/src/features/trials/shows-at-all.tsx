@@ -11,9 +11,17 @@ function whatIsSeen({ sees, wouldSee }: TrialOutlook): string {
   return isRatio ? `a difference of ${percent} (${says})` : `a difference of ${wouldSee.toFixed(1)} (${says}, ${unit})`
 }
 
+/** What would tell more, where it does not see what matters. */
+function whatMoreTells({ sees, timesNeeded }: TrialOutlook): string {
+  if (sees === 'pace') return 'One pair convicts a scent that quickens; it takes ten to clear one that does not.'
+  if (timesNeeded === null)
+    return 'No number of repeats brings that down to what matters; more blanks or a finer way to read would.'
+  return timesNeeded > 1 ? `Each made ${timesNeeded} times would show what matters.` : ''
+}
+
 /** What a trial needs and will be able to show, before anything is made. */
 export function ShowsAtAll({ outlook }: { outlook: TrialOutlook }) {
-  const { size, timesNeeded, weighing, order } = outlook
+  const { size, weighing, order } = outlook
   const habits = useHabits()
   const none = weighing.flatMap(({ how }) => (how.way === 'none' ? [how.sampleG] : []))
   const needed = none.includes(null) ? null : Math.max(...none.map(g => g ?? 0))
@@ -24,12 +32,7 @@ export function ShowsAtAll({ outlook }: { outlook: TrialOutlook }) {
         {size.isTooSmall && ': less than a stick blender reaches into; stir by hand, or take larger samples'}.
       </li>
       <li>
-        It will show {whatIsSeen(outlook)}, four times in five.{' '}
-        {timesNeeded === null
-          ? 'No number of repeats brings that down to what matters; more blanks or a finer way to read would.'
-          : timesNeeded > 1
-            ? `Each made ${timesNeeded} times would show what matters.`
-            : ''}
+        It will show {whatIsSeen(outlook)}, four times in five. {whatMoreTells(outlook)}
       </li>
       {order.verdict !== 'clean' && <li>What is asked goes with the order of drawing: {order.verdict}.</li>}
       {none.length > 0 && (

@@ -69,7 +69,7 @@ function OpenFile() {
 export function standingOf({ trial }: TrialAnswer): string {
   if (trial.takenOn !== '') return 'the shelf has learned from it'
   if (trial.pouredOn === '') return trial.question.kind === 'claim' ? 'heard; unproven' : 'drawn up, not made yet'
-  const next = dueLooks(trial).find(look => !look.isDone)
+  const next = dueLooks(trial).find(look => !look.isDone && !look.isPast)
   return next ? `looked at next on ${format(new Date(next.on), 'd MMMM yyyy')}` : 'read: its answer can be taken on'
 }
 

@@ -1,4 +1,4 @@
-import { findById, showMass, trialOutlook } from '@ostler/core'
+import { findById, showMass, showShare, trialOutlook } from '@ostler/core'
 import type { DoseWeighing, Shelf, Trial, TrialSample, UnitHabits } from '@ostler/core'
 import { useState } from 'react'
 import { useHabits } from '../../plan/context.tsx'
@@ -87,6 +87,7 @@ export function WeighedIn({ trial, shelf, onStrike }: Props) {
                   <td className="pr-4 whitespace-nowrap">
                     {sample.gPerKg > 0 && `${sample.gPerKg} g/kg`}
                     {sample.whiteGPerKg > 0 && ` + ${sample.whiteGPerKg} white`}
+                    {sample.scented && ` scent ${showShare(trial.question.load ?? 0)} of oils`}
                   </td>
                   <td className="pr-4">{how && weighedOf(sample, how, trial.question.stepG, habits)}</td>
                   <td className="print:hidden">
