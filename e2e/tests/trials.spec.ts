@@ -101,3 +101,89 @@ test('a trial is drawn up, made as a batch, looked at, taken on by the shelf and
   await maker.getByRole('button', { name: 'Undo' }).click()
   await expect(maker.getByRole('link', { name })).toHaveCount(1)
 })
+
+test('a scent is tried beside a plain cup, by the clock, and the shelf learns how quick it is', async ({ maker }) => {
+  await maker.goto('/trials')
+  await maker.getByRole('radio', { name: 'How a scent quickens the batter' }).check()
+  await expect(maker.getByText('Choose the scent.')).toBeVisible()
+  await maker.getByRole('combobox', { name: 'the scent' }).selectOption('moss-cathedral')
+  await maker.getByLabel('of it, % of the oils').fill('40')
+  await expect(maker.getByText('A scent is from 0.1 to 20 % of the oils.')).toBeVisible()
+  await maker.getByLabel('of it, % of the oils').fill('3')
+  await maker.getByLabel('name of the trial').fill('Moss beside plain')
+  await maker.getByRole('button', { name: 'Draw it up' }).click()
+  await expect(maker.getByRole('heading', { level: 1 })).toHaveText('Moss beside plain')
+  await maker.getByRole('button', { name: 'Make it as a batch' }).click()
+  await maker.waitForURL(/prepare/)
+  await maker.goBack()
+  await maker.getByRole('button', { name: 'The batter is divided' }).click()
+  const key = await maker.evaluate(() => Object.keys(localStorage).find(one => one.includes('trial-divided'))!)
+  for (const [minutes, plain, scented] of [
+    [5, 'thin cream', 'lines'],
+    [12, 'pouring cream', 'pudding'],
+  ] as const) {
+    // The clock goes on through a reload: it is moved instead of waited for.
+    const at = new Date(Date.now() - minutes * 60_000).toISOString()
+    await maker.evaluate(([name, value]) => localStorage.setItem(name, value), [key, at] as const)
+    await maker.reload()
+    await expect(maker.getByRole('timer')).toHaveText(new RegExp(`^${minutes}:`))
+    for (const [n, word] of [plain, scented].entries()) {
+      await maker
+        .getByRole('button', { name: /Stir, lift/ })
+        .nth(n)
+        .click()
+      await maker.getByRole('button', { name: new RegExp(`^${word}`) }).click()
+      await expect(maker.getByText(`${minutes} min:`)).toHaveCount(n + 1)
+    }
+  }
+  await maker.getByRole('button', { name: 'no', exact: true }).click()
+  const says = maker.getByRole('region', { name: 'What it says' })
+  await expect(says.getByText(/Grains in 0 of 1 scented cup/)).toBeVisible({ timeout: 30_000 })
+  await expect(says.getByRole('heading', { name: /quickens this batter/ })).toBeVisible()
+  await says.getByRole('button', { name: 'Let the shelf learn it' }).click()
+  await expect(says.getByRole('button', { name: 'Take it back' })).toBeVisible()
+  const found = async () => {
+    const { shelf } = (await (await maker.request.get('/api/shelf')).json()) as ShelfAnswer
+    return shelf.scents.find(({ id }) => id === 'moss-cathedral')!.findings ?? []
+  }
+  expect((await found()).map(({ what }) => what)).toEqual(['rate', 'ricing'])
+  await maker.goto('/shelf/scents/moss-cathedral')
+  await expect(maker.getByText('riced in 0 of 1 cups of one pot')).toBeVisible()
+  await maker.goBack()
+  await says.getByRole('button', { name: 'Take it back' }).click()
+  await expect(says.getByRole('button', { name: 'Let the shelf learn it' })).toBeVisible()
+  expect(await found()).toEqual([])
+})
+
+test('numbers of a claim leave it unproven until they tell; wrong ones are said beside them', async ({ maker }) => {
+  await maker.goto('/trials')
+  await maker.getByRole('radio', { name: 'Something that was heard' }).check()
+  await maker.getByLabel('what is done otherwise').fill('with sugar\nwith sugar and salt')
+  await maker.getByLabel('what was heard').fill('Sugar makes it lather')
+  await maker.getByLabel('name of the trial').fill('Sugar')
+  await maker.getByRole('button', { name: 'Draw it up' }).click()
+  await expect(maker.getByText('(heard; unproven)')).toBeVisible()
+  await maker.getByLabel('poured on').fill(new Date(Date.now() - 2 * DAY_MS).toISOString().slice(0, 10))
+  const labels = await maker.getByRole('table').getByRole('rowheader').allTextContents()
+  const whats = await maker.getByRole('table').getByRole('row').allTextContents()
+  const field = (label: string) => maker.getByLabel(`${label}: points`)
+  await field(labels[0]!).fill('11')
+  await expect(maker.getByText('points is from 0 to 10')).toBeVisible()
+  for (const [n, label] of labels.entries()) await field(label).fill(whats[n + 1]!.includes('as usual') ? '2' : '9')
+  await maker.reload()
+  await expect(field(labels[1]!)).toHaveValue(/[29]/)
+  await maker.getByRole('button', { name: 'Keep these numbers' }).click()
+  await expect(maker.getByText('Tried: so it is, in this workshop.')).toBeVisible({ timeout: 30_000 })
+  await expect(field(labels[1]!)).toHaveValue('')
+})
+
+test('a plan says which small test is worth it, and begins it', async ({ maker, open }) => {
+  await open('verdigris-stair', 'Small first')
+  await maker.getByRole('button', { name: 'Try it small …' }).click()
+  const dialog = maker.getByRole('dialog', { name: 'Try it small first' })
+  await expect(dialog.getByText(/ΔE − \d/).first()).toBeVisible()
+  await expect(dialog.getByRole('progressbar')).toHaveCount(0, { timeout: 30_000 })
+  await dialog.getByRole('button', { name: 'Plan this test' }).first().click()
+  await expect(maker.getByRole('heading', { level: 1 })).toContainText('in two doses, for')
+  await expect(maker.getByRole('table').getByRole('row')).toHaveCount(5)
+})

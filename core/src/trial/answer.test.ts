@@ -130,10 +130,12 @@ describe('what a trial answers', () => {
   test('are looked for on their days', () => {
     const only = { ...trial, readings: trial.readings.filter(({ days }) => days < 40) }
     expect(dueLooks(only)).toEqual([
-      { days: 2, on: '2026-09-03', isDone: true },
-      { days: 28, on: '2026-09-29', isDone: true },
-      { days: 42, on: '2026-10-13', isDone: false },
+      { days: 2, on: '2026-09-03', isDone: true, isPast: false },
+      { days: 28, on: '2026-09-29', isDone: true, isPast: false },
+      { days: 42, on: '2026-10-13', isDone: false, isPast: false },
     ])
+    const late = { ...only, readings: only.readings.filter(({ days }) => days > 20) }
+    expect(dueLooks(late)[0]).toMatchObject({ isDone: false, isPast: true })
     expect(dueLooks({ ...trial, pouredOn: '' })).toEqual([])
   })
 })

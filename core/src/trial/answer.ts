@@ -10,8 +10,8 @@ import type { Difference } from './difference.ts'
 import { kindOf } from './kinds.ts'
 import { prefixOf } from './document.ts'
 import type { Trial, TrialReading, TrialSample } from './document.ts'
-import { CHANNELS, MAKING, commonSd, labOfThree, patchSd } from './noise.ts'
-import type { ReadingWay } from './noise.ts'
+import { CHANNELS, MAKING, commonSd, labOfThree, patchSd, scaleOf } from './noise.ts'
+import type { ReadingWay, Scatter } from './noise.ts'
 import { isAlike } from './samples.ts'
 import { weighingOf } from './weighing.ts'
 
@@ -24,6 +24,8 @@ const meanLab = (labs: readonly Lab[]): Lab =>
   labOfThree(CHANNELS.map(channel => labs.reduce((sum, lab) => sum + lab[channel], 0) / labs.length))
 const minus = (a: Lab, b: Lab): Lab => ({ l: a.l - b.l, a: a.a - b.a, b: a.b - b.b })
 const plus = (a: Lab, b: Lab): Lab => ({ l: a.l + b.l, a: a.a + b.a, b: a.b + b.b })
+
+type PastOf = Partial<Record<ReadingWay, Scatter>>
 
 /** Readings of about one age, with what each photograph is off by taken from all blanks. */
 export interface AgeRead {
@@ -70,7 +72,7 @@ function levelled(trial: Trial, readings: readonly TrialReading[]): Map<string, 
   )
 }
 
-function ageRead(trial: Trial, readings: readonly TrialReading[]): AgeRead {
+function ageRead(trial: Trial, readings: readonly TrialReading[], pastOf: PastOf): AgeRead {
   const { way, days } = readings[0]!
   const photos = new Set(readings.map(({ photo }) => photo)).size
   const labs = levelled(trial, readings)
@@ -81,10 +83,12 @@ function ageRead(trial: Trial, readings: readonly TrialReading[]): AgeRead {
   const labsOf = (like: TrialSample): Lab[] =>
     read.filter(one => isAlike(one, like)).map(({ label }) => labs!.get(label)!)
   const asked = { way, photos, matters: trial.question.matters, direction: 'any' as const }
+  const past = pastOf[way]
   const against = (list: readonly TrialSample[], samples: readonly TrialSample[]): Difference[] =>
     labs && list.length > 0 && samples.length > 0
       ? differences({
           ...asked,
+          ...(past && { past }),
           samples: samples.map(one => ({ label: one.label, labs: labsOf(one) })),
           blanks: list.map(({ label }) => labs.get(label)!),
         })
@@ -102,8 +106,9 @@ function ageRead(trial: Trial, readings: readonly TrialReading[]): AgeRead {
   }
 }
 
-/** Whatever was read, by age. */
-export const agesRead = (trial: Trial): AgeRead[] => groupsOf(trial.readings).map(group => ageRead(trial, group))
+/** Whatever was read, by age. @param past what earlier trials said of the scatter of samples */
+export const agesRead = (trial: Trial, past: PastOf = {}): AgeRead[] =>
+  groupsOf(trial.readings).map(group => ageRead(trial, group, past))
 
 /** A colorant as it was known before the trial, and by it. */
 export interface ColorantAnswer {
@@ -211,7 +216,7 @@ const ownReadings = (swatches: readonly OwnSwatch[]): CurveReading[] =>
 
 const isOf = (trialId: string, { id }: Pick<OwnSwatch, 'id'>): boolean => id.startsWith(`${prefixOf(trialId)}-`)
 /** What the trial says of each of its colorants; of those without a settled reading nothing. @param trialId its swatches on the shelf are left out */
-export function colorantAnswers(trial: Trial, trialId: string, shelf: Shelf): ColorantAnswer[] {
+export function colorantAnswers(trial: Trial, trialId: string, shelf: Shelf, past: PastOf = {}): ColorantAnswer[] {
   const ages = agesRead(trial)
   return [...new Set(trial.question.levels.map(({ colorant }) => colorant))].flatMap((id): ColorantAnswer[] => {
     const item = findById(shelf.colorants, id)
@@ -224,7 +229,8 @@ export function colorantAnswers(trial: Trial, trialId: string, shelf: Shelf): Co
     const doses = [...new Set(readings.map(({ gPerKg }) => gPerKg))].filter(g => g > 0)
     const { sampleG, stepG } = trial.question
     const how = weighingOf(doses, sampleG, { stepG, batterStepG: stepG })
-    const options = { lnDoseSd: how.way === 'none' ? 0 : how.commonError }
+    const { s2 } = scaleOf(...(past[trial.question.way] ? [past[trial.question.way]!] : []))
+    const options = { s2, lnDoseSd: how.way === 'none' ? 0 : how.commonError }
     const curve = doseCurve(pigment, all, options)
     const doseGPerKg = item.referenceDoseGPerKg
     const age = { days: 42, gel: 0 }

@@ -301,7 +301,7 @@ interface Told {
 }
 
 /** What a question of its kind needs. */
-function ofQuestion({ kind, levels, scent, load, additive }: TrialQuestion): Told[] {
+function ofQuestion({ kind, levels, scent, load, additive, whiteGPerKg }: TrialQuestion): Told[] {
   const { least, most, isScented, levels: of } = kindOf(kind)
   const told = (at: string, value: unknown, sentence: string): Told => ({ path: `question.${at}`, value, sentence })
   if (levels.length < least || levels.length > most)
@@ -314,6 +314,8 @@ function ofQuestion({ kind, levels, scent, load, additive }: TrialQuestion): Tol
     ]
   if (isScented && (!scent || !load))
     return [told('scent', scent, 'The scent that it is about, with its share of the oils, is missing.')]
+  if (kind === 'grid' && whiteGPerKg <= 0)
+    return [told('whiteGPerKg', whiteGPerKg, 'How much white is beside it is missing.')]
   if (kind === 'hardener' && !additive) return [told('additive', additive, 'The additive that it is about is missing.')]
   return levels.flatMap((level, i): Told[] => {
     const at = (name: string, sentence: string) => [told(`levels[${i}].${name}`, undefined, sentence)]

@@ -37,6 +37,11 @@ export const KINDS = {
     ...{ levels: 'colorants', least: 2, most: 8, isScented: false },
     mind: '',
   },
+  grid: {
+    ...{ says: 'A grid of two: doses, without and with white', group: 'colour', days: [2, 28, 42], sampleG: 40 },
+    ...{ ...COLOUR, levels: 'doses', least: 2, most: 4, isScented: false },
+    mind: 'Two things vary at once, on purpose: every dose is made without white and with it.',
+  },
   whites: {
     ...{
       says: 'Which white against a browning scent',

@@ -3,6 +3,7 @@ import type { Plan } from '../plan/index.ts'
 import { started } from '../document/fields/index.ts'
 import { findById } from '../shelf/index.ts'
 import type { Shelf } from '../shelf/index.ts'
+import { portionsOf } from '../portions/index.ts'
 import type { PlannedAdditive, PlannedScent, Recipe } from '../recipe/index.ts'
 import type { Trial, TrialQuestion, TrialSample } from './document.ts'
 import { kindOf } from './kinds.ts'
@@ -93,4 +94,28 @@ export function planOfTrial(
       started(Pour, { id: `pour-${i + 1}`, cup: idOf(sample), share: 1 / samples.length, cavities: [i + 1] }),
     ),
   }
+}
+
+/** Superfat and lye concentration of a sample, shares: with the oil and water that its colours bring. */
+export interface SampleChemistry {
+  label: string
+  superfatShare: number
+  concentrationShare: number
+}
+
+/** What every sample is by its weights, in the batter that it is, or will be, made of. */
+export function samplesChemistry(
+  trial: Pick<Trial, 'name' | 'question' | 'samples' | 'batter'>,
+  shelf: Shelf,
+): SampleChemistry[] {
+  const usual = starterPlan(trial.name)
+  const like = trial.batter ? { ...usual, recipe: trial.batter.recipe } : usual
+  return battersOf(trial).flatMap(level => {
+    const plan = planOfTrial(trial, shelf, like, level)
+    const { cups } = portionsOf(plan, shelf)
+    return plan.cups.map(({ name: label }, i) => {
+      const { superfatShare, concentrationShare } = cups[i]!
+      return { label, superfatShare, concentrationShare }
+    })
+  })
 }

@@ -30,6 +30,7 @@ const dose = (colorant: string) => ({ colorant, gPerKg: 4 })
 /** A usual question of each kind. */
 const LEVELS: Readonly<Partial<Record<TrialKind, TrialQuestion['levels']>>> = {
   ladder: [1, 2, 4].map(gPerKg => ({ colorant: 'hydrated-green', gPerKg })),
+  grid: [1, 2].map(gPerKg => ({ colorant: 'hydrated-green', gPerKg })),
   colours: ['charcoal', 'hydrated-green'].map(dose),
   whites: ['titanium-white', 'kaolin'].filter(id => shelf.colorants.some(one => one.id === id)).map(dose),
   stabiliser: [0.5, 1].map(amount => ({ ...none, amount })),
@@ -42,7 +43,7 @@ const LEVELS: Readonly<Partial<Record<TrialKind, TrialQuestion['levels']>>> = {
   claim: [{ ...none, way: 'with sugar' }],
 }
 const asked = (kind: TrialKind): TrialQuestion => ({
-  ...{ kind, asked: '', levels: LEVELS[kind] ?? [], blanks: kind === 'speed' ? 2 : 2, whiteGPerKg: 0 },
+  ...{ kind, asked: '', levels: LEVELS[kind] ?? [], blanks: 2, whiteGPerKg: kind === 'grid' ? 4 : 0 },
   ...{ sampleG: KINDS[kind].sampleG, stepG: 0.01, matters: 2.5, way: 'photo', seed: 5, times: 2 },
   ...(KINDS[kind].isScented ? { scent: 'moss-cathedral', load: 0.03 } : {}),
   ...(kind === 'hardener' ? { additive: shelf.additives[0]!.id } : {}),

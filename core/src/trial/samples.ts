@@ -33,6 +33,16 @@ function coloured(question: TrialQuestion): Unlabelled[] {
   return [...many(blanks, sample('nothing')), ...drawn, ...white]
 }
 
+/** Every dose without and with white. */
+function grid(question: TrialQuestion): Unlabelled[] {
+  const { levels, blanks, whiteGPerKg, times = 1 } = question
+  const cells = once(question).flatMap(i => {
+    const { colorant, gPerKg } = levels[i]!
+    return [sample('test', { colorant, gPerKg }), sample('white', { colorant, gPerKg, whiteGPerKg })]
+  })
+  return [...many(blanks, sample('nothing')), ...Array.from({ length: times }, () => cells).flat()]
+}
+
 /** Without the bracket: each level once, in an order that no drift goes with. */
 const once = (question: TrialQuestion): number[] => [...new Set(drawingOrder(valuesOf(question), question.seed))]
 
@@ -86,6 +96,7 @@ function ways(question: TrialQuestion): Unlabelled[] {
 export function samplesOf(question: TrialQuestion): Unlabelled[] {
   const { kind, blanks, times = 1 } = question
   if (kind === 'ladder' || kind === 'colours') return coloured(question)
+  if (kind === 'grid') return grid(question)
   if (kind === 'whites') return whites(question)
   if (kind === 'stabiliser') return stabilisers(question)
   if (kind === 'fading') return twins(question)

@@ -5,6 +5,8 @@ import { measureOf } from './document.ts'
 import type { Trial } from './document.ts'
 import { foundSaid, shelfWithoutTrial } from './findings.ts'
 import type { FoundSaid } from './findings.ts'
+import { scatterTold } from './scatter.ts'
+import type { PastScatter } from './scatter.ts'
 import { claimTag, numbersRead } from './numbers-read.ts'
 import type { ClaimTag, NumbersRead } from './numbers-read.ts'
 
@@ -14,6 +16,8 @@ export interface TrialSays extends FoundSaid {
   colorants: ColorantAnswer[]
   numbers: NumbersRead[]
   tag: ClaimTag
+  /** How far samples of this workshop lie apart against what is assumed, as a factor; null: too few repeats to say. */
+  scatter: number | null
 }
 
 /** The last differences of what is asked: of a claim read by colour those of colour. */
@@ -23,15 +27,25 @@ function lastWords(trial: Trial, ages: readonly AgeRead[], numbers: readonly Num
   return (last?.differences ?? []).map(({ word }) => word)
 }
 
-/** @param batch that it was made as: what was seen in it is not counted twice */
-export function trialSays(trial: Trial, trialId: string, shelf: Shelf, batch: string | null): TrialSays {
+/**
+ * @param batch that it was made as: what was seen in it is not counted twice
+ * @param past what earlier trials said of the scatter of samples, by how they were read
+ */
+export function trialSays(
+  trial: Trial,
+  trialId: string,
+  shelf: Shelf,
+  batch: string | null,
+  past: PastScatter = {},
+): TrialSays {
   const { kind } = trial.question
-  const ages = agesRead(trial)
+  const ages = agesRead(trial, past)
   const numbers = numbersRead(trial)
-  const isDose = kind === 'ladder' || kind === 'colours'
+  const isDose = kind === 'ladder' || kind === 'colours' || kind === 'grid'
   return {
+    scatter: scatterTold(trial, past),
     ...{ ages, numbers, tag: claimTag(trial, lastWords(trial, ages, numbers)) },
-    colorants: isDose ? colorantAnswers(trial, trialId, shelf) : [],
+    colorants: isDose ? colorantAnswers(trial, trialId, shelf, past) : [],
     ...foundSaid(trial, shelfWithoutTrial(shelf, trialId, batch)),
   }
 }

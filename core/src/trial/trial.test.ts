@@ -13,7 +13,7 @@ import { driftOf, driftsIn, drawingOrder, randomOf } from './order.ts'
 import { bestBlanks, leastSeen, timesToSee } from './power.ts'
 import { ricingKnown } from '../batter/schedule/riced-pots.ts'
 import { clingInSample, trialSize } from './size.ts'
-import { sampleBatter, weighingOf } from './weighing.ts'
+import { weighingOf } from './weighing.ts'
 
 const blue = library.ultramarine
 const CURED = { days: 42, gel: 0 }
@@ -91,13 +91,6 @@ describe('weighing', () => {
     expect(weighingOf([4], 150, coarse)).toEqual({ way: 'none', sampleG: null })
     expect(weighingOf([20], 150, coarse)).toEqual({ way: 'none', sampleG: null })
     expect(weighingOf([60, 60, 60, 60, 60, 60], 150, coarse)).toMatchObject({ way: 'thinned' })
-  })
-
-  test('tells each sample’s own superfat and water', () => {
-    const less = sampleBatter(0.05, 27.5, 9, { oilG: 0.36, waterG: 1, lyeNeed: 1 })
-    expect(less.superfat).toBeCloseTo(0.0623, 4)
-    expect(less.waterOnOils).toBeCloseTo(0.3636, 4)
-    expect(sampleBatter(0.05, 27.5, 9, { oilG: 1, waterG: 0, lyeNeed: 1 }).superfat).toBeCloseTo(0.0833, 4)
   })
 })
 

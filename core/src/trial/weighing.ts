@@ -120,27 +120,3 @@ export function weighingOf(doses: readonly number[], sampleG: number, scale: Sca
   const neededG = Math.max(sampleG + ROUND_G, (sdOf(scale.stepG) * 1000) / (MOST_ERROR * Math.min(...doses)))
   return { way: 'none', sampleG: neededG <= MOST_SAMPLE_G ? roundedUp(neededG) : null }
 }
-
-/** What a way of weighing adds to a sample beside powder. */
-export interface SampleBatter {
-  /** Superfat, as a share. */
-  superfat: number
-  /** Water on the oils, as a share. */
-  waterOnOils: number
-}
-
-/**
- * A sample’s own superfat and water, with what its carrier brings.
- *
- * @param oilsG oils in the sample, g @param waterG water in it, g
- * @param carrier oil and water that come in with it, g; `lyeNeed` of the oil against the mean of the recipe
- */
-export function sampleBatter(
-  superfat: number,
-  oilsG: number,
-  waterG: number,
-  carrier: { oilG: number; waterG: number; lyeNeed: number },
-): SampleBatter {
-  const all = oilsG + carrier.oilG * carrier.lyeNeed
-  return { superfat: 1 - ((1 - superfat) * oilsG) / all, waterOnOils: (waterG + carrier.waterG) / oilsG }
-}

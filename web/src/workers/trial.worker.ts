@@ -1,5 +1,5 @@
 import { trialSays, worthOfTests } from '@ostler/core'
-import type { Plan, Shelf, Trial, TrialSays, WorthTold } from '@ostler/core'
+import type { PastScatter, Plan, Shelf, Trial, TrialSays, WorthTold } from '@ostler/core'
 import { expose } from 'comlink'
 
 /** What tests a plan would gain by, told from rough to fine; between steps it lets messages in. */
@@ -13,8 +13,8 @@ async function worth(plan: Plan, shelf: Shelf, told: (state: WorthTold) => void)
 /** What a trial answers: fits, and every pair of labels exchanged; and which trial is worth making. */
 const worker = {
   worth,
-  answer: (trial: Trial, id: string, shelf: Shelf, batch: string | null): TrialSays =>
-    trialSays(trial, id, shelf, batch),
+  answer: (trial: Trial, id: string, shelf: Shelf, batch: string | null, past: PastScatter): TrialSays =>
+    trialSays(trial, id, shelf, batch, past),
 }
 export type TrialWorker = typeof worker
 

@@ -26,7 +26,7 @@ export function ItemExtras({ kind, item, shelf }: Props) {
       </p>
       {kind === 'oils' && <OilNote oil={item as Oil} />}
       {kind === 'vessels' && <VesselNote vessel={item as Vessel} />}
-      <Found item={item as Partial<Scent>} />
+      <Found item={item} />
       {near.length > 0 && (
         <>
           <h3 className="mt-3 font-title text-base font-semibold text-ink">May stand in for it</h3>

@@ -1,6 +1,8 @@
-import { canTeach } from '@ostler/core'
+import { canTeach, pastScatter } from '@ostler/core'
 import type { Shelf, TrialAnswer } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
+import { useMemo } from 'react'
+import { trialsQuery } from '../../api/client.ts'
 import { Section } from '../../ui/section.tsx'
 import { answerOfTrial } from '../../workers/trial.ts'
 import { AtAge } from './at-age.tsx'
@@ -21,9 +23,11 @@ interface Props {
 export function Answer({ kept, shelf, onKeep }: Props) {
   const { trial, id, batch } = kept
   const { colorants, scents, evidence } = shelf
+  const trials = useQuery(trialsQuery).data
+  const past = useMemo(() => pastScatter(trials ?? [], id), [trials, id])
   const answer = useQuery({
-    queryKey: ['trial answer', id, kept.revision, colorants, scents, evidence],
-    queryFn: ({ signal }) => answerOfTrial(trial, id, shelf, batch, { signal }),
+    queryKey: ['trial answer', id, kept.revision, colorants, scents, evidence, past],
+    queryFn: ({ signal }) => answerOfTrial(trial, id, shelf, batch, past, { signal }),
     ...{ retry: false, gcTime: 0 },
   })
   const says = answer.data
@@ -35,6 +39,12 @@ export function Answer({ kept, shelf, onKeep }: Props) {
         <OfColorant key={one.colorant} answer={one} shelf={shelf} trial={trial} />
       ))}
       {says && <SaysFound says={says} shelf={shelf} scent={trial.question.scent ?? ''} />}
+      {says?.scatter != null && (
+        <p className="mb-3">
+          Samples of this workshop that were made alike lie {says.scatter.toFixed(1)} times as far apart as is usual.
+          What is said here goes by that.
+        </p>
+      )}
       {says && canTeach(says) && <TakeOn kept={kept} says={says} onKeep={onKeep} />}
       {says && isWatched(trial) && <SaysLevels trial={trial} numbers={says.numbers} />}
       {(isWatched(trial) ? [] : (says?.numbers.toReversed() ?? [])).map(read => (

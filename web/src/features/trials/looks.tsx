@@ -5,7 +5,11 @@ import { useState } from 'react'
 import { ColourSampler } from '../../parts/colour-sampler.tsx'
 import { lastingStore, readJson, readText, removeKey, writeJson } from '../../kept/storage.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
+import { addEntries, addPhoto } from '../../api/client.ts'
+import { loneEntry } from '../../parts/use-record.ts'
 import { Say } from '../../ui/say.tsx'
+import { useToast } from '../../ui/toast.tsx'
+import { readPhoto } from '../../workers/photo.ts'
 import { Section } from '../../ui/section.tsx'
 import { NumbersLook } from './numbers-look.tsx'
 import type { TrialChange } from './trial-change.ts'
@@ -19,6 +23,7 @@ const daysSince = (pouredOn: string): number =>
 interface Props {
   trial: Trial
   id: string
+  batch: string | null
   isBusy: boolean
   onKeep: (change: TrialChange) => Promise<unknown>
 }
@@ -31,7 +36,7 @@ const isRead = (what: 'colour' | 'numbers', { question }: Trial): boolean =>
   kindOfTrial(question.kind).reads.some(one => (one === 'colour') === (what === 'colour'))
 
 /** When the samples are looked at, and a look at them now: by label alone, so that nobody sees what is hoped for. */
-export function Looks({ trial, id, isBusy, onKeep }: Props) {
+export function Looks({ trial, id, batch, isBusy, onKeep }: Props) {
   const [isOpen, setOpen] = useState(() => readText(lastingStore(), draftKey(id)) !== null)
   const close = () => {
     removeKey(lastingStore(), draftKey(id))
@@ -50,6 +55,7 @@ export function Looks({ trial, id, isBusy, onKeep }: Props) {
       {isOpen ? (
         <Look
           trial={trial}
+          batch={batch}
           isBusy={isBusy}
           draft={draftKey(id)}
           onKeep={readings =>
@@ -80,10 +86,21 @@ function together(before: readonly TrialReading[], more: readonly TrialReading[]
 
 interface LookProps {
   trial: Trial
+  /** That it is made as: its record keeps the photograph. */
+  batch: string | null
   isBusy: boolean
   draft: string
   onKeep: (readings: TrialReading[]) => void
   onClose: () => void
+}
+
+/** Keeps the photograph of a look with the record of its batch; a look is kept without it too. */
+async function keptPhoto(batch: string, file: File, text: string): Promise<void> {
+  const read = await readPhoto(file)
+  if (!read.ok) return
+  const id = freshUuid()
+  await addPhoto(batch, id, read.photo.small, read.photo.large)
+  await addEntries(batch, [loneEntry({ kind: 'photo', photo: id, text: text.slice(0, 120) })])
 }
 
 /** Names of a look and of its readings, the same however often it is sent. */
@@ -97,7 +114,7 @@ function lookIds() {
   return { look: freshUuid(), of }
 }
 
-function Look({ trial, isBusy, draft, onKeep, onClose }: LookProps) {
+function Look({ trial, batch, isBusy, draft, onKeep, onClose }: LookProps) {
   const [colours, setAll] = useState<Readonly<Record<string, string>>>(() => readJson(lastingStore(), draft) ?? {})
   const setColours = (next: Readonly<Record<string, string>>) => {
     writeJson(lastingStore(), draft, next)
@@ -107,6 +124,8 @@ function Look({ trial, isBusy, draft, onKeep, onClose }: LookProps) {
   const [way, setWay] = useState<ReadingWay>(trial.question.way)
   const [days, setDays] = useState(String(daysSince(trial.pouredOn)))
   const [active, setActive] = useState(trial.samples[0]!.label)
+  const toast = useToast()
+  const [file, setFile] = useState<File | null>(null)
   const age = Number(days.replace(',', '.'))
   const isAge = Number.isFinite(age) && age >= 0 && age <= 3650 && days.trim() !== ''
   const read = trial.samples.filter(({ label }) => HEX.test(colours[label] ?? ''))
@@ -119,6 +138,7 @@ function Look({ trial, isBusy, draft, onKeep, onClose }: LookProps) {
   const keep = () => {
     const photo = `look-${ids.look}`
     const at = new Date().toISOString()
+    if (file && batch) keptPhoto(batch, file, `${trial.name}, day ${age}`).catch((error: Error) => toast(error.message))
     onKeep(
       read.map(({ label }) => ({
         ...{ id: ids.of(label), sample: label, at, days: age, way, photo },
@@ -135,7 +155,9 @@ function Look({ trial, isBusy, draft, onKeep, onClose }: LookProps) {
   return (
     <div className="mt-3 border border-line p-3">
       <AgeAndWay days={days} isAge={isAge} way={way} onDays={setDays} onWay={setWay} />
-      {isPhoto && <FromPicture label={active} days={isAge ? age : 0} onTake={hex => take(active, hex)} />}
+      {isPhoto && (
+        <FromPicture label={active} days={isAge ? age : 0} onTake={hex => take(active, hex)} onFile={setFile} />
+      )}
       <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-2 bg-booth p-3">
         {trial.samples.map(({ label }) => (
           <OneColour
@@ -241,14 +263,22 @@ function OneColour({ label, hex, isNext, onNext, onHex }: OneColourProps) {
   )
 }
 
+interface FromPictureProps {
+  label: string
+  days: number
+  onTake: (hex: string) => void
+  onFile: (file: File) => void
+}
+
 /** One picture of all samples: each is marked in it and taken. */
-function FromPicture({ label, days, onTake }: { label: string; days: number; onTake: (hex: string) => void }) {
+function FromPicture({ label, days, onTake, onFile }: FromPictureProps) {
   const [picture, setPicture] = useState<ImageBitmap | null>(null)
   const [sentence, setSentence] = useState('')
   const open = (file: File | undefined) => {
     setSentence('')
-    if (file)
-      void createImageBitmap(file).then(setPicture, () => setSentence('This file is no picture that can be read.'))
+    if (!file) return
+    onFile(file)
+    void createImageBitmap(file).then(setPicture, () => setSentence('This file is no picture that can be read.'))
   }
   return (
     <div className="mt-3">

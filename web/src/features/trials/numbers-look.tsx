@@ -70,41 +70,7 @@ export function NumbersLook({ trial, id, days, isBusy, onKeep }: Props) {
   }
   return (
     <div className="mt-3 border border-line p-3">
-      <div className="flex flex-wrap items-end gap-4">
-        <label className="flex flex-col text-[13px] text-soft">
-          what is read
-          <select
-            className="field min-h-11 text-ink"
-            value={typed.what}
-            onChange={event => set({ what: event.target.value as MeasureName, values: {} })}
-          >
-            {measuresOf(trial).map(one => (
-              <option key={one} value={one}>
-                {MEASURES[one].says}, {MEASURES[one].unit}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="flex flex-col text-[13px] text-soft">
-          days since it was poured
-          <input
-            className="field min-h-11 w-28 text-ink"
-            inputMode="decimal"
-            value={typed.days}
-            aria-invalid={!isAge}
-            onChange={event => set({ days: event.target.value })}
-          />
-        </label>
-        <label className="flex flex-col text-[13px] text-soft">
-          by whom (may be left empty)
-          <input
-            className="field min-h-11 w-40 text-ink"
-            maxLength={40}
-            value={typed.by}
-            onChange={event => set({ by: event.target.value })}
-          />
-        </label>
-      </div>
+      <WhatAndWhen trial={trial} typed={typed} isAge={isAge} onSet={set} />
       <ul className="mt-3 flex flex-wrap gap-3" key={round}>
         {trial.samples.map(({ label }) => (
           <li key={label}>
@@ -136,6 +102,53 @@ export function NumbersLook({ trial, id, days, isBusy, onKeep }: Props) {
             : `${read.length} of ${trial.samples.length} read`}
         </span>
       </div>
+    </div>
+  )
+}
+
+interface WhatProps {
+  trial: Trial
+  typed: Typed
+  isAge: boolean
+  onSet: (change: Partial<Typed>) => void
+}
+
+function WhatAndWhen({ trial, typed, isAge, onSet }: WhatProps) {
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <label className="flex flex-col text-[13px] text-soft">
+        what is read
+        <select
+          className="field min-h-11 text-ink"
+          value={typed.what}
+          onChange={event => onSet({ what: event.target.value as MeasureName, values: {} })}
+        >
+          {measuresOf(trial).map(one => (
+            <option key={one} value={one}>
+              {MEASURES[one].says}, {MEASURES[one].unit}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex flex-col text-[13px] text-soft">
+        days since it was poured
+        <input
+          className="field min-h-11 w-28 text-ink"
+          inputMode="decimal"
+          value={typed.days}
+          aria-invalid={!isAge}
+          onChange={event => onSet({ days: event.target.value })}
+        />
+      </label>
+      <label className="flex flex-col text-[13px] text-soft">
+        by whom (may be left empty)
+        <input
+          className="field min-h-11 w-40 text-ink"
+          maxLength={40}
+          value={typed.by}
+          onChange={event => onSet({ by: event.target.value })}
+        />
+      </label>
     </div>
   )
 }

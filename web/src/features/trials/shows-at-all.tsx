@@ -29,7 +29,8 @@ export function ShowsAtAll({ outlook }: { outlook: TrialOutlook }) {
     <ul className="list-disc pl-5">
       <li>
         {showMass(size.batchG, habits, 1)} of batter
-        {size.isTooSmall && ': less than a stick blender reaches into; stir by hand, or take larger samples'}.
+        {size.isTooSmall && ': less than a stick blender reaches into; stir by hand, or take larger samples'}. What is
+        left goes into one more cavity, marked S; never back into a sample with nothing in it.
       </li>
       <li>
         It will show {whatIsSeen(outlook)}, four times in five. {whatMoreTells(outlook)}

@@ -2,7 +2,7 @@ import { findById, prefixOfTrial, shelfWithoutTrial, takenBack, takenOn, taughtB
 import type { Colorant, Scent, Shelf, TrialAnswer, TrialSays } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
-import { saveItem, shelfQuery } from '../../api/client.ts'
+import { saveCounts, saveItem, shelfQuery } from '../../api/client.ts'
 import type { TrialChange } from './trial-change.ts'
 
 interface Items {
@@ -51,6 +51,9 @@ export function TakeOn({ kept, says, onKeep }: Props) {
       const { revisions } = shelf
       const items = isOn ? untaught(kept, shelf.shelf) : taught(kept, says, shelf.shelf, today)
       for (const item of items.colorants) await saveItem('colorants', item, revisions.colorants[item.id] ?? 0)
+      // What was seen of its pace counts once: with the trial, or with the batch that it was made as.
+      const isInBatch = shelf.shelf.evidence.some(one => one.batch === kept.batch)
+      if (says.speed && kept.batch !== null && isInBatch) await saveCounts(kept.batch, isOn)
       for (const item of items.scents) await saveItem('scents', item, revisions.scents[item.id] ?? 0)
     },
     onSuccess: () => onKeep(now => ({ ...now, takenOn: isOn ? '' : today })),

@@ -115,7 +115,7 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
           </Section>
         )}
         {trial.pouredOn !== '' && !isWatched(trial) && (
-          <Looks trial={trial} id={kept.id} onKeep={keep} isBusy={keeping.isPending} />
+          <Looks trial={trial} id={kept.id} batch={kept.batch} onKeep={keep} isBusy={keeping.isPending} />
         )}
         {(trial.readings.length > 0 || (trial.numbers ?? []).length > 0) && (
           <Answer kept={kept} shelf={shelf} onKeep={keep} />

@@ -1,6 +1,6 @@
-import { findById, showMass, showShare, trialOutlook } from '@ostler/core'
+import { findById, kindOfTrial, samplesChemistry, showMass, showShare, trialOutlook } from '@ostler/core'
 import type { DoseWeighing, Shelf, Trial, TrialSample, UnitHabits } from '@ostler/core'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useHabits } from '../../plan/context.tsx'
 import { whatIn } from './sample-words.ts'
 
@@ -42,6 +42,19 @@ function weighedOf({ gPerKg }: TrialSample, how: DoseWeighing, stepG: number, ha
   return `${showMass(dose.weighG, habits, stepG)}${how.way === 'slurry' ? ' of slurry' : ''}, ${error}`
 }
 
+/** From so much on samples differ by more than what is asked, shares. */
+const APART = { superfat: 0.005, concentration: 0.01 } as const
+
+/** Whether samples differ in superfat or water though that is not what is asked. */
+function liesApart({ question }: Trial, chemistry: ReturnType<typeof samplesChemistry>): boolean {
+  const spread = (list: readonly number[]): number => Math.max(...list) - Math.min(...list)
+  return (
+    !kindOfTrial(question.kind).ownBatters &&
+    (spread(chemistry.map(one => one.superfatShare)) > APART.superfat ||
+      spread(chemistry.map(one => one.concentrationShare)) > APART.concentration)
+  )
+}
+
 interface Props {
   trial: Trial
   shelf: Shelf
@@ -53,6 +66,7 @@ interface Props {
 export function WeighedIn({ trial, shelf, onStrike }: Props) {
   const habits = useHabits()
   const { weighing } = trialOutlook(trial)
+  const chemistry = useMemo(() => samplesChemistry(trial, shelf), [trial, shelf])
   const howOf = (colorant: string) => weighing.find(one => one.colorant === colorant)?.how
   return (
     <>
@@ -70,6 +84,7 @@ export function WeighedIn({ trial, shelf, onStrike }: Props) {
               <th className="pr-4 font-normal">what</th>
               <th className="pr-4 font-normal">dose</th>
               <th className="pr-4 font-normal">weighed in</th>
+              <th className="pr-4 font-normal">superfat, lye</th>
               <th className="font-normal print:hidden">does it count?</th>
             </tr>
           </thead>
@@ -90,6 +105,11 @@ export function WeighedIn({ trial, shelf, onStrike }: Props) {
                     {sample.scented && ` scent ${showShare(trial.question.load ?? 0)} of oils`}
                   </td>
                   <td className="pr-4">{how && weighedOf(sample, how, trial.question.stepG, habits)}</td>
+                  <td className="pr-4 whitespace-nowrap">
+                    {chemistry
+                      .filter(({ label }) => label === sample.label)
+                      .map(one => `${showShare(one.superfatShare)}, ${showShare(one.concentrationShare)}`)}
+                  </td>
                   <td className="print:hidden">
                     <Struck sample={sample} onStrike={why => onStrike(sample.label, why)} />
                   </td>
@@ -99,6 +119,12 @@ export function WeighedIn({ trial, shelf, onStrike }: Props) {
           </tbody>
         </table>
       </div>
+      {liesApart(trial, chemistry) && (
+        <p className="mt-1 text-rust">
+          △ What the colours are stirred up with makes the samples differ in superfat or water too. Give every sample as
+          much of it, those with nothing in them as well.
+        </p>
+      )}
     </>
   )
 }

@@ -142,7 +142,7 @@ interface ColorantsProps {
 function Colorants({ wish, colorants, onValue }: ColorantsProps) {
   const usable = offered(wish, colorants)
   const { most } = kindOfTrial(wish.kind)
-  if (wish.kind === 'ladder')
+  if (kindOfTrial(wish.kind).levels === 'doses')
     return (
       <div className="max-w-100">
         <Pick
@@ -181,7 +181,12 @@ function Colorants({ wish, colorants, onValue }: ColorantsProps) {
 function Doses({ wish, onValue, levels }: FieldsProps & { levels: TrialQuestion['levels'] }) {
   return (
     <div className="flex flex-wrap items-end gap-4">
-      <Pick says="doses" value={wish.count} options={counts([3, 4, 5, 6, 7])} onValue={count => onValue({ count })} />
+      <Pick
+        says="doses"
+        value={wish.count}
+        options={counts([2, 3, 4, 5, 6, 7].filter(n => n <= kindOfTrial(wish.kind).most))}
+        onValue={count => onValue({ count })}
+      />
       <Labelled says="the highest, g per kg">
         <input
           className="field min-h-11 w-32 text-ink"
@@ -191,14 +196,16 @@ function Doses({ wish, onValue, levels }: FieldsProps & { levels: TrialQuestion[
           onChange={event => onValue({ most: event.target.value })}
         />
       </Labelled>
-      <label className="flex min-h-11 cursor-pointer items-center gap-2">
-        <input
-          type="checkbox"
-          checked={wish.isBesideWhite}
-          onChange={event => onValue({ isBesideWhite: event.target.checked })}
-        />
-        one more beside white: it tells how much the colorant covers
-      </label>
+      {wish.kind === 'ladder' && (
+        <label className="flex min-h-11 cursor-pointer items-center gap-2">
+          <input
+            type="checkbox"
+            checked={wish.isBesideWhite}
+            onChange={event => onValue({ isBesideWhite: event.target.checked })}
+          />
+          one more beside white: it tells how much the colorant covers
+        </label>
+      )}
       {levels.length > 0 && (
         <p className="basis-full">{levels.map(({ gPerKg }) => gPerKg).join(', ')} g per kg: even steps to the eye.</p>
       )}

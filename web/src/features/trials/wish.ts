@@ -48,8 +48,9 @@ export function turnedTo(wish: Wish, kind: TrialKind): Wish {
   const isSmall = levels === 'words' || levels === 'numbers' || kind === 'browning'
   return {
     ...wish,
+    count: Math.min(wish.count, Math.max(3, most)),
     ...{ kind, sampleG, measure: reads[0]!, blanks: 2, times: isSmall ? 2 : 1 },
-    colorants: wish.colorants.slice(0, kind === 'ladder' ? 1 : most),
+    colorants: wish.colorants.slice(0, levels === 'doses' ? 1 : most),
   }
 }
 
@@ -97,7 +98,7 @@ export function questionOf(wish: Wish, shelf: Shelf, seed: number): TrialQuestio
   const { isScented, reads, least, most } = kindOfTrial(kind)
   const levels = levelsOf(wish, shelf)
   if (levels.length < least || levels.length > most) return null
-  const whiteGPerKg = kind === 'ladder' && isBesideWhite ? BESIDE_WHITE_GPERKG : 0
+  const whiteGPerKg = kind === 'grid' || (kind === 'ladder' && isBesideWhite) ? BESIDE_WHITE_GPERKG : 0
   const load = numberIn(wish.load) / 100
   if (isScented && (scent === '' || !(load >= 0.001 && load <= 0.2))) return null
   return {
