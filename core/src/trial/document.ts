@@ -59,6 +59,9 @@ export class TrialLevel {
   })
   amount?: number
 
+  @NumberFrom(0, 50, 'White beside it is from 0 to 50 g per kg of batter.', { optional: true })
+  whiteGPerKg?: number
+
   @Text(0, 60, 'What is done otherwise has at most 60 letters.', { optional: true })
   way?: string
 }

@@ -21,7 +21,9 @@ import { claimTag, numbersRead } from './numbers-read.ts'
 import { battersOf, planOfTrial } from './plan-of-trial.ts'
 import { colourWorth } from './worth-colour.ts'
 import { chanceAt, waysOf, worthOfTests } from './worth.ts'
-import { pigmentOfColorant } from '../look/index.ts'
+import { STANDARD_BASE, pigmentOfColorant } from '../look/index.ts'
+import { library } from '../look/colour/test/library.ts'
+import { teachingDoses } from './teaching-doses.ts'
 
 const shelf = referenceShelf()
 const none = { colorant: '', gPerKg: 0 }
@@ -255,4 +257,25 @@ test('a line through chances that rise is read as one that falls the other way',
   const { c, g } = wayThrough([-1, 0, 1], [normal(1), normal(0), normal(-1)], 0)
   expect(c).toBeCloseTo(0, 3)
   expect(g).toBeCloseTo(1, 3)
+})
+
+test('doses that teach most of a colorant are the palest and the deepest, or with white; they leave so much unknown', () => {
+  const of = (name: 'ultramarine' | 'oxideRed' | 'charcoal', most: number) =>
+    teachingDoses(library[name], STANDARD_BASE, { days: 42, gel: 0 }, most, 2)
+  const told = ({ doses, sd }: ReturnType<typeof teachingDoses>) => [
+    doses.map(({ gPerKg, whiteGPerKg }) => `${gPerKg.toFixed(2)}${whiteGPerKg > 0 ? ' white' : ''}`),
+    sd.map(x => Number(x.toFixed(2))),
+  ]
+  expect(told(of('ultramarine', 12))).toEqual([
+    ['0.50', '12.00'],
+    [0.09, 0.07, 0.12, 0.37],
+  ])
+  expect(told(of('oxideRed', 8))).toEqual([
+    ['0.67 white', '8.00'],
+    [0.1, 0.09, 0.14, 0.32],
+  ])
+  expect(told(of('charcoal', 12))).toEqual([
+    ['0.50', '0.50'],
+    [0.11, 0.1, 0.11, 0.5],
+  ])
 })

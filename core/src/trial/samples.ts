@@ -25,8 +25,9 @@ function coloured(question: TrialQuestion): Unlabelled[] {
   const { levels, blanks, whiteGPerKg, seed } = question
   const order = drawingOrder(valuesOf(question), seed)
   const drawn = order.map((i, place) => {
-    const { colorant, gPerKg } = levels[i]!
-    return sample(order.indexOf(i) < place ? 'repeat' : 'test', { colorant, gPerKg })
+    const { colorant, gPerKg, whiteGPerKg: beside = 0 } = levels[i]!
+    const role = order.indexOf(i) < place ? 'repeat' : beside > 0 ? 'white' : 'test'
+    return sample(role, { colorant, gPerKg, whiteGPerKg: beside })
   })
   const { colorant, gPerKg } = levels[order[0]!]!
   const white = whiteGPerKg > 0 ? [sample('white', { colorant, gPerKg, whiteGPerKg })] : []

@@ -179,6 +179,7 @@ function Colorants({ wish, colorants, onValue }: ColorantsProps) {
 }
 
 function Doses({ wish, onValue, levels }: FieldsProps & { levels: TrialQuestion['levels'] }) {
+  const isEven = wish.kind !== 'ladder' || wish.spread === 'even'
   return (
     <div className="flex flex-wrap items-end gap-4">
       <Pick
@@ -187,6 +188,17 @@ function Doses({ wish, onValue, levels }: FieldsProps & { levels: TrialQuestion[
         options={counts([2, 3, 4, 5, 6, 7].filter(n => n <= kindOfTrial(wish.kind).most))}
         onValue={count => onValue({ count })}
       />
+      {wish.kind === 'ladder' && (
+        <Pick
+          says="chosen"
+          value={wish.spread}
+          options={[
+            ['even', 'in even steps to the eye'],
+            ['teaching', 'to teach the shelf most'],
+          ]}
+          onValue={spread => onValue({ spread })}
+        />
+      )}
       <Labelled says="the highest, g per kg">
         <input
           className="field min-h-11 w-32 text-ink"
@@ -196,7 +208,7 @@ function Doses({ wish, onValue, levels }: FieldsProps & { levels: TrialQuestion[
           onChange={event => onValue({ most: event.target.value })}
         />
       </Labelled>
-      {wish.kind === 'ladder' && (
+      {wish.kind === 'ladder' && wish.spread === 'even' && (
         <label className="flex min-h-11 cursor-pointer items-center gap-2">
           <input
             type="checkbox"
@@ -207,7 +219,12 @@ function Doses({ wish, onValue, levels }: FieldsProps & { levels: TrialQuestion[
         </label>
       )}
       {levels.length > 0 && (
-        <p className="basis-full">{levels.map(({ gPerKg }) => gPerKg).join(', ')} g per kg: even steps to the eye.</p>
+        <p className="basis-full">
+          {levels.map(({ gPerKg, whiteGPerKg }) => `${gPerKg}${whiteGPerKg ? ' with white' : ''}`).join(', ')} g per kg:{' '}
+          {isEven
+            ? 'even steps to the eye.'
+            : 'these leave least unknown; nothing between them shows where the curve is off.'}
+        </p>
       )}
     </div>
   )

@@ -6,6 +6,7 @@ import {
   evenDoses,
   kindOfTrial,
   pigmentOfColorant,
+  teachingDoses,
 } from '@ostler/core'
 import type { MeasureName, ReadingWay, Shelf, TrialKind, TrialQuestion } from '@ostler/core'
 
@@ -21,6 +22,8 @@ export interface Wish {
   most: string
   blanks: number
   isBesideWhite: boolean
+  /** Doses in even steps to the eye, or those that teach the shelf most. */
+  spread: 'even' | 'teaching'
   sampleG: number
   stepG: number
   way: ReadingWay
@@ -38,7 +41,7 @@ export interface Wish {
 
 export const START: Wish = {
   ...{ name: '', asked: '', kind: 'ladder', colorants: [], count: 5, most: '', blanks: 2, measure: 'colour', times: 1 },
-  ...{ isBesideWhite: true, sampleG: 40, stepG: 0.01, way: 'photo' },
+  ...{ isBesideWhite: true, spread: 'even', sampleG: 40, stepG: 0.01, way: 'photo' },
   ...{ scent: '', load: '3', amounts: '', ways: '', additive: '' },
 }
 
@@ -79,18 +82,24 @@ export const linesIn = (text: string): string[] =>
 const none = { colorant: '', gPerKg: 0 }
 
 /** Levels that a wish means; empty: something is missing still. */
-function levelsOf({ kind, colorants, count, most, amounts, ways }: Wish, shelf: Shelf): TrialQuestion['levels'] {
+function levelsOf(wish: Wish, shelf: Shelf): TrialQuestion['levels'] {
+  const { kind, colorants, count, most, amounts, ways, spread, way } = wish
   const { levels } = kindOfTrial(kind)
   const items = colorants.flatMap(id => shelf.colorants.find(one => one.id === id) ?? [])
   if (levels === 'colorants') return items.map(({ id, referenceDoseGPerKg: gPerKg }) => ({ colorant: id, gPerKg }))
   if (levels === 'ratios' || levels === 'numbers') return numbersIn(amounts).map(amount => ({ ...none, amount }))
-  if (levels === 'words') return linesIn(ways).map(way => ({ ...none, way: way.slice(0, 60) }))
+  if (levels === 'words') return linesIn(ways).map(line => ({ ...none, way: line.slice(0, 60) }))
   if (levels === 'none') return []
   const [item] = items
   const to = most.trim() === '' ? item?.usualMaxGPerKg : numberIn(most)
   if (!item || !to || !(to > 0)) return []
+  const rounded = (dose: number): number => Math.max(0.01, Number(dose.toPrecision(DIGITS)))
+  if (kind === 'ladder' && spread === 'teaching') {
+    const { doses } = teachingDoses(pigmentOfColorant(item).pigment, STANDARD_BASE, CURED, to, count, way)
+    return doses.map(one => ({ ...one, colorant: item.id, gPerKg: rounded(one.gPerKg) }))
+  }
   const { doses } = evenDoses(pigmentOfColorant(item).pigment, STANDARD_BASE, CURED, to, count)
-  return doses.map(dose => ({ colorant: item.id, gPerKg: Math.max(0.01, Number(dose.toPrecision(DIGITS))) }))
+  return doses.map(dose => ({ colorant: item.id, gPerKg: rounded(dose) }))
 }
 
 export function questionOf(wish: Wish, shelf: Shelf, seed: number): TrialQuestion | null {
@@ -98,7 +107,8 @@ export function questionOf(wish: Wish, shelf: Shelf, seed: number): TrialQuestio
   const { isScented, reads, least, most } = kindOfTrial(kind)
   const levels = levelsOf(wish, shelf)
   if (levels.length < least || levels.length > most) return null
-  const whiteGPerKg = kind === 'grid' || (kind === 'ladder' && isBesideWhite) ? BESIDE_WHITE_GPERKG : 0
+  const whiteGPerKg =
+    kind === 'grid' || (kind === 'ladder' && isBesideWhite && wish.spread === 'even') ? BESIDE_WHITE_GPERKG : 0
   const load = numberIn(wish.load) / 100
   if (isScented && (scent === '' || !(load >= 0.001 && load <= 0.2))) return null
   return {
