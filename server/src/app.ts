@@ -10,9 +10,8 @@ import { batchStore } from './batches/store.ts'
 import type { Config } from './config.ts'
 import type { Database } from './database/connection.ts'
 import type { Report } from './database/unread.ts'
-import { memberRoutes } from './members/routes.ts'
+import { serveMembers } from './members/serve.ts'
 import { memberStore } from './members/store.ts'
-import { signInTries } from './members/tries.ts'
 import { designRoutes } from './designs/routes.ts'
 import { designStore } from './designs/store.ts'
 import { learner } from './work/learner.ts'
@@ -91,7 +90,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/batches/:id/record/photos', visits.require, express.raw({ limit: PHOTO_LIMIT, type: 'image/jpeg' }))
   api.use(express.json({ limit: BODY_LIMIT, strict: true }))
   api.get('/health', (_req, res) => void res.json({ ok: true }))
-  api.use(memberRoutes({ members, tries: signInTries(db), sessions: visits, config, setUpCode }))
+  serveMembers(api, { db, members, sessions: visits, config, setUpCode, now })
   api.use('/shelf', visits.require, shelfRoutes(shelf))
   api.use('/evidence', visits.require, evidenceRoutes(evidenceStore(db)))
   api.use('/recipes', visits.require, recipeRoutes(recipeStore(db, unread), now))

@@ -1,3 +1,4 @@
+import type { Role } from './forms.ts'
 import type { RehearsalDone, RehearsalSetting } from '../rehearsal/index.ts'
 import type { Fitness } from '../faults/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
@@ -14,7 +15,7 @@ import type { UnitHabits } from '../quantities/units/index.ts'
 
 /** Who is signed in. */
 export interface SessionAnswer {
-  member: { name: string; signInName: string } | null
+  member: { name: string; signInName: string; role: Role; hasSecondStep: boolean } | null
   workshop: { name: string; habits: UnitHabits } | null
   /** No workshop exists yet: offer to create one. */
   needsSetUp: boolean
@@ -22,6 +23,44 @@ export interface SessionAnswer {
   needsSetUpCode: boolean
   /** Sign-in of the demo workshop, only where it exists and may be shown. */
   demo: { signInName: string; password: string } | null
+}
+
+/** Members of a workshop, and ways in that are still open. */
+export interface MembersAnswer {
+  members: {
+    id: string
+    name: string
+    signInName: string
+    role: Role
+    since: string
+    seenAt: string | null
+    isYou: boolean
+  }[]
+  invitations: { id: string; role: Role; madeBy: string; expiresAt: string }[]
+}
+
+/** What a way in leads to: an invitation into a workshop, or a new password for a member. */
+export interface InvitedAnswer {
+  workshop: string
+  role: Role | null
+  member: string | null
+}
+
+/** A browser that somebody is signed in with. */
+export interface OpenSession {
+  id: string
+  agent: string
+  since: string
+  seenAt: string
+  isThis: boolean
+}
+
+export interface DeedAnswer {
+  seq: string
+  at: string
+  member: string
+  what: string
+  about: string
 }
 
 /** A batch as the list shows it. What is worked out of it is null until it is, and where it cannot be forecast. */

@@ -8,12 +8,71 @@ import type { UnitHabits } from '../quantities/units/index.ts'
 
 const SIGN_IN_NAME = 'A sign-in name has 3 to 40 small letters, digits, dots or dashes.'
 
+const CODE = 'A code has six digits.'
+
 export class SignInForm {
   @Text(1, 40, 'Type your sign-in name.')
   signInName!: string
 
   @Text(1, 200, 'Type your password.')
   password!: string
+
+  @Like(/^(?:[0-9]{6})?$/, CODE, { optional: true, says: 'Of the second step, where one is set.' })
+  code?: string
+}
+
+/** What a member may do: everything, all but members, or look. */
+export const MEMBER_ROLES = { owner: 'owner', maker: 'maker', looker: 'looker' } as const
+export type Role = keyof typeof MEMBER_ROLES
+
+const ROLE = 'A member is an owner, a maker or a looker.'
+const PASSWORD = 'A password has at least 10 letters; a short sentence is easy to keep.'
+
+export class InvitationForm {
+  @Choice(Object.keys(MEMBER_ROLES), ROLE)
+  role!: Role
+}
+
+export class RoleForm {
+  @Choice(Object.keys(MEMBER_ROLES), ROLE)
+  role!: Role
+}
+
+/** Coming in by an invitation. */
+export class JoinForm {
+  @Text(1, 80, 'How shall we call you? 1 to 80 letters.')
+  memberName!: string
+
+  @Like(/^[a-z0-9][a-z0-9.-]{2,39}$/, SIGN_IN_NAME)
+  signInName!: string
+
+  @Text(10, 200, PASSWORD)
+  password!: string
+}
+
+/** A new password by a way in that works once. */
+export class NewPasswordForm {
+  @Text(10, 200, PASSWORD)
+  password!: string
+}
+
+export class PasswordForm {
+  @Text(1, 200, 'Type the password that you have now.')
+  old!: string
+
+  @Text(10, 200, PASSWORD)
+  password!: string
+}
+
+/** What cannot be undone asks for the password once more. */
+export class ProvedForm {
+  @Text(1, 200, 'Type your password.')
+  password!: string
+}
+
+export class CodeForm {
+  @Like(/^[0-9]{6}$/, CODE)
+  code!: string
 }
 
 export class SetUpForm {
@@ -26,7 +85,7 @@ export class SetUpForm {
   @Like(/^[a-z0-9][a-z0-9.-]{2,39}$/, SIGN_IN_NAME)
   signInName!: string
 
-  @Text(10, 200, 'A password has at least 10 letters; a short sentence is easy to keep.')
+  @Text(10, 200, PASSWORD)
   password!: string
 
   @Text(0, 80, 'The set-up code stands in the terminal where Ostler was started.', { optional: true })

@@ -4,13 +4,21 @@ export {
   HabitsForm,
   RecipeForm,
   RulesForm,
+  CodeForm,
+  InvitationForm,
+  JoinForm,
+  MEMBER_ROLES,
+  NewPasswordForm,
+  PasswordForm,
+  ProvedForm,
+  RoleForm,
   SetUpForm,
   SignInForm,
   TagsForm,
   TimesForm,
   WindowsForm,
 } from './forms.ts'
-export type { BatchSort } from './forms.ts'
+export type { BatchSort, Role } from './forms.ts'
 export type {
   BatchAnswer,
   BatchSaved,
@@ -34,6 +42,10 @@ export type {
   RehearsalSummary,
   RunOutcome,
   RunSummary,
+  DeedAnswer,
+  InvitedAnswer,
+  MembersAnswer,
+  OpenSession,
   SessionAnswer,
   ShelfAnswer,
   StoredItem,

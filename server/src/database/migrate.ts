@@ -21,6 +21,7 @@ import * as fitness from './migrations/2026-11-30-1435-fitness.ts'
 import * as record from './migrations/2026-11-30-1035-record.ts'
 import * as rehearsals from './migrations/2026-11-30-2110-rehearsals.ts'
 import * as rehearsalsWatched from './migrations/2026-11-30-2345-rehearsals-watched.ts'
+import * as members from './migrations/2026-12-01-0310-members.ts'
 import * as trials from './migrations/2026-12-01-0030-trials.ts'
 import * as runsMadeReady from './migrations/2026-11-30-0700-runs-made-ready.ts'
 
@@ -47,6 +48,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '2026-11-30-2110-rehearsals': rehearsals,
   '2026-11-30-2345-rehearsals-watched': rehearsalsWatched,
   '2026-12-01-0030-trials': trials,
+  '2026-12-01-0310-members': members,
 }
 
 /**

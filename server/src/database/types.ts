@@ -14,6 +14,7 @@ import type {
   Labelling,
   Pricing,
   RackPlan,
+  Role,
   Recipe,
   RecordEntry,
   Shelf,
@@ -27,6 +28,8 @@ export interface Tables {
   workshop: WorkshopTable
   member: MemberTable
   session: SessionTable
+  way_in: WayInTable
+  deed: DeedTable
   shelf_item: ShelfItemTable
   batch: BatchTable
   recipe: RecipeTable
@@ -74,13 +77,46 @@ interface MemberTable {
   name: string
   sign_in_name: string
   password_hash: string
+  role: ColumnType<Role, Role | undefined, Role>
+  /** Of its second step; null: none. */
+  totp_secret: ColumnType<string | null, string | null | undefined, string | null>
+  /** When the second step was proved to work; null: it is not asked yet. */
+  totp_on_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+  /** Of the code that was used last: none is taken twice. */
+  totp_step: ColumnType<string, string | undefined, string>
   created_at: Stamp
+}
+
+/** A way in that works once: an invitation with its role, or a new password for a member. */
+interface WayInTable {
+  token_hash: string
+  id: Generated<string>
+  workshop_id: string
+  role: Role | null
+  member_id: string | null
+  made_by: string
+  created_at: Stamp
+  expires_at: ColumnType<Date, Date, Date>
+}
+
+/** Who did what; only ever added to. */
+interface DeedTable {
+  workshop_id: string
+  seq: ColumnType<string, never, never>
+  at: Stamp
+  member_id: string | null
+  member_name: string
+  what: string
+  about: ColumnType<string, string | undefined, never>
 }
 
 interface SessionTable {
   token_hash: string
   member_id: string
   workshop_id: string
+  id: Generated<string>
+  agent: ColumnType<string, string | undefined, string>
+  seen_at: Stamp
   created_at: Stamp
   expires_at: ColumnType<Date, Date, Date>
 }

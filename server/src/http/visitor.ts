@@ -1,4 +1,4 @@
-import type { UnitHabits } from '@ostler/core'
+import type { Role, UnitHabits } from '@ostler/core'
 import type { Request } from 'express'
 
 /** Who asks. */
@@ -6,6 +6,8 @@ export interface Visitor {
   memberId: string
   memberName: string
   signInName: string
+  role: Role
+  hasSecondStep: boolean
   workshopId: string
   workshopName: string
   habits: UnitHabits
@@ -15,6 +17,9 @@ const visitors = new WeakMap<Request, Visitor>()
 
 /** Notes who a request comes from. */
 export const letIn = (req: Request, visitor: Visitor): void => void visitors.set(req, visitor)
+
+/** The visitor that was let in, if any was. */
+export const visitorIn = (req: Request): Visitor | undefined => visitors.get(req)
 
 /** The visitor that was let in. */
 export function visitorOf(req: Request): Visitor {

@@ -8,6 +8,8 @@ import { DEMO_SIGN_IN } from './demo-sign-in.ts'
 import { HttpError } from '../http/errors.ts'
 import { formFrom } from '../http/body.ts'
 import { visitorOf } from '../http/visitor.ts'
+import { refuseWeak } from './common-passwords.ts'
+import type { SecondSteps } from './second-step.ts'
 import type { Sessions } from './session.ts'
 import type { MemberStore } from './store.ts'
 import type { SignInTries } from './tries.ts'
@@ -29,13 +31,14 @@ const triesOf = (name: string, req: Request): string[] => {
 
 interface Parts {
   members: MemberStore
+  secondSteps: SecondSteps
   tries: SignInTries
   sessions: Sessions
   config: Config
   setUpCode: string | null
 }
 
-export function memberRoutes({ members, tries, sessions, config, setUpCode }: Parts): Router {
+export function memberRoutes({ members, secondSteps, tries, sessions, config, setUpCode }: Parts): Router {
   const routes = Router()
   /** The demo is nobody's workshop where it is turned off. */
   const hasWorkshop = () => members.hasWorkshop({ countsDemo: config.demo })
@@ -45,7 +48,10 @@ export function memberRoutes({ members, tries, sessions, config, setUpCode }: Pa
     const needsSetUp = !visitor && !(await hasWorkshop())
     const demo = !visitor && config.demo && (await members.hasDemo()) ? DEMO_SIGN_IN : null
     res.json({
-      member: visitor && { name: visitor.memberName, signInName: visitor.signInName },
+      member: visitor && {
+        ...{ name: visitor.memberName, signInName: visitor.signInName },
+        ...{ role: visitor.role, hasSecondStep: visitor.hasSecondStep },
+      },
       workshop: visitor && { name: visitor.workshopName, habits: visitor.habits },
       needsSetUp,
       needsSetUpCode: needsSetUp && setUpCode !== null,
@@ -63,10 +69,17 @@ export function memberRoutes({ members, tries, sessions, config, setUpCode }: Pa
     if (counts.some((count, i) => count > MOST_TRIES[i]!)) throw new HttpError(429, TOO_MANY)
     const member = await members.check(name, form.password)
     if (!member || (member.isDemo && !config.demo)) throw new HttpError(401, WRONG_NAME_OR_PASSWORD)
+    if (member.hasSecondStep) {
+      const sentence = form.code
+        ? 'This code is not right, or was used already. Take the next one.'
+        : 'Type the six digits of your second step.'
+      if (!form.code || !(await secondSteps.accepts(member.memberId, form.code, new Date())))
+        throw new HttpError(401, sentence, { problems: [{ path: 'code', value: '', sentence }] })
+    }
     await Promise.all(keys.slice(0, 2).map(key => tries.forget(key)))
     // A session that the browser had before does not outlive it.
     await sessions.close(req)
-    await sessions.begin(res, member.memberId, member.workshopId)
+    await sessions.begin(req, res, member.memberId, member.workshopId)
     res.status(204).end()
   })
 
@@ -82,13 +95,14 @@ export function memberRoutes({ members, tries, sessions, config, setUpCode }: Pa
       const sentence = 'That is not the set-up code. It stands in the terminal where Ostler was started.'
       throw new HttpError(403, sentence, { problems: [{ path: 'setUpCode', value: '', sentence }] })
     }
+    refuseWeak(form.password, [form.memberName, form.signInName, form.workshopName])
     const made = await members.setUp(form, { countsDemo: config.demo })
     if (!made.ok && made.reason === 'there') throw new HttpError(409, 'There is a workshop already. Sign in to it.')
     if (!made.ok)
       throw new HttpError(409, NAME_TAKEN, {
         problems: [{ path: 'signInName', value: form.signInName, sentence: NAME_TAKEN }],
       })
-    await sessions.begin(res, made.memberId, made.workshopId)
+    await sessions.begin(req, res, made.memberId, made.workshopId)
     res.status(204).end()
   })
 

@@ -9,15 +9,22 @@ import { HttpError } from '../http/errors.ts'
 
 const COOKIE = 'ostler_session'
 const DAY_S = 86_400
-/** A session that was looked up is trusted this long; signing out here forgets it at once. */
-const TRUST_MS = 20_000
+const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
+/** A session that was looked up is trusted this long, also by another process; signing out here forgets it at once. */
+const TRUST_MS = 2000
 const MOST_REMEMBERED = 1000
 
 export interface Sessions {
-  /** Lets a request pass with its visitor, or answers 401. */
+  /** Lets a request pass with its visitor, or answers 401; a looker passes where nothing is changed. */
   require: RequestHandler
+  /** The same for what is everybody's own: lookers may change it. */
+  requireAny: RequestHandler
+  /** The same for owners alone. */
+  requireOwner: RequestHandler
+  /** The token of a request that was let in. */
+  tokenOf(req: Request): string
   visitor(req: Request): Promise<Visitor | null>
-  begin(res: Response, memberId: string, workshopId: string): Promise<void>
+  begin(req: Request, res: Response, memberId: string, workshopId: string): Promise<void>
   /** Ends the session of a request, if it has one; the cookie is left to whoever sets the next. */
   close(req: Request): Promise<void>
   /** Signs out. */
@@ -57,16 +64,27 @@ export function sessions(members: MemberStore, config: Config, now: () => Date):
     await members.close(token)
   }
 
-  return {
-    visitor,
-    require: async (req, _res, next) => {
+  const letThrough =
+    (mayPass: (of: Visitor, req: Request) => string): RequestHandler =>
+    async (req, _res, next) => {
       const found = await visitor(req)
       if (!found) throw new HttpError(401, 'Please sign in; what you typed is kept here.')
+      const why = mayPass(found, req)
+      if (why !== '') throw new HttpError(403, why)
       letIn(req, found)
       next()
-    },
-    async begin(res, memberId, workshopId) {
-      const token = await members.open(memberId, workshopId, now())
+    }
+
+  return {
+    visitor,
+    tokenOf: req => tokenOf(req) ?? '',
+    require: letThrough(({ role }, req) =>
+      role === 'looker' && !SAFE.has(req.method) ? 'You may look at everything here, and change nothing.' : '',
+    ),
+    requireAny: letThrough(() => ''),
+    requireOwner: letThrough(({ role }) => (role === 'owner' ? '' : 'Only an owner of the workshop may do this.')),
+    async begin(req, res, memberId, workshopId) {
+      const token = await members.open(memberId, workshopId, now(), req.get('user-agent') ?? '')
       res.append('set-cookie', cookie(token, SESSION_DAYS * DAY_S))
     },
     close,

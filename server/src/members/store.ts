@@ -10,6 +10,8 @@ import { stock } from '../shelf/stock.ts'
 /** Who a request comes from. Every query below takes its workshop from here. */
 export const SESSION_DAYS = 30
 const DAY_MS = 86_400_000
+/** As often it is written down that a session is in use. */
+const SEEN_MS = 60_000
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('base64url')
 
@@ -29,13 +31,23 @@ export type SetUpResult =
 /** Key of the lock under which a workshop is set up. */
 const SET_UP_LOCK = 4_310_001
 
+/** A member whose name and password are right. */
+export interface Known {
+  memberId: string
+  workshopId: string
+  isDemo: boolean
+  /** A code is asked as well. */
+  hasSecondStep: boolean
+}
+
 export interface MemberStore {
   hasWorkshop(which: WhichWorkshops): Promise<boolean>
   /** Makes the first workshop; of several at once only one is made. */
   setUp(form: SetUpForm, how: WhichWorkshops & { isDemo?: boolean }): Promise<SetUpResult>
   /** The member, or null for a wrong name or password. */
-  check(signInName: string, password: string): Promise<{ memberId: string; workshopId: string; isDemo: boolean } | null>
-  open(memberId: string, workshopId: string, now: Date): Promise<string>
+  check(signInName: string, password: string): Promise<Known | null>
+  /** @param agent the browser, as it calls itself */
+  open(memberId: string, workshopId: string, now: Date, agent: string): Promise<string>
   close(token: string): Promise<void>
   visitor(token: string, now: Date): Promise<(Visitor & { isDemo: boolean }) | null>
   setHabits(workshopId: string, habits: UnitHabits): Promise<void>
@@ -57,6 +69,9 @@ async function visitorOf(db: Database, token: string, now: Date): Promise<(Visit
       'member.id as memberId',
       'member.name as memberName',
       'member.sign_in_name as signInName',
+      'member.role as role',
+      'member.totp_on_at as totpOn',
+      'session.seen_at as seenAt',
       'workshop.id as workshopId',
       'workshop.name as workshopName',
       'workshop.is_demo as isDemo',
@@ -66,14 +81,40 @@ async function visitorOf(db: Database, token: string, now: Date): Promise<(Visit
     ])
     .executeTakeFirst()
   if (!row) return null
-  const { mass_unit, temperature_unit, length_unit, ...visitor } = row
-  return { ...visitor, habits: { mass: mass_unit, temperature: temperature_unit, length: length_unit } }
+  const { mass_unit, temperature_unit, length_unit, totpOn, seenAt, ...visitor } = row
+  if (now.getTime() - seenAt.getTime() > SEEN_MS)
+    await db.updateTable('session').set({ seen_at: now }).where('token_hash', '=', hashOf(token)).execute()
+  return {
+    ...visitor,
+    hasSecondStep: totpOn !== null,
+    habits: { mass: mass_unit, temperature: temperature_unit, length: length_unit },
+  }
 }
 
 const anyWorkshop = async (db: Database, { countsDemo }: WhichWorkshops): Promise<boolean> => {
   const all = db.selectFrom('workshop').select('id').limit(1)
   const row = await (countsDemo ? all : all.where('is_demo', '=', false)).executeTakeFirst()
   return row !== undefined
+}
+
+async function checked(db: Database, signInName: string, password: string): Promise<Known | null> {
+  const row = await db
+    .selectFrom('member')
+    .innerJoin('workshop', 'workshop.id', 'member.workshop_id')
+    .where('sign_in_name', '=', signInName)
+    .select([
+      'member.id as memberId',
+      'member.workshop_id as workshopId',
+      'password_hash',
+      'is_demo as isDemo',
+      'totp_on_at',
+    ])
+    .executeTakeFirst()
+  decoy ??= hash(randomBytes(16).toString('hex'))
+  const right = await verify(row?.password_hash ?? (await decoy), password)
+  if (!row || !right) return null
+  const { memberId, workshopId, isDemo, totp_on_at } = row
+  return { memberId, workshopId, isDemo, hasSecondStep: totp_on_at !== null }
 }
 
 export function memberStore(db: Database): MemberStore {
@@ -111,18 +152,8 @@ export function memberStore(db: Database): MemberStore {
         throw error
       }
     },
-    async check(signInName, password) {
-      const row = await db
-        .selectFrom('member')
-        .innerJoin('workshop', 'workshop.id', 'member.workshop_id')
-        .where('sign_in_name', '=', signInName)
-        .select(['member.id as memberId', 'member.workshop_id as workshopId', 'password_hash', 'is_demo as isDemo'])
-        .executeTakeFirst()
-      decoy ??= hash(randomBytes(16).toString('hex'))
-      const right = await verify(row?.password_hash ?? (await decoy), password)
-      return row && right ? { memberId: row.memberId, workshopId: row.workshopId, isDemo: row.isDemo } : null
-    },
-    async open(memberId, workshopId, now) {
+    check: (signInName, password) => checked(db, signInName, password),
+    async open(memberId, workshopId, now, agent) {
       const token = randomBytes(32).toString('base64url')
       await db.deleteFrom('session').where('expires_at', '<', now).execute()
       await db
@@ -131,6 +162,8 @@ export function memberStore(db: Database): MemberStore {
           token_hash: hashOf(token),
           member_id: memberId,
           workshop_id: workshopId,
+          agent: agent.slice(0, 200),
+          seen_at: now,
           expires_at: new Date(now.getTime() + SESSION_DAYS * DAY_MS),
         })
         .execute()

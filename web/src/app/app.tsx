@@ -31,6 +31,11 @@ const router = createBrowserRouter([
     lazy: async () => ({ Component: (await import('../features/bench/watch-page.tsx')).WatchByLinkPage }),
   },
   {
+    path: '/come-in/:token',
+    errorElement: <Lost />,
+    lazy: async () => ({ Component: (await import('../features/members/come-in-page.tsx')).ComeInPage }),
+  },
+  {
     element: <Gate />,
     errorElement: <Lost />,
     children: [
@@ -71,6 +76,14 @@ const router = createBrowserRouter([
       {
         path: '/trials/:id',
         lazy: async () => ({ Component: (await import('../features/trials/trial-page.tsx')).TrialPage }),
+      },
+      {
+        path: '/members',
+        lazy: async () => ({ Component: (await import('../features/members/members-page.tsx')).MembersPage }),
+      },
+      {
+        path: '/account',
+        lazy: async () => ({ Component: (await import('../features/members/account-page.tsx')).AccountPage }),
       },
       {
         path: '/recipes',

@@ -62,6 +62,8 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/glossary/, 'Words of the craft'],
   [/^\/lessons/, 'Lessons'],
   [/^\/trials/, 'Trials'],
+  [/^\/members/, 'Members'],
+  [/^\/account/, 'Your account'],
 ]
 
 /** Each place of the workshop has its own title; a batch's pages set theirs. */

@@ -1,7 +1,7 @@
 import { IMPERIAL, METRIC } from '@ostler/core'
-import type { UnitHabits } from '@ostler/core'
+import type { SessionAnswer, UnitHabits } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { BookOpen, GraduationCap, Keyboard, ListChecks, Moon, Search, Sun, UserRound } from 'lucide-react'
+import { BookOpen, GraduationCap, Keyboard, ListChecks, Moon, Search, Sun, UserRound, Users } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import type { ReactNode } from 'react'
@@ -46,6 +46,32 @@ const Pages = () =>
     </DropdownMenu.Item>
   ))
 
+/** Pages of the member, and of the workshop where the member is an owner. */
+const Own = ({ session: data }: { session: SessionAnswer | undefined }) => (
+  <>
+    <DropdownMenu.Item className={ITEM} asChild>
+      <Link to="/account">
+        <UserRound size={16} aria-hidden /> {data?.member?.name}: password, sessions
+      </Link>
+    </DropdownMenu.Item>
+    {data?.member?.role === 'owner' && (
+      <DropdownMenu.Item className={ITEM} asChild>
+        <Link to="/members">
+          <Users size={16} aria-hidden /> Members
+        </Link>
+      </DropdownMenu.Item>
+    )}
+  </>
+)
+
+/** Said on every page to whoever may look and no more. */
+const LooksOnly = ({ session: data }: { session: SessionAnswer | undefined }) =>
+  data?.member?.role === 'looker' ? (
+    <p role="note" className="bg-chosen px-5 py-1 text-center print:hidden">
+      You look at {data.workshop?.name}: nothing that you change is kept.
+    </p>
+  ) : null
+
 /** Name of the house on the left, what the page puts in the middle, the member's menu on the right. */
 export function TopBar({ children }: { children?: ReactNode }) {
   const { data } = useQuery(sessionQuery)
@@ -72,49 +98,57 @@ export function TopBar({ children }: { children?: ReactNode }) {
   }
 
   return (
-    <header className="flex min-h-12 items-center gap-x-6 gap-y-1 border-b border-line px-5 max-[900px]:flex-wrap max-[900px]:px-3 print:hidden">
-      <Link to="/batches" className="font-title text-xl font-bold">
-        Ostler
-      </Link>
-      {children}
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="quiet ml-auto max-[900px]:order-1" aria-label="Workshop and settings">
-          <UserRound size={18} aria-hidden />
-          <span className={children && isBatch ? 'sr-only' : 'max-w-44 truncate whitespace-nowrap max-[900px]:sr-only'}>
-            {data?.workshop?.name}
-          </span>
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="end"
-            sideOffset={4}
-            className="z-30 w-64 rounded border border-ink bg-paper p-1.5"
-          >
-            <DropdownMenu.Label className="px-3 py-1 text-[13px] text-soft">Units</DropdownMenu.Label>
-            <DropdownMenu.Item className={ITEM} onSelect={() => void keep(METRIC)}>
-              <span className="w-4">{habits.mass === 'g' ? '✓' : ''}</span> g, °C, mm
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} onSelect={() => void keep(IMPERIAL)}>
-              <span className="w-4">{habits.mass === 'oz' ? '✓' : ''}</span> oz, °F, in
-            </DropdownMenu.Item>
-            <DropdownMenu.Separator className="my-1 h-px bg-line" />
-            <DropdownMenu.Item className={ITEM} onSelect={toggleLight}>
-              {light === 'dim' ? <Sun size={16} aria-hidden /> : <Moon size={16} aria-hidden />}
-              {light === 'dim' ? 'Daylight screen' : 'Dim screen for the bench'}
-            </DropdownMenu.Item>
-            <Pages />
-            <DropdownMenu.Item className={ITEM} onSelect={() => setKeys(true)}>
-              <Keyboard size={16} aria-hidden /> Keys
-            </DropdownMenu.Item>
-            <DropdownMenu.Separator className="my-1 h-px bg-line" />
-            <DropdownMenu.Label className="px-3 py-1 text-[13px] text-soft">{data?.workshop?.name}</DropdownMenu.Label>
-            <DropdownMenu.Item className={ITEM} onSelect={() => void leave()}>
-              Sign out {data?.member?.name}
-            </DropdownMenu.Item>
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
-      <KeysDialog open={keys} onClose={() => setKeys(false)} />
-    </header>
+    <>
+      <LooksOnly session={data} />
+      <header className="flex min-h-12 items-center gap-x-6 gap-y-1 border-b border-line px-5 max-[900px]:flex-wrap max-[900px]:px-3 print:hidden">
+        <Link to="/batches" className="font-title text-xl font-bold">
+          Ostler
+        </Link>
+        {children}
+        <DropdownMenu.Root>
+          <DropdownMenu.Trigger className="quiet ml-auto max-[900px]:order-1" aria-label="Workshop and settings">
+            <UserRound size={18} aria-hidden />
+            <span
+              className={children && isBatch ? 'sr-only' : 'max-w-44 truncate whitespace-nowrap max-[900px]:sr-only'}
+            >
+              {data?.workshop?.name}
+            </span>
+          </DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content
+              align="end"
+              sideOffset={4}
+              className="z-30 w-64 rounded border border-ink bg-paper p-1.5"
+            >
+              <DropdownMenu.Label className="px-3 py-1 text-[13px] text-soft">Units</DropdownMenu.Label>
+              <DropdownMenu.Item className={ITEM} onSelect={() => void keep(METRIC)}>
+                <span className="w-4">{habits.mass === 'g' ? '✓' : ''}</span> g, °C, mm
+              </DropdownMenu.Item>
+              <DropdownMenu.Item className={ITEM} onSelect={() => void keep(IMPERIAL)}>
+                <span className="w-4">{habits.mass === 'oz' ? '✓' : ''}</span> oz, °F, in
+              </DropdownMenu.Item>
+              <DropdownMenu.Separator className="my-1 h-px bg-line" />
+              <DropdownMenu.Item className={ITEM} onSelect={toggleLight}>
+                {light === 'dim' ? <Sun size={16} aria-hidden /> : <Moon size={16} aria-hidden />}
+                {light === 'dim' ? 'Daylight screen' : 'Dim screen for the bench'}
+              </DropdownMenu.Item>
+              <Pages />
+              <DropdownMenu.Item className={ITEM} onSelect={() => setKeys(true)}>
+                <Keyboard size={16} aria-hidden /> Keys
+              </DropdownMenu.Item>
+              <DropdownMenu.Separator className="my-1 h-px bg-line" />
+              <DropdownMenu.Label className="px-3 py-1 text-[13px] text-soft">
+                {data?.workshop?.name}
+              </DropdownMenu.Label>
+              <Own session={data} />
+              <DropdownMenu.Item className={ITEM} onSelect={() => void leave()}>
+                Sign out {data?.member?.name}
+              </DropdownMenu.Item>
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+        <KeysDialog open={keys} onClose={() => setKeys(false)} />
+      </header>
+    </>
   )
 }

@@ -3,8 +3,8 @@ import { SetUpForm } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
 import { ApiError, sessionQuery, setUp } from '../../api/client.ts'
-import { FormTrouble, FrontPage } from './front-page.tsx'
-import { FormLine } from './form-line.tsx'
+import { FormTrouble, FrontPage } from '../../ui/front-page.tsx'
+import { FormLine } from '../../ui/form-line.tsx'
 
 /** The first visit to an Ostler without a workshop. */
 export function SetUpPage({ asksCode }: { asksCode: boolean }) {

@@ -4,9 +4,9 @@ import type { SessionAnswer } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
-import { sessionQuery, signIn } from '../../api/client.ts'
-import { FormTrouble, FrontPage } from './front-page.tsx'
-import { FormLine } from './form-line.tsx'
+import { ApiError, sessionQuery, signIn } from '../../api/client.ts'
+import { FormTrouble, FrontPage } from '../../ui/front-page.tsx'
+import { FormLine } from '../../ui/form-line.tsx'
 
 interface Props {
   demo: SessionAnswer['demo']
@@ -15,6 +15,7 @@ interface Props {
 
 export function SignInForm({ demo, onDone }: Props) {
   const [sentence, setSentence] = useState('')
+  const [asksCode, setAsksCode] = useState(false)
   const { register, handleSubmit, setValue, formState } = useForm<SignInShape>({
     resolver: classValidatorResolver(SignInShape),
     defaultValues: { signInName: '', password: '' },
@@ -22,9 +23,11 @@ export function SignInForm({ demo, onDone }: Props) {
   const send = async (form: SignInShape) => {
     setSentence('')
     try {
-      await signIn({ signInName: form.signInName, password: form.password })
+      const { signInName, password, code } = form
+      await signIn({ signInName, password, ...(code ? { code } : {}) })
       onDone()
     } catch (error) {
+      if (error instanceof ApiError && error.answer.problems?.[0]?.path === 'code') setAsksCode(true)
       setSentence((error as Error).message)
     }
   }
@@ -49,6 +52,16 @@ export function SignInForm({ demo, onDone }: Props) {
         sentence={errors.password?.message}
         {...register('password')}
       />
+      {asksCode && (
+        <FormLine
+          label="Six digits of your app"
+          inputMode="numeric"
+          autoComplete="one-time-code"
+          autoFocus
+          sentence={errors.code?.message}
+          {...register('code')}
+        />
+      )}
       <FormTrouble sentence={sentence} />
       <div className="flex flex-wrap gap-3">
         <button className="button button-main" disabled={isSubmitting}>

@@ -1,0 +1,48 @@
+import { sql } from 'kysely'
+import type { Kysely } from 'kysely'
+
+/** Members with roles, ways in that work once, sessions that can be told apart, a second step, and who did what. */
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+export async function up(db: Kysely<any>): Promise<void> {
+  const statements = [
+    sql`alter table member
+      add column role text not null default 'owner' check (role in ('owner', 'maker', 'looker')),
+      add column totp_secret text check (totp_secret ~ '^[A-Z2-7]{16,64}$'),
+      add column totp_on_at timestamptz,
+      add column totp_step bigint not null default 0`,
+    sql`alter table session
+      add column id uuid not null default gen_random_uuid() unique,
+      add column agent text not null default '' check (length(agent) <= 200),
+      add column seen_at timestamptz not null default now()`,
+    sql`create table way_in (
+      token_hash text primary key,
+      id uuid not null default gen_random_uuid() unique,
+      workshop_id uuid not null references workshop (id) on delete cascade,
+      role text check (role in ('owner', 'maker', 'looker')),
+      member_id uuid,
+      made_by text not null,
+      created_at timestamptz not null default now(),
+      expires_at timestamptz not null,
+      foreign key (member_id, workshop_id) references member (id, workshop_id) on delete cascade,
+      check ((role is null) <> (member_id is null))
+    )`,
+    sql`create table deed (
+      workshop_id uuid not null references workshop (id) on delete cascade,
+      seq bigint generated always as identity,
+      at timestamptz not null default now(),
+      member_id uuid,
+      member_name text not null,
+      what text not null check (length(what) between 1 and 80),
+      about text not null default '' check (length(about) <= 200),
+      primary key (workshop_id, seq)
+    )`,
+    // Only ever added to. A workshop that is deleted takes its deeds along: that comes from a trigger of the key, one level deep.
+    sql`create function deeds_stay() returns trigger language plpgsql as $$
+      begin
+        if pg_trigger_depth() > 1 then return old; end if;
+        raise exception 'what was done is not changed afterwards';
+      end $$`,
+    sql`create trigger deeds_stay before update or delete on deed for each row execute function deeds_stay()`,
+  ]
+  for (const statement of statements) await statement.execute(db)
+}

@@ -1,0 +1,193 @@
+import { classValidatorResolver } from '@hookform/resolvers/class-validator'
+import { PasswordForm } from '@ostler/core'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { format } from 'date-fns'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import { ApiError, sessionQuery } from '../../api/client.ts'
+import {
+  beginSecondStep,
+  confirmSecondStep,
+  endSecondStep,
+  endSession,
+  leaveWorkshop,
+  savePassword,
+  sessionsQuery,
+} from '../../api/members.ts'
+import { Places } from '../../frame/places.tsx'
+import { TopBar } from '../../frame/top-bar.tsx'
+import { FormLine } from '../../ui/form-line.tsx'
+import { Section } from '../../ui/section.tsx'
+import { useToast } from '../../ui/toast.tsx'
+import { Proved } from './proved.tsx'
+
+/** What is a member's own: password, second step, browsers, leaving. */
+export function AccountPage() {
+  const { data } = useQuery(sessionQuery)
+  if (!data?.member) return null
+  return (
+    <>
+      <TopBar>
+        <Places />
+      </TopBar>
+      <main className="mx-auto grid w-full max-w-160 flex-1 grid-cols-[minmax(0,1fr)] content-start gap-7 p-5 max-[900px]:p-3">
+        <header>
+          <h1 className="text-2xl">{data.member.name}</h1>
+          <p className="text-soft">
+            signs in as {data.member.signInName}; {data.member.role} of {data.workshop?.name}
+          </p>
+        </header>
+        <Password />
+        <SecondStep isOn={data.member.hasSecondStep} />
+        <Browsers />
+        <Section title="Leave the workshop">
+          <p>What you made stays in it. Coming back takes a new invitation.</p>
+          <Proved
+            says="Leave it"
+            onProved={async password => {
+              await leaveWorkshop(password)
+              location.assign('/')
+            }}
+          />
+        </Section>
+      </main>
+    </>
+  )
+}
+
+function Password() {
+  const toast = useToast()
+  const { register, handleSubmit, setError, reset, formState } = useForm<PasswordForm>({
+    resolver: classValidatorResolver(PasswordForm),
+    defaultValues: { old: '', password: '' },
+  })
+  const send = async ({ old, password }: PasswordForm) => {
+    try {
+      await savePassword({ old, password })
+      reset()
+      toast('The new password holds. Other browsers are signed out.')
+    } catch (error) {
+      const path = error instanceof ApiError ? error.answer.problems?.[0]?.path : undefined
+      setError(path === 'old' || path === 'password' ? path : 'root', { message: (error as Error).message })
+    }
+  }
+  const { errors, isSubmitting } = formState
+  return (
+    <Section title="Password">
+      <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex max-w-108 flex-col gap-3">
+        <FormLine
+          label="The one that you have now"
+          type="password"
+          autoComplete="current-password"
+          sentence={errors.old?.message}
+          {...register('old')}
+        />
+        <FormLine
+          label="The new one, at least 10 letters"
+          type="password"
+          autoComplete="new-password"
+          sentence={errors.password?.message}
+          {...register('password')}
+        />
+        {errors.root?.message && <p className="text-rust">{errors.root.message}</p>}
+        <button className="button button-main min-h-11 self-start" disabled={isSubmitting}>
+          Change it
+        </button>
+      </form>
+    </Section>
+  )
+}
+
+function SecondStep({ isOn }: { isOn: boolean }) {
+  const queries = useQueryClient()
+  const [begun, setBegun] = useState<{ secret: string; picture: string } | null>(null)
+  const [code, setCode] = useState('')
+  const look = () => queries.invalidateQueries(sessionQuery)
+  const confirm = useMutation({
+    mutationFn: () => confirmSecondStep(code.trim()),
+    onSuccess: async () => {
+      setBegun(null)
+      setCode('')
+      await look()
+    },
+  })
+  if (isOn)
+    return (
+      <Section title="Second step">
+        <p>On: signing in asks for six digits of your app as well.</p>
+        <Proved says="Turn it off" onProved={password => endSecondStep(password).then(look)} />
+      </Section>
+    )
+  return (
+    <Section title="Second step">
+      <p>Six digits of an app on another device, beside the password. Anybody who has the password alone stays out.</p>
+      {begun ? (
+        <form
+          className="mt-2 flex max-w-108 flex-col gap-3"
+          onSubmit={event => {
+            event.preventDefault()
+            confirm.mutate()
+          }}
+        >
+          <img src={begun.picture} alt="The secret as a square code, for the app" className="w-52" />
+          <p>
+            Or type it into the app: <code className="font-mono break-all">{begun.secret}</code>
+          </p>
+          <FormLine
+            label="Six digits that the app shows"
+            inputMode="numeric"
+            autoComplete="one-time-code"
+            value={code}
+            sentence={confirm.error?.message}
+            onChange={event => setCode(event.target.value)}
+          />
+          <button className="button button-main min-h-11 self-start" disabled={code.trim().length !== 6}>
+            Turn it on
+          </button>
+        </form>
+      ) : (
+        <Proved says="Set it up" onProved={async password => setBegun(await beginSecondStep(password))} />
+      )}
+    </Section>
+  )
+}
+
+/** A browser by what it calls itself, in few words. */
+function browserOf(agent: string): string {
+  const what = /(Firefox|Edg|Chrome|Safari)\//.exec(agent)?.[1]?.replace('Edg', 'Edge')
+  const where = /(Android|iPhone|iPad|Windows|Macintosh|Linux)/.exec(agent)?.[1]?.replace('Macintosh', 'Mac')
+  return [what, where].filter(Boolean).join(' on ') || 'a browser'
+}
+
+function Browsers() {
+  const queries = useQueryClient()
+  const toast = useToast()
+  const { data } = useQuery({ ...sessionsQuery, staleTime: 0 })
+  const end = useMutation({
+    mutationFn: (id: string | null) => endSession(id),
+    onError: error => toast(error.message),
+    onSettled: () => void queries.invalidateQueries(sessionsQuery),
+  })
+  return (
+    <Section title="Where you are signed in">
+      <ul>
+        {data?.map(({ id, agent, seenAt, isThis }) => (
+          <li key={id} className="flex flex-wrap items-center gap-4 border-b border-line py-1">
+            <strong>{browserOf(agent)}</strong>
+            <span className="text-soft">{isThis ? 'this one' : format(new Date(seenAt), 'd MMMM yyyy, HH:mm')}</span>
+            {!isThis && (
+              <button className="quiet ml-auto min-h-10" onClick={() => end.mutate(id)}>
+                Sign out there
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {(data?.length ?? 0) > 1 && (
+        <button className="button mt-2 min-h-11" onClick={() => end.mutate(null)}>
+          Sign out everywhere else
+        </button>
+      )}
+    </Section>
+  )
+}
