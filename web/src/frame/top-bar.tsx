@@ -67,7 +67,7 @@ const Own = ({ session: data }: { session: SessionAnswer | undefined }) => (
 /** Said on every page to whoever may look and no more. */
 const LooksOnly = ({ session: data }: { session: SessionAnswer | undefined }) =>
   data?.member?.role === 'looker' ? (
-    <p role="note" className="bg-chosen px-5 py-1 text-center print:hidden">
+    <p role="note" className="shrink-0 bg-chosen px-5 py-1 text-center print:hidden">
       You look at {data.workshop?.name}: nothing that you change is kept.
     </p>
   ) : null
