@@ -1,7 +1,11 @@
 // Everything that Ostler needs to run, from a fresh clone to a page that can be opened. Plain Node: no packages yet.
+import { spawn } from 'node:child_process'
 import { createServer } from 'node:net'
+import { join } from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
+import { BACKUPS, lastGood } from './lib/backup.mjs'
 import { buildAll, ensurePackages } from './lib/build.mjs'
+import { ROOT } from './lib/paths.mjs'
 import { holdLock } from './lib/lock.mjs'
 import { Cluster } from './lib/postgres.mjs'
 import { run, say } from './lib/say.mjs'
@@ -13,6 +17,9 @@ const DATABASE_CHECK_MS = 2000
 /** So many ends of the server within so long a time are too many. */
 const MOST_FALLS = 5
 const FALLS_WITHIN_MS = 60_000
+const BACKUP_EVERY_MS = 24 * 3_600_000
+const BACKUP_CHECK_MS = 600_000
+const FIRST_BACKUP_MS = 60_000
 
 /** The usual port, or a free one where that is taken. */
 const somePort = host =>
@@ -39,6 +46,25 @@ function watchDatabase(cluster, isStopping) {
     busy = false
   }
   setInterval(() => void look(), DATABASE_CHECK_MS).unref()
+}
+
+/** A backup a day, for as long as Ostler runs; a day that was missed is made up for soon after the start. */
+function keepBackups(databaseUrl, isStopping) {
+  let busy = false
+  const look = () => {
+    const last = lastGood()
+    if (busy || isStopping() || (last && Date.now() - new Date(last.madeAt) < BACKUP_EVERY_MS)) return
+    busy = true
+    const child = spawn(process.execPath, [join(ROOT, 'scripts', 'backup.mjs'), '--daily'], {
+      ...{ cwd: ROOT, env: { ...process.env, DATABASE_URL: databaseUrl }, stdio: ['ignore', 'ignore', 'inherit'] },
+    })
+    child.once('exit', code => {
+      busy = false
+      if (code !== 0) say('there is no backup of today; it is tried again.')
+    })
+  }
+  setTimeout(look, FIRST_BACKUP_MS).unref()
+  setInterval(look, BACKUP_CHECK_MS).unref()
 }
 
 await run(async () => {
@@ -73,7 +99,7 @@ await run(async () => {
 
   const host = process.env.HOST ?? '127.0.0.1'
   const wanted = process.env.PORT ?? String(await somePort(host))
-  let server = await startServer({ DATABASE_URL: databaseUrl, HOST: host, PORT: wanted })
+  let server = await startServer({ DATABASE_URL: databaseUrl, HOST: host, PORT: wanted, OSTLER_BACKUPS: BACKUPS })
   const { port } = server
   stop = async () => {
     await stopServer(server.child)
@@ -93,7 +119,9 @@ await run(async () => {
       for (let tries = 0; tries < MOST_FALLS && !stopping; tries += 1) {
         if (cluster && !cluster.isAlive()) await cluster.start().catch(error => say(error.message))
         try {
-          server = await startServer({ DATABASE_URL: databaseUrl, HOST: host, PORT: String(port) })
+          server = await startServer({
+            ...{ DATABASE_URL: databaseUrl, HOST: host, PORT: String(port), OSTLER_BACKUPS: BACKUPS },
+          })
           return void watch()
         } catch (error) {
           say(error.message)
@@ -108,6 +136,8 @@ await run(async () => {
   setInterval(() => process.ppid !== parent && void end(0), STARTER_CHECK_MS).unref()
 
   if (cluster) watchDatabase(cluster, () => stopping)
+  // Of a database elsewhere whoever looks after it makes the backups.
+  if (cluster) keepBackups(databaseUrl, () => stopping)
 
   console.log(`Ostler is ready: ${shownUrl(host, port)}`)
   if (server.demo) console.log('Demo sign-in: demo / trace before colour')

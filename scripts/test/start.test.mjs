@@ -1,5 +1,5 @@
-import { spawn } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { chmodSync } from 'node:fs'
 import { join } from 'node:path'
@@ -13,8 +13,8 @@ const DEMO = JSON.stringify({ signInName: 'demo', password: 'trace before colour
 const running = new Set()
 
 /** Starts Ostler with its data in a folder of this test's own; resolves when it is ready or has ended. */
-function start() {
-  const env = { ...process.env, OSTLER_DATA: folder, PORT: '0', DATABASE_URL: '' }
+function start(at = folder) {
+  const env = { ...process.env, OSTLER_DATA: at, PORT: '0', DATABASE_URL: '' }
   const child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs')], {
     env,
     stdio: ['ignore', 'pipe', 'pipe'],
@@ -117,4 +117,57 @@ test('a lock that a killed start left behind is no hindrance', async () => {
   expect(await next.url).not.toBeNull()
   next.child.kill('SIGTERM')
   expect(await next.ended).toBe(0)
+})
+
+/** One of the project's commands on the data of a folder. */
+function command(at, name, ...args) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [join(ROOT, 'scripts', `${name}.mjs`), ...args], {
+    env: { ...process.env, OSTLER_DATA: at, DATABASE_URL: '', OSTLER_BACKUPS: join(at, 'backups') },
+    encoding: 'utf8',
+  })
+  return { status, said: stdout + stderr }
+}
+
+test('a backup of a server that is thrown away is restored elsewhere; what is damaged or newer is refused', async () => {
+  const archive = join(folder, 'whole.backup')
+  const passphrase = join(folder, 'passphrase')
+  writeFileSync(passphrase, 'a kettle in the rain\n')
+  expect(command(folder, 'backup', archive, '--passphrase-file', passphrase)).toMatchObject({ status: 0 })
+  expect(readFileSync(archive, 'latin1')).not.toContain('PGDMP')
+
+  const bytes = readFileSync(archive)
+  const refused = [
+    [bytes.subarray(0, bytes.length - 100), /a part of it is missing/],
+    [Buffer.concat([bytes.subarray(0, -50), Buffer.alloc(50, 7)]), /passphrase is wrong, or the backup is damaged/],
+    [
+      Buffer.from(bytes.toString('latin1').replace(/"schema":"[^"]+"/, '"schema":"2999-01-01-later"'), 'latin1'),
+      /newer/,
+    ],
+    [Buffer.from('OSTLER-BACKUP 9\n'), /newer Ostler/],
+    [Buffer.from('soap'), /is no backup of Ostler/],
+  ]
+  const elsewhere = mkdtempSync(join(tmpdir(), 'ostler-elsewhere-'))
+  chmodSync(elsewhere, 0o755)
+  const bad = join(folder, 'bad.backup')
+  for (const [damaged, sentence] of refused) {
+    writeFileSync(bad, damaged)
+    const { status, said } = command(elsewhere, 'restore', bad, '--passphrase-file', passphrase)
+    expect([status, said]).toEqual([1, expect.stringMatching(sentence)])
+  }
+  expect(command(elsewhere, 'restore', archive).said).toMatch(/encrypted/)
+  expect(command(elsewhere, 'restore', archive, '--passphrase-file', passphrase)).toMatchObject({ status: 0 })
+  // What stood there is backed up before something else takes its place.
+  expect(command(elsewhere, 'restore', archive, '--passphrase-file', passphrase).said).toMatch(/was there before/)
+  expect(readdirSync(join(elsewhere, 'backups')).some(name => name.endsWith('.backup'))).toBe(true)
+  expect(command(elsewhere, 'account', 'list').said).toContain('demo')
+  expect(command(elsewhere, 'account', 'role', 'demo', 'looker').said).toMatch(/has an owner/)
+  const link = command(elsewhere, 'account', 'new-password', 'demo').said
+  expect(link).toMatch(/\/come-in\/[\w-]{43}/)
+
+  const there = start(elsewhere)
+  const url = await there.url
+  expect(await names(url, await signIn(url))).toContain('Kept through it all')
+  there.child.kill('SIGTERM')
+  expect(await there.ended).toBe(0)
+  rmSync(elsewhere, { recursive: true, force: true })
 })
