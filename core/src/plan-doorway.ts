@@ -83,6 +83,7 @@ export {
   pathText,
   plainCup,
   plainOil,
+  planBefore,
   planChanges,
   planField,
   planOfCavity,

@@ -6,6 +6,8 @@ import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { batchRoutes } from './batches/routes.ts'
 import { lookStore } from './batches/looks.ts'
+import { historyRoutes } from './batches/history-routes.ts'
+import { historyStore } from './batches/history.ts'
 import { batchStore } from './batches/store.ts'
 import type { Config } from './config.ts'
 import type { Database } from './database/connection.ts'
@@ -108,6 +110,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/batches/:id/faults', visits.require, faultRoutes(db))
   api.use('/batches/:id/whole', visits.require, wholeRoutes({ batches, runs, records, lots }))
   api.use('/batches/:id/sheet.pdf', visits.require, sheetRoutes({ batches, shelves: shelf, work: worker }))
+  api.use('/batches/:id/history', visits.require, historyRoutes(historyStore(db)))
   api.use('/batches/:id/lots', visits.require, batchLotRoutes(lots))
   api.use('/lots', visits.require, lotRoutes(lots))
   api.use('/pricing', visits.require, pricingRoutes(db))

@@ -19,6 +19,8 @@ export interface Config {
   /** Folder of the built pages. */
   webDir: string
   logLevel: string
+  /** Folder of the daily backups; empty: whoever looks after the database makes them. */
+  backupDir: string
 }
 
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1'])
@@ -55,5 +57,6 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
     secureCookie: env['OSTLER_SECURE_COOKIE'] === '1',
     webDir: env['OSTLER_WEB_DIR'] ?? join(projectDir(), 'web', 'dist'),
     logLevel: env['LOG_LEVEL'] ?? 'warn',
+    backupDir: env['OSTLER_BACKUPS'] ?? '',
   }
 }

@@ -119,6 +119,7 @@ export {
 export type { BoxKind, Cover, GelSeen, GelWish, Rack, RackAir, RestBox, Towels, WeighIn } from './rest-part.ts'
 
 export { changedParts, planChanges, withChanges } from './plan-changes.ts'
+export { planBefore } from './history.ts'
 
 export { PLACES } from './surroundings.ts'
 export type { Place, UnderKind, WallKind } from './surroundings.ts'

@@ -63,6 +63,37 @@ export interface DeedAnswer {
   about: string
 }
 
+/** Edits of one member that were made together. */
+export interface HistoryStep {
+  /** Of the plan after it, and before it. */
+  revision: number
+  from: number
+  at: string
+  /** Null: somebody who is not a member any more. */
+  member: string | null
+  /** Edits in it, and what they are about. */
+  count: number
+  parts: Words[]
+  /** Of the version after it; empty: none. */
+  name: string
+}
+
+/** What became of a batch's plan, the newest first. */
+export interface HistoryAnswer {
+  revision: number
+  steps: HistoryStep[]
+  /** As far back as it goes. */
+  first: { revision: number; at: string; name: string }
+}
+
+/** When everything was last put away safely. */
+export interface BackupAnswer {
+  /** Backups are made by this server itself. */
+  isMadeHere: boolean
+  madeAt: string | null
+  bytes: number | null
+}
+
 /** A batch as the list shows it. What is worked out of it is null until it is, and where it cannot be forecast. */
 export interface BatchSummary {
   id: string

@@ -70,6 +70,12 @@ export class ProvedForm {
   password!: string
 }
 
+/** A name for a version of a batch; empty: none. */
+export class VersionNameForm {
+  @Text(0, 80, 'A version’s name has at most 80 letters.')
+  name!: string
+}
+
 export class CodeForm {
   @Like(/^[0-9]{6}$/, CODE)
   code!: string

@@ -16,6 +16,7 @@ export {
   SignInForm,
   TagsForm,
   TimesForm,
+  VersionNameForm,
   WindowsForm,
 } from './forms.ts'
 export type { BatchSort, Role } from './forms.ts'
@@ -42,6 +43,9 @@ export type {
   RehearsalSummary,
   RunOutcome,
   RunSummary,
+  BackupAnswer,
+  HistoryAnswer,
+  HistoryStep,
   DeedAnswer,
   InvitedAnswer,
   MembersAnswer,

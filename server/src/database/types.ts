@@ -40,6 +40,7 @@ export interface Tables {
   evidence: EvidenceTable
   sign_in_try: SignInTryTable
   batch_change: BatchChangeTable
+  batch_version: BatchVersionTable
   batch_look: BatchLookTable
   run: RunTable
   run_event: RunEventTable
@@ -150,6 +151,15 @@ interface BatchTable {
   created_at: Stamp
   updated_at: Stamp
   deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+}
+
+/** A version of a batch that somebody gave a name. */
+interface BatchVersionTable {
+  workshop_id: string
+  batch_id: string
+  revision: number
+  name: string
+  at: Stamp
 }
 
 /** What was changed in a batch: each once, on top of the one before. */

@@ -7,6 +7,7 @@ import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
 import type { Accounts } from './accounts.ts'
 import { refuseWeak } from './common-passwords.ts'
+import { lastBackup } from './last-backup.ts'
 import { MOST_MEMBERS } from './people.ts'
 import type { People, Refused } from './people.ts'
 import type { Sessions } from './session.ts'
@@ -40,7 +41,7 @@ interface Parts {
 }
 
 /** Members, invitations, the log, and the end of a workshop: for owners. */
-export function peopleRoutes({ people, accounts, sessions, now }: Parts): Router {
+export function peopleRoutes({ people, accounts, sessions, now, backupDir }: Parts & { backupDir: string }): Router {
   const routes = Router()
   const note = (req: Request, what: string, about = '') => {
     const { workshopId, memberId: id, memberName: name } = visitorOf(req)
@@ -63,6 +64,9 @@ export function peopleRoutes({ people, accounts, sessions, now }: Parts): Router
     if (!(await people.withdraw(visitorOf(req).workshopId, idFrom(req.params.id)))) throw refused('gone')
     await note(req, 'withdrew an invitation')
     res.status(204).end()
+  })
+  routes.get('/backup', async (_req, res) => {
+    res.json(await lastBackup(backupDir))
   })
   routes.get('/deeds', async (req, res) => {
     const before = req.query['before']

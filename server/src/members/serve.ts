@@ -34,6 +34,10 @@ export function serveMembers(api: Router, { db, members, sessions, config, setUp
     sessions.requireAny,
     accountRoutes({ people: all, accounts: own, secondSteps: steps, sessions, tries, now }),
   )
-  api.use('/members', sessions.requireOwner, peopleRoutes({ people: all, accounts: own, sessions, now }))
+  api.use(
+    '/members',
+    sessions.requireOwner,
+    peopleRoutes({ people: all, accounts: own, sessions, now, backupDir: config.backupDir }),
+  )
   api.use('/ways-in', wayInRoutes({ people: all, sessions, now }))
 }

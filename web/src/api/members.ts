@@ -1,4 +1,5 @@
 import type {
+  BackupAnswer,
   DeedAnswer,
   InvitedAnswer,
   JoinForm,
@@ -50,3 +51,8 @@ export const beginSecondStep = (password: string) =>
 export const confirmSecondStep = (code: string) => call<void>('PUT', '/account/second-step', { code })
 export const endSecondStep = (password: string) => call<void>('POST', '/account/second-step/off', { password })
 export const leaveWorkshop = (password: string) => call<void>('POST', '/account/leave', { password })
+
+export const backupQuery = queryOptions({
+  queryKey: ['members', 'backup'],
+  queryFn: () => call<BackupAnswer>('GET', '/members/backup'),
+})

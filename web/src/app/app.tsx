@@ -207,6 +207,10 @@ const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/cost/cost-page.tsx')).CostPage }),
           },
           {
+            path: 'history',
+            lazy: async () => ({ Component: (await import('../features/history/history-page.tsx')).HistoryPage }),
+          },
+          {
             path: 'sheet',
             lazy: async () => ({ Component: (await import('../features/sheet/sheet-page.tsx')).SheetPage }),
           },

@@ -84,6 +84,7 @@ export const STAGES: readonly Stage[] = [
       { path: 'cost', name: 'Cost' },
       { path: 'labels', name: 'Labels' },
       { path: 'record', name: 'Whole record' },
+      { path: 'history', name: 'History' },
     ],
     word: ({ rest }) => (rest.pouredAt !== '' ? 'what came of it' : 'later'),
   },

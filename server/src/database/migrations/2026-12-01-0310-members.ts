@@ -1,7 +1,7 @@
 import { sql } from 'kysely'
 import type { Kysely } from 'kysely'
 
-/** Members with roles, ways in that work once, sessions that can be told apart, a second step, and who did what. */
+/** Members with roles, ways in that work once, sessions told apart, a second step, who did what; names of versions of a batch. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   const statements = [
@@ -35,6 +35,15 @@ export async function up(db: Kysely<any>): Promise<void> {
       what text not null check (length(what) between 1 and 80),
       about text not null default '' check (length(about) <= 200),
       primary key (workshop_id, seq)
+    )`,
+    sql`create table batch_version (
+      workshop_id uuid not null references workshop (id) on delete cascade,
+      batch_id uuid not null,
+      revision integer not null check (revision > 0),
+      name text not null check (length(name) between 1 and 80),
+      at timestamptz not null default now(),
+      primary key (batch_id, revision),
+      foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade
     )`,
     // Only ever added to. A workshop that is deleted takes its deeds along: that comes from a trigger of the key, one level deep.
     sql`create function deeds_stay() returns trigger language plpgsql as $$

@@ -6,6 +6,7 @@ import { Download, KeyRound, Trash2, UserPlus } from 'lucide-react'
 import { useState } from 'react'
 import {
   DEEDS_FILE,
+  backupQuery,
   deedsQuery,
   deleteWorkshop,
   invite,
@@ -44,6 +45,7 @@ export function MembersPage() {
           <>
             <Everybody members={data.members} />
             <Invitations invitations={data.invitations} />
+            <Backup />
             <Deeds />
             <TheEnd />
           </>
@@ -226,6 +228,27 @@ function Deeds() {
           Earlier
         </button>
       )}
+    </Section>
+  )
+}
+
+const DAY_MS = 86_400_000
+/** A backup older than this is told as a trouble, days. */
+const OLD_DAYS = 2
+
+/** When everything was last put away safely. */
+function Backup() {
+  const { data } = useQuery({ ...backupQuery, staleTime: 0 })
+  if (!data?.isMadeHere) return null
+  const days = data.madeAt === null ? null : (Date.now() - new Date(data.madeAt).getTime()) / DAY_MS
+  return (
+    <Section title="Backup">
+      <p className={days === null || days > OLD_DAYS ? 'text-rust' : ''}>
+        {data.madeAt === null
+          ? 'No backup was made yet. The first is made a minute after the start.'
+          : `The last good backup was made on ${format(new Date(data.madeAt), "d MMMM yyyy 'at' HH:mm")} (${Math.max(1, Math.round((data.bytes ?? 0) / 1e5)) / 10} MB), and read again.`}
+      </p>
+      <p className="text-soft">One a day is kept beside the database: take copies of that folder to another place.</p>
     </Section>
   )
 }

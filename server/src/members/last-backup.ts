@@ -1,0 +1,16 @@
+import { readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import type { BackupAnswer } from '@ostler/core'
+
+/** When the last good backup was made, as whoever made it wrote down; null: never, or somebody else makes them. */
+export async function lastBackup(folder: string): Promise<BackupAnswer> {
+  if (folder === '') return { isMadeHere: false, madeAt: null, bytes: null }
+  try {
+    const told = JSON.parse(await readFile(join(folder, 'last-good.json'), 'utf8')) as Record<string, unknown>
+    const { madeAt, bytes } = told
+    if (typeof madeAt === 'string' && typeof bytes === 'number') return { isMadeHere: true, madeAt, bytes }
+  } catch {
+    // None was made yet, or the note of it is half written.
+  }
+  return { isMadeHere: true, madeAt: null, bytes: null }
+}
