@@ -1,4 +1,3 @@
-import compression from 'compression'
 import express from 'express'
 import type { Express } from 'express'
 import { pino } from 'pino'
@@ -43,7 +42,10 @@ import { shelfRoutes } from './shelf/routes.ts'
 import { shelfStore } from './shelf/store.ts'
 import type { Work } from './work/work.ts'
 import { HttpError, errorHandler } from './http/errors.ts'
+import { metrics } from './http/metrics.ts'
+import { servePages } from './http/pages.ts'
 import { headers, knownHosts, sameOriginWrites } from './http/security.ts'
+import { requestId, serveState } from './http/state.ts'
 import { sessions } from './members/session.ts'
 
 export interface AppParts {
@@ -81,17 +83,20 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   app.use(knownHosts(config.hosts))
 
   const api = express.Router()
-  api.use(pinoHttp({ logger: log, quietReqLogger: true, autoLogging: log.isLevelEnabled('info') }))
+  api.use(pinoHttp({ logger: log, genReqId: requestId, quietReqLogger: true, autoLogging: log.isLevelEnabled('info') }))
   api.use((_req, res, next) => {
     res.set('cache-control', 'no-store')
     next()
   })
+  const figures = metrics()
+  api.use(figures.times)
+  api.get('/metrics', figures.told)
   api.use(sameOriginWrites)
   api.use('/batches/:id/runs/document', visits.require, express.json({ limit: IMPORT_LIMIT, strict: true }))
   api.use('/shelf/import', visits.require, express.json({ limit: IMPORT_LIMIT, strict: true }))
   api.use('/batches/:id/record/photos', visits.require, express.raw({ limit: PHOTO_LIMIT, type: 'image/jpeg' }))
   api.use(express.json({ limit: BODY_LIMIT, strict: true }))
-  api.get('/health', (_req, res) => void res.json({ ok: true }))
+  serveState(api, db)
   serveMembers(api, { db, members, sessions: visits, config, setUpCode, now })
   api.use('/shelf', visits.require, shelfRoutes(shelf))
   api.use('/evidence', visits.require, evidenceRoutes(evidenceStore(db)))
@@ -125,23 +130,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   })
 
   app.use('/api', api)
-  // Scripts and styles are kept by the browser for good; answers of the API are small or local.
-  app.use(
-    compression({
-      filter: (req, res) =>
-        !res.getHeader('content-type')?.toString().startsWith('text/event-stream') && compression.filter(req, res),
-    }),
-  )
-  app.use('/assets', express.static(`${config.webDir}/assets`, { immutable: true, maxAge: '1y', fallthrough: false }))
-  app.use(
-    express.static(config.webDir, {
-      cacheControl: false,
-      setHeaders: res => res.setHeader('cache-control', 'no-cache'),
-    }),
-  )
-  app.get('/{*path}', (_req, res) => {
-    res.set('cache-control', 'no-cache').sendFile('index.html', { root: config.webDir })
-  })
+  servePages(app, config.webDir)
   app.use(errorHandler(log))
   return app
 }

@@ -68,25 +68,7 @@ export function peopleRoutes({ people, accounts, sessions, now, backupDir }: Par
   routes.get('/backup', async (_req, res) => {
     res.json(await lastBackup(backupDir))
   })
-  routes.get('/deeds', async (req, res) => {
-    const before = req.query['before']
-    const from = typeof before === 'string' && /^\d{1,18}$/.test(before) ? before : null
-    res.json(await people.deeds(visitorOf(req).workshopId, from))
-  })
-  routes.get('/deeds.csv', async (req, res) => {
-    const { workshopId } = visitorOf(req)
-    res.attachment('who-did-what.csv').type('csv')
-    let before: string | null = null
-    res.write('\uFEFF' + Papa.unparse([['at', 'member', 'what', 'about']]) + '\r\n')
-    for (;;) {
-      const page = await people.deeds(workshopId, before)
-      if (page.length === 0) break
-      const rows = page.map(({ at, member, what, about }) => [at, member, what, about])
-      res.write(Papa.unparse(rows, { escapeFormulae: true }) + '\r\n')
-      before = page.at(-1)!.seq
-    }
-    res.end()
-  })
+  deedRoutes(routes, people)
   routes.put('/:id', async (req, res) => {
     const { role } = formFrom(RoleForm, req.body)
     const done = await people.setRole(visitorOf(req).workshopId, idFrom(req.params.id), role)
@@ -124,6 +106,29 @@ export function peopleRoutes({ people, accounts, sessions, now, backupDir }: Par
     res.status(204).end()
   })
   return routes
+}
+
+/** Who did what, in pages and as a table. */
+function deedRoutes(routes: Router, people: People): void {
+  routes.get('/deeds', async (req, res) => {
+    const before = req.query['before']
+    const from = typeof before === 'string' && /^\d{1,18}$/.test(before) ? before : null
+    res.json(await people.deeds(visitorOf(req).workshopId, from))
+  })
+  routes.get('/deeds.csv', async (req, res) => {
+    const { workshopId } = visitorOf(req)
+    res.attachment('who-did-what.csv').type('csv')
+    let before: string | null = null
+    res.write('\uFEFF' + Papa.unparse([['at', 'member', 'what', 'about']]) + '\r\n')
+    for (;;) {
+      const page = await people.deeds(workshopId, before)
+      if (page.length === 0) break
+      const rows = page.map(({ at, member, what, about }) => [at, member, what, about])
+      res.write(Papa.unparse(rows, { escapeFormulae: true }) + '\r\n')
+      before = page.at(-1)!.seq
+    }
+    res.end()
+  })
 }
 
 /** Ways in that work once, for whoever has the link. */
