@@ -84,6 +84,8 @@ export {
   plainCup,
   plainOil,
   planBefore,
+  sharedPlan,
+  sharedShelf,
   planChanges,
   planField,
   planOfCavity,

@@ -37,6 +37,8 @@ import { serveRehearsals } from './rehearsals/routes.ts'
 import { trialRoutes } from './trials/routes.ts'
 import { trialStore } from './trials/store.ts'
 import { rehearsalStore } from './rehearsals/store.ts'
+import { serveShares } from './shares/routes.ts'
+import { shareStore } from './shares/store.ts'
 import { sheetRoutes } from './sheet/routes.ts'
 import { shelfRoutes } from './shelf/routes.ts'
 import { shelfStore } from './shelf/store.ts'
@@ -115,6 +117,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/batches/:id/faults', visits.require, faultRoutes(db))
   api.use('/batches/:id/whole', visits.require, wholeRoutes({ batches, runs, records, lots }))
   api.use('/batches/:id/sheet.pdf', visits.require, sheetRoutes({ batches, shelves: shelf, work: worker }))
+  serveShares(api, visits.require, { store: shareStore(db), batches, shelves: shelf, looks, work: worker })
   api.use('/batches/:id/history', visits.require, historyRoutes(historyStore(db)))
   api.use('/batches/:id/lots', visits.require, batchLotRoutes(lots))
   api.use('/lots', visits.require, lotRoutes(lots))

@@ -120,6 +120,7 @@ export type { BoxKind, Cover, GelSeen, GelWish, Rack, RackAir, RestBox, Towels, 
 
 export { changedParts, planChanges, withChanges } from './plan-changes.ts'
 export { planBefore } from './history.ts'
+export { sharedPlan, sharedShelf } from './shared.ts'
 
 export { PLACES } from './surroundings.ts'
 export type { Place, UnderKind, WallKind } from './surroundings.ts'

@@ -1,4 +1,4 @@
-import type { Role } from './forms.ts'
+import type { Role, SharedWhat } from './forms.ts'
 import type { RehearsalDone, RehearsalSetting } from '../rehearsal/index.ts'
 import type { Fitness } from '../faults/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
@@ -61,6 +61,22 @@ export interface DeedAnswer {
   member: string
   what: string
   about: string
+}
+
+/** A link to a batch; the link itself is told once. */
+export interface ShareAnswer {
+  id: string
+  what: SharedWhat
+  withScents: boolean
+  madeBy: string
+  at: string
+}
+
+/** What a link to a batch shows, to whoever has it. */
+export interface SharedAnswer {
+  what: SharedWhat
+  workshop: string
+  name: string
 }
 
 /** Edits of one member that were made together. */

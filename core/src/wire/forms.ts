@@ -70,6 +70,21 @@ export class ProvedForm {
   password!: string
 }
 
+/** What a link to a batch shows. */
+export const SHARED_WHATS = {
+  design: 'the design: what it looks like',
+  sheet: 'the pour sheet: how it is made',
+} as const
+export type SharedWhat = keyof typeof SHARED_WHATS
+
+export class ShareForm {
+  @Choice(Object.keys(SHARED_WHATS), 'A link shows the design or the pour sheet.')
+  what!: SharedWhat
+
+  @YesNo('Whether scents are shown is yes or no.')
+  withScents!: boolean
+}
+
 /** A name for a version of a batch; empty: none. */
 export class VersionNameForm {
   @Text(0, 80, 'A version’s name has at most 80 letters.')

@@ -12,14 +12,16 @@ export {
   PasswordForm,
   ProvedForm,
   RoleForm,
+  SHARED_WHATS,
   SetUpForm,
+  ShareForm,
   SignInForm,
   TagsForm,
   TimesForm,
   VersionNameForm,
   WindowsForm,
 } from './forms.ts'
-export type { BatchSort, Role } from './forms.ts'
+export type { BatchSort, Role, SharedWhat } from './forms.ts'
 export type {
   BatchAnswer,
   BatchSaved,
@@ -45,6 +47,8 @@ export type {
   RunSummary,
   BackupAnswer,
   HistoryAnswer,
+  ShareAnswer,
+  SharedAnswer,
   HistoryStep,
   DeedAnswer,
   InvitedAnswer,

@@ -17,6 +17,7 @@ import type {
   Role,
   Recipe,
   RecordEntry,
+  SharedWhat,
   Shelf,
   ShelfKind,
   TagRule,
@@ -41,6 +42,7 @@ export interface Tables {
   sign_in_try: SignInTryTable
   batch_change: BatchChangeTable
   batch_version: BatchVersionTable
+  share: ShareTable
   batch_look: BatchLookTable
   run: RunTable
   run_event: RunEventTable
@@ -151,6 +153,18 @@ interface BatchTable {
   created_at: Stamp
   updated_at: Stamp
   deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+}
+
+/** A link by which a batch is seen without signing in. */
+interface ShareTable {
+  token_hash: string
+  id: Generated<string>
+  workshop_id: string
+  batch_id: string
+  what: SharedWhat
+  with_scents: boolean
+  made_by: string
+  at: Stamp
 }
 
 /** A version of a batch that somebody gave a name. */

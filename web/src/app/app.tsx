@@ -31,6 +31,11 @@ const router = createBrowserRouter([
     lazy: async () => ({ Component: (await import('../features/bench/watch-page.tsx')).WatchByLinkPage }),
   },
   {
+    path: '/shared/:token',
+    errorElement: <Lost />,
+    lazy: async () => ({ Component: (await import('../features/shared/shared-page.tsx')).SharedPage }),
+  },
+  {
     path: '/come-in/:token',
     errorElement: <Lost />,
     lazy: async () => ({ Component: (await import('../features/members/come-in-page.tsx')).ComeInPage }),

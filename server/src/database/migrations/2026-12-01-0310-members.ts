@@ -1,7 +1,7 @@
 import { sql } from 'kysely'
 import type { Kysely } from 'kysely'
 
-/** Members with roles, ways in that work once, sessions told apart, a second step, who did what; names of versions of a batch. */
+/** Members with roles, ways in that work once, sessions told apart, a second step, who did what; names of versions of a batch, links to it. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   const statements = [
@@ -45,6 +45,18 @@ export async function up(db: Kysely<any>): Promise<void> {
       primary key (batch_id, revision),
       foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade
     )`,
+    sql`create table share (
+      token_hash text primary key,
+      id uuid not null default gen_random_uuid() unique,
+      workshop_id uuid not null references workshop (id) on delete cascade,
+      batch_id uuid not null,
+      what text not null check (what in ('design', 'sheet')),
+      with_scents boolean not null default false,
+      made_by text not null,
+      at timestamptz not null default now(),
+      foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade
+    )`,
+    sql`create index share_of_batch on share (workshop_id, batch_id)`,
     // Only ever added to. A workshop that is deleted takes its deeds along: that comes from a trigger of the key, one level deep.
     sql`create function deeds_stay() returns trigger language plpgsql as $$
       begin

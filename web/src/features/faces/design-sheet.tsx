@@ -4,6 +4,7 @@ import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
 import { useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
+import { ShareLinks } from '../../parts/share-links.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { howMoved, howPoured, howSetIn } from '../../parts/how-done.ts'
 import { FaceCanvas } from '../../drawing/face-canvas.tsx'
@@ -26,6 +27,7 @@ export function DesignSheet() {
         <button className="button button-main" onClick={() => print()}>
           <Printer size={16} aria-hidden /> Print
         </button>
+        <ShareLinks what="design" />
         <Link to="../bars" className="button">
           Every bar
         </Link>

@@ -18,6 +18,7 @@ import {
 } from '../../api/members.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
+import { OneLink } from '../../ui/one-link.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { Proved } from './proved.tsx'
@@ -29,6 +30,8 @@ const ROLE_TEXTS: Readonly<Record<Role, string>> = {
 }
 
 const day = (at: string): string => format(new Date(at), 'd MMMM yyyy')
+
+const comeInAddress = (token: string): string => `${location.origin}/come-in/${token}`
 
 /** Who works here, who may come in, and who did what: for owners. */
 export function MembersPage() {
@@ -124,35 +127,10 @@ function Everybody({ members }: Pick<MembersAnswer, 'members'>) {
       {link && (
         <OneLink
           says={`With this link ${link.name} sets a new password, once, within a day. Hand it over yourself.`}
-          token={link.token}
+          address={comeInAddress(link.token)}
         />
       )}
     </Section>
-  )
-}
-
-/** A link that works once: shown once, never again. */
-function OneLink({ says, token }: { says: string; token: string }) {
-  const address = `${location.origin}/come-in/${token}`
-  const toast = useToast()
-  return (
-    <div role="status" className="mt-3 border border-ink p-3">
-      <p>{says} It is shown this once.</p>
-      <p className="mt-1 flex flex-wrap items-center gap-3">
-        <code className="font-mono text-[13px] break-all">{address}</code>
-        <button
-          className="button"
-          onClick={() =>
-            void navigator.clipboard.writeText(address).then(
-              () => toast('Copied.'),
-              () => toast('The browser does not allow copying; mark the link and copy it.'),
-            )
-          }
-        >
-          Copy
-        </button>
-      </p>
-    </div>
   )
 }
 
@@ -187,7 +165,10 @@ function Invitations({ invitations }: Pick<MembersAnswer, 'invitations'>) {
         </button>
       </div>
       {token !== '' && (
-        <OneLink says="Whoever has this link comes in, once, within a week. Hand it over yourself." token={token} />
+        <OneLink
+          says="Whoever has this link comes in, once, within a week. Hand it over yourself."
+          address={comeInAddress(token)}
+        />
       )}
       <ul className="mt-2">
         {invitations.map(one => (

@@ -20,6 +20,7 @@ import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { clockBefore } from '../../ui/clock.ts'
 import { LinerDrawing } from '../../parts/liner-drawing.tsx'
 import { DividedSheet } from '../../parts/divided-sheet.tsx'
+import { ShareLinks } from '../../parts/share-links.tsx'
 import { downloadPlan } from '../../parts/plan-file.ts'
 import { SAFETY } from '../../ui/safety.ts'
 import { Cups } from './cups-part.tsx'
@@ -44,6 +45,7 @@ export function SheetPage() {
         <a className="button" href={`/api/batches/${id}/sheet.pdf`} target="_blank" rel="noreferrer">
           <FileDown size={16} aria-hidden /> As PDF
         </a>
+        <ShareLinks what="sheet" />
         <button className="button" onClick={() => downloadPlan(plan)}>
           <Download size={16} aria-hidden /> Export the plan
         </button>

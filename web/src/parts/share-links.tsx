@@ -1,0 +1,77 @@
+import { SHARED_WHATS } from '@ostler/core'
+import type { SharedWhat } from '@ostler/core'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { format } from 'date-fns'
+import { Share2 } from 'lucide-react'
+import { useState } from 'react'
+import { addShare, endShare, sharesQuery } from '../api/shares.ts'
+import { usePlan } from '../plan/context.tsx'
+import { Ask } from '../ui/ask.tsx'
+import { Check } from '../ui/check.tsx'
+import { OneLink } from '../ui/one-link.tsx'
+
+/** Links by which somebody outside sees the design, or the pour sheet. */
+export function ShareLinks({ what }: { what: SharedWhat }) {
+  const [isOpen, setOpen] = useState(false)
+  return (
+    <>
+      <button className="button" onClick={() => setOpen(true)}>
+        <Share2 size={16} aria-hidden /> Share …
+      </button>
+      {isOpen && <Links what={what} onClose={() => setOpen(false)} />}
+    </>
+  )
+}
+
+function Links({ what, onClose }: { what: SharedWhat; onClose: () => void }) {
+  const batch = usePlan(state => state.id)
+  const queries = useQueryClient()
+  const { data, error } = useQuery(sharesQuery(batch))
+  const [withScents, setWithScents] = useState(false)
+  const [token, setToken] = useState('')
+  const again = () => void queries.invalidateQueries(sharesQuery(batch))
+  const add = useMutation({
+    mutationFn: () => addShare(batch, { what, withScents }),
+    onSuccess: made => setToken(made.token),
+    onSettled: again,
+  })
+  const end = useMutation({ mutationFn: (id: string) => endShare(batch, id), onSettled: again })
+  const sentence = (error ?? add.error ?? end.error)?.message
+  return (
+    <Ask open wide title="Share" onClose={onClose}>
+      <p>
+        Whoever has the link sees {SHARED_WHATS[what]}, as it is by then; nobody has to sign in, nothing can be changed.
+        Costs, lots, notes and for whom it is made stay here.
+      </p>
+      {what === 'sheet' && (
+        <>
+          <p className="mt-1">The recipe is on the sheet: whoever has the link can read it.</p>
+          <Check label="with the names of its scents" checked={withScents} onChange={setWithScents} />
+        </>
+      )}
+      <button className="button button-main mt-3 min-h-11" disabled={add.isPending} onClick={() => add.mutate()}>
+        Make a link
+      </button>
+      {token !== '' && <OneLink says="" address={`${location.origin}/shared/${token}`} />}
+      {sentence && (
+        <p role="alert" className="mt-2 text-rust">
+          {sentence}
+        </p>
+      )}
+      <ul className="mt-3">
+        {data?.map(one => (
+          <li key={one.id} className="flex flex-wrap items-center gap-4 border-b border-line py-1">
+            {SHARED_WHATS[one.what]}
+            {one.withScents && ', with scents'}
+            <span className="text-soft">
+              {one.madeBy}, {format(new Date(one.at), 'd MMMM yyyy')}
+            </span>
+            <button className="quiet ml-auto min-h-10" onClick={() => end.mutate(one.id)}>
+              End it
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Ask>
+  )
+}
