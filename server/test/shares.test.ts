@@ -39,7 +39,7 @@ test('a design is seen by its link without signing in, and taken in as a file; n
 
 test('a pour sheet names its scents only where that was chosen', async () => {
   const sheet = async (token: string) => {
-    const { body, headers } = await anybody()
+    const answer = await anybody()
       .get(`/api/shared/${token}/sheet.pdf`)
       .buffer(true)
       .parse((res, done) => {
@@ -47,8 +47,8 @@ test('a pour sheet names its scents only where that was chosen', async () => {
         res.on('data', (part: Buffer) => parts.push(part))
         res.on('end', () => done(null, Buffer.concat(parts)))
       })
-    expect(headers['content-type']).toContain('application/pdf')
-    return PDFDocument.load(body as Buffer)
+    expect(answer.headers['content-type']).toContain('application/pdf')
+    return PDFDocument.load(answer.body as Buffer)
   }
   const [bare, named] = [await linkTo('sheet'), await linkTo('sheet', true)]
   expect((await sheet(bare)).getPageCount()).toBeGreaterThan(0)

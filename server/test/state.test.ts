@@ -1,6 +1,12 @@
+import { starterPlan } from '@ostler/core'
+import type { BatchAnswer } from '@ostler/core'
+import supertest from 'supertest'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { routeOf } from '../src/http/metrics.ts'
-import { bench } from './harness.ts'
+import { createApp } from '../src/app.ts'
+import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
+import type { RunFeed } from '../src/runs/feed.ts'
+import { bench, workHere } from './harness.ts'
 import type { Bench } from './harness.ts'
 
 let at: Bench
@@ -34,4 +40,25 @@ test('a request has an id, the proxy’s where it gives a sane one', async () =>
   expect(given.headers['x-request-id']).toBe('from-the-proxy-1')
   const own = await at.visitor().get('/api/health').set('x-request-id', 'a b')
   expect(own.headers['x-request-id']).toMatch(/^[0-9a-f-]{36}$/)
+})
+
+test('two processes on one database let in and keep out the same people', async () => {
+  const one = await bench({ demo: true })
+  const two = createApp({
+    ...{ db: one.db, config: one.config, setUpCode: null },
+    ...{ now: () => new Date(), work: () => workHere },
+  })
+  const first = one.visitor()
+  const signed = await first.post('/api/session').send(DEMO_SIGN_IN)
+  const cookie = signed.headers['set-cookie']![0]!.split(';')[0]!
+  const there = (path: string) => supertest(two).get(path).set('cookie', cookie)
+  expect((await there('/api/batches')).status).toBe(200)
+  const made = (await first.post('/api/batches').send({ plan: starterPlan('Of both') })).body as BatchAnswer
+  expect((await there(`/api/batches/${made.id}`)).status).toBe(200)
+  await first.delete('/api/session')
+  // What the other process remembers of a session lasts two seconds.
+  await new Promise(resolve => setTimeout(resolve, 2100))
+  expect((await there('/api/batches')).status).toBe(401)
+  await (two.locals['feed'] as RunFeed).close()
+  await one.close()
 })

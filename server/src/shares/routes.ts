@@ -23,10 +23,10 @@ function batchShareRoutes(store: ShareStore): Router {
   })
   routes.post('/', async (req, res) => {
     const { workshopId, memberName } = visitorOf(req)
-    const token = await store.add(workshopId, idOf(req), formFrom(ShareForm, req.body), memberName)
-    if (token === null) throw new HttpError(404, GONE)
-    if (token === 'full') throw new HttpError(409, 'There are as many links to this batch as there may be. End one.')
-    res.status(201).json({ token })
+    const made = await store.add(workshopId, idOf(req), formFrom(ShareForm, req.body), memberName)
+    if (!made.ok && made.why === 'gone') throw new HttpError(404, GONE)
+    if (!made.ok) throw new HttpError(409, 'There are as many links to this batch as there may be. End one.')
+    res.status(201).json({ token: made.token })
   })
   routes.delete('/:share', async (req, res) => {
     if (!(await store.remove(visitorOf(req).workshopId, idOf(req), idFrom(req.params.share))))

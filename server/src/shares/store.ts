@@ -17,10 +17,12 @@ export interface Shared {
   withScents: boolean
 }
 
+export type Made = { ok: true; token: string } | { ok: false; why: 'gone' | 'full' }
+
 /** Of one workshop at a time; a link itself says whose it is, by its hash alone. */
 export interface ShareStore {
-  /** The token is told once. Null: there is no such batch. 'full': it has as many links as there may be. */
-  add(workshopId: string, batchId: string, form: ShareForm, madeBy: string): Promise<string | 'full' | null>
+  /** The token is told once. */
+  add(workshopId: string, batchId: string, form: ShareForm, madeBy: string): Promise<Made>
   list(workshopId: string, batchId: string): Promise<ShareAnswer[]>
   remove(workshopId: string, batchId: string, id: string): Promise<boolean>
   find(token: string): Promise<Shared | null>
@@ -31,11 +33,11 @@ export function shareStore(db: Database): ShareStore {
     db.selectFrom('share').where('workshop_id', '=', workshopId).where('batch_id', '=', batchId)
   return {
     async add(workshopId, batchId, { what, withScents }, madeBy) {
-      if (!(await liveBatch(db, workshopId, batchId).select('id').executeTakeFirst())) return null
+      if (!(await liveBatch(db, workshopId, batchId).select('id').executeTakeFirst())) return { ok: false, why: 'gone' }
       const { count } = await of(workshopId, batchId)
         .select(eb => eb.fn.countAll<string>().as('count'))
         .executeTakeFirstOrThrow()
-      if (Number(count) >= MOST_LINKS) return 'full'
+      if (Number(count) >= MOST_LINKS) return { ok: false, why: 'full' }
       const token = randomBytes(32).toString('base64url')
       await db
         .insertInto('share')
@@ -44,7 +46,7 @@ export function shareStore(db: Database): ShareStore {
           with_scents: withScents,
         })
         .execute()
-      return token
+      return { ok: true, token }
     },
     async list(workshopId, batchId) {
       const rows = await of(workshopId, batchId)

@@ -49,9 +49,11 @@ function Links({ what, onClose }: { what: SharedWhat; onClose: () => void }) {
           <Check label="with the names of its scents" checked={withScents} onChange={setWithScents} />
         </>
       )}
-      <button className="button button-main mt-3 min-h-11" disabled={add.isPending} onClick={() => add.mutate()}>
-        Make a link
-      </button>
+      <p className="mt-3">
+        <button className="button button-main min-h-11" disabled={add.isPending} onClick={() => add.mutate()}>
+          Make a link
+        </button>
+      </p>
       {token !== '' && <OneLink says="" address={`${location.origin}/shared/${token}`} />}
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
