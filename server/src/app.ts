@@ -5,6 +5,8 @@ import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { batchRoutes } from './batches/routes.ts'
 import { lookStore } from './batches/looks.ts'
+import { binRoutes } from './bin/routes.ts'
+import { binStore } from './bin/store.ts'
 import { historyRoutes } from './batches/history-routes.ts'
 import { historyStore } from './batches/history.ts'
 import { batchStore } from './batches/store.ts'
@@ -123,6 +125,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/lots', visits.require, lotRoutes(lots))
   api.use('/pricing', visits.require, pricingRoutes(db))
   api.use('/labelling', visits.require, labellingRoutes(db))
+  api.use('/bin', visits.require, binRoutes(binStore(db)))
   api.use('/rack', visits.require, rackPlanRoutes(db))
   api.use('/photos', visits.require, photoRoutes(records))
   api.use('/calendar/feed', calendarRoutes({ db, now, looking }))

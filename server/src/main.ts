@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { sql } from 'kysely'
+import { binStore } from './bin/store.ts'
 import { batchStore } from './batches/store.ts'
 import { upgradePlans } from './batches/upgrade.ts'
 import { configFrom } from './config.ts'
@@ -23,6 +24,7 @@ import { workInThread } from './work/threads.ts'
 
 const STOP_WITHIN_MS = 3000
 const KEEP_ALIVE_MS = 75_000
+const EMPTIED_MS = 6 * 3_600_000
 
 /** Migrates, loads the demo where it is wanted, serves, and stops cleanly when asked or when its starter is gone. */
 async function main(): Promise<void> {
@@ -67,6 +69,11 @@ async function main(): Promise<void> {
   // What an older edition of the models made of the readings is worked out anew while requests are answered.
   const learning = app.locals['learning'] as Learner
   for (const id of await members.workshops()) learning.look(id)
+
+  const bin = binStore(db)
+  const emptied = () => void bin.empty(new Date()).catch((error: unknown) => console.error(error))
+  emptied()
+  setInterval(emptied, EMPTIED_MS).unref()
 
   let stopping = false
   const stop = () => {

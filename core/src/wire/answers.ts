@@ -79,6 +79,18 @@ export interface SharedAnswer {
   name: string
 }
 
+export type BinKind = 'batches' | 'recipes' | 'designs' | 'trials'
+
+/** Something that was deleted and can be brought back. */
+export interface BinAnswer {
+  kind: BinKind
+  id: string
+  name: string
+  deletedAt: string
+  /** When it goes for good; null: never. */
+  goesAt: string | null
+}
+
 /** Edits of one member that were made together. */
 export interface HistoryStep {
   /** Of the plan after it, and before it. */

@@ -46,6 +46,8 @@ export type {
   RunOutcome,
   RunSummary,
   BackupAnswer,
+  BinAnswer,
+  BinKind,
   HistoryAnswer,
   ShareAnswer,
   SharedAnswer,

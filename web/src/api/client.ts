@@ -1,6 +1,7 @@
 import { say } from '@ostler/core'
 import type {
   BatchAnswer,
+  BinAnswer,
   BenchEvent,
   EventsKept,
   NotedAnswer,
@@ -352,3 +353,5 @@ export const saveDesign = (id: string, revision: number, design: KeptDesign) =>
   call<DesignAnswer>('PUT', `/designs/${id}`, { revision, design })
 export const deleteDesign = (id: string) => call<void>('DELETE', `/designs/${id}`)
 export const restoreDesign = (id: string) => call<void>('POST', `/designs/${id}/restore`)
+
+export const binQuery = queryOptions({ queryKey: ['bin'], queryFn: () => call<BinAnswer[]>('GET', '/bin') })

@@ -83,6 +83,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/trials/trial-page.tsx')).TrialPage }),
       },
       {
+        path: '/bin',
+        lazy: async () => ({ Component: (await import('../features/bin/bin-page.tsx')).BinPage }),
+      },
+      {
         path: '/members',
         lazy: async () => ({ Component: (await import('../features/members/members-page.tsx')).MembersPage }),
       },

@@ -63,6 +63,7 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/lessons/, 'Lessons'],
   [/^\/trials/, 'Trials'],
   [/^\/members/, 'Members'],
+  [/^\/bin/, 'Bin'],
   [/^\/account/, 'Your account'],
 ]
 

@@ -1,7 +1,18 @@
 import { IMPERIAL, METRIC } from '@ostler/core'
 import type { SessionAnswer, UnitHabits } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { BookOpen, GraduationCap, Keyboard, ListChecks, Moon, Search, Sun, UserRound, Users } from 'lucide-react'
+import {
+  BookOpen,
+  GraduationCap,
+  Keyboard,
+  ListChecks,
+  Moon,
+  Search,
+  Sun,
+  Trash2,
+  UserRound,
+  Users,
+} from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import type { ReactNode } from 'react'
@@ -34,6 +45,7 @@ const PAGES = [
   { to: '/lessons', Icon: GraduationCap, text: 'Lessons: rehearse the pour' },
   { to: '/craft', Icon: ListChecks, text: 'Lye, air, cleaning up' },
   { to: '/faults', Icon: Search, text: 'When something looks wrong' },
+  { to: '/bin', Icon: Trash2, text: 'Bin' },
 ] as const
 
 /** Pages to read in, from the menu. */

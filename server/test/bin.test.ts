@@ -1,0 +1,37 @@
+import { starterPlan } from '@ostler/core'
+import type { BatchAnswer, BinAnswer } from '@ostler/core'
+import { expect, test } from 'vitest'
+import { binStore } from '../src/bin/store.ts'
+import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
+import { bench } from './harness.ts'
+
+test('what was deleted can be had back for thirty days; what was poured stays for good', async () => {
+  const at = await bench({ demo: true })
+  const maker = at.visitor()
+  await maker.post('/api/session').send(DEMO_SIGN_IN)
+  const made = async (name: string, pouredAt: string) => {
+    const start = starterPlan(name)
+    const plan = { ...start, rest: { ...start.rest, pouredAt } }
+    const { id } = (await maker.post('/api/batches').send({ plan })).body as BatchAnswer
+    expect((await maker.delete(`/api/batches/${id}`)).status).toBe(204)
+    return id
+  }
+  const drawn = await made('Only drawn', '')
+  const poured = await made('Poured', '2026-11-01T10:00')
+  const [trial] = (await maker.get('/api/trials')).body as { id: string }[]
+  await maker.delete(`/api/trials/${trial!.id}`)
+  const bin = async () => (await maker.get('/api/bin')).body as BinAnswer[]
+  const before = await bin()
+  expect(before.map(({ kind }) => kind).sort()).toEqual(['batches', 'batches', 'trials'])
+  expect(before.find(({ id }) => id === poured)!.goesAt).toBeNull()
+  expect(before.every(({ name }) => name.length > 0)).toBe(true)
+
+  const days = (n: number) => new Date(Date.now() + n * 86_400_000)
+  expect(await binStore(at.db).empty(days(29))).toBe(0)
+  expect(await binStore(at.db).empty(days(31))).toBe(2)
+  expect((await bin()).map(({ id }) => id)).toEqual([poured])
+  expect((await maker.post(`/api/batches/${drawn}/restore`)).status).toBe(404)
+  expect((await maker.post(`/api/batches/${poured}/restore`)).status).toBe(204)
+  expect(await bin()).toEqual([])
+  await at.close()
+})
