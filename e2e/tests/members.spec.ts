@@ -1,0 +1,100 @@
+import { expect, test } from '../workshop.ts'
+
+test('somebody is invited to look, sees everything, changes nothing, and is removed', async ({
+  maker,
+  browser,
+  open,
+}) => {
+  await open('thistle-top', 'Looked at', 'score')
+  const batch = maker.url()
+  await maker.getByRole('button', { name: 'Workshop and settings' }).click()
+  await maker.getByRole('menuitem', { name: 'Members' }).click()
+  await maker.getByRole('combobox', { name: 'as' }).selectOption('looker')
+  await maker.getByRole('button', { name: 'Make a link' }).click()
+  const link = await maker.getByText(/\/come-in\//).innerText()
+
+  const elsewhere = await browser.newContext()
+  const looker = await elsewhere.newPage()
+  await looker.goto(link)
+  await expect(looker.getByText('You are invited as a looker.')).toBeVisible()
+  const signInName = `odo-${Date.now()}`
+  await looker.getByLabel('Your name').fill('Odo')
+  await looker.getByLabel('Sign-in name').fill(signInName)
+  await looker.getByLabel(/Password/).fill('password123')
+  await looker.getByRole('button', { name: 'Come in' }).click()
+  await expect(looker.getByText('one of those that are tried first')).toBeVisible()
+  await looker.getByLabel(/Password/).fill('two otters and a kettle')
+  await looker.getByRole('button', { name: 'Come in' }).click()
+  await expect(looker.getByRole('note')).toContainText('nothing that you change is kept')
+  await looker.goto(batch)
+  await looker.getByRole('textbox', { name: 'Room' }).fill('26')
+  await looker.keyboard.press('Tab')
+  await expect(looker.getByText('not saved', { exact: false }).first()).toBeVisible()
+  await maker.goto(batch)
+  await expect(maker.getByRole('textbox', { name: 'Room' })).not.toHaveValue('26')
+
+  // The link is used up.
+  await looker.goto(link)
+  await expect(looker.getByText('This link was used already')).toBeVisible()
+
+  await looker.goto('/account')
+  await looker.getByLabel('The one that you have now').fill('not it at all')
+  await looker.getByLabel('The new one').fill('seven herons on a weir')
+  await looker.getByRole('button', { name: 'Change it' }).click()
+  await expect(looker.getByText('This is not the password that you have now.')).toBeVisible()
+  await looker.getByLabel('The one that you have now').fill('two otters and a kettle')
+  await looker.getByRole('button', { name: 'Change it' }).click()
+  await expect(looker.getByText('The new password holds.')).toBeVisible()
+
+  await maker.goto('/members')
+  await expect(maker.getByText('came in by an invitation').first()).toBeVisible()
+  const row = maker.getByRole('listitem').filter({ hasText: signInName })
+  await row.getByRole('button', { name: 'Remove Odo' }).click()
+  await row.getByRole('button', { name: 'Remove Odo for good' }).click()
+  await expect(row).toHaveCount(0)
+  await looker.reload()
+  await expect(looker.getByRole('button', { name: 'Sign in' })).toBeVisible()
+  await elsewhere.close()
+})
+
+test('two edit one batch; yesterday’s version is had back, with undo; a sheet is shown by a link that ends', async ({
+  maker,
+  open,
+}) => {
+  await open('thistle-top', 'Of two', 'score')
+  const other = await maker.context().newPage()
+  await other.goto(maker.url())
+  await maker.getByRole('textbox', { name: 'Room' }).fill('25')
+  await maker.keyboard.press('Tab')
+  await expect(maker.getByRole('status').getByText('saved', { exact: true })).toBeVisible()
+  await other.getByRole('textbox', { name: 'Oils and lye meet at' }).fill('34')
+  await other.keyboard.press('Tab')
+  await expect(other.getByRole('status').getByText('saved', { exact: true })).toBeVisible()
+  await expect(other.getByRole('textbox', { name: 'Room' })).toHaveValue('25')
+  await other.close()
+
+  await maker.goto(maker.url().replace(/score.*/, 'history'))
+  await maker.getByRole('button', { name: /As it was made/ }).click()
+  await expect(maker.getByRole('row', { name: /Room/ })).toContainText('25')
+  await maker.getByRole('button', { name: 'Bring this back' }).click()
+  await expect(maker.getByText('Nothing that is weighed, poured or timed is otherwise.')).toBeVisible()
+  await maker.getByText('Undo', { exact: true }).click()
+  await expect(maker.getByRole('row', { name: /Room/ })).toContainText('25')
+
+  await maker.goto(maker.url().replace(/history.*/, 'sheet'))
+  await maker.getByRole('button', { name: 'Share …' }).click()
+  const dialog = maker.getByRole('dialog', { name: 'Share' })
+  await dialog.getByRole('button', { name: 'Make a link' }).click()
+  const address = await dialog.getByText(/\/shared\//).innerText()
+  const anybody = await maker.context().browser()!.newContext()
+  const page = await anybody.newPage()
+  await page.goto(address)
+  await expect(page.getByRole('heading', { name: 'Of two' })).toBeVisible()
+  const pdf = await page.request.get(await page.getByRole('link', { name: /PDF/ }).getAttribute('href').then(String))
+  expect(pdf.headers()['content-type']).toContain('application/pdf')
+  await dialog.getByRole('button', { name: 'End it' }).click()
+  await expect(dialog.getByRole('listitem')).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByText('Nothing can be seen by this link any more.')).toBeVisible()
+  await anybody.close()
+})
