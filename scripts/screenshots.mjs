@@ -101,7 +101,7 @@ async function record(page, base, open, shot) {
   await shot('today')
 }
 
-/** A rehearsal on a bad day, as its last cup is to be filled; and what came of it. */
+/** A rehearsal on a bad day, as its last cup is to be filled. */
 async function rehearsal(page, base, open, shot) {
   const { followingOf, readPlan, rehearsalOf, rehearse, undone } = await import('@ostler/core')
   await open('Heron Reach', 'rehearse')
@@ -111,11 +111,9 @@ async function rehearsal(page, base, open, shot) {
   await page.request.post(`${base}/api/batches/${batch}/rehearsals`, { data: { id, setting } })
   const { plan, shelf } = await (await page.request.get(`${base}/api/rehearsals/${id}`)).json()
   const { events } = rehearse(rehearsalOf(followingOf(readPlan(plan).plan, shelf), setting), 'follow')
-  let revision = 1
   const save = async some => {
     const done = { ...undone(), events: some, clockS: some.at(-1).r }
-    await page.request.put(`${base}/api/rehearsals/${id}`, { data: { revision, done, score: null } })
-    revision += 1
+    await page.request.put(`${base}/api/rehearsals/${id}`, { data: { revision: 1, done, score: null } })
   }
   await save(
     events.slice(
@@ -131,15 +129,34 @@ async function rehearsal(page, base, open, shot) {
     .first()
     .waitFor()
   await shot('rehearsal')
-  // The page keeps what it has as it is left.
-  await page.goto(`${base}/lessons`)
-  await page.waitForTimeout(1000)
-  revision = (await (await page.request.get(`${base}/api/rehearsals/${id}`)).json()).revision
-  await save(events)
-  await page.goto(`${base}/rehearsals/${id}/came`)
-  await page.getByRole('img', { name: 'As it was poured, bar 1' }).waitFor()
-  await page.waitForFunction(() => [...document.querySelectorAll('canvas')].every(one => one.dataset.fine === 'yes'))
-  await shot('came-of-it', { fullPage: true })
+}
+
+/** Members with somebody who was invited, and the history of a batch that was warmed. */
+async function workshop(page, base, open, shot) {
+  const post = (path, data) => page.request.post(`${base}/api${path}`, { data })
+  const { token } = await (await post('/members/invitations', { role: 'maker' })).json()
+  const guest = await page.context().browser().newContext()
+  const form = { memberName: 'Wren', signInName: 'wren', password: 'two otters and a kettle' }
+  await guest.request.post(`${base}/api/ways-in/${token}`, { data: form })
+  await guest.close()
+  await post('/members/invitations', { role: 'looker' })
+  await page.goto(`${base}/members`)
+  await page.getByText('came in by an invitation').waitFor()
+  await shot('members')
+
+  await open('Seven Fathoms', 'score')
+  for (const [field, value] of [
+    ['Room', '24'],
+    ['Oils and lye meet at', '33'],
+  ]) {
+    await page.getByRole('textbox', { name: field }).fill(value)
+    await page.keyboard.press('Tab')
+  }
+  await page.getByRole('status').getByText('saved', { exact: true }).waitFor()
+  await open('Seven Fathoms', 'history')
+  await page.getByRole('button', { name: /As it was made/ }).click()
+  await page.getByRole('row', { name: /Room/ }).waitFor()
+  await shot('history')
 }
 
 async function take(page, base) {
@@ -174,8 +191,6 @@ async function take(page, base) {
   await shot('score-in-trouble')
   await open('Weir Milk, first pour', 'batter')
   await shot('batter', { fullPage: true })
-  await open('Weir Milk, first pour', 'prepare')
-  await shot('prepare', { fullPage: true })
   await open('Verdigris Stair', 'rest')
   await page.getByText('Bar by bar').waitFor()
   await page.getByText(/The ends cool sooner/).waitFor()
@@ -200,6 +215,7 @@ async function take(page, base) {
   await record(page, base, open, shot)
   await bench(page, name => open(name, 'bench'), shot)
   await rehearsal(page, base, open, shot)
+  await workshop(page, base, open, shot)
 }
 
 await run(async () => {

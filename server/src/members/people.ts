@@ -178,9 +178,30 @@ async function deedsOf(db: Database, workshopId: string, before: string | null):
     .orderBy('seq', 'desc')
     .limit(DEEDS_A_PAGE)
     .execute()
-  return rows.map(row => ({
-    ...{ seq: row.seq, at: row.at.toISOString(), member: row.member_name, what: row.what, about: row.about },
-  }))
+  const names = await batchNames(
+    db,
+    workshopId,
+    rows.flatMap(({ about }) => UUID.exec(about)?.[0] ?? []),
+  )
+  return rows.map(row => {
+    const id = UUID.exec(row.about)?.[0]
+    const about = id ? (names.get(id) ?? '') : row.about
+    return { seq: row.seq, at: row.at.toISOString(), member: row.member_name, what: row.what, about }
+  })
+}
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f-]{27}/
+
+/** Names of batches, deleted ones too. */
+async function batchNames(db: Database, workshopId: string, ids: readonly string[]): Promise<Map<string, string>> {
+  if (ids.length === 0) return new Map()
+  const rows = await db
+    .selectFrom('batch')
+    .where('workshop_id', '=', workshopId)
+    .where('id', 'in', [...new Set(ids)])
+    .select(['id', 'name'])
+    .execute()
+  return new Map(rows.map(({ id, name }) => [id, name]))
 }
 
 export function people(db: Database): People {
