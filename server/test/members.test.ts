@@ -246,3 +246,25 @@ test('passwords that everybody tries first are none, a sentence of one’s own i
   for (const good of ['a kettle in the rain', 'seven herons on a weir', 'Zwölf Enten im Regen'])
     expect(whyWeak(good, ['Mill'])).toBe('')
 })
+
+test('owners are told when the last good backup was made, and when that is too long ago', async () => {
+  const { mkdtempSync, writeFileSync, rmSync } = await import('node:fs')
+  const { lastBackup } = await import('../src/members/last-backup.ts')
+  const folder = mkdtempSync('/tmp/ostler-backups-')
+  const now = new Date('2026-12-01T12:00:00Z')
+  expect(await lastBackup('', now)).toMatchObject({ isMadeHere: false, isOld: false })
+  expect(await lastBackup(folder, now)).toMatchObject({ madeAt: null, isOld: true })
+  const told = (madeAt: string) => writeFileSync(`${folder}/last-good.json`, JSON.stringify({ madeAt, bytes: 12 }))
+  told('2026-12-01T03:00:00Z')
+  expect(await lastBackup(folder, now)).toEqual({
+    isMadeHere: true,
+    madeAt: '2026-12-01T03:00:00Z',
+    isOld: false,
+    bytes: 12,
+  })
+  told('2026-11-20T03:00:00Z')
+  expect((await lastBackup(folder, now)).isOld).toBe(true)
+  writeFileSync(`${folder}/last-good.json`, '{"madeAt":')
+  expect(await lastBackup(folder, now)).toMatchObject({ madeAt: null, isOld: true })
+  rmSync(folder, { recursive: true })
+})

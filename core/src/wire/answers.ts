@@ -119,6 +119,8 @@ export interface BackupAnswer {
   /** Backups are made by this server itself. */
   isMadeHere: boolean
   madeAt: string | null
+  /** None was made, or not for days. */
+  isOld: boolean
   bytes: number | null
 }
 

@@ -66,7 +66,7 @@ export function peopleRoutes({ people, accounts, sessions, now, backupDir }: Par
     res.status(204).end()
   })
   routes.get('/backup', async (_req, res) => {
-    res.json(await lastBackup(backupDir))
+    res.json(await lastBackup(backupDir, now()))
   })
   deedRoutes(routes, people)
   routes.put('/:id', async (req, res) => {

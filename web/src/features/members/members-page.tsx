@@ -213,18 +213,13 @@ function Deeds() {
   )
 }
 
-const DAY_MS = 86_400_000
-/** A backup older than this is told as a trouble, days. */
-const OLD_DAYS = 2
-
 /** When everything was last put away safely. */
 function Backup() {
   const { data } = useQuery({ ...backupQuery, staleTime: 0 })
   if (!data?.isMadeHere) return null
-  const days = data.madeAt === null ? null : (Date.now() - new Date(data.madeAt).getTime()) / DAY_MS
   return (
     <Section title="Backup">
-      <p className={days === null || days > OLD_DAYS ? 'text-rust' : ''}>
+      <p className={data.isOld ? 'text-rust' : ''}>
         {data.madeAt === null
           ? 'No backup was made yet. The first is made a minute after the start.'
           : `The last good backup was made on ${format(new Date(data.madeAt), "d MMMM yyyy 'at' HH:mm")} (${Math.max(1, Math.round((data.bytes ?? 0) / 1e5)) / 10} MB), and read again.`}
