@@ -93,6 +93,8 @@ export {
   Recipe,
   Water,
   auditOf,
+  MOST_PASTED,
+  pastedLines,
   blendItem,
   capShare,
   compareRecipes,
@@ -108,7 +110,17 @@ export {
   withBlend,
   waterOf,
 } from './recipe/index.ts'
-export type { Audit, FatGroupKey, ScentLoad, ScentMoment, ScentWay, Steeping, WaterBasis } from './recipe/index.ts'
+export type {
+  Audit,
+  PastedAs,
+  PastedLine,
+  FatGroupKey,
+  ScentLoad,
+  ScentMoment,
+  ScentWay,
+  Steeping,
+  WaterBasis,
+} from './recipe/index.ts'
 export * from './batter/index.ts'
 export { cavityPath, portionsOf, potAfter, resized, withOilWeight } from './portions/index.ts'
 export type { CupScent, Layer, PortionColour, SizeWish } from './portions/index.ts'

@@ -10,6 +10,8 @@ export type { Character, FatGroup, FatGroupKey, RecipeWarning, TechniqueFit } fr
 export { freeLyeOf, isNoSuperfat, needsAnswer, superfatBand, takenBy } from './free-lye.ts'
 export type { FreeLye, LyeTakers, SuperfatBand } from './free-lye.ts'
 export { auditOf } from './audit.ts'
+export { MOST_PASTED, pastedLines } from './pasted.ts'
+export type { PastedAs, PastedLine } from './pasted.ts'
 export type { Audit } from './audit.ts'
 export { blendItem, capShare, limitOfOils, scentHeat, scentLoad, sharesAtLimit } from './scent-load.ts'
 export type { ScentLoad } from './scent-load.ts'

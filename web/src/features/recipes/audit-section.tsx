@@ -1,4 +1,5 @@
 import {
+  GRAMS_PER_OUNCE,
   auditOf,
   brimMl,
   findById,
@@ -10,8 +11,9 @@ import {
   showShare,
   starterPlan,
   say,
+  tidy,
 } from '@ostler/core'
-import type { Audit, Plan, Shelf, Words } from '@ostler/core'
+import type { Audit, Plan, Shelf, UnitHabits, Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -21,6 +23,8 @@ import { AddChoice } from '../../ui/add-choice.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { decimalMark } from '../../ui/decimal-mark.ts'
+import { PasteRecipe } from './paste-recipe.tsx'
+import type { TakenRecipe } from './paste-recipe.tsx'
 import { readJson, sessionStore, writeJson } from '../../kept/storage.ts'
 import { oilOptions } from '../../ui/add-options.ts'
 import { Say } from '../../ui/say.tsx'
@@ -53,6 +57,18 @@ const purityReading = (text: string) => {
   return read.value !== null && (read.value < 0.8 || read.value > 1)
     ? { value: null, sentence: `Lye purity is from 80 to 100 %, not ${text.trim()}. Is a digit missing?` }
     : read
+}
+
+/** What was pasted, as it is typed in the workshop's units. */
+function typedOf({ oils, lyeG, waterG }: TakenRecipe, { mass }: UnitHabits, before: Typed): Typed {
+  const text = (g: number | null): string => {
+    const shown = g === null ? '' : mass === 'oz' ? tidy(g / GRAMS_PER_OUNCE, 3) : tidy(g, 2)
+    return decimalMark() === 'comma' ? shown.replace('.', ',') : shown
+  }
+  return {
+    ...before,
+    ...{ lye: text(lyeG), water: text(waterG), oils: oils.map(({ oil, massG }) => ({ oil, text: text(massG) })) },
+  }
 }
 
 const TYPED_KEY = 'ostler.audit'
@@ -97,6 +113,7 @@ export function AuditSection({ shelf }: { shelf: Shelf }) {
         Type what it says, in grams or ounces. Ostler says its superfat with the range of the oils’ values, its water on
         every basis, and what is wrong with it.
       </p>
+      <PasteRecipe shelf={shelf} onTake={taken => setTyped(typedOf(taken, habits, typed))} />
       <div className="grid grid-cols-[420px_minmax(0,1fr)] gap-10 max-[900px]:grid-cols-1">
         <div>
           <table className="w-full">
