@@ -98,3 +98,16 @@ test('two edit one batch; yesterday’s version is had back, with undo; a sheet 
   await expect(page.getByText('Nothing can be seen by this link any more.')).toBeVisible()
   await anybody.close()
 })
+
+test('goes anywhere by a few letters, with the keyboard alone', async ({ maker, open }) => {
+  await open('thistle-top', 'From here')
+  await maker.keyboard.press('Control+k')
+  await maker.getByRole('combobox', { name: 'Where to' }).fill('whole rec')
+  await maker.keyboard.press('Enter')
+  await expect(maker).toHaveURL(/\/record$/)
+  await maker.keyboard.press('Control+k')
+  await maker.getByRole('combobox', { name: 'Where to' }).fill('zzzz')
+  await expect(maker.getByText('Nothing is called that.')).toBeVisible()
+  await maker.keyboard.press('Escape')
+  await expect(maker.getByRole('combobox', { name: 'Where to' })).toHaveCount(0)
+})

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Outlet } from 'react-router'
 import { sessionQuery } from '../api/client.ts'
 import { SetUpPage } from '../features/sign-in/set-up-page.tsx'
+import { GoAnywhere } from '../frame/go-anywhere.tsx'
 import { DueTeller } from './due-teller.tsx'
 import { SkipLinks, useFocusOnArrival, usePlaceTitle } from './ways-in.tsx'
 import { SignInPage } from '../features/sign-in/sign-in-page.tsx'
@@ -33,6 +34,7 @@ function Inside() {
     <>
       <SkipLinks />
       <DueTeller />
+      <GoAnywhere />
       <Outlet />
     </>
   )

@@ -2,6 +2,7 @@ import { Ask } from '../ui/ask.tsx'
 
 const KEYS: readonly (readonly [keys: string, what: string])[] = [
   ['Tab', 'first on every page: skip to the page; on Score: skip to the biggest risk and Best plan'],
+  ['Ctrl K', 'go anywhere: pages, batches and words by a few letters (⌘ on a Mac)'],
   ['Ctrl Z', 'undo; with Shift, or Ctrl Y: redo (⌘ on a Mac)'],
   ['↑ ↓', 'in a number: one step; with Shift ten. In an add list: move, nothing changes'],
   ['Enter', 'in a number: take it. In an add list: add'],

@@ -1,6 +1,7 @@
 import { NavLink } from 'react-router'
 
-const PLACES = [
+/** Places of the workshop, by their address. */
+export const PLACES = [
   ['/today', 'Today'],
   ['/batches', 'Batches'],
   ['/rack', 'Rack'],
