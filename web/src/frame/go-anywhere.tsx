@@ -81,7 +81,6 @@ function Palette({ onClose }: { onClose: () => void }) {
       contentClassName="fixed top-[12vh] left-1/2 z-50 w-[min(36rem,94vw)] -translate-x-1/2 border border-ink bg-paper"
     >
       <Command.Input
-        aria-label="Where to"
         placeholder="a page, a batch, a word"
         className="min-h-12 w-full border-b border-line bg-paper px-3 text-lg outline-none"
       />
