@@ -31,8 +31,8 @@ import { lotStore } from './lots/store.ts'
 import { PHOTO_LIMIT, photoRoutes, recordRoutes } from './record/routes.ts'
 import { recordStore } from './record/store.ts'
 import { calendarRoutes, todayRoutes } from './record/today.ts'
-import { wholeRoutes } from './whole/routes.ts'
-import { labellingRoutes, pricingRoutes, rackPlanRoutes } from './record/ways.ts'
+import { everythingRoutes, wholeRoutes } from './whole/routes.ts'
+import { serveWays } from './record/ways.ts'
 import { batchRunRoutes, preparationRoutes, runRoutes } from './runs/routes.ts'
 import { runStore } from './runs/store.ts'
 import { serveRehearsals } from './rehearsals/routes.ts'
@@ -104,29 +104,34 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   serveMembers(api, { db, members, sessions: visits, config, setUpCode, now })
   api.use('/shelf', visits.require, shelfRoutes(shelf))
   api.use('/evidence', visits.require, evidenceRoutes(evidenceStore(db)))
-  api.use('/recipes', visits.require, recipeRoutes(recipeStore(db, unread), now))
-  api.use('/designs', visits.require, designRoutes(designStore(db, unread), now))
+  const [recipes, designs, trials] = [recipeStore(db, unread), designStore(db, unread), trialStore(db, unread)]
+  api.use('/recipes', visits.require, recipeRoutes(recipes, now))
+  api.use('/designs', visits.require, designRoutes(designs, now))
   const runs = runStore(db, shelf, now)
   api.use('/batches/:id/runs', visits.require, batchRunRoutes({ store: runs }))
   api.use('/batches/:id/preparation', visits.require, preparationRoutes({ store: runs, now }))
   api.use('/runs', visits.require, runRoutes({ store: runs, feed: app.locals['feed'] as RunFeed, now }))
   serveRehearsals(api, visits.require, rehearsalStore(db, shelf, now))
-  api.use('/trials', visits.require, trialRoutes(trialStore(db, unread), now))
+  api.use('/trials', visits.require, trialRoutes(trials, now))
   const records = recordStore(db)
   const batches = batchStore(db)
   const lots = lotStore(db)
   api.use('/batches/:id/record', visits.require, recordRoutes(records))
   api.use('/batches/:id/faults', visits.require, faultRoutes(db))
-  api.use('/batches/:id/whole', visits.require, wholeRoutes({ batches, runs, records, lots }))
+  const whole = { batches, runs, records, lots }
+  api.use('/batches/:id/whole', visits.require, wholeRoutes(whole))
+  api.use(
+    '/everything.zip',
+    visits.requireOwner,
+    everythingRoutes({ ...whole, shelves: shelf, recipes, designs, trials }),
+  )
   api.use('/batches/:id/sheet.pdf', visits.require, sheetRoutes({ batches, shelves: shelf, work: worker }))
   serveShares(api, visits.require, { store: shareStore(db), batches, shelves: shelf, looks, work: worker })
   api.use('/batches/:id/history', visits.require, historyRoutes(historyStore(db)))
   api.use('/batches/:id/lots', visits.require, batchLotRoutes(lots))
   api.use('/lots', visits.require, lotRoutes(lots))
-  api.use('/pricing', visits.require, pricingRoutes(db))
-  api.use('/labelling', visits.require, labellingRoutes(db))
+  serveWays(api, visits.require, db)
   api.use('/bin', visits.require, binRoutes(binStore(db)))
-  api.use('/rack', visits.require, rackPlanRoutes(db))
   api.use('/photos', visits.require, photoRoutes(records))
   api.use('/calendar/feed', calendarRoutes({ db, now, looking }))
   api.use('/due', visits.require, todayRoutes({ db, now, looking }))

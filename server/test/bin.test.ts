@@ -1,5 +1,6 @@
-import { starterPlan } from '@ostler/core'
-import type { BatchAnswer, BinAnswer } from '@ostler/core'
+import { readDesign, readPlan, readShelf, readTrial, starterPlan } from '@ostler/core'
+import type { BatchAnswer, BatchList, BinAnswer } from '@ostler/core'
+import { strFromU8, unzipSync } from 'fflate'
 import { expect, test } from 'vitest'
 import { binStore } from '../src/bin/store.ts'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
@@ -33,5 +34,34 @@ test('what was deleted can be had back for thirty days; what was poured stays fo
   expect((await maker.post(`/api/batches/${drawn}/restore`)).status).toBe(404)
   expect((await maker.post(`/api/batches/${poured}/restore`)).status).toBe(204)
   expect(await bin()).toEqual([])
+  await at.close()
+})
+
+test('everything of a workshop goes out as one file of open forms, to its owners alone', async () => {
+  const at = await bench({ demo: true })
+  const maker = at.visitor()
+  await maker.post('/api/session').send(DEMO_SIGN_IN)
+  const answer = await maker
+    .get('/api/everything.zip')
+    .buffer(true)
+    .parse((res, done) => {
+      const parts: Buffer[] = []
+      res.on('data', (part: Buffer) => parts.push(part))
+      res.on('end', () => done(null, Buffer.concat(parts)))
+    })
+  expect(answer.status).toBe(200)
+  const files = unzipSync(new Uint8Array(answer.body as Buffer))
+  const names = Object.keys(files)
+  const { batches } = (await maker.get('/api/batches')).body as BatchList
+  expect(names.filter(name => /^batches\/[^/]+\/plan\.json$/.test(name)).length).toBeGreaterThanOrEqual(batches.length)
+  const read = (name: string): unknown => JSON.parse(strFromU8(files[name]!))
+  for (const name of names.filter(one => one.endsWith('/plan.json'))) expect(readPlan(read(name)).ok).toBe(true)
+  for (const name of names.filter(one => one.startsWith('trials/'))) expect(readTrial(read(name)).ok).toBe(true)
+  for (const name of names.filter(one => one.startsWith('designs/'))) expect(readDesign(read(name)).ok).toBe(true)
+  expect(readShelf(read('shelf.json')).ok).toBe(true)
+  expect((await at.visitor().get('/api/everything.zip')).status).toBe(401)
+  await at.db.updateTable('member').set({ role: 'maker' }).execute()
+  await new Promise(resolve => setTimeout(resolve, 2100))
+  expect((await maker.get('/api/everything.zip')).status).toBe(403)
   await at.close()
 })

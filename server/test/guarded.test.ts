@@ -14,7 +14,14 @@ import type { Bench } from './harness.ts'
 const SRC = join(import.meta.dirname, '..', 'src')
 /** What anybody may ask: it asks for a secret of its own, or tells none. */
 const OPEN = ['/health', '/ready', '/metrics', '/ways-in', '/shared', '/watched', '/calendar/feed']
-const GUARDS = ['visits.require', 'require', 'isMember', 'sessions.requireAny', 'sessions.requireOwner']
+const GUARDS = [
+  'visits.requireOwner',
+  'visits.require',
+  'require',
+  'isMember',
+  'sessions.requireAny',
+  'sessions.requireOwner',
+]
 
 const sources = readdirSync(SRC, { recursive: true, encoding: 'utf8' })
   .filter(name => name.endsWith('.ts'))

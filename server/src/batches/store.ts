@@ -53,6 +53,8 @@ export interface Wanted {
 export interface BatchStore {
   /** A page of summaries, from where the page before ended. */
   list(workshopId: string, wanted: Wanted): Promise<BatchList>
+  /** Of all that are not deleted, put away or not. */
+  ids(workshopId: string): Promise<string[]>
   get(workshopId: string, id: string): Promise<BatchAnswer | null>
   /** What a batch in the bin is called; null: there is none of that id in it. */
   deletedName(workshopId: string, id: string): Promise<string | null>
@@ -310,6 +312,8 @@ export function batchStore(db: Database): BatchStore {
       return row?.name ?? null
     },
     list: (workshopId, wanted) => listed(live(workshopId), workshopId, wanted),
+    ids: async workshopId =>
+      (await live(workshopId).select('batch.id').orderBy('batch.created_at').execute()).map(({ id }) => id),
     async add(workshopId, plan) {
       const row = await db
         .insertInto('batch')

@@ -1,5 +1,6 @@
 import { Labelling, Pricing, RackPlan, USUAL_LABELLING, USUAL_PRICING, USUAL_RACK } from '@ostler/core'
 import { Router } from 'express'
+import type { RequestHandler } from 'express'
 import type { Database } from '../database/connection.ts'
 import { formFrom } from '../http/body.ts'
 import { visitorOf } from '../http/visitor.ts'
@@ -34,9 +35,16 @@ function wayRoutes<T extends object>(db: Database, { column, form, usual }: Way<
   return routes
 }
 
-export const pricingRoutes = (db: Database): Router =>
+const pricingRoutes = (db: Database): Router =>
   wayRoutes(db, { column: 'pricing', form: Pricing, usual: USUAL_PRICING })
-export const labellingRoutes = (db: Database): Router =>
+const labellingRoutes = (db: Database): Router =>
   wayRoutes(db, { column: 'labelling', form: Labelling, usual: USUAL_LABELLING })
-export const rackPlanRoutes = (db: Database): Router =>
+const rackPlanRoutes = (db: Database): Router =>
   wayRoutes(db, { column: 'rack', form: RackPlan, usual: USUAL_RACK })
+
+/** Puts what a workshop sets once for all its batches under the API. */
+export function serveWays(api: Router, isMember: RequestHandler, db: Database): void {
+  api.use('/pricing', isMember, pricingRoutes(db))
+  api.use('/labelling', isMember, labellingRoutes(db))
+  api.use('/rack', isMember, rackPlanRoutes(db))
+}

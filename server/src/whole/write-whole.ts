@@ -7,6 +7,10 @@ import type { BatchStore } from '../batches/store.ts'
 import type { LotStore } from '../lots/store.ts'
 import type { RunStore } from '../runs/store.ts'
 import type { RecordStore } from '../record/store.ts'
+import type { DesignStore } from '../designs/store.ts'
+import type { RecipeStore } from '../recipes/store.ts'
+import type { ShelfStore } from '../shelf/store.ts'
+import type { TrialStore } from '../trials/store.ts'
 
 /** All that is known of a batch as one file: plan and runs as documents, what came of it as tables, photographs. */
 
@@ -83,8 +87,68 @@ const fileName = (name: string): string =>
     .trim()
     .slice(0, 60) || 'batch'
 
+/** A file of many parts that goes out as it is written. */
+class Parcel {
+  readonly #zip: Zip
+  constructor(readonly res: Response) {
+    this.#zip = new Zip((error, chunk, isLast) => {
+      if (error) return void res.destroy(error)
+      res.write(chunk)
+      if (isLast) res.end()
+    })
+  }
+
+  text(name: string, content: string): void {
+    const part = new ZipDeflate(name)
+    this.#zip.add(part)
+    part.push(strToU8(content), true)
+  }
+
+  json(name: string, value: unknown): void {
+    this.text(name, JSON.stringify(value, null, 2))
+  }
+
+  /** Something that is packed already. */
+  packed(name: string, data: Uint8Array): void {
+    const part = new ZipPassThrough(name)
+    this.#zip.add(part)
+    part.push(data, true)
+  }
+
+  drained(): Promise<void> {
+    return drained(this.res)
+  }
+
+  end(): void {
+    this.#zip.end()
+  }
+}
+
+/** Everything of one batch, below a folder. */
+async function putIn(parcel: Parcel, at: string, stores: Stores, workshopId: string, id: string, all: Known) {
+  parcel.json(`${at}plan.json`, all.plan)
+  parcel.json(`${at}record.json`, all.entries)
+  parcel.text(`${at}record.csv`, table(all.entries.map(entryRow)))
+  parcel.text(`${at}lots.csv`, table(all.lots.map(lotRow)))
+  for (const { id: runId, begunAt } of await stores.runs.list(workshopId, id)) {
+    const run = begunAt === null ? null : await stores.runs.get(workshopId, runId)
+    if (!run) continue
+    const { openedAt, plan, events } = run
+    const name = `${at}runs/${openedAt.slice(0, 16).replace(/[:T]/g, '-')}-${runId.slice(0, 4)}`
+    parcel.json(`${name}.json`, { format: 'ostler-run', version: 1, id: runId, openedAt, plan, events })
+    parcel.text(`${name}.csv`, table(events.map(eventRow)))
+    await parcel.drained()
+  }
+  for (const [i, photo] of all.photos.entries()) {
+    const data = await stores.records.photo(workshopId, photo, 'large')
+    if (!data || parcel.res.destroyed) continue
+    parcel.packed(`${at}photos/${String(i + 1).padStart(3, '0')}-${photo.slice(0, 8)}.jpg`, new Uint8Array(data))
+    await parcel.drained()
+  }
+}
+
 /**
- * Writes it all, one part after the other.
+ * Writes all of a batch, one part after the other.
  *
  * @returns false where there is no such batch, and nothing was written
  */
@@ -92,42 +156,48 @@ export async function writeWhole(stores: Stores, workshopId: string, id: string,
   const all = await known(stores, workshopId, id)
   if (!all) return false
   res.type('zip').attachment(`${fileName(all.plan.name)}.zip`)
-  const zip = new Zip((error, chunk, isLast) => {
-    if (error) return void res.destroy(error)
-    res.write(chunk)
-    if (isLast) res.end()
-  })
-  const text = (name: string, content: string) => {
-    const part = new ZipDeflate(name)
-    zip.add(part)
-    part.push(strToU8(content), true)
-  }
-  text('about.txt', ABOUT)
-  text('plan.json', JSON.stringify(all.plan, null, 2))
-  text('record.json', JSON.stringify(all.entries, null, 2))
-  text('record.csv', table(all.entries.map(entryRow)))
-  text('lots.csv', table(all.lots.map(lotRow)))
-  for (const { id: runId, begunAt } of await stores.runs.list(workshopId, id)) {
-    const run = begunAt === null ? null : await stores.runs.get(workshopId, runId)
-    if (!run) continue
-    const { openedAt, plan, events } = run
-    const name = `runs/${openedAt.slice(0, 16).replace(/[:T]/g, '-')}-${runId.slice(0, 4)}`
-    text(
-      `${name}.json`,
-      JSON.stringify({ format: 'ostler-run', version: 1, id: runId, openedAt, plan, events }, null, 2),
-    )
-    text(`${name}.csv`, table(events.map(eventRow)))
-    await drained(res)
-  }
-  for (const [i, photo] of all.photos.entries()) {
-    const data = await stores.records.photo(workshopId, photo, 'large')
-    if (!data || res.destroyed) continue
-    // It is packed already.
-    const part = new ZipPassThrough(`photos/${String(i + 1).padStart(3, '0')}-${photo.slice(0, 8)}.jpg`)
-    zip.add(part)
-    part.push(new Uint8Array(data), true)
-    await drained(res)
-  }
-  zip.end()
+  const parcel = new Parcel(res)
+  parcel.text('about.txt', ABOUT)
+  await putIn(parcel, '', stores, workshopId, id, all)
+  parcel.end()
   return true
+}
+
+const ABOUT_WORKSHOP = `All that Ostler keeps of a workshop, in open forms.
+
+batches/       of each batch a folder: its plan, what was noted, lots, runs, photographs
+shelf.json     everything on the shelf
+recipes/       saved recipes with their versions
+designs/       designs, as Ostler takes them in
+trials/        trials, as Ostler takes them in
+`
+
+/** What else a workshop has, by the stores that keep it. */
+export interface WorkshopStores extends Stores {
+  batches: Pick<BatchStore, 'get' | 'ids'>
+  shelves: Pick<ShelfStore, 'all'>
+  recipes: Pick<RecipeStore, 'list' | 'versions'>
+  designs: Pick<DesignStore, 'list'>
+  trials: Pick<TrialStore, 'list'>
+}
+
+/** Writes all of a workshop, batch after batch: it is never held in memory as a whole. */
+export async function writeWorkshop(stores: WorkshopStores, workshopId: string, name: string, res: Response) {
+  res.type('zip').attachment(`${fileName(name)}.zip`)
+  const parcel = new Parcel(res)
+  parcel.text('about.txt', ABOUT_WORKSHOP)
+  parcel.json('shelf.json', (await stores.shelves.all(workshopId)).shelf)
+  const named = (of: string, id: string) => `${fileName(of)}-${id.slice(0, 8)}`
+  for (const { id, name: recipe } of await stores.recipes.list(workshopId))
+    parcel.json(`recipes/${named(recipe, id)}.json`, await stores.recipes.versions(workshopId, id))
+  for (const { id, design } of await stores.designs.list(workshopId))
+    parcel.json(`designs/${named(design.name, id)}.json`, design)
+  for (const { id, trial } of await stores.trials.list(workshopId))
+    parcel.json(`trials/${named(trial.name, id)}.json`, trial)
+  for (const id of await stores.batches.ids(workshopId)) {
+    const all = res.destroyed ? null : await known(stores, workshopId, id)
+    if (all) await putIn(parcel, `batches/${named(all.plan.name, id)}/`, stores, workshopId, id, all)
+    await parcel.drained()
+  }
+  parcel.end()
 }

@@ -58,6 +58,16 @@ export function GoAnywhere() {
   return isOpen ? <Palette onClose={() => setOpen(false)} /> : null
 }
 
+/** Of a batch's address: nobody types it. */
+const UUID = /[0-9a-f-]{36}/
+
+/** Whether every word that was typed stands in a line; what begins with it comes first. */
+function holds(line: string, typed: string): number {
+  const text = line.toLowerCase().replace(UUID, '')
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
+  return words.every(word => text.includes(word)) ? (text.startsWith(words[0] ?? '') ? 1 : 0.5) : 0
+}
+
 function Palette({ onClose }: { onClose: () => void }) {
   const navigate = useNavigate()
   const batch = /^\/batches\/([^/]+)/.exec(useLocation().pathname)?.[1]
@@ -67,7 +77,12 @@ function Palette({ onClose }: { onClose: () => void }) {
     void navigate(to)
   }
   const line = (to: string, text: string, more = '') => (
-    <Command.Item key={to} value={`${text} ${more} ${to}`} className={ITEM} onSelect={() => go(to)}>
+    <Command.Item
+      key={to}
+      value={`${text} ${more} ${to}`}
+      className={ITEM}
+      onSelect={() => go(to)}
+    >
       {text}
       {more && <span className="ml-3 text-[13px] text-soft">{more}</span>}
     </Command.Item>
@@ -76,6 +91,7 @@ function Palette({ onClose }: { onClose: () => void }) {
     <Command.Dialog
       open
       label="Go anywhere"
+      filter={holds}
       onOpenChange={open => !open && onClose()}
       overlayClassName="fixed inset-0 z-40 bg-ink/40"
       contentClassName="fixed top-[12vh] left-1/2 z-50 w-[min(36rem,94vw)] -translate-x-1/2 border border-ink bg-paper"

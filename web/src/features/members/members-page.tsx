@@ -224,7 +224,14 @@ function Backup() {
           ? 'No backup was made yet. The first is made a minute after the start.'
           : `The last good backup was made on ${format(new Date(data.madeAt), "d MMMM yyyy 'at' HH:mm")} (${Math.max(1, Math.round((data.bytes ?? 0) / 1e5)) / 10} MB), and read again.`}
       </p>
-      <p className="text-soft">One a day is kept beside the database: take copies of that folder to another place.</p>
+      <p>
+        <a className="button min-h-11" href="/api/everything.zip" download>
+          <Download size={16} aria-hidden /> Everything as open files (ZIP)
+        </a>
+      </p>
+      <p className="mt-2 text-soft">
+        One a day is kept beside the database: take copies of that folder to another place.
+      </p>
     </Section>
   )
 }
