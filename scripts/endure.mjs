@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { buildAll, ensurePackages } from './lib/build.mjs'
+import { crowd, pauseLosesNothing } from './lib/crowds.mjs'
 import { killsLoseNothing } from './lib/kills.mjs'
 import { ROOT } from './lib/paths.mjs'
 import { Cluster } from './lib/postgres.mjs'
@@ -11,6 +12,9 @@ import { startServer, stopServer } from './lib/server.mjs'
 
 const rounds = Number(process.argv[2] ?? 24)
 const EVERY_DATABASE_KILL = 3
+const CROWD = 200
+const CROWD_SECONDS = 60
+const PAUSE_SECONDS = 10
 /** Browser tests of two windows, and of saves that fail. */
 const TWO = 'two windows in one|two windows that|another tab|after a conflict|without the server'
 const bin = path => join(ROOT, 'node_modules', path)
@@ -51,6 +55,33 @@ async function kills() {
   }
 }
 
+/** Many at once for a minute; then the database stands still for ten seconds. */
+async function crowds() {
+  const cluster = new Cluster('endure-database', { lasting: true })
+  await cluster.start()
+  const url = await cluster.database('endure_crowds', { anew: true })
+  const server = await startServer({ DATABASE_URL: url, PORT: '0', HOST: '127.0.0.1', OSTLER_DEMO: '1' })
+  const base = `http://127.0.0.1:${server.port}`
+  try {
+    const many = await crowd(base, { visitors: CROWD, seconds: CROWD_SECONDS })
+    const { requests, wrong, lost, medianMs, p99Ms } = many
+    say(`${CROWD} at once: ${requests} requests, ${wrong.length} refused, ${lost} saves lost`)
+    say(`median ${medianMs.toFixed(0)} ms, 99 of 100 within ${p99Ms.toFixed(0)} ms`)
+    for (const one of wrong.slice(0, 5)) say(JSON.stringify(one))
+    const paused = await pauseLosesNothing(base, {
+      ...{ seconds: PAUSE_SECONDS, stand: () => cluster.signal('SIGSTOP'), goOn: () => cluster.signal('SIGCONT') },
+    })
+    say(
+      `database still for ${PAUSE_SECONDS} s: answers ${[...new Set(paused.statuses)].join(', ')}, then ${paused.isReady ? 'ready' : 'not ready'}`,
+    )
+    return wrong.length === 0 && lost === 0 && paused.isReady && !paused.isLost
+  } finally {
+    cluster.signal('SIGCONT')
+    await stopServer(server.child)
+    cluster.stop()
+  }
+}
+
 async function others() {
   const cluster = new Cluster('test-database', { lasting: false })
   await cluster.start()
@@ -74,7 +105,7 @@ await run(async () => {
   if (!(rounds > 0)) throw new Told('Say how many kills: npm run -s endure -- 24')
   ensurePackages()
   buildAll()
-  const held = [await kills(), await others()]
+  const held = [await kills(), await crowds(), await others()]
   say(held.every(Boolean) ? 'it endured' : 'it did not endure: see above')
   process.exitCode = held.every(Boolean) ? 0 : 1
 })

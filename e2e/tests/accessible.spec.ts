@@ -64,6 +64,27 @@ test('trials, and a script of a rehearsal', async ({ maker, open }) => {
   expect(await broken(maker)).toEqual([])
 })
 
+test('members, the own account, the bin, history and links', async ({ maker, open }) => {
+  await maker.goto('/members')
+  await maker.getByRole('button', { name: 'Make a link' }).click()
+  await expect(maker.getByText('It is shown this once.')).toBeVisible()
+  expect(await broken(maker)).toEqual([])
+  for (const [page, heading] of [
+    ['/account', 'Where you are signed in'],
+    ['/bin', 'Bin'],
+  ] as const) {
+    await maker.goto(page)
+    await expect(maker.getByRole('heading', { name: heading })).toBeVisible()
+    expect(await broken(maker), page).toEqual([])
+  }
+  await open('thistle-top', 'With a past', 'history')
+  await expect(maker.getByText('Nothing was changed in this batch')).toBeVisible()
+  expect(await broken(maker)).toEqual([])
+  await maker.keyboard.press('Control+k')
+  await expect(maker.getByRole('combobox', { name: 'Go anywhere' })).toBeVisible()
+  expect(await broken(maker)).toEqual([])
+})
+
 const PAGES = {
   day: ['batter', 'cups', 'colour', 'cards', 'bars', 'heat', 'prepare', 'weigh', 'sheet', 'rest', 'cut', 'compare'],
   dim: ['cups', 'colour', 'rest', 'weigh'],

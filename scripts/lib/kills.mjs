@@ -7,7 +7,7 @@ import { startServer } from './server.mjs'
 const DEMO = { signInName: 'demo', password: 'trace before colour' }
 
 /** Talks to a server as one signed-in browser does. */
-async function signedIn(url) {
+export async function signedIn(url) {
   const json = { 'content-type': 'application/json' }
   const response = await fetch(`${url}/api/session`, { method: 'POST', headers: json, body: JSON.stringify(DEMO) })
   const headers = { ...json, cookie: response.headers.get('set-cookie').split(';')[0] }

@@ -177,6 +177,11 @@ export class Cluster {
     return existsSync(pidFile) && this.#processes().includes(readFileSync(pidFile, 'utf8').split('\n')[0])
   }
 
+  /** Halts every process of the cluster, or lets them go on: as a machine does that has no time for it. */
+  signal(signal) {
+    for (const pid of this.#processes()) process.kill(Number(pid), signal)
+  }
+
   stop() {
     const { status } = this.#call('pg_ctl', ['stop', '-D', this.data, '-m', 'fast', '-w', '-s', '-t', '30'])
     if (status !== 0) say('the database did not stop in time; the next start recovers it')

@@ -32,6 +32,7 @@ import { PHOTO_LIMIT, photoRoutes, recordRoutes } from './record/routes.ts'
 import { recordStore } from './record/store.ts'
 import { calendarRoutes, todayRoutes } from './record/today.ts'
 import { everythingRoutes, wholeRoutes } from './whole/routes.ts'
+import { presenceRoutes } from './presence/presence.ts'
 import { serveWays } from './record/ways.ts'
 import { batchRunRoutes, preparationRoutes, runRoutes } from './runs/routes.ts'
 import { runStore } from './runs/store.ts'
@@ -131,6 +132,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use('/batches/:id/lots', visits.require, batchLotRoutes(lots))
   api.use('/lots', visits.require, lotRoutes(lots))
   serveWays(api, visits.require, db)
+  api.use('/here', visits.requireAny, presenceRoutes(db))
   api.use('/bin', visits.require, binRoutes(binStore(db)))
   api.use('/photos', visits.require, photoRoutes(records))
   api.use('/calendar/feed', calendarRoutes({ db, now, looking }))

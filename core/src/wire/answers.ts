@@ -91,6 +91,12 @@ export interface BinAnswer {
   goesAt: string | null
 }
 
+/** Somebody who has the same batch open. */
+export interface HereAnswer {
+  name: string
+  isYou: boolean
+}
+
 /** Edits of one member that were made together. */
 export interface HistoryStep {
   /** Of the plan after it, and before it. */

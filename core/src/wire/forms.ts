@@ -1,6 +1,6 @@
 import { Recipe } from '../recipe/index.ts'
 import { OwnTime, OwnWindow } from '../shelf/index.ts'
-import { Choice, Like, Part, Parts, Text, Texts, Whole, YesNo } from '../document/fields/index.ts'
+import { Choice, Like, Part, Parts, Text, Texts, Uuid, Whole, YesNo } from '../document/fields/index.ts'
 import { TagRule } from '../shelf/index.ts'
 import type { UnitHabits } from '../quantities/units/index.ts'
 
@@ -83,6 +83,15 @@ export class ShareForm {
 
   @YesNo('Whether scents are shown is yes or no.')
   withScents!: boolean
+}
+
+/** A window that has a batch open, or has left it. */
+export class HereForm {
+  @Uuid('A window has an id of its own.')
+  window!: string
+
+  @YesNo('Whether it was left is yes or no.')
+  isLeft!: boolean
 }
 
 /** A name for a version of a batch; empty: none. */

@@ -43,6 +43,7 @@ export interface Tables {
   batch_change: BatchChangeTable
   batch_version: BatchVersionTable
   share: ShareTable
+  presence: PresenceTable
   batch_look: BatchLookTable
   run: RunTable
   run_event: RunEventTable
@@ -153,6 +154,15 @@ interface BatchTable {
   created_at: Stamp
   updated_at: Stamp
   deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+}
+
+/** Windows that have a batch open. */
+interface PresenceTable {
+  workshop_id: string
+  batch_id: string
+  window_id: string
+  member_id: string
+  seen_at: ColumnType<Date, Date | undefined, Date>
 }
 
 /** A link by which a batch is seen without signing in. */

@@ -39,8 +39,7 @@ const pricingRoutes = (db: Database): Router =>
   wayRoutes(db, { column: 'pricing', form: Pricing, usual: USUAL_PRICING })
 const labellingRoutes = (db: Database): Router =>
   wayRoutes(db, { column: 'labelling', form: Labelling, usual: USUAL_LABELLING })
-const rackPlanRoutes = (db: Database): Router =>
-  wayRoutes(db, { column: 'rack', form: RackPlan, usual: USUAL_RACK })
+const rackPlanRoutes = (db: Database): Router => wayRoutes(db, { column: 'rack', form: RackPlan, usual: USUAL_RACK })
 
 /** Puts what a workshop sets once for all its batches under the API. */
 export function serveWays(api: Router, isMember: RequestHandler, db: Database): void {

@@ -16,6 +16,7 @@ import type {
   Change,
   DesignAnswer,
   ErrorAnswer,
+  HereAnswer,
   KeptDesign,
   OwnTime,
   OwnWindow,
@@ -355,3 +356,9 @@ export const deleteDesign = (id: string) => call<void>('DELETE', `/designs/${id}
 export const restoreDesign = (id: string) => call<void>('POST', `/designs/${id}/restore`)
 
 export const binQuery = queryOptions({ queryKey: ['bin'], queryFn: () => call<BinAnswer[]>('GET', '/bin') })
+
+/** Says that a batch is open in this window; gives who else has it open. */
+export const sayHere = (batch: string, window: string) =>
+  call<HereAnswer[]>('POST', `/here/${batch}`, { window, isLeft: false })
+export const leaveHere = (batch: string, window: string) =>
+  call<HereAnswer[]>('POST', `/here/${batch}`, { window, isLeft: true })

@@ -1,3 +1,4 @@
+import { AlsoHere } from './also-here.tsx'
 import { shelfWithout } from '@ostler/core'
 import type { BatchAnswer, Shelf } from '@ostler/core'
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query'
@@ -151,6 +152,7 @@ function BatchPages() {
         />
         <StageLinks />
         <div className="ml-auto flex flex-1 items-center justify-end gap-1 max-[900px]:order-2">
+          <AlsoHere />
           <SaveMark />
           <button
             className="quiet"

@@ -77,12 +77,7 @@ function Palette({ onClose }: { onClose: () => void }) {
     void navigate(to)
   }
   const line = (to: string, text: string, more = '') => (
-    <Command.Item
-      key={to}
-      value={`${text} ${more} ${to}`}
-      className={ITEM}
-      onSelect={() => go(to)}
-    >
+    <Command.Item key={to} value={`${text} ${more} ${to}`} className={ITEM} onSelect={() => go(to)}>
       {text}
       {more && <span className="ml-3 text-[13px] text-soft">{more}</span>}
     </Command.Item>

@@ -57,6 +57,17 @@ export async function up(db: Kysely<any>): Promise<void> {
       foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade
     )`,
     sql`create index share_of_batch on share (workshop_id, batch_id)`,
+    sql`create unlogged table presence (
+      workshop_id uuid not null references workshop (id) on delete cascade,
+      batch_id uuid not null,
+      window_id uuid not null,
+      member_id uuid not null,
+      seen_at timestamptz not null default now(),
+      primary key (batch_id, window_id),
+      foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade,
+      foreign key (member_id, workshop_id) references member (id, workshop_id) on delete cascade
+    )`,
+    sql`create index presence_of_workshop on presence (workshop_id, seen_at)`,
     // Only ever added to. A workshop that is deleted takes its deeds along: that comes from a trigger of the key, one level deep.
     sql`create function deeds_stay() returns trigger language plpgsql as $$
       begin

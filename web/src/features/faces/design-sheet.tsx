@@ -23,7 +23,7 @@ export function DesignSheet() {
   const names = useDesignNames(design)
   return (
     <main className="flex-1 bg-booth py-6 max-[600px]:py-0 print:bg-white print:p-0">
-      <div className="mx-auto mb-4 flex max-w-200 gap-3 px-4 max-[600px]:pt-3 print:hidden">
+      <div className="mx-auto mb-4 flex max-w-200 flex-wrap gap-3 px-4 max-[600px]:pt-3 print:hidden">
         <button className="button button-main" onClick={() => print()}>
           <Printer size={16} aria-hidden /> Print
         </button>

@@ -193,7 +193,7 @@ function Doses({ wish, onValue, levels }: FieldsProps & { levels: TrialQuestion[
           says="chosen"
           value={wish.spread}
           options={[
-            ['even', 'in even steps to the eye'],
+            ['even', 'evenly, for the eye'],
             ['teaching', 'to teach the shelf most'],
           ]}
           onValue={spread => onValue({ spread })}
