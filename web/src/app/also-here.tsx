@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
+import { Users } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { leaveHere, sayHere } from '../api/client.ts'
 import { freshUuid } from '../plan/fresh-uuid.ts'
@@ -18,14 +19,11 @@ export function AlsoHere() {
   })
   useEffect(() => () => void leaveHere(batch, window).catch(() => undefined), [batch, window])
   if (!data || data.length === 0) return null
-  const names = data.map(({ name, isYou }) => (isYou ? 'you, in another window' : name))
+  const names = data.map(({ name, isYou }) => (isYou ? 'you, in another window' : name)).join(', ')
   return (
-    <span
-      role="status"
-      className="max-w-44 truncate text-[13px] text-soft max-[1100px]:hidden"
-      title={names.join(', ')}
-    >
-      also open: {names.join(', ')}
+    <span title={`also open: ${names}`} className="mr-2 flex items-center gap-1 text-[13px] text-soft">
+      <Users size={15} aria-hidden /> <span aria-hidden>{data.length}</span>
+      <span className="sr-only">also open: {names}</span>
     </span>
   )
 }
