@@ -41,7 +41,7 @@ test('shelf and recipes', async ({ maker }) => {
   await maker.goto('/shelf/scents/eo-lavender')
   await expect(maker.getByRole('heading', { name: 'Lavender (essential oil)' })).toBeVisible()
   expect(await broken(maker)).toEqual([])
-  await maker.getByRole('button', { name: 'From CSV' }).click()
+  await maker.getByRole('button', { name: 'From a table' }).click()
   expect(await broken(maker)).toEqual([])
   await maker.goto('/recipes')
   await expect(maker.getByRole('heading', { name: 'Compare two' })).toBeVisible()

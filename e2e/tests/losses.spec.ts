@@ -82,8 +82,8 @@ test('what the shelf writes as CSV it reads again as the same', async ({ maker }
     maker.waitForEvent('download'),
     maker.getByRole('button', { name: 'CSV', exact: true }).click(),
   ])
-  await maker.getByRole('button', { name: 'From CSV' }).click()
-  await maker.getByLabel('Table file (CSV)').setInputFiles(await download.path())
+  await maker.getByRole('button', { name: 'From a table' }).click()
+  await maker.getByLabel('Table file (CSV or .xlsx)').setInputFiles(await download.path())
   const report = maker.getByRole('region', { name: 'What this file would do' })
   await expect(report).toContainText('0 refused0 will change0 new35 the same')
   await expect(maker.getByRole('button', { name: 'Nothing to take in' })).toBeDisabled()

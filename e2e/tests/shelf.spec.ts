@@ -43,9 +43,9 @@ test('an oil is found, duplicated, named, changed with odd input, archived and b
 
 test('a table file shows what it would do, row by row, before anything changes', async ({ maker }) => {
   await maker.goto('/shelf/oils')
-  await maker.getByRole('button', { name: 'From CSV' }).click()
+  await maker.getByRole('button', { name: 'From a table' }).click()
   const dialog = maker.getByRole('dialog')
-  await dialog.getByLabel('Table file (CSV)').setInputFiles(csv('Cat;Dog\nx;y\n'))
+  await dialog.getByLabel('Table file (CSV or .xlsx)').setInputFiles(csv('Cat;Dog\nx;y\n'))
   await expect(dialog.getByText('This file has no column “Name”')).toBeVisible()
   const rows = [
     'Name;Saponification value;Usual most;Cat',
@@ -54,7 +54,7 @@ test('a table file shows what it would do, row by row, before anything changes',
     'Odd oil;9;1;x',
     'Ferry oil;1;1;x',
   ]
-  await dialog.getByLabel('Table file (CSV)').setInputFiles(csv(rows.join('\n')))
+  await dialog.getByLabel('Table file (CSV or .xlsx)').setInputFiles(csv(rows.join('\n')))
   const report = dialog.getByRole('region', { name: 'What this file would do' })
   await expect(report).toContainText('2 refused1 will change1 new0 the same')
   await expect(report).toContainText('Saponification value: 191 → 191.5')

@@ -1,4 +1,5 @@
 import { MOST_PASTED } from '@ostler/core'
+import { isSpreadsheet, rowsOfSpreadsheet } from '../../parts/spreadsheet.ts'
 
 /** A file that somebody has a recipe in, as lines of text; or a sentence why it is none. */
 
@@ -13,15 +14,11 @@ export async function textOfFile(file: File): Promise<SheetText> {
   if (file.size > MOST_BYTES) return refused('This file is too large for a recipe.')
   if (/\.(?:xls|ods|numbers|pdf|docx?)$/i.test(file.name))
     return refused('Of spreadsheets .xlsx is read. Save it as that, or as CSV; or copy the cells and paste them.')
-  if (!/\.xlsx$/i.test(file.name)) return { ok: true, text: await file.text() }
+  if (!isSpreadsheet(file)) return { ok: true, text: await file.text() }
   try {
-    const { readSheet } = await import('read-excel-file/browser')
-    const rows = await readSheet(file)
-    const lines = rows
-      .slice(0, MOST_PASTED)
-      .map(row => row.map(cell => (cell === null || cell === undefined ? '' : String(cell))).join('\t'))
-    return { ok: true, text: lines.join('\n') }
-  } catch {
-    return refused('This spreadsheet cannot be read. Copy its cells and paste them.')
+    const rows = (await rowsOfSpreadsheet(file)).slice(0, MOST_PASTED)
+    return { ok: true, text: rows.map(row => row.join('\t')).join('\n') }
+  } catch (error) {
+    return refused((error as Error).message)
   }
 }

@@ -1,3 +1,4 @@
+import Papa from 'papaparse'
 import { SHELF_KINDS, tableHeaders } from '@ostler/core'
 import type { RowReport, ShelfKind, TablePreview, Words } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
@@ -5,6 +6,7 @@ import { useState } from 'react'
 import { importItems, shelfQuery } from '../../api/client.ts'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { isSpreadsheet, rowsOfSpreadsheet } from '../../parts/spreadsheet.ts'
 import { previewTable } from '../../workers/table-file.ts'
 import { useWork } from '../../workers/use-work.ts'
 import { Say, useSay } from '../../ui/say.tsx'
@@ -47,7 +49,11 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
   const read = (file: File) => {
     const isTooLarge = file.size > LARGEST_BYTES
     setRefused(isTooLarge ? TOO_LARGE : '')
-    if (!isTooLarge) begin(async asking => previewTable(await file.text(), kind, data?.shelf[kind] ?? [], asking))
+    if (!isTooLarge)
+      begin(async asking => {
+        const text = isSpreadsheet(file) ? Papa.unparse(await rowsOfSpreadsheet(file)) : await file.text()
+        return previewTable(text, kind, data?.shelf[kind] ?? [], asking)
+      })
   }
   const take = async () => {
     if (!preview || !data) return
@@ -73,10 +79,10 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
         or name on the shelf change that item; columns left out stay as they are.
       </p>
       <label className="flex flex-col gap-1">
-        <span className="text-[13px] text-soft">Table file (CSV)</span>
+        <span className="text-[13px] text-soft">Table file (CSV or .xlsx)</span>
         <input
           type="file"
-          accept=".csv,text/csv,text/plain"
+          accept=".csv,.xlsx,text/csv,text/plain"
           onChange={event => {
             const file = event.target.files?.[0]
             if (file) read(file)

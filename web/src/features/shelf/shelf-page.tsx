@@ -89,7 +89,7 @@ function Kind({ kind, items, itemId }: { kind: ShelfKind; items: readonly ShelfI
             <Download size={16} aria-hidden /> CSV
           </button>
           <button className="quiet" onClick={() => setOpen('import')}>
-            <Upload size={16} aria-hidden /> From CSV
+            <Upload size={16} aria-hidden /> From a table
           </button>
           <button className="button button-main" onClick={() => void navigate(`/shelf/${kind}/new`)}>
             <Plus size={16} aria-hidden /> New {one}
@@ -99,7 +99,7 @@ function Kind({ kind, items, itemId }: { kind: ShelfKind; items: readonly ShelfI
         {wanted.length === 0 && (
           <p className="py-6 text-soft">
             {items.length === 0
-              ? `No ${many.toLowerCase()} yet. Add one, or bring a table with “From CSV”.`
+              ? `No ${many.toLowerCase()} yet. Add one, or bring a table with “From a table”.`
               : `Nothing here for “${search}”. Try fewer letters, or show all.`}
           </p>
         )}

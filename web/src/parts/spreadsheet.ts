@@ -1,0 +1,23 @@
+/** Cells of a spreadsheet that is opened here: .xlsx is read, of formulas their last values. */
+
+export const isSpreadsheet = (file: File): boolean => /\.xlsx$/i.test(file.name)
+
+/** A cell as it would be typed: days without their time of day. */
+const typed = (cell: unknown): string => {
+  if (cell === null || cell === undefined) return ''
+  return cell instanceof Date ? cell.toISOString().slice(0, 10) : String(cell as string | number | boolean)
+}
+
+/**
+ * Rows of its first sheet.
+ *
+ * @throws Error with a sentence where it is none that can be read
+ */
+export async function rowsOfSpreadsheet(file: File): Promise<string[][]> {
+  try {
+    const { readSheet } = await import('read-excel-file/browser')
+    return (await readSheet(file)).map(row => row.map(typed))
+  } catch {
+    throw new Error('This spreadsheet cannot be read. Save it as CSV, or copy its cells and paste them.')
+  }
+}
