@@ -5,7 +5,7 @@ export const isSpreadsheet = (file: File): boolean => /\.xlsx$/i.test(file.name)
 /** A cell as it would be typed: days without their time of day. */
 const typed = (cell: unknown): string => {
   if (cell === null || cell === undefined) return ''
-  return cell instanceof Date ? cell.toISOString().slice(0, 10) : String(cell as string | number | boolean)
+  return cell instanceof Date ? cell.toISOString().slice(0, 10) : String(cell)
 }
 
 /**
