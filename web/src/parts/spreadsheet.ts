@@ -3,9 +3,10 @@
 export const isSpreadsheet = (file: File): boolean => /\.xlsx$/i.test(file.name)
 
 /** A cell as it would be typed: days without their time of day. */
-const typed = (cell: unknown): string => {
-  if (cell === null || cell === undefined) return ''
-  return cell instanceof Date ? cell.toISOString().slice(0, 10) : String(cell)
+function typed(cell: unknown): string {
+  if (typeof cell === 'string') return cell
+  if (cell instanceof Date) return cell.toISOString().slice(0, 10)
+  return typeof cell === 'number' || typeof cell === 'boolean' ? String(cell) : ''
 }
 
 /**

@@ -22,6 +22,7 @@ import { useToast } from '../../ui/toast.tsx'
 import { KeptRuns } from './kept-runs.tsx'
 import { archiveBatch, unarchiveBatch } from '../../api/workshop.ts'
 import { BatchRow } from './batch-row.tsx'
+import { FirstSteps } from './first-steps.tsx'
 import { Filters, NO_FILTER } from './filters.tsx'
 import type { Filter } from './filters.tsx'
 import { downloadPlan, planFromFile } from '../../parts/plan-file.ts'
@@ -197,14 +198,7 @@ const Nothing = ({ search, filter: { life, tag, archived } }: { search: string; 
       .
     </p>
   ) : (
-    <div className="max-w-140 py-8">
-      <p className="mb-2 text-lg">
-        Here stand your batches: what to weigh, how the bars will look, and whether there is time for every pour.
-      </p>
-      <p className="text-soft">
-        Begin with “New batch”: it opens with three layers in a 1 kg loaf, and everything can be changed.
-      </p>
-    </div>
+    <FirstSteps />
   )
 
 const MOST_SHOWN = 12
