@@ -78,6 +78,29 @@ describe('the database holds its own line', () => {
     await expect(insert(table, columns, values.replace('$W', workshopId))).rejects.toThrow(/violates/)
   })
 
+  test('every table carries the workshop’s id, and every key to another row carries it along', async () => {
+    const without = await sql<{ name: string }>`
+      select t.table_name as name from information_schema.tables t
+      where t.table_schema = 'public' and not exists (
+        select 1 from information_schema.columns c
+        where c.table_schema = 'public' and c.table_name = t.table_name
+          and c.column_name = 'workshop_id' and c.is_nullable = 'NO')
+      order by 1`.execute(at.db)
+    // Tries to sign in come before anybody is known.
+    expect(without.rows.map(({ name }) => name)).toEqual([
+      'kysely_migration',
+      'kysely_migration_lock',
+      'sign_in_try',
+      'workshop',
+    ])
+    const keys = await sql<{ key: string }>`
+      select conrelid::regclass || ' to ' || confrelid::regclass as key from pg_constraint
+      where contype = 'f' and confrelid <> 'workshop'::regclass and not exists (
+        select 1 from unnest(conkey) k
+        join pg_attribute a on a.attrelid = conrelid and a.attnum = k and a.attname = 'workshop_id')`.execute(at.db)
+    expect(keys.rows).toEqual([])
+  })
+
   test('a session cannot join a member to another workshop', async () => {
     const member = await at.db.selectFrom('member').select('id').executeTakeFirstOrThrow()
     const other = await at.db.insertInto('workshop').values({ name: 'Other' }).returning('id').executeTakeFirstOrThrow()

@@ -119,7 +119,7 @@ export function historyStore(db: Database): HistoryStore {
         await db
           .insertInto('batch_version')
           .values({ ...key, name })
-          .onConflict(conflict => conflict.columns(['batch_id', 'revision']).doUpdateSet({ name }))
+          .onConflict(conflict => conflict.columns(['workshop_id', 'batch_id', 'revision']).doUpdateSet({ name }))
           .execute()
       return true
     },

@@ -34,7 +34,9 @@ export function presenceRoutes(db: Database): Router {
       await db
         .insertInto('presence')
         .values({ ...key, member_id: memberId })
-        .onConflict(conflict => conflict.columns(['batch_id', 'window_id']).doUpdateSet({ seen_at: sql`now()` }))
+        .onConflict(conflict =>
+          conflict.columns(['workshop_id', 'batch_id', 'window_id']).doUpdateSet({ seen_at: sql`now()` }),
+        )
         .execute()
     const rows = await db
       .selectFrom('presence')

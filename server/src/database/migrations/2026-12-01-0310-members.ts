@@ -42,7 +42,7 @@ export async function up(db: Kysely<any>): Promise<void> {
       revision integer not null check (revision > 0),
       name text not null check (length(name) between 1 and 80),
       at timestamptz not null default now(),
-      primary key (batch_id, revision),
+      primary key (workshop_id, batch_id, revision),
       foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade
     )`,
     sql`create table share (
@@ -63,11 +63,23 @@ export async function up(db: Kysely<any>): Promise<void> {
       window_id uuid not null,
       member_id uuid not null,
       seen_at timestamptz not null default now(),
-      primary key (batch_id, window_id),
+      primary key (workshop_id, batch_id, window_id),
       foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade,
       foreign key (member_id, workshop_id) references member (id, workshop_id) on delete cascade
     )`,
     sql`create index presence_of_workshop on presence (workshop_id, seen_at)`,
+    // Every key to a batch or a member carries the workshop's id: no row can point into another's.
+    ...[
+      ['evidence', 'batch_id', 'batch', 'cascade'],
+      ['batch_change', 'batch_id', 'batch', 'cascade'],
+      ['batch_change', 'member_id', 'member', 'set null (member_id)'],
+      ['run_event', 'member_id', 'member', 'set null (member_id)'],
+      ['record_entry', 'member_id', 'member', 'set null (member_id)'],
+      ['rehearsal', 'member_id', 'member', 'set null (member_id)'],
+    ].map(([table, column, to, then]) =>
+      sql.raw(`alter table ${table} drop constraint ${table}_${column}_fkey,
+        add foreign key (${column}, workshop_id) references ${to} (id, workshop_id) on delete ${then}`),
+    ),
     // Only ever added to. A workshop that is deleted takes its deeds along: that comes from a trigger of the key, one level deep.
     sql`create function deeds_stay() returns trigger language plpgsql as $$
       begin
