@@ -1,6 +1,42 @@
 import { sql } from 'kysely'
 import type { Kysely } from 'kysely'
 
+/** Names of versions of a batch, links to it, and windows that have it open. */
+const ofBatches = () => [
+  sql`create table batch_version (
+    workshop_id uuid not null references workshop (id) on delete cascade,
+    batch_id uuid not null,
+    revision integer not null check (revision > 0),
+    name text not null check (length(name) between 1 and 80),
+    at timestamptz not null default now(),
+    primary key (workshop_id, batch_id, revision),
+    foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade
+  )`,
+  sql`create table share (
+    token_hash text primary key,
+    id uuid not null default gen_random_uuid() unique,
+    workshop_id uuid not null references workshop (id) on delete cascade,
+    batch_id uuid not null,
+    what text not null check (what in ('design', 'sheet')),
+    with_scents boolean not null default false,
+    made_by text not null,
+    at timestamptz not null default now(),
+    foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade
+  )`,
+  sql`create index share_of_batch on share (workshop_id, batch_id)`,
+  sql`create unlogged table presence (
+    workshop_id uuid not null references workshop (id) on delete cascade,
+    batch_id uuid not null,
+    window_id uuid not null,
+    member_id uuid not null,
+    seen_at timestamptz not null default now(),
+    primary key (workshop_id, batch_id, window_id),
+    foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade,
+    foreign key (member_id, workshop_id) references member (id, workshop_id) on delete cascade
+  )`,
+  sql`create index presence_of_workshop on presence (workshop_id, seen_at)`,
+]
+
 /** Members with roles, ways in that work once, sessions told apart, a second step, who did what; names of versions of a batch, links to it. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
@@ -36,38 +72,7 @@ export async function up(db: Kysely<any>): Promise<void> {
       about text not null default '' check (length(about) <= 200),
       primary key (workshop_id, seq)
     )`,
-    sql`create table batch_version (
-      workshop_id uuid not null references workshop (id) on delete cascade,
-      batch_id uuid not null,
-      revision integer not null check (revision > 0),
-      name text not null check (length(name) between 1 and 80),
-      at timestamptz not null default now(),
-      primary key (workshop_id, batch_id, revision),
-      foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade
-    )`,
-    sql`create table share (
-      token_hash text primary key,
-      id uuid not null default gen_random_uuid() unique,
-      workshop_id uuid not null references workshop (id) on delete cascade,
-      batch_id uuid not null,
-      what text not null check (what in ('design', 'sheet')),
-      with_scents boolean not null default false,
-      made_by text not null,
-      at timestamptz not null default now(),
-      foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade
-    )`,
-    sql`create index share_of_batch on share (workshop_id, batch_id)`,
-    sql`create unlogged table presence (
-      workshop_id uuid not null references workshop (id) on delete cascade,
-      batch_id uuid not null,
-      window_id uuid not null,
-      member_id uuid not null,
-      seen_at timestamptz not null default now(),
-      primary key (workshop_id, batch_id, window_id),
-      foreign key (batch_id, workshop_id) references batch (id, workshop_id) on delete cascade,
-      foreign key (member_id, workshop_id) references member (id, workshop_id) on delete cascade
-    )`,
-    sql`create index presence_of_workshop on presence (workshop_id, seen_at)`,
+    ...ofBatches(),
     // Every key to a batch or a member carries the workshop's id: no row can point into another's.
     ...[
       ['evidence', 'batch_id', 'batch', 'cascade'],
