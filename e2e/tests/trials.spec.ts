@@ -42,9 +42,14 @@ test('a trial is drawn up, made as a batch, looked at, taken on by the shelf and
   await expect(keep).toBeDisabled()
   for (const [n, label] of labels.entries())
     await colour(label).fill(n < 2 ? '#f3ecd9' : `#${(0x90 - 6 * n).toString(16)}77ad`)
+  await maker.getByText('Faults and notes').click()
+  await maker.getByRole('checkbox', { name: `${labels[7]!}: specks` }).check()
+  await maker.getByLabel(`Note of ${labels[7]!}`).fill('a dot at the rim')
   // A reload loses nothing of it.
   await maker.reload()
   await expect(colour(labels[4]!)).toHaveValue(/77ad$/)
+  await maker.getByText('Faults and notes').click()
+  await expect(maker.getByLabel(`Note of ${labels[7]!}`)).toHaveValue('a dot at the rim')
   // Another window changes it meanwhile: both stand.
   const other = await maker.context().newPage()
   await other.goto(trial)
@@ -65,6 +70,7 @@ test('a trial is drawn up, made as a batch, looked at, taken on by the shelf and
     timeout: 30_000,
   })
   await expect(says.getByRole('heading', { name: /Ultramarine pink at .* cured/ })).toBeVisible()
+  await expect(says.getByText('specks; a dot at the rim')).toBeVisible()
 
   await says.getByLabel('Compared on day 2').selectOption(labels[3]!)
   await says.getByLabel('Against, on day 2').selectOption(labels[2]!)

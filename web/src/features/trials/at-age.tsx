@@ -1,13 +1,16 @@
-import { sampleDifferences } from '@ostler/core'
+import { SWATCH_FAULTS, sampleDifferences } from '@ostler/core'
 import type { AgeRead, SampleDifference, Shelf, Trial, TrialSample } from '@ostler/core'
 import { useState } from 'react'
 import { whatIn } from './sample-words.ts'
 
-/** Colour of a sample about so many days after the pour. */
-export const hexesOf = (trial: Trial, days: number, label: string): string | undefined =>
+const readingOf = (trial: Trial, days: number, label: string) =>
   trial.readings.findLast(
     reading => reading.sample === label && Math.abs(reading.days - days) <= Math.max(0.5, 0.25 * days),
-  )?.hex
+  )
+
+/** Colour of a sample about so many days after the pour. */
+export const hexesOf = (trial: Trial, days: number, label: string): string | undefined =>
+  readingOf(trial, days, label)?.hex
 
 const order = (a: TrialSample, b: TrialSample): number =>
   Number(a.scented ?? false) - Number(b.scented ?? false) ||
@@ -46,6 +49,7 @@ export function AtAge({ trial, age, shelf }: { trial: Trial; age: AgeRead; shelf
             />
             <strong className="block text-base">{sample.label}</strong>
             {inFew(trial, sample, shelf)}
+            <Remarked trial={trial} days={age.days} label={sample.label} />
           </li>
         ))}
       </ul>
@@ -62,6 +66,13 @@ export function AtAge({ trial, age, shelf }: { trial: Trial; age: AgeRead; shelf
       {age.labs.size > 1 && <TwoOfThem trial={trial} age={age} />}
     </section>
   )
+}
+
+/** Faults and note of a sample at a look. */
+function Remarked({ trial, days, label }: { trial: Trial; days: number; label: string }) {
+  const { faults, note } = readingOf(trial, days, label) ?? { faults: [], note: '' }
+  const texts = [...faults.map(fault => SWATCH_FAULTS[fault]), note].filter(Boolean)
+  return texts.length > 0 ? <span className="block text-rust">{texts.join('; ')}</span> : null
 }
 
 /** A sample in few words: of one colorant its dose tells. */

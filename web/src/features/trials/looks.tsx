@@ -12,6 +12,7 @@ import { useToast } from '../../ui/toast.tsx'
 import { readPhoto } from '../../workers/photo.ts'
 import { Section } from '../../ui/section.tsx'
 import { NumbersLook } from './numbers-look.tsx'
+import { Remarks, remarksOf } from './remarks.tsx'
 import type { TrialChange } from './trial-change.ts'
 
 const DAY_MS = 86_400_000
@@ -142,7 +143,7 @@ function Look({ trial, batch, isBusy, draft, onKeep, onClose }: LookProps) {
     onKeep(
       read.map(({ label }) => ({
         ...{ id: ids.of(label), sample: label, at, days: age, way, photo },
-        ...{ hex: colours[label]!, faults: [], note: '' },
+        ...{ hex: colours[label]!, ...remarksOf(colours, label) },
       })),
     )
   }
@@ -170,6 +171,7 @@ function Look({ trial, batch, isBusy, draft, onKeep, onClose }: LookProps) {
           />
         ))}
       </ul>
+      <Remarks samples={trial.samples} draft={colours} onDraft={setColours} />
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <button
           className="button button-main min-h-12"
