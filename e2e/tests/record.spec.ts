@@ -48,6 +48,7 @@ test('a batch is noted from the mould to the last bar: cut, signs, a photograph 
   await expect(sign.getByRole('button', { name: 'some' })).toHaveAttribute('aria-pressed', 'false')
 
   // The network goes: what is noted stays, through a reload, and is sent when it is back.
+  await expect(maker.getByText(/kept in this browser/)).toBeHidden()
   await maker.route('**/api/batches/*/record', route =>
     route.request().method() === 'POST' ? route.abort() : route.continue(),
   )

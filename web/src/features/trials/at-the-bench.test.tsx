@@ -40,7 +40,7 @@ describe('two cups by the clock', () => {
     const { unmount } = render(page())
     fireEvent.click(screen.getByRole('button', { name: 'The batter is divided' }))
     expect(screen.getByRole('timer').textContent).toBe('0:00')
-    act(() => vi.advanceTimersByTime(5 * 60_000))
+    act(() => void vi.advanceTimersByTime(5 * 60_000))
     expect(screen.getByRole('timer').textContent).toBe('5:00')
     expect(screen.getByText('look at both at 8:00')).toBeTruthy()
     fireEvent.click(screen.getAllByRole('button', { name: /Stir, lift/ })[1]!)
@@ -53,7 +53,7 @@ describe('two cups by the clock', () => {
     // A drip is timed instead of named: from its fall until its mark is gone.
     fireEvent.click(screen.getAllByRole('button', { name: /Stir, lift/ })[0]!)
     fireEvent.click(screen.getByRole('button', { name: /A drip falls/ }))
-    act(() => vi.advanceTimersByTime(3000))
+    act(() => void vi.advanceTimersByTime(3000))
     fireEvent.click(screen.getByRole('button', { name: 'Its mark is gone' }))
     const drip = kept.trial.numbers!.at(-1)!
     expect(drip).toMatchObject({ what: 'level', by: 'drip', sample: pair.samples[0]!.label })
