@@ -131,7 +131,7 @@ function SecondStep({ isOn }: { isOn: boolean }) {
         >
           <img src={begun.picture} alt="The secret as a square code, for the app" className="w-52" />
           <p>
-            Or type it into the app: <code className="font-mono break-all">{begun.secret}</code>
+            Or type it into the app: <code className="font-mono">{begun.secret.match(/.{1,4}/g)?.join(' ')}</code>
           </p>
           <FormLine
             label="Six digits that the app shows"
