@@ -16,7 +16,7 @@ test('somebody is invited to look, sees everything, changes nothing, and is remo
   const elsewhere = await browser.newContext()
   const looker = await elsewhere.newPage()
   await looker.goto(link)
-  await expect(looker.getByText('You are invited as a looker.')).toBeVisible()
+  await expect(looker.getByText('Your place in it: looker.')).toBeVisible()
   const signInName = `odo-${Date.now()}`
   await looker.getByLabel('Your name').fill('Odo')
   await looker.getByLabel('Sign-in name').fill(signInName)

@@ -51,7 +51,7 @@ function Join({ token, of }: Props) {
   }
   const { errors, isSubmitting } = formState
   return (
-    <FrontPage title={of.workshop} lead={`You are invited as a ${MEMBER_ROLES[of.role!]}.`}>
+    <FrontPage title={of.workshop} lead={`Your place in it: ${MEMBER_ROLES[of.role!]}.`}>
       <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
         <FormLine
           label="Your name"
