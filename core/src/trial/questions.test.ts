@@ -92,6 +92,24 @@ test('of levels with lye of their own each batch has just what is asked', () => 
     expect(plan.recipe.additives.at(-1)).toMatchObject({ gPerKgOils: amount('hardener', level) })
 })
 
+test('no batch of any kind is given more lye than its oils take, by arithmetic of its own', () => {
+  const naohOfKoh = 39.997 / 56.106
+  for (const kind of Object.keys(KINDS) as TrialKind[]) {
+    const trial = trialOf('One', asked(kind))
+    for (const level of battersOf(trial)) {
+      const usual = starterPlan('Usual')
+      const plan = planOfTrial(trial, shelf, { ...usual, recipe: { ...usual.recipe, lyePurityShare: 0.98 } }, level)
+      const { oils, lyeG } = portionsOf(plan, shelf)
+      const all = oils.reduce((sum, { oil, massG }) => {
+        return sum + (massG * shelf.oils.find(({ id }) => id === oil)!.sapKohMgPerG * naohOfKoh) / 1000
+      }, 0)
+      const needG = (all * (1 - plan.recipe.superfatShare)) / 0.98
+      expect(lyeG, `${kind} ${level}`).toBeLessThanOrEqual(needG + 1e-9)
+      expect(lyeG, `${kind} ${level}`).toBeGreaterThan(0.985 * needG - 0.02)
+    }
+  }
+})
+
 describe('what a question lacks is said', () => {
   const cases: readonly (readonly [string, Partial<TrialQuestion>, RegExp])[] = [
     ['speed', { scent: '' }, /scent/],

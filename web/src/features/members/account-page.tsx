@@ -4,7 +4,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
-import { ApiError, sessionQuery } from '../../api/client.ts'
+import { sessionQuery } from '../../api/client.ts'
+import { told } from '../../api/told.ts'
 import {
   beginSecondStep,
   confirmSecondStep,
@@ -17,6 +18,7 @@ import {
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { FormLine } from '../../ui/form-line.tsx'
+import { FormTrouble } from '../../ui/front-page.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { Proved } from './proved.tsx'
@@ -67,8 +69,7 @@ function Password() {
       reset()
       toast('The new password holds. Other browsers are signed out.')
     } catch (error) {
-      const path = error instanceof ApiError ? error.answer.problems?.[0]?.path : undefined
-      setError(path === 'old' || path === 'password' ? path : 'root', { message: (error as Error).message })
+      told(error, ['old', 'password'], setError)
     }
   }
   const { errors, isSubmitting } = formState
@@ -89,7 +90,7 @@ function Password() {
           sentence={errors.password?.message}
           {...register('password')}
         />
-        {errors.root?.message && <p className="text-rust">{errors.root.message}</p>}
+        <FormTrouble sentence={errors.root?.message} />
         <button className="button button-main min-h-11 self-start" disabled={isSubmitting}>
           Change it
         </button>

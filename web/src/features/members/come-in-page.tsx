@@ -3,12 +3,12 @@ import { JoinForm, MEMBER_ROLES, NewPasswordForm } from '@ostler/core'
 import type { InvitedAnswer } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
-import type { FieldValues, Path, UseFormSetError } from 'react-hook-form'
 import { useParams } from 'react-router'
-import { ApiError } from '../../api/client.ts'
+import { told } from '../../api/told.ts'
 import { comeIn, invitedQuery } from '../../api/members.ts'
 import { FormLine } from '../../ui/form-line.tsx'
 import { FormTrouble, FrontPage } from '../../ui/front-page.tsx'
+import { WhoFields } from '../../ui/who-fields.tsx'
 
 /** Where a link that works once leads: into a workshop, or to a new password. */
 export function ComeInPage() {
@@ -29,13 +29,6 @@ interface Props {
   of: InvitedAnswer
 }
 
-/** A refusal stands beside its field, or under all of them. */
-function told<T extends FieldValues>(error: unknown, fields: readonly Path<T>[], setError: UseFormSetError<T>): void {
-  const path = error instanceof ApiError ? error.answer.problems?.[0]?.path : undefined
-  const field = fields.find(one => one === path)
-  setError(field ?? 'root', { message: (error as Error).message })
-}
-
 function Join({ token, of }: Props) {
   const { register, handleSubmit, setError, formState } = useForm<JoinForm>({
     resolver: classValidatorResolver(JoinForm),
@@ -53,25 +46,7 @@ function Join({ token, of }: Props) {
   return (
     <FrontPage title={of.workshop} lead={`Your place in it: ${MEMBER_ROLES[of.role!]}.`}>
       <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
-        <FormLine
-          label="Your name"
-          autoComplete="name"
-          sentence={errors.memberName?.message}
-          {...register('memberName')}
-        />
-        <FormLine
-          label="Sign-in name"
-          autoComplete="username"
-          sentence={errors.signInName?.message}
-          {...register('signInName')}
-        />
-        <FormLine
-          label="Password, at least 10 letters"
-          type="password"
-          autoComplete="new-password"
-          sentence={errors.password?.message}
-          {...register('password')}
-        />
+        <WhoFields line={name => ({ sentence: errors[name]?.message, ...register(name) })} />
         <FormTrouble sentence={errors.root?.message} />
         <button className="button button-main self-start" disabled={isSubmitting}>
           Come in

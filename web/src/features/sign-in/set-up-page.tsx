@@ -2,9 +2,11 @@ import { classValidatorResolver } from '@hookform/resolvers/class-validator'
 import { SetUpForm } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useForm } from 'react-hook-form'
-import { ApiError, sessionQuery, setUp } from '../../api/client.ts'
+import { sessionQuery, setUp } from '../../api/client.ts'
+import { told } from '../../api/told.ts'
 import { FormTrouble, FrontPage } from '../../ui/front-page.tsx'
 import { FormLine } from '../../ui/form-line.tsx'
+import { WhoFields } from '../../ui/who-fields.tsx'
 
 /** The first visit to an Ostler without a workshop. */
 export function SetUpPage({ asksCode }: { asksCode: boolean }) {
@@ -18,8 +20,7 @@ export function SetUpPage({ asksCode }: { asksCode: boolean }) {
       await setUp(form)
       await client.invalidateQueries(sessionQuery)
     } catch (error) {
-      const atCode = error instanceof ApiError && error.answer.problems?.some(problem => problem.path === 'setUpCode')
-      setError(atCode ? 'setUpCode' : 'root', { message: (error as Error).message })
+      told(error, ['workshopName', 'memberName', 'signInName', 'password', 'setUpCode'], setError)
     }
   }
   const { errors, isSubmitting } = formState
@@ -30,25 +31,7 @@ export function SetUpPage({ asksCode }: { asksCode: boolean }) {
     >
       <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
         <FormLine label="Name of the workshop" sentence={errors.workshopName?.message} {...register('workshopName')} />
-        <FormLine
-          label="Your name"
-          autoComplete="name"
-          sentence={errors.memberName?.message}
-          {...register('memberName')}
-        />
-        <FormLine
-          label="Sign-in name"
-          autoComplete="username"
-          sentence={errors.signInName?.message}
-          {...register('signInName')}
-        />
-        <FormLine
-          label="Password, at least 10 letters"
-          type="password"
-          autoComplete="new-password"
-          sentence={errors.password?.message}
-          {...register('password')}
-        />
+        <WhoFields line={name => ({ sentence: errors[name]?.message, ...register(name) })} />
         {asksCode && (
           <FormLine
             label="Set-up code from the terminal"
