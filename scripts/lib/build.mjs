@@ -73,7 +73,7 @@ export function ensurePackages() {
   writeFileSync(mark, hash)
 }
 
-const CODE = ['tsconfig.base.json', 'core/src', 'core/package.json', 'core/tsconfig.json']
+const CODE = ['tsconfig.base.json', 'core/src', 'core/languages', 'core/package.json', 'core/tsconfig.json']
 
 export function buildCore() {
   const isThere = () => existsSync(join(ROOT, 'core/dist/index.js'))

@@ -53,7 +53,7 @@ function muddy(plan: Plan, measures: Measures): DesignAdvice[] {
   const sentence = fact('design.about-faces-lies-threads', { threads: percent(measures.threads) })
   const at = plan.moves.findIndex(move => move === busiest)
   const fix = busiest && {
-    text: fact('design.instead-of', { tool: MOVE_TOOLS[busiest.tool], fewer, count: busiest.count }),
+    text: fact('design.instead-of', { tool: fact(MOVE_TOOLS[busiest.tool]), fewer, count: busiest.count }),
     edit: { kind: 'set' as const, path: ['moves', at, 'count'], value: fewer },
   }
   return [{ id: 'muddy', sentence, fix: fix ?? null }]

@@ -271,8 +271,8 @@ export function fitDesign(design: KeptDesign, plan: Plan): Fitted {
   if (plan.mould.form !== design.mould.form)
     sentences.push(
       fact('design.was-made-for-mould', {
-        madeFor: FORM_WORDS[design.mould.form],
-        here: FORM_WORDS[plan.mould.form],
+        madeFor: fact(FORM_WORDS[design.mould.form]),
+        here: fact(FORM_WORDS[plan.mould.form]),
       }),
     )
   const ratio = Math.sqrt((widthOf(plan.mould) / widthOf(design.mould)) * (plan.mould.fillMm / design.mould.fillMm))

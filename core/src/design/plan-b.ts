@@ -189,11 +189,11 @@ export function planBCall(plan: Plan): Words {
   if (planBDiffers(plan).length > 0)
     return planB.trigger === 'thick'
       ? fact('design.when-pot-thicker-than', { level })
-      : fact('design.when-decided-before-pot', { sign: TRIGGERS[planB.trigger] })
+      : fact('design.when-decided-before-pot', { sign: fact(TRIGGERS[planB.trigger]) })
   const pour = plan.score.find(one => one.id === planB.before)
   const cup = plan.cups.find(one => one.id === pour?.cup)?.name ?? ''
   return fact('design.when-looked-at-before', {
-    sign: TRIGGERS[planB.trigger],
+    sign: fact(TRIGGERS[planB.trigger]),
     which: planB.trigger === 'thick' ? fact('design.trace', { level }) : '',
     cup,
   })

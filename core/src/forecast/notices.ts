@@ -177,7 +177,7 @@ function additives(plan: Plan, shelf: Shelf): Notice[] {
         weight: 'warn',
         sentence: fact('forecast.not-into-lye', {
           additive: additive.name,
-          how: additive.how || MOMENTS[additive.moment],
+          how: additive.how || fact(MOMENTS[additive.moment]),
         }),
       })
     return notices
@@ -322,7 +322,7 @@ function bench(plan: Plan, input: RunInput, neverEmulsified: boolean): Notice[] 
   }
   if (neverEmulsified) {
     const sentence = fact('forecast.does-not-bring-this', {
-      longest: LONGEST[input.blending],
+      longest: fact(LONGEST[input.blending]),
       stopLevel: plan.conditions.stopLevel,
     })
     notices.push({ path: 'conditions.stopLevel', weight: 'stop', sentence })

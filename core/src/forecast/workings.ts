@@ -72,7 +72,7 @@ function potWorkings({ plan, portions, unit }: Told): Pick<Record<WorkingKey, Wo
       source: fact('forecast.inner-dimensions-mould-batter'),
     },
     oils: {
-      title: 'Oils',
+      title: fact('Oils'),
       value: portions.oilG,
       unit: 'g',
       formula: fact('forecast.batter-1-lye-water'),
@@ -136,10 +136,10 @@ function lyeWorkings(told: Told): Pick<Record<WorkingKey, Working>, 'lye' | 'sup
 function waterWorking({ plan, portions, unit }: Told): Working {
   const { recipe } = plan
   return {
-    title: 'Water',
+    title: fact('Water'),
     value: portions.waterG - portions.rinseG,
     unit: 'g',
-    formula: fact('forecast.what-liquids-additives-bring', { formula: WATER_FORMULAS[recipe.water.basis] }),
+    formula: fact('forecast.what-liquids-additives-bring', { formula: fact(WATER_FORMULAS[recipe.water.basis]) }),
     inputs: [
       { name: 'NaOH in the lye', value: portions.lyeExactG * recipe.lyePurityShare, unit: 'g' },
       { name: 'oils', value: portions.oilG, unit: 'g' },

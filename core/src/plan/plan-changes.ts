@@ -41,7 +41,7 @@ function elementName(part: unknown, id: string, plan: Plan): Words | null {
 export function changedParts(changes: readonly Change[], plan: Plan): Words[] {
   const words = changes.map(({ at: [part, element] }) => {
     const named = typeof element === 'object' ? elementName(part, element.id, plan) : null
-    return named ?? PART_WORDS[part as keyof typeof PART_WORDS]
+    return named ?? fact(PART_WORDS[part as keyof typeof PART_WORDS])
   })
   return [...new Map(words.map(one => [say(one), one])).values()]
 }

@@ -37,11 +37,11 @@ const dustedColours = (plan: Plan): string[] =>
 
 /** What each move of the score is made with. */
 const MOVE_NEEDS: Partial<Record<MoveTool, Omit<Wanted, 'count'>>> = {
-  hanger: { id: 'wire', what: 'Hanger wire', why: 'lifted swirls' },
-  skewer: { id: 'skewer', what: 'Skewer', why: 'fine swirls' },
-  stick: { id: 'chopstick', what: 'Chopstick', why: 'drawn swirls' },
-  comb: { id: 'comb', what: 'Comb', why: 'combed tops' },
-  spoon: { id: 'spoon-steel', what: 'Stainless spoon', why: 'folding and heaps' },
+  hanger: { id: 'wire', what: fact('Hanger wire'), why: fact('lifted swirls') },
+  skewer: { id: 'skewer', what: fact('Skewer'), why: fact('fine swirls') },
+  stick: { id: 'chopstick', what: fact('Chopstick'), why: fact('drawn swirls') },
+  comb: { id: 'comb', what: fact('Comb'), why: fact('combed tops') },
+  spoon: { id: 'spoon-steel', what: fact('Stainless spoon'), why: fact('folding and heaps') },
 }
 
 /** Tools that the design asks for: moves, piping, lines of powder, a tilted mould. */
@@ -87,7 +87,7 @@ function wantedTools(plan: Plan, shelf: Shelf): Wanted[] {
   const alone = plan.cups.filter(cup => cup.batter === '' && plan.score.some(pour => pour.cup === cup.id)).length
   const pots = plan.division.mode === 'own-batters' ? letters.size + alone : 1
   const list: (Wanted | false)[] = [
-    { id: 'goggles', what: 'Goggles', count: 1, why: fact('preparation.from-opening-lye-until') },
+    { id: 'goggles', what: fact('Goggles'), count: 1, why: fact('preparation.from-opening-lye-until') },
     { id: 'gloves', what: fact('preparation.gloves-long'), count: 2, why: fact('preparation.one-pair-on-one') },
     dusty && {
       id: 'dust-mask',
@@ -95,11 +95,11 @@ function wantedTools(plan: Plan, shelf: Shelf): Wanted[] {
       count: 1,
       why: fact('preparation.powders-while-they-are'),
     },
-    { id: 'scale-1g', what: 'Scale', count: 1, why: fact('preparation.oils-water') },
+    { id: 'scale-1g', what: fact('Scale'), count: 1, why: fact('preparation.oils-water') },
     { id: 'scale-fine', what: fact('preparation.fine-scale'), count: 1, why: fact('preparation.lye-scent-colours') },
     {
       id: 'thermometer',
-      what: 'Thermometer',
+      what: fact('Thermometer'),
       count: plan.heat.rule === 'transfer' ? 1 : 2,
       why: fact('preparation.lye-oils'),
     },
@@ -124,9 +124,9 @@ function wantedTools(plan: Plan, shelf: Shelf): Wanted[] {
         },
     {
       id: 'spatula',
-      what: 'Spatula',
+      what: fact('Spatula'),
       count: Math.max(1, Math.min(poured, 4)),
-      why: plan.score.some(pour => pour.overSpatula) ? fact('preparation.scraping-pouring-over') : 'scraping',
+      why: plan.score.some(pour => pour.overSpatula) ? fact('preparation.scraping-pouring-over') : fact('scraping'),
     },
     colours.length > 0 && {
       id: 'mini-mixer',
@@ -135,7 +135,12 @@ function wantedTools(plan: Plan, shelf: Shelf): Wanted[] {
       why: fact('preparation.colours-their-liquid'),
     },
     { id: 'level', what: fact('preparation.spirit-level'), count: 1, why: fact('preparation.mould-on-two-axes') },
-    plan.mould.lining !== 'none' && { id: 'scissors', what: 'Scissors', count: 1, why: fact('preparation.the-liner') },
+    plan.mould.lining !== 'none' && {
+      id: 'scissors',
+      what: fact('Scissors'),
+      count: 1,
+      why: fact('preparation.the-liner'),
+    },
     pots > 1 && {
       id: 'whisk',
       what: fact('preparation.hand-whisk'),
@@ -181,7 +186,7 @@ const WHYS = { lye: 'lye into water, hot', batter: 'with room to stir', oils: 'w
 function vesselLine(shelf: Shelf, wanted: WantedVessel, taken: Map<string, number>): ToolLine {
   const { key, what, massG, content, count } = wanted
   const use = content === 'lye' ? 'lye' : 'batter'
-  const line = { key, what, count, why: WHYS[content] }
+  const line = { key, what, count, why: fact(WHYS[content]) }
   const own = wanted.chosen ? findById(shelf.vessels, wanted.chosen) : undefined
   if (own) {
     taken.set(own.id, (taken.get(own.id) ?? 0) + 1)

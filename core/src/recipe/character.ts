@@ -79,7 +79,7 @@ const HEAT_POINTS: Readonly<Record<HeatClass, number>> = { none: 0, low: 0.5, me
 function heatLoad(unit: UnitBatter, scentHeat: HeatClass): { heatLoad: HeatClass; heatFrom: Words[] } {
   const points: [Words, number][] = [
     [fact('recipe.coconut-type-oils'), Math.max(0, (weigh(unit.oils, oil => oil.lauric + oil.myristic) - 0.17) * 8)],
-    ['sugar', unit.sugarShare * 60],
+    [fact('sugar'), unit.sugarShare * 60],
     [fact('recipe.free-fatty-acid'), weigh(unit.oils, oil => oil.freeAcidShare) * 25],
     [fact('recipe.strong-lye'), Math.max(0, (unit.water.concentration - 0.32) * 12)],
     [fact('recipe.the-scent'), HEAT_POINTS[scentHeat]],
@@ -180,7 +180,7 @@ export function techniqueFits(character: Character, lnRate: number, scentLnRate 
   }
   return [
     fit('swirls', fact('recipe.fine-swirls'), [0.55, 0.75], [-1.2, 0]),
-    fit('layers', 'layers', [0.4, 0.62], [-0.6, 0.4]),
+    fit('layers', fact('layers'), [0.4, 0.62], [-0.6, 0.4]),
     fit('tops', fact('recipe.piped-or-textured-tops'), [0.1, 0.4], [-0.2, 1.2]),
   ]
 }
@@ -195,9 +195,9 @@ export function characterSentence(
   scent: { name: Words; quickens: boolean } | null,
 ): Words {
   const [most, next] = [...character.groups].sort((a, b) => b.share - a.share)
-  const part = (group: FatGroup) => together([percent(group.share), FAT_GROUPS[group.key].name])
+  const part = (group: FatGroup) => together([percent(group.share), fact(FAT_GROUPS[group.key].name)])
   const designs = together(
-    fits.map(one => together([one.technique, FIT_WORDS[one.fit]])),
+    fits.map(one => together([one.technique, fact(FIT_WORDS[one.fit])])),
     ', ',
   )
   const smell = scent?.quickens ? fact('recipe.quickens-further', { scent: scent.name }) : ''

@@ -49,7 +49,7 @@ export function compareRecipes(a: Recipe, b: Recipe, shelf: Shelf): ComparedLine
       }
       return line(findById(shelf.additives, id)?.name ?? id, of(a), of(b))
     }),
-    line('superfat', percent(a.superfatShare), percent(b.superfatShare)),
+    line(fact('superfat'), percent(a.superfatShare), percent(b.superfatShare)),
     line(fact('recipe.lye-purity'), percent(a.lyePurityShare), percent(b.lyePurityShare)),
     line(fact('recipe.lye-concentration'), percent(ua.water.concentration), percent(ub.water.concentration)),
     line(fact('recipe.water-oils'), percent(ua.water.shareOfOils), percent(ub.water.shareOfOils)),
@@ -57,7 +57,7 @@ export function compareRecipes(a: Recipe, b: Recipe, shelf: Shelf): ComparedLine
     line(fact('recipe.iodine-value'), ca.iodineValue.toFixed(0), cb.iodineValue.toFixed(0)),
     line(fact('recipe.hard-oils'), percent(ca.hardShare), percent(cb.hardShare)),
     ...(Object.keys(FAT_GROUPS) as FatGroupKey[]).map(key =>
-      line(FAT_GROUPS[key].name, percent(groupShare(ca, key)), percent(groupShare(cb, key))),
+      line(fact(FAT_GROUPS[key].name), percent(groupShare(ca, key)), percent(groupShare(cb, key))),
     ),
     line(fact('recipe.heat-mould'), ca.heatLoad, cb.heatLoad),
   ]

@@ -119,7 +119,7 @@ const percent = (share: number): string => showShare(share).replace('-', '−')
  *
  * @param what says whose superfat it is and how it is known, e.g. "planned", "weighed", "Slate, as weighed"
  */
-export function freeLyeOf(band: SuperfatBand, what: Words = 'planned'): FreeLye {
+export function freeLyeOf(band: SuperfatBand, what: Words = fact('planned')): FreeLye {
   const from = fact('recipe.to', { low: percent(band.low), high: percent(band.high) })
   if (isNoSuperfat(band.value)) {
     const sentence = percent(band.value).startsWith('−')

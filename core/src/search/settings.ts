@@ -116,7 +116,7 @@ export function leftPlain(plan: Plan, to: Setting): { names: string[]; share: nu
 function handChanges(plan: Plan, from: Setting, to: Setting): Change[] {
   const changes: Change[] = []
   const add = (freedom: Freedom, sentence: Words) => changes.push({ freedom, sentence })
-  if (to.moment !== from.moment && to.moment) add('moment', MOMENT_WORDS[to.moment])
+  if (to.moment !== from.moment && to.moment) add('moment', fact(MOMENT_WORDS[to.moment]))
   if (to.order !== from.order)
     add('order', to.order === 'each' ? fact('search.colour-each-cup-right') : fact('search.colour-all-cups-before'))
   if (to.waiting !== from.waiting)

@@ -150,8 +150,8 @@ export class TableReader {
       .map((field): Words =>
         fact('shelf.changes-to', {
           label: field.label,
-          from: writeCell(field, old[field.key]) || 'nothing',
-          to: writeCell(field, values[field.key]) || 'nothing',
+          from: writeCell(field, old[field.key]) || fact('nothing'),
+          to: writeCell(field, values[field.key]) || fact('nothing'),
         }),
       )
     if (details.length === 0) return void this.preview.reports.push({ row, name, state: 'same', details })

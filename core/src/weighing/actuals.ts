@@ -99,7 +99,7 @@ function top(plan: Plan, shelf: Shelf, mass: MassOf): Actual[] {
   const superfat = superfatBand({ oils, liquids: [], additives: [] }, weighed, naohG, steps)
   return [
     {
-      ...{ batter: 'top', name: 'the top', superfatShare: superfat.value, superfat },
+      ...{ batter: 'top', name: fact('the top'), superfatShare: superfat.value, superfat },
       concentration: concentrationOf(naohG, mass('top:water', sheet.waterG)),
     },
   ]
@@ -151,7 +151,7 @@ export function plannedFreeLye(plan: Plan, portions: Portions, shelf: Shelf): Ba
   const plannedShare = isNoSuperfat(unit.superfatShare) ? unit.superfatShare : Infinity
   return gravest(
     battersAt(plan, portions, shelf, (_, plannedG) => plannedG),
-    'planned',
+    fact('planned'),
     plannedShare,
   )
 }

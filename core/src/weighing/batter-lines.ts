@@ -36,7 +36,7 @@ function partLine(plan: Plan, shelf: Shelf, part: BatterPart, place: Place, oilG
         ? fact('weighing.lye-jug-frozen-slush')
         : fact('weighing.its-own-cup', {
             which: dusty ? fact('weighing.mask-on-while-dry') : '',
-            moment: MOMENT_WORDS[moment],
+            moment: fact(MOMENT_WORDS[moment]),
           })
   return line({
     ...place,
@@ -62,7 +62,7 @@ function lyeAndWater(
   return [
     line({
       ...place('lye-water'),
-      ...{ key: batterKey(of.batter, 'water'), kind: 'water', what: 'Water', item: uncounted('water') },
+      ...{ key: batterKey(of.batter, 'water'), kind: 'water', what: fact('Water'), item: uncounted('water') },
       ...{ massG: made.waterG, exactG: made.waterExactG },
       stepG: made.waterExactG >= 100 || !isOwn ? scaleStepG : fineScaleStepG,
       where: fact('weighing.tare-lye-jug', {

@@ -34,7 +34,7 @@ export function colourLines(plan: Plan, portions: Portions, shelf: Shelf): Weigh
         what: fact('weighing.for-whole-pot', { part: part.name }),
         massG: part.massG,
         exactG: part.exactG,
-        where: together([dry(findById(shelf.colorants, part.colorant)?.dusty), MOMENT_WORDS[part.moment]], '; '),
+        where: together([dry(findById(shelf.colorants, part.colorant)?.dusty), fact(MOMENT_WORDS[part.moment])], '; '),
       }),
     )
   const onLadder = new Set(plan.ladders.flatMap(ladder => ladder.cups))

@@ -120,7 +120,7 @@ type Base = Pick<WeighLine, 'key' | 'kind' | 'group' | 'what' | 'massG' | 'exact
 
 /** A line with what the scale's step does to it. */
 export const line = (base: Base, { isCritical = false }: { isCritical?: boolean } = {}): WeighLine => ({
-  title: GROUP_TITLES[base.group],
+  title: fact(GROUP_TITLES[base.group]),
   batter: '',
   rounding: '',
   most: null,

@@ -79,7 +79,7 @@ export function scentLines(plan: Plan, portions: Portions, shelf: Shelf): WeighL
         what: part.name,
         where:
           i === 0
-            ? fact('weighing.cup-its-own-standing', { moment: MOMENTS[plan.scent!.moment] })
+            ? fact('weighing.cup-its-own-standing', { moment: fact(MOMENTS[plan.scent!.moment]) })
             : fact('weighing.tare-add-same-cup'),
       }))
     : []

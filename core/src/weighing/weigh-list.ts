@@ -42,7 +42,7 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
       kind: 'water',
       item: uncounted('water'),
       group: 'lye-water',
-      what: 'Water',
+      what: fact('Water'),
       massG: tidied(portions.waterG - portions.rinseG),
       exactG: Math.max(0, portions.waterExactG - portions.rinseG),
       stepG: scaleStepG,
@@ -202,7 +202,7 @@ function toppingLines(plan: Plan): WeighLine[] {
         ...{ key: `topping:${one.id}`, kind: 'topping', group: 'toppings', what: one.name },
         item: { kind: 'uncounted', id: `topping-${one.id}`, name: one.name },
         ...{ massG: roundNearest(one.massG, stepG), exactG: one.massG, stepG },
-        where: fact('weighing.small-pot-within-reach', { kind: TOPPINGS[one.kind] }),
+        where: fact('weighing.small-pot-within-reach', { kind: fact(TOPPINGS[one.kind]) }),
       }),
     )
 }

@@ -322,7 +322,10 @@ export interface EventsKept {
 }
 
 export interface ErrorAnswer {
+  /** In English. */
   sentence: Words
+  /** The same as a fact, for whoever says it in words of their own. */
+  words?: Words
   problems?: Problem[]
   /** On a conflict: what was saved meanwhile. */
   current?: BatchAnswer

@@ -1,4 +1,4 @@
-import { BATCH_SORTS, LIVES, TagsForm, clipped, freshCopy, say } from '@ostler/core'
+import { BATCH_SORTS, LIVES, TagsForm, clipped, fact, freshCopy, together } from '@ostler/core'
 import type { BatchSort, Life, Plan } from '@ostler/core'
 import { Router } from 'express'
 import { dayFrom } from '../http/day.ts'
@@ -87,7 +87,10 @@ export function batchRoutes({ store, looks, now, learning, looking }: Parts): Ro
     if (batch) return void res.json(batch)
     const name = await store.deletedName(workshopId, id)
     if (name === null) throw new HttpError(404, GONE)
-    throw new HttpError(410, `“${name}” was deleted. It can be brought back with all that was noted of it.`)
+    throw new HttpError(
+      410,
+      fact('“{name}” was deleted. It can be brought back with all that was noted of it.', { name }),
+    )
   })
 
   routes.get('/:id/face', async (req, res) => {
@@ -105,13 +108,19 @@ export function batchRoutes({ store, looks, now, learning, looking }: Parts): Ro
       // What was taken out of a plan is worked out anew as well: the store knows which batches have evidence.
       return learning.look(visitor.workshopId)
     }
-    if ('problems' in result) throw new HttpError(400, say(result.problems[0]!.sentence), { problems: result.problems })
+    if ('problems' in result) throw new HttpError(400, result.problems[0]!.sentence, { problems: result.problems })
     if (!result.current) throw new HttpError(404, GONE)
     const { current, parts } = result
-    throw new HttpError(409, `This was changed meanwhile by somebody else: ${parts.map(one => say(one)).join(', ')}.`, {
-      current,
-      parts,
-    })
+    throw new HttpError(
+      409,
+      fact('This was changed meanwhile by somebody else: {parts}.', {
+        parts: together(parts, ', '),
+      }),
+      {
+        current,
+        parts,
+      },
+    )
   })
 
   aboutRoutes(routes, store, now)

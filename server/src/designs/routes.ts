@@ -1,4 +1,4 @@
-import { readDesign, say } from '@ostler/core'
+import { readDesign } from '@ostler/core'
 import type { KeptDesign } from '@ostler/core'
 import { Router } from 'express'
 import { idFrom, revisionFrom } from '../http/body.ts'
@@ -12,7 +12,7 @@ const TAKEN = 'Another design has this name already. Choose another name.'
 function designFromBody(body: unknown): KeptDesign {
   const result = readDesign((body as { design?: unknown } | null)?.design)
   if (result.ok) return { ...result.design, name: result.design.name.trim() }
-  throw new HttpError(400, say(result.problems[0]!.sentence), { problems: result.problems })
+  throw new HttpError(400, result.problems[0]!.sentence, { problems: result.problems })
 }
 
 function savedFrom(result: SaveDesignResult) {

@@ -1,4 +1,4 @@
-import { parseForm, readChanges, readPlan, say, shelfKinds } from '@ostler/core'
+import { parseForm, readChanges, readPlan, shelfKinds } from '@ostler/core'
 import type { Change, Plan, ShelfKind } from '@ostler/core'
 import { HttpError } from './errors.ts'
 
@@ -6,14 +6,14 @@ import { HttpError } from './errors.ts'
 export function formFrom<T extends object>(form: new () => T, body: unknown): T {
   const parsed = parseForm(form, body)
   if (parsed.ok) return parsed.value
-  throw new HttpError(400, say(parsed.problems[0]!.sentence), { problems: parsed.problems })
+  throw new HttpError(400, parsed.problems[0]!.sentence, { problems: parsed.problems })
 }
 
 /** The body's plan, checked with the same rules as the page. */
 export function planFrom(body: unknown): Plan {
   const result = readPlan((body as { plan?: unknown } | null)?.plan)
   if (result.ok) return result.plan
-  throw new HttpError(400, say(result.problems[0]!.sentence), { problems: result.problems })
+  throw new HttpError(400, result.problems[0]!.sentence, { problems: result.problems })
 }
 
 /** As far as the database counts. */

@@ -1,4 +1,5 @@
-import type { ErrorAnswer } from '@ostler/core'
+import { say } from '@ostler/core'
+import type { ErrorAnswer, Words } from '@ostler/core'
 import type { ErrorRequestHandler } from 'express'
 import type { Logger } from 'pino'
 
@@ -6,10 +7,10 @@ import type { Logger } from 'pino'
 export class HttpError extends Error {
   constructor(
     readonly status: number,
-    sentence: string,
+    readonly words: Words,
     readonly extra: Partial<ErrorAnswer> = {},
   ) {
-    super(sentence)
+    super(say(words))
   }
 }
 
@@ -48,7 +49,11 @@ export const errorHandler =
   (error: unknown, _req, res, next) => {
     if (res.headersSent) return next(error)
     if (error instanceof HttpError)
-      return void res.status(error.status).json({ sentence: error.message, ...error.extra })
+      return void res.status(error.status).json({
+        sentence: error.message,
+        ...(typeof error.words !== 'string' && { words: error.words }),
+        ...error.extra,
+      })
     const { type = '', status = 0 } = (error ?? {}) as RefusedError
     const body = BODY[type]
     if (body) return void res.status(body[0]).json({ sentence: body[1] })

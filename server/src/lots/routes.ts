@@ -1,4 +1,4 @@
-import { LotBooking, say, shortWords } from '@ostler/core'
+import { LotBooking, fact, shortWords } from '@ostler/core'
 import { Router } from 'express'
 import type { Request } from 'express'
 import { formFrom, idFrom, kindFrom } from '../http/body.ts'
@@ -21,8 +21,12 @@ export function batchLotRoutes(store: LotStore): Router {
     const done = await store.book(visitorOf(req).workshopId, idFrom(req.params.id), booking)
     if (!done) throw new HttpError(404, GONE)
     if (done.ok) return void res.json(done.uses)
-    if ('lost' in done) throw new HttpError(409, `A lot of ${done.lost} is not on the shelf any more. Choose another.`)
-    throw new HttpError(409, say(shortWords(done.short[0]!)), { short: done.short })
+    if ('lost' in done)
+      throw new HttpError(
+        409,
+        fact('A lot of {lost} is not on the shelf any more. Choose another.', { lost: done.lost }),
+      )
+    throw new HttpError(409, shortWords(done.short[0]!), { short: done.short })
   })
   return routes
 }

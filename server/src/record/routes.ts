@@ -1,4 +1,4 @@
-import { readEntries, say } from '@ostler/core'
+import { fact, readEntries } from '@ostler/core'
 import { Router } from 'express'
 import type { Request } from 'express'
 import { idFrom } from '../http/body.ts'
@@ -44,8 +44,9 @@ export function recordRoutes(store: RecordStore): Router {
 
   routes.post('/', async (req: Request<{ id?: string }>, res) => {
     const read = readEntries((req.body as { entries?: unknown } | null)?.entries)
-    if (!read.ok) throw new HttpError(400, say(read.problems[0]!.sentence), { problems: read.problems })
-    if (read.entries.length > MOST_SENT) throw new HttpError(400, `At most ${MOST_SENT} entries go in one message.`)
+    if (!read.ok) throw new HttpError(400, read.problems[0]!.sentence, { problems: read.problems })
+    if (read.entries.length > MOST_SENT)
+      throw new HttpError(400, fact('At most {most} entries go in one message.', { most: MOST_SENT }))
     const done = await store.add(visitorOf(req), idFrom(req.params.id), read.entries)
     if (!done) throw new HttpError(404, GONE)
     if (done === 'full') throw new HttpError(409, 'This batch has as many entries as it can keep.')

@@ -1,4 +1,4 @@
-import { readDone, readSetting, say } from '@ostler/core'
+import { readDone, readSetting } from '@ostler/core'
 import type { RehearsalDone, RehearsalSetting } from '@ostler/core'
 import { Router } from 'express'
 import type { Request, RequestHandler } from 'express'
@@ -12,14 +12,14 @@ const GONE = 'This rehearsal does not exist.'
 function settingFrom(body: unknown): RehearsalSetting {
   const read = readSetting((body as { setting?: unknown } | null)?.setting)
   if (read.ok) return read.value
-  throw new HttpError(400, say(read.problems[0]!.sentence), { problems: read.problems })
+  throw new HttpError(400, read.problems[0]!.sentence, { problems: read.problems })
 }
 
 function doneFrom(body: unknown): { done: RehearsalDone; score: number | null; passed: boolean } {
   const { done, score, passed: isPassed } = (body ?? {}) as { done?: unknown; score?: unknown; passed?: unknown }
   const passed = isPassed === true
   const read = readDone(done)
-  if (!read.ok) throw new HttpError(400, say(read.problems[0]!.sentence), { problems: read.problems })
+  if (!read.ok) throw new HttpError(400, read.problems[0]!.sentence, { problems: read.problems })
   if (score === null || score === undefined) return { done: read.value, score: null, passed }
   if (typeof score !== 'number' || !Number.isInteger(score) || score < 0 || score > 100)
     throw new HttpError(400, 'Points are a whole number from 0 to 100.')

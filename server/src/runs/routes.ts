@@ -1,4 +1,4 @@
-import { openedRun, readEvents, runDocument, say } from '@ostler/core'
+import { fact, openedRun, readEvents, runDocument, say } from '@ostler/core'
 import type { EventsKept, NotedAnswer, RunEvents } from '@ostler/core'
 import { Router } from 'express'
 import type { Request, Response } from 'express'
@@ -34,7 +34,7 @@ export function batchRunRoutes({ store }: Pick<Parts, 'store'>): Router {
   })
   routes.post('/document', async (req: Request<{ id?: string }>, res) => {
     const read = openedRun((req.body as { run?: unknown } | null)?.run)
-    if (!read.ok) throw new HttpError(400, say(read.problems[0]!.sentence), { problems: read.problems })
+    if (!read.ok) throw new HttpError(400, read.problems[0]!.sentence, { problems: read.problems })
     const done = await store.bringIn(visitorOf(req).workshopId, idFrom(req.params.id), read.value)
     if (!done) throw new HttpError(404, 'This batch does not exist, or its plan cannot be read.')
     if (done === 'there') throw new HttpError(409, 'This run is here already.')
@@ -142,8 +142,9 @@ export function runRoutes(parts: Parts): Router {
   routes.post('/:id/events', async (req, res) => {
     const sent = (req.body as { events?: unknown } | null)?.events
     const read = readEvents(sent)
-    if (!read.ok) throw new HttpError(400, say(read.problems[0]!.sentence), { problems: read.problems })
-    if (read.events.length > MOST_SENT) throw new HttpError(400, `At most ${MOST_SENT} events go in one message.`)
+    if (!read.ok) throw new HttpError(400, read.problems[0]!.sentence, { problems: read.problems })
+    if (read.events.length > MOST_SENT)
+      throw new HttpError(400, fact('At most {most} events go in one message.', { most: MOST_SENT }))
     const { workshopId, memberId } = visitorOf(req)
     const seq = await store.add({ workshopId, memberId }, idFrom(req.params.id), read.events)
     if (seq === null) throw new HttpError(404, GONE)

@@ -1,5 +1,6 @@
 import { METRIC, ShareForm, designFrom, forecast, hexOfCup, sharedPlan, sharedShelf } from '@ostler/core'
 import { Router } from 'express'
+import { tellingFrom } from '../telling/telling.ts'
 import type { Request, RequestHandler } from 'express'
 import type { LookStore } from '../batches/looks.ts'
 import type { BatchStore } from '../batches/store.ts'
@@ -76,7 +77,11 @@ function sharedRoutes({ store, batches, shelves, looks, work }: Parts): Router {
   routes.get('/:token/sheet.pdf', async (req, res) => {
     const { shared, plan } = await found(req.params.token, 'sheet')
     const { shelf } = await shelves.all(shared.workshopId)
-    const pdf = await work.sheet({ plan, shelf: sharedShelf(shelf, plan, shared.withScents), habits: METRIC })
+    const { language, decimal } = tellingFrom(req.query)
+    const pdf = await work.sheet({
+      ...{ plan, shelf: sharedShelf(shelf, plan, shared.withScents) },
+      ...{ habits: { ...METRIC, decimal }, language },
+    })
     if (!pdf) throw new HttpError(409, 'This plan cannot be forecast just now.')
     res.type('application/pdf').set('content-disposition', 'inline; filename="pour-sheet.pdf"').send(Buffer.from(pdf))
   })

@@ -1,4 +1,5 @@
 import {
+  fact,
   forecast,
   heatPlan,
   potAfter,
@@ -12,7 +13,8 @@ import {
   showTemperature,
   weighList,
 } from '@ostler/core'
-import type { Forecast, Plan, Shelf, UnitHabits, WeighLine } from '@ostler/core'
+import type { FactValue, Forecast, Plan, Shelf, UnitHabits, WeighLine } from '@ostler/core'
+import { catalogueOf } from '../telling/telling.ts'
 import { Pages } from './page.ts'
 
 export interface SheetTask {
@@ -20,6 +22,13 @@ export interface SheetTask {
   plan: unknown
   shelf: Shelf
   habits: UnitHabits
+  language: string
+}
+
+/** How whoever reads the sheet is told things. */
+interface Told {
+  habits: UnitHabits
+  tell: (words: FactValue) => string
 }
 
 const SAFETY = [
@@ -33,44 +42,47 @@ const lineMass = (line: WeighLine, habits: UnitHabits): string =>
     ? showMassDown(line.massG, habits, line.stepG)
     : showMass(line.massG, habits, line.stepG)
 
-function weighing(pages: Pages, plan: Plan, made: Forecast, shelf: Shelf, habits: UnitHabits): void {
+function weighing(pages: Pages, plan: Plan, made: Forecast, shelf: Shelf, { habits, tell }: Told): void {
   const lines = printedLines(weighList(plan, made.portions, shelf), plan)
-  for (const title of new Set(lines.map(line => say(line.title, habits)))) {
+  for (const title of new Set(lines.map(line => tell(line.title)))) {
     pages.heading(title)
     pages.ticks(
       lines
-        .filter(line => say(line.title, habits) === title)
-        .map(line => ({ what: say(line.what, habits), note: say(line.where, habits), amount: lineMass(line, habits) })),
+        .filter(line => tell(line.title) === title)
+        .map(line => ({ what: tell(line.what), note: tell(line.where), amount: lineMass(line, habits) })),
     )
   }
 }
 
-function cups(pages: Pages, plan: Plan, { portions }: Forecast, habits: UnitHabits): void {
+function cups(pages: Pages, plan: Plan, { portions }: Forecast, { habits, tell }: Told): void {
   const after = potAfter(portions)
-  pages.heading('Cups')
+  pages.heading(tell(fact('Cups')))
   pages.ticks(
     plan.cups.flatMap((cup, i) => {
       const portion = portions.cups[i]!
       if (!(portion.totalG > 0)) return []
       const colours = portion.colours.map(part => `${showMass(part.powderG, habits, 0.01)} ${part.name}`)
-      const leaves = plan.division.mode === 'one-pot' ? `leaves ${showMass(after.cupsG[i]!, habits, 1)} in the pot` : ''
-      const note = [colours.length > 0 ? colours.join(', ') : 'plain', leaves].filter(Boolean).join('; ')
+      const leaves =
+        plan.division.mode === 'one-pot'
+          ? tell(fact('leaves {leftG} in the pot', { leftG: showMass(after.cupsG[i]!, habits, 1) }))
+          : ''
+      const note = [colours.length > 0 ? colours.join(', ') : tell(fact('plain')), leaves].filter(Boolean).join('; ')
       return [{ what: cup.name, note, amount: showMass(portion.batterG, habits, 1) }]
     }),
   )
 }
 
-function pours(pages: Pages, plan: Plan, { portions, lanes }: Forecast, habits: UnitHabits): void {
-  pages.heading('Pours')
+function pours(pages: Pages, plan: Plan, { portions, lanes }: Forecast, { habits, tell }: Told): void {
+  pages.heading(tell(fact('Pours')))
   pages.ticks(
     plan.score.map((pour, i) => {
       const layer = portions.layers[i]!
       const at = lanes.pours.find(one => one.pour === pour.id)
       const note = [
-        pour.overSpatula ? 'over a spatula' : 'freely',
-        `from ${showLength(pour.dropMm, habits)}`,
-        `to ${showLength(layer.toMm, habits)}`,
-        at && `about minute ${Math.round(at.startMin)}`,
+        tell(fact(pour.overSpatula ? 'over a spatula' : 'freely')),
+        tell(fact('from {height}', { height: showLength(pour.dropMm, habits) })),
+        tell(fact('to {height}', { height: showLength(layer.toMm, habits) })),
+        at && tell(fact('about minute {minute}', { minute: Math.round(at.startMin) })),
       ]
       const name = plan.cups.find(cup => cup.id === pour.cup)?.name ?? ''
       return {
@@ -83,33 +95,47 @@ function pours(pages: Pages, plan: Plan, { portions, lanes }: Forecast, habits: 
 }
 
 /** The pour sheet as a PDF; null of a plan that cannot be read or forecast. */
-export async function sheetPdf({ plan: kept, shelf, habits }: SheetTask): Promise<Uint8Array | null> {
+export async function sheetPdf({ plan: kept, shelf, habits, language }: SheetTask): Promise<Uint8Array | null> {
   const read = readPlan(kept)
   const result = read.ok ? forecast(read.plan, shelf) : null
   if (!read.ok || !result?.ok) return null
   const { plan } = read
+  const told: Told = { habits, tell: words => say(words, habits, catalogueOf(language)) }
+  const { tell } = told
   const made = result.forecast
   const heat = heatPlan(plan, shelf, made.portions)
   const pages = await Pages.open(plan.name)
   pages.title(plan.name)
   pages.text(
-    `Pour sheet. ${plan.mould.name}, soap ${showLength(plan.mould.fillMm, habits)} high; superfat ${showShare(made.portions.superfatShare)}.`,
+    tell(
+      fact('Pour sheet. {mould}, soap {height} high; superfat {superfat}.', {
+        mould: plan.mould.name,
+        height: showLength(plan.mould.fillMm, habits),
+        superfat: showShare(made.portions.superfatShare),
+      }),
+    ),
     { soft: true },
   )
-  const grave = made.notices.filter(one => one.weight === 'stop').map(one => `! ${say(one.sentence, habits)}`)
-  if (plan.isTrial) grave.unshift('! A trial: not for skin, not for sale.')
+  const grave = made.notices.filter(one => one.weight === 'stop').map(one => `! ${tell(one.sentence)}`)
+  if (plan.isTrial) grave.unshift(`! ${tell(fact('A trial: not for skin, not for sale.'))}`)
   for (const sentence of grave) pages.text(sentence, { bold: true })
-  pages.heading('Safety, before anything is weighed')
-  pages.ticks(SAFETY.map(what => ({ what })))
-  weighing(pages, plan, made, shelf, habits)
-  pages.heading('Temperatures')
+  pages.heading(tell(fact('Safety, before anything is weighed')))
+  pages.ticks(SAFETY.map(what => ({ what: tell(fact(what)) })))
+  weighing(pages, plan, made, shelf, told)
+  pages.heading(tell(fact('Temperatures')))
   pages.text(
-    `Lye to ${showTemperature(heat.lye.targetC, habits)}, oils to ${showTemperature(heat.oils.targetC, habits)}; the lye rises to about ${showTemperature(heat.peak.peakC, habits)}.`,
+    tell(
+      fact('Lye to {lyeC}, oils to {oilsC}; the lye rises to about {peakC}.', {
+        lyeC: showTemperature(heat.lye.targetC, habits),
+        oilsC: showTemperature(heat.oils.targetC, habits),
+        peakC: showTemperature(heat.peak.peakC, habits),
+      }),
+    ),
   )
-  cups(pages, plan, made, habits)
-  pours(pages, plan, made, habits)
+  cups(pages, plan, made, told)
+  pours(pages, plan, made, told)
   if (plan.notes !== '') {
-    pages.heading('Notes')
+    pages.heading(tell(fact('Notes')))
     pages.text(plan.notes)
   }
   return pages.save()

@@ -2,12 +2,12 @@ import {
   LEAST_WINDOW,
   MOST_ITEMS,
   RulesForm,
-  WINDOW_KINDS,
-  TimesForm,
-  WindowsForm,
   SHELF_KINDS,
+  TimesForm,
+  WINDOW_KINDS,
+  WindowsForm,
   checkItem,
-  say,
+  fact,
 } from '@ostler/core'
 import type { ShelfItem, ShelfKind } from '@ostler/core'
 import { Router } from 'express'
@@ -22,7 +22,7 @@ const BREATH = 50
 function itemFrom(kind: ShelfKind, value: unknown): ShelfItem {
   const checked = checkItem(kind, value)
   if (checked.ok) return checked.value
-  throw new HttpError(400, say(checked.problems[0]!.sentence), { problems: checked.problems })
+  throw new HttpError(400, checked.problems[0]!.sentence, { problems: checked.problems })
 }
 
 /** A revision from 0: 0 says that the item is new. */
@@ -54,7 +54,12 @@ export function shelfRoutes(store: ShelfStore): Router {
     if (narrow)
       throw new HttpError(
         400,
-        `The window for ${WINDOW_KINDS[narrow.kind]} would end at ${narrow.hi} after starting at ${narrow.lo}: it is at least ${LEAST_WINDOW} wide.`,
+        fact('The window for {kind} would end at {hi} after starting at {lo}: it is at least {least} wide.', {
+          kind: fact(WINDOW_KINDS[narrow.kind]),
+          hi: narrow.hi,
+          lo: narrow.lo,
+          least: LEAST_WINDOW,
+        }),
       )
     await store.setWindows(visitorOf(req).workshopId, windows)
     res.status(204).end()
@@ -70,7 +75,7 @@ export function shelfRoutes(store: ShelfStore): Router {
     const body = (req.body ?? {}) as { kind?: unknown; items?: unknown }
     const kind = kindFrom(body.kind)
     if (!Array.isArray(body.items) || body.items.length === 0 || body.items.length > MOST_ITEMS)
-      throw new HttpError(400, `An import brings 1 to ${MOST_ITEMS} items.`)
+      throw new HttpError(400, fact('An import brings 1 to {most} items.', { most: MOST_ITEMS }))
     const items: ImportedItem[] = []
     for (const one of body.items as unknown[]) {
       items.push({ item: itemFrom(kind, (one as { item?: unknown } | null)?.item), revision: revisionOrNew(one) })
@@ -79,18 +84,28 @@ export function shelfRoutes(store: ShelfStore): Router {
     }
     const { many } = SHELF_KINDS[kind]
     const twice = doubleIn(items)
-    if (twice) throw new HttpError(400, `Nothing was imported: “${twice.item.name}” stands in it twice.`)
+    if (twice)
+      throw new HttpError(400, fact('Nothing was imported: “{item}” stands in it twice.', { item: twice.item.name }))
     const done = await store.importAll(visitorOf(req).workshopId, kind, items)
     if (!done.ok && 'wouldBe' in done)
       throw new HttpError(
         400,
-        `Nothing was imported: the shelf would hold ${done.wouldBe} ${many.toLowerCase()}, and at most ${MOST_ITEMS} fit.`,
+        fact('Nothing was imported: the shelf would hold {wouldBe} {many}, and at most {most} fit.', {
+          wouldBe: done.wouldBe,
+          many: fact(many.toLowerCase()),
+          most: MOST_ITEMS,
+        }),
       )
     if (!done.ok) {
       const names = done.moved.slice(0, 3).join(', ')
       throw new HttpError(
         409,
-        `Nothing was imported: ${names}${done.moved.length > 3 ? ' and others' : ''} changed meanwhile. Look at the preview again.`,
+        fact(
+          done.moved.length > 3
+            ? 'Nothing was imported: {names} and others changed meanwhile. Look at the preview again.'
+            : 'Nothing was imported: {names} changed meanwhile. Look at the preview again.',
+          { names },
+        ),
       )
     }
     res.status(201).json({ count: items.length })
@@ -104,9 +119,17 @@ export function shelfRoutes(store: ShelfStore): Router {
     if (saved.ok) return void res.json(saved.stored)
     const { one, many } = SHELF_KINDS[kind]
     if ('full' in saved)
-      throw new HttpError(400, `A shelf holds at most ${MOST_ITEMS} ${many.toLowerCase()}; archive does not make room.`)
-    if (!saved.current) throw new HttpError(404, `There is no such ${one}.`)
-    throw new HttpError(409, `This ${one} was changed in another window meanwhile.`, { item: saved.current })
+      throw new HttpError(
+        400,
+        fact('A shelf holds at most {most} {many}; archive does not make room.', {
+          most: MOST_ITEMS,
+          many: fact(many.toLowerCase()),
+        }),
+      )
+    if (!saved.current) throw new HttpError(404, fact('There is no such {one}.', { one: fact(one) }))
+    throw new HttpError(409, fact('This {one} was changed in another window meanwhile.', { one: fact(one) }), {
+      item: saved.current,
+    })
   })
 
   return routes

@@ -1,4 +1,4 @@
-import { readTrial, say } from '@ostler/core'
+import { readTrial } from '@ostler/core'
 import { Router } from 'express'
 import { idFrom, revisionFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
@@ -10,7 +10,7 @@ const GONE = 'There is no such trial. It may have been deleted in another window
 function sentFrom(body: unknown): SentTrial {
   const { trial, batch } = (body ?? {}) as { trial?: unknown; batch?: unknown }
   const read = readTrial(trial)
-  if (!read.ok) throw new HttpError(400, say(read.problems[0]!.sentence), { problems: read.problems })
+  if (!read.ok) throw new HttpError(400, read.problems[0]!.sentence, { problems: read.problems })
   return { trial: read.trial, batch: batch === null || batch === undefined ? null : idFrom(batch) }
 }
 

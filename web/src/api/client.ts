@@ -1,4 +1,3 @@
-import { say } from '@ostler/core'
 import type {
   BatchAnswer,
   BinAnswer,
@@ -52,6 +51,7 @@ import type {
 import { format } from 'date-fns'
 import { lastingStore, readJson, writeJson } from '../kept/storage.ts'
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
+import { say, t } from '../words/index.ts'
 
 /** An answer that was not a yes. `status` 0: the server could not be reached. */
 export class ApiError extends Error {
@@ -66,7 +66,7 @@ export class ApiError extends Error {
 }
 
 const AWAY: ErrorAnswer = {
-  sentence: 'Ostler’s server cannot be reached just now. Nothing is lost; it is tried again.',
+  sentence: t('Ostler’s server cannot be reached just now. Nothing is lost; it is tried again.'),
 }
 
 /**
@@ -269,7 +269,7 @@ export const unshareRehearsal = (id: string) => call<undefined>('DELETE', `/rehe
 
 /** What a link shows; undefined: nothing was noted since that revision. */
 export const getWatched = (token: string, since: number | null) =>
-  call<RehearsalAnswer | undefined>('GET', `/watched/${token}${since === null ? '' : `?since=${since}`}`)
+  call<RehearsalAnswer | undefined>('GET', `/watched/${token}${since === null ? '' : t('?since={since}', { since })}`)
 
 export const saveRehearsal = (
   id: string,

@@ -11,6 +11,7 @@ import type {
 } from '@ostler/core'
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
 import { call } from './client.ts'
+import { t } from '../words/index.ts'
 
 export const membersQuery = queryOptions({
   queryKey: ['members'],
@@ -26,7 +27,8 @@ export const deleteWorkshop = (password: string) => call<void>('POST', '/members
 /** Who did what, the newest first; a page ends where the next begins. */
 export const deedsQuery = infiniteQueryOptions({
   queryKey: ['members', 'deeds'],
-  queryFn: ({ pageParam }) => call<DeedAnswer[]>('GET', `/members/deeds${pageParam ? `?before=${pageParam}` : ''}`),
+  queryFn: ({ pageParam }) =>
+    call<DeedAnswer[]>('GET', `/members/deeds${pageParam ? t('?before={pageParam}', { pageParam }) : ''}`),
   initialPageParam: '',
   getNextPageParam: page => page.at(-1)?.seq,
 })

@@ -18,6 +18,7 @@ import { SaveMark } from './save-mark.tsx'
 import { PageLinks, StageLinks } from './stage-bar.tsx'
 import { placeOf } from './stages.ts'
 import { TopBar } from '../frame/top-bar.tsx'
+import { t } from '../words/index.ts'
 
 /** What this browser still holds of a batch that the server has not. */
 const draftQuery = (id: string) =>
@@ -43,7 +44,7 @@ function BringBack({ id }: { id: string }) {
   return (
     <>
       <button className="button button-main" disabled={act.busy} onClick={() => void back()}>
-        Bring it back
+        {t('Bring it back')}
       </button>
       {act.sentence !== '' && <p role="alert">{act.sentence}</p>}
     </>
@@ -66,14 +67,14 @@ export function BatchFrame() {
           <div className="flex flex-wrap gap-3">
             {error instanceof ApiError && error.status === DELETED && <BringBack id={id} />}
             <Link to="/batches" className="button">
-              To the batches
+              {t('To the batches')}
             </Link>
           </div>
         </main>
       </>
     )
   }
-  if (!batch.data || !shelf.data || draft.isPending) return <p className="p-10 text-soft">Opening the batch …</p>
+  if (!batch.data || !shelf.data || draft.isPending) return <p className="p-10 text-soft">{t('Opening the batch …')}</p>
   return <Opened key={id} batch={batch.data} shelf={shelf.data.shelf} draft={draft.data ?? null} />
 }
 
@@ -134,9 +135,9 @@ function BatchPages() {
   const { name: page, path } = placeOf(useLocation().pathname)
   useUndoKeys()
   useEffect(() => {
-    document.title = `${page} · ${name} – Ostler`
+    document.title = t('{page} · {name} – Ostler', { page, name })
     return () => {
-      document.title = 'Ostler'
+      document.title = t('Ostler')
     }
   }, [name, page])
 
@@ -145,7 +146,7 @@ function BatchPages() {
       <TopBar>
         <TextField
           bare
-          label="Name of the batch"
+          label={t('Name of the batch')}
           value={name}
           onValue={value => batch.edit({ kind: 'set', path: ['name'], value }, 'name')}
           className="w-60 border-transparent bg-transparent font-title text-lg font-semibold hover:border-line"
@@ -156,8 +157,8 @@ function BatchPages() {
           <SaveMark />
           <button
             className="quiet"
-            aria-label="Undo"
-            title="Undo (Ctrl Z)"
+            aria-label={t('Undo')}
+            title={t('Undo (Ctrl Z)')}
             disabled={!canUndo}
             onClick={() => batch.undo()}
           >
@@ -165,8 +166,8 @@ function BatchPages() {
           </button>
           <button
             className="quiet"
-            aria-label="Redo"
-            title="Redo (Ctrl Shift Z)"
+            aria-label={t('Redo')}
+            title={t('Redo (Ctrl Shift Z)')}
             disabled={!canRedo}
             onClick={() => batch.redo()}
           >

@@ -1,10 +1,10 @@
-import { say } from '@ostler/core'
 import type { Due } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { useEffect } from 'react'
 import { duesQuery } from '../api/client.ts'
 import { tellsDue, toTell } from '../kept/due-notices.ts'
+import { say, t } from '../words/index.ts'
 
 /** How often it is looked for what has become due, ms. */
 const EVERY_MS = 5 * 60_000
@@ -35,7 +35,7 @@ export function DueTeller() {
     if (!data || !tellsDue()) return
     const fresh = toTell(data, format(new Date(), "yyyy-MM-dd'T'HH:mm"))
     if (fresh.length <= MOST_SINGLE) fresh.forEach(single)
-    else tell(`${fresh.length} things are due`, fresh.map(due => due.name).join(', '), 'due')
+    else tell(t('{fresh} things are due', { fresh: fresh.length }), fresh.map(due => due.name).join(', '), 'due')
   }, [data])
   return null
 }

@@ -6,6 +6,7 @@ import { GoAnywhere } from '../frame/go-anywhere.tsx'
 import { DueTeller } from './due-teller.tsx'
 import { SkipLinks, useFocusOnArrival, usePlaceTitle } from './ways-in.tsx'
 import { SignInPage } from '../features/sign-in/sign-in-page.tsx'
+import { t } from '../words/index.ts'
 
 /** Lets members in; everyone else signs in here, and the address they wanted stays. */
 export function Gate() {
@@ -15,12 +16,12 @@ export function Gate() {
       <main className="mx-auto max-w-140 p-10">
         <p className="mb-4">{error.message}</p>
         <button className="button" onClick={() => void refetch()}>
-          Try again
+          {t('Try again')}
         </button>
       </main>
     )
   }
-  if (!data) return <p className="p-10 text-soft">Opening the workshop …</p>
+  if (!data) return <p className="p-10 text-soft">{t('Opening the workshop …')}</p>
   if (data.needsSetUp) return <SetUpPage asksCode={data.needsSetUpCode} />
   if (!data.member) return <SignInPage demo={data.demo} />
   return <Inside />

@@ -1,4 +1,4 @@
-import { forecast, tidy, together } from '@ostler/core'
+import { forecast, together } from '@ostler/core'
 import type { Plan, Words } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
@@ -11,15 +11,16 @@ import type { SaveState } from '../plan/save-state.ts'
 import { Ask } from '../ui/ask.tsx'
 import { FacePicture } from '../drawing/face-picture.tsx'
 import { Say } from '../ui/say.tsx'
+import { rich, t, tidy } from '../words/index.ts'
 
 const MARKS: Record<SaveState['kind'], string> = {
-  saved: 'saved',
-  saving: 'saving …',
-  waiting: 'not saved yet, trying again',
-  'signed-out': 'not saved: signed out',
-  refused: 'not saved',
-  conflict: 'not saved: changed elsewhere',
-  gone: 'not saved: deleted elsewhere',
+  saved: t('saved'),
+  saving: t('saving …'),
+  waiting: t('not saved yet, trying again'),
+  'signed-out': t('not saved: signed out'),
+  refused: t('not saved'),
+  conflict: t('not saved: changed elsewhere'),
+  gone: t('not saved: deleted elsewhere'),
 }
 
 /** Says how the plan stands to the server, and asks when that needs an answer. */
@@ -32,7 +33,7 @@ export function SaveMark() {
   const detail =
     save.kind === 'waiting' || save.kind === 'refused' ? save.sentence : isKeptHere ? noted.refused : undefined
   const mark = isKeptHere
-    ? `${noted.unsent} noted here, not saved yet`
+    ? t('{unsent} noted here, not saved yet', { unsent: noted.unsent })
     : isSaved && noted !== null && noted.unsent > 0
       ? MARKS.saving
       : MARKS[save.kind]
@@ -61,7 +62,11 @@ function Version({ title, plan }: { title: string; plan: Plan }) {
       <h3 className="mb-2">{title}</h3>
       <FacePicture plan={plan} colours={made.ok ? made.forecast.colours : null} height={96} />
       <p className="mt-2 text-[13px] text-soft">
-        {plan.name} · {plan.score.length} layers · {tidy(plan.conditions.mixC, 1)} °C
+        {t('{plan} · {score} layers · {mixC} °C', {
+          plan: plan.name,
+          score: plan.score.length,
+          mixC: tidy(plan.conditions.mixC, 1),
+        })}
       </p>
     </div>
   )
@@ -74,7 +79,7 @@ function Conflict({ theirs, parts }: { theirs: Plan; parts: readonly Words[] }) 
   const [sentence, setSentence] = useState<Words>('')
   const keepBoth = async () => {
     try {
-      const copy = await addBatch({ ...mine, name: `${mine.name.slice(0, 66)}, my version` })
+      const copy = await addBatch({ ...mine, name: t('{mine}, my version', { mine: mine.name.slice(0, 66) }) })
       batch.takeTheirs()
       void navigate(`/batches/${copy.id}/score`)
     } catch (error) {
@@ -82,14 +87,16 @@ function Conflict({ theirs, parts }: { theirs: Plan; parts: readonly Words[] }) 
     }
   }
   return (
-    <Ask open wide title="This batch was changed in another window">
+    <Ask open wide title={t('This batch was changed in another window')}>
       <p className="mb-4">
-        Both versions are safe. Both have changed: <Say of={together(parts, '; ')} />. With mine on top, whatever else
-        was changed there stays.
+        {rich(
+          'Both versions are safe. Both have changed: {parts}. With mine on top, whatever else was changed there stays.',
+          { parts: <Say of={together(parts, '; ')} /> },
+        )}
       </p>
       <div className="mb-5 flex gap-4">
-        <Version title="In this window" plan={mine} />
-        <Version title="Saved meanwhile" plan={theirs} />
+        <Version title={t('In this window')} plan={mine} />
+        <Version title={t('Saved meanwhile')} plan={theirs} />
       </div>
       {sentence && (
         <p className="mb-3 text-rust">
@@ -98,13 +105,13 @@ function Conflict({ theirs, parts }: { theirs: Plan; parts: readonly Words[] }) 
       )}
       <div className="flex flex-wrap gap-3">
         <button className="button button-main" onClick={() => void keepBoth()}>
-          Keep both: save mine as a copy
+          {t('Keep both: save mine as a copy')}
         </button>
         <button className="button" onClick={() => batch.takeTheirs()}>
-          Take the saved one
+          {t('Take the saved one')}
         </button>
         <button className="button" onClick={() => batch.keepMine()}>
-          Put mine on top of it
+          {t('Put mine on top of it')}
         </button>
       </div>
     </Ask>
@@ -119,14 +126,14 @@ function Gone() {
     void navigate(`/batches/${copy.id}/score`)
   }
   return (
-    <Ask open title="This batch was deleted in another window">
-      <p className="mb-5">What you see here is still whole. It can be kept as a new batch.</p>
+    <Ask open title={t('This batch was deleted in another window')}>
+      <p className="mb-5">{t('What you see here is still whole. It can be kept as a new batch.')}</p>
       <div className="flex gap-3">
         <button className="button button-main" onClick={() => void again()}>
-          Keep it as a new batch
+          {t('Keep it as a new batch')}
         </button>
         <button className="button" onClick={() => void navigate('/batches')}>
-          Let it go
+          {t('Let it go')}
         </button>
       </div>
     </Ask>
@@ -141,8 +148,8 @@ function SignInAgain() {
     batch.retry()
   }
   return (
-    <Ask open title="Sign in to go on saving">
-      <p className="mb-4">Your edits are kept in this browser.</p>
+    <Ask open title={t('Sign in to go on saving')}>
+      <p className="mb-4">{t('Your edits are kept in this browser.')}</p>
       <SignInForm demo={null} onDone={() => void done()} />
     </Ask>
   )

@@ -4,6 +4,7 @@ import { Link, NavLink, useLocation } from 'react-router'
 import { useForecast, usePlan } from '../plan/context.tsx'
 import { useNotedState } from '../run/noted.tsx'
 import { STAGES, placeOf } from './stages.ts'
+import { t } from '../words/index.ts'
 
 /** The stages of the work, each saying in a word how it stands; at a desk, beside the name of the batch. */
 export function StageLinks() {
@@ -12,7 +13,7 @@ export function StageLinks() {
   const forecast = useForecast()
   const noted = useNotedState()?.state ?? null
   return (
-    <nav aria-label="Stages" className="flex self-stretch max-[900px]:hidden">
+    <nav aria-label={t('Stages')} className="flex self-stretch max-[900px]:hidden">
       {STAGES.map(stage => (
         <Link
           key={stage.name}
@@ -35,7 +36,10 @@ export function PageLinks() {
   return (
     <div className="flex min-h-9 items-stretch gap-1 border-b border-line px-4 max-[900px]:min-h-11 max-[900px]:px-1 print:hidden">
       <StageMenu />
-      <nav aria-label={`Pages of ${now.name}`} className="flex min-w-0 gap-1 max-[900px]:overflow-x-auto">
+      <nav
+        aria-label={t('Pages of {now}', { now: now.name })}
+        className="flex min-w-0 gap-1 max-[900px]:overflow-x-auto"
+      >
         {now.pages.map(({ path, name }) => (
           <NavLink
             key={path}

@@ -1,5 +1,6 @@
 import { needsAnswer } from '@ostler/core'
 import type { BenchState, Forecast, Plan } from '@ostler/core'
+import { t } from '../words/index.ts'
 
 /** The stages of a batch in the order of the work, each with its pages. */
 export interface Stage {
@@ -15,78 +16,78 @@ const isStop = (forecast: Forecast, about: RegExp): boolean =>
   forecast.notices.some(notice => notice.weight === 'stop' && about.test(notice.path))
 
 function batterWord(plan: Plan, forecast: Forecast | null): string {
-  if (!forecast) return '▲ oil missing'
+  if (!forecast) return t('▲ oil missing')
   const { weight, superfatShare } = forecast.freeLye
-  if (weight === 'stop' && needsAnswer(plan, superfatShare)) return '▲ free lye'
-  if (isStop(forecast, /^scent/)) return '▲ scent'
-  if (isStop(forecast, /^(recipe|conditions)/)) return '▲ stop'
-  return weight === 'none' ? 'ready' : '△ lye'
+  if (weight === 'stop' && needsAnswer(plan, superfatShare)) return t('▲ free lye')
+  if (isStop(forecast, /^scent/)) return t('▲ scent')
+  if (isStop(forecast, /^(recipe|conditions)/)) return t('▲ stop')
+  return weight === 'none' ? t('ready') : t('△ lye')
 }
 
-const RISKS = { calm: 'likely', tight: '△ tight', trouble: '▲ trouble' } as const
+const RISKS = { calm: t('likely'), tight: t('△ tight'), trouble: t('▲ trouble') } as const
 
 export const STAGES: readonly Stage[] = [
   {
-    name: 'Batter',
+    name: t('Batter'),
     pages: [
-      { path: 'batter', name: 'Recipe' },
-      { path: 'heat', name: 'Heat' },
+      { path: 'batter', name: t('Recipe') },
+      { path: 'heat', name: t('Heat') },
     ],
     word: batterWord,
   },
   {
-    name: 'Score',
+    name: t('Score'),
     pages: [
-      { path: 'score', name: 'Score' },
-      { path: 'cups', name: 'Cups' },
-      { path: 'colour', name: 'Colour' },
-      { path: 'bars', name: 'Bars' },
+      { path: 'score', name: t('Score') },
+      { path: 'cups', name: t('Cups') },
+      { path: 'colour', name: t('Colour') },
+      { path: 'bars', name: t('Bars') },
     ],
     also: ['design', 'compare'],
     word: (_, forecast) => (forecast ? RISKS[forecast.risk.state] : '–'),
   },
   {
-    name: 'Prepare',
+    name: t('Prepare'),
     pages: [
-      { path: 'prepare', name: 'Run sheet' },
-      { path: 'weigh', name: 'Weigh' },
-      { path: 'cards', name: 'Cards' },
-      { path: 'sheet', name: 'Sheet' },
+      { path: 'prepare', name: t('Run sheet') },
+      { path: 'weigh', name: t('Weigh') },
+      { path: 'cards', name: t('Cards') },
+      { path: 'sheet', name: t('Sheet') },
     ],
     word: (_, __, noted) => {
       const [weighed, ticked] = [noted?.weighed ?? {}, noted?.ticked ?? {}].map(one => Object.keys(one).length)
-      return weighed! > 0 ? `${weighed} weighed` : ticked! > 0 ? 'begun' : 'not begun'
+      return weighed! > 0 ? t('{weighed} weighed', { weighed }) : ticked! > 0 ? t('begun') : t('not begun')
     },
   },
   {
-    name: 'Bench',
+    name: t('Bench'),
     pages: [
-      { path: 'rehearse', name: 'Rehearse' },
-      { path: 'bench', name: 'Make it' },
+      { path: 'rehearse', name: t('Rehearse') },
+      { path: 'bench', name: t('Make it') },
     ],
-    word: () => 'minute by minute',
+    word: () => t('minute by minute'),
   },
   {
-    name: 'Rest',
+    name: t('Rest'),
     pages: [
-      { path: 'rest', name: 'Rest' },
-      { path: 'cut', name: 'Cut' },
+      { path: 'rest', name: t('Rest') },
+      { path: 'cut', name: t('Cut') },
     ],
-    word: ({ rest }) => (rest.weighIns.length > 0 ? 'curing' : rest.pouredAt !== '' ? 'poured' : 'not poured'),
+    word: ({ rest }) => (rest.weighIns.length > 0 ? t('curing') : rest.pouredAt !== '' ? t('poured') : t('not poured')),
   },
   {
-    name: 'Record',
+    name: t('Record'),
     pages: [
-      { path: 'outcome', name: 'Outcome' },
-      { path: 'faults', name: 'Faults' },
-      { path: 'taught', name: 'What it taught' },
-      { path: 'lots', name: 'Lots' },
-      { path: 'cost', name: 'Cost' },
-      { path: 'labels', name: 'Labels' },
-      { path: 'record', name: 'Whole record' },
-      { path: 'history', name: 'History' },
+      { path: 'outcome', name: t('Outcome') },
+      { path: 'faults', name: t('Faults') },
+      { path: 'taught', name: t('What it taught') },
+      { path: 'lots', name: t('Lots') },
+      { path: 'cost', name: t('Cost') },
+      { path: 'labels', name: t('Labels') },
+      { path: 'record', name: t('Whole record') },
+      { path: 'history', name: t('History') },
     ],
-    word: ({ rest }) => (rest.pouredAt !== '' ? 'what came of it' : 'later'),
+    word: ({ rest }) => (rest.pouredAt !== '' ? t('what came of it') : t('later')),
   },
 ]
 
@@ -97,7 +98,7 @@ export interface Place {
   name: string
 }
 
-const OTHERS: Readonly<Record<string, string>> = { design: 'Design sheet', compare: 'Compare' }
+const OTHERS: Readonly<Record<string, string>> = { design: t('Design sheet'), compare: t('Compare') }
 
 /** Where an address of a batch stands. */
 export function placeOf(pathname: string): Place {

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react'
 import { useLocation } from 'react-router'
+import { t } from '../words/index.ts'
 
 /** Puts the keyboard's focus on a place of the page, so that the next Tab goes on from there. */
 export function focusOn(selector: string): void {
@@ -18,11 +19,11 @@ export function SkipLinks() {
   return (
     <div className="print:hidden">
       <button className={SKIP} onClick={() => focusOn('main')}>
-        Skip to the page
+        {t('Skip to the page')}
       </button>
       {pathname.endsWith('/score') && (
         <button className={SKIP} onClick={() => focusOn('[data-place="risk"]')}>
-          Skip to the biggest risk and Best plan
+          {t('Skip to the biggest risk and Best plan')}
         </button>
       )}
     </div>
@@ -55,16 +56,16 @@ export function useFocusOnArrival(): void {
 const isLeft = (): boolean => document.activeElement?.closest('nav, [role="menu"]') !== null
 
 const TITLES: readonly (readonly [RegExp, string])[] = [
-  [/^\/batches\/?$/, 'Batches'],
-  [/^\/designs/, 'Designs'],
-  [/^\/shelf/, 'Shelf'],
-  [/^\/recipes/, 'Recipes'],
-  [/^\/glossary/, 'Words of the craft'],
-  [/^\/lessons/, 'Lessons'],
-  [/^\/trials/, 'Trials'],
-  [/^\/members/, 'Members'],
-  [/^\/bin/, 'Bin'],
-  [/^\/account/, 'Your account'],
+  [/^\/batches\/?$/, t('Batches')],
+  [/^\/designs/, t('Designs')],
+  [/^\/shelf/, t('Shelf')],
+  [/^\/recipes/, t('Recipes')],
+  [/^\/glossary/, t('Words of the craft')],
+  [/^\/lessons/, t('Lessons')],
+  [/^\/trials/, t('Trials')],
+  [/^\/members/, t('Members')],
+  [/^\/bin/, t('Bin')],
+  [/^\/account/, t('Your account')],
 ]
 
 /** Each place of the workshop has its own title; a batch's pages set theirs. */
@@ -72,6 +73,6 @@ export function usePlaceTitle(): void {
   const { pathname } = useLocation()
   useEffect(() => {
     const title = TITLES.find(([at]) => at.test(pathname))?.[1]
-    if (title) document.title = `${title} – Ostler`
+    if (title) document.title = t('{title} – Ostler', { title })
   }, [pathname])
 }

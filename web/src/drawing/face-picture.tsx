@@ -3,6 +3,7 @@ import type { ColourForecast, Forecast, Gelled, Plan } from '@ostler/core'
 import { useMemo } from 'react'
 import { FaceCanvas } from './face-canvas.tsx'
 import { cupHex, useColourView } from '../plan/colour-view.ts'
+import { t } from '../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -67,7 +68,7 @@ function Swirled({ plan, colours, pours, height, gelledOf }: Props) {
       hexes={hexes}
       names={colourNames(plan, design)}
       drawnWith={plan}
-      label={`Face of ${plan.name}`}
+      label={t('Face of {plan}', { plan: plan.name })}
       className="max-w-full"
       style={{ width, height }}
     />
@@ -86,7 +87,7 @@ function Layers({ plan, colours, height, gelledOf }: Props) {
       width={(height * width) / fillMm}
       preserveAspectRatio="none"
       role="img"
-      aria-label={`Face, from the bottom: ${names.join(', ')}`}
+      aria-label={t('Face, from the bottom: {names}', { names: names.join(', ') })}
       className="max-w-full"
     >
       {plan.score.map((pour, i) => {

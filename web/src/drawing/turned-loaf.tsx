@@ -3,6 +3,7 @@ import type { Design, Plan, Program, View, Words } from '@ostler/core'
 import { useRef, useState } from 'react'
 import type { CSSProperties, KeyboardEvent, PointerEvent } from 'react'
 import { FaceCanvas } from './face-canvas.tsx'
+import { t } from '../words/index.ts'
 
 interface Props {
   design: Design
@@ -157,7 +158,7 @@ export function TurnedLoaf({ design, hexes, names, plan, at, width, height }: Pr
     <div
       role="application"
       tabIndex={0}
-      aria-label="The block in space. Turn it by dragging or with the arrow keys."
+      aria-label={t('The block in space. Turn it by dragging or with the arrow keys.')}
       className="relative cursor-grab touch-none overflow-hidden active:cursor-grabbing"
       style={{ width, height, perspective: 1600 }}
       onPointerDown={down}
@@ -173,7 +174,7 @@ export function TurnedLoaf({ design, hexes, names, plan, at, width, height }: Pr
             program={program}
             view={side.view}
             {...{ hexes, names, plan }}
-            label={`Side: ${side.key}`}
+            label={t('Side: {key}', { key: side.key })}
             className="absolute max-w-none"
             style={{
               width: side.width,

@@ -5,38 +5,39 @@ import { useLocation, useNavigate } from 'react-router'
 import { ALL_BATCHES, batchesQuery } from '../api/client.ts'
 import { GLOSSARY } from '../ui/glossary.ts'
 import { PLACES } from './places.tsx'
+import { t } from '../words/index.ts'
 
 const MORE = [
-  ['/lessons', 'Lessons: rehearse the pour'],
-  ['/craft', 'Lye, air, cleaning up'],
-  ['/faults', 'When something looks wrong'],
-  ['/glossary', 'Words of the craft'],
-  ['/bin', 'Bin'],
-  ['/account', 'Password and sessions'],
-  ['/members', 'Members'],
+  ['/lessons', t('Lessons: rehearse the pour')],
+  ['/craft', t('Lye, air, cleaning up')],
+  ['/faults', t('When something looks wrong')],
+  ['/glossary', t('Words of the craft')],
+  ['/bin', t('Bin')],
+  ['/account', t('Password and sessions')],
+  ['/members', t('Members')],
 ] as const
 
 /** Pages of a batch, as they are asked for. */
 const OF_BATCH = [
-  ['batter', 'Recipe'],
-  ['heat', 'Heat'],
-  ['score', 'Score'],
-  ['cups', 'Cups'],
-  ['colour', 'Colour'],
-  ['bars', 'Bars'],
-  ['prepare', 'Run sheet'],
-  ['weigh', 'Weigh'],
-  ['sheet', 'Pour sheet'],
-  ['rehearse', 'Rehearse'],
-  ['bench', 'Bench: make it'],
-  ['rest', 'Rest'],
-  ['cut', 'Cut'],
-  ['outcome', 'Outcome'],
-  ['faults', 'Faults'],
-  ['cost', 'Cost'],
-  ['labels', 'Labels'],
-  ['record', 'Whole record'],
-  ['history', 'History'],
+  ['batter', t('Recipe')],
+  ['heat', t('Heat')],
+  ['score', t('Score')],
+  ['cups', t('Cups')],
+  ['colour', t('Colour')],
+  ['bars', t('Bars')],
+  ['prepare', t('Run sheet')],
+  ['weigh', t('Weigh')],
+  ['sheet', t('Pour sheet')],
+  ['rehearse', t('Rehearse')],
+  ['bench', t('Bench: make it')],
+  ['rest', t('Rest')],
+  ['cut', t('Cut')],
+  ['outcome', t('Outcome')],
+  ['faults', t('Faults')],
+  ['cost', t('Cost')],
+  ['labels', t('Labels')],
+  ['record', t('Whole record')],
+  ['history', t('History')],
 ] as const
 
 const ITEM = 'flex min-h-10 cursor-pointer items-center px-3 data-[selected=true]:bg-chosen'
@@ -85,30 +86,30 @@ function Palette({ onClose }: { onClose: () => void }) {
   return (
     <Command.Dialog
       open
-      label="Go anywhere"
+      label={t('Go anywhere')}
       filter={holds}
       onOpenChange={open => !open && onClose()}
       overlayClassName="fixed inset-0 z-40 bg-ink/40"
       contentClassName="fixed top-[12vh] left-1/2 z-50 w-[min(36rem,94vw)] -translate-x-1/2 border border-ink bg-paper"
     >
       <Command.Input
-        placeholder="a page, a batch, a word"
+        placeholder={t('a page, a batch, a word')}
         className="min-h-12 w-full border-b border-line bg-paper px-3 text-lg outline-none"
       />
       <Command.List className="max-h-[56vh] overflow-y-auto pb-2">
-        <Command.Empty className="p-3 text-soft">Nothing is called that.</Command.Empty>
+        <Command.Empty className="p-3 text-soft">{t('Nothing is called that.')}</Command.Empty>
         {batch && (
-          <Command.Group heading="This batch" className={GROUP}>
+          <Command.Group heading={t('This batch')} className={GROUP}>
             {OF_BATCH.map(([path, text]) => line(`/batches/${batch}/${path}`, text))}
           </Command.Group>
         )}
-        <Command.Group heading="Pages" className={GROUP}>
+        <Command.Group heading={t('Pages')} className={GROUP}>
           {[...PLACES, ...MORE].map(([to, text]) => line(to, text))}
         </Command.Group>
-        <Command.Group heading="Batches" className={GROUP}>
+        <Command.Group heading={t('Batches')} className={GROUP}>
           {data?.pages.flatMap(page => page.batches).map(one => line(`/batches/${one.id}/score`, one.name, 'batch'))}
         </Command.Group>
-        <Command.Group heading="Words" className={GROUP}>
+        <Command.Group heading={t('Words')} className={GROUP}>
           {GLOSSARY.map(({ at, word }) => line(`/glossary/${at}`, word, 'word'))}
         </Command.Group>
       </Command.List>

@@ -1,20 +1,21 @@
 import { NavLink } from 'react-router'
+import { t } from '../words/index.ts'
 
 /** Places of the workshop, by their address. */
 export const PLACES = [
-  ['/today', 'Today'],
-  ['/batches', 'Batches'],
-  ['/rack', 'Rack'],
-  ['/designs', 'Designs'],
-  ['/trials', 'Trials'],
-  ['/shelf', 'Shelf'],
-  ['/recipes', 'Recipes'],
+  ['/today', t('Today')],
+  ['/batches', t('Batches')],
+  ['/rack', t('Rack')],
+  ['/designs', t('Designs')],
+  ['/trials', t('Trials')],
+  ['/shelf', t('Shelf')],
+  ['/recipes', t('Recipes')],
 ] as const
 
 /** The workshop's own places, beside the name of the house. */
 export const Places = () => (
   <nav
-    aria-label="Places"
+    aria-label={t('Places')}
     className="flex gap-1 self-stretch max-[900px]:min-h-10 max-[600px]:w-full max-[600px]:gap-0"
   >
     {PLACES.map(([path, text]) => (

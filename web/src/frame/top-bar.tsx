@@ -21,6 +21,7 @@ import { saveHabits, sessionQuery, signOut } from '../api/client.ts'
 import { lastingStore, readText, writeText } from '../kept/storage.ts'
 import { KeysDialog } from './keys-dialog.tsx'
 import { useToast } from '../ui/toast.tsx'
+import { rich, t } from '../words/index.ts'
 
 const LIGHT_KEY = 'ostler.light'
 
@@ -41,11 +42,11 @@ function useLight(): [string, () => void] {
 const ITEM = 'flex cursor-pointer items-center gap-2 rounded px-3 py-1.5 outline-none data-highlighted:bg-chosen'
 
 const PAGES = [
-  { to: '/glossary', Icon: BookOpen, text: 'Words of the craft' },
-  { to: '/lessons', Icon: GraduationCap, text: 'Lessons: rehearse the pour' },
-  { to: '/craft', Icon: ListChecks, text: 'Lye, air, cleaning up' },
-  { to: '/faults', Icon: Search, text: 'When something looks wrong' },
-  { to: '/bin', Icon: Trash2, text: 'Bin' },
+  { to: '/glossary', Icon: BookOpen, text: t('Words of the craft') },
+  { to: '/lessons', Icon: GraduationCap, text: t('Lessons: rehearse the pour') },
+  { to: '/craft', Icon: ListChecks, text: t('Lye, air, cleaning up') },
+  { to: '/faults', Icon: Search, text: t('When something looks wrong') },
+  { to: '/bin', Icon: Trash2, text: t('Bin') },
 ] as const
 
 /** Pages to read in, from the menu. */
@@ -63,13 +64,13 @@ const Own = ({ session: data }: { session: SessionAnswer | undefined }) => (
   <>
     <DropdownMenu.Item className={ITEM} asChild>
       <Link to="/account">
-        <UserRound size={16} aria-hidden /> {data?.member?.name}: password, sessions
+        <UserRound size={16} aria-hidden /> {t('{member}: password, sessions', { member: data?.member?.name })}
       </Link>
     </DropdownMenu.Item>
     {data?.member?.role === 'owner' && (
       <DropdownMenu.Item className={ITEM} asChild>
         <Link to="/members">
-          <Users size={16} aria-hidden /> Members
+          <Users size={16} aria-hidden /> {t('Members')}
         </Link>
       </DropdownMenu.Item>
     )}
@@ -80,7 +81,7 @@ const Own = ({ session: data }: { session: SessionAnswer | undefined }) => (
 const LooksOnly = ({ session: data }: { session: SessionAnswer | undefined }) =>
   data?.member?.role === 'looker' ? (
     <p role="note" className="shrink-0 bg-chosen px-5 py-1 text-center print:hidden">
-      You look at {data.workshop?.name}: nothing that you change is kept.
+      {t('You look at {workshop}: nothing that you change is kept.', { workshop: data.workshop?.name })}
     </p>
   ) : null
 
@@ -114,11 +115,11 @@ export function TopBar({ children }: { children?: ReactNode }) {
       <LooksOnly session={data} />
       <header className="flex min-h-12 items-center gap-x-6 gap-y-1 border-b border-line px-5 max-[900px]:flex-wrap max-[900px]:px-3 print:hidden">
         <Link to="/batches" className="font-title text-xl font-bold">
-          Ostler
+          {t('Ostler')}
         </Link>
         {children}
         <DropdownMenu.Root>
-          <DropdownMenu.Trigger className="quiet ml-auto max-[900px]:order-1" aria-label="Workshop and settings">
+          <DropdownMenu.Trigger className="quiet ml-auto max-[900px]:order-1" aria-label={t('Workshop and settings')}>
             <UserRound size={18} aria-hidden />
             <span
               className={children && isBatch ? 'sr-only' : 'max-w-44 truncate whitespace-nowrap max-[900px]:sr-only'}
@@ -132,21 +133,21 @@ export function TopBar({ children }: { children?: ReactNode }) {
               sideOffset={4}
               className="z-30 w-64 rounded border border-ink bg-paper p-1.5"
             >
-              <DropdownMenu.Label className="px-3 py-1 text-[13px] text-soft">Units</DropdownMenu.Label>
+              <DropdownMenu.Label className="px-3 py-1 text-[13px] text-soft">{t('Units')}</DropdownMenu.Label>
               <DropdownMenu.Item className={ITEM} onSelect={() => void keep(METRIC)}>
-                <span className="w-4">{habits.mass === 'g' ? '✓' : ''}</span> g, °C, mm
+                {rich('{mass} g, °C, mm', { mass: <span className="w-4">{habits.mass === 'g' ? '✓' : ''}</span> })}
               </DropdownMenu.Item>
               <DropdownMenu.Item className={ITEM} onSelect={() => void keep(IMPERIAL)}>
-                <span className="w-4">{habits.mass === 'oz' ? '✓' : ''}</span> oz, °F, in
+                {rich('{mass} oz, °F, in', { mass: <span className="w-4">{habits.mass === 'oz' ? '✓' : ''}</span> })}
               </DropdownMenu.Item>
               <DropdownMenu.Separator className="my-1 h-px bg-line" />
               <DropdownMenu.Item className={ITEM} onSelect={toggleLight}>
                 {light === 'dim' ? <Sun size={16} aria-hidden /> : <Moon size={16} aria-hidden />}
-                {light === 'dim' ? 'Daylight screen' : 'Dim screen for the bench'}
+                {light === 'dim' ? t('Daylight screen') : t('Dim screen for the bench')}
               </DropdownMenu.Item>
               <Pages />
               <DropdownMenu.Item className={ITEM} onSelect={() => setKeys(true)}>
-                <Keyboard size={16} aria-hidden /> Keys
+                <Keyboard size={16} aria-hidden /> {t('Keys')}
               </DropdownMenu.Item>
               <DropdownMenu.Separator className="my-1 h-px bg-line" />
               <DropdownMenu.Label className="px-3 py-1 text-[13px] text-soft">
@@ -154,7 +155,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
               </DropdownMenu.Label>
               <Own session={data} />
               <DropdownMenu.Item className={ITEM} onSelect={() => void leave()}>
-                Sign out {data?.member?.name}
+                {t('Sign out {member}', { member: data?.member?.name })}
               </DropdownMenu.Item>
             </DropdownMenu.Content>
           </DropdownMenu.Portal>

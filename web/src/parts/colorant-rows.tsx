@@ -11,6 +11,7 @@ import { smallMass } from '../ui/small-mass.ts'
 import { Swatch } from '../ui/swatch.tsx'
 import { colorantOptions } from '../ui/add-options.ts'
 import { useSay } from '../ui/say.tsx'
+import { t } from '../words/index.ts'
 
 interface Props {
   cup: Cup
@@ -45,11 +46,11 @@ export function ColorantRows({ cup, index, brief = false }: Props) {
           onRemove={() => set(cup.colorants.filter((_, k) => k !== j))}
         />
       ))}
-      {cup.colorants.length === 0 && <p className="text-soft">Plain, no colour.</p>}
+      {cup.colorants.length === 0 && <p className="text-soft">{t('Plain, no colour.')}</p>}
       {cup.colorants.length < MAX_CUP_COLORANTS ? (
-        <AddChoice what="a colorant" options={colorantOptions(unused, habits)} onAdd={add} />
+        <AddChoice what={t('a colorant')} options={colorantOptions(unused, habits)} onAdd={add} />
       ) : (
-        <p className="text-[13px] text-soft">A cup has at most {MAX_CUP_COLORANTS} colorants.</p>
+        <p className="text-[13px] text-soft">{t('A cup has at most {what} colorants.', { what: MAX_CUP_COLORANTS })}</p>
       )}
     </div>
   )
@@ -69,12 +70,16 @@ const ML_PER_SPOON = 5
 /** "1 1/2 tsp" as a dose, by the weight of this powder's spoon. */
 function spoonDose(colorant: Colorant | undefined, ml: number, portion: PortionColour | undefined, batterG: number) {
   const refused = (sentence: string): EditResult => ({ ok: false, path: 'dose', sentence })
-  if (!colorant || !portion) return refused('This colorant is not on the shelf, so its spoons have no weight.')
+  if (!colorant || !portion) return refused(t('This colorant is not on the shelf, so its spoons have no weight.'))
   const dose = doseOfSpoons(colorant, ml / ML_PER_SPOON, batterG)
   if (dose !== null) return dose
   return colorant.teaspoonG > 0
-    ? refused('This cup holds nothing yet: give it a layer first, or type the dose in g/kg.')
-    : refused(`Nobody has weighed a spoon of ${colorant.name} yet: type g/kg, or weigh a level teaspoon for the shelf.`)
+    ? refused(t('This cup holds nothing yet: give it a layer first, or type the dose in g/kg.'))
+    : refused(
+        t('Nobody has weighed a spoon of {colorant} yet: type g/kg, or weigh a level teaspoon for the shelf.', {
+          colorant: colorant.name,
+        }),
+      )
 }
 
 function Row({ index, at, part, brief, onRemove }: RowProps) {
@@ -89,7 +94,7 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
   const set = (key: keyof CupColorant, value: unknown) => batch.edit({ kind: 'set', path: path(key), value })
   const cup = usePlan(state => state.plan.cups[index]!.id)
   const setDose = (doseGPerKg: number) =>
-    batch.edit({ kind: 'set-dose', cup, colorant: part.colorant, doseGPerKg }, `dose ${index} ${at}`)
+    batch.edit({ kind: 'set-dose', cup, colorant: part.colorant, doseGPerKg }, t('dose {index} {at}', { index, at }))
   const setSpoons = (ml: number): EditResult => {
     const dose = spoonDose(colorant, ml, colour, portion?.batterG ?? 0)
     return typeof dose === 'number' ? setDose(Number((part.basis === 'oils' ? dose * perOils : dose).toFixed(4))) : dose
@@ -100,14 +105,14 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
       <div className="flex items-center gap-2">
         <Swatch hex={colorant?.hex ?? '#888888'} size={14} />
         <strong className="min-w-0 truncate">{name}</strong>
-        <button className="quiet ml-auto" aria-label={`Remove ${name}`} onClick={onRemove}>
+        <button className="quiet ml-auto" aria-label={t('Remove {name}', { name })} onClick={onRemove}>
           <Trash2 size={15} aria-hidden />
         </button>
       </div>
       {part.slurry === null ? (
         <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
           <QuantityField
-            label="Dose"
+            label={t('Dose')}
             kind="dose"
             width={60}
             habits={habits}
@@ -117,7 +122,7 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
           />
           {!brief && (
             <Choice
-              label="Measured by"
+              label={t('Measured by')}
               value={part.basis}
               options={[
                 { value: 'batter', text: 'batter' },
@@ -131,30 +136,30 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
             />
           )}
           <Choice<Medium>
-            label="Stirred into"
+            label={t('Stirred into')}
             value={part.medium}
             options={(Object.keys(MEDIA) as Medium[]).map(medium => ({
               value: medium,
-              text: medium === 'none' ? 'nothing, dry' : medium,
+              text: medium === 'none' ? t('nothing, dry') : medium,
             }))}
             onValue={value => told(set('medium', value))}
           />
           {part.medium !== 'none' && (
-            <PlanField label="Liquid, times powder" kind="plain" width={52} path={path('mediumRatio')} />
+            <PlanField label={t('Liquid, times powder')} kind="plain" width={52} path={path('mediumRatio')} />
           )}
         </div>
       ) : (
         <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
-          <PlanField label="Powder in it" kind="mass" decimals={2} width={64} path={path('slurry', 'powderG')} />
-          <PlanField label="Liquid in it" kind="mass" decimals={2} width={64} path={path('slurry', 'mediumG')} />
-          <PlanField label="Used here" kind="mass" decimals={2} width={64} path={path('slurry', 'usedG')} />
+          <PlanField label={t('Powder in it')} kind="mass" decimals={2} width={64} path={path('slurry', 'powderG')} />
+          <PlanField label={t('Liquid in it')} kind="mass" decimals={2} width={64} path={path('slurry', 'mediumG')} />
+          <PlanField label={t('Used here')} kind="mass" decimals={2} width={64} path={path('slurry', 'usedG')} />
         </div>
       )}
       {colour && <Follows colour={colour} colorant={colorant} brief={brief} />}
       {!brief && (
         <Check
           className="text-[13px]"
-          label="from a slurry already made: its weights decide the dose"
+          label={t('from a slurry already made: its weights decide the dose')}
           checked={part.slurry !== null}
           onChange={on => told(set('slurry', on ? slurryOf(colour) : null))}
         />
@@ -192,9 +197,14 @@ function Follows({
         {smallMass(colour.powderG, colour.exact.powderG, habits, step)} {habits.mass}
       </strong>
       {colour.exact.mediumG > 0 &&
-        ` in ${smallMass(colour.mediumG, colour.exact.mediumG, habits, step)} ${habits.mass} ${colour.medium === 'none' ? 'liquid' : colour.medium}`}
-      {colour.fromSlurry && ` · true dose ${Number(colour.doseGPerKg.toFixed(2))} g/kg`}
-      {colour.slurryLeftG > 0.05 && ` · ${showMass(colour.slurryLeftG, habits, 0.1)} of slurry left`}
+        t(' in {mediumG} {mass} {medium}', {
+          mediumG: smallMass(colour.mediumG, colour.exact.mediumG, habits, step),
+          mass: habits.mass,
+          medium: colour.medium === 'none' ? t('liquid') : colour.medium,
+        })}
+      {colour.fromSlurry && t(' · true dose {doseGPerKg} g/kg', { doseGPerKg: Number(colour.doseGPerKg.toFixed(2)) })}
+      {colour.slurryLeftG > 0.05 &&
+        t(' · {slurryLeftG} of slurry left', { slurryLeftG: showMass(colour.slurryLeftG, habits, 0.1) })}
       {!brief && spoons !== '' && ` · ${say(spoons)}`}
     </p>
   )

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { KeyboardEvent, PointerEvent, ReactNode } from 'react'
 import { Choice } from '../ui/choice.tsx'
 import { Segments } from '../ui/segments.tsx'
+import { t } from '../words/index.ts'
 
 export type ReadColour = ReturnType<typeof correctedColour>
 
@@ -21,7 +22,11 @@ const THUMB_PX = 72
 const GREY_CARD = '#767676'
 const WHITE_CARD = '#f3f3f3'
 
-const CONTROLS = { plain: 'plain soap of this batch', grey: 'an 18 % grey card', white: 'a white card' } as const
+const CONTROLS = {
+  plain: t('plain soap of this batch'),
+  grey: t('an 18 % grey card'),
+  white: t('a white card'),
+} as const
 type Control = keyof typeof CONTROLS
 
 interface Props {
@@ -77,17 +82,17 @@ export function ColourSampler({ picture, plainHex, children }: Props) {
     <div>
       <div className="mb-2 flex flex-wrap items-end gap-3">
         <Segments<Mark>
-          label="A press on the picture marks"
+          label={t('A press on the picture marks')}
           value={mark}
           options={[
-            { value: 'swatch', text: 'mark the colour' },
-            { value: 'control', text: 'mark the control' },
+            { value: 'swatch', text: t('mark the colour') },
+            { value: 'control', text: t('mark the control') },
           ]}
           onValue={setMark}
         />
         <Choice<Control>
           bare
-          label="The control is"
+          label={t('The control is')}
           value={control}
           options={(Object.entries(CONTROLS) as [Control, string][]).map(([value, text]) => ({ value, text }))}
           onValue={setControl}
@@ -97,7 +102,7 @@ export function ColourSampler({ picture, plainHex, children }: Props) {
         className="relative cursor-crosshair touch-none"
         tabIndex={0}
         role="application"
-        aria-label="Photograph: press, or use the arrow keys, to move the mark"
+        aria-label={t('Photograph: press, or use the arrow keys, to move the mark')}
         onPointerDown={put}
         onPointerMove={event => event.buttons > 0 && put(event)}
         onKeyDown={keys}
@@ -132,7 +137,9 @@ function Marks({ places, mark, share }: MarksProps) {
             aspectRatio: 1,
           }}
         >
-          <span className="absolute top-full bg-black px-1 text-white">{one === 'swatch' ? 'colour' : 'control'}</span>
+          <span className="absolute top-full bg-black px-1 text-white">
+            {one === 'swatch' ? t('colour') : t('control')}
+          </span>
         </span>
       ))}
     </>

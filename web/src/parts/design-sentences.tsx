@@ -6,6 +6,7 @@ import { useDesignAdvice } from './use-advice.ts'
 import { useCavityPlan, useDesign } from '../drawing/use-design.ts'
 import { lastingStore, readJson, writeJson } from '../kept/storage.ts'
 import { Say, useSay } from '../ui/say.tsx'
+import { t } from '../words/index.ts'
 
 const KEY = 'ostler-design-advice-dismissed'
 const MOST = 3
@@ -36,7 +37,7 @@ export function DesignSentences() {
   const open = [...fitted, ...advice].filter(one => !dismissed.includes(nameOf(one.id)))
   if (open.length === 0) return null
   return (
-    <ul aria-label="About the design" className="flex flex-col gap-2 text-[13px]">
+    <ul aria-label={t('About the design')} className="flex flex-col gap-2 text-[13px]">
       {open.slice(0, MOST).map(({ id, sentence, fix }) => (
         <li key={id} className="flex items-start gap-1">
           <span className="flex-1 text-rust">
@@ -49,14 +50,14 @@ export function DesignSentences() {
           </span>
           <button
             className="quiet -mt-1 min-h-6 min-w-6 px-0"
-            aria-label={`Dismiss: ${say(sentence)}`}
+            aria-label={t('Dismiss: {sentence}', { sentence: say(sentence) })}
             onClick={() => dismiss(id)}
           >
             <X size={14} aria-hidden />
           </button>
         </li>
       ))}
-      {open.length > MOST && <li className="text-soft">and {open.length - MOST} more</li>}
+      {open.length > MOST && <li className="text-soft">{t('and {open} more', { open: open.length - MOST })}</li>}
     </ul>
   )
 }

@@ -1,8 +1,9 @@
-import { divisionSheet, massNumber, partKey, showMass, showMassDown, showShare } from '@ostler/core'
+import { divisionSheet, massNumber, partKey, showMass, showMassDown } from '@ostler/core'
 import type { BatterShare, DivisionSheet, Forecast, LyeSolution, Plan } from '@ostler/core'
 import { useBatch, useHabits } from '../plan/context.tsx'
 import { FreeLyeLine } from './free-lye.tsx'
 import { Say } from '../ui/say.tsx'
+import { rich, showShare, t } from '../words/index.ts'
 
 /** One column of the table: its head, and what a batter gets. `isLye` shows the last digit rounded down. */
 interface Column {
@@ -21,9 +22,9 @@ function columnsOf(plan: Plan, sheet: DivisionSheet): Column[] {
   const melt: Column[] =
     sheet.meltG > 0
       ? [
-          { key: 'melt', head: 'melt', massG: batter => batter.meltG, stepG: scaleStepG },
+          { key: 'melt', head: t('melt'), massG: batter => batter.meltG, stepG: scaleStepG },
           {
-            ...{ key: 'left', head: 'pot then shows', massG: batter => batter.meltLeftG, stepG: scaleStepG },
+            ...{ key: 'left', head: t('pot then shows'), massG: batter => batter.meltLeftG, stepG: scaleStepG },
             isQuiet: true,
           },
         ]
@@ -34,7 +35,7 @@ function columnsOf(plan: Plan, sheet: DivisionSheet): Column[] {
       : [
           {
             key: `oil:${oil.oil}`,
-            head: oil.late ? `${oil.name}, at light trace` : oil.name,
+            head: oil.late ? t('{oil}, at light trace', { oil: oil.name }) : oil.name,
             massG: batter => batter.oils[i]!.massG,
             stepG: scaleStepG,
           },
@@ -49,16 +50,16 @@ function columnsOf(plan: Plan, sheet: DivisionSheet): Column[] {
   const lye: Column[] = sheet.solution
     ? [
         {
-          ...{ key: 'solution', head: 'lye solution', massG: batter => batter.solutionG, stepG: fineScaleStepG },
+          ...{ key: 'solution', head: t('lye solution'), massG: batter => batter.solutionG, stepG: fineScaleStepG },
           isLye: true,
         },
       ]
     : [
-        { key: 'lye', head: 'lye', massG: batter => batter.own?.lyeG ?? 0, stepG: fineScaleStepG, isLye: true },
-        { key: 'water', head: 'plain water', massG: batter => batter.own?.waterG ?? 0, stepG: fineScaleStepG },
+        { key: 'lye', head: t('lye'), massG: batter => batter.own?.lyeG ?? 0, stepG: fineScaleStepG, isLye: true },
+        { key: 'water', head: t('plain water'), massG: batter => batter.own?.waterG ?? 0, stepG: fineScaleStepG },
         ...(first.own?.parts ?? []).map((part): Column => ({
           key: `lye:${partKey(part)}`,
-          head: `${part.name}, in its lye water`,
+          head: t('{part}, in its lye water', { part: part.name }),
           massG: batter => batter.own?.parts.find(one => partKey(one) === partKey(part))?.massG ?? 0,
           stepG: fineScaleStepG,
         })),
@@ -82,21 +83,23 @@ export function DividedSheet({ plan, forecast }: { plan: Plan; forecast: Forecas
       <FreeLyeLine freeLye={forecast.freeLye} className="mb-2" />
       {sheet.meltG > 0 && (
         <p className="mb-1">
-          Melt together: <strong>{showMass(sheet.meltG, habits, scaleStepG)}</strong>, of it{' '}
-          {showMass(sheet.meltClingG, habits, scaleStepG)} for what clings. Stir clear before each draw.
+          {rich('Melt together: {meltG}, of it {meltClingG} for what clings. Stir clear before each draw.', {
+            meltG: <strong>{showMass(sheet.meltG, habits, scaleStepG)}</strong>,
+            meltClingG: showMass(sheet.meltClingG, habits, scaleStepG),
+          })}
         </p>
       )}
       {sheet.solution && <SolutionLine plan={plan} solution={sheet.solution} clingG={sheet.solutionClingG} />}
       <table className="w-full">
         <thead>
           <tr className="border-b border-ink text-[13px] text-soft">
-            <th className="text-left font-normal">batter ({habits.mass})</th>
+            <th className="text-left font-normal">{t('batter ({mass})', { mass: habits.mass })}</th>
             {columns.map(column => (
               <th key={column.key} className="px-1 text-right align-bottom font-normal">
                 {column.head}
               </th>
             ))}
-            <th className="px-1 text-right align-bottom font-normal">superfat</th>
+            <th className="px-1 text-right align-bottom font-normal">{t('superfat')}</th>
           </tr>
         </thead>
         <tbody>
@@ -109,7 +112,9 @@ export function DividedSheet({ plan, forecast }: { plan: Plan; forecast: Forecas
                 </span>
                 {batter.blankG > 0 && (
                   <span className="block text-[13px] font-normal text-soft">
-                    with {showMass(batter.blankG, habits, scaleStepG)} plain, drawn before scent and colour
+                    {t('with {blankG} plain, drawn before scent and colour', {
+                      blankG: showMass(batter.blankG, habits, scaleStepG),
+                    })}
                   </span>
                 )}
               </th>
@@ -127,8 +132,9 @@ export function DividedSheet({ plan, forecast }: { plan: Plan; forecast: Forecas
         </tbody>
       </table>
       <p className="mt-1 text-[13px] text-soft">
-        Liquid oils are weighed apart, since a standing blend can settle.
-        {!sheet.solution && ' “Plain water” is water alone: milk and the like have their own column.'}
+        {t('Liquid oils are weighed apart, since a standing blend can settle.{solution}', {
+          solution: !sheet.solution && t(' “Plain water” is water alone: milk and the like have their own column.'),
+        })}
       </p>
     </div>
   )
@@ -139,15 +145,20 @@ function SolutionLine({ plan, solution, clingG }: { plan: Plan; solution: LyeSol
   const habits = useHabits()
   const { scaleStepG, fineScaleStepG } = plan.conditions
   const parts = [
-    `${showMass(solution.waterG, habits, scaleStepG)} water`,
+    t('{waterG} water', { waterG: showMass(solution.waterG, habits, scaleStepG) }),
     ...solution.parts.map(part => `${showMass(part.massG, habits, part.stepG)} ${part.name}`),
-    `${showMassDown(solution.lyeG, habits, fineScaleStepG)} lye`,
+    t('{lyeG} lye', { lyeG: showMassDown(solution.lyeG, habits, fineScaleStepG) }),
   ]
   return (
     <p className="mb-1">
-      One lye solution: {parts.join(' + ')} = <strong>{showMass(solution.totalG, habits, fineScaleStepG)}</strong>, of
-      it {showMass(clingG, habits, fineScaleStepG)} for what clings. Stir it clear, let it cool, put back the water that
-      steamed away, and stir again before each draw.
+      {rich(
+        'One lye solution: {parts} = {totalG}, of it {clingG} for what clings. Stir it clear, let it cool, put back the water that steamed away, and stir again before each draw.',
+        {
+          parts: parts.join(' + '),
+          totalG: <strong>{showMass(solution.totalG, habits, fineScaleStepG)}</strong>,
+          clingG: showMass(clingG, habits, fineScaleStepG),
+        },
+      )}
     </p>
   )
 }

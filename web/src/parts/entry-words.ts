@@ -11,14 +11,15 @@ import {
   signOf,
 } from '@ostler/core'
 import type { RecordEntry } from '@ostler/core'
+import { t } from '../words/index.ts'
 
-export const GRADE_WORDS = ['not there', 'some', 'strong'] as const
-export const MARK_WORDS = ['', 'not at all', 'hardly', 'fairly', 'nearly', 'as wished'] as const
+export const GRADE_WORDS = [t('not there'), t('some'), t('strong')] as const
+export const MARK_WORDS = ['', t('not at all'), t('hardly'), t('fairly'), t('nearly'), t('as wished')] as const
 
 function knownWords({ fact = '', answer }: RecordEntry): string {
   if (!isKnownFact(fact)) return fact
   const { ask, yes, no } = KNOWN_FACTS[fact]
-  return answer === 'yes' ? yes : answer === 'no' ? no : `${ask}: not said`
+  return answer === 'yes' ? yes : answer === 'no' ? no : t('{ask}: not said', { ask })
 }
 
 const bars = (count: number) => `${count} ${count === 1 ? 'bar' : 'bars'}`
@@ -28,28 +29,28 @@ export function entryWords(entry: RecordEntry): string {
   const { kind, text = '', count, grade, aim, mark, part, way } = entry
   switch (kind) {
     case 'cut':
-      return count === undefined ? 'cut' : `cut into ${bars(count)}`
+      return count === undefined ? t('cut') : t('cut into {count}', { count: bars(count) })
     case 'placed':
-      return text === '' ? 'taken from its place' : `put on ${text}`
+      return text === '' ? t('taken from its place') : t('put on {text}', { text })
     case 'sign':
-      return `${signOf(entry.sign)?.words ?? entry.sign}: ${GRADE_WORDS[grade ?? 1]}${text === '' ? '' : `, ${text}`}`
+      return `${t(signOf(entry.sign)?.words ?? entry.sign ?? '')}: ${GRADE_WORDS[grade ?? 1]}${text === '' ? '' : `, ${text}`}`
     case 'graded':
-      return `${aim ? QUALITIES[aim] : ''}: ${MARK_WORDS[mark ?? 0]}`
+      return `${aim ? t(QUALITIES[aim]) : ''}: ${MARK_WORDS[mark ?? 0]}`
     case 'yield':
-      return `weighed up: ${part ? YIELD_PARTS[part] : ''}`
+      return t('weighed up: {part}', { part: part ? t(YIELD_PARTS[part]) : '' })
     case 'gone':
-      return `${bars(count ?? 0)} ${way ? GONE_WAYS[way] : 'gone'}`
+      return `${bars(count ?? 0)} ${way ? t(GONE_WAYS[way]) : t('gone')}`
     case 'known':
       return knownWords(entry)
     case 'cause':
-      return `${CAUSES[CAUSE_AT.get(entry.cause ?? '') ?? -1]?.name ?? entry.cause}: ${entry.answer ? ANSWERS[entry.answer] : ''}`
+      return `${t(CAUSES[CAUSE_AT.get(entry.cause ?? '') ?? -1]?.name ?? entry.cause ?? '')}: ${entry.answer ? t(ANSWERS[entry.answer]) : ''}`
     case 'next':
-      return `next time: ${text}`
+      return t('next time: {text}', { text })
     case 'note':
       return text
     case 'photo':
-      return text === '' ? 'a photograph' : `a photograph: ${text}`
+      return text === '' ? t('a photograph') : t('a photograph: {text}', { text })
     default:
-      return ENTRY_KINDS[kind]
+      return t(ENTRY_KINDS[kind])
   }
 }

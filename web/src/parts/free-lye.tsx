@@ -1,9 +1,10 @@
-import { isNoSuperfat, needsAnswer, showShare } from '@ostler/core'
+import { isNoSuperfat, needsAnswer } from '@ostler/core'
 import type { BatchFreeLye, Words } from '@ostler/core'
 import { useId, useState } from 'react'
 import { useBatch, usePlan } from '../plan/context.tsx'
 import { Check } from '../ui/check.tsx'
 import { Say, useSay } from '../ui/say.tsx'
+import { showShare, t } from '../words/index.ts'
 
 /** Whether the batch may go on as far as free lye is concerned. */
 export function useFreeLyeStop(freeLye: BatchFreeLye | undefined): boolean {
@@ -57,9 +58,11 @@ function Answer({ freeLye }: { freeLye: BatchFreeLye }) {
   if (!isOpen)
     return (
       <p className="mt-1">
-        {isTrial ? 'It is a trial: not for skin, not for sale.' : `Answered: “${answer?.reason ?? ''}”`}{' '}
+        {isTrial
+          ? t('It is a trial: not for skin, not for sale.')
+          : t('Answered: “{reason}”', { reason: answer?.reason ?? '' })}{' '}
         <button className="button" onClick={() => (isTrial ? set('isTrial', false) : set('freeLye', null))}>
-          Take that back
+          {t('Take that back')}
         </button>
       </p>
     )
@@ -72,7 +75,7 @@ function Answer({ freeLye }: { freeLye: BatchFreeLye }) {
       }}
     >
       <label htmlFor={id} className="max-w-160">
-        To go on, write why this batch may have {superfat} superfat, and what keeps it from skin.
+        {t('To go on, write why this batch may have {superfat} superfat, and what keeps it from skin.', { superfat })}
       </label>
       <textarea
         id={id}
@@ -89,8 +92,8 @@ function Answer({ freeLye }: { freeLye: BatchFreeLye }) {
         </p>
       )}
       <p className="flex flex-wrap items-center gap-4">
-        <button className="button">Go on with this answer</button>
-        <Check label="or: it is a trial, not for skin" checked={false} onChange={() => set('isTrial', true)} />
+        <button className="button">{t('Go on with this answer')}</button>
+        <Check label={t('or: it is a trial, not for skin')} checked={false} onChange={() => set('isTrial', true)} />
       </p>
     </form>
   )

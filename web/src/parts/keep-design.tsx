@@ -6,6 +6,7 @@ import { useCupHex } from '../plan/colour-view.ts'
 import { usePlan } from '../plan/context.tsx'
 import { useAct } from '../ui/use-act.ts'
 import { useToast } from '../ui/toast.tsx'
+import { t } from '../words/index.ts'
 
 /** Keeps the open batch's design in the library, under a name; one of that name can be replaced. */
 export function KeepDesign({ onKept }: { onKept: () => void }) {
@@ -24,7 +25,7 @@ export function KeepDesign({ onKept }: { onKept: () => void }) {
       if (same) await saveDesign(same.id, same.revision, design)
       else await addDesign(design)
       await client.invalidateQueries(designsQuery)
-      toast(`${name.trim()} is kept among our designs.`)
+      toast(t('{name} is kept among our designs.', { name: name.trim() }))
       onKept()
     })
   return (
@@ -36,14 +37,16 @@ export function KeepDesign({ onKept }: { onKept: () => void }) {
       }}
     >
       <p className="text-soft">
-        Kept: pours, tools, embeds, toppings and how the colours look. Recipe, scent and doses stay with the batch.
+        {t(
+          'Kept: pours, tools, embeds, toppings and how the colours look. Recipe, scent and doses stay with the batch.',
+        )}
       </p>
       <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-        Name
+        {t('Name')}
         <input className="field" value={name} maxLength={80} onChange={event => setName(event.target.value)} />
       </label>
       <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-        Notes
+        {t('Notes')}
         <textarea
           className="field min-h-20"
           value={notes}
@@ -57,7 +60,7 @@ export function KeepDesign({ onKept }: { onKept: () => void }) {
         </p>
       )}
       <button className="button button-main self-start" disabled={busy || name.trim() === ''}>
-        {same ? 'Replace the one of this name' : 'Keep it'}
+        {same ? t('Replace the one of this name') : t('Keep it')}
       </button>
     </form>
   )

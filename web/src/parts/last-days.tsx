@@ -1,7 +1,8 @@
 import { aheadDays, aheadOf, batterWater, cureForecast, cureKnown, lastDays } from '@ostler/core'
-import { differenceInCalendarDays, format, parseISO } from 'date-fns'
+import { differenceInCalendarDays, parseISO } from 'date-fns'
 import { useMemo } from 'react'
 import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
+import { dated, rich, t } from '../words/index.ts'
 
 const DAY = 'EEE d MMMM yyyy'
 /** Before the pour things are got ready, whatever else it takes. */
@@ -29,27 +30,29 @@ export function LastDays({ className = '' }: { className?: string }) {
   const isPoured = usePlan(state => state.plan.rest.pouredAt !== '')
   if (!days || isPoured) return null
   const isPast = (day: string) => differenceInCalendarDays(parseISO(day), new Date()) < 0
-  const on = (day: string) => format(parseISO(day), DAY)
+  const on = (day: string) => dated(parseISO(day), DAY)
   if (isPast(days.makeOn))
     return (
       <p className={`text-rust ${className}`}>
-        <span aria-hidden>▲ </span>Last making day was {on(days.makeOn)}: take another date, or soap that is on the rack
-        already.
+        {rich('{part}Last making day was {makeOn}: take another date, or soap that is on the rack already.', {
+          part: <span aria-hidden>▲ </span>,
+          makeOn: on(days.makeOn),
+        })}
       </p>
     )
   return (
     <p className={isPast(days.beginOn) ? `text-rust ${className}` : className}>
-      Last making day <strong>{on(days.makeOn)}</strong>;{' '}
+      {rich('Last making day {makeOn};', { makeOn: <strong>{on(days.makeOn)}</strong> })}{' '}
       {isPast(days.beginOn) ? (
         <>
-          ▲ what is made beforehand should have been begun by {on(days.beginOn)}: warm instead of cold, or another date.
+          {t('▲ what is made beforehand should have been begun by {beginOn}: warm instead of cold, or another date.', {
+            beginOn: on(days.beginOn),
+          })}
         </>
       ) : days.isSteeped ? (
-        <>
-          begin what is made beforehand by <strong>{on(days.beginOn)}</strong>.
-        </>
+        <>{rich('begin what is made beforehand by {beginOn}.', { beginOn: <strong>{on(days.beginOn)}</strong> })}</>
       ) : (
-        <>shop and prepare by {on(days.beginOn)}.</>
+        <>{t('shop and prepare by {beginOn}.', { beginOn: on(days.beginOn) })}</>
       )}
     </p>
   )

@@ -1,6 +1,7 @@
 import { showLength } from '@ostler/core'
 import type { Liner, LinerSheet } from '@ostler/core'
 import { useHabits } from '../plan/context.tsx'
+import { t } from '../words/index.ts'
 
 const GAP = 30
 const TEXT = 13
@@ -16,7 +17,7 @@ export function LinerDrawing({ liner, className = '', scale }: { liner: Liner; c
     <svg
       viewBox={`${-60 * unit} ${-24 * unit} ${width} ${height + 10 * unit}`}
       className={className}
-      {...(scale && { style: { width: `${width / scale}mm` } })}
+      {...(scale && { style: { width: t('{width}mm', { width: width / scale }) } })}
       role="img"
       aria-label={liner.sheets.map(sheet => `${sheet.name}: ${size(sheet, habits)}`).join('; ')}
     >
@@ -26,8 +27,9 @@ export function LinerDrawing({ liner, className = '', scale }: { liner: Liner; c
           <g key={sheet.name} transform={`translate(0 ${top})`}>
             <text x={0} y={-6 * unit} fontSize={TEXT * unit} fill="var(--ink)">
               {sheet.name}
-              {sheet.count > 1 ? `, ${sheet.count} of them` : ''}: {size(sheet, habits)}
-              {sheet.narrowsToMm !== null && `, narrowing to ${showLength(Math.round(sheet.narrowsToMm), habits)}`}
+              {sheet.count > 1 ? t(', {sheet} of them', { sheet: sheet.count }) : ''}: {size(sheet, habits)}
+              {sheet.narrowsToMm !== null &&
+                t(', narrowing to {narrowsToMm}', { narrowsToMm: showLength(Math.round(sheet.narrowsToMm), habits) })}
             </text>
             <Outline sheet={sheet} unit={unit} />
             {sheet.foldsX.map(x => (

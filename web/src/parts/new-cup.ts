@@ -1,5 +1,6 @@
 import { freshId, newCupColorant, plainCup } from '@ostler/core'
 import type { Cup, Plan, Shelf } from '@ostler/core'
+import { t } from '../words/index.ts'
 
 /** A cup with the first lasting colorant on the shelf that no other cup uses, at its usual dose. */
 export function newCup(plan: Plan, shelf: Shelf): Cup {
@@ -8,7 +9,7 @@ export function newCup(plan: Plan, shelf: Shelf): Cup {
     one => !used.has(one.id) && !one.archived && one.inLye === 'stable' && one.inLight === 'fast',
   )
   const id = freshId('cup', plan.cups)
-  if (!colorant) return plainCup(id, `Cup ${plan.cups.length + 1}`)
+  if (!colorant) return plainCup(id, t('Cup {cups}', { cups: plan.cups.length + 1 }))
   return { ...plainCup(id, shortName(colorant.name)), colorants: [newCupColorant(colorant)] }
 }
 

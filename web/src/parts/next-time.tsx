@@ -9,6 +9,7 @@ import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
 import { loneEntry } from './use-record.ts'
 import { useSay } from '../ui/say.tsx'
 import { useAct } from '../ui/use-act.ts'
+import { t } from '../words/index.ts'
 
 const MOST = 3
 const keyOf = ({ batch, key }: LessonAnswer): string => `${batch}:${key}`
@@ -44,8 +45,8 @@ export function NextTime({ at }: { at: NextPage }) {
   const shown = data.filter(one => !off.includes(keyOf(one)) && isDue(one, at, plan, clearPointC)).slice(0, MOST)
   if (shown.length === 0) return null
   return (
-    <aside aria-label="From other batches" className="mb-4 border-l-4 border-ink pl-4 print:hidden">
-      <h2 className="text-lg">This time</h2>
+    <aside aria-label={t('From other batches')} className="mb-4 border-l-4 border-ink pl-4 print:hidden">
+      <h2 className="text-lg">{t('This time')}</h2>
       <ul>
         {shown.map(one => (
           <Lesson
@@ -90,20 +91,20 @@ function Lesson({ lesson: { batch, key, name, text, shares }, edit, onNotNow }: 
           <Link to={`/batches/${batch}/outcome`} className="underline">
             {name}
           </Link>
-          {shares.length > 0 && `, same ${say(listOf(shares.map(one => SHARED[one])))}`}
+          {shares.length > 0 && t(', same {shares}', { shares: say(listOf(shares.map(one => t(SHARED[one])))) })}
         </span>
       </span>
       <span className="flex gap-x-3">
         {edit && (
           <button className="quiet min-h-9 underline" onClick={change}>
-            Change it
+            {t('Change it')}
           </button>
         )}
         <button className="quiet min-h-9" onClick={onNotNow}>
-          Not now
+          {t('Not now')}
         </button>
         <button className="quiet min-h-9" disabled={act.busy} onClick={() => void never()}>
-          Never again
+          {t('Never again')}
         </button>
       </span>
       {problem !== '' && (

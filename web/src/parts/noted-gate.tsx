@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import { useFollowsPlan, useNoted } from '../run/noted.tsx'
+import { t } from '../words/index.ts'
 
 /** What can be ticked, weighed or read only once it is known what was before. */
 export function NotedGate({ children }: { children: ReactNode }) {
@@ -7,10 +8,10 @@ export function NotedGate({ children }: { children: ReactNode }) {
   useFollowsPlan()
   if (run) return children
   return sentence === '' ? (
-    <p className="text-soft">Opening what was noted …</p>
+    <p className="text-soft">{t('Opening what was noted …')}</p>
   ) : (
     <p role="alert" className="text-rust">
-      What was noted of this batch cannot be opened: {sentence}
+      {t('What was noted of this batch cannot be opened: {sentence}', { sentence })}
     </p>
   )
 }

@@ -1,7 +1,8 @@
 import { useForecast } from '../plan/context.tsx'
 import { useSay } from '../ui/say.tsx'
+import { t } from '../words/index.ts'
 
-const SHAPES = { stop: '▲ Stop:', warn: '△', hint: '·' }
+const SHAPES = { stop: t('▲ Stop:'), warn: '△', hint: '·' }
 
 interface Props {
   most?: number
@@ -19,7 +20,7 @@ export function Notices({ most = 6, about, without, className = '' }: Props) {
   const notices = all.filter(({ path }) => (about?.test(path) ?? true) && !without?.test(path))
   if (notices.length === 0) return null
   return (
-    <ul aria-label="Worth a thought" className={`flex flex-col gap-1.5 ${className}`}>
+    <ul aria-label={t('Worth a thought')} className={`flex flex-col gap-1.5 ${className}`}>
       {notices.slice(0, most).map(notice => (
         <li key={notice.path + say(notice.sentence)} className={notice.weight === 'hint' ? 'text-soft' : 'text-rust'}>
           <span aria-hidden>{SHAPES[notice.weight]} </span>

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react'
 import { useBatch, useHabits, usePlan } from '../plan/context.tsx'
 import { QuantityField } from '../ui/quantity.tsx'
 import { useToast } from '../ui/toast.tsx'
+import { t } from '../words/index.ts'
 
 interface Props {
   label: string
@@ -19,7 +20,7 @@ interface Props {
 /** The number at `path` of the plan. */
 function numberAt(plan: Plan, path: FieldPath): number {
   const found = path.reduce<unknown>((node, key) => (node as Record<string | number, unknown>)[key], plan)
-  if (typeof found !== 'number') throw new Error(`${pathText(path)} is not a number of the plan`)
+  if (typeof found !== 'number') throw new Error(t('{path} is not a number of the plan', { path: pathText(path) }))
   return found
 }
 

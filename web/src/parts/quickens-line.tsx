@@ -1,6 +1,7 @@
 import { quickensSentence, showMinutes } from '@ostler/core'
 import { useForecast } from '../plan/context.tsx'
 import { useSay } from '../ui/say.tsx'
+import { t } from '../words/index.ts'
 
 /** Shorter is no time at all, min. */
 const AT_ONCE_MIN = 0.4
@@ -11,14 +12,16 @@ export function QuickensLine({ className = '' }: { className?: string }) {
   const quickens = useForecast()?.quickens
   if (!quickens) return null
   const { cupName, minutes, isWanted } = quickens
-  const long = minutes >= 60 ? 'an hour or more' : showMinutes(minutes)
+  const long = minutes >= 60 ? t('an hour or more') : showMinutes(minutes)
   const feared =
     minutes < AT_ONCE_MIN
-      ? `${cupName} is too thick to pour as soon as it is blended.`
-      : `${cupName} can be poured for ${long} after blending.`
+      ? t('{cupName} is too thick to pour as soon as it is blended.', { cupName })
+      : t('{cupName} can be poured for {long} after blending.', { cupName, long })
   return (
     <p className={className}>
-      <strong>{isWanted ? `${cupName} is to thicken: it takes ${long} from the end of blending.` : feared}</strong>{' '}
+      <strong>
+        {isWanted ? t('{cupName} is to thicken: it takes {long} from the end of blending.', { cupName, long }) : feared}
+      </strong>{' '}
       {say(quickensSentence(quickens))}
     </p>
   )

@@ -1,7 +1,6 @@
 import { SHARED_WHATS } from '@ostler/core'
 import type { SharedWhat } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { format } from 'date-fns'
 import { Share2 } from 'lucide-react'
 import { useState } from 'react'
 import { addShare, endShare, sharesQuery } from '../api/shares.ts'
@@ -9,6 +8,7 @@ import { usePlan } from '../plan/context.tsx'
 import { Ask } from '../ui/ask.tsx'
 import { Check } from '../ui/check.tsx'
 import { OneLink } from '../ui/one-link.tsx'
+import { dated, t } from '../words/index.ts'
 
 /** Links by which somebody outside sees the design, or the pour sheet. */
 export function ShareLinks({ what }: { what: SharedWhat }) {
@@ -16,7 +16,7 @@ export function ShareLinks({ what }: { what: SharedWhat }) {
   return (
     <>
       <button className="button" onClick={() => setOpen(true)}>
-        <Share2 size={16} aria-hidden /> Share …
+        <Share2 size={16} aria-hidden /> {t('Share …')}
       </button>
       {isOpen && <Links what={what} onClose={() => setOpen(false)} />}
     </>
@@ -38,23 +38,25 @@ function Links({ what, onClose }: { what: SharedWhat; onClose: () => void }) {
   const end = useMutation({ mutationFn: (id: string) => endShare(batch, id), onSettled: again })
   const sentence = (error ?? add.error ?? end.error)?.message
   return (
-    <Ask open wide title="Share" onClose={onClose}>
+    <Ask open wide title={t('Share')} onClose={onClose}>
       <p>
-        Whoever has the link sees {SHARED_WHATS[what]}, as it is by then; nobody has to sign in, nothing can be changed.
-        Costs, lots, notes and for whom it is made stay here.
+        {t(
+          'Whoever has the link sees {what}, as it is by then; nobody has to sign in, nothing can be changed. Costs, lots, notes and for whom it is made stay here.',
+          { what: t(SHARED_WHATS[what]) },
+        )}
       </p>
       {what === 'sheet' && (
         <>
-          <p className="mt-1">The recipe is on the sheet: whoever has the link can read it.</p>
-          <Check label="with the names of its scents" checked={withScents} onChange={setWithScents} />
+          <p className="mt-1">{t('The recipe is on the sheet: whoever has the link can read it.')}</p>
+          <Check label={t('with the names of its scents')} checked={withScents} onChange={setWithScents} />
         </>
       )}
       <p className="mt-3">
         <button className="button button-main min-h-11" disabled={add.isPending} onClick={() => add.mutate()}>
-          Make a link
+          {t('Make a link')}
         </button>
       </p>
-      {token !== '' && <OneLink says="" address={`${location.origin}/shared/${token}`} />}
+      {token !== '' && <OneLink says="" address={t('{origin}/shared/{token}', { origin: location.origin, token })} />}
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
           {sentence}
@@ -63,13 +65,13 @@ function Links({ what, onClose }: { what: SharedWhat; onClose: () => void }) {
       <ul className="mt-3">
         {data?.map(one => (
           <li key={one.id} className="flex flex-wrap items-center gap-4 border-b border-line py-1">
-            {SHARED_WHATS[one.what]}
-            {one.withScents && ', with scents'}
+            {t(SHARED_WHATS[one.what])}
+            {one.withScents && t(', with scents')}
             <span className="text-soft">
-              {one.madeBy}, {format(new Date(one.at), 'd MMMM yyyy')}
+              {one.madeBy}, {dated(new Date(one.at), 'd MMMM yyyy')}
             </span>
             <button className="quiet ml-auto min-h-10" onClick={() => end.mutate(one.id)}>
-              End it
+              {t('End it')}
             </button>
           </li>
         ))}

@@ -3,6 +3,7 @@ import type { RecordEntry } from '@ostler/core'
 import { useMemo, useState } from 'react'
 import { usePlan } from '../plan/context.tsx'
 import type { OpenRecord } from './use-record.ts'
+import { t } from '../words/index.ts'
 
 interface Props {
   entry: RecordEntry
@@ -15,11 +16,11 @@ export function SignWhere({ entry, words, record }: Props) {
   const [isOpen, setOpen] = useState(false)
   const plan = usePlan(one => one.plan)
   const named = (entry.cups ?? []).map(id => plan.cups.find(cup => cup.id === id)?.name ?? id)
-  const said = [...(entry.bars?.length ? [`bar ${entry.bars.join(', ')}`] : []), ...named]
+  const said = [...(entry.bars?.length ? [t('bar {bars}', { bars: entry.bars.join(', ') })] : []), ...named]
   if (isOpen) return <Where {...{ entry, words, record }} onClose={() => setOpen(false)} />
   return (
     <button className="quiet min-h-9 basis-full justify-start px-0 text-[14px]" onClick={() => setOpen(true)}>
-      {said.length > 0 ? `in ${said.join('; ')}` : 'which bars, which cups?'}
+      {said.length > 0 ? t('in {said}', { said: said.join('; ') }) : t('which bars, which cups?')}
       <span className="sr-only"> {words}</span>
     </button>
   )
@@ -45,11 +46,11 @@ function Where({ entry, words, record, onClose }: Props & { onClose: () => void 
     onClose()
   }
   return (
-    <div role="group" aria-label={`Where: ${words}`} className="basis-full pb-1">
-      <Keys label="bars" options={bars.map(one => [one, one])} chosen={chosenBars} onChosen={setBars} />
+    <div role="group" aria-label={t('Where: {words}', { words })} className="basis-full pb-1">
+      <Keys label={t('bars')} options={bars.map(one => [one, one])} chosen={chosenBars} onChosen={setBars} />
       {plan.cups.length > 1 && (
         <Keys
-          label="soap of"
+          label={t('soap of')}
           options={plan.cups.map(cup => [cup.id, cup.name])}
           chosen={chosenCups}
           onChosen={setCups}
@@ -57,10 +58,10 @@ function Where({ entry, words, record, onClose }: Props & { onClose: () => void 
       )}
       <div className="mt-1 flex gap-3">
         <button className="button min-h-9" onClick={keep}>
-          Keep where it is
+          {t('Keep where it is')}
         </button>
         <button className="quiet min-h-9" onClick={onClose}>
-          Leave it
+          {t('Leave it')}
         </button>
       </div>
     </div>
@@ -84,7 +85,7 @@ function Keys({ label, options, chosen, onChosen }: KeysProps) {
         <button
           key={value}
           aria-pressed={chosen.includes(value)}
-          aria-label={label === 'bars' ? `bar ${text}` : text}
+          aria-label={label === 'bars' ? t('bar {text}', { text }) : text}
           className="min-h-11 min-w-11 border border-ink px-2 aria-pressed:bg-ink aria-pressed:text-paper"
           onClick={() => turn(value)}
         >

@@ -9,9 +9,10 @@ import { SignPicture } from './sign-picture.tsx'
 import { SignWhere } from './sign-where.tsx'
 import { GRADE_WORDS } from './entry-words.ts'
 import type { OpenRecord } from './use-record.ts'
+import { t } from '../words/index.ts'
 
 const GRADES = [0, 1, 2] as const
-const STAGES = { '': 'at any time', ...SIGN_STAGES } as const
+const STAGES = { '': t('at any time'), ...SIGN_STAGES } as const
 const SHOWN = 8
 
 /** What is seen of the soap, from one list: looked for and not there, some of it, much of it. */
@@ -22,9 +23,9 @@ export function Signs({ record }: { record: OpenRecord }) {
   const seen = record.state.signs
   const found = signsLike(search, stage === '' || search !== '' ? null : stage)
   return (
-    <Section title="Signs">
+    <Section title={t('Signs')}>
       {seen.length > 0 && (
-        <ul aria-label="Signs that were noted" className="mb-3">
+        <ul aria-label={t('Signs that were noted')} className="mb-3">
           {seen.map(entry => {
             const sign = signOf(entry.sign)
             return sign ? <SignRow key={sign.id} sign={sign} record={record} /> : null
@@ -33,21 +34,23 @@ export function Signs({ record }: { record: OpenRecord }) {
       )}
       <div className="flex flex-wrap items-end gap-3">
         <label className="relative">
-          <span className="sr-only">Search signs: “white powder”, “oily drops”, “ring”</span>
+          <span className="sr-only">{t('Search signs: “white powder”, “oily drops”, “ring”')}</span>
           <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
           <input
             type="search"
             className="field min-h-9 w-64 pl-8"
-            placeholder="white powder, oily drops, ring"
+            placeholder={t('white powder, oily drops, ring')}
             maxLength={60}
             value={search}
             onChange={changed => setSearch(changed.target.value)}
           />
         </label>
-        <Choice<SignStage | ''> label="Seen" value={stage} options={options(STAGES)} onValue={setStage} />
+        <Choice<SignStage | ''> label={t('Seen')} value={stage} options={options(STAGES)} onValue={setStage} />
       </div>
-      {found.length === 0 && <p className="mt-2 text-soft">Nothing on the list looks like that. Keep it as a note.</p>}
-      <ul aria-label="Signs to look for">
+      {found.length === 0 && (
+        <p className="mt-2 text-soft">{t('Nothing on the list looks like that. Keep it as a note.')}</p>
+      )}
+      <ul aria-label={t('Signs to look for')}>
         {found
           .filter(sign => !seen.some(entry => entry.sign === sign.id))
           .slice(0, isWhole ? Infinity : SHOWN)
@@ -57,7 +60,7 @@ export function Signs({ record }: { record: OpenRecord }) {
       </ul>
       {!isWhole && found.length > SHOWN && (
         <button className="quiet mt-1 min-h-9" onClick={() => setWhole(true)}>
-          {found.length - SHOWN} more
+          {t('{found} more', { found: found.length - SHOWN })}
         </button>
       )}
     </Section>
@@ -70,23 +73,23 @@ const whereOf = ({ bars, cups }: Partial<RecordEntry> = {}) => ({ ...(bars && { 
 function SignRow({ sign, record }: { sign: Sign; record: OpenRecord }) {
   const entry = record.state.signs.find(one => one.sign === sign.id)
   const grade = entry?.grade ?? null
-  const how = [sign.where, sign.some, sign.strong]
+  const how = [t(sign.where), t(sign.some), t(sign.strong)]
   return (
     <li className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
       <SignPicture sign={sign.id} />
       <span className="min-w-0 flex-1 basis-50">
-        <span className={grade !== null && grade > 0 ? 'font-semibold' : ''}>{sign.words}</span>
+        <span className={grade !== null && grade > 0 ? 'font-semibold' : ''}>{t(sign.words)}</span>
         <span className="block text-[13px] text-soft">
-          {sign.where}
-          {grade === null ? '' : grade === 0 ? ': looked for, not there' : `: ${how[grade]}`}
+          {t(sign.where)}
+          {grade === null ? '' : grade === 0 ? t(': looked for, not there') : `: ${how[grade]}`}
         </span>
       </span>
-      <span role="group" aria-label={sign.words} className="flex">
+      <span role="group" aria-label={t(sign.words)} className="flex">
         {GRADES.map(one => (
           <button
             key={one}
             aria-pressed={grade === one}
-            title={one === 0 ? 'looked for, not there' : how[one]}
+            title={one === 0 ? t('looked for, not there') : how[one]}
             className="min-h-11 -ml-px border border-ink px-2.5 text-[14px] hover:bg-chosen aria-pressed:bg-ink aria-pressed:text-paper"
             onClick={() => record.note({ kind: 'sign', sign: sign.id, grade: one, ...(one > 0 && whereOf(entry)) })}
           >
@@ -94,7 +97,7 @@ function SignRow({ sign, record }: { sign: Sign; record: OpenRecord }) {
           </button>
         ))}
       </span>
-      {entry && grade !== null && grade > 0 && <SignWhere entry={entry} words={sign.words} record={record} />}
+      {entry && grade !== null && grade > 0 && <SignWhere entry={entry} words={t(sign.words)} record={record} />}
     </li>
   )
 }

@@ -3,6 +3,7 @@ import type { Gelled, Stage } from '@ostler/core'
 import { setColourView, useColourView } from '../plan/colour-view.ts'
 import { useForecast, usePlan } from '../plan/context.tsx'
 import { Segments } from '../ui/segments.tsx'
+import { t } from '../words/index.ts'
 
 const STAGE_OPTIONS = (Object.entries(STAGES) as [Stage, string][]).map(([value, text]) => ({ value, text }))
 const GEL_OPTIONS = (Object.entries(GELS) as [Gelled, string][]).map(([value, text]) => ({ value, text }))
@@ -16,14 +17,14 @@ export function StageSwitch() {
   return (
     <div className="flex flex-wrap gap-2">
       <Segments
-        label="Age shown"
+        label={t('Age shown')}
         value={view.stage}
         options={STAGE_OPTIONS}
         onValue={stage => setColourView({ stage })}
       />
       {view.stage !== 'pour' && (
         <Segments
-          label="Gel shown"
+          label={t('Gel shown')}
           value={gelled}
           options={GEL_OPTIONS}
           onValue={next => setColourView({ gelled: next })}
@@ -31,7 +32,7 @@ export function StageSwitch() {
       )}
       {view.sight !== 'full' && (
         <button className="button bg-paper" onClick={() => setColourView({ sight: 'full' })}>
-          seen with weak colour sight: end
+          {t('seen with weak colour sight: end')}
         </button>
       )}
     </div>

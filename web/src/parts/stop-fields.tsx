@@ -1,9 +1,10 @@
-import { STOPS, emulsionWord, traceName, at, tidy } from '@ostler/core'
+import { STOPS, emulsionWord, traceName, at } from '@ostler/core'
 import type { StopWhen } from '@ostler/core'
 import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
 import { Choice } from '../ui/choice.tsx'
 import { options } from '../ui/options.ts'
 import { PlanField, useTold } from './plan-field.tsx'
+import { t, tidy } from '../words/index.ts'
 
 /** What ends the blending: a trace, an emulsion that holds as well, or the clock. */
 export function StopFields() {
@@ -13,7 +14,7 @@ export function StopFields() {
   return (
     <div className="flex flex-col gap-2">
       <Choice<StopWhen>
-        label="Blending stops"
+        label={t('Blending stops')}
         className="w-full"
         value={stopWhen}
         options={options(STOPS)}
@@ -22,7 +23,7 @@ export function StopFields() {
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
         {stopWhen === 'seconds' ? (
           <PlanField
-            label="Blend for, seconds"
+            label={t('Blend for, seconds')}
             kind="plain"
             decimals={0}
             width={64}
@@ -30,14 +31,14 @@ export function StopFields() {
           />
         ) : (
           <PlanField
-            label="Stop blending at level"
+            label={t('Stop blending at level')}
             kind="plain"
             width={64}
             path={at(plan => plan.conditions.stopLevel)}
           />
         )}
         <PlanField
-          label="At least, seconds"
+          label={t('At least, seconds')}
           kind="plain"
           decimals={0}
           width={64}
@@ -58,9 +59,10 @@ function StoppedAs() {
   const seconds = Math.round(blend.reduce((sum, task) => sum + (task.toMin - task.fromMin) * 60, 0))
   return (
     <p className="text-[13px] text-soft">
-      {stopWhen !== 'seconds' && `Level ${tidy(stopLevel, 1)} is ${traceName(stopLevel)}. `}
-      {seconds > 0 && `About ${seconds} s at the bowl. `}
-      {lanes.split && `Its emulsion is then ${emulsionWord(lanes.split.emulsion)}.`}
+      {stopWhen !== 'seconds' &&
+        t('Level {stopLevel} is {stopLevel2}. ', { stopLevel: tidy(stopLevel, 1), stopLevel2: traceName(stopLevel) })}
+      {seconds > 0 && t('About {seconds} s at the bowl. ', { seconds })}
+      {lanes.split && t('Its emulsion is then {emulsion}.', { emulsion: emulsionWord(lanes.split.emulsion) })}
     </p>
   )
 }

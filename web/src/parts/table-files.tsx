@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { FileSpreadsheet, FileText } from 'lucide-react'
 import { saveFile } from '../ui/save-file.ts'
+import { t } from '../words/index.ts'
 
 interface Props {
   /** What the files hold, e.g. "Weigh list". */
@@ -43,10 +44,10 @@ export function TableFiles({ what, name, rows }: Props) {
     <p className="flex flex-wrap items-center gap-x-3 print:hidden">
       <span className="text-soft">{what}</span>
       <button className="quiet min-h-9" onClick={csv}>
-        <FileSpreadsheet size={16} aria-hidden /> as CSV
+        <FileSpreadsheet size={16} aria-hidden /> {t('as CSV')}
       </button>
       <button className="quiet min-h-9" onClick={plain}>
-        <FileText size={16} aria-hidden /> as plain text
+        <FileText size={16} aria-hidden /> {t('as plain text')}
       </button>
     </p>
   )

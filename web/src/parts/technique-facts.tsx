@@ -2,6 +2,7 @@ import { LEVELS, LOOKS, TECHNIQUES, techniqueCard } from '@ostler/core'
 import type { Plan, Shelf, Technique, TechniqueCard } from '@ostler/core'
 import { useEffect, useState } from 'react'
 import { useSay } from '../ui/say.tsx'
+import { rich, t } from '../words/index.ts'
 
 /** Cards of all techniques with a plan's recipe, scent and mould, worked out one after the other so that the page stays quick. */
 export function useTechniqueCards(plan: Plan, shelf: Shelf | undefined): ReadonlyMap<string, TechniqueCard | null> {
@@ -25,12 +26,12 @@ export function useTechniqueCards(plan: Plan, shelf: Shelf | undefined): Readonl
 const NONE: ReadonlyMap<string, TechniqueCard | null> = new Map()
 
 const look = (level: number): string =>
-  LOOKS.reduce((best, one) => (Math.abs(one.level - level) < Math.abs(best.level - level) ? one : best)).word
+  t(LOOKS.reduce((best, one) => (Math.abs(one.level - level) < Math.abs(best.level - level) ? one : best)).word)
 
 export const SEEN_WORDS: Readonly<Record<Technique['seen'], string>> = {
-  across: 'cut across',
-  top: 'shows on the top',
-  along: 'cut along',
+  across: t('cut across'),
+  top: t('shows on the top'),
+  along: t('cut along'),
 }
 
 /** What a technique asks for, in three short lines. */
@@ -41,8 +42,12 @@ export function TechniqueFacts({ card }: { card: TechniqueCard }) {
   return (
     <span className="text-[13px] leading-tight">
       <span className="block">
-        {from === to ? from : `${from} to ${to}`} · {cups} {cups === 1 ? 'cup' : 'cups'} · {Math.round(minutes)} min ·{' '}
-        {SEEN_WORDS[seen]}
+        {t('{from} · {cups}  {cups, plural, one {cup} other {cups}} · {minutes} min · {seen}', {
+          from: from === to ? from : t('{from} to {to}', { from, to }),
+          cups,
+          minutes: Math.round(minutes),
+          seen: SEEN_WORDS[seen],
+        })}
       </span>
       {tools.length > 0 && (
         <span className="block">
@@ -52,8 +57,11 @@ export function TechniqueFacts({ card }: { card: TechniqueCard }) {
         </span>
       )}
       <span className="block">
-        <strong>{LEVELS[level.level]}</strong>, every pour in {Math.round(chance * 10)} of 10
-        {planB !== '' && <span className="text-soft">; plan B: {planB}</span>}
+        {rich('{level}, every pour in {chance} of 10', {
+          level: <strong>{t(LEVELS[level.level])}</strong>,
+          chance: Math.round(chance * 10),
+        })}
+        {planB !== '' && <span className="text-soft">{t('; plan B: {planB}', { planB })}</span>}
       </span>
     </span>
   )

@@ -18,13 +18,14 @@ import { lotsQuery } from '../api/workshop.ts'
 import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
 import { useNotedState } from '../run/noted.tsx'
 import { useHeatPlan } from './use-heat.ts'
+import { fixed } from '../words/index.ts'
 
 /** Cutting, and clearing away, h. Engineering estimate. */
 const AFTERWARDS_H = 0.75
 
 /** Money as the workshop writes it, to the hundredth. */
 export const showMoney = (amount: number, { currency }: Pick<Pricing, 'currency'>): string =>
-  `${amount.toFixed(2)} ${currency}`.trim()
+  `${fixed(amount, 2)} ${currency}`.trim()
 
 export interface BarCost {
   cost: CostReckoned

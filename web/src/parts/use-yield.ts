@@ -3,6 +3,7 @@ import type { RecordState, YieldReckoned } from '@ostler/core'
 import { differenceInCalendarDays, parseISO } from 'date-fns'
 import { useMemo } from 'react'
 import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
+import { t } from '../words/index.ts'
 
 /** Where the soap went: what went into pot and cups by the plan, and what is left of soap on the day that it was weighed up. */
 export function useYield(state: RecordState): YieldReckoned | null {
@@ -33,12 +34,12 @@ export function useYield(state: RecordState): YieldReckoned | null {
 export const yieldLines = (reckoned: YieldReckoned): { what: string; grams: number }[] =>
   (
     [
-      ['went in', reckoned.inG],
+      [t('went in'), reckoned.inG],
       ['bars', reckoned.barsG],
-      ['ends and trims', reckoned.endsG],
+      [t('ends and trims'), reckoned.endsG],
       ['samples', reckoned.samplesG],
-      ['stuck to vessels', reckoned.stuckG],
-      ['spilt or thrown away', reckoned.spiltG],
-      ['water that went off by then, about', reckoned.waterG],
+      [t('stuck to vessels'), reckoned.stuckG],
+      [t('spilt or thrown away'), reckoned.spiltG],
+      [t('water that went off by then, about'), reckoned.waterG],
     ] as const
   ).flatMap(([what, grams]) => (grams > 0 ? [{ what, grams }] : []))

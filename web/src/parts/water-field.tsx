@@ -2,6 +2,7 @@ import { onBasis, at } from '@ostler/core'
 import type { WaterBasis } from '@ostler/core'
 import { useBatch, useForecast, useHabits, usePlan } from '../plan/context.tsx'
 import { QuantityField } from '../ui/quantity.tsx'
+import { t } from '../words/index.ts'
 
 interface Props {
   basis: WaterBasis
@@ -22,7 +23,7 @@ export function WaterField({ basis, label, width, showsKept = false }: Props) {
   const set = (next: number) =>
     batch.edit(
       { kind: 'set', path: at(plan => plan.recipe.water), value: { ...water, basis, value: next } },
-      `water ${basis}`,
+      t('water {basis}', { basis }),
     )
   return (
     <QuantityField
@@ -32,7 +33,8 @@ export function WaterField({ basis, label, width, showsKept = false }: Props) {
       habits={habits}
       onValue={set}
       {...(width !== undefined && { width })}
-      {...(showsKept && isKept && { hint: <span className="text-[13px] font-semibold whitespace-nowrap">kept</span> })}
+      {...(showsKept &&
+        isKept && { hint: <span className="text-[13px] font-semibold whitespace-nowrap">{t('kept')}</span> })}
     />
   )
 }

@@ -5,6 +5,7 @@ import { createContext, useContext, useSyncExternalStore } from 'react'
 import type { ReactNode } from 'react'
 import { sessionQuery } from '../api/client.ts'
 import { SaidIn } from '../ui/say.tsx'
+import { markedHere } from '../words/index.ts'
 import type { OpenBatch, OpenBatchState } from './open-batch.ts'
 
 export const OpenBatchContext = createContext<OpenBatch | null>(null)
@@ -30,7 +31,7 @@ export const useRisk = (): Risk | null =>
   usePlan(state => state.risk ?? (state.result.ok ? state.result.forecast.risk : null))
 
 /** How this workshop likes its units. */
-export const useHabits = (): UnitHabits => useQuery(sessionQuery).data?.workshop?.habits ?? METRIC
+export const useHabits = (): UnitHabits => markedHere(useQuery(sessionQuery).data?.workshop?.habits ?? METRIC)
 
 /** What is said inside is said as this workshop likes its units. */
 export const SaidAsLiked = ({ children }: { children: ReactNode }) => <SaidIn habits={useHabits()}>{children}</SaidIn>

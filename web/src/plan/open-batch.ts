@@ -1,4 +1,4 @@
-import { applyEdit, changedParts, forecaster, planChanges, readPlan, withChanges, say } from '@ostler/core'
+import { applyEdit, changedParts, forecaster, planChanges, readPlan, withChanges } from '@ostler/core'
 import type {
   Advice,
   BatchAnswer,
@@ -20,6 +20,7 @@ import type { History } from './history.ts'
 import { keepUndo, keptUndo } from './kept-undo.ts'
 import { openingOf } from './opening.ts'
 import type { SaveState } from './save-state.ts'
+import { say } from '../words/index.ts'
 
 export interface OpenBatchState {
   id: string

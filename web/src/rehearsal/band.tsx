@@ -7,6 +7,7 @@ import { showClock } from '../ui/clock.ts'
 import { useRehearsal, useRehearsalState } from './context.tsx'
 import { SPEEDS, timesOf } from './hands.ts'
 import type { RehearsalRun } from './rehearsal-run.ts'
+import { t } from '../words/index.ts'
 
 const KEY = 'min-h-11 min-w-11 border border-current px-2 font-semibold disabled:opacity-40'
 
@@ -21,25 +22,27 @@ export function RehearsalBand() {
   const isLife = timesOf(more) === 1 && speed > 1 && !isPaused
   return (
     <section
-      aria-label="Rehearsal"
+      aria-label={t('Rehearsal')}
       // Pressed with the pointer, a key keeps no focus: Enter goes on with the next deed.
       onMouseDown={event => event.preventDefault()}
       className="flex flex-wrap items-center gap-x-3 gap-y-1 bg-ink px-6 py-1.5 text-paper max-[760px]:px-3"
     >
-      <strong className="text-lg">Rehearsal</strong>
-      <span className="max-[900px]:hidden">number {rehearsal.setting.seed}: nothing here is real lye</span>
-      <span role="status" className="ml-auto">
-        {isLife && 'as in life, while it is asked'}
+      <strong className="text-lg">{t('Rehearsal')}</strong>
+      <span className="max-[900px]:hidden">
+        {t('number {seed}: nothing here is real lye', { seed: rehearsal.setting.seed })}
       </span>
-      <span role="group" aria-label="Speed" className="flex gap-1">
+      <span role="status" className="ml-auto">
+        {isLife && t('as in life, while it is asked')}
+      </span>
+      <span role="group" aria-label={t('Speed')} className="flex gap-1">
         <button
           className={`${KEY} flex items-center gap-1`}
-          aria-label={isPaused ? 'Go on' : 'Pause'}
+          aria-label={isPaused ? t('Go on') : t('Pause')}
           disabled={asked !== null}
           onClick={() => rehearsal.pause(!isPaused)}
         >
           {isPaused ? <Play size={18} aria-hidden /> : <Pause size={18} aria-hidden />}
-          <span className="max-[760px]:hidden">{isPaused ? 'Go on' : 'Pause'}</span>
+          <span className="max-[760px]:hidden">{isPaused ? t('Go on') : t('Pause')}</span>
         </button>
         {SPEEDS.map(one => (
           <button
@@ -55,7 +58,7 @@ export function RehearsalBand() {
       </span>
       {locks.noBack !== true && (
         <button className={`${KEY} flex items-center gap-1`} onClick={() => setBack(true)}>
-          <StepBack size={18} aria-hidden /> <span className="max-[760px]:sr-only">Step back</span>
+          <StepBack size={18} aria-hidden /> <span className="max-[760px]:sr-only">{t('Step back')}</span>
         </button>
       )}
       {isBack && <StepBackDialog rehearsal={rehearsal} onClose={() => setBack(false)} />}
@@ -76,11 +79,11 @@ function StepBackDialog({ rehearsal, onClose }: { rehearsal: RehearsalRun; onClo
     .reverse()
   const from = state.lyeInAt ?? 0
   return (
-    <Ask open title="Back to before …" onClose={onClose}>
+    <Ask open title={t('Back to before …')} onClose={onClose}>
       <p className="mb-2 text-soft">
-        The same batter with the same luck, tried another way. It counts as practised then.
+        {t('The same batter with the same luck, tried another way. It counts as practised then.')}
       </p>
-      {mine.length === 0 && <p>Nothing was done yet.</p>}
+      {mine.length === 0 && <p>{t('Nothing was done yet.')}</p>}
       <ul>
         {mine.map(event => (
           <li key={event.key}>
@@ -107,24 +110,24 @@ const cupOf = ({ following: { input } }: RehearsalRun, pour: string | undefined)
 }
 
 const DONE: Partial<Record<string, string>> = {
-  tick: 'a tick',
-  weighed: 'weighing',
-  'lye-mixed': 'lye into the water',
-  'lye-clear': 'the lye called clear',
-  temp: 'reading a temperature',
-  'lye-in': 'lye into the oils',
-  'blend-on': 'the blender on',
-  'blend-off': 'the blender off',
-  hold: 'the hold test',
-  seen: 'a look',
-  drawn: 'filling',
-  colour: 'colour into',
-  scent: 'scent into',
-  'pour-start': 'beginning to pour',
-  poured: 'the end of pouring',
-  tool: 'a tool',
-  'plan-b': 'plan B',
-  wrong: 'telling of trouble',
-  stir: 'stirring',
-  burst: 'a burst',
+  tick: t('a tick'),
+  weighed: t('weighing'),
+  'lye-mixed': t('lye into the water'),
+  'lye-clear': t('the lye called clear'),
+  temp: t('reading a temperature'),
+  'lye-in': t('lye into the oils'),
+  'blend-on': t('the blender on'),
+  'blend-off': t('the blender off'),
+  hold: t('the hold test'),
+  seen: t('a look'),
+  drawn: t('filling'),
+  colour: t('colour into'),
+  scent: t('scent into'),
+  'pour-start': t('beginning to pour'),
+  poured: t('the end of pouring'),
+  tool: t('a tool'),
+  'plan-b': t('plan B'),
+  wrong: t('telling of trouble'),
+  stir: t('stirring'),
+  burst: t('a burst'),
 }

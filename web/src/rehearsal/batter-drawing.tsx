@@ -1,4 +1,5 @@
 import type { Shown } from '@ostler/core'
+import { t } from '../words/index.ts'
 
 /** Batter in a bowl as it looks: oil on it, its colour as it comes together, what a drip leaves, how it heaps; grains and lumps. */
 
@@ -35,7 +36,7 @@ export function BatterDrawing({ shown, hex, mark, isDim }: Props) {
     <svg
       viewBox="0 0 260 150"
       role="img"
-      aria-label={`What you see: ${shown.words.join('; ')}`}
+      aria-label={t('What you see: {words}', { words: shown.words.join('; ') })}
       className="w-full max-w-90"
       style={{ filter: isDim ? 'brightness(0.35)' : undefined }}
     >

@@ -11,6 +11,7 @@ import type {
   Struck,
   SurpriseKey,
 } from '@ostler/core'
+import { t } from '../words/index.ts'
 
 /** How the rehearsal stands into which it comes. */
 interface Standing {
@@ -71,7 +72,7 @@ export class ComesBetween {
 
   /** What is said of it; empty: it is only seen. */
   textOf({ key, cup, tell }: Struck): string {
-    const name = this.#following.plan.cups.find(one => one.id === cup)?.name ?? 'a cup'
+    const name = this.#following.plan.cups.find(one => one.id === cup)?.name ?? t('a cup')
     return tell ?? surpriseOf(key).tells.replace('{cup}', name)
   }
 

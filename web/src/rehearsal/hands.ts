@@ -1,4 +1,5 @@
 import type { AskedQuestion, BenchEvent, BenchStep, Struck } from '@ostler/core'
+import { t } from '../words/index.ts'
 
 /** Deeds that take their time; what is ticked or switched does not. */
 export const TAKES_TIME: readonly BenchStep['kind'][] = ['weigh', 'melt', 'lye-mix', 'colour', 'scent', 'scent-pot']
@@ -7,12 +8,12 @@ export const HELD: readonly BenchStep['kind'][] = ['draw', 'pour', 'blend', 'tem
 
 /** What the hands are at. */
 export const WORDS: Partial<Record<BenchStep['kind'], string>> = {
-  weigh: 'Weighing',
-  melt: 'Melting',
-  'lye-mix': 'Stirring the lye in',
-  colour: 'Stirring the colour in',
-  scent: 'Stirring the scent in',
-  'scent-pot': 'Stirring the scent in',
+  weigh: t('Weighing'),
+  melt: t('Melting'),
+  'lye-mix': t('Stirring the lye in'),
+  colour: t('Stirring the colour in'),
+  scent: t('Stirring the scent in'),
+  'scent-pot': t('Stirring the scent in'),
 }
 
 /** Batter that runs, or a blender that is on, as long as a key is held. */

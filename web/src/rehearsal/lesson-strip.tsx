@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import { useRunState } from '../run/context.tsx'
 import { useLooked, useRehearsal } from './context.tsx'
 import type { RehearsalRun } from './rehearsal-run.ts'
+import { t } from '../words/index.ts'
 
 const saysOf = (rehearsal: RehearsalRun) => rehearsal.says()
 
@@ -15,7 +16,7 @@ function RestWays() {
   if (!rehearsal || !ways || !rehearsal.following.input.pours.every(({ pour }) => state.pours[pour])) return null
   const chosen = restChosen(events)
   return (
-    <div role="group" aria-label="For the night" className="mt-1 flex flex-wrap gap-2">
+    <div role="group" aria-label={t('For the night')} className="mt-1 flex flex-wrap gap-2">
       {ways.map(({ key, words }) => (
         <button
           key={key}
@@ -37,25 +38,25 @@ export function LessonStrip() {
   if (!rehearsal?.lesson || !says) return null
   return (
     <section
-      aria-label="Lesson"
+      aria-label={t('Lesson')}
       className="flex flex-wrap items-start gap-x-8 gap-y-2 border-b border-line bg-panel px-6 py-2 max-[760px]:px-4"
     >
       <div className="max-w-160 min-w-60 flex-1">
-        <h2 className="text-[13px] text-soft">{rehearsal.lesson.title}</h2>
+        <h2 className="text-[13px] text-soft">{t(rehearsal.lesson.title)}</h2>
         <p className="text-lg leading-snug" aria-live="polite">
-          {says.isPassed ? 'That is it: passed.' : says.hint}
+          {says.isPassed ? t('That is it: passed.') : t(says.hint)}
         </p>
         <RestWays />
         {says.isPassed && (
           <Link className="button button-main mt-1 inline-block min-h-12 content-center px-4" to="/lessons">
-            On to the lessons
+            {t('On to the lessons')}
           </Link>
         )}
       </div>
       <ul className="text-[15px]">
         {says.goals.map(({ words, isMet }) => (
           <li key={words} className="flex items-center gap-2">
-            {isMet ? <Check size={18} aria-label="reached" /> : <Circle size={18} aria-label="open" />}
+            {isMet ? <Check size={18} aria-label={t('reached')} /> : <Circle size={18} aria-label={t('open')} />}
             {words}
           </li>
         ))}

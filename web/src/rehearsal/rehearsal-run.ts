@@ -8,7 +8,6 @@ import {
   lessonOf,
   meetsIt,
   rehearsedIn,
-  say,
   sizeOf,
   surpriseOf,
   verdictOn,
@@ -41,6 +40,7 @@ import { LessonAtHand } from './lesson-at-hand.ts'
 import { Measuring } from './measuring.ts'
 import { RehearsalNotes } from './rehearsal-notes.ts'
 import { RehearsalSaver } from './saver.ts'
+import { say, t } from '../words/index.ts'
 
 type About = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>
 
@@ -186,9 +186,9 @@ export class RehearsalRun implements RunAtHand {
     const happening = surpriseOf(struck.key).does?.(sizeOf(struck))
     if (happening?.kind === 'away') {
       this.note({ kind: 'away' })
-      this.#isAt('Away from the bench', happening.seconds, () => this.note({ kind: 'back' }))
+      this.#isAt(t('Away from the bench'), happening.seconds, () => this.note({ kind: 'back' }))
     }
-    if (happening?.kind === 'pale') this.#isAt('Stirring more colour in', happening.seconds, () => undefined)
+    if (happening?.kind === 'pale') this.#isAt(t('Stirring more colour in'), happening.seconds, () => undefined)
   }
 
   /** What struck, was heard or asked is read: it goes on. */
@@ -210,8 +210,8 @@ export class RehearsalRun implements RunAtHand {
     this.#isAt(PUT_RIGHT.word, PUT_RIGHT.seconds, () => {
       if (this.world().swapped?.includes(cup)) {
         this.note(meetsIt('labels-swapped', PUT_RIGHT))
-        this.#set({ said: 'Two labels were exchanged. Each cup has its own again.' })
-      } else this.#set({ said: 'Colour and label agree.' })
+        this.#set({ said: t('Two labels were exchanged. Each cup has its own again.') })
+      } else this.#set({ said: t('Colour and label agree.') })
     })
   }
 
@@ -235,7 +235,7 @@ export class RehearsalRun implements RunAtHand {
 
   /** What is too much for the scale under the cup is weighed in two parts. */
   weighsInParts(): void {
-    this.#isAt('Weighing in two parts', IN_PARTS_S, () => this.measuring.scale?.inParts())
+    this.#isAt(t('Weighing in two parts'), IN_PARTS_S, () => this.measuring.scale?.inParts())
   }
 
   /** Something that the scale under the cup is told. */
@@ -308,7 +308,7 @@ export class RehearsalRun implements RunAtHand {
 
   /** A tool as it was drawn by hand. */
   stroke(stroke: Stroke, seconds: number): void {
-    this.#isAt('Drawing the tool through', seconds, () => {
+    this.#isAt(t('Drawing the tool through'), seconds, () => {
       this.#notes.stroke(stroke)
       this.note({ kind: 'tool', move: stroke.move })
     })
@@ -329,7 +329,7 @@ export class RehearsalRun implements RunAtHand {
     const event = this.#notes.event(about, this.nowS())
     if (this.isWatched) return event
     if (about.kind === 'lye-clear' && about.how === 'yes' && !this.world().isLyeClear)
-      this.#notes.slip(event.r, 'The lye was called clear with a crust still in it.')
+      this.#notes.slip(event.r, t('The lye was called clear with a crust still in it.'))
     this.#notes.add(event, this.measuring.really(event))
     this.#more = { ...this.#more, said: '' }
     this.#changed()

@@ -3,6 +3,7 @@ import type { BodyNow, Shown, WorldNow } from '@ostler/core'
 import { useFollowed, useRunHex, useRunState } from '../run/context.tsx'
 import { BatterDrawing } from './batter-drawing.tsx'
 import { useRehearsal, useRehearsalState, useWorld } from './context.tsx'
+import { t } from '../words/index.ts'
 
 /** The batter of a cup, or of the pot where it is not divided. */
 export function bodyIn(world: WorldNow, cup: string | undefined): BodyNow | null {
@@ -32,8 +33,8 @@ export function SeenBatter({ cup, mark = null }: { cup: string | undefined; mark
     <figure className="flex max-w-180 items-center gap-5 max-[760px]:flex-col max-[760px]:items-start max-[760px]:gap-1">
       <BatterDrawing shown={seen.shown} hex={isColoured ? hexOf(really) : null} mark={mark} isDim={seen.isDim} />
       <figcaption className="min-w-40 text-lg leading-snug">
-        <span className="block text-[13px] text-soft">what you see</span>
-        {seen.isDim ? 'Too dark to tell: only a drip says something.' : `${seen.shown.words.join('; ')}.`}
+        <span className="block text-[13px] text-soft">{t('what you see')}</span>
+        {seen.isDim ? t('Too dark to tell: only a drip says something.') : `${seen.shown.words.join('; ')}.`}
         {cup !== undefined && isColoured && coloured.length > 1 && <Label cup={cup} />}
       </figcaption>
     </figure>
@@ -49,7 +50,7 @@ function Label({ cup }: { cup: string }) {
   return (
     <span className="mt-1 block text-base">
       <button className="quiet min-h-11 text-left" onClick={() => rehearsal.looksAtLabel(cup)}>
-        Is this {plan.cups.find(one => one.id === cup)?.name}?
+        {t('Is this {find}?', { find: plan.cups.find(one => one.id === cup)?.name })}
       </button>
       {said !== '' && (
         <span role="status" className="block">
@@ -67,10 +68,10 @@ export function SeenLye() {
   if (!rehearsal || !world) return null
   return (
     <p className="mt-3 text-lg">
-      <span className="block text-[13px] text-soft">what you see</span>
+      <span className="block text-[13px] text-soft">{t('what you see')}</span>
       {world.isLyeClear
-        ? 'Clear as water, nothing at the bottom.'
-        : 'Cloudy; grains and a crust at the bottom of the jug.'}
+        ? t('Clear as water, nothing at the bottom.')
+        : t('Cloudy; grains and a crust at the bottom of the jug.')}
     </p>
   )
 }
@@ -82,10 +83,10 @@ export function SeenStill({ cup }: { cup: string | undefined }) {
   if (!body) return null
   return (
     <p className="mb-3 text-xl">
-      <span className="block text-[13px] text-soft">what you see</span>
+      <span className="block text-[13px] text-soft">{t('what you see')}</span>
       {holdsStill(body.emulsion)
-        ? 'The surface stays ivory and even; no streak, the rim is dry.'
-        : 'Streaks of oil come up, beads stand along the rim.'}
+        ? t('The surface stays ivory and even; no streak, the rim is dry.')
+        : t('Streaks of oil come up, beads stand along the rim.')}
     </p>
   )
 }

@@ -8,15 +8,16 @@ import { useRehearsal, useRehearsalState } from './context.tsx'
 import type { FillingShown } from './filling-scale.ts'
 import type { RehearsalState } from './hands.ts'
 import type { RehearsalRun } from './rehearsal-run.ts'
+import { t } from '../words/index.ts'
 
 type About = Pick<BenchEvent, 'kind'> & Partial<BenchEvent>
 
 const BIG = 'button min-h-16 px-6 text-xl'
 const SPLASHED: readonly Way[] = [
-  { how: 'rinse', says: 'Rinse now, for 20 minutes', word: '', seconds: 0 },
-  { how: 'on', says: 'Go on first', word: '', seconds: 0 },
+  { how: 'rinse', says: t('Rinse now, for 20 minutes'), word: '', seconds: 0 },
+  { how: 'on', says: t('Go on first'), word: '', seconds: 0 },
 ]
-const READ: readonly Way[] = [{ how: 'read', says: 'Seen', word: '', seconds: 0 }]
+const READ: readonly Way[] = [{ how: 'read', says: t('Seen'), word: '', seconds: 0 }]
 
 /** What struck, until it was read or met in one of its ways. */
 export function ToldSurprise({ onNote }: { onNote: (about: About) => void }) {
@@ -32,14 +33,14 @@ export function ToldSurprise({ onNote }: { onNote: (about: About) => void }) {
   const meet = (way: Way) => {
     if (ways) return rehearsal.meet(struck.key, way)
     if (isSplash && way.how === 'rinse') {
-      rehearsal.note({ kind: 'wrong', how: 'other', text: 'rinsed for 20 minutes' })
+      rehearsal.note({ kind: 'wrong', how: 'other', text: t('rinsed for 20 minutes') })
       rehearsal.note({ kind: 'close', how: 'given-up' })
     }
     rehearsal.reads('told')
   }
   const shown = ways ?? (isSplash ? SPLASHED : READ)
   return (
-    <Message label="What happens" text={text}>
+    <Message label={t('What happens')} text={text}>
       {/* None of the ways is shown as the right one: that is what is practised. */}
       {shown.map(way => (
         <button
@@ -47,7 +48,7 @@ export function ToldSurprise({ onNote }: { onNote: (about: About) => void }) {
           className={isSplash && way.how === 'rinse' ? `${BIG} button-main` : BIG}
           onClick={() => meet(way)}
         >
-          {way.says}
+          {t(way.says)}
         </button>
       ))}
     </Message>
@@ -74,8 +75,11 @@ function Heard({ rehearsal, heard: { about, text }, onNote }: HeardProps) {
   const habits = useHabits()
   return (
     <Message
-      label="What was heard"
-      text={`Read off the scale and called across the bench: ${showMass(about.amount ?? 0, habits, 1)} in ${text}.`}
+      label={t('What was heard')}
+      text={t('Read off the scale and called across the bench: {amount} in {text}.', {
+        amount: showMass(about.amount ?? 0, habits, 1),
+        text,
+      })}
     >
       <button
         className={BIG}
@@ -84,7 +88,7 @@ function Heard({ rehearsal, heard: { about, text }, onNote }: HeardProps) {
           onNote(about)
         }}
       >
-        Type it in
+        {t('Type it in')}
       </button>
     </Message>
   )
@@ -95,7 +99,7 @@ function Asked({ rehearsal, question, answer }: { rehearsal: RehearsalRun } & No
   const { ask, answers, right } = question
   if (answer === null)
     return (
-      <Message label="A question" text={ask}>
+      <Message label={t('A question')} text={ask}>
         {answers.map(one => (
           <button key={one} className={BIG} onClick={() => rehearsal.answer(one)}>
             {one}
@@ -104,9 +108,12 @@ function Asked({ rehearsal, question, answer }: { rehearsal: RehearsalRun } & No
       </Message>
     )
   return (
-    <Message label="A question" text={answer === answers[right] ? 'That is it.' : `Rather: ${answers[right]}.`}>
+    <Message
+      label={t('A question')}
+      text={answer === answers[right] ? t('That is it.') : t('Rather: {right}.', { right: answers[right] })}
+    >
       <button autoFocus className={BIG} onClick={() => rehearsal.reads('asked')}>
-        Go on
+        {t('Go on')}
       </button>
     </Message>
   )
@@ -152,13 +159,13 @@ export function AtHand() {
   if (step?.kind === 'blend' || step?.kind === 'temp' || (ran <= 0 && !step)) return null
   const onScale = step === undefined || step.kind === 'draw' ? rehearsal.measuring.weighs() : null
   const g = onScale ? onScale.g : ran
-  const stands = onScale?.state === 'over' ? '▲ over what it can take' : '△ the scale is dark'
+  const stands = onScale?.state === 'over' ? t('▲ over what it can take') : t('△ the scale is dark')
   return (
     <>
       <p className="mt-2 text-[clamp(2rem,5vw,3.5rem)] leading-none font-semibold" role="status">
         {g === null ? stands : showMass(g, habits, 1)}{' '}
         <span className="text-xl font-normal text-soft">
-          {step ? 'and runs' : g === null ? '' : 'so far: hold on, or take it as it is'}
+          {step ? t('and runs') : g === null ? '' : t('so far: hold on, or take it as it is')}
         </span>
       </p>
       {onScale && !step && <OnScale rehearsal={rehearsal} shown={onScale} />}
@@ -179,9 +186,9 @@ function OnScale({
     return (
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <button className={BIG} onClick={() => rehearsal.weighsInParts()}>
-          Weigh it in two parts
+          {t('Weigh it in two parts')}
         </button>
-        <span className="text-lg text-soft">As it is: taken for what was asked.</span>
+        <span className="text-lg text-soft">{t('As it is: taken for what was asked.')}</span>
       </div>
     )
   if (beforeG === null) return null
@@ -190,7 +197,7 @@ function OnScale({
     <div className="mt-3 flex flex-wrap items-center gap-3">
       {state === 'off' ? (
         <button className={BIG} onClick={() => rehearsal.seesTo(scale => scale.wake())}>
-          Wake it
+          {t('Wake it')}
         </button>
       ) : (
         <button
@@ -198,10 +205,12 @@ function OnScale({
           aria-pressed={isCounted}
           onClick={() => rehearsal.seesTo(scale => scale.count(!isCounted))}
         >
-          {isCounted ? `${before} counted with it` : `Count the ${before} of before with it`}
+          {isCounted
+            ? t('{before} counted with it', { before })
+            : t('Count the {before} of before with it', { before })}
         </button>
       )}
-      <span className="text-lg text-soft">{before} stood there before it went dark.</span>
+      <span className="text-lg text-soft">{t('{before} stood there before it went dark.', { before })}</span>
     </div>
   )
 }
@@ -211,11 +220,11 @@ function OnProbe({ rehearsal, isHeld }: { rehearsal: RehearsalRun; isHeld: boole
   const habits = useHabits()
   const reading = rehearsal.measuring.probed()
   if (reading?.value == null) return null
-  const rests = reading.isStable ? '● at rest: let go' : '○ moving: hold on'
+  const rests = reading.isStable ? t('● at rest: let go') : t('○ moving: hold on')
   return (
     <p className="mt-2 text-[clamp(2rem,5vw,3.5rem)] leading-none font-semibold" role="status">
       {readingNumber(reading, habits)} °{habits.temperature}{' '}
-      <span className="text-xl font-normal text-soft">{isHeld ? rests : 'held in too short: it lags behind'}</span>
+      <span className="text-xl font-normal text-soft">{isHeld ? rests : t('held in too short: it lags behind')}</span>
     </p>
   )
 }

@@ -4,6 +4,7 @@ import { useRef, useState } from 'react'
 import type { PointerEvent } from 'react'
 import { useFollowed } from '../run/context.tsx'
 import { useRehearsal, useRehearsalState } from './context.tsx'
+import { t } from '../words/index.ts'
 
 const WIDTH = 640
 /** Points nearer than this are one. */
@@ -39,11 +40,11 @@ export function ToolPath({ move, seconds }: { move: string; seconds: number }) {
   const path = points.map(({ x, y }, n) => `${n === 0 ? 'M' : 'L'}${x * WIDTH} ${y * height}`).join('')
   return (
     <div className="mt-3">
-      <p className="text-lg">Draw it through the mould, seen from above; or take it as it was planned.</p>
+      <p className="text-lg">{t('Draw it through the mould, seen from above; or take it as it was planned.')}</p>
       <svg
         viewBox={`0 0 ${WIDTH} ${height}`}
         role="img"
-        aria-label="The mould from above, to draw the tool through"
+        aria-label={t('The mould from above, to draw the tool through')}
         className="mt-2 w-full max-w-180 touch-none border-2 border-ink bg-booth"
         onPointerDown={event => {
           event.currentTarget.setPointerCapture(event.pointerId)
@@ -61,7 +62,7 @@ export function ToolPath({ move, seconds }: { move: string; seconds: number }) {
         disabled={points.length < 2}
         onClick={() => rehearsal.stroke({ move, path: thinned(points) }, seconds)}
       >
-        So it was drawn
+        {t('So it was drawn')}
       </button>
     </div>
   )

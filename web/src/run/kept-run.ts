@@ -1,5 +1,6 @@
 import type { BenchEvent, RunAnswer } from '@ostler/core'
 import { entries, get, set } from 'idb-keyval'
+import { t } from '../words/index.ts'
 
 /** A run as this browser keeps it: what came from the server, and what has not gone there yet. */
 export interface KeptRun {
@@ -10,7 +11,7 @@ export interface KeptRun {
   aheadMs: number
 }
 
-const keyOf = (id: string) => `run ${id}`
+const keyOf = (id: string) => t('run {id}', { id })
 
 /** What comes of it, or something else where the browser keeps nothing. */
 async function orElse<T>(act: () => Promise<T>, otherwise: T): Promise<T> {
@@ -36,7 +37,7 @@ export const keptRuns = (): Promise<KeptRun[]> =>
       .sort((a, b) => b.run.openedAt.localeCompare(a.run.openedAt))
   }, [])
 
-const lastOf = (batch: string) => `last run ${batch}`
+const lastOf = (batch: string) => t('last run {batch}', { batch })
 
 /** The run of a batch that was open here last; null where none is known. */
 export const keptLastRun = (batch: string): Promise<string | null> =>

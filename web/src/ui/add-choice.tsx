@@ -4,6 +4,7 @@ import { useId, useRef, useState } from 'react'
 import type { KeyboardEvent } from 'react'
 import type { AddOption } from './add-options.ts'
 import { Swatch } from './swatch.tsx'
+import { t } from '../words/index.ts'
 
 interface Props {
   /** e.g. "an oil". */
@@ -39,8 +40,8 @@ export function AddChoice({ what, options, onAdd }: Props) {
   return (
     <Popover.Root open={isOpen} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
-        <button type="button" className="quiet text-ink max-[600px]:min-h-11" aria-label={`Add ${what}`}>
-          <Plus size={16} aria-hidden /> add {what}
+        <button type="button" className="quiet text-ink max-[600px]:min-h-11" aria-label={t('Add {what}', { what })}>
+          <Plus size={16} aria-hidden /> {t('add {what}', { what })}
         </button>
       </Popover.Trigger>
       <Popover.Portal>
@@ -48,7 +49,7 @@ export function AddChoice({ what, options, onAdd }: Props) {
           align="start"
           sideOffset={4}
           collisionPadding={8}
-          aria-label={`Add ${what}`}
+          aria-label={t('Add {what}', { what })}
           className="z-40 flex w-100 max-w-[94vw] flex-col rounded border border-ink bg-paper p-2"
         >
           <List what={what} options={options} onAdd={add} />
@@ -88,13 +89,13 @@ function List({ what, options, onAdd }: Props) {
       <input
         role="combobox"
         aria-expanded
-        aria-label={`Type to find ${what}`}
+        aria-label={t('Type to find {what}', { what })}
         aria-controls={`${id}-list`}
         aria-activedescendant={shown[at] ? `${id}-${at}` : undefined}
         aria-autocomplete="list"
         autoComplete="off"
         className="field mb-1 min-h-9"
-        placeholder="type to find"
+        placeholder={t('type to find')}
         value={search}
         onChange={event => {
           setSearch(event.target.value)
@@ -102,7 +103,13 @@ function List({ what, options, onAdd }: Props) {
         }}
         onKeyDown={keys}
       />
-      <ul ref={list} id={`${id}-list`} role="listbox" aria-label={`Add ${what}`} className="max-h-72 overflow-y-auto">
+      <ul
+        ref={list}
+        id={`${id}-list`}
+        role="listbox"
+        aria-label={t('Add {what}', { what })}
+        className="max-h-72 overflow-y-auto"
+      >
         {shown.map((one, i) => (
           <li
             key={one.id}
@@ -124,7 +131,7 @@ function List({ what, options, onAdd }: Props) {
       </ul>
       {shown.length === 0 && (
         <p role="status" className="px-2 py-1 text-soft">
-          Nothing fits “{search}”.
+          {t('Nothing fits “{search}”.', { search })}
         </p>
       )}
     </>

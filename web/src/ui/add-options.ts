@@ -1,5 +1,6 @@
-import { ACCELERATIONS, LIMIT_BASES, showMass, showShare, stockOf } from '@ostler/core'
+import { ACCELERATIONS, LIMIT_BASES, showMass, stockOf } from '@ostler/core'
 import type { Additive, Colorant, Liquid, MouldShape, Oil, Scent, ShelfItem, UnitHabits } from '@ostler/core'
+import { showShare, t } from '../words/index.ts'
 
 /** One line of an add list: its name, what one chooses by, and its colour where it has one. */
 export interface AddOption {
@@ -11,17 +12,17 @@ export interface AddOption {
 
 /** What is left of it, where lots are kept. */
 const stock = (item: ShelfItem, habits: UnitHabits): string =>
-  item.lots.length > 0 ? `${showMass(stockOf(item), habits, 1)} left` : ''
+  item.lots.length > 0 ? t('{item} left', { item: showMass(stockOf(item), habits, 1) }) : ''
 
 const joined = (...parts: string[]): string => parts.filter(part => part !== '').join(' · ')
 
 export const oilOptions = (oils: readonly Oil[], habits: UnitHabits): AddOption[] =>
   oils.map(oil => ({
     id: oil.id,
-    name: oil.blend.length > 0 ? `${oil.name} (blend)` : oil.name,
+    name: oil.blend.length > 0 ? t('{oil} (blend)', { oil: oil.name }) : oil.name,
     detail: joined(
       oil.texture === 'soft' ? 'liquid' : 'hard',
-      `usually up to ${showShare(oil.usualMostShare, 0)}`,
+      t('usually up to {usualMostShare}', { usualMostShare: showShare(oil.usualMostShare, 0) }),
       stock(oil, habits),
     ),
   }))
@@ -29,11 +30,14 @@ export const oilOptions = (oils: readonly Oil[], habits: UnitHabits): AddOption[
 export const scentOptions = (scents: readonly Scent[], habits: UnitHabits): AddOption[] =>
   scents.map(scent => ({
     id: scent.id,
-    name: scent.type === 'blend' ? `${scent.name} (blend)` : scent.name,
+    name: scent.type === 'blend' ? t('{scent} (blend)', { scent: scent.name }) : scent.name,
     detail: joined(
-      `quickens: ${ACCELERATIONS[scent.acceleration]}`,
+      `quickens: ${t(ACCELERATIONS[scent.acceleration])}`,
       // A limit is never shown larger than it is.
-      `limit ${showShare(Math.floor(scent.limitShare * 10_000 + 1e-6) / 10_000, 2)} ${LIMIT_BASES[scent.limitBasis]}`,
+      t('limit {limitShare} {limitBasis}', {
+        limitShare: showShare(Math.floor(scent.limitShare * 10_000 + 1e-6) / 10_000, 2),
+        limitBasis: t(LIMIT_BASES[scent.limitBasis]),
+      }),
       stock(scent, habits),
     ),
   }))
@@ -43,14 +47,25 @@ export const colorantOptions = (colorants: readonly Colorant[], habits: UnitHabi
     id: one.id,
     name: one.name,
     hex: one.soapHex,
-    detail: joined(one.family, `up to ${one.usualMaxGPerKg} g/kg`, stock(one, habits)),
+    detail: joined(
+      one.family,
+      t('up to {usualMaxGPerKg} g/kg', { usualMaxGPerKg: one.usualMaxGPerKg }),
+      stock(one, habits),
+    ),
   }))
 
 export const additiveOptions = (additives: readonly Additive[], habits: UnitHabits): AddOption[] =>
   additives.map(one => ({
     id: one.id,
     name: one.name,
-    detail: joined(one.role, `${one.usualLeastGPerKg} to ${one.usualMostGPerKg} g/kg`, stock(one, habits)),
+    detail: joined(
+      one.role,
+      t('{usualLeastGPerKg} to {usualMostGPerKg} g/kg', {
+        usualLeastGPerKg: one.usualLeastGPerKg,
+        usualMostGPerKg: one.usualMostGPerKg,
+      }),
+      stock(one, habits),
+    ),
   }))
 
 export const liquidOptions = (liquids: readonly Liquid[], habits: UnitHabits): AddOption[] =>
@@ -58,8 +73,11 @@ export const liquidOptions = (liquids: readonly Liquid[], habits: UnitHabits): A
     id: one.id,
     name: one.name,
     detail: joined(
-      `${showShare(one.waterShare, 0)} water, ${showShare(one.fatShare)} fat`,
-      `up to ${showShare(one.mostShareOfWater, 0)} of the water`,
+      t('{waterShare} water, {fatShare} fat', {
+        waterShare: showShare(one.waterShare, 0),
+        fatShare: showShare(one.fatShare),
+      }),
+      t('up to {mostShareOfWater} of the water', { mostShareOfWater: showShare(one.mostShareOfWater, 0) }),
       stock(one, habits),
     ),
   }))
@@ -68,5 +86,5 @@ export const mouldOptions = (moulds: readonly MouldShape[]): AddOption[] =>
   moulds.map(one => ({
     id: one.id,
     name: one.name,
-    detail: one.cavities > 1 ? `${one.cavities} cavities` : 'one piece',
+    detail: one.cavities > 1 ? t('{cavities} cavities', { cavities: one.cavities }) : t('one piece'),
   }))

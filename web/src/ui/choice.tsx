@@ -1,4 +1,5 @@
 import { useId } from 'react'
+import { t } from '../words/index.ts'
 
 interface Props<T extends string> {
   label: string
@@ -24,7 +25,7 @@ export function Choice<T extends string>({ label, value, options, onValue, bare 
         value={value}
         onChange={event => onValue(event.target.value as T)}
       >
-        {!known && <option value={value}>{value} (not on the shelf)</option>}
+        {!known && <option value={value}>{t('{value} (not on the shelf)', { value })}</option>}
         {options.map(option => (
           <option key={option.value} value={option.value}>
             {option.text}

@@ -1,10 +1,13 @@
 import { clockMinutes } from '@ostler/core'
+import { t } from '../words/index.ts'
 
 /** "13:07" so many minutes before a clock time; without one, "52 min before". */
 export function clockBefore(startAt: string, minutes: number): string {
   if (startAt === '') {
-    if (Math.abs(minutes) < 0.5) return 'at mixing'
-    return minutes > 0 ? `${showHours(minutes)} before` : `${Math.round(-minutes)} min after`
+    if (Math.abs(minutes) < 0.5) return t('at mixing')
+    return minutes > 0
+      ? t('{minutes} before', { minutes: showHours(minutes) })
+      : t('{minutes} min after', { minutes: Math.round(-minutes) })
   }
   const at = (((clockMinutes(startAt) - Math.round(minutes)) % 1440) + 1440) % 1440
   return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`
@@ -13,8 +16,8 @@ export function clockBefore(startAt: string, minutes: number): string {
 /** "1 h 25 min", "40 min". */
 export function showHours(minutes: number): string {
   const whole = Math.round(minutes)
-  if (whole < 90) return `${whole} min`
-  return `${Math.floor(whole / 60)} h ${whole % 60 === 0 ? '' : `${whole % 60} min`}`.trim()
+  if (whole < 90) return t('{whole} min', { whole })
+  return `${Math.floor(whole / 60)} h ${whole % 60 === 0 ? '' : t('{whole} min', { whole: whole % 60 })}`.trim()
 }
 
 /**
@@ -22,9 +25,9 @@ export function showHours(minutes: number): string {
  * next day"; without a clock time "2 h after the last pour".
  */
 export function clockAfter(startAt: string, lastMin: number, atMin: number): string {
-  if (startAt === '') return atMin < 1 ? 'at once' : `${showHours(atMin)} after the last pour`
+  if (startAt === '') return atMin < 1 ? t('at once') : t('{atMin} after the last pour', { atMin: showHours(atMin) })
   const days = Math.floor((clockMinutes(startAt) + Math.round(lastMin + atMin)) / 1440)
-  const day = days === 0 ? '' : days === 1 ? ' next day' : `, ${days} days on`
+  const day = days === 0 ? '' : days === 1 ? t(' next day') : t(', {days} days on', { days })
   return clockBefore(startAt, -(lastMin + atMin)) + day
 }
 

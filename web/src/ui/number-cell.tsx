@@ -1,7 +1,7 @@
-import { readQuantity, tidy } from '@ostler/core'
+import { readQuantity } from '@ostler/core'
 import type { QuantityKind } from '@ostler/core'
 import { useState } from 'react'
-import { decimalMark } from './decimal-mark.ts'
+import { decimalMark, tidy } from '../words/index.ts'
 import { useSay } from './say.tsx'
 
 interface Props {

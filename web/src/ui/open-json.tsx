@@ -1,6 +1,7 @@
 import type { Words } from '@ostler/core'
 import { useState } from 'react'
 import { Say } from './say.tsx'
+import { t } from '../words/index.ts'
 
 /** JSON as it is; what is none is nothing. */
 function parsed(text: string): unknown {
@@ -29,7 +30,7 @@ export function OpenJson({ mostBytes, tooLarge, onValue }: Props) {
   return (
     <>
       <label className="quiet flex min-h-11 cursor-pointer items-center">
-        Open a file
+        {t('Open a file')}
         <input
           type="file"
           accept="application/json,.json"

@@ -1,7 +1,7 @@
-import { GRAMS_PER_OUNCE, MM_PER_INCH, readQuantity, tidy } from '@ostler/core'
+import { GRAMS_PER_OUNCE, MM_PER_INCH, readQuantity } from '@ostler/core'
 import type { EditResult, QuantityKind, UnitHabits, Words } from '@ostler/core'
 import { useId, useState } from 'react'
-import { decimalMark } from './decimal-mark.ts'
+import { decimalMark, tidy } from '../words/index.ts'
 import { Say } from './say.tsx'
 import type { KeyboardEvent, ReactNode } from 'react'
 

@@ -1,7 +1,8 @@
-import { METRIC, say } from '@ostler/core'
+import { METRIC } from '@ostler/core'
 import type { FactValue, UnitHabits } from '@ostler/core'
 import { createContext, useCallback, useContext } from 'react'
 import type { ReactNode } from 'react'
+import { say } from '../words/index.ts'
 
 const HabitsContext = createContext<UnitHabits>(METRIC)
 

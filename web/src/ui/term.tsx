@@ -2,6 +2,7 @@ import { Popover } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { entryAt } from './glossary.ts'
+import { t } from '../words/index.ts'
 
 /** A word that opens to what it means, where it stands. */
 export function Term({ at, children }: { at: string; children?: ReactNode }) {
@@ -12,7 +13,7 @@ export function Term({ at, children }: { at: string; children?: ReactNode }) {
       <Popover.Trigger
         type="button"
         className="text-left underline decoration-dotted decoration-1 underline-offset-3 hover:text-ink"
-        aria-label={`${typeof children === 'string' ? children : entry.word}: what does that mean?`}
+        aria-label={t('{what}: what does that mean?', { what: typeof children === 'string' ? children : entry.word })}
       >
         {children ?? entry.word}
       </Popover.Trigger>
@@ -25,7 +26,7 @@ export function Term({ at, children }: { at: string; children?: ReactNode }) {
           <p className="font-semibold first-letter:uppercase">{entry.word}</p>
           <p>{entry.says}</p>
           <Link to={`/glossary/${entry.at}`} className="mt-1 inline-block text-[13px] underline">
-            all words
+            {t('all words')}
           </Link>
         </Popover.Content>
       </Popover.Portal>

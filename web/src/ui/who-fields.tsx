@@ -1,5 +1,6 @@
 import type { ComponentProps } from 'react'
 import { FormLine } from './form-line.tsx'
+import { t } from '../words/index.ts'
 
 type Who = 'memberName' | 'signInName' | 'password'
 
@@ -7,10 +8,10 @@ type Who = 'memberName' | 'signInName' | 'password'
 export function WhoFields({ line }: { line: (name: Who) => Omit<ComponentProps<typeof FormLine>, 'label'> }) {
   return (
     <>
-      <FormLine label="Your name" autoComplete="name" {...line('memberName')} />
-      <FormLine label="Sign-in name" autoComplete="username" {...line('signInName')} />
+      <FormLine label={t('Your name')} autoComplete="name" {...line('memberName')} />
+      <FormLine label={t('Sign-in name')} autoComplete="username" {...line('signInName')} />
       <FormLine
-        label="Password, at least 10 letters"
+        label={t('Password, at least 10 letters')}
         type="password"
         autoComplete="new-password"
         {...line('password')}

@@ -1,8 +1,8 @@
-import { tidy } from '@ostler/core'
 import type { Working } from '@ostler/core'
 import { Popover } from 'radix-ui'
 import { Term } from './term.tsx'
 import { Say } from './say.tsx'
+import { t, tidy } from '../words/index.ts'
 
 interface Props {
   label: string
@@ -28,7 +28,7 @@ export function WorkingNumber({ label, text, working, term, name = label }: Prop
   }
   return (
     <Popover.Root>
-      <Popover.Trigger className="group text-left" aria-label={`${name}: ${text}. Show the working.`}>
+      <Popover.Trigger className="group text-left" aria-label={t('{name}: {text}. Show the working.', { name, text })}>
         {number}
         {label !== '' && (
           <span className="text-[13px] text-soft underline decoration-dotted underline-offset-3 group-hover:text-ink">
@@ -47,7 +47,7 @@ export function OpenedNumber({ text, name, working }: { text: string; name: stri
     <Popover.Root>
       <Popover.Trigger
         className="underline decoration-dotted underline-offset-3 hover:text-ink"
-        aria-label={`${name}: ${text}. Show the working.`}
+        aria-label={t('{name}: {text}. Show the working.', { name, text })}
       >
         {text}
       </Popover.Trigger>
@@ -75,7 +75,7 @@ const Shown = ({ working }: { working: Working }) => (
             <tr key={input.name} className="border-t border-line">
               <th className="py-0.5 text-left font-normal text-soft">{input.name}</th>
               <td className="text-right">
-                {tidy(input.value, input.unit === 'g' ? 2 : 4)} {input.unit}
+                {tidy(input.value, input.unit === 'g' ? 2 : 4)} {t(input.unit)}
               </td>
             </tr>
           ))}

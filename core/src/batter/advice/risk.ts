@@ -51,7 +51,7 @@ function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): Words {
   const level = fact('advice.when-needs-at-most', {
     traceName: traceName(pour.endLevel),
     endLevel: plain(pour.endLevel, 1),
-    way: WINDOW_KINDS[kind],
+    way: fact(WINDOW_KINDS[kind]),
     hi: plain(pour.window.hi, 1),
   })
   const quick = scent && ['mild', 'moderate', 'strong', 'seizes'].includes(scent.acceleration)

@@ -22,7 +22,7 @@ const cooling = (
   formula: fact('heat.time-cool-from', {
     fromC: keepingZeros(plain(body.fromC, 1)),
     targetC: keepingZeros(celsius(body.targetC, 1)),
-    way: WAYS[way],
+    way: fact(WAYS[way]),
     which: before.length > 0 ? fact('heat.time-its-peak') : '',
   }),
   inputs: [
@@ -58,7 +58,7 @@ export function heatWorkings(plan: Plan, heat: HeatPlan): Record<'lye' | 'oils' 
       source: fact('heat.handbook-heats-solution-specific'),
     },
     mix: {
-      title: 'Together',
+      title: fact('Together'),
       value: heat.mixC,
       unit: '°C',
       formula: fact('heat.oils-their-c-lye', {

@@ -168,7 +168,7 @@ function variants(
     add('water', w > ORDINARY.lyeShare ? fact('schedule.little-water') : fact('schedule.much-water'), { pace: usual })
   }
   if (Math.abs(mixC - ORDINARY.mixC) > 0.5)
-    add('warmth', mixC > ORDINARY.mixC ? 'warmth' : fact('schedule.cool-mix'), { mixC: ORDINARY.mixC })
+    add('warmth', mixC > ORDINARY.mixC ? fact('warmth') : fact('schedule.cool-mix'), { mixC: ORDINARY.mixC })
   const oils = ofOils(pace, unit)
   if (Math.abs(oils) > 0.02)
     add(

@@ -54,7 +54,7 @@ function outcome(plan: Plan, { lanes, portions }: Forecast): Said[] {
   const tightest = lanes.pours.reduce((a, b) => (b.marginMin < a.marginMin ? b : a))
   const cup = plan.cups.find(one => one.id === tightest.cup)?.name ?? ''
   return [
-    line('Works', chance(lanes.chance)),
+    line(fact('Works'), chance(lanes.chance)),
     line(fact('compare.lye-last-pour'), halfMinutes(lanes.endMin)),
     line(
       fact('compare.least-time-spare'),
@@ -65,7 +65,7 @@ function outcome(plan: Plan, { lanes, portions }: Forecast): Said[] {
           : together([cup, halfMinutes(tightest.marginMin)], ', '),
     ),
     line(fact('compare.sound-split'), chance(lanes.split.chance)),
-    line('Batter', weight(portions.potG)),
+    line(fact('Batter'), weight(portions.potG)),
     line(fact('compare.lye-naoh'), weight(portions.lyeG)),
   ]
 }
@@ -74,7 +74,7 @@ function batter({ recipe, conditions, mould }: Plan, forecast: Forecast, shelf: 
   const line = (what: Words, value: Words | Measure): Said => ({ group: 'batter', what, value })
   return [
     ...recipe.oils.map(part => line(findById(shelf.oils, part.oil)?.name ?? part.oil, share(part.share, 1))),
-    line('Superfat', share(recipe.superfatShare, 1)),
+    line(fact('Superfat'), share(recipe.superfatShare, 1)),
     line(fact('compare.lye-concentration'), share(forecast.recipe.water.concentration, 1)),
     ...recipe.additives.map(part =>
       line(
@@ -83,9 +83,9 @@ function batter({ recipe, conditions, mould }: Plan, forecast: Forecast, shelf: 
       ),
     ),
     line(fact('compare.oils-lye-meet-at'), celsius(conditions.mixC, 1)),
-    line('Room', celsius(conditions.roomC, 1)),
+    line(fact('Room'), celsius(conditions.roomC, 1)),
     line(fact('compare.blending-stops-at'), fact('compare.level', { stopLevel: plain(conditions.stopLevel, 1) })),
-    line('Mould', mould.name),
+    line(fact('Mould'), mould.name),
     line(fact('compare.filled-to'), millimetres(mould.fillMm, 1)),
   ]
 }
@@ -100,11 +100,11 @@ const MOMENTS = {
 
 function scent({ scent: planned }: Plan, { recipe }: Forecast): Said[] {
   const line = (what: Words, value: Words | Measure): Said => ({ group: 'scent', what, value })
-  if (!planned) return [line('Scent', 'none')]
+  if (!planned) return [line(fact('Scent'), fact('none'))]
   return [
-    line('Scent', recipe.scent?.name ?? ''),
-    line('Dose', fact('compare.of-the-oils', { loadOfOils: share(recipe.scent?.loadOfOils ?? 0, 2) })),
-    line(fact('compare.goes-in'), MOMENTS[planned.moment]),
+    line(fact('Scent'), recipe.scent?.name ?? ''),
+    line(fact('Dose'), fact('compare.of-the-oils', { loadOfOils: share(recipe.scent?.loadOfOils ?? 0, 2) })),
+    line(fact('compare.goes-in'), fact(MOMENTS[planned.moment])),
   ]
 }
 
@@ -124,7 +124,7 @@ function score(plan: Plan): Said[] {
     const { way, texture, tiltDeg } = pour.shape
     const words = [
       fact('compare.cup-and-height', { name: name(pour.cup), heights: millimetres(heights[i]!, 1) }),
-      way === 'layer' ? fact('compare.layer', { face: LAYER_FACES[texture] }) : POUR_WAYS[way],
+      way === 'layer' ? fact('compare.layer', { face: fact(LAYER_FACES[texture]) }) : POUR_WAYS[way],
       ...(tiltDeg === 0 ? [] : [fact('compare.tilted', { tiltDeg: plain(tiltDeg, 0) })]),
       fact('compare.from', {
         dropMm: millimetres(pour.dropMm, 0),
@@ -141,7 +141,7 @@ function score(plan: Plan): Said[] {
       return {
         group: 'score',
         what: fact('compare.tool', { i: i + 1 }),
-        value: fact('compare.after-pour', { tool: MOVE_TOOLS[move.tool], count: move.count, after }),
+        value: fact('compare.after-pour', { tool: fact(MOVE_TOOLS[move.tool]), count: move.count, after }),
       }
     })
   return [...pours, ...tools]
@@ -154,10 +154,10 @@ function hands({ hands: of, division }: Plan): Said[] {
       fact('compare.batter-made'),
       division.mode === 'one-pot' ? fact('compare.one-pot') : fact('compare.for-each-cup-on'),
     ),
-    line('Blended', BLENDINGS[of.blend]),
-    line('Colour', CUP_ORDERS[of.order]),
-    line(fact('compare.waiting-cups'), WAITING[of.waiting]),
-    line('People', String(of.people)),
+    line(fact('Blended'), fact(BLENDINGS[of.blend])),
+    line(fact('Colour'), fact(CUP_ORDERS[of.order])),
+    line(fact('compare.waiting-cups'), fact(WAITING[of.waiting])),
+    line(fact('People'), String(of.people)),
     line(fact('compare.times-hands'), share(of.pace, 0)),
   ]
 }
@@ -177,14 +177,17 @@ function rest(plan: Plan): Said[] {
       return line(
         i === 0 ? fact('compare.from-pour') : fact('compare.from-2', { atMin: halfMinutes(atMin) }),
         fact('compare.stands', {
-          place: PLACES[place],
+          place: fact(PLACES[place]),
           warm,
-          cover: COVERS[cover],
+          cover: fact(COVERS[cover]),
           wrap: wrap === '' ? '' : together([', ', wrap], ''),
         }),
       )
     }),
-    line('Bars', bars.count > 0 ? fact('compare.of-fresh', { count: bars.count, weight: weight(bars.massG) }) : 'none'),
+    line(
+      fact('Bars'),
+      bars.count > 0 ? fact('compare.of-fresh', { count: bars.count, weight: weight(bars.massG) }) : fact('none'),
+    ),
   ]
 }
 

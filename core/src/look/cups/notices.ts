@@ -322,7 +322,7 @@ function together(known: Known): Notice[] {
       `cups[${plan.cups.findIndex(cup => cup.id === group[1])}]`,
       fact('cups.look-much-same-e', {
         listed: listOf(group.map(name)),
-        cured: STAGES.cured,
+        cured: fact(STAGES.cured),
         largest: plain(largest(pairs, group), 1),
       }),
     ),

@@ -5,7 +5,7 @@ import { isTray } from '../../plan/index.ts'
 import type { Plan, RestStep } from '../../plan/index.ts'
 import { unitBatter } from '../../recipe/index.ts'
 import type { Shelf } from '../../shelf/index.ts'
-import { showChance, showMinutes } from '../../quantities/units/index.ts'
+import { showMinutes } from '../../quantities/units/index.ts'
 import type { Ash } from './ash.ts'
 import { REST_VARIATION } from './chances.ts'
 import type { RestNumbers } from './chances.ts'
@@ -81,11 +81,11 @@ const gelRange = ({ gelC, gelToC }: RestResult): Fact | Measure =>
     : fact('rest.cup-with-least-water', { gelC: celsius(Math.round(gelC)), gelToC: celsius(Math.round(gelToC)) })
 
 function gelSentence(result: RestResult, numbers: RestNumbers | null): { sentence: Words; reason: Words } {
-  const sure = numbers ? `: ${showChance(numbers.gel[result.gel])}` : ''
+  const sure = numbers ? fact('rest.so-sure', { chance: chance(numbers.gel[result.gel]) }) : ''
   const likely = numbers && numbers.gel[result.gel] < UNSURE ? fact('rest.as-likely-as-not') : fact('rest.most-likely')
   const hangs =
     numbers && numbers.gel[result.gel] < SURE
-      ? fact('rest.mostly-hangs-on', { cause: REST_VARIATION[numbers.hangsOn] })
+      ? fact('rest.mostly-hangs-on', { cause: fact(REST_VARIATION[numbers.hangsOn]) })
       : ''
   const peak = fact('rest.warmest-after-at-about', {
     peakMin: hours(result.peakMin),
@@ -293,7 +293,7 @@ export function restTasks(plan: Plan, result: RestResult, isSaltBar = false): Re
         atMin: step.atMin,
         what: fact('rest.put-it', {
           which: i === 0 ? fact('rest.cover') : fact('rest.change'),
-          place: PLACE_WORDS[step.place],
+          place: fact(PLACE_WORDS[step.place]),
           wrap: together(wrap, ', '),
         }),
       },
@@ -336,7 +336,7 @@ export function restTasks(plan: Plan, result: RestResult, isSaltBar = false): Re
       })
     else {
       tasks.push({ key: 'unmould', atMin: result.unmouldMin, what: fact('rest.unmould-if-does-not') })
-      tasks.push({ key: 'cut', atMin: cutMin, what: 'Cut' })
+      tasks.push({ key: 'cut', atMin: cutMin, what: fact('Cut') })
     }
   }
   return tasks.sort((a, b) => a.atMin - b.atMin)

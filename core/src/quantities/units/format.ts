@@ -5,6 +5,8 @@ export interface UnitHabits {
   mass: 'g' | 'oz'
   temperature: 'C' | 'F'
   length: 'mm' | 'in'
+  /** What stands before the decimals; left out: a point. */
+  decimal?: 'point' | 'comma' | undefined
 }
 
 export const METRIC: UnitHabits = { mass: 'g', temperature: 'C', length: 'mm' }
@@ -16,6 +18,10 @@ export function tidy(value: number, decimals: number): string {
   const short = decimals > 0 ? text.replace(/\.?0+$/, '') : text
   return short === '-0' ? '0' : short
 }
+
+/** Digits with the mark before their decimals that the reader is used to. */
+export const marked = (digits: string, habits: UnitHabits): string =>
+  habits.decimal === 'comma' ? digits.replace('.', ',') : digits
 
 /** Decimals that show a mass to `stepG` (the scale's resolution) in grams, or as finely in ounces. */
 export function massDecimals(stepG: number, unit: 'g' | 'oz'): number {
@@ -47,7 +53,7 @@ export function showMass(g: number, habits: UnitHabits, stepG = 0.1): string {
  */
 export function massNumber(g: number, habits: UnitHabits, stepG = 0.1): string {
   const value = habits.mass === 'g' ? g : g / GRAMS_PER_OUNCE
-  return value.toFixed(decimalsShowing(g, habits.mass, stepG, 0.5))
+  return marked(value.toFixed(decimalsShowing(g, habits.mass, stepG, 0.5)), habits)
 }
 
 /** A weight on a step of an ounce scale is kept in grams to a microgram or so: a milligram under a digit stands on it. */
@@ -58,14 +64,14 @@ export function showMassDown(g: number, habits: UnitHabits, stepG = 0.1): string
   const decimals = decimalsShowing(g > NOTHING_G ? g + ROUNDING_SLACK_G : 0, habits.mass, stepG, 1)
   const digit = 10 ** -decimals * (habits.mass === 'g' ? 1 : GRAMS_PER_OUNCE)
   const held = Math.floor((g + ROUNDING_SLACK_G) / digit) * digit
-  return `${(habits.mass === 'g' ? held : held / GRAMS_PER_OUNCE).toFixed(decimals)} ${habits.mass}`
+  return `${marked((habits.mass === 'g' ? held : held / GRAMS_PER_OUNCE).toFixed(decimals), habits)} ${habits.mass}`
 }
 
 export const showLength = (mm: number, habits: UnitHabits): string =>
-  habits.length === 'mm' ? `${tidy(mm, 1)} mm` : `${tidy(mm / MM_PER_INCH, 2)} in`
+  marked(habits.length === 'mm' ? `${tidy(mm, 1)} mm` : `${tidy(mm / MM_PER_INCH, 2)} in`, habits)
 
 export const showTemperature = (c: number, habits: UnitHabits): string =>
-  habits.temperature === 'C' ? `${tidy(c, 1)} °C` : `${tidy((c * 9) / 5 + 32, 0)} °F`
+  marked(habits.temperature === 'C' ? `${tidy(c, 1)} °C` : `${tidy((c * 9) / 5 + 32, 0)} °F`, habits)
 
 export const showShare = (share: number, decimals = 1): string => `${tidy(share * 100, decimals)} %`
 
@@ -78,8 +84,8 @@ export function showMinutes(minutes: number): string {
   return `${sign}${whole === 0 && half ? '' : String(whole).replace('-', '−')}${half ? '½' : ''} min`
 }
 
-/** A chance is never shown finer than 5 %: the model does not know it better. */
-export const showChance = (chance: number): string => {
-  const fives = Math.round(chance * 20) * 5
-  return fives >= 100 ? 'over 95 %' : fives <= 0 ? 'under 5 %' : `about ${fives} %`
+/** A chance is never shown finer than 5 %: the model does not know it better. The words are a message of the catalogue. */
+export function chanceWords(chance: number): { words: string; percent: number } {
+  const percent = Math.round(chance * 20) * 5
+  return { words: percent >= 100 ? 'over 95 %' : percent <= 0 ? 'under 5 %' : 'about {percent} %', percent }
 }

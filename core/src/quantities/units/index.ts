@@ -6,6 +6,8 @@ export {
   METRIC,
   IMPERIAL,
   tidy,
+  chanceWords,
+  marked,
   massDecimals,
   showMass,
   showMassDown,
@@ -14,6 +16,5 @@ export {
   showTemperature,
   showShare,
   showMinutes,
-  showChance,
 } from './format.ts'
 export type { UnitHabits } from './format.ts'

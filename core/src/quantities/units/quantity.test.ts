@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { readQuantity } from './quantity.ts'
 import type { QuantityKind } from './quantity.ts'
-import { massNumber, showMinutes, showChance, IMPERIAL } from './format.ts'
+import { chanceWords, massNumber, showMinutes, IMPERIAL } from './format.ts'
 import { said, say } from '../words/index.ts'
 
 const read = (text: string, kind: QuantityKind, unit: string) => {
@@ -114,5 +114,9 @@ describe('reading quantities', () => {
 
 test('times are shown to the half minute and chances to five per cent', () => {
   expect([9.4, 9.6, 0.4, -1.5, 0].map(showMinutes)).toEqual(['9½ min', '9½ min', '½ min', '−1½ min', '0 min'])
-  expect([0.52, 0.999, 0.004].map(showChance)).toEqual(['about 50 %', 'over 95 %', 'under 5 %'])
+  expect([0.52, 0.999, 0.004].map(chanceWords)).toEqual([
+    { words: 'about {percent} %', percent: 50 },
+    { words: 'over 95 %', percent: 100 },
+    { words: 'under 5 %', percent: 0 },
+  ])
 })

@@ -151,7 +151,7 @@ export function readQuantity(
   const cleaned = plainDigits(text.replace(/[½¼¾⅓⅔⅛]/g, mark => FRACTIONS[mark] ?? mark))
     .replace(/(?<=[a-z])\s+(?:per|a)\s+(?=kg|lb)/gi, '/')
     .trim()
-  if (cleaned === '') return { ok: false, sentence: fact('units.nothing-typed', { examples: EXAMPLES[kind] }) }
+  if (cleaned === '') return { ok: false, sentence: fact('units.nothing-typed', { examples: fact(EXAMPLES[kind]) }) }
   let rest = cleaned
   let total = 0
   let parts = 0
@@ -161,13 +161,16 @@ export function readQuantity(
     if (!number)
       return {
         ok: false,
-        sentence: fact('units.no-number', { typed: text.trim().slice(0, 40), examples: EXAMPLES[kind] }),
+        sentence: fact('units.no-number', { typed: text.trim().slice(0, 40), examples: fact(EXAMPLES[kind]) }),
       }
     const unitText = /^[^\d\s.,+−-][^\d\s]*(?:\s+1$)?/.exec(number.rest)?.[0] ?? ''
     const name = unitText === '' ? defaultUnit : unitText
     const unit = unitNamed(kind, name) ?? unitOfVolume(kind, name, densityGPerMl)
     if (!unit) {
-      return { ok: false, sentence: fact('units.no-unit', { typed: unitText.slice(0, 20), examples: EXAMPLES[kind] }) }
+      return {
+        ok: false,
+        sentence: fact('units.no-unit', { typed: unitText.slice(0, 20), examples: fact(EXAMPLES[kind]) }),
+      }
     }
     total += unit.toInside(number.value)
     rest = number.rest.slice(unitText.length).trim()
@@ -175,11 +178,12 @@ export function readQuantity(
     if (rest !== '' && (kind !== 'mass' || parts > 1 || unitText === '')) {
       return {
         ok: false,
-        sentence: fact('units.not-clear', { typed: text.trim().slice(0, 40), examples: EXAMPLES[kind] }),
+        sentence: fact('units.not-clear', { typed: text.trim().slice(0, 40), examples: fact(EXAMPLES[kind]) }),
       }
     }
   }
-  if (!Number.isFinite(total)) return { ok: false, sentence: fact('units.too-large', { examples: EXAMPLES[kind] }) }
+  if (!Number.isFinite(total))
+    return { ok: false, sentence: fact('units.too-large', { examples: fact(EXAMPLES[kind]) }) }
   // Twelve digits: 70 % is 0.7, not 0.7000000000000001.
   return { ok: true, value: Number(total.toPrecision(12)) }
 }

@@ -1,5 +1,5 @@
 import type { Measure } from '../facts/index.ts'
-import { GRAMS_PER_OUNCE, GRAMS_PER_POUND, MM_PER_INCH, showChance, showMinutes, tidy } from '../units/index.ts'
+import { GRAMS_PER_OUNCE, GRAMS_PER_POUND, MM_PER_INCH, marked, showMinutes, tidy } from '../units/index.ts'
 import type { UnitHabits } from '../units/index.ts'
 
 /** A mass under this is shown to a thousandth of an ounce, g. */
@@ -37,8 +37,7 @@ const lengthOf = (measure: Measure, habits: UnitHabits): Shown =>
     ? { number: digits(measure), unit: 'mm' }
     : { number: tidy(measure.value / MM_PER_INCH, 2), unit: 'in' }
 
-/** A quantity in the workshop's unit, number and unit apart, so that a range can name the unit once. */
-export function inHabit(measure: Measure, habits: UnitHabits): Shown {
+function unmarked(measure: Measure, habits: UnitHabits): Shown {
   switch (measure.is) {
     case 'g':
     case 'kg':
@@ -53,11 +52,16 @@ export function inHabit(measure: Measure, habits: UnitHabits): Shown {
   }
 }
 
-/** A quantity as it stands in a sentence. */
+/** A quantity in the workshop’s unit, number and unit apart, so that a range can name the unit once. */
+export function inHabit(measure: Measure, habits: UnitHabits): Shown {
+  const { number, unit } = unmarked(measure, habits)
+  return { number: marked(number, habits), unit }
+}
+
+/** A quantity as it stands in a sentence. Chances have words of their own: see `chanceWords`. */
 export function showMeasure(measure: Measure, habits: UnitHabits): string {
   if (measure.is === 'minutes') return showMinutes(measure.value)
-  if (measure.is === 'chance') return showChance(measure.value)
-  if (measure.is === 'share') return `${digits({ ...measure, value: measure.value * 100 })} %`
+  if (measure.is === 'share') return marked(`${digits({ ...measure, value: measure.value * 100 })} %`, habits)
   const { number, unit } = inHabit(measure, habits)
   return unit === '' ? number : `${number} ${unit}`
 }

@@ -1,7 +1,7 @@
 import { isFact, isMeasure } from '../facts/index.ts'
 import type { Fact, FactList, FactValue, MeasureKind } from '../facts/index.ts'
 import { IntlMessageFormat } from 'intl-messageformat'
-import { METRIC } from '../units/index.ts'
+import { METRIC, chanceWords, marked } from '../units/index.ts'
 import type { UnitHabits } from '../units/index.ts'
 import { EN } from './en/index.ts'
 import { inHabit, showMeasure } from './measures.ts'
@@ -30,11 +30,14 @@ function withFixed(message: string, habits: UnitHabits): string {
   })
 }
 
+/** A number that a model has rounded in its own way: "5.25 %". */
+const BARE_NUMBER = /^[-−]?\d+\.\d+( %)?$/
+
 const parsed = new Map<string, IntlMessageFormat>()
 
 /** Messages are read once for each language and choice of units. */
 function formatOf(message: string, language: string, habits: UnitHabits): IntlMessageFormat {
-  const key = `${language} ${habits.mass} ${habits.temperature} ${habits.length} ${message}`
+  const key = `${language} ${habits.mass} ${habits.temperature} ${habits.length} ${habits.decimal ?? ''} ${message}`
   const known = parsed.get(key)
   if (known) return known
   const made = new IntlMessageFormat(withFixed(message, habits), language, undefined, { ignoreTag: true })
@@ -48,10 +51,14 @@ function formatOf(message: string, language: string, habits: UnitHabits): IntlMe
  * @throws when a message lacks a value that it names: a slip of ours, found by the tests
  */
 export function say(value: FactValue, habits: UnitHabits = METRIC, catalogue: Catalogue = ENGLISH): string {
-  if (typeof value === 'string') return value
-  if (typeof value === 'number') return String(value)
+  if (typeof value === 'string') return BARE_NUMBER.test(value) ? marked(value, habits) : value
+  if (typeof value === 'number') return marked(String(value), habits)
   if (isFact(value)) return sayFact(value, habits, catalogue)
-  if (isMeasure(value)) return showMeasure(value, habits)
+  if (isMeasure(value)) {
+    if (value.is !== 'chance') return showMeasure(value, habits)
+    const { words, percent } = chanceWords(value.value)
+    return sayFact({ fact: words, values: { percent } }, habits, catalogue)
+  }
   return sayList(value, habits, catalogue)
 }
 
@@ -72,7 +79,7 @@ function sayFact({ fact, values = {} }: Fact, habits: UnitHabits, catalogue: Cat
   const message = catalogue.messages[fact] ?? ENGLISH.messages[fact] ?? fact
   const inWords = Object.entries(values).map(([name, value]) => [
     name,
-    typeof value === 'number' ? value : say(value, habits, catalogue),
+    typeof value === 'number' && Number.isInteger(value) ? value : say(value, habits, catalogue),
   ])
   return formatOf(message, catalogue.language, habits).format(
     Object.fromEntries(inWords) as Record<string, string | number>,

@@ -1,12 +1,13 @@
 import { FITNESS, LIVES, isHeld, showMass } from '@ostler/core'
 import type { BatchSummary } from '@ostler/core'
-import { format, formatDistanceToNow, parseISO } from 'date-fns'
+import { format, parseISO } from 'date-fns'
 import { Archive, ArchiveRestore, Copy, Download, Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
 import { faceAddress } from '../../api/client.ts'
 import { useHabits } from '../../plan/context.tsx'
 import { STATE_WORDS } from '../../ui/state-words.ts'
 import { Tags } from './tags.tsx'
+import { ago, dated, t } from '../../words/index.ts'
 
 interface Props {
   batch: BatchSummary
@@ -26,8 +27,11 @@ function Wanted({ batch: { brief, makeOn } }: Pick<Props, 'batch'>) {
       {brief}
       {makeOn !== null && (
         <span className={isLate ? 'text-rust' : ''}>
-          {brief !== '' && ' · '}
-          {isLate && '▲ '}to be made by {format(parseISO(makeOn), 'd MMMM')}
+          {t('{brief}{isLate}to be made by {makeOn}', {
+            brief: brief !== '' && ' · ',
+            isLate: isLate && '▲ ',
+            makeOn: dated(parseISO(makeOn), 'd MMMM'),
+          })}
         </span>
       )}
     </p>
@@ -66,20 +70,22 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, on
           {batch.name}
         </Link>
         <p className="text-soft">
-          {layers} {layers === 1 ? 'layer' : 'layers'} · {potG === null ? '…' : showMass(potG, habits, 1)}
+          {layers} {layers === 1 ? t('layer') : t('layers')} · {potG === null ? '…' : showMass(potG, habits, 1)}
           {scent !== null && ` · ${scent || 'unscented'}`}
         </p>
         <Wanted batch={batch} />
         <p className="text-[13px] text-soft">
-          changed {formatDistanceToNow(new Date(batch.updatedAt), { addSuffix: true })}
+          {t('changed {formatDistanceToNow}', {
+            formatDistanceToNow: ago(new Date(batch.updatedAt)),
+          })}
         </p>
         <Tags batch={batch} onTag={onTag} />
       </div>
       <p className="w-56 text-right text-[15px] max-[900px]:col-start-2 max-[900px]:w-auto max-[900px]:text-left">
-        <strong className="block font-semibold">{LIVES[life]}</strong>
+        <strong className="block font-semibold">{t(LIVES[life])}</strong>
         {isHeld(batch.fitness) && (
           <Link to={`/batches/${batch.id}/faults`} className="font-semibold text-rust underline">
-            ▲ {FITNESS[batch.fitness]}
+            ▲ {t(FITNESS[batch.fitness])}
           </Link>
         )}
         {state && isAhead && (
@@ -89,24 +95,38 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, on
       <div className="flex max-[900px]:col-start-2 max-[900px]:-ml-2">
         <button
           className="quiet"
-          aria-label={`Duplicate ${batch.name}`}
-          title="Duplicate"
+          aria-label={t('Duplicate {batch}', { batch: batch.name })}
+          title={t('Duplicate')}
           onClick={() => onDuplicate(batch)}
         >
           <Copy size={17} aria-hidden />
         </button>
-        <button className="quiet" aria-label={`Export ${batch.name}`} title="Export" onClick={() => onExport(batch)}>
+        <button
+          className="quiet"
+          aria-label={t('Export {batch}', { batch: batch.name })}
+          title={t('Export')}
+          onClick={() => onExport(batch)}
+        >
           <Download size={17} aria-hidden />
         </button>
         <button
           className="quiet"
-          aria-label={batch.isArchived ? `Take ${batch.name} out again` : `Put ${batch.name} away`}
-          title={batch.isArchived ? 'Take out again' : 'Put away'}
+          aria-label={
+            batch.isArchived
+              ? t('Take {batch} out again', { batch: batch.name })
+              : t('Put {batch} away', { batch: batch.name })
+          }
+          title={batch.isArchived ? t('Take out again') : t('Put away')}
           onClick={() => onArchive(batch)}
         >
           {batch.isArchived ? <ArchiveRestore size={17} aria-hidden /> : <Archive size={17} aria-hidden />}
         </button>
-        <button className="quiet" aria-label={`Delete ${batch.name}`} title="Delete" onClick={() => onDelete(batch)}>
+        <button
+          className="quiet"
+          aria-label={t('Delete {batch}', { batch: batch.name })}
+          title={t('Delete')}
+          onClick={() => onDelete(batch)}
+        >
           <Trash2 size={17} aria-hidden />
         </button>
       </div>

@@ -28,6 +28,7 @@ import type { Filter } from './filters.tsx'
 import { downloadPlan, planFromFile } from '../../parts/plan-file.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 /** All batches of the workshop, the last touched first. */
 export function BatchesPage() {
@@ -54,29 +55,29 @@ export function BatchesPage() {
       </TopBar>
       <main className="mx-auto w-full max-w-260 px-5 py-6 max-[900px]:px-3">
         <div className="mb-5 flex flex-wrap items-center gap-2.5">
-          <h1 className="mr-auto text-3xl">Batches</h1>
+          <h1 className="mr-auto text-3xl">{t('Batches')}</h1>
           <label className="relative">
-            <span className="sr-only">Search batches by name, note, cup, scent, tag, sign, lot or day</span>
+            <span className="sr-only">{t('Search batches by name, note, cup, scent, tag, sign, lot or day')}</span>
             <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
             <input
               type="search"
               className="field min-h-9 w-54 pl-8"
-              placeholder="name, scent, sign, lot or day"
+              placeholder={t('name, scent, sign, lot or day')}
               value={search}
               maxLength={100}
               onChange={event => setSearch(event.target.value)}
             />
           </label>
           <Filters filter={filter} onFilter={setFilter} />
-          <JsonFileButton label="Plan file to import" onFile={file => void importFile(file)}>
-            <FileInput size={16} aria-hidden /> Import
+          <JsonFileButton label={t('Plan file to import')} onFile={file => void importFile(file)}>
+            <FileInput size={16} aria-hidden /> {t('Import')}
           </JsonFileButton>
           <button
             className="button button-main"
             disabled={acts.isAdding}
             onClick={() => void acts.start(batches?.[0]?.id)}
           >
-            <Plus size={16} aria-hidden /> New batch
+            <Plus size={16} aria-hidden /> {t('New batch')}
           </button>
         </div>
         {error && (
@@ -85,7 +86,7 @@ export function BatchesPage() {
             <KeptRuns />
           </>
         )}
-        {isPending && <p className="text-soft">Looking through the batches …</p>}
+        {isPending && <p className="text-soft">{t('Looking through the batches …')}</p>}
         {batches?.length === 0 && <Nothing search={wanted} filter={filter} />}
         <ul className="border-t border-line">
           {batches?.map(batch => (
@@ -102,7 +103,7 @@ export function BatchesPage() {
         </ul>
         {hasNextPage && (
           <button className="button my-4" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
-            Show older batches
+            {t('Show older batches')}
           </button>
         )}
       </main>
@@ -148,14 +149,14 @@ function useActs() {
     start: (last: string | undefined) =>
       open(async () => {
         const read = last ? readPlan((await getBatch(last)).plan) : null
-        return starterLike('New batch', read?.ok ? read.plan : undefined)
+        return starterLike(t('New batch'), read?.ok ? read.plan : undefined)
       }),
     duplicate: (batch: BatchSummary) =>
       void told(async () => {
         const copy = await duplicateBatch(batch.id)
         await refresh()
-        toast(`“${copy.name}” is a copy of its own.`, {
-          text: 'Open',
+        toast(t('“{copy}” is a copy of its own.', { copy: copy.name }), {
+          text: t('Open'),
           run: () => void navigate(`/batches/${copy.id}/score`),
         })
       }),
@@ -169,17 +170,23 @@ function useActs() {
         const [to, back] = batch.isArchived ? [unarchiveBatch, archiveBatch] : [archiveBatch, unarchiveBatch]
         await to(batch.id)
         await refresh()
-        toast(`“${batch.name}” is ${batch.isArchived ? 'back among the batches' : 'put away'}.`, {
-          text: 'Undo',
-          run: () => void told(async () => void (await back(batch.id).then(refresh))),
-        })
+        toast(
+          t('“{batch}” is {isArchived}.', {
+            batch: batch.name,
+            isArchived: batch.isArchived ? t('back among the batches') : t('put away'),
+          }),
+          {
+            text: t('Undo'),
+            run: () => void told(async () => void (await back(batch.id).then(refresh))),
+          },
+        )
       }),
     remove: (batch: BatchSummary) =>
       void told(async () => {
         await deleteBatch(batch.id)
         await refresh()
         const back = () => void told(async () => void (await restoreBatch(batch.id).then(refresh)))
-        toast(`“${batch.name}” is deleted.`, { text: 'Undo', run: back })
+        toast(t('“{batch}” is deleted.', { batch: batch.name }), { text: t('Undo'), run: back })
       }),
   }
 }
@@ -187,15 +194,16 @@ function useActs() {
 const Nothing = ({ search, filter: { life, tag, archived } }: { search: string; filter: Filter }) =>
   search || life || tag || archived ? (
     <p className="py-8 text-soft">
-      No batch{archived && ' that was put away'}{' '}
-      {[
-        life && `is ${LIVES[life]}`,
-        tag && `has the tag “${tag}”`,
-        search && `has “${search}” in its name, notes, cups, scent, tags, lots or signs`,
-      ]
-        .filter(Boolean)
-        .join(' and ')}
-      .
+      {t('No batch{archived} {what}.', {
+        archived: archived && t(' that was put away'),
+        what: [
+          life && t('is {life}', { life: t(LIVES[life]) }),
+          tag && t('has the tag “{tag}”', { tag }),
+          search && t('has “{search}” in its name, notes, cups, scent, tags, lots or signs', { search }),
+        ]
+          .filter(Boolean)
+          .join(t(' and ')),
+      })}
     </p>
   ) : (
     <FirstSteps />
@@ -205,7 +213,7 @@ const MOST_SHOWN = 12
 
 function ImportReport({ problems, onClose }: { problems: Problem[]; onClose: () => void }) {
   return (
-    <Ask open={problems.length > 0} title="This file was not imported" onClose={onClose}>
+    <Ask open={problems.length > 0} title={t('This file was not imported')} onClose={onClose}>
       <ul className="mb-5 flex flex-col gap-2">
         {problems.slice(0, MOST_SHOWN).map((problem, i) => (
           <li key={i}>
@@ -213,10 +221,12 @@ function ImportReport({ problems, onClose }: { problems: Problem[]; onClose: () 
             <Say of={problem.sentence} />
           </li>
         ))}
-        {problems.length > MOST_SHOWN && <li className="text-soft">and {problems.length - MOST_SHOWN} more.</li>}
+        {problems.length > MOST_SHOWN && (
+          <li className="text-soft">{t('and {problems} more.', { problems: problems.length - MOST_SHOWN })}</li>
+        )}
       </ul>
       <button className="button" onClick={onClose}>
-        Close
+        {t('Close')}
       </button>
     </Ask>
   )

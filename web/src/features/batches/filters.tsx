@@ -6,13 +6,14 @@ import type { BatchesWanted } from '../../api/client.ts'
 import { tagsQuery } from '../../api/workshop.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
+import { t } from '../../words/index.ts'
 
 export type Filter = Omit<BatchesWanted, 'search'>
 export const NO_FILTER: Filter = ALL_BATCHES
 
 /** What stands for those that were put away, among the lives. */
 const AWAY = 'away'
-const SHOWN = { '': 'all batches', ...LIVES, [AWAY]: 'put away' } as const
+const SHOWN = { '': t('all batches'), ...LIVES, [AWAY]: t('put away') } as const
 
 /** Which batches are listed, and in which order. */
 export function Filters({ filter, onFilter }: { filter: Filter; onFilter: (filter: Filter) => void }) {
@@ -21,7 +22,7 @@ export function Filters({ filter, onFilter }: { filter: Filter; onFilter: (filte
   return (
     <>
       <Choice<keyof typeof SHOWN>
-        label="Show"
+        label={t('Show')}
         value={shown}
         options={options(SHOWN)}
         onValue={value => onFilter({ ...filter, archived: value === AWAY, life: value === AWAY ? '' : value })}
@@ -29,10 +30,10 @@ export function Filters({ filter, onFilter }: { filter: Filter; onFilter: (filte
       />
       {((tags?.length ?? 0) > 0 || filter.tag !== '') && (
         <Choice<string>
-          label="Tag"
+          label={t('Tag')}
           value={filter.tag}
           options={[
-            { value: '', text: 'any tag' },
+            { value: '', text: t('any tag') },
             ...[...new Set([...(tags ?? []), ...(filter.tag === '' ? [] : [filter.tag])])].map(tag => ({
               ...{ value: tag, text: tag },
             })),
@@ -42,7 +43,7 @@ export function Filters({ filter, onFilter }: { filter: Filter; onFilter: (filte
         />
       )}
       <Choice<BatchSort>
-        label="In the order of"
+        label={t('In the order of')}
         value={filter.sort}
         options={options(BATCH_SORTS)}
         onValue={sort => onFilter({ ...filter, sort })}

@@ -3,6 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { saveTags, tagsQuery } from '../../api/workshop.ts'
+import { t } from '../../words/index.ts'
 
 const MOST = 12
 
@@ -27,12 +28,16 @@ export function Tags({ batch, onTag }: { batch: BatchSummary; onTag: (tag: strin
     <div className="mt-0.5 flex flex-wrap items-center gap-x-2 text-[13px]">
       {batch.tags.map(tag => (
         <span key={tag} className="inline-flex items-center border border-line">
-          <button className="min-h-6 px-1.5 hover:underline" title={`All with “${tag}”`} onClick={() => onTag(tag)}>
+          <button
+            className="min-h-6 px-1.5 hover:underline"
+            title={t('All with “{tag}”', { tag })}
+            onClick={() => onTag(tag)}
+          >
             {tag}
           </button>
           <button
             className="grid min-h-6 min-w-6 place-items-center text-soft hover:text-ink"
-            aria-label={`Take the tag ${tag} off ${batch.name}`}
+            aria-label={t('Take the tag {tag} off {batch}', { tag, batch: batch.name })}
             onClick={() => save.mutate(batch.tags.filter(one => one !== tag))}
           >
             <X size={12} aria-hidden />
@@ -41,8 +46,12 @@ export function Tags({ batch, onTag }: { batch: BatchSummary; onTag: (tag: strin
       ))}
       {typed === null ? (
         batch.tags.length < MOST && (
-          <button className="quiet min-h-7" aria-label={`Add a tag to ${batch.name}`} onClick={() => setTyped('')}>
-            <Plus size={13} aria-hidden /> tag
+          <button
+            className="quiet min-h-7"
+            aria-label={t('Add a tag to {batch}', { batch: batch.name })}
+            onClick={() => setTyped('')}
+          >
+            <Plus size={13} aria-hidden /> {t('tag')}
           </button>
         )
       ) : (
@@ -66,7 +75,7 @@ interface InputProps {
 const TagInput = ({ typed, setTyped, add }: InputProps) => (
   <input
     autoFocus
-    aria-label="New tag"
+    aria-label={t('New tag')}
     className="field w-36"
     maxLength={30}
     value={typed}

@@ -1,4 +1,4 @@
-import { MOMENTS, additionWords, showMass, tidy } from '@ostler/core'
+import { MOMENTS, additionWords, showMass } from '@ostler/core'
 import type { EditResult, Moment, PlannedAdditive } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -10,6 +10,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { additiveOptions } from '../../ui/add-options.ts'
+import { t, tidy } from '../../words/index.ts'
 
 const PATH = ['recipe', 'additives']
 
@@ -32,16 +33,16 @@ export function AdditivesTable() {
     told(batch.edit({ kind: 'set', path: PATH, value: [...additives, part] }))
   }
   return (
-    <Section title="Additives">
+    <Section title={t('Additives')}>
       {additives.length > 0 && (
         <table className="mb-2 w-full">
           <thead className="max-[600px]:hidden">
             <tr className="border-b border-ink text-left text-[13px] text-soft">
-              <th className="py-1 font-normal">additive</th>
-              <th className="text-right font-normal">g per kg of oils</th>
-              <th className="text-right font-normal">weigh</th>
-              <th className="pl-4 font-normal max-[600px]:hidden">goes</th>
-              <th className="pl-2 font-normal whitespace-nowrap max-[600px]:hidden">lye for it</th>
+              <th className="py-1 font-normal">{t('additive')}</th>
+              <th className="text-right font-normal">{t('g per kg of oils')}</th>
+              <th className="text-right font-normal">{t('weigh')}</th>
+              <th className="pl-4 font-normal max-[600px]:hidden">{t('goes')}</th>
+              <th className="pl-2 font-normal whitespace-nowrap max-[600px]:hidden">{t('lye for it')}</th>
               <th />
             </tr>
           </thead>
@@ -52,7 +53,7 @@ export function AdditivesTable() {
           </tbody>
         </table>
       )}
-      <AddChoice what="an additive" options={additiveOptions(unused, habits)} onAdd={add} />
+      <AddChoice what={t('an additive')} options={additiveOptions(unused, habits)} onAdd={add} />
     </Section>
   )
 }
@@ -67,7 +68,7 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
   const additive = batch.shelf.additives.find(one => one.id === part.additive)
   const name = additive?.name ?? part.additive
   const set = (key: keyof PlannedAdditive, value: unknown) =>
-    batch.edit({ kind: 'set', path: [...PATH, i, key], value }, `additive ${i} ${key}`)
+    batch.edit({ kind: 'set', path: [...PATH, i, key], value }, t('additive {i} {key}', { i, key }))
   const oilG = useForecast()?.portions.oilG ?? 0
   /** So much of it for the whole batch: spoons by the weight of its own spoon. */
   const setWhole = (massG: number): EditResult =>
@@ -76,7 +77,7 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
       : {
           ok: false,
           path: 'recipe.additives',
-          sentence: 'Without a forecast there is no batch yet. Type g per kg of oils.',
+          sentence: t('Without a forecast there is no batch yet. Type g per kg of oils.'),
         }
   const takesLye = additive && (additive.acidLyePerG > 0 || additive.fatLyePerG > 0)
   const spoons = additive && weighed ? weighed.exactG / additive.teaspoonG : 0
@@ -86,10 +87,19 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
         {name}
         {additive && (
           <span className="block text-[13px] text-soft">
-            {additive.role}
-            {additionWords(additive, part.gPerKgOils).map(one => `, ${one}`)}; usually {additive.usualLeastGPerKg} to{' '}
-            {additive.usualMostGPerKg} g/kg
-            {takesLye && `; takes ${tidy(additive.acidLyePerG + additive.fatLyePerG, 3)} g of NaOH per g`}
+            {t('{role}{additive}; usually {usualLeastGPerKg} to {usualMostGPerKg} g/kg{takesLye}', {
+              role: additive.role,
+              additive: additionWords(additive, part.gPerKgOils)
+                .map(one => `, ${one}`)
+                .join(''),
+              usualLeastGPerKg: additive.usualLeastGPerKg,
+              usualMostGPerKg: additive.usualMostGPerKg,
+              takesLye:
+                takesLye &&
+                t('; takes {acidLyePerG} g of NaOH per g', {
+                  acidLyePerG: tidy(additive.acidLyePerG + additive.fatLyePerG, 3),
+                }),
+            })}
           </span>
         )}
       </td>
@@ -97,7 +107,7 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
         <div className="flex justify-end">
           <QuantityField
             bare
-            label={`${name}, g per kg of oils`}
+            label={t('{name}, g per kg of oils', { name })}
             kind="dose"
             width={66}
             {...(additive && { densityGPerMl: additive.teaspoonG / 5 })}
@@ -113,16 +123,16 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
         {spoons > 0 && (
           <span
             className="block text-[13px] font-normal text-soft"
-            title="A level teaspoon differs by a quarter: weigh it."
+            title={t('A level teaspoon differs by a quarter: weigh it.')}
           >
-            about {tidy(spoons, 1)} tsp
+            {t('about {spoons} tsp', { spoons: tidy(spoons, 1) })}
           </span>
         )}
       </td>
       <td className="pl-4 max-[600px]:hidden">
         <Choice<Moment>
           bare
-          label={`${name} goes`}
+          label={t('{name} goes', { name })}
           value={part.moment}
           options={(Object.entries(MOMENTS) as [Moment, string][]).map(([value, text]) => ({ value, text }))}
           onValue={value => told(set('moment', value))}
@@ -133,7 +143,7 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
           <span className="inline-flex items-center gap-1">
             <Check
               label=""
-              name={`Add lye for ${name}`}
+              name={t('Add lye for {name}', { name })}
               checked={part.addLye}
               onChange={value => told(set('addLye', value))}
             />
@@ -146,7 +156,7 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
       <td className="text-right">
         <button
           className="quiet"
-          aria-label={`Remove ${name}`}
+          aria-label={t('Remove {name}', { name })}
           onClick={() =>
             told(
               batch.edit({ kind: 'set', path: PATH, value: additives.filter(one => one.additive !== part.additive) }),

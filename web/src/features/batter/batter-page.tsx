@@ -24,6 +24,7 @@ import { QuickensLine } from '../../parts/quickens-line.tsx'
 import { StopFields } from '../../parts/stop-fields.tsx'
 import { WhippedSection } from './whipped-section.tsx'
 import { Term } from '../../ui/term.tsx'
+import { rich, t } from '../../words/index.ts'
 
 /** The recipe, what it becomes for this mould, and what kind of batter that is. */
 export function BatterPage() {
@@ -71,17 +72,17 @@ function RecipeFiles() {
     String(Number(massG.toFixed(2))),
   ]
   const rows = () => [
-    ['what', '% of oils', 'g'],
+    [t('what'), t('% of oils'), 'g'],
     ...portions.oils.map(part => line(part.name, part.share, part.massG)),
-    line('Lye (NaOH)', null, portions.lyeG),
-    line('Water', null, portions.waterG),
+    line(t('Lye (NaOH)'), null, portions.lyeG),
+    line(t('Water'), null, portions.waterG),
     ...[...portions.liquids, ...portions.additives].map(part =>
       line(part.name, part.massG / portions.oilG, part.massG),
     ),
-    ['Superfat', (portions.superfatShare * 100).toFixed(2), ''],
-    ['Lye purity', (plan.recipe.lyePurityShare * 100).toFixed(1), ''],
+    [t('Superfat'), (portions.superfatShare * 100).toFixed(2), ''],
+    [t('Lye purity'), (plan.recipe.lyePurityShare * 100).toFixed(1), ''],
   ]
-  return <TableFiles what="Recipe" name={plan.name} rows={rows} />
+  return <TableFiles what={t('Recipe')} name={plan.name} rows={rows} />
 }
 
 function Notes() {
@@ -91,12 +92,12 @@ function Notes() {
   return (
     <div className="flex flex-col gap-3">
       <LongText
-        label="Notes"
+        label={t('Notes')}
         value={notes}
         onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.notes), value }, 'notes')}
       />
       <TextField
-        label="Made by"
+        label={t('Made by')}
         value={madeBy}
         className="w-64"
         onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.madeBy), value }, 'madeBy')}
@@ -108,21 +109,23 @@ function Notes() {
 function BenchFields() {
   const isWhipped = usePlan(state => state.plan.whipped !== null)
   return (
-    <Section title="At the bench">
+    <Section title={t('At the bench')}>
       <div className="grid grid-cols-3 gap-x-4 gap-y-3">
-        {!isWhipped && <PlanField label="Batter meets at" kind="temperature" path={at(plan => plan.conditions.mixC)} />}
-        <PlanField label="Room" kind="temperature" path={at(plan => plan.conditions.roomC)} />
-        <PlanField label="Scale’s step" kind="mass" decimals={2} path={at(plan => plan.conditions.scaleStepG)} />
+        {!isWhipped && (
+          <PlanField label={t('Batter meets at')} kind="temperature" path={at(plan => plan.conditions.mixC)} />
+        )}
+        <PlanField label={t('Room')} kind="temperature" path={at(plan => plan.conditions.roomC)} />
+        <PlanField label={t('Scale’s step')} kind="mass" decimals={2} path={at(plan => plan.conditions.scaleStepG)} />
         <PlanField
-          label="Fine scale’s step"
+          label={t('Fine scale’s step')}
           kind="mass"
           decimals={2}
           path={at(plan => plan.conditions.fineScaleStepG)}
         />
-        <PlanField label="Batter density" kind="density" path={at(plan => plan.conditions.densityGPerMl)} />
-        <PlanField label="Clings to the pot" kind="mass" path={at(plan => plan.pot.clingG)} />
+        <PlanField label={t('Batter density')} kind="density" path={at(plan => plan.conditions.densityGPerMl)} />
+        <PlanField label={t('Clings to the pot')} kind="mass" path={at(plan => plan.pot.clingG)} />
         {!isWhipped && (
-          <PlanField label="Blender strength" kind="plain" path={at(plan => plan.conditions.blenderStrength)} />
+          <PlanField label={t('Blender strength')} kind="plain" path={at(plan => plan.conditions.blenderStrength)} />
         )}
       </div>
       {!isWhipped && (
@@ -131,8 +134,10 @@ function BenchFields() {
         </div>
       )}
       <p className="mt-2 text-[13px] text-soft">
-        <Term at="level">Level</Term> 1 is an <Term at="emulsion">emulsion</Term>, 2 light trace, 3 medium, 4 heavy.
-        Cooler and blended less means more time.
+        {rich(
+          '{level} 1 is an {emulsion}, 2 light trace, 3 medium, 4 heavy. Cooler and blended less means more time.',
+          { level: <Term at="level">{t('Level')}</Term>, emulsion: <Term at="emulsion">{t('emulsion')}</Term> },
+        )}
       </p>
     </Section>
   )

@@ -5,6 +5,7 @@ import { LastDays } from '../../parts/last-days.tsx'
 import { LongText } from '../../ui/long-text.tsx'
 import { Section } from '../../ui/section.tsx'
 import { TextField } from '../../ui/text-field.tsx'
+import { t } from '../../words/index.ts'
 
 /** What the soap is for: occasion, person, wish, price, and the day that it is wanted. */
 export function BriefSection() {
@@ -13,24 +14,30 @@ export function BriefSection() {
   const { occasion, forWhom, wish } = usePlan(state => state.plan.brief)
   const wantedOn = usePlan(state => state.plan.rest.wantedOn)
   return (
-    <Section title="What it is for">
+    <Section title={t('What it is for')}>
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <TextField
-          label="Occasion"
+          label={t('Occasion')}
           value={occasion}
           className="w-52"
           onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.brief.occasion), value }, 'occasion')}
         />
         <TextField
-          label="For whom"
+          label={t('For whom')}
           value={forWhom}
           className="w-52"
-          onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.brief.forWhom), value }, 'for whom')}
+          onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.brief.forWhom), value }, t('for whom'))}
         />
-        <PlanField label="A bar, from" kind="plain" decimals={2} width={70} path={at(plan => plan.brief.priceFrom)} />
-        <PlanField label="to" kind="plain" decimals={2} width={70} path={at(plan => plan.brief.priceTo)} />
+        <PlanField
+          label={t('A bar, from')}
+          kind="plain"
+          decimals={2}
+          width={70}
+          path={at(plan => plan.brief.priceFrom)}
+        />
+        <PlanField label={t('to')} kind="plain" decimals={2} width={70} path={at(plan => plan.brief.priceTo)} />
         <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-          Wanted for
+          {t('Wanted for')}
           <input
             type="date"
             className="field min-h-9 text-ink"
@@ -49,7 +56,7 @@ export function BriefSection() {
       <LastDays className="mt-2" />
       <div className="mt-3">
         <LongText
-          label="Wish"
+          label={t('Wish')}
           value={wish}
           onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.brief.wish), value }, 'wish')}
         />

@@ -1,4 +1,4 @@
-import { FAT_GROUPS, showShare, showTemperature, together } from '@ostler/core'
+import { FAT_GROUPS, showTemperature, together } from '@ostler/core'
 import type { FatGroupKey, Words } from '@ostler/core'
 import type { ReactNode } from 'react'
 import { useForecast, useHabits } from '../../plan/context.tsx'
@@ -6,16 +6,17 @@ import { Section } from '../../ui/section.tsx'
 import { Term } from '../../ui/term.tsx'
 import { OpenedNumber as Opened } from '../../ui/working-number.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { fixed, showShare, t } from '../../words/index.ts'
 
 const FIT_SIGN = { suits: '●', 'with care': '◐', hardly: '○' } as const
 
 /** Each group its own hatching: what is no soap has no colour. */
 const FILLS: Readonly<Record<FatGroupKey, string>> = {
-  quick: 'radial-gradient(circle, var(--ink) 1.2px, transparent 1.4px) 0 0 / 6px 6px',
+  quick: t('radial-gradient(circle, var(--ink) 1.2px, transparent 1.4px) 0 0 / 6px 6px'),
   hard: 'var(--ink)',
   mild: 'var(--chosen)',
-  holds: 'repeating-linear-gradient(90deg, var(--ink) 0 1px, transparent 1px 4px)',
-  soft: 'repeating-linear-gradient(135deg, var(--ink) 0 1px, transparent 1px 6px)',
+  holds: t('repeating-linear-gradient(90deg, var(--ink) 0 1px, transparent 1px 4px)'),
+  soft: t('repeating-linear-gradient(135deg, var(--ink) 0 1px, transparent 1px 6px)'),
 }
 
 /** The recipe's fatty acids as one strip, and what that makes of batter and bar. */
@@ -26,10 +27,14 @@ export function CharacterPanel() {
   if (!forecast) return null
   const { character, techniques, pace, clearPointC, sentence } = forecast.recipe
   const groups = character.groups.filter(group => group.share >= 0.005)
-  const told = groups.map(group => `${FAT_GROUPS[group.key].name} ${showShare(group.share, 0)}`).join(', ')
+  const told = groups.map(group => `${t(FAT_GROUPS[group.key].name)} ${showShare(group.share, 0)}`).join(', ')
   return (
-    <Section title="What it is made of, and what that does">
-      <div role="img" aria-label={`Fatty acids: ${told}`} className="flex h-9 w-full border border-edge bg-paper">
+    <Section title={t('What it is made of, and what that does')}>
+      <div
+        role="img"
+        aria-label={t('Fatty acids: {told}', { told })}
+        className="flex h-9 w-full border border-edge bg-paper"
+      >
         {groups.map(group => (
           <span
             key={group.key}
@@ -38,7 +43,7 @@ export function CharacterPanel() {
           />
         ))}
       </div>
-      <ul aria-label="Fatty acids by what they do" className="mt-2 flex flex-col gap-1">
+      <ul aria-label={t('Fatty acids by what they do')} className="mt-2 flex flex-col gap-1">
         {groups.map(group => (
           <li key={group.key} className="flex items-baseline gap-2">
             <span
@@ -47,7 +52,7 @@ export function CharacterPanel() {
               style={{ background: FILLS[group.key] }}
             />
             <span className="flex-1">
-              <strong>{FAT_GROUPS[group.key].name}</strong>{' '}
+              <strong>{t(FAT_GROUPS[group.key].name)}</strong>{' '}
               <span className="text-[13px] text-soft">
                 {group.from
                   .slice(0, 2)
@@ -57,7 +62,7 @@ export function CharacterPanel() {
             </span>
             <Opened
               text={showShare(group.share, 0)}
-              name={FAT_GROUPS[group.key].name}
+              name={t(FAT_GROUPS[group.key].name)}
               working={forecast.workings[group.key]}
             />
           </li>
@@ -66,7 +71,7 @@ export function CharacterPanel() {
       <p className="mt-3">
         <Say of={sentence} />
       </p>
-      <ul aria-label="Techniques" className="mt-2 flex flex-col gap-1">
+      <ul aria-label={t('Techniques')} className="mt-2 flex flex-col gap-1">
         {techniques.map(one => (
           <li key={say(one.technique)}>
             <span aria-hidden>{FIT_SIGN[one.fit]} </span>
@@ -82,12 +87,12 @@ export function CharacterPanel() {
       </ul>
       <dl className="mt-3 grid grid-cols-[auto_1fr_auto] gap-x-4 gap-y-1">
         <Row
-          name={<Term at="hard-oil">hard oils</Term>}
-          word={`${showShare(1 - character.hardShare, 0)} liquid`}
+          name={<Term at="hard-oil">{t('hard oils')}</Term>}
+          word={t('{hardShare} liquid', { hardShare: showShare(1 - character.hardShare, 0) })}
           number={showShare(character.hardShare, 0)}
         />
         <Row
-          name={<Term at="heat-load">heat in the mould</Term>}
+          name={<Term at="heat-load">{t('heat in the mould')}</Term>}
           word={
             character.heatFrom.length > 0
               ? together([character.heatLoad, together(character.heatFrom, '; ')], ': ')
@@ -96,14 +101,12 @@ export function CharacterPanel() {
           number=""
         />
         <Row
-          name={<Term at="pace">pace</Term>}
+          name={<Term at="pace">{t('pace')}</Term>}
           word={pace.word}
-          number={
-            <Opened text={`× ${Math.exp(pace.lnRate).toFixed(2)}`} name="pace" working={forecast.workings.pace} />
-          }
+          number={<Opened text={`× ${fixed(Math.exp(pace.lnRate), 2)}`} name="pace" working={forecast.workings.pace} />}
         />
         <Row
-          name={<Term at="clear-point">fats are clear from</Term>}
+          name={<Term at="clear-point">{t('fats are clear from')}</Term>}
           word=""
           number={showTemperature(clearPointC, habits)}
         />

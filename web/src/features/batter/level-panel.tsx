@@ -6,6 +6,7 @@ import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useSay } from '../../ui/say.tsx'
 import { useAct } from '../../ui/use-act.ts'
+import { t } from '../../words/index.ts'
 
 /** How much the plan asks of its maker, why, and a plainer one: advice, never a lock. */
 export function LevelPanel() {
@@ -21,12 +22,12 @@ export function LevelPanel() {
     act.run(async () => {
       const made = plainer(plan, shelf)
       if (!made) throw new Error('It is as plain as can be already.')
-      const batch = await addBatch(freshCopy(made, `${plan.name.slice(0, 60)}, plainer`))
+      const batch = await addBatch(freshCopy(made, t('{plan}, plainer', { plan: plan.name.slice(0, 60) })))
       await navigate(`/batches/${batch.id}/score`)
     })
   return (
-    <Section title="How much it asks">
-      <p className="text-lg font-semibold">{LEVELS[level.level]}</p>
+    <Section title={t('How much it asks')}>
+      <p className="text-lg font-semibold">{t(LEVELS[level.level])}</p>
       {level.reasons.length > 0 && (
         <ul className="list-disc pl-5">
           {level.reasons.map(one => (
@@ -37,11 +38,11 @@ export function LevelPanel() {
       <p className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
         {level.level !== 'basic' && (
           <button className="button min-h-9" disabled={act.busy} onClick={() => void copy()}>
-            A plainer one, as a copy
+            {t('A plainer one, as a copy')}
           </button>
         )}
         <Link to="/craft/lye" className="underline">
-          Lye, before the first time
+          {t('Lye, before the first time')}
         </Link>
       </p>
       {act.sentence !== '' && (

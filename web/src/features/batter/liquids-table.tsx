@@ -1,4 +1,4 @@
-import { at, showMass, showShare } from '@ostler/core'
+import { at, showMass } from '@ostler/core'
 import type { PlannedLiquid } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -8,6 +8,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { liquidOptions } from '../../ui/add-options.ts'
+import { fixed, showShare, t } from '../../words/index.ts'
 
 /** Milk, juice, tea or purée for part of the water, with the ledger of all water. */
 export function LiquidsTable() {
@@ -32,17 +33,17 @@ export function LiquidsTable() {
     told(batch.edit({ kind: 'set', path, value: [...liquids, part] }))
   }
   return (
-    <Section title="Liquids beside water">
+    <Section title={t('Liquids beside water')}>
       {liquids.length > 0 && (
         <table className="mb-2 w-full">
           <thead className="max-[600px]:hidden">
             <tr className="border-b border-ink text-left text-[13px] text-soft">
-              <th className="py-1 font-normal">liquid</th>
-              <th className="text-right font-normal">of the water</th>
-              <th className="pl-4 text-right font-normal">weigh</th>
-              <th className="pl-4 font-normal max-[600px]:hidden">counts by</th>
-              <th className="pl-2 font-normal max-[600px]:hidden">goes in</th>
-              <th className="pl-2 font-normal whitespace-nowrap max-[600px]:hidden">lye for its fat</th>
+              <th className="py-1 font-normal">{t('liquid')}</th>
+              <th className="text-right font-normal">{t('of the water')}</th>
+              <th className="pl-4 text-right font-normal">{t('weigh')}</th>
+              <th className="pl-4 font-normal max-[600px]:hidden">{t('counts by')}</th>
+              <th className="pl-2 font-normal max-[600px]:hidden">{t('goes in')}</th>
+              <th className="pl-2 font-normal whitespace-nowrap max-[600px]:hidden">{t('lye for its fat')}</th>
               <th />
             </tr>
           </thead>
@@ -54,9 +55,9 @@ export function LiquidsTable() {
         </table>
       )}
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
-        <AddChoice what="milk, juice or tea" options={liquidOptions(unused, habits)} onAdd={add} />
+        <AddChoice what={t('milk, juice or tea')} options={liquidOptions(unused, habits)} onAdd={add} />
         <PlanField
-          label="Kept back to rinse the lye jug"
+          label={t('Kept back to rinse the lye jug')}
           kind="mass"
           width={70}
           path={at(plan => plan.recipe.rinseG)}
@@ -84,7 +85,11 @@ function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
         {name}
         {liquid && (
           <span className="block text-[13px] text-soft">
-            {showShare(liquid.fatShare)} fat, {showShare(liquid.sugarShare)} sugar. {liquid.preparation}
+            {t('{fatShare} fat, {sugarShare} sugar. {preparation}', {
+              fatShare: showShare(liquid.fatShare),
+              sugarShare: showShare(liquid.sugarShare),
+              preparation: liquid.preparation,
+            })}
           </span>
         )}
       </td>
@@ -92,7 +97,7 @@ function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
         <div className="flex justify-end">
           <PlanField
             bare
-            label={`${name}, share of the water`}
+            label={t('{name}, share of the water', { name })}
             kind="share"
             width={66}
             path={[...path, 'shareOfWater']}
@@ -105,11 +110,11 @@ function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
       <td className="pl-4 max-[600px]:hidden">
         <Choice
           bare
-          label={`${name} counts by`}
+          label={t('{name} counts by', { name })}
           value={part.measure}
           options={[
-            { value: 'water', text: 'its water' },
-            { value: 'weight', text: 'its weight' },
+            { value: 'water', text: t('its water') },
+            { value: 'weight', text: t('its weight') },
           ]}
           onValue={value => at('measure', value)}
         />
@@ -117,11 +122,11 @@ function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
       <td className="pl-2 max-[600px]:hidden">
         <Choice
           bare
-          label={`${name} goes in`}
+          label={t('{name} goes in', { name })}
           value={part.moment}
           options={[
-            { value: 'lye', text: 'with the lye' },
-            { value: 'trace', text: 'at trace' },
+            { value: 'lye', text: t('with the lye') },
+            { value: 'trace', text: t('at trace') },
           ]}
           onValue={value => at('moment', value)}
         />
@@ -129,7 +134,7 @@ function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
       <td className="pl-2 text-center max-[600px]:hidden">
         <Check
           label=""
-          name={`Add lye for the fat of ${name}`}
+          name={t('Add lye for the fat of {name}', { name })}
           checked={part.countFat}
           onChange={value => at('countFat', value)}
         />
@@ -137,7 +142,7 @@ function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
       <td className="text-right">
         <button
           className="quiet"
-          aria-label={`Remove ${name}`}
+          aria-label={t('Remove {name}', { name })}
           onClick={() =>
             told(
               batch.edit({
@@ -165,15 +170,29 @@ function Ledger() {
   const broughtG = allG - portions.waterG
   return (
     <p className="text-[13px] text-soft">
-      {broughtG > 0.5
-        ? `All water ${showMass(allG, habits, 1)}: ${showMass(portions.waterG, habits, 1)} plain, ${showMass(broughtG, habits, 1)} in liquids and additives.`
-        : 'All of the water is plain water.'}{' '}
-      {portions.rinseG > 0 && `${showMass(portions.rinseG, habits, 1)} of it rinse the jug. `}
-      {(broughtG > 0.5 || portions.rinseG > 0) &&
-        `${recipe.waterToLyeWhenDissolved.toFixed(1)} g of it for each g of lye when that is dissolved. `}
-      Lye weighed again when it is cool should be{' '}
-      {showMass(portions.lyeG + portions.waterG - portions.rinseG, habits, 1)}
-      {broughtG > 0.5 && ' and what went in besides'}: what is missing went off as steam and is put back as water.
+      {t(
+        '{broughtG} {rinseG}{broughtG2}Lye weighed again when it is cool should be {lyeG}{broughtG3}: what is missing went off as steam and is put back as water.',
+        {
+          broughtG:
+            broughtG > 0.5
+              ? t('All water {allG}: {waterG} plain, {broughtG} in liquids and additives.', {
+                  allG: showMass(allG, habits, 1),
+                  waterG: showMass(portions.waterG, habits, 1),
+                  broughtG: showMass(broughtG, habits, 1),
+                })
+              : t('All of the water is plain water.'),
+          rinseG:
+            portions.rinseG > 0 &&
+            t('{rinseG} of it rinse the jug. ', { rinseG: showMass(portions.rinseG, habits, 1) }),
+          broughtG2:
+            (broughtG > 0.5 || portions.rinseG > 0) &&
+            t('{waterToLyeWhenDissolved} g of it for each g of lye when that is dissolved. ', {
+              waterToLyeWhenDissolved: fixed(recipe.waterToLyeWhenDissolved, 1),
+            }),
+          lyeG: showMass(portions.lyeG + portions.waterG - portions.rinseG, habits, 1),
+          broughtG3: broughtG > 0.5 && t(' and what went in besides'),
+        },
+      )}
     </p>
   )
 }

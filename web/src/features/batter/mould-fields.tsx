@@ -5,6 +5,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { t } from '../../words/index.ts'
 
 /** A mould's inner dimensions and how high the soap stands in it. */
 export function MouldFields() {
@@ -31,44 +32,47 @@ export function MouldFields() {
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['mould', key], value }))
   const isRound = mould.form === 'cylinder' || mould.form === 'dome' || mould.form === 'hexagon'
   return (
-    <Section title="Mould">
+    <Section title={t('Mould')}>
       <Choice
         bare
-        label="Mould"
+        label={t('Mould')}
         className="mb-3 w-full"
         value={known?.id ?? ''}
-        options={known ? moulds : [{ value: '', text: `${mould.name}, own measure` }, ...moulds]}
+        options={known ? moulds : [{ value: '', text: t('{mould}, own measure', { mould: mould.name }) }, ...moulds]}
         onValue={choose}
       />
       <div className="grid grid-cols-3 gap-x-4 gap-y-3">
         <PlanField
-          label={isRound ? (mould.form === 'hexagon' ? 'Across flats' : 'Bore') : 'Inner length'}
+          label={isRound ? (mould.form === 'hexagon' ? t('Across flats') : t('Bore')) : t('Inner length')}
           kind="length"
           path={at(plan => plan.mould.innerLengthMm)}
         />
-        {!isRound && <PlanField label="Inner width" kind="length" path={at(plan => plan.mould.innerWidthMm)} />}
-        <PlanField label="Inner height" kind="length" path={at(plan => plan.mould.innerHeightMm)} />
-        <PlanField label="Soap stands" kind="length" path={at(plan => plan.mould.fillMm)} />
-        <PlanField label="Cavities" kind="plain" decimals={0} path={at(plan => plan.mould.cavities)} />
+        {!isRound && <PlanField label={t('Inner width')} kind="length" path={at(plan => plan.mould.innerWidthMm)} />}
+        <PlanField label={t('Inner height')} kind="length" path={at(plan => plan.mould.innerHeightMm)} />
+        <PlanField label={t('Soap stands')} kind="length" path={at(plan => plan.mould.fillMm)} />
+        <PlanField label={t('Cavities')} kind="plain" decimals={0} path={at(plan => plan.mould.cavities)} />
         {mould.form !== 'dome' && (
-          <PlanField label="Narrows to each side" kind="length" path={at(plan => plan.mould.taperMm)} />
+          <PlanField label={t('Narrows to each side')} kind="length" path={at(plan => plan.mould.taperMm)} />
         )}
         <Choice<MouldForm>
-          label="Form"
+          label={t('Form')}
           value={mould.form}
           options={options(FORMS)}
           onValue={value => set('form', value)}
         />
         <Choice<Lining>
-          label="Lining"
+          label={t('Lining')}
           value={mould.lining}
           options={options(LININGS)}
           onValue={value => set('lining', value)}
         />
       </div>
       <p className="mt-2 text-[13px] text-soft">
-        {Math.round(fillVolumeMl(mould))} ml of soap in {Math.round(brimMl(mould))} ml;{' '}
-        {showLength(mould.innerHeightMm - mould.fillMm, habits)} of room above it for the top.
+        {t('{mould} ml of soap in {mould2} ml; {innerHeightMm} of room above it for the top.', {
+          mould: Math.round(fillVolumeMl(mould)),
+          mould2: Math.round(brimMl(mould)),
+          innerHeightMm: showLength(mould.innerHeightMm - mould.fillMm, habits),
+        })}
       </p>
     </Section>
   )

@@ -1,14 +1,4 @@
-import {
-  STEEPINGS,
-  lyeDemand,
-  oilWords,
-  plainOil,
-  showMass,
-  showShare,
-  withBlend,
-  withOilWeight,
-  at,
-} from '@ostler/core'
+import { STEEPINGS, lyeDemand, oilWords, plainOil, showMass, withBlend, withOilWeight, at } from '@ostler/core'
 import type { EditResult, Oil, OilPart, Steeping } from '@ostler/core'
 import { Leaf, Lock, LockOpen, Trash2 } from 'lucide-react'
 import { Fragment, useState } from 'react'
@@ -24,6 +14,7 @@ import { Section } from '../../ui/section.tsx'
 import { TextField } from '../../ui/text-field.tsx'
 import { oilOptions } from '../../ui/add-options.ts'
 import { Term } from '../../ui/term.tsx'
+import { showShare, t } from '../../words/index.ts'
 
 const FIT_KEY = 'ostler.others-make-up'
 
@@ -62,10 +53,10 @@ export function OilsTable() {
 
   return (
     <Section
-      title="Oils"
+      title={t('Oils')}
       aside={
         <Check
-          label="the others make up for a change"
+          label={t('the others make up for a change')}
           checked={othersMakeUp}
           onChange={setOthersMakeUp}
           className="text-[13px] text-soft"
@@ -75,12 +66,12 @@ export function OilsTable() {
       <table className="w-full">
         <thead className="max-[600px]:hidden">
           <tr className="border-b border-ink text-left text-[13px] text-soft">
-            <th className="py-1 font-normal">oil</th>
-            <th className="text-right font-normal">share</th>
-            <th className="text-right font-normal">weight</th>
-            <th className="w-24 pl-3 font-normal max-[600px]:hidden">lye it takes</th>
+            <th className="py-1 font-normal">{t('oil')}</th>
+            <th className="text-right font-normal">{t('share')}</th>
+            <th className="text-right font-normal">{t('weight')}</th>
+            <th className="w-24 pl-3 font-normal max-[600px]:hidden">{t('lye it takes')}</th>
             <th className="w-px font-normal whitespace-nowrap max-[600px]:hidden">
-              <Term at="kept-back">kept back</Term>
+              <Term at="kept-back">{t('kept back')}</Term>
             </th>
             <th className="w-px" />
           </tr>
@@ -91,15 +82,15 @@ export function OilsTable() {
           ))}
           <tr>
             <td className="py-2">
-              <AddChoice what="an oil" options={oilOptions(unused, habits)} onAdd={add} />
+              <AddChoice what={t('an oil')} options={oilOptions(unused, habits)} onAdd={add} />
             </td>
             <td className={`text-right whitespace-nowrap ${off ? 'font-semibold text-rust' : 'text-soft'}`}>
-              {showShare(sum, 2)} in all
+              {t('{sum} in all', { sum: showShare(sum, 2) })}
             </td>
             <td colSpan={4} className="pl-3">
               {off && (
                 <button className="button" onClick={fit}>
-                  Make the rest fit
+                  {t('Make the rest fit')}
                 </button>
               )}
             </td>
@@ -125,10 +116,10 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
   const oil = batch.shelf.oils.find(one => one.id === part.oil)
   const name = oil?.name ?? part.oil
   const at = (key: keyof OilPart, value: unknown) =>
-    batch.edit({ kind: 'set', path: ['recipe', 'oils', i, key], value }, `oil ${i} ${key}`)
+    batch.edit({ kind: 'set', path: ['recipe', 'oils', i, key], value }, t('oil {i} {key}', { i, key }))
   const setShare = (share: number): EditResult =>
     othersMakeUp && !isOnly
-      ? batch.edit({ kind: 'set-oil-share', oil: part.oil, share }, `oil ${i} share`)
+      ? batch.edit({ kind: 'set-oil-share', oil: part.oil, share }, t('oil {i} share', { i }))
       : at('share', share)
   const setWeight = useOilWeight(part.oil, othersMakeUp && !isOnly)
   return (
@@ -138,7 +129,11 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
           {name}
           {oil && (
             <span className="block text-[13px] text-soft">
-              {oil.sapKohMgPerG} mg KOH/g, usual {oil.sapKohLowMgPerG}–{oil.sapKohHighMgPerG}
+              {t('{sapKohMgPerG} mg KOH/g, usual {sapKohLowMgPerG}–{sapKohHighMgPerG}', {
+                sapKohMgPerG: oil.sapKohMgPerG,
+                sapKohLowMgPerG: oil.sapKohLowMgPerG,
+                sapKohHighMgPerG: oil.sapKohHighMgPerG,
+              })}
               <OilSays oil={oil} />
             </span>
           )}
@@ -147,7 +142,7 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
           <div className="flex items-center justify-end">
             <QuantityField
               bare
-              label={`Share of ${name}`}
+              label={t('Share of {name}', { name })}
               kind="share"
               width={66}
               habits={habits}
@@ -157,8 +152,8 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
             <button
               className="quiet"
               aria-pressed={part.locked}
-              aria-label={`Lock ${name}`}
-              title={part.locked ? 'Locked: it stays when others change' : 'Free: it makes up for others'}
+              aria-label={t('Lock {name}', { name })}
+              title={part.locked ? t('Locked: it stays when others change') : t('Free: it makes up for others')}
               onClick={() => told(at('locked', !part.locked))}
             >
               {part.locked ? (
@@ -173,7 +168,7 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
           <div className="flex justify-end">
             <QuantityField
               bare
-              label={`Weight of ${name}`}
+              label={t('Weight of {name}', { name })}
               kind="mass"
               width={80}
               habits={habits}
@@ -189,7 +184,7 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
         <td className="text-center max-[600px]:hidden">
           <Check
             label=""
-            name={`Keep ${name} back for light trace`}
+            name={t('Keep {name} back for light trace', { name })}
             checked={part.late}
             onChange={late => told(at('late', late))}
           />
@@ -197,8 +192,8 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
         <td className="text-right whitespace-nowrap">
           <button
             className="quiet"
-            aria-label={`Steep a plant in ${name}`}
-            title="Steeped with a plant"
+            aria-label={t('Steep a plant in {name}', { name })}
+            title={t('Steeped with a plant')}
             aria-pressed={part.infusion !== null}
             onClick={() =>
               told(
@@ -218,7 +213,7 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
           </button>
           <button
             className="quiet"
-            aria-label={`Remove ${name}`}
+            aria-label={t('Remove {name}', { name })}
             disabled={isOnly}
             onClick={() => told(batch.edit({ kind: 'remove-oil', oil: part.oil }))}
           >
@@ -242,14 +237,14 @@ function useOilWeight(id: string, othersMakeUp: boolean): (massG: number) => Edi
       { kind: 'set' as const, path: ['recipe', 'oils'], value: recipe.oils },
       { kind: 'set' as const, path: ['mould', 'fillMm'], value: mould.fillMm },
     ]
-    return batch.edit({ kind: 'many', edits }, `weight ${id}`)
+    return batch.edit({ kind: 'many', edits }, t('weight {id}', { id }))
   }
 }
 
 /** Whether it makes batter quick or slow, and hot. */
 function OilSays({ oil }: { oil: Oil }) {
   const { pace, isHot } = oilWords(oil)
-  return ` · ${pace === 'at once' ? 'sets at once' : pace}${isHot ? ', heats' : ''}`
+  return ` · ${pace === 'at once' ? t('sets at once') : pace}${isHot ? t(', heats') : ''}`
 }
 
 function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusion: NonNullable<OilPart['infusion']> }) {
@@ -263,24 +258,24 @@ function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusio
       <td colSpan={6} className="px-2 py-2">
         <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
           <TextField
-            label="Steeped with"
+            label={t('Steeped with')}
             value={infusion.plant}
             className="w-36"
-            onValue={value => batch.edit({ kind: 'set', path: [...path, 'plant'], value }, `plant ${i}`)}
+            onValue={value => batch.edit({ kind: 'set', path: [...path, 'plant'], value }, t('plant {i}', { i }))}
           />
           <PlanField
-            label="g of plant per g of oil"
+            label={t('g of plant per g of oil')}
             kind="plain"
             decimals={3}
             width={70}
             path={[...path, 'plantPerOil']}
           />
-          <PlanField label="Make so many times the need" kind="plain" width={60} path={[...path, 'makeFactor']} />
+          <PlanField label={t('Make so many times the need')} kind="plain" width={60} path={[...path, 'makeFactor']} />
           <Choice
-            label="It colours like"
+            label={t('It colours like')}
             value={infusion.colorant ?? ''}
             options={[
-              { value: '', text: 'no colour of its own' },
+              { value: '', text: t('no colour of its own') },
               ...batch.shelf.colorants
                 .filter(one => one.form === 'oil' && !one.archived)
                 .map(one => ({ value: one.id, text: one.name })),
@@ -288,19 +283,22 @@ function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusio
             onValue={value => told(batch.edit({ kind: 'set', path: [...path, 'colorant'], value }))}
           />
           <Choice<Steeping>
-            label="Steeped"
+            label={t('Steeped')}
             value={infusion.way}
             options={options(STEEPINGS)}
             onValue={value => told(batch.edit({ kind: 'set', path: [...path, 'way'], value }))}
           />
           <Check
-            label="strained and steeped twice"
+            label={t('strained and steeped twice')}
             checked={infusion.twice}
             onChange={value => told(batch.edit({ kind: 'set', path: [...path, 'twice'], value }))}
           />
           <p className="pb-1 text-[13px] text-soft">
-            Steep {showMass(Math.ceil(makeG * infusion.plantPerOil), habits, 1)} in{' '}
-            {showMass(Math.ceil(makeG), habits, 1)} of oil{infusion.twice && ', twice'}; the plant keeps some.
+            {t('Steep {makeG} in {makeG2} of oil{twice}; the plant keeps some.', {
+              makeG: showMass(Math.ceil(makeG * infusion.plantPerOil), habits, 1),
+              makeG2: showMass(Math.ceil(makeG), habits, 1),
+              twice: infusion.twice && t(', twice'),
+            })}
           </p>
         </div>
       </td>

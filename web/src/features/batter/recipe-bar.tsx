@@ -11,6 +11,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { useAct } from '../../ui/use-act.ts'
 import { useToast } from '../../ui/toast.tsx'
+import { rich, t } from '../../words/index.ts'
 
 const bare = (recipe: Recipe): string => JSON.stringify(orderedRecipe({ ...recipe, name: '', origin: null }))
 
@@ -35,20 +36,20 @@ export function RecipeBar() {
       <p className="mr-auto">
         {origin ? (
           <>
-            <strong>{recipe.name}</strong>, version {origin.version}
-            {changed && <span className="text-soft">, changed here</span>}
+            {rich('{recipe}, version {version}', { recipe: <strong>{recipe.name}</strong>, version: origin.version })}
+            {changed && <span className="text-soft">{t(', changed here')}</span>}
             {newest && newest.version > origin.version && (
               <>
                 {' '}
                 ·{' '}
                 <button className="underline" onClick={() => take(newest.id)}>
-                  take version {newest.version}
+                  {t('take version {version}', { version: newest.version })}
                 </button>
               </>
             )}
           </>
         ) : (
-          <span className="text-soft">A recipe of this batch alone</span>
+          <span className="text-soft">{t('A recipe of this batch alone')}</span>
         )}
       </p>
       {(recipes.data?.length ?? 0) > 0 && (
@@ -56,22 +57,25 @@ export function RecipeBar() {
           <BookOpen size={16} aria-hidden />
           <Choice
             bare
-            label="Take a saved recipe"
+            label={t('Take a saved recipe')}
             className="max-w-52"
             value=""
             options={[
-              { value: '', text: 'take a saved recipe' },
-              ...recipes.data!.map(one => ({ value: one.id, text: `${one.name}, version ${one.version}` })),
+              { value: '', text: t('take a saved recipe') },
+              ...recipes.data!.map(one => ({
+                value: one.id,
+                text: t('{one}, version {version}', { one: one.name, version: one.version }),
+              })),
             ]}
             onValue={take}
           />
         </span>
       )}
       <button className="button" onClick={() => setSaving(true)}>
-        <Save size={16} aria-hidden /> Save the recipe
+        <Save size={16} aria-hidden /> {t('Save the recipe')}
       </button>
       <Link to="/recipes" className="underline">
-        All recipes
+        {t('All recipes')}
       </Link>
       <SaveRecipe open={saving} onClose={() => setSaving(false)} newest={newest ?? null} />
     </div>
@@ -80,7 +84,7 @@ export function RecipeBar() {
 
 function SaveRecipe({ open, onClose, newest }: { open: boolean; onClose: () => void; newest: RecipeAnswer | null }) {
   return (
-    <Ask open={open} title="Save the recipe" onClose={onClose}>
+    <Ask open={open} title={t('Save the recipe')} onClose={onClose}>
       {open && <SaveForm newest={newest} onClose={onClose} />}
     </Ask>
   )
@@ -107,7 +111,7 @@ function SaveForm({ newest, onClose }: { newest: RecipeAnswer | null; onClose: (
         ],
       })
       await client.invalidateQueries({ queryKey: ['recipes'] })
-      toast(`“${saved.name}” is saved as version ${saved.version}.`)
+      toast(t('“{saved}” is saved as version {version}.', { saved: saved.name, version: saved.version }))
       onClose()
     })
   return (
@@ -119,11 +123,11 @@ function SaveForm({ newest, onClose }: { newest: RecipeAnswer | null; onClose: (
       }}
     >
       <label className="flex flex-col gap-0.5">
-        <span className="text-[13px] text-soft">Name of the recipe</span>
+        <span className="text-[13px] text-soft">{t('Name of the recipe')}</span>
         <input className="field" value={name} maxLength={80} onChange={event => setName(event.target.value)} />
       </label>
       <label className="flex flex-col gap-0.5">
-        <span className="text-[13px] text-soft">What is new, and why (for later)</span>
+        <span className="text-[13px] text-soft">{t('What is new, and why (for later)')}</span>
         <input className="field" value={reason} maxLength={300} onChange={event => setReason(event.target.value)} />
       </label>
       {sentence && (
@@ -132,15 +136,15 @@ function SaveForm({ newest, onClose }: { newest: RecipeAnswer | null; onClose: (
         </p>
       )}
       <p className="text-[13px] text-soft">
-        Oils, lye, water, liquids and additives are saved. Batches keep the version that they were made with.
+        {t('Oils, lye, water, liquids and additives are saved. Batches keep the version that they were made with.')}
       </p>
       <div className="flex flex-wrap gap-3">
         <button className="button button-main" type="submit" disabled={busy}>
-          {newest ? `Save as version ${newest.version + 1}` : 'Save as a new recipe'}
+          {newest ? t('Save as version {version}', { version: newest.version + 1 }) : t('Save as a new recipe')}
         </button>
         {newest && (
           <button className="button" type="button" disabled={busy} onClick={() => void save(true)}>
-            Save as a new recipe
+            {t('Save as a new recipe')}
           </button>
         )}
       </div>

@@ -1,15 +1,4 @@
-import {
-  blendItem,
-  capShare,
-  checkItem,
-  massNumber,
-  plannedScent,
-  sharesAtLimit,
-  showMass,
-  showShare,
-  at,
-  tidy,
-} from '@ostler/core'
+import { blendItem, capShare, checkItem, massNumber, plannedScent, sharesAtLimit, showMass, at } from '@ostler/core'
 import type { EditResult, Forecast, PlannedScent, ScentLoad, Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useQueryClient } from '@tanstack/react-query'
@@ -27,10 +16,11 @@ import { Section } from '../../ui/section.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 import { scentOptions } from '../../ui/add-options.ts'
 import { Say } from '../../ui/say.tsx'
+import { showShare, t, tidy } from '../../words/index.ts'
 
 const BASES = [
-  { value: 'oils' as const, text: 'of the oils' },
-  { value: 'batter' as const, text: 'of the batter' },
+  { value: 'oils' as const, text: t('of the oils') },
+  { value: 'batter' as const, text: t('of the batter') },
 ]
 
 /** Scent load on both bases, blends with their limiting part, grams and drops. */
@@ -52,22 +42,22 @@ export function ScentSection() {
     set({ ...scent, parts: [...parts, { scent: id, share: Number(share.toFixed(4)) }] })
   }
   return (
-    <Section title="Scent" id="scent">
+    <Section title={t('Scent')} id="scent">
       {scent && <Planned scent={scent} />}
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <AddChoice
-          what={scent ? 'a part to the blend' : 'a scent or essential oil'}
+          what={scent ? t('a part to the blend') : t('a scent or essential oil')}
           options={scentOptions(unused, habits)}
           onAdd={add}
         />
         {scent && (
           <button className="quiet" onClick={() => set(null)}>
-            <Trash2 size={16} aria-hidden /> No scent
+            <Trash2 size={16} aria-hidden /> {t('No scent')}
           </button>
         )}
       </div>
       <p className="mt-1 text-[13px] text-soft">
-        Limits on the shelf are starting values: the supplier’s document comes first.
+        {t('Limits on the shelf are starting values: the supplier’s document comes first.')}
       </p>
     </Section>
   )
@@ -93,30 +83,35 @@ function Planned({ scent }: { scent: PlannedScent }) {
     <>
       <div className="mb-2 flex flex-wrap items-start gap-x-6 gap-y-2">
         <div className="flex items-end gap-2">
-          <PlanField label="Load" kind="share" width={66} path={at(plan => plan.scent!.load)} />
-          <Choice bare label="Load is measured by" value={scent.basis} options={BASES} onValue={swapBasis} />
+          <PlanField label={t('Load')} kind="share" width={66} path={at(plan => plan.scent!.load)} />
+          <Choice bare label={t('Load is measured by')} value={scent.basis} options={BASES} onValue={swapBasis} />
         </div>
         <WorkingNumber
-          label={`that is ${showShare(load.loadOfOils, 2)} of the oils, ${showShare(load.loadOfBatter, 2)} of the batter`}
+          label={t('that is {loadOfOils} of the oils, {loadOfBatter} of the batter', {
+            loadOfOils: showShare(load.loadOfOils, 2),
+            loadOfBatter: showShare(load.loadOfBatter, 2),
+          })}
           text={showMass(forecast.portions.scentG, habits)}
           working={forecast.workings.scent}
         />
         <WorkingNumber
           label={
-            load.parts.length > 1 ? `most for this ratio; ${load.limiting.name} limits it` : 'most of it, by its limit'
+            load.parts.length > 1
+              ? t('most for this ratio; {limiting} limits it', { limiting: load.limiting.name })
+              : t('most of it, by its limit')
           }
-          text={`${showShare(capShare(onBasis(load.mostOfOils)), 2)} ${scent.basis === 'oils' ? 'of oils' : 'of batter'}`}
+          text={`${showShare(capShare(onBasis(load.mostOfOils)), 2)} ${scent.basis === 'oils' ? t('of oils') : t('of batter')}`}
           working={forecast.workings.scentLimit}
         />
       </div>
       {load.isOver && (
         <p role="status" className="mb-2 font-semibold text-rust">
-          ▲ {load.limiting.name} is above its limit.
+          {t('▲ {limiting} is above its limit.', { limiting: load.limiting.name })}
         </p>
       )}
       <PartsTable scent={scent} load={load} onSet={set} />
       <Check
-        label="private: its parts stay off what is printed or shared"
+        label={t('private: its parts stay off what is printed or shared')}
         checked={scent.isPrivate}
         onChange={isPrivate => set({ ...scent, isPrivate })}
       />
@@ -140,7 +135,7 @@ function KeepBlend({ load }: { load: ScentLoad }) {
     try {
       await saveItem('scents', checked.value, 0)
       await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
-      toast(`${item.name} is on the shelf.`)
+      toast(t('{item} is on the shelf.', { item: item.name }))
       setOpen(false)
     } catch (error) {
       setSentence((error as Error).message)
@@ -149,9 +144,9 @@ function KeepBlend({ load }: { load: ScentLoad }) {
   return (
     <>
       <button className="button" onClick={() => setOpen(true)}>
-        Keep the blend on the shelf
+        {t('Keep the blend on the shelf')}
       </button>
-      <Ask open={open} title="Keep the blend on the shelf" onClose={() => setOpen(false)}>
+      <Ask open={open} title={t('Keep the blend on the shelf')} onClose={() => setOpen(false)}>
         <form
           className="flex flex-col gap-3"
           onSubmit={event => {
@@ -160,7 +155,7 @@ function KeepBlend({ load }: { load: ScentLoad }) {
           }}
         >
           <label className="flex flex-col gap-0.5">
-            <span className="text-[13px] text-soft">Name of the blend</span>
+            <span className="text-[13px] text-soft">{t('Name of the blend')}</span>
             <input className="field" value={name} maxLength={80} onChange={event => setName(event.target.value)} />
           </label>
           {sentence && (
@@ -169,7 +164,7 @@ function KeepBlend({ load }: { load: ScentLoad }) {
             </p>
           )}
           <button className="button button-main self-start" type="submit">
-            Keep it
+            {t('Keep it')}
           </button>
         </form>
       </Ask>
@@ -194,13 +189,13 @@ function PartsTable({ scent, load, onSet }: PartsProps) {
   const weights = forecast.portions.scents
   const totalG = weights.reduce((sum, part) => sum + part.exactG, 0)
   const setShare = (i: number, share: number): EditResult =>
-    batch.edit({ kind: 'set', path: at(plan => plan.scent!.parts[i]!.share), value: share }, `scent part ${i}`)
+    batch.edit({ kind: 'set', path: at(plan => plan.scent!.parts[i]!.share), value: share }, t('scent part {i}', { i }))
   /** Grams of one part change the ratio and the whole, the other parts keep theirs. */
   const setGrams = (i: number, massG: number): EditResult => {
     const grams = weights.map((part, j) => (j === i ? massG : part.exactG))
     const sum = grams.reduce((all, g) => all + g, 0)
     if (!(sum > 0) || !(totalG > 0))
-      return { ok: false, path: 'scent', sentence: 'A scent needs some weight; or take it out.' }
+      return { ok: false, path: 'scent', sentence: t('A scent needs some weight; or take it out.') }
     const parts = scent.parts.map((part, j) => ({ ...part, share: Number((grams[j]! / sum).toFixed(5)) }))
     return batch.edit(
       {
@@ -208,18 +203,18 @@ function PartsTable({ scent, load, onSet }: PartsProps) {
         path: at(plan => plan.scent),
         value: { ...scent, parts, load: Number(((scent.load * sum) / totalG).toFixed(6)) },
       },
-      `scent grams ${i}`,
+      t('scent grams {i}', { i }),
     )
   }
   return (
     <table className="mb-2 w-full">
       <thead className="max-[600px]:hidden">
         <tr className="border-b border-ink text-left text-[13px] text-soft">
-          <th className="py-1 font-normal">part</th>
-          <th className="text-right font-normal">of the blend</th>
-          <th className="text-right font-normal">weight ({habits.mass})</th>
-          <th className="pl-3 text-right font-normal max-[600px]:hidden">drops</th>
-          <th className="pl-3 text-right font-normal whitespace-nowrap">of oils / limit</th>
+          <th className="py-1 font-normal">{t('part')}</th>
+          <th className="text-right font-normal">{t('of the blend')}</th>
+          <th className="text-right font-normal">{t('weight ({mass})', { mass: habits.mass })}</th>
+          <th className="pl-3 text-right font-normal max-[600px]:hidden">{t('drops')}</th>
+          <th className="pl-3 text-right font-normal whitespace-nowrap">{t('of oils / limit')}</th>
           <th />
         </tr>
       </thead>
@@ -241,7 +236,7 @@ function PartsTable({ scent, load, onSet }: PartsProps) {
       {load.parts.length > 1 && (
         <tfoot>
           <tr className="text-soft">
-            <td className="py-1">together</td>
+            <td className="py-1">{t('together')}</td>
             <td className={`text-right ${Math.abs(whole - 1) > 0.0015 ? 'text-rust' : ''}`}>
               {tidy(whole * 100, 1)} %
             </td>
@@ -272,11 +267,13 @@ function PartRow({ part, weighed, share, onShare, onGrams, onRemove }: PartRowPr
         {part.name}
         {part.scent && (
           <span className="block text-[13px] text-soft">
-            {part.scent.acceleration === 'none' ? 'does not accelerate' : `accelerates: ${part.scent.acceleration}`}
-            {part.scent.ownRuns > 0 ? `, own batches: ${part.scent.ownRuns}` : ', untested here'}
+            {part.scent.acceleration === 'none' ? t('does not accelerate') : `accelerates: ${part.scent.acceleration}`}
+            {part.scent.ownRuns > 0
+              ? t(', own batches: {ownRuns}', { ownRuns: part.scent.ownRuns })
+              : t(', untested here')}
             {part.scent.supplierSays !== 'unknown' &&
               part.scent.supplierSays !== part.scent.acceleration &&
-              `; supplier says ${part.scent.supplierSays}`}
+              t('; supplier says {supplierSays}', { supplierSays: part.scent.supplierSays })}
           </span>
         )}
       </td>
@@ -284,7 +281,7 @@ function PartRow({ part, weighed, share, onShare, onGrams, onRemove }: PartRowPr
         <div className="flex justify-end">
           <QuantityField
             bare
-            label={`${part.name}, share of the blend`}
+            label={t('{part}, share of the blend', { part: part.name })}
             kind="share"
             width={66}
             habits={habits}
@@ -297,7 +294,7 @@ function PartRow({ part, weighed, share, onShare, onGrams, onRemove }: PartRowPr
         <div className="flex justify-end">
           <QuantityField
             bare
-            label={`${part.name}, weight`}
+            label={t('{part}, weight', { part: part.name })}
             kind="mass"
             decimals={2}
             width={70}
@@ -308,7 +305,7 @@ function PartRow({ part, weighed, share, onShare, onGrams, onRemove }: PartRowPr
           />
         </div>
       </td>
-      <td className="pl-3 text-right text-soft max-[600px]:hidden" title="Pipettes differ by half: weigh it.">
+      <td className="pl-3 text-right text-soft max-[600px]:hidden" title={t('Pipettes differ by half: weigh it.')}>
         {weighed && weighed.drops > 0 && weighed.drops <= MOST_DROPS ? weighed.drops : '–'}
       </td>
       <td className={`pl-3 text-right whitespace-nowrap ${part.isOver ? 'font-semibold text-rust' : ''}`}>
@@ -317,7 +314,7 @@ function PartRow({ part, weighed, share, onShare, onGrams, onRemove }: PartRowPr
       </td>
       <td className="text-right">
         {onRemove && (
-          <button className="quiet" aria-label={`Remove ${part.name}`} onClick={onRemove}>
+          <button className="quiet" aria-label={t('Remove {part}', { part: part.name })} onClick={onRemove}>
             <Trash2 size={16} aria-hidden />
           </button>
         )}
@@ -341,7 +338,9 @@ function Remedies({ scent, load, onBasis, onSet }: RemedyProps) {
       return toast({
         ok: false,
         path: 'scent',
-        sentence: 'Even with every part at its limit the blend does not reach this load. Lower the load or add a part.',
+        sentence: t(
+          'Even with every part at its limit the blend does not reach this load. Lower the load or add a part.',
+        ),
       })
     onSet({ ...scent, parts: scent.parts.map((part, i) => ({ ...part, share: Math.floor(shares[i]! * 1e5) / 1e5 })) })
   }
@@ -350,17 +349,17 @@ function Remedies({ scent, load, onBasis, onSet }: RemedyProps) {
   return (
     <div className="mb-2 flex flex-wrap gap-2">
       <button className="button" onClick={atMost}>
-        As strong as allowed{load.parts.length > 1 ? ', keep this ratio' : ''}
+        {t('As strong as allowed{parts, plural, one {} other {, keep this ratio}}', { parts: load.parts.length })}
       </button>
       {load.parts.length > 1 && load.isOver && (
         <button className="button" onClick={keepLoad}>
-          Keep this load, change the ratio
+          {t('Keep this load, change the ratio')}
         </button>
       )}
       {load.parts.length > 1 && <KeepBlend load={load} />}
       {load.parts.length > 1 && Math.abs(whole - 1) > 0.0015 && (
         <button className="button" onClick={even}>
-          Make it 100 %
+          {t('Make it 100 %')}
         </button>
       )}
     </div>

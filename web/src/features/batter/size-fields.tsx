@@ -4,16 +4,16 @@ import { useState } from 'react'
 import { useBatch, useForecast, useHabits } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { Section } from '../../ui/section.tsx'
-import { decimalMark } from '../../ui/decimal-mark.ts'
+import { decimalMark, t } from '../../words/index.ts'
 import { useSay } from '../../ui/say.tsx'
 
 type By = SizeWish['by'] | 'bars'
 
 const WAYS: readonly { value: By; text: string }[] = [
-  { value: 'oils', text: 'this much oil' },
-  { value: 'batter', text: 'this much batter' },
-  { value: 'bars', text: 'so many bars' },
-  { value: 'ingredient', text: 'as far as one thing goes' },
+  { value: 'oils', text: t('this much oil') },
+  { value: 'batter', text: t('this much batter') },
+  { value: 'bars', text: t('so many bars') },
+  { value: 'ingredient', text: t('as far as one thing goes') },
 ]
 
 /** What is weighed of each thing, and the item on the shelf that it comes from. */
@@ -67,7 +67,8 @@ export function SizeFields() {
   const wish = (): SizeWish | Words => {
     const mass = readQuantity(amount, 'mass', habits.mass, by === 'ingredient' ? 1 : undefined, decimalMark())
     if (!mass.ok) return mass.sentence
-    if (by === 'ingredient') return chosen ? { by, needG: chosen.needG, haveG: mass.value } : 'Nothing is weighed yet.'
+    if (by === 'ingredient')
+      return chosen ? { by, needG: chosen.needG, haveG: mass.value } : t('Nothing is weighed yet.')
     return { by: by === 'batter' ? by : 'oils', massG: mass.value }
   }
   const applyBars = () => {
@@ -82,8 +83,12 @@ export function SizeFields() {
       { kind: 'set' as const, path: ['cutting', 'barMm'], value: size.barMm },
     ]
     const result = batch.edit({ kind: 'many', edits })
-    const bars = `${size.makes} bars of ${showMass(size.eachG, habits, 1)}, ${showLength(size.barMm, habits)} thick`
-    const done = `Done: ${bars}; the soap stands ${showLength(size.fillMm, habits)} high.`
+    const bars = t('{makes} bars of {eachG}, {barMm} thick', {
+      makes: size.makes,
+      eachG: showMass(size.eachG, habits, 1),
+      barMm: showLength(size.barMm, habits),
+    })
+    const done = t('Done: {bars}; the soap stands {fillMm} high.', { bars, fillMm: showLength(size.fillMm, habits) })
     setDone(result.ok ? done : result.sentence, result.ok)
   }
   const apply = () => {
@@ -93,11 +98,11 @@ export function SizeFields() {
     const size = resized(batch.get().plan, batch.shelf, wanted)
     if (!size.ok) return setDone(size.sentence, false)
     const result = batch.edit({ kind: 'set', path: at(plan => plan.mould.fillMm), value: size.fillMm })
-    const done = `Done: the soap stands ${showLength(size.fillMm, habits)} high.`
+    const done = t('Done: the soap stands {fillMm} high.', { fillMm: showLength(size.fillMm, habits) })
     setDone(result.ok ? done : result.sentence, result.ok)
   }
   return (
-    <Section title="Size">
+    <Section title={t('Size')}>
       <form
         className="flex flex-wrap items-end gap-x-3 gap-y-2"
         onSubmit={event => {
@@ -106,7 +111,7 @@ export function SizeFields() {
         }}
       >
         <Choice<By>
-          label="Make"
+          label={t('Make')}
           className="w-40"
           value={by}
           options={WAYS}
@@ -117,7 +122,7 @@ export function SizeFields() {
         />
         {by === 'ingredient' && (
           <Choice
-            label="Of"
+            label={t('Of')}
             className="max-w-40"
             value={chosen?.key ?? ''}
             options={needs.map(one => ({ value: one.key, text: one.name }))}
@@ -129,25 +134,25 @@ export function SizeFields() {
           />
         )}
         {by === 'bars' ? (
-          <TextInput label="Bars" value={amount} onValue={setAmount} placeholder="10" />
+          <TextInput label={t('Bars')} value={amount} onValue={setAmount} placeholder="10" />
         ) : (
           <TextInput
-            label={by === 'ingredient' ? 'There is' : 'Amount'}
+            label={by === 'ingredient' ? t('There is') : t('Amount')}
             value={amount}
             onValue={setAmount}
-            placeholder={habits.mass === 'g' ? '800 g' : '28 oz'}
+            placeholder={habits.mass === 'g' ? '800 g' : t('28 oz')}
           />
         )}
         {by === 'bars' && (
           <TextInput
-            label="Each, fresh"
+            label={t('Each, fresh')}
             value={each}
             onValue={setEach}
-            placeholder={habits.mass === 'g' ? '130 g' : '4 1/2 oz'}
+            placeholder={habits.mass === 'g' ? '130 g' : t('4 1/2 oz')}
           />
         )}
         <button className="button" type="submit">
-          Resize
+          {t('Resize')}
         </button>
       </form>
       {told && (

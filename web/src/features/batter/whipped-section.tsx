@@ -4,6 +4,7 @@ import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { rich, t } from '../../words/index.ts'
 
 /** Where whipping starts from: usual figures, each to be changed. */
 const USUAL = { airShare: 0.4, lyeC: 15, fatsC: 20, creamMin: 7, trickleMin: 4 }
@@ -16,28 +17,32 @@ export function WhippedSection() {
   const set = (on: boolean) =>
     told(batch.edit({ kind: 'set', path: at(plan => plan.whipped), value: on ? USUAL : null }))
   return (
-    <Section title="Whipped">
+    <Section title={t('Whipped')}>
       <Check
-        label="the whole batch: fats creamed unmelted, cold lye trickled in, air beaten in"
+        label={t('the whole batch: fats creamed unmelted, cold lye trickled in, air beaten in')}
         checked={isWhipped}
         onChange={set}
       />
       {isWhipped && (
         <>
           <div className="mt-2 grid grid-cols-3 gap-x-4 gap-y-3">
-            <PlanField label="Air beaten in" kind="share" decimals={0} path={at(plan => plan.whipped!.airShare)} />
-            <PlanField label="Lye chilled to" kind="temperature" path={at(plan => plan.whipped!.lyeC)} />
-            <PlanField label="Fats creamed at" kind="temperature" path={at(plan => plan.whipped!.fatsC)} />
-            <PlanField label="Creaming" kind="minutes" path={at(plan => plan.whipped!.creamMin)} />
-            <PlanField label="Trickling in" kind="minutes" path={at(plan => plan.whipped!.trickleMin)} />
+            <PlanField label={t('Air beaten in')} kind="share" decimals={0} path={at(plan => plan.whipped!.airShare)} />
+            <PlanField label={t('Lye chilled to')} kind="temperature" path={at(plan => plan.whipped!.lyeC)} />
+            <PlanField label={t('Fats creamed at')} kind="temperature" path={at(plan => plan.whipped!.fatsC)} />
+            <PlanField label={t('Creaming')} kind="minutes" path={at(plan => plan.whipped!.creamMin)} />
+            <PlanField label={t('Trickling in')} kind="minutes" path={at(plan => plan.whipped!.trickleMin)} />
           </div>
           <p className="mt-2 text-[13px] text-soft">
-            It is scooped and piped, not poured, and holds its shape for half an hour or more. From chilled lye to the
-            piping bag:{' '}
-            <Link to="../prepare" className="underline">
-              run sheet
-            </Link>
-            .
+            {rich(
+              'It is scooped and piped, not poured, and holds its shape for half an hour or more. From chilled lye to the piping bag: {runSheet}.',
+              {
+                runSheet: (
+                  <Link to="../prepare" className="underline">
+                    {t('run sheet')}
+                  </Link>
+                ),
+              },
+            )}
           </p>
         </>
       )}

@@ -4,11 +4,12 @@ import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { useSay } from '../../ui/say.tsx'
 import { sound, speak, useSound } from './sound.ts'
 import type { Told } from './use-outlook.ts'
+import { t } from '../../words/index.ts'
 
 /** Of one cup, and of several. */
 const WORDS: Readonly<Record<Exclude<AlarmKind, 'soon'>, readonly [one: string, several: string]>> = {
-  now: ['has about a minute left: pour it now', 'have about a minute left: pour now'],
-  late: ['is past its window: see Trouble', 'are past their windows: see Trouble'],
+  now: [t('has about a minute left: pour it now'), t('have about a minute left: pour now')],
+  late: [t('is past its window: see Trouble'), t('are past their windows: see Trouble')],
 }
 
 /** Says the next deed aloud when it is another one, where that is wished for. */
@@ -37,7 +38,7 @@ export function Alarms({ told: { alarms, fresh } }: { told: Told }) {
   }, [fresh, tones])
   const kinds = (['late', 'now'] as const).map(kind => ({ kind, cups: alarms.filter(one => one.kind === kind) }))
   return (
-    <ul role="alert" aria-label="Alarms">
+    <ul role="alert" aria-label={t('Alarms')}>
       {kinds
         .filter(({ cups }) => cups.length > 0)
         .map(({ kind, cups }) => (

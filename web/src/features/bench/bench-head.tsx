@@ -5,11 +5,12 @@ import { Link } from 'react-router'
 import { showClock } from '../../ui/clock.ts'
 import { useRun, useRunState } from '../../run/context.tsx'
 import type { Link as Kept } from '../../run/open-run.ts'
+import { t } from '../../words/index.ts'
 
 const KEPT: Readonly<Record<Kept, string>> = {
-  everywhere: 'kept',
-  sending: 'sending …',
-  here: 'kept on this device; sent when the server is back',
+  everywhere: t('kept'),
+  sending: t('sending …'),
+  here: t('kept on this device; sent when the server is back'),
 }
 
 /** Second of the run, counting. */
@@ -44,7 +45,7 @@ export function BenchHead({ isNight, onNight, onLog, onInstruments, onLanes }: P
       >
         {run.following.plan.name}
       </Link>
-      {state.planB && <strong className="border-2 border-ink px-2 whitespace-nowrap">Plan B</strong>}
+      {state.planB && <strong className="border-2 border-ink px-2 whitespace-nowrap">{t('Plan B')}</strong>}
       <span className="text-[15px] whitespace-nowrap text-soft" aria-live="polite">
         {link === 'here' && <CloudOff size={16} aria-hidden className="mr-1 inline" />}
         <span className="max-[760px]:sr-only">{KEPT[link]}</span>
@@ -54,16 +55,16 @@ export function BenchHead({ isNight, onNight, onLog, onInstruments, onLanes }: P
       <span className="ml-auto text-right leading-tight whitespace-nowrap">
         <strong className="text-2xl">{showClock(state.lyeInAt === null ? now : now - state.lyeInAt)}</strong>{' '}
         <span className="text-[13px] text-soft max-[760px]:hidden">
-          {state.lyeInAt === null ? 'since the run began' : 'since lye met the oils'}
+          {state.lyeInAt === null ? t('since the run began') : t('since lye met the oils')}
         </span>
       </span>
       <HeadKey name="Dark, for the night" isPressed={isNight} onPress={onNight}>
         {isNight ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
       </HeadKey>
-      <HeadKey name="Lanes" title="Lanes: trace so far, and to come" isWide onPress={onLanes}>
+      <HeadKey name="Lanes" title={t('Lanes: trace so far, and to come')} isWide onPress={onLanes}>
         <ChartSpline size={20} aria-hidden />
       </HeadKey>
-      <HeadKey name="Instruments" title="Scale and thermometer" onPress={onInstruments}>
+      <HeadKey name="Instruments" title={t('Scale and thermometer')} onPress={onInstruments}>
         <Gauge size={20} aria-hidden />
       </HeadKey>
       <HeadKey name="What was noted, and sounds" onPress={onLog}>

@@ -4,6 +4,7 @@ import { blendOf, creamingKey } from '@ostler/core'
 import { useFollowed, useRunState } from '../../run/context.tsx'
 import type { BenchDeeds } from './use-bench.ts'
 import { useRehearsal, useRehearsalState } from '../../rehearsal/context.tsx'
+import { t } from '../../words/index.ts'
 
 const KEY =
   'flex min-h-18 flex-1 flex-col items-center justify-center gap-0.5 border-r border-line px-1 font-semibold last:border-r-0 hover:bg-chosen aria-pressed:bg-chosen disabled:text-soft'
@@ -25,20 +26,20 @@ export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
   const isHeld = rehearsal !== null && step !== null && rehearsal.isHeld(step)
   const word = isHeld
     ? more?.held
-      ? 'Let go'
-      : 'Hold'
+      ? t('Let go')
+      : t('Hold')
     : isMeasured
-      ? 'Take it'
+      ? t('Take it')
       : kind === 'pour' && state.pouring === null
-        ? 'Begin'
+        ? t('Begin')
         : kind === 'blend' || kind === 'cream'
           ? isBlending || isCreaming
-            ? 'Off'
-            : 'On'
-          : 'Done'
+            ? t('Off')
+            : t('On')
+          : t('Done')
   return (
     <nav
-      aria-label="Deeds"
+      aria-label={t('Deeds')}
       className="flex border-t-2 border-ink text-lg max-[760px]:text-[14px] max-[420px]:text-[12px]"
     >
       <button
@@ -55,20 +56,20 @@ export function BenchKeys({ deeds }: { deeds: BenchDeeds }) {
       </button>
       {rehearsal && step && more && !more.held && (more.soFarG > 0 || rehearsal.measuring.probed() !== null) && (
         <button className={KEY} onClick={() => rehearsal.finish(step)}>
-          <Check size={22} aria-hidden /> As it is
+          <Check size={22} aria-hidden /> {t('As it is')}
         </button>
       )}
       <button className={KEY} aria-pressed={panel === 'seen'} onClick={() => toggle('seen')}>
-        <Eye size={22} aria-hidden /> Seen
+        <Eye size={22} aria-hidden /> {t('Seen')}
       </button>
       <button className={KEY} aria-pressed={panel === 'measured'} onClick={() => toggle('measured')}>
-        <Ruler size={22} aria-hidden /> Measured
+        <Ruler size={22} aria-hidden /> {t('Measured')}
       </button>
       <button className={KEY} aria-pressed={panel === 'trouble'} onClick={() => toggle('trouble')}>
-        <TriangleAlert size={22} aria-hidden /> Trouble
+        <TriangleAlert size={22} aria-hidden /> {t('Trouble')}
       </button>
       <button className={KEY} onClick={deeds.undo}>
-        <Undo2 size={22} aria-hidden /> Undo
+        <Undo2 size={22} aria-hidden /> {t('Undo')}
       </button>
     </nav>
   )

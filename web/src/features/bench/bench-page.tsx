@@ -11,6 +11,7 @@ import { SaidAsLiked } from '../../plan/context.tsx'
 import { Bench } from './bench.tsx'
 import { RunRecordSheet } from './record-sheet.tsx'
 import { NotOpened } from '../../ui/not-opened.tsx'
+import { t } from '../../words/index.ts'
 
 /** What this browser keeps of a run, with what the server has of it where it can be reached. */
 async function takenUp(id: string): Promise<KeptRun> {
@@ -33,7 +34,7 @@ function WithRun({ children }: { children: ReactNode }) {
     ...{ staleTime: Infinity, gcTime: 0, retry: false, networkMode: 'always' },
   })
   if (taken.error) return <NotOpened why={taken.error.message} />
-  if (!taken.data) return <p className="p-10 text-soft">Opening the run …</p>
+  if (!taken.data) return <p className="p-10 text-soft">{t('Opening the run …')}</p>
   return (
     <Opened key={id} kept={taken.data}>
       {children}
@@ -55,9 +56,9 @@ function Opened({ kept, children }: { kept: KeptRun; children: ReactNode }) {
     return () => document.removeEventListener('visibilitychange', seen)
   }, [run])
   useEffect(() => {
-    document.title = `Bench · ${run.following.plan.name} – Ostler`
+    document.title = t('Bench · {plan} – Ostler', { plan: run.following.plan.name })
     return () => {
-      document.title = 'Ostler'
+      document.title = t('Ostler')
     }
   }, [run])
   return (

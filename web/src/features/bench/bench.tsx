@@ -26,6 +26,7 @@ import { useRehearsal } from '../../rehearsal/context.tsx'
 import { LessonStrip } from '../../rehearsal/lesson-strip.tsx'
 import { ToldSurprise } from '../../rehearsal/told.tsx'
 import { RehearsalOver } from './rehearsal-over.tsx'
+import { t } from '../../words/index.ts'
 
 /** The screen stays on while a run goes on, where the browser can keep it. */
 function useAwake(): void {
@@ -93,7 +94,7 @@ export function Bench() {
       />
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(320px,32%)] max-[760px]:grid-cols-1 max-[760px]:grid-rows-[minmax(0,1fr)_auto]">
         <main className="flex min-h-0 flex-col overflow-y-auto outline-none">
-          <h1 className="sr-only">Bench: {run.following.plan.name}</h1>
+          <h1 className="sr-only">{t('Bench: {plan}', { plan: run.following.plan.name })}</h1>
           <LessonStrip />
           <ToldSurprise onNote={attempt} />
           <Alarms told={reckoned} />

@@ -6,35 +6,44 @@ import { Swatch } from '../../ui/swatch.tsx'
 import { useNow } from './bench-head.tsx'
 import { lookWord } from './look-keys.tsx'
 import { inTen } from './plan-b-call.tsx'
+import { fixed, rich, t } from '../../words/index.ts'
 
 const ago = (seconds: number): string =>
-  seconds < 90 ? `${Math.max(0, Math.round(seconds))} s ago` : `${Math.round(seconds / 60)} min ago`
+  seconds < 90
+    ? t('{what} s ago', { what: Math.max(0, Math.round(seconds)) })
+    : t('{seconds} min ago', { seconds: Math.round(seconds / 60) })
 
 /** Rounded down, as time that is promised is: to half minutes, in the last three to ten seconds. */
 const atLeast = (min: number): string => {
   if (min < 3) {
     const s = Math.floor((min * 60) / 10) * 10
-    return s < 60 ? `${s} s` : `${Math.floor(s / 60)} min${s % 60 > 0 ? ` ${s % 60} s` : ''}`
+    return s < 60 ? `${s} s` : t('{s} min{s2}', { s: Math.floor(s / 60), s2: s % 60 > 0 ? ` ${s % 60} s` : '' })
   }
-  return `${Math.floor(min * 2) / 2} min`
+  return t('{min} min', { min: Math.floor(min * 2) / 2 })
 }
 /** How long a cup can still be poured: what it has at least, large, and what is likely. */
 function Left({ outlook }: { outlook: CupOutlook }) {
   const { low, likely, high, gone, opensIn } = outlook
-  if (gone > 0.5) return <p className="font-semibold text-rust">▲ past its window</p>
-  const later = high >= 45 ? 'may be over 45' : `up to ${Math.round(high)}`
+  if (gone > 0.5) return <p className="font-semibold text-rust">{t('▲ past its window')}</p>
+  const later = high >= 45 ? t('may be over 45') : t('up to {high}', { high: Math.round(high) })
   return (
     <div className="text-right leading-tight whitespace-nowrap">
       <p className={`text-xl font-semibold ${low < 1.5 ? 'text-rust' : ''}`}>
-        {low < 0.17 ? '▲ no time to lose' : `${low < 1.5 ? '△ ' : ''}${atLeast(low)}`}
+        {low < 0.17 ? t('▲ no time to lose') : `${low < 1.5 ? '△ ' : ''}${atLeast(low)}`}
       </p>
       <p className="text-[13px] text-soft">
-        {[low >= 0.17 && 'at least', likely < 45 && `likely ${Math.round(likely)}`, likely < 45 && later]
+        {[
+          low >= 0.17 && t('at least'),
+          likely < 45 && t('likely {likely}', { likely: Math.round(likely) }),
+          likely < 45 && later,
+        ]
           .filter(Boolean)
           .join(', ')}
       </p>
       {opensIn > 0.5 && (
-        <p className="text-[13px] text-soft">thick enough in about {Math.max(1, Math.round(opensIn))} min</p>
+        <p className="text-[13px] text-soft">
+          {t('thick enough in about {what} min', { what: Math.max(1, Math.round(opensIn)) })}
+        </p>
       )}
     </div>
   )
@@ -52,12 +61,14 @@ export function CupsStrip({ outlook, gives }: { outlook: BenchOutlook | null; gi
   const used = state.cups.filter((_, i) => following.input.cups[i]!.massG > 0)
   return (
     <aside
-      aria-label="Cups"
+      aria-label={t('Cups')}
       className={`min-h-0 overflow-y-auto border-l border-line bg-panel max-[760px]:max-h-[34vh] max-[760px]:border-t max-[760px]:border-l-0 ${gives ? 'max-[760px]:hidden' : ''}`}
     >
       {follow && (
         <p className="border-b border-line px-4 py-1.5 text-[14px] text-soft max-[760px]:px-3">
-          The rest comes out: <strong className="text-lg text-ink">{inTen(follow.chance.whole)}</strong>
+          {rich('The rest comes out: {whole}', {
+            whole: <strong className="text-lg text-ink">{inTen(follow.chance.whole)}</strong>,
+          })}
         </p>
       )}
       <ul>
@@ -87,18 +98,18 @@ function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
   ].filter(Boolean)
   const seen = cup.seen.at(-1)
   const word = cup.isLost
-    ? '▲ lost'
+    ? t('▲ lost')
     : pours.length === 0 && cup.drawnG !== null
-      ? 'kept by itself'
+      ? t('kept by itself')
       : pours.length > 0 && open.length === 0
-        ? 'in the mould'
+        ? t('in the mould')
         : isPouring
-          ? 'being poured'
+          ? t('being poured')
           : cup.drawnG === null
-            ? `empty, ${showMass(following.fills[i]!.drawG, habits, 1)} planned`
+            ? t('empty, {drawG} planned', { drawG: showMass(following.fills[i]!.drawG, habits, 1) })
             : lacks.length > 0
-              ? `without ${lacks.join(' and ')}`
-              : 'ready'
+              ? t('without {lacks}', { lacks: lacks.join(' and ') })
+              : t('ready')
   return (
     <li
       className={`flex items-start gap-3 border-b border-line px-4 py-1.5 max-[760px]:px-3 ${open.length === 0 ? 'text-soft' : ''}`}
@@ -112,7 +123,7 @@ function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
         </p>
         {seen && open.length > 0 && (
           <p className="text-[13px] text-soft">
-            {lookWord(seen.value, plan)} ({seen.value.toFixed(1)}), {ago(now - seen.r)}
+            {lookWord(seen.value, plan)} ({fixed(seen.value, 1)}), {ago(now - seen.r)}
           </p>
         )}
       </div>

@@ -1,6 +1,7 @@
 import { useFollowed } from '../../run/context.tsx'
 import { useRehearsal } from '../../rehearsal/context.tsx'
 import type { About } from './use-bench.ts'
+import { t } from '../../words/index.ts'
 
 interface Deed {
   text: string
@@ -9,12 +10,12 @@ interface Deed {
 }
 
 const STIRRED: readonly Deed[] = [
-  { text: 'Stirred, ten seconds', how: 'stir', s: 10 },
-  { text: 'Stirred hard, twenty', how: 'stir', s: 20 },
+  { text: t('Stirred, ten seconds'), how: 'stir', s: 10 },
+  { text: t('Stirred hard, twenty'), how: 'stir', s: 20 },
 ]
 const BLENDED: readonly Deed[] = [
-  { text: 'A burst of the blender', how: 'burst', s: 3 },
-  { text: 'Blended, fifteen seconds', how: 'burst', s: 15 },
+  { text: t('A burst of the blender'), how: 'burst', s: 3 },
+  { text: t('Blended, fifteen seconds'), how: 'burst', s: 15 },
 ]
 
 interface Props {
@@ -37,7 +38,7 @@ export function HandledKeys({ cup, onNote, onClose }: Props) {
   }
   return (
     <>
-      <p className="mt-4 text-lg">Or with it, just now:</p>
+      <p className="mt-4 text-lg">{t('Or with it, just now:')}</p>
       <div className="mt-1 flex flex-wrap gap-2">
         {deeds.map(deed => (
           <button key={deed.text} className="button min-h-16 px-4 text-lg" onClick={() => note(deed)}>

@@ -1,7 +1,7 @@
 import { useRun, useRunState } from '../../run/context.tsx'
 import { Say } from '../../ui/say.tsx'
-import { say } from '@ostler/core'
 import type { Held as HeldDeed } from './use-bench.ts'
+import { say, t } from '../../words/index.ts'
 
 const BIG = 'button min-h-16 px-6 text-xl'
 
@@ -14,17 +14,17 @@ interface Props {
 /** Why something is not done, and the way to do it all the same where it is the maker's call. */
 export function Held({ held, onGoOn, onLeave }: Props) {
   return (
-    <section role="alertdialog" aria-label="Not yet" className="flex-1 border-l-[16px] border-rust px-6 py-4">
+    <section role="alertdialog" aria-label={t('Not yet')} className="flex-1 border-l-[16px] border-rust px-6 py-4">
       <p className="font-title text-[clamp(1.6rem,4.5vw,3.25rem)] leading-tight font-semibold">
         <Say of={held.sentence} />
       </p>
       <div className="mt-6 flex flex-wrap gap-4">
         <button autoFocus className={`${BIG} button-main`} onClick={onLeave}>
-          Not yet
+          {t('Not yet')}
         </button>
         {held.waiver !== null && (
           <button className={BIG} onClick={onGoOn}>
-            Go on all the same; it is written down
+            {t('Go on all the same; it is written down')}
           </button>
         )}
       </div>
@@ -39,9 +39,9 @@ export function ToClear() {
   const [first] = state.toClear
   if (!first) return null
   return (
-    <section aria-label="To clear up" className="border-b-2 border-rust px-6 py-3">
+    <section aria-label={t('To clear up')} className="border-b-2 border-rust px-6 py-3">
       <p className="text-lg">
-        <strong>Noted, but not counted:</strong> <Say of={first.sentence} />
+        <strong>{t('Noted, but not counted:')}</strong> <Say of={first.sentence} />
       </p>
       <div className="mt-2 flex flex-wrap gap-3">
         {first.waiver !== null && (
@@ -52,11 +52,11 @@ export function ToClear() {
               run.note({ kind: 'waive', how: waiver!, text: say(sentence), r: event.r })
             }}
           >
-            It was so
+            {t('It was so')}
           </button>
         )}
         <button className={BIG} onClick={() => run.note({ kind: 'undo', of: first.key })}>
-          Take that back
+          {t('Take that back')}
         </button>
       </div>
     </section>

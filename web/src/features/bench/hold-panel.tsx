@@ -6,6 +6,7 @@ import { BenchPanel } from './panel.tsx'
 import type { About } from './use-bench.ts'
 import { useSeconds } from '../../rehearsal/context.tsx'
 import { SeenStill } from '../../rehearsal/seen-batter.tsx'
+import { t } from '../../words/index.ts'
 
 const LONG_ENOUGH_S = 15
 const KEY = 'min-h-24 border-2 border-ink px-4 text-2xl font-semibold hover:bg-chosen'
@@ -34,15 +35,15 @@ function StandPanel({ onNote, onClose }: Props) {
     else if (cup !== undefined) onClose()
   }
   return (
-    <BenchPanel title="Does it stand?" onClose={onClose}>
-      <p className="mb-2 text-xl">Lift the whisk out and turn it up.</p>
+    <BenchPanel title={t('Does it stand?')} onClose={onClose}>
+      <p className="mb-2 text-xl">{t('Lift the whisk out and turn it up.')}</p>
       <LookKeys onLevel={look} />
       <div className="mt-4 grid grid-cols-2 gap-3 max-[760px]:grid-cols-1">
         <button className={KEY} onClick={() => hold('breaks')}>
-          It weeps or curdles
+          {t('It weeps or curdles')}
         </button>
         <button className={KEY} onClick={() => hold('not-sure')}>
-          I take it as it is
+          {t('I take it as it is')}
         </button>
       </div>
     </BenchPanel>
@@ -68,25 +69,25 @@ function StillPanel({ onNote, onClose }: Props) {
       amount: Math.round(nowS() - began),
     })
   return (
-    <BenchPanel title="Does it hold?" onClose={onClose}>
+    <BenchPanel title={t('Does it hold?')} onClose={onClose}>
       <p className="text-[clamp(2.5rem,8vw,5rem)] leading-none font-semibold">
         {Math.min(LONG_ENOUGH_S, Math.floor(seconds))} s
       </p>
       <p className="my-3 text-xl">
         {seconds < LONG_ENOUGH_S
-          ? 'Keep it still for fifteen seconds, and look at the rim.'
-          : 'Streaks of oil, beads at the rim, a wet shine? Then it breaks.'}
+          ? t('Keep it still for fifteen seconds, and look at the rim.')
+          : t('Streaks of oil, beads at the rim, a wet shine? Then it breaks.')}
       </p>
       {seconds >= LONG_ENOUGH_S && <SeenStill cup={cup} />}
       <div className="grid grid-cols-3 gap-3 max-[760px]:grid-cols-1">
         <button className={KEY} onClick={() => answer('holds')}>
-          It holds
+          {t('It holds')}
         </button>
         <button className={KEY} onClick={() => answer('breaks')}>
-          It breaks
+          {t('It breaks')}
         </button>
         <button className={KEY} onClick={() => answer('not-sure')}>
-          Not sure
+          {t('Not sure')}
         </button>
       </div>
     </BenchPanel>

@@ -9,25 +9,26 @@ import { useRunState } from '../../run/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
 import { Shown } from './shown.tsx'
+import { t } from '../../words/index.ts'
 
 const KEY = 'button min-h-16 px-4 text-lg'
 type Way = 'hand' | 'simulated' | 'serial'
 const WAYS: readonly { value: Way; text: string }[] = [
-  { value: 'hand', text: 'by hand' },
-  { value: 'simulated', text: 'simulated' },
-  { value: 'serial', text: 'serial port' },
+  { value: 'hand', text: t('by hand') },
+  { value: 'simulated', text: t('simulated') },
+  { value: 'serial', text: t('serial port') },
 ]
 
 /** Scale and thermometer: entered by hand, simulated to try everything, or printing lines on a serial port. */
 export function InstrumentsPanel({ onClose }: { onClose: () => void }) {
   return (
-    <BenchPanel title="Instruments" onClose={onClose}>
+    <BenchPanel title={t('Instruments')} onClose={onClose}>
       <p className="mb-3 max-w-180 text-lg text-soft">
-        A reading that has come to rest fills the number of what is weighed or read next; one key takes it.
+        {t('A reading that has come to rest fills the number of what is weighed or read next; one key takes it.')}
       </p>
       <div className="grid grid-cols-2 gap-x-10 gap-y-6 max-[1000px]:grid-cols-1">
-        <Kind kind="mass" title="Scale" />
-        <Kind kind="temperature" title="Thermometer" />
+        <Kind kind="mass" title={t('Scale')} />
+        <Kind kind="temperature" title={t('Thermometer')} />
       </div>
     </BenchPanel>
   )
@@ -45,7 +46,12 @@ function Kind({ kind, title }: { kind: InstrumentReading['kind']; title: string 
   return (
     <section aria-label={title}>
       <h3 className="text-xl">{title}</h3>
-      <Chips label={`${title}: how`} options={WAYS} value={wanted} onValue={value => choose(value as Way)} />
+      <Chips
+        label={t('{title}: how', { title })}
+        options={WAYS}
+        value={wanted}
+        onValue={value => choose(value as Way)}
+      />
       <Shown kind={kind} />
       {connected && now === 'simulated' && kind === 'mass' && (
         <Pan scale={connected.instrument as SimulatedScaleInstrument} />
@@ -74,12 +80,12 @@ function Pan({ scale }: { scale: SimulatedScaleInstrument }) {
     timer.current = setInterval(() => add((POURED_G_PER_S * POUR_MS) / 1000), POUR_MS)
   }
   return (
-    <div className="flex flex-wrap gap-2" role="group" aria-label="On the pan">
+    <div className="flex flex-wrap gap-2" role="group" aria-label={t('On the pan')}>
       <button className={KEY} onClick={() => add(213)}>
-        Jug on
+        {t('Jug on')}
       </button>
       <button className={KEY} onClick={() => scale.tare?.()}>
-        Tare
+        {t('Tare')}
       </button>
       <button
         className={KEY}
@@ -90,7 +96,7 @@ function Pan({ scale }: { scale: SimulatedScaleInstrument }) {
         onKeyUp={stop}
         onBlur={stop}
       >
-        Pour, while held
+        {t('Pour, while held')}
       </button>
       {[1, 10, 100].map(g => (
         <button key={g} className={KEY} onClick={() => add(g)}>
@@ -110,11 +116,11 @@ function Pan({ scale }: { scale: SimulatedScaleInstrument }) {
             add(asked)
           }}
         >
-          What is asked for
+          {t('What is asked for')}
         </button>
       )}
       <button className={KEY} onClick={() => scale.put(0)}>
-        All off
+        {t('All off')}
       </button>
     </div>
   )
@@ -128,7 +134,7 @@ function Held({ probe }: { probe: SimulatedThermometerInstrument }) {
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <label className="flex items-center gap-2 text-lg">
-        it is held in
+        {t('it is held in')}
         <input
           type="range"
           className="w-40"
@@ -146,7 +152,7 @@ function Held({ probe }: { probe: SimulatedThermometerInstrument }) {
       </label>
       <Check
         className="min-h-11"
-        label="stirred"
+        label={t('stirred')}
         checked={isStirred}
         onChange={stirred => {
           setStirred(stirred)
@@ -154,10 +160,10 @@ function Held({ probe }: { probe: SimulatedThermometerInstrument }) {
         }}
       />
       <button className={KEY} onClick={() => hold(tempC, isStirred ? 'stirred' : 'still')}>
-        Put it in
+        {t('Put it in')}
       </button>
       <button className={KEY} onClick={() => hold(21, 'air')}>
-        Out
+        {t('Out')}
       </button>
     </div>
   )
@@ -168,9 +174,9 @@ const UNIT_NAMES: Readonly<Record<LineUnit, string>> = {
   ...{ g: 'g', kg: 'kg', mg: 'mg', oz: 'oz', lb: 'lb', c: '°C', f: '°F' },
 }
 const WORDS: readonly (readonly [keyof Omit<LineFormat, 'unit'>, string])[] = [
-  ['stableWord', 'word in lines at rest'],
-  ['unstableWord', 'word in lines that move'],
-  ['overWord', 'word when it is over'],
+  ['stableWord', t('word in lines at rest')],
+  ['unstableWord', t('word in lines that move')],
+  ['overWord', t('word when it is over')],
 ]
 
 /** How the lines of a serial port are read, and the key that asks for the port. */
@@ -190,12 +196,13 @@ function Port({ kind }: { kind: InstrumentReading['kind'] }) {
   return (
     <div>
       <p className="max-w-140 text-[15px] text-soft">
-        One reading a line, such as “ST 123.4 g” or “+0021.6”. A unit in the line counts before the one chosen here;
-        without a word for rest, what stays the same is at rest.
+        {t(
+          'One reading a line, such as “ST 123.4 g” or “+0021.6”. A unit in the line counts before the one chosen here; without a word for rest, what stays the same is at rest.',
+        )}
       </p>
       <div className="my-2 flex flex-wrap items-end gap-3">
         <label className="flex flex-col text-[13px] text-soft">
-          unit of a bare number
+          {t('unit of a bare number')}
           <select
             className="field min-h-11 text-ink"
             value={format.unit}
@@ -209,7 +216,7 @@ function Port({ kind }: { kind: InstrumentReading['kind'] }) {
           </select>
         </label>
         <label className="flex flex-col text-[13px] text-soft">
-          bits a second
+          {t('bits a second')}
           <select
             className="field min-h-11 text-ink"
             value={baudRate}
@@ -233,9 +240,9 @@ function Port({ kind }: { kind: InstrumentReading['kind'] }) {
         ))}
       </div>
       <button className={KEY} disabled={!hasSerial()} onClick={() => void open()}>
-        Choose the port
+        {t('Choose the port')}
       </button>
-      {!hasSerial() && <p className="text-[15px] text-soft">This browser has no serial port.</p>}
+      {!hasSerial() && <p className="text-[15px] text-soft">{t('This browser has no serial port.')}</p>}
       {sentence !== '' && (
         <p role="alert" className="text-lg text-rust">
           {sentence}

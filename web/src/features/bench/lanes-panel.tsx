@@ -16,6 +16,7 @@ import { useFollowed, useRun, useRunHex, useRunState } from '../../run/context.t
 import { Swatch } from '../../ui/swatch.tsx'
 import { lookWord } from './look-keys.tsx'
 import { BenchPanel } from './panel.tsx'
+import { fixed, t } from '../../words/index.ts'
 
 /** So often lanes are reckoned anew while they are looked at, ms. */
 const ANEW_MS = 15_000
@@ -35,14 +36,15 @@ export function LanesPanel({ onClose }: { onClose: () => void }) {
   const lanes = useMemo(() => benchLanes(run.following, state, now), [run, state, now])
   const nowMin = (Math.max(now, state.r) - (state.lyeInAt ?? 0)) / 60
   return (
-    <BenchPanel title="Lanes" onClose={onClose}>
+    <BenchPanel title={t('Lanes')} onClose={onClose}>
       {lanes.length === 0 ? (
-        <p className="text-xl">There are lanes once a cup is filled.</p>
+        <p className="text-xl">{t('There are lanes once a cup is filled.')}</p>
       ) : (
         <>
           <p className="text-lg text-soft">
-            Minutes since lye met the oils. Left of the line: what was, dots as seen. Right of it: left as it is, four
-            of five runs within the band. The belt across: where the next pour works.
+            {t(
+              'Minutes since lye met the oils. Left of the line: what was, dots as seen. Right of it: left as it is, four of five runs within the band. The belt across: where the next pour works.',
+            )}
           </p>
           <ul>
             {/* What still runs first. */}
@@ -75,12 +77,16 @@ const pointsOf = ({ past, ahead }: BenchLane): Point[] => [
 /** What a lane shows, for those who cannot see it. */
 function laneWords({ past, ahead }: BenchLane, plan: Plan): string {
   const last = past.at(-1)?.level
-  if (ahead.length === 0) return last === undefined ? '' : `Poured out as ${lookWord(last, plan)}, ${last.toFixed(1)}.`
+  if (ahead.length === 0)
+    return last === undefined
+      ? ''
+      : t('Poured out as {last}, {last2}.', { last: lookWord(last, plan), last2: fixed(last, 1) })
   const now = ahead[0]?.likely
   const later = ahead.find(({ s }) => s >= ahead[0]!.s + 600)
   return [
-    now !== undefined && `Now ${lookWord(now, plan)}, ${now.toFixed(1)}.`,
-    later && `In 10 min between ${later.low.toFixed(1)} and ${later.high.toFixed(1)}, if left.`,
+    now !== undefined && t('Now {now}, {now2}.', { now: lookWord(now, plan), now2: fixed(now, 1) }),
+    later &&
+      t('In 10 min between {low} and {high}, if left.', { low: fixed(later.low, 1), high: fixed(later.high, 1) }),
   ]
     .filter(Boolean)
     .join(' ')
@@ -98,7 +104,7 @@ function Lane({ lane, nowMin }: { lane: BenchLane; nowMin: number }) {
         <Swatch hex={hexOf(lane.cup)} size={22} /> <strong>{name}</strong>
         <span className="text-soft">{laneWords(lane, plan)}</span>
       </p>
-      <figure aria-label={`Lane of ${name}`}>
+      <figure aria-label={t('Lane of {name}', { name })}>
         <ResponsiveContainer height={130}>
           <ComposedChart data={points} margin={{ top: 6, right: 14, bottom: 0, left: 0 }}>
             <XAxis
@@ -106,7 +112,7 @@ function Lane({ lane, nowMin }: { lane: BenchLane; nowMin: number }) {
               type="number"
               domain={[0, Math.ceil(nowMin) + AHEAD_MIN]}
               allowDataOverflow
-              tickFormatter={(min: number) => `${min} min`}
+              tickFormatter={(min: number) => t('{min} min', { min })}
               stroke="var(--soft)"
               tick={{ fontSize: 13, fill: 'var(--soft)' }}
             />

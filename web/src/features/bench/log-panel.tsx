@@ -5,7 +5,7 @@ import { Link } from 'react-router'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRun, useRunState } from '../../run/context.tsx'
 import { Check } from '../../ui/check.tsx'
-import { decimalMark } from '../../ui/decimal-mark.ts'
+import { decimalMark, fixed, t } from '../../words/index.ts'
 import { Say, useSay } from '../../ui/say.tsx'
 import { showClock } from '../../ui/clock.ts'
 import { lookWord } from './look-keys.tsx'
@@ -24,7 +24,7 @@ function useWords(): (event: Settled) => string {
   const cupName = (id: string | undefined) => plan.cups.find(cup => cup.id === id)?.name ?? ''
   const ofPour = (id: string | undefined) => {
     const n = input.pours.findIndex(pour => pour.pour === id)
-    return n < 0 ? '' : `layer ${n + 1}, ${input.cups[input.pours[n]!.cup]!.cup.name}`
+    return n < 0 ? '' : t('layer {n}, {cup}', { n: n + 1, cup: input.cups[input.pours[n]!.cup]!.cup.name })
   }
   return event => {
     const { kind, amount } = event
@@ -35,7 +35,7 @@ function useWords(): (event: Settled) => string {
       ofPour(event.pour),
       event.body,
       kind === 'seen' && amount !== undefined
-        ? `${lookWord(amount, following.plan)} (${amount.toFixed(1)}${event.how === 'drip' ? ', by drip' : ''})`
+        ? `${lookWord(amount, following.plan)} (${fixed(amount, 1)}${event.how === 'drip' ? t(', by drip') : ''})`
         : kind === 'temp' && amount !== undefined
           ? showTemperature(amount, habits)
           : (kind === 'weighed' || kind === 'drawn' || kind === 'left') && amount !== undefined
@@ -54,13 +54,13 @@ function SoundChecks() {
     <div className="flex flex-wrap gap-x-8">
       <Check
         className="min-h-11"
-        label="say each deed aloud"
+        label={t('say each deed aloud')}
         checked={speech}
         onChange={on => setSound({ speech: on })}
       />
       <Check
         className="min-h-11"
-        label="tones when a cup’s time runs out"
+        label={t('tones when a cup’s time runs out')}
         checked={tones}
         onChange={on => setSound({ tones: on })}
       />
@@ -79,14 +79,14 @@ function Correction({ event, onClose }: { event: Settled; onClose: () => void })
   const [earlierMin, setEarlier] = useState(0)
   const [sentence, setSentence] = useState<Words>('')
   const isMass = event.kind === 'weighed' || event.kind === 'drawn' || event.kind === 'left'
-  const unit = isMass ? habits.mass : event.kind === 'temp' ? `°${habits.temperature}` : 'trace'
+  const unit = isMass ? habits.mass : event.kind === 'temp' ? `°${habits.temperature}` : t('trace')
   /** The number that is meant, in g, °C or levels; null: it stays. */
   const meant = (): number | null | undefined => {
     if (text.trim() === '') return null
     if (event.kind === 'seen') {
       const level = Number(text.replace(',', '.'))
       if (level >= 0.8 && level <= 5) return level
-      return void setSentence('Trace is from 0.8 to 5.')
+      return void setSentence(t('Trace is from 0.8 to 5.'))
     }
     const kind = isMass ? 'mass' : 'temperature'
     const read = readQuantity(text, kind, isMass ? habits.mass : habits.temperature, undefined, decimalMark())
@@ -105,7 +105,7 @@ function Correction({ event, onClose }: { event: Settled; onClose: () => void })
   }
   return (
     <form
-      aria-label="Correction"
+      aria-label={t('Correction')}
       className="flex w-full flex-wrap items-end gap-3 pb-3 pl-28 max-[760px]:pl-0"
       onSubmit={submitted => {
         submitted.preventDefault()
@@ -113,7 +113,7 @@ function Correction({ event, onClose }: { event: Settled; onClose: () => void })
       }}
     >
       <label className="flex flex-col text-[13px] text-soft">
-        it was, {unit}
+        {t('it was, {unit}', { unit })}
         <input
           autoFocus
           className="field min-h-16 w-32 text-right text-xl text-ink"
@@ -123,7 +123,7 @@ function Correction({ event, onClose }: { event: Settled; onClose: () => void })
         />
       </label>
       <label className="flex flex-col text-[13px] text-soft">
-        and earlier by
+        {t('and earlier by')}
         <select
           className="field min-h-16 text-xl text-ink"
           value={earlierMin}
@@ -131,12 +131,12 @@ function Correction({ event, onClose }: { event: Settled; onClose: () => void })
         >
           {[0, 1, 2, 3, 5, 10, 15, 30].map(min => (
             <option key={min} value={min}>
-              {min} min
+              {t('{min} min', { min })}
             </option>
           ))}
         </select>
       </label>
-      <button className="button button-main min-h-16 px-5 text-lg">Correct it</button>
+      <button className="button button-main min-h-16 px-5 text-lg">{t('Correct it')}</button>
       {sentence !== '' && (
         <p role="alert" className="w-full text-rust">
           <Say of={sentence} />
@@ -157,17 +157,17 @@ export function LogPanel({ onLanes, onClose }: { onLanes: () => void; onClose: (
   const from = state.lyeInAt
   const [correcting, setCorrecting] = useState<string | null>(null)
   return (
-    <BenchPanel title="What was noted" onClose={onClose}>
+    <BenchPanel title={t('What was noted')} onClose={onClose}>
       <SoundChecks />
       <p className="my-2 flex flex-wrap gap-3">
         <button className="button min-h-11" onClick={onLanes}>
-          Lanes: trace so far, and to come
+          {t('Lanes: trace so far, and to come')}
         </button>
         <Link className="button min-h-11" to={`/bench/${run.id}/sheet`}>
-          The sheet, as it was made
+          {t('The sheet, as it was made')}
         </Link>
       </p>
-      {settled.length === 0 && <p className="text-lg text-soft">Nothing yet.</p>}
+      {settled.length === 0 && <p className="text-lg text-soft">{t('Nothing yet.')}</p>}
       <ol>
         {settled.map(event => (
           <li key={event.key} className="flex min-h-12 flex-wrap items-center gap-4 border-b border-line text-lg">
@@ -176,20 +176,20 @@ export function LogPanel({ onLanes, onClose }: { onLanes: () => void; onClose: (
               {showClock(from === null ? event.r : Math.abs(event.r - from))}
             </span>
             <span className="min-w-0 flex-1">
-              {EVENT_KINDS[event.kind]} <strong>{wordsOf(event)}</strong>
-              {event.corrected !== undefined && ' · corrected'}
+              {t(EVENT_KINDS[event.kind])} <strong>{wordsOf(event)}</strong>
+              {event.corrected !== undefined && t(' · corrected')}
               {people > 1 && event.person !== undefined && ` · ${event.person}`}
-              {event.noted - event.r > LATE_S && ' · noted late'}
-              {refused.has(event.key) && <span className="text-rust"> · not counted</span>}
+              {event.noted - event.r > LATE_S && t(' · noted late')}
+              {refused.has(event.key) && <span className="text-rust"> {t('· not counted')}</span>}
             </span>
             {CORRECTED.has(event.kind) && event.amount !== undefined && (
               <button className="quiet min-h-11" onClick={() => setCorrecting(event.key)}>
-                correct
+                {t('correct')}
               </button>
             )}
             {event.kind !== 'open' && (
               <button className="quiet min-h-11" onClick={() => run.note({ kind: 'undo', of: event.key })}>
-                take back
+                {t('take back')}
               </button>
             )}
             {correcting === event.key && <Correction event={event} onClose={() => setCorrecting(null)} />}

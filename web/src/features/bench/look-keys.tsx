@@ -2,12 +2,16 @@ import { LOOKS, WHIPPED_LOOKS } from '@ostler/core'
 import type { Plan, TraceLook } from '@ostler/core'
 import { useFollowed } from '../../run/context.tsx'
 import { PeakDrawing, TraceDrawing } from '../../parts/trace-drawing.tsx'
+import { t } from '../../words/index.ts'
 
 const looksOf = ({ whipped }: Plan): readonly TraceLook[] => (whipped ? WHIPPED_LOOKS : LOOKS)
 
 /** The word that comes nearest to a level: of a drip on batter, or of whipped batter on the whisk. */
 export const lookWord = (level: number, plan: Plan): string =>
-  looksOf(plan).reduce((near, look) => (Math.abs(look.level - level) < Math.abs(near.level - level) ? look : near)).word
+  t(
+    looksOf(plan).reduce((near, look) => (Math.abs(look.level - level) < Math.abs(near.level - level) ? look : near))
+      .word,
+  )
 
 /** A key for everything that batter can look like, drawn and in words. */
 export function LookKeys({ onLevel }: { onLevel: (level: number) => void }) {
@@ -23,8 +27,8 @@ export function LookKeys({ onLevel }: { onLevel: (level: number) => void }) {
           >
             <Drawing level={look.level} />
             <span className="leading-tight">
-              <strong className="block text-lg">{look.word}</strong>
-              <span className="text-[13px] text-soft">{look.shows}</span>
+              <strong className="block text-lg">{t(look.word)}</strong>
+              <span className="text-[13px] text-soft">{t(look.shows)}</span>
             </span>
           </button>
         </li>

@@ -4,7 +4,7 @@ import { Delete } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRunState } from '../../run/context.tsx'
-import { decimalMark } from '../../ui/decimal-mark.ts'
+import { decimalMark, t } from '../../words/index.ts'
 import { Say, useSay } from '../../ui/say.tsx'
 import { useConnected } from '../../instruments/connected.ts'
 import { readingNumber } from '../../instruments/reading-number.ts'
@@ -39,12 +39,19 @@ function useMeasurable(): Measurable[] {
     step?.kind === 'weigh' && line
       ? [{ value: 'weight', text: say(line.what), about: { kind: 'weighed', item: line.key }, kind: 'mass' }]
       : step?.kind === 'draw' && cup
-        ? [{ value: 'weight', text: `drawn into ${cup.name}`, about: { kind: 'drawn', cup: cup.id }, kind: 'mass' }]
+        ? [
+            {
+              value: 'weight',
+              text: t('drawn into {cup}', { cup: cup.name }),
+              about: { kind: 'drawn', cup: cup.id },
+              kind: 'mass',
+            },
+          ]
         : step?.kind === 'pour' && cup
           ? [
               {
                 value: 'weight',
-                text: `left in ${cup.name} when poured`,
+                text: t('left in {cup} when poured', { cup: cup.name }),
                 about: { kind: 'poured', pour: step.pour! },
                 kind: 'mass',
               },
@@ -67,7 +74,7 @@ function useMeasurable(): Measurable[] {
     kind: 'temperature',
   }))
   const holds = held.map(({ cup: id }): Measurable => ({
-    ...{ value: `left:${id}`, text: `${name(id)} holds`, about: { kind: 'left', cup: id } },
+    ...{ value: `left:${id}`, text: t('{id} holds', { id: name(id) }), about: { kind: 'left', cup: id } },
     kind: 'mass',
   }))
   // Once lye and oils have met they are no more.
@@ -134,7 +141,7 @@ export function MeasuredPanel({ onNote, onClose }: Props) {
     return () => removeEventListener('keydown', keys, true)
   })
   return (
-    <BenchPanel title="Measured" onClose={onClose}>
+    <BenchPanel title={t('Measured')} onClose={onClose}>
       <What measurable={measurable} chosen={chosen} onValue={setWhat} />
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,320px)] gap-6 max-[760px]:grid-cols-1 max-[760px]:gap-2">
         <div>
@@ -152,7 +159,7 @@ export function MeasuredPanel({ onNote, onClose }: Props) {
             disabled={shown === ''}
             onClick={take}
           >
-            Note it
+            {t('Note it')}
           </button>
         </div>
         <Pad onKey={press} />
@@ -161,7 +168,7 @@ export function MeasuredPanel({ onNote, onClose }: Props) {
   )
 }
 
-const KINDS = { mass: 'On the scale', temperature: 'How warm' } as const
+const KINDS = { mass: t('On the scale'), temperature: t('How warm') } as const
 
 /** What is measured: on the scale or with the thermometer, and of which; one row where there is only one kind. */
 function What({
@@ -178,14 +185,14 @@ function What({
     <>
       {kinds.length > 1 && (
         <Chips
-          label="With what"
+          label={t('With what')}
           options={kinds.map(kind => ({ value: kind, text: KINDS[kind] }))}
           value={chosen.kind}
           onValue={kind => onValue(measurable.find(one => one.kind === kind)!.value)}
         />
       )}
       <Chips
-        label="What"
+        label={t('What')}
         options={measurable.filter(one => one.kind === chosen.kind)}
         value={chosen.value}
         onValue={onValue}
@@ -201,7 +208,7 @@ function Pad({ onKey }: { onKey: (key: string) => void }) {
         <button
           key={key}
           className="min-h-16 border border-ink text-2xl font-semibold hover:bg-chosen"
-          aria-label={key === '⌫' ? 'Delete the last digit' : key}
+          aria-label={key === '⌫' ? t('Delete the last digit') : key}
           onClick={() => onKey(key)}
         >
           {key === '⌫' ? <Delete size={24} aria-hidden className="mx-auto" /> : key === ',' ? MARK[decimalMark()] : key}

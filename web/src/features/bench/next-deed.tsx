@@ -11,6 +11,7 @@ import { useRehearsal } from '../../rehearsal/context.tsx'
 import { SeenBatter, SeenLye } from '../../rehearsal/seen-batter.tsx'
 import { AtHand } from '../../rehearsal/told.tsx'
 import { ToolPath } from '../../rehearsal/tool-path.tsx'
+import { rich, t } from '../../words/index.ts'
 
 type StepKind = BenchStep['kind']
 
@@ -42,7 +43,7 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
   const since = beganAt(step, state)
   return (
     <section
-      aria-label="Now"
+      aria-label={t('Now')}
       className="flex flex-1 flex-col border-l-[16px] px-6 py-4 max-[760px]:px-4"
       style={{ borderColor: edge }}
     >
@@ -59,10 +60,10 @@ export function NextDeed({ onLook }: { onLook: (cup: string) => void }) {
       <AtHand />
       <InRehearsal step={step} seconds={now.seconds} />
       <LooksDue onLook={onLook} />
-      <ol className="mt-auto pt-6 text-[clamp(1rem,1.7vw,1.25rem)] text-soft" aria-label="After that">
+      <ol className="mt-auto pt-6 text-[clamp(1rem,1.7vw,1.25rem)] text-soft" aria-label={t('After that')}>
         {later.map(action => (
           <li key={action.step?.key ?? 'end'} className="flex items-baseline gap-3">
-            <span className="text-[13px]">then</span>
+            <span className="text-[13px]">{t('then')}</span>
             <span>
               <Say of={action.big} /> {amountOf(action)}
             </span>
@@ -110,7 +111,7 @@ function OnInstrument({ kind }: { kind: StepKind }) {
       <Shown kind={of} />
       {tare && (
         <button className="button min-h-16 px-5 text-lg" onClick={tare}>
-          Tare <span className="text-soft">0</span>
+          {rich('Tare {part}', { part: <span className="text-soft">0</span> })}
         </button>
       )}
     </div>
@@ -127,7 +128,7 @@ function LooksDue({ onLook }: { onLook: (cup: string) => void }) {
   if (due.length === 0) return null
   return (
     <p className="mt-4 flex flex-wrap items-center gap-3 text-lg">
-      First look at
+      {t('First look at')}
       {due.map(cup => (
         <button
           key={cup}
@@ -151,7 +152,8 @@ function BlendClock({ cup }: { cup: string | undefined }) {
   const on = blendingSince === null ? 0 : now - blendingSince
   return (
     <p className="mt-2 text-[clamp(2.5rem,8vw,6rem)] leading-none font-semibold">
-      {Math.round(blendS + on)} s <span className="text-2xl font-normal text-soft">{on > 0 ? 'and on' : 'so far'}</span>
+      {Math.round(blendS + on)} s{' '}
+      <span className="text-2xl font-normal text-soft">{on > 0 ? t('and on') : t('so far')}</span>
     </p>
   )
 }
@@ -160,7 +162,8 @@ function Since({ from, of }: { from: number; of: number }) {
   const now = useNow()
   return (
     <p className="mt-2 text-[clamp(2rem,6vw,4rem)] leading-none font-semibold">
-      {showClock(now - from)} <span className="text-2xl font-normal text-soft">of about {showClock(of)}</span>
+      {showClock(now - from)}{' '}
+      <span className="text-2xl font-normal text-soft">{t('of about {of}', { of: showClock(of) })}</span>
     </p>
   )
 }

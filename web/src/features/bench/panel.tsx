@@ -1,5 +1,6 @@
 import { X } from 'lucide-react'
 import { useEffect, useRef } from 'react'
+import { t } from '../../words/index.ts'
 
 interface Props {
   title: string
@@ -18,7 +19,7 @@ export function BenchPanel({ title, onClose, children }: Props) {
     <section ref={section} tabIndex={-1} aria-label={title} className="flex-1 outline-none px-6 py-3 max-[760px]:px-4">
       <div className="flex items-center">
         <h2 className="text-2xl">{title}</h2>
-        <button className="quiet ml-auto min-h-16 min-w-16" aria-label="Close" onClick={onClose}>
+        <button className="quiet ml-auto min-h-16 min-w-16" aria-label={t('Close')} onClick={onClose}>
           <X size={26} aria-hidden />
         </button>
       </div>

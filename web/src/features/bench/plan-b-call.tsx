@@ -3,13 +3,14 @@ import { useEffect, useState } from 'react'
 import { useFollowed, useRun } from '../../run/context.tsx'
 import { sound, useSound } from './sound.ts'
 import type { Told } from './use-outlook.ts'
+import { t } from '../../words/index.ts'
 
 const BIG = 'button min-h-16 px-6 text-xl'
 
 /** "about 3 of 10"; nothing is promised more finely than it is known. */
 export function inTen(chance: number): string {
   const n = Math.round(chance * 10)
-  return n <= 0 ? 'fewer than 1 of 10' : n >= 10 ? 'nearly all' : `about ${n} of 10`
+  return n <= 0 ? t('fewer than 1 of 10') : n >= 10 ? t('nearly all') : t('about {n} of 10', { n })
 }
 
 /** The pour that is lost first, and when, in words. */
@@ -20,7 +21,10 @@ function useFirstLost(): (chance: RestChance) => string {
     if (!pour || weakest.works > 0.9) return ''
     const name = input.cups[pour.cup]!.cup.name
     const min = Math.round(weakest.inS / 60)
-    return ` ${name} would be lost first, ${min < 1 ? 'at once' : `in about ${min} min`}.`
+    return t(' {name} would be lost first, {min}.', {
+      name,
+      min: min < 1 ? t('at once') : t('in about {min} min', { min }),
+    })
   }
 }
 
@@ -59,19 +63,22 @@ function Called({ call, outlook, onStay }: { call: Call; outlook: BenchOutlook; 
   return (
     <section
       role={isLoud ? 'alert' : 'status'}
-      aria-label="Plan B"
+      aria-label={t('Plan B')}
       className={`px-6 py-3 max-[760px]:px-4 ${isLoud ? 'border-b-4 border-rust' : 'border-b border-line'}`}
     >
       <p className={isLoud ? 'font-title text-[clamp(1.6rem,4vw,2.75rem)] leading-tight font-semibold' : 'text-lg'}>
         {!isLoud
-          ? 'This plan was unlikely from the start.'
+          ? t('This plan was unlikely from the start.')
           : call.isRecommended
-            ? `Plan B: ${outlook.planB}`
-            : 'Pour what still runs, in its order'}
+            ? t('Plan B: {planB}', { planB: outlook.planB })
+            : t('Pour what still runs, in its order')}
       </p>
       <p className="text-lg">
-        As planned {inTen(call.follow)} such batches come out from here
-        {canTake && `, by plan B ${inTen(call.planB)}`}.{follow && lost(follow.chance)}
+        {t('As planned {follow} such batches come out from here{canTake}.{follow2}', {
+          follow: inTen(call.follow),
+          canTake: canTake && t(', by plan B {planB}', { planB: inTen(call.planB) }),
+          follow2: follow && lost(follow.chance),
+        })}
       </p>
       <div className="mt-2 flex flex-wrap gap-3">
         {canTake && (
@@ -79,11 +86,11 @@ function Called({ call, outlook, onStay }: { call: Call; outlook: BenchOutlook; 
             className={`${BIG} ${call.isRecommended ? 'button-main' : ''}`}
             onClick={() => run.note({ kind: 'plan-b', how: 'take' })}
           >
-            Take plan B
+            {t('Take plan B')}
           </button>
         )}
         <button className={BIG} onClick={onStay}>
-          Stay with the plan
+          {t('Stay with the plan')}
         </button>
       </div>
     </section>
@@ -101,13 +108,13 @@ export function Advice({ told: { outlook, counsel } }: { told: Told }) {
   const name = plan.cups.find(cup => cup.id === advised.cup)?.name ?? ''
   const { what, about } = {
     wait: {
-      what: `Wait ${Math.round(advised.waitS / 60)} min: ${name} gets thick enough by itself`,
+      what: t('Wait {waitS} min: {name} gets thick enough by itself', { waitS: Math.round(advised.waitS / 60), name }),
       about: { kind: 'wait', amount: advised.waitS } as const,
     },
-    stir: { what: 'Stir the waiting cups about once a minute', about: { kind: 'stir', amount: 8 } as const },
+    stir: { what: t('Stir the waiting cups about once a minute'), about: { kind: 'stir', amount: 8 } as const },
     plain: {
-      what: `Leave ${name} without scent`,
-      about: { kind: 'waive', how: `scent:${advised.cup}`, text: 'left without scent' } as const,
+      what: t('Leave {name} without scent', { name }),
+      about: { kind: 'waive', how: `scent:${advised.cup}`, text: t('left without scent') } as const,
     },
     follow: { what: '', about: null },
     'plan-b': { what: '', about: null },
@@ -119,11 +126,15 @@ export function Advice({ told: { outlook, counsel } }: { told: Told }) {
       className="flex flex-wrap items-center gap-x-4 border-b border-line px-6 py-2 text-xl max-[760px]:px-4"
     >
       <span>
-        {what}; so {inTen(advised.chance.whole)} come out, else {inTen(follow.chance.whole)}.
+        {t('{what}; so {whole} come out, else {whole2}.', {
+          what,
+          whole: inTen(advised.chance.whole),
+          whole2: inTen(follow.chance.whole),
+        })}
       </span>
       {about && (
         <button className="button min-h-16 px-4 text-lg" onClick={() => run.note(about)}>
-          {advised.kind === 'wait' ? 'I wait' : 'I do that'}
+          {advised.kind === 'wait' ? t('I wait') : t('I do that')}
         </button>
       )}
     </p>

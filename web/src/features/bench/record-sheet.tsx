@@ -1,6 +1,5 @@
-import { HOW, recordOf, settle, showMass, showShare, showTemperature } from '@ostler/core'
+import { HOW, recordOf, settle, showMass, showTemperature } from '@ostler/core'
 import type { RunRecord } from '@ostler/core'
-import { format } from 'date-fns'
 import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
 import type { ReactNode } from 'react'
@@ -11,6 +10,7 @@ import { useSay } from '../../ui/say.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { showClock } from '../../ui/clock.ts'
 import { lookWord } from './look-keys.tsx'
+import { dated, fixed, rich, showShare, t } from '../../words/index.ts'
 
 const CELL = 'py-1 pr-3 align-top print:py-0.5'
 const NUMBER = `${CELL} text-right whitespace-nowrap`
@@ -43,21 +43,25 @@ export function RunRecordSheet() {
     <main className="min-h-screen bg-booth py-6 max-[600px]:py-0 print:bg-white print:p-0">
       <div className="mx-auto mb-4 flex max-w-200 gap-3 px-4 max-[600px]:pt-3 print:hidden">
         <button className="button button-main" onClick={() => print()}>
-          <Printer size={16} aria-hidden /> Print
+          <Printer size={16} aria-hidden /> {t('Print')}
         </button>
         <Link className="button" to={`/bench/${run.id}`}>
-          To the bench
+          {t('To the bench')}
         </Link>
         <Link className="button" to={`/batches/${run.batch}/bench`}>
-          To its runs
+          {t('To its runs')}
         </Link>
       </div>
       <article className="sheet mx-auto max-w-200 bg-paper p-8 text-[15px] max-[600px]:p-4 print:max-w-none print:p-0 print:text-[11pt]">
-        <h1 className="text-3xl">{plan.name}, as it was made</h1>
+        <h1 className="text-3xl">{t('{plan}, as it was made', { plan: plan.name })}</h1>
         <p className="mb-4 text-soft">
-          {format(run.openedAt, 'd MMMM yyyy, HH:mm')} ·{' '}
-          {state.closed === 'moulded' ? 'in the mould' : state.closed === 'given-up' ? 'given up' : 'not ended'}
-          {plan.madeBy && ` · made by ${plan.madeBy}`}
+          {dated(run.openedAt, 'd MMMM yyyy, HH:mm')} ·{' '}
+          {state.closed === 'moulded'
+            ? t('in the mould')
+            : state.closed === 'given-up'
+              ? t('given up')
+              : t('not ended')}
+          {plan.madeBy && t(' · made by {madeBy}', { madeBy: plan.madeBy })}
         </p>
         <Weights record={record} />
         <Course record={record} />
@@ -75,13 +79,13 @@ function Weights({ record: { weights, actual } }: { record: RunRecord }) {
   const { superfat } = actual.leanest
   return (
     <>
-      <Part title="Weighed" heads={['What', 'planned', 'weighed', 'off']}>
+      <Part title={t('Weighed')} heads={[t('What'), 'planned', 'weighed', 'off']}>
         {weights.map(({ line, massG }) => (
           <tr key={line.key} className="border-b border-line">
             <td className={CELL}>{say(line.what)}</td>
             <td className={NUMBER}>{showMass(line.massG, habits, line.stepG)}</td>
             <td className={`${NUMBER} font-semibold`}>
-              {massG === null ? 'not noted' : showMass(massG, habits, line.stepG)}
+              {massG === null ? t('not noted') : showMass(massG, habits, line.stepG)}
             </td>
             <td className={NUMBER}>
               {massG === null || Math.abs(massG - line.massG) < line.stepG / 2
@@ -92,8 +96,12 @@ function Weights({ record: { weights, actual } }: { record: RunRecord }) {
         ))}
       </Part>
       <p className="-mt-3 mb-5">
-        Superfat as weighed <strong>{showShare(superfat.value, 2)}</strong> ({showShare(superfat.low)} to{' '}
-        {showShare(superfat.high)}), lye concentration {showShare(actual.leanest.concentration)}.
+        {rich('Superfat as weighed {value} ({low} to {high}), lye concentration {concentration}.', {
+          value: <strong>{showShare(superfat.value, 2)}</strong>,
+          low: showShare(superfat.low),
+          high: showShare(superfat.high),
+          concentration: showShare(actual.leanest.concentration),
+        })}
       </p>
     </>
   )
@@ -102,21 +110,23 @@ function Weights({ record: { weights, actual } }: { record: RunRecord }) {
 function Course({ record: { temperatures, blend, length } }: { record: RunRecord }) {
   const habits = useHabits()
   return (
-    <Part title="Temperatures and time" heads={['What', 'planned', 'really']}>
+    <Part title={t('Temperatures and time')} heads={[t('What'), 'planned', 'really']}>
       {temperatures.map(({ body, plannedC, readC }) => (
         <tr key={body} className="border-b border-line">
-          <td className={CELL}>{body === 'lye' ? 'Lye' : 'Oils'} as they met</td>
+          <td className={CELL}>{t('{body} as they met', { body: body === 'lye' ? t('Lye') : t('Oils') })}</td>
           <td className={NUMBER}>{showTemperature(plannedC, habits)}</td>
-          <td className={`${NUMBER} font-semibold`}>{readC === null ? 'not read' : showTemperature(readC, habits)}</td>
+          <td className={`${NUMBER} font-semibold`}>
+            {readC === null ? t('not read') : showTemperature(readC, habits)}
+          </td>
         </tr>
       ))}
       <tr className="border-b border-line">
-        <td className={CELL}>Blender on</td>
+        <td className={CELL}>{t('Blender on')}</td>
         <td className={NUMBER}>{Math.round(blend.plannedS)} s</td>
         <td className={`${NUMBER} font-semibold`}>{Math.round(blend.realS)} s</td>
       </tr>
       <tr className="border-b border-line">
-        <td className={CELL}>From the lye to the last pour</td>
+        <td className={CELL}>{t('From the lye to the last pour')}</td>
         <td className={NUMBER}>{showClock(length.plannedS)}</td>
         <td className={`${NUMBER} font-semibold`}>{length.realS === null ? '–' : showClock(length.realS)}</td>
       </tr>
@@ -130,14 +140,14 @@ function Cups({ record: { cups } }: { record: RunRecord }) {
   const { plan } = useFollowed()
   const at = (s: number | null) => (s === null ? '–' : showClock(s))
   return (
-    <Part title="Cups" heads={['Cup', 'planned', 'drawn', 'colour in', 'scent in', 'trace seen']}>
+    <Part title={t('Cups')} heads={[t('Cup'), 'planned', 'drawn', t('colour in'), t('scent in'), t('trace seen')]}>
       {cups.map(cup => (
         <tr key={cup.cup} className="border-b border-line">
           <td className={CELL}>
             <span className="flex items-center gap-2">
               <Swatch hex={hexOf(cup.cup)} size={18} />
               {plan.cups.find(one => one.id === cup.cup)?.name}
-              {cup.isLost && ' ▲ lost'}
+              {cup.isLost && t(' ▲ lost')}
             </span>
           </td>
           <td className={NUMBER}>{showMass(cup.plannedG, habits, 1)}</td>
@@ -145,7 +155,7 @@ function Cups({ record: { cups } }: { record: RunRecord }) {
           <td className={NUMBER}>{at(cup.colouredS)}</td>
           <td className={NUMBER}>{at(cup.scentedS)}</td>
           <td className={`${CELL} text-right`}>
-            {cup.seen.map(one => `${lookWord(one.value, plan)} (${one.value.toFixed(1)})`).join(', ') || '–'}
+            {cup.seen.map(one => `${lookWord(one.value, plan)} (${fixed(one.value, 1)})`).join(', ') || '–'}
           </td>
         </tr>
       ))}
@@ -157,17 +167,17 @@ function Pours({ record: { pours } }: { record: RunRecord }) {
   const habits = useHabits()
   const { plan } = useFollowed()
   const span = (one: { fromS: number; toS: number } | null) =>
-    one === null ? '–' : `${showClock(one.fromS)} to ${showClock(one.toS)}`
+    one === null ? '–' : t('{fromS} to {toS}', { fromS: showClock(one.fromS), toS: showClock(one.toS) })
   return (
-    <Part title="Pours, from the lye on" heads={['Pour', 'planned', 'of trace', 'really']}>
+    <Part title={t('Pours, from the lye on')} heads={[t('Pour'), 'planned', t('of trace'), 'really']}>
       {pours.map((pour, i) => (
         <tr key={pour.pour} className="border-b border-line">
           <td className={CELL}>
             {i + 1} · {plan.cups.find(one => one.id === pour.cup)?.name}, {showMass(pour.plannedG, habits, 1)}
-            {pour.isPlanB && ' · plan B'}
+            {pour.isPlanB && t(' · plan B')}
           </td>
           <td className={NUMBER}>{span(pour.planned)}</td>
-          <td className={NUMBER}>{pour.planned ? pour.planned.level.toFixed(1) : '–'}</td>
+          <td className={NUMBER}>{pour.planned ? fixed(pour.planned.level, 1) : '–'}</td>
           <td className={`${NUMBER} font-semibold`}>{span(pour.real)}</td>
         </tr>
       ))}
@@ -176,10 +186,10 @@ function Pours({ record: { pours } }: { record: RunRecord }) {
 }
 
 const KINDS: Readonly<Record<RunRecord['told'][number]['kind'], string>> = {
-  wrong: 'Trouble',
-  note: 'Note',
-  'plan-b': 'Plan B',
-  waive: 'Gone on all the same',
+  wrong: t('Trouble'),
+  note: t('Note'),
+  'plan-b': t('Plan B'),
+  waive: t('Gone on all the same'),
 }
 
 function Told({ record: { told } }: { record: RunRecord }) {
@@ -190,7 +200,7 @@ function Told({ record: { told } }: { record: RunRecord }) {
   const words: Readonly<Record<string, string>> = { ...HOW.wrong, ...HOW['plan-b'] }
   return (
     <section className="mb-5">
-      <h2 className="mb-1 border-b-2 border-ink text-lg">On the way</h2>
+      <h2 className="mb-1 border-b-2 border-ink text-lg">{t('On the way')}</h2>
       <ul>
         {told.map(({ r, kind, how, cup, text }) => (
           <li key={`${r}-${kind}-${how}`} className="border-b border-line py-1">

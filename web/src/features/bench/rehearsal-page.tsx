@@ -9,6 +9,7 @@ import { RehearsalRun } from '../../rehearsal/rehearsal-run.ts'
 import { OpenRunContext } from '../../run/context.tsx'
 import { Bench } from './bench.tsx'
 import { NotOpened } from '../../ui/not-opened.tsx'
+import { t } from '../../words/index.ts'
 
 /** A rehearsal on the whole screen: the Bench as it is. */
 export function RehearsalPage() {
@@ -19,7 +20,7 @@ export function RehearsalPage() {
     ...{ staleTime: Infinity, gcTime: 0, retry: false },
   })
   if (taken.error) return <NotOpened why={taken.error.message} />
-  if (!taken.data) return <p className="p-10 text-soft">Opening the rehearsal …</p>
+  if (!taken.data) return <p className="p-10 text-soft">{t('Opening the rehearsal …')}</p>
   return <Opened key={id} answer={taken.data} />
 }
 
@@ -27,9 +28,9 @@ function Opened({ answer }: { answer: RehearsalAnswer }) {
   const [run] = useState(() => new RehearsalRun(answer))
   useEffect(() => run.attach(), [run])
   useEffect(() => {
-    document.title = `Rehearsal · ${run.following.plan.name} – Ostler`
+    document.title = t('Rehearsal · {plan} – Ostler', { plan: run.following.plan.name })
     return () => {
-      document.title = 'Ostler'
+      document.title = t('Ostler')
     }
   }, [run])
   return (

@@ -1,10 +1,11 @@
-import { remedyOf, showMass, showMassDown, showShare } from '@ostler/core'
+import { remedyOf, showMass, showMassDown } from '@ostler/core'
 import type { Addition, LyeRemedy } from '@ostler/core'
 import { useMemo } from 'react'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRunState } from '../../run/context.tsx'
 import { useSay } from '../../ui/say.tsx'
 import type { About } from './use-bench.ts'
+import { rich, showShare, t } from '../../words/index.ts'
 
 const share = (value: number): string => showShare(value).replace('-', '−')
 
@@ -27,7 +28,7 @@ export function RemedyPart({ onNote }: { onNote: (about: About) => void }) {
     return remedyOf(plan, portions, shelf, weighed)
   }, [plan, portions, shelf, state.weighed])
   return (
-    <section aria-label="By the weights" className="my-3 max-w-180 border-2 border-ink p-4 text-xl">
+    <section aria-label={t('By the weights')} className="my-3 max-w-180 border-2 border-ink p-4 text-xl">
       <Told remedy={remedy} onNote={onNote} />
     </section>
   )
@@ -36,44 +37,63 @@ export function RemedyPart({ onNote }: { onNote: (about: About) => void }) {
 function Told({ remedy, onNote }: { remedy: LyeRemedy | null; onNote: (about: About) => void }) {
   const say = useSay()
   const amount = useAmounts()
-  if (remedy === null) return <p>Each cup is a batter of its own: nothing is added to it. Weigh that cup anew.</p>
+  if (remedy === null)
+    return <p>{t('Each cup is a batter of its own: nothing is added to it. Weigh that cup anew.')}</p>
   const { superfat, wantedShare, unwritten, oils, isTooMuch, lye } = remedy
   if (unwritten.length > 0)
     return (
       <p>
-        Nothing can be reckoned: {unwritten.map(say).join(', ')} {unwritten.length === 1 ? 'was' : 'were'} not written
-        down. Do not add lye or oil by guess.
+        {t(
+          'Nothing can be reckoned: {unwritten}  {unwritten2, plural, one {was} other {were}} not written down. Do not add lye or oil by guess.',
+          { unwritten: unwritten.map(say).join(', '), unwritten2: unwritten.length },
+        )}
       </p>
     )
-  const stands = `By what was weighed its superfat is ${share(superfat.value)}; planned is ${share(wantedShare)}.`
+  const stands = t('By what was weighed its superfat is {value}; planned is {wantedShare}.', {
+    value: share(superfat.value),
+    wantedShare: share(wantedShare),
+  })
   if (isTooMuch)
     return (
       <p>
-        {stands} More than a quarter of the oils would have to go in:{' '}
-        <strong>do not mould it, discard it as caustic.</strong>
+        {rich('{stands} More than a quarter of the oils would have to go in: {strong}', {
+          stands,
+          strong: <strong>{t('do not mould it, discard it as caustic.')}</strong>,
+        })}
       </p>
     )
   if (lye)
     return (
       <>
-        <p>{stands} Lye is missing.</p>
+        <p>{t('{stands} Lye is missing.', { stands })}</p>
         <p>
-          <strong>
-            {amount.lye(lye.massG)} lye, dissolved in {amount.oil(lye.waterG)} water
-          </strong>
-          , cooled to 5 °C above the batter, in slowly, blended until it holds. Goggles, gloves, sleeves as before.
+          {rich(
+            '{strong}, cooled to 5 °C above the batter, in slowly, blended until it holds. Goggles, gloves, sleeves as before.',
+            {
+              strong: (
+                <strong>
+                  {t('{massG} lye, dissolved in {waterG} water', {
+                    massG: amount.lye(lye.massG),
+                    waterG: amount.oil(lye.waterG),
+                  })}
+                </strong>
+              ),
+            },
+          )}
         </p>
         <p className="text-lg text-soft">
-          Only while it is thinner than lines. It comes to {share(lye.after.value)}. Or leave it: a softer bar, sooner
-          rancid, sound up to 12 %.
+          {t(
+            'Only while it is thinner than lines. It comes to {value}. Or leave it: a softer bar, sooner rancid, sound up to 12 %.',
+            { value: share(lye.after.value) },
+          )}
         </p>
         <Added addition={lye} onNote={onNote} />
       </>
     )
-  if (oils.length === 0) return <p>{stands} That is as planned.</p>
+  if (oils.length === 0) return <p>{t('{stands} That is as planned.', { stands })}</p>
   return (
     <>
-      <p>{stands} One of these goes in, as warm as the batter, blended until it holds:</p>
+      <p>{t('{stands} One of these goes in, as warm as the batter, blended until it holds:', { stands })}</p>
       <ul>
         {oils.map(one => (
           <li key={one.key} className="flex flex-wrap items-center gap-3 border-t border-line py-1">
@@ -81,15 +101,16 @@ function Told({ remedy, onNote }: { remedy: LyeRemedy | null; onNote: (about: Ab
               {amount.oil(one.massG)} {say(one.name)}
             </strong>
             <span className="text-lg text-soft">
-              {share(one.after.value)}, at the least {share(one.after.low)}
+              {t('{value}, at the least {low}', { value: share(one.after.value), low: share(one.after.low) })}
             </span>
             <Added addition={one} onNote={onNote} />
           </li>
         ))}
       </ul>
       <p className="text-lg text-soft">
-        Only while it is thinner than thin custard. The mould has to hold that much more; labels and verdict go by the
-        new weights.
+        {t(
+          'Only while it is thinner than thin custard. The mould has to hold that much more; labels and verdict go by the new weights.',
+        )}
       </p>
     </>
   )
@@ -108,9 +129,12 @@ function Added({
     <button
       className="button min-h-12"
       onClick={() => onNote({ kind: 'weighed', item: key, amount: totalG })}
-      aria-label={`${key === 'lye' ? amount.lye(massG) : amount.oil(massG)} ${say(name)} went in`}
+      aria-label={t('{key} {name} went in', {
+        key: key === 'lye' ? amount.lye(massG) : amount.oil(massG),
+        name: say(name),
+      })}
     >
-      It went in
+      {t('It went in')}
     </button>
   )
 }

@@ -7,6 +7,7 @@ import { changeBatch, getBatch } from '../../api/client.ts'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { useRun, useRunState } from '../../run/context.tsx'
 import { inTen } from './plan-b-call.tsx'
+import { dated, t } from '../../words/index.ts'
 
 const BIG = 'button min-h-16 px-6 text-xl'
 
@@ -29,19 +30,21 @@ export function RunOver() {
     onSuccess: () => void client.invalidateQueries({ queryKey: ['batches', 'one', run.batch] }),
   })
   const told = [
-    poured !== null && `poured at ${format(run.openedAt + poured * 1000, 'HH:mm')}`,
-    looks > 0 && `${looks} ${looks === 1 ? 'look' : 'looks'} at the trace`,
-    state.blendS >= 1 && `${Math.round(state.blendS)} s of blending`,
+    poured !== null && t('poured at {openedAt}', { openedAt: dated(run.openedAt + poured * 1000, 'HH:mm') }),
+    looks > 0 && t('{looks} {looks, plural, one {look} other {looks}} at the trace', { looks }),
+    state.blendS >= 1 && t('{blendS} s of blending', { blendS: Math.round(state.blendS) }),
   ].filter(Boolean)
   return (
-    <section aria-label="Now" className="flex-1 px-6 py-4 max-[760px]:px-4">
+    <section aria-label={t('Now')} className="flex-1 px-6 py-4 max-[760px]:px-4">
       <p className="font-title text-[clamp(2.25rem,5vw,4rem)] leading-tight font-semibold">
-        {state.closed === 'moulded' ? 'In the mould' : 'Given up'}
+        {state.closed === 'moulded' ? t('In the mould') : t('Given up')}
       </p>
       <Outcome />
       {state.closed === 'moulded' && told.length > 0 && (
         <p className="mt-2 max-w-160 text-xl">
-          For the plan: {told.join(', ')}. Then its rest begins, and later forecasts learn from it.
+          {t('For the plan: {told}. Then its rest begins, and later forecasts learn from it.', {
+            told: told.join(', '),
+          })}
         </p>
       )}
       <div className="mt-5 flex flex-wrap gap-4">
@@ -51,21 +54,21 @@ export function RunOver() {
             disabled={take.isPending || unsent > 0}
             onClick={() => take.mutate()}
           >
-            Tell the plan
+            {t('Tell the plan')}
           </button>
         )}
         {state.closed === 'moulded' && (
           <Link className={`${BIG} ${take.isSuccess ? 'button-main' : ''}`} to={`/batches/${run.batch}/rest`}>
-            On to the rest
+            {t('On to the rest')}
           </Link>
         )}
         <Link className={BIG} to={`/bench/${run.id}/sheet`}>
-          The sheet, as it was made
+          {t('The sheet, as it was made')}
         </Link>
       </div>
       {take.isSuccess && (
         <p role="status" className="mt-3 text-lg">
-          ✓ The plan knows.
+          {t('✓ The plan knows.')}
         </p>
       )}
       {take.error && (
@@ -90,27 +93,32 @@ function Outcome() {
       {state.outcome === null ? (
         <>
           <p className="text-xl">
-            Did it come out as planned?
-            {said !== null && <span className="text-soft"> As the batter was divided, {inTen(said)} was said.</span>}
+            {t('Did it come out as planned?')}
+            {said !== null && (
+              <span className="text-soft">
+                {' '}
+                {t('As the batter was divided, {said} was said.', { said: inTen(said) })}
+              </span>
+            )}
           </p>
           <div className="mt-2 flex flex-wrap gap-4">
             <button className={BIG} onClick={() => answer('as-planned')}>
-              Yes, as planned
+              {t('Yes, as planned')}
             </button>
             <button className={BIG} onClick={() => answer('otherwise')}>
-              No, otherwise
+              {t('No, otherwise')}
             </button>
           </div>
         </>
       ) : (
         <p className="flex flex-wrap items-center gap-4 text-xl">
-          {state.outcome === 'as-planned' ? '✓ It came out as planned' : '△ It came out otherwise'}
-          {said !== null && <span className="text-soft">{inTen(said)} was said</span>}
+          {state.outcome === 'as-planned' ? t('✓ It came out as planned') : t('△ It came out otherwise')}
+          {said !== null && <span className="text-soft">{t('{said} was said', { said: inTen(said) })}</span>}
           <button
             className="quiet min-h-11"
             onClick={() => answer(state.outcome === 'as-planned' ? 'otherwise' : 'as-planned')}
           >
-            It was the other way
+            {t('It was the other way')}
           </button>
         </p>
       )}

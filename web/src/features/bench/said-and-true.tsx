@@ -1,7 +1,6 @@
 import { saidBins } from '@ostler/core'
 import type { RunOutcome, SaidRun } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
-import { format } from 'date-fns'
 import { Link } from 'react-router'
 import {
   CartesianGrid,
@@ -15,6 +14,7 @@ import {
 } from 'recharts'
 import { outcomesQuery } from '../../api/client.ts'
 import { inTen } from './plan-b-call.tsx'
+import { dated, t } from '../../words/index.ts'
 
 /** Fewer runs than this say little of how far chances are to be trusted. */
 const ENOUGH = 10
@@ -27,12 +27,20 @@ export function SaidAndTrue() {
   if (!data || data.length === 0) return null
   const runs = data.flatMap(({ said, cameTrue }): SaidRun[] => (said === null ? [] : [{ said, cameTrue }]))
   return (
-    <section aria-label="Said, and came true" className="mt-8">
-      <h2 className="text-lg">Said, and came true</h2>
+    <section aria-label={t('Said, and came true')} className="mt-8">
+      <h2 className="text-lg">{t('Said, and came true')}</h2>
       <p className="text-soft">
-        All runs of this workshop: how likely they were to come out as their batter was divided, and what came of them.
-        {runs.length < ENOUGH &&
-          ` ${runs.length} so far; from ${ENOUGH} on they show how far a chance is to be trusted.`}
+        {t(
+          'All runs of this workshop: how likely they were to come out as their batter was divided, and what came of them.{runs}',
+          {
+            runs:
+              runs.length < ENOUGH &&
+              t(' {runs} so far; from {enough} on they show how far a chance is to be trusted.', {
+                runs: runs.length,
+                enough: ENOUGH,
+              }),
+          },
+        )}
       </p>
       {runs.length > 0 && <SaidChart runs={runs} />}
       <Runs list={data.slice(0, SHOWN)} />
@@ -42,11 +50,15 @@ export function SaidAndTrue() {
 
 function SaidChart({ runs }: { runs: readonly SaidRun[] }) {
   const bins = saidBins(runs)
-  const words = bins.map(
-    bin => `Of ${bin.runs} of which ${percent(bin.said)} was said, ${percent(bin.cameTrue)} came out.`,
+  const words = bins.map(bin =>
+    t('Of {runs} of which {said} was said, {cameTrue} came out.', {
+      runs: bin.runs,
+      said: percent(bin.said),
+      cameTrue: percent(bin.cameTrue),
+    }),
   )
   return (
-    <figure aria-label="Chance that was said, and share that came out" className="max-w-120">
+    <figure aria-label={t('Chance that was said, and share that came out')} className="max-w-120">
       <p className="sr-only">{words.join(' ')}</p>
       <ResponsiveContainer height={260}>
         <ComposedChart data={bins} margin={{ top: 10, right: 20, bottom: 24, left: 10 }}>
@@ -58,7 +70,7 @@ function SaidChart({ runs }: { runs: readonly SaidRun[] }) {
             tickFormatter={percent}
             stroke="var(--soft)"
             tick={{ fontSize: 13, fill: 'var(--soft)' }}
-            label={{ value: 'was said', position: 'bottom', fill: 'var(--soft)', fontSize: 13 }}
+            label={{ value: t('was said'), position: 'bottom', fill: 'var(--soft)', fontSize: 13 }}
           />
           <YAxis
             dataKey="cameTrue"
@@ -68,7 +80,7 @@ function SaidChart({ runs }: { runs: readonly SaidRun[] }) {
             stroke="var(--soft)"
             width={70}
             tick={{ fontSize: 13, fill: 'var(--soft)' }}
-            label={{ value: 'came out', angle: -90, position: 'insideLeft', fill: 'var(--soft)', fontSize: 13 }}
+            label={{ value: t('came out'), angle: -90, position: 'insideLeft', fill: 'var(--soft)', fontSize: 13 }}
           />
           <ZAxis dataKey="runs" range={[60, 400]} domain={[1, Math.max(2, ...bins.map(bin => bin.runs))]} />
           <ReferenceLine
@@ -91,11 +103,11 @@ const Runs = ({ list }: { list: readonly RunOutcome[] }) => (
     {list.map(run => (
       <li key={run.run} className="flex flex-wrap items-center gap-x-5 border-b border-line">
         <Link to={`/bench/${run.run}/sheet`} className="min-h-10 content-center underline">
-          {run.name}, {format(new Date(run.begunAt), 'd MMMM yyyy')}
+          {run.name}, {dated(new Date(run.begunAt), 'd MMMM yyyy')}
         </Link>
-        <span>{run.cameTrue ? '✓ as planned' : '△ otherwise'}</span>
+        <span>{run.cameTrue ? t('✓ as planned') : t('△ otherwise')}</span>
         <span className="ml-auto text-soft">
-          {run.said === null ? 'nothing was said' : `${inTen(run.said)} was said`}
+          {run.said === null ? t('nothing was said') : t('{said} was said', { said: inTen(run.said) })}
         </span>
       </li>
     ))}

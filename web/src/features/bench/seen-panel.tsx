@@ -7,6 +7,7 @@ import { LookKeys, lookWord } from './look-keys.tsx'
 import type { About } from './use-bench.ts'
 import { useRehearsal, useSeconds } from '../../rehearsal/context.tsx'
 import { SeenBatter, useShown } from '../../rehearsal/seen-batter.tsx'
+import { fixed, t } from '../../words/index.ts'
 
 interface Props {
   /** The cup that is asked about; null: what is poured next. */
@@ -30,7 +31,7 @@ function useBodies() {
   const cups = [...new Set(open)].filter(id => there.has(id))
   const named = cups.map(id => ({ value: id, text: plan.cups.find(cup => cup.id === id)!.name, hex: hexOf(id) }))
   return state.splitAt === null && state.lyeInAt !== null
-    ? [{ value: POT, text: plan.whipped ? 'the bowl' : 'the pot' }, ...named]
+    ? [{ value: POT, text: plan.whipped ? t('the bowl') : t('the pot') }, ...named]
     : named
 }
 
@@ -41,19 +42,19 @@ export function SeenPanel({ first, onNote, onClose }: Props) {
   const [body, setBody] = useState(bodies.find(one => one.value === first)?.value ?? bodies[0]?.value ?? '')
   if (bodies.length === 0)
     return (
-      <BenchPanel title="Trace looks like …" onClose={onClose}>
-        <p className="text-xl">There is no batter to look at yet.</p>
+      <BenchPanel title={t('Trace looks like …')} onClose={onClose}>
+        <p className="text-xl">{t('There is no batter to look at yet.')}</p>
       </BenchPanel>
     )
   const isWhipped = plan.whipped !== null
   const note = (amount: number, how: 'drip' | 'word') =>
     onNote({ kind: 'seen', amount, how, ...(body !== POT && { cup: body }) })
   return (
-    <BenchPanel title="Trace looks like …" onClose={onClose}>
-      <Chips label="Which" options={bodies} value={body} onValue={setBody} />
+    <BenchPanel title={t('Trace looks like …')} onClose={onClose}>
+      <Chips label={t('Which')} options={bodies} value={body} onValue={setBody} />
       {body !== '' && <LooksNow cup={body === POT ? undefined : body} />}
       {!isWhipped && <DripTest cup={body === POT ? undefined : body} onLevel={level => note(level, 'drip')} />}
-      <p className="mt-4 text-lg">{isWhipped ? 'As the whisk or the spoon is lifted out:' : 'Or by eye:'}</p>
+      <p className="mt-4 text-lg">{isWhipped ? t('As the whisk or the spoon is lifted out:') : t('Or by eye:')}</p>
       <LookKeys onLevel={level => note(level, 'word')} />
       {body !== POT && <HandledKeys cup={body} onNote={onNote} onClose={onClose} />}
     </BenchPanel>
@@ -89,15 +90,19 @@ function DripTest({ cup, onLevel }: { cup: string | undefined; onLevel: (level: 
       >
         {since === null ? (
           <>
-            <strong className="text-2xl">Drip test</strong>
-            <span>Stir for five seconds, let a drip fall from a hand’s height: press as it falls.</span>
+            <strong className="text-2xl">{t('Drip test')}</strong>
+            <span>{t('Stir for five seconds, let a drip fall from a hand’s height: press as it falls.')}</span>
           </>
         ) : (
           <>
-            <strong className="text-3xl">{seconds.toFixed(1)} s · press when its mark is gone</strong>
+            <strong className="text-3xl">
+              {t('{seconds} s · press when its mark is gone', { seconds: fixed(seconds, 1) })}
+            </strong>
             <span>
-              {lookWord(dripLevel(seconds), plan)} so far
-              {seconds >= 30 && '; more than 30 s: press, it is thicker than that'}
+              {t('{seconds} so far{seconds2}', {
+                seconds: lookWord(dripLevel(seconds), plan),
+                seconds2: seconds >= 30 && t('; more than 30 s: press, it is thicker than that'),
+              })}
             </span>
           </>
         )}

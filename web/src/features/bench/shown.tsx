@@ -2,6 +2,7 @@ import type { InstrumentReading } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 import { useConnected } from '../../instruments/connected.ts'
 import { readingNumber } from '../../instruments/reading-number.ts'
+import { t } from '../../words/index.ts'
 
 /** What a connected instrument shows, and whether it has come to rest. */
 export function Shown({ kind }: { kind: InstrumentReading['kind'] }) {
@@ -14,20 +15,20 @@ export function Shown({ kind }: { kind: InstrumentReading['kind'] }) {
     failure !== ''
       ? failure
       : reading === null
-        ? 'waits for a reading …'
+        ? t('waits for a reading …')
         : reading.state === 'over'
-          ? '▲ over what it can take'
+          ? t('▲ over what it can take')
           : reading.state === 'off'
-            ? '△ dark: tare wakes it, and its zero is lost'
+            ? t('△ dark: tare wakes it, and its zero is lost')
             : `${readingNumber(reading, habits)} ${unit}`
   const isStable = failure === '' && reading?.isStable === true
   return (
-    <p role="status" aria-label={kind === 'mass' ? 'On the scale' : 'Thermometer'} className="text-2xl">
-      <span className="text-lg text-soft">{kind === 'mass' ? 'on the scale' : 'thermometer'}</span>{' '}
+    <p role="status" aria-label={kind === 'mass' ? t('On the scale') : t('Thermometer')} className="text-2xl">
+      <span className="text-lg text-soft">{kind === 'mass' ? t('on the scale') : t('thermometer')}</span>{' '}
       <strong className={isStable ? '' : 'text-soft'}>{text}</strong>{' '}
       {reading?.state === 'shows' && (
         <span className="text-lg text-soft">
-          {!isStable ? '○ moving' : connected.taken !== null ? '✓ taken' : '● at rest'}
+          {!isStable ? t('○ moving') : connected.taken !== null ? t('✓ taken') : t('● at rest')}
         </span>
       )}
     </p>

@@ -6,6 +6,7 @@ import { inTen } from './plan-b-call.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
 import { RemedyPart } from './remedy-part.tsx'
 import type { About } from './use-bench.ts'
+import { t } from '../../words/index.ts'
 
 interface Props {
   outlook: BenchOutlook | null
@@ -20,17 +21,17 @@ export function TroublePanel({ outlook, onNote, onClose }: Props) {
   const [kind, setKind] = useState<TroubleKind | null>(null)
   if (kind === null)
     return (
-      <BenchPanel title="Trouble" onClose={onClose}>
+      <BenchPanel title={t('Trouble')} onClose={onClose}>
         <PlanBKey outlook={outlook} onNote={onNote} />
         {TROUBLE_GROUPS.map(({ title, kinds }, i) => (
           <section key={title} className="mb-3">
             <h3 className="mb-1 text-lg">{title}</h3>
             <ul className="grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-2">
               {kinds.map(one => (
-                <TroubleKey key={one} text={TROUBLES[one].title} onPress={() => setKind(one)} />
+                <TroubleKey key={one} text={t(TROUBLES[one].title)} onPress={() => setKind(one)} />
               ))}
               {i === TROUBLE_GROUPS.length - 1 && (
-                <TroubleKey text="Called away" onPress={() => onNote({ kind: 'away' })} />
+                <TroubleKey text={t('Called away')} onPress={() => onNote({ kind: 'away' })} />
               )}
             </ul>
           </section>
@@ -65,9 +66,9 @@ function PlanBKey({ outlook, onNote }: Pick<Props, 'outlook' | 'onNote'>) {
       className="mb-2 min-h-20 w-full border-2 border-ink px-4 text-left text-xl font-semibold hover:bg-chosen"
       onClick={() => onNote({ kind: 'plan-b', how: state.planB ? 'back' : 'take' })}
     >
-      {state.planB ? 'Back to the first plan' : `Plan B: ${name}`}
+      {state.planB ? t('Back to the first plan') : t('Plan B: {name}', { name })}
       {!state.planB && chance !== undefined && (
-        <span className="block text-lg font-normal">Brings {inTen(chance)} to an end.</span>
+        <span className="block text-lg font-normal">{t('Brings {chance} to an end.', { chance: inTen(chance) })}</span>
       )}
     </button>
   )
@@ -90,7 +91,12 @@ function WaysOut({ kind, outlook, onNote, onClose }: Props & { kind: TroubleKind
     <BenchPanel title={title} onClose={onClose}>
       <p className="max-w-180 text-xl">{signs}</p>
       {cups.length > 0 && (
-        <Chips label="Where" options={[{ value: WHOLE, text: 'all of it' }, ...cups]} value={cup} onValue={setCup} />
+        <Chips
+          label={t('Where')}
+          options={[{ value: WHOLE, text: t('all of it') }, ...cups]}
+          value={cup}
+          onValue={setCup}
+        />
       )}
       {kind === 'wrong-weight' && <RemedyPart onNote={onNote} />}
       <ol className="my-3 list-inside list-decimal text-xl leading-snug">
@@ -99,13 +105,13 @@ function WaysOut({ kind, outlook, onNote, onClose }: Props & { kind: TroubleKind
         ))}
       </ol>
       <p className="max-w-180 border-l-4 border-rust pl-3 text-lg">
-        <strong>Stop:</strong> {stop}
+        <strong>{t('Stop:')}</strong> {stop}
       </p>
       <button
         className="button button-main mt-4 min-h-16 px-6 text-xl"
         onClick={() => onNote({ kind: 'wrong', how: kind, ...(cup !== WHOLE && { cup }) })}
       >
-        Note that it happened
+        {t('Note that it happened')}
       </button>
     </BenchPanel>
   )
@@ -116,10 +122,16 @@ function Way({ way }: { way: OpenWay }) {
   const isOpen = way.notNow.length === 0
   return (
     <li className={`border-t border-line py-2 ${isOpen ? '' : 'text-soft'}`}>
-      {way.what} <span className="text-lg text-soft">Costs {way.cost}.</span>
-      {way.ask.length > 0 && <span className="block text-lg">Only if: {way.ask.join('; ')}.</span>}
-      {!isOpen && <span className="block text-lg">Not now: only where it is {way.notNow.join(', ')}.</span>}
-      {way.stop !== undefined && isOpen && <span className="block text-lg text-rust">Stop when: {way.stop}.</span>}
+      {t(way.what)} <span className="text-lg text-soft">{t('Costs {cost}.', { cost: t(way.cost) })}</span>
+      {way.ask.length > 0 && <span className="block text-lg">{t('Only if: {ask}.', { ask: way.ask.join('; ') })}</span>}
+      {!isOpen && (
+        <span className="block text-lg">
+          {t('Not now: only where it is {notNow}.', { notNow: way.notNow.join(', ') })}
+        </span>
+      )}
+      {way.stop !== undefined && isOpen && (
+        <span className="block text-lg text-rust">{t('Stop when: {stop}.', { stop: t(way.stop) })}</span>
+      )}
     </li>
   )
 }

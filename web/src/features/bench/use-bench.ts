@@ -1,10 +1,11 @@
-import { activeOf, doubtOf, eventOf, say } from '@ostler/core'
+import { activeOf, doubtOf, eventOf } from '@ostler/core'
 import type { BenchEvent, BenchStep, Body, Doubt, Words } from '@ostler/core'
 import { useCallback, useRef, useState } from 'react'
 import { connectedNow, tookWeight } from '../../instruments/connected.ts'
 import type { Told } from './use-outlook.ts'
 import { useRun, useRunState } from '../../run/context.tsx'
 import { useRehearsal } from '../../rehearsal/context.tsx'
+import { say, t } from '../../words/index.ts'
 
 /** A wet glove or a pedal that bounces presses twice: the second press within so long is none, ms. */
 const TWICE_MS = 350
@@ -61,8 +62,9 @@ function measuredNow(step: BenchStep): About | string | null {
   if (!connected) return null
   const { reading, instrument } = connected
   if (reading?.value == null || !reading.isStable)
-    return kind === 'mass' ? 'The scale has not come to rest yet.' : 'The thermometer has not come to rest yet.'
-  if (connected.taken !== null) return 'The scale still shows what was taken last: tare it, or put something else on.'
+    return kind === 'mass' ? t('The scale has not come to rest yet.') : t('The thermometer has not come to rest yet.')
+  if (connected.taken !== null)
+    return t('The scale still shows what was taken last: tare it, or put something else on.')
   const about = { amount: Math.round(reading.value * 1000) / 1000, source: instrument.source }
   if (step.kind === 'weigh') return { kind: 'weighed', item: step.item!, ...about }
   if (step.kind === 'draw') return { kind: 'drawn', cup: step.cup!, ...about }
@@ -147,11 +149,11 @@ export function useBench({ outlook, before }: Told): BenchDeeds {
   const { done, press, release } = useDone({ attempt, setTold, ask: setPanel })
   const undo = () => {
     const last = run.last()
-    if (!last) return setTold('Nothing was noted on this device yet.')
+    if (!last) return setTold(t('Nothing was noted on this device yet.'))
     run.note({ kind: 'undo', of: last.key })
     setHeld(null)
     setDoubted(null)
-    setTold('Taken back.')
+    setTold(t('Taken back.'))
   }
   const planB = () => {
     if (!state.planB) attempt({ kind: 'plan-b', how: 'take' })

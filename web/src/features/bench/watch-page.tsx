@@ -14,6 +14,7 @@ import { CupsStrip } from './cups-strip.tsx'
 import { useNow } from './bench-head.tsx'
 import { useOutlook } from './use-outlook.ts'
 import { NotOpened } from '../../ui/not-opened.tsx'
+import { t } from '../../words/index.ts'
 
 /** So often it is asked how it goes on, ms. */
 const ASK_MS = 2000
@@ -27,7 +28,7 @@ export function WatchPage() {
     ...{ refetchInterval: ASK_MS, gcTime: 0 },
   })
   if (watched.error && !watched.data) return <NotOpened why={watched.error.message} />
-  if (!watched.data) return <p className="p-10 text-soft">Opening the rehearsal …</p>
+  if (!watched.data) return <p className="p-10 text-soft">{t('Opening the rehearsal …')}</p>
   return <Watched key={watched.data.revision} answer={watched.data} isLost={watched.error !== null} />
 }
 
@@ -51,7 +52,7 @@ export function WatchByLinkPage() {
         <p className="text-xl">{watched.error.message}</p>
       </main>
     )
-  if (!watched.data) return <p className="p-10 text-soft">Opening the rehearsal …</p>
+  if (!watched.data) return <p className="p-10 text-soft">{t('Opening the rehearsal …')}</p>
   return <Watched key={watched.data.revision} answer={watched.data} isLost={watched.error !== null} />
 }
 
@@ -79,12 +80,12 @@ function Shown({ person, isLost }: { person: string; isLost: boolean }) {
   return (
     <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)]">
       <header className="flex flex-wrap items-center gap-4 bg-ink px-6 py-2 text-paper">
-        <strong className="text-lg">Watching a rehearsal</strong>
+        <strong className="text-lg">{t('Watching a rehearsal')}</strong>
         <span>
           {plan.name}
           {person !== '' && `, ${person}`}
         </span>
-        {isLost && <span role="status">the server is away; this is how it stood</span>}
+        {isLost && <span role="status">{t('the server is away; this is how it stood')}</span>}
         <strong className="ml-auto text-2xl">{showClock(state.lyeInAt === null ? now : now - state.lyeInAt)}</strong>
       </header>
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_minmax(320px,32%)] max-[760px]:grid-cols-1">

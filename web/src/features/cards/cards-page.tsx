@@ -9,6 +9,7 @@ import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { inkOn } from '../../ui/swatch.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { rich, t } from '../../words/index.ts'
 
 /** Labels for the cups and a mixing card for each, to print and cut. */
 export function CardsPage() {
@@ -20,12 +21,12 @@ export function CardsPage() {
     <main className="flex-1 bg-booth py-6 max-[600px]:py-0 print:bg-white print:p-0">
       <div className="mx-auto mb-4 flex max-w-200 flex-wrap items-center gap-x-5 gap-y-2 px-4 max-[600px]:pt-3 print:hidden">
         <button className="button button-main" onClick={() => print()} disabled={!forecast}>
-          <Printer size={16} aria-hidden /> Print
+          <Printer size={16} aria-hidden /> {t('Print')}
         </button>
-        <Check label="cup labels" checked={labels} onChange={setLabels} />
-        <Check label="mixing cards" checked={cards} onChange={setCards} />
+        <Check label={t('cup labels')} checked={labels} onChange={setLabels} />
+        <Check label={t('mixing cards')} checked={cards} onChange={setCards} />
         <Link to="../cups" className="ml-auto underline">
-          Back to the cups
+          {t('Back to the cups')}
         </Link>
       </div>
       <article className="mx-auto max-w-200 bg-paper p-8 text-[15px] max-[600px]:p-4 print:max-w-none print:p-0 print:text-[11pt]">
@@ -59,8 +60,8 @@ function Cards({ plan, forecast, labels, cards }: Props) {
   return (
     <>
       {labels && (
-        <section aria-label="Cup labels" className="mb-8">
-          <h1 className="mb-2 text-2xl print:hidden">Cup labels</h1>
+        <section aria-label={t('Cup labels')} className="mb-8">
+          <h1 className="mb-2 text-2xl print:hidden">{t('Cup labels')}</h1>
           <div className="grid grid-cols-3 gap-2 max-[600px]:grid-cols-2">
             {list.map(card => (
               <Label key={card.cup} plan={plan} card={card} />
@@ -69,12 +70,13 @@ function Cards({ plan, forecast, labels, cards }: Props) {
         </section>
       )}
       {cards && (
-        <section aria-label="Mixing cards" className={labels ? 'break-before-page' : ''}>
-          <h1 className="text-2xl">Mixing cards</h1>
+        <section aria-label={t('Mixing cards')} className={labels ? 'break-before-page' : ''}>
+          <h1 className="text-2xl">{t('Mixing cards')}</h1>
           <p className="mb-3 text-soft">
-            {plan.name} · in this order, plain first, then light to dark, so that one stick will do. The weight counts;
-            spoons are a help.
-            {dusty && ' Wear a dust mask while powders are dry, in still air.'} Gloves and goggles: it is raw soap.
+            {t(
+              '{plan} · in this order, plain first, then light to dark, so that one stick will do. The weight counts; spoons are a help.{dusty} Gloves and goggles: it is raw soap.',
+              { plan: plan.name, dusty: dusty && t(' Wear a dust mask while powders are dry, in still air.') },
+            )}
           </p>
           <FirstDrawn plan={plan} forecast={forecast} />
           <div className="grid grid-cols-2 gap-3 max-[600px]:grid-cols-1">
@@ -107,7 +109,7 @@ const Bar = ({ hex, name }: { hex: string; name: string }) => (
 
 const holds = (card: MixingCard): Words =>
   card.isPlain
-    ? 'plain, no scent'
+    ? t('plain, no scent')
     : together(
         card.lines.map(line => line.what),
         ', ',
@@ -125,8 +127,8 @@ function Label({ plan, card }: { plan: Plan; card: MixingCard }) {
       </div>
       <p className="text-2xl leading-none font-semibold">{showMass(card.batterG, habits)}</p>
       <p className="text-[13px] leading-tight text-soft">
-        {card.step ? `step ${card.step.at + 1} of the ladder, from its mother cup` : say(holds(card))}
-        {pours.length > 0 && ` · layer ${pours.join(', ')}`}
+        {card.step ? t('step {at} of the ladder, from its mother cup', { at: card.step.at + 1 }) : say(holds(card))}
+        {pours.length > 0 && t(' · layer {pours}', { pours: pours.join(', ') })}
       </p>
       <p className="mt-auto truncate text-[12px] text-soft">{plan.name}</p>
     </div>
@@ -164,8 +166,12 @@ function Card({ plan, card, leavesG }: { plan: Plan; card: MixingCard; leavesG: 
               {massNumber(card.batterG, habits)} {habits.mass}
             </td>
             <td>
-              batter from the pot
-              {leavesG !== null && <span className="text-soft">, which then holds {showMass(leavesG, habits, 1)}</span>}
+              {t('batter from the pot')}
+              {leavesG !== null && (
+                <span className="text-soft">
+                  {t(', which then holds {leavesG}', { leavesG: showMass(leavesG, habits, 1) })}
+                </span>
+              )}
             </td>
           </tr>
           {card.lines.map(line => (
@@ -185,7 +191,7 @@ function Card({ plan, card, leavesG }: { plan: Plan; card: MixingCard; leavesG: 
           ))}
         </tbody>
       </table>
-      {card.isPlain && <p className="text-soft">Nothing goes in.</p>}
+      {card.isPlain && <p className="text-soft">{t('Nothing goes in.')}</p>}
     </div>
   )
 }
@@ -197,8 +203,10 @@ function FirstDrawn({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
   const uses = plan.reserves.filter(reserve => reserve.cup === '').map(reserve => reserve.use)
   return (
     <p className="mb-3 border-2 border-ink p-2.5">
-      First, before scent and colour: draw <strong>{showMass(forecast.portions.blankG, habits)}</strong> plain (
-      {uses.join(', ')}).
+      {rich('First, before scent and colour: draw {blankG} plain ({uses}).', {
+        blankG: <strong>{showMass(forecast.portions.blankG, habits)}</strong>,
+        uses: uses.join(', '),
+      })}
     </p>
   )
 }
@@ -220,15 +228,18 @@ function LadderCard({ plan, forecast, ladder, card }: LadderProps) {
   return (
     <div className="col-span-full break-inside-avoid border border-ink p-3">
       <h2 className="mb-1 flex items-center gap-2 text-lg">
-        {order(card)} Ladder from {name(ladder.cups[0]!)}
+        {rich('{card} Ladder from {cups}', { card: order(card), cups: name(ladder.cups[0]!) })}
       </h2>
       <p className="mb-2">
-        Mother cup: <strong className="text-xl">{showMass(motherG, habits)}</strong> batter
+        {rich('Mother cup: {motherG} batter', {
+          motherG: <strong className="text-xl">{showMass(motherG, habits)}</strong>,
+        })}
         {colours.map(part => (
           <span key={part.colorant}>
             {' '}
             + <strong>{showMass(part.powderG, habits, 0.01)}</strong> {part.name}
-            {part.mediumG > 0 && ` in ${showMass(part.mediumG, habits, 0.01)} ${part.medium}`}
+            {part.mediumG > 0 &&
+              t(' in {mediumG} {medium}', { mediumG: showMass(part.mediumG, habits, 0.01), medium: part.medium })}
           </span>
         ))}
         .
@@ -240,16 +251,26 @@ function LadderCard({ plan, forecast, ladder, card }: LadderProps) {
               {i + 1} <Bar hex={hex(step.cup)} name={name(step.cup)} />
             </span>
             <span>
-              pour or set aside <strong className="text-lg">{showMass(step.pourG, habits)}</strong>
-              {step.leftG > 0.05 && i + 1 < steps.length && `, ${showMass(step.leftG, habits)} is left`}
+              {rich('pour or set aside {pourG}{leftG}', {
+                pourG: <strong className="text-lg">{showMass(step.pourG, habits)}</strong>,
+                leftG:
+                  step.leftG > 0.05 &&
+                  i + 1 < steps.length &&
+                  t(', {leftG} is left', { leftG: showMass(step.leftG, habits) }),
+              })}
               {step.addWhiteG > 0.005 && (
                 <>
-                  ; stir in <strong>{showMass(step.addWhiteG, habits, 0.01)}</strong> {white?.name ?? 'white'}, wetted
+                  {rich('; stir in {addWhiteG}  {white}, wetted', {
+                    addWhiteG: <strong>{showMass(step.addWhiteG, habits, 0.01)}</strong>,
+                    white: white?.name ?? t('white'),
+                  })}
                 </>
               )}
               {step.addBatterG > 0.05 && (
                 <>
-                  ; stir in <strong>{showMass(step.addBatterG, habits)}</strong> plain batter
+                  {rich('; stir in {addBatterG} plain batter', {
+                    addBatterG: <strong>{showMass(step.addBatterG, habits)}</strong>,
+                  })}
                 </>
               )}
             </span>

@@ -6,12 +6,15 @@ import { Choice } from '../../ui/choice.tsx'
 import { Check } from '../../ui/check.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { rich, t } from '../../words/index.ts'
 
 /** Which cups are reckoned to gel by the rest. */
 function restWords({ colours }: Forecast): string {
   const count = colours.cups.filter(cup => cup.gelled === 'yes').length
-  if (count === 0) return 'not gelled'
-  return count === colours.cups.length ? 'gelled' : `${count} of ${colours.cups.length} cups gelled`
+  if (count === 0) return t('not gelled')
+  return count === colours.cups.length
+    ? 'gelled'
+    : t('{count} of {cups} cups gelled', { count, cups: colours.cups.length })
 }
 
 /** What the forecast reckons with: gel, days, the plain soap itself. */
@@ -20,17 +23,17 @@ export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Foreca
   const told = useTold()
   const { colour } = plan
   const setHex = (hex: string | null) =>
-    told(batch.edit({ kind: 'set', path: at(plan => plan.colour.baseHex), value: hex }, 'plain base'))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.colour.baseHex), value: hex }, t('plain base')))
   return (
-    <Section title="Reckoned with">
+    <Section title={t('Reckoned with')}>
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
         <Choice
-          label="The loaf"
+          label={t('The loaf')}
           value={colour.gel === null ? 'rest' : colour.gel >= 0.5 ? 'yes' : 'no'}
           options={[
-            { value: 'rest', text: `does as its rest is forecast: ${restWords(forecast)}` },
-            { value: 'no', text: 'will not gel' },
-            { value: 'yes', text: 'will gel' },
+            { value: 'rest', text: t('does as its rest is forecast: {forecast}', { forecast: restWords(forecast) }) },
+            { value: 'no', text: t('will not gel') },
+            { value: 'yes', text: t('will gel') },
           ]}
           onValue={value =>
             told(
@@ -42,17 +45,23 @@ export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Foreca
             )
           }
         />
-        <PlanField label="Cut on day" kind="plain" width={56} path={at(plan => plan.colour.cutDays)} />
-        <PlanField label="Cured on day" kind="plain" decimals={0} width={56} path={at(plan => plan.colour.curedDays)} />
+        <PlanField label={t('Cut on day')} kind="plain" width={56} path={at(plan => plan.colour.cutDays)} />
+        <PlanField
+          label={t('Cured on day')}
+          kind="plain"
+          decimals={0}
+          width={56}
+          path={at(plan => plan.colour.curedDays)}
+        />
         <Check
-          label="I have a plain bar of this base"
+          label={t('I have a plain bar of this base')}
           checked={colour.baseHex !== null}
           onChange={on => setHex(on ? forecast.colours.base.cured[forecast.colours.gelled].hex : null)}
         />
         {colour.baseHex !== null && (
           <>
             <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-              Its colour
+              {t('Its colour')}
               <input
                 type="color"
                 className="h-[30px] w-16 cursor-pointer rounded border border-line bg-paper p-0.5"
@@ -61,7 +70,7 @@ export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Foreca
               />
             </label>
             <PlanField
-              label="Its age, days"
+              label={t('Its age, days')}
               kind="plain"
               decimals={0}
               width={56}
@@ -71,7 +80,7 @@ export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Foreca
         )}
       </div>
       <p className="mt-1.5 text-[13px] text-soft">
-        ΔE says how far two colours lie apart: 1 is hardly seen side by side, 5 is plainly another colour.
+        {t('ΔE says how far two colours lie apart: 1 is hardly seen side by side, 5 is plainly another colour.')}
       </p>
     </Section>
   )
@@ -93,24 +102,29 @@ export function SightSection({ plan, forecast }: { plan: Plan; forecast: Forecas
       .map(b => [a, b] as const),
   )
   return (
-    <Section title="Seen by other eyes">
+    <Section title={t('Seen by other eyes')}>
       <Choice<ColourVision>
         bare
-        label="Show colours"
+        label={t('Show colours')}
         value={sight}
         options={(Object.entries(COLOUR_VISIONS) as [ColourVision, string][]).map(([value, text]) => ({ value, text }))}
         onValue={next => setColourView({ sight: next })}
       />
       {sight !== 'full' && (
         <div className="mt-2">
-          {lost.length === 0 && <p>These eyes can tell apart what most can.</p>}
+          {lost.length === 0 && <p>{t('These eyes can tell apart what most can.')}</p>}
           {lost.map(([a, b]) => (
             <p key={a + b} className="flex items-center gap-2">
-              <span aria-hidden className="inline-flex">
-                <span className="size-6" style={{ background: seenBy(cured(a), sight) }} />
-                <span className="size-6" style={{ background: seenBy(cured(b), sight) }} />
-              </span>
-              {name(a)} and {name(b)} look alike to them.
+              {rich('{part}{a} and {b} look alike to them.', {
+                part: (
+                  <span aria-hidden className="inline-flex">
+                    <span className="size-6" style={{ background: seenBy(cured(a), sight) }} />
+                    <span className="size-6" style={{ background: seenBy(cured(b), sight) }} />
+                  </span>
+                ),
+                a: name(a),
+                b: name(b),
+              })}
             </p>
           ))}
         </div>

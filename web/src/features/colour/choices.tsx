@@ -5,7 +5,6 @@ import {
   plantFaces,
   seenBy,
   showMass,
-  tidy,
   vanillinAnswers,
   whiteChoices,
 } from '@ostler/core'
@@ -16,6 +15,7 @@ import { useBatch, useHabits } from '../../plan/context.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Slider } from '../../ui/slider.tsx'
+import { fixed, rich, t, tidy } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -42,15 +42,16 @@ export function VanillinSection({ plan, index }: Props) {
   const answers = useMemo(() => vanillinAnswers(plan, shelf, index), [plan, shelf, index])
   if (answers.length === 0) return null
   return (
-    <Section title={`${cup.name} and its vanillin`}>
+    <Section title={t('{cup} and its vanillin', { cup: cup.name })}>
       <ul className="grid grid-cols-4 gap-3 max-[900px]:grid-cols-2">
         {answers.map(answer => (
           <Answer key={answer.kind} answer={answer} />
         ))}
       </ul>
       <p className="mt-2 text-[13px] text-soft">
-        Cured. Not sure? Half of the cup with, half without, in a trial. A stabiliser’s own document says how much of
-        it, and whether it holds in cold process.
+        {t(
+          'Cured. Not sure? Half of the cup with, half without, in a trial. A stabiliser’s own document says how much of it, and whether it holds in cold process.',
+        )}
       </p>
     </Section>
   )
@@ -61,22 +62,22 @@ function Answer({ answer: { kind, hex, deltaE, moreG, edit } }: { answer: Vanill
   const told = useTold()
   const habits = useHabits()
   const costs: Record<VanillinAnswer['kind'], string> = {
-    plain: 'the scent of this cup',
-    stabiliser: `${showMass(moreG, habits, 0.1)} of stabiliser`,
-    white: `${showMass(moreG, habits, 0.1)} of white; thicker, and chalky where it is much`,
-    brown: 'nothing; the design has to suit brown',
+    plain: t('the scent of this cup'),
+    stabiliser: t('{moreG} of stabiliser', { moreG: showMass(moreG, habits, 0.1) }),
+    white: t('{moreG} of white; thicker, and chalky where it is much', { moreG: showMass(moreG, habits, 0.1) }),
+    brown: t('nothing; the design has to suit brown'),
   }
   return (
     <li className="flex flex-col gap-1 bg-paper p-2">
-      <Patch hex={hex} what={VANILLIN_ANSWERS[kind]} />
-      <strong className="leading-tight">{VANILLIN_ANSWERS[kind]}</strong>
+      <Patch hex={hex} what={t(VANILLIN_ANSWERS[kind])} />
+      <strong className="leading-tight">{t(VANILLIN_ANSWERS[kind])}</strong>
       <span className="text-[13px]">
-        {deltaE < 1 ? 'does not brown' : `ΔE ${tidy(deltaE, 0)} from unscented`}
-        <span className="block text-soft">costs {costs[kind]}</span>
+        {deltaE < 1 ? t('does not brown') : t('ΔE {deltaE} from unscented', { deltaE: tidy(deltaE, 0) })}
+        <span className="block text-soft">{t('costs {kind}', { kind: costs[kind] })}</span>
       </span>
       {edit && (
         <button className="button mt-auto min-h-9 self-start" onClick={() => told(batch.edit(edit))}>
-          Take it
+          {t('Take it')}
         </button>
       )}
     </li>
@@ -90,20 +91,18 @@ export function WhitesSection({ plan }: Props) {
   const whites = useMemo(() => whiteChoices(plan, shelf, dose), [plan, shelf, dose])
   if (whites.length === 0) return null
   return (
-    <Section title="Whites in this base">
-      <p className="text-[13px]">
-        each at <strong>{dose} g/kg</strong>
-      </p>
-      <Slider label="Dose of every white" value={dose} most={12} step={0.5} onValue={setDose} />
+    <Section title={t('Whites in this base')}>
+      <p className="text-[13px]">{rich('each at {dose}', { dose: <strong>{t('{dose} g/kg', { dose })}</strong> })}</p>
+      <Slider label={t('Dose of every white')} value={dose} most={12} step={0.5} onValue={setDose} />
       <table className="mt-2 w-full max-w-180">
         <thead>
           <tr className="border-b border-ink text-left text-[13px] text-soft">
-            <th className="py-1 font-normal">white</th>
-            <th className="w-24 font-normal">{GELS.no}</th>
-            <th className="w-24 font-normal">{GELS.yes}</th>
-            <th className="pl-3 text-right font-normal">lighter by, L*</th>
-            <th className="pl-3 text-right font-normal">trace, with its liquid</th>
-            <th className="pl-3 font-normal">at the cut</th>
+            <th className="py-1 font-normal">{t('white')}</th>
+            <th className="w-24 font-normal">{t(GELS.no)}</th>
+            <th className="w-24 font-normal">{t(GELS.yes)}</th>
+            <th className="pl-3 text-right font-normal">{t('lighter by, L*')}</th>
+            <th className="pl-3 text-right font-normal">{t('trace, with its liquid')}</th>
+            <th className="pl-3 font-normal">{t('at the cut')}</th>
           </tr>
         </thead>
         <tbody>
@@ -111,20 +110,22 @@ export function WhitesSection({ plan }: Props) {
             <tr key={white.id} className="border-b border-line">
               <td className="py-1 pr-2">{white.name}</td>
               <td>
-                <Patch hex={white.hex.no} what={`${white.name}, ${GELS.no}`} />
+                <Patch hex={white.hex.no} what={`${white.name}, ${t(GELS.no)}`} />
               </td>
               <td>
-                <Patch hex={white.hex.yes} what={`${white.name}, ${GELS.yes}`} />
+                <Patch hex={white.hex.yes} what={`${white.name}, ${t(GELS.yes)}`} />
               </td>
               <td className="pl-3 text-right font-semibold">{tidy(white.lightness.no - white.plainLightness, 1)}</td>
-              <td className="pl-3 text-right">× {white.thickens.toFixed(2)}</td>
-              <td className={`pl-3 ${white.drags ? 'text-rust' : ''}`}>{white.drags ? '△ drags, chalky' : 'clean'}</td>
+              <td className="pl-3 text-right">× {fixed(white.thickens, 2)}</td>
+              <td className={`pl-3 ${white.drags ? 'text-rust' : ''}`}>
+                {white.drags ? t('△ drags, chalky') : t('clean')}
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
       <p className="mt-1 text-[13px] text-soft">
-        Estimates until a swatch of your own is on the shelf. Much white and much water, gelled, run in rivers.
+        {t('Estimates until a swatch of your own is on the shelf. Much white and much water, gelled, run in rivers.')}
       </p>
     </Section>
   )
@@ -145,14 +146,14 @@ export function PlantSection({ plan, forecast, index }: Props) {
   if (!found) return null
   const { names, faces, lost } = found
   return (
-    <Section title={`${cup.name}, inside and outside`}>
+    <Section title={t('{cup}, inside and outside', { cup: cup.name })}>
       <table className="w-full max-w-180 table-fixed">
         <thead>
           <tr className="align-bottom text-[13px] text-soft">
             <th className="w-24" />
             {PLACES.map(place => (
               <th key={place} className="px-0.5 font-normal">
-                {PLANT_PLACES[place]}
+                {t(PLANT_PLACES[place])}
               </th>
             ))}
           </tr>
@@ -160,10 +161,10 @@ export function PlantSection({ plan, forecast, index }: Props) {
         <tbody>
           {(['no', 'yes'] as const).map(gelled => (
             <tr key={gelled}>
-              <th className="text-left font-normal">{GELS[gelled]}</th>
+              <th className="text-left font-normal">{t(GELS[gelled])}</th>
               {PLACES.map(place => (
                 <td key={place} className="px-0.5">
-                  <Patch hex={faces[place][gelled].hex} what={`${PLANT_PLACES[place]}, ${GELS[gelled]}`} />
+                  <Patch hex={faces[place][gelled].hex} what={`${t(PLANT_PLACES[place])}, ${t(GELS[gelled])}`} />
                 </td>
               ))}
             </tr>
@@ -171,10 +172,14 @@ export function PlantSection({ plan, forecast, index }: Props) {
         </tbody>
       </table>
       <p className="mt-1 max-w-180">
-        Light takes ΔE {tidy(lost.no, 0)} of {names.join(' and ')} at the face until the end of cure
-        {lost.no - lost.yes > KEEPS ? `, ${tidy(lost.yes, 0)} where it gels: let it gel` : ''}. Steeped in an oil, a
-        plant gives less colour without specks and holds it longer than as powder; a dark, airy rack and a carton keep
-        what is there. Try it on one bar before it is sold.
+        {t(
+          'Light takes ΔE {no} of {names} at the face until the end of cure{no2}. Steeped in an oil, a plant gives less colour without specks and holds it longer than as powder; a dark, airy rack and a carton keep what is there. Try it on one bar before it is sold.',
+          {
+            no: tidy(lost.no, 0),
+            names: names.join(' and '),
+            no2: lost.no - lost.yes > KEEPS ? t(', {yes} where it gels: let it gel', { yes: tidy(lost.yes, 0) }) : '',
+          },
+        )}
       </p>
     </Section>
   )

@@ -8,6 +8,7 @@ import { PlantSection, VanillinSection, WhitesSection } from './choices.tsx'
 import { ColourTable } from './colour-table.tsx'
 import { CupColourPanel } from './cup-colour.tsx'
 import { PalettesSection } from './palettes-section.tsx'
+import { t } from '../../words/index.ts'
 
 const NARROW = '(max-width: 1000px)'
 
@@ -34,7 +35,7 @@ export function ColourPage() {
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_400px] grid-rows-[auto_1fr] max-[1000px]:grid-cols-1">
       <div className="flex flex-col gap-6 bg-booth px-5 pt-4 pb-6 max-[900px]:px-3">
-        <h1 className="text-2xl">What the colours become</h1>
+        <h1 className="text-2xl">{t('What the colours become')}</h1>
         <ColourTable plan={plan} forecast={forecast} chosen={cup.id} onChoose={choose} />
         <Notices about={/^cups(\[|$)/} most={8} />
       </div>

@@ -1,7 +1,8 @@
-import { GELS, STAGES, seenBy, tidy } from '@ostler/core'
+import { GELS, STAGES, seenBy } from '@ostler/core'
 import type { CupColour, Forecast, Gelled, Plan, ColourVision, SoapColour, Stage, Words } from '@ostler/core'
 import { useColourView } from '../../plan/colour-view.ts'
 import { Say } from '../../ui/say.tsx'
+import { rich, t, tidy } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -24,10 +25,10 @@ const COLUMNS: readonly Column[] = [
 ]
 
 const BASIS = {
-  plain: 'plain base',
-  estimate: 'an estimate',
-  'own swatch': 'from one swatch of yours',
-  fitted: 'from your swatches',
+  plain: t('plain base'),
+  estimate: t('an estimate'),
+  'own swatch': t('from one swatch of yours'),
+  fitted: t('from your swatches'),
 }
 
 /** Every cup on pour day, at the cut and cured, gelled and not. */
@@ -46,12 +47,12 @@ export function ColourTable({ plan, forecast, chosen, onChoose }: Props) {
       <thead>
         <tr className="text-[13px] text-soft">
           <th />
-          <th className="font-normal">{STAGES.pour}</th>
+          <th className="font-normal">{t(STAGES.pour)}</th>
           <th colSpan={2} className="font-normal">
-            {STAGES.cut}, day {tidy(plan.colour.cutDays, 1)}
+            {t('{cut}, day {cutDays}', { cut: t(STAGES.cut), cutDays: tidy(plan.colour.cutDays, 1) })}
           </th>
           <th colSpan={2} className="font-normal">
-            {STAGES.cured}, {tidy(plan.colour.curedDays / 7, 1)} weeks
+            {t('{cured}, {curedDays} weeks', { cured: t(STAGES.cured), curedDays: tidy(plan.colour.curedDays / 7, 1) })}
           </th>
           <th />
         </tr>
@@ -60,7 +61,7 @@ export function ColourTable({ plan, forecast, chosen, onChoose }: Props) {
           <th />
           {COLUMNS.slice(1).map(({ stage, gelled }) => (
             <th key={stage + gelled} className={gelled === planned ? 'text-ink' : 'font-normal'}>
-              {GELS[gelled]}
+              {t(GELS[gelled])}
             </th>
           ))}
           <th />
@@ -68,11 +69,16 @@ export function ColourTable({ plan, forecast, chosen, onChoose }: Props) {
       </thead>
       <tbody>
         <tr>
-          <td className="py-1 pr-3 text-soft">Plain</td>
+          <td className="py-1 pr-3 text-soft">{t('Plain')}</td>
           {COLUMNS.map(({ stage, gelled }) => (
-            <Cell key={stage + gelled} colour={base[stage][gelled]} sight={sight} what={`Plain, ${STAGES[stage]}`} />
+            <Cell
+              key={stage + gelled}
+              colour={base[stage][gelled]}
+              sight={sight}
+              what={t('Plain, {stage}', { stage: t(STAGES[stage]) })}
+            />
           ))}
-          <td className="pl-4 text-[13px] text-soft max-[700px]:hidden">the soap that all colours lie in</td>
+          <td className="pl-4 text-[13px] text-soft max-[700px]:hidden">{t('the soap that all colours lie in')}</td>
         </tr>
         {cups.map((colour, i) => (
           <tr key={colour.cup} className={colour.cup === chosen ? 'bg-chosen' : ''}>
@@ -90,7 +96,7 @@ export function ColourTable({ plan, forecast, chosen, onChoose }: Props) {
                 key={stage + gelled}
                 colour={colour.stages[stage][gelled]}
                 sight={sight}
-                what={`${plan.cups[i]!.name}, ${STAGES[stage]}, ${GELS[gelled]}`}
+                what={`${plan.cups[i]!.name}, ${t(STAGES[stage])}, ${t(GELS[gelled])}`}
                 {...(stage === 'cured' && gelled === planned && colour.wish && { wish: colour.wish.hex })}
               />
             ))}
@@ -123,7 +129,7 @@ function Cell({ colour, sight, what, wish }: CellProps) {
         {wish && (
           <span
             className="absolute top-1.5 right-1.5 size-5 rounded-full border border-black/40"
-            title={`wished for: ${wish}`}
+            title={t('wished for: {wish}', { wish })}
             style={{ background: seenBy(wish, sight) }}
           />
         )}
@@ -133,10 +139,10 @@ function Cell({ colour, sight, what, wish }: CellProps) {
 }
 
 const VERDICTS = {
-  match: 'as wished',
-  close: 'close to the wish',
-  near: 'near the wish',
-  'out-of-reach': 'not the wish',
+  match: t('as wished'),
+  close: t('close to the wish'),
+  near: t('near the wish'),
+  'out-of-reach': t('not the wish'),
 }
 
 function Words({ colour }: { colour: CupColour }) {
@@ -145,16 +151,20 @@ function Words({ colour }: { colour: CupColour }) {
     <>
       {browning && browning.deltaE >= 2.5 && (
         <span className="block font-semibold text-rust">
-          browns: <Say of={browning.word} />, ΔE {tidy(browning.deltaE, 0)}
+          {rich('browns: {word}, ΔE {deltaE}', { word: <Say of={browning.word} />, deltaE: tidy(browning.deltaE, 0) })}
         </span>
       )}
       {wish && (
         <span className={`block ${wish.verdict === 'out-of-reach' ? 'text-rust' : ''}`}>
-          {VERDICTS[wish.verdict]}, ΔE {tidy(wish.deltaE, 1)}
+          {t('{verdict}, ΔE {deltaE}', { verdict: VERDICTS[wish.verdict], deltaE: tidy(wish.deltaE, 1) })}
         </span>
       )}
       <span className="block">
-        {BASIS[colour.basis]}: ± ΔE {colour.lowDeltaE} to {colour.highDeltaE}
+        {t('{basis}: ± ΔE {lowDeltaE} to {highDeltaE}', {
+          basis: BASIS[colour.basis],
+          lowDeltaE: colour.lowDeltaE,
+          highDeltaE: colour.highDeltaE,
+        })}
       </span>
     </>
   )

@@ -1,4 +1,4 @@
-import { asReckoned, findById, seenBy, showShare, stripOf, at, tidy } from '@ostler/core'
+import { asReckoned, findById, seenBy, stripOf, at } from '@ostler/core'
 import type { CupColour, Forecast, Plan } from '@ostler/core'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -10,6 +10,7 @@ import { inkOn } from '../../ui/swatch.tsx'
 import { LadderDialog } from './ladder-dialog.tsx'
 import { WishFields } from './wish-fields.tsx'
 import { Say } from '../../ui/say.tsx'
+import { rich, showShare, t, tidy } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -24,7 +25,7 @@ export function CupColourPanel({ plan, forecast, index }: Props) {
   const [laddering, setLaddering] = useState(false)
   const isOnLadder = plan.ladders.some(one => one.cups.includes(cup.id))
   return (
-    <section aria-label={`Colour of ${cup.name}`} className="flex flex-col gap-4">
+    <section aria-label={t('Colour of {cup}', { cup: cup.name })} className="flex flex-col gap-4">
       <Large colour={colour} name={cup.name} />
       {colour.browning && <Browning colour={colour} />}
       <WishFields plan={plan} forecast={forecast} index={index} />
@@ -36,15 +37,15 @@ export function CupColourPanel({ plan, forecast, index }: Props) {
           disabled={cup.colorants.length === 0 || isOnLadder}
           onClick={() => setLaddering(true)}
         >
-          Ladder of tints …
+          {t('Ladder of tints …')}
         </button>
         <Link to={`../cups?cup=${cup.id}`} className="underline">
-          All of this cup
+          {t('All of this cup')}
         </Link>
       </div>
       {isOnLadder && (
         <p className="-mt-2 text-[13px] text-soft">
-          This cup is a step of a ladder: its colour changes in all steps at once.
+          {t('This cup is a step of a ladder: its colour changes in all steps at once.')}
         </p>
       )}
       {laddering && <LadderDialog plan={plan} forecast={forecast} index={index} onClose={() => setLaddering(false)} />}
@@ -62,11 +63,11 @@ function Large({ colour, name }: { colour: CupColour; name: string }) {
       <div className="flex h-36">
         <div className="flex flex-1 flex-col justify-end p-4" style={{ background: hex, color: inkOn(hex) }}>
           <h2 className="text-2xl leading-tight">{name}</h2>
-          <span>cured · {cured.hex}</span>
+          <span>{t('cured · {hex}', { hex: cured.hex })}</span>
         </div>
         {wish && (
           <div className="flex w-1/3 flex-col justify-end p-3" style={{ background: wish, color: inkOn(wish) }}>
-            <span>wished for</span>
+            <span>{t('wished for')}</span>
             <span>{colour.wish!.hex}</span>
           </div>
         )}
@@ -77,12 +78,20 @@ function Large({ colour, name }: { colour: CupColour; name: string }) {
 
 function Browning({ colour }: { colour: CupColour }) {
   const browning = colour.browning!
-  const held = browning.held > 0.01 ? `Stabiliser holds ${showShare(browning.held, 0)} of it back, at best.` : ''
+  const held =
+    browning.held > 0.01 ? t('Stabiliser holds {held} of it back, at best.', { held: showShare(browning.held, 0) }) : ''
   return (
     <p className={browning.deltaE >= 5 ? 'text-rust' : 'text-soft'}>
-      {browning.deltaE >= 5 && '△ '}
-      {showShare(browning.ofScent, 1)} of its scent is vanillin: <Say of={browning.word} /> when cured, ΔE{' '}
-      {tidy(browning.deltaE, 0)} from the same without scent. {held}
+      {rich(
+        '{deltaE}{ofScent} of its scent is vanillin: {word} when cured, ΔE {deltaE2} from the same without scent. {held}',
+        {
+          deltaE: browning.deltaE >= 5 && '△ ',
+          ofScent: showShare(browning.ofScent, 1),
+          word: <Say of={browning.word} />,
+          deltaE2: tidy(browning.deltaE, 0),
+          held,
+        },
+      )}
     </p>
   )
 }
@@ -95,11 +104,13 @@ function Doses({ plan, index }: { plan: Plan; index: number }) {
   if (cup.colorants.length === 0)
     return (
       <p className="text-soft">
-        No colorant in it.{' '}
-        <Link to={`../cups?cup=${cup.id}`} className="underline">
-          Add one
-        </Link>{' '}
-        or wish for a colour above.
+        {rich('No colorant in it. {addOne} or wish for a colour above.', {
+          addOne: (
+            <Link to={`../cups?cup=${cup.id}`} className="underline">
+              {t('Add one')}
+            </Link>
+          ),
+        })}
       </p>
     )
   return (
@@ -109,19 +120,22 @@ function Doses({ plan, index }: { plan: Plan; index: number }) {
         const usual = colorant?.usualMaxGPerKg ?? 10
         const set = (doseGPerKg: number) =>
           told(
-            batch.edit({ kind: 'set-dose', cup: cup.id, colorant: part.colorant, doseGPerKg }, `slide ${cup.id} ${j}`),
+            batch.edit(
+              { kind: 'set-dose', cup: cup.id, colorant: part.colorant, doseGPerKg },
+              t('slide {id} {j}', { id: cup.id, j }),
+            ),
           )
         return (
           <div key={part.colorant}>
             <div className="flex justify-between">
               <span>{colorant?.name ?? part.colorant}</span>
-              <strong>{tidy(part.doseGPerKg, 2)} g/kg</strong>
+              <strong>{t('{doseGPerKg} g/kg', { doseGPerKg: tidy(part.doseGPerKg, 2) })}</strong>
             </div>
             {part.slurry ? (
-              <p className="text-[13px] text-soft">from a slurry already made: its weights decide</p>
+              <p className="text-[13px] text-soft">{t('from a slurry already made: its weights decide')}</p>
             ) : (
               <Slider
-                label={`Dose of ${colorant?.name ?? part.colorant}`}
+                label={t('Dose of {colorant}', { colorant: colorant?.name ?? part.colorant })}
                 value={part.doseGPerKg}
                 most={Math.max(usual * 1.25, part.doseGPerKg)}
                 step={usual / 200}
@@ -132,7 +146,7 @@ function Doses({ plan, index }: { plan: Plan; index: number }) {
           </div>
         )
       })}
-      <p className="text-[13px] text-soft">The line marks the usual most.</p>
+      <p className="text-[13px] text-soft">{t('The line marks the usual most.')}</p>
     </div>
   )
 }
@@ -156,18 +170,18 @@ function Strip({ plan, forecast, index }: Props) {
   }
   return (
     <div>
-      <h3 className="mb-1 text-[13px] text-soft">Weaker and stronger, cured: press one to take it</h3>
+      <h3 className="mb-1 text-[13px] text-soft">{t('Weaker and stronger, cured: press one to take it')}</h3>
       <div className="flex">
         {strip.map(({ factor, colour }) => (
           <button
             key={factor}
             className={`min-h-14 flex-1 text-[12px] ${factor === 1 ? 'z-10 outline-2 outline-ink' : ''}`}
             style={{ background: seenBy(colour.hex, sight), color: inkOn(seenBy(colour.hex, sight)) }}
-            aria-label={`${factor} times the dose: ${colour.hex}`}
+            aria-label={t('{factor} times the dose: {hex}', { factor, hex: colour.hex })}
             disabled={factor === 0}
             onClick={() => take(factor)}
           >
-            {factor === 0 ? 'none' : `×${tidy(factor, 2)}`}
+            {factor === 0 ? t('none') : `×${tidy(factor, 2)}`}
           </button>
         ))}
       </div>

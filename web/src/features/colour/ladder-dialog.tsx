@@ -8,7 +8,6 @@ import {
   ladderFrom,
   seenBy,
   showMass,
-  tidy,
 } from '@ostler/core'
 import type { Forecast, LadderWish, Plan, Shelf } from '@ostler/core'
 import { useMemo, useState } from 'react'
@@ -20,6 +19,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { inkOn } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { rich, t, tidy } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -78,19 +78,24 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
     })
     if (!result.ok) return toast(result.sentence)
     onClose()
-    toast(`${cup.name} is now a ladder of ${steps}. Its layer is as many layers, in pour order.`, {
-      text: 'Undo',
-      run: () => batch.undo(),
-    })
+    toast(
+      t('{cup} is now a ladder of {steps}. Its layer is as many layers, in pour order.', { cup: cup.name, steps }),
+      {
+        text: t('Undo'),
+        run: () => batch.undo(),
+      },
+    )
   }
   return (
-    <Ask open wide title={`A ladder of tints from ${cup.name}`} onClose={onClose}>
+    <Ask open wide title={t('A ladder of tints from {cup}', { cup: cup.name })} onClose={onClose}>
       <p className="mb-3">
-        Colour one mother cup. Pour the first step, lighten what is left, pour the next. The colour is weighed once.
+        {t(
+          'Colour one mother cup. Pour the first step, lighten what is left, pour the next. The colour is weighed once.',
+        )}
       </p>
       <div className="mb-4 flex flex-wrap items-end gap-x-4 gap-y-2">
         <Choice
-          label="Steps"
+          label={t('Steps')}
           value={String(steps)}
           options={Array.from({ length: LADDER_STEPS.most - LADDER_STEPS.least + 1 }, (_, i) => ({
             value: String(i + LADDER_STEPS.least),
@@ -99,9 +104,12 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
           onValue={value => setSteps(Number(value))}
         />
         <Choice
-          label="Lightened with"
+          label={t('Lightened with')}
           value={white}
-          options={[...whites.map(one => ({ value: one.id, text: one.name })), { value: BASE, text: 'plain batter' }]}
+          options={[
+            ...whites.map(one => ({ value: one.id, text: one.name })),
+            { value: BASE, text: t('plain batter') },
+          ]}
           onValue={id => {
             setWhite(id)
             setMost(null)
@@ -116,7 +124,9 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
       {found.ok ? (
         <>
           <p className="mb-2">
-            Mother cup: <strong>{showMass(found.motherG, habits)}</strong> of batter, coloured at once.
+            {rich('Mother cup: {motherG} of batter, coloured at once.', {
+              motherG: <strong>{showMass(found.motherG, habits)}</strong>,
+            })}
           </p>
           <Rungs rungs={found.rungs} />
           {found.sentences.map(sentence => (
@@ -132,10 +142,10 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
       )}
       <div className="mt-4 flex gap-3">
         <button className="button button-main" disabled={!found.ok} onClick={apply}>
-          Make the ladder
+          {t('Make the ladder')}
         </button>
         <button className="button" onClick={onClose}>
-          Leave it
+          {t('Leave it')}
         </button>
       </div>
     </Ask>
@@ -147,14 +157,15 @@ const refused = (sentence: string) => ({ ok: false as const, path: '', sentence 
 function KeptField({ keeps, plan, onKeeps }: { keeps: number; plan: Plan; onKeeps: (share: number) => void }) {
   return (
     <QuantityField
-      label="Colour kept at each step"
+      label={t('Colour kept at each step')}
       kind="share"
       decimals={0}
       width={64}
       habits={useHabits()}
       value={keeps}
       onValue={value => {
-        if (!(value >= 0.1 && value <= 0.95)) return refused('From 10 to 95 % of the colour is kept; 50 % halves it.')
+        if (!(value >= 0.1 && value <= 0.95))
+          return refused(t('From 10 to 95 % of the colour is kept; 50 % halves it.'))
         onKeeps(value)
         return { ok: true, plan }
       }}
@@ -165,13 +176,13 @@ function KeptField({ keeps, plan, onKeeps }: { keeps: number; plan: Plan; onKeep
 function MostField({ most, plan, onMost }: { most: number; plan: Plan; onMost: (gPerKg: number) => void }) {
   return (
     <QuantityField
-      label="White in the palest step"
+      label={t('White in the palest step')}
       kind="dose"
       width={64}
       habits={useHabits()}
       value={most}
       onValue={value => {
-        if (!(value > 0 && value <= 50)) return refused('White is from above 0 to 50 g/kg; 6 to 8 is usual.')
+        if (!(value > 0 && value <= 50)) return refused(t('White is from above 0 to 50 g/kg; 6 to 8 is usual.'))
         onMost(value)
         return { ok: true, plan }
       }}
@@ -193,14 +204,19 @@ function Rungs({ rungs }: { rungs: Extract<Found, { ok: true }>['rungs'] }) {
           <li key={i} className="flex min-h-13 items-center gap-4" style={{ background: hex, color: inkOn(hex) }}>
             <strong className="w-8 pl-3 text-lg">{i + 1}</strong>
             <span className="w-32">
-              pour <strong>{showMass(rung.pourG, habits)}</strong>
+              {rich('pour {pourG}', { pourG: <strong>{showMass(rung.pourG, habits)}</strong> })}
             </span>
             <span className="flex-1">
-              {rung.addWhiteG > 0 && `then ${showMass(rung.addWhiteG, habits, 0.01)} white into what is left`}
-              {rung.addBatterG > 0 && `then ${showMass(rung.addBatterG, habits)} plain batter into what is left`}
+              {rung.addWhiteG > 0 &&
+                t('then {addWhiteG} white into what is left', { addWhiteG: showMass(rung.addWhiteG, habits, 0.01) })}
+              {rung.addBatterG > 0 &&
+                t('then {addBatterG} plain batter into what is left', {
+                  addBatterG: showMass(rung.addBatterG, habits),
+                })}
             </span>
             <span className="pr-3 text-[13px]">
-              {rung.stepDeltaE !== null && `ΔE ${tidy(rung.stepDeltaE, 1)} from the one before`}
+              {rung.stepDeltaE !== null &&
+                t('ΔE {stepDeltaE} from the one before', { stepDeltaE: tidy(rung.stepDeltaE, 1) })}
             </span>
           </li>
         )

@@ -23,6 +23,7 @@ import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { coloursOfPicture } from '../../workers/colour.ts'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -59,7 +60,7 @@ export function PalettesSection({ plan, forecast, index }: Props) {
     return saving.save(bareName(chosen), colours)
   }
   const fromFile = async (chosen: File): Promise<Words | null> => {
-    if (chosen.size > MOST_PALETTE_BYTES) return 'A palette is a small text file; this one is over 512 kB.'
+    if (chosen.size > MOST_PALETTE_BYTES) return t('A palette is a small text file; this one is over 512 kB.')
     const read = readPalette(await chosen.text())
     if (!read.ok) return read.sentence
     const failed = await saving.save(read.name === 'Palette' ? bareName(chosen) : read.name, read.colours)
@@ -82,28 +83,30 @@ export function PalettesSection({ plan, forecast, index }: Props) {
     if (first) void inTurn(() => take(first))
   }
   return (
-    <Section title="Palettes">
+    <Section title={t('Palettes')}>
       <ul className="flex flex-col gap-2">
         {palettes.map(palette => (
           <PaletteRow key={palette.id} palette={palette} plan={plan} index={index} />
         ))}
       </ul>
-      {palettes.length === 0 && <p className="text-soft">None yet: keep the colours of these cups, or take a file.</p>}
+      {palettes.length === 0 && (
+        <p className="text-soft">{t('None yet: keep the colours of these cups, or take a file.')}</p>
+      )}
       <div className="mt-2 flex flex-wrap gap-2">
         <button className="button" disabled={saving.busy} onClick={() => void inTurn(fromCups)}>
-          Keep these cups as a palette
+          {t('Keep these cups as a palette')}
         </button>
         <button className="button" onClick={() => file.current?.click()}>
-          <Upload size={16} aria-hidden /> From a palette file
+          <Upload size={16} aria-hidden /> {t('From a palette file')}
         </button>
         <button className="button" onClick={() => picture.current?.click()}>
-          <ImageIcon size={16} aria-hidden /> From a photograph
+          <ImageIcon size={16} aria-hidden /> {t('From a photograph')}
         </button>
         <input
           ref={file}
           type="file"
           hidden
-          aria-label="Palette file"
+          aria-label={t('Palette file')}
           accept=".gpl,.json,.txt"
           onChange={event => chosen(event, fromFile)}
         />
@@ -111,7 +114,7 @@ export function PalettesSection({ plan, forecast, index }: Props) {
           ref={picture}
           type="file"
           hidden
-          aria-label="Photograph"
+          aria-label={t('Photograph')}
           accept="image/*"
           onChange={event => chosen(event, fromPicture)}
         />
@@ -122,7 +125,9 @@ export function PalettesSection({ plan, forecast, index }: Props) {
         </p>
       )}
       <p className="mt-1 text-[13px] text-soft">
-        A press on a colour makes it the wish of {plan.cups[index]!.name}. Photographs stay in this browser.
+        {t('A press on a colour makes it the wish of {index}. Photographs stay in this browser.', {
+          index: plan.cups[index]!.name,
+        })}
       </p>
     </Section>
   )
@@ -139,7 +144,7 @@ function useNewPalette() {
   const save = async (wanted: string, colours: readonly PaletteColour[]): Promise<Words | null> => {
     const palettes = data?.shelf.palettes ?? []
     const taken = (text: string) => palettes.some(one => one.name.toLowerCase() === text.toLowerCase())
-    const base = wanted.trim().slice(0, 74) || 'Palette'
+    const base = wanted.trim().slice(0, 74) || t('Palette')
     const next = Array.from({ length: palettes.length + 1 }, (_, i) => `${base}, ${i + 2}`)
     const name = taken(base) ? next.find(text => !taken(text))! : base
     const id = idFromName(name, one => palettes.some(palette => palette.id === one))
@@ -151,7 +156,7 @@ function useNewPalette() {
         0,
       )
       await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
-      toast(`“${name}” is kept among the ${SHELF_KINDS.palettes.many}.`)
+      toast(t('“{name}” is kept among the {many}.', { name, many: t(SHELF_KINDS.palettes.many) }))
       return null
     } catch (error) {
       return (error as Error).message
@@ -189,29 +194,29 @@ function PaletteRow({ palette, plan, index }: { palette: Palette; plan: Plan; in
             className="size-9 border border-black/20"
             style={{ background: seenBy(colour.hex, sight) }}
             title={`${colour.name} ${colour.hex}`}
-            aria-label={`Wish for ${colour.name || colour.hex}`}
+            aria-label={t('Wish for {colour}', { colour: colour.name || colour.hex })}
             onClick={() => wish(colour.hex)}
           />
         ))}
       </span>
       <button className="quiet" onClick={toAll}>
-        all cups
+        {t('all cups')}
       </button>
       <button
         className="quiet"
-        aria-label={`Export ${palette.name} as plain palette text`}
+        aria-label={t('Export {palette} as plain palette text', { palette: palette.name })}
         onClick={() => saveFile(`${palette.id}.gpl`, writeGpl(palette.name, palette.colours), 'text/plain')}
       >
-        <Download size={15} aria-hidden /> .gpl
+        <Download size={15} aria-hidden /> {t('.gpl')}
       </button>
       <button
         className="quiet"
-        aria-label={`Export ${palette.name} with doses`}
+        aria-label={t('Export {palette} with doses', { palette: palette.name })}
         onClick={() =>
           saveFile(`${palette.id}.json`, writePaletteJson(palette.name, palette.colours), 'application/json')
         }
       >
-        <Download size={15} aria-hidden /> .json
+        <Download size={15} aria-hidden /> {t('.json')}
       </button>
     </li>
   )

@@ -1,4 +1,4 @@
-import { MOST_CHOICES, findById, nearestColorants, seenBy, withDoses, at, tidy } from '@ostler/core'
+import { MOST_CHOICES, findById, nearestColorants, seenBy, withDoses, at } from '@ostler/core'
 import type { Forecast, Plan, WishAnswer } from '@ostler/core'
 import { useEffect, useMemo, useState } from 'react'
 import { useBatch, useForecast } from '../../plan/context.tsx'
@@ -12,6 +12,7 @@ import { useFollowing } from '../../workers/use-work.ts'
 import type { Job } from '../../workers/use-work.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t, tidy } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -26,12 +27,17 @@ export function WishFields({ plan, forecast, index }: Props) {
   const cup = plan.cups[index]!
   const colour = forecast.colours.cups[index]!
   const set = (wish: string | null) =>
-    told(batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.wish), value: wish }, `wish ${cup.id}`))
+    told(
+      batch.edit(
+        { kind: 'set', path: at(plan => plan.cups[index]!.wish), value: wish },
+        t('wish {id}', { id: cup.id }),
+      ),
+    )
   return (
     <div className="border-t border-booth-deep pt-2">
       <div className="flex items-center gap-3">
         <label className="flex flex-1 items-center gap-3 font-title font-semibold">
-          Wished colour, cured
+          {t('Wished colour, cured')}
           <input
             type="color"
             className="h-9 w-16 cursor-pointer rounded border border-ink bg-paper p-0.5"
@@ -41,7 +47,7 @@ export function WishFields({ plan, forecast, index }: Props) {
         </label>
         {cup.wish && (
           <button className="quiet" onClick={() => set(null)}>
-            no wish
+            {t('no wish')}
           </button>
         )}
       </div>
@@ -112,15 +118,18 @@ function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) 
   return (
     <div className="mt-1.5 flex flex-col gap-1.5">
       <div className="flex flex-wrap items-center gap-x-4">
-        <span className="text-[13px] text-soft">made of</span>
+        <span className="text-[13px] text-soft">{t('made of')}</span>
         {listed.map(id => (
           <Check key={id} label={name(id)} checked={picked.includes(id)} onChange={on => pick(id, on)} />
         ))}
         {!isFull && (
           <AddChoice
-            what="a colorant to try"
+            what={t('a colorant to try')}
             options={[
-              ...suggestions.map(one => ({ id: one.colorant, name: `${one.name} · ΔE ${tidy(one.deltaE, 0)} alone` })),
+              ...suggestions.map(one => ({
+                id: one.colorant,
+                name: t('{one} · ΔE {deltaE} alone', { one: one.name, deltaE: tidy(one.deltaE, 0) }),
+              })),
               ...batch.shelf.colorants.filter(
                 one =>
                   !one.archived && !listed.includes(one.id) && !suggestions.some(other => other.colorant === one.id),
@@ -130,7 +139,7 @@ function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) 
           />
         )}
       </div>
-      {picked.length === 0 && <p className="text-[13px] text-soft">Tick what it may be made of: one to four.</p>}
+      {picked.length === 0 && <p className="text-[13px] text-soft">{t('Tick what it may be made of: one to four.')}</p>}
       {answer && (
         <div role="status" className="border border-ink bg-paper p-3">
           <p className="flex items-center gap-2">
@@ -140,15 +149,17 @@ function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) 
             </span>
           </p>
           <p className="mt-1 font-semibold">
-            {answer.doses.map(dose => `${dose.name} ${tidy(dose.gPerKg, 2)} g/kg`).join(' + ')}
+            {answer.doses
+              .map(dose => t('{dose} {gPerKg} g/kg', { dose: dose.name, gPerKg: tidy(dose.gPerKg, 2) }))
+              .join(' + ')}
           </p>
           <div className="mt-2 flex flex-wrap gap-2">
             <button className="button button-main" onClick={take}>
-              Take these doses
+              {t('Take these doses')}
             </button>
             {answer.better && !isFull && (
               <button className="button" onClick={() => pick(answer.better!.colorant, true)}>
-                with {answer.better.name}: ΔE {tidy(answer.better.deltaE, 1)}
+                {t('with {better}: ΔE {deltaE}', { better: answer.better.name, deltaE: tidy(answer.better.deltaE, 1) })}
               </button>
             )}
           </div>

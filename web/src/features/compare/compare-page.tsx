@@ -9,6 +9,7 @@ import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { FacePicture } from '../../drawing/face-picture.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { rich, t } from '../../words/index.ts'
 
 /** Stands for this batch's own plan B in the address. */
 const PLAN_B = 'plan-b'
@@ -31,7 +32,7 @@ function useOther(wanted: string): Side | null {
       const swapped = applyEdit(plan, { kind: 'swap-plans' })
       if (!swapped.ok) return null
       const result = forecast(swapped.plan, batch.shelf)
-      return result.ok ? { name: 'Plan B', plan: swapped.plan, forecast: result.forecast } : null
+      return result.ok ? { name: t('Plan B'), plan: swapped.plan, forecast: result.forecast } : null
     }
     const read = other && readPlan(other.plan)
     if (!other || !read?.ok) return null
@@ -57,28 +58,29 @@ export function ComparePage() {
       ? differences(factsOf(mine.plan, mine.forecast, batch.shelf), factsOf(other.plan, other.forecast, batch.shelf))
       : []
   const choices = [
-    ...(state.plan.planB ? [{ value: PLAN_B, text: 'Plan B of this batch' }] : []),
+    ...(state.plan.planB ? [{ value: PLAN_B, text: t('Plan B of this batch') }] : []),
     ...others.map(one => ({ value: one.id, text: one.name })),
   ]
   return (
     <main className="mx-auto w-full max-w-250 px-5 py-6">
       <div className="mb-4 flex flex-wrap items-end gap-4">
-        <h1 className="mr-auto text-2xl">Two plans, and where they differ</h1>
+        <h1 className="mr-auto text-2xl">{t('Two plans, and where they differ')}</h1>
         <Choice
-          label="Against"
+          label={t('Against')}
           value={wanted}
           options={choices}
           onValue={value => setParams({ with: value }, { replace: true })}
           className="min-w-56 print:hidden"
         />
         <button className="button print:hidden" onClick={() => print()}>
-          <Printer size={16} aria-hidden /> Print
+          <Printer size={16} aria-hidden /> {t('Print')}
         </button>
       </div>
       {!isPending && choices.length === 0 && (
         <p>
-          There is no other plan to compare with. <Link to="/batches">Duplicate this batch</Link> and change the copy,
-          or write a plan B under Score.
+          {rich('There is no other plan to compare with. {link} and change the copy, or write a plan B under Score.', {
+            link: <Link to="/batches">{t('Duplicate this batch')}</Link>,
+          })}
         </p>
       )}
       {mine && other && <Sides left={mine} right={other} found={found} />}
@@ -112,7 +114,7 @@ function Sides({ left, right, found }: { left: Side; right: Side; found: readonl
         <tbody>
           <tr>
             <td colSpan={3} className="border-t border-line py-3">
-              They do not differ in anything that is weighed, poured or timed.
+              {t('They do not differ in anything that is weighed, poured or timed.')}
             </td>
           </tr>
         </tbody>
@@ -134,7 +136,7 @@ function Sides({ left, right, found }: { left: Side; right: Side; found: readonl
                 </th>
                 {[one.left, one.right].map((value, side) => (
                   <td key={side} className={`py-1 pl-4 ${group === 'outcome' ? 'text-lg font-semibold' : ''}`}>
-                    {value === null ? <span className="text-soft">none</span> : say(value)}
+                    {value === null ? <span className="text-soft">{t('none')}</span> : say(value)}
                   </td>
                 ))}
               </tr>

@@ -9,6 +9,7 @@ import { useForecast, useHabits } from '../../plan/context.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say } from '../../ui/say.tsx'
 import { PricingFields } from './pricing-fields.tsx'
+import { fixed, rich, t } from '../../words/index.ts'
 
 /** What a bar costs, part by part, and what it may be sold for. */
 export function CostPage() {
@@ -16,7 +17,7 @@ export function CostPage() {
   const forecast = useForecast()
   return (
     <main className="mx-auto w-full max-w-240 flex-1 px-5 py-4 max-[900px]:px-3">
-      <h1 className="text-2xl">What a bar costs</h1>
+      <h1 className="text-2xl">{t('What a bar costs')}</h1>
       <ForecastRefused />
       {error && <p className="text-rust">{error.message}</p>}
       {pricing && forecast && <Reckoned pricing={pricing} />}
@@ -27,49 +28,52 @@ export function CostPage() {
 function Reckoned({ pricing }: { pricing: Pricing }) {
   const reckoned = useCost(pricing)
   const habits = useHabits()
-  if (!reckoned) return <p className="mt-3 text-lg">No bar comes of this plan that could bear its cost.</p>
+  if (!reckoned) return <p className="mt-3 text-lg">{t('No bar comes of this plan that could bear its cost.')}</p>
   const { cost, bars, hours, isWeighed, variants } = reckoned
   const price = priceFor(cost.perBar, pricing)
   return (
     <>
       <dl className="mt-4 flex flex-wrap gap-x-12 gap-y-3">
         <Large
-          what="a bar costs"
+          what={t('a bar costs')}
           value={showMoney(cost.perBar, pricing)}
-          more={`${bars} bars of ${showMoney(cost.whole, pricing)}`}
+          more={t('{bars} bars of {whole}', { bars, whole: showMoney(cost.whole, pricing) })}
         />
         <Large
-          what={`with ${Math.round(pricing.margin * 100)} % left over`}
+          what={t('with {margin} % left over', { margin: Math.round(pricing.margin * 100) })}
           value={showMoney(price, pricing)}
           more={pricing.roundTo > 0 ? `rounded up to ${showMoney(pricing.roundTo, pricing)}` : 'not rounded'}
         />
         {habits.mass === 'g' && (
-          <Large what="100 g, cured, cost" value={showMoney(cost.per100G, pricing)} more="to compare sizes" />
+          <Large what={t('100 g, cured, cost')} value={showMoney(cost.per100G, pricing)} more={t('to compare sizes')} />
         )}
       </dl>
       <p className="mt-2 text-soft">
         {isWeighed
-          ? 'By what was weighed, and the prices of the lots that went in.'
-          : 'By the amounts of the plan: nothing was weighed yet.'}
+          ? t('By what was weighed, and the prices of the lots that went in.')
+          : t('By the amounts of the plan: nothing was weighed yet.')}
       </p>
       <Band price={price} perBar={cost.perBar} pricing={pricing} />
       {cost.unpriced.length > 0 && (
         <p className="mt-3 max-w-160 border-l-4 border-rust pl-3">
-          △ Without a price on the{' '}
-          <Link to="/shelf" className="underline">
-            shelf
-          </Link>
-          , and left out: <Say of={listOf(cost.unpriced)} />. The bar costs more than this.
+          {rich('△ Without a price on the {shelf}, and left out: {unpriced}. The bar costs more than this.', {
+            shelf: (
+              <Link to="/shelf" className="underline">
+                {t('shelf')}
+              </Link>
+            ),
+            unpriced: <Say of={listOf(cost.unpriced)} />,
+          })}
         </p>
       )}
       <div className="mt-6 grid grid-cols-2 gap-10 max-[900px]:grid-cols-1">
-        <Section title="Part by part" aside={<span className="text-soft">of a bar</span>}>
+        <Section title={t('Part by part')} aside={<span className="text-soft">{t('of a bar')}</span>}>
           <Parts cost={cost} bars={bars} pricing={pricing} hours={hours} />
         </Section>
-        <Section title="What a change does" aside={<span className="text-soft">to the cost of a bar</span>}>
+        <Section title={t('What a change does')} aside={<span className="text-soft">{t('to the cost of a bar')}</span>}>
           <Variants variants={variants} perBar={cost.perBar} pricing={pricing} />
         </Section>
-        <Section title="At other prices" aside={<span className="text-soft">what is left over</span>}>
+        <Section title={t('At other prices')} aside={<span className="text-soft">{t('what is left over')}</span>}>
           <AtPrices perBar={cost.perBar} price={price} pricing={pricing} />
         </Section>
       </div>
@@ -86,20 +90,25 @@ function Band({ price, perBar, pricing }: { price: number; perBar: number; prici
   const share = (at: number) => `${Math.round((marginAt(perBar, at) ?? 0) * 100)} %`
   return (
     <p className={`mt-2 max-w-180 ${place === 'above' ? 'font-semibold text-rust' : ''}`}>
-      {place === 'in' && '✓ Within what such soap sells for'}
-      {place === 'below' && '△ Less than such soap sells for: you may ask more'}
-      {place === 'above' && '▲ More than such soap sells for'}: {showMoney(bandLow, pricing)} to{' '}
-      {showMoney(bandHigh, pricing)} would leave {share(bandLow)} to {share(bandHigh)}.
+      {t('{place}{place2}{place3}: {bandLow} to {bandHigh} would leave {bandLow2} to {bandHigh2}.', {
+        place: place === 'in' && t('✓ Within what such soap sells for'),
+        place2: place === 'below' && t('△ Less than such soap sells for: you may ask more'),
+        place3: place === 'above' && t('▲ More than such soap sells for'),
+        bandLow: showMoney(bandLow, pricing),
+        bandHigh: showMoney(bandHigh, pricing),
+        bandLow2: share(bandLow),
+        bandHigh2: share(bandHigh),
+      })}
     </p>
   )
 }
 
 const CHANGES: Readonly<Record<CostVariant['change'], string>> = {
-  half: 'half the batch, with the same work',
-  twice: 'twice the batch, with the same work',
-  thinner: 'bars a tenth thinner',
-  thicker: 'bars a tenth thicker',
-  dearest: 'a tenth less of',
+  half: t('half the batch, with the same work'),
+  twice: t('twice the batch, with the same work'),
+  thinner: t('bars a tenth thinner'),
+  thicker: t('bars a tenth thicker'),
+  dearest: t('a tenth less of'),
 }
 
 function Variants({
@@ -156,7 +165,9 @@ function Parts({ cost, bars, hours, pricing }: PartsProps) {
           <tr key={group} className="border-b border-line">
             <th scope="row" className="py-1 text-left font-normal">
               {name}
-              {group === 'work' && <span className="text-soft"> {hours.toFixed(1)} h for the batch</span>}
+              {group === 'work' && (
+                <span className="text-soft"> {t('{hours} h for the batch', { hours: fixed(hours, 1) })}</span>
+              )}
             </th>
             <td className="w-32">
               <span
@@ -170,7 +181,7 @@ function Parts({ cost, bars, hours, pricing }: PartsProps) {
         ))}
         <tr>
           <th scope="row" className="py-1 text-left">
-            together
+            {t('together')}
           </th>
           <td />
           <td className="text-right font-semibold">{showMoney(cost.perBar, pricing)}</td>
@@ -195,7 +206,7 @@ function AtPrices({ perBar, price, pricing }: { perBar: number; price: number; p
                 {showMoney(one, pricing)}
               </th>
               <td className={`text-right ${margin < 0 ? 'text-rust' : ''}`}>
-                {margin < 0 ? '△ at a loss: ' : ''}
+                {margin < 0 ? t('△ at a loss: ') : ''}
                 {showMoney(one - perBar, pricing)}, {Math.round(margin * 100)} %
               </td>
             </tr>

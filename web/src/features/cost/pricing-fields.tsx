@@ -3,18 +3,18 @@ import type { QuantityKind, Words } from '@ostler/core'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { pricingQuery, savePricing } from '../../api/client.ts'
-import { decimalMark } from '../../ui/decimal-mark.ts'
+import { decimalMark, t } from '../../words/index.ts'
 import { Section } from '../../ui/section.tsx'
 import { Say } from '../../ui/say.tsx'
 
 const FIELDS = [
-  ['currency', 'Currency', null],
-  ['hourly', 'An hour of work', 'plain'],
-  ['packing', 'Packing of a bar', 'plain'],
-  ['margin', 'Left over of the price, %', 'share'],
-  ['roundTo', 'Prices are rounded up to', 'plain'],
-  ['bandLow', 'Such soap sells from', 'plain'],
-  ['bandHigh', 'up to', 'plain'],
+  ['currency', t('Currency'), null],
+  ['hourly', t('An hour of work'), 'plain'],
+  ['packing', t('Packing of a bar'), 'plain'],
+  ['margin', t('Left over of the price, %'), 'share'],
+  ['roundTo', t('Prices are rounded up to'), 'plain'],
+  ['bandLow', t('Such soap sells from'), 'plain'],
+  ['bandHigh', t('up to'), 'plain'],
 ] as const satisfies readonly (readonly [keyof Pricing, string, QuantityKind | null])[]
 
 type Texts = Record<keyof Pricing, string>
@@ -64,8 +64,8 @@ export function PricingFields({ pricing }: { pricing: Pricing }) {
   }
   return (
     <Section
-      title="How this workshop reckons"
-      aside={<span className="text-soft">for all of its batches</span>}
+      title={t('How this workshop reckons')}
+      aside={<span className="text-soft">{t('for all of its batches')}</span>}
       className="mt-8"
     >
       <form
@@ -93,7 +93,7 @@ export function PricingFields({ pricing }: { pricing: Pricing }) {
           </label>
         ))}
         <button className="button mt-4 min-h-9" disabled={save.isPending}>
-          Reckon so
+          {t('Reckon so')}
         </button>
       </form>
       {save.error && (
@@ -101,7 +101,7 @@ export function PricingFields({ pricing }: { pricing: Pricing }) {
           {save.error.message}
         </p>
       )}
-      {save.isSuccess && <p role="status">✓ Kept for all batches.</p>}
+      {save.isSuccess && <p role="status">{t('✓ Kept for all batches.')}</p>}
     </Section>
   )
 }

@@ -5,6 +5,7 @@ import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { CRAFT_CARDS, LYE_LESSON } from '../../ui/craft.ts'
 import type { CraftCard } from '../../ui/craft.ts'
+import { t } from '../../words/index.ts'
 
 /** What is done every time and why, on cards to print: lye for the first time, air, melting, tops, cleaning up. */
 export function CraftPage() {
@@ -22,17 +23,17 @@ export function CraftPage() {
       <main className="mx-auto w-full max-w-240 px-5 py-6 max-[900px]:px-3 print:p-0">
         <div className="mb-2 flex flex-wrap items-center gap-4">
           <h1 id="lye" className="mr-auto text-3xl">
-            Lye, before the first time
+            {t('Lye, before the first time')}
           </h1>
           <button className="button print:hidden" onClick={() => window.print()}>
-            <Printer size={16} aria-hidden /> Print
+            <Printer size={16} aria-hidden /> {t('Print')}
           </button>
         </div>
         <Cards cards={LYE_LESSON} />
-        <h2 className="mt-8 mb-2 text-3xl print:mt-4">Every time</h2>
+        <h2 className="mt-8 mb-2 text-3xl print:mt-4">{t('Every time')}</h2>
         <Cards cards={CRAFT_CARDS} />
         <p className="mt-4 text-soft">
-          Habits of the craft. Suppliers’ documents, local rules and licensed practice come first.
+          {t('Habits of the craft. Suppliers’ documents, local rules and licensed practice come first.')}
         </p>
       </main>
     </>

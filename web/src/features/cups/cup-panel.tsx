@@ -1,4 +1,4 @@
-import { findById, showChance, showMass, showMinutes, showShare, at } from '@ostler/core'
+import { findById, showMass, showMinutes, at } from '@ostler/core'
 import type { Cup, Forecast, Plan } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
@@ -10,6 +10,7 @@ import { TextField } from '../../ui/text-field.tsx'
 import { ColorantRows } from '../../parts/colorant-rows.tsx'
 import { CupScent } from './cup-scent.tsx'
 import { CupWorking } from './cup-working.tsx'
+import { rich, showChance, showShare, t } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -29,39 +30,50 @@ export function CupPanel({ plan, forecast, index, onRemoved }: Props) {
     if (result.ok) onRemoved()
   }
   return (
-    <section aria-label={`Cup ${cup.name}`} className="flex flex-col gap-4">
+    <section aria-label={t('Cup {cup}', { cup: cup.name })} className="flex flex-col gap-4">
       <div className="flex items-end gap-2">
         <div className="flex-1">
           <TextField
-            label="Cup"
+            label={t('Cup')}
             value={cup.name}
             className="w-full font-title text-lg font-semibold"
             onValue={value =>
-              batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.name), value }, `name ${cup.id}`)
+              batch.edit(
+                { kind: 'set', path: at(plan => plan.cups[index]!.name), value },
+                t('name {id}', { id: cup.id }),
+              )
             }
           />
         </div>
-        <button className="quiet" disabled={plan.cups.length === 1} onClick={remove} aria-label={`Remove ${cup.name}`}>
+        <button
+          className="quiet"
+          disabled={plan.cups.length === 1}
+          onClick={remove}
+          aria-label={t('Remove {cup}', { cup: cup.name })}
+        >
           <Trash2 size={17} aria-hidden />
         </button>
       </div>
       <Holds forecast={forecast} index={index} />
-      <Part title="Colour">
+      <Part title={t('Colour')}>
         <ColorantRows cup={cup} index={index} />
         <p className="mt-1 text-[13px] text-soft">
-          A dose may be typed in level spoons: “1 1/2 tsp”.{' '}
-          <Link to={`../colour?cup=${cup.id}`} className="underline">
-            What it becomes
-          </Link>
+          {rich('A dose may be typed in level spoons: “1 1/2 tsp”. {link}', {
+            link: (
+              <Link to={`../colour?cup=${cup.id}`} className="underline">
+                {t('What it becomes')}
+              </Link>
+            ),
+          })}
         </p>
       </Part>
-      <Part title="Scent">
+      <Part title={t('Scent')}>
         <CupScent plan={plan} forecast={forecast} index={index} />
       </Part>
-      <Part title="How it is worked">
+      <Part title={t('How it is worked')}>
         <CupWorking plan={plan} forecast={forecast} cup={cup} index={index} />
       </Part>
-      <Part title="Vessel and what clings">
+      <Part title={t('Vessel and what clings')}>
         <VesselFields cup={cup} forecast={forecast} index={index} />
       </Part>
     </section>
@@ -83,33 +95,41 @@ function Holds({ forecast, index }: { forecast: Forecast; index: number }) {
   const { portions } = forecast
   const portion = portions.cups[index]!
   if (!(portion.totalG > 0))
-    return <p className="text-soft">It is poured nowhere yet: give it a layer in the score, or keep some of it back.</p>
+    return (
+      <p className="text-soft">
+        {t('It is poured nowhere yet: give it a layer in the score, or keep some of it back.')}
+      </p>
+    )
   const { pot } = portions
   const plainShare = pot.naohG / (pot.naohG + pot.waterG)
   const superfatOff = Math.abs(portion.superfatShare - portions.superfatShare) > WORTH_SHOWING
   const waterOff = Math.abs(portion.concentrationShare - plainShare) > WORTH_SHOWING
   const parts = [
-    `${showMass(portion.pouredG, habits, 1)} poured`,
-    portion.reserveG > 0 && `${showMass(portion.reserveG, habits, 1)} kept back`,
-    `${showMass(portion.clingG, habits, 0.1)} clings`,
-    `${Math.round(portion.volumeMl)} ml`,
+    t('{pouredG} poured', { pouredG: showMass(portion.pouredG, habits, 1) }),
+    portion.reserveG > 0 && t('{reserveG} kept back', { reserveG: showMass(portion.reserveG, habits, 1) }),
+    t('{clingG} clings', { clingG: showMass(portion.clingG, habits, 0.1) }),
+    t('{volumeMl} ml', { volumeMl: Math.round(portion.volumeMl) }),
   ].filter(Boolean)
   return (
     <div>
       <p>
-        <strong className="text-2xl">{showMass(portion.totalG, habits)}</strong> in all
+        {rich('{totalG} in all', { totalG: <strong className="text-2xl">{showMass(portion.totalG, habits)}</strong> })}
       </p>
       <p className="text-[13px] text-soft">{parts.join(' · ')}</p>
       {superfatOff && (
         <p className="mt-1 text-[14px]">
-          Superfat of this cup <strong>{showShare(portion.superfatShare)}</strong>, of the batch{' '}
-          {showShare(portions.superfatShare)}.
+          {rich('Superfat of this cup {superfatShare}, of the batch {superfatShare2}.', {
+            superfatShare: <strong>{showShare(portion.superfatShare)}</strong>,
+            superfatShare2: showShare(portions.superfatShare),
+          })}
         </p>
       )}
       {waterOff && (
         <p className="mt-1 text-[14px]">
-          Lye in this cup <strong>{showShare(portion.concentrationShare, 0)}</strong>, in the pot{' '}
-          {showShare(plainShare, 0)}.
+          {rich('Lye in this cup {concentrationShare}, in the pot {plainShare}.', {
+            concentrationShare: <strong>{showShare(portion.concentrationShare, 0)}</strong>,
+            plainShare: showShare(plainShare, 0),
+          })}
         </p>
       )}
       <PourWords forecast={forecast} index={index} />
@@ -124,14 +144,21 @@ function PourWords({ forecast, index }: { forecast: Forecast; index: number }) {
   if (pours.length === 0) return null
   const worst = pours.reduce((a, b) => (b.chance < a.chance ? b : a))
   const spare =
-    worst.marginMin < 0 ? `${showMinutes(-worst.marginMin)} late` : `${showMinutes(worst.marginMin)} to spare`
+    worst.marginMin < 0
+      ? t('{marginMin} late', { marginMin: showMinutes(-worst.marginMin) })
+      : t('{marginMin} to spare', { marginMin: showMinutes(worst.marginMin) })
   return (
     <p className={`mt-1 text-[14px] ${worst.chance < 0.6 ? 'font-semibold text-rust' : ''}`}>
-      Poured {pours.map(pour => `at ${showMinutes(pour.startMin)}`).join(', ')}: {showChance(worst.chance)} as planned,{' '}
-      {spare}.{' '}
-      <Link to="../score" className="underline">
-        Score
-      </Link>
+      {rich('Poured {pours}: {chance} as planned, {spare}. {score}', {
+        pours: pours.map(pour => t('at {startMin}', { startMin: showMinutes(pour.startMin) })).join(', '),
+        chance: showChance(worst.chance),
+        spare,
+        score: (
+          <Link to="../score" className="underline">
+            {t('Score')}
+          </Link>
+        ),
+      })}
     </p>
   )
 }
@@ -157,25 +184,36 @@ function VesselFields({ cup, forecast, index }: { cup: Cup; forecast: Forecast; 
     <div className="flex flex-col gap-2">
       <Choice
         bare
-        label="Vessel"
+        label={t('Vessel')}
         className="w-full"
         value={cup.vessel}
         options={[
-          { value: '', text: 'any vessel' },
-          ...vessels.map(one => ({ value: one.id, text: `${one.name} · ${Math.round(one.capacityMl)} ml` })),
+          { value: '', text: t('any vessel') },
+          ...vessels.map(one => ({
+            value: one.id,
+            text: t('{one} · {capacityMl} ml', { one: one.name, capacityMl: Math.round(one.capacityMl) }),
+          })),
         ]}
         onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.vessel), value }))}
       />
       {vessel && portion.volumeMl > 0 && (
         <p className="text-[13px] text-soft">
-          {Math.round((portion.volumeMl / vessel.capacityMl) * 100)} % full; it works up to{' '}
-          {Math.round(vessel.workingFillShare * 100)} %.
+          {t('{volumeMl} % full; it works up to {workingFillShare} %.', {
+            volumeMl: Math.round((portion.volumeMl / vessel.capacityMl) * 100),
+            workingFillShare: Math.round(vessel.workingFillShare * 100),
+          })}
         </p>
       )}
       <div className="flex flex-wrap items-center gap-x-4">
-        <Check label="clings as batter of this kind does" checked={isAuto} onChange={setCling} />
+        <Check label={t('clings as batter of this kind does')} checked={isAuto} onChange={setCling} />
         {!isAuto && (
-          <PlanField bare label="Clings to it" kind="mass" width={64} path={at(plan => plan.cups[index]!.clingG)} />
+          <PlanField
+            bare
+            label={t('Clings to it')}
+            kind="mass"
+            width={64}
+            path={at(plan => plan.cups[index]!.clingG)}
+          />
         )}
       </div>
     </div>

@@ -1,4 +1,4 @@
-import { capShare, findById, plannedScent, scentLoad, showShare, at } from '@ostler/core'
+import { capShare, findById, plannedScent, scentLoad, at } from '@ostler/core'
 import type { Forecast, PlannedScent, Plan, ScentMoment } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -6,6 +6,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { useSay } from '../../ui/say.tsx'
+import { rich, showShare, t } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -43,31 +44,42 @@ export function CupScent({ plan, forecast, index }: Props) {
     <div className="flex flex-col gap-2">
       <Choice<Way>
         bare
-        label="Scent of this cup"
+        label={t('Scent of this cup')}
         className="w-full"
         value={way}
         options={[
-          ...(plan.scent ? [{ value: 'batch' as const, text: `the batch’s: ${say(inBatch ?? 'its scent')}` }] : []),
-          { value: 'none', text: 'no scent' },
-          ...(first ? [{ value: 'own' as const, text: 'one of its own' }] : []),
+          ...(plan.scent
+            ? [{ value: 'batch' as const, text: t('the batch’s: {inBatch}', { inBatch: say(inBatch ?? 'its scent') }) }]
+            : []),
+          { value: 'none', text: t('no scent') },
+          ...(first ? [{ value: 'own' as const, text: t('one of its own') }] : []),
         ]}
         onValue={choose}
       />
       {!plan.scent && way === 'none' && (
         <p className="text-[13px] text-soft">
-          The batch has no scent.{' '}
-          <Link to="../batter#scent" className="underline">
-            Choose one for all cups
-          </Link>
+          {rich('The batch has no scent. {link}', {
+            link: (
+              <Link to="../batter#scent" className="underline">
+                {t('Choose one for all cups')}
+              </Link>
+            ),
+          })}
         </p>
       )}
       {cup.ownScent && <OwnFields scent={cup.ownScent} plan={plan} forecast={forecast} index={index} />}
       {way === 'batch' && plan.scent && <Stabiliser scent={plan.scent} plan={plan} index={index} />}
       {load && portion.totalG > 0 && (
         <p className={`text-[13px] ${isOver ? 'font-semibold text-rust' : 'text-soft'}`}>
-          {isOver && '▲ '}
-          {showShare(portion.scentOfOils, 2)} of this cup’s oils; {load.limiting.name} allows{' '}
-          {showShare(capShare(load.mostOfOils), 2)}. The supplier’s document comes first.
+          {t(
+            '{isOver}{scentOfOils} of this cup’s oils; {limiting} allows {mostOfOils}. The supplier’s document comes first.',
+            {
+              isOver: isOver && '▲ ',
+              scentOfOils: showShare(portion.scentOfOils, 2),
+              limiting: load.limiting.name,
+              mostOfOils: showShare(capShare(load.mostOfOils), 2),
+            },
+          )}
         </p>
       )}
     </div>
@@ -81,11 +93,14 @@ function Stabiliser({ scent, plan, index }: { scent: PlannedScent; plan: Plan; i
   const habits = useHabits()
   const { stabiliserRatio: own, name } = plan.cups[index]!
   const set = (value: number | null) =>
-    batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.stabiliserRatio), value }, `stabiliser ${name}`)
+    batch.edit(
+      { kind: 'set', path: at(plan => plan.cups[index]!.stabiliserRatio), value },
+      t('stabiliser {name}', { name }),
+    )
   return (
     <div className="flex flex-wrap items-end gap-3 text-[13px]">
       <QuantityField
-        label="Stabiliser in this cup, g per g of scent"
+        label={t('Stabiliser in this cup, g per g of scent')}
         kind="plain"
         width={60}
         habits={habits}
@@ -93,10 +108,10 @@ function Stabiliser({ scent, plan, index }: { scent: PlannedScent; plan: Plan; i
         onValue={set}
       />
       {own === null ? (
-        <span className="pb-2 text-soft">as the batch’s scent has it</span>
+        <span className="pb-2 text-soft">{t('as the batch’s scent has it')}</span>
       ) : (
         <button className="quiet pb-2" onClick={() => told(set(null))}>
-          as the batch has it
+          {t('as the batch has it')}
         </button>
       )}
     </div>
@@ -115,10 +130,10 @@ function ownScent(id: string, plan: Plan, shelf: ReturnType<typeof useBatch>['sh
 }
 
 export const MOMENT_WORDS: readonly { value: ScentMoment; text: string }[] = [
-  { value: 'oils', text: 'into the oils' },
-  { value: 'pot', text: 'into the pot' },
-  { value: 'with-colour', text: 'with the colour' },
-  { value: 'last', text: 'right before its pour' },
+  { value: 'oils', text: t('into the oils') },
+  { value: 'pot', text: t('into the pot') },
+  { value: 'with-colour', text: t('with the colour') },
+  { value: 'last', text: t('right before its pour') },
 ]
 
 function OwnFields({ scent, plan, forecast, index }: Props & { scent: PlannedScent }) {
@@ -131,11 +146,11 @@ function OwnFields({ scent, plan, forecast, index }: Props & { scent: PlannedSce
   return (
     <div className="flex flex-wrap items-end gap-x-3 gap-y-2">
       <Choice
-        label="Its own scent"
+        label={t('Its own scent')}
         className="max-w-64"
         value={isBlend ? 'blend' : scent.parts[0]!.scent}
         options={[
-          ...(isBlend ? [{ value: 'blend', text: `a blend of ${scent.parts.length}` }] : []),
+          ...(isBlend ? [{ value: 'blend', text: t('a blend of {parts}', { parts: scent.parts.length }) }] : []),
           ...batch.shelf.scents.filter(one => !one.archived).map(one => ({ value: one.id, text: one.name })),
         ]}
         onValue={id => {
@@ -144,14 +159,19 @@ function OwnFields({ scent, plan, forecast, index }: Props & { scent: PlannedSce
           set({ ...next, moment: scent.moment, stabiliserRatio: scent.stabiliserRatio })
         }}
       />
-      <PlanField label={`Load, of the ${scent.basis}`} kind="share" width={60} path={[...path, 'load']} />
+      <PlanField
+        label={t('Load, of the {basis}', { basis: scent.basis })}
+        kind="share"
+        width={60}
+        path={[...path, 'load']}
+      />
       <Choice
-        label="Goes in"
+        label={t('Goes in')}
         value={scent.moment}
         options={MOMENT_WORDS.filter(one => one.value !== 'pot')}
         onValue={moment => set({ ...scent, moment })}
       />
-      <PlanField label="Stabiliser, g per g" kind="plain" width={52} path={[...path, 'stabiliserRatio']} />
+      <PlanField label={t('Stabiliser, g per g')} kind="plain" width={52} path={[...path, 'stabiliserRatio']} />
     </div>
   )
 }

@@ -1,17 +1,18 @@
-import { hasOwnLye, showShare } from '@ostler/core'
+import { hasOwnLye } from '@ostler/core'
 import type { Cup, Forecast, Plan } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
+import { rich, showShare, t } from '../../words/index.ts'
 
 type Draws = 'end' | 'level' | 'seconds'
 
 const DRAWS: { value: Draws; text: string }[] = [
-  { value: 'end', text: 'when blending stops' },
-  { value: 'level', text: 'early, at a trace' },
-  { value: 'seconds', text: 'early, after seconds of blending' },
+  { value: 'end', text: t('when blending stops') },
+  { value: 'level', text: t('early, at a trace') },
+  { value: 'seconds', text: t('early, after seconds of blending') },
 ]
 /** Where drawing early starts from. */
 const STARTS = { level: { by: 'level', value: 1.2 }, seconds: { by: 'seconds', value: 10 } } as const
@@ -43,14 +44,14 @@ export function CupWorking({ plan, forecast, cup, index }: Props) {
       {!plan.whipped && !isOwn && (
         <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
           <Choice<Draws>
-            label="Filled"
+            label={t('Filled')}
             value={cup.draw?.by ?? 'end'}
             options={DRAWS}
             onValue={by => set('draw', by === 'end' ? null : STARTS[by])}
           />
           {cup.draw && (
             <PlanField
-              label={cup.draw.by === 'level' ? 'At trace' : 'After seconds'}
+              label={cup.draw.by === 'level' ? t('At trace') : t('After seconds')}
               kind="plain"
               decimals={cup.draw.by === 'level' ? 1 : 0}
               width={64}
@@ -62,27 +63,30 @@ export function CupWorking({ plan, forecast, cup, index }: Props) {
       {!plan.whipped && (
         <div className="flex flex-wrap items-center gap-x-4">
           <Check
-            label="blended further by itself"
+            label={t('blended further by itself')}
             checked={cup.stop !== null}
             onChange={on => set('stop', on ? Math.round(10 * Math.min(MOST, stopLevel + FURTHER)) / 10 : null)}
           />
           {cup.stop !== null && (
-            <PlanField bare label="Blended on to level" kind="plain" width={64} path={at('stop')} />
+            <PlanField bare label={t('Blended on to level')} kind="plain" width={64} path={at('stop')} />
           )}
         </div>
       )}
       {isOwn && (
         <Choice
-          label="Its batter"
+          label={t('Its batter')}
           value={cup.batter}
           options={[
-            { value: '', text: 'of its own' },
+            { value: '', text: t('of its own') },
             ...[...LETTERS].map(letter => {
               const others = plan.cups.filter(one => one.batter === letter && one.id !== cup.id)
-              const name = `batter ${letter.toUpperCase()}`
+              const name = t('batter {toUpperCase}', { toUpperCase: letter.toUpperCase() })
               return {
                 value: letter,
-                text: others.length > 0 ? `${name}, with ${others.map(one => one.name).join(', ')}` : name,
+                text:
+                  others.length > 0
+                    ? t('{name}, with {others}', { name, others: others.map(one => one.name).join(', ') })
+                    : name,
               }
             }),
           ]}
@@ -92,25 +96,29 @@ export function CupWorking({ plan, forecast, cup, index }: Props) {
       {hasOwnLye(plan) && (
         <div className="flex flex-wrap items-center gap-x-4">
           <Check
-            label="lye of its own strength"
+            label={t('lye of its own strength')}
             checked={cup.lyeShare !== null}
             onChange={on => set('lyeShare', on ? Math.round(100 * lyeShare) / 100 : null)}
           />
           {cup.lyeShare !== null && (
-            <PlanField bare label="Its lye concentration" kind="share" width={64} path={at('lyeShare')} />
+            <PlanField bare label={t('Its lye concentration')} kind="share" width={64} path={at('lyeShare')} />
           )}
           {cup.lyeShare === null && (
-            <span className="text-[13px] text-soft">as the recipe: {showShare(lyeShare, 0)}</span>
+            <span className="text-[13px] text-soft">
+              {t('as the recipe: {lyeShare}', { lyeShare: showShare(lyeShare, 0) })}
+            </span>
           )}
         </div>
       )}
       {!isOwn && plan.cups.length > 2 && (
         <p className="text-[13px] text-soft">
-          Batters for some of the cups, or lye of another strength:{' '}
-          <Link to="../prepare" className="underline">
-            one pot or several
-          </Link>
-          .
+          {rich('Batters for some of the cups, or lye of another strength: {link}.', {
+            link: (
+              <Link to="../prepare" className="underline">
+                {t('one pot or several')}
+              </Link>
+            ),
+          })}
         </p>
       )}
     </div>

@@ -12,6 +12,7 @@ import { MediumSection } from './medium-section.tsx'
 import { MouldsSection } from './moulds-section.tsx'
 import { ReservesSection } from './reserves-section.tsx'
 import { CupsScentSection } from './scent-section.tsx'
+import { t } from '../../words/index.ts'
 
 const NARROW = '(max-width: 1000px)'
 
@@ -38,9 +39,9 @@ export function CupsPage() {
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_380px] grid-rows-[auto_1fr] max-[1000px]:grid-cols-1">
       <div className="flex flex-col gap-7 px-5 pt-4 pb-6 max-[900px]:px-3">
         <header className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
-          <h1 className="text-2xl">Cups</h1>
+          <h1 className="text-2xl">{t('Cups')}</h1>
           <Link to="../cards" className="button ml-auto">
-            <Printer size={16} aria-hidden /> Labels and mixing cards
+            <Printer size={16} aria-hidden /> {t('Labels and mixing cards')}
           </Link>
         </header>
         <NextTime at="cups" />

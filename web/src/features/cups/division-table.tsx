@@ -19,6 +19,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { Swatch } from '../../ui/swatch.tsx'
 import { newCup } from '../../parts/new-cup.ts'
+import { rich, t } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -32,23 +33,23 @@ export function DivisionTable({ plan, forecast, chosen, onChoose }: Props) {
   const habits = useHabits()
   const { portions } = forecast
   return (
-    <section aria-label="Division">
+    <section aria-label={t('Division')}>
       <Rules plan={plan} />
       <table className="mt-3 w-full max-[600px]:block">
         <thead>
           <tr className="text-[13px] text-soft max-[600px]:hidden">
-            <th className="text-left font-normal">cup</th>
+            <th className="text-left font-normal">{t('cup')}</th>
             <th className="text-right font-normal">{SIZED[measureOf(plan)]}</th>
-            <th className="text-right font-normal">draw from the pot</th>
-            <th className="text-right font-normal">leaves</th>
-            <th className="text-right font-normal">scent</th>
-            <th className="pl-5 text-left font-normal">colour and its liquid</th>
+            <th className="text-right font-normal">{t('draw from the pot')}</th>
+            <th className="text-right font-normal">{t('leaves')}</th>
+            <th className="text-right font-normal">{t('scent')}</th>
+            <th className="pl-5 text-left font-normal">{t('colour and its liquid')}</th>
           </tr>
         </thead>
         <tbody className="max-[600px]:block">
           {portions.blankG > 0 && (
             <tr className="border-t border-line max-[600px]:flex max-[600px]:justify-between">
-              <td className="py-2 pl-2 font-semibold">Kept back plain, drawn first</td>
+              <td className="py-2 pl-2 font-semibold">{t('Kept back plain, drawn first')}</td>
               <td />
               <td className={NUMBER}>{massNumber(portions.blankG, habits)}</td>
               <td className={`${LEAVES} max-[600px]:hidden`}>{massNumber(potAfter(portions).blankG, habits, 1)}</td>
@@ -69,10 +70,13 @@ export function DivisionTable({ plan, forecast, chosen, onChoose }: Props) {
       </table>
       <div className="mt-2 flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 border-t border-ink pt-2">
         <p>
-          <strong className="text-lg">{showMass(portions.potG, habits)}</strong> in the pot ={' '}
-          {showMass(cupsG(forecast), habits)} in {plan.cups.length === 1 ? 'one cup' : `${plan.cups.length} cups`}
-          {portions.blankG > 0 && ` + ${showMass(portions.blankG, habits)} plain`} +{' '}
-          {showMass(portions.potClingG, habits)} that clings to the pot
+          {rich('{potG} in the pot = {forecast} in {cups}{blankG} + {potClingG} that clings to the pot', {
+            potG: <strong className="text-lg">{showMass(portions.potG, habits)}</strong>,
+            forecast: showMass(cupsG(forecast), habits),
+            cups: plan.cups.length === 1 ? t('one cup') : t('{cups} cups', { cups: plan.cups.length }),
+            blankG: portions.blankG > 0 && t(' + {blankG} plain', { blankG: showMass(portions.blankG, habits) }),
+            potClingG: showMass(portions.potClingG, habits),
+          })}
         </p>
         <AddCup plan={plan} onAdded={onChoose} />
       </div>
@@ -85,9 +89,9 @@ const cupsG = ({ portions }: Forecast): number =>
 
 const SIZED: Record<DivisionMeasure, string> = {
   height: 'stands',
-  share: 'share of the soap',
-  mass: 'poured',
-  volume: 'poured',
+  share: t('share of the soap'),
+  mass: t('poured'),
+  volume: t('poured'),
 }
 /** Where cavities hold different pours no height is a cup’s own. */
 const measureOf = (plan: Plan): DivisionMeasure =>
@@ -108,31 +112,31 @@ function Rules({ plan }: { plan: Plan }) {
   return (
     <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
       <Choice<DivisionMeasure>
-        label="Cups are sized by"
+        label={t('Cups are sized by')}
         value={division.by}
         options={options(DIVISION_MEASURES)}
         onValue={by => set({ by })}
       />
       <Choice<DivisionRule>
-        label="When one changes"
+        label={t('When one changes')}
         value={division.rule}
         options={rules}
         onValue={rule => set({ rule, makesUp: rule === 'one' ? division.makesUp || plan.cups.at(-1)!.id : '' })}
       />
       {division.rule === 'one' && (
         <Choice
-          label="Which one"
+          label={t('Which one')}
           value={division.makesUp}
           options={plan.cups.map(cup => ({ value: cup.id, text: cup.name }))}
           onValue={makesUp => set({ makesUp })}
         />
       )}
       <Choice<Division['cling']>
-        label="Batter is poured"
+        label={t('Batter is poured')}
         value={division.cling}
         options={[
-          { value: 'thin', text: 'thin: 1 % stays behind' },
-          { value: 'thick', text: 'thick: 3 % stays behind' },
+          { value: 'thin', text: t('thin: 1 % stays behind') },
+          { value: 'thick', text: t('thick: 3 % stays behind') },
         ]}
         onValue={cling => set({ cling })}
       />
@@ -183,15 +187,15 @@ function Row({ plan, forecast, index, isChosen, onChoose }: RowProps) {
       >
         {plan.division.mode === 'one-pot' && (
           <>
-            <span className={PHONE_WORD}>leaves in the pot </span>
+            <span className={PHONE_WORD}>{t('leaves in the pot')} </span>
             {massNumber(potAfter(forecast.portions).cupsG[index]!, habits, 1)}
             <span className={PHONE_WORD}> {habits.mass}</span>
           </>
         )}
       </td>
       <td className="pl-3 text-right whitespace-nowrap">
-        {portion.exact.scentG > 0 ? `${fine(portion.scentG, portion.exact.scentG)} ${habits.mass}` : 'no scent'}
-        {portion.exact.scentG > 0 && <span className={PHONE_WORD}> of scent</span>}
+        {portion.exact.scentG > 0 ? `${fine(portion.scentG, portion.exact.scentG)} ${habits.mass}` : t('no scent')}
+        {portion.exact.scentG > 0 && <span className={PHONE_WORD}> {t('of scent')}</span>}
       </td>
       <td className="pl-5 text-[14px] max-[600px]:w-full max-[600px]:pl-2">
         {portion.colours.map(part => (
@@ -200,12 +204,12 @@ function Row({ plan, forecast, index, isChosen, onChoose }: RowProps) {
             {part.exact.mediumG > 0 && part.medium !== 'none' && (
               <span className="text-soft">
                 {' '}
-                in {fine(part.mediumG, part.exact.mediumG)} {part.medium}
+                {t('in {mediumG}  {medium}', { mediumG: fine(part.mediumG, part.exact.mediumG), medium: part.medium })}
               </span>
             )}
           </span>
         ))}
-        {portion.colours.length === 0 && <span className="text-soft">plain</span>}
+        {portion.colours.length === 0 && <span className="text-soft">{t('plain')}</span>}
       </td>
     </tr>
   )
@@ -217,7 +221,9 @@ function ladderWords(plan: Plan, cup: string): string {
   if (!ladder) return ''
   const at = ladder.cups.indexOf(cup)
   const mother = plan.cups.find(one => one.id === ladder.cups[0])?.name ?? ''
-  return at === 0 ? `mother cup of a ladder of ${ladder.cups.length}` : `step ${at + 1}, from what is left of ${mother}`
+  return at === 0
+    ? t('mother cup of a ladder of {cups}', { cups: ladder.cups.length })
+    : t('step {at}, from what is left of {mother}', { at: at + 1, mother })
 }
 
 interface SizeProps {
@@ -235,7 +241,7 @@ function CupSize({ plan, forecast, index, habits }: SizeProps) {
   const cup = plan.cups[index]!
   const by = measureOf(plan)
   const share = cupShares(plan)[index]!
-  if (!(share > 0)) return <span className="text-[13px] text-soft">not poured</span>
+  if (!(share > 0)) return <span className="text-[13px] text-soft">{t('not poured')}</span>
   const { layers } = forecast.portions
   const whole = {
     height: plan.mould.fillMm,
@@ -244,11 +250,11 @@ function CupSize({ plan, forecast, index, habits }: SizeProps) {
     volume: forecast.portions.fillMl,
   }[by]
   const set = (value: number): EditResult =>
-    batch.edit({ kind: 'set-cup-share', cup: cup.id, share: value / whole }, `size ${cup.id}`)
+    batch.edit({ kind: 'set-cup-share', cup: cup.id, share: value / whole }, t('size {id}', { id: cup.id }))
   return (
     <QuantityField
       bare
-      label={`Size of ${cup.name}`}
+      label={t('Size of {cup}', { cup: cup.name })}
       kind={SIZE_KINDS[by]}
       {...(by === 'share' && { decimals: 1 })}
       width={72}
@@ -270,7 +276,7 @@ function AddCup({ plan, onAdded }: { plan: Plan; onAdded: (cup: string) => void 
   }
   return (
     <button className="quiet text-ink" onClick={add}>
-      <Plus size={16} aria-hidden /> another cup
+      <Plus size={16} aria-hidden /> {t('another cup')}
     </button>
   )
 }

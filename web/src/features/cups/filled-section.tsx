@@ -1,4 +1,4 @@
-import { asFilled, asReckoned, showMass, showShare, takeFilled, at, tidy } from '@ostler/core'
+import { asFilled, asReckoned, showMass, takeFilled, at } from '@ostler/core'
 import type { CupActual, EditResult, Forecast, Plan } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -9,6 +9,7 @@ import { Section } from '../../ui/section.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { useSay } from '../../ui/say.tsx'
+import { rich, showShare, t, tidy } from '../../words/index.ts'
 
 /** A division done by eye or by jug marks, entered afterwards: what each cup really is, and what it still needs. */
 export function FilledSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
@@ -36,11 +37,11 @@ export function FilledSection({ plan, forecast }: { plan: Plan; forecast: Foreca
       })),
     })
     told(edited)
-    if (edited.ok) toast('The plan is now as the cups were filled.', { text: 'Undo', run: () => batch.undo() })
+    if (edited.ok) toast(t('The plan is now as the cups were filled.'), { text: t('Undo'), run: () => batch.undo() })
   }
   return (
-    <Section title="Filled by eye">
-      <Check label="write down what the cups really hold" checked={isOpen || wasFilled} onChange={setOpen} />
+    <Section title={t('Filled by eye')}>
+      <Check label={t('write down what the cups really hold')} checked={isOpen || wasFilled} onChange={setOpen} />
       {(isOpen || wasFilled) && (
         <>
           <ul className="mt-1">
@@ -57,10 +58,10 @@ export function FilledSection({ plan, forecast }: { plan: Plan; forecast: Foreca
               ))}
               <div className="flex flex-wrap gap-3">
                 <button className="button button-main" onClick={take}>
-                  Make this the plan
+                  {t('Make this the plan')}
                 </button>
                 <button className="button" onClick={() => told(set([]))}>
-                  Clear
+                  {t('Clear')}
                 </button>
               </div>
             </div>
@@ -96,7 +97,9 @@ function FilledRow({ plan, index, filled, onSet }: RowProps) {
     ...filled.colours
       .filter(part => part.topUpG > 0.005)
       .map(part => `${showMass(part.topUpG, habits, FINE_G)} ${part.name}`),
-    ...(filled.scentTopUpG > 0.005 ? [`${showMass(filled.scentTopUpG, habits, FINE_G)} scent`] : []),
+    ...(filled.scentTopUpG > 0.005
+      ? [t('{scentTopUpG} scent', { scentTopUpG: showMass(filled.scentTopUpG, habits, FINE_G) })]
+      : []),
   ]
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-1.5">
@@ -105,7 +108,7 @@ function FilledRow({ plan, index, filled, onSet }: RowProps) {
       </span>
       <QuantityField
         bare
-        label={`${cup.name} really holds`}
+        label={t('{cup} really holds', { cup: cup.name })}
         kind="mass"
         width={76}
         habits={habits}
@@ -113,16 +116,28 @@ function FilledRow({ plan, index, filled, onSet }: RowProps) {
         onValue={setBatter}
         other={{ kind: 'volume', unit: 'ml', onValue: byVolume }}
       />
-      <span className="text-[13px] text-soft">planned {showMass(filled.plannedG, habits)}</span>
+      <span className="text-[13px] text-soft">
+        {t('planned {plannedG}', { plannedG: showMass(filled.plannedG, habits) })}
+      </span>
       {written && (
         <>
           <span className="text-[13px]">
-            {showShare(filled.shareOfSoap)} of the soap
-            {filled.colours.map(part => ` · ${part.name} ${tidy(part.doseGPerKg, 2)} g/kg`).join('')}
-            {filled.scentOfOils > 0 && ` · scent ${showShare(filled.scentOfOils, 2)} of oils`}
+            {t('{shareOfSoap} of the soap{colours}{scentOfOils}', {
+              shareOfSoap: showShare(filled.shareOfSoap),
+              colours: filled.colours
+                .map(part =>
+                  t(' · {part} {doseGPerKg} g/kg', { part: part.name, doseGPerKg: tidy(part.doseGPerKg, 2) }),
+                )
+                .join(''),
+              scentOfOils:
+                filled.scentOfOils > 0 &&
+                t(' · scent {scentOfOils} of oils', { scentOfOils: showShare(filled.scentOfOils, 2) }),
+            })}
           </span>
           <Coloured written={written} name={cup.name} colours={filled.colours} onPut={put} />
-          {topUps.length > 0 && <strong className="w-full">Add {topUps.join(' and ')}.</strong>}
+          {topUps.length > 0 && (
+            <strong className="w-full">{t('Add {topUps}.', { topUps: topUps.join(' and ') })}</strong>
+          )}
         </>
       )}
     </li>
@@ -149,21 +164,26 @@ function Coloured({ written, name, colours, onPut }: ColouredProps) {
   return (
     <span className="flex flex-wrap items-center gap-2 text-[13px]">
       <Check
-        label="enlarged after colouring"
+        label={t('enlarged after colouring')}
         checked={isLater}
         onChange={on => told(onPut({ ...written, colouredG: on ? written.batterG : null, powders: [] }))}
       />
       {isLater && (
         <>
-          from
-          {field(`What ${name} held when it was coloured`, written.colouredG!, colouredG =>
-            onPut({ ...written, colouredG }),
-          )}
-          {colours.length > 0 && 'with'}
+          {rich('from{field}{colours}', {
+            field: field(t('What {name} held when it was coloured', { name }), written.colouredG!, colouredG =>
+              onPut({ ...written, colouredG }),
+            ),
+            colours: colours.length > 0 && t('with'),
+          })}
           {colours.map(part => (
             <span key={part.colorant} className="flex items-center gap-2">
-              {field(`${part.name} that is in ${name} already`, part.powderG, massG => setPowder(part.colorant, massG))}
-              {part.name} in it
+              {rich('{field}{part} in it', {
+                field: field(t('{part} that is in {name} already', { part: part.name, name }), part.powderG, massG =>
+                  setPowder(part.colorant, massG),
+                ),
+                part: part.name,
+              })}
             </span>
           ))}
         </>

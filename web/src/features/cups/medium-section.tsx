@@ -7,11 +7,12 @@ import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { colorantOptions } from '../../ui/add-options.ts'
+import { t } from '../../words/index.ts'
 
 const MOMENTS: readonly { value: PotColorant['moment']; text: string }[] = [
-  { value: 'lye', text: 'in the lye water' },
-  { value: 'oils', text: 'in the oils' },
-  { value: 'trace', text: 'in the batter, before the split' },
+  { value: 'lye', text: t('in the lye water') },
+  { value: 'oils', text: t('in the oils') },
+  { value: 'trace', text: t('in the batter, before the split') },
 ]
 
 /** What colours the whole pot, and where the liquid for powders comes from. */
@@ -34,7 +35,7 @@ export function MediumSection({ plan, forecast }: { plan: Plan; forecast: Foreca
   const { drawn } = forecast.portions
   return (
     <>
-      <Section title="Colour of the whole pot">
+      <Section title={t('Colour of the whole pot')}>
         {plan.potColorants.map((part, i) => (
           <div key={part.colorant} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1.5">
             <strong className="min-w-40 flex-1">
@@ -42,14 +43,14 @@ export function MediumSection({ plan, forecast }: { plan: Plan; forecast: Foreca
             </strong>
             <PlanField
               bare
-              label={`Dose of ${part.colorant} in the pot`}
+              label={t('Dose of {colorant} in the pot', { colorant: part.colorant })}
               kind="dose"
               width={60}
               path={at(plan => plan.potColorants[i]!.doseGPerKg)}
             />
             <Choice
               bare
-              label={`When ${part.colorant} goes in`}
+              label={t('When {colorant} goes in', { colorant: part.colorant })}
               value={part.moment}
               options={MOMENTS}
               onValue={moment => setPot(plan.potColorants.map((one, j) => (j === i ? { ...one, moment } : one)))}
@@ -57,7 +58,7 @@ export function MediumSection({ plan, forecast }: { plan: Plan; forecast: Foreca
             <strong className="w-20 text-right">{showMass(forecast.portions.potColours[i]?.massG ?? 0, habits)}</strong>
             <button
               className="quiet"
-              aria-label={`Take ${part.colorant} out of the pot`}
+              aria-label={t('Take {colorant} out of the pot', { colorant: part.colorant })}
               onClick={() => setPot(plan.potColorants.filter((_, j) => j !== i))}
             >
               <Trash2 size={15} aria-hidden />
@@ -66,30 +67,30 @@ export function MediumSection({ plan, forecast }: { plan: Plan; forecast: Foreca
         ))}
         {plan.potColorants.length < MAX_POT_COLORANTS && (
           <div className="mt-1.5">
-            <AddChoice what="a colorant to the pot" options={colorantOptions(unused, habits)} onAdd={addPot} />
+            <AddChoice what={t('a colorant to the pot')} options={colorantOptions(unused, habits)} onAdd={addPot} />
           </div>
         )}
         <p className="mt-1 text-[13px] text-soft">
-          It is in every cup. An oil that was steeped with a plant is said on Batter.
+          {t('It is in every cup. An oil that was steeped with a plant is said on Batter.')}
         </p>
       </Section>
-      <Section title="Liquid for the powders">
+      <Section title={t('Liquid for the powders')}>
         <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
           <Choice<typeof division.mediumFrom>
             bare
-            label="Where the liquid comes from"
+            label={t('Where the liquid comes from')}
             value={division.mediumFrom}
             options={[
-              { value: 'extra', text: 'comes on top of the recipe' },
-              { value: 'recipe', text: 'is drawn from the recipe’s oil and water' },
+              { value: 'extra', text: t('comes on top of the recipe') },
+              { value: 'recipe', text: t('is drawn from the recipe’s oil and water') },
             ]}
             onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.division.mediumFrom), value }))}
           />
           <Choice
-            label="Which oil"
+            label={t('Which oil')}
             value={division.mediumOil}
             options={[
-              ...(division.mediumFrom === 'extra' ? [{ value: '', text: 'any light oil' }] : []),
+              ...(division.mediumFrom === 'extra' ? [{ value: '', text: t('any light oil') }] : []),
               ...plan.recipe.oils.map(part => ({ value: part.oil, text: oilName(part.oil) })),
             ]}
             onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.division.mediumOil), value }))}
@@ -97,8 +98,11 @@ export function MediumSection({ plan, forecast }: { plan: Plan; forecast: Foreca
         </div>
         <p className="mt-1 text-[13px] text-soft">
           {division.mediumFrom === 'extra'
-            ? 'It lifts the superfat of its cup a little; the cup says so when it matters.'
-            : `The pot gets ${showMass(drawn.oilG, habits)} less oil and ${showMass(drawn.waterG, habits)} less water: they go in with the colours.`}
+            ? t('It lifts the superfat of its cup a little; the cup says so when it matters.')
+            : t('The pot gets {oilG} less oil and {waterG} less water: they go in with the colours.', {
+                oilG: showMass(drawn.oilG, habits),
+                waterG: showMass(drawn.waterG, habits),
+              })}
         </p>
       </Section>
     </>

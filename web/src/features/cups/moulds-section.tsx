@@ -7,6 +7,7 @@ import { AddChoice } from '../../ui/add-choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { mouldOptions } from '../../ui/add-options.ts'
+import { t } from '../../words/index.ts'
 
 /** Every mould and cavity with its part of every cup. */
 export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
@@ -23,10 +24,10 @@ export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Foreca
   const shown = plan.cups.filter((_, i) => forecast.portions.cups[i]!.pouredG > 0)
   return (
     <Section
-      title="Moulds"
+      title={t('Moulds')}
       aside={
         <Link to="../batter" className="text-[13px] text-soft underline">
-          the first one is set on Batter
+          {t('the first one is set on Batter')}
         </Link>
       }
     >
@@ -34,8 +35,8 @@ export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Foreca
         <table className="w-full">
           <thead>
             <tr className="text-[13px] text-soft">
-              <th className="text-left font-normal">mould, {habits.mass}</th>
-              <th className="text-left font-normal">soap stands</th>
+              <th className="text-left font-normal">{t('mould, {mass}', { mass: habits.mass })}</th>
+              <th className="text-left font-normal">{t('soap stands')}</th>
               {shown.map(cup => (
                 <th key={cup.id} className="max-w-24 truncate pl-3 text-right font-normal">
                   {cup.name}
@@ -50,8 +51,10 @@ export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Foreca
                 <td className="py-1.5 pr-3">
                   <span className="block font-semibold">{mould.name}</span>
                   <span className="text-[13px] text-soft">
-                    {mould.cavities > 1 && `${mould.cavities} cavities · `}
-                    {Math.round(mould.volumeMl)} ml
+                    {t('{cavities}{volumeMl} ml', {
+                      cavities: mould.cavities > 1 && t('{cavities} cavities · ', { cavities: mould.cavities }),
+                      volumeMl: Math.round(mould.volumeMl),
+                    })}
                   </span>
                 </td>
                 <td className="py-1.5">
@@ -60,7 +63,7 @@ export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Foreca
                   ) : (
                     <PlanField
                       bare
-                      label={`How high ${mould.name} is filled`}
+                      label={t('How high {mould} is filled', { mould: mould.name })}
                       kind="length"
                       width={60}
                       path={['moreMoulds', i - 1, 'fillMm']}
@@ -73,7 +76,9 @@ export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Foreca
                     <td key={cup.id} className="py-1.5 pl-3 text-right">
                       <span className="font-semibold">{massNumber(part.massG, habits)}</span>
                       {mould.cavities > 1 && (
-                        <span className="block text-[13px] text-soft">{massNumber(part.perCavityG, habits)} each</span>
+                        <span className="block text-[13px] text-soft">
+                          {t('{perCavityG} each', { perCavityG: massNumber(part.perCavityG, habits) })}
+                        </span>
                       )}
                     </td>
                   )
@@ -82,7 +87,7 @@ export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Foreca
                   {i > 0 && (
                     <button
                       className="quiet"
-                      aria-label={`Remove ${mould.name}`}
+                      aria-label={t('Remove {mould}', { mould: mould.name })}
                       onClick={() => set(plan.moreMoulds.filter((_, j) => j !== i - 1))}
                     >
                       <Trash2 size={15} aria-hidden />
@@ -97,7 +102,7 @@ export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Foreca
       {plan.moreMoulds.length < MAX_MORE_MOULDS && (
         <div className="mt-2">
           <AddChoice
-            what="a mould"
+            what={t('a mould')}
             options={mouldOptions(batch.shelf.moulds.filter(one => !one.archived))}
             onAdd={add}
           />

@@ -17,7 +17,7 @@ import { AddChoice } from '../../ui/add-choice.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
-import { decimalMark } from '../../ui/decimal-mark.ts'
+import { decimalMark, t } from '../../words/index.ts'
 import { Term } from '../../ui/term.tsx'
 
 const USES = Object.entries(RESERVE_USES) as [ReserveUse, string][]
@@ -35,39 +35,39 @@ export function ReservesSection({ plan }: { plan: Plan }) {
     set([...plan.reserves, { id: freshId('reserve', plan.reserves), use, cup, massG }])
   }
   return (
-    <Section title="Kept back" aside={<Term at="reserve">why?</Term>}>
-      {plan.reserves.length === 0 && <p className="text-soft">Nothing: every cup goes into the mould whole.</p>}
+    <Section title={t('Kept back')} aside={<Term at="reserve">{t('why?')}</Term>}>
+      {plan.reserves.length === 0 && <p className="text-soft">{t('Nothing: every cup goes into the mould whole.')}</p>}
       <ul>
         {plan.reserves.map((reserve, i) => (
           <li key={reserve.id} className="border-b border-line py-1.5">
             <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
               <Choice<ReserveUse>
                 bare
-                label={`What portion ${i + 1} is for`}
+                label={t('What portion {i} is for', { i: i + 1 })}
                 value={reserve.use}
                 options={USES.map(([value, text]) => ({ value, text }))}
                 onValue={use => set(plan.reserves.map((one, j) => (j === i ? { ...one, use } : one)))}
               />
               <Choice
                 bare
-                label={`Where portion ${i + 1} comes from`}
+                label={t('Where portion {i} comes from', { i: i + 1 })}
                 value={reserve.cup}
                 options={[
-                  { value: PLAIN, text: 'plain, from the pot' },
-                  ...plan.cups.map(cup => ({ value: cup.id, text: `of ${cup.name}` })),
+                  { value: PLAIN, text: t('plain, from the pot') },
+                  ...plan.cups.map(cup => ({ value: cup.id, text: t('of {cup}', { cup: cup.name }) })),
                 ]}
                 onValue={cup => set(plan.reserves.map((one, j) => (j === i ? { ...one, cup } : one)))}
               />
               <PlanField
                 bare
-                label={`Weight of portion ${i + 1}`}
+                label={t('Weight of portion {i}', { i: i + 1 })}
                 kind="mass"
                 width={72}
                 path={at(plan => plan.reserves[i]!.massG)}
               />
               <button
                 className="quiet ml-auto"
-                aria-label={`Remove portion ${i + 1}`}
+                aria-label={t('Remove portion {i}', { i: i + 1 })}
                 onClick={() => set(plan.reserves.filter((_, j) => j !== i))}
               >
                 <Trash2 size={15} aria-hidden />
@@ -98,22 +98,22 @@ function SuspectAlone({ plan }: { plan: Plan }) {
   const batch = useBatch()
   const told = useTold()
   const nameOf = (suspect: Suspect) =>
-    suspect.is === 'scent' ? 'Scent' : (findById(batch.shelf.colorants, suspect.part.colorant)?.name ?? 'Colour')
+    suspect.is === 'scent' ? t('Scent') : (findById(batch.shelf.colorants, suspect.part.colorant)?.name ?? t('Colour'))
   const idOf = (suspect: Suspect) => (suspect.is === 'scent' ? suspect.is : suspect.part.colorant)
   const all = suspects(plan)
   const add = (id: string) => {
     const suspect = all.find(one => idOf(one) === id)
-    if (suspect) told(batch.edit(suspectBlank(plan, suspect, `Blank: ${nameOf(suspect)} alone`)))
+    if (suspect) told(batch.edit(suspectBlank(plan, suspect, t('Blank: {cup} alone', { cup: nameOf(suspect) }))))
   }
   return (
     <AddChoice
-      what="a blank with one suspect"
+      what={t('a blank with one suspect')}
       options={all.map(suspect => ({
-        ...{ id: idOf(suspect), name: `${nameOf(suspect)} alone` },
+        ...{ id: idOf(suspect), name: t('{cup} alone', { cup: nameOf(suspect) }) },
         detail:
           suspect.is === 'scent'
-            ? 'beside the plain blank it tells whether the scent sets, rices or browns it'
-            : 'beside the plain blank it tells whether this colour spots, thickens or turns',
+            ? t('beside the plain blank it tells whether the scent sets, rices or browns it')
+            : t('beside the plain blank it tells whether this colour spots, thickens or turns'),
       }))}
       onAdd={add}
     />
@@ -134,23 +134,23 @@ function Pieces({ onMass }: { onMass: (massG: number) => void }) {
   return (
     <p className="mt-1 flex flex-wrap items-center gap-1.5 text-[13px] text-soft">
       <input
-        aria-label="Pieces to pipe"
+        aria-label={t('Pieces to pipe')}
         className="field w-14 text-right"
         inputMode="numeric"
         value={count}
         onChange={event => setCount(event.target.value)}
       />
-      pieces of
+      {t('pieces of')}
       <input
-        aria-label={`Weight of a piece, ${habits.mass}`}
+        aria-label={t('Weight of a piece, {mass}', { mass: habits.mass })}
         className="field w-16 text-right"
         inputMode="decimal"
         value={each}
         onChange={event => setEach(event.target.value)}
       />
-      {habits.mass}, with 15 % for the bag:
+      {t('{mass}, with 15 % for the bag:', { mass: habits.mass })}
       <button className="button" disabled={massG === null || massG <= 0} onClick={() => massG && onMass(massG)}>
-        {massG ? `take ${showMass(massG, habits, 0.1)}` : 'take it'}
+        {massG ? t('take {massG}', { massG: showMass(massG, habits, 0.1) }) : t('take it')}
       </button>
     </p>
   )

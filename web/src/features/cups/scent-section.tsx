@@ -8,6 +8,7 @@ import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { MOMENT_WORDS } from './cup-scent.tsx'
 import { useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 /** The batch's scent among the cups: which get it, how it is spread, when it goes in, and what holds vanilla back. */
 export function CupsScentSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
@@ -26,7 +27,7 @@ export function CupsScentSection({ plan, forecast }: { plan: Plan; forecast: For
       title={say(forecast.recipe.scent?.name ?? 'Scent')}
       aside={
         <Link to="../batter#scent" className="text-[13px] text-soft underline">
-          change the scent or its load
+          {t('change the scent or its load')}
         </Link>
       }
     >
@@ -43,30 +44,39 @@ export function CupsScentSection({ plan, forecast }: { plan: Plan; forecast: For
         )}
       </div>
       <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-2">
-        <Choice label="Goes in" value={scent.moment} options={MOMENT_WORDS} onValue={moment => set({ moment })} />
+        <Choice label={t('Goes in')} value={scent.moment} options={MOMENT_WORDS} onValue={moment => set({ moment })} />
         <Choice
-          label="Its load holds for"
+          label={t('Its load holds for')}
           value={scent.spread}
           options={[
-            { value: 'cup', text: 'each scented cup' },
-            { value: 'batch', text: 'the whole batch, put into the scented cups' },
+            { value: 'cup', text: t('each scented cup') },
+            { value: 'batch', text: t('the whole batch, put into the scented cups') },
           ]}
           onValue={spread => set({ spread })}
         />
         <PlanField
-          label="Vanilla stabiliser, g per g"
+          label={t('Vanilla stabiliser, g per g')}
           kind="plain"
           width={60}
           path={at(plan => plan.scent!.stabiliserRatio)}
         />
       </div>
       <p className="mt-1 text-[13px] text-soft">
-        {showMass(portions.scentG, habits)} in {takesPart.length} of {plan.cups.length} cups
-        {portions.stabiliserG > 0 && `, ${showMass(portions.stabiliserG, habits)} stabiliser`}. Limits hold for each cup
-        as well as for the bar.
-        {scent.moment === 'pot' &&
-          takesPart.length < plan.cups.length &&
-          ' Unscented cups are drawn before the scent goes into the pot.'}
+        {t(
+          '{scentG} in {takesPart} of {cups} cups{stabiliserG}. Limits hold for each cup as well as for the bar.{moment}',
+          {
+            scentG: showMass(portions.scentG, habits),
+            takesPart: takesPart.length,
+            cups: plan.cups.length,
+            stabiliserG:
+              portions.stabiliserG > 0 &&
+              t(', {stabiliserG} stabiliser', { stabiliserG: showMass(portions.stabiliserG, habits) }),
+            moment:
+              scent.moment === 'pot' &&
+              takesPart.length < plan.cups.length &&
+              t(' Unscented cups are drawn before the scent goes into the pot.'),
+          },
+        )}
       </p>
     </Section>
   )

@@ -22,6 +22,7 @@ import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { LastDays } from '../../parts/last-days.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { dated, rich, t } from '../../words/index.ts'
 
 /** Whole days since the pour; null where its day is not known. */
 const daysSince = (pouredAt: string): number | null =>
@@ -34,16 +35,21 @@ function RackFields() {
   const air = usePlan(state => state.plan.rest.rack.air)
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3">
-      <PlanField label="The rack stands at" kind="temperature" width={64} path={at(plan => plan.rest.rack.tempC)} />
       <PlanField
-        label="Damp in the air"
+        label={t('The rack stands at')}
+        kind="temperature"
+        width={64}
+        path={at(plan => plan.rest.rack.tempC)}
+      />
+      <PlanField
+        label={t('Damp in the air')}
         kind="share"
         decimals={0}
         width={64}
         path={at(plan => plan.rest.rack.humidity)}
       />
       <Choice<RackAir>
-        label="Bars stand"
+        label={t('Bars stand')}
         value={air}
         options={options(RACK_AIRS)}
         onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.rest.rack.air), value }))}
@@ -74,13 +80,24 @@ const off = (ln: number, [more, less]: readonly [string, string]): string => {
 /** What the weigh-ins of other batches changed. */
 function Taught({ cure: { known, readyDay, untaughtReadyDay } }: { cure: CureForecast }) {
   if (known.batches === 0) return null
-  const told = [off(known.time.mean, ['slower', 'faster']), off(known.loss.mean, ['more', 'less'])]
-  const words = [told[0] && `dry ${told[0]}`, told[1] && `lose ${told[1]}`].filter(Boolean).join(' and ')
+  const told = [off(known.time.mean, [t('slower'), t('faster')]), off(known.loss.mean, [t('more'), t('less')])]
+  const words = [told[0] && t('dry {told}', { told: told[0] }), told[1] && t('lose {told}', { told: told[1] })]
+    .filter(Boolean)
+    .join(' and ')
   return (
     <p className="mt-2 max-w-160">
-      By {known.batches} weighed {known.batches === 1 ? 'batch' : 'batches'} of yours, bars here{' '}
-      {words === '' ? 'dry as the model says' : `${words} than the model says`}: ready after {readyDay} days
-      {readyDay === untaughtReadyDay ? ' all the same.' : `, where it would have said ${untaughtReadyDay}.`}
+      {t(
+        'By {batches} weighed {batches, plural, one {batch} other {batches}} of yours, bars here {words}: ready after {readyDay} days{readyDay2}',
+        {
+          batches: known.batches,
+          words: words === '' ? t('dry as the model says') : t('{words} than the model says', { words }),
+          readyDay,
+          readyDay2:
+            readyDay === untaughtReadyDay
+              ? t(' all the same.')
+              : t(', where it would have said {untaughtReadyDay}.', { untaughtReadyDay }),
+        },
+      )}
     </p>
   )
 }
@@ -100,20 +117,34 @@ export function CureSection({ waterShare }: { waterShare: number }) {
   const grams = (g: number) => showMass(g, habits, 1)
   const facts: [string, string, string][] = [
     [
-      'a bar, fresh',
+      t('a bar, fresh'),
       grams(cure.freshG),
-      Math.abs(cure.freshG - bars.massG) < 0.5 ? '' : `planned ${grams(bars.massG)}`,
+      Math.abs(cure.freshG - bars.massG) < 0.5 ? '' : t('planned {massG}', { massG: grams(bars.massG) }),
     ],
-    ['cured, about', grams(cure.curedG), `${grams(cure.curedRange[0])} to ${grams(cure.curedRange[1])}`],
-    ['ready after', `${readyDay} days`, `${cure.readyRange[0]} to ${cure.readyRange[1]}`],
     [
-      'nine tenths dry by',
-      `day ${Math.round(cure.dryDay)}`,
-      `${Math.round(cure.dryRange[0])} to ${Math.round(cure.dryRange[1])}`,
+      t('cured, about'),
+      grams(cure.curedG),
+      t('{curedRange} to {curedRange2}', {
+        curedRange: grams(cure.curedRange[0]),
+        curedRange2: grams(cure.curedRange[1]),
+      }),
+    ],
+    [
+      t('ready after'),
+      t('{readyDay} days', { readyDay }),
+      t('{readyRange} to {readyRange2}', { readyRange: cure.readyRange[0], readyRange2: cure.readyRange[1] }),
+    ],
+    [
+      t('nine tenths dry by'),
+      t('day {dryDay}', { dryDay: Math.round(cure.dryDay) }),
+      t('{dryRange} to {dryRange2}', {
+        dryRange: Math.round(cure.dryRange[0]),
+        dryRange2: Math.round(cure.dryRange[1]),
+      }),
     ],
   ]
   return (
-    <Section title="Cure">
+    <Section title={t('Cure')}>
       <dl className="mt-2 flex flex-wrap gap-x-9 gap-y-2">
         {facts.map(([what, value, range]) => (
           <div key={what}>
@@ -127,7 +158,10 @@ export function CureSection({ waterShare }: { waterShare: number }) {
       <RackFields />
       <Dates readyDay={readyDay} />
       <figure
-        aria-label={`Weight of a bar as it cures: ${showMass(bars.massG, habits, 1)} fresh, ${showMass(cure.curedG, habits, 1)} when cured`}
+        aria-label={t('Weight of a bar as it cures: {massG} fresh, {curedG} when cured', {
+          massG: showMass(bars.massG, habits, 1),
+          curedG: showMass(cure.curedG, habits, 1),
+        })}
         className="mt-2 max-w-180"
       >
         <ResponsiveContainer height={220}>
@@ -138,7 +172,7 @@ export function CureSection({ waterShare }: { waterShare: number }) {
               type="number"
               domain={[0, 84]}
               ticks={[0, 14, 28, 42, 56, 70, 84]}
-              tickFormatter={(day: number) => `${day / 7} wk`}
+              tickFormatter={(day: number) => t('{day} wk', { day: day / 7 })}
               stroke="var(--soft)"
               tick={{ fontSize: 13, fill: 'var(--soft)' }}
             />
@@ -153,7 +187,7 @@ export function CureSection({ waterShare }: { waterShare: number }) {
             <ReferenceLine
               x={readyDay}
               stroke="var(--ink)"
-              label={{ value: 'ready', position: 'top', fontSize: 13, fill: 'var(--ink)' }}
+              label={{ value: t('ready'), position: 'top', fontSize: 13, fill: 'var(--ink)' }}
             />
             <Line dataKey="massG" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
             {plan.rest.weighIns.map((one, i) => (
@@ -173,9 +207,9 @@ export function CureSection({ waterShare }: { waterShare: number }) {
       </figure>
       <WeighIns freshG={bars.massG} doubts={cure.doubts} />
       <p className="mt-1 text-[13px] text-soft">
-        Four weeks at least, and until a bar loses no more than half a percent a week. Weights of the first three weeks
-        say little of the end: weigh again after five. On a label give the lower weight at most; selling has local
-        rules.
+        {t(
+          'Four weeks at least, and until a bar loses no more than half a percent a week. Weights of the first three weeks say little of the end: weigh again after five. On a label give the lower weight at most; selling has local rules.',
+        )}
       </p>
     </Section>
   )
@@ -197,7 +231,7 @@ function Dates({ readyDay }: { readyDay: number }) {
   return (
     <div className="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2">
       <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-        Made on
+        {t('Made on')}
         <input
           type="date"
           className="field min-h-9 text-ink"
@@ -207,15 +241,13 @@ function Dates({ readyDay }: { readyDay: number }) {
       </label>
       <p className="min-h-9">
         {isDate(made) ? (
-          <>
-            ready on <strong>{format(addDays(parseISO(made), readyDay), DAY)}</strong>
-          </>
+          <>{rich('ready on {made}', { made: <strong>{dated(addDays(parseISO(made), readyDay), DAY)}</strong> })}</>
         ) : (
-          'Say on which day.'
+          t('Say on which day.')
         )}
       </p>
       <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-        Wanted for
+        {t('Wanted for')}
         <input
           type="date"
           className="field min-h-9 text-ink"
@@ -254,13 +286,13 @@ function WeighIns({ freshG, doubts }: { freshG: number; doubts: readonly CureDou
     <div>
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <label className="flex flex-col text-[13px] text-soft">
-          Days after the pour
-          <NumberCell label="Days after the pour" kind="plain" unit="" value={day} onValue={setDay} />
+          {t('Days after the pour')}
+          <NumberCell label={t('Days after the pour')} kind="plain" unit="" value={day} onValue={setDay} />
         </label>
         <label className="flex flex-col text-[13px] text-soft">
-          Bars together
+          {t('Bars together')}
           <NumberCell
-            label="Bars together"
+            label={t('Bars together')}
             kind="plain"
             unit=""
             value={count}
@@ -269,14 +301,14 @@ function WeighIns({ freshG, doubts }: { freshG: number; doubts: readonly CureDou
         </label>
         {count === 1 && (
           <Choice
-            label="Which bar"
+            label={t('Which bar')}
             value={bar}
             options={['', 'b', 'c', 'd', 'e', 'f'].map(value => ({ value, text: value === '' ? 'a' : value }))}
             onValue={setBar}
           />
         )}
         <QuantityField
-          label={count > 1 ? 'They weigh' : 'The bar weighs'}
+          label={count > 1 ? t('They weigh') : t('The bar weighs')}
           kind="mass"
           habits={habits}
           width={72}
@@ -284,7 +316,7 @@ function WeighIns({ freshG, doubts }: { freshG: number; doubts: readonly CureDou
           onValue={weigh}
         />
         <button className="button" disabled={weighIns.length >= MAX_WEIGH_INS} onClick={note}>
-          Note it
+          {t('Note it')}
         </button>
       </div>
       {sentence && (
@@ -320,13 +352,17 @@ interface RowProps {
 function WeighInRow({ one, index, doubt, onChange, onRemove }: RowProps) {
   const habits = useHabits()
   const say = useSay()
-  const which = one.count > 1 ? `${one.count} bars` : `bar ${one.bar || 'a'}`
+  const which = one.count > 1 ? t('{one} bars', { one: one.count }) : t('bar {bar}', { bar: one.bar || 'a' })
   return (
     <li className="border-t border-line text-[14px]">
       <div className={`flex items-center gap-2 ${one.doubt === 'leave-out' ? 'text-soft line-through' : ''}`}>
-        day {one.day}, {which}: {showMass(one.massG, habits, 0.1)}
-        {one.doubt === 'it-is-so' && <span className="text-soft">said to be so</span>}
-        <button className="quiet ml-auto" aria-label={`Remove weigh-in ${index + 1}`} onClick={onRemove}>
+        {t('day {day}, {which}: {massG}', { day: one.day, which, massG: showMass(one.massG, habits, 0.1) })}
+        {one.doubt === 'it-is-so' && <span className="text-soft">{t('said to be so')}</span>}
+        <button
+          className="quiet ml-auto"
+          aria-label={t('Remove weigh-in {index}', { index: index + 1 })}
+          onClick={onRemove}
+        >
           <Trash2 size={15} aria-hidden />
         </button>
       </div>
@@ -335,14 +371,14 @@ function WeighInRow({ one, index, doubt, onChange, onRemove }: RowProps) {
           <span className="font-semibold">{say(doubt.question)}</span>
           {doubt.offerG !== null && (
             <button className="button" onClick={() => onChange({ massG: Number(doubt.offerG!.toFixed(1)) })}>
-              Yes, {showMass(doubt.offerG, habits, 0.1)}
+              {t('Yes, {offerG}', { offerG: showMass(doubt.offerG, habits, 0.1) })}
             </button>
           )}
           <button className="button" onClick={() => onChange({ doubt: 'it-is-so' })}>
-            It is so
+            {t('It is so')}
           </button>
           <button className="button" onClick={() => onChange({ doubt: 'leave-out' })}>
-            Leave it out
+            {t('Leave it out')}
           </button>
         </div>
       )}

@@ -1,6 +1,7 @@
 import { barsAlong, isColumn, isTray, showLength } from '@ostler/core'
 import type { CutForecast, Plan } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
+import { t } from '../../words/index.ts'
 
 const WIDE = 760
 const HIGHEST = 300
@@ -11,7 +12,7 @@ const LETTER_MM = 9
 export function CutDrawing({ plan, cut }: { plan: Plan; cut: CutForecast }) {
   const { mould } = plan
   return (
-    <figure aria-label="Where it is cut" className="rounded bg-booth p-4">
+    <figure aria-label={t('Where it is cut')} className="rounded bg-booth p-4">
       {isTray(mould) ? <Tray plan={plan} /> : <Along plan={plan} cut={cut} />}
     </figure>
   )
@@ -34,7 +35,7 @@ function Tray({ plan }: { plan: Plan }) {
         width={size[0] * scale}
         className="max-w-full"
         role="img"
-        aria-label={`${cavities} cavities`}
+        aria-label={t('{cavities} cavities', { cavities })}
       >
         {Array.from({ length: cavities }, (_, i) => {
           const x = gap + (i % across) * (w + gap)
@@ -51,7 +52,7 @@ function Tray({ plan }: { plan: Plan }) {
           )
         })}
       </svg>
-      <figcaption className="mt-1 text-[13px]">Every cavity is a bar</figcaption>
+      <figcaption className="mt-1 text-[13px]">{t('Every cavity is a bar')}</figcaption>
     </>
   )
 }
@@ -90,7 +91,7 @@ function Along({ plan, cut }: { plan: Plan; cut: CutForecast }) {
         width={length * scale}
         className="max-w-full"
         role="img"
-        aria-label={`${cut.bars.count} bars, ${showLength(cutting.barMm, habits)} thick`}
+        aria-label={t('{bars} bars, {barMm} thick', { bars: cut.bars.count, barMm: showLength(cutting.barMm, habits) })}
       >
         <defs>
           <Scrap scale={scale} />
@@ -130,12 +131,15 @@ function Along({ plan, cut }: { plan: Plan; cut: CutForecast }) {
         </g>
       </svg>
       <figcaption className="mt-1 text-[13px]">
-        {column
-          ? 'The column, lying'
-          : cutting.onSide
-            ? 'The loaf from above; it is cut lying on its side'
-            : 'From above'}
-        , to scale: {showLength(length, habits)} by {showLength(width, habits)}. Hatched: trimmed, planed or left over.
+        {t('{column}, to scale: {length} by {width}. Hatched: trimmed, planed or left over.', {
+          column: column
+            ? t('The column, lying')
+            : cutting.onSide
+              ? t('The loaf from above; it is cut lying on its side')
+              : t('From above'),
+          length: showLength(length, habits),
+          width: showLength(width, habits),
+        })}
       </figcaption>
     </>
   )

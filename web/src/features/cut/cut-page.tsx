@@ -11,7 +11,6 @@ import {
   isTray,
   showLength,
   showMass,
-  showShare,
   thicknessFor,
   at,
 } from '@ostler/core'
@@ -30,6 +29,7 @@ import { Section } from '../../ui/section.tsx'
 import { CureSection } from './cure-section.tsx'
 import { CutDrawing } from './cut-drawing.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { showShare, t } from '../../words/index.ts'
 
 /** From the mould to bars on the rack: where the blade goes, what becomes of the soap, and when the bars are ready. */
 export function CutPage() {
@@ -53,24 +53,38 @@ export function CutPage() {
           <div className="flex flex-wrap items-baseline gap-x-4">
             <h1 className="text-2xl" aria-live="polite">
               {bars.count === 0
-                ? 'No bar fits: make bars thinner, or trim less.'
-                : `${bars.count} ${bars.count === 1 ? 'bar' : 'bars'} of ${showMass(bars.massG, habits, 1)}`}
+                ? t('No bar fits: make bars thinner, or trim less.')
+                : t('{bars} {bars, plural, one {bar} other {bars}} of {massG}', {
+                    bars: bars.count,
+                    massG: showMass(bars.massG, habits, 1),
+                  })}
             </h1>
             {cure && bars.count > 0 && (
               <p className="text-soft">
-                {showMass(cure.curedG, habits, 1)} cured, ready after {cure.readyDay} days
+                {t('{curedG} cured, ready after {readyDay} days', {
+                  curedG: showMass(cure.curedG, habits, 1),
+                  readyDay: cure.readyDay,
+                })}
               </p>
             )}
             <button className="button ml-auto print:hidden" onClick={() => print()}>
-              <Printer size={16} aria-hidden /> Print
+              <Printer size={16} aria-hidden /> {t('Print')}
             </button>
           </div>
           {bars.count > 0 && (
             <p className="text-soft">
-              {showLength(bars.lengthMm, habits)} by {showLength(bars.widthMm, habits)} by{' '}
-              {showLength(bars.heightMm, habits)}
-              {differs && `, from ${showMass(bars.leastG, habits, 1)} to ${showMass(bars.mostG, habits, 1)}`}
-              {cure && plan.moreMoulds.length > 0 && `; ${allOf(cure.moulds)}`}
+              {t('{lengthMm} by {widthMm} by {heightMm}{differs}{cure}', {
+                lengthMm: showLength(bars.lengthMm, habits),
+                widthMm: showLength(bars.widthMm, habits),
+                heightMm: showLength(bars.heightMm, habits),
+                differs:
+                  differs &&
+                  t(', from {leastG} to {mostG}', {
+                    leastG: showMass(bars.leastG, habits, 1),
+                    mostG: showMass(bars.mostG, habits, 1),
+                  }),
+                cure: cure && plan.moreMoulds.length > 0 && `; ${allOf(cure.moulds)}`,
+              })}
             </p>
           )}
         </div>
@@ -88,13 +102,16 @@ export function CutPage() {
 
 /** Bars of all moulds, mould by mould. */
 const allOf = (moulds: readonly MouldBars[]): string =>
-  `with the other moulds ${moulds.reduce((sum, mould) => sum + mould.count, 0)} bars: ${moulds.map(mould => `${mould.count} of ${mould.name}`).join(', ')}`
+  t('with the other moulds {reduce} bars: {moulds}', {
+    reduce: moulds.reduce((sum, mould) => sum + mould.count, 0),
+    moulds: moulds.map(mould => t('{mould} of {mould2}', { mould: mould.count, mould2: mould.name })).join(', '),
+  })
 
 function Steps({ plan, cut }: { plan: Plan; cut: CutForecast }) {
   const { shelf } = useBatch()
   const say = useSay()
   return (
-    <Section title="With the blade">
+    <Section title={t('With the blade')}>
       <ol className="max-w-180 list-decimal pl-6">
         {cut.steps.map(step => (
           <li key={say(step)}>{say(step)}</li>
@@ -106,8 +123,9 @@ function Steps({ plan, cut }: { plan: Plan; cut: CutForecast }) {
         </p>
       )}
       <p className="mt-1 max-w-180 text-[14px] text-soft">
-        Gloves on: until it is cured it is not yet mild. If it dents, wait; if it crumbles or cracks at the wire, it was
-        waited for too long.
+        {t(
+          'Gloves on: until it is cured it is not yet mild. If it dents, wait; if it crumbles or cracks at the wire, it was waited for too long.',
+        )}
       </p>
     </Section>
   )
@@ -119,18 +137,18 @@ function Whereto({ cut, plan }: { cut: CutForecast; plan: Plan }) {
   const portions = useForecast()?.portions
   const parts = (Object.entries(cut.parts) as [CutPart, number][]).filter(([, g]) => g > 0.05)
   return (
-    <Section title="What becomes of the soap">
+    <Section title={t('What becomes of the soap')}>
       <table className="w-full max-w-120">
         <tbody>
           {parts.map(([part, g]) => (
             <tr key={part} className="border-t border-line">
-              <td className="py-0.5 first-letter:uppercase">{CUT_PARTS[part]}</td>
+              <td className="py-0.5 first-letter:uppercase">{t(CUT_PARTS[part])}</td>
               <td className="text-right font-semibold">{showMass(g, habits, 1)}</td>
               <td className="w-24 text-right text-soft">{showShare(g / cut.wholeG, 1)}</td>
             </tr>
           ))}
           <tr className="border-t border-ink">
-            <td className="py-0.5">In the mould</td>
+            <td className="py-0.5">{t('In the mould')}</td>
             <td className="text-right font-semibold">{showMass(cut.wholeG, habits, 1)}</td>
             <td />
           </tr>
@@ -156,11 +174,18 @@ function Yield({ plan, portions, cut }: YieldProps) {
   const wholeG = inCupsG + portions.blankG + portions.potClingG
   return (
     <p className="mt-1 max-w-180 text-[14px] text-soft">
-      Of {showMass(wholeG, habits, 1)} from the pot, colours and scent in it, {showMass(cut.wholeG, habits, 1)} go into
-      this mould
-      {othersG > 0.5 && `, ${showMass(othersG, habits, 1)} into the others`}
-      {portions.blankG > 0.5 && `, ${showMass(portions.blankG, habits, 1)} are kept back`}; about{' '}
-      {showMass(clingsG, habits, 1)} stay on pot and jugs. Bars of it: {showShare(cut.parts.bars / wholeG, 0)}.
+      {t(
+        'Of {wholeG} from the pot, colours and scent in it, {wholeG2} go into this mould{othersG}{blankG}; about {clingsG} stay on pot and jugs. Bars of it: {bars}.',
+        {
+          wholeG: showMass(wholeG, habits, 1),
+          wholeG2: showMass(cut.wholeG, habits, 1),
+          othersG: othersG > 0.5 && t(', {othersG} into the others', { othersG: showMass(othersG, habits, 1) }),
+          blankG:
+            portions.blankG > 0.5 && t(', {blankG} are kept back', { blankG: showMass(portions.blankG, habits, 1) }),
+          clingsG: showMass(clingsG, habits, 1),
+          bars: showShare(cut.parts.bars / wholeG, 0),
+        },
+      )}
     </p>
   )
 }
@@ -174,46 +199,47 @@ function CutFields({ plan, cut }: { plan: Plan; cut: CutForecast }) {
   const column = isColumn(plan.mould)
   const weigh = (g: number): EditResult => {
     const mm = thicknessFor(plan, g)
-    if (mm === null) return { ok: false, path: 'cutting.barMm', sentence: 'No bar fits yet: give a thickness first.' }
+    if (mm === null)
+      return { ok: false, path: 'cutting.barMm', sentence: t('No bar fits yet: give a thickness first.') }
     return batch.edit({ kind: 'set', path: at(plan => plan.cutting.barMm), value: Number(mm.toFixed(2)) }, 'bar')
   }
   const path = (key: string) => ['rest', 'cut', key]
   if (tray)
     return (
       <p className="text-soft">
-        Every cavity is a bar already: nothing to cut. Its size is set with the mould, in the score.
+        {t('Every cavity is a bar already: nothing to cut. Its size is set with the mould, in the score.')}
       </p>
     )
   return (
-    <section aria-label="The cut" className="grid grid-cols-2 gap-x-3 gap-y-3">
-      <PlanField label="A bar is thick" kind="length" width={72} path={at(plan => plan.cutting.barMm)} />
+    <section aria-label={t('The cut')} className="grid grid-cols-2 gap-x-3 gap-y-3">
+      <PlanField label={t('A bar is thick')} kind="length" width={72} path={at(plan => plan.cutting.barMm)} />
       <QuantityField
-        label="or weighs, fresh"
+        label={t('or weighs, fresh')}
         kind="mass"
         habits={habits}
         width={72}
         value={Math.round(cut.bars.massG * 10) / 10}
         onValue={weigh}
       />
-      <PlanField label="Trimmed off each end" kind="length" width={72} path={at(plan => plan.cutting.trimMm)} />
-      <PlanField label="A cut takes" kind="length" width={72} path={at(plan => plan.cutting.kerfMm)} />
+      <PlanField label={t('Trimmed off each end')} kind="length" width={72} path={at(plan => plan.cutting.trimMm)} />
+      <PlanField label={t('A cut takes')} kind="length" width={72} path={at(plan => plan.cutting.kerfMm)} />
       {!column && (
         <>
           <PlanField
-            label="Loaves from a slab"
+            label={t('Loaves from a slab')}
             kind="plain"
             decimals={0}
             width={72}
             path={at(plan => plan.cutting.rows)}
           />
-          <PlanField label="Planed off each side" kind="length" width={72} path={path('sideTrimMm')} />
-          <PlanField label="Planed off the top" kind="length" width={72} path={path('topTrimMm')} />
+          <PlanField label={t('Planed off each side')} kind="length" width={72} path={path('sideTrimMm')} />
+          <PlanField label={t('Planed off the top')} kind="length" width={72} path={path('topTrimMm')} />
         </>
       )}
-      <PlanField label="A sample is thick" kind="length" width={72} path={path('sampleMm')} />
-      <PlanField label="Stands before the cut, h" kind="plain" width={72} path={path('waitH')} />
+      <PlanField label={t('A sample is thick')} kind="length" width={72} path={path('sampleMm')} />
+      <PlanField label={t('Stands before the cut, h')} kind="plain" width={72} path={path('waitH')} />
       <Choice<Blade>
-        label="Blade"
+        label={t('Blade')}
         value={plan.cutting.blade}
         options={options(BLADES)}
         onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.cutting.blade), value }))}
@@ -221,15 +247,16 @@ function CutFields({ plan, cut }: { plan: Plan; cut: CutForecast }) {
       {!column && (
         <div className="col-span-2">
           <Check
-            label="cut on its side"
+            label={t('cut on its side')}
             checked={plan.cutting.onSide}
             onChange={value => told(batch.edit({ kind: 'set', path: at(plan => plan.cutting.onSide), value }))}
           />
         </div>
       )}
       <p className="col-span-2 text-[13px] text-soft">
-        A sample of 0 is none. They come out of trimmed ends and what is left over, never out of a bar. A mould that is
-        wider on top than below is planed at the sides.
+        {t(
+          'A sample of 0 is none. They come out of trimmed ends and what is left over, never out of a bar. A mould that is wider on top than below is planed at the sides.',
+        )}
       </p>
     </section>
   )

@@ -20,6 +20,7 @@ import { saveFile } from '../../ui/save-file.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { DesignPicture, bestSight } from '../../drawing/design-picture.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { rich, t } from '../../words/index.ts'
 
 const PICTURE = 'h-40 w-full object-contain'
 
@@ -38,7 +39,7 @@ export function DesignsPage() {
         <section aria-labelledby="ours">
           <header className="mb-3 flex items-baseline gap-4">
             <h1 id="ours" className="text-2xl">
-              Our designs
+              {t('Our designs')}
             </h1>
             <span className="text-soft">{data ? data.length : ''}</span>
             <ImportButton />
@@ -46,8 +47,10 @@ export function DesignsPage() {
           {error && !data && <p className="text-rust">{error.message}</p>}
           {data?.length === 0 && (
             <p className="max-w-150">
-              A design kept here can be used in any batch and fitted to any mould. Open a batch, choose{' '}
-              <strong>design …</strong> below its score, then <strong>Keep this one</strong>.
+              {rich(
+                'A design kept here can be used in any batch and fitted to any mould. Open a batch, choose {design} below its score, then {strong}.',
+                { design: <strong>{t('design …')}</strong>, strong: <strong>{t('Keep this one')}</strong> },
+              )}
             </p>
           )}
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
@@ -58,11 +61,12 @@ export function DesignsPage() {
         </section>
         <section aria-labelledby="techniques">
           <h2 id="techniques" className="text-2xl">
-            Techniques
+            {t('Techniques')}
           </h2>
           <p className="mb-3 text-soft">
-            A start for every way of pouring, here with a calm recipe and four colours. In a batch each has its own
-            numbers to turn, and is reckoned with its recipe, scent and mould.
+            {t(
+              'A start for every way of pouring, here with a calm recipe and four colours. In a batch each has its own numbers to turn, and is reckoned with its recipe, scent and mould.',
+            )}
           </p>
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
             {TECHNIQUES.map(technique => (
@@ -111,7 +115,7 @@ function KeptCard({ kept: { id, revision, design } }: { kept: DesignAnswer }) {
       await deleteDesign(id)
       await again()
       const back = () => restoreDesign(id).then(again, (error: Error) => toast(error.message))
-      toast(`${design.name} was deleted.`, { text: 'Undo', run: () => void back() })
+      toast(t('{design} was deleted.', { design: design.name }), { text: t('Undo'), run: () => void back() })
     } catch (error) {
       toast((error as Error).message)
     }
@@ -124,9 +128,15 @@ function KeptCard({ kept: { id, revision, design } }: { kept: DesignAnswer }) {
   }.design.json`
   return (
     <li className="flex flex-col gap-1 bg-paper p-3">
-      <DesignPicture plan={plan} seen={bestSight(plan)} label={`Face of ${design.name}`} px={420} className={PICTURE} />
+      <DesignPicture
+        plan={plan}
+        seen={bestSight(plan)}
+        label={t('Face of {design}', { design: design.name })}
+        px={420}
+        className={PICTURE}
+      />
       <input
-        aria-label={`Name of ${design.name}`}
+        aria-label={t('Name of {design}', { design: design.name })}
         className="field border-transparent bg-transparent px-0 text-lg font-semibold hover:border-line"
         value={name}
         maxLength={80}
@@ -135,25 +145,32 @@ function KeptCard({ kept: { id, revision, design } }: { kept: DesignAnswer }) {
         onKeyDown={event => event.key === 'Enter' && event.currentTarget.blur()}
       />
       <span className="text-[13px] text-soft">
-        {design.cups.length} {design.cups.length === 1 ? 'colour' : 'colours'}, {design.score.length} pours
-        {design.moves.length > 0 && `, ${design.moves.length} ${design.moves.length === 1 ? 'tool' : 'tools'}`}
-        {' · '}
-        {design.mould.name}
+        {t('{cups}  {cups, plural, one {colour} other {colours}}, {score} pours{moves} · {mould}', {
+          cups: design.cups.length,
+          score: design.score.length,
+          moves: design.moves.length > 0 && `, ${design.moves.length} ${design.moves.length === 1 ? 'tool' : 'tools'}`,
+          mould: design.mould.name,
+        })}
       </span>
       {design.notes && <p className="text-[13px]">{design.notes}</p>}
       <div className="mt-auto flex gap-1 pt-1">
         <button className="button" onClick={() => void start(plan)}>
-          <FilePlus size={16} aria-hidden /> New batch
+          <FilePlus size={16} aria-hidden /> {t('New batch')}
         </button>
         <button
           className="quiet ml-auto"
-          aria-label={`Save ${design.name} as a file`}
-          title="Save as a file"
+          aria-label={t('Save {design} as a file', { design: design.name })}
+          title={t('Save as a file')}
           onClick={() => saveFile(file, `${JSON.stringify(design, null, 2)}\n`, 'application/json')}
         >
           <Download size={16} aria-hidden />
         </button>
-        <button className="quiet" aria-label={`Delete ${design.name}`} title="Delete" onClick={() => void remove()}>
+        <button
+          className="quiet"
+          aria-label={t('Delete {design}', { design: design.name })}
+          title={t('Delete')}
+          onClick={() => void remove()}
+        >
           <Trash2 size={16} aria-hidden />
         </button>
       </div>
@@ -169,25 +186,32 @@ function ImportButton() {
   const take = async (file: File) => {
     try {
       const read = readDesign(JSON.parse(await file.text()) as unknown)
-      if (!read.ok) return toast(`${file.name} is not a design: ${say(read.problems[0]!.sentence)}`)
+      if (!read.ok)
+        return toast(
+          t('{file} is not a design: {sentence}', { file: file.name, sentence: say(read.problems[0]!.sentence) }),
+        )
       await addDesign(read.design)
       await client.invalidateQueries(designsQuery)
-      toast(`${read.design.name} is kept among our designs.`)
+      toast(t('{design} is kept among our designs.', { design: read.design.name }))
     } catch (error) {
-      toast(error instanceof SyntaxError ? `${file.name} is not a design: it is no JSON.` : (error as Error).message)
+      toast(
+        error instanceof SyntaxError
+          ? t('{file} is not a design: it is no JSON.', { file: file.name })
+          : (error as Error).message,
+      )
     }
   }
   return (
     <>
       <button className="quiet ml-auto text-ink" onClick={() => input.current?.click()}>
-        <Upload size={16} aria-hidden /> from a file
+        <Upload size={16} aria-hidden /> {t('from a file')}
       </button>
       <input
         ref={input}
         type="file"
         accept=".json,application/json"
         className="hidden"
-        aria-label="A design as a file"
+        aria-label={t('A design as a file')}
         onChange={event => {
           const file = event.target.files?.[0]
           event.target.value = ''
@@ -200,20 +224,20 @@ function ImportButton() {
 
 /** Colours of the house for pictures of techniques. */
 const SHOWN: KeptDesign['cups'] = [
-  { id: 'cup-1', name: 'Chalk', hex: '#e9e2d0' },
-  { id: 'cup-2', name: 'Kelp', hex: '#3f5f56' },
-  { id: 'cup-3', name: 'Brick', hex: '#a9553b' },
-  { id: 'cup-4', name: 'Dusk', hex: '#3c4a66' },
+  { id: 'cup-1', name: t('Chalk'), hex: '#e9e2d0' },
+  { id: 'cup-2', name: t('Kelp'), hex: '#3f5f56' },
+  { id: 'cup-3', name: t('Brick'), hex: '#a9553b' },
+  { id: 'cup-4', name: t('Dusk'), hex: '#3c4a66' },
 ]
 
 function techniqueStart(): Plan {
-  const plan = starterPlan('Technique')
+  const plan = starterPlan(t('Technique'))
   const { mould, score, moves, finish, cutting } = plan
   const design: KeptDesign = {
     ...{
       format: 'ostler-design',
       version: DESIGN_VERSION,
-      name: 'Technique',
+      name: t('Technique'),
       notes: '',
       mould,
       cups: SHOWN,
@@ -246,7 +270,7 @@ function StartCard({ technique, card }: StartProps) {
       </p>
       {card && <TechniqueFacts card={card} />}
       <button className="button mt-auto self-start" onClick={() => void start(plan)}>
-        <FilePlus size={16} aria-hidden /> New batch
+        <FilePlus size={16} aria-hidden /> {t('New batch')}
       </button>
     </li>
   )

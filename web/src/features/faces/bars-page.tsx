@@ -31,6 +31,7 @@ import { SavePicture } from './save-picture.tsx'
 import { TurnedLoaf } from '../../drawing/turned-loaf.tsx'
 import { useCavityPlan, useDesign, useDesignHexes, useDesignNames, useLevels } from '../../drawing/use-design.ts'
 import { useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 const FACE_PX = 150
 /** Drawn finer than shown, so that fine threads stay smooth. */
@@ -58,10 +59,10 @@ export function BarsPage() {
   return (
     <main className="flex flex-1 flex-col gap-6 bg-booth px-5 py-4 max-[900px]:px-3 print:bg-white">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-        <h1 className="text-2xl">Every bar</h1>
+        <h1 className="text-2xl">{t('Every bar')}</h1>
         {moulds.length > 1 && (
           <Choice
-            label="Mould"
+            label={t('Mould')}
             value={String(mouldAt)}
             options={moulds.map((one, i) => ({ value: String(i), text: `${i + 1}, ${one.name}` }))}
             onValue={value => setMouldAt(Number(value))}
@@ -72,13 +73,13 @@ export function BarsPage() {
         </span>
         <span className="ml-auto flex gap-2 print:hidden">
           <Link to="../design" className="button bg-paper">
-            Design sheet
+            {t('Design sheet')}
           </Link>
           <button className="button bg-paper" onClick={() => print()}>
-            <Printer size={16} aria-hidden /> Print
+            <Printer size={16} aria-hidden /> {t('Print')}
           </button>
           <Link to="../score" className="button bg-paper">
-            Back to the score
+            {t('Back to the score')}
           </Link>
         </span>
       </div>
@@ -111,15 +112,15 @@ function CutFields({ hasRows = false }: { hasRows?: boolean }) {
   const onSide = usePlan(state => state.plan.cutting.onSide)
   return (
     <div className="flex flex-wrap items-end gap-x-4 gap-y-2 print:hidden">
-      <PlanField label="A bar is" kind="length" width={64} path={at(plan => plan.cutting.barMm)} />
-      <PlanField label="Trimmed off each end" kind="length" width={64} path={at(plan => plan.cutting.trimMm)} />
-      <PlanField label="A cut takes" kind="length" width={64} path={at(plan => plan.cutting.kerfMm)} />
+      <PlanField label={t('A bar is')} kind="length" width={64} path={at(plan => plan.cutting.barMm)} />
+      <PlanField label={t('Trimmed off each end')} kind="length" width={64} path={at(plan => plan.cutting.trimMm)} />
+      <PlanField label={t('A cut takes')} kind="length" width={64} path={at(plan => plan.cutting.kerfMm)} />
       {hasRows && (
-        <PlanField label="Bars across" kind="plain" decimals={0} width={64} path={at(plan => plan.cutting.rows)} />
+        <PlanField label={t('Bars across')} kind="plain" decimals={0} width={64} path={at(plan => plan.cutting.rows)} />
       )}
       {hasRows && (
         <Check
-          label="cut on its side"
+          label={t('cut on its side')}
           checked={onSide}
           onChange={value => told(batch.edit({ kind: 'set', path: at(plan => plan.cutting.onSide), value }))}
         />
@@ -138,27 +139,31 @@ function Bars({ design, hexes, names, plan }: Props) {
   const { bars, leftMm } = barsAlong(length, cutting)
   const faces = bars.flatMap((bar, i) => [
     { key: `${i}-a`, text: String(i + 1), at: bar.from },
-    ...(backs ? [{ key: `${i}-b`, text: `${i + 1}, back`, at: bar.to }] : []),
+    ...(backs ? [{ key: `${i}-b`, text: t('{i}, back', { i: i + 1 }), at: bar.to }] : []),
   ])
   const isWide = cutting.rows > 1
   const width = isWide ? Math.min(520, FACE_PX * cutting.rows * 0.7) : FACE_PX
   const count = bars.length * cutting.rows
   return (
     <Section
-      title={`${count} ${count === 1 ? 'bar' : 'bars'}`}
+      title={`${count} ${count === 1 ? t('bar') : t('bars')}`}
       aside={
         <span className="text-soft">
-          {showLength(cutting.barMm, habits)} each
-          {isWide && `, ${cutting.rows} from every slice`}
-          {leftMm > 1 && `, ${showLength(Math.round(leftMm), habits)} left over`}
+          {t('{barMm} each{isWide}{leftMm}', {
+            barMm: showLength(cutting.barMm, habits),
+            isWide: isWide && t(', {rows} from every slice', { rows: cutting.rows }),
+            leftMm: leftMm > 1 && t(', {leftMm} left over', { leftMm: showLength(Math.round(leftMm), habits) }),
+          })}
         </span>
       }
     >
       <CutFields hasRows />
-      <Check className="mt-1 print:hidden" label="both sides of every bar" checked={backs} onChange={setBacks} />
-      {bars.length === 0 && <p className="text-rust">No bar fits: make it thinner, or trim less.</p>}
+      <Check className="mt-1 print:hidden" label={t('both sides of every bar')} checked={backs} onChange={setBacks} />
+      {bars.length === 0 && <p className="text-rust">{t('No bar fits: make it thinner, or trim less.')}</p>}
       {cutting.onSide && (
-        <p className="mt-1">Lay the loaf on its side and cut from wall to wall: the top meets the blade edge on.</p>
+        <p className="mt-1">
+          {t('Lay the loaf on its side and cut from wall to wall: the top meets the blade edge on.')}
+        </p>
       )}
       {bars.length > 1 && <BarsDiffer {...{ design, names, plan }} last={bars.length} />}
       <ol className="mt-3 flex flex-wrap gap-3">
@@ -174,7 +179,7 @@ function Bars({ design, hexes, names, plan }: Props) {
                   view={acrossView(program, Math.min(0.999, face.at / length), Math.round(width * FINE))}
                   hexes={hexes}
                   names={names}
-                  label={`Bar ${face.text}`}
+                  label={t('Bar {face}', { face: face.text })}
                   className="block"
                   style={{ width }}
                 />
@@ -205,7 +210,9 @@ function BarsDiffer({ design, names, plan, last }: Omit<Props, 'hexes'> & { last
   const words = differenceWords(faces[0]!, faces.at(-1)!, names)
   return (
     <p className="mt-1 min-h-5">
-      {words ? `Bar 1 and bar ${last}: ${say(words)}.` : `Bar 1 and bar ${last} have as much of every colour.`}
+      {words
+        ? t('Bar 1 and bar {last}: {words}.', { last, words: say(words) })
+        : t('Bar 1 and bar {last} have as much of every colour.', { last })}
     </p>
   )
 }
@@ -220,7 +227,7 @@ const heightOf = (width: number, { program }: Design): number => {
 const sideBox = (width: number, design: Design) => ({ width: heightOf(width, design), height: width })
 const sideTurn = (width: number, design: Design) => ({
   width,
-  transformOrigin: 'top left',
+  transformOrigin: t('top left'),
   transform: `translateX(${heightOf(width, design)}px) rotate(90deg)`,
 })
 
@@ -229,9 +236,9 @@ function Rounds({ design, hexes, names, plan }: Props) {
   const { program } = design
   const { bars } = barsAlong(program.heightMm, plan.cutting)
   return (
-    <Section title={`${bars.length} rounds`}>
+    <Section title={t('{bars} rounds', { bars: bars.length })}>
       <CutFields />
-      {bars.length === 0 && <p className="text-rust">No round fits: make it thinner, or trim less.</p>}
+      {bars.length === 0 && <p className="text-rust">{t('No round fits: make it thinner, or trim less.')}</p>}
       <ol className="mt-3 flex flex-wrap gap-3">
         {bars.map((bar, i) => (
           <li key={bar.from}>
@@ -240,7 +247,7 @@ function Rounds({ design, hexes, names, plan }: Props) {
               view={levelView(program, Math.min(0.998, bar.from / program.heightMm), FACE_PX * FINE)}
               hexes={hexes}
               names={names}
-              label={`Round ${i + 1}`}
+              label={t('Round {i}', { i: i + 1 })}
               style={{ width: FACE_PX }}
             />
             <span className="text-[13px] text-soft">{i + 1}</span>
@@ -256,20 +263,20 @@ function Cavity({ design, hexes, names, plan }: Props) {
   const { program } = design
   return (
     <Section
-      title={`${plan.mould.cavities} bars`}
-      aside={<span className="text-soft">every cavity is one, poured alike</span>}
+      title={t('{cavities} bars', { cavities: plan.mould.cavities })}
+      aside={<span className="text-soft">{t('every cavity is one, poured alike')}</span>}
     >
       <div className="flex flex-wrap items-end gap-4">
         <FaceCanvas
           {...{ program, hexes, names, plan }}
           view={levelView(program, 1, FACE_PX * 2 * FINE)}
-          label="A bar from above"
+          label={t('A bar from above')}
           style={{ width: FACE_PX * 2 }}
         />
         <FaceCanvas
           {...{ program, hexes, names }}
           view={acrossView(program, 0.5, FACE_PX * FINE)}
-          label="A bar cut across"
+          label={t('A bar cut across')}
           style={{ width: FACE_PX }}
         />
       </div>
@@ -284,16 +291,16 @@ function InSpace({ design, hexes, names, plan }: Props) {
   const [at, setAt] = useState(0)
   return (
     <Section
-      title="In space"
-      aside={<span className="text-soft print:hidden">drag it, or turn it with the arrow keys</span>}
+      title={t('In space')}
+      aside={<span className="text-soft print:hidden">{t('drag it, or turn it with the arrow keys')}</span>}
     >
       <div ref={ref} className="w-full">
         {size.width > 0 && <TurnedLoaf {...{ design, hexes, names, plan, at }} width={size.width} height={SPACE_PX} />}
       </div>
       <div className="flex max-w-100 items-center gap-3 print:hidden">
-        <span className="shrink-0 text-[14px]">cut open</span>
+        <span className="shrink-0 text-[14px]">{t('cut open')}</span>
         <Slider
-          label="How far it is cut open"
+          label={t('How far it is cut open')}
           value={at * 100}
           most={90}
           step={1}
@@ -306,9 +313,9 @@ function InSpace({ design, hexes, names, plan }: Props) {
 
 type Cut = 'along' | 'level' | 'across'
 const CUTS: Readonly<Record<Cut, string>> = {
-  level: 'From above, at this height',
-  along: 'Cut lengthwise, at this width',
-  across: 'Cut across, at this length',
+  level: t('From above, at this height'),
+  along: t('Cut lengthwise, at this width'),
+  across: t('Cut across, at this length'),
 }
 const LONG_PX = 520
 
@@ -327,7 +334,7 @@ function Others({ design, hexes, names, plan }: Props) {
         : acrossView(program, at, width)
   }
   return (
-    <Section title="Cut the other ways">
+    <Section title={t('Cut the other ways')}>
       <div className="flex flex-wrap gap-6">
         {(Object.entries(CUTS) as [Cut, string][]).map(([cut, text]) => {
           const width = cut === 'across' ? 220 : LONG_PX

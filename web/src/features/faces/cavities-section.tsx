@@ -3,6 +3,7 @@ import type { CavityKind, Plan } from '@ostler/core'
 import { Section } from '../../ui/section.tsx'
 import { FaceCanvas } from '../../drawing/face-canvas.tsx'
 import { useDesign, useDesignHexes, useDesignNames } from '../../drawing/use-design.ts'
+import { t } from '../../words/index.ts'
 
 const FACE_PX = 150
 /** Drawn finer than shown, so that fine threads stay smooth. */
@@ -23,11 +24,13 @@ export function Cavities({ plan, kinds, shown, onChoose }: CavitiesProps) {
   const each = kinds.flatMap(kind => kind.cavities.map(k => ({ k, kind }))).sort((a, b) => a.k - b.k)
   return (
     <Section
-      title={`${count} ${count === 1 ? 'bar' : 'bars'}`}
+      title={`${count} ${count === 1 ? t('bar') : t('bars')}`}
       aside={
         <span className="text-soft">
-          {kinds.length} different{empty > 0 && `, ${empty} ${empty === 1 ? 'cavity' : 'cavities'} empty`}; choose one
-          to look at it closer
+          {t('{kinds} different{empty}; choose one to look at it closer', {
+            kinds: kinds.length,
+            empty: empty > 0 && t(', {empty} {empty, plural, one {cavity} other {cavities}} empty', { empty }),
+          })}
         </span>
       }
     >
@@ -55,20 +58,20 @@ function CavityBar({ plan, kind, k, isShown, onChoose }: CavityBarProps) {
     <li>
       <button
         aria-pressed={isShown}
-        aria-label={`Bar ${k}: ${poured}`}
+        aria-label={t('Bar {k}: {poured}', { k, poured })}
         onClick={() => onChoose(first)}
         className={`block border-2 p-1 text-left ${isShown ? 'border-ink' : 'border-transparent'}`}
       >
         <FaceCanvas
           {...{ program, hexes, names }}
           view={levelView(program, 1, FACE_PX * FINE)}
-          label={`Bar ${k} from above`}
+          label={t('Bar {k} from above', { k })}
           style={{ width: FACE_PX }}
         />
         <FaceCanvas
           {...{ program, hexes, names }}
           view={acrossView(program, 0.5, FACE_PX * FINE)}
-          label={`Bar ${k} cut across`}
+          label={t('Bar {k} cut across', { k })}
           className="mt-1 block"
           style={{ width: FACE_PX * 0.6 }}
         />

@@ -7,6 +7,7 @@ import { drawFace } from '../../workers/faces.ts'
 import { faceSvg } from '../../drawing/face-svg.ts'
 import { painted } from '../../drawing/paint.ts'
 import { paintToppings } from '../../drawing/toppings-canvas.ts'
+import { t } from '../../words/index.ts'
 
 const PNG_PX = 1600
 const SVG_PX = 640
@@ -63,19 +64,19 @@ export function SavePicture({ program, plan, hexes, viewAt, widthMm, name }: Pro
   if (share !== null)
     return (
       <span className="flex items-center gap-2 text-[14px]">
-        <progress value={share} className="w-24" aria-label="Drawing" />
+        <progress value={share} className="w-24" aria-label={t('Drawing')} />
         <button className="quiet" onClick={() => stop.current?.abort()}>
-          stop
+          {t('stop')}
         </button>
       </span>
     )
   return (
     <span className="flex gap-1 print:hidden">
       <button className="quiet" onClick={() => void png()}>
-        <Download size={15} aria-hidden /> PNG
+        <Download size={15} aria-hidden /> {t('PNG')}
       </button>
       <button className="quiet" onClick={() => void svg()}>
-        <Download size={15} aria-hidden /> SVG
+        <Download size={15} aria-hidden /> {t('SVG')}
       </button>
     </span>
   )

@@ -1,6 +1,7 @@
 import { FITNESS, isHeld } from '@ostler/core'
 import type { BarVerdict, FitnessVerdict, WhichBars } from '@ostler/core'
 import { usePlan } from '../../plan/context.tsx'
+import { t } from '../../words/index.ts'
 
 const MARKS = { fit: '', cosmetic: '', hold: '△', test: '▲', discard: '▲' } as const
 
@@ -13,20 +14,22 @@ function ranges(numbers: readonly number[]): string {
     else runs.push([n, n])
   }
   return runs
-    .map(([from, to]) => (from === to ? `${from}` : to === from + 1 ? `${from}, ${to}` : `${from} to ${to}`))
+    .map(([from, to]) =>
+      from === to ? `${from}` : to === from + 1 ? `${from}, ${to}` : t('{from} to {to}', { from, to }),
+    )
     .join(', ')
 }
 
 function sentence({ bars, isAll }: WhichBars, verdict: FitnessVerdict): string {
-  if (isAll) return `All ${bars.length} bars, whatever was seen where.`
+  if (isAll) return t('All {bars} bars, whatever was seen where.', { bars: bars.length })
   const of = (is: (one: BarVerdict) => boolean) => ranges(bars.filter(is).map(one => one.bar))
   const mine = of(one => one.class === verdict.class)
   const held = of(one => one.class !== verdict.class && isHeld(one.class))
   const others = of(one => !isHeld(one.class))
   return [
-    `${FITNESS[verdict.class]}: ${mine === '' ? 'none' : mine}.`,
-    ...(held === '' ? [] : [`Held and looked at again: ${held}.`]),
-    ...(others === '' ? [] : [`Nothing holds ${others} back.`]),
+    `${t(FITNESS[verdict.class])}: ${mine === '' ? t('none') : mine}.`,
+    ...(held === '' ? [] : [t('Held and looked at again: {held}.', { held })]),
+    ...(others === '' ? [] : [t('Nothing holds {others} back.', { others })]),
   ].join(' ')
 }
 
@@ -37,10 +40,10 @@ export function Bars({ which, verdict }: { which: WhichBars; verdict: FitnessVer
   if (!isHeld(verdict.class) || bars.length < 2) return null
   const first = bars.filter(one => one.isFirst).map(one => one.bar)
   const names = suspects.map(id => cups.find(cup => cup.id === id)?.name ?? id)
-  const label = `${sentence(which, verdict)}${first.length > 0 ? ` First ${ranges(first)}.` : ''}`
+  const label = `${sentence(which, verdict)}${first.length > 0 ? t(' First {first}.', { first: ranges(first) }) : ''}`
   return (
-    <section aria-label="Which bars" className="mt-3">
-      <h3 className="text-lg">Which bars</h3>
+    <section aria-label={t('Which bars')} className="mt-3">
+      <h3 className="text-lg">{t('Which bars')}</h3>
       <ol className="my-1 flex flex-wrap gap-0.5" aria-label={label}>
         {bars.map(one => (
           <li
@@ -58,11 +61,15 @@ export function Bars({ which, verdict }: { which: WhichBars; verdict: FitnessVer
       </ol>
       <p>
         {sentence(which, verdict)}
-        {first.length > 0 && ` ${verdict.class === 'test' ? 'Test' : 'Look at'} first: ${ranges(first)}, underlined.`}
+        {first.length > 0 &&
+          ` ${verdict.class === 'test' ? t('Test') : t('Look at')} first: ${ranges(first)}, underlined.`}
       </p>
       {verdict.class === 'test' && names.length > 0 && (
         <p className="text-soft">
-          As it was divided, lye may have run out with {names.length === 1 ? 'the cup' : 'the cups'} {names.join(', ')}.
+          {t(
+            'As it was divided, lye may have run out with {names, plural, one {the cup} other {the cups}}  {names2}.',
+            { names: names.length, names2: names.join(', ') },
+          )}
         </p>
       )}
     </section>

@@ -3,26 +3,28 @@ import type { Answer, Learned, Reason, ShownCause } from '@ostler/core'
 import { GRADE_WORDS } from '../../parts/entry-words.ts'
 import type { OpenRecord } from '../../parts/use-record.ts'
 import { NextTimeFor } from './next-time-for.tsx'
+import { fixed, t } from '../../words/index.ts'
 
 const inWords = (p: number): string =>
   p >= 0.9
-    ? 'almost surely'
+    ? t('almost surely')
     : p >= 0.65
-      ? 'most likely'
+      ? t('most likely')
       : p >= 0.35
-        ? 'likely'
+        ? t('likely')
         : p >= 0.15
-          ? 'possible'
-          : 'cannot be ruled out'
+          ? t('possible')
+          : t('cannot be ruled out')
 const toFive = (p: number): number => Math.round((p * 100) / 5) * 5
 /** Never sure, and never out of the question. */
-const shown = (p: number): string => (p >= 0.975 ? 'over 95 %' : p < 0.025 ? 'under 5 %' : `${toFive(p)} %`)
-const strength = (ln: number): string => (Math.abs(ln) >= 2.3 ? 'strongly' : Math.abs(ln) >= 1 ? 'clearly' : 'a little')
+const shown = (p: number): string => (p >= 0.975 ? t('over 95 %') : p < 0.025 ? t('under 5 %') : `${toFive(p)} %`)
+const strength = (ln: number): string =>
+  Math.abs(ln) >= 2.3 ? t('strongly') : Math.abs(ln) >= 1 ? t('clearly') : t('a little')
 
 const reportWords = ({ report }: Reason): string =>
-  report === 'glanced' ? 'not seen' : typeof report === 'number' ? GRADE_WORDS[report] : 'by a weak test'
+  report === 'glanced' ? t('not seen') : typeof report === 'number' ? GRADE_WORDS[report] : t('by a weak test')
 const reasonWords = (reason: Reason): string =>
-  `${signOf(reason.sign)?.words ?? reason.sign}: ${reportWords(reason)} (${strength(reason.ln)})`
+  `${t(signOf(reason.sign)?.words ?? reason.sign)}: ${reportWords(reason)} (${strength(reason.ln)})`
 
 const SAID: readonly Answer[] = ['yes', 'probably', 'no']
 
@@ -50,14 +52,14 @@ export function CauseRow({ cause, record, count }: Props) {
         <span className="block h-full bg-ink" style={{ width: `${cause.p * 100}%` }} />
       </span>
       <p className="max-w-150 text-[15px]">
-        <span className="text-soft">For: </span>
+        <span className="text-soft">{t('For:')} </span>
         {[...known.filter(([, w]) => w > 0).map(([what]) => what), ...cause.speaksFor.map(reasonWords)].join('; ') ||
-          'nothing but that it happens'}
+          t('nothing but that it happens')}
         .
         {(cause.speaksAgainst.length > 0 || known.some(([, w]) => w < 0)) && (
           <>
             <br />
-            <span className="text-soft">Against: </span>
+            <span className="text-soft">{t('Against:')} </span>
             {[...known.filter(([, w]) => w < 0).map(([what]) => what), ...cause.speaksAgainst.map(reasonWords)].join(
               '; ',
             )}
@@ -66,29 +68,36 @@ export function CauseRow({ cause, record, count }: Props) {
         )}
       </p>
       <details className="text-[14px]">
-        <summary className="text-soft">the numbers behind it</summary>
+        <summary className="text-soft">{t('the numbers behind it')}</summary>
         <p>
-          Beforehand {(cause.prior * 100).toFixed(1)} %, after what was seen {(cause.p * 100).toFixed(1)} % (
-          {toFive(cause.band[0])} to {toFive(cause.band[1])} if the estimate beforehand is half off); it explains{' '}
-          {Math.round(cause.blame * 100)} % of what it explains best.
+          {t(
+            'Beforehand {prior} %, after what was seen {p} % ({band} to {band2} if the estimate beforehand is half off); it explains {blame} % of what it explains best.',
+            {
+              prior: fixed(cause.prior * 100, 1),
+              p: fixed(cause.p * 100, 1),
+              band: toFive(cause.band[0]),
+              band2: toFive(cause.band[1]),
+              blame: Math.round(cause.blame * 100),
+            },
+          )}
         </p>
         {count && (
           <p>
-            In your other {count.batches} batches that were looked through it was said {count.seen.toFixed(1)} times,{' '}
-            {count.expected.toFixed(1)} expected. What was said of one is taken back on its own page.
+            {t(
+              'In your other {batches} batches that were looked through it was said {seen} times, {expected} expected. What was said of one is taken back on its own page.',
+              { batches: count.batches, seen: fixed(count.seen, 1), expected: fixed(count.expected, 1) },
+            )}
           </p>
         )}
         <ul>
           {cause.additions.map(([what, weight]) => (
-            <li key={what}>
-              {what}: odds × {Math.exp(weight).toFixed(2)}
-            </li>
+            <li key={what}>{t('{what}: odds × {weight}', { what, weight: fixed(Math.exp(weight), 2) })}</li>
           ))}
         </ul>
       </details>
       <div className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1">
-        <span className="text-soft">Was it that?</span>
-        <span role="group" aria-label={`Was it: ${name}`} className="flex">
+        <span className="text-soft">{t('Was it that?')}</span>
+        <span role="group" aria-label={t('Was it: {name}', { name })} className="flex">
           {SAID.map(answer => (
             <button
               key={answer}
@@ -98,7 +107,7 @@ export function CauseRow({ cause, record, count }: Props) {
                 record.note({ kind: 'cause', cause: cause.id, answer: said === answer ? 'unsaid' : answer })
               }
             >
-              {ANSWERS[answer]}
+              {t(ANSWERS[answer])}
             </button>
           ))}
         </span>

@@ -37,6 +37,7 @@ import { Bars } from './bars.tsx'
 import { CauseRow } from './cause-row.tsx'
 import { KnownRows } from './known-rows.tsx'
 import { WouldTell } from './would-tell.tsx'
+import { dated, t } from '../../words/index.ts'
 
 /** What went wrong with a batch: whether it is fit, what it most likely was, what would tell, and what to do next time. */
 export function FaultsPage() {
@@ -46,12 +47,14 @@ export function FaultsPage() {
   return (
     <main className="mx-auto w-full max-w-300 flex-1 px-5 py-4 max-[900px]:px-3">
       <div className="flex flex-wrap items-baseline gap-x-5">
-        <h1 className="text-2xl">What went wrong</h1>
+        <h1 className="text-2xl">{t('What went wrong')}</h1>
         {record.unsent > 0 && (
-          <p role="status">{record.unsent} kept in this browser; sent as soon as the server answers</p>
+          <p role="status">
+            {t('{unsent} kept in this browser; sent as soon as the server answers', { unsent: record.unsent })}
+          </p>
         )}
         <Link to="/faults" className="ml-auto underline">
-          the guide, sign by sign
+          {t('the guide, sign by sign')}
         </Link>
       </div>
       {record.error && <p className="text-rust">{record.error.message}</p>}
@@ -116,7 +119,7 @@ function Found({ batch, record }: { batch: string; record: OpenRecord }) {
           <IsItFit verdict={verdict} facts={facts} />
           <Bars which={bars} verdict={verdict} />
         </div>
-        <Section title="What it most likely was">
+        <Section title={t('What it most likely was')}>
           <WhatItWas found={found} />
           <ul>
             {found.causes.map(cause => (
@@ -133,8 +136,10 @@ function Found({ batch, record }: { batch: string; record: OpenRecord }) {
 /** Signs that trouble at the bench is; marked among the signs they are the maker's word. */
 function FromBench({ signs }: { signs: readonly ToldSign[] }) {
   if (signs.length === 0) return null
-  const words = [...new Set(signs.map(({ sign }) => signOf(sign)?.words ?? sign))]
-  return <p className="-mt-5 text-soft">Noted at the bench, and counted: {words.join('; ')}.</p>
+  const words = [...new Set(signs.map(({ sign }) => t(signOf(sign)?.words ?? sign)))]
+  return (
+    <p className="-mt-5 text-soft">{t('Noted at the bench, and counted: {words}.', { words: words.join('; ') })}</p>
+  )
 }
 
 function WhatItWas({ found }: { found: Diagnosis }) {
@@ -142,22 +147,27 @@ function WhatItWas({ found }: { found: Diagnosis }) {
   return (
     <>
       {found.freeLye >= 0.1 && (
-        <p className="mb-2 font-semibold text-rust">▲ Lye left over, whatever the cause: about {percent} %</p>
+        <p className="mb-2 font-semibold text-rust">
+          {t('▲ Lye left over, whatever the cause: about {percent} %', { percent })}
+        </p>
       )}
       {found.causes.length === 0 && (
         <p className="max-w-130 text-soft">
-          Nothing was seen that calls for a cause. Mark a sign: what most likely brought it stands here, with what
-          speaks for it and against it.
+          {t(
+            'Nothing was seen that calls for a cause. Mark a sign: what most likely brought it stands here, with what speaks for it and against it.',
+          )}
         </p>
       )}
-      {found.isUnexplained && <p className="mb-1">Nothing that is known here explains it well. Look further first.</p>}
-      {found.isRough && <p className="mb-1 text-soft">Many things at once: the chances are rough.</p>}
+      {found.isUnexplained && (
+        <p className="mb-1">{t('Nothing that is known here explains it well. Look further first.')}</p>
+      )}
+      {found.isRough && <p className="mb-1 text-soft">{t('Many things at once: the chances are rough.')}</p>}
     </>
   )
 }
 
 const MARKS = { fit: '✓', cosmetic: '✓', hold: '△', test: '▲', discard: '▲' } as const
-const day = (on: string) => format(parseISO(on), 'd MMMM yyyy')
+const day = (on: string) => dated(parseISO(on), 'd MMMM yyyy')
 
 /** Whether it may be used: by rules that no chance overrides. */
 function IsItFit({ verdict, facts }: { verdict: FitnessVerdict; facts: Facts }) {
@@ -172,29 +182,36 @@ function IsItFit({ verdict, facts }: { verdict: FitnessVerdict; facts: Facts }) 
   const unwritten = Math.round(facts.lines * (1 - facts.weighedShare))
   return (
     <section
-      aria-label="Is it fit"
+      aria-label={t('Is it fit')}
       className={`border-l-8 py-1 pl-4 ${isHeld(verdict.class) ? 'border-rust' : 'border-ink'}`}
     >
       <p className={`font-title text-4xl font-semibold ${isHeld(verdict.class) ? 'text-rust' : ''}`}>
         {verdict.class === 'fit' && !verdict.lookedAt
-          ? 'not looked at yet'
-          : `${MARKS[verdict.class]} ${FITNESS[verdict.class]}`}
+          ? t('not looked at yet')
+          : `${MARKS[verdict.class]} ${t(FITNESS[verdict.class])}`}
       </p>
-      <p className="mt-1 max-w-150 text-lg">{CARE[verdict.class]}</p>
-      {last !== undefined && last > today && <p className="text-lg font-semibold">Look again on {day(last)}.</p>}
-      {verdict.untilCured && <p>And at the end of its cure.</p>}
+      <p className="mt-1 max-w-150 text-lg">{t(CARE[verdict.class])}</p>
+      {last !== undefined && last > today && (
+        <p className="text-lg font-semibold">{t('Look again on {last}.', { last: day(last) })}</p>
+      )}
+      {verdict.untilCured && <p>{t('And at the end of its cure.')}</p>}
       {unwritten > 0 && (
         <p className="text-soft">
-          {unwritten} of the {facts.lines} weights that decide the lye were not written down.
+          {t('{unwritten} of the {lines} weights that decide the lye were not written down.', {
+            unwritten,
+            lines: facts.lines,
+          })}
         </p>
       )}
-      {isHeld(verdict.class) && <p className="mt-1 max-w-150 text-[14px] text-soft">{FIRST_AID}</p>}
+      {isHeld(verdict.class) && <p className="mt-1 max-w-150 text-[14px] text-soft">{t(FIRST_AID)}</p>}
       {verdict.all.length > 0 && (
         <details className="mt-1 text-[14px]">
-          <summary className="text-soft">by which rules</summary>
+          <summary className="text-soft">{t('by which rules')}</summary>
           <p>
-            {verdict.all.join(', ')}; chance of free lye {Math.round(verdict.freeLye * 100)} %. Rules and chances are
-            estimates of the craft; no chance lowers a class.
+            {t(
+              '{all}; chance of free lye {freeLye} %. Rules and chances are estimates of the craft; no chance lowers a class.',
+              { all: verdict.all.join(', '), freeLye: Math.round(verdict.freeLye * 100) },
+            )}
           </p>
         </details>
       )}

@@ -17,10 +17,11 @@ import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { GRADE_WORDS } from '../../parts/entry-words.ts'
 import { lastingStore, readJson, writeJson } from '../../kept/storage.ts'
+import { rich, t } from '../../words/index.ts'
 
 const KEY = 'ostler-guesses'
 type Guesses = Readonly<Record<string, string>>
-const nameOf = (cause: string): string => CAUSES[CAUSE_AT.get(cause)!]?.name ?? cause
+const nameOf = (cause: string): string => t(CAUSES[CAUSE_AT.get(cause)!]?.name ?? cause)
 
 /** Twenty cases to guess at, each with its answer explained; guesses stay in this browser. */
 export function GuessPage() {
@@ -38,23 +39,25 @@ export function GuessPage() {
       </TopBar>
       <main className="mx-auto w-full max-w-200 px-5 py-6 max-[900px]:px-3">
         <div className="mb-2 flex flex-wrap items-baseline gap-x-5">
-          <h1 className="mr-auto text-3xl">What was it?</h1>
-          <p className="text-lg">
-            {right} right of {done}
-          </p>
+          <h1 className="mr-auto text-3xl">{t('What was it?')}</h1>
+          <p className="text-lg">{t('{right} right of {done}', { right, done })}</p>
           {done > 0 && (
             <button className="quiet min-h-9" onClick={() => keep({})}>
-              Begin anew
+              {t('Begin anew')}
             </button>
           )}
         </div>
         <p className="mb-4 max-w-150 text-soft">
-          Twenty batches of a made-up workshop. Guess what went wrong; the answer says why, and whether the bars are
-          fit.{' '}
-          <Link to="/faults" className="underline">
-            The guide
-          </Link>{' '}
-          helps.
+          {rich(
+            'Twenty batches of a made-up workshop. Guess what went wrong; the answer says why, and whether the bars are fit. {theGuide} helps.',
+            {
+              theGuide: (
+                <Link to="/faults" className="underline">
+                  {t('The guide')}
+                </Link>
+              ),
+            },
+          )}
         </p>
         <ol>
           {WORKED_CASES.map((one, i) => (
@@ -81,9 +84,13 @@ interface CaseProps {
 const Case = ({ one, i, guess, onGuess }: CaseProps) => (
   <li className="border-b border-line py-4">
     <p className="text-lg">
-      <strong>{i + 1}</strong> {one.story}
+      <strong>{i + 1}</strong> {t(one.story)}
     </p>
-    <div role="group" aria-label={`Case ${i + 1}`} className="mt-2 grid grid-cols-2 gap-2 max-[600px]:grid-cols-1">
+    <div
+      role="group"
+      aria-label={t('Case {i}', { i: i + 1 })}
+      className="mt-2 grid grid-cols-2 gap-2 max-[600px]:grid-cols-1"
+    >
       {one.choices.map(cause => (
         <button
           key={cause}
@@ -110,18 +117,21 @@ function Explained({ one, isRight }: { one: WorkedCase; isRight: boolean }) {
   const reasons = [
     ...first.additions.filter(([, weight]) => weight > 0).map(([what]) => what),
     ...first.speaksFor.map(({ sign, report }) =>
-      typeof report === 'number' ? `${signOf(sign)?.words ?? sign} (${GRADE_WORDS[report]})` : '',
+      typeof report === 'number' ? `${t(signOf(sign)?.words ?? sign)} (${GRADE_WORDS[report]})` : '',
     ),
   ].filter(Boolean)
   return (
     <div role="status" className="mt-2 border-l-4 border-ink pl-3">
       <p>
-        <strong>{isRight ? '✓ Right.' : `It was: ${nameOf(one.answer)}.`}</strong> For it: {reasons.join('; ')}.
+        {rich('{isRight} For it: {reasons}.', {
+          isRight: <strong>{isRight ? t('✓ Right.') : t('It was: {cup}.', { cup: nameOf(one.answer) })}</strong>,
+          reasons: reasons.join('; '),
+        })}
       </p>
       <p>
-        <strong>{FITNESS[verdict.class]}.</strong> {CARE[verdict.class]}
+        <strong>{t(FITNESS[verdict.class])}.</strong> {t(CARE[verdict.class])}
       </p>
-      <p className="text-soft">Next time: {NEXT_TIME[one.answer]?.do}</p>
+      <p className="text-soft">{t('Next time: {do}', { do: t(NEXT_TIME[one.answer]?.do ?? '') })}</p>
     </div>
   )
 }

@@ -8,8 +8,9 @@ import { TopBar } from '../../frame/top-bar.tsx'
 import { SignPicture } from '../../parts/sign-picture.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
+import { rich, t } from '../../words/index.ts'
 
-const STAGES = { '': 'at any time', ...SIGN_STAGES } as const
+const STAGES = { '': t('at any time'), ...SIGN_STAGES } as const
 const MOST_CAUSES = 4
 
 /** Signs, what most likely brings each, and what to do about it: to look through without a batch, and to print. */
@@ -24,35 +25,39 @@ export function GuidePage() {
       </TopBar>
       <main className="mx-auto w-full max-w-240 px-5 py-6 max-[900px]:px-3">
         <div className="mb-4 flex flex-wrap items-end gap-3">
-          <h1 className="mr-auto text-3xl">When something looks wrong</h1>
+          <h1 className="mr-auto text-3xl">{t('When something looks wrong')}</h1>
           <label className="relative print:hidden">
-            <span className="sr-only">Search signs</span>
+            <span className="sr-only">{t('Search signs')}</span>
             <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
             <input
               type="search"
               className="field min-h-9 w-52 pl-8"
-              placeholder="white powder, oily drops, ring"
+              placeholder={t('white powder, oily drops, ring')}
               maxLength={60}
               value={search}
               onChange={changed => setSearch(changed.target.value)}
             />
           </label>
           <span className="print:hidden">
-            <Choice<SignStage | ''> bare label="Seen" value={stage} options={options(STAGES)} onValue={setStage} />
+            <Choice<SignStage | ''> bare label={t('Seen')} value={stage} options={options(STAGES)} onValue={setStage} />
           </span>
           <button className="button print:hidden" onClick={() => print()}>
-            <Printer size={16} aria-hidden /> Print
+            <Printer size={16} aria-hidden /> {t('Print')}
           </button>
         </div>
         <p className="mb-3 max-w-160 text-soft">
-          What most often brings each sign, in an ordinary batch. On a batch’s own page Faults the same is weighed with
-          its weights, temperatures and colours. Lye burns: a bar in doubt is held, with gloves, until it was tested
-          properly.{' '}
-          <Link to="/faults/guess" className="underline print:hidden">
-            Twenty cases to guess at
-          </Link>
+          {rich(
+            'What most often brings each sign, in an ordinary batch. On a batch’s own page Faults the same is weighed with its weights, temperatures and colours. Lye burns: a bar in doubt is held, with gloves, until it was tested properly. {link}',
+            {
+              link: (
+                <Link to="/faults/guess" className="underline print:hidden">
+                  {t('Twenty cases to guess at')}
+                </Link>
+              ),
+            },
+          )}
         </p>
-        {found.length === 0 && <p>Nothing on the list looks like that.</p>}
+        {found.length === 0 && <p>{t('Nothing on the list looks like that.')}</p>}
         <ul>
           {found.map(sign => (
             <SignOf key={sign.id} sign={sign} />
@@ -79,19 +84,19 @@ function SignOf({ sign }: { sign: Sign }) {
     <li className="break-inside-avoid border-b border-line py-3">
       <h2 className="flex flex-wrap items-center gap-x-3 text-lg">
         <SignPicture sign={sign.id} />
-        {sign.words}{' '}
+        {t(sign.words)}{' '}
         <span className="text-[13px] text-soft">
-          {SIGN_STAGES[sign.stage]}
-          {sign.where !== SIGN_STAGES[sign.stage] && `, ${sign.where}`}
+          {t(SIGN_STAGES[sign.stage])}
+          {sign.where !== SIGN_STAGES[sign.stage] && `, ${t(sign.where)}`}
         </span>
       </h2>
       <p className="text-[14px] text-soft">
-        some: {sign.some} · strong: {sign.strong}
+        {t('some: {some} · strong: {strong}', { some: t(sign.some), strong: t(sign.strong) })}
       </p>
       <ul className="mt-1">
         {causesOf(sign.id).map(({ cause }) => (
           <li key={cause.id} className="ml-4 list-disc">
-            {cause.name}. <span className="text-soft">{NEXT_TIME[cause.id]?.do}</span>
+            {t(cause.name)}. <span className="text-soft">{t(NEXT_TIME[cause.id]?.do ?? '')}</span>
           </li>
         ))}
       </ul>

@@ -2,6 +2,7 @@ import { KNOWN_FACTS } from '@ostler/core'
 import type { Answer, KnownFact } from '@ostler/core'
 import type { OpenRecord } from '../../parts/use-record.ts'
 import { Section } from '../../ui/section.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   record: OpenRecord
@@ -23,10 +24,13 @@ export function KnownRows({ record, order }: Props) {
     </ul>
   )
   return (
-    <Section title="What you know of it" aside={<span className="text-soft">left open, it moves nothing</span>}>
+    <Section
+      title={t('What you know of it')}
+      aside={<span className="text-soft">{t('left open, it moves nothing')}</span>}
+    >
       {rows([...answered, ...order.slice(0, FIRST)])}
       <details className="mt-2">
-        <summary>{order.length - FIRST} more</summary>
+        <summary>{t('{order} more', { order: order.length - FIRST })}</summary>
         {rows(order.slice(FIRST))}
       </details>
     </Section>
@@ -40,8 +44,8 @@ function KnownRow({ id, record }: { id: KnownFact; record: OpenRecord }) {
   const said = record.state.known[id]
   return (
     <li className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
-      <span className="min-w-0 flex-1 basis-60">{about.ask}</span>
-      <span role="group" aria-label={about.ask} className="flex">
+      <span className="min-w-0 flex-1 basis-60">{t(about.ask)}</span>
+      <span role="group" aria-label={t(about.ask)} className="flex">
         {SAID.map(answer => (
           <button
             key={answer}

@@ -6,6 +6,7 @@ import { addBatch } from '../../api/client.ts'
 import type { OpenRecord } from '../../parts/use-record.ts'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import { useAct } from '../../ui/use-act.ts'
+import { t } from '../../words/index.ts'
 
 interface Props {
   cause: string
@@ -15,12 +16,12 @@ interface Props {
 const percent = (p: number): string => `${Math.round(p * 100)} %`
 
 const CHANCES: readonly (readonly [what: string, of: (forecast: Forecast) => number])[] = [
-  ['Every pour works', one => one.lanes.chance],
-  ['It is divided sound', one => one.lanes.split.chance],
-  ['Grains', one => one.lanes.ricing?.share ?? 0],
-  ['A ring', one => one.rest.gel.partial],
-  ['It gels fully', one => one.rest.gel.full],
-  ['The top cracks', one => one.rest.crack],
+  [t('Every pour works'), one => one.lanes.chance],
+  [t('It is divided sound'), one => one.lanes.split.chance],
+  [t('Grains'), one => one.lanes.ricing?.share ?? 0],
+  [t('A ring'), one => one.rest.gel.partial],
+  [t('It gels fully'), one => one.rest.gel.full],
+  [t('The top cracks'), one => one.rest.crack],
 ]
 const TELLS = 0.01
 
@@ -29,7 +30,9 @@ function effect(before: Forecast, after: Forecast): string {
   const moved = CHANCES.map(([what, of]) => ({ what, from: of(before), to: of(after) })).filter(
     one => Math.abs(one.from - one.to) >= TELLS,
   )
-  return moved.map(({ what, from, to }) => `${what}: ${percent(from)} becomes ${percent(to)}.`).join(' ')
+  return moved
+    .map(({ what, from, to }) => t('{what}: {from} becomes {to}.', { what, from: percent(from), to: percent(to) }))
+    .join(' ')
 }
 
 /** What to change next time: what it does to the forecast, made in a copy with one press, or kept for the next time. */
@@ -49,31 +52,32 @@ export function NextTimeFor({ cause, record }: Props) {
     return made?.ok ? made.forecast : null
   }, [edited, shelf])
   if (!next) return null
-  const isKept = record.state.entries.some(one => one.kind === 'next' && one.text === next.do)
+  const isKept = record.state.entries.some(one => one.kind === 'next' && one.text === t(next.do))
   const copy = () =>
     act.run(async () => {
-      const made = await addBatch(freshCopy(edited!, `${clipped(plan.name, 66)}, once more`))
-      if (!isKept) record.note({ kind: 'next', text: next.do, cause })
+      const made = await addBatch(freshCopy(edited!, t('{plan}, once more', { plan: clipped(plan.name, 66) })))
+      if (!isKept) record.note({ kind: 'next', text: t(next.do), cause })
       await navigate(`/batches/${made.id}/score`)
     })
   return (
     <div className="mt-2 border-l-4 border-line pl-3">
       <p>
-        <span className="text-soft">Next time: </span>
-        {next.do} <span className="text-soft">{(after && forecast && effect(forecast, after)) || next.expect}</span>
+        <span className="text-soft">{t('Next time:')} </span>
+        {t(next.do)}{' '}
+        <span className="text-soft">{(after && forecast && effect(forecast, after)) || t(next.expect)}</span>
       </p>
       <div className="flex flex-wrap gap-3">
         {edited && (
           <button className="button min-h-9" disabled={act.busy} onClick={() => void copy()}>
-            Change it in a copy
+            {t('Change it in a copy')}
           </button>
         )}
         <button
           className="quiet min-h-9"
           disabled={isKept}
-          onClick={() => record.note({ kind: 'next', text: next.do, cause })}
+          onClick={() => record.note({ kind: 'next', text: t(next.do), cause })}
         >
-          {isKept ? '✓ kept for the next time' : 'Keep it for the next time'}
+          {isKept ? t('✓ kept for the next time') : t('Keep it for the next time')}
         </button>
       </div>
       {act.sentence !== '' && (

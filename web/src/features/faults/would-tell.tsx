@@ -6,23 +6,29 @@ import type { OpenRecord } from '../../parts/use-record.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { Section } from '../../ui/section.tsx'
+import { t } from '../../words/index.ts'
 
-const PH_WAYS = { meter: TESTED_BY.meter, strip: TESTED_BY.strip } as const
+const PH_WAYS = { meter: t(TESTED_BY.meter), strip: t(TESTED_BY.strip) } as const
 
 /** The looks and tests that would tell most, and how they are made. */
 export function WouldTell({ questions, record }: { questions: readonly Question[]; record: OpenRecord }) {
   return (
-    <Section title="What would tell" aside={<span className="text-soft">the most for the trouble first</span>}>
-      {questions.length === 0 && <p className="text-soft">Nothing more to ask: looking again would not change much.</p>}
+    <Section
+      title={t('What would tell')}
+      aside={<span className="text-soft">{t('the most for the trouble first')}</span>}
+    >
+      {questions.length === 0 && (
+        <p className="text-soft">{t('Nothing more to ask: looking again would not change much.')}</p>
+      )}
       <ul>
         {questions.map(({ sign }) => (
           <Ask key={sign} sign={sign} record={record} />
         ))}
       </ul>
       <details className="mt-3">
-        <summary>Tests, how they are made safely, and what they cannot tell</summary>
+        <summary>{t('Tests, how they are made safely, and what they cannot tell')}</summary>
         <p className="mt-1 max-w-150 font-semibold">
-          Gloves and eye protection for every bar in doubt. Never by tongue. What was tested is thrown away.
+          {t('Gloves and eye protection for every bar in doubt. Never by tongue. What was tested is thrown away.')}
         </p>
         <ul>
           {Object.keys(TESTS).map(sign => (
@@ -46,21 +52,21 @@ function Ask({ sign: id, record }: { sign: string; record: OpenRecord }) {
     <li className="border-b border-line py-2">
       <div className="flex flex-wrap items-center gap-x-3">
         <span className="min-w-0 flex-1 basis-60">
-          {sign.words}{' '}
+          {t(sign.words)}{' '}
           <span className="text-[13px] text-soft">
-            {sign.where}
-            {effort > 0 && `, ${effort} min`}
+            {t(sign.where)}
+            {effort > 0 && t(', {effort} min', { effort })}
           </span>
         </span>
         {id === 't-ph' && (
-          <Choice<'meter' | 'strip'> bare label="Tested" value={by} options={options(PH_WAYS)} onValue={setBy} />
+          <Choice<'meter' | 'strip'> bare label={t('Tested')} value={by} options={options(PH_WAYS)} onValue={setBy} />
         )}
-        <span role="group" aria-label={`Answer: ${sign.words}`} className="flex">
+        <span role="group" aria-label={t('Answer: {words}', { words: t(sign.words) })} className="flex">
           {([0, 1, 2] as const).map(grade => (
             <button
               key={grade}
               aria-pressed={said === grade}
-              title={[sign.where, sign.some, sign.strong][grade]}
+              title={[t(sign.where), t(sign.some), t(sign.strong)][grade]}
               className="-ml-px min-h-11 border border-ink px-2.5 text-[14px] hover:bg-chosen aria-pressed:bg-ink aria-pressed:text-paper"
               onClick={() => record.note({ kind: 'sign', sign: id, grade, ...(how[id] && { by: how[id] }) })}
             >
@@ -71,7 +77,10 @@ function Ask({ sign: id, record }: { sign: string; record: OpenRecord }) {
       </div>
       {test && (
         <p className="mt-1 max-w-150 text-[14px] text-soft">
-          {test.how} It cannot tell: {test.cannot.charAt(0).toLowerCase() + test.cannot.slice(1)}
+          {t('{how} It cannot tell: {cannot}', {
+            how: t(test.how),
+            cannot: t(test.cannot),
+          })}
         </p>
       )}
     </li>

@@ -4,6 +4,7 @@ import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { GLOSSARY, entryAt } from '../../ui/glossary.ts'
 import type { Entry } from '../../ui/glossary.ts'
+import { t } from '../../words/index.ts'
 
 /** All words, in the order of the alphabet; the one of the address first in sight. */
 export function GlossaryPage() {
@@ -21,9 +22,9 @@ export function GlossaryPage() {
       </TopBar>
       <main className="mx-auto w-full max-w-200 px-5 py-6 max-[900px]:px-3">
         <div className="mb-4 flex flex-wrap items-center gap-4">
-          <h1 className="mr-auto text-3xl">Words of the craft</h1>
+          <h1 className="mr-auto text-3xl">{t('Words of the craft')}</h1>
           <label className="flex items-center gap-2">
-            <span className="text-[13px] text-soft">Find</span>
+            <span className="text-[13px] text-soft">{t('Find')}</span>
             <input
               type="search"
               className="field min-h-9 w-56"
@@ -32,7 +33,9 @@ export function GlossaryPage() {
             />
           </label>
         </div>
-        {shown.length === 0 && <p className="text-soft">No word and no sentence has “{search}” in it.</p>}
+        {shown.length === 0 && (
+          <p className="text-soft">{t('No word and no sentence has “{search}” in it.', { search })}</p>
+        )}
         <dl>
           {shown.map(one => (
             <Word key={one.at} entry={one} isWanted={one.at === word} />
@@ -55,7 +58,7 @@ function Word({ entry, isWanted }: { entry: Entry; isWanted: boolean }) {
         {says}
         {see.length > 0 && (
           <span className="block text-[13px] text-soft">
-            see{' '}
+            {t('see')}{' '}
             {see.map((other, i) => (
               <span key={other}>
                 {i > 0 && ', '}

@@ -4,6 +4,7 @@ import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Too
 import { useId } from 'react'
 import { useHabits, usePlan } from '../../plan/context.tsx'
 import { clockBefore } from '../../ui/clock.ts'
+import { rich, t } from '../../words/index.ts'
 
 interface Point {
   before: number
@@ -33,9 +34,17 @@ function chartWords(heat: HeatPlan, clock: (min: number) => string, show: (c: nu
     .flatMap(name => {
       const points = pointsOf(heat[name], name)
       const ends = [points[0], points.at(-1)]
-      const told = ends.map(point => point && `${show(point[name]!)} at ${clock(-point.before)}`)
+      const told = ends.map(
+        point => point && t('{name} at {before}', { name: show(point[name]!), before: clock(-point.before) }),
+      )
       return told[0] && told[1]
-        ? [`The ${name === 'lye' ? 'lye is' : 'oils are'} at ${told[0]} and at ${told[1]}.`]
+        ? [
+            t('The {name} at {told} and at {told2}.', {
+              name: name === 'lye' ? t('lye is') : t('oils are'),
+              told: told[0],
+              told2: told[1],
+            }),
+          ]
         : []
     })
     .join(' ')
@@ -50,7 +59,7 @@ export function CoolingCurves({ heat }: { heat: HeatPlan }) {
   const id = useId()
   if (points.length < 2) return null
   return (
-    <figure aria-label="Lye and oils as they cool" aria-describedby={id} className="h-72 max-w-220">
+    <figure aria-label={t('Lye and oils as they cool')} aria-describedby={id} className="h-72 max-w-220">
       <p id={id} className="sr-only">
         {chartWords(heat, at => clockBefore(startAt, at), show)}
       </p>
@@ -82,7 +91,7 @@ export function CoolingCurves({ heat }: { heat: HeatPlan }) {
           <ReferenceLine
             x={0}
             stroke="var(--ink)"
-            label={{ value: 'mixing', position: 'top', fontSize: 13, fill: 'var(--ink)' }}
+            label={{ value: t('mixing'), position: 'top', fontSize: 13, fill: 'var(--ink)' }}
           />
           <Line
             dataKey="lye"
@@ -104,12 +113,15 @@ export function CoolingCurves({ heat }: { heat: HeatPlan }) {
         </LineChart>
       </ResponsiveContainer>
       <figcaption className="text-[13px] text-soft">
-        <span className="mr-1 inline-block w-6 border-t-[2.5px] border-ink align-middle" aria-hidden /> lye
-        <span
-          className="mr-1 ml-5 inline-block w-6 border-t-[2.5px] border-dashed border-soft align-middle"
-          aria-hidden
-        />{' '}
-        oils
+        {rich('{span} lye{span2} oils', {
+          span: <span className="mr-1 inline-block w-6 border-t-[2.5px] border-ink align-middle" aria-hidden />,
+          span2: (
+            <span
+              className="mr-1 ml-5 inline-block w-6 border-t-[2.5px] border-dashed border-soft align-middle"
+              aria-hidden
+            />
+          ),
+        })}
       </figcaption>
     </figure>
   )

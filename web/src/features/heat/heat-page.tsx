@@ -10,6 +10,7 @@ import { CoolingCurves } from './cooling-curves.tsx'
 import { HeatSettings } from './heat-settings.tsx'
 import { Readings } from './readings.tsx'
 import { useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 /** When to dissolve, when to melt, what cools in what, so that lye and oils arrive together. */
 export function HeatPage() {
@@ -49,35 +50,43 @@ function Times({ heat }: { heat: HeatPlan }) {
   const habits = useHabits()
   const plan = usePlan(state => state.plan)
   const { startAt, rule } = plan.heat
-  const t = (c: number) => showTemperature(Math.round(c * 2) / 2, habits)
+  const inC = (c: number) => showTemperature(Math.round(c * 2) / 2, habits)
   const { lye, oils, peak } = heat
   const range = (body: typeof lye) =>
     body.cooling
-      ? `cools ${Math.round(body.cooling.low)} to ${Math.round(body.cooling.high)} min`
-      : 'not within 12 hours'
+      ? t('cools {low} to {high} min', { low: Math.round(body.cooling.low), high: Math.round(body.cooling.high) })
+      : t('not within 12 hours')
   const isTransfer = rule === 'transfer'
   const workings = heatWorkings(plan, heat)
   return (
-    <section aria-label="When to begin" className="flex flex-wrap gap-x-9 gap-y-4">
+    <section aria-label={t('When to begin')} className="flex flex-wrap gap-x-9 gap-y-4">
       <Big
-        what="Lye into water"
+        what={t('Lye into water')}
         working={workings.lye}
         time={lye.startsMin === null ? 'never' : clockBefore(startAt, isTransfer ? peak.peakS / 60 : lye.startsMin)}
-        note={`peak ${t(peak.peakC)} after ${Math.round(peak.peakS / 60)} min; ${isTransfer ? 'used hot' : range(lye)}`}
+        note={t('peak {peakC} after {peakS} min; {isTransfer}', {
+          peakC: inC(peak.peakC),
+          peakS: Math.round(peak.peakS / 60),
+          isTransfer: isTransfer ? t('used hot') : range(lye),
+        })}
       />
       {!isTransfer && (
         <Big
-          what="Oils off the heat"
+          what={t('Oils off the heat')}
           working={workings.oils}
           time={oils.startsMin === null ? 'never' : clockBefore(startAt, oils.startsMin)}
-          note={`from ${t(oils.fromC)}; ${range(oils)}`}
+          note={t('from {fromC}; {oils}', { fromC: inC(oils.fromC), oils: range(oils) })}
         />
       )}
       <Big
-        what="Lye meets oils"
+        what={t('Lye meets oils')}
         working={workings.mix}
-        time={startAt || 'minute 0'}
-        note={`lye ${t(heat.lyeC)}, oils ${t(heat.oilsC)}, together ${t(heat.mixC)}`}
+        time={startAt || t('minute 0')}
+        note={t('lye {lyeC}, oils {oilsC}, together {mixC}', {
+          lyeC: inC(heat.lyeC),
+          oilsC: inC(heat.oilsC),
+          mixC: inC(heat.mixC),
+        })}
       />
     </section>
   )
@@ -95,7 +104,7 @@ function Verdicts({ heat }: { heat: HeatPlan }) {
     [heat.setting.isSafe, heat.setting.sentence],
   ]
   return (
-    <section aria-label="Do they suit each other">
+    <section aria-label={t('Do they suit each other')}>
       <ul className="flex flex-col gap-1">
         {lines.map(([good, sentence]) => (
           <li key={say(sentence)} className={good ? '' : 'font-semibold text-rust'}>
@@ -105,12 +114,16 @@ function Verdicts({ heat }: { heat: HeatPlan }) {
         ))}
         {heat.moveToBathMin !== null && (
           <li className="text-soft">
-            · Rather dissolve the lye as the oils come off the heat? Leave it in the air for{' '}
-            {showHours(heat.moveToBathMin)} after its peak, then into the bath.
+            {t(
+              '· Rather dissolve the lye as the oils come off the heat? Leave it in the air for {moveToBathMin} after its peak, then into the bath.',
+              { moveToBathMin: showHours(heat.moveToBathMin) },
+            )}
           </li>
         )}
         {rule !== 'transfer' && heat.melt && (
-          <li className="text-soft">· Hot lye on the hard fats instead? {say(heat.melt.sentence)}</li>
+          <li className="text-soft">
+            {t('· Hot lye on the hard fats instead? {sentence}', { sentence: say(heat.melt.sentence) })}
+          </li>
         )}
       </ul>
       {off && (
@@ -124,15 +137,17 @@ function Verdicts({ heat }: { heat: HeatPlan }) {
             })
           }
         >
-          Plan the batter with {showTemperature(Math.round(heat.mixC), habits)} instead of{' '}
-          {showTemperature(mixC, habits)}
+          {t('Plan the batter with {mixC} instead of {mixC2}', {
+            mixC: showTemperature(Math.round(heat.mixC), habits),
+            mixC2: showTemperature(mixC, habits),
+          })}
         </button>
       )}
     </section>
   )
 }
 
-const WAY_WORDS = { air: 'open air', bath: 'cool bath', 'ice-bath': 'ice bath' } as const
+const WAY_WORDS = { air: t('open air'), bath: t('cool bath'), 'ice-bath': t('ice bath') } as const
 
 /** How long each would take to its target by each means. */
 function Ways({ heat }: { heat: HeatPlan }) {
@@ -142,14 +157,16 @@ function Ways({ heat }: { heat: HeatPlan }) {
   const vapourG = Math.round(heat.peak.vapourKg * 1000)
   const vapour =
     vapourG > 0
-      ? ` About ${showMass(vapourG, habits, 1)} of water leave hot open lye until its peak (to a factor of two): weigh it if it matters.`
+      ? t(' About {vapourG} of water leave hot open lye until its peak (to a factor of two): weigh it if it matters.', {
+          vapourG: showMass(vapourG, habits, 1),
+        })
       : ''
   const bodies = [
-    ['Lye', heat.lye, chosen.lyeCooling],
-    ['Oils', heat.oils, chosen.oilsCooling],
+    [t('Lye'), heat.lye, chosen.lyeCooling],
+    [t('Oils'), heat.oils, chosen.oilsCooling],
   ] as const
   return (
-    <Section title="Minutes to cool">
+    <Section title={t('Minutes to cool')}>
       <table className="w-full max-w-160">
         <thead>
           <tr className="border-b border-ink text-left text-[13px] text-soft">
@@ -167,9 +184,12 @@ function Ways({ heat }: { heat: HeatPlan }) {
               <th className="py-1.5 text-left font-normal">
                 {name}{' '}
                 <span className="text-[13px] text-soft">
-                  {showMass(body.massG, habits, 1)} in {body.vessel.name},{' '}
-                  {showTemperature(Math.round(body.fromC), habits)} to{' '}
-                  {showTemperature(Math.round(body.targetC), habits)}
+                  {t('{massG} in {vessel}, {fromC} to {targetC}', {
+                    massG: showMass(body.massG, habits, 1),
+                    vessel: body.vessel.name,
+                    fromC: showTemperature(Math.round(body.fromC), habits),
+                    targetC: showTemperature(Math.round(body.targetC), habits),
+                  })}
                 </span>
               </th>
               {(Object.keys(WAY_WORDS) as (keyof typeof WAY_WORDS)[]).map(one => {
@@ -179,8 +199,8 @@ function Ways({ heat }: { heat: HeatPlan }) {
                     key={one}
                     className={`text-right whitespace-nowrap ${one === way ? 'text-lg font-semibold' : 'text-soft'}`}
                   >
-                    {span === null ? 'never' : span.min < 0.5 ? 'none' : showHours(span.min)}
-                    {one === way && <span className="block text-[13px] font-normal text-soft">chosen</span>}
+                    {span === null ? t('never') : span.min < 0.5 ? t('none') : showHours(span.min)}
+                    {one === way && <span className="block text-[13px] font-normal text-soft">{t('chosen')}</span>}
                   </td>
                 )
               })}
@@ -190,13 +210,15 @@ function Ways({ heat }: { heat: HeatPlan }) {
       </table>
       <div className="mt-3 flex items-start gap-6">
         <WorkingNumber
-          label="peak of the lye"
+          label={t('peak of the lye')}
           text={showTemperature(Math.round(heat.peak.peakC), habits)}
           working={heatWorkings(plan, heat).peak}
         />
         <p className="max-w-140 text-[13px] text-soft">
-          Before any reading a time is right to about a quarter either way.{vapour} Without any loss the lye would reach{' '}
-          {showTemperature(Math.round(heat.limitC), habits)}.
+          {t(
+            'Before any reading a time is right to about a quarter either way.{vapour} Without any loss the lye would reach {limitC}.',
+            { vapour, limitC: showTemperature(Math.round(heat.limitC), habits) },
+          )}
         </p>
       </div>
     </Section>

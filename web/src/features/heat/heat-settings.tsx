@@ -1,25 +1,30 @@
-import { showShare, showTemperature, at } from '@ostler/core'
+import { showTemperature, at } from '@ostler/core'
 import type { CoolingWay, HeatPlan, Plan, TemperatureRule } from '@ostler/core'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
+import { showShare, t } from '../../words/index.ts'
 
 const WAYS: readonly { value: CoolingWay; text: string }[] = [
-  { value: 'air', text: 'open air' },
-  { value: 'bath', text: 'cool bath' },
-  { value: 'ice-bath', text: 'ice bath' },
+  { value: 'air', text: t('open air') },
+  { value: 'bath', text: t('cool bath') },
+  { value: 'ice-bath', text: t('ice bath') },
 ]
 
 const RULES: readonly { value: TemperatureRule; text: string; says: string }[] = [
-  { value: 'gap', text: 'within a gap', says: 'Lye and oils must come near each other.' },
-  { value: 'band', text: 'both in a band', says: 'Each may be anywhere in the band.' },
-  { value: 'mix', text: 'only the mix counts', says: 'Hot lye may meet cool oils: what they make together counts.' },
+  { value: 'gap', text: t('within a gap'), says: t('Lye and oils must come near each other.') },
+  { value: 'band', text: t('both in a band'), says: t('Each may be anywhere in the band.') },
+  {
+    value: 'mix',
+    text: t('only the mix counts'),
+    says: t('Hot lye may meet cool oils: what they make together counts.'),
+  },
   {
     value: 'transfer',
-    text: 'hot lye melts the fats',
-    says: 'Lye goes hot onto the hard fats, liquid oils follow. Slowly, at arm’s length.',
+    text: t('hot lye melts the fats'),
+    says: t('Lye goes hot onto the hard fats, liquid oils follow. Slowly, at arm’s length.'),
   },
 ]
 
@@ -29,7 +34,7 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
   const told = useTold()
   const settings = usePlan(state => state.plan.heat)
   const set = (key: string, value: unknown) =>
-    told(batch.edit({ kind: 'set', path: ['heat', key], value }, `heat ${key}`))
+    told(batch.edit({ kind: 'set', path: ['heat', key], value }, t('heat {key}', { key })))
   const hasBath = settings.lyeCooling !== 'air' || settings.oilsCooling !== 'air'
   const hasIce = settings.lyeCooling === 'ice-bath' || settings.oilsCooling === 'ice-bath'
   const vessels = batch.shelf.vessels
@@ -37,10 +42,10 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
     .map(vessel => ({ value: vessel.id, text: vessel.name }))
   return (
     <div className="flex flex-col gap-6">
-      <Section title="When and how warm">
+      <Section title={t('When and how warm')}>
         <div className="grid grid-cols-3 gap-x-4 gap-y-3">
           <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-            Start mixing at
+            {t('Start mixing at')}
             <input
               type="time"
               className="field w-full text-ink"
@@ -48,17 +53,22 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
               onChange={event => set('startAt', event.target.value)}
             />
           </label>
-          <PlanField label="Batter at" kind="temperature" width={64} path={at(plan => plan.conditions.mixC)} />
-          <PlanField label="Room" kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
+          <PlanField label={t('Batter at')} kind="temperature" width={64} path={at(plan => plan.conditions.mixC)} />
+          <PlanField label={t('Room')} kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
         </div>
         <Check
           className="mt-2"
-          label="lye at a temperature of its own"
+          label={t('lye at a temperature of its own')}
           checked={settings.lyeC !== null}
           onChange={own => set('lyeC', own ? Math.round(heat?.lyeC ?? 38) : null)}
         />
         {settings.lyeC !== null && (
-          <PlanField label="Lye meets the oils at" kind="temperature" width={64} path={at(plan => plan.heat.lyeC)} />
+          <PlanField
+            label={t('Lye meets the oils at')}
+            kind="temperature"
+            width={64}
+            path={at(plan => plan.heat.lyeC)}
+          />
         )}
       </Section>
       <RuleFields settings={settings} set={set} />
@@ -80,10 +90,10 @@ interface VesselProps extends FieldsProps {
 }
 
 const RuleFields = ({ settings, set }: FieldsProps) => (
-  <Section title="Your temperature rule">
+  <Section title={t('Your temperature rule')}>
     <Choice<TemperatureRule>
       bare
-      label="Temperature rule"
+      label={t('Temperature rule')}
       className="w-full"
       value={settings.rule}
       options={RULES}
@@ -92,12 +102,12 @@ const RuleFields = ({ settings, set }: FieldsProps) => (
     <p className="mt-1 text-[13px] text-soft">{RULES.find(rule => rule.value === settings.rule)?.says}</p>
     <div className="mt-2 flex gap-4">
       {settings.rule === 'gap' && (
-        <PlanField label="Largest gap" kind="difference" width={64} path={at(plan => plan.heat.gapK)} />
+        <PlanField label={t('Largest gap')} kind="difference" width={64} path={at(plan => plan.heat.gapK)} />
       )}
       {settings.rule === 'band' && (
         <>
-          <PlanField label="From" kind="temperature" width={64} path={at(plan => plan.heat.bandLowC)} />
-          <PlanField label="To" kind="temperature" width={64} path={at(plan => plan.heat.bandHighC)} />
+          <PlanField label={t('From')} kind="temperature" width={64} path={at(plan => plan.heat.bandLowC)} />
+          <PlanField label={t('To')} kind="temperature" width={64} path={at(plan => plan.heat.bandHighC)} />
         </>
       )}
     </div>
@@ -105,58 +115,58 @@ const RuleFields = ({ settings, set }: FieldsProps) => (
 )
 
 const LyeFields = ({ settings, set, vessels }: VesselProps) => (
-  <Section title="Lye">
+  <Section title={t('Lye')}>
     <div className="grid grid-cols-2 gap-x-4 gap-y-3">
       <Choice
-        label="In"
+        label={t('In')}
         value={settings.lyeVessel}
-        options={[{ value: '', text: 'a plastic jug' }, ...vessels]}
+        options={[{ value: '', text: t('a plastic jug') }, ...vessels]}
         onValue={value => set('lyeVessel', value)}
       />
       <Choice<CoolingWay>
-        label="Cools in"
+        label={t('Cools in')}
         value={settings.lyeCooling}
         options={WAYS}
         onValue={value => set('lyeCooling', value)}
       />
-      <PlanField label="Water starts at" kind="temperature" width={64} path={at(plan => plan.heat.waterC)} />
-      <PlanField label="Ice, of the water" kind="share" width={64} path={at(plan => plan.heat.iceShare)} />
+      <PlanField label={t('Water starts at')} kind="temperature" width={64} path={at(plan => plan.heat.waterC)} />
+      <PlanField label={t('Ice, of the water')} kind="share" width={64} path={at(plan => plan.heat.iceShare)} />
     </div>
     <VesselVerdict />
   </Section>
 )
 
 const OilsFields = ({ settings, set, vessels }: VesselProps) => (
-  <Section title="Oils">
+  <Section title={t('Oils')}>
     <div className="grid grid-cols-2 gap-x-4 gap-y-3">
       <Choice
-        label="In"
+        label={t('In')}
         value={settings.oilsVessel}
-        options={[{ value: '', text: 'a steel pot' }, ...vessels]}
+        options={[{ value: '', text: t('a steel pot') }, ...vessels]}
         onValue={value => set('oilsVessel', value)}
       />
       <Choice<CoolingWay>
-        label="Cool in"
+        label={t('Cool in')}
         value={settings.oilsCooling}
         options={WAYS}
         onValue={value => set('oilsCooling', value)}
       />
       {settings.rule !== 'transfer' && (
-        <PlanField label="Melted to" kind="temperature" width={64} path={at(plan => plan.heat.meltC)} />
+        <PlanField label={t('Melted to')} kind="temperature" width={64} path={at(plan => plan.heat.meltC)} />
       )}
     </div>
   </Section>
 )
 
 const BathFields = ({ hasIce }: { hasIce: boolean }) => (
-  <Section title="Bath">
+  <Section title={t('Bath')}>
     <div className="grid grid-cols-3 gap-x-4 gap-y-3">
-      <PlanField label="Water at" kind="temperature" width={64} path={at(plan => plan.heat.bathC)} />
-      <PlanField label="Litres" kind="plain" width={64} path={at(plan => plan.heat.bathLitres)} />
-      {hasIce && <PlanField label="Ice, kg" kind="plain" width={64} path={at(plan => plan.heat.iceKg)} />}
+      <PlanField label={t('Water at')} kind="temperature" width={64} path={at(plan => plan.heat.bathC)} />
+      <PlanField label={t('Litres')} kind="plain" width={64} path={at(plan => plan.heat.bathLitres)} />
+      {hasIce && <PlanField label={t('Ice, kg')} kind="plain" width={64} path={at(plan => plan.heat.iceKg)} />}
     </div>
     <p className="mt-1.5 text-[13px] text-soft">
-      Only clear lye goes into a bath: undissolved it sets at the bottom. Keep ice for the bath apart from food.
+      {t('Only clear lye goes into a bath: undissolved it sets at the bottom. Keep ice for the bath apart from food.')}
     </p>
   </Section>
 )
@@ -183,8 +193,12 @@ function VesselVerdict() {
     <p role="status" className="mt-2 font-semibold text-rust">
       ▲{' '}
       {unsafe
-        ? `${vessel.name}: not for hot lye. Stainless steel, polypropylene or HDPE.`
-        : `${Math.round(needMl)} ml of lye do not fit: ${vessel.name} is worked up to ${Math.round(roomMl)} ml.`}
+        ? t('{vessel}: not for hot lye. Stainless steel, polypropylene or HDPE.', { vessel: vessel.name })
+        : t('{needMl} ml of lye do not fit: {vessel} is worked up to {roomMl} ml.', {
+            needMl: Math.round(needMl),
+            vessel: vessel.name,
+            roomMl: Math.round(roomMl),
+          })}
     </p>
   )
 }
@@ -194,8 +208,10 @@ function MeltNote({ heat }: { heat: HeatPlan | null }) {
   if (!heat) return null
   return (
     <p className="text-[13px] text-soft">
-      Lye solution {showShare(heat.w)} by weight. Reaction adds a few degrees after they meet; fats are clear from{' '}
-      {showTemperature(Math.round(heat.clearC), habits)}. Never add water to lye; use no aluminium and no glass.
+      {t(
+        'Lye solution {w} by weight. Reaction adds a few degrees after they meet; fats are clear from {clearC}. Never add water to lye; use no aluminium and no glass.',
+        { w: showShare(heat.w), clearC: showTemperature(Math.round(heat.clearC), habits) },
+      )}
     </p>
   )
 }

@@ -1,6 +1,5 @@
 import { readQuantity, showTemperature } from '@ostler/core'
 import type { BodyPlan, HeatPlan, Words } from '@ostler/core'
-import { format } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { NotedGate } from '../../parts/noted-gate.tsx'
@@ -8,15 +7,15 @@ import { useHabits } from '../../plan/context.tsx'
 import { useNoted, useNotedState } from '../../run/noted.tsx'
 import { clockBefore } from '../../ui/clock.ts'
 import { Section } from '../../ui/section.tsx'
-import { decimalMark } from '../../ui/decimal-mark.ts'
+import { dated, decimalMark, fixed, rich, t } from '../../words/index.ts'
 import { Say } from '../../ui/say.tsx'
 
-const BODIES = { lye: 'Lye', oils: 'Oils' } as const
+const BODIES = { lye: t('Lye'), oils: t('Oils') } as const
 
 /** Readings typed in at the bench, and what the cooling is really like since. */
 export function Readings({ heat }: { heat: HeatPlan }) {
   return (
-    <Section title="Readings">
+    <Section title={t('Readings')}>
       <div className="grid max-w-180 grid-cols-2 gap-8 max-[600px]:grid-cols-1">
         <NotedGate>
           <BodyReadings body="lye" plan={heat.lye} />
@@ -24,8 +23,9 @@ export function Readings({ heat }: { heat: HeatPlan }) {
         </NotedGate>
       </div>
       <p className="mt-1.5 text-[13px] text-soft">
-        From the second reading on, the forecast follows yours. An infrared thermometer sees only the surface: stir
-        first.
+        {t(
+          'From the second reading on, the forecast follows yours. An infrared thermometer sees only the surface: stir first.',
+        )}
       </p>
     </Section>
   )
@@ -38,7 +38,7 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
   const [text, setText] = useState('')
   const [at, setAt] = useState('')
   const [sentence, setSentence] = useState<Words | null>(null)
-  const clockAt = (r: number) => format(run.openedAt + r * 1000, 'HH:mm')
+  const clockAt = (r: number) => dated(run.openedAt + r * 1000, 'HH:mm')
   const add = () => {
     const read = readQuantity(text, 'temperature', habits.temperature, undefined, decimalMark())
     if (!read.ok) return setSentence(read.sentence)
@@ -61,7 +61,7 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
         }}
       >
         <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-          {BODIES[body]} now, °{habits.temperature}
+          {t('{body} now, °{temperature}', { body: BODIES[body], temperature: habits.temperature })}
           <input
             className="field min-h-10 w-20 text-right text-lg text-ink"
             inputMode="decimal"
@@ -70,17 +70,17 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
           />
         </label>
         <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-          at
+          {t('at')}
           <input
             type="time"
             className="field min-h-10 text-ink"
             value={at}
-            placeholder="now"
+            placeholder={t('now')}
             onChange={event => setAt(event.target.value)}
           />
         </label>
         <button className="button min-h-10" type="submit">
-          Take down
+          {t('Take down')}
         </button>
       </form>
       {sentence && (
@@ -95,7 +95,7 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
             <strong className="flex-1">{showTemperature(reading.value, habits)}</strong>
             <button
               className="quiet"
-              aria-label={`Remove the reading of ${clockAt(reading.r)}`}
+              aria-label={t('Remove the reading of {r}', { r: clockAt(reading.r) })}
               onClick={() => run.takeBack(event => event.key === reading.key)}
             >
               <Trash2 size={15} aria-hidden />
@@ -106,18 +106,28 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
       {plan.fromReading && (
         <p role="status" className="mt-2">
           {ready === null || ready === undefined ? (
-            'It will not get there within 12 hours.'
+            t('It will not get there within 12 hours.')
           ) : ready.min < 0.5 ? (
-            <strong>At its target now.</strong>
+            <strong>{t('At its target now.')}</strong>
           ) : (
             <>
-              <strong>
-                At {showTemperature(Math.round(plan.targetC), habits)} by{' '}
-                {clockBefore(clockAt(plan.fromReading.reading.atS), -ready.min)}
-              </strong>
-              , between {clockBefore(clockAt(plan.fromReading.reading.atS), -ready.low)} and{' '}
-              {clockBefore(clockAt(plan.fromReading.reading.atS), -ready.high)}
-              {temps.length > 1 && `; it cools ${Math.exp(plan.fit.lnKappa).toFixed(2)} times as fast as expected`}.
+              {rich('{atBy}, between {atS} and {atS2}{temps}.', {
+                atBy: (
+                  <strong>
+                    {t('At {targetC} by {atS}', {
+                      targetC: showTemperature(Math.round(plan.targetC), habits),
+                      atS: clockBefore(clockAt(plan.fromReading.reading.atS), -ready.min),
+                    })}
+                  </strong>
+                ),
+                atS: clockBefore(clockAt(plan.fromReading.reading.atS), -ready.low),
+                atS2: clockBefore(clockAt(plan.fromReading.reading.atS), -ready.high),
+                temps:
+                  temps.length > 1 &&
+                  t('; it cools {lnKappa} times as fast as expected', {
+                    lnKappa: fixed(Math.exp(plan.fit.lnKappa), 2),
+                  }),
+              })}
             </>
           )}
         </p>

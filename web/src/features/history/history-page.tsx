@@ -1,7 +1,6 @@
 import { differences, factsOf, forecast, together } from '@ostler/core'
 import type { Edit, Forecast, HistoryStep, Plan } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { format } from 'date-fns'
 import { Bookmark, RotateCcw } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { historyQuery, nameVersion, versionQuery } from '../../api/history.ts'
@@ -9,8 +8,9 @@ import { FacePicture } from '../../drawing/face-picture.tsx'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { dated, t } from '../../words/index.ts'
 
-const when = (at: string): string => format(new Date(at), 'd MMM yyyy, HH:mm')
+const when = (at: string): string => dated(new Date(at), 'd MMM yyyy, HH:mm')
 
 /** What became of the plan, who did it and when; any version can be looked at and had back. */
 export function HistoryPage() {
@@ -21,10 +21,10 @@ export function HistoryPage() {
   const [chosen, setChosen] = useState<number | null>(null)
   return (
     <main className="mx-auto grid w-full max-w-250 grid-cols-[22rem_1fr] gap-8 px-5 py-6 max-[900px]:grid-cols-1 max-[900px]:px-3">
-      <section aria-label="Versions">
-        <h1 className="mb-3 text-2xl">History</h1>
+      <section aria-label={t('Versions')}>
+        <h1 className="mb-3 text-2xl">{t('History')}</h1>
         {error && <p className="text-rust">{error.message}</p>}
-        {data?.steps.length === 0 && <p>Nothing was changed in this batch since it was made.</p>}
+        {data?.steps.length === 0 && <p>{t('Nothing was changed in this batch since it was made.')}</p>}
         <ol>
           {data?.steps.map(step => (
             <Step
@@ -41,7 +41,7 @@ export function HistoryPage() {
                 className={`w-full border-b border-line p-2 text-left hover:bg-chosen ${chosen === data.first.revision ? 'bg-chosen' : ''}`}
                 onClick={() => setChosen(data.first.revision)}
               >
-                <strong>{data.first.name || 'As it was made'}</strong>
+                <strong>{data.first.name || t('As it was made')}</strong>
                 <span className="block text-[13px] text-soft">{when(data.first.at)}</span>
               </button>
             </li>
@@ -49,7 +49,9 @@ export function HistoryPage() {
         </ol>
       </section>
       {chosen === null ? (
-        <p className="text-soft max-[900px]:hidden">Choose a version to see how it differs from the plan as it is.</p>
+        <p className="text-soft max-[900px]:hidden">
+          {t('Choose a version to see how it differs from the plan as it is.')}
+        </p>
       ) : (
         <Version key={chosen} revision={chosen} name={data?.steps.find(one => one.revision === chosen)?.name ?? ''} />
       )}
@@ -77,9 +79,9 @@ function Step({ step: { at, member, count, parts, name }, isNow, isChosen, onCho
           <Say of={together(parts, ', ')} />
         </span>
         <span className="block text-[13px] text-soft">
-          {when(at)}, {member ?? 'somebody who has left'}
-          {count > 1 && `, ${count} edits`}
-          {isNow && ': as it is now'}
+          {when(at)}, {member ?? t('somebody who has left')}
+          {count > 1 && t(', {count} edits', { count })}
+          {isNow && t(': as it is now')}
         </span>
       </button>
     </li>
@@ -110,18 +112,19 @@ function Version({ revision, name }: { revision: number; name: string }) {
     return data && result?.ok ? { plan: data.plan, forecast: result.forecast } : null
   }, [data, batch])
   const now: Seen | null = state.result.ok ? { plan: state.plan, forecast: state.result.forecast } : null
-  if (error) return <p className="text-rust">This version cannot be had back: {error.message}</p>
-  if (!data) return <p className="text-soft">Looking it up …</p>
+  if (error)
+    return <p className="text-rust">{t('This version cannot be had back: {message}', { message: error.message })}</p>
+  if (!data) return <p className="text-soft">{t('Looking it up …')}</p>
   const back = () => {
     const result = batch.edit(editTo(state.plan, data.plan))
-    if (result.ok) toast('The plan is as it was then.', { text: 'Undo', run: () => batch.undo() })
+    if (result.ok) toast(t('The plan is as it was then.'), { text: t('Undo'), run: () => batch.undo() })
     else toast(result.sentence)
   }
   return (
-    <section aria-label="The chosen version" className="grid content-start gap-4">
+    <section aria-label={t('The chosen version')} className="grid content-start gap-4">
       <div className="flex flex-wrap items-center gap-4">
         <button className="button button-main min-h-11" onClick={back}>
-          <RotateCcw size={18} aria-hidden /> Bring this back
+          <RotateCcw size={18} aria-hidden /> {t('Bring this back')}
         </button>
         <Named revision={revision} name={name} />
       </div>
@@ -144,8 +147,8 @@ function Differing({ then, now }: { then: Seen; now: Seen }) {
         <tr className="align-bottom">
           <th className="w-40" />
           {[
-            { side: then, text: 'then' },
-            { side: now, text: 'now' },
+            { side: then, text: t('then') },
+            { side: now, text: t('now') },
           ].map(({ side, text }) => (
             <th key={text} className="pb-2 font-normal">
               <span className="inline-block bg-booth p-2">
@@ -165,7 +168,7 @@ function Differing({ then, now }: { then: Seen; now: Seen }) {
         {found.length === 0 && (
           <tr>
             <td colSpan={3} className="border-t border-line py-2">
-              Nothing that is weighed, poured or timed is otherwise.
+              {t('Nothing that is weighed, poured or timed is otherwise.')}
             </td>
           </tr>
         )}
@@ -199,15 +202,15 @@ function Named({ revision, name }: { revision: number; name: string }) {
       }}
     >
       <input
-        aria-label="Name of this version"
+        aria-label={t('Name of this version')}
         className="field min-h-11 w-56"
-        placeholder="a name, to find it again"
+        placeholder={t('a name, to find it again')}
         maxLength={80}
         value={text}
         onChange={event => setText(event.target.value)}
       />
       <button className="button min-h-11" disabled={text.trim() === name || keep.isPending}>
-        <Bookmark size={16} aria-hidden /> Name it
+        <Bookmark size={16} aria-hidden /> {t('Name it')}
       </button>
       {keep.error && <span className="text-rust">{keep.error.message}</span>}
     </form>

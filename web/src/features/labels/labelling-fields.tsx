@@ -9,6 +9,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { Say } from '../../ui/say.tsx'
 import { Section } from '../../ui/section.tsx'
+import { t } from '../../words/index.ts'
 
 const SHEETS = Object.fromEntries(Object.entries(LABEL_SHEETS).map(([id, { name }]) => [id, name])) as Record<
   LabelSheetId,
@@ -41,32 +42,32 @@ export function LabellingFields({ labelling }: { labelling: Labelling }) {
   const isSheet = LABEL_SHEETS[labelling.sheet].across * LABEL_SHEETS[labelling.sheet].down > 1
   const fields = { typed, setTyped, wrong, set }
   return (
-    <Section title="How this workshop labels" aside={<span className="text-soft">all of its batches</span>}>
+    <Section title={t('How this workshop labels')} aside={<span className="text-soft">{t('all of its batches')}</span>}>
       <div className="flex flex-col gap-3">
         <Choice<LabelSheetId>
-          label="Size"
+          label={t('Size')}
           value={labelling.sheet}
           options={options(SHEETS)}
           onValue={sheet => set({ sheet })}
         />
         <Choice<LabelSchool>
-          label="Ingredients"
+          label={t('Ingredients')}
           value={labelling.school}
           options={options(LABEL_SCHOOLS)}
           onValue={school => set({ school })}
         />
-        <WordsField at="maker" label="Who makes it, and where" most={160} {...fields} />
-        <WordsField at="words" label="Words of your own" most={200} {...fields} />
+        <WordsField at="maker" label={t('Who makes it, and where')} most={160} {...fields} />
+        <WordsField at="words" label={t('Words of your own')} most={200} {...fields} />
         <Check
-          label="With the code that opens the batch on a phone"
+          label={t('With the code that opens the batch on a phone')}
           checked={labelling.withCode}
           onChange={withCode => set({ withCode })}
         />
         {isSheet && (
           <div className="flex flex-wrap gap-3">
-            <NumberOf at="edgeMm" label="Free edge, mm" {...fields} />
-            <NumberOf at="gapMm" label="Between, mm" {...fields} />
-            <NumberOf at="skip" label="Places used up" {...fields} />
+            <NumberOf at="edgeMm" label={t('Free edge, mm')} {...fields} />
+            <NumberOf at="gapMm" label={t('Between, mm')} {...fields} />
+            <NumberOf at="skip" label={t('Places used up')} {...fields} />
           </div>
         )}
         {save.error && (

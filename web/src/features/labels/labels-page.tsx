@@ -16,7 +16,7 @@ import {
 } from '@ostler/core'
 import type { Labelling } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { FileDown } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -35,6 +35,7 @@ import { LabelPicture } from './label-picture.tsx'
 import { LabellingFields } from './labelling-fields.tsx'
 import { LEGIBLE_PT, labelLayout } from './layout.ts'
 import type { LabelText } from './layout.ts'
+import { dated, fixed, rich, t } from '../../words/index.ts'
 
 const lettersQuery = { queryKey: ['letters'], queryFn: withLetters, staleTime: Infinity }
 
@@ -46,7 +47,7 @@ export function LabelsPage() {
   const wrong = error ?? noLetters
   return (
     <main className="mx-auto w-full max-w-260 flex-1 px-5 py-4 max-[900px]:px-3">
-      <h1 className="text-2xl">Labels</h1>
+      <h1 className="text-2xl">{t('Labels')}</h1>
       <ForecastRefused />
       {wrong && <p className="text-rust">{wrong.message}</p>}
       {labelling && letters && forecast && <Labels labelling={labelling} letters={letters} />}
@@ -54,7 +55,7 @@ export function LabelsPage() {
   )
 }
 
-const day = (on: string): string => format(parseISO(on), 'd MMM yyyy')
+const day = (on: string): string => dated(parseISO(on), 'd MMM yyyy')
 
 /** What is known of the batch for its labels; by what was weighed where something was. */
 function useFacts({ school }: Labelling) {
@@ -84,16 +85,20 @@ type Facts = ReturnType<typeof useFacts>
 
 /** A mass that no bar is below: whole grams, and tenths of an ounce beside them. */
 const netMass = (g: number): string =>
-  `net ${Math.floor(g)} g (${(Math.floor((Math.floor(g) / GRAMS_PER_OUNCE) * 10) / 10).toFixed(1)} oz)`
+  t('net {g} g ({g2} oz)', {
+    g: Math.floor(g),
+    g2: fixed(Math.floor((Math.floor(g) / GRAMS_PER_OUNCE) * 10) / 10, 1),
+  })
 
 function textOf({ list, id, name, pouredAt, curedG, readyOn }: Facts, labelling: Labelling): LabelText {
-  const dates = readyOn === null ? '' : `made ${day(pouredAt)} · ready ${day(readyOn)}`
+  const dates =
+    readyOn === null ? '' : t('made {pouredAt} · ready {readyOn}', { pouredAt: day(pouredAt), readyOn: day(readyOn) })
   return {
     title: name,
-    ingredients: `Ingredients: ${list.text}`,
+    ingredients: t('Ingredients: {list}', { list: list.text }),
     lines: [
-      `${netMass(curedG)} · lot ${lotCode(pouredAt, id)}`,
-      ...[dates, labelling.words, labelling.maker, 'Soap. Not food. Keep out of the eyes.'],
+      t('{curedG} · lot {pouredAt}', { curedG: netMass(curedG), pouredAt: lotCode(pouredAt, id) }),
+      ...[dates, labelling.words, labelling.maker, t('Soap. Not food. Keep out of the eyes.')],
     ],
     withCode: labelling.withCode,
   }
@@ -107,13 +112,20 @@ function Labels({ labelling, letters }: { labelling: Labelling; letters: Letters
   const text = textOf(facts, labelling)
   const place = useMemo(() => placeOf(labelling), [labelling])
   const layout = labelLayout(text, place, measureWith(letters))
-  const code = useMemo(() => codeOf(`${location.origin}/batches/${facts.id}/outcome`), [facts.id])
+  const code = useMemo(
+    () => codeOf(t('{origin}/batches/{id}/outcome', { origin: location.origin, id: facts.id })),
+    [facts.id],
+  )
   const many = count ?? facts.bars
   const save = () =>
     act.run(async () => {
-      const made = { sheet, labelling, count: many, layout, code, title: `${facts.name}, labels` }
+      const made = { sheet, labelling, count: many, layout, code, title: t('{facts}, labels', { facts: facts.name }) }
       const file = await labelFile(await withLetters(), made)
-      saveFile(`labels ${lotCode(facts.pouredAt, facts.id)}.pdf`, file as BlobPart, 'application/pdf')
+      saveFile(
+        t('labels {pouredAt}.pdf', { pouredAt: lotCode(facts.pouredAt, facts.id) }),
+        file as BlobPart,
+        'application/pdf',
+      )
     })
   return (
     <div className="mt-3 grid grid-cols-[minmax(0,1fr)_320px] gap-10 max-[900px]:grid-cols-1">
@@ -121,7 +133,7 @@ function Labels({ labelling, letters }: { labelling: Labelling; letters: Letters
         <LabelPicture layout={layout} code={code} {...place} />
         <div className="mt-4 flex flex-wrap items-end gap-4">
           <label className="flex flex-col text-[13px] text-soft">
-            Labels
+            {t('Labels')}
             <input
               type="number"
               min={1}
@@ -132,7 +144,8 @@ function Labels({ labelling, letters }: { labelling: Labelling; letters: Letters
             />
           </label>
           <button className="button button-main min-h-11" disabled={act.busy} onClick={() => void save()}>
-            <FileDown size={18} aria-hidden /> Save the {sheet.across * sheet.down === 1 ? 'labels' : 'sheets'} as PDF
+            <FileDown size={18} aria-hidden />{' '}
+            {t('Save the {across, plural, one {labels} other {sheets}} as PDF', { across: sheet.across * sheet.down })}
           </button>
           {act.sentence !== '' && (
             <p role="alert" className="text-rust">
@@ -175,39 +188,50 @@ interface DoubtsProps {
 function Doubts({ facts, labelling, layout, lacking }: DoubtsProps) {
   const claims = claimsIn(`${facts.name} ${labelling.words}`)
   return (
-    <Section title="Before it is printed" className="mt-6">
+    <Section title={t('Before it is printed')} className="mt-6">
       <ul className="flex max-w-160 flex-col gap-1.5">
         {isHeld(facts.fitness) && (
           <li className="font-semibold text-rust">
-            ▲ These bars are held ({FITNESS[facts.fitness]}):{' '}
-            <Link to="../faults" className="underline">
-              what was seen of them
-            </Link>{' '}
-            speaks against giving or selling any.
+            {rich('▲ These bars are held ({fitness}): {link} speaks against giving or selling any.', {
+              fitness: t(FITNESS[facts.fitness]),
+              link: (
+                <Link to="../faults" className="underline">
+                  {t('what was seen of them')}
+                </Link>
+              ),
+            })}
           </li>
         )}
         {layout.isCut && (
           <li className="font-semibold text-rust">
-            ▲ Not all of it has room on this label. Choose a larger one, or say less.
+            {t('▲ Not all of it has room on this label. Choose a larger one, or say less.')}
           </li>
         )}
         {!layout.isCut && layout.bodyPt < LEGIBLE_PT && (
-          <li>△ Its letters are under 1.2 mm high, which rules often ask for. A larger label has room for them.</li>
+          <li>
+            {t('△ Its letters are under 1.2 mm high, which rules often ask for. A larger label has room for them.')}
+          </li>
         )}
-        {facts.pouredAt === '' && <li>△ It is not poured yet: its lot and its dates stay open.</li>}
-        {lacking.length > 0 && <li>△ The label has no letters for {lacking.join(' ')}; they stand as ?.</li>}
+        {facts.pouredAt === '' && <li>{t('△ It is not poured yet: its lot and its dates stay open.')}</li>}
+        {lacking.length > 0 && (
+          <li>{t('△ The label has no letters for {lacking}; they stand as ?.', { lacking: lacking.join(' ') })}</li>
+        )}
         {[...facts.list.doubts, ...claims].map((doubt, i) => (
           <li key={i}>
             △ <Say of={doubt} />
           </li>
         ))}
         <li className="text-soft">
-          Names and order are worked out from the{' '}
-          <Link to="/shelf" className="underline">
-            shelf
-          </Link>
-          ; the net mass is what a bar is forecast to weigh on the day it is ready: weigh one then. Local rules come
-          first, and where they ask for an assessment or a licence, no label stands for it.
+          {rich(
+            'Names and order are worked out from the {shelf}; the net mass is what a bar is forecast to weigh on the day it is ready: weigh one then. Local rules come first, and where they ask for an assessment or a licence, no label stands for it.',
+            {
+              shelf: (
+                <Link to="/shelf" className="underline">
+                  {t('shelf')}
+                </Link>
+              ),
+            },
+          )}
         </li>
       </ul>
     </Section>

@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import { useHabits } from '../../plan/context.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   line: UsedLine
@@ -39,7 +40,7 @@ export function LotRow({ line, item, takes, booked, short, onTakes }: Props) {
       <td className="py-2 text-right text-lg">
         {g(line.massG)}
         <span className="block text-[13px] text-soft">
-          {line.weighedG >= line.massG - NEAR_G ? 'weighed' : line.weighedG > 0 ? 'partly weighed' : 'planned'}
+          {line.weighedG >= line.massG - NEAR_G ? t('weighed') : line.weighedG > 0 ? t('partly weighed') : t('planned')}
         </span>
       </td>
       <td className="py-2 pl-6">
@@ -56,7 +57,7 @@ export function LotRow({ line, item, takes, booked, short, onTakes }: Props) {
         ))}
         {Math.abs(off) > NEAR_G && (
           <p className="text-[14px] text-rust">
-            △ {g(Math.abs(off))} {off < 0 ? 'of it in no lot' : 'more than went in'}
+            △ {g(Math.abs(off))} {off < 0 ? t('of it in no lot') : t('more than went in')}
           </p>
         )}
         {next && (
@@ -70,7 +71,7 @@ export function LotRow({ line, item, takes, booked, short, onTakes }: Props) {
               ])
             }
           >
-            <Plus size={15} aria-hidden /> of another lot too
+            <Plus size={15} aria-hidden /> {t('of another lot too')}
           </button>
         )}
       </td>
@@ -89,7 +90,7 @@ interface TakeProps {
   onRemove: (() => void) | null
 }
 
-const nameOf = (lot: Lot, i: number): string => lot.mark || `lot ${i + 1}`
+const nameOf = (lot: Lot, i: number): string => lot.mark || t('lot {i}', { i: i + 1 })
 
 function TakeLine({ take, item, used, booked, short, onLot, onMass, onRemove }: TakeProps) {
   const habits = useHabits()
@@ -101,12 +102,16 @@ function TakeLine({ take, item, used, booked, short, onLot, onMass, onRemove }: 
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 py-0.5">
       <select
-        aria-label={`Lot of ${item.name}`}
+        aria-label={t('Lot of {item}', { item: item.name })}
         className="field min-h-9 w-40"
         value={take.lot}
         onChange={changed => onLot(changed.target.value)}
       >
-        {!lot && <option value={take.lot}>{'mark' in take ? String(take.mark) : take.lot}, off the shelf</option>}
+        {!lot && (
+          <option value={take.lot}>
+            {t('{take}, off the shelf', { take: 'mark' in take ? String(take.mark) : take.lot })}
+          </option>
+        )}
         {item.lots.map((one, i) => (
           <option
             key={one.id}
@@ -118,7 +123,7 @@ function TakeLine({ take, item, used, booked, short, onLot, onMass, onRemove }: 
         ))}
       </select>
       <NumberCell
-        label={`Taken of this lot of ${item.name}, g`}
+        label={t('Taken of this lot of {item}, g', { item: item.name })}
         value={take.massG}
         kind="mass"
         unit="g"
@@ -128,14 +133,14 @@ function TakeLine({ take, item, used, booked, short, onLot, onMass, onRemove }: 
       <span className="text-soft">g</span>
       <span className={left < -NEAR_G ? 'font-semibold text-rust' : 'text-soft'}>
         {short
-          ? `△ it holds ${g(short.haveG)}`
+          ? t('△ it holds {haveG}', { haveG: g(short.haveG) })
           : left < -NEAR_G
-            ? `△ holds ${g((lot?.left ?? 0) + back)} only`
-            : `${g(left)} stay in it`}
+            ? t('△ holds {left} only', { left: g((lot?.left ?? 0) + back) })
+            : t('{left} stay in it', { left: g(left) })}
       </span>
       {onRemove && (
         <button type="button" className="quiet min-h-9" onClick={onRemove}>
-          leave out
+          {t('leave out')}
         </button>
       )}
     </div>

@@ -10,6 +10,7 @@ import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.ts
 import { useNotedState } from '../../run/noted.tsx'
 import { Say } from '../../ui/say.tsx'
 import { LotRow } from './lot-row.tsx'
+import { rich, t } from '../../words/index.ts'
 
 /** Which lots went into the batch: proposed from what was weighed, corrected by the maker, taken off the shelf's count once. */
 export function LotsPage() {
@@ -18,7 +19,7 @@ export function LotsPage() {
   const forecast = useForecast()
   return (
     <main className="mx-auto w-full max-w-260 flex-1 px-5 py-4 max-[900px]:px-3">
-      <h1 className="text-2xl">Which lots went in</h1>
+      <h1 className="text-2xl">{t('Which lots went in')}</h1>
       <ForecastRefused />
       {error && <p className="text-rust">{error.message}</p>}
       {data && forecast && <Lots key={data.length} batch={id} booked={data} />}
@@ -66,17 +67,17 @@ function Lots({ batch, booked }: { batch: string; booked: readonly LotUse[] }) {
     <>
       <p className="mt-1 max-w-160 text-soft">
         {booked.length > 0
-          ? '✓ Taken off the shelf. What is changed here and taken again stands instead of it.'
+          ? t('✓ Taken off the shelf. What is changed here and taken again stands instead of it.')
           : isWeighed
-            ? 'By what was really weighed. What is open, or keeps shortest, is proposed first.'
-            : 'Nothing was weighed on the page Weigh or at the bench: these are the amounts of the plan.'}
+            ? t('By what was really weighed. What is open, or keeps shortest, is proposed first.')
+            : t('Nothing was weighed on the page Weigh or at the bench: these are the amounts of the plan.')}
       </p>
       <table className="mt-4 w-full">
         <thead>
           <tr className="text-left text-[13px] text-soft">
-            <th className="font-normal">went in</th>
-            <th className="text-right font-normal">amount</th>
-            <th className="pl-6 font-normal">of lot</th>
+            <th className="font-normal">{t('went in')}</th>
+            <th className="text-right font-normal">{t('amount')}</th>
+            <th className="pl-6 font-normal">{t('of lot')}</th>
           </tr>
         </thead>
         <tbody>
@@ -137,11 +138,13 @@ function BookButtons({ booking: { act, short }, takes, isBooked, isEdited }: But
         disabled={act.isPending || (isBooked && !isEdited)}
         onClick={() => send(false)}
       >
-        {isBooked ? 'Take it so instead' : 'Take it off the shelf'}
+        {isBooked ? t('Take it so instead') : t('Take it off the shelf')}
       </button>
       {short.length > 0 && (
         <button className="button min-h-11" disabled={act.isPending} onClick={() => send(true)}>
-          The counts were wrong: empty {short.length === 1 ? 'that lot' : 'those lots'}
+          {t('The counts were wrong: empty {short, plural, one {that lot} other {those lots}}', {
+            short: short.length,
+          })}
         </button>
       )}
       {isBooked && (
@@ -150,7 +153,7 @@ function BookButtons({ booking: { act, short }, takes, isBooked, isEdited }: But
           disabled={act.isPending}
           onClick={() => act.mutate({ takes: [], evenIfShort: false })}
         >
-          Put it all back on the count
+          {t('Put it all back on the count')}
         </button>
       )}
       {act.error && (
@@ -164,11 +167,16 @@ function BookButtons({ booking: { act, short }, takes, isBooked, isEdited }: But
 
 const NothingCounted = () => (
   <p className="mt-3 max-w-140 text-lg">
-    Of nothing in this batch is stock counted. Give an oil, a scent or a colour its lots on the{' '}
-    <Link to="/shelf" className="underline">
-      shelf
-    </Link>
-    , and here it is told which of them went in, and from a lot which batches hold it.
+    {rich(
+      'Of nothing in this batch is stock counted. Give an oil, a scent or a colour its lots on the {shelf}, and here it is told which of them went in, and from a lot which batches hold it.',
+      {
+        shelf: (
+          <Link to="/shelf" className="underline">
+            {t('shelf')}
+          </Link>
+        ),
+      },
+    )}
   </p>
 )
 
@@ -176,7 +184,7 @@ function Uncounted({ lines }: { lines: readonly UsedLine[] }) {
   const habits = useHabits()
   return (
     <p className="mt-6 max-w-180 text-[15px] text-soft">
-      No lots are on the shelf of{' '}
+      {t('No lots are on the shelf of')}{' '}
       {lines.map((line, i) => (
         <span key={lineOf(line)}>
           {i > 0 && ', '}

@@ -1,7 +1,6 @@
 import { classValidatorResolver } from '@hookform/resolvers/class-validator'
 import { PasswordForm } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { format } from 'date-fns'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { sessionQuery } from '../../api/client.ts'
@@ -22,6 +21,7 @@ import { FormTrouble } from '../../ui/front-page.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { Proved } from './proved.tsx'
+import { dated, rich, t } from '../../words/index.ts'
 
 /** What is a member's own: password, second step, browsers, leaving. */
 export function AccountPage() {
@@ -36,16 +36,20 @@ export function AccountPage() {
         <header>
           <h1 className="text-2xl">{data.member.name}</h1>
           <p className="text-soft">
-            signs in as {data.member.signInName}; {data.member.role} of {data.workshop?.name}
+            {t('signs in as {signInName}; {role} of {workshop}', {
+              signInName: data.member.signInName,
+              role: data.member.role,
+              workshop: data.workshop?.name,
+            })}
           </p>
         </header>
         <Password />
         <SecondStep isOn={data.member.hasSecondStep} />
         <Browsers />
-        <Section title="Leave the workshop">
-          <p>What you made stays in it. Coming back takes a new invitation.</p>
+        <Section title={t('Leave the workshop')}>
+          <p>{t('What you made stays in it. Coming back takes a new invitation.')}</p>
           <Proved
-            says="Leave it"
+            says={t('Leave it')}
             onProved={async password => {
               await leaveWorkshop(password)
               location.assign('/')
@@ -67,24 +71,24 @@ function Password() {
     try {
       await savePassword({ old, password })
       reset()
-      toast('The new password holds. Other browsers are signed out.')
+      toast(t('The new password holds. Other browsers are signed out.'))
     } catch (error) {
       told(error, ['old', 'password'], setError)
     }
   }
   const { errors, isSubmitting } = formState
   return (
-    <Section title="Password">
+    <Section title={t('Password')}>
       <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex max-w-108 flex-col gap-3">
         <FormLine
-          label="The one that you have now"
+          label={t('The one that you have now')}
           type="password"
           autoComplete="current-password"
           sentence={errors.old?.message}
           {...register('old')}
         />
         <FormLine
-          label="The new one, at least 10 letters"
+          label={t('The new one, at least 10 letters')}
           type="password"
           autoComplete="new-password"
           sentence={errors.password?.message}
@@ -92,7 +96,7 @@ function Password() {
         />
         <FormTrouble sentence={errors.root?.message} />
         <button className="button button-main min-h-11 self-start" disabled={isSubmitting}>
-          Change it
+          {t('Change it')}
         </button>
       </form>
     </Section>
@@ -114,14 +118,18 @@ function SecondStep({ isOn }: { isOn: boolean }) {
   })
   if (isOn)
     return (
-      <Section title="Second step">
-        <p>On: signing in asks for six digits of your app as well.</p>
-        <Proved says="Turn it off" onProved={password => endSecondStep(password).then(look)} />
+      <Section title={t('Second step')}>
+        <p>{t('On: signing in asks for six digits of your app as well.')}</p>
+        <Proved says={t('Turn it off')} onProved={password => endSecondStep(password).then(look)} />
       </Section>
     )
   return (
-    <Section title="Second step">
-      <p>Six digits of an app on another device, beside the password. Anybody who has the password alone stays out.</p>
+    <Section title={t('Second step')}>
+      <p>
+        {t(
+          'Six digits of an app on another device, beside the password. Anybody who has the password alone stays out.',
+        )}
+      </p>
       {begun ? (
         <form
           className="mt-2 flex max-w-108 flex-col gap-3"
@@ -130,12 +138,14 @@ function SecondStep({ isOn }: { isOn: boolean }) {
             confirm.mutate()
           }}
         >
-          <img src={begun.picture} alt="The secret as a square code, for the app" className="w-52" />
+          <img src={begun.picture} alt={t('The secret as a square code, for the app')} className="w-52" />
           <p>
-            Or type it into the app: <code className="font-mono">{begun.secret.match(/.{1,4}/g)?.join(' ')}</code>
+            {rich('Or type it into the app: {match}', {
+              match: <code className="font-mono">{begun.secret.match(/.{1,4}/g)?.join(' ')}</code>,
+            })}
           </p>
           <FormLine
-            label="Six digits that the app shows"
+            label={t('Six digits that the app shows')}
             inputMode="numeric"
             autoComplete="one-time-code"
             value={code}
@@ -143,11 +153,11 @@ function SecondStep({ isOn }: { isOn: boolean }) {
             onChange={event => setCode(event.target.value)}
           />
           <button className="button button-main min-h-11 self-start" disabled={code.trim().length !== 6}>
-            Turn it on
+            {t('Turn it on')}
           </button>
         </form>
       ) : (
-        <Proved says="Set it up" onProved={async password => setBegun(await beginSecondStep(password))} />
+        <Proved says={t('Set it up')} onProved={async password => setBegun(await beginSecondStep(password))} />
       )}
     </Section>
   )
@@ -157,7 +167,7 @@ function SecondStep({ isOn }: { isOn: boolean }) {
 function browserOf(agent: string): string {
   const what = /(Firefox|Edg|Chrome|Safari)\//.exec(agent)?.[1]?.replace('Edg', 'Edge')
   const where = /(Android|iPhone|iPad|Windows|Macintosh|Linux)/.exec(agent)?.[1]?.replace('Macintosh', 'Mac')
-  return [what, where].filter(Boolean).join(' on ') || 'a browser'
+  return [what, where].filter(Boolean).join(' on ') || t('a browser')
 }
 
 function Browsers() {
@@ -170,15 +180,15 @@ function Browsers() {
     onSettled: () => void queries.invalidateQueries(sessionsQuery),
   })
   return (
-    <Section title="Where you are signed in">
+    <Section title={t('Where you are signed in')}>
       <ul>
         {data?.map(({ id, agent, seenAt, isThis }) => (
           <li key={id} className="flex flex-wrap items-center gap-4 border-b border-line py-1">
             <strong>{browserOf(agent)}</strong>
-            <span className="text-soft">{isThis ? 'this one' : format(new Date(seenAt), 'd MMMM yyyy, HH:mm')}</span>
+            <span className="text-soft">{isThis ? t('this one') : dated(new Date(seenAt), 'd MMMM yyyy, HH:mm')}</span>
             {!isThis && (
               <button className="quiet ml-auto min-h-10" onClick={() => end.mutate(id)}>
-                Sign out there
+                {t('Sign out there')}
               </button>
             )}
           </li>
@@ -186,7 +196,7 @@ function Browsers() {
       </ul>
       {(data?.length ?? 0) > 1 && (
         <button className="button mt-2 min-h-11" onClick={() => end.mutate(null)}>
-          Sign out everywhere else
+          {t('Sign out everywhere else')}
         </button>
       )}
     </Section>

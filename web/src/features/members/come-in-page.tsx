@@ -9,6 +9,7 @@ import { comeIn, invitedQuery } from '../../api/members.ts'
 import { FormLine } from '../../ui/form-line.tsx'
 import { FormTrouble, FrontPage } from '../../ui/front-page.tsx'
 import { WhoFields } from '../../ui/who-fields.tsx'
+import { t } from '../../words/index.ts'
 
 /** Where a link that works once leads: into a workshop, or to a new password. */
 export function ComeInPage() {
@@ -16,7 +17,7 @@ export function ComeInPage() {
   const { data, error } = useQuery(invitedQuery(token))
   if (error)
     return (
-      <FrontPage title="Ostler" lead="">
+      <FrontPage title={t('Ostler')} lead="">
         <p className="text-rust">{error.message}</p>
       </FrontPage>
     )
@@ -44,12 +45,12 @@ function Join({ token, of }: Props) {
   }
   const { errors, isSubmitting } = formState
   return (
-    <FrontPage title={of.workshop} lead={`Your place in it: ${MEMBER_ROLES[of.role!]}.`}>
+    <FrontPage title={of.workshop} lead={t('Your place in it: {role}.', { role: t(MEMBER_ROLES[of.role!]) })}>
       <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
         <WhoFields line={name => ({ sentence: errors[name]?.message, ...register(name) })} />
         <FormTrouble sentence={errors.root?.message} />
         <button className="button button-main self-start" disabled={isSubmitting}>
-          Come in
+          {t('Come in')}
         </button>
       </form>
     </FrontPage>
@@ -73,11 +74,11 @@ function Forgotten({ token, of }: Props) {
   return (
     <FrontPage
       title={of.workshop}
-      lead={`A new password for ${of.member}. Everybody signed in with the old one is out.`}
+      lead={t('A new password for {member}. Everybody signed in with the old one is out.', { member: of.member })}
     >
       <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
         <FormLine
-          label="New password, at least 10 letters"
+          label={t('New password, at least 10 letters')}
           type="password"
           autoComplete="new-password"
           sentence={errors.password?.message}
@@ -85,7 +86,7 @@ function Forgotten({ token, of }: Props) {
         />
         <FormTrouble sentence={errors.root?.message} />
         <button className="button button-main self-start" disabled={isSubmitting}>
-          Set it
+          {t('Set it')}
         </button>
       </form>
     </FrontPage>

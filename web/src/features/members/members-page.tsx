@@ -1,7 +1,6 @@
 import { MEMBER_ROLES } from '@ostler/core'
 import type { MembersAnswer, Role } from '@ostler/core'
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { format } from 'date-fns'
 import { Download, KeyRound, Trash2, UserPlus } from 'lucide-react'
 import { useState } from 'react'
 import {
@@ -22,14 +21,15 @@ import { OneLink } from '../../ui/one-link.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { Proved } from './proved.tsx'
+import { dated, rich, t } from '../../words/index.ts'
 
 const ROLE_TEXTS: Readonly<Record<Role, string>> = {
-  owner: 'owner: everything, members too',
-  maker: 'maker: everything but members',
-  looker: 'looker: looks, changes nothing',
+  owner: t('owner: everything, members too'),
+  maker: t('maker: everything but members'),
+  looker: t('looker: looks, changes nothing'),
 }
 
-const day = (at: string): string => format(new Date(at), 'd MMMM yyyy')
+const day = (at: string): string => dated(new Date(at), 'd MMMM yyyy')
 
 const comeInAddress = (token: string): string => `${location.origin}/come-in/${token}`
 
@@ -42,7 +42,7 @@ export function MembersPage() {
         <Places />
       </TopBar>
       <main className="mx-auto grid w-full max-w-220 flex-1 grid-cols-[minmax(0,1fr)] content-start gap-7 p-5 max-[900px]:p-3">
-        <h1 className="text-2xl">Members</h1>
+        <h1 className="text-2xl">{t('Members')}</h1>
         {error && <p className="text-rust">{error.message}</p>}
         {data && (
           <>
@@ -80,16 +80,16 @@ function Everybody({ members }: Pick<MembersAnswer, 'members'>) {
     setLink({ name, token })
   })
   return (
-    <Section title="Who works here">
+    <Section title={t('Who works here')}>
       <ul>
         {members.map(({ id, name, signInName, role, seenAt, isYou }) => (
           <li key={id} className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-line py-2">
             <strong className="min-w-40 text-lg">
-              {name} {isYou && <span className="text-[13px] font-normal text-soft">you</span>}
+              {name} {isYou && <span className="text-[13px] font-normal text-soft">{t('you')}</span>}
             </strong>
             <span className="min-w-24 text-soft">{signInName}</span>
             <select
-              aria-label={`What ${name} may do`}
+              aria-label={t('What {name} may do', { name })}
               className="field min-h-10"
               value={role}
               onChange={event => change.mutate({ id, role: event.target.value as Role })}
@@ -100,20 +100,22 @@ function Everybody({ members }: Pick<MembersAnswer, 'members'>) {
                 </option>
               ))}
             </select>
-            <span className="text-[13px] text-soft">{seenAt ? `here on ${day(seenAt)}` : 'not signed in'}</span>
+            <span className="text-[13px] text-soft">
+              {seenAt ? t('here on {seenAt}', { seenAt: day(seenAt) }) : t('not signed in')}
+            </span>
             {!isYou && (
               <span className="ml-auto flex gap-2">
                 <button className="quiet min-h-10" onClick={() => forgot.mutate({ id, name })}>
-                  <KeyRound size={16} aria-hidden /> Forgot the password
+                  <KeyRound size={16} aria-hidden /> {t('Forgot the password')}
                 </button>
                 {asked === id ? (
                   <button className="button min-h-10 text-rust" onClick={() => remove.mutate(id)}>
-                    Remove {name} for good
+                    {t('Remove {name} for good', { name })}
                   </button>
                 ) : (
                   <button
                     className="quiet min-h-10 min-w-10"
-                    aria-label={`Remove ${name}`}
+                    aria-label={t('Remove {name}', { name })}
                     onClick={() => setAsked(id)}
                   >
                     <Trash2 size={16} aria-hidden />
@@ -126,7 +128,9 @@ function Everybody({ members }: Pick<MembersAnswer, 'members'>) {
       </ul>
       {link && (
         <OneLink
-          says={`With this link ${link.name} sets a new password, once, within a day. Hand it over yourself.`}
+          says={t('With this link {link} sets a new password, once, within a day. Hand it over yourself.', {
+            link: link.name,
+          })}
           address={comeInAddress(link.token)}
         />
       )}
@@ -140,10 +144,10 @@ function Invitations({ invitations }: Pick<MembersAnswer, 'invitations'>) {
   const make = useDeed(async () => setToken((await invite(role)).token))
   const withdraw = useDeed((id: string) => withdrawInvitation(id))
   return (
-    <Section title="Invite somebody">
+    <Section title={t('Invite somebody')}>
       <div className="flex flex-wrap items-end gap-4">
         <label className="flex flex-col text-[13px] text-soft">
-          as
+          {t('as')}
           <select
             className="field min-h-11 text-ink"
             value={role}
@@ -161,21 +165,25 @@ function Invitations({ invitations }: Pick<MembersAnswer, 'invitations'>) {
           disabled={make.isPending}
           onClick={() => make.mutate(undefined)}
         >
-          <UserPlus size={18} aria-hidden /> Make a link
+          <UserPlus size={18} aria-hidden /> {t('Make a link')}
         </button>
       </div>
       {token !== '' && (
         <OneLink
-          says="Whoever has this link comes in, once, within a week. Hand it over yourself."
+          says={t('Whoever has this link comes in, once, within a week. Hand it over yourself.')}
           address={comeInAddress(token)}
         />
       )}
       <ul className="mt-2">
         {invitations.map(one => (
           <li key={one.id} className="flex flex-wrap items-center gap-4 border-b border-line py-1">
-            A {one.role}, invited by {one.madeBy}; until {day(one.expiresAt)}
+            {t('A {role}, invited by {madeBy}; until {expiresAt}', {
+              role: one.role,
+              madeBy: one.madeBy,
+              expiresAt: day(one.expiresAt),
+            })}
             <button className="quiet ml-auto min-h-10" onClick={() => withdraw.mutate(one.id)}>
-              Withdraw
+              {t('Withdraw')}
             </button>
           </li>
         ))}
@@ -188,25 +196,28 @@ function Deeds() {
   const { data, hasNextPage, fetchNextPage, error } = useInfiniteQuery({ ...deedsQuery, staleTime: 0 })
   const deeds = data?.pages.flat() ?? []
   return (
-    <Section title="Who did what">
+    <Section title={t('Who did what')}>
       <p className="flex flex-wrap items-center gap-4 text-soft">
-        Only ever added to. Single edits of a batch are in its own history.
-        <a className="quiet min-h-10" href={DEEDS_FILE} download>
-          <Download size={16} aria-hidden /> As a table
-        </a>
+        {rich('Only ever added to. Single edits of a batch are in its own history.{link}', {
+          link: (
+            <a className="quiet min-h-10" href={DEEDS_FILE} download>
+              <Download size={16} aria-hidden /> {t('As a table')}
+            </a>
+          ),
+        })}
       </p>
       {error && <p className="text-rust">{error.message}</p>}
       <ul>
         {deeds.map(({ seq, at, member, what, about }) => (
           <li key={seq} className="flex flex-wrap gap-x-4 border-b border-line py-1">
-            <span className="w-40 text-soft tabular-nums">{format(new Date(at), 'd MMM yyyy, HH:mm')}</span>
+            <span className="w-40 text-soft tabular-nums">{dated(new Date(at), 'd MMM yyyy, HH:mm')}</span>
             <strong>{member}</strong> {what} <span className="text-[13px] break-all text-soft">{about}</span>
           </li>
         ))}
       </ul>
       {hasNextPage && deeds.length >= 100 && (
         <button className="button mt-2" onClick={() => void fetchNextPage()}>
-          Earlier
+          {t('Earlier')}
         </button>
       )}
     </Section>
@@ -218,19 +229,22 @@ function Backup() {
   const { data } = useQuery({ ...backupQuery, staleTime: 0 })
   if (!data?.isMadeHere) return null
   return (
-    <Section title="Backup">
+    <Section title={t('Backup')}>
       <p className={data.isOld ? 'text-rust' : ''}>
         {data.madeAt === null
-          ? 'No backup was made yet. The first is made a minute after the start.'
-          : `The last good backup was made on ${format(new Date(data.madeAt), "d MMMM yyyy 'at' HH:mm")} (${Math.max(1, Math.round((data.bytes ?? 0) / 1e5)) / 10} MB), and read again.`}
+          ? t('No backup was made yet. The first is made a minute after the start.')
+          : t('The last good backup was made on {format} ({what} MB), and read again.', {
+              format: dated(new Date(data.madeAt), "d MMMM yyyy 'at' HH:mm"),
+              what: Math.max(1, Math.round((data.bytes ?? 0) / 1e5)) / 10,
+            })}
       </p>
       <p>
         <a className="button min-h-11" href="/api/everything.zip" download>
-          <Download size={16} aria-hidden /> Everything as open files (ZIP)
+          <Download size={16} aria-hidden /> {t('Everything as open files (ZIP)')}
         </a>
       </p>
       <p className="mt-2 text-soft">
-        One a day is kept beside the database: take copies of that folder to another place.
+        {t('One a day is kept beside the database: take copies of that folder to another place.')}
       </p>
     </Section>
   )
@@ -239,13 +253,14 @@ function Backup() {
 /** The end of a workshop, with everything in it. */
 function TheEnd() {
   return (
-    <Section title="Delete the workshop">
+    <Section title={t('Delete the workshop')}>
       <p className="max-w-160">
-        Its batches, records, photographs, shelf, recipes, designs, trials and members go, for good. A backup of the
-        server may still hold them.
+        {t(
+          'Its batches, records, photographs, shelf, recipes, designs, trials and members go, for good. A backup of the server may still hold them.',
+        )}
       </p>
       <Proved
-        says="Delete it with everything in it"
+        says={t('Delete it with everything in it')}
         onProved={async password => {
           await deleteWorkshop(password)
           location.assign('/')

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { FormLine } from '../../ui/form-line.tsx'
+import { t } from '../../words/index.ts'
 
 /** What cannot be undone: it asks for the password once more. */
 export function Proved({ says, onProved }: { says: string; onProved: (password: string) => Promise<unknown> }) {
@@ -33,7 +34,7 @@ export function Proved({ says, onProved }: { says: string; onProved: (password: 
       }}
     >
       <FormLine
-        label="Your password"
+        label={t('Your password')}
         type="password"
         autoComplete="current-password"
         autoFocus
@@ -46,7 +47,7 @@ export function Proved({ says, onProved }: { says: string; onProved: (password: 
           {says}
         </button>
         <button type="button" className="button min-h-11" onClick={() => setPassword(null)}>
-          Leave it
+          {t('Leave it')}
         </button>
       </p>
     </form>

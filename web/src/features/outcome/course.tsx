@@ -1,7 +1,7 @@
 import { GONE_WAYS } from '@ostler/core'
 import type { GoneWay } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { useId, useState } from 'react'
 import type { ReactNode } from 'react'
 import { rackPlanQuery } from '../../api/workshop.ts'
@@ -10,9 +10,10 @@ import { options } from '../../ui/options.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { clockNow } from '../../parts/use-record.ts'
 import type { About, OpenRecord } from '../../parts/use-record.ts'
+import { dated, t } from '../../words/index.ts'
 
 const DAY = 'd MMM yyyy, HH:mm'
-const shown = (on: string) => format(parseISO(on), DAY)
+const shown = (on: string) => dated(parseISO(on), DAY)
 
 /** How far it has come: out of the mould, cut, on its place, gone; each with its day, noted with one key. */
 export function Course({ record }: { record: OpenRecord }) {
@@ -21,37 +22,51 @@ export function Course({ record }: { record: OpenRecord }) {
   const left = cutCount === null ? null : Math.max(0, cutCount - goneCount)
   return (
     <ol
-      aria-label="How far it has come"
+      aria-label={t('How far it has come')}
       className="mt-3 grid grid-cols-5 gap-4 max-[1100px]:grid-cols-2 max-[600px]:grid-cols-1"
     >
-      <Step title="Poured" done={pouredAt === '' ? null : shown(pouredAt.length > 10 ? pouredAt : `${pouredAt}T12:00`)}>
-        <p className="text-[14px] text-soft">Its day stands on the page Rest; the bench tells it.</p>
+      <Step
+        title={t('Poured')}
+        done={pouredAt === '' ? null : shown(pouredAt.length > 10 ? pouredAt : `${pouredAt}T12:00`)}
+      >
+        <p className="text-[14px] text-soft">{t('Its day stands on the page Rest; the bench tells it.')}</p>
       </Step>
-      <Step title="Out of the mould" done={unmouldedAt === null ? null : shown(unmouldedAt)}>
+      <Step title={t('Out of the mould')} done={unmouldedAt === null ? null : shown(unmouldedAt)}>
         {unmouldedAt === null && (
           <Noting word="It is out" onNote={on => record.note({ kind: 'unmoulded', on })} after={pouredAt} />
         )}
       </Step>
       <Step
-        title="Cut"
-        done={cutAt === null ? null : `${shown(cutAt)}${cutCount === null ? '' : `, ${cutCount} bars`}`}
+        title={t('Cut')}
+        done={cutAt === null ? null : `${shown(cutAt)}${cutCount === null ? '' : t(', {cutCount} bars', { cutCount })}`}
       >
         {cutAt === null && (
           <Noting
             word="It is cut"
-            counts="bars"
+            counts={t('bars')}
             onNote={(on, count) => record.note(withCount({ kind: 'cut', on }, count))}
             after={pouredAt}
           />
         )}
       </Step>
       <Step
-        title="On the rack"
-        done={place === '' ? null : `${place}${turnedAt === null ? '' : `, turned ${shown(turnedAt)}`}`}
+        title={t('On the rack')}
+        done={
+          place === ''
+            ? null
+            : `${place}${turnedAt === null ? '' : t(', turned {turnedAt}', { turnedAt: shown(turnedAt) })}`
+        }
       >
         <Placing record={record} />
       </Step>
-      <Step title="Gone" done={goneCount === 0 ? null : `${goneCount} gone${left === null ? '' : `, ${left} left`}`}>
+      <Step
+        title={t('Gone')}
+        done={
+          goneCount === 0
+            ? null
+            : t('{goneCount} gone{left}', { goneCount, left: left === null ? '' : t(', {left} left', { left }) })
+        }
+      >
         <Leaving record={record} left={left} />
       </Step>
     </ol>
@@ -67,7 +82,7 @@ function Step({ title, done, children }: { title: string; done: string | null; c
         {done !== null && '✓ '}
         {title}
       </h2>
-      <p className="min-h-6 font-semibold">{done ?? <span className="font-normal text-soft">not yet</span>}</p>
+      <p className="min-h-6 font-semibold">{done ?? <span className="font-normal text-soft">{t('not yet')}</span>}</p>
       {children}
     </li>
   )
@@ -90,10 +105,10 @@ function Noting({ word, counts, after, onNote }: NotingProps) {
   const note = () => {
     const at = on === '' ? clockNow() : on
     const bars = count.trim() === '' ? null : Number(count)
-    if (after !== '' && at.slice(0, 10) < after.slice(0, 10)) return setSentence('That was before it was poured.')
-    if (at > clockNow()) return setSentence('That is still to come.')
+    if (after !== '' && at.slice(0, 10) < after.slice(0, 10)) return setSentence(t('That was before it was poured.'))
+    if (at > clockNow()) return setSentence(t('That is still to come.'))
     if (bars !== null && !(Number.isInteger(bars) && bars >= 1 && bars <= 2000))
-      return setSentence('A number of bars is a whole number from 1 to 2000.')
+      return setSentence(t('A number of bars is a whole number from 1 to 2000.'))
     setSentence('')
     onNote(at, bars)
     setOn('')
@@ -109,7 +124,7 @@ function Noting({ word, counts, after, onNote }: NotingProps) {
     >
       {counts !== undefined && (
         <input
-          aria-label={`How many ${counts}`}
+          aria-label={t('How many {counts}', { counts })}
           className="field min-h-9 w-20"
           inputMode="numeric"
           placeholder={counts}
@@ -118,7 +133,7 @@ function Noting({ word, counts, after, onNote }: NotingProps) {
         />
       )}
       <input
-        aria-label={`When: ${word}`}
+        aria-label={t('When: {word}', { word })}
         type="datetime-local"
         className="field min-h-9 w-44"
         value={on}
@@ -126,7 +141,7 @@ function Noting({ word, counts, after, onNote }: NotingProps) {
         aria-describedby={id}
         onChange={changed => setOn(changed.target.value)}
       />
-      <button className="button min-h-9">{on === '' ? `${word}, now` : word}</button>
+      <button className="button min-h-9">{on === '' ? t('{word}, now', { word }) : word}</button>
       <p id={id} className="text-[14px] text-rust">
         {sentence}
       </p>
@@ -148,10 +163,10 @@ function Placing({ record }: { record: OpenRecord }) {
       }}
     >
       <input
-        aria-label="Place on the rack"
+        aria-label={t('Place on the rack')}
         className="field min-h-9 w-36"
         maxLength={60}
-        placeholder="rack 2, shelf 3"
+        placeholder={t('rack 2, shelf 3')}
         list={places}
         value={text}
         onChange={changed => setText(changed.target.value)}
@@ -162,10 +177,10 @@ function Placing({ record }: { record: OpenRecord }) {
         ))}
       </datalist>
       <button className="button min-h-9" disabled={text.trim() === ''}>
-        It lies there
+        {t('It lies there')}
       </button>
       <button type="button" className="button min-h-9" onClick={() => record.note({ kind: 'turned' })}>
-        Turned, now
+        {t('Turned, now')}
       </button>
     </form>
   )
@@ -182,23 +197,23 @@ function Leaving({ record, left }: { record: OpenRecord; left: number | null }) 
         submitted.preventDefault()
         const n = Number(count)
         if (!(Number.isInteger(n) && n >= 1 && n <= 2000))
-          return setSentence('A number of bars is a whole number from 1 to 2000.')
-        if (left !== null && n > left) return setSentence(`Only ${left} are left.`)
+          return setSentence(t('A number of bars is a whole number from 1 to 2000.'))
+        if (left !== null && n > left) return setSentence(t('Only {left} are left.', { left }))
         setSentence('')
         record.note({ kind: 'gone', way, count: n })
         setCount('')
       }}
     >
       <input
-        aria-label="How many are gone"
+        aria-label={t('How many are gone')}
         className="field min-h-9 w-20"
         inputMode="numeric"
-        placeholder="bars"
+        placeholder={t('bars')}
         value={count}
         onChange={changed => setCount(changed.target.value)}
       />
-      <Choice<GoneWay> label="How they left" value={way} options={options(GONE_WAYS)} onValue={setWay} />
-      <button className="button min-h-9">They are gone</button>
+      <Choice<GoneWay> label={t('How they left')} value={way} options={options(GONE_WAYS)} onValue={setWay} />
+      <button className="button min-h-9">{t('They are gone')}</button>
       <p role="alert" className="w-full text-[14px] text-rust">
         {sentence}
       </p>

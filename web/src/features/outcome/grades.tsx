@@ -7,20 +7,21 @@ import { options } from '../../ui/options.ts'
 import { Section } from '../../ui/section.tsx'
 import { MARK_WORDS } from '../../parts/entry-words.ts'
 import type { OpenRecord } from '../../parts/use-record.ts'
+import { t } from '../../words/index.ts'
 
 const MARKS = [1, 2, 3, 4, 5] as const
 
 /** How well what was aimed at was reached, each from 1 to 5. */
 export function Grades({ record }: { record: OpenRecord }) {
   return (
-    <Section title="As it was meant?">
+    <Section title={t('As it was meant?')}>
       <ul>
         {(Object.entries(QUALITIES) as [Quality, string][]).map(([aim, name]) => {
           const mark = record.state.marks[aim]?.mark ?? null
           return (
             <li key={aim} className="flex flex-wrap items-center gap-3 border-b border-line py-1">
               <span className="w-24">{name}</span>
-              <span role="group" aria-label={`Mark for ${name}`} className="flex">
+              <span role="group" aria-label={t('Mark for {name}', { name })} className="flex">
                 {MARKS.map(one => (
                   <button
                     key={one}
@@ -53,12 +54,14 @@ function GelSeenField() {
   return (
     <div className="mt-3 flex flex-wrap items-end gap-3">
       <Choice<GelSeen>
-        label="At the cut, gelled was"
+        label={t('At the cut, gelled was')}
         value={seen}
         options={options(GELS_SEEN)}
         onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.rest.gelSeen), value }))}
       />
-      <span className="text-[14px] text-soft">Read without a thermometer, it tells how much heat the mould loses.</span>
+      <span className="text-[14px] text-soft">
+        {t('Read without a thermometer, it tells how much heat the mould loses.')}
+      </span>
     </div>
   )
 }

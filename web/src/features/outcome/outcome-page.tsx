@@ -1,6 +1,6 @@
 import { SIGN_STAGES, signOf } from '@ostler/core'
 import type { RecordEntry } from '@ostler/core'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { Section } from '../../ui/section.tsx'
@@ -13,6 +13,7 @@ import { entryWords } from '../../parts/entry-words.ts'
 import { useRecord } from '../../parts/use-record.ts'
 import type { OpenRecord } from '../../parts/use-record.ts'
 import { Yields } from './yields.tsx'
+import { dated, t } from '../../words/index.ts'
 
 /** What came of a batch: how far it is, how it looks beside what was forecast, what was seen of it, and where the soap went. */
 export function OutcomePage() {
@@ -21,9 +22,11 @@ export function OutcomePage() {
   return (
     <main className="mx-auto w-full max-w-300 flex-1 px-5 py-4 max-[900px]:px-3">
       <div className="flex flex-wrap items-baseline gap-x-5">
-        <h1 className="text-2xl">What came of it</h1>
+        <h1 className="text-2xl">{t('What came of it')}</h1>
         {record.unsent > 0 && (
-          <p role="status">{record.unsent} kept in this browser; sent as soon as the server answers</p>
+          <p role="status">
+            {t('{unsent} kept in this browser; sent as soon as the server answers', { unsent: record.unsent })}
+          </p>
         )}
       </div>
       {record.error && <p className="text-rust">{record.error.message}</p>}
@@ -52,26 +55,27 @@ function Notes({ record }: { record: OpenRecord }) {
     setText('')
   }
   return (
-    <Section title="A note">
+    <Section title={t('A note')}>
       <textarea
-        aria-label="Note"
+        aria-label={t('Note')}
         className="field min-h-18 w-full max-w-140"
         maxLength={1000}
-        placeholder="what to do otherwise next time, how it smells, who liked it"
+        placeholder={t('what to do otherwise next time, how it smells, who liked it')}
         value={text}
         onChange={changed => setText(changed.target.value)}
       />
       <div className="mt-2 flex flex-wrap gap-3">
         <button className="button" disabled={text.trim() === ''} onClick={() => keep('note')}>
-          Keep the note
+          {t('Keep the note')}
         </button>
         <button className="button" disabled={text.trim() === ''} onClick={() => keep('next')}>
-          Keep it for the next time
+          {t('Keep it for the next time')}
         </button>
       </div>
       <p className="mt-1 max-w-120 text-[14px] text-soft">
-        What is kept for the next time shows by itself on the pages Recipe and Run sheet of every batch with the same
-        oils, scent, colour or mould.
+        {t(
+          'What is kept for the next time shows by itself on the pages Recipe and Run sheet of every batch with the same oils, scent, colour or mould.',
+        )}
       </p>
     </Section>
   )
@@ -81,11 +85,12 @@ function Notes({ record }: { record: OpenRecord }) {
 function Log({ record }: { record: OpenRecord }) {
   const entries = [...record.state.entries].reverse()
   return (
-    <Section title="What was noted">
+    <Section title={t('What was noted')}>
       {entries.length === 0 && (
         <p className="max-w-120 text-soft">
-          Nothing yet. Note when it came out of the mould, what you saw at the cut, what was weighed. It stays with the
-          batch, under the day on which it was.
+          {t(
+            'Nothing yet. Note when it came out of the mould, what you saw at the cut, what was weighed. It stays with the batch, under the day on which it was.',
+          )}
         </p>
       )}
       <ol>
@@ -101,14 +106,14 @@ function LogLine({ entry, onUndo }: { entry: RecordEntry; onUndo: () => void }) 
   const stage = signOf(entry.sign)?.stage
   return (
     <li className="flex min-h-10 flex-wrap items-center gap-x-4 border-b border-line">
-      <span className="w-32 shrink-0 text-[14px] text-soft">{format(parseISO(entry.on), 'd MMM yyyy, HH:mm')}</span>
+      <span className="w-32 shrink-0 text-[14px] text-soft">{dated(parseISO(entry.on), 'd MMM yyyy, HH:mm')}</span>
       <span className="min-w-0 flex-1">
         {entryWords(entry)}
-        {stage && <span className="text-soft"> · {SIGN_STAGES[stage]}</span>}
+        {stage && <span className="text-soft"> · {t(SIGN_STAGES[stage])}</span>}
         {entry.person !== undefined && <span className="text-[13px] text-soft"> · {entry.person}</span>}
       </span>
       <button className="quiet min-h-9" onClick={onUndo}>
-        take back
+        {t('take back')}
       </button>
     </li>
   )

@@ -12,6 +12,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { Say } from '../../ui/say.tsx'
 import { useAct } from '../../ui/use-act.ts'
 import type { OpenRecord } from '../../parts/use-record.ts'
+import { fixed, t } from '../../words/index.ts'
 
 interface Props {
   record: OpenRecord
@@ -42,17 +43,18 @@ export function PhotoColours({ record, entry, onClose }: Props) {
   const gel = (useColourView().gelled ?? gelOf(plan)) === 'yes' ? 1 : 0
   const plainHex = mixed(baseOf(plan, shelf), [], { days, gel }).hex
   return (
-    <Ask open wide title="Colours of the photograph" onClose={onClose}>
+    <Ask open wide title={t('Colours of the photograph')} onClose={onClose}>
       <div className="mb-3 flex flex-wrap items-end gap-4">
         <Choice<string>
-          label="The colour is of"
+          label={t('The colour is of')}
           value={cup.id}
           options={plan.cups.map(one => ({ value: one.id, text: one.name }))}
           onValue={setId}
         />
         <p className="max-w-100 text-[14px] text-soft">
-          Mark it on the bar, and mark what its colour is known of: plain soap of this batch, a grey card or a white one
-          in the same light.
+          {t(
+            'Mark it on the bar, and mark what its colour is known of: plain soap of this batch, a grey card or a white one in the same light.',
+          )}
         </p>
       </div>
       {error && <p className="text-rust">{error.message}</p>}
@@ -77,7 +79,7 @@ interface ReadProps {
 /** From here on an eye sees the difference side by side; and everybody does. */
 const SEEN = { hardly: 3, plain: 8 } as const
 const offWords = (off: number): string =>
-  off < SEEN.hardly ? 'hardly to be seen' : off < SEEN.plain ? 'to be seen side by side' : 'plain to see'
+  off < SEEN.hardly ? t('hardly to be seen') : off < SEEN.plain ? t('to be seen side by side') : t('plain to see')
 
 /** The colour that was read beside the one that was forecast; kept as a note, or as a swatch of the colorant. */
 function ReadOf({ record, result, thumbnail, cup, days, gel }: ReadProps) {
@@ -102,8 +104,11 @@ function ReadOf({ record, result, thumbnail, cup, days, gel }: ReadProps) {
   const keep = (word: string) => setKept(all => [...all, `${word} ${cup.id} ${result.hex}`])
   const isKept = (word: string) => kept.includes(`${word} ${cup.id} ${result.hex}`)
   const note = () => {
-    const told = off === null ? '' : `, forecast ${forecastHex}, ΔE ${off.toFixed(1)}`
-    record.note({ kind: 'note', text: `Colour of ${cup.name} on day ${days}: ${result.hex}${told}` })
+    const told = off === null ? '' : t(', forecast {forecastHex}, ΔE {off}', { forecastHex, off: fixed(off, 1) })
+    record.note({
+      kind: 'note',
+      text: t('Colour of {cup} on day {days}: {hex}{told}', { cup: cup.name, days, hex: result.hex, told }),
+    })
     keep('note')
   }
   const take = () =>
@@ -126,15 +131,11 @@ function ReadOf({ record, result, thumbnail, cup, days, gel }: ReadProps) {
         {forecastHex !== null && <span className="flex-1" style={{ background: forecastHex }} />}
       </span>
       <p role="status" className="min-w-60 flex-1">
-        {off !== null && (
-          <strong>
-            ΔE {off.toFixed(1)}, {offWords(off)}.{' '}
-          </strong>
-        )}
+        {off !== null && <strong>{t('ΔE {off}, {off2}.', { off: fixed(off, 1), off2: offWords(off) })} </strong>}
         <Say of={together([`${result.hex} read, ${forecastHex ?? 'nothing'} forecast.`, result.sentence])} />
       </p>
       <button type="button" className="button min-h-10" disabled={isKept('note')} onClick={note}>
-        {isKept('note') ? '✓ noted' : 'Note it'}
+        {isKept('note') ? t('✓ noted') : t('Note it')}
       </button>
       {swatch && (
         <button
@@ -143,7 +144,9 @@ function ReadOf({ record, result, thumbnail, cup, days, gel }: ReadProps) {
           disabled={act.busy || isKept('swatch')}
           onClick={() => void take()}
         >
-          {isKept('swatch') ? '✓ a swatch' : `Take it as a swatch of ${swatch.colorant.name}`}
+          {isKept('swatch')
+            ? t('✓ a swatch')
+            : t('Take it as a swatch of {colorant}', { colorant: swatch.colorant.name })}
         </button>
       )}
       {act.sentence !== '' && (

@@ -1,6 +1,6 @@
 import { acrossView, cutForecast, isColumn, isTray, levelView } from '@ostler/core'
 import type { PhotoAnswer, RecordEntry } from '@ostler/core'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { Camera } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { addPhoto, photoAddress, recordQuery } from '../../api/client.ts'
@@ -16,6 +16,7 @@ import { Slider } from '../../ui/slider.tsx'
 import { readPhoto } from '../../workers/photo.ts'
 import { PhotoColours } from './photo-colours.tsx'
 import type { OpenRecord } from '../../parts/use-record.ts'
+import { dated, t } from '../../words/index.ts'
 
 interface Props {
   batch: string
@@ -34,7 +35,7 @@ export function Photos({ batch, record }: Props) {
   const [reads, setReads] = useState(false)
   const now = shownPhotos.find(one => one.photo.id === chosen) ?? shownPhotos.at(-1)
   return (
-    <Section title="Beside what was forecast">
+    <Section title={t('Beside what was forecast')}>
       <div className="bg-booth p-4">
         <div className="mb-2">
           <StageSwitch />
@@ -42,9 +43,9 @@ export function Photos({ batch, record }: Props) {
         <Compared photo={now?.photo ?? null} />
         {now && (
           <p className="mt-2 flex flex-wrap items-center gap-x-4">
-            {format(parseISO(now.entry.on), 'd MMM yyyy')} {now.entry.text ?? ''}
+            {dated(parseISO(now.entry.on), 'd MMM yyyy')} {now.entry.text ?? ''}
             <button className="quiet min-h-9" onClick={() => setReads(true)}>
-              read its colours
+              {t('read its colours')}
             </button>
             <button
               className="quiet min-h-9"
@@ -53,12 +54,12 @@ export function Photos({ batch, record }: Props) {
                 setChosen(null)
               }}
             >
-              leave this photograph out
+              {t('leave this photograph out')}
             </button>
           </p>
         )}
         {shownPhotos.length > 1 && (
-          <ul aria-label="Photographs" className="mt-2 flex flex-wrap gap-2">
+          <ul aria-label={t('Photographs')} className="mt-2 flex flex-wrap gap-2">
             {shownPhotos.map(({ entry, photo }) => (
               <Thumb
                 key={photo.id}
@@ -96,7 +97,7 @@ function Thumb({
       >
         <img
           src={photoAddress(photo.id, 'small')}
-          alt={`${format(parseISO(entry.on), 'd MMM yyyy')} ${entry.text ?? ''}`}
+          alt={`${dated(parseISO(entry.on), 'd MMM yyyy')} ${entry.text ?? ''}`}
           height={64}
           loading="lazy"
           className="block h-16"
@@ -141,13 +142,15 @@ function Compared({ photo }: { photo: PhotoAnswer | null }) {
           view={view}
           hexes={hexes}
           names={names}
-          label={`The face that was forecast, ${bar === '' ? 'in the middle of the loaf' : `of bar ${bar}`}`}
+          label={t('The face that was forecast, {bar}', {
+            bar: bar === '' ? t('in the middle of the loaf') : t('of bar {bar}', { bar }),
+          })}
           className="block w-full"
         />
         {photo && (
           <img
             src={photoAddress(photo.id, 'large')}
-            alt="Photograph of the bar"
+            alt={t('Photograph of the bar')}
             className="absolute inset-0 h-full w-full object-cover"
             style={{ clipPath: `inset(0 ${(1 - share) * 100}% 0 0)` }}
           />
@@ -159,11 +162,11 @@ function Compared({ photo }: { photo: PhotoAnswer | null }) {
       {!isFromAbove && count > 1 && (
         <div className="mt-2">
           <Choice<string>
-            label="Forecast of"
+            label={t('Forecast of')}
             value={bar}
             options={[
-              { value: '', text: 'the middle of the loaf' },
-              ...Array.from({ length: count }, (_, i) => ({ value: String(i + 1), text: `bar ${i + 1}` })),
+              { value: '', text: t('the middle of the loaf') },
+              ...Array.from({ length: count }, (_, i) => ({ value: String(i + 1), text: t('bar {i}', { i: i + 1 }) })),
             ]}
             onValue={setBar}
           />
@@ -171,14 +174,16 @@ function Compared({ photo }: { photo: PhotoAnswer | null }) {
       )}
       {photo ? (
         <Slider
-          label="How much of the photograph lies over the forecast"
+          label={t('How much of the photograph lies over the forecast')}
           value={Math.round(share * 100)}
           most={100}
           step={1}
           onValue={value => setShare(value / 100)}
         />
       ) : (
-        <p className="mt-2 text-soft">The face that was forecast. A photograph of a bar is laid over it, to compare.</p>
+        <p className="mt-2 text-soft">
+          {t('The face that was forecast. A photograph of a bar is laid over it, to compare.')}
+        </p>
       )}
     </div>
   )
@@ -195,11 +200,11 @@ function useAdding({ batch, record, onAdded }: AddingProps) {
   const [text, setText] = useState('')
   const take = async (files: readonly File[]) => {
     for (const file of files) {
-      setTold('Reading the photograph …')
+      setTold(t('Reading the photograph …'))
       try {
         const read = await readPhoto(file)
         if (!read.ok) return setTold(read.sentence)
-        setTold('Sending the photograph …')
+        setTold(t('Sending the photograph …'))
         const id = freshUuid()
         await addPhoto(batch, id, read.photo.small, read.photo.large)
         await client.invalidateQueries(recordQuery(batch))
@@ -248,13 +253,13 @@ function Adding(props: AddingProps) {
     >
       <div className="flex flex-wrap items-center gap-3">
         <button className="button min-h-11" onClick={() => input.current?.click()}>
-          <Camera size={18} aria-hidden /> Add a photograph
+          <Camera size={18} aria-hidden /> {t('Add a photograph')}
         </button>
         <input
-          aria-label="What it shows"
+          aria-label={t('What it shows')}
           className="field min-h-9 w-52"
           maxLength={120}
-          placeholder="bar 3, at the cut"
+          placeholder={t('bar 3, at the cut')}
           value={text}
           onChange={changed => setText(changed.target.value)}
         />
@@ -263,7 +268,7 @@ function Adding(props: AddingProps) {
           type="file"
           accept="image/*"
           multiple
-          aria-label="Photographs to add"
+          aria-label={t('Photographs to add')}
           className="sr-only"
           tabIndex={-1}
           onChange={changed => {
@@ -272,7 +277,9 @@ function Adding(props: AddingProps) {
           }}
         />
       </div>
-      <p className="mt-1 text-[14px] text-soft">Or drop one here, or paste it. Where it was taken is not kept.</p>
+      <p className="mt-1 text-[14px] text-soft">
+        {t('Or drop one here, or paste it. Where it was taken is not kept.')}
+      </p>
       <p role="status" className="text-[14px]">
         {told}
       </p>

@@ -3,7 +3,7 @@ import type { Words, YieldPart } from '@ostler/core'
 import { useState } from 'react'
 import { useYield, yieldLines } from '../../parts/use-yield.ts'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
-import { decimalMark } from '../../ui/decimal-mark.ts'
+import { decimalMark, fixed, t } from '../../words/index.ts'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { Section } from '../../ui/section.tsx'
@@ -16,11 +16,11 @@ export function Yields({ record }: { record: OpenRecord }) {
   const reckoned = useYield(record.state)
   const g = (grams: number) => showMass(Math.abs(grams), habits, 1)
   return (
-    <Section title="Where the soap went">
+    <Section title={t('Where the soap went')}>
       <Weighing record={record} />
       {reckoned === null ? (
         <p className="mt-2 max-w-120 text-soft">
-          Weigh all bars together once, the ends, and what stuck to the vessels: what is missing then is told.
+          {t('Weigh all bars together once, the ends, and what stuck to the vessels: what is missing then is told.')}
         </p>
       ) : (
         <>
@@ -38,11 +38,11 @@ export function Yields({ record }: { record: OpenRecord }) {
           </table>
           <p className={`mt-1 ${reckoned.isOff ? 'font-semibold text-rust' : ''}`}>
             {reckoned.isOff ? '△ ' : '✓ '}
-            {g(reckoned.gapG)} {reckoned.gapG >= 0 ? 'not accounted for' : 'more than went in'} (
-            {(Math.abs(reckoned.gapShare) * 100).toFixed(1)} %)
+            {g(reckoned.gapG)} {reckoned.gapG >= 0 ? t('not accounted for') : t('more than went in')} (
+            {fixed(Math.abs(reckoned.gapShare) * 100, 1)} %)
             {reckoned.isOff
-              ? ': something was not weighed, or weighed twice.'
-              : ': within what scales and cling explain.'}
+              ? t(': something was not weighed, or weighed twice.')
+              : t(': within what scales and cling explain.')}
           </p>
         </>
       )}
@@ -57,7 +57,14 @@ function useVessels(): { value: string; text: string }[] {
   return [...new Set(plan.cups.map(cup => cup.vessel))].flatMap(id => {
     const vessel = findById(shelf.vessels, id ?? '')
     const count = plan.cups.filter(cup => cup.vessel === id).length
-    return vessel ? [{ value: vessel.id, text: count === 1 ? vessel.name : `all ${count}: ${vessel.name}` }] : []
+    return vessel
+      ? [
+          {
+            value: vessel.id,
+            text: count === 1 ? vessel.name : t('all {count}: {vessel}', { count, vessel: vessel.name }),
+          },
+        ]
+      : []
   })
 }
 
@@ -72,7 +79,7 @@ function Weighing({ record }: { record: OpenRecord }) {
     const read = readQuantity(text, 'mass', habits.mass, undefined, decimalMark())
     if (!read.ok) return setSentence(read.sentence)
     if (!(read.value > 0 && read.value <= 200_000))
-      return setSentence('A weight is more than nothing, and at most 200 kg.')
+      return setSentence(t('A weight is more than nothing, and at most 200 kg.'))
     setSentence('')
     record.note({
       ...{ kind: 'yield', part, massG: Math.round(read.value * 10) / 10 },
@@ -88,17 +95,17 @@ function Weighing({ record }: { record: OpenRecord }) {
         note()
       }}
     >
-      <Choice<YieldPart> label="Weighed" value={part} options={options(YIELD_PARTS)} onValue={setPart} />
+      <Choice<YieldPart> label={t('Weighed')} value={part} options={options(YIELD_PARTS)} onValue={setPart} />
       {part === 'stuck' && vessels.length > 0 && (
         <Choice<string>
-          label="To"
+          label={t('To')}
           value={vessel}
-          options={[{ value: '', text: 'all of them' }, ...vessels]}
+          options={[{ value: '', text: t('all of them') }, ...vessels]}
           onValue={setVessel}
         />
       )}
       <input
-        aria-label={`Weight, ${habits.mass}`}
+        aria-label={t('Weight, {mass}', { mass: habits.mass })}
         className="field min-h-9 w-28 text-right"
         inputMode="decimal"
         placeholder={habits.mass}
@@ -106,7 +113,7 @@ function Weighing({ record }: { record: OpenRecord }) {
         aria-invalid={sentence !== ''}
         onChange={changed => setText(changed.target.value)}
       />
-      <button className="button min-h-9">Note it</button>
+      <button className="button min-h-9">{t('Note it')}</button>
       {sentence !== '' && (
         <p role="alert" className="w-full text-[14px] text-rust">
           <Say of={sentence} />

@@ -1,4 +1,4 @@
-import { compareWays, isHard, plainOil, showMass, showShare, topSheet, at } from '@ostler/core'
+import { compareWays, isHard, plainOil, showMass, topSheet, at } from '@ostler/core'
 import type { Division, Forecast, OilPart, Plan } from '@ostler/core'
 import { useBatch, useHabits } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
@@ -10,8 +10,12 @@ import { Section } from '../../ui/section.tsx'
 import { oilOptions } from '../../ui/add-options.ts'
 import { Term } from '../../ui/term.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { rich, showShare, t } from '../../words/index.ts'
 
-const MODES = { 'one-pot': 'One pot, split into cups', 'own-batters': 'A batter of its own for each cup' } as const
+const MODES = {
+  'one-pot': t('One pot, split into cups'),
+  'own-batters': t('A batter of its own for each cup'),
+} as const
 
 /** One pot or own batters: compared, chosen, and divided by weight. */
 export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
@@ -21,7 +25,7 @@ export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Fore
   const set = (key: keyof Division, value: unknown) =>
     told(batch.edit({ kind: 'set', path: at(plan => plan.division[key]), value }))
   return (
-    <Section title="One pot or several" aside={<Term at="own-batter">own batters</Term>}>
+    <Section title={t('One pot or several')} aside={<Term at="own-batter">{t('own batters')}</Term>}>
       <div className="grid grid-cols-2 gap-4 max-[600px]:grid-cols-1">
         {compareWays(plan, forecast.portions).map(way => (
           <label
@@ -39,7 +43,7 @@ export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Fore
               {MODES[way.mode]}
             </span>
             <span className="mt-1 block text-lg font-semibold">
-              about {Math.round(way.minutes)} min, {way.dishes} dishes
+              {t('about {minutes} min, {dishes} dishes', { minutes: Math.round(way.minutes), dishes: way.dishes })}
             </span>
             <span className="block text-[13px] text-soft">
               <Say of={way.level} /> <Say of={way.pressure} />
@@ -51,20 +55,20 @@ export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Fore
         <>
           <div className="mt-3 flex flex-wrap gap-4">
             <Choice
-              label="Hard fats"
+              label={t('Hard fats')}
               value={division.melt}
               options={[
-                { value: 'common', text: 'one clear melt, divided' },
-                { value: 'each', text: 'weighed for each' },
+                { value: 'common', text: t('one clear melt, divided') },
+                { value: 'each', text: t('weighed for each') },
               ]}
               onValue={value => set('melt', value)}
             />
             <Choice
-              label="Lye"
+              label={t('Lye')}
               value={division.lye}
               options={[
-                { value: 'divided', text: 'one solution, divided' },
-                { value: 'separate', text: 'a solution for each' },
+                { value: 'divided', text: t('one solution, divided') },
+                { value: 'separate', text: t('a solution for each') },
               ]}
               onValue={value => set('lye', value)}
             />
@@ -74,7 +78,9 @@ export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Fore
       )}
       <TopFields plan={plan} />
       <p className="mt-2 text-[13px] text-soft">
-        Minutes are estimates of hands, washing up included. The lanes on the Score page follow the way chosen here.
+        {t(
+          'Minutes are estimates of hands, washing up included. The lanes on the Score page follow the way chosen here.',
+        )}
       </p>
     </Section>
   )
@@ -102,13 +108,18 @@ function TopFields({ plan }: { plan: Plan }) {
   return (
     <div className="mt-3">
       <Check
-        label="a whipped or piped top from a batter of its own"
+        label={t('a whipped or piped top from a batter of its own')}
         checked={top !== null}
         onChange={on => (on ? start() : set(null))}
       />
       {top && sheet && (
         <div className="mt-2 border-l-2 border-line pl-4">
-          <PlanField label="Batter for the top" kind="mass" width={80} path={at(plan => plan.division.top!.massG)} />
+          <PlanField
+            label={t('Batter for the top')}
+            kind="mass"
+            width={80}
+            path={at(plan => plan.division.top!.massG)}
+          />
           <table className="mt-2 w-full max-w-120">
             <tbody>
               {top.oils.map((part: OilPart, i) => (
@@ -117,7 +128,7 @@ function TopFields({ plan }: { plan: Plan }) {
                   <td>
                     <PlanField
                       bare
-                      label={`Share of ${part.oil} in the top`}
+                      label={t('Share of {oil} in the top', { oil: part.oil })}
                       kind="share"
                       width={64}
                       path={at(plan => plan.division.top!.oils[i]!.share)}
@@ -131,21 +142,26 @@ function TopFields({ plan }: { plan: Plan }) {
               <tr>
                 <td className="py-1">
                   <AddChoice
-                    what="an oil to the top"
+                    what={t('an oil to the top')}
                     options={oilOptions(unused, habits)}
                     onAdd={id => set({ ...top, oils: [...top.oils, plainOil(id, 0.1)] })}
                   />
                 </td>
                 <td colSpan={2} className="text-right">
-                  lye <strong>{showMass(sheet.lyeG, habits)}</strong>, water{' '}
-                  <strong>{showMass(sheet.waterG, habits, 1)}</strong>
+                  {rich('lye {lyeG}, water {waterG}', {
+                    lyeG: <strong>{showMass(sheet.lyeG, habits)}</strong>,
+                    waterG: <strong>{showMass(sheet.waterG, habits, 1)}</strong>,
+                  })}
                 </td>
               </tr>
             </tbody>
           </table>
           <p className="mt-1 text-[13px] text-soft">
-            {say(sheet.sentence)} Superfat {showShare(sheet.superfatShare)}. A bowl of {Math.round(sheet.bowlMl)} ml.
-            Gear on again for this lye.
+            {t('{sentence} Superfat {superfatShare}. A bowl of {bowlMl} ml. Gear on again for this lye.', {
+              sentence: say(sheet.sentence),
+              superfatShare: showShare(sheet.superfatShare),
+              bowlMl: Math.round(sheet.bowlMl),
+            })}
           </p>
         </div>
       )}

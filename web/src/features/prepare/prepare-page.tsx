@@ -18,6 +18,7 @@ import { DivisionSection } from './division-section.tsx'
 import { RunSheetSection } from './run-sheet-section.tsx'
 import { StockSection } from './stock-section.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 /** What is made ready, when, and with what: run sheet, tools, stock, mould, and one pot or several. */
 export function PreparePage() {
@@ -44,8 +45,14 @@ export function PreparePage() {
 /** What it is for, and by when. */
 function Brief() {
   const { occasion, forWhom, wish, priceFrom, priceTo } = usePlan(state => state.plan.brief)
-  const price = priceTo > 0 ? `${priceFrom > 0 ? `${priceFrom} to ` : 'up to '}${priceTo} a bar` : ''
-  const said = [occasion, forWhom && `for ${forWhom}`, price].filter(Boolean)
+  const price =
+    priceTo > 0
+      ? t('{priceFrom}{priceTo} a bar', {
+          priceFrom: priceFrom > 0 ? t('{priceFrom} to ', { priceFrom }) : t('up to '),
+          priceTo,
+        })
+      : ''
+  const said = [occasion, forWhom && t('for {forWhom}', { forWhom }), price].filter(Boolean)
   return (
     <div className="empty:hidden">
       {said.length > 0 && <p className="text-lg font-semibold">{said.join(' · ')}</p>}
@@ -71,7 +78,7 @@ function Parts({ plan, forecast, heat }: { plan: Plan; forecast: Forecast; heat:
   )
 }
 
-const STATE_WORDS = { here: '', few: 'too few', missing: 'missing' } as const
+const STATE_WORDS = { here: '', few: t('too few'), missing: t('missing') } as const
 
 /** Tools and vessels to have out before the lye. */
 function Tools({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
@@ -83,14 +90,17 @@ function Tools({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
   const left = lines.filter(line => !ticks.isDone(line.key)).length
   return (
     <Section
-      title="Tools and vessels"
+      title={t('Tools and vessels')}
       aside={
         <p className={missing.length > 0 ? 'font-semibold text-rust' : 'text-soft'}>
           {missing.length > 0
-            ? `▲ ${missing.map(line => say(line.what).toLowerCase()).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not on the shelf`
+            ? t('▲ {missing} {missing2, plural, one {is} other {are}} not on the shelf', {
+                missing: missing.map(line => say(line.what).toLowerCase()).join(', '),
+                missing2: missing.length,
+              })
             : left === 0
-              ? 'all out'
-              : `${left} to fetch`}
+              ? t('all out')
+              : t('{left} to fetch', { left })}
         </p>
       }
     >
@@ -136,16 +146,21 @@ function MouldSection({ plan }: { plan: Plan }) {
   const steps: [string, Words][] = [
     [
       'mould:level',
-      `Level on both axes, shim, mark the outline. One degree off is ${showLength(Number(off.toFixed(1)), habits)} over its length.`,
+      t('Level on both axes, shim, mark the outline. One degree off is {off} over its length.', {
+        off: showLength(Number(off.toFixed(1)), habits),
+      }),
     ],
     [
       'mould:fill',
-      `Mark the fill line at ${showLength(plan.mould.fillMm, habits)}; ${showLength(plan.mould.innerHeightMm - plan.mould.fillMm, habits)} stay free for the top.`,
+      t('Mark the fill line at {fillMm}; {innerHeightMm} stay free for the top.', {
+        fillMm: showLength(plan.mould.fillMm, habits),
+        innerHeightMm: showLength(plan.mould.innerHeightMm - plan.mould.fillMm, habits),
+      }),
     ],
     ['mould:release', releaseSentence(plan)],
   ]
   return (
-    <Section title={`Mould: ${plan.mould.name}`}>
+    <Section title={t('Mould: {mould}', { mould: plan.mould.name })}>
       <ul>
         {steps.map(([key, sentence]) => (
           <li key={key} className="border-b border-line">
@@ -162,14 +177,19 @@ function MouldSection({ plan }: { plan: Plan }) {
         <>
           <div className="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2">
             <PlanField
-              label="Liner stands over by"
+              label={t('Liner stands over by')}
               kind="length"
               width={70}
               path={at(plan => plan.preparation.overhangMm)}
             />
-            <PlanField label="Roll is wide" kind="length" width={70} path={at(plan => plan.preparation.rollWidthMm)} />
             <PlanField
-              label="Layers"
+              label={t('Roll is wide')}
+              kind="length"
+              width={70}
+              path={at(plan => plan.preparation.rollWidthMm)}
+            />
+            <PlanField
+              label={t('Layers')}
               kind="plain"
               decimals={0}
               width={56}
@@ -177,7 +197,7 @@ function MouldSection({ plan }: { plan: Plan }) {
             />
             {plan.mould.form === 'box' && (
               <Choice<LinerWay>
-                label="Cut as"
+                label={t('Cut as')}
                 value={plan.preparation.linerWay}
                 options={options(LINER_WAYS)}
                 onValue={value => told(batch.edit({ kind: 'set', path: at(one => one.preparation.linerWay), value }))}
@@ -189,14 +209,18 @@ function MouldSection({ plan }: { plan: Plan }) {
               {liners.length > 1 && <figcaption className="font-semibold">{liner.mould}</figcaption>}
               <LinerDrawing liner={liner} className="max-h-80 w-full" />
               <p className="mt-1 text-[13px] text-soft">
-                {say(liner.sentence)} Dashed: fold{liner.sheets.some(sheet => sheet.slits.length > 0) && '; thick: cut'}
-                . The Sheet prints it with its measures.
+                {t('{sentence} Dashed: fold{some}. The Sheet prints it with its measures.', {
+                  sentence: say(liner.sentence),
+                  some: liner.sheets.some(sheet => sheet.slits.length > 0) && t('; thick: cut'),
+                })}
               </p>
             </figure>
           ))}
         </>
       ) : (
-        <p className="mt-2 text-[13px] text-soft">Without a lining. Choose one on the Batter page to get its sheets.</p>
+        <p className="mt-2 text-[13px] text-soft">
+          {t('Without a lining. Choose one on the Batter page to get its sheets.')}
+        </p>
       )}
     </Section>
   )

@@ -1,6 +1,6 @@
 import { dayAfter } from '@ostler/core'
 import type { RunSheet, StepAhead, Words } from '@ostler/core'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { Link } from 'react-router'
 import { useLastDays } from '../../parts/last-days.tsx'
 import { usePlan } from '../../plan/context.tsx'
@@ -9,6 +9,7 @@ import { Check } from '../../ui/check.tsx'
 import { clockBefore, showHours } from '../../ui/clock.ts'
 import { Section } from '../../ui/section.tsx'
 import { useSay } from '../../ui/say.tsx'
+import { dated, rich, t } from '../../words/index.ts'
 
 interface StepProps {
   /** It is ticked under this. */
@@ -36,7 +37,7 @@ function Step({ name, time, what, why, isCritical = false, bar }: StepProps) {
             <strong>{say(time)}</strong>
             <span>
               {say(what)}
-              {isCritical && <span className="ml-1.5 text-[13px] font-semibold">◆ sets the length</span>}
+              {isCritical && <span className="ml-1.5 text-[13px] font-semibold">{t('◆ sets the length')}</span>}
               <span className="block text-[13px] text-soft">{say(why)}</span>
             </span>
             {bar && (
@@ -62,7 +63,8 @@ function Step({ name, time, what, why, isCritical = false, bar }: StepProps) {
 function useDayOf(): (step: StepAhead) => string | null {
   const pouredAt = usePlan(state => state.plan.rest.pouredAt)
   const pourOn = useLastDays()?.makeOn ?? (pouredAt === '' ? null : pouredAt.slice(0, 10))
-  return ({ days }) => (pourOn === null ? null : `by ${format(parseISO(dayAfter(pourOn, -days)), 'd MMM')}`)
+  return ({ days }) =>
+    pourOn === null ? null : t('by {pourOn}', { pourOn: dated(parseISO(dayAfter(pourOn, -days)), 'd MMM') })
 }
 
 /** Preparation in the order of the hands, so that everything ends as lye meets oils. */
@@ -71,26 +73,36 @@ export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: 
   const part = (before: number) => (sheet.lengthMin - before) / sheet.lengthMin
   return (
     <Section
-      title="Run sheet"
+      title={t('Run sheet')}
       aside={
         <p className="text-soft">
           {startAt ? (
             <>
-              begin at <strong className="text-ink">{clockBefore(startAt, sheet.lengthMin)}</strong>, mix at {startAt}
+              {rich('begin at {startAt}, mix at {startAt2}', {
+                startAt: <strong className="text-ink">{clockBefore(startAt, sheet.lengthMin)}</strong>,
+                startAt2: startAt,
+              })}
             </>
           ) : (
             <>
-              {showHours(sheet.lengthMin)} before mixing ·{' '}
-              <Link to="../heat" className="underline">
-                say when
-              </Link>
+              {rich('{lengthMin} before mixing · {sayWhen}', {
+                lengthMin: showHours(sheet.lengthMin),
+                sayWhen: (
+                  <Link to="../heat" className="underline">
+                    {t('say when')}
+                  </Link>
+                ),
+              })}
             </>
           )}
-          ; hands busy {Math.round(sheet.busyMin)} of {Math.round(sheet.lengthMin)} min
+          {t('; hands busy {busyMin} of {lengthMin} min', {
+            busyMin: Math.round(sheet.busyMin),
+            lengthMin: Math.round(sheet.lengthMin),
+          })}
         </p>
       }
     >
-      <ul aria-label="Steps of preparation">
+      <ul aria-label={t('Steps of preparation')}>
         {sheet.ahead.map(step => (
           <Step key={step.key} name={step.key} time={dayOf(step) ?? step.when} what={step.what} why="" />
         ))}
@@ -110,13 +122,14 @@ export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: 
           />
         ))}
         <li className="grid grid-cols-[132px_1fr] gap-3 border-b-2 border-ink py-2 pl-6.5">
-          <strong>{startAt || 'minute 0'}</strong>
-          <strong>Lye meets oils</strong>
+          <strong>{startAt || t('minute 0')}</strong>
+          <strong>{t('Lye meets oils')}</strong>
         </li>
       </ul>
       <p className="mt-1.5 text-[13px] text-soft">
-        Dark: hands busy; grey: it goes on by itself. Minutes of hands are estimates for one pair of them. Never leave
-        fat on the heat or open lye alone.
+        {t(
+          'Dark: hands busy; grey: it goes on by itself. Minutes of hands are estimates for one pair of them. Never leave fat on the heat or open lye alone.',
+        )}
       </p>
     </Section>
   )

@@ -7,6 +7,7 @@ import { Ask } from '../../ui/ask.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { fixed, rich, t } from '../../words/index.ts'
 
 /** What the plan takes from the shelf: what is missing first, as a list to shop by. */
 export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
@@ -22,17 +23,17 @@ export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecas
   const soon = lines.filter(line => line.useBy !== null && line.useBy < new Date().toISOString().slice(0, 10))
   return (
     <Section
-      title="Shopping list"
+      title={t('Shopping list')}
       aside={
         cost > 0 && (
           <p className="text-soft">
-            what is priced comes to <strong className="text-ink">{cost.toFixed(2)}</strong>
+            {rich('what is priced comes to {cost}', { cost: <strong className="text-ink">{fixed(cost, 2)}</strong> })}
           </p>
         )
       }
     >
       {missing.length === 0 ? (
-        <p>Nothing counted is short.</p>
+        <p>{t('Nothing counted is short.')}</p>
       ) : (
         <ul>
           {missing.map(line => (
@@ -42,16 +43,19 @@ export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecas
             >
               <span className="flex-1">
                 <strong>
-                  <Say of={line.name} />: {amount(line.missingG)} more
+                  {rich('{line}: {missingG} more', { line: <Say of={line.name} />, missingG: amount(line.missingG) })}
                 </strong>
                 <span className="block text-[13px] text-soft">
-                  needs {amount(line.needG)}, {amount(line.haveG ?? 0)} left
-                  {line.kind === 'scents' && '; less scent is fine too, note the true load'}
+                  {t('needs {needG}, {haveG} left{kind}', {
+                    needG: amount(line.needG),
+                    haveG: amount(line.haveG ?? 0),
+                    kind: line.kind === 'scents' && t('; less scent is fine too, note the true load'),
+                  })}
                 </span>
               </span>
               {line.kind !== 'uncounted' && (
                 <button className="button" onClick={() => setInstead(line)}>
-                  Take something else
+                  {t('Take something else')}
                 </button>
               )}
             </li>
@@ -60,21 +64,24 @@ export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecas
       )}
       {soon.map(line => (
         <p key={line.id} className="mt-1 text-rust">
-          △ <Say of={line.name} />: a lot was to be used by {line.useBy}.
+          {rich('△ {line}: a lot was to be used by {useBy}.', { line: <Say of={line.name} />, useBy: line.useBy })}
         </p>
       ))}
       {unknown.length > 0 && (
         <p className="mt-2 text-[13px] text-soft">
-          Not counted, since no lot is kept of it:{' '}
-          {unknown.map(line => `${say(line.name)} ${amount(line.needG)}`).join(', ')}.{' '}
-          <Link to="/shelf" className="underline">
-            To the shelf
-          </Link>
+          {rich('Not counted, since no lot is kept of it: {unknown}. {link}', {
+            unknown: unknown.map(line => `${say(line.name)} ${amount(line.needG)}`).join(', '),
+            link: (
+              <Link to="/shelf" className="underline">
+                {t('To the shelf')}
+              </Link>
+            ),
+          })}
         </p>
       )}
       <Ask
         open={instead !== null}
-        title={`Instead of ${say(instead?.name ?? '')}`}
+        title={t('Instead of {instead}', { instead: say(instead?.name ?? '') })}
         onClose={() => setInstead(null)}
         wide
       >
@@ -145,7 +152,7 @@ function Instead({ line, plan, onDone }: { line: StockLine; plan: Plan; onDone: 
     told(result)
     if (result.ok) onDone()
   }
-  if (list.length === 0) return <p>Nothing else of this kind is on the shelf.</p>
+  if (list.length === 0) return <p>{t('Nothing else of this kind is on the shelf.')}</p>
   return (
     <ul>
       {list.map(one => {
@@ -155,11 +162,11 @@ function Instead({ line, plan, onDone }: { line: StockLine; plan: Plan; onDone: 
           <li key={one.id} className="flex items-center gap-4 border-b border-line py-2">
             <span className="flex-1">
               <strong>{one.name}</strong>
-              {left !== null && <span className="text-soft">, {Math.round(left)} g left</span>}
+              {left !== null && <span className="text-soft">{t(', {left} g left', { left: Math.round(left) })}</span>}
               <span className="block text-[13px] text-soft">{one.changes.map(one => say(one)).join(' · ')}</span>
             </span>
             <button className="button" onClick={() => take(one.id)}>
-              Take it
+              {t('Take it')}
             </button>
           </li>
         )

@@ -11,11 +11,12 @@ import { useHabits } from '../../plan/context.tsx'
 import { Section } from '../../ui/section.tsx'
 import { RackPlanFields } from './rack-plan-fields.tsx'
 import { WeighHere } from './weigh-here.tsx'
+import { dated, rich, t } from '../../words/index.ts'
 
 const DAY = 'd MMM'
-const day = (on: string) => format(parseISO(on), DAY)
+const day = (on: string) => dated(parseISO(on), DAY)
 /** A place without a name is the last. */
-const NOWHERE = 'No place noted'
+const NOWHERE = t('No place noted')
 
 /** Every curing bar of the workshop, by the place where it lies: how long, how many, and when it is ready by its weight. */
 export function RackPage() {
@@ -36,19 +37,23 @@ export function RackPage() {
       </TopBar>
       <main className="mx-auto w-full max-w-260 px-5 py-6 max-[900px]:px-3">
         <div className="flex flex-wrap items-baseline gap-x-6">
-          <h1 className="text-3xl">Rack</h1>
+          <h1 className="text-3xl">{t('Rack')}</h1>
           {bars > 0 && (
             <p className="text-lg">
-              <strong>{bars}</strong> bars, <strong>{ready}</strong> of them ready
+              {rich('{bars} bars, {ready} of them ready', {
+                bars: <strong>{bars}</strong>,
+                ready: <strong>{ready}</strong>,
+              })}
             </p>
           )}
         </div>
         {error && <p className="text-rust">{error.message}</p>}
-        {isPending && <p className="text-soft">Looking along the rack …</p>}
+        {isPending && <p className="text-soft">{t('Looking along the rack …')}</p>}
         {data?.length === 0 && (
           <p className="mt-3 max-w-140 text-lg">
-            No bars are curing. A batch stands here from when it comes out of its mould, noted on its page Outcome,
-            until its bars are gone.
+            {t(
+              'No bars are curing. A batch stands here from when it comes out of its mould, noted on its page Outcome, until its bars are gone.',
+            )}
           </p>
         )}
         {places.map(place => (
@@ -80,10 +85,10 @@ function Fullness({ use }: { use: PlaceUse | undefined }) {
   return (
     <span className={over > 0 ? 'text-rust' : 'text-soft'}>
       {over > 0
-        ? `△ ${use.bars} bars where ${use.holds} have room`
+        ? t('△ {bars} bars where {holds} have room', { bars: use.bars, holds: use.holds })
         : use.bars === 0
-          ? `empty, room for ${use.holds}`
-          : `${use.bars} of ${use.holds}`}
+          ? t('empty, room for {holds}', { holds: use.holds })
+          : t('{bars} of {holds}', { bars: use.bars, holds: use.holds })}
     </span>
   )
 }
@@ -123,46 +128,62 @@ function RackRow({ batch, today }: { batch: RackBatch; today: string }) {
           {batch.name}
         </Link>
         <span className="block text-soft">
-          {bars === null ? 'bars not counted' : `${bars} ${bars === 1 ? 'bar' : 'bars'}`} · day {batch.day} since{' '}
-          {day(batch.pouredAt)}
-          {barG !== null && curedG !== null && ` · ${showMass(barG, habits, 1)} to ${showMass(curedG, habits, 1)}`}
+          {t('{bars} · day {day} since {pouredAt}{barG}', {
+            bars: bars === null ? t('bars not counted') : `${bars} ${bars === 1 ? 'bar' : 'bars'}`,
+            day: batch.day,
+            pouredAt: day(batch.pouredAt),
+            barG:
+              barG !== null &&
+              curedG !== null &&
+              t(' · {barG} to {curedG}', { barG: showMass(barG, habits, 1), curedG: showMass(curedG, habits, 1) }),
+          })}
         </span>
         {isHeld(batch.fitness) && (
           <Link to={`/batches/${batch.id}/faults`} className="block font-semibold text-rust underline">
-            ▲ {FITNESS[batch.fitness]}: not to be used or sold
+            {t('▲ {fitness}: not to be used or sold', { fitness: t(FITNESS[batch.fitness]) })}
           </Link>
         )}
         {signs.length > 0 && (
-          <span className="block text-[14px]">△ {signs.map(sign => signOf(sign)?.words ?? sign).join(' · ')}</span>
+          <span className="block text-[14px]">△ {signs.map(sign => t(signOf(sign)?.words ?? sign)).join(' · ')}</span>
         )}
       </span>
       <span className="max-[900px]:col-start-2">
         <strong className="block text-lg">
           {isHeld(batch.fitness)
-            ? '▲ held'
+            ? t('▲ held')
             : batch.life === 'ready'
-              ? '✓ ready'
+              ? t('✓ ready')
               : left === null
-                ? 'curing'
-                : `ready ${day(readyOn!)}, in ${left} ${left === 1 ? 'day' : 'days'}`}
+                ? t('curing')
+                : t('ready {readyOn}, in {left} {left, plural, one {day} other {days}}', {
+                    readyOn: day(readyOn!),
+                    left,
+                  })}
         </strong>
         <Filling batch={batch} today={today} />
         <span className="block text-[13px] text-soft">
-          {readyRange && batch.life !== 'ready' && `${day(readyRange[0])} to ${day(readyRange[1])} by its weight; `}
+          {readyRange &&
+            batch.life !== 'ready' &&
+            t('{readyRange} to {readyRange2} by its weight; ', {
+              readyRange: day(readyRange[0]),
+              readyRange2: day(readyRange[1]),
+            })}
           {isHeld(batch.fitness)
-            ? 'not to be sold'
+            ? t('not to be sold')
             : batch.life === 'ready'
-              ? 'test one before any is sold'
-              : 'too early to sell'}
+              ? t('test one before any is sold')
+              : t('too early to sell')}
         </span>
       </span>
       <span className="text-[14px] text-soft max-[900px]:col-start-2">
         <span className="block">
           <WeighHere batch={batch} />
         </span>
-        {batch.weighedDay === null ? 'not weighed yet' : `weighed on day ${Math.round(batch.weighedDay)}`}
+        {batch.weighedDay === null
+          ? t('not weighed yet')
+          : t('weighed on day {weighedDay}', { weighedDay: Math.round(batch.weighedDay) })}
         <br />
-        {batch.turnedAt === null ? 'not turned yet' : `turned ${day(batch.turnedAt)}`}
+        {batch.turnedAt === null ? t('not turned yet') : t('turned {turnedAt}', { turnedAt: day(batch.turnedAt) })}
       </span>
     </li>
   )

@@ -5,6 +5,7 @@ import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { rackPlanQuery, saveRackPlan } from '../../api/workshop.ts'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 interface Typed {
   places: { name: string; holds: string }[]
@@ -37,7 +38,7 @@ export function RackPlanFields({ rack }: { rack: RackPlan }) {
       .filter(({ name }) => name !== '')
     const names = places.map(({ name }) => name.toLowerCase())
     const twice = names.find((name, i) => names.indexOf(name) < i)
-    if (twice !== undefined) return setSentence(`Two places are called “${twice}”.`)
+    if (twice !== undefined) return setSentence(t('Two places are called “{twice}”.', { twice }))
     const parsed = parseForm(RackPlan, { places, turnDays: Number(typed.turnDays) })
     if (!parsed.ok) return setSentence(parsed.problems[0]!.sentence)
     setSentence('')
@@ -45,7 +46,7 @@ export function RackPlanFields({ rack }: { rack: RackPlan }) {
   }
   return (
     <details className="mt-10" open={rack.places.length === 0}>
-      <summary className="font-title text-xl font-semibold">The places of the rack</summary>
+      <summary className="font-title text-xl font-semibold">{t('The places of the rack')}</summary>
       <form
         className="mt-2"
         onSubmit={submitted => {
@@ -68,24 +69,24 @@ export function RackPlanFields({ rack }: { rack: RackPlan }) {
           className="quiet min-h-9"
           onClick={() => setTyped(now => ({ ...now, places: [...now.places, { name: '', holds: '24' }] }))}
         >
-          <Plus size={16} aria-hidden /> A place
+          <Plus size={16} aria-hidden /> {t('A place')}
         </button>
         <div className="mt-2 flex flex-wrap items-center gap-4">
           <label className="flex items-center gap-2">
-            Bars are turned every
+            {t('Bars are turned every')}
             <input
-              aria-label="Days between turns"
+              aria-label={t('Days between turns')}
               className="field min-h-9 w-16 text-right"
               inputMode="numeric"
               value={typed.turnDays}
               onChange={changed => setTyped(now => ({ ...now, turnDays: changed.target.value }))}
             />
-            days
+            {t('days')}
           </label>
           <button className="button min-h-9" disabled={save.isPending}>
-            Keep the rack so
+            {t('Keep the rack so')}
           </button>
-          {save.isSuccess && sentence === '' && <span role="status">✓ Kept.</span>}
+          {save.isSuccess && sentence === '' && <span role="status">{t('✓ Kept.')}</span>}
         </div>
         {(sentence !== '' || save.error) && (
           <p role="alert" className="text-rust">
@@ -108,24 +109,24 @@ interface PlaceProps {
 const PlaceFields = ({ place, i, onPlace, onRemove }: PlaceProps) => (
   <li className="flex items-center gap-3 border-b border-line py-1">
     <input
-      aria-label={`Name of place ${i + 1}`}
+      aria-label={t('Name of place {i}', { i: i + 1 })}
       className="field min-h-9 min-w-0 flex-1"
       maxLength={40}
       value={place.name}
       onChange={changed => onPlace({ name: changed.target.value })}
     />
     <label className="flex items-center gap-1.5 text-soft">
-      holds
+      {t('holds')}
       <input
-        aria-label={`Bars that place ${i + 1} holds`}
+        aria-label={t('Bars that place {i} holds', { i: i + 1 })}
         className="field min-h-9 w-18 text-right text-ink"
         inputMode="numeric"
         value={place.holds}
         onChange={changed => onPlace({ holds: changed.target.value })}
       />
-      bars
+      {t('bars')}
     </label>
-    <button type="button" className="quiet min-h-9" aria-label={`Remove place ${i + 1}`} onClick={onRemove}>
+    <button type="button" className="quiet min-h-9" aria-label={t('Remove place {i}', { i: i + 1 })} onClick={onRemove}>
       <Trash2 size={15} aria-hidden />
     </button>
   </li>

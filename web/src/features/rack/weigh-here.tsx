@@ -6,7 +6,7 @@ import { useState } from 'react'
 import { changeBatch, getBatch } from '../../api/client.ts'
 import { useHabits } from '../../plan/context.tsx'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
-import { decimalMark } from '../../ui/decimal-mark.ts'
+import { decimalMark, t } from '../../words/index.ts'
 import { Say } from '../../ui/say.tsx'
 
 const MOST_TOGETHER = 100
@@ -22,7 +22,8 @@ async function weigh(batch: RackBatch, weighIn: WeighIn): Promise<void> {
   // Bars do not grow: more than a fresh one weighs is another count, or another batch.
   if (weighIn.massG / weighIn.count > cutForecast(read.plan).bars.mostG * GROWN)
     throw new Error('That is more than so many bars weighed fresh. How many lay on the scale?')
-  if (rest.weighIns.length >= MAX_WEIGH_INS) throw new Error(`A batch keeps at most ${MAX_WEIGH_INS} weigh-ins.`)
+  if (rest.weighIns.length >= MAX_WEIGH_INS)
+    throw new Error(t('A batch keeps at most {what} weigh-ins.', { what: MAX_WEIGH_INS }))
   const changes = planChanges(read.plan, { ...read.plan, rest: { ...rest, weighIns: [...rest.weighIns, weighIn] } })
   await changeBatch(batch.id, { id: freshUuid(), revision, changes })
 }
@@ -46,15 +47,19 @@ export function WeighHere({ batch }: { batch: RackBatch }) {
     if (!read.ok) return setSentence(read.sentence)
     const bars = Number(count)
     if (!Number.isInteger(bars) || bars < 1 || bars > MOST_TOGETHER)
-      return setSentence(`From 1 to ${MOST_TOGETHER} bars are weighed together.`)
-    if (!(read.value >= 1 && read.value <= 60_000)) return setSentence('What is weighed weighs 1 g to 60 kg.')
+      return setSentence(t('From 1 to {what} bars are weighed together.', { what: MOST_TOGETHER }))
+    if (!(read.value >= 1 && read.value <= 60_000)) return setSentence(t('What is weighed weighs 1 g to 60 kg.'))
     setSentence('')
     save.mutate({ day: batch.day, massG: Math.round(read.value * 100) / 100, bar: '', count: bars, doubt: 'ask' })
   }
   if (text === null)
     return (
-      <button className="quiet -ml-2 min-h-9" aria-label={`Weigh ${batch.name}`} onClick={() => setText('')}>
-        <Scale size={16} aria-hidden /> weigh
+      <button
+        className="quiet -ml-2 min-h-9"
+        aria-label={t('Weigh {batch}', { batch: batch.name })}
+        onClick={() => setText('')}
+      >
+        <Scale size={16} aria-hidden /> {t('weigh')}
       </button>
     )
   return (
@@ -67,7 +72,7 @@ export function WeighHere({ batch }: { batch: RackBatch }) {
     >
       <input
         autoFocus
-        aria-label={`Weight of the bars of ${batch.name}, ${habits.mass}`}
+        aria-label={t('Weight of the bars of {batch}, {mass}', { batch: batch.name, mass: habits.mass })}
         className="field min-h-9 w-20 text-right text-ink"
         inputMode="decimal"
         placeholder={habits.mass}
@@ -77,9 +82,9 @@ export function WeighHere({ batch }: { batch: RackBatch }) {
         onKeyDown={pressed => pressed.key === 'Escape' && setText(null)}
       />
       <label className="flex items-center gap-1">
-        of
+        {t('of')}
         <input
-          aria-label="Bars that lie on the scale"
+          aria-label={t('Bars that lie on the scale')}
           className="field min-h-9 w-12 text-right text-ink"
           inputMode="numeric"
           value={count}
@@ -87,7 +92,7 @@ export function WeighHere({ batch }: { batch: RackBatch }) {
         />
       </label>
       <button className="button min-h-9" disabled={save.isPending}>
-        Note
+        {t('Note')}
       </button>
       {(sentence !== '' || save.error) && (
         <span role="alert" className="w-full text-rust">

@@ -8,10 +8,7 @@ import {
   readQuantity,
   resized,
   showMass,
-  showShare,
   starterPlan,
-  say,
-  tidy,
 } from '@ostler/core'
 import type { Audit, Plan, Shelf, UnitHabits, Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
@@ -22,7 +19,7 @@ import { useHabits } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
-import { decimalMark } from '../../ui/decimal-mark.ts'
+import { decimalMark, fixed, say, showShare, t, tidy } from '../../words/index.ts'
 import { PasteRecipe } from './paste-recipe.tsx'
 import type { TakenRecipe } from './paste-recipe.tsx'
 import { readJson, sessionStore, writeJson } from '../../kept/storage.ts'
@@ -48,14 +45,17 @@ function reading(
   if (text.trim() === '') return { value: null, sentence: null }
   const read = readQuantity(text, kind, unit, density, decimalMark())
   if (!read.ok) return { value: null, sentence: read.sentence }
-  if (read.value < 0) return { value: null, sentence: 'This cannot be less than nothing.' }
+  if (read.value < 0) return { value: null, sentence: t('This cannot be less than nothing.') }
   return { value: read.value, sentence: null }
 }
 
 const purityReading = (text: string) => {
   const read = reading(text, 'share', '%')
   return read.value !== null && (read.value < 0.8 || read.value > 1)
-    ? { value: null, sentence: `Lye purity is from 80 to 100 %, not ${text.trim()}. Is a digit missing?` }
+    ? {
+        value: null,
+        sentence: t('Lye purity is from 80 to 100 %, not {text}. Is a digit missing?', { text: text.trim() }),
+      }
     : read
 }
 
@@ -108,10 +108,11 @@ export function AuditSection({ shelf }: { shelf: Shelf }) {
   )
   const unused = shelf.oils.filter(oil => !oil.archived && !typed.oils.some(part => part.oil === oil.id))
   return (
-    <Section title="Look into a recipe from elsewhere">
+    <Section title={t('Look into a recipe from elsewhere')}>
       <p className="mb-3 max-w-180 text-soft">
-        Type what it says, in grams or ounces. Ostler says its superfat with the range of the oils’ values, its water on
-        every basis, and what is wrong with it.
+        {t(
+          'Type what it says, in grams or ounces. Ostler says its superfat with the range of the oils’ values, its water on every basis, and what is wrong with it.',
+        )}
       </p>
       <PasteRecipe shelf={shelf} onTake={taken => setTyped(typedOf(taken, habits, typed))} />
       <div className="grid grid-cols-[420px_minmax(0,1fr)] gap-10 max-[900px]:grid-cols-1">
@@ -133,7 +134,7 @@ export function AuditSection({ shelf }: { shelf: Shelf }) {
           </table>
           <div className="py-2">
             <AddChoice
-              what="an oil it names"
+              what={t('an oil it names')}
               options={oilOptions(unused, habits)}
               onAdd={oil => set({ oils: [...typed.oils, { oil, text: '' }] })}
             />
@@ -165,7 +166,7 @@ export function AuditSection({ shelf }: { shelf: Shelf }) {
           </table>
           {JSON.stringify(typed) !== JSON.stringify(EMPTY) && (
             <button className="quiet mt-2" onClick={() => setTyped(EMPTY)}>
-              Start over
+              {t('Start over')}
             </button>
           )}
         </div>
@@ -178,7 +179,7 @@ export function AuditSection({ shelf }: { shelf: Shelf }) {
             shelf={shelf}
           />
         ) : (
-          <p className="text-soft">Name at least one oil with its weight, and the lye.</p>
+          <p className="text-soft">{t('Name at least one oil with its weight, and the lye.')}</p>
         )}
       </div>
     </Section>
@@ -217,7 +218,7 @@ const Line = ({ name, text, unit, sentence, onText, onRemove }: LineProps) => (
     </td>
     <td className="w-9">
       {onRemove && (
-        <button className="quiet" aria-label={`Remove ${name}`} onClick={onRemove}>
+        <button className="quiet" aria-label={t('Remove {name}', { name })} onClick={onRemove}>
           <Trash2 size={15} aria-hidden />
         </button>
       )}
@@ -248,7 +249,7 @@ function asLarge(plan: Plan, shelf: Shelf, oilsG: number): { plan: Plan; sentenc
     const other = fits({ ...plan, mould: plannedMould(mould) })
     if (other) return { plan: other, sentence: null }
   }
-  return { plan, sentence: 'No mould on the shelf takes just so much: the batch has the size of its mould.' }
+  return { plan, sentence: t('No mould on the shelf takes just so much: the batch has the size of its mould.') }
 }
 
 function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
@@ -260,7 +261,7 @@ function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
   const [isBusy, setBusy] = useState(false)
   const make = async () => {
     setBusy(true)
-    const starter = starterPlan('From elsewhere')
+    const starter = starterPlan(t('From elsewhere'))
     const oils = typed.flatMap(part =>
       part.value ? [plainOil(part.oil, Number((part.value / audit.oilsG).toFixed(6)))] : [],
     )
@@ -287,9 +288,14 @@ function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
   }
   return (
     <div role="status">
-      <p className="text-3xl font-semibold">{showShare(audit.superfatShare)} superfat</p>
+      <p className="text-3xl font-semibold">
+        {t('{superfatShare} superfat', { superfatShare: showShare(audit.superfatShare) })}
+      </p>
       <p className="text-soft">
-        {showShare(audit.superfat.low)} to {showShare(audit.superfat.high)} with the oils’ values and usual scales
+        {t('{low} to {high} with the oils’ values and usual scales', {
+          low: showShare(audit.superfat.low),
+          high: showShare(audit.superfat.high),
+        })}
       </p>
       <ul className="my-3 flex flex-col gap-1.5">
         {verdicts.map(verdict => (
@@ -303,10 +309,10 @@ function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
         <table className="w-full max-w-100">
           <tbody>
             {[
-              ['lye concentration', showShare(water.concentration)],
-              ['water to lye', `${water.ratio.toFixed(2)} : 1`],
-              ['water, of the oils', showShare(water.shareOfOils)],
-              ['discount from 38 % of the oils', showShare(water.discount)],
+              [t('lye concentration'), showShare(water.concentration)],
+              [t('water to lye'), `${fixed(water.ratio, 2)} : 1`],
+              [t('water, of the oils'), showShare(water.shareOfOils)],
+              [t('discount from 38 % of the oils'), showShare(water.discount)],
             ].map(([name, value]) => (
               <tr key={name} className="border-b border-line">
                 <th className="py-1 text-left font-normal text-soft">{name}</th>
@@ -317,11 +323,16 @@ function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
         </table>
       )}
       <p className="my-3 text-[13px] text-soft">
-        {showMass(audit.oilsG, habits)} of oils, {showMass(audit.batterG, habits)} of batter. For 5 % superfat the lye
-        would be {showMass(Math.floor(audit.lyeFor5G * 10) / 10, habits)}.
+        {t('{oilsG} of oils, {batterG} of batter. For 5 % superfat the lye would be {lyeFor5G}.', {
+          oilsG: showMass(audit.oilsG, habits),
+          batterG: showMass(audit.batterG, habits),
+          lyeFor5G: showMass(Math.floor(audit.lyeFor5G * 10) / 10, habits),
+        })}
       </p>
       <button className="button" disabled={isBusy} onClick={() => void make()}>
-        Make it a batch{audit.superfatShare < 0.03 ? ', with at least 3 % superfat' : ''}
+        {t('Make it a batch{superfatShare}', {
+          superfatShare: audit.superfatShare < 0.03 ? t(', with at least 3 % superfat') : '',
+        })}
       </button>
     </div>
   )

@@ -7,6 +7,7 @@ import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 /** Two recipes or versions side by side. */
 export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAnswer[]; shelf: Shelf }) {
@@ -15,7 +16,7 @@ export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAns
   const options = recipes.flatMap((recipe, i) =>
     (all[i]?.data ?? []).map(version => ({
       value: `${recipe.id}/${version.version}`,
-      text: `${recipe.name}, version ${version.version}`,
+      text: t('{recipe}, version {version}', { recipe: recipe.name, version: version.version }),
       recipe: version.recipe,
     })),
   )
@@ -29,12 +30,12 @@ export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAns
   const shown = onlyDiffers ? lines.filter(line => line.differs) : lines
   return (
     <Section
-      title="Compare two"
+      title={t('Compare two')}
       className="mb-10"
       aside={
         <Check
           className="text-[13px] text-soft"
-          label="only what differs"
+          label={t('only what differs')}
           checked={onlyDiffers}
           onChange={setOnlyDiffers}
         />
@@ -45,12 +46,19 @@ export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAns
           <tr className="border-b border-ink">
             <th />
             <th className="py-1 text-left font-normal">
-              <Choice bare label="First recipe" className="w-full" value={left.value} {...{ options }} onValue={setA} />
+              <Choice
+                bare
+                label={t('First recipe')}
+                className="w-full"
+                value={left.value}
+                {...{ options }}
+                onValue={setA}
+              />
             </th>
             <th className="text-left font-normal">
               <Choice
                 bare
-                label="Second recipe"
+                label={t('Second recipe')}
                 className="w-full"
                 value={right.value}
                 {...{ options }}
@@ -76,7 +84,7 @@ export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAns
           {shown.length === 0 && (
             <tr>
               <td colSpan={3} className="py-2 text-soft">
-                They are the same.
+                {t('They are the same.')}
               </td>
             </tr>
           )}

@@ -1,14 +1,15 @@
-import { pastedLines, tidy } from '@ostler/core'
+import { pastedLines } from '@ostler/core'
 import type { PastedAs, PastedLine, Shelf } from '@ostler/core'
 import { ClipboardPaste, FileSpreadsheet } from 'lucide-react'
 import { useState } from 'react'
 import { textOfFile } from './sheet-text.ts'
+import { t, tidy } from '../../words/index.ts'
 
 const AS: Readonly<Record<Exclude<PastedAs, 'oil'>, string>> = {
-  lye: 'lye (NaOH)',
+  lye: t('lye (NaOH)'),
   water: 'water',
-  potash: 'KOH: not taken here',
-  nothing: 'left out',
+  potash: t('KOH: not taken here'),
+  nothing: t('left out'),
 }
 
 /** What is taken over: weights in g. */
@@ -70,12 +71,12 @@ export function PasteRecipe({ shelf, onTake }: Props) {
   return (
     <details className="mb-4">
       <summary className="min-h-10 cursor-pointer content-center font-semibold">
-        <ClipboardPaste size={16} aria-hidden className="mr-1 inline" /> Paste it, or open it from a file
+        <ClipboardPaste size={16} aria-hidden className="mr-1 inline" /> {t('Paste it, or open it from a file')}
       </summary>
       <textarea
-        aria-label="The recipe, as text or cells"
+        aria-label={t('The recipe, as text or cells')}
         className="field mt-2 min-h-28 w-full font-mono"
-        placeholder={'Olive oil 400 g\nCoconut oil 250 g\nLye 92 g\nWater 210 g'}
+        placeholder={t('Olive oil 400 g\nCoconut oil 250 g\nLye 92 g\nWater 210 g')}
         value={text}
         onChange={event => read(event.target.value)}
         onDragOver={event => event.preventDefault()}
@@ -106,10 +107,12 @@ export function PasteRecipe({ shelf, onTake }: Props) {
               disabled={!lines.some(({ as }) => as === 'oil')}
               onClick={() => onTake(takenFrom(lines))}
             >
-              Take these lines
+              {t('Take these lines')}
             </button>
             <span role="status" className={doubts > 0 ? 'text-rust' : 'text-soft'}>
-              {doubts > 0 ? `△ ${doubts} of ${lines.length} lines are guesses: look at them.` : 'Every line was known.'}
+              {doubts > 0
+                ? t('△ {doubts} of {lines} lines are guesses: look at them.', { doubts, lines: lines.length })
+                : t('Every line was known.')}
             </span>
           </p>
         </>
@@ -131,7 +134,7 @@ function Row({ line, shelf, onAs }: { line: PastedLine; shelf: Shelf; onAs: (val
       </td>
       <td>
         <select
-          aria-label={`What “${text}” is`}
+          aria-label={t('What “{text}” is', { text })}
           className="field min-h-9 max-w-64"
           value={as === 'oil' ? oil : as}
           onChange={event => onAs(event.target.value)}
@@ -156,7 +159,7 @@ function Row({ line, shelf, onAs }: { line: PastedLine; shelf: Shelf; onAs: (val
 
 const OpenFile = ({ onFile }: { onFile: (file: File | undefined) => void }) => (
   <label className="quiet mt-1 inline-flex min-h-10 cursor-pointer items-center">
-    <FileSpreadsheet size={16} aria-hidden /> Open a file: text, CSV or .xlsx
+    <FileSpreadsheet size={16} aria-hidden /> {t('Open a file: text, CSV or .xlsx')}
     <input
       type="file"
       accept=".txt,.csv,.tsv,.xlsx,text/plain,text/csv"

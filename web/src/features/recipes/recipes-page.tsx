@@ -1,7 +1,6 @@
-import { findById, showShare, starterPlan } from '@ostler/core'
+import { findById, starterPlan } from '@ostler/core'
 import type { Recipe, RecipeAnswer, Shelf } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { formatDistanceToNow } from 'date-fns'
 import { Play, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -19,6 +18,7 @@ import { useToast } from '../../ui/toast.tsx'
 import { AuditSection } from './audit-section.tsx'
 import { CompareSection } from './compare-section.tsx'
 import { Say } from '../../ui/say.tsx'
+import { ago, showShare, t } from '../../words/index.ts'
 
 /** Saved recipes with their versions, two of them compared, and recipes from elsewhere looked into. */
 export function RecipesPage() {
@@ -30,7 +30,7 @@ export function RecipesPage() {
         <Places />
       </TopBar>
       <main className="mx-auto w-full max-w-260 px-5 py-6 max-[900px]:px-3">
-        <h1 className="mb-4 text-3xl">Recipes</h1>
+        <h1 className="mb-4 text-3xl">{t('Recipes')}</h1>
         {(recipes.error ?? shelf.error) && <p className="text-rust">{(recipes.error ?? shelf.error)!.message}</p>}
         {recipes.data && shelf.data && (
           <>
@@ -60,8 +60,9 @@ function List({ recipes, shelf }: { recipes: readonly RecipeAnswer[]; shelf: She
   if (recipes.length === 0)
     return (
       <p className="mb-8 text-soft">
-        No recipe is saved yet. Compose one on a batch’s Batter page and choose “Save the recipe”: each change is kept
-        as a version.
+        {t(
+          'No recipe is saved yet. Compose one on a batch’s Batter page and choose “Save the recipe”: each change is kept as a version.',
+        )}
       </p>
     )
   return (
@@ -78,15 +79,21 @@ function List({ recipes, shelf }: { recipes: readonly RecipeAnswer[]; shelf: She
                   aria-expanded={open === recipe.id}
                   onClick={() => setOpen(open === recipe.id ? null : recipe.id)}
                 >
-                  version {recipe.version}
+                  {t('version {version}', { version: recipe.version })}
                 </button>
-                , saved {formatDistanceToNow(new Date(recipe.updatedAt), { addSuffix: true })}
+                {t(', saved {formatDistanceToNow}', {
+                  formatDistanceToNow: ago(new Date(recipe.updatedAt)),
+                })}
               </p>
             </div>
             <button className="button" onClick={() => acts.begin(recipe.name, recipe.recipe)}>
-              <Play size={16} aria-hidden /> Start a batch
+              <Play size={16} aria-hidden /> {t('Start a batch')}
             </button>
-            <button className="quiet" aria-label={`Delete ${recipe.name}`} onClick={() => acts.remove(recipe)}>
+            <button
+              className="quiet"
+              aria-label={t('Delete {recipe}', { recipe: recipe.name })}
+              onClick={() => acts.remove(recipe)}
+            >
               <Trash2 size={17} aria-hidden />
             </button>
           </div>
@@ -101,22 +108,22 @@ function Versions({ id, name, shelf }: { id: string; name: string; shelf: Shelf 
   const { data } = useQuery(recipeVersionsQuery(id))
   const acts = useActs()
   return (
-    <ul aria-label={`Versions of ${name}`} className="mt-2 ml-4 border-l-2 border-line pl-4">
+    <ul aria-label={t('Versions of {name}', { name })} className="mt-2 ml-4 border-l-2 border-line pl-4">
       {data?.map(version => (
         <li key={version.version} className="flex flex-wrap items-center gap-x-4 py-1.5">
           <span className="flex-1">
-            <strong>Version {version.version}</strong>{' '}
+            <strong>{t('Version {version}', { version: version.version })}</strong>{' '}
             {version.reason && (
               <span>
                 · <Say of={version.reason} />
               </span>
             )}
             <span className="block text-[13px] text-soft">
-              {told(version.recipe, shelf)} · {formatDistanceToNow(new Date(version.madeAt), { addSuffix: true })}
+              {told(version.recipe, shelf)} · {ago(new Date(version.madeAt))}
             </span>
           </span>
           <button className="quiet" onClick={() => acts.begin(name, version.recipe)}>
-            Start a batch with it
+            {t('Start a batch with it')}
           </button>
         </li>
       ))}
@@ -139,7 +146,7 @@ function useActs() {
   return {
     begin: (name: string, recipe: Recipe) =>
       void safely(async () => {
-        const batch = await addBatch({ ...starterPlan(`${name.slice(0, 72)} batch`), recipe })
+        const batch = await addBatch({ ...starterPlan(t('{name} batch', { name: name.slice(0, 72) })), recipe })
         await navigate(`/batches/${batch.id}/batter`)
       }),
     remove: (recipe: RecipeAnswer) =>
@@ -147,7 +154,10 @@ function useActs() {
         await deleteRecipe(recipe.id)
         await refresh()
         const back = () => void safely(async () => void (await restoreRecipe(recipe.id).then(refresh)))
-        toast(`“${recipe.name}” is deleted. Batches keep their own.`, { text: 'Undo', run: back })
+        toast(t('“{recipe}” is deleted. Batches keep their own.', { recipe: recipe.name }), {
+          text: t('Undo'),
+          run: back,
+        })
       }),
   }
 }

@@ -28,6 +28,7 @@ import { cupHex, useColourView } from '../../plan/colour-view.ts'
 import { SaidAsLiked, useHabits } from '../../plan/context.tsx'
 import { outcomeOfRehearsal } from '../../workers/rehearsal.ts'
 import { NotOpened } from '../../ui/not-opened.tsx'
+import { fixed, rich, t } from '../../words/index.ts'
 
 const FACE_PX = 110
 const MOST_BARS = 6
@@ -50,7 +51,7 @@ export function CamePage() {
   const error = taken.error ?? outcome.error
   if (error) return <NotOpened why={error.message} />
   if (!taken.data || !outcome.data)
-    return <p className="p-10 text-soft">Pouring the same batter with perfect hands, to compare …</p>
+    return <p className="p-10 text-soft">{t('Pouring the same batter with perfect hands, to compare …')}</p>
   return (
     <SaidAsLiked>
       <Came answer={taken.data} outcome={outcome.data} />
@@ -83,30 +84,43 @@ function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsal
       </TopBar>
       <main className="mx-auto w-full max-w-240 flex-1 p-5 max-[900px]:p-3">
         <p className="text-soft">
-          Rehearsal of{' '}
-          <Link className="underline" to={backOf(answer)}>
-            {answer.plan.name}
-          </Link>
-          , number {answer.setting.seed}
-          {isPractised && ', practised: it was gone back in it'}
+          {rich('Rehearsal of {plan}, number {seed}{isPractised}', {
+            plan: (
+              <Link className="underline" to={backOf(answer)}>
+                {answer.plan.name}
+              </Link>
+            ),
+            seed: answer.setting.seed,
+            isPractised: isPractised && t(', practised: it was gone back in it'),
+          })}
         </p>
-        <h1 className="text-2xl">What came of it</h1>
-        <p className="mt-2 text-[clamp(2rem,5vw,3.25rem)] leading-tight font-semibold">{score} of 100</p>
+        <h1 className="text-2xl">{t('What came of it')}</h1>
+        <p className="mt-2 text-[clamp(2rem,5vw,3.25rem)] leading-tight font-semibold">
+          {t('{score} of 100', { score })}
+        </p>
         <p className="text-lg">
-          {points('made', outcome.made)}, {points('time', outcome.time)}, {points('safety', outcome.safety)}.{' '}
-          {Math.round(minutes)} min from lye to mould; perfect hands took {Math.round(bestMinutes)}.
+          {t('{points}, {points2}, {points3}. {minutes} min from lye to mould; perfect hands took {bestMinutes}.', {
+            points: points('made', outcome.made),
+            points2: points('time', outcome.time),
+            points3: points('safety', outcome.safety),
+            minutes: Math.round(minutes),
+            bestMinutes: Math.round(bestMinutes),
+          })}
         </p>
         {!isOver(answer) && (
           <p className="mt-2 text-lg">
-            It goes on still: these are points of what was done so far.{' '}
-            <Link className="underline" to={`/rehearsals/${answer.id}`}>
-              Go on with it
-            </Link>
+            {rich('It goes on still: these are points of what was done so far. {link}', {
+              link: (
+                <Link className="underline" to={`/rehearsals/${answer.id}`}>
+                  {t('Go on with it')}
+                </Link>
+              ),
+            })}
           </p>
         )}
         {slips.length > 0 && (
-          <section aria-label="Safety" className="mt-4 border-2 border-rust p-3">
-            <h2 className="text-lg">Safety first</h2>
+          <section aria-label={t('Safety')} className="mt-4 border-2 border-rust p-3">
+            <h2 className="text-lg">{t('Safety first')}</h2>
             <ul className="list-disc pl-5">
               {slips.map((slip, n) => (
                 <li key={n}>{slip.text}</li>
@@ -121,11 +135,11 @@ function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsal
         <Eye outcome={outcome} />
         <div className="mt-6 flex flex-wrap gap-3">
           <Link className="button button-main" to={backOf(answer)}>
-            Another rehearsal
+            {t('Another rehearsal')}
           </Link>
           {answer.batch !== '' && (
             <Link className="button" to={`/batches/${answer.batch}/score`}>
-              To the plan
+              {t('To the plan')}
             </Link>
           )}
         </div>
@@ -152,14 +166,14 @@ function Faces({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsa
     const rehearsed = rehearsedIn(followingOf(answer.plan, answer.shelf), answer.lesson, answer.setting)
     const really = asMade(rehearsed, outcome.pours, answer.done.strokes)
     return [
-      { title: 'Planned', plan: answer.plan, levels: planned },
-      { title: 'As it was poured', ...really },
+      { title: t('Planned'), plan: answer.plan, levels: planned },
+      { title: t('As it was poured'), ...really },
     ]
   }, [answer, made, outcome])
   if (outcome.pours.every(one => one.startLevel === null)) return null
   const colours = made.ok ? made.forecast.colours : null
   return (
-    <section aria-label="Faces" className="mt-5">
+    <section aria-label={t('Faces')} className="mt-5">
       {rows.map(row => (
         <div key={row.title} className="mb-3">
           <h2 className="text-lg">{row.title}</h2>
@@ -204,10 +218,10 @@ function Bars({ row: { title, plan, levels }, colours }: { row: Row; colours: Co
               hexes={hexes}
               names={colourNames(plan, design)}
               drawnWith={plan}
-              label={`${title}, bar ${1 + n}`}
+              label={t('{title}, bar {n}', { title, n: 1 + n })}
               style={{ width, height: FACE_PX }}
             />
-            <figcaption className="text-[13px]">bar {1 + n}</figcaption>
+            <figcaption className="text-[13px]">{t('bar {n}', { n: 1 + n })}</figcaption>
           </figure>,
         ]
       : [],
@@ -228,37 +242,37 @@ function Cost({ answer: { plan }, outcome }: { answer: RehearsalAnswer; outcome:
     one => one.wrong === null && one.startLevel !== null && Math.abs(one.pouredG - one.massG) > 0.05 * one.massG,
   )
   return (
-    <section aria-label="What cost most" className="mt-5">
-      <h2 className="text-lg">What cost most</h2>
+    <section aria-label={t('What cost most')} className="mt-5">
+      <h2 className="text-lg">{t('What cost most')}</h2>
       {told.length === 0 ? (
-        <p>Nothing: every pour came out as it was meant.</p>
+        <p>{t('Nothing: every pour came out as it was meant.')}</p>
       ) : (
         <ul>
           {told.map(({ pour, n, lost }) => (
             <li key={pour.pour} className="border-b border-line py-1.5">
-              <strong>
-                Layer {n + 1}, {name(pour.cup)}
-              </strong>{' '}
-              {sentenceOf(pour)} <span className="text-soft">({Math.round((100 * lost) / all)} % of the soap)</span>
+              <strong>{t('Layer {n}, {cup}', { n: n + 1, cup: name(pour.cup) })}</strong> {sentenceOf(pour)}{' '}
+              <span className="text-soft">{t('({lost} % of the soap)', { lost: Math.round((100 * lost) / all) })}</span>
             </li>
           ))}
         </ul>
       )}
       {off.length > 0 && (
         <p className="mt-2">
-          Poured by eye:{' '}
-          {off
-            .map(
-              one =>
-                `${name(one.cup)} ${one.pouredG > one.massG ? '+' : '−'}${showMass(Math.abs(one.pouredG - one.massG), habits, 1)}`,
-            )
-            .join(', ')}
-          .
+          {t('Poured by eye: {off}.', {
+            off: off
+              .map(
+                one =>
+                  `${name(one.cup)} ${one.pouredG > one.massG ? '+' : '−'}${showMass(Math.abs(one.pouredG - one.massG), habits, 1)}`,
+              )
+              .join(', '),
+          })}
         </p>
       )}
       <p className="mt-2 text-soft">
-        Of the same batter, with the same luck, perfect hands make {Math.round(100 * best)} % of what was meant; you
-        made {Math.round(100 * worth)} %.
+        {t(
+          'Of the same batter, with the same luck, perfect hands make {best} % of what was meant; you made {worth} %.',
+          { best: Math.round(100 * best), worth: Math.round(100 * worth) },
+        )}
       </p>
     </section>
   )
@@ -268,27 +282,27 @@ const lostOf = ({ wrong, tools, isPlanB, isPlain }: PourResult): number =>
   wrong !== null ? 1 : Math.max(isPlanB || isPlain ? 0.3 : 0, tools.some(tool => tool !== null) ? 0.5 : 0)
 
 function sentenceOf({ wrong, tools, isPlanB, isPlain, startLevel }: PourResult): string {
-  const at = startLevel === null ? '' : ` It was at trace ${startLevel.toFixed(1)}.`
+  const at = startLevel === null ? '' : t(' It was at trace {startLevel}.', { startLevel: fixed(startLevel, 1) })
   if (wrong !== null) return `${wrongWords(wrong)}.${at}`
   const tool = tools.find(one => one !== null)
-  if (tool) return `came out, but its tool: ${wrongWords(tool)}.`
-  if (isPlain) return 'came out unscented.'
-  return isPlanB ? 'came out by plan B.' : ''
+  if (tool) return t('came out, but its tool: {tool}.', { tool: wrongWords(tool) })
+  if (isPlain) return t('came out unscented.')
+  return isPlanB ? t('came out by plan B.') : ''
 }
 
 /** What came in between, and what is right to do about it. */
 function Surprises({ puts, events }: { puts: readonly Put[]; events: readonly BenchEvent[] }) {
   return (
-    <section aria-label="What came in between" className="mt-5">
-      <h2 className="text-lg">What came in between</h2>
+    <section aria-label={t('What came in between')} className="mt-5">
+      <h2 className="text-lg">{t('What came in between')}</h2>
       {puts.length === 0 ? (
-        <p>Nothing.</p>
+        <p>{t('Nothing.')}</p>
       ) : (
         <ul>
           {puts.map(({ key }) => (
             <li key={key} className="border-b border-line py-1.5">
-              <strong>{surpriseOf(key).title}.</strong> {surpriseOf(key).good}
-              {metRight(key, events) !== null && <span className="text-soft"> That is what you did.</span>}
+              <strong>{t(surpriseOf(key).title)}.</strong> {t(surpriseOf(key).good)}
+              {metRight(key, events) !== null && <span className="text-soft"> {t('That is what you did.')}</span>}
             </li>
           ))}
         </ul>
@@ -303,13 +317,15 @@ function Answers({ answer: { setting, done } }: { answer: RehearsalAnswer }) {
   if (questions.length === 0) return null
   const answers = answersIn(setting, done.events)
   return (
-    <section aria-label="Questions" className="mt-5">
-      <h2 className="text-lg">Questions</h2>
+    <section aria-label={t('Questions')} className="mt-5">
+      <h2 className="text-lg">{t('Questions')}</h2>
       <ul>
         {questions.map(({ ask, answers: all, right }, n) => (
           <li key={n} className="border-b border-line py-1.5">
-            <strong>{ask}</strong> {answers[n] ?? 'Not answered.'}
-            {answers[n] !== all[right] && <span className="text-rust"> Rather: {all[right]}.</span>}
+            <strong>{ask}</strong> {answers[n] ?? t('Not answered.')}
+            {answers[n] !== all[right] && (
+              <span className="text-rust"> {t('Rather: {right}.', { right: all[right] })}</span>
+            )}
           </li>
         ))}
       </ul>
@@ -326,10 +342,20 @@ function Eye({ outcome: { readings } }: { outcome: RehearsalOutcome }) {
   if (count === 0) return null
   return (
     <p className="mt-4">
-      {count} {count === 1 ? 'look' : 'looks'} at the trace, off by {off.toFixed(2)} of a level on the whole
-      {count >= ENOUGH_LOOKS && Math.abs(bias) >= GOOD_EYE
-        ? `: you call it ${bias > 0 ? 'thick' : 'thin'} by ${Math.abs(bias).toFixed(2)}.`
-        : '.'}
+      {t(
+        '{count}  {count, plural, one {look} other {looks}} at the trace, off by {off} of a level on the whole{count2}',
+        {
+          count,
+          off: fixed(off, 2),
+          count2:
+            count >= ENOUGH_LOOKS && Math.abs(bias) >= GOOD_EYE
+              ? t(': you call it {bias} by {bias2}.', {
+                  bias: bias > 0 ? t('thick') : t('thin'),
+                  bias2: fixed(Math.abs(bias), 2),
+                })
+              : '.',
+        },
+      )}
     </p>
   )
 }

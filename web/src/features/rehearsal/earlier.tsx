@@ -8,12 +8,13 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { deleteRehearsal, rehearsalsQuery, shareRehearsal, unshareRehearsal } from '../../api/client.ts'
 import { saveFile } from '../../ui/save-file.ts'
+import { dated, t } from '../../words/index.ts'
 
 /** What was to come in between, in words. */
 const wordOf = ({ level, surprises }: RehearsalSetting): string =>
   surprises
-    ? surprises.map(({ key }) => surpriseOf(key).title.toLowerCase()).join(', ') || 'nothing chosen'
-    : LEVELS_OF_SURPRISE[level].word
+    ? surprises.map(({ key }) => t(surpriseOf(key).title)).join(', ') || t('nothing chosen')
+    : t(LEVELS_OF_SURPRISE[level].word)
 
 /** Results of a class, or of one's own tries, as a table file. */
 function saveResults(all: readonly RehearsalSummary[]): void {
@@ -22,7 +23,7 @@ function saveResults(all: readonly RehearsalSummary[]): void {
     ...[person, setting.seed, wordOf(setting), score ?? '', answeredRight ?? '', setting.questions?.length ?? ''],
   ])
   const table = [
-    ['begun', 'by', 'number', 'came in between', 'points of 100', 'answered rightly', 'questions'],
+    [t('begun'), t('by'), t('number'), t('came in between'), t('points of 100'), t('answered rightly'), t('questions')],
     ...rows,
   ]
   saveFile('rehearsals.csv', Papa.unparse(table, { escapeFormulae: true, newline: '\r\n' }), 'text/csv')
@@ -35,10 +36,10 @@ export function Earlier({ batch, onAgain }: { batch: string; onAgain: (like: Reh
   return (
     <>
       <div className="mt-8 flex items-center gap-4">
-        <h2 className="text-lg">Rehearsals so far</h2>
+        <h2 className="text-lg">{t('Rehearsals so far')}</h2>
         {all.data && all.data.length > 0 && (
           <button className="quiet min-h-10" onClick={() => saveResults(all.data)}>
-            Results as CSV
+            {t('Results as CSV')}
           </button>
         )}
       </div>
@@ -48,7 +49,7 @@ export function Earlier({ batch, onAgain }: { batch: string; onAgain: (like: Reh
           {remove.error.message}
         </p>
       )}
-      {all.data?.length === 0 && <p className="text-soft">None yet.</p>}
+      {all.data?.length === 0 && <p className="text-soft">{t('None yet.')}</p>}
       <ul>
         {all.data?.map(one => (
           <Row
@@ -71,32 +72,38 @@ interface RowProps {
 
 function Row({ rehearsal, onAgain, onDelete }: RowProps) {
   const { id, openedAt, setting, score, person, answeredRight } = rehearsal
-  const name = format(new Date(openedAt), 'd MMMM yyyy, HH:mm')
+  const name = dated(new Date(openedAt), 'd MMMM yyyy, HH:mm')
   return (
     <li className="flex flex-wrap items-center gap-x-6 border-b border-line py-2">
       <Link to={`/rehearsals/${id}`} className="min-h-10 content-center text-lg font-semibold underline">
         {name}
       </Link>
-      <span>
-        number {setting.seed}, {wordOf(setting)}
-      </span>
+      <span>{t('number {seed}, {setting}', { seed: setting.seed, setting: wordOf(setting) })}</span>
       <span className="text-soft">{person}</span>
       <span>
-        {score === null ? 'goes on' : `${score} of 100`}
-        {setting.questions && `, ${answeredRight ?? 0} of ${setting.questions.length} answered rightly`}
+        {score === null ? t('goes on') : t('{score} of 100', { score })}
+        {setting.questions &&
+          t(', {answeredRight} of {questions} answered rightly', {
+            answeredRight: answeredRight ?? 0,
+            questions: setting.questions.length,
+          })}
       </span>
       <span className="-mx-1.5 flex basis-full flex-wrap items-center">
         <button className="quiet min-h-10" onClick={onAgain}>
-          the same again
+          {t('the same again')}
         </button>
         <Link className="quiet" to={`/rehearsals/${id}/watch`}>
-          watch it
+          {t('watch it')}
         </Link>
         <ByLink rehearsal={rehearsal} />
         <Link className="quiet" to={`/rehearsals/${id}/came`}>
-          what came of it
+          {t('what came of it')}
         </Link>
-        <button className="quiet min-h-10 min-w-10" aria-label={`Delete the rehearsal of ${name}`} onClick={onDelete}>
+        <button
+          className="quiet min-h-10 min-w-10"
+          aria-label={t('Delete the rehearsal of {name}', { name })}
+          onClick={onDelete}
+        >
           <Trash2 size={18} aria-hidden />
         </button>
       </span>
@@ -123,14 +130,16 @@ function ByLink({ rehearsal: { id, isShared } }: { rehearsal: RehearsalSummary }
   return (
     <>
       <button className="quiet min-h-10" onClick={() => share.mutate()}>
-        {isShared ? 'a new link for a class' : 'a link for a class'}
+        {isShared ? t('a new link for a class') : t('a link for a class')}
       </button>
       {isShared && (
         <button className="quiet min-h-10" onClick={() => unshare.mutate()}>
-          end the link
+          {t('end the link')}
         </button>
       )}
-      {token !== null && isShared && <Address address={`${location.origin}/watch/${token}`} />}
+      {token !== null && isShared && (
+        <Address address={t('{origin}/watch/{token}', { origin: location.origin, token })} />
+      )}
       {error && (
         <span role="alert" className="basis-full text-rust">
           {error.message}
@@ -145,7 +154,7 @@ function Address({ address }: { address: string }) {
   const copy = () =>
     void navigator.clipboard.writeText(address).then(
       () => setTold('copied'),
-      () => setTold('mark it and copy it by hand'),
+      () => setTold(t('mark it and copy it by hand')),
     )
   return (
     <span className="order-last flex basis-full flex-wrap items-center gap-3 px-1.5">
@@ -153,16 +162,17 @@ function Address({ address }: { address: string }) {
         className="field flex-1"
         readOnly
         value={address}
-        aria-label="Link for a class"
+        aria-label={t('Link for a class')}
         onFocus={event => event.target.select()}
       />
       <button className="button" onClick={copy}>
-        Copy it
+        {t('Copy it')}
       </button>
       <span role="status">{told}</span>
       <span className="basis-full text-soft">
-        Whoever has it watches this rehearsal without signing in, and can read its plan; names, notes, lots and prices
-        stay here. It is shown this once.
+        {t(
+          'Whoever has it watches this rehearsal without signing in, and can read its plan; names, notes, lots and prices stay here. It is shown this once.',
+        )}
       </span>
     </span>
   )

@@ -6,6 +6,7 @@ import { beginLesson, lessonProgressQuery } from '../../api/client.ts'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
 import { freshUuid } from '../../plan/fresh-uuid.ts'
+import { t } from '../../words/index.ts'
 
 /** Short guided rehearsals, in order, and how far one is with them. */
 export function LessonsPage() {
@@ -23,10 +24,11 @@ export function LessonsPage() {
         <Places />
       </TopBar>
       <main className="mx-auto w-full max-w-200 flex-1 p-5 max-[900px]:p-3">
-        <h1 className="text-2xl">Lessons</h1>
+        <h1 className="text-2xl">{t('Lessons')}</h1>
         <p className="mt-1 text-soft">
-          Each under ten minutes, on the Bench, with batter that only exists here. Best in this order; nothing of it
-          touches your batches, your shelf or your stock.
+          {t(
+            'Each under ten minutes, on the Bench, with batter that only exists here. Best in this order; nothing of it touches your batches, your shelf or your stock.',
+          )}
         </p>
         {progress.error && <p className="mt-2 text-rust">{progress.error.message}</p>}
         {begin.error && (
@@ -44,22 +46,28 @@ export function LessonsPage() {
                   <h2 className="text-lg">{title}</h2>
                   <p>{about}</p>
                   <p className="text-[13px] text-soft">
-                    about {minutes} min
-                    {done && `, tried ${done.tries === 1 ? 'once' : `${done.tries} times`}`}
+                    {t('about {minutes} min{done}', {
+                      minutes,
+                      done:
+                        done &&
+                        t(', tried {tries}', {
+                          tries: done.tries === 1 ? t('once') : t('{tries} times', { tries: done.tries }),
+                        }),
+                    })}
                   </p>
                 </div>
                 {done?.passed && (
                   <span className="flex items-center gap-1">
-                    <Check size={18} aria-hidden /> passed
+                    <Check size={18} aria-hidden /> {t('passed')}
                   </span>
                 )}
                 <button
                   className={`button min-h-12 px-5 ${key === next ? 'button-main' : ''}`}
                   disabled={begin.isPending}
-                  aria-label={`${done ? 'Again' : 'Begin'}: ${title}`}
+                  aria-label={`${done ? t('Again') : t('Begin')}: ${title}`}
                   onClick={() => begin.mutate(key)}
                 >
-                  {done ? 'Again' : 'Begin'}
+                  {done ? t('Again') : t('Begin')}
                 </button>
               </li>
             )

@@ -13,22 +13,23 @@ import { OpenJson } from '../../ui/open-json.tsx'
 import { Earlier } from './earlier.tsx'
 import { ChosenSurprises, ForAClass, questionLacks } from './script.tsx'
 import type { Script } from './script.tsx'
+import { t } from '../../words/index.ts'
 
 const LEVEL_SAYS: Readonly<Record<Wanted, string>> = {
-  none: 'A batter much as the forecast has it. For the first time, and to learn the order of work.',
-  few: 'Two small things come in between: a spill, a weak blender, the door.',
-  chosen: 'What you want to practise, or want a class to meet.',
-  'bad-day': 'One thing that spoils most batches, and two small ones. For those who want to be ready.',
+  none: t('A batter much as the forecast has it. For the first time, and to learn the order of work.'),
+  few: t('Two small things come in between: a spill, a weak blender, the door.'),
+  chosen: t('What you want to practise, or want a class to meet.'),
+  'bad-day': t('One thing that spoils most batches, and two small ones. For those who want to be ready.'),
 }
 const MOST_SEED = 9999
 
 type Wanted = LevelOfSurprise | 'chosen'
 
 const WORDS: Readonly<Record<Wanted, string>> = {
-  none: LEVELS_OF_SURPRISE.none.word,
-  few: LEVELS_OF_SURPRISE.few.word,
-  'bad-day': LEVELS_OF_SURPRISE['bad-day'].word,
-  chosen: 'chosen here',
+  none: t(LEVELS_OF_SURPRISE.none.word),
+  few: t(LEVELS_OF_SURPRISE.few.word),
+  'bad-day': t(LEVELS_OF_SURPRISE['bad-day'].word),
+  chosen: t('chosen here'),
 }
 const drawnSeed = () => 1 + Math.floor(Math.random() * MOST_SEED)
 
@@ -81,10 +82,11 @@ export function RehearsePage() {
   const lacks = (script.questions ?? []).some(question => questionLacks(question) !== '')
   return (
     <main className="mx-auto w-full max-w-180 flex-1 p-5 max-[900px]:p-3">
-      <h1 className="text-2xl">Rehearse it</h1>
+      <h1 className="text-2xl">{t('Rehearse it')}</h1>
       <p className="mt-1 text-soft">
-        The Bench with a batter that only exists here: it thickens, seizes and spills as a real one may. No lye, no
-        stock, nothing that later forecasts learn from.
+        {t(
+          'The Bench with a batter that only exists here: it thickens, seizes and spills as a real one may. No lye, no stock, nothing that later forecasts learn from.',
+        )}
       </p>
       <ForecastRefused />
       <LevelChoice value={level} onValue={setLevel} />
@@ -101,7 +103,7 @@ export function RehearsePage() {
           disabled={begin.isPending || seed === null || lacks}
           onClick={() => begin.mutate()}
         >
-          <Play size={22} aria-hidden /> Begin
+          <Play size={22} aria-hidden /> {t('Begin')}
         </button>
       )}
       {begin.error && (
@@ -143,9 +145,9 @@ function ScriptFile({ setting, canSave, onOpen }: ScriptFileProps) {
         disabled={!canSave}
         onClick={() => saveFile('rehearsal.json', `${JSON.stringify(setting, null, 2)}\n`, 'application/json')}
       >
-        Save this as a file
+        {t('Save this as a file')}
       </button>
-      <OpenJson mostBytes={MOST_BYTES} tooLarge="This file is too large for a script." onValue={take} />
+      <OpenJson mostBytes={MOST_BYTES} tooLarge={t('This file is too large for a script.')} onValue={take} />
     </p>
   )
 }
@@ -158,7 +160,7 @@ interface ChoiceProps<T> {
 function LevelChoice({ value, onValue }: ChoiceProps<Wanted>) {
   return (
     <fieldset className="mt-4">
-      <legend className="text-lg">What comes in between</legend>
+      <legend className="text-lg">{t('What comes in between')}</legend>
       <div className="mt-1 grid gap-2">
         {(Object.keys(WORDS) as Wanted[]).map(key => (
           <label key={key} className="flex min-h-12 cursor-pointer items-baseline gap-3 border border-line px-3 py-2">
@@ -177,7 +179,7 @@ function LevelChoice({ value, onValue }: ChoiceProps<Wanted>) {
 function BeginningChoice({ value, onValue }: ChoiceProps<Beginning>) {
   return (
     <fieldset className="mt-4">
-      <legend className="text-lg">It begins</legend>
+      <legend className="text-lg">{t('It begins')}</legend>
       {Object.entries(BEGINNINGS).map(([key, text]) => (
         <label key={key} className="mr-6 inline-flex min-h-11 cursor-pointer items-center gap-2">
           <input type="radio" name="begins" checked={value === key} onChange={() => onValue(key as Beginning)} />
@@ -193,7 +195,7 @@ function SeedField({ value, seed, onValue }: ChoiceProps<string> & { seed: numbe
   return (
     <div className="mt-3">
       <label className="block text-lg" htmlFor="seed">
-        Number of the batter
+        {t('Number of the batter')}
       </label>
       <input
         id="seed"
@@ -205,12 +207,12 @@ function SeedField({ value, seed, onValue }: ChoiceProps<string> & { seed: numbe
         onChange={event => onValue(event.target.value)}
       />
       <button className="quiet ml-2" onClick={() => onValue(String(drawnSeed()))}>
-        another
+        {t('another')}
       </button>
       <p id="seed-says" className={seed === null ? 'text-rust' : 'text-soft'}>
         {seed === null
-          ? 'A whole number of up to nine digits.'
-          : 'The same number is the same batter, with the same luck: a class can pour it side by side.'}
+          ? t('A whole number of up to nine digits.')
+          : t('The same number is the same batter, with the same luck: a class can pour it side by side.')}
       </p>
     </div>
   )

@@ -2,6 +2,7 @@ import { RUN_MOMENTS, SURPRISE_KEYS, fitsPlan, surpriseOf } from '@ostler/core'
 import type { AskedQuestion, Following, RehearsalSetting, Strikes } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { useId } from 'react'
+import { t } from '../../words/index.ts'
 
 /** What is chosen of a rehearsal on purpose: surprises with their moments, questions, what is held back. */
 export type Script = Pick<RehearsalSetting, 'surprises' | 'questions' | 'locks'>
@@ -14,8 +15,8 @@ interface Props<T> {
 }
 
 const SIZES = [
-  [0, 'mild'],
-  [0.5, 'middling'],
+  [0, t('mild')],
+  [0.5, t('middling')],
   [1, 'harsh'],
 ] as const
 const MOST_CHOSEN = 8
@@ -31,7 +32,7 @@ export function ChosenSurprises({ value, onValue, following }: Props<readonly Ch
   return (
     <fieldset className="mt-3">
       <legend className="text-lg">
-        Surprises ({value.length} of at most {MOST_CHOSEN})
+        {t('Surprises ({value} of at most {what})', { value: value.length, what: MOST_CHOSEN })}
       </legend>
       <ul className="columns-2 gap-8 max-[700px]:columns-1">
         {SURPRISE_KEYS.filter(key => fitsPlan(surpriseOf(key), following)).map(key => {
@@ -46,7 +47,7 @@ export function ChosenSurprises({ value, onValue, following }: Props<readonly Ch
                   disabled={!mine && isFull}
                   onChange={event => onValue(event.target.checked ? [...value, { key, size: 0.5 }] : others)}
                 />
-                {surpriseOf(key).title}
+                {t(surpriseOf(key).title)}
               </label>
             </li>
           )
@@ -68,10 +69,10 @@ function Details({ value, onValue }: Props<Chosen>) {
       <div className="flex flex-wrap items-end gap-3">
         {size[0] !== size[1] && (
           <label className="flex flex-col text-[13px] text-soft">
-            how bad
+            {t('how bad')}
             <select
               className="field min-h-11 text-ink"
-              aria-label={`How bad: ${title}`}
+              aria-label={t('How bad: {title}', { title })}
               value={value.size}
               onChange={event => onValue({ ...value, size: Number(event.target.value) })}
             >
@@ -89,12 +90,12 @@ function Details({ value, onValue }: Props<Chosen>) {
           onValue={moment => onValue({ ...plain, ...(tell && { tell }), ...(moment && { at: moment }) })}
         />
         <label className="flex min-w-60 flex-1 flex-col text-[13px] text-soft">
-          said as it comes, instead of its own words
+          {t('said as it comes, instead of its own words')}
           <input
             className="field min-h-11 text-ink"
             value={tell ?? ''}
             maxLength={300}
-            aria-label={`Said: ${title}`}
+            aria-label={t('Said: {title}', { title })}
             onChange={event =>
               onValue({ ...plain, ...(at && { at }), ...(event.target.value && { tell: event.target.value }) })
             }
@@ -120,32 +121,32 @@ function MomentFields({
   return (
     <>
       <label className="flex flex-col text-[13px] text-soft">
-        when
+        {t('when')}
         <select
           className="field min-h-11 text-ink"
-          aria-label={`When: ${of}`}
+          aria-label={t('When: {of}', { of })}
           value={value?.after ?? ''}
           onChange={({ target }) =>
             onValue(target.value === '' ? null : { after: target.value as Strikes, s: value?.s ?? USUAL_S })
           }
         >
-          <option value="">by itself</option>
+          <option value="">{t('by itself')}</option>
           {Object.entries(RUN_MOMENTS).map(([key, text]) => (
             <option key={key} value={key}>
-              {key === 'start' ? text : `after ${text}`}
+              {key === 'start' ? text : t('after {text}', { text })}
             </option>
           ))}
         </select>
       </label>
       {value && (
         <label className="flex flex-col text-[13px] text-soft">
-          seconds after
+          {t('seconds after')}
           <input
             className="field min-h-11 w-24 text-ink"
             type="number"
             min={0}
             max={MOST_S}
-            aria-label={`Seconds after: ${of}`}
+            aria-label={t('Seconds after: {of}', { of })}
             value={value.s}
             onChange={event => onValue({ ...value, s: secondsOf(event.target.value) })}
           />
@@ -157,9 +158,9 @@ function MomentFields({
 
 /** Why a question cannot be asked yet; empty: it can. */
 export function questionLacks({ ask, answers, right }: AskedQuestion): string {
-  if (ask.trim() === '') return 'Write what is asked.'
-  if (answers.filter(answer => answer.trim() !== '').length < 2) return 'Two answers at least.'
-  return answers[right]?.trim() ? '' : 'Mark the right answer.'
+  if (ask.trim() === '') return t('Write what is asked.')
+  if (answers.filter(answer => answer.trim() !== '').length < 2) return t('Two answers at least.')
+  return answers[right]?.trim() ? '' : t('Mark the right answer.')
 }
 
 const FRESH: AskedQuestion = { at: { after: 'filling', s: USUAL_S }, ask: '', answers: ['', ''], right: 0 }
@@ -173,7 +174,7 @@ export function ForAClass({ value, onValue }: Props<Script>) {
   return (
     <details className="mt-4" open={questions.length > 0 || Object.keys(locks).length > 0}>
       <summary className="min-h-11 cursor-pointer content-center text-lg">
-        For a class: questions, and what is held back
+        {t('For a class: questions, and what is held back')}
       </summary>
       <ol>
         {questions.map((question, n) => (
@@ -185,14 +186,14 @@ export function ForAClass({ value, onValue }: Props<Script>) {
         disabled={questions.length >= MOST_QUESTIONS}
         onClick={() => onValue({ ...value, questions: [...questions, FRESH] })}
       >
-        <Plus size={18} aria-hidden /> A question
+        <Plus size={18} aria-hidden /> {t('A question')}
       </button>
       <div className="mt-3 flex flex-wrap items-center gap-x-6 gap-y-1">
         <label className="flex min-h-11 items-center gap-2">
-          at most
+          {t('at most')}
           <select
             className="field"
-            aria-label="At most so quickly"
+            aria-label={t('At most so quickly')}
             value={locks.speed ?? 30}
             onChange={event => lock({ speed: Number(event.target.value) as 1 | 2 | 4 | 10 | 30 })}
           >
@@ -203,8 +204,8 @@ export function ForAClass({ value, onValue }: Props<Script>) {
             ))}
           </select>
         </label>
-        <Tick text="without advice" isOn={locks.noAdvice === true} onTick={noAdvice => lock({ noAdvice })} />
-        <Tick text="no stepping back" isOn={locks.noBack === true} onTick={noBack => lock({ noBack })} />
+        <Tick text={t('without advice')} isOn={locks.noAdvice === true} onTick={noAdvice => lock({ noAdvice })} />
+        <Tick text={t('no stepping back')} isOn={locks.noBack === true} onTick={noBack => lock({ noBack })} />
       </div>
     </details>
   )
@@ -231,23 +232,27 @@ function QuestionFields({
   const id = useId()
   const { ask, answers, right, at } = value
   const lacks = questionLacks(value)
-  const name = `question ${n + 1}`
+  const name = t('question {n}', { n: n + 1 })
   return (
     <li className="mt-2 border border-line px-3 py-2">
       <div className="flex flex-wrap items-end gap-3">
         <MomentFields of={name} value={at} onValue={moment => onValue({ ...value, at: moment ?? FRESH.at })} />
         <label className="flex min-w-60 flex-1 flex-col text-[13px] text-soft">
-          asked
+          {t('asked')}
           <input
             className="field min-h-11 text-ink"
             value={ask}
             maxLength={300}
-            aria-label={`Asked in ${name}`}
+            aria-label={t('Asked in {name}', { name })}
             aria-describedby={`${id}-lacks`}
             onChange={event => onValue({ ...value, ask: event.target.value })}
           />
         </label>
-        <button className="quiet min-h-11 min-w-11" aria-label={`Take ${name} away`} onClick={() => onValue(null)}>
+        <button
+          className="quiet min-h-11 min-w-11"
+          aria-label={t('Take {name} away', { name })}
+          onClick={() => onValue(null)}
+        >
           <Trash2 size={18} aria-hidden />
         </button>
       </div>
@@ -258,15 +263,15 @@ function QuestionFields({
               type="radio"
               name={`${id}-right`}
               checked={right === i}
-              aria-label={`Answer ${i + 1} of ${name} is right`}
+              aria-label={t('Answer {i} of {name} is right', { i: i + 1, name })}
               onChange={() => onValue({ ...value, right: i })}
             />
             <input
               className="field min-h-11 flex-1"
               value={answer}
               maxLength={120}
-              placeholder={`answer ${i + 1}`}
-              aria-label={`Answer ${i + 1} of ${name}`}
+              placeholder={t('answer {i}', { i: i + 1 })}
+              aria-label={t('Answer {i} of {name}', { i: i + 1, name })}
               onChange={event => onValue({ ...value, answers: answers.with(i, event.target.value) })}
             />
           </li>
@@ -274,7 +279,7 @@ function QuestionFields({
       </ul>
       {answers.length < MOST_ANSWERS && (
         <button className="quiet min-h-10" onClick={() => onValue({ ...value, answers: [...answers, ''] })}>
-          one more answer
+          {t('one more answer')}
         </button>
       )}
       <p id={`${id}-lacks`} className="text-rust">

@@ -1,4 +1,4 @@
-import { showShare, showTemperature, waterEdit, waterOnShelf } from '@ostler/core'
+import { showTemperature, waterEdit, waterOnShelf } from '@ostler/core'
 import type { ContrastWay, CupGel, Words } from '@ostler/core'
 import { useState } from 'react'
 import { useCupHex } from '../../plan/colour-view.ts'
@@ -11,6 +11,7 @@ import { useToast } from '../../ui/toast.tsx'
 import { contrastOf } from '../../workers/rest.ts'
 import { useWork } from '../../workers/use-work.ts'
 import { useSay } from '../../ui/say.tsx'
+import { showShare, t } from '../../words/index.ts'
 
 /** What each cup gels from and how much of it does; water stirred into one lets it gel where others do not. */
 export function CupGels({ cups }: { cups: readonly CupGel[] }) {
@@ -24,16 +25,17 @@ export function CupGels({ cups }: { cups: readonly CupGel[] }) {
   const waterOf = (i: number) => plan.cups[i]!.colorants.find(part => part.colorant === water)?.doseGPerKg ?? 0
   const [search, contrast] = useContrast()
   return (
-    <Section title="Cup by cup">
+    <Section title={t('Cup by cup')}>
       <p className="max-w-180 text-soft">
-        More water gels at less warmth. With more in one cup than in the others, one colour can gel, deep and clear,
-        beside others that stay matt.
+        {t(
+          'More water gels at less warmth. With more in one cup than in the others, one colour can gel, deep and clear, beside others that stay matt.',
+        )}
       </p>
       <div className="max-w-full overflow-x-auto">
         <table className="mt-2 w-full max-w-180">
           <thead>
             <tr className="text-left text-[13px] text-soft">
-              {['cup', 'lye of lye and water', 'gels from', 'gels', 'water stirred in', ''].map(head => (
+              {[t('cup'), t('lye of lye and water'), t('gels from'), t('gels'), t('water stirred in'), ''].map(head => (
                 <th key={head} className="pr-4 font-normal">
                   {head}
                 </th>
@@ -54,16 +56,16 @@ export function CupGels({ cups }: { cups: readonly CupGel[] }) {
                   <td className="pr-4">{showShare(one.lyeConcentration)}</td>
                   <td className="pr-4">{showTemperature(Math.round(one.gelC), habits)}</td>
                   <td className="pr-4 font-semibold">
-                    {one.share < 0.02 ? 'no' : one.share > 0.97 ? 'all of it' : showShare(one.share, 0)}
+                    {one.share < 0.02 ? t('no') : one.share > 0.97 ? t('all of it') : showShare(one.share, 0)}
                   </td>
                   <td className="pr-4 whitespace-nowrap">
                     {water === null ? (
-                      'no water on the shelf'
+                      t('no water on the shelf')
                     ) : (
                       <NumberCell
-                        label={`Water stirred into ${cup.name}, g per kg`}
+                        label={t('Water stirred into {cup}, g per kg', { cup: cup.name })}
                         kind="plain"
-                        unit="g per kg"
+                        unit={t('g per kg')}
                         value={waterOf(i)}
                         onValue={g => told(batch.edit(waterEdit(plan, i, water, g)))}
                       />
@@ -72,7 +74,7 @@ export function CupGels({ cups }: { cups: readonly CupGel[] }) {
                   <td>
                     {water !== null && poured.size > 1 && (
                       <button className="quiet" disabled={search.isBusy} onClick={() => contrast(i)}>
-                        Gel it alone …
+                        {t('Gel it alone …')}
                       </button>
                     )}
                   </td>
@@ -106,7 +108,9 @@ function useContrast(): [Search, (cupIndex: number) => void] {
   const way = answer?.way ?? null
   const found =
     answer && !way
-      ? `Nothing tried lets ${name} gel alone: up to 90 g of water per kg of it, 40 % lye in the pot, and towels.`
+      ? t('Nothing tried lets {name} gel alone: up to 90 g of water per kg of it, 40 % lye in the pot, and towels.', {
+          name,
+        })
       : ''
   return [{ cup, isBusy, way, sentence: failure || found }, start]
 }
@@ -121,21 +125,26 @@ function Found({ search }: { search: Search }) {
   const apply = () => {
     if (!way) return
     const result = batch.edit(way.edit)
-    toast(result.ok ? `${say(way.sentence)}: done.` : result.sentence, { text: 'Undo', run: () => batch.undo() })
+    toast(result.ok ? t('{sentence}: done.', { sentence: say(way.sentence) }) : result.sentence, {
+      text: t('Undo'),
+      run: () => batch.undo(),
+    })
   }
   return (
     <div aria-live="polite">
-      {isBusy && <p className="mt-2 text-soft">Looking for a way to gel {name} alone …</p>}
+      {isBusy && <p className="mt-2 text-soft">{t('Looking for a way to gel {name} alone …', { name })}</p>}
       {sentence && <p className="mt-2">{say(sentence)}</p>}
       {way && (
         <div className="mt-2 max-w-180 border border-line p-3">
           <p className="font-semibold">{say(way.sentence)}.</p>
           <p className="text-soft">
-            {showShare(way.cupShare, 0)} of {name} gels then, and at most {showShare(way.othersShare, 0)} of any other
-            cup. A thinner batter moves faster: look at the lanes again.
+            {t(
+              '{cupShare} of {name} gels then, and at most {othersShare} of any other cup. A thinner batter moves faster: look at the lanes again.',
+              { cupShare: showShare(way.cupShare, 0), name, othersShare: showShare(way.othersShare, 0) },
+            )}
           </p>
           <button className="button mt-1" onClick={apply}>
-            Apply
+            {t('Apply')}
           </button>
         </div>
       )}

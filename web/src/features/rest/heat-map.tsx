@@ -8,6 +8,7 @@ import { showHours } from '../../ui/clock.ts'
 import { FacePicture } from '../../drawing/face-picture.tsx'
 import { useSize } from '../../ui/use-size.ts'
 import type { RestLook } from '../../workers/rest.ts'
+import { t } from '../../words/index.ts'
 
 const HEIGHT = 300
 const WIDEST = 400
@@ -184,10 +185,10 @@ function GelledFace({ look, height }: { look: RestLook; height: number }) {
       </div>
       <figcaption className="mt-1 text-[13px]">
         {regions.length === 0
-          ? 'At the cut: nothing has gelled'
+          ? t('At the cut: nothing has gelled')
           : regions.length === 1
-            ? 'At the cut: within the dashes it has gelled, deeper and clearer'
-            : 'At the cut: each cup has gelled within its own dashes, those with more water further out'}
+            ? t('At the cut: within the dashes it has gelled, deeper and clearer')
+            : t('At the cut: each cup has gelled within its own dashes, those with more water further out')}
       </figcaption>
     </>
   )
@@ -228,9 +229,13 @@ export function HeatMap({ look }: { look: RestLook }) {
   const core = frame.tempC[(ny >> 1) * nx]!
   const corner = Math.min(frame.tempC[nx - 1]!, frame.tempC[frame.tempC.length - 1]!)
   const show = (c: number) => showTemperature(Math.round(c), habits)
-  const words = `${showHours(frame.s / 60)} after the pour: core ${show(core)}, coldest corner ${show(corner)}`
+  const words = t('{s} after the pour: core {core}, coldest corner {corner}', {
+    s: showHours(frame.s / 60),
+    core: show(core),
+    corner: show(corner),
+  })
   return (
-    <section ref={section} aria-label="Heat in the section" className="rounded bg-booth p-4">
+    <section ref={section} aria-label={t('Heat in the section')} className="rounded bg-booth p-4">
       <div className="flex flex-wrap items-start gap-8">
         <figure style={{ maxWidth: Math.max(width, LEAST_CAPTION) }}>
           <div className="relative" style={{ width, height }}>
@@ -247,7 +252,7 @@ export function HeatMap({ look }: { look: RestLook }) {
             </svg>
           </div>
           <figcaption className="mt-1 text-[13px]">
-            Now: the line is the front of the gel
+            {t('Now: the line is the front of the gel')}
             <Ramp span={span} />
           </figcaption>
         </figure>
@@ -256,12 +261,12 @@ export function HeatMap({ look }: { look: RestLook }) {
         </figure>
       </div>
       <div className="mt-3 flex items-center gap-3">
-        <button className="button" onClick={() => setPlays(!plays)} aria-label={plays ? 'Pause' : 'Play'}>
+        <button className="button" onClick={() => setPlays(!plays)} aria-label={plays ? t('Pause') : t('Play')}>
           {plays ? <Pause size={16} aria-hidden /> : <Play size={16} aria-hidden />}
         </button>
         <input
           type="range"
-          aria-label="Time after the pour"
+          aria-label={t('Time after the pour')}
           aria-valuetext={words}
           min={0}
           max={frames.length - 1}

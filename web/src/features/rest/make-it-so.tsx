@@ -1,4 +1,4 @@
-import { GEL_WISHES, showChance, showTemperature, together, fact } from '@ostler/core'
+import { GEL_WISHES, showTemperature, together, fact } from '@ostler/core'
 import type { GelWish, RestSearch, RestWay, Words } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
@@ -7,6 +7,7 @@ import { useToast } from '../../ui/toast.tsx'
 import { searchRest } from '../../workers/rest.ts'
 import { useWork } from '../../workers/use-work.ts'
 import { Say, useSay } from '../../ui/say.tsx'
+import { showChance, t } from '../../words/index.ts'
 
 /** Looks for the simplest rest that does what is wished for; each is applied with one action. */
 export function MakeItSo() {
@@ -28,23 +29,23 @@ function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
   const apply = (way: RestWay) => {
     const result = batch.edit(way.edit)
     if (!result.ok) return setRefused(result.sentence)
-    toast(`${say(way.sentence)}: done.`, { text: 'Undo', run: () => batch.undo() })
+    toast(t('{sentence}: done.', { sentence: say(way.sentence) }), { text: t('Undo'), run: () => batch.undo() })
   }
   const isDone = state && !isBusy
   return (
-    <section aria-label="Make it so" className="mt-4 border-t border-ink pt-3">
-      <h2 className="text-lg first-letter:uppercase">{say(fact(GEL_WISHES[wish]))}: how</h2>
+    <section aria-label={t('Make it so')} className="mt-4 border-t border-ink pt-3">
+      <h2 className="text-lg first-letter:uppercase">{t('{wish}: how', { wish: say(fact(GEL_WISHES[wish])) })}</h2>
       <div className="mt-1 flex items-center gap-3">
         {isBusy ? (
           <>
-            <progress className="w-40" value={state?.done ?? 0} max={state?.total ?? 1} aria-label="Searching" />
+            <progress className="w-40" value={state?.done ?? 0} max={state?.total ?? 1} aria-label={t('Searching')} />
             <button className="button" onClick={stop}>
-              Stop
+              {t('Stop')}
             </button>
           </>
         ) : (
           <button className="button button-main" onClick={start}>
-            {state ? 'Search again' : 'Search'}
+            {state ? t('Search again') : t('Search')}
           </button>
         )}
       </div>
@@ -60,8 +61,10 @@ function Search({ wish }: { wish: Exclude<GelWish, 'any'> }) {
       )}
       {isDone && !state.refusal && state.found.length === 0 && (
         <p className="mt-2">
-          Nothing found that does it in 4 of 5 runs. A smaller or thinner mould, or another recipe, would.
-          {state.nearest && <span className="mt-1 block">Nearest: {say(state.nearest)}</span>}
+          {t('Nothing found that does it in 4 of 5 runs. A smaller or thinner mould, or another recipe, would.')}
+          {state.nearest && (
+            <span className="mt-1 block">{t('Nearest: {nearest}', { nearest: say(state.nearest) })}</span>
+          )}
         </p>
       )}
       <ul>
@@ -79,12 +82,16 @@ function Way({ way, say, onApply }: { way: RestWay; say: (words: Words) => strin
     <li className="mt-3 border-t border-line pt-2">
       <p className="font-semibold">{say(way.sentence)}</p>
       <p className="text-[14px] text-soft">
-        {showChance(way.chance)}; peak about {showTemperature(Math.round(way.peakC), habits)}
-        {way.unmouldMin !== null && `; unmould from ${showHours(way.unmouldMin)}`}.
-        {way.costs.length > 0 && ` It costs: ${say(together(way.costs, '; '))}.`}
+        {t('{chance}; peak about {peakC}{unmouldMin}.{costs}', {
+          chance: showChance(way.chance),
+          peakC: showTemperature(Math.round(way.peakC), habits),
+          unmouldMin:
+            way.unmouldMin !== null && t('; unmould from {unmouldMin}', { unmouldMin: showHours(way.unmouldMin) }),
+          costs: way.costs.length > 0 && t(' It costs: {costs}.', { costs: say(together(way.costs, '; ')) }),
+        })}
       </p>
       <button className="button mt-1" onClick={onApply}>
-        Apply
+        {t('Apply')}
       </button>
     </li>
   )

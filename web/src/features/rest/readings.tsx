@@ -8,12 +8,13 @@ import { NumberCell } from '../../ui/number-cell.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { QuantityField } from '../../ui/quantity.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 type Place = RestReading['at']
 const PLACES: readonly { value: Place; text: string }[] = [
-  { value: 'core', text: 'the core' },
-  { value: 'side', text: 'the side' },
-  { value: 'top', text: 'the top' },
+  { value: 'core', text: t('the core') },
+  { value: 'side', text: t('the side') },
+  { value: 'top', text: t('the top') },
 ]
 
 /** Temperatures measured: laid over the curves, and learned from. */
@@ -38,17 +39,24 @@ export function Readings() {
   return (
     <details>
       <summary className="cursor-pointer text-[14px]">
-        Temperatures read{readings.length > 0 ? `: ${readings.length}` : ''}
+        {t('Temperatures read{readings}', { readings: readings.length > 0 ? `: ${readings.length}` : '' })}
       </summary>
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <label className="flex flex-col text-[13px] text-soft">
-          Minutes after the pour
-          <NumberCell label="Minutes after the pour" kind="plain" unit="" value={atMin} onValue={setAtMin} />
+          {t('Minutes after the pour')}
+          <NumberCell label={t('Minutes after the pour')} kind="plain" unit="" value={atMin} onValue={setAtMin} />
         </label>
-        <QuantityField label="Reading" kind="temperature" habits={habits} width={72} value={tempC} onValue={read} />
-        <Choice label="of" value={at} options={PLACES} onValue={setAt} />
+        <QuantityField
+          label={t('Reading')}
+          kind="temperature"
+          habits={habits}
+          width={72}
+          value={tempC}
+          onValue={read}
+        />
+        <Choice label={t('of')} value={at} options={PLACES} onValue={setAt} />
         <button className="button" disabled={readings.length >= MAX_REST_READINGS} onClick={add}>
-          Add
+          {t('Add')}
         </button>
       </div>
       {sentence && (
@@ -59,10 +67,14 @@ export function Readings() {
       <ul>
         {readings.map((reading, i) => (
           <li key={i} className="flex items-center gap-2 border-t border-line text-[14px]">
-            {reading.atMin} min, {reading.at}: {showTemperature(reading.tempC, habits)}
+            {t('{atMin} min, {at}: {tempC}', {
+              atMin: reading.atMin,
+              at: reading.at,
+              tempC: showTemperature(reading.tempC, habits),
+            })}
             <button
               className="quiet ml-auto"
-              aria-label={`Remove reading ${i + 1}`}
+              aria-label={t('Remove reading {i}', { i: i + 1 })}
               onClick={() => told(set(readings.filter((_, n) => n !== i)))}
             >
               <Trash2 size={15} aria-hidden />

@@ -15,13 +15,14 @@ import { useId } from 'react'
 import { useHabits, usePlan } from '../../plan/context.tsx'
 import { showHours } from '../../ui/clock.ts'
 import type { RestLook } from '../../workers/rest.ts'
+import { t } from '../../words/index.ts'
 
 const LINES = [
-  { key: 'core', text: 'core', width: 2.4, dash: '' },
-  { key: 'side', text: 'side', width: 1.6, dash: '6 3' },
-  { key: 'top', text: 'top', width: 1.4, dash: '9 3 2 3' },
-  { key: 'corner', text: 'corner', width: 1.4, dash: '2 3' },
-  { key: 'around', text: 'around it', width: 1.2, dash: '' },
+  { key: 'core', text: t('core'), width: 2.4, dash: '' },
+  { key: 'side', text: t('side'), width: 1.6, dash: '6 3' },
+  { key: 'top', text: t('top'), width: 1.4, dash: '9 3 2 3' },
+  { key: 'corner', text: t('corner'), width: 1.4, dash: '2 3' },
+  { key: 'around', text: t('around it'), width: 1.2, dash: '' },
 ] as const
 const HOURS_SHOWN = 24
 /** From here on soap may crack; shown when it comes near. */
@@ -34,10 +35,18 @@ function chartWords({ result, curve }: RestLook, show: (c: number) => string): s
   const end = curve.filter(point => point.s <= HOURS_SHOWN * 3600).at(-1)
   return [
     from &&
-      `The core starts at ${show(from.core)} and is warmest after ${showHours(result.peakMin)} at ${show(result.peakC)}.`,
-    `Soap gels at ${show(result.gelC)}.`,
+      t('The core starts at {core} and is warmest after {peakMin} at {peakC}.', {
+        core: show(from.core),
+        peakMin: showHours(result.peakMin),
+        peakC: show(result.peakC),
+      }),
+    t('Soap gels at {gelC}.', { gelC: show(result.gelC) }),
     end &&
-      `After ${showHours(end.s / 60)} the core is at ${show(end.core)}, the coldest corner at ${show(end.corner)}.`,
+      t('After {s} the core is at {core}, the coldest corner at {corner}.', {
+        s: showHours(end.s / 60),
+        core: show(end.core),
+        corner: show(end.corner),
+      }),
   ]
     .filter(Boolean)
     .join(' ')
@@ -54,7 +63,7 @@ export function RestCurves({ look }: { look: RestLook }) {
   const show = (c: number) => showTemperature(Math.round(c), habits)
   const id = useId()
   return (
-    <figure aria-label="Temperatures over a day" aria-describedby={id} className="max-w-220">
+    <figure aria-label={t('Temperatures over a day')} aria-describedby={id} className="max-w-220">
       <p id={id} className="sr-only">
         {chartWords(look, show)}
       </p>
@@ -87,13 +96,13 @@ export function RestCurves({ look }: { look: RestLook }) {
             y={look.result.gelC}
             stroke="var(--rust)"
             strokeDasharray="5 4"
-            label={{ value: 'gels', position: 'right', fontSize: 13, fill: 'var(--rust)' }}
+            label={{ value: t('gels'), position: 'right', fontSize: 13, fill: 'var(--rust)' }}
           />
           {look.result.peakC > NEARLY_TOO_HOT_C && (
             <ReferenceLine
               y={TOO_HOT_C}
               stroke="var(--rust)"
-              label={{ value: 'may crack', position: 'right', fontSize: 13, fill: 'var(--rust)' }}
+              label={{ value: t('may crack'), position: 'right', fontSize: 13, fill: 'var(--rust)' }}
             />
           )}
           <Area
@@ -131,8 +140,9 @@ export function RestCurves({ look }: { look: RestLook }) {
         </ComposedChart>
       </ResponsiveContainer>
       <figcaption className="text-[13px] text-soft">
-        Full line: core, with where it lies in 4 of 5 runs. Long dashes: side. Dash and dot: top. Dots: coldest corner.
-        Thin: the air around. Rings: your readings.
+        {t(
+          'Full line: core, with where it lies in 4 of 5 runs. Long dashes: side. Dash and dot: top. Dots: coldest corner. Thin: the air around. Rings: your readings.',
+        )}
       </figcaption>
     </figure>
   )

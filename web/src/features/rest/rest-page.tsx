@@ -1,4 +1,4 @@
-import { cavityWords, hasOwnCavities, restCavity, showChance, showTemperature, at, overheatsForced } from '@ostler/core'
+import { cavityWords, hasOwnCavities, restCavity, showTemperature, at, overheatsForced } from '@ostler/core'
 import type { Band, Refit, TimeBand, UnitHabits } from '@ostler/core'
 import { useMemo, useState } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -21,6 +21,7 @@ import { RestCurves } from './rest-curves.tsx'
 import { RestSettings } from './rest-settings.tsx'
 import { RestTasks } from './rest-tasks.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { rich, showChance, t } from '../../words/index.ts'
 
 const CALM_MS = 250
 
@@ -73,7 +74,7 @@ export function RestPage() {
             {sentence}
           </p>
         )}
-        {forecast && !look && !sentence && <p className="text-soft">Working the rest through …</p>}
+        {forecast && !look && !sentence && <p className="text-soft">{t('Working the rest through …')}</p>}
         {forecast && look && <Looked {...looked} look={look} />}
       </div>
       <div className="border-l border-line bg-panel p-5 max-[1100px]:border-t max-[1100px]:border-l-0 max-[900px]:p-3">
@@ -87,17 +88,27 @@ export function RestPage() {
 
 const by = (factor: number, more: string, less: string) => {
   const percent = Math.round((factor - 1) * 100)
-  return percent === 0 ? 'as expected' : `${Math.abs(percent)} % ${percent > 0 ? more : less} than expected`
+  return percent === 0
+    ? t('as expected')
+    : t('{percent} % {percent2} than expected', { percent: Math.abs(percent), percent2: percent > 0 ? more : less })
 }
 
 /** What the readings have changed. */
 function Fitted({ refit }: { refit: Refit }) {
   return (
     <p>
-      {Math.abs(Math.log(refit.rate)) > 0.6 && 'That is far off: was the scent weighed, is the recipe as written? '}
-      From your readings: it reacts {by(refit.rate, 'faster', 'slower')} (± {Math.round(refit.rateSd * 100)} %), and
-      loses heat {by(refit.losses, 'faster', 'slower')} (± {Math.round(refit.lossesSd * 100)} %). The curves follow
-      them. One more after 6 to 8 hours tells most of the losses.
+      {t(
+        '{rate}From your readings: it reacts {rate2} (± {rateSd} %), and loses heat {losses} (± {lossesSd} %). The curves follow them. One more after 6 to 8 hours tells most of the losses.',
+        {
+          rate:
+            Math.abs(Math.log(refit.rate)) > 0.6 &&
+            t('That is far off: was the scent weighed, is the recipe as written? '),
+          rate2: by(refit.rate, 'faster', 'slower'),
+          rateSd: Math.round(refit.rateSd * 100),
+          losses: by(refit.losses, 'faster', 'slower'),
+          lossesSd: Math.round(refit.lossesSd * 100),
+        },
+      )}
     </p>
   )
 }
@@ -111,12 +122,14 @@ function UseInColours({ share }: { share: number }) {
   if (gel === null || (gel >= 0.5 ? 1 : 0) === goal) return null
   return (
     <p className="flex flex-wrap items-center gap-3">
-      The colours of this batch are set to be forecast as if it {gel >= 0.5 ? 'gelled' : 'did not gel'}.
+      {t('The colours of this batch are set to be forecast as if it {gel}.', {
+        gel: gel >= 0.5 ? t('gelled') : t('did not gel'),
+      })}
       <button
         className="button"
         onClick={() => told(batch.edit({ kind: 'set', path: at(plan => plan.colour.gel), value: null }))}
       >
-        Let them follow the rest
+        {t('Let them follow the rest')}
       </button>
     </p>
   )
@@ -130,14 +143,16 @@ function Looked({ look, progress, along }: Looked & { look: RestLook }) {
       <Verdict look={look} progress={progress} />
       {hasOwnCavities(plan) && (
         <p className="text-soft">
-          Worked through for <Say of={cavityWords(restCavity(plan))} />
-          {isScented && ', where most scent goes in'}; the others are not looked at apart.
+          {rich('Worked through for {plan}{isScented}; the others are not looked at apart.', {
+            plan: <Say of={cavityWords(restCavity(plan))} />,
+            isScented: isScented && t(', where most scent goes in'),
+          })}
         </p>
       )}
       {look.refit && <Fitted refit={look.refit} />}
       <UseInColours share={look.result.gelledShare} />
       {look.frames.length > 0 && <HeatMap look={look} />}
-      <Section title="Through the hours">
+      <Section title={t('Through the hours')}>
         <RestCurves look={look} />
       </Section>
       <CupGels cups={look.cups} />
@@ -154,7 +169,9 @@ const CLASS_WORDS = { none: 'no gel', partial: 'a ring', full: 'full gel' } as c
 
 /** A span of time, as short as it can be said. */
 const between = ({ low, high }: Band): string =>
-  showHours(low) === showHours(high) ? `about ${showHours(low)}` : `${showHours(low)} to ${showHours(high)}`
+  showHours(low) === showHours(high)
+    ? t('about {low}', { low: showHours(low) })
+    : t('{low} to {high}', { low: showHours(low), high: showHours(high) })
 
 interface Fact {
   what: string
@@ -168,7 +185,7 @@ interface Fact {
 /** What the page is opened for: how hot, whether and when it gels, when it may come out. */
 function factsOf({ result, numbers, ash }: RestLook, habits: UnitHabits): Fact[] {
   const show = (c: number) => showTemperature(Math.round(c), habits)
-  const about = (min: number) => `${numbers ? '' : 'about '}${showHours(min)}`
+  const about = (min: number) => `${numbers ? '' : t('about ')}${showHours(min)}`
   const time = (what: string, min: number | null, band: TimeBand | null | undefined, never = ''): Fact[] =>
     min === null
       ? never === ''
@@ -180,20 +197,24 @@ function factsOf({ result, numbers, ash }: RestLook, habits: UnitHabits): Fact[]
     {
       what: 'warmest',
       value: show(result.peakC),
-      range: numbers ? `${show(numbers.peakC.low)} to ${show(numbers.peakC.high)}` : '',
+      range: numbers ? t('{low} to {high}', { low: show(numbers.peakC.low), high: show(numbers.peakC.high) }) : '',
     },
-    ...time('that is after', result.peakMin, numbers?.peakMin),
-    ...time('gel starts', startMin, numbers?.startMin).map(fact => ({ ...fact, term: 'gel' })),
-    ...time('clear to the corners', fullMin, numbers?.fullMin),
-    ...time('unmould and cut from', unmouldMin, numbers?.unmouldMin, 'not within 5 days'),
-    ...time('too hard for a wire by', hardMin, numbers?.hardMin),
-    ...time('lye spent by', spentMin, null, 'later than 5 days').map(fact => ({ ...fact, range: 'no clearance' })),
-    { what: 'ash', term: 'ash', value: ash.word, range: showChance(ash.chance) },
+    ...time(t('that is after'), result.peakMin, numbers?.peakMin),
+    ...time(t('gel starts'), startMin, numbers?.startMin).map(fact => ({ ...fact, term: 'gel' })),
+    ...time(t('clear to the corners'), fullMin, numbers?.fullMin),
+    ...time(t('unmould and cut from'), unmouldMin, numbers?.unmouldMin, t('not within 5 days')),
+    ...time(t('too hard for a wire by'), hardMin, numbers?.hardMin),
+    ...time(t('lye spent by'), spentMin, null, t('later than 5 days')).map(fact => ({
+      ...fact,
+      range: t('no clearance'),
+    })),
+    { what: 'ash', term: 'ash', value: t(ash.word), range: showChance(ash.chance) },
   ]
 }
 
 /** Said where not every run comes to it. */
-const inRuns = ({ share }: TimeBand): string => (share < 0.9 ? `, in ${Math.round(share * 10)} of 10 runs` : '')
+const inRuns = ({ share }: TimeBand): string =>
+  share < 0.9 ? t(', in {share} of 10 runs', { share: Math.round(share * 10) }) : ''
 
 function Verdict({ look, progress }: Pick<Looked, 'progress'> & { look: RestLook }) {
   const say = useSay()
@@ -203,7 +224,7 @@ function Verdict({ look, progress }: Pick<Looked, 'progress'> & { look: RestLook
   const { result, numbers, sentence, notices } = look
   const isBad = result.crack > 0.5
   return (
-    <section aria-label="What the rest comes to" className="max-[900px]:-order-2">
+    <section aria-label={t('What the rest comes to')} className="max-[900px]:-order-2">
       <h1 className={`text-2xl ${isBad ? 'text-rust' : ''}`} aria-live="polite">
         {isBad && <span aria-hidden>▲ </span>}
         {say(sentence.sentence)}
@@ -220,12 +241,19 @@ function Verdict({ look, progress }: Pick<Looked, 'progress'> & { look: RestLook
       </dl>
       <p className="mt-2 min-h-6 text-[14px] text-soft">
         {progress !== null ? (
-          <progress value={progress} max={1} aria-label="Working it through finely" className="w-40 align-middle" />
+          <progress
+            value={progress}
+            max={1}
+            aria-label={t('Working it through finely')}
+            className="w-40 align-middle"
+          />
         ) : (
           numbers &&
-          `${(['none', 'partial', 'full'] as const)
-            .map(key => `${CLASS_WORDS[key]} ${showChance(numbers.gel[key])}`)
-            .join(' · ')}. Small: where 4 of 5 runs lie. Lye spent is what the model says: test as usual.`
+          t('{what}. Small: where 4 of 5 runs lie. Lye spent is what the model says: test as usual.', {
+            what: (['none', 'partial', 'full'] as const)
+              .map(key => `${CLASS_WORDS[key]} ${showChance(numbers.gel[key])}`)
+              .join(' · '),
+          })
         )}
       </p>
       <ul className="mt-1 flex flex-col gap-1">
@@ -238,7 +266,7 @@ function Verdict({ look, progress }: Pick<Looked, 'progress'> & { look: RestLook
       </ul>
       {overheatsForced(plan, result) && (
         <TextField
-          label="Heated all the same, because"
+          label={t('Heated all the same, because')}
           value={plan.rest.forced}
           className="mt-1 w-full max-w-140"
           onValue={value => batch.edit({ kind: 'set', path: at(one => one.rest.forced), value }, 'forced')}

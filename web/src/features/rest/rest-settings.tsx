@@ -20,26 +20,27 @@ import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Readings } from './readings.tsx'
 import { useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
-const MISTINGS = ['not at all', 'once', 'twice', 'three times', 'four times'] as const
+const MISTINGS = [t('not at all'), t('once'), t('twice'), t('three times'), t('four times')] as const
 
 const UNDER_WORDS: Readonly<Record<UnderKind, string>> = {
-  wood: 'on wood',
-  stone: 'on stone or tiles',
-  towel: 'on a folded towel',
-  rack: 'on a wire rack',
+  wood: t('on wood'),
+  stone: t('on stone or tiles'),
+  towel: t('on a folded towel'),
+  rack: t('on a wire rack'),
 }
 const WALL_WORDS: Readonly<Record<WallKind, string>> = {
-  silicone: 'silicone',
-  wood: 'wood',
-  hdpe: 'HDPE',
-  cardboard: 'cardboard',
-  pvc: 'PVC pipe',
-  acrylic: 'acrylic',
-  film: 'film',
+  silicone: t('silicone'),
+  wood: t('wood'),
+  hdpe: t('HDPE'),
+  cardboard: t('cardboard'),
+  pvc: t('PVC pipe'),
+  acrylic: t('acrylic'),
+  film: t('film'),
 }
 
-const SIDE_WORDS = { top: 'on top', sides: 'round the sides', below: 'below' } as const
+const SIDE_WORDS = { top: t('on top'), sides: t('round the sides'), below: t('below') } as const
 
 /** When soap is usually taken out of the cold again, h. */
 const BACK_H: Partial<Record<Place, number>> = { refrigerator: 18, freezer: 8 }
@@ -57,9 +58,9 @@ export function RestSettings() {
   const last = steps.at(-1)!
   const isCold = usePlan(state => staysCold(state.plan))
   return (
-    <section aria-label="The rest" className="flex flex-col gap-3">
+    <section aria-label={t('The rest')} className="flex flex-col gap-3">
       <Choice<GelWish>
-        label="What you want"
+        label={t('What you want')}
         className="w-full"
         value={wish}
         options={options(GEL_WISHES).map(one => ({ ...one, text: say(fact(one.text)) }))}
@@ -67,22 +68,28 @@ export function RestSettings() {
       />
       <div className="grid grid-cols-2 gap-3">
         <Choice
-          label="Wall of the mould"
+          label={t('Wall of the mould')}
           value={wall}
           options={[
-            { value: 'auto', text: 'by its form' },
+            { value: 'auto', text: t('by its form') },
             ...Object.keys(MOULD_WALLS).map(kind => ({ value: kind, text: WALL_WORDS[kind as WallKind] })),
           ]}
           onValue={value => set('wall', value)}
         />
         <Choice
-          label="It stands"
+          label={t('It stands')}
           value={under}
           options={Object.keys(UNDERS).map(kind => ({ value: kind, text: UNDER_WORDS[kind as UnderKind] }))}
           onValue={value => set('under', value)}
         />
-        <PlanField label="Room" kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
-        <PlanField label="Damp in the air" kind="share" decimals={0} width={64} path={at(plan => plan.rest.humidity)} />
+        <PlanField label={t('Room')} kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
+        <PlanField
+          label={t('Damp in the air')}
+          kind="share"
+          decimals={0}
+          width={64}
+          path={at(plan => plan.rest.humidity)}
+        />
       </div>
       <ol className="flex flex-col gap-3">
         {steps.map((step, i) => (
@@ -101,7 +108,7 @@ export function RestSettings() {
       </ol>
       {isCold && steps.length < MAX_REST_STEPS && (
         <p className="flex flex-wrap items-center gap-2 text-[13px]">
-          Left there it sets, but not for unmoulding. When it comes out again:
+          {t('Left there it sets, but not for unmoulding. When it comes out again:')}
           {OUT_AGAIN_H.map(h => (
             <button
               key={h}
@@ -113,7 +120,7 @@ export function RestSettings() {
                 ])
               }
             >
-              after {h} h
+              {t('after {h} h', { h })}
             </button>
           ))}
         </p>
@@ -128,12 +135,12 @@ export function RestSettings() {
           ])
         }
       >
-        <Plus size={16} aria-hidden /> then …
+        <Plus size={16} aria-hidden /> {t('then …')}
       </button>
       <Oven />
       <RestSurroundings />
       <Choice<string>
-        label="Alcohol misted on the top, against ash"
+        label={t('Alcohol misted on the top, against ash')}
         value={String(mists)}
         options={MISTINGS.map((text, n) => ({ value: String(n), text }))}
         onValue={value => set('mists', Number(value))}
@@ -166,11 +173,21 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
     <li className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-2">
       <div className="col-span-2 flex items-end gap-3">
         {index === 0 ? (
-          <span className="font-semibold">From the pour</span>
+          <span className="font-semibold">{t('From the pour')}</span>
         ) : (
           <>
-            <PlanField label="From, minutes after the pour" kind="plain" decimals={0} width={72} path={path('atMin')} />
-            <button className="quiet ml-auto" aria-label={`Remove step ${index + 1}`} onClick={onRemove}>
+            <PlanField
+              label={t('From, minutes after the pour')}
+              kind="plain"
+              decimals={0}
+              width={72}
+              path={path('atMin')}
+            />
+            <button
+              className="quiet ml-auto"
+              aria-label={t('Remove step {index}', { index: index + 1 })}
+              onClick={onRemove}
+            >
               <Trash2 size={16} aria-hidden />
             </button>
           </>
@@ -178,7 +195,7 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
       </div>
       <div className="col-span-2">
         <Choice<Place>
-          label="Where"
+          label={t('Where')}
           className="w-full"
           value={step.place}
           options={options(PLACES)}
@@ -187,9 +204,9 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
       </div>
       {isWarm && (
         <>
-          <PlanField label="Warmed to" kind="temperature" width={64} path={path('tempC')} />
+          <PlanField label={t('Warmed to')} kind="temperature" width={64} path={path('tempC')} />
           <PlanField
-            label={step.place === 'oven' ? 'Held, min' : 'On for, min'}
+            label={step.place === 'oven' ? t('Held, min') : t('On for, min')}
             kind="plain"
             decimals={0}
             width={64}
@@ -197,9 +214,14 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
           />
         </>
       )}
-      <Choice<Cover> label="Top" value={step.cover} options={options(COVERS)} onValue={value => set('cover', value)} />
+      <Choice<Cover>
+        label={t('Top')}
+        value={step.cover}
+        options={options(COVERS)}
+        onValue={value => set('cover', value)}
+      />
       <fieldset className="col-span-2 grid grid-cols-3 gap-3">
-        <legend className="text-[13px] text-soft">Layers of towel</legend>
+        <legend className="text-[13px] text-soft">{t('Layers of towel')}</legend>
         {(['top', 'sides', 'below'] as const).map(side => (
           <PlanField
             key={side}
@@ -227,15 +249,21 @@ function Oven() {
   return (
     <div>
       <Check
-        label="I have watched my oven cool, empty"
+        label={t('I have watched my oven cool, empty')}
         checked={oven !== null}
         onChange={on => set(on ? OVEN_SEEN : null)}
       />
       {oven && (
         <div className="mt-1 flex flex-wrap gap-3">
-          <PlanField label="From" kind="temperature" width={60} path={at(plan => plan.rest.oven!.fromC)} />
-          <PlanField label="to" kind="temperature" width={60} path={at(plan => plan.rest.oven!.toC)} />
-          <PlanField label="in, min" kind="plain" decimals={0} width={60} path={at(plan => plan.rest.oven!.inMin)} />
+          <PlanField label={t('From')} kind="temperature" width={60} path={at(plan => plan.rest.oven!.fromC)} />
+          <PlanField label={t('to')} kind="temperature" width={60} path={at(plan => plan.rest.oven!.toC)} />
+          <PlanField
+            label={t('in, min')}
+            kind="plain"
+            decimals={0}
+            width={60}
+            path={at(plan => plan.rest.oven!.inMin)}
+          />
         </div>
       )}
     </div>

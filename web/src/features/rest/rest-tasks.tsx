@@ -8,6 +8,7 @@ import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { calendarOf } from './calendar.ts'
 import { Say, useSay } from '../../ui/say.tsx'
+import { dated, t } from '../../words/index.ts'
 
 const LOCAL = "yyyy-MM-dd'T'HH:mm"
 
@@ -38,28 +39,28 @@ export function RestTasks({ tasks }: { tasks: readonly RestTask[] }) {
     }
   }
   return (
-    <Section title="What to do when">
+    <Section title={t('What to do when')}>
       <div className="mb-2 flex flex-wrap items-end gap-4">
         <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-          Last pour
+          {t('Last pour')}
           <input
             type="datetime-local"
             className="field min-h-9 text-ink"
             value={poured}
             onChange={event => {
               setEmpty(event.target.value === '')
-              told(batch.edit({ kind: 'set', path: ['rest', 'pouredAt'], value: event.target.value }, 'poured at'))
+              told(batch.edit({ kind: 'set', path: ['rest', 'pouredAt'], value: event.target.value }, t('poured at')))
             }}
           />
         </label>
         <button className="button" disabled={!isKnown || tasks.length === 0} onClick={() => void save()}>
-          <CalendarPlus size={16} aria-hidden /> Calendar file
+          <CalendarPlus size={16} aria-hidden /> {t('Calendar file')}
         </button>
       </div>
       {isKnown && pouredAt === '' && (
-        <p className="mb-1 text-[13px] text-soft">As if it were poured now: say when it was.</p>
+        <p className="mb-1 text-[13px] text-soft">{t('As if it were poured now: say when it was.')}</p>
       )}
-      {!isKnown && <p className="text-rust">Say when the last pour is, day and time.</p>}
+      {!isKnown && <p className="text-rust">{t('Say when the last pour is, day and time.')}</p>}
       {sentence && (
         <p role="alert" className="text-rust">
           <Say of={sentence} />
@@ -70,7 +71,7 @@ export function RestTasks({ tasks }: { tasks: readonly RestTask[] }) {
           {tasks.map(task => (
             <tr key={`${task.atMin} ${say(task.what)}`} className="border-t border-line align-baseline">
               <td className="w-24 py-1 pr-4 font-semibold whitespace-nowrap">
-                {isKnown ? format(addMinutes(at, task.atMin), 'EEE HH:mm') : ''}
+                {isKnown ? dated(addMinutes(at, task.atMin), 'EEE HH:mm') : ''}
               </td>
               <td className="w-28 pr-4 whitespace-nowrap text-soft">{showHours(task.atMin)}</td>
               <td>{say(task.what)}</td>

@@ -8,6 +8,7 @@ import { useToast } from '../../ui/toast.tsx'
 import { DesignDialog } from './design-dialog.tsx'
 import { newCup } from '../../parts/new-cup.ts'
 import { RepeatDialog } from './repeat-dialog.tsx'
+import { t } from '../../words/index.ts'
 
 /** Puts steps after the one that is chosen, or at the end. */
 function useAdds(chosen: string | null, onAdded: (id: string) => void) {
@@ -60,37 +61,37 @@ export function AddSteps({ onAdded, chosen }: { onAdded: (id: string) => void; c
   return (
     <div className="flex flex-wrap gap-1 px-4 py-1.5">
       <button className="quiet text-ink" onClick={fromNewCup}>
-        <Plus size={16} aria-hidden /> layer from a new cup
+        <Plus size={16} aria-hidden /> {t('layer from a new cup')}
       </button>
-      <button className="quiet text-ink" onClick={addLayer} title="Choose another cup for it afterwards">
-        <Plus size={16} aria-hidden /> from the same cup
+      <button className="quiet text-ink" onClick={addLayer} title={t('Choose another cup for it afterwards')}>
+        <Plus size={16} aria-hidden /> {t('from the same cup')}
       </button>
       <AddChoice
-        what="a tool"
+        what={t('a tool')}
         options={(Object.entries(MOVE_TOOLS) as [MoveTool, string][]).map(([id, name]) => ({ id, name }))}
         onAdd={addMove}
       />
       <AddChoice
-        what="a piece or topping"
+        what={t('a piece or topping')}
         options={[
-          { id: 'embed', name: 'embed: ready-made soap' },
+          { id: 'embed', name: t('embed: ready-made soap') },
           ...(Object.entries(TOPPINGS) as [ToppingKind, string][]).map(([id, name]) => ({ id, name })),
         ]}
         onAdd={addPiece}
       />
       <button className="quiet text-ink" onClick={() => setTechniques(true)}>
-        <Shapes size={16} aria-hidden /> design …
+        <Shapes size={16} aria-hidden /> {t('design …')}
       </button>
       <button className="quiet text-ink" onClick={() => setRepeats(true)}>
-        <Repeat size={16} aria-hidden /> repeat …
+        <Repeat size={16} aria-hidden /> {t('repeat …')}
       </button>
       {repeats && <RepeatDialog onClose={() => setRepeats(false)} />}
       {techniques && <DesignDialog onClose={() => setTechniques(false)} />}
       <button
         className="quiet ml-auto"
         onClick={() => batch.edit({ kind: 'even-layers' })}
-        aria-label="Make all layers the same height"
-        title="Same height"
+        aria-label={t('Make all layers the same height')}
+        title={t('Same height')}
       >
         <AlignVerticalDistributeCenter size={17} aria-hidden />
       </button>

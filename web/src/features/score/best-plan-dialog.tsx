@@ -1,4 +1,4 @@
-import { AIMS, FREEDOMS, showChance, showMinutes } from '@ostler/core'
+import { AIMS, FREEDOMS, showMinutes } from '@ostler/core'
 import type { Aim, FoundPlan, Freedom, SearchState, Words } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch } from '../../plan/context.tsx'
@@ -10,6 +10,7 @@ import { useToast } from '../../ui/toast.tsx'
 import { bestPlans } from '../../workers/search.ts'
 import { useWork } from '../../workers/use-work.ts'
 import { Say, useSay } from '../../ui/say.tsx'
+import { showChance, t } from '../../words/index.ts'
 
 const ALL = Object.keys(FREEDOMS) as Freedom[]
 /** What changes the design itself waits to be asked for. */
@@ -34,29 +35,33 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
     if (!result.ok) return setRefused(result.sentence)
     onClose()
     toast(
-      `${say(found.title)}: ${found.changes.length === 1 ? 'one change' : `${found.changes.length} changes`} made.`,
+      t('{title}: {changes} made.', {
+        title: say(found.title),
+        changes:
+          found.changes.length === 1 ? t('one change') : t('{changes} changes', { changes: found.changes.length }),
+      }),
       {
-        text: 'Undo',
+        text: t('Undo'),
         run: () => batch.undo(),
       },
     )
   }
   return (
-    <Ask open wide title="Best plan" onClose={onClose}>
+    <Ask open wide title={t('Best plan')} onClose={onClose}>
       <Choice
-        label="Look for a plan that is"
+        label={t('Look for a plan that is')}
         value={aim}
         options={options(AIMS)}
         onValue={setAim}
         className="mb-3 w-full"
       />
       <fieldset>
-        <legend className="text-[13px] text-soft">What may change</legend>
+        <legend className="text-[13px] text-soft">{t('What may change')}</legend>
         <div className="grid grid-cols-2 gap-x-6 max-[600px]:grid-cols-1">
           {ALL.map(key => (
             <Check
               key={key}
-              label={FREEDOMS[key]}
+              label={t(FREEDOMS[key])}
               checked={free.includes(key)}
               onChange={on => setFree(on ? [...free, key] : free.filter(one => one !== key))}
             />
@@ -66,15 +71,15 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
       <div className="mt-3 flex items-center gap-4">
         {isBusy ? (
           <>
-            <progress className="w-60" value={state?.done ?? 0} max={state?.total ?? 1} aria-label="Searching" />
-            <span>{state && `best so far ${showChance(state.best)}`}</span>
+            <progress className="w-60" value={state?.done ?? 0} max={state?.total ?? 1} aria-label={t('Searching')} />
+            <span>{state && t('best so far {best}', { best: showChance(state.best) })}</span>
             <button className="button" onClick={stop}>
-              Stop
+              {t('Stop')}
             </button>
           </>
         ) : (
           <button className="button button-main" disabled={free.length === 0} onClick={start}>
-            {state ? 'Search again' : 'Search'}
+            {state ? t('Search again') : t('Search')}
           </button>
         )}
       </div>
@@ -84,7 +89,7 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
         </p>
       )}
       {state && !isBusy && state.found.length === 0 && (
-        <p className="mt-4">Nothing found that is clearly better than the plan as it is.</p>
+        <p className="mt-4">{t('Nothing found that is clearly better than the plan as it is.')}</p>
       )}
       <ul className="mt-4 flex flex-col gap-4">
         {state?.found.map(found => (
@@ -110,19 +115,25 @@ function Found({ found, onApply }: { found: FoundPlan; onApply: () => void }) {
           ))}
         </ul>
         <p className="text-[13px] text-soft">
-          {showMinutes(found.endMin)} from lye to the last pour
-          {Math.abs(found.moreMin) >= 0.5 &&
-            `, ${showMinutes(Math.abs(found.moreMin))} ${found.moreMin > 0 ? 'more' : 'less'} than now`}
-          .{found.costs.length > 0 && ` It costs: ${found.costs.map(say).join('; ')}.`}
+          {t('{endMin} from lye to the last pour{moreMin}.{costs}', {
+            endMin: showMinutes(found.endMin),
+            moreMin:
+              Math.abs(found.moreMin) >= 0.5 &&
+              t(', {moreMin} {moreMin2} than now', {
+                moreMin: showMinutes(Math.abs(found.moreMin)),
+                moreMin2: found.moreMin > 0 ? t('more') : t('less'),
+              }),
+            costs: found.costs.length > 0 && t(' It costs: {costs}.', { costs: found.costs.map(say).join('; ') }),
+          })}
         </p>
       </div>
       <div className="flex flex-col items-end gap-1">
         <span className="text-2xl font-semibold">{showChance(found.chance)}</span>
         <span className="text-[13px] text-soft">
-          now {showChance(found.before)}; ± {points} points
+          {t('now {before}; ± {points} points', { before: showChance(found.before), points })}
         </span>
         <button className="button button-main" onClick={onApply}>
-          Apply
+          {t('Apply')}
         </button>
       </div>
     </li>

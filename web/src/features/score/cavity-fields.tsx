@@ -2,6 +2,7 @@ import { cavitiesOf, at } from '@ostler/core'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { useTold } from '../../parts/plan-field.tsx'
+import { t } from '../../words/index.ts'
 
 /** Which cavities of the mould a pour goes into; each shows what is poured there already. */
 export function CavityFields({ index }: { index: number }) {
@@ -24,9 +25,14 @@ export function CavityFields({ index }: { index: number }) {
   const into = (k: number) => plan.score.filter(one => cavitiesOf(plan, one).includes(k))
   return (
     <fieldset className="border-t border-booth-deep pt-2">
-      <legend className="sr-only">Cavities that this pour goes into</legend>
+      <legend className="sr-only">{t('Cavities that this pour goes into')}</legend>
       <p className="mb-1 text-[13px] text-soft">
-        Goes into {own.length === cavities ? `all ${cavities} cavities` : `cavity ${own.join(', ')}`}
+        {t('Goes into {own}', {
+          own:
+            own.length === cavities
+              ? t('all {cavities} cavities', { cavities })
+              : t('cavity {own}', { own: own.join(', ') }),
+        })}
       </p>
       <div className="flex flex-wrap gap-1">
         {all.map(k => {
@@ -35,7 +41,7 @@ export function CavityFields({ index }: { index: number }) {
             <button
               key={k}
               aria-pressed={isIn}
-              aria-label={`Cavity ${k}`}
+              aria-label={t('Cavity {k}', { k })}
               // The last one stays: a pour that goes nowhere is set aside instead.
               disabled={isIn && own.length === 1}
               onClick={() => set(isIn ? own.filter(one => one !== k) : [...own, k].sort((a, b) => a - b))}
@@ -53,10 +59,10 @@ export function CavityFields({ index }: { index: number }) {
       </div>
       <div className="mt-2 flex flex-wrap gap-2">
         <button className="button" disabled={own.length === cavities} onClick={() => set(all)}>
-          All cavities
+          {t('All cavities')}
         </button>
         <button className="button" onClick={() => told(batch.edit({ kind: 'one-colour-each' }))}>
-          One colour in each
+          {t('One colour in each')}
         </button>
       </div>
     </fieldset>

@@ -2,6 +2,7 @@ import { cavityWords } from '@ostler/core'
 import type { CavityKind, Plan } from '@ostler/core'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -17,7 +18,7 @@ export function CavityStrip({ plan, kinds, shown, onChoose }: Props) {
   const hexOf = useCupHex()
   const inOrder = [...kinds].sort((a, b) => a.cavities[0]! - b.cavities[0]!)
   return (
-    <div role="group" aria-label="Cavities" className="flex gap-1 overflow-x-auto">
+    <div role="group" aria-label={t('Cavities')} className="flex gap-1 overflow-x-auto">
       {inOrder.map(kind => {
         const first = plan.score[kind.pours[0]!]!
         const isShown = shown.score[0]!.id === first.id && shown.score.length === kind.pours.length

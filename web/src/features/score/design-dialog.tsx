@@ -24,13 +24,14 @@ import { Check } from '../../ui/check.tsx'
 import { TechniqueFacts, useTechniqueCards } from '../../parts/technique-facts.tsx'
 import { KeepDesign } from '../../parts/keep-design.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 type From = 'techniques' | 'library' | 'batches' | 'keep'
 const FROM: readonly { value: From; text: string }[] = [
-  { value: 'techniques', text: 'Techniques' },
-  { value: 'library', text: 'Our designs' },
-  { value: 'batches', text: 'From a batch' },
-  { value: 'keep', text: 'Keep this one' },
+  { value: 'techniques', text: t('Techniques') },
+  { value: 'library', text: t('Our designs') },
+  { value: 'batches', text: t('From a batch') },
+  { value: 'keep', text: t('Keep this one') },
 ]
 
 /** Starts for a score: a technique with its numbers, a design of the library, or that of another batch. */
@@ -43,12 +44,12 @@ export function DesignDialog({ onClose }: { onClose: () => void }) {
     const result = batch.edit({ kind: 'many', edits })
     if (!result.ok) return toast(result.sentence)
     onClose()
-    const told = sentences.length > 0 ? sentences.map(one => say(one)).join(' ') : 'cups and mould are as they were.'
-    toast(`${name}: the score is new. ${told}`, { text: 'Undo', run: () => batch.undo() })
+    const told = sentences.length > 0 ? sentences.map(one => say(one)).join(' ') : t('cups and mould are as they were.')
+    toast(t('{name}: the score is new. {told}', { name, told }), { text: t('Undo'), run: () => batch.undo() })
   }
   return (
-    <Ask open wide title="Start from a design" onClose={onClose}>
-      <Segments label="Where from" value={from} options={FROM} onValue={setFrom} />
+    <Ask open wide title={t('Start from a design')} onClose={onClose}>
+      <Segments label={t('Where from')} value={from} options={FROM} onValue={setFrom} />
       <div className="mt-4">
         {from === 'techniques' && <Techniques onUse={use} />}
         {from === 'library' && <Library onUse={use} />}
@@ -75,16 +76,16 @@ function Techniques({ onUse }: UseProps) {
     <>
       <div className="mb-3 flex flex-wrap gap-x-6">
         <Check
-          label="only what can be poured in time with this recipe, scent and mould"
+          label={t('only what can be poured in time with this recipe, scent and mould')}
           checked={only.inTime}
           onChange={inTime => setOnly({ ...only, inTime })}
         />
         <Check
-          label="only with tools that are on the shelf"
+          label={t('only with tools that are on the shelf')}
           checked={only.withTools}
           onChange={withTools => setOnly({ ...only, withTools })}
         />
-        {shown.length === 0 && cards.size === TECHNIQUES.length && <p role="status">None is like that.</p>}
+        {shown.length === 0 && cards.size === TECHNIQUES.length && <p role="status">{t('None is like that.')}</p>}
       </div>
       <ul className="grid grid-cols-4 gap-3 max-[700px]:grid-cols-2">
         {shown.map(technique => (
@@ -201,10 +202,10 @@ function Numbers({ technique, onBack, onUse }: { technique: Technique; onBack: (
         ))}
         <div className="mt-auto flex gap-3">
           <button className="button button-main" onClick={take}>
-            Use it
+            {t('Use it')}
           </button>
           <button className="button" onClick={onBack}>
-            Others
+            {t('Others')}
           </button>
         </div>
       </div>
@@ -235,7 +236,7 @@ function DesignList({
               <DesignPicture plan={shown} seen={bestSight(shown)} label={design.name} />
               <strong className="leading-tight">{design.name}</strong>
               <span className="text-[13px] text-soft">
-                {design.cups.length} {design.cups.length === 1 ? 'cup' : 'cups'}
+                {design.cups.length} {design.cups.length === 1 ? t('cup') : t('cups')}
               </span>
             </button>
           </li>
@@ -251,7 +252,7 @@ function Library({ onUse }: UseProps) {
     <DesignList
       designs={data ?? []}
       onUse={onUse}
-      empty="No design is kept yet. Keep one from any score, and use it in any other mould."
+      empty={t('No design is kept yet. Keep one from any score, and use it in any other mould.')}
     />
   )
 }
@@ -283,10 +284,10 @@ function Batches({ onUse }: UseProps) {
   return (
     <>
       <label className="mb-3 flex max-w-80 flex-col gap-0.5 text-[13px] text-soft">
-        Search the batches
+        {t('Search the batches')}
         <input className="field" type="search" value={search} onChange={event => setSearch(event.target.value)} />
       </label>
-      <DesignList designs={designs} onUse={onUse} empty="There is no such batch." />
+      <DesignList designs={designs} onUse={onUse} empty={t('There is no such batch.')} />
     </>
   )
 }

@@ -25,6 +25,7 @@ import { useSize } from '../../ui/use-size.ts'
 import { CavityStrip } from './cavity-strip.tsx'
 import { Handles } from './handles.tsx'
 import { Boundary, LayerRect } from './level-layers.tsx'
+import { t } from '../../words/index.ts'
 
 const PAD = { left: 46, right: 104, bottom: 34 }
 /** Room for the switches above the mould: with a cut to scrub there are three rows. */
@@ -32,10 +33,10 @@ const TOP = { plain: 84, scrubbed: 122, cavities: 52 }
 const WALL_PX = 5
 
 const CUTS: readonly { value: Cut; text: string }[] = [
-  { value: 'across', text: 'Across' },
-  { value: 'along', text: 'Along' },
-  { value: 'top', text: 'Top' },
-  { value: 'turned', text: 'In space' },
+  { value: 'across', text: t('Across') },
+  { value: 'along', text: t('Along') },
+  { value: 'top', text: t('Top') },
+  { value: 'turned', text: t('In space') },
 ]
 
 /** What shows a tool at work: from above for those drawn over the top. */
@@ -72,14 +73,14 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
   const layers = forecast?.portions.layers ?? []
 
   return (
-    <section aria-label="Face of a bar" className="relative min-h-96 bg-booth min-[901px]:min-h-0">
+    <section aria-label={t('Face of a bar')} className="relative min-h-96 bg-booth min-[901px]:min-h-0">
       <div ref={ref} className="absolute inset-0">
         <div className="absolute top-1.5 right-2 left-3 z-10 flex flex-col gap-1">
           <StageSwitch />
           <div className="flex flex-wrap items-center gap-x-4">
-            <Segments label="How the soap is looked at" value={cut} options={CUTS} onValue={onCut} />
+            <Segments label={t('How the soap is looked at')} value={cut} options={CUTS} onValue={onCut} />
             <Link to="../bars" className="text-[14px] underline">
-              every bar
+              {t('every bar')}
             </Link>
           </div>
           {kinds.length > 1 && <CavityStrip plan={whole} kinds={kinds} shown={plan} onChoose={onChoose} />}
@@ -106,7 +107,7 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
             width={size.width}
             height={size.height}
             role="group"
-            aria-label={cut === 'top' ? 'The mould from above' : 'Cross-section of the mould'}
+            aria-label={cut === 'top' ? t('The mould from above') : t('Cross-section of the mould')}
           >
             {cut !== 'top' && <Ruler place={place} heightMm={mould.innerHeightMm} />}
             {isPlain &&
@@ -187,9 +188,18 @@ function CutSlider({ at, mm, isOpened, onAt }: SliderProps) {
   return (
     <div className="flex max-w-110 items-center gap-3 text-[14px]">
       <span className="w-32 shrink-0">
-        {isOpened ? 'opened' : 'cut'} at {showLength(Math.round(at * mm), habits)}
+        {t('{isOpened} at {at}', {
+          isOpened: isOpened ? t('opened') : t('cut'),
+          at: showLength(Math.round(at * mm), habits),
+        })}
       </span>
-      <Slider label="Where the loaf is cut" value={at * 100} most={100} step={1} onValue={value => onAt(value / 100)} />
+      <Slider
+        label={t('Where the loaf is cut')}
+        value={at * 100}
+        most={100}
+        step={1}
+        onValue={value => onAt(value / 100)}
+      />
     </div>
   )
 }
@@ -228,7 +238,11 @@ function Cutaway({ design, hexes, names, plan, cut, at, place }: CutawayProps) {
       drawnWith={plan}
       plan={plan}
       label={
-        cut === 'top' ? 'The top of the soap' : cut === 'along' ? 'Cut along the mould' : 'Face of the bar at the cut'
+        cut === 'top'
+          ? t('The top of the soap')
+          : cut === 'along'
+            ? t('Cut along the mould')
+            : t('Face of the bar at the cut')
       }
       className="pointer-events-none absolute"
       before={firstLook(plan, hexes, cut)}
@@ -313,10 +327,10 @@ function MouldWords({ place, cut }: { place: Place; cut: Cut }) {
     <g className="fill-soft text-[13px]">
       <text x={place.left + place.width / 2} y={place.floor + 25} textAnchor="middle">
         {place.width > 300 && `${mould.name} · `}
-        {cut !== 'across' && `${showLength(mould.innerLengthMm, habits)} long · `}
-        {cut !== 'along' && `${showLength(mould.innerWidthMm, habits)} wide`}
+        {cut !== 'across' && t('{innerLengthMm} long · ', { innerLengthMm: showLength(mould.innerLengthMm, habits) })}
+        {cut !== 'along' && t('{innerWidthMm} wide', { innerWidthMm: showLength(mould.innerWidthMm, habits) })}
         {cut === 'across' && ' · '}
-        {cut !== 'top' && `soap ${showLength(mould.fillMm, habits)} high`}
+        {cut !== 'top' && t('soap {fillMm} high', { fillMm: showLength(mould.fillMm, habits) })}
       </text>
       {cut !== 'top' && (
         <line

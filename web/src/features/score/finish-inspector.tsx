@@ -8,6 +8,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { TextField } from '../../ui/text-field.tsx'
+import { t } from '../../words/index.ts'
 
 interface FrameProps {
   title: string
@@ -20,10 +21,10 @@ const Frame = ({ title, onRemove, onClose, children }: FrameProps) => (
   <section aria-label={title} className="flex flex-col gap-3">
     <header className="flex items-center">
       <h2 className="truncate text-lg">{title}</h2>
-      <button className="quiet ml-auto" aria-label={`Remove ${title}`} onClick={onRemove}>
+      <button className="quiet ml-auto" aria-label={t('Remove {title}', { title })} onClick={onRemove}>
         <Trash2 size={17} aria-hidden />
       </button>
-      <button className="quiet" aria-label="Close" onClick={onClose}>
+      <button className="quiet" aria-label={t('Close')} onClick={onClose}>
         <X size={18} aria-hidden />
       </button>
     </header>
@@ -34,7 +35,7 @@ const Frame = ({ title, onRemove, onClose, children }: FrameProps) => (
 /** A colour of something ready-made: chosen by eye. */
 const HexField = ({ value, onValue }: { value: string; onValue: (hex: string) => void }) => (
   <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-    Colour
+    {t('Colour')}
     <input
       type="color"
       className="field h-9 w-16 p-0.5"
@@ -66,19 +67,19 @@ export function EmbedInspector({ embed, onClose }: { embed: Embed; onClose: () =
     <Frame title={embed.name} onRemove={remove} onClose={onClose}>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         <TextField
-          label="Name"
+          label={t('Name')}
           value={embed.name}
-          onValue={value => batch.edit({ kind: 'set', path: path('name'), value }, 'embed name')}
+          onValue={value => batch.edit({ kind: 'set', path: path('name'), value }, t('embed name'))}
         />
-        <HexField value={embed.hex} onValue={value => set('hex', value, `hex ${embed.id}`)} />
+        <HexField value={embed.hex} onValue={value => set('hex', value, t('hex {id}', { id: embed.id }))} />
         <Choice<EmbedForm>
-          label="Form"
+          label={t('Form')}
           value={embed.form}
           options={options(EMBED_FORMS)}
           onValue={value => set('form', value)}
         />
         <Choice
-          label="Set in after"
+          label={t('Set in after')}
           value={embed.after}
           options={plan.score.map((pour, i) => ({
             value: pour.id,
@@ -87,35 +88,36 @@ export function EmbedInspector({ embed, onClose }: { embed: Embed; onClose: () =
           onValue={value => set('after', value)}
         />
         <PlanField
-          label={embed.form === 'bar' ? 'Width' : 'Diameter'}
+          label={embed.form === 'bar' ? t('Width') : t('Diameter')}
           kind="length"
           width={64}
           path={path('widthMm')}
         />
-        {embed.form === 'bar' && <PlanField label="Height" kind="length" width={64} path={path('heightMm')} />}
+        {embed.form === 'bar' && <PlanField label={t('Height')} kind="length" width={64} path={path('heightMm')} />}
         {embed.form !== 'ball' && (
-          <PlanField label="Length (0: the whole)" kind="length" width={64} path={path('lengthMm')} />
+          <PlanField label={t('Length (0: the whole)')} kind="length" width={64} path={path('lengthMm')} />
         )}
-        <PlanField label="Across the mould" kind="share" decimals={0} width={64} path={path('across')} />
-        <PlanField label="Its middle, of the height" kind="share" decimals={0} width={64} path={path('height')} />
-        <PlanField label="From, of the length" kind="share" decimals={0} width={64} path={path('from')} />
-        <PlanField label="To, of the length" kind="share" decimals={0} width={64} path={path('to')} />
+        <PlanField label={t('Across the mould')} kind="share" decimals={0} width={64} path={path('across')} />
+        <PlanField label={t('Its middle, of the height')} kind="share" decimals={0} width={64} path={path('height')} />
+        <PlanField label={t('From, of the length')} kind="share" decimals={0} width={64} path={path('from')} />
+        <PlanField label={t('To, of the length')} kind="share" decimals={0} width={64} path={path('to')} />
         {isPieces && !embed.everyBar && (
-          <PlanField label="Pieces" kind="plain" decimals={0} width={64} path={path('count')} />
+          <PlanField label={t('Pieces')} kind="plain" decimals={0} width={64} path={path('count')} />
         )}
-        <PlanField label="Density, g/ml" kind="plain" decimals={2} width={64} path={path('densityGPerMl')} />
-        <PlanField label="Cast so many days before" kind="plain" decimals={0} width={64} path={path('castDays')} />
+        <PlanField label={t('Density, g/ml')} kind="plain" decimals={2} width={64} path={path('densityGPerMl')} />
+        <PlanField label={t('Cast so many days before')} kind="plain" decimals={0} width={64} path={path('castDays')} />
       </div>
       {isPieces && (
         <Check
-          label="one in the middle of every bar"
+          label={t('one in the middle of every bar')}
           checked={embed.everyBar}
           onChange={value => set('everyBar', value)}
         />
       )}
       <p className="text-[13px] text-soft">
-        The cups hold that much less batter. Use soap that is not lye-heavy; scratch and wet each piece so that it
-        holds. Best ones where a cut shows them, flawed ones deep inside.
+        {t(
+          'The cups hold that much less batter. Use soap that is not lye-heavy; scratch and wet each piece so that it holds. Best ones where a cut shows them, flawed ones deep inside.',
+        )}
       </p>
     </Frame>
   )
@@ -142,41 +144,41 @@ export function ToppingInspector({ topping, onClose }: { topping: Topping; onClo
     <Frame title={topping.name} onRemove={remove} onClose={onClose}>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         <TextField
-          label="Name"
+          label={t('Name')}
           value={topping.name}
-          onValue={value => batch.edit({ kind: 'set', path: path('name'), value }, 'topping name')}
+          onValue={value => batch.edit({ kind: 'set', path: path('name'), value }, t('topping name'))}
         />
-        <HexField value={topping.hex} onValue={value => set('hex', value, `hex ${topping.id}`)} />
+        <HexField value={topping.hex} onValue={value => set('hex', value, t('hex {id}', { id: topping.id }))} />
         <Choice<ToppingKind>
-          label="Kind"
+          label={t('Kind')}
           value={topping.kind}
           options={options(TOPPINGS)}
           onValue={value => set('kind', value)}
         />
-        <PlanField label="Size of a piece" kind="length" width={64} path={path('sizeMm')} />
-        <PlanField label="Pieces for a bar" kind="plain" decimals={0} width={64} path={path('perBar')} />
-        <PlanField label="All of it" kind="mass" width={64} path={path('massG')} />
+        <PlanField label={t('Size of a piece')} kind="length" width={64} path={path('sizeMm')} />
+        <PlanField label={t('Pieces for a bar')} kind="plain" decimals={0} width={64} path={path('perBar')} />
+        <PlanField label={t('All of it')} kind="mass" width={64} path={path('massG')} />
       </div>
       <Choice<Side>
-        label="Lies on"
+        label={t('Lies on')}
         value={topping.side}
         options={options(SIDES)}
         onValue={value => set('side', value)}
       />
       <Check
-        label="set in the middle of every bar, clear of the blade"
+        label={t('set in the middle of every bar, clear of the blade')}
         checked={topping.onGrid}
         onChange={value => set('onGrid', value)}
       />
       {topping.onGrid && (
         <div className="flex flex-wrap items-end gap-x-4">
-          <PlanField label="Clear of the blade by" kind="length" width={64} path={path('clearMm')} />
-          <Check label="a little uneven" checked={topping.jitter} onChange={value => set('jitter', value)} />
+          <PlanField label={t('Clear of the blade by')} kind="length" width={64} path={path('clearMm')} />
+          <Check label={t('a little uneven')} checked={topping.jitter} onChange={value => set('jitter', value)} />
         </div>
       )}
       {topping.kind === 'petals' && (
         <p className="text-[13px] text-soft">
-          Petals and other plants brown where they touch wet soap: set them on late.
+          {t('Petals and other plants brown where they touch wet soap: set them on late.')}
         </p>
       )}
     </Frame>
@@ -191,26 +193,26 @@ export function UnderAndCut() {
   const { onSide } = usePlan(state => state.plan.cutting)
   return (
     <details className="border-t border-booth-deep pt-2">
-      <summary className="cursor-pointer font-semibold">Floor of the mould, and cutting</summary>
+      <summary className="cursor-pointer font-semibold">{t('Floor of the mould, and cutting')}</summary>
       <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-2">
         <Choice<MatTexture>
-          label="Mat on the floor"
+          label={t('Mat on the floor')}
           value={mat.texture}
           options={options(MATS)}
           onValue={value => told(batch.edit({ kind: 'set', path: at(plan => plan.finish.mat.texture), value }))}
         />
         {mat.texture !== 'flat' && (
           <>
-            <PlanField label="Its relief" kind="length" width={64} path={at(plan => plan.finish.mat.depthMm)} />
-            <PlanField label="Repeats every" kind="length" width={64} path={at(plan => plan.finish.mat.pitchMm)} />
+            <PlanField label={t('Its relief')} kind="length" width={64} path={at(plan => plan.finish.mat.depthMm)} />
+            <PlanField label={t('Repeats every')} kind="length" width={64} path={at(plan => plan.finish.mat.pitchMm)} />
           </>
         )}
-        <PlanField label="A bar is" kind="length" width={64} path={at(plan => plan.cutting.barMm)} />
-        <PlanField label="Trimmed off each end" kind="length" width={64} path={at(plan => plan.cutting.trimMm)} />
-        <PlanField label="Bars across" kind="plain" decimals={0} width={64} path={at(plan => plan.cutting.rows)} />
+        <PlanField label={t('A bar is')} kind="length" width={64} path={at(plan => plan.cutting.barMm)} />
+        <PlanField label={t('Trimmed off each end')} kind="length" width={64} path={at(plan => plan.cutting.trimMm)} />
+        <PlanField label={t('Bars across')} kind="plain" decimals={0} width={64} path={at(plan => plan.cutting.rows)} />
       </div>
       <Check
-        label="cut on its side"
+        label={t('cut on its side')}
         checked={onSide}
         onChange={value => told(batch.edit({ kind: 'set', path: at(plan => plan.cutting.onSide), value }))}
       />

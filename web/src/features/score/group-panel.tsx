@@ -7,6 +7,7 @@ import { useTold } from '../../parts/plan-field.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { copyPours } from './clipboard.ts'
 import { RepeatDialog } from './repeat-dialog.tsx'
+import { t } from '../../words/index.ts'
 
 /** What can be done with several layers at once. */
 export function GroupPanel({ pours, onPicked }: { pours: readonly string[]; onPicked: (ids: string[]) => void }) {
@@ -26,14 +27,14 @@ export function GroupPanel({ pours, onPicked }: { pours: readonly string[]; onPi
     if (result.ok) onPicked([])
   }
   const cut = () => {
-    if (copyPours(plan, pours, hexOf) === 0) return toast('This browser keeps no copies.')
+    if (copyPours(plan, pours, hexOf) === 0) return toast(t('This browser keeps no copies.'))
     done(batch.edit({ kind: 'remove-pours', pours }))
   }
   return (
-    <section aria-label={`${pours.length} layers chosen`} className="flex flex-col gap-3">
+    <section aria-label={t('{pours} layers chosen', { pours: pours.length })} className="flex flex-col gap-3">
       <header className="flex items-center">
-        <h2 className="text-lg">{pours.length} layers</h2>
-        <button className="quiet ml-auto" aria-label="Close" onClick={() => onPicked([])}>
+        <h2 className="text-lg">{t('{pours} layers', { pours: pours.length })}</h2>
+        <button className="quiet ml-auto" aria-label={t('Close')} onClick={() => onPicked([])}>
           <X size={18} aria-hidden />
         </button>
       </header>
@@ -41,27 +42,31 @@ export function GroupPanel({ pours, onPicked }: { pours: readonly string[]; onPi
       <div className="flex flex-col items-start gap-2">
         <button
           className="button"
-          onClick={() => toast(`${copyPours(plan, pours, hexOf)} layers copied: paste here or in another batch.`)}
+          onClick={() =>
+            toast(t('{plan} layers copied: paste here or in another batch.', { plan: copyPours(plan, pours, hexOf) }))
+          }
         >
-          <Copy size={16} aria-hidden /> Copy
+          <Copy size={16} aria-hidden /> {t('Copy')}
         </button>
         <button className="button" onClick={cut}>
-          <Scissors size={16} aria-hidden /> Cut
+          <Scissors size={16} aria-hidden /> {t('Cut')}
         </button>
         {isRun && (
           <button className="button" onClick={() => setRepeats(true)}>
-            Repeat as a group …
+            {t('Repeat as a group …')}
           </button>
         )}
         <button className="button" onClick={() => done(batch.edit({ kind: 'set-aside', pours }))}>
-          <Archive size={16} aria-hidden /> Set aside for now
+          <Archive size={16} aria-hidden /> {t('Set aside for now')}
         </button>
         <button className="button" onClick={() => done(batch.edit({ kind: 'remove-pours', pours }))}>
-          <Trash2 size={16} aria-hidden /> Remove
+          <Trash2 size={16} aria-hidden /> {t('Remove')}
         </button>
       </div>
       <p className="text-[13px] text-soft">
-        Keys: arrows choose, with Shift several; Alt and arrows move; Ctrl C and Ctrl V copy and paste; Delete removes.
+        {t(
+          'Keys: arrows choose, with Shift several; Alt and arrows move; Ctrl C and Ctrl V copy and paste; Delete removes.',
+        )}
       </p>
       {repeats && <RepeatDialog from={at[0]} to={at.at(-1)} onClose={() => setRepeats(false)} />}
     </section>

@@ -5,6 +5,7 @@ import type { KeyboardEvent, PointerEvent } from 'react'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { useCavityPlan } from '../../drawing/use-design.ts'
 import type { Cut, Place } from './face-places.ts'
+import { t } from '../../words/index.ts'
 
 /** What one can take hold of in the picture: a place in shares of what is shown, and what moving it changes. */
 interface Grip {
@@ -38,7 +39,7 @@ function moveGrips(move: Move, index: number, cut: Cut, design: Design): Grip[] 
   if (cut === 'across' && plane === 'across' && (move.tool === 'hanger' || move.tool === 'spoon'))
     return [
       {
-        ...{ key: 'depth', label: 'How deep the tool goes', x: 0.5, y: 1 - move.depth, axis: 'y' },
+        ...{ key: 'depth', label: t('How deep the tool goes'), x: 0.5, y: 1 - move.depth, axis: 'y' },
         edit: (_, y) => set('depth', held(1 - y, 0.05, 1)),
         text: percent(move.depth),
       },
@@ -46,7 +47,7 @@ function moveGrips(move: Move, index: number, cut: Cut, design: Design): Grip[] 
   if (cut !== 'top' || plane !== 'top') return []
   if (move.pattern === 'drawn')
     return move.path.map((point, i): Grip => ({
-      ...{ key: `point-${i}`, label: `Point ${i + 1} of the path`, x: point.x, y: point.y, axis: 'xy' },
+      ...{ key: `point-${i}`, label: t('Point {i} of the path', { i: i + 1 }), x: point.x, y: point.y, axis: 'xy' },
       edit: (x, y) =>
         set(
           'path',
@@ -58,7 +59,7 @@ function moveGrips(move: Move, index: number, cut: Cut, design: Design): Grip[] 
   return (['from', 'to'] as const).map((key): Grip => ({
     ...{
       key,
-      label: key === 'from' ? 'Where the tool starts' : 'Where the tool ends',
+      label: key === 'from' ? t('Where the tool starts') : t('Where the tool ends'),
       x: move[key],
       y: 0.5,
       axis: 'x',
@@ -81,7 +82,7 @@ function pourGrips(pour: Pour, index: number, cut: Cut): Grip[] {
   const isTop = cut === 'top'
   if (cut === 'along') return []
   const across: Grip = {
-    ...{ key: 'across', label: 'Where the stream goes in', axis: isTop ? 'y' : 'x' },
+    ...{ key: 'across', label: t('Where the stream goes in'), axis: isTop ? 'y' : 'x' },
     ...(isTop ? { x: 0.5, y: shape.across } : { x: shape.across, y: 1 }),
     edit: (x, y) => set('across', held(isTop ? y : x)),
     text: percent(shape.across),
@@ -93,7 +94,7 @@ function pourGrips(pour: Pour, index: number, cut: Cut): Grip[] {
   return [
     across,
     {
-      ...{ key: 'range', label: 'How far the streams are spread', axis: isTop && !isAlong ? 'y' : 'x' },
+      ...{ key: 'range', label: t('How far the streams are spread'), axis: isTop && !isAlong ? 'y' : 'x' },
       ...(isAlong ? { x: edge, y: shape.across } : isTop ? { x: 0.5, y: held(edge) } : { x: held(edge), y: 1 }),
       edit: (x, y) => set('range', held(2 * Math.abs((isTop && !isAlong ? y : x) - (isAlong ? 0.5 : shape.across)))),
       text: percent(shape.range),
@@ -113,13 +114,24 @@ function embedGrips(embed: Embed, index: number, cut: Cut): Grip[] {
   if (cut === 'across')
     return [
       {
-        ...{ key: 'place', label: `Where ${embed.name} lies`, x: embed.across, y: embed.height, axis: 'xy' },
+        ...{
+          key: 'place',
+          label: t('Where {embed} lies', { embed: embed.name }),
+          x: embed.across,
+          y: embed.height,
+          axis: 'xy',
+        },
         edit: (x, y) => set({ across: held(x), height: held(y) }),
-        text: `${percent(embed.across)} across, ${percent(embed.height)} high`,
+        text: t('{across} across, {height} high', { across: percent(embed.across), height: percent(embed.height) }),
       },
     ]
   const ends: Grip[] = (['from', 'to'] as const).map(key => ({
-    ...{ key, label: `Where ${embed.name} ${key === 'from' ? 'starts' : 'ends'}`, x: embed[key], axis: 'x' },
+    ...{
+      key,
+      label: t('Where {embed} {key}', { embed: embed.name, key: key === 'from' ? t('starts') : t('ends') }),
+      x: embed[key],
+      axis: 'x',
+    },
     y: cut === 'top' ? embed.across : embed.height,
     edit: x => set({ [key]: held(x) }),
     text: percent(embed[key]),
@@ -184,7 +196,7 @@ export function Handles({ chosen, cut, place, design }: Props) {
           className="absolute left-full ml-2 text-[13px] whitespace-nowrap"
           style={{ top: box.height - level * place.scale - 9 }}
         >
-          ◂ poured onto this
+          {t('◂ poured onto this')}
         </span>
       )}
       {grips.map(grip => (
@@ -201,7 +213,12 @@ function GripButton({ grip, box }: { grip: Grip; box: { width: number; height: n
   const grab = useRef<{ x: number; y: number; from: Grip; key: string } | null>(null)
   const down = (event: PointerEvent<HTMLElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId)
-    grab.current = { x: event.clientX, y: event.clientY, from: grip, key: `grip ${grip.key} ${event.timeStamp}` }
+    grab.current = {
+      x: event.clientX,
+      y: event.clientY,
+      from: grip,
+      key: t('grip {key} {timeStamp}', { key: grip.key, timeStamp: event.timeStamp }),
+    }
   }
   const move = (event: PointerEvent<HTMLElement>) => {
     const start = grab.current
@@ -215,7 +232,7 @@ function GripButton({ grip, box }: { grip: Grip; box: { width: number; height: n
     if (!step) return
     event.preventDefault()
     const far = KEY_STEP * (event.shiftKey ? 10 : 1)
-    batch.edit(grip.edit(grip.x + far * step[0]!, grip.y + far * step[1]!), `grip keys ${grip.key}`)
+    batch.edit(grip.edit(grip.x + far * step[0]!, grip.y + far * step[1]!), t('grip keys {key}', { key: grip.key }))
   }
   const end = () => (grab.current = null)
   return (

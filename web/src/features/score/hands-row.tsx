@@ -5,20 +5,21 @@ import { useForecast, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import type { TimeScale } from './time-scale.ts'
 import { useSay } from '../../ui/say.tsx'
+import { rich, t } from '../../words/index.ts'
 
 type Task = Lanes['tasks'][number]
 
 export const TASK_WORDS: Record<Task['kind'], string> = {
-  blend: 'blend',
-  'scent-pot': 'scent',
-  split: 'split',
-  colour: 'colour',
-  scent: 'scent',
-  smooth: 'blend lumps out',
-  'blend-cup': 'thicken',
-  wait: 'wait',
-  pour: 'pour',
-  move: 'swirl',
+  blend: t('blend'),
+  'scent-pot': t('scent'),
+  split: t('split'),
+  colour: t('colour'),
+  scent: t('scent'),
+  smooth: t('blend lumps out'),
+  'blend-cup': t('thicken'),
+  wait: t('wait'),
+  pour: t('pour'),
+  move: t('swirl'),
 }
 
 /** A swirl is as safe as the least likely of the tools that make it up. */
@@ -31,7 +32,7 @@ function toolChance(tools: Lanes['tools'], task: Task): number {
 }
 
 /** What a task leaves of the hands. */
-export const HANDS_WORDS = { 0: '', 1: ', one hand', 2: ', both hands' } as const
+export const HANDS_WORDS = { 0: '', 1: t(', one hand'), 2: t(', both hands') } as const
 
 const LETTER_PX = 6.4
 const HEIGHT = 18
@@ -48,7 +49,7 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
     <div className="flex items-center">
       {labelPx > 0 ? (
         <span className="sticky left-0 z-10 shrink-0 bg-panel pl-5 text-[13px] text-soft" style={{ width: labelPx }}>
-          Hands <span className="text-[12px]">dark: both</span>
+          {rich('Hands {darkBoth}', { darkBoth: <span className="text-[12px]">{t('dark: both')}</span> })}
         </span>
       ) : (
         <span className="w-3" />
@@ -58,7 +59,7 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
         height={HEIGHT}
         className="shrink-0"
         role="img"
-        aria-label={`Hands: ${tasks.map(nameOf).join(', ')}`}
+        aria-label={t('Hands: {tasks}', { tasks: tasks.map(nameOf).join(', ') })}
       >
         {tasks.map((task, i) => {
           const left = scale.x(task.fromMin)
@@ -83,7 +84,14 @@ export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: n
               <text x={left + 4} y={HEIGHT - 5} className="fill-ink text-[12px]">
                 {text}
               </text>
-              <title>{`${name}, ${showMinutes(task.fromMin)} to ${showMinutes(task.toMin)}${HANDS_WORDS[task.hands]}`}</title>
+              <title>
+                {t('{name}, {fromMin} to {toMin}{hands}', {
+                  name,
+                  fromMin: showMinutes(task.fromMin),
+                  toMin: showMinutes(task.toMin),
+                  hands: HANDS_WORDS[task.hands],
+                })}
+              </title>
             </g>
           )
         })}
@@ -102,17 +110,23 @@ export function StirRow({ scale, width, labelPx }: { scale: TimeScale; width: nu
   const nameOf = (id: string) => cups.find(cup => cup.id === id)?.name ?? id
   const stirs = lanes.flatMap(lane => lane.stirs.map(min => ({ cup: lane.cup, min }))).sort((a, b) => a.min - b.min)
   if (stirs.length === 0) return null
-  const words = stirs.map(({ cup, min }) => `${nameOf(cup)} at ${showMinutes(min)}`).join(', ')
+  const words = stirs.map(({ cup, min }) => t('{cup} at {min}', { cup: nameOf(cup), min: showMinutes(min) })).join(', ')
   return (
     <div className="flex items-center">
       {labelPx > 0 ? (
         <span className="sticky left-0 z-10 shrink-0 bg-panel pl-5 text-[13px] text-soft" style={{ width: labelPx }}>
-          Stir these
+          {t('Stir these')}
         </span>
       ) : (
         <span className="w-3" />
       )}
-      <svg width={width} height={HEIGHT} className="shrink-0" role="img" aria-label={`Stir waiting cups: ${words}`}>
+      <svg
+        width={width}
+        height={HEIGHT}
+        className="shrink-0"
+        role="img"
+        aria-label={t('Stir waiting cups: {words}', { words })}
+      >
         {stirs.map(({ cup, min }) => (
           <rect
             key={`${cup} ${min}`}
@@ -124,7 +138,7 @@ export function StirRow({ scale, width, labelPx }: { scale: TimeScale; width: nu
             fill={hexOf(cup)}
             stroke="var(--ink)"
           >
-            <title>{`stir ${nameOf(cup)} at ${showMinutes(min)}`}</title>
+            <title>{t('stir {cup} at {min}', { cup: nameOf(cup), min: showMinutes(min) })}</title>
           </rect>
         ))}
       </svg>
@@ -142,7 +156,7 @@ export function BeforeLye() {
   return (
     <p className="mx-3 min-w-0 flex-1 truncate text-[13px] text-soft" title={list}>
       <Link to="../prepare" className="underline">
-        Before the lye
+        {t('Before the lye')}
       </Link>
       : {list}
     </p>

@@ -1,4 +1,4 @@
-import { freshId, layerHeights, showMass, showShare } from '@ostler/core'
+import { freshId, layerHeights, showMass } from '@ostler/core'
 import type { Cup, EditResult, FieldPath } from '@ostler/core'
 import { Archive, SplitSquareVertical, Trash2, X } from 'lucide-react'
 import { Link } from 'react-router'
@@ -13,6 +13,7 @@ import { PourShapeFields } from './pour-shape-fields.tsx'
 import { CavityFields } from './cavity-fields.tsx'
 import { WindowFields } from './window-fields.tsx'
 import { ColorantRows } from '../../parts/colorant-rows.tsx'
+import { showShare, t } from '../../words/index.ts'
 
 type Setter = (path: FieldPath, value: unknown) => EditResult
 
@@ -31,59 +32,64 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
   const set: Setter = (path, value) => batch.edit({ kind: 'set', path, value }, path.join('.'))
   const at = (...path: (string | number)[]): FieldPath => ['score', index, ...path]
   const setHeight = (heightMm: number) =>
-    batch.edit({ kind: 'set-layer-height', pour: pourId, heightMm }, `height ${pourId}`)
+    batch.edit({ kind: 'set-layer-height', pour: pourId, heightMm }, t('height {pourId}', { pourId }))
   return (
-    <section aria-label={`Layer ${index + 1}, ${cup.name}`} className="flex flex-col gap-3">
+    <section
+      aria-label={t('Layer {index}, {cup}', { index: index + 1, cup: cup.name })}
+      className="flex flex-col gap-3"
+    >
       <header className="flex items-center">
-        <h2 className="text-lg">
-          Layer {index + 1} of {plan.score.length}
-        </h2>
+        <h2 className="text-lg">{t('Layer {index} of {score}', { index: index + 1, score: plan.score.length })}</h2>
         <button
           className="quiet ml-auto"
-          aria-label="Set this layer aside"
-          title="Set aside: out of the score for now"
+          aria-label={t('Set this layer aside')}
+          title={t('Set aside: out of the score for now')}
           onClick={() => told(batch.edit({ kind: 'set-aside', pours: [pourId] }))}
         >
           <Archive size={17} aria-hidden />
         </button>
         <button
           className="quiet"
-          aria-label="Divide this layer in two"
-          title="Part of it now, the rest later"
+          aria-label={t('Divide this layer in two')}
+          title={t('Part of it now, the rest later')}
           onClick={() => told(batch.edit({ kind: 'split-pour', pour: pourId, id: freshId('pour', plan.score) }))}
         >
           <SplitSquareVertical size={17} aria-hidden />
         </button>
         <button
           className="quiet"
-          aria-label="Remove this layer"
-          title="Remove this layer"
+          aria-label={t('Remove this layer')}
+          title={t('Remove this layer')}
           onClick={() => told(batch.edit({ kind: 'remove-pour', pour: pourId }))}
         >
           <Trash2 size={17} aria-hidden />
         </button>
-        <button className="quiet" aria-label="Close" onClick={onClose}>
+        <button className="quiet" aria-label={t('Close')} onClick={onClose}>
           <X size={18} aria-hidden />
         </button>
       </header>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         <Choice
-          label="From cup"
+          label={t('From cup')}
           value={pour.cup}
           options={plan.cups.map(one => ({ value: one.id, text: one.name }))}
           onValue={value => told(set(at('cup'), value))}
         />
         <QuantityField
-          label="Height"
+          label={t('Height')}
           kind="length"
           habits={habits}
           value={layerHeights(plan)[index]!}
           onValue={setHeight}
           other={{ kind: 'share', unit: '%', onValue: share => setHeight(share * plan.mould.fillMm) }}
         />
-        <PlanField label="Falls from" kind="length" path={at('dropMm')} />
-        <PlanField label="Wait before" kind="minutes" path={at('waitMin')} />
-        <Check label="Over a spatula" checked={pour.overSpatula} onChange={value => set(at('overSpatula'), value)} />
+        <PlanField label={t('Falls from')} kind="length" path={at('dropMm')} />
+        <PlanField label={t('Wait before')} kind="minutes" path={at('waitMin')} />
+        <Check
+          label={t('Over a spatula')}
+          checked={pour.overSpatula}
+          onChange={value => set(at('overSpatula'), value)}
+        />
       </div>
       <WindowFields index={index} />
       <PourShapeFields pour={pour} index={index} />
@@ -106,21 +112,21 @@ function CupFields({ cup, index, set, onRemove }: { cup: Cup; index: number; set
     <div className="flex flex-col gap-2 border-t border-booth-deep pt-2">
       <CupWeights index={index} />
       <div className="flex items-end gap-3">
-        <TextField label="Cup" value={cup.name} className="w-full" onValue={value => set(at('name'), value)} />
+        <TextField label={t('Cup')} value={cup.name} className="w-full" onValue={value => set(at('name'), value)} />
         {hasScent && !cup.ownScent && (
-          <Check label="Scented" checked={cup.scented} onChange={value => set(at('scented'), value)} />
+          <Check label={t('Scented')} checked={cup.scented} onChange={value => set(at('scented'), value)} />
         )}
       </div>
       <ColorantRows cup={cup} index={index} brief />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <Link to={`../cups?cup=${cup.id}`} className="underline">
-          All of this cup
+          {t('All of this cup')}
         </Link>
         <Link to={`../colour?cup=${cup.id}`} className="underline">
-          Its colour
+          {t('Its colour')}
         </Link>
         <button className="button ml-auto" disabled={cups === 1} onClick={onRemove}>
-          Remove cup and its layers
+          {t('Remove cup and its layers')}
         </button>
       </div>
     </div>
@@ -137,7 +143,7 @@ function CupWeights({ index }: { index: number }) {
     exactG > 0 && `${smallMass(g, exactG, habits, step)} ${habits.mass} ${what}`
   const { exact } = portion
   const parts = [
-    `${showMass(portion.batterG, habits)} batter`,
+    t('{batterG} batter', { batterG: showMass(portion.batterG, habits) }),
     dose(portion.scentG, exact.scentG, 'scent'),
     dose(portion.colorantG, exact.colorantG, 'colour'),
     dose(portion.mediumG, exact.mediumG, 'liquid'),
@@ -145,7 +151,9 @@ function CupWeights({ index }: { index: number }) {
   return (
     <p>
       <strong>{parts.join(' + ')}</strong>
-      <span className="block text-[13px] text-soft">this cup’s superfat {showShare(portion.superfatShare)}</span>
+      <span className="block text-[13px] text-soft">
+        {t('this cup’s superfat {superfatShare}', { superfatShare: showShare(portion.superfatShare) })}
+      </span>
     </p>
   )
 }

@@ -1,9 +1,10 @@
-import { showChance, showMinutes, tidy, traceName } from '@ostler/core'
+import { showMinutes, traceName } from '@ostler/core'
 import type { Cup, LaneBandPoint, PourForecast } from '@ostler/core'
 import { useRef } from 'react'
 import type { KeyboardEvent, PointerEvent } from 'react'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import type { TimeScale } from './time-scale.ts'
+import { showChance, t, tidy } from '../../words/index.ts'
 
 /** The part of the trace scale that a lane shows: just below an emulsion to near set. */
 const BOTTOM = 0.7
@@ -57,7 +58,7 @@ export function LaneDrawing({ cup, hex, scale, width, height, chosen, onChoose, 
     `M0 ${height}L${line([...lanes.pot], scale.x, i => y(lanes.pot[i]!.level))}L${scale.x(points[0]!.min)} ${y(potEnd.level)}V${height}Z`
   const words = [
     ...pours.map(pour => pourSentence(pour, score.findIndex(step => step.id === pour.pour) + 1)),
-    ...(stirs.length > 0 ? [`Stir it at ${stirs.map(min => showMinutes(min)).join(', ')}.`] : []),
+    ...(stirs.length > 0 ? [t('Stir it at {stirs}.', { stirs: stirs.map(min => showMinutes(min)).join(', ') })] : []),
   ].join(' ')
 
   return (
@@ -91,10 +92,10 @@ export function LaneDrawing({ cup, hex, scale, width, height, chosen, onChoose, 
       {isFirst && (
         <g className="fill-soft text-[11px]" aria-hidden>
           <text x={width - 4} y={y(hi) - 2} textAnchor="end">
-            too thick
+            {t('too thick')}
           </text>
           <text x={width - 4} y={(y(hi) + y(lo)) / 2 + 4} textAnchor="end">
-            pours as a layer
+            {t('pours as a layer')}
           </text>
         </g>
       )}
@@ -115,7 +116,15 @@ export function LaneDrawing({ cup, hex, scale, width, height, chosen, onChoose, 
 }
 
 const pourSentence = (pour: PourForecast, number: number): string =>
-  `layer ${number} at ${showMinutes(pour.startMin)}, ${traceName(pour.endLevel)} ${tidy(pour.endLevel, 1)}, window ${pour.window.lo} to ${pour.window.hi}, ${showChance(pour.chance)}.`
+  t('layer {numberIs} at {startMin}, {endLevel} {endLevel2}, window {lo} to {hi}, {chance}.', {
+    numberIs: number,
+    startMin: showMinutes(pour.startMin),
+    endLevel: traceName(pour.endLevel),
+    endLevel2: tidy(pour.endLevel, 1),
+    lo: pour.window.lo,
+    hi: pour.window.hi,
+    chance: showChance(pour.chance),
+  })
 
 interface GateProps {
   pour: PourForecast
@@ -150,7 +159,11 @@ function Gate({ pour, number, x, y, height, chosen, onChoose }: GateProps) {
   }
   const down = (event: PointerEvent<SVGGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId)
-    grab.current = { x: event.clientX, waitMin, key: `gate ${pour.pour} ${event.timeStamp}` }
+    grab.current = {
+      x: event.clientX,
+      waitMin,
+      key: t('gate {pour} {timeStamp}', { pour: pour.pour, timeStamp: event.timeStamp }),
+    }
   }
   const drag = (event: PointerEvent<SVGGElement>) => {
     const from = grab.current
@@ -162,7 +175,7 @@ function Gate({ pour, number, x, y, height, chosen, onChoose }: GateProps) {
     const by = { ArrowRight: 0.25, ArrowLeft: -0.25 }[event.key]
     if (!by) return
     event.preventDefault()
-    setWait(waitMin + by * (event.shiftKey ? 4 : 1), `gate keys ${pour.pour}`)
+    setWait(waitMin + by * (event.shiftKey ? 4 : 1), t('gate keys {pour}', { pour: pour.pour }))
   }
   return (
     <g
@@ -171,7 +184,7 @@ function Gate({ pour, number, x, y, height, chosen, onChoose }: GateProps) {
       data-testid={`gate-${number}`}
       role="slider"
       tabIndex={0}
-      aria-label={`Wait before layer ${number}`}
+      aria-label={t('Wait before layer {numberIs}', { numberIs: number })}
       aria-valuemin={0}
       aria-valuemax={240}
       aria-valuenow={waitMin}

@@ -1,4 +1,4 @@
-import { MOVE_TOOLS, showChance, showMinutes, traceName, tidy } from '@ostler/core'
+import { MOVE_TOOLS, showMinutes, traceName } from '@ostler/core'
 import type { Cup, Forecast } from '@ostler/core'
 import { BookOpen, Eye, GitCompare, Table2, ZoomIn, ZoomOut } from 'lucide-react'
 import { useState } from 'react'
@@ -15,6 +15,7 @@ import { SeenDialog } from './seen-dialog.tsx'
 import { timeScale } from './time-scale.ts'
 import type { TimeScale } from './time-scale.ts'
 import { Term } from '../../ui/term.tsx'
+import { showChance, t, tidy } from '../../words/index.ts'
 
 const LABEL_PX = 150
 const CHANCE_PX = 206
@@ -65,13 +66,13 @@ export function LanesView({ chosen, onChoose }: Props) {
     >
       <div className="sticky left-0 flex items-center max-[700px]:flex-wrap" style={{ minHeight: 26, width }}>
         <h2 id="lanes" className="pl-5 text-lg max-[900px]:pl-3">
-          Lanes
+          {t('Lanes')}
         </h2>
         {!asTable && <ZoomButtons zoom={zoom} onZoom={zoomBy} />}
         {narrow ? <span className="flex-1" /> : <BeforeLye />}
         <LaneLinks />
         <button className="quiet mr-3 min-h-6 text-[13px]" aria-pressed={asTable} onClick={() => setAsTable(!asTable)}>
-          <Table2 size={15} aria-hidden /> {asTable ? 'as lanes' : 'as a table'}
+          <Table2 size={15} aria-hidden /> {asTable ? t('as lanes') : t('as a table')}
         </button>
       </div>
       {asTable ? (
@@ -108,8 +109,8 @@ function ZoomButtons({ zoom, onZoom }: { zoom: number; onZoom: (by: number) => v
     <span className="ml-3 flex">
       <button
         className="quiet min-h-6"
-        aria-label="Draw time closer together"
-        title="Closer together (−)"
+        aria-label={t('Draw time closer together')}
+        title={t('Closer together (−)')}
         disabled={zoom === 0}
         onClick={() => onZoom(-1)}
       >
@@ -117,8 +118,8 @@ function ZoomButtons({ zoom, onZoom }: { zoom: number; onZoom: (by: number) => v
       </button>
       <button
         className="quiet min-h-6"
-        aria-label="Draw time further apart"
-        title="Further apart (+)"
+        aria-label={t('Draw time further apart')}
+        title={t('Further apart (+)')}
         disabled={zoom === ZOOMS.length - 1}
         onClick={() => onZoom(1)}
       >
@@ -136,14 +137,14 @@ function LaneLinks() {
   return (
     <>
       <Link to="../compare" className="quiet min-h-6 text-[13px]">
-        <GitCompare size={15} aria-hidden /> compare …
+        <GitCompare size={15} aria-hidden /> {t('compare …')}
       </Link>
       <button className="quiet min-h-6 text-[13px]" onClick={() => setLearns(true)}>
-        <BookOpen size={15} aria-hidden /> rests on …
+        <BookOpen size={15} aria-hidden /> {t('rests on …')}
       </button>
       {learns && <EvidenceDialog onClose={() => setLearns(false)} />}
       <button className="quiet min-h-6 text-[13px]" onClick={() => setSees(true)}>
-        <Eye size={15} aria-hidden /> {seen > 0 ? `${seen} seen` : 'seen …'}
+        <Eye size={15} aria-hidden /> {seen > 0 ? t('{seen} seen', { seen }) : t('seen …')}
       </button>
       {sees && <SeenDialog onClose={() => setSees(false)} />}
     </>
@@ -193,7 +194,7 @@ function TimeAxis({ scale, width }: { scale: TimeScale; width: number }) {
     <svg width={width} height={22} aria-hidden className="fill-soft text-[12px]">
       {scale.ticks.map(min => (
         <text key={min} x={scale.x(min)} y={16} textAnchor={min === 0 ? 'start' : 'middle'}>
-          {min === 0 ? 'lye in' : `${min}${min === scale.ticks.at(-1) ? ' min' : ''}`}
+          {min === 0 ? t('lye in') : `${min}${min === scale.ticks.at(-1) ? t(' min') : ''}`}
         </text>
       ))}
     </svg>
@@ -207,7 +208,12 @@ function LaneVerdict({ cup, narrow, oneLine }: { cup: string; narrow: boolean; o
   const worst = pours.reduce((a, b) => (b.chance < a.chance ? b : a))
   const bad = worst.chance < 0.6
   const spare = Math.min(...pours.map(pour => pour.marginMin))
-  const text = spare < 0 ? `${showMinutes(-spare)} late` : spare > 45 ? 'over 45 min' : `${showMinutes(spare)} spare`
+  const text =
+    spare < 0
+      ? t('{spare} late', { spare: showMinutes(-spare) })
+      : spare > 45
+        ? t('over 45 min')
+        : t('{spare} spare', { spare: showMinutes(spare) })
   return (
     <div
       className="sticky right-0 z-10 shrink-0 self-stretch bg-panel pl-3 leading-tight whitespace-nowrap"
@@ -226,10 +232,10 @@ const HEADS: readonly (readonly [text: string, term?: string])[] = [
   ['layer'],
   ['cup', 'cup'],
   ['pour'],
-  ['trace then', 'level'],
+  [t('trace then'), 'level'],
   ['window', 'window'],
-  ['layer below', 'dive'],
-  ['to spare (4 of 5)', 'four-of-five'],
+  [t('layer below'), 'dive'],
+  [t('to spare (4 of 5)'), 'four-of-five'],
   ['chance'],
 ]
 
@@ -239,11 +245,11 @@ function LanesTable({ forecast }: { forecast: Forecast }) {
   const numberOf = (pour: string) => score.findIndex(step => step.id === pour) + 1
   const toolName = (id: string) => {
     const move = moves.find(one => one.id === id)
-    return move ? MOVE_TOOLS[move.tool] : ''
+    return move ? t(MOVE_TOOLS[move.tool]) : ''
   }
   return (
     <table className="mx-5 mb-2 text-[14px]">
-      <caption className="sr-only">Pours with their planned times, trace and chances</caption>
+      <caption className="sr-only">{t('Pours with their planned times, trace and chances')}</caption>
       <thead>
         <tr className="text-left text-[13px] text-soft">
           {HEADS.map(([head, term]) => (
@@ -259,19 +265,24 @@ function LanesTable({ forecast }: { forecast: Forecast }) {
             <td className="pr-6">{i + 1}</td>
             <td className="pr-6 font-semibold">{cups.find(cup => cup.id === pour.cup)?.name}</td>
             <td className="pr-6">
-              {showMinutes(pour.startMin)} to {showMinutes(pour.endMin)}
+              {t('{startMin} to {endMin}', { startMin: showMinutes(pour.startMin), endMin: showMinutes(pour.endMin) })}
             </td>
             <td className="pr-6">
-              {tidy(pour.startLevel, 1)} to {tidy(pour.endLevel, 1)}, {traceName(pour.endLevel)}
+              {t('{startLevel} to {endLevel}, {endLevel2}', {
+                startLevel: tidy(pour.startLevel, 1),
+                endLevel: tidy(pour.endLevel, 1),
+                endLevel2: traceName(pour.endLevel),
+              })}
             </td>
-            <td className="pr-6">
-              {tidy(pour.window.lo, 1)} to {tidy(pour.window.hi, 1)}
-            </td>
+            <td className="pr-6">{t('{lo} to {hi}', { lo: tidy(pour.window.lo, 1), hi: tidy(pour.window.hi, 1) })}</td>
             <td className="pr-6">
               {pour.carrierLevel === null
-                ? 'the mould'
-                : `${tidy(pour.carrierLevel, 1)}, needs ${tidy(pour.carrierNeed ?? 0, 1)}`}
-              {pour.diveMm !== null && `, dives ${tidy(pour.diveMm, 0)} mm`}
+                ? t('the mould')
+                : t('{carrierLevel}, needs {carrierNeed}', {
+                    carrierLevel: tidy(pour.carrierLevel, 1),
+                    carrierNeed: tidy(pour.carrierNeed ?? 0, 1),
+                  })}
+              {pour.diveMm !== null && t(', dives {diveMm} mm', { diveMm: tidy(pour.diveMm, 0) })}
             </td>
             <td className="pr-6">{showMinutes(pour.marginMin)}</td>
             <td className={pour.chance < 0.6 ? 'font-semibold text-rust' : ''}>{showChance(pour.chance)}</td>
@@ -279,17 +290,15 @@ function LanesTable({ forecast }: { forecast: Forecast }) {
         ))}
         {forecast.lanes.tools.map(tool => (
           <tr key={tool.move} className="border-t border-line">
-            <td className="pr-6">{numberOf(tool.pour)}, then</td>
+            <td className="pr-6">{t('{pour}, then', { pour: numberOf(tool.pour) })}</td>
             <td className="pr-6 font-semibold">{toolName(tool.move)}</td>
             <td className="pr-6">
-              {showMinutes(tool.startMin)} to {showMinutes(tool.endMin)}
+              {t('{startMin} to {endMin}', { startMin: showMinutes(tool.startMin), endMin: showMinutes(tool.endMin) })}
             </td>
             <td className="pr-6">
-              standing {tidy(tool.lowest, 1)} to {tidy(tool.highest, 1)}
+              {t('standing {lowest} to {highest}', { lowest: tidy(tool.lowest, 1), highest: tidy(tool.highest, 1) })}
             </td>
-            <td className="pr-6">
-              {tidy(tool.window.lo, 1)} to {tidy(tool.window.hi, 1)}
-            </td>
+            <td className="pr-6">{t('{lo} to {hi}', { lo: tidy(tool.window.lo, 1), hi: tidy(tool.window.hi, 1) })}</td>
             <td className="pr-6">–</td>
             <td className="pr-6">{showMinutes(tool.marginMin)}</td>
             <td className={tool.chance < 0.6 ? 'font-semibold text-rust' : ''}>{showChance(tool.chance)}</td>
@@ -305,12 +314,12 @@ function HandsTable({ forecast }: { forecast: Forecast }) {
   const cups = usePlan(state => state.plan.cups)
   return (
     <table className="mx-5 mb-2 text-[14px]">
-      <caption className="text-left text-[13px] text-soft">Hands</caption>
+      <caption className="text-left text-[13px] text-soft">{t('Hands')}</caption>
       <tbody>
         {forecast.lanes.tasks.map(task => (
           <tr key={`${task.fromMin} ${task.kind} ${task.cup}`} className="border-t border-line">
             <td className="pr-6 whitespace-nowrap">
-              {showMinutes(task.fromMin)} to {showMinutes(task.toMin)}
+              {t('{fromMin} to {toMin}', { fromMin: showMinutes(task.fromMin), toMin: showMinutes(task.toMin) })}
             </td>
             <td>
               {[TASK_WORDS[task.kind], cups.find(cup => cup.id === task.cup)?.name].filter(Boolean).join(' ')}

@@ -6,6 +6,7 @@ import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { inkOn } from '../../ui/swatch.tsx'
 import type { Place } from './face-places.ts'
+import { t } from '../../words/index.ts'
 
 /** Level layers as plain bands, and the grips between them. */
 
@@ -72,7 +73,11 @@ export function Boundary({ index, layers, place }: { index: number; layers: read
   const move = (atMm: number, key: string) => batch.edit({ kind: 'move-boundary', below: index, atMm }, key)
   const down = (event: PointerEvent<HTMLElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId)
-    grab.current = { y: event.clientY, mm: below.toMm, key: `drag ${index} ${event.timeStamp}` }
+    grab.current = {
+      y: event.clientY,
+      mm: below.toMm,
+      key: t('drag {index} {timeStamp}', { index, timeStamp: event.timeStamp }),
+    }
   }
   const drag = (event: PointerEvent<HTMLElement>) => {
     const from = grab.current
@@ -84,7 +89,7 @@ export function Boundary({ index, layers, place }: { index: number; layers: read
     const sign = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key]
     if (!sign) return
     event.preventDefault()
-    move(below.toMm + sign * KEY_STEP_MM * (event.shiftKey ? 10 : 1), `keys ${index}`)
+    move(below.toMm + sign * KEY_STEP_MM * (event.shiftKey ? 10 : 1), t('keys {index}', { index }))
   }
   const end = () => (grab.current = null)
 
@@ -92,7 +97,7 @@ export function Boundary({ index, layers, place }: { index: number; layers: read
     <button
       role="slider"
       aria-orientation="vertical"
-      aria-label={`Boundary between ${name(below)} and ${name(above)}`}
+      aria-label={t('Boundary between {below} and {above}', { below: name(below), above: name(above) })}
       aria-valuemin={below.fromMm}
       aria-valuemax={above.toMm}
       aria-valuenow={Number(below.toMm.toFixed(1))}

@@ -1,4 +1,4 @@
-import { BLENDINGS, CUP_ORDERS, WAITING, showMinutes, at, tidy } from '@ostler/core'
+import { BLENDINGS, CUP_ORDERS, WAITING, showMinutes, at } from '@ostler/core'
 import type { Blending, CupOrder, Slope, Waiting } from '@ostler/core'
 import { Timer } from 'lucide-react'
 import { useState } from 'react'
@@ -13,16 +13,22 @@ import { slopesOf } from '../../workers/search.ts'
 import { StopFields } from '../../parts/stop-fields.tsx'
 import { TimesDialog } from './times-dialog.tsx'
 import { useSay } from '../../ui/say.tsx'
+import { t, tidy } from '../../words/index.ts'
 
 /** The settings that change the pace of everything, beside the picture of what they do. */
 export function Levers() {
   const isWhipped = usePlan(state => state.plan.whipped !== null)
   return (
-    <section aria-label="Levers" className="border-t border-booth-deep pt-3">
+    <section aria-label={t('Levers')} className="border-t border-booth-deep pt-3">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
-        <PlanField label="Oils and lye meet at" kind="temperature" width={64} path={at(plan => plan.conditions.mixC)} />
-        <PlanField label="Room" kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
-        <WaterField basis="concentration" label="Lye concentration" width={64} />
+        <PlanField
+          label={t('Oils and lye meet at')}
+          kind="temperature"
+          width={64}
+          path={at(plan => plan.conditions.mixC)}
+        />
+        <PlanField label={t('Room')} kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
+        <WaterField basis="concentration" label={t('Lye concentration')} width={64} />
       </div>
       {!isWhipped && (
         <div className="mt-2">
@@ -45,18 +51,28 @@ function HandsFields() {
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['hands', key], value }))
   return (
     <details className="mt-2" onToggle={event => setOpen(event.currentTarget.open)}>
-      <summary className="cursor-pointer text-[14px]">Hands, and what each lever does</summary>
+      <summary className="cursor-pointer text-[14px]">{t('Hands, and what each lever does')}</summary>
       <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
-        <HandsChoice<Blending> label="Blended" value={blend} words={BLENDINGS} onValue={value => set('blend', value)} />
-        <HandsChoice<CupOrder> label="Colour" value={order} words={CUP_ORDERS} onValue={value => set('order', value)} />
+        <HandsChoice<Blending>
+          label={t('Blended')}
+          value={blend}
+          words={BLENDINGS}
+          onValue={value => set('blend', value)}
+        />
+        <HandsChoice<CupOrder>
+          label={t('Colour')}
+          value={order}
+          words={CUP_ORDERS}
+          onValue={value => set('order', value)}
+        />
         <HandsChoice<Waiting>
-          label="Waiting cups"
+          label={t('Waiting cups')}
           value={waiting}
           words={WAITING}
           onValue={value => set('waiting', value)}
         />
         <Choice
-          label="People"
+          label={t('People')}
           value={String(people)}
           options={[
             { value: '1', text: 'one' },
@@ -65,7 +81,7 @@ function HandsFields() {
           onValue={value => set('people', Number(value))}
         />
         <PlanField
-          label="Times, of the usual"
+          label={t('Times, of the usual')}
           kind="share"
           decimals={0}
           width={64}
@@ -73,7 +89,7 @@ function HandsFields() {
         />
       </div>
       <button className="button mt-2" onClick={() => setTimes(true)}>
-        <Timer size={15} aria-hidden /> Your hands, timed …
+        <Timer size={15} aria-hidden /> {t('Your hands, timed …')}
       </button>
       {times && <TimesDialog onClose={() => setTimes(false)} />}
       {isOpen && <Slopes />}
@@ -101,7 +117,7 @@ function Slopes() {
   const say = useSay()
   const slopes = useAnswer<Slope[]>(true, slopesOf)
   return (
-    <ul aria-label="What each lever does" className="mt-2 flex flex-col gap-1 text-[13px]">
+    <ul aria-label={t('What each lever does')} className="mt-2 flex flex-col gap-1 text-[13px]">
       {slopes?.map(slope => (
         <li key={slope.lever}>
           {say(slope.sentence)}{' '}
@@ -112,8 +128,11 @@ function Slopes() {
           )}{' '}
           {Math.abs(slope.each) >= 0.005 && (
             <span className="text-soft">
-              ({slope.each > 0 ? '+' : '−'}
-              {tidy(Math.abs(slope.each), Math.abs(slope.each) < 0.1 ? 2 : 1)} min for {say(slope.step)})
+              {t('({each}{each2} min for {step})', {
+                each: slope.each > 0 ? '+' : '−',
+                each2: tidy(Math.abs(slope.each), Math.abs(slope.each) < 0.1 ? 2 : 1),
+                step: say(slope.step),
+              })}
             </span>
           )}
         </li>

@@ -1,4 +1,4 @@
-import { MOVE_TOOLS, PATTERNS, showChance, showMinutes, at, tidy } from '@ostler/core'
+import { MOVE_TOOLS, PATTERNS, showMinutes, at } from '@ostler/core'
 import type { Move, MoveTool, Pattern } from '@ostler/core'
 import { Trash2, X } from 'lucide-react'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
@@ -8,17 +8,18 @@ import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { PathPad } from './path-pad.tsx'
 import { WorkshopWindow } from './window-fields.tsx'
+import { rich, showChance, t, tidy } from '../../words/index.ts'
 
 const COUNT_WORDS: Readonly<Record<MoveTool, string>> = {
-  hanger: 'Loops',
-  skewer: 'Lines or turns',
-  stick: 'Lines or turns',
-  comb: 'Tines',
-  spoon: 'Plunges in a row',
-  spin: 'Jerks',
-  fold: 'Folds',
-  stir: 'Turns',
-  decant: 'Passes',
+  hanger: t('Loops'),
+  skewer: t('Lines or turns'),
+  stick: t('Lines or turns'),
+  comb: t('Tines'),
+  spoon: t('Plunges in a row'),
+  spin: t('Jerks'),
+  fold: t('Folds'),
+  stir: t('Turns'),
+  decant: t('Passes'),
 }
 
 /** A tool's own settings. */
@@ -35,25 +36,25 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
     told(batch.edit({ kind: 'set', path: at(plan => plan.moves), value: plan.moves.filter(one => one.id !== move.id) }))
   if (index < 0) return null
   return (
-    <section aria-label={`Move: ${MOVE_TOOLS[move.tool]}`} className="flex flex-col gap-3">
+    <section aria-label={t('Move: {tool}', { tool: t(MOVE_TOOLS[move.tool]) })} className="flex flex-col gap-3">
       <header className="flex items-center">
-        <h2 className="text-lg first-letter:uppercase">{MOVE_TOOLS[move.tool]}</h2>
-        <button className="quiet ml-auto" aria-label="Remove this move" onClick={remove}>
+        <h2 className="text-lg first-letter:uppercase">{t(MOVE_TOOLS[move.tool])}</h2>
+        <button className="quiet ml-auto" aria-label={t('Remove this move')} onClick={remove}>
           <Trash2 size={17} aria-hidden />
         </button>
-        <button className="quiet" aria-label="Close" onClick={onClose}>
+        <button className="quiet" aria-label={t('Close')} onClick={onClose}>
           <X size={18} aria-hidden />
         </button>
       </header>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         <Choice<MoveTool>
-          label="Tool"
+          label={t('Tool')}
           value={move.tool}
           options={options(MOVE_TOOLS)}
           onValue={value => set('tool', value)}
         />
         <Choice
-          label="Done after"
+          label={t('Done after')}
           value={move.after}
           options={plan.score.map((pour, i) => ({
             value: pour.id,
@@ -64,7 +65,7 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
         {hasPattern && (
           <div className="col-span-2">
             <Choice<Pattern>
-              label="Its path"
+              label={t('Its path')}
               className="w-full"
               value={move.pattern}
               options={options(PATTERNS).filter(one => move.tool !== 'comb' || ['across', 'along'].includes(one.value))}
@@ -76,15 +77,15 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
           <PlanField label={COUNT_WORDS[move.tool]} kind="plain" decimals={0} width={64} path={path('count')} />
         )}
         {isInMould && move.tool !== 'fold' && move.tool !== 'spin' && (
-          <PlanField label="Depth, of the batter" kind="share" decimals={0} width={64} path={path('depth')} />
+          <PlanField label={t('Depth, of the batter')} kind="share" decimals={0} width={64} path={path('depth')} />
         )}
         {move.tool !== 'decant' && (
-          <PlanField label="Strength" kind="share" decimals={0} width={64} path={path('strength')} />
+          <PlanField label={t('Strength')} kind="share" decimals={0} width={64} path={path('strength')} />
         )}
         {(hasPattern || move.tool === 'spoon') && move.pattern !== 'drawn' && (
           <>
-            <PlanField label="From, of the length" kind="share" decimals={0} width={64} path={path('from')} />
-            <PlanField label="To, of the length" kind="share" decimals={0} width={64} path={path('to')} />
+            <PlanField label={t('From, of the length')} kind="share" decimals={0} width={64} path={path('from')} />
+            <PlanField label={t('To, of the length')} kind="share" decimals={0} width={64} path={path('to')} />
           </>
         )}
       </div>
@@ -92,7 +93,7 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
         <PathPad points={move.path} onPoints={points => set('path', points)} />
       )}
       <ToolFacts move={move} />
-      <Check label="left out for now" checked={move.off} onChange={value => set('off', value)} />
+      <Check label={t('left out for now')} checked={move.off} onChange={value => set('off', value)} />
     </section>
   )
 }
@@ -104,8 +105,12 @@ function ToolFacts({ move }: { move: Move }) {
     <div className="flex flex-col gap-1 border-t border-booth-deep pt-2 text-[14px]">
       {tool && (
         <p>
-          At {showMinutes(tool.startMin)} the batter stands at {tidy(tool.lowest, 1)} to {tidy(tool.highest, 1)}:{' '}
-          <strong className={tool.chance < 0.6 ? 'text-rust' : ''}>{showChance(tool.chance)}</strong>.
+          {rich('At {startMin} the batter stands at {lowest} to {highest}: {chance}.', {
+            startMin: showMinutes(tool.startMin),
+            lowest: tidy(tool.lowest, 1),
+            highest: tidy(tool.highest, 1),
+            chance: <strong className={tool.chance < 0.6 ? 'text-rust' : ''}>{showChance(tool.chance)}</strong>,
+          })}
         </p>
       )}
       <WorkshopWindow kind={`tool-${move.tool}`} />

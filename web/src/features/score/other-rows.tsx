@@ -7,6 +7,7 @@ import { useCupHex } from '../../plan/colour-view.ts'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import type { Pick } from './picking.ts'
+import { t } from '../../words/index.ts'
 
 interface SmallProps {
   id: string
@@ -28,7 +29,7 @@ const SmallRow = ({ id, chosen, onPick, icon, name, detail, isOff = false }: Sma
     >
       {icon}
       <span className={`truncate ${isOff ? 'text-soft line-through' : ''}`}>{name}</span>
-      <span className="shrink-0 text-[13px] text-soft">{isOff ? 'left out' : detail}</span>
+      <span className="shrink-0 text-[13px] text-soft">{isOff ? t('left out') : detail}</span>
     </button>
   </li>
 )
@@ -45,7 +46,7 @@ export const MoveRow = ({ item, chosen, onPick }: Props<Move>) => (
     {...{ chosen, onPick }}
     id={item.id}
     icon={<Waves size={15} aria-hidden className="shrink-0" />}
-    name={MOVE_TOOLS[item.tool]}
+    name={t(MOVE_TOOLS[item.tool])}
     detail={item.pattern === 'drawn' && ['skewer', 'stick'].includes(item.tool) ? 'drawn' : `× ${item.count}`}
     isOff={item.off}
   />
@@ -57,7 +58,7 @@ export const EmbedRow = ({ item, chosen, onPick }: Props<Embed>) => (
     id={item.id}
     icon={<Gem size={15} aria-hidden className="shrink-0" />}
     name={item.name}
-    detail={EMBED_FORMS[item.form]}
+    detail={t(EMBED_FORMS[item.form])}
   />
 )
 
@@ -67,7 +68,7 @@ export const ToppingRow = ({ item, chosen, onPick }: Props<Topping>) => (
     id={item.id}
     icon={<Sparkles size={15} aria-hidden className="shrink-0" />}
     name={item.name}
-    detail={`${TOPPINGS[item.kind]}, ${item.perBar} a bar`}
+    detail={t('{kind}, {perBar} a bar', { kind: t(TOPPINGS[item.kind]), perBar: item.perBar })}
   />
 )
 
@@ -82,19 +83,19 @@ export function AsideRow({ item, index }: { item: Aside; index: number }) {
     <li className="flex min-h-8 items-center gap-2 border-b border-line pr-3 pl-10 text-[14px] text-soft">
       <Swatch hex={hexOf(item.pour.cup)} />
       <span className="truncate line-through">{cup?.name}</span>
-      <span className="text-[13px]">set aside</span>
+      <span className="text-[13px]">{t('set aside')}</span>
       <button
         className="quiet ml-auto"
-        aria-label={`Put ${cup?.name ?? 'it'} back`}
-        title="Put back"
+        aria-label={t('Put {cup} back', { cup: cup?.name ?? t('it') })}
+        title={t('Put back')}
         onClick={() => told(batch.edit({ kind: 'put-back', index }))}
       >
         <RotateCcw size={15} aria-hidden />
       </button>
       <button
         className="quiet"
-        aria-label={`Discard ${cup?.name ?? 'it'}`}
-        title="Discard"
+        aria-label={t('Discard {cup}', { cup: cup?.name ?? t('it') })}
+        title={t('Discard')}
         onClick={() =>
           told(batch.edit({ kind: 'set', path: at(plan => plan.aside), value: aside.filter((_, i) => i !== index) }))
         }

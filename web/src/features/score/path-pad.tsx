@@ -4,6 +4,7 @@ import { useRef, useState } from 'react'
 import type { PointerEvent } from 'react'
 import { FaceCanvas } from '../../drawing/face-canvas.tsx'
 import { useDesign, useDesignHexes, useDesignNames } from '../../drawing/use-design.ts'
+import { t } from '../../words/index.ts'
 
 interface Props {
   points: Move['path']
@@ -49,13 +50,13 @@ export function PathPad({ points, onPoints }: Props) {
     <div>
       <div
         role="application"
-        aria-label="The mould from above: draw the path of the tool"
+        aria-label={t('The mould from above: draw the path of the tool')}
         className="relative touch-none"
         onPointerDown={start}
         onPointerMove={go}
         onPointerUp={end}
       >
-        <FaceCanvas {...{ program, view, hexes, names }} label="The mould from above" className="block w-full" />
+        <FaceCanvas {...{ program, view, hexes, names }} label={t('The mould from above')} className="block w-full" />
         <svg viewBox="0 0 1 1" preserveAspectRatio="none" className="pointer-events-none absolute inset-0 size-full">
           <polyline
             points={shown.map(point => `${point.x},${1 - point.y}`).join(' ')}
@@ -74,10 +75,10 @@ export function PathPad({ points, onPoints }: Props) {
         </svg>
       </div>
       <p className="mt-1 text-[13px] text-soft">
-        {points.length > 1 ? 'Draw again to replace it.' : 'Press and draw the path in the picture.'}{' '}
+        {points.length > 1 ? t('Draw again to replace it.') : t('Press and draw the path in the picture.')}{' '}
         {points.length > 0 && (
           <button className="underline" onClick={() => onPoints([])}>
-            clear
+            {t('clear')}
           </button>
         )}
       </p>

@@ -7,7 +7,6 @@ import {
   designOf,
   levelView,
   planBCall,
-  showChance,
   showMinutes,
   at,
 } from '@ostler/core'
@@ -25,6 +24,7 @@ import { FaceCanvas } from '../../drawing/face-canvas.tsx'
 import { Term } from '../../ui/term.tsx'
 import { useDesignHexes, useDesignNames } from '../../drawing/use-design.ts'
 import { Say } from '../../ui/say.tsx'
+import { rich, showChance, t } from '../../words/index.ts'
 
 /** While plan B is worked on, the score says so. */
 export function PlanBBanner() {
@@ -35,10 +35,10 @@ export function PlanBBanner() {
   return (
     <div className="mx-4 my-1 flex items-center gap-2 border border-ink px-3 py-1">
       <span className="min-w-0 flex-1">
-        This is plan B: <strong>{planB.name}</strong>
+        {rich('This is plan B: {planB}', { planB: <strong>{planB.name}</strong> })}
       </span>
       <button className="button" onClick={() => told(batch.edit({ kind: 'swap-plans' }))}>
-        Back to plan A
+        {t('Back to plan A')}
       </button>
     </div>
   )
@@ -58,10 +58,10 @@ export function PlanBPanel() {
   return (
     <div className="flex flex-col gap-2 border-t border-booth-deep pt-2">
       <h3 className="flex items-center font-semibold">
-        {planB.inUse ? 'Plan A, put by' : 'Plan B'}
+        {planB.inUse ? t('Plan A, put by') : t('Plan B')}
         <button
           className="quiet ml-auto"
-          aria-label={planB.inUse ? 'Discard plan A and keep this score' : 'Discard plan B'}
+          aria-label={planB.inUse ? t('Discard plan A and keep this score') : t('Discard plan B')}
           onClick={() => told(batch.edit({ kind: 'set', path: at(plan => plan.planB), value: null }))}
         >
           <Trash2 size={16} aria-hidden />
@@ -71,28 +71,28 @@ export function PlanBPanel() {
       {!planB.inUse && (
         <>
           <TextField
-            label="Its name"
+            label={t('Its name')}
             value={planB.name}
-            onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.planB!.name), value }, 'plan b name')}
+            onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.planB!.name), value }, t('plan b name'))}
           />
           <Choice<Trigger>
-            label="When"
+            label={t('When')}
             value={planB.trigger}
             options={triggers}
             onValue={value => set('trigger', value)}
           />
           {planB.trigger === 'thick' && (
-            <PlanField label="trace" kind="plain" decimals={1} width={64} path={at(plan => plan.planB!.level)} />
+            <PlanField label={t('trace')} kind="plain" decimals={1} width={64} path={at(plan => plan.planB!.level)} />
           )}
           <p className="text-[13px]">
             <Say of={planBCall(plan)} />.
           </p>
           <Choice
-            label="looked at before"
+            label={t('looked at before')}
             value={planB.before}
             options={plan.score.map((pour, i) => ({
               value: pour.id,
-              text: `layer ${i + 1}, ${plan.cups.find(cup => cup.id === pour.cup)?.name ?? ''}`,
+              text: t('layer {i}, {find}', { i: i + 1, find: plan.cups.find(cup => cup.id === pour.cup)?.name ?? '' }),
             }))}
             onValue={value => set('before', value)}
           />
@@ -100,7 +100,7 @@ export function PlanBPanel() {
       )}
       {!planB.inUse && <Outlook />}
       <button className="button self-start" onClick={() => told(batch.edit({ kind: 'swap-plans' }))}>
-        {planB.inUse ? 'Back to plan A' : 'Work on plan B'}
+        {planB.inUse ? t('Back to plan A') : t('Work on plan B')}
       </button>
     </div>
   )
@@ -108,9 +108,19 @@ export function PlanBPanel() {
 
 /** What a plan B is worth, in words. */
 function worth({ fires, planA, planB, warns, lastMin }: PlanBOutlook): string {
-  if (fires < 0.005) return 'Its trigger is hardly ever seen.'
-  const seen = warns > 0 ? ` Its trigger is seen before ${showChance(warns)} of what goes wrong.` : ''
-  return `Called for in ${showChance(fires)} of runs; then plan A still works in ${showChance(planA)}, this in ${showChance(planB)}. Last moment: about ${showMinutes(lastMin)} after lye in.${seen}`
+  if (fires < 0.005) return t('Its trigger is hardly ever seen.')
+  const seen =
+    warns > 0 ? t(' Its trigger is seen before {warns} of what goes wrong.', { warns: showChance(warns) }) : ''
+  return t(
+    'Called for in {fires} of runs; then plan A still works in {planA}, this in {planB}. Last moment: about {lastMin} after lye in.{seen}',
+    {
+      fires: showChance(fires),
+      planA: showChance(planA),
+      planB: showChance(planB),
+      lastMin: showMinutes(lastMin),
+      seen,
+    },
+  )
 }
 
 /** Kinds of plan B that this design and scent have a use for, the most useful first. */
@@ -123,43 +133,48 @@ function Offers() {
   return (
     <div className="border-t border-booth-deep pt-2">
       <h3 className="font-semibold">
-        <Term at="plan-b">Plan B</Term>
+        <Term at="plan-b">{t('Plan B')}</Term>
       </h3>
       <p className="text-[13px] text-soft">
-        A second score for the same cups, in case the batter thickens too soon. Choose it now, not with a cup in hand.
+        {t(
+          'A second score for the same cups, in case the batter thickens too soon. Choose it now, not with a cup in hand.',
+        )}
       </p>
       {!isOpen && (
         <button className="button mt-1" onClick={() => setOpen(true)}>
-          Make a plan B …
+          {t('Make a plan B …')}
         </button>
       )}
-      {isOpen && !offers && <p className="mt-1 text-[13px] text-soft">Trying each against the bad runs …</p>}
+      {isOpen && !offers && <p className="mt-1 text-[13px] text-soft">{t('Trying each against the bad runs …')}</p>}
       {offers?.length === 0 && (
         <p className="mt-1 text-[13px]">
-          No plan B of the usual kinds helps against what is likely to go wrong here. Change the plan first: see the
-          risk below the lanes.
+          {t(
+            'No plan B of the usual kinds helps against what is likely to go wrong here. Change the plan first: see the risk below the lanes.',
+          )}
         </p>
       )}
-      <ul aria-label="Plans B">
+      <ul aria-label={t('Plans B')}>
         {offers?.map(({ kind, edit, outlook }) => (
           <li key={kind} className="mt-2 border-t border-line pt-1">
-            <p className="font-semibold">{PLAN_B_KINDS[kind]}</p>
+            <p className="font-semibold">{t(PLAN_B_KINDS[kind])}</p>
             <p className="text-[13px] text-soft">
               <Say of={PLAN_B_REASONS[kind]} />
             </p>
             <p className="text-[13px]">{worth(outlook)}</p>
-            <p className="text-[13px] text-soft">It costs {PLAN_B_COSTS[kind]}.</p>
+            <p className="text-[13px] text-soft">{t('It costs {kind}.', { kind: t(PLAN_B_COSTS[kind]) })}</p>
             <button
               className="button mt-1"
-              aria-label={`Take ${PLAN_B_KINDS[kind]} as plan B`}
+              aria-label={t('Take {kind} as plan B', { kind: t(PLAN_B_KINDS[kind]) })}
               onClick={() => told(batch.edit(edit))}
             >
-              Take it
+              {t('Take it')}
             </button>
           </li>
         ))}
       </ul>
-      {offers && plan.cups.length < 2 && <p className="text-[13px] text-soft">More cups leave more to choose from.</p>}
+      {offers && plan.cups.length < 2 && (
+        <p className="text-[13px] text-soft">{t('More cups leave more to choose from.')}</p>
+      )}
     </div>
   )
 }
@@ -182,7 +197,7 @@ function OtherPicture() {
     <FaceCanvas
       {...{ program, view, hexes, names }}
       drawnWith={planB!}
-      label={`Face of ${planB!.name}`}
+      label={t('Face of {planB}', { planB: planB!.name })}
       className="w-40"
     />
   )

@@ -10,6 +10,7 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import type { Pick } from './picking.ts'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 interface RowProps {
   index: number
@@ -21,8 +22,8 @@ interface RowProps {
 }
 
 function when(pour: PourForecast): string {
-  const bad = pour.chance < 0.6 && pour.fault ? ` · ${FAULTS[pour.fault]}` : ''
-  return `at ${showMinutes(pour.startMin)}${bad}`
+  const bad = pour.chance < 0.6 && pour.fault ? ` · ${t(FAULTS[pour.fault])}` : ''
+  return t('at {startMin}{bad}', { startMin: showMinutes(pour.startMin), bad })
 }
 
 export function PourRow({ index, pour, pourForecast, massG, chosen, onPick }: RowProps) {
@@ -37,7 +38,8 @@ export function PourRow({ index, pour, pourForecast, massG, chosen, onPick }: Ro
   const step = plan.score[index]!
   const cup = plan.cups.find(one => one.id === step.cup)
   const bad = pourForecast !== null && pourForecast.chance < 0.6
-  const setHeight = (heightMm: number) => batch.edit({ kind: 'set-layer-height', pour, heightMm }, `height ${pour}`)
+  const setHeight = (heightMm: number) =>
+    batch.edit({ kind: 'set-layer-height', pour, heightMm }, t('height {pour}', { pour }))
 
   return (
     <li
@@ -51,7 +53,7 @@ export function PourRow({ index, pour, pourForecast, massG, chosen, onPick }: Ro
           {...attributes}
           {...listeners}
           className="quiet min-w-6 touch-none px-0"
-          aria-label={`Move layer ${index + 1}, ${cup?.name}`}
+          aria-label={t('Move layer {index}, {cup}', { index: index + 1, cup: cup?.name })}
         >
           <GripVertical size={16} aria-hidden />
         </button>
@@ -67,14 +69,14 @@ export function PourRow({ index, pour, pourForecast, massG, chosen, onPick }: Ro
             <span className="block truncate leading-tight font-semibold">{cup?.name}</span>
             <span className={`block truncate text-[13px] leading-tight ${bad ? 'text-rust' : 'text-soft'}`}>
               {massG !== null && showMass(massG, habits, 1)} {pourForecast && when(pourForecast)}
-              {step.together !== 'no' && ' · with the one above in the list'}
-              {step.shape.way !== 'layer' && ` · ${POUR_WAYS[step.shape.way]}`}
+              {step.together !== 'no' && t(' · with the one above in the list')}
+              {step.shape.way !== 'layer' && ` · ${t(POUR_WAYS[step.shape.way])}`}
             </span>
           </span>
         </button>
         <QuantityField
           bare
-          label={`Height of layer ${index + 1}, ${cup?.name}`}
+          label={t('Height of layer {index}, {cup}', { index: index + 1, cup: cup?.name })}
           kind="length"
           width={62}
           habits={habits}

@@ -4,6 +4,7 @@ import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.ts
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
+import { t } from '../../words/index.ts'
 
 /** What a pour's way needs beside itself. */
 const NEEDS: Readonly<Record<PourWay, readonly string[]>> = {
@@ -29,9 +30,9 @@ const COUNTS: Readonly<Partial<Record<PourWay, number>>> = {
   piped: 8,
 }
 const COUNTED: Readonly<Partial<Record<PourWay, string>>> = {
-  spots: 'Spots',
-  drizzle: 'Turns to and fro',
-  piped: 'Rounds along',
+  spots: t('Spots'),
+  drizzle: t('Turns to and fro'),
+  piped: t('Rounds along'),
 }
 
 /** Another way in, with what that way cannot do without. */
@@ -67,7 +68,7 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
     <div className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-2">
       <div className="col-span-2">
         <Choice<PourWay>
-          label="Goes in"
+          label={t('Goes in')}
           className="w-full"
           value={shape.way}
           options={options(POUR_WAYS)}
@@ -77,7 +78,7 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
       {index > 0 && (
         <div className="col-span-2">
           <Choice<Together>
-            label="Poured"
+            label={t('Poured')}
             className="w-full"
             value={pour.together}
             options={options(TOGETHER)}
@@ -88,7 +89,7 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
       {needs('depth') && (
         <div className="col-span-2">
           <Choice<Depth>
-            label="How deep"
+            label={t('How deep')}
             className="w-full"
             value={shape.depth}
             options={options(DEPTHS)}
@@ -98,7 +99,7 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
       )}
       {needs('texture') && (
         <Choice<LayerFace>
-          label="Its lower face"
+          label={t('Its lower face')}
           value={shape.texture}
           options={options(LAYER_FACES)}
           onValue={value => set('texture', value)}
@@ -107,7 +108,7 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
       {needs('tiltDeg') && <TiltField tiltDeg={shape.tiltDeg} path={path('tiltDeg')} />}
       {needs('count') && (
         <PlanField
-          label={COUNTED[shape.way] ?? 'Streams'}
+          label={COUNTED[shape.way] ?? t('Streams')}
           kind="plain"
           decimals={0}
           width={64}
@@ -116,17 +117,25 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
         />
       )}
       {needs('across') && (
-        <PlanField label="Across the mould" kind="share" decimals={0} width={64} path={path('across')} />
+        <PlanField label={t('Across the mould')} kind="share" decimals={0} width={64} path={path('across')} />
       )}
       {needs('range') && (
-        <PlanField label="Spread out over" kind="share" decimals={0} width={64} path={path('range')} />
+        <PlanField label={t('Spread out over')} kind="share" decimals={0} width={64} path={path('range')} />
       )}
       {needs('spreadMm') && (
-        <PlanField label="Half-width (0: as it runs)" kind="length" width={64} path={path('spreadMm')} />
+        <PlanField label={t('Half-width (0: as it runs)')} kind="length" width={64} path={path('spreadMm')} />
       )}
-      {needs('cover') && <PlanField label="Closes over it" kind="share" decimals={0} width={64} path={path('cover')} />}
+      {needs('cover') && (
+        <PlanField label={t('Closes over it')} kind="share" decimals={0} width={64} path={path('cover')} />
+      )}
       {needs('hour') && (
-        <PlanField label="Hour of the clock (0: middle)" kind="plain" decimals={1} width={64} path={path('hour')} />
+        <PlanField
+          label={t('Hour of the clock (0: middle)')}
+          kind="plain"
+          decimals={1}
+          width={64}
+          path={path('hour')}
+        />
       )}
       {needs('pencil') && index > 0 && <PencilChoice pencil={shape.pencil} onPencil={value => set('pencil', value)} />}
     </div>
@@ -138,7 +147,11 @@ function PieceMass({ index, count }: { index: number; count: number }) {
   const habits = useHabits()
   const massG = useForecast()?.portions.layers[index]?.massG
   if (massG === undefined || count < 1) return null
-  return <span className="text-[13px] whitespace-nowrap text-soft">{showMass(massG / count, habits, 1)} each</span>
+  return (
+    <span className="text-[13px] whitespace-nowrap text-soft">
+      {t('{massG} each', { massG: showMass(massG / count, habits, 1) })}
+    </span>
+  )
 }
 
 function TiltField({ tiltDeg, path }: { tiltDeg: number; path: (string | number)[] }) {
@@ -150,7 +163,7 @@ function TiltField({ tiltDeg, path }: { tiltDeg: number; path: (string | number)
   const blockMm = Math.round(Math.tan((Math.abs(tiltDeg) * Math.PI) / 180) * innerWidthMm)
   return (
     <PlanField
-      label="Mould tilted, degrees"
+      label={t('Mould tilted, degrees')}
       kind="plain"
       decimals={0}
       width={64}
@@ -158,11 +171,14 @@ function TiltField({ tiltDeg, path }: { tiltDeg: number; path: (string | number)
       hint={
         blockMm > 0.5 && (
           <span className={`text-[13px] ${room && room.filledMl > room.mostMl ? 'text-rust' : 'text-soft'}`}>
-            block of {showLength(blockMm, habits)}
-            {room &&
-              (room.filledMl > room.mostMl
-                ? `; ▲ runs over, at most ${Math.floor(room.mostDeg)}°`
-                : `; room for ${Math.round(room.mostMl - room.filledMl)} ml more`)}
+            {t('block of {blockMm}{room}', {
+              blockMm: showLength(blockMm, habits),
+              room:
+                room &&
+                (room.filledMl > room.mostMl
+                  ? t('; ▲ runs over, at most {mostDeg}°', { mostDeg: Math.floor(room.mostDeg) })
+                  : t('; room for {mostMl} ml more', { mostMl: Math.round(room.mostMl - room.filledMl) })),
+            })}
           </span>
         )
       }
@@ -175,7 +191,7 @@ function PencilChoice({ pencil, onPencil }: { pencil: string; onPencil: (id: str
   return (
     <div className="col-span-2">
       <Choice
-        label="Powder dusted under it"
+        label={t('Powder dusted under it')}
         className="w-full"
         value={pencil}
         options={[

@@ -5,6 +5,7 @@ import { Ask } from '../../ui/ask.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   /** The run to start with; the last two layers unless given. */
@@ -35,17 +36,22 @@ export function RepeatDialog({ from: first, to: until, onClose }: Props) {
     else setSentence(result.sentence)
   }
   return (
-    <Ask open title="Repeat a run of layers" onClose={onClose}>
+    <Ask open title={t('Repeat a run of layers')} onClose={onClose}>
       <div className="flex flex-wrap items-end gap-4">
-        <Choice label="From layer" value={String(from)} options={options} onValue={value => setFrom(Number(value))} />
-        <Choice label="To layer" value={String(to)} options={options} onValue={value => setTo(Number(value))} />
+        <Choice
+          label={t('From layer')}
+          value={String(from)}
+          options={options}
+          onValue={value => setFrom(Number(value))}
+        />
+        <Choice label={t('To layer')} value={String(to)} options={options} onValue={value => setTo(Number(value))} />
         <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-          Times
-          <NumberCell label="Times" kind="plain" unit="" value={times} onValue={setTimes} />
+          {t('Times')}
+          <NumberCell label={t('Times')} kind="plain" unit="" value={times} onValue={setTimes} />
         </label>
       </div>
       <p className="mt-3">
-        {times} times: {run.join(', ')}. Each keeps its amount, poured in {times} parts.
+        {t('{times} times: {run}. Each keeps its amount, poured in {times} parts.', { times, run: run.join(', ') })}
       </p>
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
@@ -54,10 +60,10 @@ export function RepeatDialog({ from: first, to: until, onClose }: Props) {
       )}
       <div className="mt-4 flex gap-3">
         <button className="button button-main" onClick={repeat}>
-          Repeat
+          {t('Repeat')}
         </button>
         <button className="button" onClick={onClose}>
-          Leave it
+          {t('Leave it')}
         </button>
       </div>
     </Ask>

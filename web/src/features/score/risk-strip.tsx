@@ -1,4 +1,3 @@
-import { showChance } from '@ostler/core'
 import type { Remedy } from '@ostler/core'
 import { ChevronUp, X } from 'lucide-react'
 import { Popover } from 'radix-ui'
@@ -10,8 +9,9 @@ import { BestPlanDialog } from './best-plan-dialog.tsx'
 import { WorthDialog } from './worth-dialog.tsx'
 import { lastingStore, readJson, writeJson } from '../../kept/storage.ts'
 import { useSay } from '../../ui/say.tsx'
+import { rich, showChance, t } from '../../words/index.ts'
 
-const keyOf = (batch: string) => `ostler.dismissed.${batch}`
+const keyOf = (batch: string) => t('ostler.dismissed.{batch}', { batch })
 
 function stored(batch: string): string[] {
   return readJson<string[]>(lastingStore(), keyOf(batch)) ?? []
@@ -50,19 +50,22 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
     const result = batch.edit(remedy.edit)
     // What was pressed is gone with the advice: the keyboard stays with the strip.
     document.querySelector<HTMLElement>('[data-place="risk"] button')?.focus()
-    if (result.ok) toast(`${say(remedy.sentence)}: done.`, { text: 'Undo', run: () => batch.undo() })
+    if (result.ok)
+      toast(t('{sentence}: done.', { sentence: say(remedy.sentence) }), { text: t('Undo'), run: () => batch.undo() })
     else toast(result.sentence)
   }
   return (
     <section
-      aria-label="Biggest risk"
+      aria-label={t('Biggest risk')}
       data-place="risk"
       className="flex min-h-12 flex-wrap items-center gap-x-5 gap-y-2 bg-[#22201c] px-5 py-2 text-[#f6f4ef] max-[900px]:flex-wrap max-[900px]:px-3"
     >
       {isStopped && (
         <p role="alert" className="w-full font-semibold">
-          <span aria-hidden>▲ </span>
-          {say(forecast.freeLye.sentence)} It has to be answered on Batter.
+          {rich('{part}{sentence} It has to be answered on Batter.', {
+            part: <span aria-hidden>▲ </span>,
+            sentence: say(forecast.freeLye.sentence),
+          })}
         </p>
       )}
       {risk.safety && (
@@ -83,14 +86,14 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
           onClick={() => setSearches(true)}
           className="min-h-8 rounded px-2 whitespace-nowrap underline underline-offset-4"
         >
-          Best plan …
+          {t('Best plan …')}
         </button>
       )}
       <button
         onClick={() => setTests(true)}
         className="min-h-8 rounded px-2 whitespace-nowrap underline underline-offset-4"
       >
-        Try it small …
+        {t('Try it small …')}
       </button>
       {searches && <BestPlanDialog onClose={() => setSearches(false)} />}
       {tests && <WorthDialog onClose={() => setTests(false)} />}
@@ -104,7 +107,7 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
       {more.length > 0 && (
         <Popover.Root>
           <Popover.Trigger className="inline-flex min-h-8 items-center gap-1 rounded px-2 text-[13px] whitespace-nowrap underline underline-offset-4">
-            {more.length} more <ChevronUp size={15} aria-hidden />
+            {t('{more} more', { more: more.length })} <ChevronUp size={15} aria-hidden />
           </Popover.Trigger>
           <Popover.Portal>
             <Popover.Content
@@ -148,7 +151,7 @@ const ApplyButton = ({ onClick }: { onClick: () => void }) => (
     onClick={onClick}
     className="min-h-8 rounded border border-[#f6f4ef] px-4 font-semibold hover:bg-[#f6f4ef] hover:text-[#22201c]"
   >
-    Apply
+    {t('Apply')}
   </button>
 )
 
@@ -156,8 +159,8 @@ const DismissButton = ({ remedy, onDismiss }: { remedy: Remedy; onDismiss: (id: 
   const say = useSay()
   return (
     <button
-      aria-label={`Do not advise this again: ${say(remedy.sentence)}`}
-      title="Do not advise this again for this batch"
+      aria-label={t('Do not advise this again: {sentence}', { sentence: say(remedy.sentence) })}
+      title={t('Do not advise this again for this batch')}
       className="grid size-8 place-items-center rounded hover:bg-[#4a463e]"
       onClick={() => onDismiss(remedy.id)}
     >

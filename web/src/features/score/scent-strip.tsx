@@ -5,25 +5,26 @@ import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.ts
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 const PACE: Record<AccelerationClass, string> = {
   ...ACCELERATIONS,
-  none: 'calm',
-  moderate: 'quickens',
-  strong: 'accelerates',
+  none: t('calm'),
+  moderate: t('quickens'),
+  strong: t('accelerates'),
 }
 
 const MOMENTS: readonly { value: ScentMoment; text: string }[] = [
-  { value: 'oils', text: 'into the oils' },
-  { value: 'pot', text: 'into the pot' },
-  { value: 'with-colour', text: 'with the colour' },
-  { value: 'last', text: 'cup by cup, last' },
-  { value: 'never-stop', text: 'never stop: blended in, poured at once' },
+  { value: 'oils', text: t('into the oils') },
+  { value: 'pot', text: t('into the pot') },
+  { value: 'with-colour', text: t('with the colour') },
+  { value: 'last', text: t('cup by cup, last') },
+  { value: 'never-stop', text: t('never stop: blended in, poured at once') },
 ]
 
 const WAYS: readonly { value: ScentWay; text: string }[] = [
-  { value: 'hand', text: 'by hand' },
-  { value: 'bursts', text: 'in bursts' },
+  { value: 'hand', text: t('by hand') },
+  { value: 'bursts', text: t('in bursts') },
 ]
 
 const NONE = ''
@@ -38,7 +39,7 @@ export function ScentStrip() {
   const { scents } = batch.shelf
   const told = useTold()
   const set = (path: string[], value: unknown) =>
-    told(batch.edit({ kind: 'set', path: ['scent', ...path], value }, `scent ${path.join()}`))
+    told(batch.edit({ kind: 'set', path: ['scent', ...path], value }, t('scent {path}', { path: path.join() })))
 
   const choose = (id: string) => {
     if (id === BLEND) return
@@ -60,7 +61,7 @@ export function ScentStrip() {
   }
   const isBlend = (scent?.parts.length ?? 0) > 1
   const options = [
-    { value: NONE, text: 'No scent' },
+    { value: NONE, text: t('No scent') },
     ...(isBlend ? [{ value: BLEND, text: say(forecast?.recipe.scent?.name ?? 'Own blend') }] : []),
     ...scents
       .filter(one => !one.archived)
@@ -69,11 +70,11 @@ export function ScentStrip() {
   const first = scent?.parts[0]?.scent
   const note = first && !isBlend ? findById(scents, first)?.note : undefined
   return (
-    <section aria-label="Scent" className="border-b border-line px-5 py-2 max-[900px]:px-3">
+    <section aria-label={t('Scent')} className="border-b border-line px-5 py-2 max-[900px]:px-3">
       <div className="flex items-center gap-2">
         <Choice
           bare
-          label="Scent"
+          label={t('Scent')}
           className={scent ? 'w-66' : 'w-full'}
           value={isBlend ? BLEND : (first ?? NONE)}
           options={options}
@@ -82,7 +83,7 @@ export function ScentStrip() {
         {scent && (
           <PlanField
             bare
-            label={`Scent, share of the ${scent.basis}`}
+            label={t('Scent, share of the {basis}', { basis: scent.basis })}
             kind="share"
             width={58}
             path={at(plan => plan.scent!.load)}
@@ -111,7 +112,7 @@ function ScentHow({ scent, isBlend, note, set }: HowProps) {
       <div className="shrink-0">
         <Choice
           bare
-          label="When the scent goes in"
+          label={t('When the scent goes in')}
           className="w-38"
           value={scent.moment}
           options={MOMENTS}
@@ -122,7 +123,7 @@ function ScentHow({ scent, isBlend, note, set }: HowProps) {
         <div className="shrink-0">
           <Choice<ScentWay>
             bare
-            label="How the scent goes in"
+            label={t('How the scent goes in')}
             className="w-26"
             value={scent.how}
             options={WAYS}
@@ -132,10 +133,10 @@ function ScentHow({ scent, isBlend, note, set }: HowProps) {
       )}
       <p className="min-w-0 truncate text-[13px] text-soft" title={note}>
         {forecast &&
-          `${showMass(forecast.portions.scentG, habits)}${scent.basis === 'batter' ? ', by the batter' : ''}. `}
+          `${showMass(forecast.portions.scentG, habits)}${scent.basis === 'batter' ? t(', by the batter') : ''}. `}
         {isBlend ? (
           <Link to="../batter#scent" className="underline">
-            Its parts
+            {t('Its parts')}
           </Link>
         ) : (
           note

@@ -17,6 +17,7 @@ import type { PickWay } from './picking.ts'
 import { PlanBBanner } from './plan-b-panel.tsx'
 import { PourRow } from './pour-row.tsx'
 import { ScentStrip } from './scent-strip.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   picked: readonly string[]
@@ -72,11 +73,11 @@ export function ScoreList({ picked, onPicked, onTried }: Props) {
     <section aria-labelledby="score" className="flex min-h-0 flex-col border-r border-line max-[900px]:border-r-0">
       <header className="flex items-baseline justify-between px-5 pt-2 pb-1 max-[900px]:px-3">
         <h2 id="score" className="text-lg">
-          Score
+          {t('Score')}
         </h2>
         <span className="text-[13px] text-soft">
-          {plan.cups.length} {plan.cups.length === 1 ? 'cup' : 'cups'} · {plan.score.length}{' '}
-          {plan.score.length === 1 ? 'layer' : 'layers'} ·{' '}
+          {plan.cups.length} {plan.cups.length === 1 ? t('cup') : t('cups')} · {plan.score.length}{' '}
+          {plan.score.length === 1 ? t('layer') : t('layers')} ·{' '}
           {forecast ? showMass(forecast.portions.potG, habits, 1) : '–'}
         </span>
       </header>
@@ -120,13 +121,13 @@ function useScoreKeys({ plan, picked, pours, list, onPicked }: KeysOf): (event: 
     const count = copyPours(plan, pours, hexOf)
     toast(
       count > 0
-        ? `${count} ${count === 1 ? 'layer' : 'layers'} copied: paste here or in another batch.`
-        : 'This browser keeps no copies.',
+        ? t('{count} {count, plural, one {layer} other {layers}} copied: paste here or in another batch.', { count })
+        : t('This browser keeps no copies.'),
     )
   }
   const paste = () => {
     const copied = copiedPours()
-    if (!copied) return toast('Nothing was copied yet. Choose layers and copy them first.')
+    if (!copied) return toast(t('Nothing was copied yet. Choose layers and copy them first.'))
     const last = pours.at(-1)
     const at = last ? ids.indexOf(last) + 1 : ids.length
     const result = batch.edit({ kind: 'many', edits: pasteEdits(copied, plan, at) })
@@ -136,7 +137,12 @@ function useScoreKeys({ plan, picked, pours, list, onPicked }: KeysOf): (event: 
   const shift = (by: 1 | -1) => {
     const first = ids.indexOf(pours[0]!)
     const before = ids.filter((id, i) => i < first && !pours.includes(id)).length
-    told(batch.edit({ kind: 'move-pours', pours, to: Math.max(0, before + by) }, `shift ${pours.join()}`))
+    told(
+      batch.edit(
+        { kind: 'move-pours', pours, to: Math.max(0, before + by) },
+        t('shift {pours}', { pours: pours.join() }),
+      ),
+    )
   }
   const go = (by: 1 | -1, isRange: boolean) => {
     const from = ids.indexOf(picked.at(-1) ?? '')

@@ -1,6 +1,7 @@
-import { showChance, showMass, showMassDown, showMinutes } from '@ostler/core'
+import { showMass, showMassDown, showMinutes } from '@ostler/core'
 import { useForecast, useHabits } from '../../plan/context.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
+import { showChance, t } from '../../words/index.ts'
 
 /** An hour to spare is as good as more. */
 const PLENTY_MIN = 45
@@ -13,21 +14,21 @@ export function ScoreNumbers() {
   const { lanes, portions, workings } = forecast
   const spare = Math.min(...lanes.pours.map(pour => pour.marginMin))
   return (
-    <section aria-label="The numbers that decide" className="grid grid-cols-2 gap-x-4 gap-y-4 pt-1">
+    <section aria-label={t('The numbers that decide')} className="grid grid-cols-2 gap-x-4 gap-y-4 pt-1">
       <div className="col-span-2">
         <span className={`block text-4xl leading-tight font-semibold ${lanes.chance < 0.6 ? 'text-rust' : ''}`}>
           {showChance(lanes.chance)}
         </span>
-        <span className="text-[13px] text-soft">chance that every layer pours as planned</span>
+        <span className="text-[13px] text-soft">{t('chance that every layer pours as planned')}</span>
       </div>
       <WorkingNumber
-        label={spare < 0 ? 'too late, in 4 of 5 runs' : 'least time to spare, in 4 of 5 runs'}
+        label={spare < 0 ? t('too late, in 4 of 5 runs') : t('least time to spare, in 4 of 5 runs')}
         term="four-of-five"
-        text={spare >= PLENTY_MIN ? `over ${PLENTY_MIN} min` : showMinutes(Math.abs(spare))}
+        text={spare >= PLENTY_MIN ? t('over {what} min', { what: PLENTY_MIN }) : showMinutes(Math.abs(spare))}
       />
-      <WorkingNumber label="lye in to last pour" text={showMinutes(lanes.endMin)} />
-      <WorkingNumber label="batter in the pot" text={showMass(portions.potG, habits)} working={workings.pot} />
-      <WorkingNumber label="lye (NaOH)" text={showMassDown(portions.lyeG, habits)} working={workings.lye} />
+      <WorkingNumber label={t('lye in to last pour')} text={showMinutes(lanes.endMin)} />
+      <WorkingNumber label={t('batter in the pot')} text={showMass(portions.potG, habits)} working={workings.pot} />
+      <WorkingNumber label={t('lye (NaOH)')} text={showMassDown(portions.lyeG, habits)} working={workings.lye} />
     </section>
   )
 }

@@ -18,6 +18,7 @@ import { PlanBPanel } from './plan-b-panel.tsx'
 import { RiskStrip } from './risk-strip.tsx'
 import { ScoreList } from './score-list.tsx'
 import { ScoreNumbers } from './score-numbers.tsx'
+import { t } from '../../words/index.ts'
 
 /** The heart: the score, the face and the lanes, which move together. */
 export function ScorePage() {
@@ -54,7 +55,7 @@ export function ScorePage() {
               <ScoreNumbers />
               <Levers />
               <Link className="button self-start" to="../rehearse" relative="path">
-                Rehearse the pour
+                {t('Rehearse the pour')}
               </Link>
             </>
           )}

@@ -1,4 +1,4 @@
-import { MAX_SEEN, SEEN_BY, runInputOf, looksAsked, showMinutes, traceName, at, tidy } from '@ostler/core'
+import { MAX_SEEN, SEEN_BY, runInputOf, looksAsked, showMinutes, traceName, at } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import type { SeenBy } from '@ostler/core'
 import { useMemo, useState } from 'react'
@@ -9,6 +9,7 @@ import { options } from '../../ui/options.ts'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Term } from '../../ui/term.tsx'
+import { rich, t, tidy } from '../../words/index.ts'
 
 /** Trace that was seen, in this batch or in a small trial of it: the forecast follows at once. */
 export function SeenDialog({ onClose }: { onClose: () => void }) {
@@ -22,34 +23,35 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
   const { seen } = plan
   const set = (value: typeof seen) => told(batch.edit({ kind: 'set', path: at(plan => plan.seen), value }))
   return (
-    <Ask open title="Trace that was seen" onClose={onClose}>
+    <Ask open title={t('Trace that was seen')} onClose={onClose}>
       <p className="mb-3 text-soft">
-        Stir, lift the spoon, and say what the drip shows: its <Term at="level">level of trace</Term>. One sighting
-        counts for something, several for more. What is thicker than expected is always believed to be at least that: a
-        batter that has set has set.
+        {rich(
+          'Stir, lift the spoon, and say what the drip shows: its {term}. One sighting counts for something, several for more. What is thicker than expected is always believed to be at least that: a batter that has set has set.',
+          { term: <Term at="level">{t('level of trace')}</Term> },
+        )}
       </p>
       <div className="flex flex-wrap items-end gap-4">
         <Choice
-          label="In"
+          label={t('In')}
           value={cup}
           options={plan.cups.map(one => ({ value: one.id, text: one.name }))}
           onValue={setCup}
         />
         <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-          Minutes after the lye
-          <NumberCell label="Minutes after the lye" kind="plain" unit="" value={atMin} onValue={setAtMin} />
+          {t('Minutes after the lye')}
+          <NumberCell label={t('Minutes after the lye')} kind="plain" unit="" value={atMin} onValue={setAtMin} />
         </label>
         <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-          Trace, 1 to 5: {traceName(level)}
-          <NumberCell label="Trace" kind="plain" unit="" value={level} onValue={setLevel} />
+          {t('Trace, 1 to 5: {level}', { level: traceName(level) })}
+          <NumberCell label={t('Trace')} kind="plain" unit="" value={level} onValue={setLevel} />
         </label>
-        <Choice label="Told by" value={by} options={options(SEEN_BY)} onValue={setBy} />
+        <Choice label={t('Told by')} value={by} options={options(SEEN_BY)} onValue={setBy} />
         <button
           className="button button-main"
           disabled={seen.length >= MAX_SEEN}
           onClick={() => set([...seen, { cup, atMin, level, by }])}
         >
-          Add
+          {t('Add')}
         </button>
       </div>
       <BlendedField />
@@ -73,7 +75,7 @@ function Sightings({ onRemove }: { onRemove: (index: number) => void }) {
             <span className="flex-1">
               {nameOf(one.cup)}, {showMinutes(one.atMin)}: {tidy(one.level, 1)}, {traceName(one.level)}
             </span>
-            <button className="quiet" aria-label={`Remove sighting ${i + 1}`} onClick={() => onRemove(i)}>
+            <button className="quiet" aria-label={t('Remove sighting {i}', { i: i + 1 })} onClick={() => onRemove(i)}>
               <Trash2 size={16} aria-hidden />
             </button>
           </li>
@@ -81,14 +83,18 @@ function Sightings({ onRemove }: { onRemove: (index: number) => void }) {
       </ul>
       {lanes?.unexplained && (
         <p role="alert" className="mt-2 text-rust">
-          No batter of this kind sets so soon by itself. Was it the scent, a cup forgotten, lye weighed twice? It is
-          believed all the same: what has set is scooped, not poured.
+          {t(
+            'No batter of this kind sets so soon by itself. Was it the scent, a cup forgotten, lye weighed twice? It is believed all the same: what has set is scooped, not poured.',
+          )}
         </p>
       )}
       <p className="mt-2 font-semibold">
         {Math.abs(faster) < 3
-          ? 'As expected.'
-          : `This batter is believed to go ${Math.abs(faster)} % ${faster > 0 ? 'faster' : 'slower'} than expected.`}
+          ? t('As expected.')
+          : t('This batter is believed to go {faster} % {faster2} than expected.', {
+              faster: Math.abs(faster),
+              faster2: faster > 0 ? t('faster') : t('slower'),
+            })}
       </p>
     </>
   )
@@ -108,20 +114,33 @@ function Asked() {
   if (!asked) return null
   const { best, early } = asked
   return (
-    <section aria-label="What teaches most" className="mt-4 border-t border-line pt-3 text-[14px]">
-      <h3 className="font-semibold">What teaches most</h3>
+    <section aria-label={t('What teaches most')} className="mt-4 border-t border-line pt-3 text-[14px]">
+      <h3 className="font-semibold">{t('What teaches most')}</h3>
       <ul className="mt-1 list-disc pl-5 text-soft">
         <li>
-          A look at <strong className="text-ink">{best.name}</strong> at {showMinutes(best.atMin)}: by eye it narrows
-          the range of pace by {narrower(best.byEye)}, by a drip timed off the spoon by {narrower(best.byDrip)}.
-          {best.atMin > early.atMin + 1 &&
-            ` At ${showMinutes(early.atMin)} slow and quick batters still look alike: ${narrower(early.byEye)}.`}
+          {rich(
+            'A look at {best} at {atMin}: by eye it narrows the range of pace by {byEye}, by a drip timed off the spoon by {byDrip}.{atMin2}',
+            {
+              best: <strong className="text-ink">{best.name}</strong>,
+              atMin: showMinutes(best.atMin),
+              byEye: narrower(best.byEye),
+              byDrip: narrower(best.byDrip),
+              atMin2:
+                best.atMin > early.atMin + 1 &&
+                t(' At {atMin} slow and quick batters still look alike: {byEye}.', {
+                  atMin: showMinutes(early.atMin),
+                  byEye: narrower(early.byEye),
+                }),
+            },
+          )}
         </li>
         {plan.blendedS === null && (
-          <li>The seconds that the blender ran: with them, a strong blender is not taken for a quick batter.</li>
+          <li>{t('The seconds that the blender ran: with them, a strong blender is not taken for a quick batter.')}</li>
         )}
         {plan.rest.readings.length === 0 && (
-          <li>A temperature in the mould after 6 to 8 hours, on the Rest page: it tells heat lost from heat made.</li>
+          <li>
+            {t('A temperature in the mould after 6 to 8 hours, on the Rest page: it tells heat lost from heat made.')}
+          </li>
         )}
       </ul>
     </section>
@@ -141,20 +160,22 @@ function BlendedField() {
     <div className="mt-4 flex flex-wrap items-end gap-4 border-t border-line pt-3">
       {blendedS === null ? (
         <button className="button" onClick={() => set(Math.max(1, Math.round(planned)))}>
-          Note how long blending took
+          {t('Note how long blending took')}
         </button>
       ) : (
         <>
           <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-            The blender ran, seconds
-            <NumberCell label="The blender ran, seconds" kind="plain" unit="s" value={blendedS} onValue={set} />
+            {t('The blender ran, seconds')}
+            <NumberCell label={t('The blender ran, seconds')} kind="plain" unit="s" value={blendedS} onValue={set} />
           </label>
-          <button className="quiet" aria-label="Remove the time of blending" onClick={() => set(null)}>
+          <button className="quiet" aria-label={t('Remove the time of blending')} onClick={() => set(null)}>
             <Trash2 size={16} aria-hidden />
           </button>
         </>
       )}
-      <span className="text-soft">Forecast: about {tidy(planned, 0)} s. The next batch learns from it.</span>
+      <span className="text-soft">
+        {t('Forecast: about {planned} s. The next batch learns from it.', { planned: tidy(planned, 0) })}
+      </span>
     </div>
   )
 }

@@ -8,6 +8,7 @@ import { Ask } from '../../ui/ask.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 const ALL = Object.keys(TIME_KINDS) as TimeKind[]
 const LEAST_S = 0.5
@@ -51,7 +52,7 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
       batch.renewShelf({ times: typed })
       await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
       onClose()
-      toast('Times of this workshop kept: every batch counts with them.')
+      toast(t('Times of this workshop kept: every batch counts with them.'))
     } catch (error) {
       setSentence((error as Error).message)
     }
@@ -61,7 +62,7 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
       <th className="py-0.5 pr-4 text-left font-normal first-letter:uppercase">{say(fact(TIME_KINDS[kind]))}</th>
       <td className="pr-4 whitespace-nowrap">
         <NumberCell
-          label={`Seconds for ${say(fact(TIME_KINDS[kind]))}`}
+          label={t('Seconds for {kind}', { kind: say(fact(TIME_KINDS[kind])) })}
           kind="plain"
           unit=""
           value={now[kind]}
@@ -71,30 +72,32 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
       </td>
       <td className="text-soft">
         {now[kind] === USUAL_TIMES[kind] ? (
-          'as usual'
+          t('as usual')
         ) : (
           <button
             className="quiet"
-            aria-label={`${say(fact(TIME_KINDS[kind]))}: as usual`}
+            aria-label={t('{kind}: as usual', { kind: say(fact(TIME_KINDS[kind])) })}
             onClick={() => set(kind, USUAL_TIMES[kind])}
           >
-            back to {USUAL_TIMES[kind]} s
+            {t('back to {kind} s', { kind: USUAL_TIMES[kind] })}
           </button>
         )}
       </td>
     </tr>
   )
   return (
-    <Ask open wide title="Your hands, timed" onClose={onClose}>
+    <Ask open wide title={t('Your hands, timed')} onClose={onClose}>
       <p className="mb-3 text-soft">
-        Time yourself once with a full jug and type it in. Larger pours and more strokes take longer in proportion.
+        {t(
+          'Time yourself once with a full jug and type it in. Larger pours and more strokes take longer in proportion.',
+        )}
       </p>
       <table className="w-full text-[15px]">
         <tbody>{used.map(row)}</tbody>
       </table>
       {others.length > 0 && (
         <details className="mt-3">
-          <summary className="cursor-pointer text-soft">What this batch does not need</summary>
+          <summary className="cursor-pointer text-soft">{t('What this batch does not need')}</summary>
           <table className="w-full text-[15px]">
             <tbody>{others.map(row)}</tbody>
           </table>
@@ -102,15 +105,20 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
       )}
       {(wrong || sentence) && (
         <p role="alert" className="mt-2 text-rust">
-          {say(sentence || `From half a second to ten minutes: ${say(fact(TIME_KINDS[wrong!.kind]))} is none of that.`)}
+          {say(
+            sentence ||
+              t('From half a second to ten minutes: {kind} is none of that.', {
+                kind: say(fact(TIME_KINDS[wrong!.kind])),
+              }),
+          )}
         </p>
       )}
       <div className="mt-4 flex gap-3">
         <button className="button button-main" disabled={wrong !== undefined} onClick={() => void keep()}>
-          Keep for all batches
+          {t('Keep for all batches')}
         </button>
         <button className="button" onClick={onClose}>
-          Leave
+          {t('Leave')}
         </button>
       </div>
     </Ask>

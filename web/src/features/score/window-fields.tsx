@@ -9,8 +9,9 @@ import { NumberCell } from '../../ui/number-cell.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
-const range = ({ lo, hi }: Window) => `${lo} to ${hi}`
+const range = ({ lo, hi }: Window) => t('{lo} to {hi}', { lo, hi })
 
 /** The trace range of this pour: as its way needs, the workshop's for all such pours, or its own. */
 export function WindowFields({ index }: { index: number }) {
@@ -25,7 +26,7 @@ export function WindowFields({ index }: { index: number }) {
     <div className="grid grid-cols-2 gap-x-3">
       <div className="col-span-2">
         <Check
-          label={own ? 'window of its own' : `window ${range({ lo, hi })}, as its way needs`}
+          label={own ? t('window of its own') : t('window {range}, as its way needs', { range: range({ lo, hi }) })}
           checked={own !== null}
           onChange={on => set(on ? { lo, hi } : null)}
         />
@@ -33,14 +34,14 @@ export function WindowFields({ index }: { index: number }) {
       {own && (
         <>
           <PlanField
-            label="From trace"
+            label={t('From trace')}
             kind="plain"
             decimals={1}
             width={64}
             path={at(plan => plan.score[index]!.window!.lo)}
           />
           <PlanField
-            label="To trace"
+            label={t('To trace')}
             kind="plain"
             decimals={1}
             width={64}
@@ -74,7 +75,11 @@ export function WorkshopWindow({ kind, offered = null }: { kind: WindowKind; off
       await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
       setTyped(null)
       setSentence('')
-      toast(to ? `Kept for ${WINDOW_KINDS[kind]}: ${range(to)}.` : `Back to the usual ${range(USUAL_WINDOWS[kind])}.`)
+      toast(
+        to
+          ? t('Kept for {kind}: {to}.', { kind: t(WINDOW_KINDS[kind]), to: range(to) })
+          : t('Back to the usual {kind}.', { kind: range(USUAL_WINDOWS[kind]) }),
+      )
     } catch (error) {
       setSentence((error as Error).message)
     }
@@ -85,14 +90,17 @@ export function WorkshopWindow({ kind, offered = null }: { kind: WindowKind; off
   return (
     <details className="text-[14px]">
       <summary className="cursor-pointer text-soft">
-        In this workshop, {WINDOW_KINDS[kind]}: {range(now)}
-        {kept ? ', shifted' : ''}
+        {t('In this workshop, {kind}: {now}{kept}', {
+          kind: t(WINDOW_KINDS[kind]),
+          now: range(now),
+          kept: kept ? t(', shifted') : '',
+        })}
       </summary>
       <div className="mt-1 flex flex-wrap items-end gap-3">
         <label className="flex flex-col text-[13px] text-soft">
-          From trace
+          {t('From trace')}
           <NumberCell
-            label={`From trace, ${WINDOW_KINDS[kind]}`}
+            label={t('From trace, {kind}', { kind: t(WINDOW_KINDS[kind]) })}
             kind="plain"
             unit=""
             value={shown.lo}
@@ -100,9 +108,9 @@ export function WorkshopWindow({ kind, offered = null }: { kind: WindowKind; off
           />
         </label>
         <label className="flex flex-col text-[13px] text-soft">
-          To trace
+          {t('To trace')}
           <NumberCell
-            label={`To trace, ${WINDOW_KINDS[kind]}`}
+            label={t('To trace, {kind}', { kind: t(WINDOW_KINDS[kind]) })}
             kind="plain"
             unit=""
             value={shown.hi}
@@ -110,11 +118,11 @@ export function WorkshopWindow({ kind, offered = null }: { kind: WindowKind; off
           />
         </label>
         <button className="button" disabled={isNarrow || !isNew} onClick={() => void keep(shown)}>
-          Keep for all
+          {t('Keep for all')}
         </button>
         {kept && (
           <button className="button" onClick={() => void keep(null)}>
-            As usual
+            {t('As usual')}
           </button>
         )}
       </div>

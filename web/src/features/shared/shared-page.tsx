@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Download, FileText } from 'lucide-react'
 import { useParams } from 'react-router'
 import { sharedAddress, sharedQuery } from '../../api/shares.ts'
+import { rich, t } from '../../words/index.ts'
 
 /** What a workshop shows by a link: a design, or a pour sheet. */
 export function SharedPage() {
@@ -13,35 +14,39 @@ export function SharedPage() {
         <p className="text-xl">{error.message}</p>
       </main>
     )
-  if (!data) return <p className="p-10 text-soft">Opening …</p>
+  if (!data) return <p className="p-10 text-soft">{t('Opening …')}</p>
   return (
     <main className="mx-auto grid max-w-220 gap-5 p-6">
       <header>
         <h1 className="text-3xl">{data.name}</h1>
-        <p className="text-soft">shown by {data.workshop}</p>
+        <p className="text-soft">{t('shown by {workshop}', { workshop: data.workshop })}</p>
       </header>
       <img
         src={sharedAddress(token, 'face.png')}
-        alt="The face of a bar, as forecast"
+        alt={t('The face of a bar, as forecast')}
         className="max-w-70 bg-booth p-3"
       />
       {data.what === 'design' ? (
         <p className="flex flex-wrap items-center gap-4">
-          <a className="button button-main min-h-11" href={sharedAddress(token, 'design.json')} download>
-            <Download size={18} aria-hidden /> The design as a file
-          </a>
-          Another Ostler takes it in under Designs.
+          {rich('{link}Another Ostler takes it in under Designs.', {
+            link: (
+              <a className="button button-main min-h-11" href={sharedAddress(token, 'design.json')} download>
+                <Download size={18} aria-hidden /> {t('The design as a file')}
+              </a>
+            ),
+          })}
         </p>
       ) : (
         <>
           <p>
             <a className="button button-main min-h-11" href={sharedAddress(token, 'sheet.pdf')}>
-              <FileText size={18} aria-hidden /> The pour sheet (PDF)
+              <FileText size={18} aria-hidden /> {t('The pour sheet (PDF)')}
             </a>
           </p>
           <p className="max-w-160">
-            Lye burns: goggles, gloves, and every weight checked with your own values before anything is made by it.
-            What suppliers say of their scents and colours comes first.
+            {t(
+              'Lye burns: goggles, gloves, and every weight checked with your own values before anything is made by it. What suppliers say of their scents and colours comes first.',
+            )}
           </p>
         </>
       )}

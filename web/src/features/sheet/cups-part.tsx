@@ -7,13 +7,14 @@ import { smallMass } from '../../ui/small-mass.ts'
 import { Swatch } from '../../ui/swatch.tsx'
 import { CELL, NUMBER, Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
+import { rich, t } from '../../words/index.ts'
 
 const MOMENTS = {
-  oils: 'in the oils, before the lye',
-  pot: 'stirred into the pot before the split',
-  'with-colour': 'with the colour',
-  last: 'right before its pour',
-  'never-stop': 'blended into what is left in the pot, which is then poured without a stop',
+  oils: t('in the oils, before the lye'),
+  pot: t('stirred into the pot before the split'),
+  'with-colour': t('with the colour'),
+  last: t('right before its pour'),
+  'never-stop': t('blended into what is left in the pot, which is then poured without a stop'),
 }
 
 /** Each cup with what goes into it. */
@@ -29,15 +30,15 @@ export function Cups({ plan, forecast, habits }: Parts) {
   const used = portions.cups.flatMap(portion => portion.colours)
   const dusty = used.some(part => findById(shelf.colorants, part.colorant)?.dusty)
   return (
-    <Section title={`4 · Cups (${habits.mass})`}>
+    <Section title={t('4 · Cups ({mass})', { mass: habits.mass })}>
       <table className="w-full">
         <thead>
           <tr className="text-left text-[13px] text-soft">
-            <th className="font-normal">cup</th>
-            <th className="text-right font-normal">batter</th>
-            <th className="text-right font-normal">leaves</th>
-            <th className="text-right font-normal">scent</th>
-            <th className="pl-4 font-normal">colour in its liquid, mixed before lye meets oil</th>
+            <th className="font-normal">{t('cup')}</th>
+            <th className="text-right font-normal">{t('batter')}</th>
+            <th className="text-right font-normal">{t('leaves')}</th>
+            <th className="text-right font-normal">{t('scent')}</th>
+            <th className="pl-4 font-normal">{t('colour in its liquid, mixed before lye meets oil')}</th>
           </tr>
         </thead>
         <tbody>
@@ -45,13 +46,13 @@ export function Cups({ plan, forecast, habits }: Parts) {
             <tr className="border-t border-line">
               <td className={CELL}>
                 <span className="flex items-center gap-2">
-                  <Tick /> <strong>kept back plain</strong>
+                  <Tick /> <strong>{t('kept back plain')}</strong>
                 </span>
               </td>
               <td className={NUMBER}>{massNumber(portions.blankG, habits, coarse)}</td>
               <td className={NUMBER}>{isOnePot ? massNumber(after.blankG, habits, 1) : '–'}</td>
               <td className={NUMBER}>–</td>
-              <td className={`${CELL} pl-4`}>drawn first, before scent and colour</td>
+              <td className={`${CELL} pl-4`}>{t('drawn first, before scent and colour')}</td>
             </tr>
           )}
           {plan.cups.map((cup, i) => {
@@ -76,14 +77,21 @@ export function Cups({ plan, forecast, habits }: Parts) {
         </tbody>
       </table>
       <p className="mt-1.5">
-        {showMass(portions.potClingG, habits)} stays on the pot.
-        {plan.scent && ` Scent goes in ${MOMENTS[plan.scent.moment]}.`}{' '}
-        {portions.stabiliserG > 0 &&
-          `Vanilla stabiliser goes into the scent: ${showMass(portions.stabiliserG, habits)} in all. `}
-        {dusty && 'Wear a dust mask while powders are dry.'}{' '}
-        <Link to="../cards" className="underline print:hidden">
-          Labels and mixing cards
-        </Link>
+        {rich('{potClingG} stays on the pot.{scent} {stabiliserG}{dusty} {link}', {
+          potClingG: showMass(portions.potClingG, habits),
+          scent: plan.scent && t(' Scent goes in {moment}.', { moment: MOMENTS[plan.scent.moment] }),
+          stabiliserG:
+            portions.stabiliserG > 0 &&
+            t('Vanilla stabiliser goes into the scent: {stabiliserG} in all. ', {
+              stabiliserG: showMass(portions.stabiliserG, habits),
+            }),
+          dusty: dusty && t('Wear a dust mask while powders are dry.'),
+          link: (
+            <Link to="../cards" className="underline print:hidden">
+              {t('Labels and mixing cards')}
+            </Link>
+          ),
+        })}
       </p>
     </Section>
   )
@@ -105,20 +113,27 @@ const Colours = ({ cup, portion, own, fine }: ColoursProps) => (
         {part.exact.mediumG > 0 && part.medium !== 'none' && (
           <>
             {' '}
-            in <strong>{fine(part.mediumG, part.exact.mediumG)}</strong> {part.medium}
+            {rich('in {mediumG}  {medium}', {
+              mediumG: <strong>{fine(part.mediumG, part.exact.mediumG)}</strong>,
+              medium: part.medium,
+            })}
           </>
         )}
       </span>
     ))}
-    {portion.colours.length === 0 && 'plain'}
+    {portion.colours.length === 0 && t('plain')}
     {own && (
       <span className="block text-[13px]">
-        own scent: {cup.ownScent?.isPrivate === true ? 'a private blend' : own.map(one => one.name).join(', ')}
+        {t('own scent: {isPrivate}', {
+          isPrivate: cup.ownScent?.isPrivate === true ? t('a private blend') : own.map(one => one.name).join(', '),
+        })}
       </span>
     )}
     {hasStabiliserApart(cup) && portion.exact.stabiliserG > 0 && (
       <span className="block">
-        <strong>{fine(portion.stabiliserG, portion.exact.stabiliserG)}</strong> vanilla stabiliser
+        {rich('{stabiliserG} vanilla stabiliser', {
+          stabiliserG: <strong>{fine(portion.stabiliserG, portion.exact.stabiliserG)}</strong>,
+        })}
       </span>
     )}
   </>

@@ -1,4 +1,4 @@
-import { BLENDINGS, POUR_WAYS, planBCall, showLength, showMass, showMinutes, showShare, tidy } from '@ostler/core'
+import { BLENDINGS, POUR_WAYS, planBCall, showLength, showMass, showMinutes } from '@ostler/core'
 import type { Blending, Plan } from '@ostler/core'
 import { Fragment } from 'react'
 import { useCupHex } from '../../plan/colour-view.ts'
@@ -7,6 +7,7 @@ import { howMoved, howPoured, howSetIn, howWorked, untilWhen, whereTo } from '..
 import { CELL, NUMBER, Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
 import { Say } from '../../ui/say.tsx'
+import { showShare, t, tidy } from '../../words/index.ts'
 
 /** From so quick a scent on, ln of its factor, a cup sets within a minute once it stands. */
 const SETS_AT_REST = 0.8
@@ -22,20 +23,32 @@ function Cautions({ plan, forecast }: Pick<Parts, 'plan' | 'forecast'>) {
   const quick = forecast.lanes.quickCups.filter(cup => cup.lnRate >= SETS_AT_REST).map(cup => nameOf(cup.cup))
   const lines = [
     split.leanest < plan.recipe.superfatShare - SPREADS &&
-      `Before that hold a spoonful still for a minute: no streaks (else ${showShare(split.leanest)} to ${showShare(split.richest)} superfat from cup to cup).`,
+      t(
+        'Before that hold a spoonful still for a minute: no streaks (else {leanest} to {richest} superfat from cup to cup).',
+        { leanest: showShare(split.leanest), richest: showShare(split.richest) },
+      ),
     quick.length > 0 &&
-      `${quick.join(', ')} may set within a minute once it stands: plain cups first, stir as the scent goes in, pour at once, no textured top.`,
+      t(
+        '{quick} may set within a minute once it stands: plain cups first, stir as the scent goes in, pour at once, no textured top.',
+        { quick: quick.join(', ') },
+      ),
     stirs.length > 0 &&
-      `Stir as they wait: ${stirs.map(lane => `${nameOf(lane.cup)} at ${lane.stirs.map(min => showMinutes(min)).join(', ')}`).join('; ')}.`,
+      t('Stir as they wait: {stirs}.', {
+        stirs: stirs
+          .map(lane =>
+            t('{cup} at {stirs}', { cup: nameOf(lane.cup), stirs: lane.stirs.map(min => showMinutes(min)).join(', ') }),
+          )
+          .join('; '),
+      }),
   ].filter(Boolean)
   return lines.join(' ')
 }
 
 /** How long it is blended, in the maker's way. */
 function blendWords(way: Blending, min: number): string {
-  if (way === 'stick') return `${Math.round(min * 60)} s of stick time at full contact`
-  if (way === 'bursts') return `${showMinutes(min)} of short bursts, a fifth of it with the blender on`
-  return `${showMinutes(min)}, ${BLENDINGS[way]}`
+  if (way === 'stick') return t('{min} s of stick time at full contact', { min: Math.round(min * 60) })
+  if (way === 'bursts') return t('{min} of short bursts, a fifth of it with the blender on', { min: showMinutes(min) })
+  return `${showMinutes(min)}, ${t(BLENDINGS[way])}`
 }
 
 interface HowProps extends Pick<Parts, 'plan' | 'habits'> {
@@ -48,23 +61,35 @@ interface HowProps extends Pick<Parts, 'plan' | 'habits'> {
 function How({ plan, habits, pour, step, massG }: HowProps) {
   return (
     <>
-      {pour.waitMin > 0.2 && `Wait about ${showMinutes(pour.waitMin)}, until the layer below holds a drip. `}
-      {pour.bursts > 0 && `Thicken with ${pour.bursts} short ${pour.bursts === 1 ? 'burst' : 'bursts'}. `}
-      {whereTo(plan, step, habits)}
-      {howPoured(step)}
-      {step.overSpatula ? 'Over a spatula' : 'Freely'}, from {showLength(step.dropMm, habits)}, between level{' '}
-      {tidy(pour.window.lo, 1)} and {tidy(pour.window.hi, 1)}.
-      {step.shape.way === 'piped' &&
-        ` ${step.shape.count} pieces of about ${showMass(massG / step.shape.count, habits, 1)}; two bags, half full.`}
+      {t('{waitMin}{bursts}{plan}{step}{overSpatula}, from {dropMm}, between level {lo} and {hi}.{way}', {
+        waitMin:
+          pour.waitMin > 0.2 &&
+          t('Wait about {waitMin}, until the layer below holds a drip. ', { waitMin: showMinutes(pour.waitMin) }),
+        bursts:
+          pour.bursts > 0 &&
+          t('Thicken with {bursts} short {bursts, plural, one {burst} other {bursts}}. ', { bursts: pour.bursts }),
+        plan: whereTo(plan, step, habits),
+        step: howPoured(step),
+        overSpatula: step.overSpatula ? t('Over a spatula') : t('Freely'),
+        dropMm: showLength(step.dropMm, habits),
+        lo: tidy(pour.window.lo, 1),
+        hi: tidy(pour.window.hi, 1),
+        way:
+          step.shape.way === 'piped' &&
+          t(' {shape} pieces of about {massG}; two bags, half full.', {
+            shape: step.shape.count,
+            massG: showMass(massG / step.shape.count, habits, 1),
+          }),
+      })}
       {plan.moves
         .filter(move => move.after === pour.pour && !move.off)
         .map(move => (
-          <strong key={move.id}> Then: {howMoved(move)}.</strong>
+          <strong key={move.id}> {t('Then: {move}.', { move: howMoved(move) })}</strong>
         ))}
       {plan.finish.embeds
         .filter(embed => embed.after === pour.pour)
         .map(embed => (
-          <strong key={embed.id}> Set in: {howSetIn(embed, habits)}. </strong>
+          <strong key={embed.id}> {t('Set in: {embed}.', { embed: howSetIn(embed, habits) })} </strong>
         ))}
     </>
   )
@@ -74,16 +99,21 @@ function How({ plan, habits, pour, step, massG }: HowProps) {
 export function Pours({ plan, forecast, habits }: Parts) {
   const { lanes, portions } = forecast
   const hexOf = useCupHex()
-  const cupName = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? 'the first pour'
+  const cupName = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? t('the first pour')
   const blend = lanes.tasks.find(task => task.kind === 'blend')
   return (
-    <Section title="5 · Pours">
+    <Section title={t('5 · Pours')}>
       <p className="mb-1.5">
         {plan.whipped
-          ? 'Cream the fats, trickle the cold lye in, whip until it holds peaks (run sheet)'
-          : `${plan.division.mode === 'own-batters' ? 'Blend each batter right before its turn,' : 'Blend'} ${untilWhen(plan)}, about ${blendWords(plan.hands.blend, (blend?.toMin ?? 0) - (blend?.fromMin ?? 0))}`}
-        {plan.division.mode === 'one-pot' && `; split by about ${showMinutes(lanes.splitMin)}`}.{' '}
-        <Cautions plan={plan} forecast={forecast} />
+          ? t('Cream the fats, trickle the cold lye in, whip until it holds peaks (run sheet)')
+          : t('{mode} {plan}, about {blend}', {
+              mode: plan.division.mode === 'own-batters' ? t('Blend each batter right before its turn,') : t('Blend'),
+              plan: untilWhen(plan),
+              blend: blendWords(plan.hands.blend, (blend?.toMin ?? 0) - (blend?.fromMin ?? 0)),
+            })}
+        {plan.division.mode === 'one-pot' &&
+          t('; split by about {splitMin}', { splitMin: showMinutes(lanes.splitMin) })}
+        . <Cautions plan={plan} forecast={forecast} />
       </p>
       <ul>
         {howWorked(plan).map(line => (
@@ -96,11 +126,11 @@ export function Pours({ plan, forecast, habits }: Parts) {
         <thead>
           <tr className="text-left text-[13px] text-soft">
             <th />
-            <th className="font-normal">layer</th>
-            <th className="text-right font-normal">weight</th>
-            <th className="text-right font-normal">to height</th>
-            <th className="text-right font-normal">minute</th>
-            <th className="pl-4 font-normal max-[600px]:hidden">before and how</th>
+            <th className="font-normal">{t('layer')}</th>
+            <th className="text-right font-normal">{t('weight')}</th>
+            <th className="text-right font-normal">{t('to height')}</th>
+            <th className="text-right font-normal">{t('minute')}</th>
+            <th className="pl-4 font-normal max-[600px]:hidden">{t('before and how')}</th>
           </tr>
         </thead>
         <tbody>
@@ -140,26 +170,36 @@ export function Pours({ plan, forecast, habits }: Parts) {
       </table>
       {plan.finish.toppings.length > 0 && (
         <p className="mt-2">
-          On top:{' '}
-          {plan.finish.toppings
-            .map(one => `${one.name}, ${showMass(one.massG, habits)}, ${one.perBar} a bar`)
-            .join('; ')}
-          .
+          {t('On top: {toppings}.', {
+            toppings: plan.finish.toppings
+              .map(one =>
+                t('{one}, {massG}, {perBar} a bar', {
+                  one: one.name,
+                  massG: showMass(one.massG, habits),
+                  perBar: one.perBar,
+                }),
+              )
+              .join('; '),
+          })}
         </p>
       )}
       <p className="mt-1 text-[13px]">
-        Between pours: wipe the walls with a strip of paper, jiggle the mould once, each spatula on its own cup.
-        {plan.division.mode === 'own-batters' && ' Between batters: wipe the blender before it is rinsed.'}
-        {plan.finish.toppings.length > 0 && ' The top is ready when its gloss fades and a spoon’s mark holds.'}{' '}
-        Afterwards: what sticks looks like icing and burns for a day or two.
+        {t(
+          'Between pours: wipe the walls with a strip of paper, jiggle the mould once, each spatula on its own cup.{mode}{toppings} Afterwards: what sticks looks like icing and burns for a day or two.',
+          {
+            mode: plan.division.mode === 'own-batters' && t(' Between batters: wipe the blender before it is rinsed.'),
+            toppings:
+              plan.finish.toppings.length > 0 && t(' The top is ready when its gloss fades and a spoon’s mark holds.'),
+          },
+        )}
       </p>
-      {plan.cutting.onSide && <p className="mt-1">Cut the loaf on its side.</p>}
+      {plan.cutting.onSide && <p className="mt-1">{t('Cut the loaf on its side.')}</p>}
       {plan.planB && !plan.planB.inUse && (
         <p className="mt-2 border border-line p-2">
-          <strong>Plan B: {plan.planB.name}.</strong> <Say of={planBCall(plan)} />:{' '}
+          <strong>{t('Plan B: {planB}.', { planB: plan.planB.name })}</strong> <Say of={planBCall(plan)} />:{' '}
           {plan.planB.score
-            .map(pour => `${cupName(pour.cup)}${pour.shape.way === 'layer' ? '' : ` ${POUR_WAYS[pour.shape.way]}`}`)
-            .join(', then ')}
+            .map(pour => `${cupName(pour.cup)}${pour.shape.way === 'layer' ? '' : ` ${t(POUR_WAYS[pour.shape.way])}`}`)
+            .join(t(', then '))}
           .
         </p>
       )}

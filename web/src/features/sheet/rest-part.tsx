@@ -8,6 +8,7 @@ import type { Job } from '../../workers/use-work.ts'
 import { Section, Tick } from './parts.tsx'
 import type { Parts } from './parts.tsx'
 import { useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 /** What to do when in the mould, by the clock where the mixing has its hour; the same numbers as on the page of the rest. */
 export function RestPart({ plan, forecast }: Parts) {
@@ -21,16 +22,16 @@ export function RestPart({ plan, forecast }: Parts) {
   const lastMin = Math.max(...forecast.lanes.pours.map(pour => pour.endMin))
   const { startAt } = plan.heat
   return (
-    <Section title="6 · Rest">
+    <Section title={t('6 · Rest')}>
       <p aria-busy={said === null}>
-        {said === null && (failed || 'Reckoning …')}
+        {said === null && (failed || t('Reckoning …'))}
         {said?.tasks.map(task => (
           <span key={`${task.atMin} ${say(task.what)}`} className="mr-3">
             <Tick /> <strong>{clockAfter(startAt, lastMin, task.atMin)}</strong>: {say(task.what)}.
           </span>
         ))}
-        {said && said.result.unmouldMin === null && 'It may not be firm within five days.'}
-        {said && ' Estimates: look, and touch, before you go by them.'}
+        {said && said.result.unmouldMin === null && t('It may not be firm within five days.')}
+        {said && t(' Estimates: look, and touch, before you go by them.')}
       </p>
     </Section>
   )

@@ -1,15 +1,5 @@
-import {
-  linersOf,
-  printedLines,
-  showLength,
-  showMass,
-  showMassDown,
-  showShare,
-  showTemperature,
-  weighList,
-} from '@ostler/core'
+import { linersOf, printedLines, showLength, showMass, showMassDown, showTemperature, weighList } from '@ostler/core'
 import type { Forecast, Notice, UnitHabits, WeighLine } from '@ostler/core'
-import { format } from 'date-fns'
 import { Download, FileDown, Printer } from 'lucide-react'
 import { useParams } from 'react-router'
 import { Fragment } from 'react'
@@ -29,6 +19,7 @@ import type { Parts } from './parts.tsx'
 import { Pours } from './pours-part.tsx'
 import { RestPart } from './rest-part.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { dated, rich, showShare, t } from '../../words/index.ts'
 
 /** The pour sheet: printed, it goes to the bench. Safety first, then weighing in order, cups, pours. */
 export function SheetPage() {
@@ -40,14 +31,14 @@ export function SheetPage() {
     <main className="flex-1 bg-booth py-6 max-[600px]:py-0 print:bg-white print:p-0">
       <div className="mx-auto mb-4 flex max-w-200 flex-wrap gap-3 px-4 max-[600px]:pt-3 print:hidden">
         <button className="button button-main" onClick={() => print()} disabled={!forecast}>
-          <Printer size={16} aria-hidden /> Print
+          <Printer size={16} aria-hidden /> {t('Print')}
         </button>
         <a className="button" href={`/api/batches/${id}/sheet.pdf`} target="_blank" rel="noreferrer">
-          <FileDown size={16} aria-hidden /> As PDF
+          <FileDown size={16} aria-hidden /> {t('As PDF')}
         </a>
         <ShareLinks what="sheet" />
         <button className="button" onClick={() => downloadPlan(plan)}>
-          <Download size={16} aria-hidden /> Export the plan
+          <Download size={16} aria-hidden /> {t('Export the plan')}
         </button>
       </div>
       <article className="sheet mx-auto max-w-200 bg-paper p-8 text-[15px] max-[600px]:p-4 print:max-w-none print:p-0 print:text-[11pt]">
@@ -67,16 +58,19 @@ function Sheet(parts: Parts) {
         <div className="flex-1">
           <h1 className="text-3xl">{plan.name}</h1>
           <p className="text-soft">
-            Pour sheet · {plan.mould.name}, soap {showLength(plan.mould.fillMm, habits)} high · printed{' '}
-            {format(new Date(), 'd MMM yyyy, HH:mm')}
-            {plan.madeBy && ` · made by ${plan.madeBy}`}
+            {t('Pour sheet · {mould}, soap {fillMm} high · printed {format}{madeBy}', {
+              mould: plan.mould.name,
+              fillMm: showLength(plan.mould.fillMm, habits),
+              format: dated(new Date(), 'd MMM yyyy, HH:mm'),
+              madeBy: plan.madeBy && t(' · made by {madeBy}', { madeBy: plan.madeBy }),
+            })}
           </p>
           {plan.notes && <p className="mt-2 whitespace-pre-wrap">{plan.notes}</p>}
         </div>
         <FacePicture plan={plan} colours={forecast.colours} pours={forecast.lanes.pours} height={84} />
       </header>
       <Warnings forecast={forecast} isTrial={plan.isTrial} />
-      <Section title="1 · Safety, before anything is weighed">
+      <Section title={t('1 · Safety, before anything is weighed')}>
         <ul className="grid grid-cols-2 gap-x-6 gap-y-1 max-[600px]:grid-cols-1">
           {SAFETY.map(line => (
             <li key={line} className="flex gap-2">
@@ -93,9 +87,10 @@ function Sheet(parts: Parts) {
       <Divided {...parts} />
       <LinerPart {...parts} />
       <footer className="mt-4 break-before-avoid text-[13px] text-soft">
-        Times and trace are estimates from lye in; the batter itself decides.{' '}
-        {risk && risk.state !== 'trouble' && `${say(risk.sentence)} ${say(risk.reason)} `}
-        Suppliers’ documents and local rules come first.
+        {t(
+          'Times and trace are estimates from lye in; the batter itself decides. {risk}Suppliers’ documents and local rules come first.',
+          { risk: risk && risk.state !== 'trouble' && `${say(risk.sentence)} ${say(risk.reason)} ` },
+        )}
       </footer>
     </>
   )
@@ -109,11 +104,14 @@ function Warnings({ forecast, isTrial }: { forecast: Forecast; isTrial: boolean 
   const isGrave = ({ weight, path }: Notice) => weight === 'stop' || path === 'recipe.superfatShare'
   const grave = notices.filter(isGrave).map(notice => notice.sentence)
   if (risk?.safety) grave.push(risk.safety)
-  if (isTrial) grave.unshift('A trial: not for skin, not for sale.')
+  if (isTrial) grave.unshift(t('A trial: not for skin, not for sale.'))
   if (risk?.state === 'trouble') grave.push(`${say(risk.sentence)} ${say(risk.reason)}`)
   if (grave.length === 0) return null
   return (
-    <ul aria-label="Before this sheet is followed" className="mb-4 border-2 border-rust p-3 font-semibold text-rust">
+    <ul
+      aria-label={t('Before this sheet is followed')}
+      className="mb-4 border-2 border-rust p-3 font-semibold text-rust"
+    >
       {grave.map(sentence => (
         <li key={say(sentence)}>▲ {say(sentence)}</li>
       ))}
@@ -137,7 +135,7 @@ function Line({ line, habits }: { line: WeighLine; habits: UnitHabits }) {
         {line.scale === 'stop' && <span className="block text-[13px] font-semibold">▲ {say(line.scaleSentence)}</span>}
       </td>
       <td className={NUMBER}>{mass}</td>
-      <td className="w-28 text-[13px] text-soft max-[600px]:hidden">weighed</td>
+      <td className="w-28 text-[13px] text-soft max-[600px]:hidden">{t('weighed')}</td>
     </tr>
   )
 }
@@ -148,7 +146,7 @@ function Weighing({ plan, forecast, habits }: Parts) {
   const lines = printedLines(weighList(plan, portions, shelf), plan).filter(line => line.group !== 'colours')
   const isOwn = plan.division.mode === 'own-batters'
   return (
-    <Section title="2 · Weigh, in this order" isLong>
+    <Section title={t('2 · Weigh, in this order')} isLong>
       <table className="w-full">
         <tbody>
           {lines.map((line, i) => (
@@ -166,10 +164,23 @@ function Weighing({ plan, forecast, habits }: Parts) {
         </tbody>
       </table>
       <p className="mt-1.5">
-        Together {showMass(portions.potG, habits)} {isOwn ? 'in all batters' : 'in the pot'}; superfat{' '}
-        {showShare(portions.superfatShare)} ({showShare(portions.superfat.low)} to {showShare(portions.superfat.high)}{' '}
-        with the oils’ values and the scale); lye {showShare(plan.recipe.lyePurityShare)} pure, never rounded up
-        {plan.recipe.origin && `; recipe ${plan.recipe.name}, version ${plan.recipe.origin.version}`}.
+        {t(
+          'Together {potG}  {isOwn}; superfat {superfatShare} ({low} to {high} with the oils’ values and the scale); lye {lyePurityShare} pure, never rounded up{origin}.',
+          {
+            potG: showMass(portions.potG, habits),
+            isOwn: isOwn ? t('in all batters') : t('in the pot'),
+            superfatShare: showShare(portions.superfatShare),
+            low: showShare(portions.superfat.low),
+            high: showShare(portions.superfat.high),
+            lyePurityShare: showShare(plan.recipe.lyePurityShare),
+            origin:
+              plan.recipe.origin &&
+              t('; recipe {recipe}, version {version}', {
+                recipe: plan.recipe.name,
+                version: plan.recipe.origin.version,
+              }),
+          },
+        )}
       </p>
     </Section>
   )
@@ -180,36 +191,44 @@ function Heating({ plan, habits }: Parts) {
   const heat = useHeatPlan()
   if (!heat) return null
   const { startAt, rule } = plan.heat
-  const t = (c: number) => showTemperature(Math.round(c), habits)
-  const at = (min: number | null) => (min === null ? 'never (see Heat)' : clockBefore(startAt, min))
-  const ways = { air: 'in the open', bath: 'in a cool bath', 'ice-bath': 'in an ice bath' }
+  const inC = (c: number) => showTemperature(Math.round(c), habits)
+  const at = (min: number | null) => (min === null ? t('never (see Heat)') : clockBefore(startAt, min))
+  const ways = { air: t('in the open'), bath: t('in a cool bath'), 'ice-bath': t('in an ice bath') }
   const isTransfer = rule === 'transfer'
   return (
-    <Section title="3 · Lye and oils to their temperatures">
+    <Section title={t('3 · Lye and oils to their temperatures')}>
       <p className="flex gap-2">
         <Tick />
         <span>
-          <strong>{at(isTransfer ? heat.peak.peakS / 60 : heat.lye.startsMin)}</strong>: lye into water, stir until
-          clear; about {t(heat.peak.peakC)} at its peak.{' '}
-          {isTransfer
-            ? 'Use it hot on the hard fats, slowly.'
-            : `It cools ${ways[plan.heat.lyeCooling]} to ${t(heat.lyeC)}.`}
+          {rich('{isTransfer}: lye into water, stir until clear; about {peakC} at its peak. {isTransfer2}', {
+            isTransfer: <strong>{at(isTransfer ? heat.peak.peakS / 60 : heat.lye.startsMin)}</strong>,
+            peakC: inC(heat.peak.peakC),
+            isTransfer2: isTransfer
+              ? t('Use it hot on the hard fats, slowly.')
+              : t('It cools {lyeCooling} to {lyeC}.', { lyeCooling: ways[plan.heat.lyeCooling], lyeC: inC(heat.lyeC) }),
+          })}
         </span>
       </p>
       {!isTransfer && (
         <p className="flex gap-2">
           <Tick />
           <span>
-            <strong>{at(heat.oils.startsMin)}</strong>: oils off the heat at {t(heat.oils.fromC)}, clear; they cool{' '}
-            {ways[plan.heat.oilsCooling]} to {t(heat.oilsC)}.
+            {rich('{startsMin}: oils off the heat at {fromC}, clear; they cool {oilsCooling} to {oilsC}.', {
+              startsMin: <strong>{at(heat.oils.startsMin)}</strong>,
+              fromC: inC(heat.oils.fromC),
+              oilsCooling: ways[plan.heat.oilsCooling],
+              oilsC: inC(heat.oilsC),
+            })}
           </span>
         </p>
       )}
       <p className="flex gap-2">
         <Tick />
         <span>
-          <strong>{startAt || 'minute 0'}</strong>: lye into oils, together {t(heat.mixC)}. Read both before: lye ______
-          oils ______
+          {rich('{startAt}: lye into oils, together {mixC}. Read both before: lye ______ oils ______', {
+            startAt: <strong>{startAt || t('minute 0')}</strong>,
+            mixC: inC(heat.mixC),
+          })}
         </span>
       </p>
     </Section>
@@ -220,7 +239,7 @@ function Heating({ plan, habits }: Parts) {
 function Divided(parts: Parts) {
   if (parts.plan.division.mode !== 'own-batters') return null
   return (
-    <Section title="A batter for each cup">
+    <Section title={t('A batter for each cup')}>
       <DividedSheet plan={parts.plan} forecast={parts.forecast} />
     </Section>
   )
@@ -235,14 +254,17 @@ function LinerPart({ plan }: Parts) {
   const liners = linersOf(plan)
   if (liners.length === 0) return null
   return (
-    <Section title="Liner">
+    <Section title={t('Liner')}>
       {liners.map((liner, i) => (
         <div key={`${i} ${liner.mould}`}>
           {liners.length > 1 && <h3 className="font-semibold">{liner.mould}</h3>}
           <LinerDrawing liner={liner} scale={LINER_SCALE} className="max-w-full" />
           <p className="text-[13px]">
-            Drawn 1 : {LINER_SCALE}. {say(liner.sentence)} Dashed: fold
-            {liner.sheets.some(sheet => sheet.slits.length > 0) && '; thick: cut'}.
+            {t('Drawn 1 : {what}. {sentence} Dashed: fold{some}.', {
+              what: LINER_SCALE,
+              sentence: say(liner.sentence),
+              some: liner.sheets.some(sheet => sheet.slits.length > 0) && t('; thick: cut'),
+            })}
           </p>
         </div>
       ))}

@@ -3,6 +3,7 @@ import type { Allergen, Problem, Scent } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   scent: Scent
@@ -16,27 +17,28 @@ export function AllergensEditor({ scent: { allergens }, onAllergens, problems }:
     onAllergens(allergens.map((one, j) => (j === i ? { ...one, ...change } : one)))
   const problem = problems.find(one => one.path.startsWith('allergens'))
   return (
-    <section aria-label="Allergens" className="border-t border-line pt-2">
-      <h3 className="font-title font-semibold">Allergens</h3>
+    <section aria-label={t('Allergens')} className="border-t border-line pt-2">
+      <h3 className="font-title font-semibold">{t('Allergens')}</h3>
       {allergens.length === 0 && (
         <p className="text-[13px] text-soft">
-          From the supplier’s list, with the share of the scent: labels name those that come to more than 0.01 % of a
-          soap.
+          {t(
+            'From the supplier’s list, with the share of the scent: labels name those that come to more than 0.01 % of a soap.',
+          )}
         </p>
       )}
       <ul>
         {allergens.map((one, i) => (
           <li key={i} className="flex items-center gap-2 py-0.5">
             <input
-              aria-label={`Allergen ${i + 1}`}
+              aria-label={t('Allergen {i}', { i: i + 1 })}
               className="field min-w-0 flex-1"
               value={one.name}
               maxLength={80}
-              placeholder="Linalool"
+              placeholder={t('Linalool')}
               onChange={changed => set(i, { name: changed.target.value })}
             />
             <NumberCell
-              label={`Share of allergen ${i + 1}`}
+              label={t('Share of allergen {i}', { i: i + 1 })}
               value={one.share}
               kind="share"
               unit="%"
@@ -47,7 +49,7 @@ export function AllergensEditor({ scent: { allergens }, onAllergens, problems }:
             <button
               type="button"
               className="quiet"
-              aria-label={`Remove allergen ${i + 1}`}
+              aria-label={t('Remove allergen {i}', { i: i + 1 })}
               onClick={() => onAllergens(allergens.filter((_, j) => j !== i))}
             >
               <Trash2 size={15} aria-hidden />
@@ -66,7 +68,7 @@ export function AllergensEditor({ scent: { allergens }, onAllergens, problems }:
           className="quiet mt-1"
           onClick={() => onAllergens([...allergens, { name: '', share: 0 }])}
         >
-          <Plus size={16} aria-hidden /> Add an allergen
+          <Plus size={16} aria-hidden /> {t('Add an allergen')}
         </button>
       )}
     </section>

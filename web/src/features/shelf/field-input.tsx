@@ -3,6 +3,7 @@ import type { Field, Words } from '@ostler/core'
 import { useId, useState } from 'react'
 import { Check } from '../../ui/check.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   field: Field
@@ -20,7 +21,7 @@ export function FieldInput(props: Props) {
   if (field.kind === 'flag')
     return (
       <div className="col-span-2">
-        <Check label={field.label} checked={value === true} onChange={onValue} />
+        <Check label={t(field.label)} checked={value === true} onChange={onValue} />
       </div>
     )
   if (field.kind === 'list' && field.options) return <TagChoice {...props} />
@@ -54,14 +55,14 @@ function Typed({ field, value, typed, problem, onValue, onTyped }: Props) {
   return (
     <div className={`flex flex-col gap-0.5 ${wide ? 'col-span-2' : ''}`}>
       <label htmlFor={id} className="text-[13px] text-soft">
-        {field.label}
-        {field.unit && `, ${field.unit}`}
+        {t(field.label)}
+        {field.unit && `, ${t(field.unit)}`}
       </label>
       {field.kind === 'choice' ? (
         <select {...shared} value={String(value)} onChange={event => onValue(event.target.value)}>
           {field.options!.map(option => (
             <option key={option.value} value={option.value}>
-              {option.text}
+              {t(option.text)}
             </option>
           ))}
         </select>
@@ -100,12 +101,12 @@ function TagChoice({ field, value, onValue }: Props) {
   const chosen = value as string[]
   return (
     <fieldset className="col-span-2">
-      <legend className="text-[13px] text-soft">{field.label}</legend>
+      <legend className="text-[13px] text-soft">{t(field.label)}</legend>
       <div className="flex flex-wrap gap-x-4">
         {field.options!.map(option => (
           <Check
             key={option.value}
-            label={option.text}
+            label={t(option.text)}
             checked={chosen.includes(option.value)}
             onChange={on => onValue(on ? [...chosen, option.value] : chosen.filter(one => one !== option.value))}
           />

@@ -1,11 +1,12 @@
 import { showMass } from '@ostler/core'
 import type { ShelfKind } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { holdingQuery } from '../../api/workshop.ts'
 import { useHabits } from '../../plan/context.tsx'
+import { dated, t } from '../../words/index.ts'
 
 /** Which batches hold which lot: what is asked when a supplier calls one back. */
 export function Holding({ kind, item }: { kind: ShelfKind; item: string }) {
@@ -15,14 +16,14 @@ export function Holding({ kind, item }: { kind: ShelfKind; item: string }) {
   const marks = [...new Set((data ?? []).map(one => one.mark || one.lot))]
   return (
     <details className="mt-2" onToggle={toggled => setOpen(toggled.currentTarget.open)}>
-      <summary>Batches that hold it, by lot</summary>
+      <summary>{t('Batches that hold it, by lot')}</summary>
       {error && <p className="text-[13px] text-rust">{error.message}</p>}
       {data?.length === 0 && (
-        <p className="text-[13px] text-soft">None: lots are taken on a batch’s page Lots, under Record.</p>
+        <p className="text-[13px] text-soft">{t('None: lots are taken on a batch’s page Lots, under Record.')}</p>
       )}
       {marks.map(mark => (
         <div key={mark} className="mt-1">
-          <p className="text-[13px] text-soft">lot {mark}</p>
+          <p className="text-[13px] text-soft">{t('lot {mark}', { mark })}</p>
           <ul>
             {(data ?? [])
               .filter(one => (one.mark || one.lot) === mark)
@@ -30,7 +31,7 @@ export function Holding({ kind, item }: { kind: ShelfKind; item: string }) {
                 <li key={one.batch} className="border-b border-line py-0.5">
                   {one.isDeleted ? (
                     <span>
-                      {one.name} <span className="text-soft">(deleted; its soap holds it still)</span>
+                      {one.name} <span className="text-soft">{t('(deleted; its soap holds it still)')}</span>
                     </span>
                   ) : (
                     <Link to={`/batches/${one.batch}/lots`} className="font-semibold underline">
@@ -39,7 +40,8 @@ export function Holding({ kind, item }: { kind: ShelfKind; item: string }) {
                   )}{' '}
                   <span className="text-soft">
                     {showMass(one.massG, habits, 0.1)}
-                    {one.pouredAt !== '' && `, poured ${format(parseISO(one.pouredAt), 'd MMM yyyy')}`}
+                    {one.pouredAt !== '' &&
+                      t(', poured {pouredAt}', { pouredAt: dated(parseISO(one.pouredAt), 'd MMM yyyy') })}
                   </span>
                 </li>
               ))}

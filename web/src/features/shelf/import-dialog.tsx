@@ -10,15 +10,16 @@ import { isSpreadsheet, rowsOfSpreadsheet } from '../../parts/spreadsheet.ts'
 import { previewTable } from '../../workers/table-file.ts'
 import { useWork } from '../../workers/use-work.ts'
 import { Say, useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 const MOST_SHOWN = 200
 const LARGEST_BYTES = 20_000_000
-const TOO_LARGE = 'This file is larger than 20 MB. Is it a table of text?'
+const TOO_LARGE = t('This file is larger than 20 MB. Is it a table of text?')
 const STATES: readonly { state: RowReport['state']; text: string }[] = [
-  { state: 'refused', text: 'refused' },
-  { state: 'changed', text: 'will change' },
-  { state: 'new', text: 'new' },
-  { state: 'same', text: 'the same' },
+  { state: 'refused', text: t('refused') },
+  { state: 'changed', text: t('will change') },
+  { state: 'new', text: t('new') },
+  { state: 'same', text: t('the same') },
 ]
 
 interface Props {
@@ -30,7 +31,7 @@ interface Props {
 /** A table file: first what it would change and which rows are refused and why, then the import. */
 export function ImportDialog({ kind, open, onClose }: Props) {
   return (
-    <Ask open={open} title={`${SHELF_KINDS[kind].many} from a table file`} onClose={onClose} wide>
+    <Ask open={open} title={t('{many} from a table file', { many: t(SHELF_KINDS[kind].many) })} onClose={onClose} wide>
       {open && <Import kind={kind} onClose={onClose} />}
     </Ask>
   )
@@ -62,7 +63,7 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
       const items = preview.items.map(item => ({ item, revision: data.revisions[kind][item.id] ?? 0 }))
       const { count } = await importItems(kind, items)
       await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
-      toast(`${count} ${SHELF_KINDS[kind].many.toLowerCase()} were taken in.`)
+      toast(t('{count} {many} were taken in.', { count, many: t(SHELF_KINDS[kind].many).toLowerCase() }))
       onClose()
     } catch (error) {
       setRefused((error as Error).message)
@@ -74,12 +75,13 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
   return (
     <div className="flex flex-col gap-3">
       <p className="text-soft">
-        The first row names the columns, best as “CSV” here writes them: {tableHeaders(kind).slice(0, 5).join(', ')} and
-        so on. Commas, semicolons or tabs; decimal points or commas; any unit may stand behind a number. Rows with an id
-        or name on the shelf change that item; columns left out stay as they are.
+        {t(
+          'The first row names the columns, best as “CSV” here writes them: {kind} and so on. Commas, semicolons or tabs; decimal points or commas; any unit may stand behind a number. Rows with an id or name on the shelf change that item; columns left out stay as they are.',
+          { kind: tableHeaders(kind).slice(0, 5).join(', ') },
+        )}
       </p>
       <label className="flex flex-col gap-1">
-        <span className="text-[13px] text-soft">Table file (CSV or .xlsx)</span>
+        <span className="text-[13px] text-soft">{t('Table file (CSV or .xlsx)')}</span>
         <input
           type="file"
           accept=".csv,.xlsx,text/csv,text/plain"
@@ -103,7 +105,11 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
           disabled={busy || preview.items.length === 0}
           onClick={() => void take()}
         >
-          {busy ? 'Taking in …' : preview.items.length === 0 ? 'Nothing to take in' : `Take in ${preview.items.length}`}
+          {busy
+            ? t('Taking in …')
+            : preview.items.length === 0
+              ? t('Nothing to take in')
+              : t('Take in {items}', { items: preview.items.length })}
         </button>
       )}
     </div>
@@ -114,7 +120,7 @@ function ReadSoFar({ share }: { share: number }) {
   return (
     <div
       role="progressbar"
-      aria-label="Reading"
+      aria-label={t('Reading')}
       aria-valuenow={Math.round(share * 100)}
       aria-valuemin={0}
       aria-valuemax={100}
@@ -130,7 +136,7 @@ function Report({ preview }: { preview: TablePreview }) {
   const of = (state: RowReport['state']) => preview.reports.filter(report => report.state === state)
   const shown = STATES.filter(({ state }) => state !== 'same').flatMap(({ state }) => of(state))
   return (
-    <section aria-label="What this file would do">
+    <section aria-label={t('What this file would do')}>
       <p className="flex flex-wrap gap-x-6 text-lg">
         {STATES.map(({ state, text }) => (
           <span key={state} className={state === 'refused' && of(state).length > 0 ? 'font-semibold text-rust' : ''}>
@@ -140,7 +146,9 @@ function Report({ preview }: { preview: TablePreview }) {
       </p>
       {preview.unknownHeaders.length > 0 && (
         <p className="text-[13px] text-rust">
-          △ Columns not known, and left out: {preview.unknownHeaders.slice(0, 12).join(', ')}.
+          {t('△ Columns not known, and left out: {unknownHeaders}.', {
+            unknownHeaders: preview.unknownHeaders.slice(0, 12).join(', '),
+          })}
         </p>
       )}
       <div className="mt-2 max-h-72 overflow-y-auto border-y border-line">
@@ -148,10 +156,10 @@ function Report({ preview }: { preview: TablePreview }) {
           <tbody>
             {shown.slice(0, MOST_SHOWN).map(report => (
               <tr key={report.row} className="border-b border-line align-top">
-                <td className="py-1 pr-3 whitespace-nowrap text-soft">row {report.row}</td>
+                <td className="py-1 pr-3 whitespace-nowrap text-soft">{t('row {row}', { row: report.row })}</td>
                 <td className="pr-3 whitespace-nowrap">{STATES.find(one => one.state === report.state)!.text}</td>
                 <td>
-                  <strong>{report.name || '(no name)'}</strong>
+                  <strong>{report.name || t('(no name)')}</strong>
                   {report.details.map(detail => (
                     <span
                       key={say(detail)}
@@ -168,7 +176,7 @@ function Report({ preview }: { preview: TablePreview }) {
       </div>
       {shown.length > MOST_SHOWN && (
         <p className="text-[13px] text-soft">
-          The first {MOST_SHOWN} of {shown.length} are shown.
+          {t('The first {what} of {shown} are shown.', { what: MOST_SHOWN, shown: shown.length })}
         </p>
       )}
     </section>

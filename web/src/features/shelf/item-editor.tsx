@@ -31,6 +31,7 @@ import { PaletteEditor } from './palette-editor.tsx'
 import { PartsEditor } from './parts-editor.tsx'
 import { SwatchesEditor } from './swatches-editor.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   kind: ShelfKind
@@ -44,7 +45,8 @@ export function ItemEditor({ kind, id }: Props) {
   const stored = data && findById<ShelfItem>(data.shelf[kind], id)
   const { one } = SHELF_KINDS[kind]
   if (!data) return null
-  if (!stored && id !== 'new') return <p>There is no such {one}. It may be of another kind, or its address is old.</p>
+  if (!stored && id !== 'new')
+    return <p>{t('There is no such {one}. It may be of another kind, or its address is old.', { one })}</p>
   const revision = stored ? (data.revisions[kind][id] ?? 0) : 0
   return <Editor kind={kind} id={id} stored={stored ?? newItem(kind)} revision={revision} shelf={data.shelf} />
 }
@@ -87,10 +89,15 @@ function Editor(props: EditorProps) {
   const fields = fieldsOfKind(kind).filter(field => field.key !== 'archived')
   const groups = [...new Set(fields.map(field => field.group))]
   const duplicate = () => {
-    const copy = { ...item, id: 'new', name: `${item.name.slice(0, 72)}, copy`, lots: [] } as ShelfItem
-    itemDrafts.keep(`${kind}/new`, { item: copy, typed: {}, revision: 0 })
+    const copy = {
+      ...item,
+      id: 'new',
+      name: t('{item}, copy', { item: item.name.slice(0, 72) }),
+      lots: [],
+    } as ShelfItem
+    itemDrafts.keep(t('{kind}/new', { kind }), { item: copy, typed: {}, revision: 0 })
     void navigate(`/shelf/${kind}/new`)
-    toast('This is a copy, not saved yet. Give it a name.')
+    toast(t('This is a copy, not saved yet. Give it a name.'))
   }
   return (
     <form
@@ -101,7 +108,9 @@ function Editor(props: EditorProps) {
       }}
     >
       <div className="flex items-start gap-3">
-        <h2 className="flex-1 text-2xl">{id === 'new' ? `New ${SHELF_KINDS[kind].one}` : stored.name}</h2>
+        <h2 className="flex-1 text-2xl">
+          {id === 'new' ? t('New {one}', { one: t(SHELF_KINDS[kind].one) }) : stored.name}
+        </h2>
         {id !== 'new' && (
           <ItemButtons
             isArchived={stored.archived}
@@ -110,9 +119,9 @@ function Editor(props: EditorProps) {
           />
         )}
       </div>
-      {stored.archived && <p className="text-soft">Archived: batches that use it keep it, no list offers it.</p>}
+      {stored.archived && <p className="text-soft">{t('Archived: batches that use it keep it, no list offers it.')}</p>}
       {groups.map(group => (
-        <Group key={group} title={group} isOpen={group !== 'Trace and melting, for the forecast'}>
+        <Group key={group} title={t(group)} isOpen={group !== 'Trace and melting, for the forecast'}>
           {fields
             .filter(field => field.group === group)
             .map(field => (
@@ -153,11 +162,11 @@ interface ItemButtonsProps {
 const ItemButtons = ({ isArchived, onCopy, onArchive }: ItemButtonsProps) => (
   <>
     <button type="button" className="quiet" onClick={onCopy}>
-      <Copy size={16} aria-hidden /> Duplicate
+      <Copy size={16} aria-hidden /> {t('Duplicate')}
     </button>
     <button type="button" className="quiet" onClick={onArchive}>
       {isArchived ? <ArchiveRestore size={16} aria-hidden /> : <Archive size={16} aria-hidden />}
-      {isArchived ? 'Bring back' : 'Archive'}
+      {isArchived ? t('Bring back') : t('Archive')}
     </button>
   </>
 )
@@ -297,7 +306,7 @@ function useSaving(
 
   const save = async (wanted = draft.item, onto = draft.revision) => {
     const unread = Object.keys(draft.typed)[0]
-    if (unread) return setSentence('A value cannot be read yet; see the field marked above.')
+    if (unread) return setSentence(t('A value cannot be read yet; see the field marked above.'))
     const named =
       id === 'new'
         ? { ...wanted, id: idFromName(wanted.name, taken => shelf[kind].some(one => one.id === taken)) }
@@ -308,11 +317,13 @@ function useSaving(
       return setSentence(
         checked.problems.length === 1
           ? checked.problems[0]!.sentence
-          : 'Some values are not right yet; see the fields marked.',
+          : t('Some values are not right yet; see the fields marked.'),
       )
     }
     if (shelf[kind].some(one => one.id !== named.id && one.name.toLowerCase() === named.name.trim().toLowerCase())) {
-      const sentence = `Another ${SHELF_KINDS[kind].one} has this name already. Give it a mark of its own.`
+      const sentence = t('Another {one} has this name already. Give it a mark of its own.', {
+        one: t(SHELF_KINDS[kind].one),
+      })
       setProblems([{ path: 'name', value: named.name, sentence }])
       return setSentence(sentence)
     }
@@ -328,7 +339,10 @@ function useSaving(
           .then(() => client.invalidateQueries({ queryKey: shelfQuery.queryKey }))
           .then(() => reset(before, stored.revision + 1))
           .catch((error: Error) => toast(error.message))
-      toast(`${stored.item.name} is saved.`, ...(id === 'new' ? [] : [{ text: 'Undo', run: undo }]))
+      toast(
+        t('{item} is saved.', { item: stored.item.name }),
+        ...(id === 'new' ? [] : [{ text: t('Undo'), run: undo }]),
+      )
       if (id === 'new') await navigate(`/shelf/${kind}/${stored.item.id}`, { replace: true })
     } catch (error) {
       const current = error instanceof ApiError ? error.answer.item : undefined
@@ -371,23 +385,23 @@ function SaveBar({ isDirty, saving, onDrop }: SaveBarProps) {
         {saving.theirs ? (
           <>
             <button type="button" className="button" onClick={saving.takeTheirs}>
-              Take what was saved
+              {t('Take what was saved')}
             </button>
             <button
               type="button"
               className="button"
               onClick={() => void saving.save(undefined, saving.theirs!.revision)}
             >
-              Save mine over it
+              {t('Save mine over it')}
             </button>
           </>
         ) : (
           <>
             <button type="submit" className="button button-main" disabled={saving.busy}>
-              {saving.busy ? 'Saving …' : 'Save'}
+              {saving.busy ? t('Saving …') : t('Save')}
             </button>
             <button type="button" className="button" onClick={onDrop}>
-              Take back
+              {t('Take back')}
             </button>
           </>
         )}

@@ -1,7 +1,8 @@
-import { FINDINGS, MATERIAL_VERDICTS, SOURCES, oilWords, showShare, substitutesFor, tidy, unitCost } from '@ostler/core'
+import { FINDINGS, MATERIAL_VERDICTS, SOURCES, oilWords, substitutesFor, unitCost } from '@ostler/core'
 import type { Finding, Oil, Scent, Shelf, ShelfItem, ShelfKind, SubstitutableKind, Vessel } from '@ostler/core'
 import { Link } from 'react-router'
 import { Say, useSay } from '../../ui/say.tsx'
+import { fixed, rich, showShare, t, tidy } from '../../words/index.ts'
 
 const SUBSTITUTABLE: readonly ShelfKind[] = ['oils', 'scents', 'colorants', 'liquids', 'additives']
 
@@ -17,19 +18,25 @@ export function ItemExtras({ kind, item, shelf }: Props) {
   const cost = unitCost(item)
   const near = SUBSTITUTABLE.includes(kind) ? substitutesFor(shelf, kind as SubstitutableKind, item.id) : []
   return (
-    <section aria-label="What follows" className="border-t border-line pt-2 text-[13px] text-soft">
+    <section aria-label={t('What follows')} className="border-t border-line pt-2 text-[13px] text-soft">
       <p>
-        Values from: {SOURCES[item.source]}.
-        {item.source === 'hearsay' && ' Unproven until a trial of your own supports it.'}
-        {cost !== null &&
-          ` ${tidy(cost * 1000, 2)} for 1000 ${kind === 'moulds' || kind === 'vessels' || kind === 'tools' ? 'pieces' : 'g'}.`}
+        {t('Values from: {source}.{source2}{cost}', {
+          source: t(SOURCES[item.source]),
+          source2: item.source === 'hearsay' && t(' Unproven until a trial of your own supports it.'),
+          cost:
+            cost !== null &&
+            t(' {cost} for 1000 {kind}.', {
+              cost: tidy(cost * 1000, 2),
+              kind: kind === 'moulds' || kind === 'vessels' || kind === 'tools' ? t('pieces') : 'g',
+            }),
+        })}
       </p>
       {kind === 'oils' && <OilNote oil={item as Oil} />}
       {kind === 'vessels' && <VesselNote vessel={item as Vessel} />}
       <Found item={item} />
       {near.length > 0 && (
         <>
-          <h3 className="mt-3 font-title text-base font-semibold text-ink">May stand in for it</h3>
+          <h3 className="mt-3 font-title text-base font-semibold text-ink">{t('May stand in for it')}</h3>
           <ul>
             {near.map(one => (
               <li key={one.id} className="border-b border-line py-1">
@@ -50,10 +57,12 @@ const percent = (ln: number): string => `${Math.round(100 * (Math.exp(ln) - 1))}
 
 /** A finding in words. */
 function foundWords({ what, value, sd, cups, riced }: Finding): string {
-  if (what === 'ricing') return `riced in ${riced} of ${cups} cups of one pot`
-  if (what === 'rate') return `quickens by ${percent(value)} (± ${Math.round(100 * sd)}) at the dose tried`
-  if (what === 'fade-share') return `light takes ${showShare(value, 0)} (± ${Math.round(100 * sd)})`
-  return `${FINDINGS[what]}: ${Math.exp(value).toFixed(2)} times the usual`
+  if (what === 'ricing') return t('riced in {riced} of {cups} cups of one pot', { riced, cups })
+  if (what === 'rate')
+    return t('quickens by {value} (± {sd}) at the dose tried', { value: percent(value), sd: Math.round(100 * sd) })
+  if (what === 'fade-share')
+    return t('light takes {value} (± {sd})', { value: showShare(value, 0), sd: Math.round(100 * sd) })
+  return t('{what}: {value} times the usual', { what: t(FINDINGS[what]), value: fixed(Math.exp(value), 2) })
 }
 
 /** What trials found of it; each can be taken back where it came from. */
@@ -61,7 +70,7 @@ function Found({ item: { findings = [] } }: { item: Partial<Scent> }) {
   if (findings.length === 0) return null
   return (
     <>
-      <h3 className="mt-3 font-title text-base font-semibold text-ink">Found by trials</h3>
+      <h3 className="mt-3 font-title text-base font-semibold text-ink">{t('Found by trials')}</h3>
       <ul>
         {findings.map(one => (
           <li key={`${one.trial} ${one.what}`}>
@@ -70,11 +79,13 @@ function Found({ item: { findings = [] } }: { item: Partial<Scent> }) {
         ))}
       </ul>
       <p>
-        A finding is taken back on its trial, under{' '}
-        <Link to="/trials" className="underline">
-          Trials
-        </Link>
-        .
+        {rich('A finding is taken back on its trial, under {trials}.', {
+          trials: (
+            <Link to="/trials" className="underline">
+              {t('Trials')}
+            </Link>
+          ),
+        })}
       </p>
     </>
   )
@@ -95,10 +106,13 @@ function OilNote({ oil }: { oil: Oil }) {
   return (
     <>
       <p>
-        By itself {pace === 'at once' ? 'it sets at once' : `it is ${pace}`}: × {Math.exp(lnRate).toFixed(2)} of a
-        balanced recipe{isHot && '; it heats the mould more than most'}.
+        {t('By itself {pace}: × {lnRate} of a balanced recipe{isHot}.', {
+          pace: pace === 'at once' ? t('it sets at once') : t('it is {pace}', { pace }),
+          lnRate: fixed(Math.exp(lnRate), 2),
+          isHot: isHot && t('; it heats the mould more than most'),
+        })}
       </p>
-      <p>The fatty acids named come to {showShare(acids)}; the rest are others.</p>
+      <p>{t('The fatty acids named come to {acids}; the rest are others.', { acids: showShare(acids) })}</p>
     </>
   )
 }

@@ -1,4 +1,4 @@
-import { SHELF_KINDS, stockOf, tidy, writeCell } from '@ostler/core'
+import { SHELF_KINDS, stockOf, writeCell } from '@ostler/core'
 import type { Field, ShelfItem, ShelfKind } from '@ostler/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useRef } from 'react'
@@ -6,6 +6,7 @@ import type { CSSProperties, KeyboardEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { listFields } from './wanted.ts'
 import type { Sort } from './wanted.ts'
+import { t, tidy } from '../../words/index.ts'
 
 interface Props {
   kind: ShelfKind
@@ -43,7 +44,9 @@ export function ItemList({ kind, items, chosen, sort, onSort }: Props) {
     estimateSize: () => ROW_PX,
     overscan: 12,
   })
-  const columns = { '--columns': `${fields.map(widthOf).join(' ')} minmax(70px,1fr)` } as CSSProperties
+  const columns = {
+    '--columns': t('{fields} minmax(70px,1fr)', { fields: fields.map(widthOf).join(' ') }),
+  } as CSSProperties
   const head = (key: string, label: string, isNumber: boolean) => (
     <button
       key={key}
@@ -51,7 +54,7 @@ export function ItemList({ kind, items, chosen, sort, onSort }: Props) {
       aria-sort={sort.key === key ? (sort.down ? 'descending' : 'ascending') : 'none'}
       className={`py-1.5 leading-tight hover:text-ink ${isNumber ? 'text-right' : 'text-left'} ${sort.key === key ? 'font-semibold text-ink' : ''}`}
       onClick={() => onSort({ key, down: sort.key === key ? !sort.down : false })}
-      title={`Sort by ${label.toLowerCase()}`}
+      title={t('Sort by {label}', { label: label.toLowerCase() })}
     >
       {label}
       {sort.key === key && (sort.down ? ' ↓' : ' ↑')}
@@ -68,7 +71,7 @@ export function ItemList({ kind, items, chosen, sort, onSort }: Props) {
   return (
     <div
       role="table"
-      aria-label={SHELF_KINDS[kind].many}
+      aria-label={t(SHELF_KINDS[kind].many)}
       aria-rowcount={items.length}
       className="flex min-h-0 flex-1 flex-col max-[900px]:h-[50dvh] max-[900px]:flex-none"
     >
@@ -77,8 +80,8 @@ export function ItemList({ kind, items, chosen, sort, onSort }: Props) {
         style={columns}
         className={`${GRID} items-end gap-x-3 border-b border-ink pr-4 text-[13px] text-soft`}
       >
-        {fields.map(field => head(field.key, field.label, field.kind === 'number'))}
-        {head('stock', SHELF_KINDS[kind].countedIn === 'g' ? 'left, g' : 'lots', true)}
+        {fields.map(field => head(field.key, t(field.label), field.kind === 'number'))}
+        {head('stock', SHELF_KINDS[kind].countedIn === 'g' ? t('left, g') : t('lots'), true)}
       </div>
       <div ref={box} className="min-h-0 flex-1 overflow-y-auto">
         <div role="rowgroup" style={{ height: rows.getTotalSize() }} className="relative">
@@ -131,7 +134,7 @@ function Cell({ field, value }: { field: Field; value: unknown }) {
     <span
       role="cell"
       className={`truncate ${field.kind === 'number' ? 'text-right' : ''} ${field.key === 'name' ? 'font-semibold' : ''}`}
-      title={field.unit ? `${text} ${field.unit}` : text}
+      title={field.unit ? `${text} ${t(field.unit)}` : text}
     >
       {text}
       {unit}

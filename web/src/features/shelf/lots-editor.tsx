@@ -5,6 +5,7 @@ import type { ReactNode } from 'react'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { Say } from '../../ui/say.tsx'
 import { Holding } from './holding.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   kind: ShelfKind
@@ -26,10 +27,10 @@ export function LotsEditor({ kind, item, lots, onLots, problems }: Props) {
   }
   const problem = problems.find(one => one.path.startsWith('lots'))
   return (
-    <section aria-label="Lots" className="border-t border-line pt-2">
-      <h3 className="font-title font-semibold">Lots</h3>
+    <section aria-label={t('Lots')} className="border-t border-line pt-2">
+      <h3 className="font-title font-semibold">{t('Lots')}</h3>
       {lots.length === 0 && (
-        <p className="text-[13px] text-soft">No stock is counted. Add a lot to have it checked and priced.</p>
+        <p className="text-[13px] text-soft">{t('No stock is counted. Add a lot to have it checked and priced.')}</p>
       )}
       <ul>
         {lots.map((lot, i) => (
@@ -48,7 +49,7 @@ export function LotsEditor({ kind, item, lots, onLots, problems }: Props) {
         </p>
       )}
       <button type="button" className="quiet mt-1" onClick={add}>
-        <Plus size={16} aria-hidden /> Add a lot
+        <Plus size={16} aria-hidden /> {t('Add a lot')}
       </button>
       {item !== null && <Holding kind={kind} item={item} />}
     </section>
@@ -76,7 +77,7 @@ function LotFields({ lot, n, unit, onLot, onRemove }: LotProps) {
     <li className="flex flex-wrap items-end gap-x-2 gap-y-1 border-b border-line py-2">
       <Named name="mark">
         <input
-          aria-label={`Mark of lot ${n}`}
+          aria-label={t('Mark of lot {n}', { n })}
           className="field w-28 text-base text-ink"
           value={lot.mark}
           maxLength={60}
@@ -86,7 +87,7 @@ function LotFields({ lot, n, unit, onLot, onRemove }: LotProps) {
       {(['bought', 'left', 'cost'] as const).map(key => (
         <Named key={key} name={key === 'cost' ? 'cost' : `${key}, ${unit}`}>
           <NumberCell
-            label={`${key} of lot ${n}`}
+            label={t('{key} of lot {n}', { key, n })}
             value={lot[key]}
             kind={key !== 'cost' && isMass ? 'mass' : 'plain'}
             unit={key !== 'cost' && isMass ? 'g' : ''}
@@ -97,17 +98,17 @@ function LotFields({ lot, n, unit, onLot, onRemove }: LotProps) {
         </Named>
       ))}
       {(['opened', 'useBy'] as const).map(key => (
-        <Named key={key} name={key === 'opened' ? 'opened' : 'use by'}>
+        <Named key={key} name={key === 'opened' ? 'opened' : t('use by')}>
           <input
             type="date"
-            aria-label={`${key === 'opened' ? 'Day of opening' : 'Use-by date'} of lot ${n}`}
+            aria-label={t('{key} of lot {n}', { key: key === 'opened' ? t('Day of opening') : t('Use-by date'), n })}
             className="field w-34 text-ink"
             value={lot[key] ?? ''}
             onChange={event => onLot({ [key]: event.target.value })}
           />
         </Named>
       ))}
-      <button type="button" className="quiet" aria-label={`Remove lot ${n}`} onClick={onRemove}>
+      <button type="button" className="quiet" aria-label={t('Remove lot {n}', { n })} onClick={onRemove}>
         <Trash2 size={15} aria-hidden />
       </button>
     </li>

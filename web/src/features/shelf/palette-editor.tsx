@@ -1,7 +1,8 @@
-import { MAX_PALETTE, tidy } from '@ostler/core'
+import { MAX_PALETTE } from '@ostler/core'
 import type { Palette, PaletteColour, Shelf, Words } from '@ostler/core'
 import { Plus, Trash2 } from 'lucide-react'
 import { Say } from '../../ui/say.tsx'
+import { t, tidy } from '../../words/index.ts'
 
 interface Props {
   palette: Palette
@@ -19,25 +20,25 @@ export function PaletteEditor({ palette, shelf, onColours, problem }: Props) {
     colour.doses
       .map(dose => {
         const name = shelf.colorants.find(one => one.id === dose.colorant)?.name ?? dose.colorant
-        return `${name} ${tidy(dose.doseGPerKg, 2)} g/kg`
+        return t('{name} {doseGPerKg} g/kg', { name, doseGPerKg: tidy(dose.doseGPerKg, 2) })
       })
       .join(' + ')
   return (
-    <section aria-label="Colours of the palette" className="border-t border-line pt-2">
-      <h3 className="font-title font-semibold">{colours.length} colours</h3>
+    <section aria-label={t('Colours of the palette')} className="border-t border-line pt-2">
+      <h3 className="font-title font-semibold">{t('{colours} colours', { colours: colours.length })}</h3>
       <ul className="max-h-120 overflow-y-auto">
         {colours.map((colour, i) => (
           <li key={i} className="flex items-center gap-2 border-b border-line py-1">
             <input
               type="color"
-              aria-label={`Colour ${i + 1}`}
+              aria-label={t('Colour {i}', { i: i + 1 })}
               className="h-9 w-14 cursor-pointer"
               value={colour.hex}
               onChange={event => set(i, { hex: event.target.value.toLowerCase() })}
             />
             <span className="flex-1">
               <input
-                aria-label={`Name of colour ${i + 1}`}
+                aria-label={t('Name of colour {i}', { i: i + 1 })}
                 className="field w-full"
                 maxLength={60}
                 value={colour.name}
@@ -48,7 +49,7 @@ export function PaletteEditor({ palette, shelf, onColours, problem }: Props) {
             <button
               type="button"
               className="quiet"
-              aria-label={`Remove colour ${i + 1}`}
+              aria-label={t('Remove colour {i}', { i: i + 1 })}
               onClick={() => onColours(colours.filter((_, j) => j !== i))}
             >
               <Trash2 size={15} aria-hidden />
@@ -67,7 +68,7 @@ export function PaletteEditor({ palette, shelf, onColours, problem }: Props) {
           className="quiet mt-1"
           onClick={() => onColours([...colours, { name: '', hex: colours.at(-1)?.hex ?? '#b0663f', doses: [] }])}
         >
-          <Plus size={16} aria-hidden /> Add a colour
+          <Plus size={16} aria-hidden /> {t('Add a colour')}
         </button>
       )}
     </section>

@@ -1,10 +1,10 @@
-import { tidy } from '@ostler/core'
 import type { Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import type { AddOption } from '../../ui/add-options.ts'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t, tidy } from '../../words/index.ts'
 
 export interface BlendPart {
   /** Of the item on the shelf. */
@@ -25,8 +25,8 @@ interface Props {
 export function PartsEditor({ parts, nameOf, options, onParts, problem }: Props) {
   const whole = parts.reduce((sum, part) => sum + part.share, 0)
   return (
-    <section aria-label="Parts of the blend" className="border-t border-line pt-2">
-      <h3 className="font-title font-semibold">Parts of the blend</h3>
+    <section aria-label={t('Parts of the blend')} className="border-t border-line pt-2">
+      <h3 className="font-title font-semibold">{t('Parts of the blend')}</h3>
       <table className="w-full">
         <tbody>
           {parts.map((part, i) => (
@@ -34,7 +34,7 @@ export function PartsEditor({ parts, nameOf, options, onParts, problem }: Props)
               <td className="py-1">{nameOf(part.id)}</td>
               <td className="text-right">
                 <NumberCell
-                  label={`Share of part ${i + 1}`}
+                  label={t('Share of part {i}', { i: i + 1 })}
                   value={part.share}
                   kind="share"
                   unit="%"
@@ -51,7 +51,7 @@ export function PartsEditor({ parts, nameOf, options, onParts, problem }: Props)
                 <button
                   type="button"
                   className="quiet"
-                  aria-label={`Remove part ${i + 1}`}
+                  aria-label={t('Remove part {i}', { i: i + 1 })}
                   onClick={() => onParts(parts.filter((_, j) => j !== i))}
                 >
                   <Trash2 size={15} aria-hidden />
@@ -62,7 +62,9 @@ export function PartsEditor({ parts, nameOf, options, onParts, problem }: Props)
         </tbody>
       </table>
       {parts.length > 0 && (
-        <p className={Math.abs(whole - 1) > 0.0015 ? 'text-rust' : 'text-soft'}>{tidy(whole * 100, 1)} % in all</p>
+        <p className={Math.abs(whole - 1) > 0.0015 ? 'text-rust' : 'text-soft'}>
+          {t('{whole} % in all', { whole: tidy(whole * 100, 1) })}
+        </p>
       )}
       {problem && (
         <p role="alert" className="text-[13px] text-rust">
@@ -70,7 +72,7 @@ export function PartsEditor({ parts, nameOf, options, onParts, problem }: Props)
         </p>
       )}
       <AddChoice
-        what="a part"
+        what={t('a part')}
         options={options}
         onAdd={id => onParts([...parts, { id, share: Math.max(0, Number((1 - whole).toFixed(4))) }])}
       />

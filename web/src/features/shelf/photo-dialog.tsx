@@ -5,6 +5,7 @@ import { ColourSampler } from '../../parts/colour-sampler.tsx'
 import type { ReadColour } from '../../parts/colour-sampler.tsx'
 import { Ask } from '../../ui/ask.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   /** Colour of the plain soap of the same batch at that age. */
@@ -21,29 +22,30 @@ export function PhotoDialog({ plainHex, onColour, onClose }: Props) {
   const [sentence, setSentence] = useState<Words>('')
   const load = async (file: File | undefined) => {
     if (!file) return
-    setSentence('Opening the picture …')
+    setSentence(t('Opening the picture …'))
     try {
       const found = await createImageBitmap(file)
       if (found.width * found.height > MOST_PIXELS) {
-        setSentence(`This picture has over ${MOST_PIXELS / 1e6} megapixels. Save it smaller.`)
+        setSentence(t('This picture has over {what} megapixels. Save it smaller.', { what: MOST_PIXELS / 1e6 }))
         return
       }
       setPicture(found)
       setSentence('')
     } catch {
-      setSentence('This file is no picture that can be read here. A JPEG, PNG or WebP is.')
+      setSentence(t('This file is no picture that can be read here. A JPEG, PNG or WebP is.'))
     }
   }
   return (
-    <Ask open wide title="A swatch from a photograph" onClose={onClose}>
+    <Ask open wide title={t('A swatch from a photograph')} onClose={onClose}>
       <p className="mb-3">
-        Picture the swatch beside plain soap of the same batch or a grey card, in even daylight, both flat. It stays in
-        this browser; only the colour and a thumbnail are kept.
+        {t(
+          'Picture the swatch beside plain soap of the same batch or a grey card, in even daylight, both flat. It stays in this browser; only the colour and a thumbnail are kept.',
+        )}
       </p>
       <input
         type="file"
         accept="image/*"
-        aria-label="Photograph of the swatch"
+        aria-label={t('Photograph of the swatch')}
         className="mb-3"
         onChange={event => void load(event.target.files?.[0])}
       />
@@ -74,7 +76,7 @@ function Read({ result, onTake }: { result: ReadColour; onTake: () => void }) {
         <Say of={result.ok ? together([`${result.hex}.`, result.sentence]) : result.sentence} />
       </p>
       <button type="button" className="button button-main" disabled={!result.ok} onClick={onTake}>
-        Take this colour
+        {t('Take this colour')}
       </button>
     </div>
   )

@@ -6,17 +6,18 @@ import { saveRules, shelfQuery } from '../../api/client.ts'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { Say } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 const WEIGHTS = [
-  ['', 'as it comes'],
-  ['tell', 'tell, for the label'],
-  ['never', 'never use'],
+  ['', t('as it comes')],
+  ['tell', t('tell, for the label')],
+  ['never', t('never use')],
 ] as const
 
 /** What this workshop never uses, and what its labels must say. */
 export function RulesDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Ask open={open} title="Rules of the workshop" onClose={onClose} wide>
+    <Ask open={open} title={t('Rules of the workshop')} onClose={onClose} wide>
       {open && <RulesForm onClose={onClose} />}
     </Ask>
   )
@@ -68,7 +69,7 @@ function OwnWord({ onAdd }: { onAdd: (word: string) => void }) {
   return (
     <div className="mt-3 flex flex-wrap items-end gap-3">
       <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-        A word of your own, as it stands on items of the shelf
+        {t('A word of your own, as it stands on items of the shelf')}
         <input
           className="field min-h-9 w-64 text-ink"
           value={word}
@@ -82,7 +83,7 @@ function OwnWord({ onAdd }: { onAdd: (word: string) => void }) {
         />
       </label>
       <button type="button" className="button min-h-9" disabled={word.trim() === ''} onClick={add}>
-        Never use it
+        {t('Never use it')}
       </button>
     </div>
   )
@@ -107,7 +108,7 @@ function RulesForm({ onClose }: { onClose: () => void }) {
     try {
       await saveRules(rules)
       await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
-      toast('The rules are saved.')
+      toast(t('The rules are saved.'))
       onClose()
     } catch (error) {
       setSentence((error as Error).message)
@@ -121,8 +122,9 @@ function RulesForm({ onClose }: { onClose: () => void }) {
       }}
     >
       <p className="mb-3 text-soft">
-        A batch that uses what is never used stops with a sentence; what is told stands among its notices, for the
-        label.
+        {t(
+          'A batch that uses what is never used stops with a sentence; what is told stands among its notices, for the label.',
+        )}
       </p>
       <table className="w-full">
         <tbody>
@@ -138,9 +140,9 @@ function RulesForm({ onClose }: { onClose: () => void }) {
           {own.map(({ word, weight }) => (
             <RuleRow
               key={word}
-              name={`own ${word}`}
+              name={t('own {word}', { word })}
               text={`“${word}”`}
-              none="take it off"
+              none={t('take it off')}
               weight={weight}
               onWeight={next => setOwn(word!, next)}
             />
@@ -154,7 +156,7 @@ function RulesForm({ onClose }: { onClose: () => void }) {
         </p>
       )}
       <button className="button button-main mt-4" type="submit">
-        Save the rules
+        {t('Save the rules')}
       </button>
     </form>
   )

@@ -16,6 +16,7 @@ import { ItemList } from './item-list.tsx'
 import { RulesDialog } from './rules-dialog.tsx'
 import { VIEWS, wantedItems } from './wanted.ts'
 import type { Sort, View } from './wanted.ts'
+import { t } from '../../words/index.ts'
 
 const kindOf = (text: string | undefined): ShelfKind =>
   (shelfKinds as string[]).includes(text ?? '') ? (text as ShelfKind) : 'oils'
@@ -30,19 +31,19 @@ export function ShelfPage() {
       <TopBar>
         <Places />
       </TopBar>
-      <nav aria-label="Kinds" className="flex flex-wrap gap-x-1 border-b border-line px-4 max-[900px]:px-2">
+      <nav aria-label={t('Kinds')} className="flex flex-wrap gap-x-1 border-b border-line px-4 max-[900px]:px-2">
         {shelfKinds.map(one => (
           <NavLink
             key={one}
             to={`/shelf/${one}`}
             className={`flex min-h-10 items-center px-3 ${one === kind ? 'font-semibold underline decoration-2 underline-offset-8' : 'text-soft hover:text-ink'}`}
           >
-            {SHELF_KINDS[one].many}
+            {t(SHELF_KINDS[one].many)}
           </NavLink>
         ))}
       </nav>
       {error && !data && <p className="p-5 text-rust">{error.message}</p>}
-      {!data && !error && <p className="p-5 text-soft">Looking at the shelf …</p>}
+      {!data && !error && <p className="p-5 text-soft">{t('Looking at the shelf …')}</p>}
       {data && <Kind key={kind} kind={kind} items={data.shelf[kind]} itemId={params['item']} />}
     </div>
   )
@@ -65,42 +66,42 @@ function Kind({ kind, items, itemId }: { kind: ShelfKind; items: readonly ShelfI
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_460px] max-[1100px]:grid-cols-[minmax(0,1fr)_400px] max-[900px]:grid-cols-1">
       <div className="flex min-h-0 min-w-0 flex-col px-5 pt-3 max-[900px]:px-3">
         <div className="mb-2 flex flex-wrap items-center gap-x-2 gap-y-2">
-          <h1 className="sr-only">Shelf: {many}</h1>
+          <h1 className="sr-only">{t('Shelf: {many}', { many })}</h1>
           <label className="relative">
-            <span className="sr-only">Search {many.toLowerCase()}</span>
+            <span className="sr-only">{t('Search {many}', { many: many.toLowerCase() })}</span>
             <Search size={16} aria-hidden className="absolute top-2 left-2.5 text-soft" />
             <input
               type="search"
               className="field w-40 pl-8"
-              placeholder="name, note or content"
+              placeholder={t('name, note or content')}
               value={search}
               maxLength={80}
               onChange={event => setSearch(event.target.value)}
             />
           </label>
-          <Choice<View> bare label="Show" className="w-32" value={view} options={VIEWS} onValue={setView} />
+          <Choice<View> bare label={t('Show')} className="w-32" value={view} options={VIEWS} onValue={setView} />
           <p className="mr-auto text-[13px] text-soft" role="status">
-            {wanted.length} of {items.length}
+            {t('{wanted} of {items}', { wanted: wanted.length, items: items.length })}
           </p>
           <button className="quiet" onClick={() => setOpen('rules')}>
-            <Scale size={16} aria-hidden /> Rules
+            <Scale size={16} aria-hidden /> {t('Rules')}
           </button>
           <button className="quiet" onClick={exported}>
-            <Download size={16} aria-hidden /> CSV
+            <Download size={16} aria-hidden /> {t('CSV')}
           </button>
           <button className="quiet" onClick={() => setOpen('import')}>
-            <Upload size={16} aria-hidden /> From a table
+            <Upload size={16} aria-hidden /> {t('From a table')}
           </button>
           <button className="button button-main" onClick={() => void navigate(`/shelf/${kind}/new`)}>
-            <Plus size={16} aria-hidden /> New {one}
+            <Plus size={16} aria-hidden /> {t('New {one}', { one })}
           </button>
         </div>
         <ItemList kind={kind} items={wanted} chosen={itemId} sort={sort} onSort={setSort} />
         {wanted.length === 0 && (
           <p className="py-6 text-soft">
             {items.length === 0
-              ? `No ${many.toLowerCase()} yet. Add one, or bring a table with “From a table”.`
-              : `Nothing here for “${search}”. Try fewer letters, or show all.`}
+              ? t('No {many} yet. Add one, or bring a table with “From a table”.', { many: many.toLowerCase() })
+              : t('Nothing here for “{search}”. Try fewer letters, or show all.', { search })}
           </p>
         )}
       </div>
@@ -109,8 +110,10 @@ function Kind({ kind, items, itemId }: { kind: ShelfKind; items: readonly ShelfI
           <ItemEditor key={`${kind}/${itemId}`} kind={kind} id={itemId} />
         ) : (
           <p className="text-soft">
-            Choose {/^[aeiou]/.test(one) ? 'an' : 'a'} {one} to see and change its values. Starting values are from
-            general literature: your suppliers’ documents and your own measurements come first.
+            {t(
+              'Choose {one}  {one2} to see and change its values. Starting values are from general literature: your suppliers’ documents and your own measurements come first.',
+              { one: /^[aeiou]/.test(one) ? t('an') : 'a', one2: one },
+            )}
           </p>
         )}
       </aside>

@@ -10,7 +10,6 @@ import {
   mixed,
   pigmentOfColorant,
   starterPlan,
-  tidy,
 } from '@ostler/core'
 import type { BaseTint, Colorant, Medium, OwnSwatch, Shelf, SwatchFault, Words } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
@@ -23,6 +22,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { PhotoDialog } from './photo-dialog.tsx'
 import { Say } from '../../ui/say.tsx'
+import { rich, t, tidy } from '../../words/index.ts'
 
 interface Props {
   colorant: Colorant
@@ -61,8 +61,8 @@ export function SwatchesEditor({ colorant, shelf, onSwatches, problem }: Props) 
     ])
   }
   return (
-    <section aria-label="Own swatches" className="border-t border-line pt-2">
-      <h3 className="font-title font-semibold">Own swatches</h3>
+    <section aria-label={t('Own swatches')} className="border-t border-line pt-2">
+      <h3 className="font-title font-semibold">{t('Own swatches')}</h3>
       <Fitted colorant={colorant} />
       <ul>
         {swatches.map((swatch, i) => (
@@ -84,16 +84,16 @@ export function SwatchesEditor({ colorant, shelf, onSwatches, problem }: Props) 
       )}
       {swatches.length < MAX_SWATCHES ? (
         <button type="button" className="quiet mt-1" onClick={add}>
-          <Plus size={16} aria-hidden /> Add a swatch
+          <Plus size={16} aria-hidden /> {t('Add a swatch')}
         </button>
       ) : (
-        <p className="text-[13px] text-soft">At most {MAX_SWATCHES} swatches are kept.</p>
+        <p className="text-[13px] text-soft">{t('At most {what} swatches are kept.', { what: MAX_SWATCHES })}</p>
       )}
     </section>
   )
 }
 
-const BASES = { estimate: 'an estimate', 'own swatch': 'one swatch of yours', fitted: 'your swatches' }
+const BASES = { estimate: t('an estimate'), 'own swatch': t('one swatch of yours'), fitted: t('your swatches') }
 
 /** The colour at the reference dose as the shelf has it, and as the swatches make it. */
 function Fitted({ colorant }: { colorant: Colorant }) {
@@ -108,9 +108,13 @@ function Fitted({ colorant }: { colorant: Colorant }) {
         <span className="flex-1" style={{ background: at(known) }} />
       </span>
       <span className="text-soft">
-        {known.fit ? 'as the shelf has it, and as fitted. ' : ''}
-        Forecasts rest on {BASES[known.basis]}: ± ΔE {known.lowDeltaE} to {known.highDeltaE}.
-        {colorant.swatches.length === 0 && ' One swatch narrows it, two fit it.'}
+        {t('{fit}Forecasts rest on {basis}: ± ΔE {lowDeltaE} to {highDeltaE}.{swatches}', {
+          fit: known.fit ? t('as the shelf has it, and as fitted. ') : '',
+          basis: BASES[known.basis],
+          lowDeltaE: known.lowDeltaE,
+          highDeltaE: known.highDeltaE,
+          swatches: colorant.swatches.length === 0 && t(' One swatch narrows it, two fit it.'),
+        })}
       </span>
     </div>
   )
@@ -134,7 +138,7 @@ function Row({ number, swatch, colorant, shelf, onSet, onRemove }: RowProps) {
     <label className="flex flex-col text-[13px] text-soft">
       {label}
       <NumberCell
-        label={`${label}, swatch ${number}`}
+        label={t('{label}, swatch {numberIs}', { label, numberIs: number })}
         kind="plain"
         unit=""
         width={64}
@@ -149,41 +153,51 @@ function Row({ number, swatch, colorant, shelf, onSet, onRemove }: RowProps) {
         {swatch.picture && <img src={swatch.picture} alt="" className="size-10 border border-ink object-cover" />}
         <input
           type="color"
-          aria-label={`Colour of swatch ${number}`}
+          aria-label={t('Colour of swatch {numberIs}', { numberIs: number })}
           className="h-10 w-14 cursor-pointer"
           value={swatch.hex}
           onChange={event => onSet({ hex: event.target.value.toLowerCase() })}
         />
         <button type="button" className="button" onClick={() => setPhoto(true)}>
-          <Camera size={16} aria-hidden /> from a photograph
+          <Camera size={16} aria-hidden /> {t('from a photograph')}
         </button>
-        <button type="button" className="quiet ml-auto" aria-label={`Remove swatch ${number}`} onClick={onRemove}>
+        <button
+          type="button"
+          className="quiet ml-auto"
+          aria-label={t('Remove swatch {numberIs}', { numberIs: number })}
+          onClick={onRemove}
+        >
           <Trash2 size={15} aria-hidden />
         </button>
       </div>
       <div className="mt-1.5 flex flex-wrap items-end gap-x-3 gap-y-1.5">
-        {cell('doseGPerKg', 'g per kg')}
-        {cell('whiteGPerKg', 'white beside it')}
-        {cell('days', 'age, days')}
+        {cell('doseGPerKg', t('g per kg'))}
+        {cell('whiteGPerKg', t('white beside it'))}
+        {cell('days', t('age, days'))}
         <Choice<Medium>
-          label="Stirred into"
+          label={t('Stirred into')}
           value={swatch.medium}
           options={Object.keys(MEDIA).map(medium => ({ value: medium as Medium, text: medium }))}
           onValue={medium => onSet({ medium })}
         />
         <BaseChoice number={number} shelf={shelf} onBase={tint => onSet(tint)} />
         <span className="inline-flex items-center gap-1.5 text-[13px] text-soft">
-          <span className="inline-block size-6 border border-ink" style={{ background: plainHex }} /> its base, plain
+          {rich('{span} its base, plain', {
+            span: <span className="inline-block size-6 border border-ink" style={{ background: plainHex }} />,
+          })}
         </span>
-        <Check label="gelled" checked={swatch.gel >= 0.5} onChange={on => onSet({ gel: on ? 1 : 0 })} />
+        <Check label={t('gelled')} checked={swatch.gel >= 0.5} onChange={on => onSet({ gel: on ? 1 : 0 })} />
       </div>
       <Faults {...{ swatch, onSet }} />
       <p className="text-[13px] text-soft">
-        The fit comes within ΔE {tidy(off, 1)} of it.
-        {swatch.doseGPerKg <= 0 && ' Without a dose it does not count.'}
-        {colorant.shiftDays > 0 &&
-          swatch.days < 28 &&
-          ' Younger than four weeks: its colour still moves, so it does not count.'}
+        {t('The fit comes within ΔE {off} of it.{doseGPerKg}{shiftDays}', {
+          off: tidy(off, 1),
+          doseGPerKg: swatch.doseGPerKg <= 0 && t(' Without a dose it does not count.'),
+          shiftDays:
+            colorant.shiftDays > 0 &&
+            swatch.days < 28 &&
+            t(' Younger than four weeks: its colour still moves, so it does not count.'),
+        })}
       </p>
       {photo && (
         <PhotoDialog
@@ -247,11 +261,11 @@ function BaseChoice({
   }
   return (
     <Choice
-      label={`Base of swatch ${number}`}
+      label={t('Base of swatch {numberIs}', { numberIs: number })}
       value=""
       options={[
-        { value: '', text: 'as set' },
-        { value: 'standard', text: 'a pale standard base' },
+        { value: '', text: t('as set') },
+        { value: 'standard', text: t('a pale standard base') },
         ...(data ?? []).map(one => ({ value: one.id, text: one.name })),
       ]}
       onValue={id => id !== '' && take(id)}

@@ -1,15 +1,16 @@
 import { TAGS, fieldsOfKind, stockOf } from '@ostler/core'
 import type { Field, ShelfItem, ShelfKind } from '@ostler/core'
+import { t } from '../../words/index.ts'
 
 export type View = 'here' | 'stocked' | 'out' | 'soon' | 'own' | 'archived'
 
 export const VIEWS: readonly { value: View; text: string }[] = [
-  { value: 'here', text: 'all in use' },
-  { value: 'stocked', text: 'in stock' },
-  { value: 'out', text: 'used up' },
-  { value: 'soon', text: 'use-by within 60 days' },
-  { value: 'own', text: 'own or supplier’s values' },
-  { value: 'archived', text: 'archived' },
+  { value: 'here', text: t('all in use') },
+  { value: 'stocked', text: t('in stock') },
+  { value: 'out', text: t('used up') },
+  { value: 'soon', text: t('use-by within 60 days') },
+  { value: 'own', text: t('own or supplier’s values') },
+  { value: 'archived', text: t('archived') },
 ]
 
 export interface Sort {
@@ -38,7 +39,7 @@ function isIn(view: View, item: ShelfItem, now: number): boolean {
 }
 
 const textOf = (item: ShelfItem): string =>
-  `${item.name} ${item.note} ${item.tags.map(tag => TAGS[tag]).join(' ')} ${item.id}`.toLowerCase()
+  `${item.name} ${item.note} ${item.tags.map(tag => t(TAGS[tag])).join(' ')} ${item.id}`.toLowerCase()
 
 /** The value of a column, for sorting. */
 function valueOf(item: ShelfItem, key: string): string | number {

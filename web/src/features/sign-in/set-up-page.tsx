@@ -7,6 +7,7 @@ import { told } from '../../api/told.ts'
 import { FormTrouble, FrontPage } from '../../ui/front-page.tsx'
 import { FormLine } from '../../ui/form-line.tsx'
 import { WhoFields } from '../../ui/who-fields.tsx'
+import { t } from '../../words/index.ts'
 
 /** The first visit to an Ostler without a workshop. */
 export function SetUpPage({ asksCode }: { asksCode: boolean }) {
@@ -26,22 +27,26 @@ export function SetUpPage({ asksCode }: { asksCode: boolean }) {
   const { errors, isSubmitting } = formState
   return (
     <FrontPage
-      title="Set up the workshop"
-      lead="It starts with a shelf of common oils, liquids, colours, moulds and vessels, and no batches."
+      title={t('Set up the workshop')}
+      lead={t('It starts with a shelf of common oils, liquids, colours, moulds and vessels, and no batches.')}
     >
       <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
-        <FormLine label="Name of the workshop" sentence={errors.workshopName?.message} {...register('workshopName')} />
+        <FormLine
+          label={t('Name of the workshop')}
+          sentence={errors.workshopName?.message}
+          {...register('workshopName')}
+        />
         <WhoFields line={name => ({ sentence: errors[name]?.message, ...register(name) })} />
         {asksCode && (
           <FormLine
-            label="Set-up code from the terminal"
+            label={t('Set-up code from the terminal')}
             sentence={errors.setUpCode?.message}
             {...register('setUpCode')}
           />
         )}
         <FormTrouble sentence={errors.root?.message} />
         <button className="button button-main self-start" disabled={isSubmitting}>
-          Set up
+          {t('Set up')}
         </button>
       </form>
     </FrontPage>

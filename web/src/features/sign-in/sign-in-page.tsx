@@ -7,6 +7,7 @@ import { useForm } from 'react-hook-form'
 import { ApiError, sessionQuery, signIn } from '../../api/client.ts'
 import { FormTrouble, FrontPage } from '../../ui/front-page.tsx'
 import { FormLine } from '../../ui/form-line.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   demo: SessionAnswer['demo']
@@ -40,13 +41,13 @@ export function SignInForm({ demo, onDone }: Props) {
   return (
     <form onSubmit={event => void handleSubmit(send)(event)} noValidate className="flex flex-col gap-4">
       <FormLine
-        label="Sign-in name"
+        label={t('Sign-in name')}
         autoComplete="username"
         sentence={errors.signInName?.message}
         {...register('signInName')}
       />
       <FormLine
-        label="Password"
+        label={t('Password')}
         type="password"
         autoComplete="current-password"
         sentence={errors.password?.message}
@@ -54,7 +55,7 @@ export function SignInForm({ demo, onDone }: Props) {
       />
       {asksCode && (
         <FormLine
-          label="Six digits of your app"
+          label={t('Six digits of your app')}
           inputMode="numeric"
           autoComplete="one-time-code"
           autoFocus
@@ -65,11 +66,11 @@ export function SignInForm({ demo, onDone }: Props) {
       <FormTrouble sentence={sentence} />
       <div className="flex flex-wrap gap-3">
         <button className="button button-main" disabled={isSubmitting}>
-          Sign in
+          {t('Sign in')}
         </button>
         {demo && (
           <button type="button" className="button" onClick={fillDemo}>
-            Fill in the demo sign-in
+            {t('Fill in the demo sign-in')}
           </button>
         )}
       </div>
@@ -80,11 +81,11 @@ export function SignInForm({ demo, onDone }: Props) {
 export function SignInPage({ demo }: { demo: SessionAnswer['demo'] }) {
   const client = useQueryClient()
   return (
-    <FrontPage title="Ostler" lead="Colours, layers, and the time to pour them.">
+    <FrontPage title={t('Ostler')} lead={t('Colours, layers, and the time to pour them.')}>
       <SignInForm demo={demo} onDone={() => void client.invalidateQueries(sessionQuery)} />
       {demo && (
         <p className="mt-5 text-[13px] text-soft">
-          Everything in the demo workshop is made up: its name, batches and scents.
+          {t('Everything in the demo workshop is made up: its name, batches and scents.')}
         </p>
       )}
     </FrontPage>

@@ -1,10 +1,11 @@
 import { acrossView, isColumn, isTray, levelView } from '@ostler/core'
 import type { PhotoAnswer, RecordState } from '@ostler/core'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { photoAddress } from '../../api/client.ts'
 import { FaceCanvas } from '../../drawing/face-canvas.tsx'
 import { useDesign, useDesignHexes, useDesignNames } from '../../drawing/use-design.ts'
 import { usePlan } from '../../plan/context.tsx'
+import { dated, t } from '../../words/index.ts'
 
 interface Props {
   state: RecordState
@@ -34,20 +35,20 @@ export function Faces({ state, photos }: Props) {
       <figure>
         <FaceCanvas
           {...{ program: design.program, view, hexes, names }}
-          label="The face that was forecast"
+          label={t('The face that was forecast')}
           className="block h-44"
         />
-        <figcaption className="text-[13px] text-soft">forecast</figcaption>
+        <figcaption className="text-[13px] text-soft">{t('forecast')}</figcaption>
       </figure>
       {shown.map(entry => (
         <figure key={entry.key}>
           <img
             src={photoAddress(entry.photo!, 'small')}
-            alt={`Photograph of ${entry.on.slice(0, 10)} ${entry.text ?? ''}`}
+            alt={t('Photograph of {on} {entry}', { on: entry.on.slice(0, 10), entry: entry.text ?? '' })}
             className="block h-44"
           />
           <figcaption className="text-[13px] text-soft">
-            {format(parseISO(entry.on), 'd MMM')} {entry.text ?? ''}
+            {dated(parseISO(entry.on), 'd MMM')} {entry.text ?? ''}
           </figcaption>
         </figure>
       ))}

@@ -6,6 +6,7 @@ import { lotsQuery } from '../../api/workshop.ts'
 import { showMoney, useCost } from '../../parts/use-cost.ts'
 import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Part, Table } from './part.tsx'
+import { t } from '../../words/index.ts'
 
 interface Props {
   batch: string
@@ -21,12 +22,12 @@ export function LotsAndCost({ batch, state }: Props) {
   return (
     <>
       {lots && lots.length > 0 && (
-        <Part title="Lots in it">
+        <Part title={t('Lots in it')}>
           <Table
             heads={['what', 'lot', 'amount']}
             rows={lots.map(use => ({
               what: findById<ShelfItem>(shelf[use.kind], use.item)?.name ?? use.item,
-              cells: [use.mark || 'not marked', showMass(use.massG, habits, 0.1)],
+              cells: [use.mark || t('not marked'), showMass(use.massG, habits, 0.1)],
             }))}
           />
         </Part>
@@ -42,16 +43,16 @@ function Cost({ pricing }: { pricing: Parameters<typeof useCost>[0] }) {
   const { cost, bars } = reckoned
   const groups = (Object.entries(COST_GROUPS) as [CostGroup, string][]).filter(([group]) => cost.groups[group] > 0)
   return (
-    <Part title="What a bar costs">
+    <Part title={t('What a bar costs')}>
       <Table
         rows={[
           ...groups.map(([group, name]) => ({ what: name, cells: [showMoney(cost.groups[group] / bars, pricing)] })),
           {
-            what: <strong>together, of {bars} bars</strong>,
+            what: <strong>{t('together, of {bars} bars', { bars })}</strong>,
             cells: [<strong key="sum">{showMoney(cost.perBar, pricing)}</strong>],
           },
           {
-            what: `sold at, with ${Math.round(pricing.margin * 100)} % left over`,
+            what: t('sold at, with {margin} % left over', { margin: Math.round(pricing.margin * 100) }),
             cells: [showMoney(priceFor(cost.perBar, pricing), pricing)],
           },
         ]}

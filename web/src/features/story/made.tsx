@@ -1,6 +1,5 @@
-import { HOW, recordOf, settle, showMass, showShare, showTemperature } from '@ostler/core'
+import { HOW, recordOf, settle, showMass, showTemperature } from '@ostler/core'
 import type { RunRecord } from '@ostler/core'
-import { format } from 'date-fns'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { useDesign, useDesignHexes } from '../../drawing/use-design.ts'
@@ -9,6 +8,7 @@ import { useNoted, useNotedState } from '../../run/noted.tsx'
 import { showClock } from '../../ui/clock.ts'
 import { Say } from '../../ui/say.tsx'
 import { Part, Table } from './part.tsx'
+import { dated, rich, showShare, t } from '../../words/index.ts'
 
 /** What was weighed and how the run went, as far as it was noted. */
 export function Made() {
@@ -23,21 +23,25 @@ export function Made() {
   const hasRun = noted.state.lyeInAt !== null
   if (weighed.length === 0 && !hasRun)
     return (
-      <Part title="Made">
-        <p className="text-soft">Nothing was noted while it was weighed and made.</p>
+      <Part title={t('Made')}>
+        <p className="text-soft">{t('Nothing was noted while it was weighed and made.')}</p>
       </Part>
     )
   return (
     <>
       {weighed.length > 0 && <Weighed record={record} />}
       {hasRun && (
-        <Part title={`Made ${format(run.openedAt + noted.state.lyeInAt! * 1000, 'd MMMM yyyy, HH:mm')}`}>
+        <Part
+          title={t('Made {openedAt}', {
+            openedAt: dated(run.openedAt + noted.state.lyeInAt! * 1000, 'd MMMM yyyy, HH:mm'),
+          })}
+        >
           <Lanes record={record} />
           <Course record={record} />
           <Told record={record} />
           <p className="mt-1 print:hidden">
             <Link className="underline" to={`/bench/${run.id}/sheet`}>
-              the sheet of this run, cup by cup
+              {t('the sheet of this run, cup by cup')}
             </Link>
           </p>
         </Part>
@@ -51,7 +55,7 @@ function Weighed({ record: { weights, actual } }: { record: RunRecord }) {
   const { superfat } = actual.leanest
   const noted = weights.filter(one => one.massG !== null)
   return (
-    <Part title="Weighed">
+    <Part title={t('Weighed')}>
       <Table
         heads={['what', 'planned', 'weighed']}
         rows={noted.map(({ line, massG }) => ({
@@ -63,8 +67,12 @@ function Weighed({ record: { weights, actual } }: { record: RunRecord }) {
         }))}
       />
       <p className="mt-1">
-        Superfat as weighed <strong>{showShare(superfat.value, 2)}</strong> ({showShare(superfat.low)} to{' '}
-        {showShare(superfat.high)}){noted.length < weights.length && '; what was not noted is taken as planned'}.
+        {rich('Superfat as weighed {value} ({low} to {high}){noted}.', {
+          value: <strong>{showShare(superfat.value, 2)}</strong>,
+          low: showShare(superfat.low),
+          high: showShare(superfat.high),
+          noted: noted.length < weights.length && t('; what was not noted is taken as planned'),
+        })}
       </p>
     </Part>
   )
@@ -85,7 +93,7 @@ function Lanes({ record: { pours, cups, length } }: { record: RunRecord }) {
   return (
     <svg
       role="img"
-      aria-label="Pours of each cup over the minutes, planned and done"
+      aria-label={t('Pours of each cup over the minutes, planned and done')}
       viewBox={`0 0 ${WIDTH} ${cups.length * ROW + 18}`}
       className="my-2 block w-full"
     >
@@ -141,12 +149,12 @@ function Course({ record: { temperatures, blend, length } }: { record: RunRecord
       heads={['', 'planned', 'really']}
       rows={[
         ...temperatures.map(({ body, plannedC, readC }) => ({
-          what: `${body === 'lye' ? 'Lye' : 'Oils'} as they met`,
-          cells: [showTemperature(plannedC, habits), readC === null ? 'not read' : showTemperature(readC, habits)],
+          what: t('{body} as they met', { body: body === 'lye' ? t('Lye') : t('Oils') }),
+          cells: [showTemperature(plannedC, habits), readC === null ? t('not read') : showTemperature(readC, habits)],
         })),
-        { what: 'Blender on', cells: [`${Math.round(blend.plannedS)} s`, `${Math.round(blend.realS)} s`] },
+        { what: t('Blender on'), cells: [`${Math.round(blend.plannedS)} s`, `${Math.round(blend.realS)} s`] },
         {
-          what: 'From the lye to the last pour',
+          what: t('From the lye to the last pour'),
           cells: [showClock(length.plannedS), length.realS === null ? '–' : showClock(length.realS)],
         },
       ]}

@@ -16,6 +16,7 @@ import { Made } from './made.tsx'
 import { Planned } from './planned.tsx'
 import { Seen } from './seen.tsx'
 import { useCure } from './use-cure.ts'
+import { dated, t } from '../../words/index.ts'
 
 const NOTHING_NOTED = recordFold([])
 
@@ -29,10 +30,10 @@ export function StoryPage() {
     <main className="flex-1 bg-booth py-6 max-[600px]:py-0 print:bg-white print:p-0">
       <div className="mx-auto mb-4 flex max-w-200 flex-wrap gap-3 px-4 max-[600px]:pt-3 print:hidden">
         <button className="button button-main min-h-10" onClick={() => print()}>
-          <Printer size={16} aria-hidden /> Print, or save as PDF
+          <Printer size={16} aria-hidden /> {t('Print, or save as PDF')}
         </button>
         <a className="button min-h-10" href={`/api/batches/${id}/whole`} download>
-          <FileArchive size={16} aria-hidden /> Save everything (ZIP)
+          <FileArchive size={16} aria-hidden /> {t('Save everything (ZIP)')}
         </a>
       </div>
       <article className="sheet mx-auto max-w-200 bg-paper p-8 text-[15px] max-[600px]:p-4 print:max-w-none print:p-0 print:text-[10.5pt]">
@@ -54,7 +55,7 @@ export function StoryPage() {
   )
 }
 
-const day = (on: string): string => format(parseISO(on), 'd MMMM yyyy')
+const day = (on: string): string => dated(parseISO(on), 'd MMMM yyyy')
 
 /** What it is called, and how far it has come. */
 function Head({ id, state }: { id: string; state: RecordState }) {
@@ -73,21 +74,29 @@ function Head({ id, state }: { id: string; state: RecordState }) {
     today,
   )
   const told = [
-    pouredAt !== '' && `poured ${day(pouredAt)}, day ${daysBetween(pouredAt, today)} today`,
-    state.cutAt !== null && `cut ${day(state.cutAt)}${state.cutCount === null ? '' : ` into ${state.cutCount} bars`}`,
-    pouredAt !== '' && readyDay !== null && `ready ${day(dayAfter(pouredAt, readyDay))}`,
-    state.place !== '' && `on ${state.place}`,
-    state.goneCount > 0 && `${state.goneCount} gone`,
-    plan.madeBy !== '' && `made by ${plan.madeBy}`,
+    pouredAt !== '' &&
+      t('poured {pouredAt}, day {pouredAt2} today', {
+        pouredAt: day(pouredAt),
+        pouredAt2: daysBetween(pouredAt, today),
+      }),
+    state.cutAt !== null &&
+      t('cut {cutAt}{cutCount}', {
+        cutAt: day(state.cutAt),
+        cutCount: state.cutCount === null ? '' : t(' into {cutCount} bars', { cutCount: state.cutCount }),
+      }),
+    pouredAt !== '' && readyDay !== null && t('ready {pouredAt}', { pouredAt: day(dayAfter(pouredAt, readyDay)) }),
+    state.place !== '' && t('on {place}', { place: state.place }),
+    state.goneCount > 0 && t('{goneCount} gone', { goneCount: state.goneCount }),
+    plan.madeBy !== '' && t('made by {madeBy}', { madeBy: plan.madeBy }),
   ].filter(Boolean)
   return (
     <>
       <h1 className="text-3xl">{plan.name}</h1>
       <p className="text-lg">
-        {LIVES[life]}
-        {pouredAt !== '' && ` · lot ${lotCode(pouredAt, id)}`}
+        {t(LIVES[life])}
+        {pouredAt !== '' && t(' · lot {pouredAt}', { pouredAt: lotCode(pouredAt, id) })}
       </p>
-      <p className="mb-4 text-soft">{told.join(' · ') || 'not poured yet'}</p>
+      <p className="mb-4 text-soft">{told.join(' · ') || t('not poured yet')}</p>
       {plan.notes !== '' && <p className="mb-4 max-w-160 whitespace-pre-line">{plan.notes}</p>}
     </>
   )

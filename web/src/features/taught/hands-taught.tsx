@@ -8,6 +8,7 @@ import { useNoted, useNotedState } from '../../run/noted.tsx'
 import { Say } from '../../ui/say.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useAct } from '../../ui/use-act.ts'
+import { t } from '../../words/index.ts'
 
 const tidyS = (seconds: number): number => Math.round(seconds * 2) / 2
 
@@ -30,11 +31,15 @@ export function HandsTaught() {
   const take = ({ kind, seconds }: HandTime) =>
     keep([...own.filter(one => one.kind !== kind), { kind, seconds: tidyS(seconds) }])
   return (
-    <Section title="Your hands" aside={<span className="text-soft">seconds at the bench</span>} className="mt-8">
+    <Section
+      title={t('Your hands')}
+      aside={<span className="text-soft">{t('seconds at the bench')}</span>}
+      className="mt-8"
+    >
       <table className="w-full">
         <thead>
           <tr className="text-left text-[13px] text-soft">
-            {['', 'reckoned with', 'took', ''].map((head, i) => (
+            {['', t('reckoned with'), t('took'), ''].map((head, i) => (
               <th key={i} className="pr-4 font-normal">
                 {head}
               </th>
@@ -53,7 +58,9 @@ export function HandsTaught() {
                 <td className="pr-4 text-soft">{Math.round(one.plannedS)} s</td>
                 <td className="pr-4 text-lg">
                   <strong>{Math.round(one.seconds)} s</strong>{' '}
-                  <span className="text-[13px] text-soft">{one.count === 1 ? 'once' : `middle of ${one.count}`}</span>
+                  <span className="text-[13px] text-soft">
+                    {one.count === 1 ? t('once') : t('middle of {one}', { one: one.count })}
+                  </span>
                 </td>
                 <td className="text-right">
                   {isTaken ? (
@@ -62,11 +69,11 @@ export function HandsTaught() {
                       disabled={act.busy}
                       onClick={() => void keep(own.filter(time => time.kind !== one.kind))}
                     >
-                      ✓ yours; take it back
+                      {t('✓ yours; take it back')}
                     </button>
                   ) : (
                     <button className="button min-h-9" disabled={act.busy} onClick={() => void take(one)}>
-                      Reckon with it
+                      {t('Reckon with it')}
                     </button>
                   )}
                 </td>

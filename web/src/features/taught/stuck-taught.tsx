@@ -5,6 +5,7 @@ import { saveItem, shelfQuery } from '../../api/client.ts'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useAct } from '../../ui/use-act.ts'
+import { t } from '../../words/index.ts'
 
 interface Stuck {
   vessel: Vessel
@@ -63,29 +64,31 @@ export function StuckTaught({ entries }: { entries: readonly RecordEntry[] }) {
     })
   return (
     <Section
-      title="What stuck to the vessels"
-      aside={<span className="text-soft">poured {plan.division.cling}</span>}
+      title={t('What stuck to the vessels')}
+      aside={<span className="text-soft">{t('poured {cling}', { cling: plan.division.cling })}</span>}
       className="mt-8"
     >
       <ul>
         {whole && (
           <li className="flex flex-wrap items-center gap-x-5 border-b border-line py-1.5">
-            <span className="min-w-0 flex-1">all of them together</span>
-            <span className="text-soft">reckoned with {g(whole.knownG)}</span>
+            <span className="min-w-0 flex-1">{t('all of them together')}</span>
+            <span className="text-soft">{t('reckoned with {knownG}', { knownG: g(whole.knownG) })}</span>
             <strong className="text-lg">{g(whole.weighedG)}</strong>
           </li>
         )}
         {stuck.map(one => (
           <li key={one.vessel.id} className="flex flex-wrap items-center gap-x-5 border-b border-line py-1.5">
             <span className="min-w-0 flex-1">{one.vessel.name}</span>
-            <span className="text-soft">reckoned with {g(one.knownG)}</span>
+            <span className="text-soft">{t('reckoned with {knownG}', { knownG: g(one.knownG) })}</span>
             <span className="text-lg">
               <strong>{g(one.weighedG)}</strong>{' '}
-              <span className="text-[13px] text-soft">{one.cups === 1 ? 'weighed' : `each of ${one.cups}`}</span>
+              <span className="text-[13px] text-soft">
+                {one.cups === 1 ? t('weighed') : t('each of {cups}', { cups: one.cups })}
+              </span>
             </span>
             {Math.abs(halfway(one) - one.knownG) >= CHANGED_G && (
               <button className="button min-h-9" disabled={act.busy} onClick={() => void take(one)}>
-                Reckon with {g(halfway(one))}
+                {t('Reckon with {one}', { one: g(halfway(one)) })}
               </button>
             )}
           </li>
@@ -93,8 +96,12 @@ export function StuckTaught({ entries }: { entries: readonly RecordEntry[] }) {
       </ul>
       <p className="mt-1 max-w-140 text-[14px] text-soft">
         {stuck.length > 0
-          ? 'One batch moves the shelf halfway: batters differ. What is kept counts in every batch poured from that vessel.'
-          : 'Weighed for one kind of vessel, as the cups have it on the page Cups, it moves what the shelf says of that vessel.'}
+          ? t(
+              'One batch moves the shelf halfway: batters differ. What is kept counts in every batch poured from that vessel.',
+            )
+          : t(
+              'Weighed for one kind of vessel, as the cups have it on the page Cups, it moves what the shelf says of that vessel.',
+            )}
       </p>
       {act.sentence !== '' && (
         <p role="alert" className="text-rust">

@@ -11,6 +11,7 @@ import { Section } from '../../ui/section.tsx'
 import { useAct } from '../../ui/use-act.ts'
 import { HandsTaught } from './hands-taught.tsx'
 import { StuckTaught } from './stuck-taught.tsx'
+import { rich, t } from '../../words/index.ts'
 
 /** What a batch taught the workshop: each thing with what was expected and what came, looked at and left out by the maker. */
 export function TaughtPage() {
@@ -21,7 +22,7 @@ export function TaughtPage() {
   const evidence = shelf?.shelf.evidence.find(one => one.batch === id) ?? null
   return (
     <main className="mx-auto w-full max-w-220 flex-1 px-5 py-4 max-[900px]:px-3">
-      <h1 className="text-2xl">What it taught</h1>
+      <h1 className="text-2xl">{t('What it taught')}</h1>
       <ForecastRefused />
       {error && <p className="text-rust">{error.message}</p>}
       {forecast && shelf && (
@@ -37,7 +38,7 @@ export function TaughtPage() {
 
 const percent = (ln: number, [more, less]: readonly [string, string]): string => {
   const by = Math.round((Math.exp(ln) - 1) * 100)
-  return by === 0 ? 'as expected' : `${Math.abs(by)} % ${by > 0 ? more : less}`
+  return by === 0 ? t('as expected') : `${Math.abs(by)} % ${by > 0 ? more : less}`
 }
 const range = (variance: number): string => `± ${Math.round((Math.exp(1.28 * Math.sqrt(variance)) - 1) * 100)} %`
 
@@ -51,15 +52,15 @@ interface Line {
 /** What was read of it and counts by itself for later forecasts. */
 function linesOf({ observations, rest, cure }: Evidence): Line[] {
   const stages = [
-    ['plain', 'pace of the plain batter', 'the recipe, your hands'],
-    ['scented', 'pace with the scent', 'the scent'],
-    ['blend', 'pace under the blender', 'your blender'],
+    ['plain', t('pace of the plain batter'), t('the recipe, your hands')],
+    ['scented', t('pace with the scent'), t('the scent')],
+    ['blend', t('pace under the blender'), t('your blender')],
   ] as const
   const readings = [
-    ['heat of the reaction in the mould', rest?.rate, ['quicker', 'slower'], 'this recipe and scent'],
-    ['heat that the mould loses', rest?.losses, ['more', 'less'], 'this mould and wrap'],
-    ['water that bars lose', cure?.loss, ['more', 'less'], 'your rack'],
-    ['time that bars take to dry', cure?.time, ['longer', 'shorter'], 'your rack'],
+    [t('heat of the reaction in the mould'), rest?.rate, [t('quicker'), t('slower')], t('this recipe and scent')],
+    [t('heat that the mould loses'), rest?.losses, [t('more'), t('less')], t('this mould and wrap')],
+    [t('water that bars lose'), cure?.loss, [t('more'), t('less')], t('your rack')],
+    [t('time that bars take to dry'), cure?.time, [t('longer'), t('shorter')], t('your rack')],
   ] as const
   return [
     ...stages.flatMap(([stage, what, whose]): Line[] => {
@@ -67,7 +68,7 @@ function linesOf({ observations, rest, cure }: Evidence): Line[] {
       const weight = mine.reduce((sum, one) => sum + 1 / one.variance, 0)
       if (weight === 0) return []
       const mean = mine.reduce((sum, one) => sum + one.value / one.variance, 0) / weight
-      return [{ what, came: percent(mean, ['quicker', 'slower']), sure: range(1 / weight), for: whose }]
+      return [{ what, came: percent(mean, [t('quicker'), t('slower')]), sure: range(1 / weight), for: whose }]
     }),
     ...readings.flatMap(([what, reading, words, whose]): Line[] =>
       reading ? [{ what, came: percent(reading.value, words), sure: range(reading.variance), for: whose }] : [],
@@ -87,17 +88,23 @@ function Read({ evidence }: { evidence: Evidence | null }) {
   const lines = evidence ? linesOf(evidence) : []
   if (!evidence || lines.length === 0)
     return (
-      <Section title="Read of it" className="mt-4">
+      <Section title={t('Read of it')} className="mt-4">
         <p className="max-w-140 text-soft">
-          Nothing yet. Traces that are noted at the bench, temperatures of the{' '}
-          <Link to="../rest" className="underline">
-            rest
-          </Link>{' '}
-          and bars on the{' '}
-          <Link to="../cut" className="underline">
-            scale
-          </Link>{' '}
-          are read here, and make the next forecast surer.
+          {rich(
+            'Nothing yet. Traces that are noted at the bench, temperatures of the {rest} and bars on the {scale} are read here, and make the next forecast surer.',
+            {
+              rest: (
+                <Link to="../rest" className="underline">
+                  {t('rest')}
+                </Link>
+              ),
+              scale: (
+                <Link to="../cut" className="underline">
+                  {t('scale')}
+                </Link>
+              ),
+            },
+          )}
         </p>
       </Section>
     )
@@ -107,11 +114,11 @@ function Read({ evidence }: { evidence: Evidence | null }) {
       await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
     })
   return (
-    <Section title="Read of it" className="mt-4">
+    <Section title={t('Read of it')} className="mt-4">
       <table className="w-full">
         <thead>
           <tr className="text-left text-[13px] text-soft">
-            {['', 'came out', 'surely to', 'teaches'].map(head => (
+            {['', t('came out'), t('surely to'), t('teaches')].map(head => (
               <th key={head} className="pr-4 font-normal">
                 {head}
               </th>
@@ -132,10 +139,12 @@ function Read({ evidence }: { evidence: Evidence | null }) {
         </tbody>
       </table>
       <div className="mt-2 flex flex-wrap items-center gap-x-5">
-        <Check label="counts for other batches" checked={evidence.counts} onChange={on => void count(on)} />
+        <Check label={t('counts for other batches')} checked={evidence.counts} onChange={on => void count(on)} />
         {evidence.counts && narrowed > 0.005 && (
           <span className="text-soft">
-            By it the pace of the next batch like this is known {Math.round(narrowed * 100)} % more closely.
+            {t('By it the pace of the next batch like this is known {narrowed} % more closely.', {
+              narrowed: Math.round(narrowed * 100),
+            })}
           </span>
         )}
         {act.sentence !== '' && (

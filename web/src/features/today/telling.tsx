@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { canTell, startTelling, stopTelling, tellsDue } from '../../kept/due-notices.ts'
 import { Section } from '../../ui/section.tsx'
+import { t } from '../../words/index.ts'
 
 /** Whether this browser tells by itself what has become due. */
 export function Telling() {
@@ -13,11 +14,11 @@ export function Telling() {
     setRefused(!done)
   }
   return (
-    <Section title="On this device" className="mt-10">
+    <Section title={t('On this device')} className="mt-10">
       <p className="max-w-140 text-soft">
         {isOn
-          ? 'What becomes due is told here by the browser, for as long as Ostler is open in it.'
-          : 'The browser can tell what becomes due by itself, for as long as Ostler is open in it.'}
+          ? t('What becomes due is told here by the browser, for as long as Ostler is open in it.')
+          : t('The browser can tell what becomes due by itself, for as long as Ostler is open in it.')}
       </p>
       {isOn ? (
         <button
@@ -27,16 +28,16 @@ export function Telling() {
             setOn(false)
           }}
         >
-          Stop telling me
+          {t('Stop telling me')}
         </button>
       ) : (
         <button className="button mt-2 min-h-9" onClick={() => void start()}>
-          Tell me here
+          {t('Tell me here')}
         </button>
       )}
       {isRefused && (
         <p role="alert" className="text-rust">
-          The browser does not let Ostler tell. Its settings for this address say why.
+          {t('The browser does not let Ostler tell. Its settings for this address say why.')}
         </p>
       )}
     </Section>

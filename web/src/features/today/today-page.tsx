@@ -9,6 +9,7 @@ import { TopBar } from '../../frame/top-bar.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say } from '../../ui/say.tsx'
 import { Telling } from './telling.tsx'
+import { dated, t } from '../../words/index.ts'
 
 /** The page of a batch on which what is due is done. */
 const PAGE: Readonly<Record<DueKind, string>> = {
@@ -40,10 +41,10 @@ interface Group {
 const daysTo = (due: Due, today: string): number =>
   Math.max(due.kind === 'ready' ? 0 : -Infinity, daysBetween(today, due.on))
 const GROUPS: readonly Group[] = [
-  { title: 'Overdue', holds: days => days < 0 },
-  { title: 'Today', holds: days => days === 0 },
-  { title: 'This week', holds: days => days > 0 && days <= WEEK },
-  { title: 'Later', holds: days => days > WEEK },
+  { title: t('Overdue'), holds: days => days < 0 },
+  { title: t('Today'), holds: days => days === 0 },
+  { title: t('This week'), holds: days => days > 0 && days <= WEEK },
+  { title: t('Later'), holds: days => days > WEEK },
 ]
 
 /** What is due across all batches: what may come out of its mould, be cut, weighed, turned; last days to make what is wanted. */
@@ -60,13 +61,14 @@ export function TodayPage() {
         <Places />
       </TopBar>
       <main className="mx-auto w-full max-w-220 px-5 py-6 max-[900px]:px-3">
-        <h1 className="text-3xl">{format(new Date(), 'EEEE, d MMMM')}</h1>
+        <h1 className="text-3xl">{dated(new Date(), 'EEEE, d MMMM')}</h1>
         {error && <p className="text-rust">{error.message}</p>}
-        {isPending && <p className="text-soft">Looking through the batches …</p>}
+        {isPending && <p className="text-soft">{t('Looking through the batches …')}</p>}
         {data && groups.every(({ title }) => title === 'Later') && (
           <p className="mt-3 max-w-140 text-lg">
-            Nothing is due this week. A batch that is poured, or has a day on which it is wanted, is told of here in
-            time.
+            {t(
+              'Nothing is due this week. A batch that is poured, or has a day on which it is wanted, is told of here in time.',
+            )}
           </p>
         )}
         {groups.map(({ title, dues }) => (
@@ -88,12 +90,14 @@ export function TodayPage() {
 /** When, in words that are read at a glance. */
 function whenWords({ kind, on }: Due, today: string): string {
   const days = daysBetween(today, on)
-  if (kind === 'ready' && days < 0) return `since ${format(parseISO(on), 'd MMM')}`
+  if (kind === 'ready' && days < 0) return t('since {on}', { on: dated(parseISO(on), 'd MMM') })
   const time = on.length > 10 ? `, ${on.slice(11, 16)}` : ''
-  if (days === 0) return `today${time}`
-  if (days === -1) return 'since yesterday'
-  if (days < 0) return `${-days} days late`
-  return days === 1 ? `tomorrow${time}` : `${format(parseISO(dayAfter(on, 0)), 'EEE d MMM')}${time}`
+  if (days === 0) return t('today{timeIs}', { timeIs: time })
+  if (days === -1) return t('since yesterday')
+  if (days < 0) return t('{days} days late', { days: -days })
+  return days === 1
+    ? t('tomorrow{timeIs}', { timeIs: time })
+    : `${dated(parseISO(dayAfter(on, 0)), 'EEE d MMM')}${time}`
 }
 
 function DueRow({ due, today }: { due: Due; today: string }) {
@@ -108,7 +112,7 @@ function DueRow({ due, today }: { due: Due; today: string }) {
         <Link to={placeOf(due)} className="text-lg font-semibold hover:underline">
           {due.name}
         </Link>{' '}
-        <span className="text-[13px] text-soft">{DUE_KINDS[due.kind]}</span>
+        <span className="text-[13px] text-soft">{t(DUE_KINDS[due.kind])}</span>
         <span className="block">
           <Say of={due.what} />
         </span>
@@ -126,24 +130,28 @@ function CalendarFeed() {
     onSuccess: () => client.invalidateQueries(calendarQuery),
   })
   if (!data) return null
-  const address = data.token === null ? null : `${location.origin}/api/calendar/feed/${data.token}.ics`
+  const address =
+    data.token === null
+      ? null
+      : t('{origin}/api/calendar/feed/{token}.ics', { origin: location.origin, token: data.token })
   return (
-    <Section title="In your calendar" className="mt-10">
+    <Section title={t('In your calendar')} className="mt-10">
       <p className="max-w-140 text-soft">
-        Any calendar that takes an address can show this list. Whoever knows the address can read it: keep it to
-        yourself.
+        {t(
+          'Any calendar that takes an address can show this list. Whoever knows the address can read it: keep it to yourself.',
+        )}
       </p>
       {address !== null && (
         <input
           readOnly
-          aria-label="Address of the calendar"
+          aria-label={t('Address of the calendar')}
           className="field mt-2 min-h-9 w-full max-w-160"
           value={address}
           onFocus={focused => focused.target.select()}
         />
       )}
       <button className="button mt-2 min-h-9" disabled={renew.isPending} onClick={() => renew.mutate()}>
-        {address === null ? 'Make an address' : 'Make another; this one ends'}
+        {address === null ? t('Make an address') : t('Make another; this one ends')}
       </button>
       {renew.error && <p className="text-rust">{renew.error.message}</p>}
     </Section>

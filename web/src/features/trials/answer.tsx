@@ -12,6 +12,7 @@ import { isWatched } from './pair-watch.tsx'
 import { SaysLevels, SaysNumbers } from './says-numbers.tsx'
 import { TakeOn } from './take-on.tsx'
 import type { TrialChange } from './trial-change.ts'
+import { fixed, t } from '../../words/index.ts'
 
 interface Props {
   kept: TrialAnswer
@@ -32,17 +33,19 @@ export function Answer({ kept, shelf, onKeep }: Props) {
   })
   const says = answer.data
   return (
-    <Section title="What it says">
+    <Section title={t('What it says')}>
       {answer.error && <p className="text-rust">{answer.error.message}</p>}
-      {!says && !answer.error && <p className="text-soft">Reading it …</p>}
+      {!says && !answer.error && <p className="text-soft">{t('Reading it …')}</p>}
       {says?.colorants.map(one => (
         <OfColorant key={one.colorant} answer={one} shelf={shelf} trial={trial} />
       ))}
       {says && <SaysFound says={says} shelf={shelf} scent={trial.question.scent ?? ''} />}
       {says?.scatter != null && (
         <p className="mb-3">
-          Samples of this workshop that were made alike lie {says.scatter.toFixed(1)} times as far apart as is usual.
-          What is said here goes by that.
+          {t(
+            'Samples of this workshop that were made alike lie {scatter} times as far apart as is usual. What is said here goes by that.',
+            { scatter: fixed(says.scatter, 1) },
+          )}
         </p>
       )}
       {says && canTeach(says) && <TakeOn kept={kept} says={says} onKeep={onKeep} />}

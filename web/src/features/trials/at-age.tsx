@@ -2,6 +2,7 @@ import { SWATCH_FAULTS, sampleDifferences } from '@ostler/core'
 import type { AgeRead, SampleDifference, Shelf, Trial, TrialSample } from '@ostler/core'
 import { useState } from 'react'
 import { whatIn } from './sample-words.ts'
+import { fixed, rich, t } from '../../words/index.ts'
 
 const readingOf = (trial: Trial, days: number, label: string) =>
   trial.readings.findLast(
@@ -20,25 +21,39 @@ const order = (a: TrialSample, b: TrialSample): number =>
 
 /** What may be said of a difference, never that there is none without what could have been seen. */
 function wordsOf({ word, deltaE, low, high, wouldSee, timesNeeded }: SampleDifference): string {
-  const range = `ΔE ${deltaE.toFixed(1)} (${low.toFixed(1)} to ${high.toFixed(1)})`
+  const range = t('ΔE {deltaE} ({low} to {high})', {
+    deltaE: fixed(deltaE, 1),
+    low: fixed(low, 1),
+    high: fixed(high, 1),
+  })
   if (word === 'different' || word === 'probably different') return `${word}: ${range}`
-  if (word === 'too little to matter') return `different, too little to matter: ${range}`
-  if (word === 'the same') return `the same for this purpose: at most ΔE ${high.toFixed(1)}`
-  const more = timesNeeded === null ? 'more blanks or a meter would tell' : `${timesNeeded} of each would tell`
-  return `not told: this trial would have seen a lightness of about ${wouldSee.toFixed(1)}; ${more}`
+  if (word === 'too little to matter') return t('different, too little to matter: {range}', { range })
+  if (word === 'the same') return t('the same for this purpose: at most ΔE {high}', { high: fixed(high, 1) })
+  const more =
+    timesNeeded === null
+      ? t('more blanks or a meter would tell')
+      : t('{timesNeeded} of each would tell', { timesNeeded })
+  return t('not told: this trial would have seen a lightness of about {wouldSee}; {more}', {
+    wouldSee: fixed(wouldSee, 1),
+    more,
+  })
 }
 
 /** Everything that was seen at one age, and what may be said of it. */
 export function AtAge({ trial, age, shelf }: { trial: Trial; age: AgeRead; shelf: Shelf }) {
   const shown = trial.samples.filter(({ label }) => hexesOf(trial, age.days, label)).sort(order)
   return (
-    <section aria-label={`Day ${age.days}`} className="mt-4 break-inside-avoid">
+    <section aria-label={t('Day {days}', { days: age.days })} className="mt-4 break-inside-avoid">
       <h3 className="text-lg">
-        Day {Math.round(10 * age.days) / 10}
-        <span className="text-soft">
-          {' '}
-          {age.photos} {age.photos === 1 ? 'look' : 'looks'}
-        </span>
+        {rich('Day {days}{part}', {
+          days: Math.round(10 * age.days) / 10,
+          part: (
+            <span className="text-soft">
+              {' '}
+              {age.photos} {age.photos === 1 ? t('look') : t('looks')}
+            </span>
+          ),
+        })}
       </h3>
       <ul className="mt-1 flex flex-wrap gap-3 bg-booth p-3">
         {shown.map(sample => (
@@ -55,13 +70,13 @@ export function AtAge({ trial, age, shelf }: { trial: Trial; age: AgeRead; shelf
       </ul>
       {age.differences.length === 0 ? (
         <p className="mt-1 text-rust">
-          A photograph without a sample with nothing in it: nothing can be said of this look.
+          {t('A photograph without a sample with nothing in it: nothing can be said of this look.')}
         </p>
       ) : (
-        <Against trial={trial} shelf={shelf} shown={shown} what="nothing" differences={age.differences} />
+        <Against trial={trial} shelf={shelf} shown={shown} what={t('nothing')} differences={age.differences} />
       )}
       {age.againstScent.length > 0 && (
-        <Against trial={trial} shelf={shelf} shown={shown} what="the scent alone" differences={age.againstScent} />
+        <Against trial={trial} shelf={shelf} shown={shown} what={t('the scent alone')} differences={age.againstScent} />
       )}
       {age.labs.size > 1 && <TwoOfThem trial={trial} age={age} />}
     </section>
@@ -71,7 +86,7 @@ export function AtAge({ trial, age, shelf }: { trial: Trial; age: AgeRead; shelf
 /** Faults and note of a sample at a look. */
 function Remarked({ trial, days, label }: { trial: Trial; days: number; label: string }) {
   const { faults, note } = readingOf(trial, days, label) ?? { faults: [], note: '' }
-  const texts = [...faults.map(fault => SWATCH_FAULTS[fault]), note].filter(Boolean)
+  const texts = [...faults.map(fault => t(SWATCH_FAULTS[fault])), note].filter(Boolean)
   return texts.length > 0 ? <span className="block text-rust">{texts.join('; ')}</span> : null
 }
 
@@ -79,7 +94,8 @@ function Remarked({ trial, days, label }: { trial: Trial; days: number; label: s
 function inFew(trial: Trial, sample: TrialSample, shelf: Shelf): string {
   const { gPerKg, whiteGPerKg, colorant } = sample
   const isLadder = trial.question.kind === 'ladder' && colorant !== ''
-  const dose = gPerKg > 0 ? `${gPerKg} g/kg${whiteGPerKg > 0 ? ' with white' : ''}` : ''
+  const dose =
+    gPerKg > 0 ? t('{gPerKg} g/kg{whiteGPerKg}', { gPerKg, whiteGPerKg: whiteGPerKg > 0 ? t(' with white') : '' }) : ''
   return isLadder ? dose : [whatIn(trial.question, sample, shelf), dose].filter(Boolean).join(', ')
 }
 
@@ -100,7 +116,12 @@ function Against({ trial, shelf, shown, what, differences }: AgainstProps) {
         return difference
           ? [
               <li key={sample.label}>
-                <strong>{sample.label}</strong> ({inFew(trial, sample, shelf)}) against {what}: {wordsOf(difference)}
+                {rich('{label} ({trial}) against {what}: {difference}', {
+                  label: <strong>{sample.label}</strong>,
+                  trial: inFew(trial, sample, shelf),
+                  what,
+                  difference: wordsOf(difference),
+                })}
               </li>,
             ]
           : []
@@ -131,9 +152,11 @@ function TwoOfThem({ trial, age }: { trial: Trial; age: AgeRead }) {
   )
   return (
     <p className="mt-1 flex flex-wrap items-center gap-2 print:hidden">
-      {choice(other, `Compared on day ${age.days}`, label => setPair([one, label]))} against{' '}
-      {choice(one, `Against, on day ${age.days}`, label => setPair([label, other]))}
-      <span role="status">{found && wordsOf(found)}</span>
+      {rich('{otherIs} against {one}{found}', {
+        otherIs: choice(other, t('Compared on day {days}', { days: age.days }), label => setPair([one, label])),
+        one: choice(one, t('Against, on day {days}', { days: age.days }), label => setPair([label, other])),
+        found: <span role="status">{found && wordsOf(found)}</span>,
+      })}
     </p>
   )
 }

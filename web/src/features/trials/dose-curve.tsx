@@ -1,5 +1,6 @@
 import type { DosePoint } from '@ostler/core'
 import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, Scatter, Tooltip, XAxis, YAxis } from 'recharts'
+import { t } from '../../words/index.ts'
 
 /** Four of five lie within so many standard deviations. */
 const WIDE = 1.28
@@ -31,12 +32,12 @@ export function DoseCurve({ points, read }: { points: readonly DosePoint[]; read
               domain={['dataMin', 'dataMax']}
               ticks={ticks}
               tickFormatter={number}
-              label={{ value: 'g per kg of batter', position: 'insideBottom', offset: -8, fontSize: 13 }}
+              label={{ value: t('g per kg of batter'), position: 'insideBottom', offset: -8, fontSize: 13 }}
             />
             <YAxis domain={['auto', 'auto']} width={44} tickFormatter={number} />
             <Tooltip
               formatter={value => (Array.isArray(value) ? value.map(number).join(' to ') : number(value))}
-              labelFormatter={value => `${number(value)} g/kg`}
+              labelFormatter={value => t('{value} g/kg', { value: number(value) })}
             />
             <Area
               dataKey="band"
@@ -74,8 +75,9 @@ export function DoseCurve({ points, read }: { points: readonly DosePoint[]; read
         </ResponsiveContainer>
       </div>
       <figcaption className="text-[13px] text-soft">
-        Lightness by dose. Dashed: as the shelf had it. Line and band: by this trial, where four of five lie. Points:
-        what was read last, each photograph as it came.
+        {t(
+          'Lightness by dose. Dashed: as the shelf had it. Line and band: by this trial, where four of five lie. Points: what was read last, each photograph as it came.',
+        )}
       </figcaption>
       <Strip name="as the shelf had it" hexes={points.map(one => one.beforeHex)} />
       <Strip name="by this trial" hexes={points.map(one => one.afterHex)} />
@@ -92,7 +94,7 @@ function Strip({ name, hexes }: { name: string; hexes: readonly string[] }) {
           <span key={i} className="flex-1" style={{ background: hex, printColorAdjust: 'exact' }} />
         ))}
       </div>
-      <span className="text-[13px]">{name}, from the least to the most</span>
+      <span className="text-[13px]">{t('{name}, from the least to the most', { name })}</span>
     </div>
   )
 }

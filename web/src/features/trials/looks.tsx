@@ -1,6 +1,5 @@
 import { READING_WAYS, dueLooks, kindOfTrial, mixed, STANDARD_BASE } from '@ostler/core'
 import type { ReadingWay, Trial, TrialReading } from '@ostler/core'
-import { format } from 'date-fns'
 import { useState } from 'react'
 import { ColourSampler } from '../../parts/colour-sampler.tsx'
 import { lastingStore, readJson, readText, removeKey, writeJson } from '../../kept/storage.ts'
@@ -14,6 +13,7 @@ import { Section } from '../../ui/section.tsx'
 import { NumbersLook } from './numbers-look.tsx'
 import { Remarks, remarksOf } from './remarks.tsx'
 import type { TrialChange } from './trial-change.ts'
+import { dated, rich, t } from '../../words/index.ts'
 
 const DAY_MS = 86_400_000
 const HEX = /^#[0-9a-f]{6}$/
@@ -30,7 +30,7 @@ interface Props {
 }
 
 /** What was typed or read of a look and is not kept yet: it stays through a reload. */
-const draftKey = (id: string): string => `ostler.trial-look.${id}`
+const draftKey = (id: string): string => t('ostler.trial-look.{id}', { id })
 
 /** Whether colours are read of it, or numbers. */
 const isRead = (what: 'colour' | 'numbers', { question }: Trial): boolean =>
@@ -44,12 +44,13 @@ export function Looks({ trial, id, batch, isBusy, onKeep }: Props) {
     setOpen(false)
   }
   return (
-    <Section title="Looks" className="print:hidden">
+    <Section title={t('Looks')} className="print:hidden">
       <ul className="flex flex-wrap gap-x-8">
         {dueLooks(trial).map(({ days, on, isDone, isPast }) => (
           <li key={days}>
-            {isDone ? '✓' : isPast ? '–' : '○'} {days > 0 && days < 1 ? `${24 * days} hours` : `day ${days}`},{' '}
-            {format(new Date(on), 'd MMMM')}
+            {isDone ? '✓' : isPast ? '–' : '○'}{' '}
+            {days > 0 && days < 1 ? t('{days} hours', { days: 24 * days }) : t('day {days}', { days })},{' '}
+            {dated(new Date(on), 'd MMMM')}
           </li>
         ))}
       </ul>
@@ -68,7 +69,7 @@ export function Looks({ trial, id, batch, isBusy, onKeep }: Props) {
       ) : (
         isRead('colour', trial) && (
           <button className="button mt-2 min-h-12" onClick={() => setOpen(true)}>
-            Look at them now
+            {t('Look at them now')}
           </button>
         )
       )}
@@ -139,7 +140,10 @@ function Look({ trial, batch, isBusy, draft, onKeep, onClose }: LookProps) {
   const keep = () => {
     const photo = `look-${ids.look}`
     const at = new Date().toISOString()
-    if (file && batch) keptPhoto(batch, file, `${trial.name}, day ${age}`).catch((error: Error) => toast(error.message))
+    if (file && batch)
+      keptPhoto(batch, file, t('{trial}, day {age}', { trial: trial.name, age })).catch((error: Error) =>
+        toast(error.message),
+      )
     onKeep(
       read.map(({ label }) => ({
         ...{ id: ids.of(label), sample: label, at, days: age, way, photo },
@@ -149,9 +153,9 @@ function Look({ trial, batch, isBusy, draft, onKeep, onClose }: LookProps) {
   }
   const isPhoto = way === 'photo'
   const sayings = !isAge
-    ? '; days are a number from 0 to 3650.'
+    ? t('; days are a number from 0 to 3650.')
     : read.length > 0 && !hasBlank
-      ? '; one with nothing in it has to be among them.'
+      ? t('; one with nothing in it has to be among them.')
       : '.'
   return (
     <div className="mt-3 border border-line p-3">
@@ -178,13 +182,13 @@ function Look({ trial, batch, isBusy, draft, onKeep, onClose }: LookProps) {
           disabled={!isAge || read.length === 0 || !hasBlank || isBusy}
           onClick={keep}
         >
-          Keep this look
+          {t('Keep this look')}
         </button>
         <button className="button min-h-12" onClick={onClose}>
-          Leave it
+          {t('Leave it')}
         </button>
         <span role="status" className="text-soft">
-          {read.length} of {trial.samples.length} read{sayings}
+          {t('{read} of {samples} read{sayings}', { read: read.length, samples: trial.samples.length, sayings })}
         </span>
       </div>
     </div>
@@ -203,7 +207,7 @@ function AgeAndWay({ days, isAge, way, onDays, onWay }: AgeProps) {
   return (
     <div className="flex flex-wrap items-end gap-4">
       <label className="flex flex-col text-[13px] text-soft">
-        days since it was poured
+        {t('days since it was poured')}
         <input
           className="field min-h-11 w-28 text-ink"
           inputMode="decimal"
@@ -213,7 +217,7 @@ function AgeAndWay({ days, isAge, way, onDays, onWay }: AgeProps) {
         />
       </label>
       <label className="flex flex-col text-[13px] text-soft">
-        colours are read
+        {t('colours are read')}
         <select
           className="field min-h-11 text-ink"
           value={way}
@@ -245,7 +249,7 @@ function OneColour({ label, hex, isNext, onNext, onHex }: OneColourProps) {
       <button
         className="size-12 shrink-0 border border-ink text-[13px]"
         style={{ background: isRead ? hex : 'transparent' }}
-        aria-label={`Read ${label} next`}
+        aria-label={t('Read {label} next', { label })}
         onClick={onNext}
       >
         {isRead ? '' : '?'}
@@ -256,7 +260,7 @@ function OneColour({ label, hex, isNext, onNext, onHex }: OneColourProps) {
           className="field w-24"
           placeholder="#3e8f82"
           value={hex}
-          aria-label={`Colour of ${label}`}
+          aria-label={t('Colour of {label}', { label })}
           aria-invalid={hex !== '' && !isRead}
           onChange={event => onHex(event.target.value.trim().toLowerCase())}
         />
@@ -280,12 +284,12 @@ function FromPicture({ label, days, onTake, onFile }: FromPictureProps) {
     setSentence('')
     if (!file) return
     onFile(file)
-    void createImageBitmap(file).then(setPicture, () => setSentence('This file is no picture that can be read.'))
+    void createImageBitmap(file).then(setPicture, () => setSentence(t('This file is no picture that can be read.')))
   }
   return (
     <div className="mt-3">
       <label className="quiet inline-flex min-h-11 cursor-pointer items-center">
-        {picture ? 'Another photograph' : 'A photograph of all of them, with a white or grey card'}
+        {picture ? t('Another photograph') : t('A photograph of all of them, with a white or grey card')}
         <input type="file" accept="image/*" className="sr-only" onChange={event => open(event.target.files?.[0])} />
       </label>
       {sentence !== '' && (
@@ -298,8 +302,10 @@ function FromPicture({ label, days, onTake, onFile }: FromPictureProps) {
           {result =>
             result.ok ? (
               <button className="button mt-2 min-h-12" onClick={() => onTake(result.hex)}>
-                <span aria-hidden className="size-6 border border-ink" style={{ background: result.hex }} /> This is{' '}
-                {label}
+                {rich('{span} This is {label}', {
+                  span: <span aria-hidden className="size-6 border border-ink" style={{ background: result.hex }} />,
+                  label,
+                })}
               </button>
             ) : (
               <p role="alert" className="mt-2 text-rust">

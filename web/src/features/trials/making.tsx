@@ -1,12 +1,12 @@
 import { ROLES, baseOf, battersOf, kindOfTrial, planOfTrial, starterPlan } from '@ostler/core'
 import type { Plan, Shelf, TrialAnswer } from '@ostler/core'
 import { useMutation, useQuery } from '@tanstack/react-query'
-import { format } from 'date-fns'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { addBatch, batchQuery, recipesQuery } from '../../api/client.ts'
 import { Section } from '../../ui/section.tsx'
 import type { KeptChange } from './trial-change.ts'
+import { dated, t } from '../../words/index.ts'
 
 interface MakingProps {
   kept: TrialAnswer
@@ -26,7 +26,10 @@ function useMaking({ kept, shelf, onKeep }: MakingProps, recipe: string) {
       const batters = battersOf(trial)
       const [first, ...others] = batters.map((level, i) => ({
         ...planOfTrial(trial, shelf, like, level),
-        name: `${trial.name}: samples${batters.length > 1 ? ` ${i + 1} of ${batters.length}` : ''}`.slice(0, 80),
+        name: t('{trial}: samples{batters}', {
+          trial: trial.name,
+          batters: batters.length > 1 ? t(' {i} of {batters}', { i: i + 1, batters: batters.length }) : '',
+        }).slice(0, 80),
       }))
       const made = await addBatch(first!)
       for (const plan of others) await addBatch(plan)
@@ -54,29 +57,34 @@ export function Making(props: MakingProps) {
   const { begin, recipes } = useMaking(props, recipe)
   const batters = battersOf(trial).length
   return (
-    <Section title="Making it" className="print:hidden">
+    <Section title={t('Making it')} className="print:hidden">
       <p className="max-w-160">
-        Every sample is a cup and a cavity of its own, drawn in this order:{' '}
-        {trial.samples.map(({ label }) => label).join(', ')}.{' '}
-        {kindOfTrial(trial.question.kind).group === 'working'
-          ? batters > 1 && `It is made as ${batters} batches, the usual one first, each with lye of its own.`
-          : `Nothing that was in colour or scent goes back into one with ${ROLES.nothing}.`}
+        {t('Every sample is a cup and a cavity of its own, drawn in this order: {samples}. {group}', {
+          samples: trial.samples.map(({ label }) => label).join(', '),
+          group:
+            kindOfTrial(trial.question.kind).group === 'working'
+              ? batters > 1 &&
+                t('It is made as {batters} batches, the usual one first, each with lye of its own.', { batters })
+              : t('Nothing that was in colour or scent goes back into one with {nothing}.', {
+                  nothing: t(ROLES.nothing),
+                }),
+        })}
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-4">
         {batch ? (
           <Link className="button" to={`/batches/${batch}/prepare`}>
-            To its batch
+            {t('To its batch')}
           </Link>
         ) : (
           <>
             <label className="flex flex-col text-[13px] text-soft">
-              its batter
+              {t('its batter')}
               <select
                 className="field min-h-11 text-ink"
                 value={recipe}
                 onChange={event => setRecipe(event.target.value)}
               >
-                <option value="">a calm, balanced recipe</option>
+                <option value="">{t('a calm, balanced recipe')}</option>
                 {recipes.map(({ id, name }) => (
                   <option key={id} value={id}>
                     {name}
@@ -85,12 +93,12 @@ export function Making(props: MakingProps) {
               </select>
             </label>
             <button className="button button-main" disabled={begin.isPending} onClick={() => begin.mutate()}>
-              {batters > 1 ? `Make it as ${batters} batches` : 'Make it as a batch'}
+              {batters > 1 ? t('Make it as {batters} batches', { batters }) : t('Make it as a batch')}
             </button>
           </>
         )}
         <label className="flex flex-col text-[13px] text-soft">
-          poured on
+          {t('poured on')}
           <input
             type="date"
             className="field min-h-11 text-ink"
@@ -114,7 +122,7 @@ function PouredWith({ batch, onDay }: { batch: string; onDay: (day: string) => v
   const day = pouredAt.slice(0, 10)
   return (
     <button className="button min-h-11" onClick={() => onDay(day)}>
-      Its batch was poured on {format(new Date(day), 'd MMMM yyyy')}: take that
+      {t('Its batch was poured on {format}: take that', { format: dated(new Date(day), 'd MMMM yyyy') })}
     </button>
   )
 }

@@ -10,10 +10,11 @@ import { ShowsAtAll } from './shows-at-all.tsx'
 import { START, lacks, questionOf, turnedTo } from './wish.ts'
 import type { Wish } from './wish.ts'
 import { Compared, Samples } from './wish-fields.tsx'
+import { t } from '../../words/index.ts'
 
 const SEEDS = 10_000
 
-const GROUPS = { colour: 'Colour', scent: 'Scent', working: 'Ways of working' } as const
+const GROUPS = { colour: t('Colour'), scent: t('Scent'), working: t('Ways of working') } as const
 
 /** A question first; the samples follow from it. */
 export function NewTrial() {
@@ -33,7 +34,7 @@ export function NewTrial() {
   return (
     <section aria-labelledby="new-trial" className="mt-8">
       <h2 id="new-trial" className="text-xl">
-        A new trial
+        {t('A new trial')}
       </h2>
       <form
         className="mt-2 grid gap-3"
@@ -50,7 +51,7 @@ export function NewTrial() {
         {question && <ShowsAtAll outlook={trialOutlook({ question, samples: drawnUp(question) })} />}
         <div className="flex flex-wrap items-center gap-4">
           <button className="button button-main min-h-12 px-6 text-lg" disabled={lacking !== '' || begin.isPending}>
-            <Plus size={20} aria-hidden /> Draw it up
+            <Plus size={20} aria-hidden /> {t('Draw it up')}
           </button>
           <span role="status" className="text-rust">
             {lacking || begin.error?.message}
@@ -65,7 +66,7 @@ export function NewTrial() {
 function Kinds({ kind, onKind }: { kind: TrialKind; onKind: (kind: TrialKind) => void }) {
   return (
     <fieldset>
-      <legend className="text-[13px] text-soft">What is asked</legend>
+      <legend className="text-[13px] text-soft">{t('What is asked')}</legend>
       <div className="grid grid-cols-3 gap-x-6 max-[900px]:grid-cols-1">
         {Object.entries(GROUPS).map(([group, title]) => (
           <div key={group} role="group" aria-label={title}>
@@ -75,7 +76,7 @@ function Kinds({ kind, onKind }: { kind: TrialKind; onKind: (kind: TrialKind) =>
               .map(([key, of]) => (
                 <label key={key} className="flex min-h-10 cursor-pointer items-center gap-2">
                   <input type="radio" name="kind" checked={kind === key} onChange={() => onKind(key as TrialKind)} />
-                  {of.says}
+                  {t(of.says)}
                 </label>
               ))}
           </div>
@@ -89,7 +90,7 @@ function Named({ wish, onValue }: { wish: Wish; onValue: (change: Partial<Wish>)
   return (
     <div className="flex flex-wrap gap-4">
       <label className="flex min-w-60 flex-1 flex-col text-[13px] text-soft">
-        name of the trial
+        {t('name of the trial')}
         <input
           className="field min-h-11 text-ink"
           maxLength={80}
@@ -98,7 +99,7 @@ function Named({ wish, onValue }: { wish: Wish; onValue: (change: Partial<Wish>)
         />
       </label>
       <label className="flex min-w-60 flex-[2] flex-col text-[13px] text-soft">
-        {wish.kind === 'claim' ? 'what was heard, in its words' : 'in your own words (may be left empty)'}
+        {wish.kind === 'claim' ? t('what was heard, in its words') : t('in your own words (may be left empty)')}
         <input
           className="field min-h-11 text-ink"
           maxLength={300}

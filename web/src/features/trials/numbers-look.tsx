@@ -6,6 +6,7 @@ import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { withNumbers } from './pair-watch.tsx'
 import type { TrialChange } from './trial-change.ts'
 import { numberIn } from './wish.ts'
+import { t } from '../../words/index.ts'
 
 /** Numbers of a look as they are typed, kept through a reload until they are sent. */
 interface Typed {
@@ -15,7 +16,7 @@ interface Typed {
   values: Readonly<Record<string, string>>
 }
 
-const draftKey = (id: string): string => `ostler.trial-numbers.${id}`
+const draftKey = (id: string): string => t('ostler.trial-numbers.{id}', { id })
 
 const measuresOf = ({ question }: Trial): MeasureName[] =>
   kindOfTrial(question.kind).reads.filter((one): one is MeasureName => one !== 'colour')
@@ -94,12 +95,12 @@ export function NumbersLook({ trial, id, days, isBusy, onKeep }: Props) {
           disabled={!isAge || read.length === 0 || wrong !== undefined || isBusy}
           onClick={keep}
         >
-          Keep these numbers
+          {t('Keep these numbers')}
         </button>
         <span role="status" className={wrong ? 'text-rust' : 'text-soft'}>
           {wrong
-            ? `${wrong.label}: ${says} is from ${from} to ${to} (${unit}).`
-            : `${read.length} of ${trial.samples.length} read`}
+            ? t('{label}: {says} is from {from} to {to} ({unit}).', { label: wrong.label, says, from, to, unit })
+            : t('{read} of {samples} read', { read: read.length, samples: trial.samples.length })}
         </span>
       </div>
     </div>
@@ -117,7 +118,7 @@ function WhatAndWhen({ trial, typed, isAge, onSet }: WhatProps) {
   return (
     <div className="flex flex-wrap items-end gap-4">
       <label className="flex flex-col text-[13px] text-soft">
-        what is read
+        {t('what is read')}
         <select
           className="field min-h-11 text-ink"
           value={typed.what}
@@ -125,13 +126,13 @@ function WhatAndWhen({ trial, typed, isAge, onSet }: WhatProps) {
         >
           {measuresOf(trial).map(one => (
             <option key={one} value={one}>
-              {MEASURES[one].says}, {MEASURES[one].unit}
+              {t(MEASURES[one].says)}, {t(MEASURES[one].unit)}
             </option>
           ))}
         </select>
       </label>
       <label className="flex flex-col text-[13px] text-soft">
-        days since it was poured
+        {t('days since it was poured')}
         <input
           className="field min-h-11 w-28 text-ink"
           inputMode="decimal"
@@ -141,7 +142,7 @@ function WhatAndWhen({ trial, typed, isAge, onSet }: WhatProps) {
         />
       </label>
       <label className="flex flex-col text-[13px] text-soft">
-        by whom (may be left empty)
+        {t('by whom (may be left empty)')}
         <input
           className="field min-h-11 w-40 text-ink"
           maxLength={40}

@@ -3,6 +3,7 @@ import type { ColorantAnswer, Shelf, Trial } from '@ostler/core'
 import { hexesOf } from './at-age.tsx'
 import { DoseCurve } from './dose-curve.tsx'
 import type { ReadDose } from './dose-curve.tsx'
+import { fixed, t } from '../../words/index.ts'
 
 /** What was read last of each sample without white. */
 function readLast(trial: Trial, colorant: string): ReadDose[] {
@@ -15,7 +16,7 @@ function readLast(trial: Trial, colorant: string): ReadDose[] {
     })
 }
 
-const round = (x: number): string => x.toFixed(0).replace('-', '−')
+const round = (x: number): string => fixed(x, 0).replace('-', '−')
 
 /** A colorant as it was known before the trial, and by it. */
 export function OfColorant({ answer, shelf, trial }: { answer: ColorantAnswer; shelf: Shelf; trial: Trial }) {
@@ -24,13 +25,11 @@ export function OfColorant({ answer, shelf, trial }: { answer: ColorantAnswer; s
   const odd = curve.odd.filter(label => trial.samples.some(one => one.label === label))
   return (
     <section aria-label={name} className="mb-4 break-inside-avoid">
-      <h3 className="text-lg">
-        {name} at {doseGPerKg} g/kg, cured
-      </h3>
+      <h3 className="text-lg">{t('{name} at {doseGPerKg} g/kg, cured', { name, doseGPerKg })}</h3>
       <div className="mt-1 flex flex-wrap gap-3 bg-booth p-3">
         {[
-          ['as the shelf had it', beforeHex, before],
-          ['by this trial', afterHex, after.lab],
+          [t('as the shelf had it'), beforeHex, before],
+          [t('by this trial'), afterHex, after.lab],
         ].map(([text, hex, lab]) => (
           <figure key={text as string} className="w-44 max-[420px]:w-36">
             <div className="h-20" style={{ background: hex as string, printColorAdjust: 'exact' }} />
@@ -43,18 +42,26 @@ export function OfColorant({ answer, shelf, trial }: { answer: ColorantAnswer; s
       </div>
       <p className="mt-1">
         {deltaE < 1
-          ? 'What the shelf had was right already.'
-          : `It comes out by ΔE ${deltaE.toFixed(1)} otherwise than was forecast; its lightness is now known to ± ${after.sd.l.toFixed(1)}.`}
+          ? t('What the shelf had was right already.')
+          : t('It comes out by ΔE {deltaE} otherwise than was forecast; its lightness is now known to ± {l}.', {
+              deltaE: fixed(deltaE, 1),
+              l: fixed(after.sd.l, 1),
+            })}
       </p>
       {points.length > 0 && <DoseCurve points={points} read={readLast(trial, colorant)} />}
       {odd.length > 0 && (
         <p className="text-rust">
-          △ {odd.join(' and ')} lie too far off the curve, and count for less: weighed rightly? clumped?
+          {t('△ {odd} lie too far off the curve, and count for less: weighed rightly? clumped?', {
+            odd: odd.join(' and '),
+          })}
         </p>
       )}
       {exchanged && (
         <p className="text-rust">
-          △ Were {exchanged[0]} and {exchanged[1]} exchanged? The curve fits much better so.
+          {t('△ Were {exchanged} and {exchanged2} exchanged? The curve fits much better so.', {
+            exchanged: exchanged[0],
+            exchanged2: exchanged[1],
+          })}
         </p>
       )}
     </section>

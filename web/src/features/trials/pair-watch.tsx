@@ -5,10 +5,11 @@ import { lastingStore, readText, removeKey, writeText } from '../../kept/storage
 import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { TraceDrawing } from '../../parts/trace-drawing.tsx'
 import type { TrialChange } from './trial-change.ts'
+import { t } from '../../words/index.ts'
 
 /** Cups of a pair, looked at side by side at the same minute: at the bench, with wet hands. */
 
-const startKey = (id: string): string => `ostler.trial-divided.${id}`
+const startKey = (id: string): string => t('ostler.trial-divided.{id}', { id })
 
 const clockOf = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`
 
@@ -59,10 +60,12 @@ export function PairWatch({ trial, id, isBusy, onKeep }: Props) {
     return (
       <p className="flex flex-wrap items-center gap-4">
         <button className="button button-main min-h-14 px-6 text-lg" onClick={begin}>
-          The batter is divided
+          {t('The batter is divided')}
         </button>
-        Both cups are looked at {PAIR_MINUTES.slice(0, -1).join(', ')} and {PAIR_MINUTES.at(-1)} minutes later. Late
-        looks tell most: go on until the scented cup is past 4.
+        {t(
+          'Both cups are looked at {what} and {at} minutes later. Late looks tell most: go on until the scented cup is past 4.',
+          { what: PAIR_MINUTES.slice(0, -1).join(', '), at: PAIR_MINUTES.at(-1) },
+        )}
       </p>
     )
   const next = PAIR_MINUTES.find(minute => minute * 60 > seconds)
@@ -72,9 +75,9 @@ export function PairWatch({ trial, id, isBusy, onKeep }: Props) {
         <strong role="timer" className="text-5xl tabular-nums">
           {clockOf(seconds)}
         </strong>
-        <span className="text-lg">{next ? `look at both at ${next}:00` : 'as long as they pour'}</span>
+        <span className="text-lg">{next ? t('look at both at {next}:00', { next }) : t('as long as they pour')}</span>
         <button className="quiet min-h-11" onClick={end}>
-          That was all
+          {t('That was all')}
         </button>
       </p>
       <ul className="mt-2 grid grid-cols-2 gap-3 max-[600px]:grid-cols-1">
@@ -108,15 +111,17 @@ interface CupProps {
 function Cup({ sample, numbers, isOpen, isBusy, onOpen, onLevel, onRiced }: CupProps) {
   const levels = numbers.filter(({ what }) => what === 'level')
   const riced = numbers.findLast(({ what }) => what === 'riced')
-  const name = sample.scented ? 'scented' : 'plain'
+  const name = sample.scented ? t('scented') : t('plain')
   return (
     <li className="border border-ink p-3">
       <p className="flex items-baseline justify-between">
         <strong className="text-2xl">{sample.label}</strong> {name}
       </p>
-      <p className="min-h-6">{levels.map(one => `${one.minutes} min: ${one.value}`).join(' · ')}</p>
+      <p className="min-h-6">
+        {levels.map(one => t('{minutes} min: {value}', { minutes: one.minutes, value: one.value })).join(' · ')}
+      </p>
       <button className="button min-h-14 w-full justify-center text-lg" disabled={isBusy} onClick={onOpen}>
-        Stir, lift, say what {sample.label} shows
+        {t('Stir, lift, say what {label} shows', { label: sample.label })}
       </button>
       {isOpen && <Drip onLevel={level => onLevel(level, BY_DRIP)} />}
       {isOpen && (
@@ -139,12 +144,12 @@ function Cup({ sample, numbers, isOpen, isBusy, onOpen, onLevel, onRiced }: CupP
       )}
       {sample.scented && (
         <p className="mt-2 flex flex-wrap items-center gap-2">
-          Grains in it, as of rice?
+          {t('Grains in it, as of rice?')}
           <button className="button min-h-11" aria-pressed={riced?.value === 1} onClick={() => onRiced(true)}>
-            yes
+            {t('yes')}
           </button>
           <button className="button min-h-11" aria-pressed={riced?.value === 0} onClick={() => onRiced(false)}>
-            no
+            {t('no')}
           </button>
         </p>
       )}
@@ -163,7 +168,7 @@ function Drip({ onLevel }: { onLevel: (level: number) => void }) {
         onLevel(Math.round(100 * dripLevel((performance.now() - fellAt) / 1000)) / 100)
       }}
     >
-      {fellAt === null ? 'A drip falls (it tells more than words)' : 'Its mark is gone'}
+      {fellAt === null ? t('A drip falls (it tells more than words)') : t('Its mark is gone')}
     </button>
   )
 }

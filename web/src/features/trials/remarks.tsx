@@ -1,11 +1,12 @@
 import { SWATCH_FAULTS } from '@ostler/core'
 import type { SwatchFault, TrialSample } from '@ostler/core'
+import { t } from '../../words/index.ts'
 
 /** What else was seen of samples at a look: kept in the look's draft beside the colours, under names of its own. */
 type Draft = Readonly<Record<string, string>>
 
-const faultKey = (label: string): string => `${label} faults`
-const noteKey = (label: string): string => `${label} note`
+const faultKey = (label: string): string => t('{label} faults', { label })
+const noteKey = (label: string): string => t('{label} note', { label })
 
 /** Faults and note of a sample, as they stand in the draft. */
 export const remarksOf = (draft: Draft, label: string): { faults: SwatchFault[]; note: string } => ({
@@ -27,7 +28,7 @@ export function Remarks({ samples, draft, onDraft }: Props) {
   }
   return (
     <details className="mt-2">
-      <summary className="min-h-9 cursor-pointer content-center">Faults and notes</summary>
+      <summary className="min-h-9 cursor-pointer content-center">{t('Faults and notes')}</summary>
       <ul>
         {samples.map(({ label }) => (
           <li key={label} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1">
@@ -44,10 +45,10 @@ export function Remarks({ samples, draft, onDraft }: Props) {
               </label>
             ))}
             <input
-              aria-label={`Note of ${label}`}
+              aria-label={t('Note of {label}', { label })}
               className="field min-h-9 min-w-40 flex-1"
               maxLength={200}
-              placeholder="a note"
+              placeholder={t('a note')}
               value={draft[noteKey(label)] ?? ''}
               onChange={event => onDraft({ ...draft, [noteKey(label)]: event.target.value })}
             />

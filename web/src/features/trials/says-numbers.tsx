@@ -1,24 +1,31 @@
 import { MEASURES } from '@ostler/core'
 import type { NumberDifference, NumbersRead, Shelf, Trial } from '@ostler/core'
 import { whatIn } from './sample-words.ts'
+import { fixed, rich, t } from '../../words/index.ts'
 
-const signed = (x: number): string => `${x > 0 ? '+' : x < 0 ? '−' : ''}${Math.abs(x).toFixed(1)}`
+const signed = (x: number): string => `${x > 0 ? '+' : x < 0 ? '−' : ''}${fixed(Math.abs(x), 1)}`
 const percent = (factor: number): string => `${factor > 1 ? '+' : '−'}${Math.abs(Math.round(100 * (factor - 1)))} %`
 
 /** What may be said of a number against the usual; never that there is no difference without what could have been seen. */
 export function numberWords({ word, by, low, high, wouldSee }: NumberDifference, isRatio: boolean): string {
   const show = isRatio ? percent : signed
-  const range = `${show(by)} (${show(low)} to ${show(high)})`
+  const range = t('{by} ({low} to {high})', { by: show(by), low: show(low), high: show(high) })
   if (word === 'different' || word === 'probably different') return `${word}: ${range}`
-  if (word === 'too little to matter') return `different, too little to matter: ${range}`
-  if (word === 'the same') return `the same for this purpose: between ${show(low)} and ${show(high)}`
-  return `not told: this trial would have seen ${isRatio ? percent(wouldSee) : wouldSee.toFixed(1)}`
+  if (word === 'too little to matter') return t('different, too little to matter: {range}', { range })
+  if (word === 'the same')
+    return t('the same for this purpose: between {low} and {high}', { low: show(low), high: show(high) })
+  return t('not told: this trial would have seen {isRatio}', {
+    isRatio: isRatio ? percent(wouldSee) : fixed(wouldSee, 1),
+  })
 }
 
 /** Numbers of one look: of every sample, and of each level against the usual. */
 export function SaysNumbers({ trial, read, shelf }: { trial: Trial; read: NumbersRead; shelf: Shelf }) {
   const { says, unit, isRatio } = MEASURES[read.what]
-  const when = read.minutes > 0 ? `${read.minutes} min after dividing` : `day ${Math.round(10 * read.days) / 10}`
+  const when =
+    read.minutes > 0
+      ? t('{minutes} min after dividing', { minutes: read.minutes })
+      : t('day {days}', { days: Math.round(10 * read.days) / 10 })
   return (
     <section aria-label={`${says}, ${when}`} className="mt-4 break-inside-avoid">
       <h3 className="text-lg">
@@ -41,8 +48,10 @@ export function SaysNumbers({ trial, read, shelf }: { trial: Trial; read: Number
           const sample = trial.samples.find(({ label }) => label === difference.label)!
           return (
             <li key={difference.label}>
-              <strong>{whatIn(trial.question, sample, shelf)}</strong> against the usual:{' '}
-              {numberWords(difference, isRatio)}
+              {rich('{question} against the usual: {difference}', {
+                question: <strong>{whatIn(trial.question, sample, shelf)}</strong>,
+                difference: numberWords(difference, isRatio),
+              })}
             </li>
           )
         })}
@@ -58,10 +67,12 @@ export function SaysLevels({ trial, numbers }: { trial: Trial; numbers: readonly
   return (
     <div className="mt-4 overflow-x-auto">
       <table className="text-left">
-        <caption className="text-left text-[13px] text-soft">trace, by minutes after the batter was divided</caption>
+        <caption className="text-left text-[13px] text-soft">
+          {t('trace, by minutes after the batter was divided')}
+        </caption>
         <thead className="text-soft">
           <tr>
-            <th className="pr-6 font-normal">cup</th>
+            <th className="pr-6 font-normal">{t('cup')}</th>
             {reads.map(({ minutes }) => (
               <th key={minutes} className="pr-6 font-normal">
                 {minutes}
@@ -73,11 +84,11 @@ export function SaysLevels({ trial, numbers }: { trial: Trial; numbers: readonly
           {trial.samples.map(({ label, scented }) => (
             <tr key={label} className="border-t border-line">
               <th className="py-1 pr-6">
-                {label} <span className="font-normal text-soft">{scented ? 'scented' : 'plain'}</span>
+                {label} <span className="font-normal text-soft">{scented ? t('scented') : t('plain')}</span>
               </th>
               {reads.map(({ minutes, means }) => (
                 <td key={minutes} className="pr-6 text-lg">
-                  {means.get(label)?.toFixed(1) ?? ''}
+                  {means.has(label) ? fixed(means.get(label)!, 1) : ''}
                 </td>
               ))}
             </tr>

@@ -4,6 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { saveCounts, saveItem, shelfQuery } from '../../api/client.ts'
 import type { TrialChange } from './trial-change.ts'
+import { dated, t } from '../../words/index.ts'
 
 interface Items {
   colorants: Colorant[]
@@ -66,12 +67,14 @@ export function TakeOn({ kept, says, onKeep }: Props) {
         disabled={move.isPending || !shelf}
         onClick={() => move.mutate()}
       >
-        {isOn ? 'Take it back' : 'Let the shelf learn it'}
+        {isOn ? t('Take it back') : t('Let the shelf learn it')}
       </button>
       <span>
         {isOn
-          ? `On the shelf since ${format(new Date(trial.takenOn), 'd MMMM yyyy')}: forecasts go by it.`
-          : 'Forecasts go by it from then on. It can be taken back.'}
+          ? t('On the shelf since {format}: forecasts go by it.', {
+              format: dated(new Date(trial.takenOn), 'd MMMM yyyy'),
+            })
+          : t('Forecasts go by it from then on. It can be taken back.')}
       </span>
       {move.error && (
         <span role="alert" className="text-rust">

@@ -19,6 +19,7 @@ import { PairWatch, isWatched } from './pair-watch.tsx'
 import type { KeptChange, TrialChange } from './trial-change.ts'
 import { MapOfSamples, WeighedIn } from './weighed-in.tsx'
 import { standingOf } from './trials-page.tsx'
+import { t } from '../../words/index.ts'
 
 /** One trial: what is weighed, when it is looked at, what it says. */
 export function TrialPage() {
@@ -27,7 +28,7 @@ export function TrialPage() {
   const shelf = useQuery(shelfQuery)
   const error = kept.error ?? shelf.error
   if (error) return <NotOpened why={error.message} />
-  if (!kept.data || !shelf.data) return <p className="p-10 text-soft">Opening the trial …</p>
+  if (!kept.data || !shelf.data) return <p className="p-10 text-soft">{t('Opening the trial …')}</p>
   return <Opened kept={kept.data} shelf={shelf.data.shelf} />
 }
 
@@ -76,41 +77,41 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
         <header>
           <p className="text-soft print:hidden">
             <Link className="underline" to="/trials">
-              Trials
+              {t('Trials')}
             </Link>
           </p>
           <h1 className="text-2xl">{trial.name}</h1>
           <p className="text-lg">
-            {trial.question.asked || kindOfTrial(trial.question.kind).says}{' '}
+            {trial.question.asked || t(kindOfTrial(trial.question.kind).says)}{' '}
             <span className="text-soft">({standingOf(kept)})</span>
           </p>
           <p className="mt-1 flex flex-wrap gap-x-6 print:hidden">
             <button className="quiet flex min-h-11 items-center gap-1" onClick={() => print()}>
-              <Printer size={18} aria-hidden /> Print
+              <Printer size={18} aria-hidden /> {t('Print')}
             </button>
             <Again trial={trial} />
             <button
               className="quiet flex min-h-11 items-center gap-1"
               onClick={() => saveFile('trial.json', `${JSON.stringify(trial, null, 2)}\n`, 'application/json')}
             >
-              <Download size={18} aria-hidden /> Save as a file
+              <Download size={18} aria-hidden /> {t('Save as a file')}
             </button>
           </p>
-          {keeping.isPaused && <p role="status">No network: it is sent as soon as that is back.</p>}
+          {keeping.isPaused && <p role="status">{t('No network: it is sent as soon as that is back.')}</p>}
           {keeping.error && (
             <p role="alert" className="text-rust">
               {keeping.error.message}
             </p>
           )}
         </header>
-        <Section title="What goes into each" className="break-inside-avoid">
+        <Section title={t('What goes into each')} className="break-inside-avoid">
           <WeighedIn trial={trial} shelf={shelf} onStrike={strike} />
           <MapOfSamples trial={trial} />
           <ShowsAtAll outlook={trialOutlook(trial)} />
         </Section>
         <Making kept={kept} shelf={shelf} onKeep={keeping.mutate} />
         {isWatched(trial) && (
-          <Section title="At the bench" className="print:hidden">
+          <Section title={t('At the bench')} className="print:hidden">
             <PairWatch trial={trial} id={kept.id} isBusy={keeping.isPending} onKeep={keepPoured} />
           </Section>
         )}
@@ -138,7 +139,7 @@ function Again({ trial }: { trial: Trial }) {
       disabled={again.isPending}
       onClick={() => again.mutate()}
     >
-      <Repeat size={18} aria-hidden /> {again.error?.message ?? 'Ask it again'}
+      <Repeat size={18} aria-hidden /> {again.error?.message ?? t('Ask it again')}
     </button>
   )
 }

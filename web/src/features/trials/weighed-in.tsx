@@ -1,8 +1,9 @@
-import { findById, kindOfTrial, samplesChemistry, showMass, showShare, trialOutlook } from '@ostler/core'
+import { findById, kindOfTrial, samplesChemistry, showMass, trialOutlook } from '@ostler/core'
 import type { DoseWeighing, Shelf, Trial, TrialSample, UnitHabits } from '@ostler/core'
 import { useMemo, useState } from 'react'
 import { useHabits } from '../../plan/context.tsx'
 import { whatIn } from './sample-words.ts'
+import { fixed, showShare, t } from '../../words/index.ts'
 
 const BATTER_STEP_G = 0.1
 
@@ -15,31 +16,39 @@ function FirstMade({ how, name, stepG }: { how: DoseWeighing; name: string; step
   if (how.way === 'slurry')
     return (
       <li>
-        Slurry of {name}: {powder(how.powderG)} of powder in {powder(how.carrierG)} of what it is dispersed in; stirred
-        before each draw.
+        {t(
+          'Slurry of {name}: {powderG} of powder in {carrierG} of what it is dispersed in; stirred before each draw.',
+          { name, powderG: powder(how.powderG), carrierG: powder(how.carrierG) },
+        )}
       </li>
     )
   if (how.way === 'thinned')
     return (
       <li>
-        Strong batter of {name}: {powder(how.powderG)} of powder in {showMass(how.strongG, habits, 1)} of batter, before
-        it thickens; thinned with plain batter.
+        {t(
+          'Strong batter of {name}: {powderG} of powder in {strongG} of batter, before it thickens; thinned with plain batter.',
+          { name, powderG: powder(how.powderG), strongG: showMass(how.strongG, habits, 1) },
+        )}
       </li>
     )
   return null
 }
 
 function weighedOf({ gPerKg }: TrialSample, how: DoseWeighing, stepG: number, habits: UnitHabits): string {
-  if (how.way === 'none') return 'too little for this scale'
+  if (how.way === 'none') return t('too little for this scale')
   const dose = how.doses.find(one => one.gPerKg === gPerKg)
   if (!dose) return ''
-  const error = `± ${(100 * dose.error).toFixed(dose.error < 0.1 ? 1 : 0)} %`
+  const error = `± ${fixed(100 * dose.error, dose.error < 0.1 ? 1 : 0)} %`
   const batter = (g: number) => showMass(g, habits, BATTER_STEP_G)
   if (how.way === 'thinned')
     return dose.plainG > 0
-      ? `${batter(dose.weighG)} of strong batter and ${batter(dose.plainG)} of plain, ${error}`
-      : `${batter(dose.weighG)} of strong batter, ${error}`
-  return `${showMass(dose.weighG, habits, stepG)}${how.way === 'slurry' ? ' of slurry' : ''}, ${error}`
+      ? t('{weighG} of strong batter and {plainG} of plain, {error}', {
+          weighG: batter(dose.weighG),
+          plainG: batter(dose.plainG),
+          error,
+        })
+      : t('{weighG} of strong batter, {error}', { weighG: batter(dose.weighG), error })
+  return `${showMass(dose.weighG, habits, stepG)}${how.way === 'slurry' ? t(' of slurry') : ''}, ${error}`
 }
 
 /** From so much on samples differ by more than what is asked, shares. */
@@ -79,13 +88,13 @@ export function WeighedIn({ trial, shelf, onStrike }: Props) {
         <table className="w-full text-left">
           <thead className="text-[13px] text-soft">
             <tr>
-              <th className="pr-4 font-normal">sample</th>
-              <th className="pr-4 font-normal">cavity</th>
-              <th className="pr-4 font-normal">what</th>
-              <th className="pr-4 font-normal">dose</th>
-              <th className="pr-4 font-normal">weighed in</th>
-              <th className="pr-4 font-normal">superfat, lye</th>
-              <th className="font-normal print:hidden">does it count?</th>
+              <th className="pr-4 font-normal">{t('sample')}</th>
+              <th className="pr-4 font-normal">{t('cavity')}</th>
+              <th className="pr-4 font-normal">{t('what')}</th>
+              <th className="pr-4 font-normal">{t('dose')}</th>
+              <th className="pr-4 font-normal">{t('weighed in')}</th>
+              <th className="pr-4 font-normal">{t('superfat, lye')}</th>
+              <th className="font-normal print:hidden">{t('does it count?')}</th>
             </tr>
           </thead>
           <tbody>
@@ -100,9 +109,9 @@ export function WeighedIn({ trial, shelf, onStrike }: Props) {
                   <td className="pr-4">{i + 1}</td>
                   <td className="pr-4">{whatIn(trial.question, sample, shelf)}</td>
                   <td className="pr-4 whitespace-nowrap">
-                    {sample.gPerKg > 0 && `${sample.gPerKg} g/kg`}
-                    {sample.whiteGPerKg > 0 && ` + ${sample.whiteGPerKg} white`}
-                    {sample.scented && ` scent ${showShare(trial.question.load ?? 0)} of oils`}
+                    {sample.gPerKg > 0 && t('{gPerKg} g/kg', { gPerKg: sample.gPerKg })}
+                    {sample.whiteGPerKg > 0 && t(' + {whiteGPerKg} white', { whiteGPerKg: sample.whiteGPerKg })}
+                    {sample.scented && t(' scent {load} of oils', { load: showShare(trial.question.load ?? 0) })}
                   </td>
                   <td className="pr-4">{how && weighedOf(sample, how, trial.question.stepG, habits)}</td>
                   <td className="pr-4 whitespace-nowrap">
@@ -121,8 +130,9 @@ export function WeighedIn({ trial, shelf, onStrike }: Props) {
       </div>
       {liesApart(trial, chemistry) && (
         <p className="mt-1 text-rust">
-          △ What the colours are stirred up with makes the samples differ in superfat or water too. Give every sample as
-          much of it, those with nothing in them as well.
+          {t(
+            '△ What the colours are stirred up with makes the samples differ in superfat or water too. Give every sample as much of it, those with nothing in them as well.',
+          )}
         </p>
       )}
     </>
@@ -135,13 +145,13 @@ function Struck({ sample: { label, struckOut }, onStrike }: { sample: TrialSampl
   if (struckOut !== '')
     return (
       <button className="quiet min-h-9" onClick={() => onStrike('')}>
-        {struckOut}: let it count again
+        {t('{struckOut}: let it count again', { struckOut })}
       </button>
     )
   if (why === null)
     return (
-      <button className="quiet min-h-9" aria-label={`Strike ${label} out`} onClick={() => setWhy('')}>
-        strike out
+      <button className="quiet min-h-9" aria-label={t('Strike {label} out', { label })} onClick={() => setWhy('')}>
+        {t('strike out')}
       </button>
     )
   return (
@@ -157,12 +167,12 @@ function Struck({ sample: { label, struckOut }, onStrike }: { sample: TrialSampl
         autoFocus
         className="field w-36"
         maxLength={200}
-        placeholder="why? spilt, clumped …"
-        aria-label={`Why ${label} does not count`}
+        placeholder={t('why? spilt, clumped …')}
+        aria-label={t('Why {label} does not count', { label })}
         value={why}
         onChange={event => setWhy(event.target.value)}
       />
-      <button className="button">OK</button>
+      <button className="button">{t('OK')}</button>
     </form>
   )
 }
@@ -170,7 +180,7 @@ function Struck({ sample: { label, struckOut }, onStrike }: { sample: TrialSampl
 /** Where each sample lies, as a small grid: for the tape on the mould, and for the photograph. */
 export function MapOfSamples({ trial }: { trial: Trial }) {
   return (
-    <ol aria-label="Map of the cavities" className="mt-3 grid w-fit grid-cols-4 gap-1">
+    <ol aria-label={t('Map of the cavities')} className="mt-3 grid w-fit grid-cols-4 gap-1">
       {trial.samples.map(({ label }, i) => (
         <li key={label} className="flex size-20 flex-col justify-between border border-ink p-1">
           <span className="text-[13px] text-soft">{i + 1}</span>

@@ -2,6 +2,7 @@ import { MEASURES, READING_WAYS, TRIAL_NUMBERS, kindOfTrial } from '@ostler/core
 import type { Additive, Colorant, ReadingWay, Scent, Shelf, TrialQuestion } from '@ostler/core'
 import type { ReactNode } from 'react'
 import type { Wish } from './wish.ts'
+import { t } from '../../words/index.ts'
 
 export interface FieldsProps {
   wish: Wish
@@ -45,7 +46,7 @@ function Pick<T extends string | number>({ says, value, options, onValue }: Pick
 
 const counts = (list: readonly number[]): (readonly [number, string])[] => list.map(n => [n, String(n)])
 const named = (items: readonly (Colorant | Scent | Additive)[]): (readonly [string, string])[] => [
-  ['', 'choose …'],
+  ['', t('choose …')],
   ...items.filter(({ archived }) => !archived).map(({ id, name }) => [id, name] as const),
 ]
 
@@ -66,7 +67,7 @@ export function Compared({
       {are === 'doses' && <Doses wish={wish} onValue={onValue} levels={levels} />}
       {(are === 'ratios' || are === 'numbers') && <Amounts wish={wish} onValue={onValue} shelf={shelf} />}
       {are === 'words' && (
-        <Labelled says="what is done otherwise, a line each" wide>
+        <Labelled says={t('what is done otherwise, a line each')} wide>
           <textarea
             className="field min-h-20 text-ink"
             value={wish.ways}
@@ -81,8 +82,13 @@ export function Compared({
 function OfScent({ wish, onValue, shelf }: FieldsProps & { shelf: Shelf }) {
   return (
     <div className="flex flex-wrap items-end gap-4">
-      <Pick says="the scent" value={wish.scent} options={named(shelf.scents)} onValue={scent => onValue({ scent })} />
-      <Labelled says="of it, % of the oils">
+      <Pick
+        says={t('the scent')}
+        value={wish.scent}
+        options={named(shelf.scents)}
+        onValue={scent => onValue({ scent })}
+      />
+      <Labelled says={t('of it, % of the oils')}>
         <input
           className="field min-h-11 w-28 text-ink"
           inputMode="decimal"
@@ -91,7 +97,7 @@ function OfScent({ wish, onValue, shelf }: FieldsProps & { shelf: Shelf }) {
         />
       </Labelled>
       <p className="basis-full text-soft">
-        Limits for skin: the supplier’s document says them. They hold for a sample too.
+        {t('Limits for skin: the supplier’s document says them. They hold for a sample too.')}
       </p>
     </div>
   )
@@ -104,14 +110,18 @@ function Amounts({ wish, onValue, shelf }: FieldsProps & { shelf: Shelf }) {
     <div className="flex flex-wrap items-end gap-4">
       {wish.kind === 'hardener' && (
         <Pick
-          says="the additive"
+          says={t('the additive')}
           value={wish.additive}
           options={named(shelf.additives)}
           onValue={additive => onValue({ additive })}
         />
       )}
       <Labelled
-        says={of ? `${of.says}, ${of.unit}: tried beside the usual` : 'g of stabiliser for a g of scent: one or more'}
+        says={
+          of
+            ? t('{says}, {unit}: tried beside the usual', { says: t(of.says), unit: t(of.unit) })
+            : t('g of stabiliser for a g of scent: one or more')
+        }
       >
         <input
           className="field min-h-11 w-60 text-ink"
@@ -146,7 +156,7 @@ function Colorants({ wish, colorants, onValue }: ColorantsProps) {
     return (
       <div className="max-w-100">
         <Pick
-          says="the colorant"
+          says={t('the colorant')}
           value={wish.colorants[0] ?? ''}
           options={named(usable)}
           onValue={id => onValue([id])}
@@ -155,7 +165,7 @@ function Colorants({ wish, colorants, onValue }: ColorantsProps) {
     )
   return (
     <fieldset>
-      <legend className="text-[13px] text-soft">compared, each at its reference dose</legend>
+      <legend className="text-[13px] text-soft">{t('compared, each at its reference dose')}</legend>
       <ul className="grid max-h-72 grid-cols-3 gap-x-6 overflow-y-auto border border-line p-2 max-[900px]:grid-cols-2 max-[600px]:grid-cols-1">
         {usable.map(({ id, name, soapHex }) => (
           <li key={id}>
@@ -183,27 +193,27 @@ function Doses({ wish, onValue, levels }: FieldsProps & { levels: TrialQuestion[
   return (
     <div className="flex flex-wrap items-end gap-4">
       <Pick
-        says="doses"
+        says={t('doses')}
         value={wish.count}
         options={counts([2, 3, 4, 5, 6, 7].filter(n => n <= kindOfTrial(wish.kind).most))}
         onValue={count => onValue({ count })}
       />
       {wish.kind === 'ladder' && (
         <Pick
-          says="chosen"
+          says={t('chosen')}
           value={wish.spread}
           options={[
-            ['even', 'evenly, for the eye'],
-            ['teaching', 'to teach the shelf most'],
+            ['even', t('evenly, for the eye')],
+            ['teaching', t('to teach the shelf most')],
           ]}
           onValue={spread => onValue({ spread })}
         />
       )}
-      <Labelled says="the highest, g per kg">
+      <Labelled says={t('the highest, g per kg')}>
         <input
           className="field min-h-11 w-32 text-ink"
           inputMode="decimal"
-          placeholder="usual most"
+          placeholder={t('usual most')}
           value={wish.most}
           onChange={event => onValue({ most: event.target.value })}
         />
@@ -215,15 +225,19 @@ function Doses({ wish, onValue, levels }: FieldsProps & { levels: TrialQuestion[
             checked={wish.isBesideWhite}
             onChange={event => onValue({ isBesideWhite: event.target.checked })}
           />
-          one more beside white: it tells how much the colorant covers
+          {t('one more beside white: it tells how much the colorant covers')}
         </label>
       )}
       {levels.length > 0 && (
         <p className="basis-full">
-          {levels.map(({ gPerKg, whiteGPerKg }) => `${gPerKg}${whiteGPerKg ? ' with white' : ''}`).join(', ')} g per kg:{' '}
-          {isEven
-            ? 'even steps to the eye.'
-            : 'these leave least unknown; nothing between them shows where the curve is off.'}
+          {t('{levels} g per kg: {isEven}', {
+            levels: levels
+              .map(({ gPerKg, whiteGPerKg }) => `${gPerKg}${whiteGPerKg ? t(' with white') : ''}`)
+              .join(', '),
+            isEven: isEven
+              ? t('even steps to the eye.')
+              : t('these leave least unknown; nothing between them shows where the curve is off.'),
+          })}
         </p>
       )}
     </div>
@@ -239,18 +253,18 @@ export function Samples({ wish, onValue }: FieldsProps) {
     <div className="flex flex-wrap items-end gap-4">
       {reads.length > 1 && (
         <Pick
-          says="what is read"
+          says={t('what is read')}
           value={wish.measure}
           options={reads.map(one => [
             one,
-            one === 'colour' ? 'colour' : `${MEASURES[one].says}, ${MEASURES[one].unit}`,
+            one === 'colour' ? 'colour' : `${t(MEASURES[one].says)}, ${t(MEASURES[one].unit)}`,
           ])}
           onValue={measure => onValue({ measure })}
         />
       )}
       {wish.kind !== 'speed' && wish.kind !== 'fading' && (
         <Pick
-          says={levels === 'words' || levels === 'numbers' ? 'made as usual' : 'with nothing in them'}
+          says={levels === 'words' || levels === 'numbers' ? t('made as usual') : t('with nothing in them')}
           value={wish.blanks}
           options={counts([1, 2, 3, 4])}
           onValue={blanks => onValue({ blanks })}
@@ -258,27 +272,27 @@ export function Samples({ wish, onValue }: FieldsProps) {
       )}
       {!isOnce && (
         <Pick
-          says={wish.kind === 'speed' ? 'pairs of cups' : 'each made'}
+          says={wish.kind === 'speed' ? t('pairs of cups') : t('each made')}
           value={wish.times}
           options={counts([1, 2, 3, 4])}
           onValue={times => onValue({ times })}
         />
       )}
       <Pick
-        says={wish.kind === 'speed' ? 'a cup, g' : 'a sample, g'}
+        says={wish.kind === 'speed' ? t('a cup, g') : t('a sample, g')}
         value={wish.sampleG}
         options={counts(sizes)}
         onValue={value => onValue({ sampleG: value })}
       />
       <Pick
-        says="the scale shows steps of, g"
+        says={t('the scale shows steps of, g')}
         value={wish.stepG}
         options={counts([0.01, 0.05, 0.1, 1])}
         onValue={stepG => onValue({ stepG })}
       />
       {wish.measure === 'colour' && (
         <Pick<ReadingWay>
-          says="colours are read"
+          says={t('colours are read')}
           value={wish.way}
           options={Object.entries(READING_WAYS) as [ReadingWay, string][]}
           onValue={way => onValue({ way })}

@@ -9,6 +9,7 @@ import {
   teachingDoses,
 } from '@ostler/core'
 import type { MeasureName, ReadingWay, Shelf, TrialKind, TrialQuestion } from '@ostler/core'
+import { t } from '../../words/index.ts'
 
 /** What somebody would like to know, as it is typed; a question follows from it. */
 
@@ -123,38 +124,44 @@ export function questionOf(wish: Wish, shelf: Shelf, seed: number): TrialQuestio
 
 function lacksAmounts({ kind, amounts }: Wish): string {
   const numbers = numbersIn(amounts)
-  if (numbers.length === 0) return 'Say how much is tried beside the usual.'
+  if (numbers.length === 0) return t('Say how much is tried beside the usual.')
   if (kind === 'stabiliser')
-    return numbers.every(n => n > 0 && n <= 3) ? '' : 'A stabiliser is above 0 and at most 3 g for a g of scent.'
+    return numbers.every(n => n > 0 && n <= 3) ? '' : t('A stabiliser is above 0 and at most 3 g for a g of scent.')
   const { says, from, to, unit } = TRIAL_NUMBERS[kind as keyof typeof TRIAL_NUMBERS]
-  return numbers.every(n => n >= from && n <= to) ? '' : `Between ${from} and ${to} ${unit} ${says}.`
+  return numbers.every(n => n >= from && n <= to)
+    ? ''
+    : t('Between {from} and {to} {unit} {says}.', { from, to, unit, says })
 }
 
 /** What is missing of what is compared. */
 function lacksLevels(wish: Wish): string {
   const { kind, colorants, ways, most, additive, scent, load } = wish
   const { levels, least, isScented, most: mostLevels } = kindOfTrial(kind)
-  if (isScented && scent === '') return 'Choose the scent.'
-  if (isScented && !(numberIn(load) >= 0.1 && numberIn(load) <= 20)) return 'A scent is from 0.1 to 20 % of the oils.'
-  if (kind === 'hardener' && additive === '') return 'Choose the additive.'
-  if (levels === 'doses' && colorants.length === 0) return 'Choose the colorant.'
+  if (isScented && scent === '') return t('Choose the scent.')
+  if (isScented && !(numberIn(load) >= 0.1 && numberIn(load) <= 20))
+    return t('A scent is from 0.1 to 20 % of the oils.')
+  if (kind === 'hardener' && additive === '') return t('Choose the additive.')
+  if (levels === 'doses' && colorants.length === 0) return t('Choose the colorant.')
   if (levels === 'doses' && most.trim() !== '' && !(numberIn(most) > 0 && numberIn(most) <= 300))
-    return 'The highest dose is above 0 and at most 300 g per kg.'
+    return t('The highest dose is above 0 and at most 300 g per kg.')
   if (levels === 'colorants' && colorants.length < least)
-    return least > 1 ? 'Choose two colorants at least.' : 'Choose what is compared.'
+    return least > 1 ? t('Choose two colorants at least.') : t('Choose what is compared.')
   if ((levels === 'ratios' || levels === 'numbers') && lacksAmounts(wish) !== '') return lacksAmounts(wish)
-  if (levels === 'words' && linesIn(ways).length === 0) return 'Say what is done otherwise, a line each.'
+  if (levels === 'words' && linesIn(ways).length === 0) return t('Say what is done otherwise, a line each.')
   const count = levels === 'words' ? linesIn(ways).length : levels === 'colorants' ? colorants.length : 0
-  return count > mostLevels ? `At most ${mostLevels} are compared at once.` : ''
+  return count > mostLevels ? t('At most {mostLevels} are compared at once.', { mostLevels }) : ''
 }
 
 /** Why a trial cannot be drawn up yet; empty: it can. */
 export function lacks(wish: Wish, question: TrialQuestion | null): string {
   const missing = lacksLevels(wish)
   if (missing !== '') return missing
-  if (!question) return 'Too few, or too many, are compared.'
+  if (!question) return t('Too few, or too many, are compared.')
   const { length } = drawnUp(question)
   if (length > MAX_SAMPLES)
-    return `These are ${length} samples; a batch has at most ${MAX_SAMPLES} cups. Compare fewer, or make each less often.`
-  return wish.name.trim() === '' ? 'Give it a name.' : ''
+    return t('These are {length} samples; a batch has at most {what} cups. Compare fewer, or make each less often.', {
+      length,
+      what: MAX_SAMPLES,
+    })
+  return wish.name.trim() === '' ? t('Give it a name.') : ''
 }

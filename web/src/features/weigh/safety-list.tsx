@@ -3,6 +3,7 @@ import { useSafetyTicked, useTicks } from '../../parts/ticks.ts'
 import { Check } from '../../ui/check.tsx'
 import { SAFETY } from '../../ui/safety.ts'
 import { useSay } from '../../ui/say.tsx'
+import { t } from '../../words/index.ts'
 
 /** Cautions to be ticked before the lye; folded away once they are, and one tap from being read again. */
 export function SafetyList() {
@@ -12,8 +13,10 @@ export function SafetyList() {
   return (
     <details open={!all} className="mb-5 border-2 border-ink p-3">
       <summary className="font-title text-lg font-semibold">
-        Safety, before the lye is opened{' '}
-        {all && <span className="font-sans text-[15px] font-normal text-soft">· ticked; open to read again</span>}
+        {t('Safety, before the lye is opened')}{' '}
+        {all && (
+          <span className="font-sans text-[15px] font-normal text-soft">{t('· ticked; open to read again')}</span>
+        )}
       </summary>
       <ul className="mt-2 grid grid-cols-2 gap-x-8 gap-y-1 max-[900px]:grid-cols-1">
         {SAFETY_TICKS.map(item => (
@@ -32,14 +35,18 @@ export function SafetyList() {
           </li>
         ))}
       </ul>
-      <ul aria-label="Rules" className="mt-3 grid list-disc grid-cols-2 gap-x-8 gap-y-1 pl-5 max-[900px]:grid-cols-1">
+      <ul
+        aria-label={t('Rules')}
+        className="mt-3 grid list-disc grid-cols-2 gap-x-8 gap-y-1 pl-5 max-[900px]:grid-cols-1"
+      >
         {SAFETY.map(line => (
           <li key={line}>{line}</li>
         ))}
       </ul>
       <p className="mt-2 text-[13px] text-soft">
-        Swallowed: rinse the mouth, do not cause vomiting, call for help. Breathed in: fresh air. Suppliers’ safety data
-        sheets and local emergency numbers come first; keep them beside the bench.
+        {t(
+          'Swallowed: rinse the mouth, do not cause vomiting, call for help. Breathed in: fresh air. Suppliers’ safety data sheets and local emergency numbers come first; keep them beside the bench.',
+        )}
       </p>
     </details>
   )

@@ -1,15 +1,5 @@
-import {
-  actualOf,
-  isLyeLine,
-  printedLines,
-  showMass,
-  showMassDown,
-  showShare,
-  weighList,
-  weightsIn,
-} from '@ostler/core'
+import { actualOf, isLyeLine, printedLines, showMass, showMassDown, weighList, weightsIn } from '@ostler/core'
 import type { ActualBatch, Forecast, Plan, WeighKind, WeighLine } from '@ostler/core'
-import { format } from 'date-fns'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useSafetyTicked } from '../../parts/ticks.ts'
@@ -22,6 +12,7 @@ import { SafetyList } from './safety-list.tsx'
 import { WeighRow } from './weigh-row.tsx'
 import { Term } from '../../ui/term.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
+import { dated, rich, showShare, t } from '../../words/index.ts'
 
 /** Everything to weigh, in order, ticked off with what was really weighed. */
 export function WeighPage() {
@@ -29,7 +20,7 @@ export function WeighPage() {
   const plan = usePlan(state => state.plan)
   return (
     <main className="mx-auto w-full max-w-240 flex-1 px-5 py-5 max-[900px]:px-3">
-      <h1 className="sr-only">Weigh: {plan.name}</h1>
+      <h1 className="sr-only">{t('Weigh: {plan}', { plan: plan.name })}</h1>
       {forecast ? (
         <NotedGate>
           <List plan={plan} forecast={forecast} />
@@ -72,10 +63,10 @@ function List({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
         />
       ))}
       <TableFiles
-        what="Weigh list"
+        what={t('Weigh list')}
         name={plan.name}
         rows={() => [
-          ['for', 'what', 'g', 'weighed, g', 'where'],
+          [t('for'), t('what'), 'g', t('weighed, g'), t('where')],
           ...printedLines(lines, plan).map(line => [
             say(line.title),
             say(line.what),
@@ -109,7 +100,7 @@ function Group({
       </h2>
       {lines.some(isLyeLine) && !isTicked && (
         <p role="status" className="py-2 font-semibold text-rust">
-          ▲ Tick the safety list above before the lye is opened.
+          {t('▲ Tick the safety list above before the lye is opened.')}
         </p>
       )}
       <ul>
@@ -137,31 +128,39 @@ function Sums({ plan, forecast, actual, count, of }: SumsProps) {
   const isClosed = useNotedState()?.state.closed != null
   const { portions } = forecast
   const { superfat, concentration, name } = actual.leanest
-  const whose = actual.batters.length > 1 ? `, ${say(name === '' ? 'the pot' : name)}, the leanest` : ''
+  const whose =
+    actual.batters.length > 1 ? t(', {name}, the leanest', { name: say(name === '' ? 'the pot' : name) }) : ''
   return (
-    <section aria-label="So far" className="mb-5 flex flex-wrap items-end gap-x-10 gap-y-3">
-      <Number label={count === of ? 'all weighed' : 'weighed'} text={`${count} of ${of}`} />
+    <section aria-label={t('So far')} className="mb-5 flex flex-wrap items-end gap-x-10 gap-y-3">
+      <Number label={count === of ? t('all weighed') : t('weighed')} text={t('{count} of {of}', { count, of })} />
       <Number
-        label={`superfat ${count > 0 ? 'as weighed' : 'planned'}${whose} (${showShare(superfat.low)} to ${showShare(superfat.high)})`}
+        label={t('superfat {count}{whose} ({low} to {high})', {
+          count: count > 0 ? t('as weighed') : t('planned'),
+          whose,
+          low: showShare(superfat.low),
+          high: showShare(superfat.high),
+        })}
         text={showShare(superfat.value, 2)}
         isBad={actual.freeLye.weight === 'stop'}
       />
-      <Number term="concentration" label="lye concentration" text={showShare(concentration)} />
+      <Number term="concentration" label={t('lye concentration')} text={showShare(concentration)} />
       <Number
-        label={plan.division.mode === 'own-batters' ? 'in all batters, planned' : 'in the pot, planned'}
+        label={plan.division.mode === 'own-batters' ? t('in all batters, planned') : t('in the pot, planned')}
         text={showMass(portions.potG, habits)}
       />
-      <Number label="lye, planned" text={showMassDown(portions.lyeG, habits)} />
+      <Number label={t('lye, planned')} text={showMassDown(portions.lyeG, habits)} />
       {count > 0 && (
         <div className="ml-auto flex items-center gap-3">
           {run && isClosed && (
             <span className="text-[13px] text-soft">
-              as on {format(run.openedAt, 'd MMMM')}, a run that
-              <br /> has ended
+              {rich('as on {openedAt}, a run that{br} has ended', {
+                openedAt: dated(run.openedAt, 'd MMMM'),
+                br: <br />,
+              })}
             </span>
           )}
           <button className="button" onClick={startOver}>
-            Start over
+            {t('Start over')}
           </button>
         </div>
       )}

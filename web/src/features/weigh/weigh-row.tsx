@@ -16,7 +16,7 @@ import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.ts
 import { useNoted, useNotedState } from '../../run/noted.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 import { useToast } from '../../ui/toast.tsx'
-import { decimalMark } from '../../ui/decimal-mark.ts'
+import { decimalMark, fixed, t } from '../../words/index.ts'
 import { Say, useSay } from '../../ui/say.tsx'
 
 interface Props {
@@ -106,7 +106,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
         <button
           className={`grid size-11 place-items-center rounded border-2 border-ink ${isDone ? 'bg-ink text-paper' : 'bg-paper'} disabled:border-line disabled:opacity-60`}
           aria-pressed={isDone}
-          aria-label={`${say(line.what)} weighed as written`}
+          aria-label={t('{what} weighed as written', { what: say(line.what) })}
           disabled={isLocked}
           onClick={() => entry.store(isDone ? null : line.massG)}
         >
@@ -132,7 +132,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
         </div>
         <div className="max-[600px]:col-span-3 max-[600px]:mt-1 max-[600px]:flex max-[600px]:items-center max-[600px]:gap-2 max-[600px]:pl-16">
           <label htmlFor={id} className="text-[13px] text-soft">
-            weighed, {habits.mass}
+            {t('weighed, {mass}', { mass: habits.mass })}
           </label>
           <input
             id={id}
@@ -140,7 +140,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
             inputMode="decimal"
             autoComplete="off"
             disabled={isLocked}
-            aria-label={`${say(line.what)}, weighed`}
+            aria-label={t('{what}, weighed', { what: say(line.what) })}
             aria-invalid={entry.sentence !== null || undefined}
             value={entry.text}
             onChange={event => entry.type(event.target.value)}
@@ -154,7 +154,7 @@ export function WeighRow({ line, isNext, isLocked }: Props) {
           <Say of={entry.sentence} />{' '}
           {entry.canGoOn && (
             <button className="quiet min-h-10" onClick={entry.goOn}>
-              It is so: write it down
+              {t('It is so: write it down')}
             </button>
           )}
         </p>
@@ -190,12 +190,12 @@ function WaysOut({
     const size = resized(plan, batch.shelf, { by: 'ingredient', needG: line.exactG, haveG: weighedG })
     if (!size.ok) return toast(size.sentence)
     const result = batch.edit({ kind: 'set', path: at(plan => plan.mould.fillMm), value: size.fillMm })
-    toast(result.ok ? 'The other weights have changed: lines weighed before now say what to add.' : result.sentence)
+    toast(result.ok ? t('The other weights have changed: lines weighed before now say what to add.') : result.sentence)
   }
   const keepDose = () => {
     const { cup, colorant, doseGPerKg } = off.dose!
     const result = batch.edit({ kind: 'set-dose', cup, colorant, doseGPerKg })
-    toast(result.ok ? 'The plan has that dose now; colours and lanes follow.' : result.sentence)
+    toast(result.ok ? t('The plan has that dose now; colours and lanes follow.') : result.sentence)
   }
   const takesOut = off.isOver && off.canTakeOut
   return (
@@ -213,22 +213,24 @@ function WaysOut({
           {off.rescale !== null && (
             <>
               <span className="text-soft">
-                Weigh everything else × {off.rescale.toFixed(3)}: the same soap, {off.rescale > 1 ? 'more' : 'less'} of
-                it.
+                {t(
+                  'Weigh everything else × {rescale}: the same soap, {rescale2, plural, one {less} other {more}} of it.',
+                  { rescale: fixed(off.rescale, 3), rescale2: off.rescale },
+                )}
               </span>
               <button className="button" onClick={rescale}>
-                Rescale the rest
+                {t('Rescale the rest')}
               </button>
             </>
           )}
           {takesOut && (
             <button className="button" onClick={() => onStore(line.massG)}>
-              Taken out
+              {t('Taken out')}
             </button>
           )}
           {off.dose && off.verdict !== 'stop' && (
             <button className="button" onClick={keepDose}>
-              Keep it as the dose
+              {t('Keep it as the dose')}
             </button>
           )}
         </p>

@@ -63,6 +63,7 @@ export const rest = {
   'rest.most-likely': 'most likely',
   'rest.mostly-hangs-on': ' Mostly it hangs on {cause}.',
   'rest.warmest-after-at-about': 'It is warmest after {peakMin}, at about {peakC}; it gels from {gelRange}.',
+  'rest.so-sure': ': {chance}',
   'rest.will-not-gel': 'It will {likely} not gel{sure}.',
   'rest.middle-stays-short': '{peak} The middle stays {what} short.{hangs}',
   'rest.will-gel-through': 'It will {likely} gel through{sure}.',

@@ -1,0 +1,38 @@
+import { format, formatDistanceToNow } from 'date-fns'
+import type { Locale } from 'date-fns'
+import { catalogue } from './language.ts'
+import { tellingSettings } from './settings.ts'
+
+let locale: Locale | undefined
+
+/** Names of months and days are said in this language. */
+export const dateIn = (language: Locale): void => {
+  locale = language
+}
+
+/** Whether a clock is read to twelve: as it was set, or as the browser has it. */
+function isTwelve(): boolean {
+  const { hours } = tellingSettings()
+  if (hours !== '') return hours === '12'
+  return new Intl.DateTimeFormat(undefined, { hour: 'numeric' }).resolvedOptions().hour12 === true
+}
+
+/**
+ * A day or an hour to be read.
+ *
+ * @param pattern as date-fns has it, in English order; another language has its own order in its catalogue
+ */
+export function dated(at: Date | number, pattern: string): string {
+  const own = catalogue().messages[pattern] ?? pattern
+  return format(at, isTwelve() ? own.replace('HH:mm', 'h:mm a') : own, locale && { locale })
+}
+
+/** An hour as it is kept, "14:30", as it is read here; what is no hour stays as it is. */
+export function clock(kept: string): string {
+  const [, hour, minute] = /^(\d{1,2}):(\d\d)$/.exec(kept) ?? []
+  if (hour === undefined) return kept
+  return dated(new Date(2000, 0, 1, Number(hour), Number(minute)), 'HH:mm')
+}
+
+/** How long ago: "3 days ago". */
+export const ago = (at: Date): string => formatDistanceToNow(at, { addSuffix: true, ...(locale && { locale }) })

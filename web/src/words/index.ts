@@ -1,0 +1,5 @@
+export { ago, clock, dated } from './dates.ts'
+export { catalogue } from './language.ts'
+export { decimalMark, fixed, showChance, showShare, tidy } from './numbers.ts'
+export { markedHere, say } from './say.ts'
+export { rich, t } from './told.ts'

@@ -1,0 +1,46 @@
+import { lastingStore, readText, writeText } from '../kept/storage.ts'
+
+/** How this browser is told things. What is left open goes by the browser's own language. */
+
+export type Language = 'en' | 'de'
+export const LANGUAGES: Readonly<Record<Language, string>> = { en: 'English', de: 'Deutsch' }
+
+export interface TellingSettings {
+  language: Language | ''
+  decimal: 'point' | 'comma' | ''
+  hours: '24' | '12' | ''
+  week: 'monday' | 'sunday' | 'saturday' | ''
+}
+
+const OPEN: TellingSettings = { language: '', decimal: '', hours: '', week: '' }
+const KEY = 'ostler.told'
+
+export function tellingSettings(): TellingSettings {
+  try {
+    return { ...OPEN, ...(JSON.parse(readText(lastingStore(), KEY) ?? '{}') as Partial<TellingSettings>) }
+  } catch {
+    return OPEN
+  }
+}
+
+export const keepTellingSettings = (settings: TellingSettings): boolean =>
+  writeText(lastingStore(), KEY, JSON.stringify(settings))
+
+const browsers = (): readonly string[] => (typeof navigator === 'undefined' ? [] : navigator.languages)
+
+/** The language that was chosen, or the first of the browser's that there is. */
+export const languageHere = (): Language =>
+  tellingSettings().language ||
+  (browsers()
+    .map(one => one.slice(0, 2).toLowerCase())
+    .find(one => one in LANGUAGES) as Language | undefined) ||
+  'en'
+
+/**
+ * The language of numbers and dates: the browser's own dialect of the language that is spoken, so that an American and a Briton are each
+ * told a date as they know it.
+ */
+export function localeHere(): string {
+  const language = languageHere()
+  return browsers().find(one => one.toLowerCase().startsWith(language)) ?? language
+}
