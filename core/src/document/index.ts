@@ -1,5 +1,5 @@
 /** What of these rooms is used outside the core. */
-export { describedFields, problemsIn, started, tidied } from './fields/index.ts'
+export { describedFields, fieldSentences, problemsIn, started, tidied } from './fields/index.ts'
 export type { Class, Field as DescribedField, FieldPath, Problem } from './fields/index.ts'
 export { inverse, readChanges } from './changes/index.ts'
 export type { Change, Met } from './changes/index.ts'

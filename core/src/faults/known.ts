@@ -16,7 +16,7 @@ export const KNOWN_FACTS = {
   scentMissed: { ask: 'The scent was forgotten', yes: 'forgotten', no: 'it went in' },
   milkFrozen: { ask: 'The milk was frozen when the lye went in', yes: 'frozen', no: 'not frozen' },
   tapped: { ask: 'The mould was tapped', yes: 'tapped', no: 'not tapped' },
-  level: { ask: 'The mould stood level', yes: 'level', no: 'not level' },
+  level: { ask: 'The mould stood level', yes: 'stood level', no: 'not level' },
   wiped: { ask: 'The blade was wiped at each cut', yes: 'wiped', no: 'not wiped' },
   wire: { ask: 'It was cut with a wire', yes: 'a wire', no: 'a knife' },
   damp: { ask: 'The air at the rack is damp, above 65 %', yes: 'damp', no: 'dry' },

@@ -6,6 +6,7 @@ export {
   IMPERIAL,
   METRIC,
   MM_PER_INCH,
+  CHANCE_WORDS,
   chanceWords,
   massDecimals,
   massNumber,

@@ -94,3 +94,5 @@ export const runSchema = () =>
 
 /** Every field of the trial document as tables. */
 export const trialTables = (): string => fieldTables([Trial, ...partsOf(Trial)])
+
+export { wordsOfFields } from './words.ts'

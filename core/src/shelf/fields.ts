@@ -1,4 +1,5 @@
 import { Choice, Choices, Like, NumberFrom, Text, Texts, YesNo } from '../document/fields/index.ts'
+import { fact, together } from '../quantities/facts/index.ts'
 import type { QuantityKind } from '../quantities/units/index.ts'
 
 /** One value of a shelf item: how it is checked, shown, typed, and carried in a table file. */
@@ -60,9 +61,14 @@ export const Amount =
   (target, key) => {
     const { label, quantity, unit, min, max, say } = about
     const scale = quantity === 'share' ? 100 : 1
-    const range = `${Number((min * scale).toPrecision(6))} to ${Number((max * scale).toPrecision(6))}${unit ? ` ${unit}` : ''}`
+    const [from, to] = [min, max].map(end => Number((end * scale).toPrecision(6))) as [number, number]
     const start = about.start ?? Math.max(0, min)
-    NumberFrom(min, max, say ?? `${label} is from ${range}.`, { says: label, start })(target, key)
+    const inWords = fact(unit === '' ? '{label} is from {from} to {to}.' : '{label} is from {from} to {to} {unit}.', {
+      ...{ label: fact(label), from, to },
+      ...(unit !== '' && { unit: fact(unit) }),
+    })
+    const message = say ?? `${label} is from ${from} to ${to}${unit ? ` ${unit}` : ''}.`
+    NumberFrom(min, max, message, { says: label, start, ...(say === undefined && { inWords }) })(target, key)
     register(target, {
       key: String(key),
       label,
@@ -84,7 +90,14 @@ export const OneOf =
     const options = (Object.entries(about.options) as [T, string][]).map(([value, text]) => ({ value, text }))
     const message = `${about.label} is one of: ${options.map(option => option.text).join(', ')}.`
     const values = options.map(option => option.value)
-    Choice(values, message, { says: about.label, start: about.start })(target, key)
+    const inWords = fact('{label} is one of: {options}.', {
+      label: fact(about.label),
+      options: together(
+        options.map(option => fact(option.text)),
+        ', ',
+      ),
+    })
+    Choice(values, message, { says: about.label, start: about.start, inWords })(target, key)
     register(target, {
       key: String(key),
       label: about.label,
@@ -99,7 +112,8 @@ export const OneOf =
 export const Flag =
   (about: About): PropertyDecorator =>
   (target, key) => {
-    YesNo(`${about.label} is yes or no.`, { says: about.label, start: false })(target, key)
+    const inWords = fact('{label} is yes or no.', { label: fact(about.label) })
+    YesNo(`${about.label} is yes or no.`, { says: about.label, start: false, inWords })(target, key)
     register(target, {
       key: String(key),
       label: about.label,
@@ -117,6 +131,10 @@ export const Words =
     Text(min, max, min > 0 ? `${label} has ${min} to ${max} letters.` : `${label} has at most ${max} letters.`, {
       says: label,
       start: about.start ?? '',
+      inWords: fact(min > 0 ? '{label} has {min} to {max} letters.' : '{label} has at most {max} letters.', {
+        ...{ label: fact(label), max },
+        ...(min > 0 && { min }),
+      }),
     })(target, key)
     register(target, {
       key: String(key),
@@ -136,7 +154,16 @@ export const WordList =
     const message = options
       ? `${label} are some of: ${Object.values(options).join(', ')}.`
       : `${label} are up to ${most} words or short phrases.`
-    const said = { says: label }
+    const inWords = options
+      ? fact('{label} are some of: {options}.', {
+          label: fact(label),
+          options: together(
+            Object.values(options).map(text => fact(text)),
+            ', ',
+          ),
+        })
+      : fact('{label} are up to {most} words or short phrases.', { label: fact(label), most })
+    const said = { says: label, inWords }
     if (options) Choices(Object.keys(options), most, message, said)(target, key)
     else Texts(60, most, message, said)(target, key)
     register(target, {
@@ -155,7 +182,11 @@ const HEX = /^#[0-9a-f]{6}$/
 export const Colour =
   (about: About & { start: string }): PropertyDecorator =>
   (target, key) => {
-    Like(HEX, `${about.label} is written like #3e8f82.`, { says: about.label, start: about.start })(target, key)
+    const inWords = fact('{label} is written like #3e8f82.', { label: fact(about.label) })
+    Like(HEX, `${about.label} is written like #3e8f82.`, { says: about.label, start: about.start, inWords })(
+      target,
+      key,
+    )
     register(target, {
       key: String(key),
       label: about.label,
@@ -165,3 +196,13 @@ export const Colour =
       start: about.start,
     })
   }
+
+/** Labels, groups, units and options of every field, for the catalogues of languages. */
+export const fieldWords = (): string[] => [
+  ...new Set(
+    [...OWN.values()]
+      .flat()
+      .flatMap(({ label, group, unit = '', options = [] }) => [label, group, unit, ...options.map(one => one.text)])
+      .filter(word => word !== ''),
+  ),
+]

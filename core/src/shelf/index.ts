@@ -1,4 +1,5 @@
 export { baredShelf } from './bared.ts'
+export { fieldWords } from './fields.ts'
 export type { Field } from './fields.ts'
 export { Ingredient, Lot, SOURCES, ShelfItem, TAGS } from './item.ts'
 export type { Tag } from './item.ts'

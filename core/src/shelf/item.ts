@@ -38,10 +38,10 @@ export class Lot {
   @Text(0, 60, 'A lot’s number or mark has at most 60 letters.')
   mark!: string
 
-  @NumberFrom(0, 10_000_000, 'What was bought is from 0 to 10 [000 kg].')
+  @NumberFrom(0, 10_000_000, 'What was bought is from [0 to 10000 kg].')
   bought!: number
 
-  @NumberFrom(0, 10_000_000, 'What is left is from 0 to 10 [000 kg].')
+  @NumberFrom(0, 10_000_000, 'What is left is from [0 to 10000 kg].')
   left!: number
 
   @NumberFrom(0, 10_000_000, 'What the lot cost is a number from 0.')

@@ -1,3 +1,5 @@
+export { DEED_WORDS } from './deeds.ts'
+export type { DeedWord } from './deeds.ts'
 export {
   BATCH_SORTS,
   CountsForm,

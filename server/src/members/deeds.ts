@@ -1,9 +1,10 @@
+import type { DeedWord } from '@ostler/core'
 import type { RequestHandler } from 'express'
 import { visitorIn } from '../http/visitor.ts'
 import type { People } from './people.ts'
 
 /** What is written down of requests that change something. Single edits of a batch are in its history already. */
-const DEEDS: readonly (readonly [method: string, path: RegExp, what: string])[] = [
+const DEEDS: readonly (readonly [method: string, path: RegExp, what: DeedWord])[] = [
   ['POST', /^\/batches$/, 'made a batch'],
   ['DELETE', /^\/batches\/[^/]+$/, 'deleted a batch'],
   ['POST', /^\/batches\/[^/]+\/restore$/, 'brought a batch back'],

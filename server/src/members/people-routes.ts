@@ -1,3 +1,4 @@
+import type { DeedWord } from '@ostler/core'
 import { InvitationForm, JoinForm, MEMBER_ROLES, NewPasswordForm, ProvedForm, RoleForm } from '@ostler/core'
 import { Router } from 'express'
 import type { Request } from 'express'
@@ -43,7 +44,7 @@ interface Parts {
 /** Members, invitations, the log, and the end of a workshop: for owners. */
 export function peopleRoutes({ people, accounts, sessions, now, backupDir }: Parts & { backupDir: string }): Router {
   const routes = Router()
-  const note = (req: Request, what: string, about = '') => {
+  const note = (req: Request, what: DeedWord, about = '') => {
     const { workshopId, memberId: id, memberName: name } = visitorOf(req)
     return people.note(workshopId, { id, name }, what, about)
   }

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto'
-import type { DeedAnswer, InvitedAnswer, JoinForm, MembersAnswer, Role } from '@ostler/core'
+import type { DeedAnswer, DeedWord, InvitedAnswer, JoinForm, MembersAnswer, Role } from '@ostler/core'
 import { hash } from '@node-rs/argon2'
 import type { Transaction } from 'kysely'
 import type { Database } from '../database/connection.ts'
@@ -35,7 +35,7 @@ export interface People {
   setRole(workshopId: string, memberId: string, role: Role): Promise<Done>
   remove(workshopId: string, memberId: string): Promise<Done>
   deleteWorkshop(workshopId: string): Promise<void>
-  note(workshopId: string, member: { id: string; name: string }, what: string, about: string): Promise<void>
+  note(workshopId: string, member: { id: string; name: string }, what: DeedWord, about: string): Promise<void>
   deeds(workshopId: string, before: string | null): Promise<DeedAnswer[]>
 }
 

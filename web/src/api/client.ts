@@ -51,7 +51,7 @@ import type {
 import { format } from 'date-fns'
 import { lastingStore, readJson, writeJson } from '../kept/storage.ts'
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
-import { say, t } from '../words/index.ts'
+import { known, say, t } from '../words/index.ts'
 
 /** An answer that was not a yes. `status` 0: the server could not be reached. */
 export class ApiError extends Error {
@@ -59,7 +59,13 @@ export class ApiError extends Error {
   readonly answer: ErrorAnswer
 
   constructor(status: number, answer: ErrorAnswer) {
-    super(say(answer.sentence))
+    super(
+      answer.words
+        ? say(answer.words)
+        : typeof answer.sentence === 'string'
+          ? known(answer.sentence)
+          : say(answer.sentence),
+    )
     this.status = status
     this.answer = answer
   }
@@ -269,7 +275,7 @@ export const unshareRehearsal = (id: string) => call<undefined>('DELETE', `/rehe
 
 /** What a link shows; undefined: nothing was noted since that revision. */
 export const getWatched = (token: string, since: number | null) =>
-  call<RehearsalAnswer | undefined>('GET', `/watched/${token}${since === null ? '' : t('?since={since}', { since })}`)
+  call<RehearsalAnswer | undefined>('GET', `/watched/${token}${since === null ? '' : `?since=${since}`}`)
 
 export const saveRehearsal = (
   id: string,

@@ -11,7 +11,6 @@ import type {
 } from '@ostler/core'
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
 import { call } from './client.ts'
-import { t } from '../words/index.ts'
 
 export const membersQuery = queryOptions({
   queryKey: ['members'],
@@ -27,8 +26,7 @@ export const deleteWorkshop = (password: string) => call<void>('POST', '/members
 /** Who did what, the newest first; a page ends where the next begins. */
 export const deedsQuery = infiniteQueryOptions({
   queryKey: ['members', 'deeds'],
-  queryFn: ({ pageParam }) =>
-    call<DeedAnswer[]>('GET', `/members/deeds${pageParam ? t('?before={pageParam}', { pageParam }) : ''}`),
+  queryFn: ({ pageParam }) => call<DeedAnswer[]>('GET', `/members/deeds${pageParam ? `?before=${pageParam}` : ''}`),
   initialPageParam: '',
   getNextPageParam: page => page.at(-1)?.seq,
 })

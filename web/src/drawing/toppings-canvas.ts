@@ -1,6 +1,5 @@
 import { toppingPlaces } from '@ostler/core'
 import type { Plan, Program, ToppingPlace, View } from '@ostler/core'
-import { t } from '../words/index.ts'
 
 /** Paints one piece in the mm of the top, its middle at the origin. */
 function piece(context: CanvasRenderingContext2D, { topping }: ToppingPlace): void {
@@ -22,7 +21,7 @@ function piece(context: CanvasRenderingContext2D, { topping }: ToppingPlace): vo
   else if (topping.kind === 'seeds') context.ellipse(0, 0, r, r * 0.75, 0, 0, 7)
   else {
     const light = context.createRadialGradient(0, 0, 0, 0, 0, r)
-    light.addColorStop(0, t('{hex}cc', { hex: topping.hex }))
+    light.addColorStop(0, `${topping.hex}cc`)
     light.addColorStop(0.5, `${topping.hex}99`)
     light.addColorStop(1, `${topping.hex}00`)
     context.fillStyle = light

@@ -64,7 +64,7 @@ const Own = ({ session: data }: { session: SessionAnswer | undefined }) => (
   <>
     <DropdownMenu.Item className={ITEM} asChild>
       <Link to="/account">
-        <UserRound size={16} aria-hidden /> {t('{member}: password, sessions', { member: data?.member?.name })}
+        <UserRound size={16} aria-hidden /> {t('{member}: language, password', { member: data?.member?.name })}
       </Link>
     </DropdownMenu.Item>
     {data?.member?.role === 'owner' && (

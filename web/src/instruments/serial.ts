@@ -1,6 +1,7 @@
 import { Lines, Steady, readingOfLine } from '@ostler/core'
 import type { InstrumentReading, LineFormat } from '@ostler/core'
 import type { Instrument } from './instrument.ts'
+import { t } from '../words/index.ts'
 
 /** The part of the browser's serial port that is used. */
 interface SerialPort {
@@ -44,11 +45,11 @@ async function read(port: SerialPort, signal: AbortSignal, heard: (line: string)
  */
 export async function serialInstrument(format: LineFormat, baudRate: number): Promise<Instrument> {
   const serial = serialOf()
-  if (!serial) throw new Error('This browser has no serial port. One for the desk has, such as Chromium.')
+  if (!serial) throw new Error(t('This browser has no serial port. One for the desk has, such as Chromium.'))
   const port = await serial.requestPort().catch(() => null)
-  if (!port) throw new Error('No port was chosen.')
+  if (!port) throw new Error(t('No port was chosen.'))
   await port.open({ baudRate }).catch(() => {
-    throw new Error('The port cannot be opened. Is another program using it?')
+    throw new Error(t('The port cannot be opened. Is another program using it?'))
   })
   const kind = format.unit === 'c' || format.unit === 'f' ? 'temperature' : 'mass'
   const closing = new AbortController()

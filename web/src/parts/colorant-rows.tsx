@@ -94,7 +94,7 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
   const set = (key: keyof CupColorant, value: unknown) => batch.edit({ kind: 'set', path: path(key), value })
   const cup = usePlan(state => state.plan.cups[index]!.id)
   const setDose = (doseGPerKg: number) =>
-    batch.edit({ kind: 'set-dose', cup, colorant: part.colorant, doseGPerKg }, t('dose {index} {at}', { index, at }))
+    batch.edit({ kind: 'set-dose', cup, colorant: part.colorant, doseGPerKg }, `dose ${index} ${at}`)
   const setSpoons = (ml: number): EditResult => {
     const dose = spoonDose(colorant, ml, colour, portion?.batterG ?? 0)
     return typeof dose === 'number' ? setDose(Number((part.basis === 'oils' ? dose * perOils : dose).toFixed(4))) : dose
@@ -125,8 +125,8 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
               label={t('Measured by')}
               value={part.basis}
               options={[
-                { value: 'batter', text: 'batter' },
-                { value: 'oils', text: 'oils' },
+                { value: 'batter', text: t('batter') },
+                { value: 'oils', text: t('oils') },
               ]}
               onValue={value => {
                 const factor = value === part.basis ? 1 : value === 'oils' ? perOils : 1 / perOils
@@ -140,7 +140,7 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
             value={part.medium}
             options={(Object.keys(MEDIA) as Medium[]).map(medium => ({
               value: medium,
-              text: medium === 'none' ? t('nothing, dry') : medium,
+              text: medium === 'none' ? t('nothing, dry') : t(MEDIA[medium]),
             }))}
             onValue={value => told(set('medium', value))}
           />

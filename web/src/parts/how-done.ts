@@ -61,7 +61,7 @@ export function howWorked(plan: Plan): string[] {
           ? t('{name} is drawn early, at level {value} ({value2}).', {
               name,
               value: tidy(draw.value, 1),
-              value2: traceName(draw.value),
+              value2: say(traceName(draw.value)),
             })
           : t('{name} is drawn early, after {value} s of blending.', { name, value: tidy(draw.value, 0) }),
       )
@@ -91,7 +91,7 @@ export function untilWhen({ conditions }: Plan): string {
   const holds = stopWhen === 'level-holds' ? t(', and until it stands a minute without streaks') : ''
   return t('to level {stopLevel} ({stopLevel2}){holds}{least}', {
     stopLevel: tidy(stopLevel, 1),
-    stopLevel2: traceName(stopLevel),
+    stopLevel2: say(traceName(stopLevel)),
     holds,
     least,
   })

@@ -17,7 +17,7 @@ export function LinerDrawing({ liner, className = '', scale }: { liner: Liner; c
     <svg
       viewBox={`${-60 * unit} ${-24 * unit} ${width} ${height + 10 * unit}`}
       className={className}
-      {...(scale && { style: { width: t('{width}mm', { width: width / scale }) } })}
+      {...(scale && { style: { width: `${width / scale}mm` } })}
       role="img"
       aria-label={liner.sheets.map(sheet => `${sheet.name}: ${size(sheet, habits)}`).join('; ')}
     >

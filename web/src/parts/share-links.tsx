@@ -56,7 +56,7 @@ function Links({ what, onClose }: { what: SharedWhat; onClose: () => void }) {
           {t('Make a link')}
         </button>
       </p>
-      {token !== '' && <OneLink says="" address={t('{origin}/shared/{token}', { origin: location.origin, token })} />}
+      {token !== '' && <OneLink says="" address={`${location.origin}/shared/${token}`} />}
       {sentence && (
         <p role="alert" className="mt-2 text-rust">
           {sentence}

@@ -1,3 +1,5 @@
+import { t } from '../words/index.ts'
+
 /** Cells of a spreadsheet that is opened here: .xlsx is read, of formulas their last values. */
 
 export const isSpreadsheet = (file: File): boolean => /\.xlsx$/i.test(file.name)
@@ -19,6 +21,6 @@ export async function rowsOfSpreadsheet(file: File): Promise<string[][]> {
     const { readSheet } = await import('read-excel-file/browser')
     return (await readSheet(file)).map(row => row.map(typed))
   } catch {
-    throw new Error('This spreadsheet cannot be read. Save it as CSV, or copy its cells and paste them.')
+    throw new Error(t('This spreadsheet cannot be read. Save it as CSV, or copy its cells and paste them.'))
   }
 }

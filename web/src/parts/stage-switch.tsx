@@ -4,9 +4,10 @@ import { setColourView, useColourView } from '../plan/colour-view.ts'
 import { useForecast, usePlan } from '../plan/context.tsx'
 import { Segments } from '../ui/segments.tsx'
 import { t } from '../words/index.ts'
+import { inWords } from '../ui/options.ts'
 
-const STAGE_OPTIONS = (Object.entries(STAGES) as [Stage, string][]).map(([value, text]) => ({ value, text }))
-const GEL_OPTIONS = (Object.entries(GELS) as [Gelled, string][]).map(([value, text]) => ({ value, text }))
+const STAGE_OPTIONS = inWords<Stage>(STAGES).map(([value, text]) => ({ value, text }))
+const GEL_OPTIONS = inWords<Gelled>(GELS).map(([value, text]) => ({ value, text }))
 
 /** At which age the soap on screen is shown, and whether it gelled. Changes nothing in the plan. */
 export function StageSwitch() {

@@ -4,7 +4,7 @@ import { useBatch, useForecast, usePlan } from '../plan/context.tsx'
 import { Choice } from '../ui/choice.tsx'
 import { options } from '../ui/options.ts'
 import { PlanField, useTold } from './plan-field.tsx'
-import { t, tidy } from '../words/index.ts'
+import { say, t, tidy } from '../words/index.ts'
 
 /** What ends the blending: a trace, an emulsion that holds as well, or the clock. */
 export function StopFields() {
@@ -60,7 +60,10 @@ function StoppedAs() {
   return (
     <p className="text-[13px] text-soft">
       {stopWhen !== 'seconds' &&
-        t('Level {stopLevel} is {stopLevel2}. ', { stopLevel: tidy(stopLevel, 1), stopLevel2: traceName(stopLevel) })}
+        t('Level {stopLevel} is {stopLevel2}. ', {
+          stopLevel: tidy(stopLevel, 1),
+          stopLevel2: say(traceName(stopLevel)),
+        })}
       {seconds > 0 && t('About {seconds} s at the bowl. ', { seconds })}
       {lanes.split && t('Its emulsion is then {emulsion}.', { emulsion: emulsionWord(lanes.split.emulsion) })}
     </p>

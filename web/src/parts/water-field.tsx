@@ -23,7 +23,7 @@ export function WaterField({ basis, label, width, showsKept = false }: Props) {
   const set = (next: number) =>
     batch.edit(
       { kind: 'set', path: at(plan => plan.recipe.water), value: { ...water, basis, value: next } },
-      t('water {basis}', { basis }),
+      `water ${basis}`,
     )
   return (
     <QuantityField

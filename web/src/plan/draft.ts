@@ -2,7 +2,6 @@ import { planChanges, readChanges, readPlan } from '@ostler/core'
 import type { Change, Plan } from '@ostler/core'
 import { keysOf, lastingStore, readJson, removeKey, writeJson } from '../kept/storage.ts'
 import { WINDOW, livingWindows } from './windows.ts'
-import { t } from '../words/index.ts'
 
 /** Changes that the server has not acknowledged yet, kept in this browser through reloads and crashes: one list for each window. */
 export interface Draft {
@@ -27,7 +26,7 @@ interface Kept {
   at?: number
 }
 
-const prefixOf = (id: string) => t('ostler.draft.{id}', { id })
+const prefixOf = (id: string) => `ostler.draft.${id}`
 const keyOf = (id: string, window = WINDOW) => `${prefixOf(id)}.${window}`
 
 /** @returns whether it is kept: storage may be full or forbidden */

@@ -2,7 +2,6 @@ import { PLAN_VERSION, readChanges, writePlan } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { History } from './history.ts'
 import { readJson, removeKey, sessionStore, writeJson } from '../kept/storage.ts'
-import { t } from '../words/index.ts'
 
 /** Steps of undo of a batch, kept in this window while it looks elsewhere or reloads. */
 interface KeptUndo {
@@ -15,7 +14,7 @@ interface KeptUndo {
 
 /** So many steps each way, and fewer where the storage has no room for them. */
 const STEPS = [200, 30, 5]
-const keyOf = (id: string) => t('ostler.undo.{id}', { id })
+const keyOf = (id: string) => `ostler.undo.${id}`
 
 export function keepUndo(id: string, plan: Plan, { past, future }: History): void {
   if (past.length + future.length === 0) return removeKey(sessionStore(), keyOf(id))

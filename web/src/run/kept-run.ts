@@ -11,7 +11,7 @@ export interface KeptRun {
   aheadMs: number
 }
 
-const keyOf = (id: string) => t('run {id}', { id })
+const keyOf = (id: string) => `run ${id}`
 
 /** What comes of it, or something else where the browser keeps nothing. */
 async function orElse<T>(act: () => Promise<T>, otherwise: T): Promise<T> {

@@ -32,7 +32,7 @@ export const scentOptions = (scents: readonly Scent[], habits: UnitHabits): AddO
     id: scent.id,
     name: scent.type === 'blend' ? t('{scent} (blend)', { scent: scent.name }) : scent.name,
     detail: joined(
-      `quickens: ${t(ACCELERATIONS[scent.acceleration])}`,
+      t('quickens: {acceleration}', { acceleration: t(ACCELERATIONS[scent.acceleration]) }),
       // A limit is never shown larger than it is.
       t('limit {limitShare} {limitBasis}', {
         limitShare: showShare(Math.floor(scent.limitShare * 10_000 + 1e-6) / 10_000, 2),

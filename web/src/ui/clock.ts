@@ -1,5 +1,5 @@
 import { clockMinutes } from '@ostler/core'
-import { t } from '../words/index.ts'
+import { clock, t } from '../words/index.ts'
 
 /** "13:07" so many minutes before a clock time; without one, "52 min before". */
 export function clockBefore(startAt: string, minutes: number): string {
@@ -10,7 +10,7 @@ export function clockBefore(startAt: string, minutes: number): string {
       : t('{minutes} min after', { minutes: Math.round(-minutes) })
   }
   const at = (((clockMinutes(startAt) - Math.round(minutes)) % 1440) + 1440) % 1440
-  return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`
+  return clock(`${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`)
 }
 
 /** "1 h 25 min", "40 min". */

@@ -1,5 +1,6 @@
 import { useId } from 'react'
 import type { ComponentProps } from 'react'
+import { known } from '../words/index.ts'
 
 /** A labelled line of a form with its sentence below. */
 export function FormLine({
@@ -22,7 +23,7 @@ export function FormLine({
       />
       {sentence && (
         <p id={`${id}-wrong`} role="alert" className="text-[13px] text-rust">
-          {sentence}
+          {known(sentence)}
         </p>
       )}
     </div>

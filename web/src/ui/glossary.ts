@@ -14,14 +14,14 @@ const entry = (at: string, word: string, says: string, ...see: string[]): Entry 
 export const GLOSSARY: readonly Entry[] = [
   entry(
     'acceleration',
-    'acceleration',
+    t('acceleration'),
     t('A scent, additive or warmth that makes batter thicken faster than the oils alone would.'),
     'pace',
     'seizing',
   ),
   entry(
     'acid',
-    'acid',
+    t('acid'),
     t(
       'Citric, lactic or acetic acid and juices take up lye before any oil does; lye is added for that, or the superfat rises.',
     ),
@@ -35,21 +35,21 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'band',
-    'band',
+    t('band'),
     t(
       'The range in which a forecast number falls in four of five batches. A wide band means that little is known yet.',
     ),
     'four-of-five',
   ),
-  entry('batter', 'batter', t('Oils and lye solution once they are blended, until it sets.'), 'emulsion', 'trace'),
+  entry('batter', t('batter'), t('Oils and lye solution once they are blended, until it sets.'), 'emulsion', 'trace'),
   entry(
     'blank',
-    'blank',
+    t('blank'),
     t('A little plain batter drawn before scent and colour, to see later what the soap alone would have been.'),
   ),
   entry(
     'bursts',
-    'bursts',
+    t('bursts'),
     t(
       'The blender on for three to five seconds, then stirring by hand: the batter thickens less than with the blender on all the time.',
     ),
@@ -64,7 +64,7 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'certificate',
-    'certificate',
+    t('certificate'),
     t('A supplier’s paper that says the saponification value of this very lot. It narrows the superfat’s band.'),
     'saponification-value',
     'superfat',
@@ -77,7 +77,7 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'clings',
-    'clings',
+    t('clings'),
     t('Batter, melt or lye that stays on a pot, jug or cup. It is made in addition, so that no cup is short.'),
   ),
   entry(
@@ -95,14 +95,14 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'cup',
-    'cup',
+    t('cup'),
     t('A portion of batter with its own colour and scent, split from the pot or made on its own.'),
     'pot',
     'own-batter',
   ),
   entry(
     'cure',
-    'cure',
+    t('cure'),
     t('Weeks on the rack in which soap loses water and grows mild and hard. Four weeks at least before use or sale.'),
   ),
   entry(
@@ -113,25 +113,25 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'dive',
-    'dive',
+    t('dive'),
     t('A stream poured from a height goes into the batter below; the thinner both are, the deeper.'),
   ),
-  entry('dose', 'dose', t('Powder for a kilogram of batter (or of oils): 4 g/kg is 2 g in 500 g.')),
+  entry('dose', t('dose'), t('Powder for a kilogram of batter (or of oils): 4 g/kg is 2 g in 500 g.')),
   entry(
     'emulsion',
-    'emulsion',
+    t('emulsion'),
     t('Oil and lye so well mixed that they stay together when they stand. Before it holds, batter must not be split.'),
     'split',
     'trace',
   ),
   entry(
     'evidence',
-    'evidence',
+    t('evidence'),
     t('What the workshop’s own batches have shown, from trace that was seen and temperatures that were read.'),
     'seen',
     'rests-on',
   ),
-  entry('face', 'face', t('The cut surface of a bar.')),
+  entry('face', t('face'), t('The cut surface of a bar.')),
   entry(
     'false-trace',
     t('false trace'),
@@ -160,7 +160,7 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'gap',
-    'gap',
+    t('gap'),
     t('How far apart lye and oils are in warmth when they meet. Some makers watch it, others only the mix.'),
     'mix',
   ),
@@ -186,7 +186,7 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'infusion',
-    'infusion',
+    t('infusion'),
     t('An oil in which a plant was steeped. More of it is made than used, since the plant keeps some.'),
   ),
   entry(
@@ -202,7 +202,7 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'lane',
-    'lane',
+    t('lane'),
     t('A cup’s trace over time, drawn as a band, with the window of each of its pours.'),
     'window',
     'band',
@@ -222,7 +222,7 @@ export const GLOSSARY: readonly Entry[] = [
     t('Scent as a share of the oils or of the batter. Which of the two is always said.'),
     'cap',
   ),
-  entry('lot', 'lot', t('One purchase of an ingredient, with what is left of it, its price and its date.')),
+  entry('lot', t('lot'), t('One purchase of an ingredient, with what is left of it, its price and its date.')),
   entry(
     'lye',
     t('lye (NaOH)'),
@@ -238,8 +238,13 @@ export const GLOSSARY: readonly Entry[] = [
     t('Lye dissolved in its water, stirred clear. It grows as hot as 90 °C.'),
     'lye',
   ),
-  entry('mix', 'mix', t('The warmth of the batter right after lye and oils have met.'), 'gap'),
-  entry('move', 'move', t('A tool passed through batter that is poured already: a wire, a skewer, a comb.'), 'score'),
+  entry('mix', t('mix'), t('The warmth of the batter right after lye and oils have met.'), 'gap'),
+  entry(
+    'move',
+    t('move'),
+    t('A tool passed through batter that is poured already: a wire, a skewer, a comb.'),
+    'score',
+  ),
   entry(
     'own-batter',
     t('batter of its own'),
@@ -248,7 +253,7 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'pace',
-    'pace',
+    t('pace'),
     t('How fast a recipe thickens against a balanced one: very slow, slow, even, quick or very quick.'),
     'acceleration',
   ),
@@ -260,22 +265,22 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'portion',
-    'portion',
+    t('portion'),
     t('What a cup holds: batter, scent, colour and its liquid. All portions and what clings add up to the pot.'),
     'clings',
   ),
-  entry('pot', 'pot', t('The vessel in which the batter is made.'), 'cup'),
-  entry('pour', 'pour', t('Some of one cup into the mould, with where, how, and from what height.'), 'score'),
+  entry('pot', t('pot'), t('The vessel in which the batter is made.'), 'cup'),
+  entry('pour', t('pour'), t('Some of one cup into the mould, with where, how, and from what height.'), 'score'),
   entry(
     'purity',
-    'purity',
+    t('purity'),
     t('How much of the lye as bought is NaOH; the label or certificate says it, often 97 to 99 %.'),
     'lye',
   ),
   entry('ratio', t('water to lye'), t('Water as so many times the lye’s weight; 1.5 to 3 is usual.'), 'concentration'),
   entry(
     'reserve',
-    'reserve',
+    t('reserve'),
     t('Batter of a cup that does not go in with the layers: for the top, for piping, a sample.'),
     'blank',
   ),
@@ -287,14 +292,14 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'ricing',
-    'ricing',
+    t('ricing'),
     t('A scent makes hard fat clump into grains like rice. Short blending often cures it, at the price of trace.'),
     'seizing',
   ),
-  entry('ring', 'ring', t('The middle gelled and the edge did not: a darker round in the cut.'), 'gel'),
+  entry('ring', t('ring'), t('The middle gelled and the edge did not: a darker round in the cut.'), 'gel'),
   entry(
     'runs',
-    'runs',
+    t('runs'),
     t('The plan worked through again and again with other variation: maker, scent, hands, the moment blending stops.'),
     'four-of-five',
   ),
@@ -307,54 +312,54 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'score',
-    'score',
+    t('score'),
     t('The ordered list of pours and moves that makes a design. The picture follows from it.'),
     'pour',
     'move',
   ),
   entry(
     'seen',
-    'seen',
+    t('seen'),
     t('A trace that somebody looked at and wrote down: which cup, when, how thick. The forecast follows it.'),
     'evidence',
   ),
   entry(
     'seizing',
-    'seizing',
+    t('seizing'),
     t('Batter that sets within a minute, mostly from a scent. Poured at once and kept moving it may still be saved.'),
     'acceleration',
   ),
   entry(
     'shelf',
-    'shelf',
+    t('shelf'),
     t('What the workshop owns: oils, liquids, scents, colours, additives, moulds, vessels, tools.'),
     'lot',
   ),
-  entry('slurry', 'slurry', t('Powder stirred smooth in oil or water before it goes into a cup.'), 'dose'),
+  entry('slurry', t('slurry'), t('Powder stirred smooth in oil or water before it goes into a cup.'), 'dose'),
   entry(
     'split',
-    'split',
+    t('split'),
     t('The pot divided into cups. Too early, the first cups get too much lye and the last too little.'),
     'emulsion',
   ),
   entry('stop-level', t('stop level'), t('The trace at which the blender is put away.'), 'level'),
   entry(
     'superfat',
-    'superfat',
+    t('superfat'),
     t(
       'Oil that the lye leaves unsaponified, as a share of all oils; 3 to 8 % is usual. Its band says how far oils and scale may push it.',
     ),
     'free-lye',
     'band',
   ),
-  entry('trace', 'trace', t('How thick batter is: what is drizzled on it leaves a trace.'), 'level'),
+  entry('trace', t('trace'), t('How thick batter is: what is drizzled on it leaves a trace.'), 'level'),
   entry(
     'trial',
-    'trial',
+    t('trial'),
     t('A batch made to learn from. It is not for skin or sale, and may have no superfat.'),
     'free-lye',
   ),
-  entry('trigger', 'trigger', t('What is seen that calls for plan B, and before which pour one looks.'), 'plan-b'),
+  entry('trigger', t('trigger'), t('What is seen that calls for plan B, and before which pour one looks.'), 'plan-b'),
   entry(
     'wet',
     t('dispersing liquid'),
@@ -363,7 +368,7 @@ export const GLOSSARY: readonly Entry[] = [
   ),
   entry(
     'window',
-    'window',
+    t('window'),
     t('The range of trace that a pour or a tool needs: thinner it blurs, thicker it does not flow.'),
     'level',
     'lane',

@@ -3,6 +3,7 @@ import { Toast } from 'radix-ui'
 import { createContext, useCallback, useContext, useState } from 'react'
 import type { ReactNode } from 'react'
 import { Say } from './say.tsx'
+import { t } from '../words/index.ts'
 
 interface Note {
   id: number
@@ -48,7 +49,10 @@ export function ToastPlace({ children }: { children: ReactNode }) {
             )}
           </Toast.Root>
         ))}
-        <Toast.Viewport className="fixed bottom-16 left-1/2 z-50 flex w-max max-w-[94vw] -translate-x-1/2 flex-col gap-2 print:hidden" />
+        <Toast.Viewport
+          label={t('What was just done ({hotkey})', { hotkey: '{hotkey}' })}
+          className="fixed bottom-16 left-1/2 z-50 flex w-max max-w-[94vw] -translate-x-1/2 flex-col gap-2 print:hidden"
+        />
       </Toast.Provider>
     </ToastContext.Provider>
   )

@@ -36,3 +36,15 @@ export function clock(kept: string): string {
 
 /** How long ago: "3 days ago". */
 export const ago = (at: Date): string => formatDistanceToNow(at, { addSuffix: true, ...(locale && { locale }) })
+
+const FIRST_DAYS = { sunday: 0, monday: 1, saturday: 6 } as const
+/** The browser's own first day of a week, 0 for Sunday; Monday where it does not say. */
+function firstDay(): number {
+  const { week } = tellingSettings()
+  if (week !== '') return FIRST_DAYS[week]
+  const own = new Intl.Locale(navigator.language) as Intl.Locale & { getWeekInfo?: () => { firstDay: number } }
+  return (own.getWeekInfo?.().firstDay ?? 1) % 7
+}
+
+/** Days of this week that come after a day. */
+export const daysLeftOfWeek = (day: Date): number => 6 - ((day.getDay() - firstDay() + 7) % 7)

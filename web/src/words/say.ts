@@ -1,7 +1,7 @@
 import * as core from '@ostler/core'
 import type { FactValue, UnitHabits } from '@ostler/core'
 import { catalogue } from './language.ts'
-import { decimalMark } from './numbers.ts'
+import { decimalMark } from './marks.ts'
 
 const marks = new WeakMap<UnitHabits, UnitHabits>()
 

@@ -1,12 +1,12 @@
-import { mainColours, portionsOf, reachWish } from '@ostler/core'
-import type { Plan, Shelf, WishAnswer } from '@ostler/core'
+import { mainColours, portionsOf, reachWish, fact } from '@ostler/core'
+import type { Plan, Shelf, WishAnswer, Words } from '@ostler/core'
 import { expose } from 'comlink'
 
 /** Longest side of the picture that colours are counted in, px. */
 const SIDE_PX = 360
 const MOST_PIXELS = 50_000_000
 
-export type PictureColours = { ok: true; colours: { hex: string; share: number }[] } | { ok: false; sentence: string }
+export type PictureColours = { ok: true; colours: { hex: string; share: number }[] } | { ok: false; sentence: Words }
 
 /** The main colours of a picture, counted in a small copy of it. */
 async function coloursOfPicture(file: Blob, most: number): Promise<PictureColours> {
@@ -14,12 +14,15 @@ async function coloursOfPicture(file: Blob, most: number): Promise<PictureColour
   try {
     picture = await createImageBitmap(file)
   } catch {
-    return { ok: false, sentence: 'This file is no picture that can be read here. A JPEG, PNG or WebP is.' }
+    return { ok: false, sentence: fact('This file is no picture that can be read here. A JPEG, PNG or WebP is.') }
   }
   const count = picture.width * picture.height
   if (count > MOST_PIXELS) {
     picture.close()
-    const sentence = `This picture has ${Math.round(count / 1e6)} megapixels; up to ${MOST_PIXELS / 1e6} can be read. Save it smaller.`
+    const sentence = fact('This picture has {megapixels} megapixels; up to {most} can be read. Save it smaller.', {
+      megapixels: Math.round(count / 1e6),
+      most: MOST_PIXELS / 1e6,
+    })
     return { ok: false, sentence }
   }
   const factor = Math.min(1, SIDE_PX / Math.max(picture.width, picture.height))
@@ -31,7 +34,9 @@ async function coloursOfPicture(file: Blob, most: number): Promise<PictureColour
   context.drawImage(picture, 0, 0, canvas.width, canvas.height)
   picture.close()
   const colours = mainColours(context.getImageData(0, 0, canvas.width, canvas.height).data, most)
-  return colours.length > 0 ? { ok: true, colours } : { ok: false, sentence: 'This picture is see-through all over.' }
+  return colours.length > 0
+    ? { ok: true, colours }
+    : { ok: false, sentence: fact('This picture is see-through all over.') }
 }
 
 interface Asked {

@@ -1,11 +1,11 @@
-import { MOST_ROWS, TableReader } from '@ostler/core'
-import type { ShelfItem, ShelfKind, TablePreview } from '@ostler/core'
+import { MOST_ROWS, TableReader, fact } from '@ostler/core'
+import type { ShelfItem, ShelfKind, TablePreview, Words } from '@ostler/core'
 import { expose } from 'comlink'
 import Papa from 'papaparse'
 
 const TOLD_EVERY = 500
 
-const refused = (problem: string): TablePreview => ({ reports: [], items: [], unknownHeaders: [], problem })
+const refused = (problem: Words): TablePreview => ({ reports: [], items: [], unknownHeaders: [], problem })
 
 /** Reads a table file against what stands on the shelf; tells how far it is as it goes. */
 function previewTable(
@@ -19,9 +19,14 @@ function previewTable(
     delimitersToGuess: [',', ';', '\t', '|'],
   })
   const [headers, ...rows] = data
-  if (!headers || headers.length === 0) return refused('This file is empty.')
+  if (!headers || headers.length === 0) return refused(fact('This file is empty.'))
   if (rows.length > MOST_ROWS)
-    return refused(`This file has ${rows.length} rows; ${MOST_ROWS} at a time is the most. Split it.`)
+    return refused(
+      fact('This file has {rows} rows; {most} at a time is the most. Split it.', {
+        rows: rows.length,
+        most: MOST_ROWS,
+      }),
+    )
   const reader = new TableReader(kind, headers, existing)
   if (reader.preview.problem) return reader.preview
   for (const [i, row] of rows.entries()) {

@@ -122,7 +122,7 @@ function pourTrouble(plan: Plan, shelf: Shelf, pour: PourForecast, number: numbe
 
 function toolTrouble(plan: Plan, tool: ToolForecast): Trouble {
   const move = plan.moves.find(one => one.id === tool.move)
-  const name = move ? MOVE_TOOLS[move.tool] : 'tool'
+  const name = fact(move ? MOVE_TOOLS[move.tool] : 'tool')
   const fails = fact('advice.of-runs', { what: chance(1 - tool.chance) })
   const isThin = tool.fault === 'tool-thin'
   const sentence = isThin

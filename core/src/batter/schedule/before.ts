@@ -1,4 +1,4 @@
-import { fact } from '../../quantities/facts/index.ts'
+import { fact, together } from '../../quantities/facts/index.ts'
 import type { Fact } from '../../quantities/facts/index.ts'
 import { MOVE_TOOLS } from '../../plan/index.ts'
 import type { Plan } from '../../plan/index.ts'
@@ -23,7 +23,16 @@ export function beforeLye(plan: Plan): Fact[] {
     ...(colours > 0 ? [fact('schedule.colours-mixed', { colours })] : []),
     ...(scents.size > 0 ? [scentWords] : []),
     ...(cups.length > 1 ? [fact('schedule.cups-set-out-order', { cupsCount: cups.length })] : []),
-    ...(tools.length > 0 ? [fact('schedule.at-hand', { tools: tools.join(', ') })] : []),
+    ...(tools.length > 0
+      ? [
+          fact('schedule.at-hand', {
+            tools: together(
+              tools.map(tool => fact(tool)),
+              ', ',
+            ),
+          }),
+        ]
+      : []),
     ...(plan.finish.toppings.length > 0 ? [fact('schedule.toppings-weighed')] : []),
     mould.lining === 'none' ? fact('schedule.mould-level') : fact('schedule.mould-lined-level'),
   ]

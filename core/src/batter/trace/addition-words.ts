@@ -1,16 +1,18 @@
+import { fact } from '../../quantities/facts/index.ts'
+import type { Fact } from '../../quantities/facts/index.ts'
 import type { Additive } from '../../shelf/index.ts'
 
 /** What an additive does to the batter at its dose, in words; none where it hardly does anything. */
-export function additionWords(additive: Additive, gPerKgOils: number): string[] {
+export function additionWords(additive: Additive, gPerKgOils: number): Fact[] {
   const percent = Math.min(MOST_PERCENT, gPerKgOils / 10)
   const rate = percent * additive.lnRatePerPercent
   const thick = percent * additive.lnViscosityPerPercent
   const isDry = additive.moment !== 'lye' && additive.waterShare < WET
   return [
-    ...(rate > FELT ? ['quickens'] : rate < -FELT ? ['slows'] : []),
-    ...(thick > FELT ? [isDry ? 'thickens as it swells' : 'thickens'] : thick < -FELT ? ['thins'] : []),
-    ...(additive.heat === 'none' ? [] : additive.heat === 'low' ? ['warms a little'] : ['heats the mould']),
-    ...(isDry && percent >= STIRRED_PERCENT ? ['wants more stirring'] : []),
+    ...(rate > FELT ? [fact('quickens')] : rate < -FELT ? [fact('slows')] : []),
+    ...(thick > FELT ? [fact(isDry ? 'thickens as it swells' : 'thickens')] : thick < -FELT ? [fact('thins')] : []),
+    ...(additive.heat === 'none' ? [] : additive.heat === 'low' ? [fact('warms a little')] : [fact('heats the mould')]),
+    ...(isDry && percent >= STIRRED_PERCENT ? [fact('wants more stirring')] : []),
   ]
 }
 

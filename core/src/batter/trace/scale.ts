@@ -1,3 +1,6 @@
+import { fact } from '../../quantities/facts/index.ts'
+import type { Fact } from '../../quantities/facts/index.ts'
+
 /**
  * The trace scale: one level L from 0 to 5. 0 unmixed, 1 emulsion, 2 light, 3 medium, 4 heavy, 5 set.
  * From 1 up it is the logarithm of the apparent viscosity near 10 1/s. The anchors are engineering estimates, chosen so
@@ -48,13 +51,13 @@ export const levelOfViscosity = (eta: number): number => levelOfLnViscosity(Math
 /** Level of a yield stress in Pa; 5.01 says "not reachable". */
 export const levelOfYield = (tau: number): number => (tau <= YIELD[1] ? 1 : tau > YIELD[5] ? 5.01 : inverse(YIELD, tau))
 
-const NAMES: readonly (readonly [below: number, name: string])[] = [
-  [0.85, 'unmixed'],
-  [1.6, 'emulsion'],
-  [2.5, 'light trace'],
-  [3.4, 'medium trace'],
-  [4.5, 'heavy trace'],
+const NAMES: readonly (readonly [below: number, name: Fact])[] = [
+  [0.85, fact('unmixed')],
+  [1.6, fact('emulsion')],
+  [2.5, fact('light trace')],
+  [3.4, fact('medium trace')],
+  [4.5, fact('heavy trace')],
 ]
 
 /** The craft's word for a level. */
-export const traceName = (level: number): string => NAMES.find(([below]) => level < below)?.[1] ?? 'set'
+export const traceName = (level: number): Fact => NAMES.find(([below]) => level < below)?.[1] ?? fact('set')

@@ -30,7 +30,7 @@ const isOff = ({ orNull, orEmpty, optional }: Field, value: unknown): boolean =>
 function ofField(field: Field, value: unknown, before: unknown, path: string): Problem[] {
   if (value === before && value !== undefined) return []
   if (isOff(field, value)) return []
-  if (!field.fits(value)) return [{ path, value: brief(value), sentence: fact(field.sentence) }]
+  if (!field.fits(value)) return [{ path, value: brief(value), sentence: field.inWords ?? fact(field.sentence) }]
   if (field.kind === 'part') return problemsIn(field.of!(), value, path, before)
   if (field.kind !== 'parts') return []
   const old = new Set(Array.isArray(before) ? (before as unknown[]) : [])

@@ -1,3 +1,5 @@
+import type { Fact } from '../../quantities/facts/index.ts'
+
 /**
  * What is said of a field, once, on its class: how it is checked, what is said when it does not fit, the order in which it is
  * written, what it starts as, its range on screen, and its line in the published schema and in the documents.
@@ -27,12 +29,14 @@ export interface FieldOptions {
    * they have one; else the list is one value.
    */
   elements?: string
+  /** What is said when a value does not fit, where that is put together from a message and values. */
+  inWords?: Fact
 }
 
 export interface Field extends FieldOptions {
   key: string
   kind: FieldKind
-  /** What is said when a value does not fit. */
+  /** What is said when a value does not fit: a message of the catalogue, which is its own id. */
   sentence: string
   /** Whether a value that is neither null, empty nor left out fits; parts and lists of parts are walked besides. */
   fits: (value: unknown) => boolean
@@ -67,3 +71,8 @@ export function describe(target: object, field: Field): void {
   OWN.set(type, [...(OWN.get(type) ?? []), field])
   WHOLE.clear()
 }
+
+/** Every sentence that a field may say, for the catalogues of languages. */
+export const fieldSentences = (): string[] => [
+  ...new Set([...OWN.values()].flat().map(field => field.inWords?.fact ?? field.sentence)),
+]

@@ -15,7 +15,7 @@ export {
   Wholes,
   YesNo,
 } from './rules.ts'
-export { describedFields } from './describe.ts'
+export { describedFields, fieldSentences } from './describe.ts'
 export type { Class, Field } from './describe.ts'
 export { problemsIn } from './check.ts'
 export type { Problem } from './check.ts'

@@ -124,7 +124,7 @@ function score(plan: Plan): Said[] {
     const { way, texture, tiltDeg } = pour.shape
     const words = [
       fact('compare.cup-and-height', { name: name(pour.cup), heights: millimetres(heights[i]!, 1) }),
-      way === 'layer' ? fact('compare.layer', { face: fact(LAYER_FACES[texture]) }) : POUR_WAYS[way],
+      way === 'layer' ? fact('compare.layer', { face: fact(LAYER_FACES[texture]) }) : fact(POUR_WAYS[way]),
       ...(tiltDeg === 0 ? [] : [fact('compare.tilted', { tiltDeg: plain(tiltDeg, 0) })]),
       fact('compare.from', {
         dropMm: millimetres(pour.dropMm, 0),

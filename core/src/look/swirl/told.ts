@@ -103,7 +103,7 @@ export function patternWords(plan: Pick<Plan, 'moves'>): Words {
   return fact('swirl.drawn-with', {
     moves: together(
       plan.moves.map(({ tool, count }) =>
-        count > 1 ? fact('swirl.tool-so-often', { tool: fact(MOVE_TOOLS[tool]), count }) : MOVE_TOOLS[tool],
+        count > 1 ? fact('swirl.tool-so-often', { tool: fact(MOVE_TOOLS[tool]), count }) : fact(MOVE_TOOLS[tool]),
       ),
       '; ',
     ),

@@ -1,12 +1,12 @@
 import { fact } from '../../quantities/facts/index.ts'
-import type { Words } from '../../quantities/facts/index.ts'
+import type { Fact, Words } from '../../quantities/facts/index.ts'
 import type { Plan, RestStep } from '../../plan/index.ts'
 import { mistWorks } from './mist.ts'
 
 /** Chance of ash on the top, and what makes it so, the most first. Ordinal in truth; all of it engineering estimates. */
 export interface Ash {
   chance: number
-  word: string
+  word: Fact
   reasons: Words[]
   /** What would take most of it away; empty where there is hardly any. */
   remedy: Words
@@ -86,11 +86,11 @@ const PER_MIST = 0.7
 const LEAST_AIR = 0.02
 /** A term from here on is a reason. */
 const NAMED = 0.3
-const WORDS: readonly (readonly [below: number, word: string])[] = [
-  [0.1, 'hardly any'],
-  [0.3, 'a little, perhaps'],
-  [0.6, 'some is as likely as not'],
-  [0.8, 'likely'],
+const WORDS: readonly (readonly [below: number, word: Fact])[] = [
+  [0.1, fact('hardly any')],
+  [0.3, fact('a little, perhaps')],
+  [0.6, fact('some is as likely as not')],
+  [0.8, fact('likely')],
 ]
 
 /** Ash from what is poured, how it is covered, and how often it is misted. */
@@ -105,7 +105,7 @@ export function ashFrom(of: AshInputs, steps: readonly RestStep[], mists: number
   if (air > 0.5) reasons.unshift(fact('rest.nothing-over'))
   const remedy =
     chance < WORDS[0]![0] ? '' : air > 0.2 ? fact('rest.film-close-on') : (named[0]?.remedy ?? fact('rest.top-gels'))
-  return { chance, word: WORDS.find(([below]) => chance < below)?.[1] ?? 'very likely', reasons, remedy }
+  return { chance, word: WORDS.find(([below]) => chance < below)?.[1] ?? fact('very likely'), reasons, remedy }
 }
 
 /** Ash of a plan. Alcohol that would meet heat or a closed appliance is not sprayed, so it does not count. */

@@ -85,7 +85,8 @@ export function showMinutes(minutes: number): string {
 }
 
 /** A chance is never shown finer than 5 %: the model does not know it better. The words are a message of the catalogue. */
+export const CHANCE_WORDS = { over: 'over 95 %', under: 'under 5 %', about: 'about {percent} %' } as const
 export function chanceWords(chance: number): { words: string; percent: number } {
   const percent = Math.round(chance * 20) * 5
-  return { words: percent >= 100 ? 'over 95 %' : percent <= 0 ? 'under 5 %' : 'about {percent} %', percent }
+  return { words: CHANCE_WORDS[percent >= 100 ? 'over' : percent <= 0 ? 'under' : 'about'], percent }
 }

@@ -6,6 +6,7 @@ export {
   METRIC,
   IMPERIAL,
   tidy,
+  CHANCE_WORDS,
   chanceWords,
   marked,
   massDecimals,

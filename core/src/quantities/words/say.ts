@@ -14,8 +14,8 @@ export interface Catalogue {
 
 export const ENGLISH: Catalogue = { language: 'en', messages: EN }
 
-/** A fixed quantity in a message, in brackets: "[60 °C]", "[5 to 200 mm]", "[10–15 K]". */
-const FIXED = /\[(?:([-−]?[\d.,]+)( to | and | or |–))?([-−]?[\d.,]+) (kg|g|°C|K|mm)\]/g
+/** A fixed quantity in a message, in brackets: "[60 °C]", "[5 to 200 mm]", "[10–15 K]"; with a decimal point in every language. */
+const FIXED = /\[(?:([-−]?[\d.,]+)( \p{L}+ |–))?([-−]?[\d.,]+) (kg|g|°C|K|mm)\]/gu
 const KINDS: Readonly<Record<string, MeasureKind>> = { kg: 'kg', g: 'g', '°C': 'C', K: 'K', mm: 'mm' }
 const read = (text: string): number => Number(text.replace('−', '-').replace(/,/g, ''))
 

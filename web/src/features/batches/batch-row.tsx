@@ -71,7 +71,7 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, on
         </Link>
         <p className="text-soft">
           {layers} {layers === 1 ? t('layer') : t('layers')} · {potG === null ? '…' : showMass(potG, habits, 1)}
-          {scent !== null && ` · ${scent || 'unscented'}`}
+          {scent !== null && ` · ${scent || t('unscented')}`}
         </p>
         <Wanted batch={batch} />
         <p className="text-[13px] text-soft">

@@ -10,7 +10,8 @@ import { QuantityField } from '../../ui/quantity.tsx'
 import { Section } from '../../ui/section.tsx'
 import { smallMass } from '../../ui/small-mass.ts'
 import { additiveOptions } from '../../ui/add-options.ts'
-import { t, tidy } from '../../words/index.ts'
+import { say, t, tidy } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 const PATH = ['recipe', 'additives']
 
@@ -68,7 +69,7 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
   const additive = batch.shelf.additives.find(one => one.id === part.additive)
   const name = additive?.name ?? part.additive
   const set = (key: keyof PlannedAdditive, value: unknown) =>
-    batch.edit({ kind: 'set', path: [...PATH, i, key], value }, t('additive {i} {key}', { i, key }))
+    batch.edit({ kind: 'set', path: [...PATH, i, key], value }, `additive ${i} ${key}`)
   const oilG = useForecast()?.portions.oilG ?? 0
   /** So much of it for the whole batch: spoons by the weight of its own spoon. */
   const setWhole = (massG: number): EditResult =>
@@ -90,7 +91,7 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
             {t('{role}{additive}; usually {usualLeastGPerKg} to {usualMostGPerKg} g/kg{takesLye}', {
               role: additive.role,
               additive: additionWords(additive, part.gPerKgOils)
-                .map(one => `, ${one}`)
+                .map(one => `, ${say(one)}`)
                 .join(''),
               usualLeastGPerKg: additive.usualLeastGPerKg,
               usualMostGPerKg: additive.usualMostGPerKg,
@@ -134,7 +135,7 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
           bare
           label={t('{name} goes', { name })}
           value={part.moment}
-          options={(Object.entries(MOMENTS) as [Moment, string][]).map(([value, text]) => ({ value, text }))}
+          options={inWords<Moment>(MOMENTS).map(([value, text]) => ({ value, text }))}
           onValue={value => told(set('moment', value))}
         />
       </td>

@@ -26,7 +26,7 @@ export function BriefSection() {
           label={t('For whom')}
           value={forWhom}
           className="w-52"
-          onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.brief.forWhom), value }, t('for whom'))}
+          onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.brief.forWhom), value }, 'for whom')}
         />
         <PlanField
           label={t('A bar, from')}

@@ -12,11 +12,11 @@ const FIT_SIGN = { suits: '●', 'with care': '◐', hardly: '○' } as const
 
 /** Each group its own hatching: what is no soap has no colour. */
 const FILLS: Readonly<Record<FatGroupKey, string>> = {
-  quick: t('radial-gradient(circle, var(--ink) 1.2px, transparent 1.4px) 0 0 / 6px 6px'),
+  quick: 'radial-gradient(circle, var(--ink) 1.2px, transparent 1.4px) 0 0 / 6px 6px',
   hard: 'var(--ink)',
   mild: 'var(--chosen)',
-  holds: t('repeating-linear-gradient(90deg, var(--ink) 0 1px, transparent 1px 4px)'),
-  soft: t('repeating-linear-gradient(135deg, var(--ink) 0 1px, transparent 1px 6px)'),
+  holds: 'repeating-linear-gradient(90deg, var(--ink) 0 1px, transparent 1px 4px)',
+  soft: 'repeating-linear-gradient(135deg, var(--ink) 0 1px, transparent 1px 6px)',
 }
 
 /** The recipe's fatty acids as one strip, and what that makes of batter and bar. */

@@ -21,7 +21,7 @@ export function LevelPanel() {
   const copy = () =>
     act.run(async () => {
       const made = plainer(plan, shelf)
-      if (!made) throw new Error('It is as plain as can be already.')
+      if (!made) throw new Error(t('It is as plain as can be already.'))
       const batch = await addBatch(freshCopy(made, t('{plan}, plainer', { plan: plan.name.slice(0, 60) })))
       await navigate(`/batches/${batch.id}/score`)
     })

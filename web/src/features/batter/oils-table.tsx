@@ -15,6 +15,7 @@ import { TextField } from '../../ui/text-field.tsx'
 import { oilOptions } from '../../ui/add-options.ts'
 import { Term } from '../../ui/term.tsx'
 import { showShare, t } from '../../words/index.ts'
+import { OIL_PACES } from '../../ui/state-words.ts'
 
 const FIT_KEY = 'ostler.others-make-up'
 
@@ -116,10 +117,10 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
   const oil = batch.shelf.oils.find(one => one.id === part.oil)
   const name = oil?.name ?? part.oil
   const at = (key: keyof OilPart, value: unknown) =>
-    batch.edit({ kind: 'set', path: ['recipe', 'oils', i, key], value }, t('oil {i} {key}', { i, key }))
+    batch.edit({ kind: 'set', path: ['recipe', 'oils', i, key], value }, `oil ${i} ${key}`)
   const setShare = (share: number): EditResult =>
     othersMakeUp && !isOnly
-      ? batch.edit({ kind: 'set-oil-share', oil: part.oil, share }, t('oil {i} share', { i }))
+      ? batch.edit({ kind: 'set-oil-share', oil: part.oil, share }, `oil ${i} share`)
       : at('share', share)
   const setWeight = useOilWeight(part.oil, othersMakeUp && !isOnly)
   return (
@@ -237,14 +238,14 @@ function useOilWeight(id: string, othersMakeUp: boolean): (massG: number) => Edi
       { kind: 'set' as const, path: ['recipe', 'oils'], value: recipe.oils },
       { kind: 'set' as const, path: ['mould', 'fillMm'], value: mould.fillMm },
     ]
-    return batch.edit({ kind: 'many', edits }, t('weight {id}', { id }))
+    return batch.edit({ kind: 'many', edits }, `weight ${id}`)
   }
 }
 
 /** Whether it makes batter quick or slow, and hot. */
 function OilSays({ oil }: { oil: Oil }) {
   const { pace, isHot } = oilWords(oil)
-  return ` · ${pace === 'at once' ? t('sets at once') : pace}${isHot ? t(', heats') : ''}`
+  return ` · ${OIL_PACES[pace]}${isHot ? t(', heats') : ''}`
 }
 
 function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusion: NonNullable<OilPart['infusion']> }) {
@@ -261,7 +262,7 @@ function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusio
             label={t('Steeped with')}
             value={infusion.plant}
             className="w-36"
-            onValue={value => batch.edit({ kind: 'set', path: [...path, 'plant'], value }, t('plant {i}', { i }))}
+            onValue={value => batch.edit({ kind: 'set', path: [...path, 'plant'], value }, `plant ${i}`)}
           />
           <PlanField
             label={t('g of plant per g of oil')}

@@ -1,4 +1,14 @@
-import { blendItem, capShare, checkItem, massNumber, plannedScent, sharesAtLimit, showMass, at } from '@ostler/core'
+import {
+  blendItem,
+  capShare,
+  checkItem,
+  massNumber,
+  plannedScent,
+  sharesAtLimit,
+  showMass,
+  at,
+  ACCELERATIONS,
+} from '@ostler/core'
 import type { EditResult, Forecast, PlannedScent, ScentLoad, Words } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useQueryClient } from '@tanstack/react-query'
@@ -189,7 +199,7 @@ function PartsTable({ scent, load, onSet }: PartsProps) {
   const weights = forecast.portions.scents
   const totalG = weights.reduce((sum, part) => sum + part.exactG, 0)
   const setShare = (i: number, share: number): EditResult =>
-    batch.edit({ kind: 'set', path: at(plan => plan.scent!.parts[i]!.share), value: share }, t('scent part {i}', { i }))
+    batch.edit({ kind: 'set', path: at(plan => plan.scent!.parts[i]!.share), value: share }, `scent part ${i}`)
   /** Grams of one part change the ratio and the whole, the other parts keep theirs. */
   const setGrams = (i: number, massG: number): EditResult => {
     const grams = weights.map((part, j) => (j === i ? massG : part.exactG))
@@ -203,7 +213,7 @@ function PartsTable({ scent, load, onSet }: PartsProps) {
         path: at(plan => plan.scent),
         value: { ...scent, parts, load: Number(((scent.load * sum) / totalG).toFixed(6)) },
       },
-      t('scent grams {i}', { i }),
+      `scent grams ${i}`,
     )
   }
   return (
@@ -267,7 +277,9 @@ function PartRow({ part, weighed, share, onShare, onGrams, onRemove }: PartRowPr
         {part.name}
         {part.scent && (
           <span className="block text-[13px] text-soft">
-            {part.scent.acceleration === 'none' ? t('does not accelerate') : `accelerates: ${part.scent.acceleration}`}
+            {part.scent.acceleration === 'none'
+              ? t('does not accelerate')
+              : t('accelerates: {acceleration}', { acceleration: t(ACCELERATIONS[part.scent.acceleration]) })}
             {part.scent.ownRuns > 0
               ? t(', own batches: {ownRuns}', { ownRuns: part.scent.ownRuns })
               : t(', untested here')}

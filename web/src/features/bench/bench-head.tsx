@@ -58,16 +58,16 @@ export function BenchHead({ isNight, onNight, onLog, onInstruments, onLanes }: P
           {state.lyeInAt === null ? t('since the run began') : t('since lye met the oils')}
         </span>
       </span>
-      <HeadKey name="Dark, for the night" isPressed={isNight} onPress={onNight}>
+      <HeadKey name={t('Dark, for the night')} isPressed={isNight} onPress={onNight}>
         {isNight ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
       </HeadKey>
-      <HeadKey name="Lanes" title={t('Lanes: trace so far, and to come')} isWide onPress={onLanes}>
+      <HeadKey name={t('Lanes')} title={t('Lanes: trace so far, and to come')} isWide onPress={onLanes}>
         <ChartSpline size={20} aria-hidden />
       </HeadKey>
-      <HeadKey name="Instruments" title={t('Scale and thermometer')} onPress={onInstruments}>
+      <HeadKey name={t('Instruments')} title={t('Scale and thermometer')} onPress={onInstruments}>
         <Gauge size={20} aria-hidden />
       </HeadKey>
-      <HeadKey name="What was noted, and sounds" onPress={onLog}>
+      <HeadKey name={t('What was noted, and sounds')} onPress={onLog}>
         <List size={22} aria-hidden />
       </HeadKey>
     </header>

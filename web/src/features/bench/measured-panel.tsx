@@ -11,6 +11,7 @@ import { readingNumber } from '../../instruments/reading-number.ts'
 import { Shown } from './shown.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
 import type { About } from './use-bench.ts'
+import { inWords } from '../../ui/options.ts'
 
 interface Props {
   onNote: (about: About) => void
@@ -57,7 +58,7 @@ function useMeasurable(): Measurable[] {
               },
             ]
           : []
-  const bodies = Object.entries(BODIES) as [Body, string][]
+  const bodies = inWords<Body>(BODIES)
   const wanted = step?.kind === 'temp' ? step.item : 'pot'
   const temps = bodies
     .sort(([a], [b]) => Number(b === wanted) - Number(a === wanted))

@@ -23,7 +23,7 @@ export function RunOver() {
     mutationFn: async () => {
       const { plan, revision } = await getBatch(run.batch)
       const read = readPlan(plan)
-      if (!read.ok) throw new Error('The plan of this batch cannot be read.')
+      if (!read.ok) throw new Error(t('The plan of this batch cannot be read.'))
       const changes = planChanges(read.plan, withRun(read.plan, state, clock))
       if (changes.length > 0) await changeBatch(run.batch, { id: freshUuid(), revision, changes })
     },

@@ -7,6 +7,7 @@ import { Check } from '../../ui/check.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { rich, t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 /** Which cups are reckoned to gel by the rest. */
 function restWords({ colours }: Forecast): string {
@@ -23,7 +24,7 @@ export function ReckonSection({ plan, forecast }: { plan: Plan; forecast: Foreca
   const told = useTold()
   const { colour } = plan
   const setHex = (hex: string | null) =>
-    told(batch.edit({ kind: 'set', path: at(plan => plan.colour.baseHex), value: hex }, t('plain base')))
+    told(batch.edit({ kind: 'set', path: at(plan => plan.colour.baseHex), value: hex }, 'plain base'))
   return (
     <Section title={t('Reckoned with')}>
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
@@ -107,7 +108,7 @@ export function SightSection({ plan, forecast }: { plan: Plan; forecast: Forecas
         bare
         label={t('Show colours')}
         value={sight}
-        options={(Object.entries(COLOUR_VISIONS) as [ColourVision, string][]).map(([value, text]) => ({ value, text }))}
+        options={inWords<ColourVision>(COLOUR_VISIONS).map(([value, text]) => ({ value, text }))}
         onValue={next => setColourView({ sight: next })}
       />
       {sight !== 'full' && (

@@ -120,10 +120,7 @@ function Doses({ plan, index }: { plan: Plan; index: number }) {
         const usual = colorant?.usualMaxGPerKg ?? 10
         const set = (doseGPerKg: number) =>
           told(
-            batch.edit(
-              { kind: 'set-dose', cup: cup.id, colorant: part.colorant, doseGPerKg },
-              t('slide {id} {j}', { id: cup.id, j }),
-            ),
+            batch.edit({ kind: 'set-dose', cup: cup.id, colorant: part.colorant, doseGPerKg }, `slide ${cup.id} ${j}`),
           )
         return (
           <div key={part.colorant}>

@@ -207,7 +207,7 @@ function PaletteRow({ palette, plan, index }: { palette: Palette; plan: Plan; in
         aria-label={t('Export {palette} as plain palette text', { palette: palette.name })}
         onClick={() => saveFile(`${palette.id}.gpl`, writeGpl(palette.name, palette.colours), 'text/plain')}
       >
-        <Download size={15} aria-hidden /> {t('.gpl')}
+        <Download size={15} aria-hidden /> {'.gpl'}
       </button>
       <button
         className="quiet"
@@ -216,7 +216,7 @@ function PaletteRow({ palette, plan, index }: { palette: Palette; plan: Plan; in
           saveFile(`${palette.id}.json`, writePaletteJson(palette.name, palette.colours), 'application/json')
         }
       >
-        <Download size={15} aria-hidden /> {t('.json')}
+        <Download size={15} aria-hidden /> {'.json'}
       </button>
     </li>
   )

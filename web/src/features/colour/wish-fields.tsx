@@ -27,12 +27,7 @@ export function WishFields({ plan, forecast, index }: Props) {
   const cup = plan.cups[index]!
   const colour = forecast.colours.cups[index]!
   const set = (wish: string | null) =>
-    told(
-      batch.edit(
-        { kind: 'set', path: at(plan => plan.cups[index]!.wish), value: wish },
-        t('wish {id}', { id: cup.id }),
-      ),
-    )
+    told(batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.wish), value: wish }, `wish ${cup.id}`))
   return (
     <div className="border-t border-booth-deep pt-2">
       <div className="flex items-center gap-3">

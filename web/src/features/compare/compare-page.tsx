@@ -10,6 +10,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { FacePicture } from '../../drawing/face-picture.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
 import { rich, t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 /** Stands for this batch's own plan B in the address. */
 const PLAN_B = 'plan-b'
@@ -119,7 +120,7 @@ function Sides({ left, right, found }: { left: Side; right: Side; found: readonl
           </tr>
         </tbody>
       )}
-      {Object.entries(FACT_GROUPS).map(([group, title]) => {
+      {inWords(FACT_GROUPS).map(([group, title]) => {
         const rows = found.filter(one => one.group === group)
         if (rows.length === 0) return null
         return (

@@ -10,6 +10,7 @@ import { Section } from '../../ui/section.tsx'
 import { Say } from '../../ui/say.tsx'
 import { PricingFields } from './pricing-fields.tsx'
 import { fixed, rich, t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 /** What a bar costs, part by part, and what it may be sold for. */
 export function CostPage() {
@@ -42,7 +43,11 @@ function Reckoned({ pricing }: { pricing: Pricing }) {
         <Large
           what={t('with {margin} % left over', { margin: Math.round(pricing.margin * 100) })}
           value={showMoney(price, pricing)}
-          more={pricing.roundTo > 0 ? `rounded up to ${showMoney(pricing.roundTo, pricing)}` : 'not rounded'}
+          more={
+            pricing.roundTo > 0
+              ? t('rounded up to {money}', { money: showMoney(pricing.roundTo, pricing) })
+              : t('not rounded')
+          }
         />
         {habits.mass === 'g' && (
           <Large what={t('100 g, cured, cost')} value={showMoney(cost.per100G, pricing)} more={t('to compare sizes')} />
@@ -157,7 +162,7 @@ interface PartsProps {
 }
 
 function Parts({ cost, bars, hours, pricing }: PartsProps) {
-  const rows = (Object.entries(COST_GROUPS) as [CostGroup, string][]).filter(([group]) => cost.groups[group] > 0)
+  const rows = inWords<CostGroup>(COST_GROUPS).filter(([group]) => cost.groups[group] > 0)
   return (
     <table className="w-full">
       <tbody>

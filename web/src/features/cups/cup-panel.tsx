@@ -38,10 +38,7 @@ export function CupPanel({ plan, forecast, index, onRemoved }: Props) {
             value={cup.name}
             className="w-full font-title text-lg font-semibold"
             onValue={value =>
-              batch.edit(
-                { kind: 'set', path: at(plan => plan.cups[index]!.name), value },
-                t('name {id}', { id: cup.id }),
-              )
+              batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.name), value }, `name ${cup.id}`)
             }
           />
         </div>

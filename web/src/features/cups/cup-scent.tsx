@@ -1,4 +1,4 @@
-import { capShare, findById, plannedScent, scentLoad, at } from '@ostler/core'
+import { capShare, findById, plannedScent, scentLoad, at, fact } from '@ostler/core'
 import type { Forecast, PlannedScent, Plan, ScentMoment } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -49,7 +49,12 @@ export function CupScent({ plan, forecast, index }: Props) {
         value={way}
         options={[
           ...(plan.scent
-            ? [{ value: 'batch' as const, text: t('the batch’s: {inBatch}', { inBatch: say(inBatch ?? 'its scent') }) }]
+            ? [
+                {
+                  value: 'batch' as const,
+                  text: t('the batch’s: {inBatch}', { inBatch: say(inBatch ?? fact('its scent')) }),
+                },
+              ]
             : []),
           { value: 'none', text: t('no scent') },
           ...(first ? [{ value: 'own' as const, text: t('one of its own') }] : []),
@@ -93,10 +98,7 @@ function Stabiliser({ scent, plan, index }: { scent: PlannedScent; plan: Plan; i
   const habits = useHabits()
   const { stabiliserRatio: own, name } = plan.cups[index]!
   const set = (value: number | null) =>
-    batch.edit(
-      { kind: 'set', path: at(plan => plan.cups[index]!.stabiliserRatio), value },
-      t('stabiliser {name}', { name }),
-    )
+    batch.edit({ kind: 'set', path: at(plan => plan.cups[index]!.stabiliserRatio), value }, `stabiliser ${name}`)
   return (
     <div className="flex flex-wrap items-end gap-3 text-[13px]">
       <QuantityField

@@ -88,7 +88,7 @@ const cupsG = ({ portions }: Forecast): number =>
   Number(portions.cups.reduce((sum, portion) => sum + portion.batterG, 0).toFixed(6))
 
 const SIZED: Record<DivisionMeasure, string> = {
-  height: 'stands',
+  height: t('stands'),
   share: t('share of the soap'),
   mass: t('poured'),
   volume: t('poured'),
@@ -250,7 +250,7 @@ function CupSize({ plan, forecast, index, habits }: SizeProps) {
     volume: forecast.portions.fillMl,
   }[by]
   const set = (value: number): EditResult =>
-    batch.edit({ kind: 'set-cup-share', cup: cup.id, share: value / whole }, t('size {id}', { id: cup.id }))
+    batch.edit({ kind: 'set-cup-share', cup: cup.id, share: value / whole }, `size ${cup.id}`)
   return (
     <QuantityField
       bare

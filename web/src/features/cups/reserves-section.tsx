@@ -19,8 +19,9 @@ import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { decimalMark, t } from '../../words/index.ts'
 import { Term } from '../../ui/term.tsx'
+import { inWords } from '../../ui/options.ts'
 
-const USES = Object.entries(RESERVE_USES) as [ReserveUse, string][]
+const USES = inWords<ReserveUse>(RESERVE_USES)
 const PLAIN = ''
 
 /** Batter that is kept back: for the top, for piping, a sample, a blank, a spare mould. */

@@ -1,4 +1,4 @@
-import { showMass, at } from '@ostler/core'
+import { showMass, at, fact } from '@ostler/core'
 import type { Forecast, Plan } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -24,7 +24,7 @@ export function CupsScentSection({ plan, forecast }: { plan: Plan; forecast: For
   const takesPart = plan.cups.filter(cup => cup.scented && !cup.ownScent)
   return (
     <Section
-      title={say(forecast.recipe.scent?.name ?? 'Scent')}
+      title={say(forecast.recipe.scent?.name ?? fact('Scent'))}
       aside={
         <Link to="../batter#scent" className="text-[13px] text-soft underline">
           {t('change the scent or its load')}

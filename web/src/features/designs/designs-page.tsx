@@ -259,12 +259,12 @@ function StartCard({ technique, card }: StartProps) {
   const start = useNewBatch()
   const plan = useMemo((): Plan => {
     const base = techniqueStart()
-    return { ...base, name: technique.name, ...madeBy(technique, base) }
+    return { ...base, name: t(technique.name), ...madeBy(technique, base) }
   }, [technique])
   return (
     <li className="flex flex-col gap-1 bg-paper p-3">
-      <DesignPicture plan={plan} seen={technique.seen} label={technique.name} px={340} className={PICTURE} />
-      <strong className="text-lg">{technique.name}</strong>
+      <DesignPicture plan={plan} seen={technique.seen} label={t(technique.name)} px={340} className={PICTURE} />
+      <strong className="text-lg">{t(technique.name)}</strong>
       <p className="text-[13px] text-soft">
         <Say of={technique.sentence} />
       </p>

@@ -62,7 +62,11 @@ export function Bars({ which, verdict }: { which: WhichBars; verdict: FitnessVer
       <p>
         {sentence(which, verdict)}
         {first.length > 0 &&
-          ` ${verdict.class === 'test' ? t('Test') : t('Look at')} first: ${ranges(first)}, underlined.`}
+          ` ${
+            verdict.class === 'test'
+              ? t('Test first: {bars}, underlined.', { bars: ranges(first) })
+              : t('Look at first: {bars}, underlined.', { bars: ranges(first) })
+          }`}
       </p>
       {verdict.class === 'test' && names.length > 0 && (
         <p className="text-soft">

@@ -53,7 +53,7 @@ function KnownRow({ id, record }: { id: KnownFact; record: OpenRecord }) {
             className="-ml-px min-h-11 border border-ink px-2.5 text-[14px] hover:bg-chosen aria-pressed:bg-ink aria-pressed:text-paper"
             onClick={() => record.note({ kind: 'known', fact: id, answer: said === answer ? 'unsaid' : answer })}
           >
-            {about[answer]}
+            {t(about[answer])}
           </button>
         ))}
       </span>

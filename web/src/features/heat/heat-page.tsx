@@ -10,7 +10,7 @@ import { CoolingCurves } from './cooling-curves.tsx'
 import { HeatSettings } from './heat-settings.tsx'
 import { Readings } from './readings.tsx'
 import { useSay } from '../../ui/say.tsx'
-import { t } from '../../words/index.ts'
+import { clock, t } from '../../words/index.ts'
 
 /** When to dissolve, when to melt, what cools in what, so that lye and oils arrive together. */
 export function HeatPage() {
@@ -63,7 +63,7 @@ function Times({ heat }: { heat: HeatPlan }) {
       <Big
         what={t('Lye into water')}
         working={workings.lye}
-        time={lye.startsMin === null ? 'never' : clockBefore(startAt, isTransfer ? peak.peakS / 60 : lye.startsMin)}
+        time={lye.startsMin === null ? t('never') : clockBefore(startAt, isTransfer ? peak.peakS / 60 : lye.startsMin)}
         note={t('peak {peakC} after {peakS} min; {isTransfer}', {
           peakC: inC(peak.peakC),
           peakS: Math.round(peak.peakS / 60),
@@ -74,14 +74,14 @@ function Times({ heat }: { heat: HeatPlan }) {
         <Big
           what={t('Oils off the heat')}
           working={workings.oils}
-          time={oils.startsMin === null ? 'never' : clockBefore(startAt, oils.startsMin)}
+          time={oils.startsMin === null ? t('never') : clockBefore(startAt, oils.startsMin)}
           note={t('from {fromC}; {oils}', { fromC: inC(oils.fromC), oils: range(oils) })}
         />
       )}
       <Big
         what={t('Lye meets oils')}
         working={workings.mix}
-        time={startAt || t('minute 0')}
+        time={startAt ? clock(startAt) : t('minute 0')}
         note={t('lye {lyeC}, oils {oilsC}, together {mixC}', {
           lyeC: inC(heat.lyeC),
           oilsC: inC(heat.oilsC),

@@ -34,7 +34,7 @@ export function HeatSettings({ heat }: { heat: HeatPlan | null }) {
   const told = useTold()
   const settings = usePlan(state => state.plan.heat)
   const set = (key: string, value: unknown) =>
-    told(batch.edit({ kind: 'set', path: ['heat', key], value }, t('heat {key}', { key })))
+    told(batch.edit({ kind: 'set', path: ['heat', key], value }, `heat ${key}`))
   const hasBath = settings.lyeCooling !== 'air' || settings.oilsCooling !== 'air'
   const hasIce = settings.lyeCooling === 'ice-bath' || settings.oilsCooling === 'ice-bath'
   const vessels = batch.shelf.vessels

@@ -5,9 +5,10 @@ import { useState } from 'react'
 import { NotedGate } from '../../parts/noted-gate.tsx'
 import { useHabits } from '../../plan/context.tsx'
 import { useNoted, useNotedState } from '../../run/noted.tsx'
+import { format } from 'date-fns'
 import { clockBefore } from '../../ui/clock.ts'
 import { Section } from '../../ui/section.tsx'
-import { dated, decimalMark, fixed, rich, t } from '../../words/index.ts'
+import { clock, decimalMark, fixed, rich, t } from '../../words/index.ts'
 import { Say } from '../../ui/say.tsx'
 
 const BODIES = { lye: t('Lye'), oils: t('Oils') } as const
@@ -38,7 +39,7 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
   const [text, setText] = useState('')
   const [at, setAt] = useState('')
   const [sentence, setSentence] = useState<Words | null>(null)
-  const clockAt = (r: number) => dated(run.openedAt + r * 1000, 'HH:mm')
+  const clockAt = (r: number) => format(run.openedAt + r * 1000, 'HH:mm')
   const add = () => {
     const read = readQuantity(text, 'temperature', habits.temperature, undefined, decimalMark())
     if (!read.ok) return setSentence(read.sentence)
@@ -91,11 +92,11 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
       <ul className="mt-2">
         {temps.map(reading => (
           <li key={reading.key} className="flex items-center gap-3 border-b border-line py-1">
-            <span className="w-14">{clockAt(reading.r)}</span>
+            <span className="w-14">{clock(clockAt(reading.r))}</span>
             <strong className="flex-1">{showTemperature(reading.value, habits)}</strong>
             <button
               className="quiet"
-              aria-label={t('Remove the reading of {r}', { r: clockAt(reading.r) })}
+              aria-label={t('Remove the reading of {r}', { r: clock(clockAt(reading.r)) })}
               onClick={() => run.takeBack(event => event.key === reading.key)}
             >
               <Trash2 size={15} aria-hidden />

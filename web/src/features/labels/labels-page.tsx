@@ -112,20 +112,13 @@ function Labels({ labelling, letters }: { labelling: Labelling; letters: Letters
   const text = textOf(facts, labelling)
   const place = useMemo(() => placeOf(labelling), [labelling])
   const layout = labelLayout(text, place, measureWith(letters))
-  const code = useMemo(
-    () => codeOf(t('{origin}/batches/{id}/outcome', { origin: location.origin, id: facts.id })),
-    [facts.id],
-  )
+  const code = useMemo(() => codeOf(`${location.origin}/batches/${facts.id}/outcome`), [facts.id])
   const many = count ?? facts.bars
   const save = () =>
     act.run(async () => {
       const made = { sheet, labelling, count: many, layout, code, title: t('{facts}, labels', { facts: facts.name }) }
       const file = await labelFile(await withLetters(), made)
-      saveFile(
-        t('labels {pouredAt}.pdf', { pouredAt: lotCode(facts.pouredAt, facts.id) }),
-        file as BlobPart,
-        'application/pdf',
-      )
+      saveFile(`labels ${lotCode(facts.pouredAt, facts.id)}.pdf`, file as BlobPart, 'application/pdf')
     })
   return (
     <div className="mt-3 grid grid-cols-[minmax(0,1fr)_320px] gap-10 max-[900px]:grid-cols-1">

@@ -21,6 +21,7 @@ import { FormTrouble } from '../../ui/front-page.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { Proved } from './proved.tsx'
+import { TellingSection } from './telling-section.tsx'
 import { dated, rich, t } from '../../words/index.ts'
 
 /** What is a member's own: password, second step, browsers, leaving. */
@@ -46,6 +47,7 @@ export function AccountPage() {
         <Password />
         <SecondStep isOn={data.member.hasSecondStep} />
         <Browsers />
+        <TellingSection />
         <Section title={t('Leave the workshop')}>
           <p>{t('What you made stays in it. Coming back takes a new invitation.')}</p>
           <Proved
@@ -167,7 +169,7 @@ function SecondStep({ isOn }: { isOn: boolean }) {
 function browserOf(agent: string): string {
   const what = /(Firefox|Edg|Chrome|Safari)\//.exec(agent)?.[1]?.replace('Edg', 'Edge')
   const where = /(Android|iPhone|iPad|Windows|Macintosh|Linux)/.exec(agent)?.[1]?.replace('Macintosh', 'Mac')
-  return [what, where].filter(Boolean).join(' on ') || t('a browser')
+  return what && where ? t('{what} on {where}', { what, where }) : (what ?? where ?? t('a browser'))
 }
 
 function Browsers() {

@@ -211,7 +211,7 @@ function Deeds() {
         {deeds.map(({ seq, at, member, what, about }) => (
           <li key={seq} className="flex flex-wrap gap-x-4 border-b border-line py-1">
             <span className="w-40 text-soft tabular-nums">{dated(new Date(at), 'd MMM yyyy, HH:mm')}</span>
-            <strong>{member}</strong> {what} <span className="text-[13px] break-all text-soft">{about}</span>
+            <strong>{member}</strong> {t(what)} <span className="text-[13px] break-all text-soft">{about}</span>
           </li>
         ))}
       </ul>

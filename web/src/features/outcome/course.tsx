@@ -33,7 +33,7 @@ export function Course({ record }: { record: OpenRecord }) {
       </Step>
       <Step title={t('Out of the mould')} done={unmouldedAt === null ? null : shown(unmouldedAt)}>
         {unmouldedAt === null && (
-          <Noting word="It is out" onNote={on => record.note({ kind: 'unmoulded', on })} after={pouredAt} />
+          <Noting word={t('It is out')} onNote={on => record.note({ kind: 'unmoulded', on })} after={pouredAt} />
         )}
       </Step>
       <Step
@@ -42,7 +42,7 @@ export function Course({ record }: { record: OpenRecord }) {
       >
         {cutAt === null && (
           <Noting
-            word="It is cut"
+            word={t('It is cut')}
             counts={t('bars')}
             onNote={(on, count) => record.note(withCount({ kind: 'cut', on }, count))}
             after={pouredAt}

@@ -3,7 +3,7 @@ import type { GelSeen, Quality } from '@ostler/core'
 import { useTold } from '../../parts/plan-field.tsx'
 import { useBatch, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { options } from '../../ui/options.ts'
+import { inWords, options } from '../../ui/options.ts'
 import { Section } from '../../ui/section.tsx'
 import { MARK_WORDS } from '../../parts/entry-words.ts'
 import type { OpenRecord } from '../../parts/use-record.ts'
@@ -16,7 +16,7 @@ export function Grades({ record }: { record: OpenRecord }) {
   return (
     <Section title={t('As it was meant?')}>
       <ul>
-        {(Object.entries(QUALITIES) as [Quality, string][]).map(([aim, name]) => {
+        {inWords<Quality>(QUALITIES).map(([aim, name]) => {
           const mark = record.state.marks[aim]?.mark ?? null
           return (
             <li key={aim} className="flex flex-wrap items-center gap-3 border-b border-line py-1">

@@ -22,7 +22,7 @@ interface Props {
 
 async function pictureOf(photo: string): Promise<ImageBitmap> {
   const response = await fetch(photoAddress(photo, 'large'))
-  if (!response.ok) throw new Error('The photograph cannot be had just now.')
+  if (!response.ok) throw new Error(t('The photograph cannot be had just now.'))
   return createImageBitmap(await response.blob())
 }
 
@@ -132,7 +132,14 @@ function ReadOf({ record, result, thumbnail, cup, days, gel }: ReadProps) {
       </span>
       <p role="status" className="min-w-60 flex-1">
         {off !== null && <strong>{t('ΔE {off}, {off2}.', { off: fixed(off, 1), off2: offWords(off) })} </strong>}
-        <Say of={together([`${result.hex} read, ${forecastHex ?? 'nothing'} forecast.`, result.sentence])} />
+        <Say
+          of={together([
+            forecastHex
+              ? t('{hex} read, {forecastHex} forecast.', { hex: result.hex, forecastHex })
+              : t('{hex} read, nothing forecast.', { hex: result.hex }),
+            result.sentence,
+          ])}
+        />
       </p>
       <button type="button" className="button min-h-10" disabled={isKept('note')} onClick={note}>
         {isKept('note') ? t('✓ noted') : t('Note it')}

@@ -18,7 +18,7 @@ import { DivisionSection } from './division-section.tsx'
 import { RunSheetSection } from './run-sheet-section.tsx'
 import { StockSection } from './stock-section.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
-import { t } from '../../words/index.ts'
+import { lowered, t } from '../../words/index.ts'
 
 /** What is made ready, when, and with what: run sheet, tools, stock, mould, and one pot or several. */
 export function PreparePage() {
@@ -95,7 +95,7 @@ function Tools({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
         <p className={missing.length > 0 ? 'font-semibold text-rust' : 'text-soft'}>
           {missing.length > 0
             ? t('▲ {missing} {missing2, plural, one {is} other {are}} not on the shelf', {
-                missing: missing.map(line => say(line.what).toLowerCase()).join(', '),
+                missing: missing.map(line => lowered(say(line.what))).join(', '),
                 missing2: missing.length,
               })
             : left === 0

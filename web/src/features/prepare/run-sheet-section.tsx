@@ -9,7 +9,7 @@ import { Check } from '../../ui/check.tsx'
 import { clockBefore, showHours } from '../../ui/clock.ts'
 import { Section } from '../../ui/section.tsx'
 import { useSay } from '../../ui/say.tsx'
-import { dated, rich, t } from '../../words/index.ts'
+import { clock, dated, rich, t } from '../../words/index.ts'
 
 interface StepProps {
   /** It is ticked under this. */
@@ -80,7 +80,7 @@ export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: 
             <>
               {rich('begin at {startAt}, mix at {startAt2}', {
                 startAt: <strong className="text-ink">{clockBefore(startAt, sheet.lengthMin)}</strong>,
-                startAt2: startAt,
+                startAt2: clock(startAt),
               })}
             </>
           ) : (
@@ -122,7 +122,7 @@ export function RunSheetSection({ sheet, startAt }: { sheet: RunSheet; startAt: 
           />
         ))}
         <li className="grid grid-cols-[132px_1fr] gap-3 border-b-2 border-ink py-2 pl-6.5">
-          <strong>{startAt || t('minute 0')}</strong>
+          <strong>{startAt ? clock(startAt) : t('minute 0')}</strong>
           <strong>{t('Lye meets oils')}</strong>
         </li>
       </ul>

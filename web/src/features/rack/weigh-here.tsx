@@ -17,11 +17,11 @@ const GROWN = 1.15
 async function weigh(batch: RackBatch, weighIn: WeighIn): Promise<void> {
   const { plan, revision } = await getBatch(batch.id)
   const read = readPlan(plan)
-  if (!read.ok) throw new Error('The plan of this batch cannot be read.')
+  if (!read.ok) throw new Error(t('The plan of this batch cannot be read.'))
   const { rest } = read.plan
   // Bars do not grow: more than a fresh one weighs is another count, or another batch.
   if (weighIn.massG / weighIn.count > cutForecast(read.plan).bars.mostG * GROWN)
-    throw new Error('That is more than so many bars weighed fresh. How many lay on the scale?')
+    throw new Error(t('That is more than so many bars weighed fresh. How many lay on the scale?'))
   if (rest.weighIns.length >= MAX_WEIGH_INS)
     throw new Error(t('A batch keeps at most {what} weigh-ins.', { what: MAX_WEIGH_INS }))
   const changes = planChanges(read.plan, { ...read.plan, rest: { ...rest, weighIns: [...rest.weighIns, weighIn] } })

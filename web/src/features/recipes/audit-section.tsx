@@ -142,21 +142,21 @@ export function AuditSection({ shelf }: { shelf: Shelf }) {
           <table className="w-full">
             <tbody>
               <Line
-                name="Lye (NaOH)"
+                name={t('Lye (NaOH)')}
                 text={typed.lye}
                 unit={habits.mass}
                 sentence={lye.sentence}
                 onText={text => set({ lye: text })}
               />
               <Line
-                name="Lye purity"
+                name={t('Lye purity')}
                 text={typed.purity}
                 unit="%"
                 sentence={purity.sentence}
                 onText={text => set({ purity: text })}
               />
               <Line
-                name="Water"
+                name={t('Water')}
                 text={typed.water}
                 unit={habits.mass}
                 sentence={water.sentence}

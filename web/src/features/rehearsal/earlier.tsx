@@ -137,9 +137,7 @@ function ByLink({ rehearsal: { id, isShared } }: { rehearsal: RehearsalSummary }
           {t('end the link')}
         </button>
       )}
-      {token !== null && isShared && (
-        <Address address={t('{origin}/watch/{token}', { origin: location.origin, token })} />
-      )}
+      {token !== null && isShared && <Address address={`${location.origin}/watch/${token}`} />}
       {error && (
         <span role="alert" className="basis-full text-rust">
           {error.message}

@@ -43,8 +43,8 @@ export function LessonsPage() {
               <li key={key} className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-line py-3">
                 <span className="w-8 text-2xl font-semibold text-soft">{n + 1}</span>
                 <div className="min-w-60 flex-1">
-                  <h2 className="text-lg">{title}</h2>
-                  <p>{about}</p>
+                  <h2 className="text-lg">{t(title)}</h2>
+                  <p>{t(about)}</p>
                   <p className="text-[13px] text-soft">
                     {t('about {minutes} min{done}', {
                       minutes,
@@ -64,7 +64,7 @@ export function LessonsPage() {
                 <button
                   className={`button min-h-12 px-5 ${key === next ? 'button-main' : ''}`}
                   disabled={begin.isPending}
-                  aria-label={`${done ? t('Again') : t('Begin')}: ${title}`}
+                  aria-label={`${done ? t('Again') : t('Begin')}: ${t(title)}`}
                   onClick={() => begin.mutate(key)}
                 >
                   {done ? t('Again') : t('Begin')}

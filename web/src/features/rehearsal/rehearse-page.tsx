@@ -14,6 +14,7 @@ import { Earlier } from './earlier.tsx'
 import { ChosenSurprises, ForAClass, questionLacks } from './script.tsx'
 import type { Script } from './script.tsx'
 import { t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 const LEVEL_SAYS: Readonly<Record<Wanted, string>> = {
   none: t('A batter much as the forecast has it. For the first time, and to learn the order of work.'),
@@ -180,7 +181,7 @@ function BeginningChoice({ value, onValue }: ChoiceProps<Beginning>) {
   return (
     <fieldset className="mt-4">
       <legend className="text-lg">{t('It begins')}</legend>
-      {Object.entries(BEGINNINGS).map(([key, text]) => (
+      {inWords(BEGINNINGS).map(([key, text]) => (
         <label key={key} className="mr-6 inline-flex min-h-11 cursor-pointer items-center gap-2">
           <input type="radio" name="begins" checked={value === key} onChange={() => onValue(key as Beginning)} />
           {text}

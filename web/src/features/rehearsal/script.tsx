@@ -3,6 +3,7 @@ import type { AskedQuestion, Following, RehearsalSetting, Strikes } from '@ostle
 import { Plus, Trash2 } from 'lucide-react'
 import { useId } from 'react'
 import { t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 /** What is chosen of a rehearsal on purpose: surprises with their moments, questions, what is held back. */
 export type Script = Pick<RehearsalSetting, 'surprises' | 'questions' | 'locks'>
@@ -131,7 +132,7 @@ function MomentFields({
           }
         >
           <option value="">{t('by itself')}</option>
-          {Object.entries(RUN_MOMENTS).map(([key, text]) => (
+          {inWords(RUN_MOMENTS).map(([key, text]) => (
             <option key={key} value={key}>
               {key === 'start' ? text : t('after {text}', { text })}
             </option>

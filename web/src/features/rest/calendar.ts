@@ -1,5 +1,4 @@
 import type { FactValue, RestTask } from '@ostler/core'
-import { t } from '../../words/index.ts'
 
 /** Minutes that a look or a change takes in the calendar. */
 const TASK_MIN = 15
@@ -22,7 +21,7 @@ export async function calendarOf(
       const start = [at.getFullYear(), at.getMonth() + 1, at.getDate(), at.getHours(), at.getMinutes()] as const
       return {
         // The same task of the same batch is the same event: a file made again moves it instead of adding it.
-        uid: t('{id}-{key}@ostler', { id: batch.id, key: task.key }),
+        uid: `${batch.id}-${task.key}@ostler`,
         title: `${batch.name}: ${say(task.what)}`,
         start,
         duration: { minutes: TASK_MIN },

@@ -21,7 +21,7 @@ import { RestCurves } from './rest-curves.tsx'
 import { RestSettings } from './rest-settings.tsx'
 import { RestTasks } from './rest-tasks.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
-import { rich, showChance, t } from '../../words/index.ts'
+import { rich, say, showChance, t } from '../../words/index.ts'
 
 const CALM_MS = 250
 
@@ -165,7 +165,7 @@ function Looked({ look, progress, along }: Looked & { look: RestLook }) {
   )
 }
 
-const CLASS_WORDS = { none: 'no gel', partial: 'a ring', full: 'full gel' } as const
+const CLASS_WORDS = { none: t('no gel'), partial: t('a ring'), full: t('full gel') }
 
 /** A span of time, as short as it can be said. */
 const between = ({ low, high }: Band): string =>
@@ -195,7 +195,7 @@ function factsOf({ result, numbers, ash }: RestLook, habits: UnitHabits): Fact[]
   const { startMin, fullMin, unmouldMin, hardMin, spentMin } = result
   return [
     {
-      what: 'warmest',
+      what: t('warmest'),
       value: show(result.peakC),
       range: numbers ? t('{low} to {high}', { low: show(numbers.peakC.low), high: show(numbers.peakC.high) }) : '',
     },
@@ -208,7 +208,7 @@ function factsOf({ result, numbers, ash }: RestLook, habits: UnitHabits): Fact[]
       ...fact,
       range: t('no clearance'),
     })),
-    { what: 'ash', term: 'ash', value: t(ash.word), range: showChance(ash.chance) },
+    { what: t('ash'), term: 'ash', value: say(ash.word), range: showChance(ash.chance) },
   ]
 }
 

@@ -44,8 +44,8 @@ export function RestSurroundings() {
             label={t('Moulds beside it')}
             value={String(beside.count)}
             options={[
-              { value: '0', text: 'none' },
-              { value: '1', text: 'one' },
+              { value: '0', text: t('none') },
+              { value: '1', text: t('one') },
               { value: '2', text: t('one on either side') },
             ]}
             onValue={value => set(['beside', 'count'], Number(value))}

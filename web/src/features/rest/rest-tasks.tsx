@@ -49,7 +49,7 @@ export function RestTasks({ tasks }: { tasks: readonly RestTask[] }) {
             value={poured}
             onChange={event => {
               setEmpty(event.target.value === '')
-              told(batch.edit({ kind: 'set', path: ['rest', 'pouredAt'], value: event.target.value }, t('poured at')))
+              told(batch.edit({ kind: 'set', path: ['rest', 'pouredAt'], value: event.target.value }, 'poured at'))
             }}
           />
         </label>

@@ -9,6 +9,7 @@ import { DesignDialog } from './design-dialog.tsx'
 import { newCup } from '../../parts/new-cup.ts'
 import { RepeatDialog } from './repeat-dialog.tsx'
 import { t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 /** Puts steps after the one that is chosen, or at the end. */
 function useAdds(chosen: string | null, onAdded: (id: string) => void) {
@@ -68,14 +69,14 @@ export function AddSteps({ onAdded, chosen }: { onAdded: (id: string) => void; c
       </button>
       <AddChoice
         what={t('a tool')}
-        options={(Object.entries(MOVE_TOOLS) as [MoveTool, string][]).map(([id, name]) => ({ id, name }))}
+        options={inWords<MoveTool>(MOVE_TOOLS).map(([id, name]) => ({ id, name }))}
         onAdd={addMove}
       />
       <AddChoice
         what={t('a piece or topping')}
         options={[
           { id: 'embed', name: t('embed: ready-made soap') },
-          ...(Object.entries(TOPPINGS) as [ToppingKind, string][]).map(([id, name]) => ({ id, name })),
+          ...inWords<ToppingKind>(TOPPINGS).map(([id, name]) => ({ id, name })),
         ]}
         onAdd={addPiece}
       />

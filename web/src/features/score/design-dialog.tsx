@@ -96,9 +96,15 @@ function Techniques({ onUse }: UseProps) {
               onClick={() => setOpen(technique)}
             >
               <TechniquePicture technique={technique} plan={plan} />
-              <strong className="leading-tight">{technique.name}</strong>
+              <strong className="leading-tight">{t(technique.name)}</strong>
               <span className="text-[13px] leading-tight text-soft">
-                <Say of={plan.cups.length < technique.cups ? `needs ${technique.cups} cups` : technique.sentence} />
+                <Say
+                  of={
+                    plan.cups.length < technique.cups
+                      ? t('needs {cups} cups', { cups: technique.cups })
+                      : technique.sentence
+                  }
+                />
               </span>
               <Facts card={cards.get(technique.id)} />
             </button>
@@ -154,7 +160,7 @@ function TechniquePicture({ technique, plan, values, px, className }: PicturePro
     <DesignPicture
       plan={made}
       seen={plan.mould.form === 'box' ? technique.seen : 'top'}
-      label={technique.name}
+      label={t(technique.name)}
       {...(px && { px })}
       {...(className && { className })}
     />
@@ -168,7 +174,7 @@ function Numbers({ technique, onBack, onUse }: { technique: Technique; onBack: (
   const take = () => {
     const { score, moves, finish } = madeBy(technique, plan, values)
     onUse(
-      technique.name,
+      t(technique.name),
       [
         { kind: 'set', path: at(plan => plan.score), value: score },
         { kind: 'set', path: at(plan => plan.moves), value: moves },
@@ -181,18 +187,18 @@ function Numbers({ technique, onBack, onUse }: { technique: Technique; onBack: (
     <div className="grid grid-cols-[1fr_260px] gap-6 max-[700px]:grid-cols-1">
       <TechniquePicture {...{ technique, plan, values }} px={400} className="max-h-90 w-full object-contain" />
       <div className="flex flex-col gap-3">
-        <h3 className="text-lg">{technique.name}</h3>
+        <h3 className="text-lg">{t(technique.name)}</h3>
         <p className="text-soft">
           <Say of={technique.sentence} />
         </p>
         {technique.parameters.map(({ key, label, from, to }) => (
           <div key={key}>
             <span className="flex justify-between">
-              <span className="text-[13px] text-soft">{label}</span>
+              <span className="text-[13px] text-soft">{t(label)}</span>
               <strong>{values[key]}</strong>
             </span>
             <Slider
-              label={label}
+              label={t(label)}
               value={values[key]! - from}
               most={to - from}
               step={1}

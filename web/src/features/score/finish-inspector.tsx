@@ -69,9 +69,9 @@ export function EmbedInspector({ embed, onClose }: { embed: Embed; onClose: () =
         <TextField
           label={t('Name')}
           value={embed.name}
-          onValue={value => batch.edit({ kind: 'set', path: path('name'), value }, t('embed name'))}
+          onValue={value => batch.edit({ kind: 'set', path: path('name'), value }, 'embed name')}
         />
-        <HexField value={embed.hex} onValue={value => set('hex', value, t('hex {id}', { id: embed.id }))} />
+        <HexField value={embed.hex} onValue={value => set('hex', value, `hex ${embed.id}`)} />
         <Choice<EmbedForm>
           label={t('Form')}
           value={embed.form}
@@ -146,9 +146,9 @@ export function ToppingInspector({ topping, onClose }: { topping: Topping; onClo
         <TextField
           label={t('Name')}
           value={topping.name}
-          onValue={value => batch.edit({ kind: 'set', path: path('name'), value }, t('topping name'))}
+          onValue={value => batch.edit({ kind: 'set', path: path('name'), value }, 'topping name')}
         />
-        <HexField value={topping.hex} onValue={value => set('hex', value, t('hex {id}', { id: topping.id }))} />
+        <HexField value={topping.hex} onValue={value => set('hex', value, `hex ${topping.id}`)} />
         <Choice<ToppingKind>
           label={t('Kind')}
           value={topping.kind}

@@ -217,7 +217,7 @@ function GripButton({ grip, box }: { grip: Grip; box: { width: number; height: n
       x: event.clientX,
       y: event.clientY,
       from: grip,
-      key: t('grip {key} {timeStamp}', { key: grip.key, timeStamp: event.timeStamp }),
+      key: `grip ${grip.key} ${event.timeStamp}`,
     }
   }
   const move = (event: PointerEvent<HTMLElement>) => {
@@ -232,7 +232,7 @@ function GripButton({ grip, box }: { grip: Grip; box: { width: number; height: n
     if (!step) return
     event.preventDefault()
     const far = KEY_STEP * (event.shiftKey ? 10 : 1)
-    batch.edit(grip.edit(grip.x + far * step[0]!, grip.y + far * step[1]!), t('grip keys {key}', { key: grip.key }))
+    batch.edit(grip.edit(grip.x + far * step[0]!, grip.y + far * step[1]!), `grip keys ${grip.key}`)
   }
   const end = () => (grab.current = null)
   return (

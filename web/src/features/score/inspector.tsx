@@ -32,7 +32,7 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
   const set: Setter = (path, value) => batch.edit({ kind: 'set', path, value }, path.join('.'))
   const at = (...path: (string | number)[]): FieldPath => ['score', index, ...path]
   const setHeight = (heightMm: number) =>
-    batch.edit({ kind: 'set-layer-height', pour: pourId, heightMm }, t('height {pourId}', { pourId }))
+    batch.edit({ kind: 'set-layer-height', pour: pourId, heightMm }, `height ${pourId}`)
   return (
     <section
       aria-label={t('Layer {index}, {cup}', { index: index + 1, cup: cup.name })}

@@ -4,7 +4,7 @@ import { useRef } from 'react'
 import type { KeyboardEvent, PointerEvent } from 'react'
 import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
 import type { TimeScale } from './time-scale.ts'
-import { showChance, t, tidy } from '../../words/index.ts'
+import { say, showChance, t, tidy } from '../../words/index.ts'
 
 /** The part of the trace scale that a lane shows: just below an emulsion to near set. */
 const BOTTOM = 0.7
@@ -119,7 +119,7 @@ const pourSentence = (pour: PourForecast, number: number): string =>
   t('layer {numberIs} at {startMin}, {endLevel} {endLevel2}, window {lo} to {hi}, {chance}.', {
     numberIs: number,
     startMin: showMinutes(pour.startMin),
-    endLevel: traceName(pour.endLevel),
+    endLevel: say(traceName(pour.endLevel)),
     endLevel2: tidy(pour.endLevel, 1),
     lo: pour.window.lo,
     hi: pour.window.hi,
@@ -162,7 +162,7 @@ function Gate({ pour, number, x, y, height, chosen, onChoose }: GateProps) {
     grab.current = {
       x: event.clientX,
       waitMin,
-      key: t('gate {pour} {timeStamp}', { pour: pour.pour, timeStamp: event.timeStamp }),
+      key: `gate ${pour.pour} ${event.timeStamp}`,
     }
   }
   const drag = (event: PointerEvent<SVGGElement>) => {
@@ -175,7 +175,7 @@ function Gate({ pour, number, x, y, height, chosen, onChoose }: GateProps) {
     const by = { ArrowRight: 0.25, ArrowLeft: -0.25 }[event.key]
     if (!by) return
     event.preventDefault()
-    setWait(waitMin + by * (event.shiftKey ? 4 : 1), t('gate keys {pour}', { pour: pour.pour }))
+    setWait(waitMin + by * (event.shiftKey ? 4 : 1), `gate keys ${pour.pour}`)
   }
   return (
     <g

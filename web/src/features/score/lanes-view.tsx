@@ -15,7 +15,7 @@ import { SeenDialog } from './seen-dialog.tsx'
 import { timeScale } from './time-scale.ts'
 import type { TimeScale } from './time-scale.ts'
 import { Term } from '../../ui/term.tsx'
-import { showChance, t, tidy } from '../../words/index.ts'
+import { say, showChance, t, tidy } from '../../words/index.ts'
 
 const LABEL_PX = 150
 const CHANCE_PX = 206
@@ -271,7 +271,7 @@ function LanesTable({ forecast }: { forecast: Forecast }) {
               {t('{startLevel} to {endLevel}, {endLevel2}', {
                 startLevel: tidy(pour.startLevel, 1),
                 endLevel: tidy(pour.endLevel, 1),
-                endLevel2: traceName(pour.endLevel),
+                endLevel2: say(traceName(pour.endLevel)),
               })}
             </td>
             <td className="pr-6">{t('{lo} to {hi}', { lo: tidy(pour.window.lo, 1), hi: tidy(pour.window.hi, 1) })}</td>

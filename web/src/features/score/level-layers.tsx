@@ -76,7 +76,7 @@ export function Boundary({ index, layers, place }: { index: number; layers: read
     grab.current = {
       y: event.clientY,
       mm: below.toMm,
-      key: t('drag {index} {timeStamp}', { index, timeStamp: event.timeStamp }),
+      key: `drag ${index} ${event.timeStamp}`,
     }
   }
   const drag = (event: PointerEvent<HTMLElement>) => {
@@ -89,7 +89,7 @@ export function Boundary({ index, layers, place }: { index: number; layers: read
     const sign = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key]
     if (!sign) return
     event.preventDefault()
-    move(below.toMm + sign * KEY_STEP_MM * (event.shiftKey ? 10 : 1), t('keys {index}', { index }))
+    move(below.toMm + sign * KEY_STEP_MM * (event.shiftKey ? 10 : 1), `keys ${index}`)
   }
   const end = () => (grab.current = null)
 

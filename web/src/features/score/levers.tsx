@@ -75,8 +75,8 @@ function HandsFields() {
           label={t('People')}
           value={String(people)}
           options={[
-            { value: '1', text: 'one' },
-            { value: '2', text: 'two' },
+            { value: '1', text: t('one') },
+            { value: '2', text: t('two') },
           ]}
           onValue={value => set('people', Number(value))}
         />

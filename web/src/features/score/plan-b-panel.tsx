@@ -73,7 +73,7 @@ export function PlanBPanel() {
           <TextField
             label={t('Its name')}
             value={planB.name}
-            onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.planB!.name), value }, t('plan b name'))}
+            onValue={value => batch.edit({ kind: 'set', path: at(plan => plan.planB!.name), value }, 'plan b name')}
           />
           <Choice<Trigger>
             label={t('When')}

@@ -38,8 +38,7 @@ export function PourRow({ index, pour, pourForecast, massG, chosen, onPick }: Ro
   const step = plan.score[index]!
   const cup = plan.cups.find(one => one.id === step.cup)
   const bad = pourForecast !== null && pourForecast.chance < 0.6
-  const setHeight = (heightMm: number) =>
-    batch.edit({ kind: 'set-layer-height', pour, heightMm }, t('height {pour}', { pour }))
+  const setHeight = (heightMm: number) => batch.edit({ kind: 'set-layer-height', pour, heightMm }, `height ${pour}`)
 
   return (
     <li

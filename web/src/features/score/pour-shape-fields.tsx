@@ -195,7 +195,7 @@ function PencilChoice({ pencil, onPencil }: { pencil: string; onPencil: (id: str
         className="w-full"
         value={pencil}
         options={[
-          { value: '', text: 'none' },
+          { value: '', text: t('none') },
           ...shelf.colorants
             .filter(one => !one.archived && one.form === 'powder')
             .map(one => ({ value: one.id, text: one.name })),

@@ -11,7 +11,7 @@ import { lastingStore, readJson, writeJson } from '../../kept/storage.ts'
 import { useSay } from '../../ui/say.tsx'
 import { rich, showChance, t } from '../../words/index.ts'
 
-const keyOf = (batch: string) => t('ostler.dismissed.{batch}', { batch })
+const keyOf = (batch: string) => `ostler.dismissed.${batch}`
 
 function stored(batch: string): string[] {
   return readJson<string[]>(lastingStore(), keyOf(batch)) ?? []

@@ -1,4 +1,4 @@
-import { ACCELERATIONS, capShare, findById, limitOfOils, plannedScent, showMass, at } from '@ostler/core'
+import { ACCELERATIONS, capShare, findById, limitOfOils, plannedScent, showMass, at, fact } from '@ostler/core'
 import type { AccelerationClass, PlannedScent, ScentMoment, ScentWay } from '@ostler/core'
 import { Link } from 'react-router'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
@@ -39,7 +39,7 @@ export function ScentStrip() {
   const { scents } = batch.shelf
   const told = useTold()
   const set = (path: string[], value: unknown) =>
-    told(batch.edit({ kind: 'set', path: ['scent', ...path], value }, t('scent {path}', { path: path.join() })))
+    told(batch.edit({ kind: 'set', path: ['scent', ...path], value }, `scent ${path.join()}`))
 
   const choose = (id: string) => {
     if (id === BLEND) return
@@ -62,10 +62,10 @@ export function ScentStrip() {
   const isBlend = (scent?.parts.length ?? 0) > 1
   const options = [
     { value: NONE, text: t('No scent') },
-    ...(isBlend ? [{ value: BLEND, text: say(forecast?.recipe.scent?.name ?? 'Own blend') }] : []),
+    ...(isBlend ? [{ value: BLEND, text: say(forecast?.recipe.scent?.name ?? fact('Own blend')) }] : []),
     ...scents
       .filter(one => !one.archived)
-      .map(one => ({ value: one.id, text: `${one.name} · ${PACE[one.acceleration]}` })),
+      .map(one => ({ value: one.id, text: `${one.name} · ${t(PACE[one.acceleration])}` })),
   ]
   const first = scent?.parts[0]?.scent
   const note = first && !isBlend ? findById(scents, first)?.note : undefined

@@ -26,6 +26,19 @@ interface Props {
   onTried: (plan: Plan | null) => void
 }
 
+/** What is said of a drag to whoever does not see it. */
+const SPOKEN = {
+  screenReaderInstructions: {
+    draggable: t('Space picks a row up, arrows move it, space puts it down, Escape leaves it where it was.'),
+  },
+  announcements: {
+    onDragStart: () => t('Picked up.'),
+    onDragOver: () => undefined,
+    onDragEnd: () => t('Put down.'),
+    onDragCancel: () => t('Left where it was.'),
+  },
+}
+
 /** Where pours that move together come to lie, among those that stay, when one of them is put at another's place. */
 function droppedAt(plan: Plan, goes: readonly string[], active: string, over: string): number {
   const ids = plan.score.map(pour => pour.id)
@@ -90,6 +103,7 @@ export function ScoreList({ picked, onPicked, onTried }: Props) {
           onDragOver={over}
           onDragEnd={dropped}
           onDragCancel={() => onTried(null)}
+          accessibility={SPOKEN}
         >
           <SortableContext items={ids} strategy={verticalListSortingStrategy}>
             <ol ref={list} onKeyDown={keys}>
@@ -137,12 +151,7 @@ function useScoreKeys({ plan, picked, pours, list, onPicked }: KeysOf): (event: 
   const shift = (by: 1 | -1) => {
     const first = ids.indexOf(pours[0]!)
     const before = ids.filter((id, i) => i < first && !pours.includes(id)).length
-    told(
-      batch.edit(
-        { kind: 'move-pours', pours, to: Math.max(0, before + by) },
-        t('shift {pours}', { pours: pours.join() }),
-      ),
-    )
+    told(batch.edit({ kind: 'move-pours', pours, to: Math.max(0, before + by) }, `shift ${pours.join()}`))
   }
   const go = (by: 1 | -1, isRange: boolean) => {
     const from = ids.indexOf(picked.at(-1) ?? '')

@@ -9,7 +9,7 @@ import { options } from '../../ui/options.ts'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Term } from '../../ui/term.tsx'
-import { rich, t, tidy } from '../../words/index.ts'
+import { rich, say, t, tidy } from '../../words/index.ts'
 
 /** Trace that was seen, in this batch or in a small trial of it: the forecast follows at once. */
 export function SeenDialog({ onClose }: { onClose: () => void }) {
@@ -42,7 +42,7 @@ export function SeenDialog({ onClose }: { onClose: () => void }) {
           <NumberCell label={t('Minutes after the lye')} kind="plain" unit="" value={atMin} onValue={setAtMin} />
         </label>
         <label className="flex flex-col gap-0.5 text-[13px] text-soft">
-          {t('Trace, 1 to 5: {level}', { level: traceName(level) })}
+          {t('Trace, 1 to 5: {level}', { level: say(traceName(level)) })}
           <NumberCell label={t('Trace')} kind="plain" unit="" value={level} onValue={setLevel} />
         </label>
         <Choice label={t('Told by')} value={by} options={options(SEEN_BY)} onValue={setBy} />
@@ -73,7 +73,7 @@ function Sightings({ onRemove }: { onRemove: (index: number) => void }) {
         {seen.map((one, i) => (
           <li key={i} className="flex items-center gap-3 border-t border-line py-1">
             <span className="flex-1">
-              {nameOf(one.cup)}, {showMinutes(one.atMin)}: {tidy(one.level, 1)}, {traceName(one.level)}
+              {nameOf(one.cup)}, {showMinutes(one.atMin)}: {tidy(one.level, 1)}, {say(traceName(one.level))}
             </span>
             <button className="quiet" aria-label={t('Remove sighting {i}', { i: i + 1 })} onClick={() => onRemove(i)}>
               <Trash2 size={16} aria-hidden />

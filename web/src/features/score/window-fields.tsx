@@ -128,7 +128,7 @@ export function WorkshopWindow({ kind, offered = null }: { kind: WindowKind; off
       </div>
       {(isNarrow || sentence) && (
         <p role="alert" className="mt-1 text-rust">
-          <Say of={sentence || `It ends at least ${LEAST_WINDOW} above where it starts.`} />
+          <Say of={sentence || t('It ends at least {least} above where it starts.', { least: LEAST_WINDOW })} />
         </p>
       )}
     </details>

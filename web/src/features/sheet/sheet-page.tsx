@@ -19,7 +19,7 @@ import type { Parts } from './parts.tsx'
 import { Pours } from './pours-part.tsx'
 import { RestPart } from './rest-part.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
-import { dated, rich, showShare, t } from '../../words/index.ts'
+import { clock, dated, rich, showShare, t } from '../../words/index.ts'
 
 /** The pour sheet: printed, it goes to the bench. Safety first, then weighing in order, cups, pours. */
 export function SheetPage() {
@@ -226,7 +226,7 @@ function Heating({ plan, habits }: Parts) {
         <Tick />
         <span>
           {rich('{startAt}: lye into oils, together {mixC}. Read both before: lye ______ oils ______', {
-            startAt: <strong>{startAt || t('minute 0')}</strong>,
+            startAt: <strong>{startAt ? clock(startAt) : t('minute 0')}</strong>,
             mixC: inC(heat.mixC),
           })}
         </span>

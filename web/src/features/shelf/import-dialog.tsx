@@ -10,7 +10,7 @@ import { isSpreadsheet, rowsOfSpreadsheet } from '../../parts/spreadsheet.ts'
 import { previewTable } from '../../workers/table-file.ts'
 import { useWork } from '../../workers/use-work.ts'
 import { Say, useSay } from '../../ui/say.tsx'
-import { t } from '../../words/index.ts'
+import { lowered, t } from '../../words/index.ts'
 
 const MOST_SHOWN = 200
 const LARGEST_BYTES = 20_000_000
@@ -63,7 +63,7 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
       const items = preview.items.map(item => ({ item, revision: data.revisions[kind][item.id] ?? 0 }))
       const { count } = await importItems(kind, items)
       await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
-      toast(t('{count} {many} were taken in.', { count, many: t(SHELF_KINDS[kind].many).toLowerCase() }))
+      toast(t('{count} {many} were taken in.', { count, many: lowered(t(SHELF_KINDS[kind].many)) }))
       onClose()
     } catch (error) {
       setRefused((error as Error).message)

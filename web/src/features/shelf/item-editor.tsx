@@ -95,7 +95,7 @@ function Editor(props: EditorProps) {
       name: t('{item}, copy', { item: item.name.slice(0, 72) }),
       lots: [],
     } as ShelfItem
-    itemDrafts.keep(t('{kind}/new', { kind }), { item: copy, typed: {}, revision: 0 })
+    itemDrafts.keep(`${kind}/new`, { item: copy, typed: {}, revision: 0 })
     void navigate(`/shelf/${kind}/new`)
     toast(t('This is a copy, not saved yet. Give it a name.'))
   }
@@ -121,7 +121,7 @@ function Editor(props: EditorProps) {
       </div>
       {stored.archived && <p className="text-soft">{t('Archived: batches that use it keep it, no list offers it.')}</p>}
       {groups.map(group => (
-        <Group key={group} title={t(group)} isOpen={group !== 'Trace and melting, for the forecast'}>
+        <Group key={group} group={group} isOpen={group !== 'Trace and melting, for the forecast'}>
           {fields
             .filter(field => field.group === group)
             .map(field => (
@@ -272,12 +272,12 @@ function OwnParts({ kind, item, shelf, problems, set }: OwnPartsProps) {
   )
 }
 
-const Group = ({ title, isOpen, children }: { title: string; isOpen: boolean; children: React.ReactNode }) =>
-  title === 'General' ? (
+const Group = ({ group, isOpen, children }: { group: string; isOpen: boolean; children: React.ReactNode }) =>
+  group === 'General' ? (
     <div className="grid grid-cols-2 gap-x-4 gap-y-3">{children}</div>
   ) : (
     <details open={isOpen} className="border-t border-line pt-2">
-      <summary className="font-title font-semibold">{title}</summary>
+      <summary className="font-title font-semibold">{t(group)}</summary>
       <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-3">{children}</div>
     </details>
   )

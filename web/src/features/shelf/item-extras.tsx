@@ -3,6 +3,7 @@ import type { Finding, Oil, Scent, Shelf, ShelfItem, ShelfKind, SubstitutableKin
 import { Link } from 'react-router'
 import { Say, useSay } from '../../ui/say.tsx'
 import { fixed, rich, showShare, t, tidy } from '../../words/index.ts'
+import { OIL_PACES } from '../../ui/state-words.ts'
 
 const SUBSTITUTABLE: readonly ShelfKind[] = ['oils', 'scents', 'colorants', 'liquids', 'additives']
 
@@ -107,7 +108,7 @@ function OilNote({ oil }: { oil: Oil }) {
     <>
       <p>
         {t('By itself {pace}: × {lnRate} of a balanced recipe{isHot}.', {
-          pace: pace === 'at once' ? t('it sets at once') : t('it is {pace}', { pace }),
+          pace: pace === 'at once' ? t('it sets at once') : t('it is {pace}', { pace: OIL_PACES[pace] }),
           lnRate: fixed(Math.exp(lnRate), 2),
           isHot: isHot && t('; it heats the mould more than most'),
         })}

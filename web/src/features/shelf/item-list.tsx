@@ -6,7 +6,7 @@ import type { CSSProperties, KeyboardEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { listFields } from './wanted.ts'
 import type { Sort } from './wanted.ts'
-import { t, tidy } from '../../words/index.ts'
+import { lowered, t, tidy } from '../../words/index.ts'
 
 interface Props {
   kind: ShelfKind
@@ -45,7 +45,7 @@ export function ItemList({ kind, items, chosen, sort, onSort }: Props) {
     overscan: 12,
   })
   const columns = {
-    '--columns': t('{fields} minmax(70px,1fr)', { fields: fields.map(widthOf).join(' ') }),
+    '--columns': `${fields.map(widthOf).join(' ')} minmax(70px,1fr)`,
   } as CSSProperties
   const head = (key: string, label: string, isNumber: boolean) => (
     <button
@@ -54,7 +54,7 @@ export function ItemList({ kind, items, chosen, sort, onSort }: Props) {
       aria-sort={sort.key === key ? (sort.down ? 'descending' : 'ascending') : 'none'}
       className={`py-1.5 leading-tight hover:text-ink ${isNumber ? 'text-right' : 'text-left'} ${sort.key === key ? 'font-semibold text-ink' : ''}`}
       onClick={() => onSort({ key, down: sort.key === key ? !sort.down : false })}
-      title={t('Sort by {label}', { label: label.toLowerCase() })}
+      title={t('Sort by {label}', { label: lowered(label) })}
     >
       {label}
       {sort.key === key && (sort.down ? ' ↓' : ' ↑')}
@@ -128,7 +128,7 @@ function Cell({ field, value }: { field: Field; value: unknown }) {
         />
       </span>
     )
-  const text = writeCell(field, value)
+  const text = field.options ? t(writeCell(field, value)) : writeCell(field, value)
   const unit = field.kind === 'number' && field.quantity === 'share' ? ' %' : ''
   return (
     <span

@@ -75,7 +75,7 @@ function LotFields({ lot, n, unit, onLot, onRemove }: LotProps) {
   const isMass = unit === 'g'
   return (
     <li className="flex flex-wrap items-end gap-x-2 gap-y-1 border-b border-line py-2">
-      <Named name="mark">
+      <Named name={t('mark')}>
         <input
           aria-label={t('Mark of lot {n}', { n })}
           className="field w-28 text-base text-ink"

@@ -7,6 +7,7 @@ import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { Say } from '../../ui/say.tsx'
 import { t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 const WEIGHTS = [
   ['', t('as it comes')],
@@ -128,7 +129,7 @@ function RulesForm({ onClose }: { onClose: () => void }) {
       </p>
       <table className="w-full">
         <tbody>
-          {(Object.entries(TAGS) as [Tag, string][]).map(([tag, text]) => (
+          {inWords<Tag>(TAGS).map(([tag, text]) => (
             <RuleRow
               key={tag}
               name={tag}

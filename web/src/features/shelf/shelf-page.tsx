@@ -16,7 +16,7 @@ import { ItemList } from './item-list.tsx'
 import { RulesDialog } from './rules-dialog.tsx'
 import { VIEWS, wantedItems } from './wanted.ts'
 import type { Sort, View } from './wanted.ts'
-import { t } from '../../words/index.ts'
+import { lowered, t } from '../../words/index.ts'
 
 const kindOf = (text: string | undefined): ShelfKind =>
   (shelfKinds as string[]).includes(text ?? '') ? (text as ShelfKind) : 'oils'
@@ -68,7 +68,7 @@ function Kind({ kind, items, itemId }: { kind: ShelfKind; items: readonly ShelfI
         <div className="mb-2 flex flex-wrap items-center gap-x-2 gap-y-2">
           <h1 className="sr-only">{t('Shelf: {many}', { many })}</h1>
           <label className="relative">
-            <span className="sr-only">{t('Search {many}', { many: many.toLowerCase() })}</span>
+            <span className="sr-only">{t('Search {many}', { many: lowered(many) })}</span>
             <Search size={16} aria-hidden className="absolute top-2 left-2.5 text-soft" />
             <input
               type="search"
@@ -100,7 +100,7 @@ function Kind({ kind, items, itemId }: { kind: ShelfKind; items: readonly ShelfI
         {wanted.length === 0 && (
           <p className="py-6 text-soft">
             {items.length === 0
-              ? t('No {many} yet. Add one, or bring a table with “From a table”.', { many: many.toLowerCase() })
+              ? t('No {many} yet. Add one, or bring a table with “From a table”.', { many: lowered(many) })
               : t('Nothing here for “{search}”. Try fewer letters, or show all.', { search })}
           </p>
         )}

@@ -23,6 +23,7 @@ import { NumberCell } from '../../ui/number-cell.tsx'
 import { PhotoDialog } from './photo-dialog.tsx'
 import { Say } from '../../ui/say.tsx'
 import { rich, t, tidy } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 interface Props {
   colorant: Colorant
@@ -216,7 +217,7 @@ function Row({ number, swatch, colorant, shelf, onSet, onRemove }: RowProps) {
 /** What is amiss with a swatch. */
 const Faults = ({ swatch, onSet }: Pick<RowProps, 'swatch' | 'onSet'>) => (
   <div className="flex flex-wrap gap-x-4 text-[13px]">
-    {(Object.entries(SWATCH_FAULTS) as [SwatchFault, string][]).map(([fault, text]) => (
+    {inWords<SwatchFault>(SWATCH_FAULTS).map(([fault, text]) => (
       <Check
         key={fault}
         label={text}

@@ -7,6 +7,7 @@ import { showMoney, useCost } from '../../parts/use-cost.ts'
 import { useBatch, useHabits } from '../../plan/context.tsx'
 import { Part, Table } from './part.tsx'
 import { t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 interface Props {
   batch: string
@@ -41,7 +42,7 @@ function Cost({ pricing }: { pricing: Parameters<typeof useCost>[0] }) {
   const reckoned = useCost(pricing)
   if (!reckoned) return null
   const { cost, bars } = reckoned
-  const groups = (Object.entries(COST_GROUPS) as [CostGroup, string][]).filter(([group]) => cost.groups[group] > 0)
+  const groups = inWords<CostGroup>(COST_GROUPS).filter(([group]) => cost.groups[group] > 0)
   return (
     <Part title={t('What a bar costs')}>
       <Table

@@ -146,7 +146,7 @@ function Course({ record: { temperatures, blend, length } }: { record: RunRecord
   const habits = useHabits()
   return (
     <Table
-      heads={['', 'planned', 'really']}
+      heads={['', t('planned'), t('really')]}
       rows={[
         ...temperatures.map(({ body, plannedC, readC }) => ({
           what: t('{body} as they met', { body: body === 'lye' ? t('Lye') : t('Oils') }),

@@ -9,7 +9,7 @@ import { TopBar } from '../../frame/top-bar.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say } from '../../ui/say.tsx'
 import { Telling } from './telling.tsx'
-import { dated, t } from '../../words/index.ts'
+import { clock, dated, daysLeftOfWeek, t } from '../../words/index.ts'
 
 /** The page of a batch on which what is due is done. */
 const PAGE: Readonly<Record<DueKind, string>> = {
@@ -34,26 +34,30 @@ export const todayHere = (): string => format(new Date(), 'yyyy-MM-dd')
 
 interface Group {
   title: string
-  holds: (days: number) => boolean
+  /** Whether what is due in so many days stands here, with so many days left of this week. */
+  holds: (days: number, left: number) => boolean
+  isSoon: boolean
 }
 
 /** Days until something is due. What is ready is not late: it stands under today. */
 const daysTo = (due: Due, today: string): number =>
   Math.max(due.kind === 'ready' ? 0 : -Infinity, daysBetween(today, due.on))
 const GROUPS: readonly Group[] = [
-  { title: t('Overdue'), holds: days => days < 0 },
-  { title: t('Today'), holds: days => days === 0 },
-  { title: t('This week'), holds: days => days > 0 && days <= WEEK },
-  { title: t('Later'), holds: days => days > WEEK },
+  { title: t('Overdue'), holds: days => days < 0, isSoon: true },
+  { title: t('Today'), holds: days => days === 0, isSoon: true },
+  { title: t('This week'), holds: (days, left) => days > 0 && days <= left, isSoon: true },
+  { title: t('Next week'), holds: (days, left) => days > left && days <= left + WEEK, isSoon: true },
+  { title: t('Later'), holds: (days, left) => days > left + WEEK, isSoon: false },
 ]
 
 /** What is due across all batches: what may come out of its mould, be cut, weighed, turned; last days to make what is wanted. */
 export function TodayPage() {
   const today = todayHere()
   const { data, error, isPending } = useQuery(duesQuery(today))
-  const groups = GROUPS.map(({ title, holds }) => ({
-    title,
-    dues: (data ?? []).filter(due => holds(daysTo(due, today))),
+  const left = daysLeftOfWeek(parseISO(today))
+  const groups = GROUPS.map(({ title, holds, isSoon }) => ({
+    ...{ title, isSoon },
+    dues: (data ?? []).filter(due => holds(daysTo(due, today), left)),
   })).filter(({ dues }) => dues.length > 0)
   return (
     <>
@@ -64,10 +68,10 @@ export function TodayPage() {
         <h1 className="text-3xl">{dated(new Date(), 'EEEE, d MMMM')}</h1>
         {error && <p className="text-rust">{error.message}</p>}
         {isPending && <p className="text-soft">{t('Looking through the batches …')}</p>}
-        {data && groups.every(({ title }) => title === 'Later') && (
+        {data && !groups.some(({ isSoon }) => isSoon) && (
           <p className="mt-3 max-w-140 text-lg">
             {t(
-              'Nothing is due this week. A batch that is poured, or has a day on which it is wanted, is told of here in time.',
+              'Nothing is due this week or the next. A batch that is poured, or has a day on which it is wanted, is told of here in time.',
             )}
           </p>
         )}
@@ -91,7 +95,7 @@ export function TodayPage() {
 function whenWords({ kind, on }: Due, today: string): string {
   const days = daysBetween(today, on)
   if (kind === 'ready' && days < 0) return t('since {on}', { on: dated(parseISO(on), 'd MMM') })
-  const time = on.length > 10 ? `, ${on.slice(11, 16)}` : ''
+  const time = on.length > 10 ? `, ${clock(on.slice(11, 16))}` : ''
   if (days === 0) return t('today{timeIs}', { timeIs: time })
   if (days === -1) return t('since yesterday')
   if (days < 0) return t('{days} days late', { days: -days })
@@ -130,10 +134,7 @@ function CalendarFeed() {
     onSuccess: () => client.invalidateQueries(calendarQuery),
   })
   if (!data) return null
-  const address =
-    data.token === null
-      ? null
-      : t('{origin}/api/calendar/feed/{token}.ics', { origin: location.origin, token: data.token })
+  const address = data.token === null ? null : `${location.origin}/api/calendar/feed/${data.token}.ics`
   return (
     <Section title={t('In your calendar')} className="mt-10">
       <p className="max-w-140 text-soft">

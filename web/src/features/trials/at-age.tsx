@@ -26,7 +26,8 @@ function wordsOf({ word, deltaE, low, high, wouldSee, timesNeeded }: SampleDiffe
     low: fixed(low, 1),
     high: fixed(high, 1),
   })
-  if (word === 'different' || word === 'probably different') return `${word}: ${range}`
+  if (word === 'different') return t('different: {range}', { range })
+  if (word === 'probably different') return t('probably different: {range}', { range })
   if (word === 'too little to matter') return t('different, too little to matter: {range}', { range })
   if (word === 'the same') return t('the same for this purpose: at most ΔE {high}', { high: fixed(high, 1) })
   const more =

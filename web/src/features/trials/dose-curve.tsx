@@ -41,7 +41,7 @@ export function DoseCurve({ points, read }: { points: readonly DosePoint[]; read
             />
             <Area
               dataKey="band"
-              name="four of five"
+              name={t('four of five')}
               stroke="none"
               fill="var(--soft)"
               fillOpacity={0.25}
@@ -49,7 +49,7 @@ export function DoseCurve({ points, read }: { points: readonly DosePoint[]; read
             />
             <Line
               dataKey="beforeL"
-              name="as the shelf had it"
+              name={t('as the shelf had it')}
               stroke="var(--soft)"
               strokeDasharray="6 4"
               dot={false}
@@ -57,7 +57,7 @@ export function DoseCurve({ points, read }: { points: readonly DosePoint[]; read
             />
             <Line
               dataKey="afterL"
-              name="by this trial"
+              name={t('by this trial')}
               stroke="var(--ink)"
               strokeWidth={2}
               dot={false}
@@ -67,7 +67,7 @@ export function DoseCurve({ points, read }: { points: readonly DosePoint[]; read
               tooltipType="none"
               data={[...read]}
               dataKey="l"
-              name="read"
+              name={t('read')}
               fill="var(--ink)"
               isAnimationActive={false}
             />
@@ -79,8 +79,8 @@ export function DoseCurve({ points, read }: { points: readonly DosePoint[]; read
           'Lightness by dose. Dashed: as the shelf had it. Line and band: by this trial, where four of five lie. Points: what was read last, each photograph as it came.',
         )}
       </figcaption>
-      <Strip name="as the shelf had it" hexes={points.map(one => one.beforeHex)} />
-      <Strip name="by this trial" hexes={points.map(one => one.afterHex)} />
+      <Strip name={t('as the shelf had it')} hexes={points.map(one => one.beforeHex)} />
+      <Strip name={t('by this trial')} hexes={points.map(one => one.afterHex)} />
     </figure>
   )
 }

@@ -14,6 +14,7 @@ import { NumbersLook } from './numbers-look.tsx'
 import { Remarks, remarksOf } from './remarks.tsx'
 import type { TrialChange } from './trial-change.ts'
 import { dated, rich, t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 const DAY_MS = 86_400_000
 const HEX = /^#[0-9a-f]{6}$/
@@ -30,7 +31,7 @@ interface Props {
 }
 
 /** What was typed or read of a look and is not kept yet: it stays through a reload. */
-const draftKey = (id: string): string => t('ostler.trial-look.{id}', { id })
+const draftKey = (id: string): string => `ostler.trial-look.${id}`
 
 /** Whether colours are read of it, or numbers. */
 const isRead = (what: 'colour' | 'numbers', { question }: Trial): boolean =>
@@ -223,7 +224,7 @@ function AgeAndWay({ days, isAge, way, onDays, onWay }: AgeProps) {
           value={way}
           onChange={event => onWay(event.target.value as ReadingWay)}
         >
-          {Object.entries(READING_WAYS).map(([key, text]) => (
+          {inWords(READING_WAYS).map(([key, text]) => (
             <option key={key} value={key}>
               {text}
             </option>

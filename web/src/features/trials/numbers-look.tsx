@@ -16,7 +16,7 @@ interface Typed {
   values: Readonly<Record<string, string>>
 }
 
-const draftKey = (id: string): string => t('ostler.trial-numbers.{id}', { id })
+const draftKey = (id: string): string => `ostler.trial-numbers.${id}`
 
 const measuresOf = ({ question }: Trial): MeasureName[] =>
   kindOfTrial(question.kind).reads.filter((one): one is MeasureName => one !== 'colour')

@@ -1,6 +1,7 @@
 import { SWATCH_FAULTS } from '@ostler/core'
 import type { SwatchFault, TrialSample } from '@ostler/core'
 import { t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 /** What else was seen of samples at a look: kept in the look's draft beside the colours, under names of its own. */
 type Draft = Readonly<Record<string, string>>
@@ -33,7 +34,7 @@ export function Remarks({ samples, draft, onDraft }: Props) {
         {samples.map(({ label }) => (
           <li key={label} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1">
             <strong className="w-12">{label}</strong>
-            {Object.entries(SWATCH_FAULTS).map(([fault, text]) => (
+            {inWords(SWATCH_FAULTS).map(([fault, text]) => (
               <label key={fault} className="flex min-h-9 cursor-pointer items-center gap-1.5">
                 <input
                   type="checkbox"

@@ -10,7 +10,8 @@ const percent = (factor: number): string => `${factor > 1 ? '+' : '−'}${Math.a
 export function numberWords({ word, by, low, high, wouldSee }: NumberDifference, isRatio: boolean): string {
   const show = isRatio ? percent : signed
   const range = t('{by} ({low} to {high})', { by: show(by), low: show(low), high: show(high) })
-  if (word === 'different' || word === 'probably different') return `${word}: ${range}`
+  if (word === 'different') return t('different: {range}', { range })
+  if (word === 'probably different') return t('probably different: {range}', { range })
   if (word === 'too little to matter') return t('different, too little to matter: {range}', { range })
   if (word === 'the same')
     return t('the same for this purpose: between {low} and {high}', { low: show(low), high: show(high) })

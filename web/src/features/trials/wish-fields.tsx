@@ -3,6 +3,7 @@ import type { Additive, Colorant, ReadingWay, Scent, Shelf, TrialQuestion } from
 import type { ReactNode } from 'react'
 import type { Wish } from './wish.ts'
 import { t } from '../../words/index.ts'
+import { inWords } from '../../ui/options.ts'
 
 export interface FieldsProps {
   wish: Wish
@@ -294,7 +295,7 @@ export function Samples({ wish, onValue }: FieldsProps) {
         <Pick<ReadingWay>
           says={t('colours are read')}
           value={wish.way}
-          options={Object.entries(READING_WAYS) as [ReadingWay, string][]}
+          options={inWords<ReadingWay>(READING_WAYS)}
           onValue={way => onValue({ way })}
         />
       )}
