@@ -1,47 +1,15 @@
-import { readFileSync, readdirSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { IntlMessageFormat } from 'intl-messageformat'
-import { parser } from 'typescript-eslint'
 import { describe, expect, test } from 'vitest'
-import { ENGLISH } from '@ostler/core'
+import * as core from '@ostler/core'
+import { wordsOfFields } from '@ostler/core/schema'
 import { ROOT } from '../lib/paths.mjs'
-
-const FOLDER = join(ROOT, 'core/src')
-
-const isSource = file => file.endsWith('.ts') && !file.includes('.test.') && !file.startsWith('quantities/words/')
-
-/** Every call of `fact` with an id and the names of its values; null where they are not written out. */
-function factsIn(file) {
-  const found = []
-  const walk = node => {
-    if (typeof node?.type !== 'string') return
-    if (node.type === 'CallExpression' && node.callee.name === 'fact') found.push(...callOf(node, file))
-    for (const [key, value] of Object.entries(node)) {
-      if (key === 'parent') continue
-      if (Array.isArray(value)) value.forEach(walk)
-      else if (value?.type) walk(value)
-    }
-  }
-  walk(parser.parseForESLint(readFileSync(join(FOLDER, file), 'utf8'), { range: true }).ast)
-  return found
-}
-
-const literalsOf = node =>
-  node.type === 'Literal'
-    ? [node.value]
-    : node.type === 'ConditionalExpression'
-      ? [...literalsOf(node.consequent), ...literalsOf(node.alternate)]
-      : []
-
-function callOf({ arguments: [id, values] }, file) {
-  const isWrittenOut = values?.type === 'ObjectExpression' && values.properties.every(one => one.type === 'Property')
-  const names = values === undefined ? [] : isWrittenOut ? values.properties.map(one => one.key.name) : null
-  return literalsOf(id)
-    .filter(one => ID.test(one))
-    .map(one => ({ id: one, names, file }))
-}
+import { refusalsIn, saidIn, sourcesIn, wordsOfTables } from '../lib/sentences.mjs'
 
 const ID = /^[a-z]+\.[a-z0-9-]+$/
+/** A text with nothing to read in it but its values. */
+const isOnlyValues = text => !/\p{L}/u.test(text.replace(/\{[^}]*\}/g, ''))
 
 /** What a message is made of beside values: text, and the count itself. */
 const [LITERAL, POUND] = [0, 7]
@@ -57,25 +25,61 @@ function namesIn(elements, names = new Set()) {
 
 const wanted = message =>
   [...namesIn(new IntlMessageFormat(message, 'en', undefined, { ignoreTag: true }).getAst())].sort()
+const same = (a, b) => JSON.stringify(a) === JSON.stringify(b)
 
-describe('the catalogue', () => {
-  const facts = readdirSync(FOLDER, { recursive: true }).filter(isSource).flatMap(factsIn)
-  const { messages } = ENGLISH
+const { messages } = core.ENGLISH
+const said = ['web/src', 'server/src', 'core/src'].flatMap(sourcesIn).flatMap(saidIn)
+const sentences = said.filter(one => typeof one.text === 'string' && !isOnlyValues(one.text))
 
-  test('has a sentence for every fact, with the values that the fact brings', () => {
+describe('English', () => {
+  const facts = sentences.filter(one => ID.test(one.text))
+
+  test('has a sentence for every fact', () => {
     expect(facts.length).toBeGreaterThan(500)
-    const wrong = facts.flatMap(({ id, names, file }) => {
-      if (!(id in messages)) return [`${file}: ${id} has no sentence`]
-      const needs = wanted(messages[id])
-      return names === null || JSON.stringify([...names].sort()) === JSON.stringify(needs)
-        ? []
-        : [`${file}: ${id} brings ${names.join(', ')}; its sentence wants ${needs.join(', ')}`]
-    })
-    expect(wrong).toEqual([])
+    expect(facts.filter(one => !(one.text in messages)).map(one => `${one.file}: ${one.text}`)).toEqual([])
   })
 
   test('has no sentence that nothing says', () => {
-    const said = new Set(facts.map(one => one.id))
-    expect(Object.keys(messages).filter(id => !said.has(id))).toEqual([])
+    const ids = new Set(facts.map(one => one.text))
+    expect(Object.keys(messages).filter(id => !ids.has(id))).toEqual([])
+  })
+
+  test('is given the values that each of its sentences wants, and no others', () => {
+    const wrong = sentences.flatMap(({ text, names, file, isDate }) => {
+      if (names === null || isDate) return []
+      const needs = wanted(messages[text] ?? text)
+      return same([...names].sort(), needs) ? [] : [`${file}: “${text}” is given ${names.join()}; it wants ${needs.join()}`]
+    })
+    expect(wrong).toEqual([])
+  })
+})
+
+describe.each(['de'])('the language %s', language => {
+  const own = JSON.parse(readFileSync(join(ROOT, `core/languages/${language}.json`), 'utf8'))
+  const dates = new Set(sentences.filter(one => one.isDate).map(one => one.text))
+  const needed = new Set([
+    ...Object.keys(messages),
+    ...sentences.map(one => one.text),
+    ...sourcesIn('server/src').flatMap(refusalsIn),
+    ...wordsOfFields(),
+    ...wordsOfTables(core),
+  ])
+
+  test('lacks no sentence', () => {
+    expect(needed.size).toBeGreaterThan(6000)
+    expect([...needed].filter(id => /\p{L}/u.test(id) && !(id in own))).toEqual([])
+  })
+
+  test('has none that nothing says', () => {
+    expect(Object.keys(own).filter(id => !needed.has(id))).toEqual([])
+  })
+
+  test('uses the values of the English ones, all of them', () => {
+    const wrong = Object.entries(own).flatMap(([id, text]) => {
+      if (dates.has(id)) return []
+      const [english, other] = [wanted(messages[id] ?? id), wanted(text)]
+      return same(english, other) ? [] : [`“${text}” has ${other.join()}; English has ${english.join()}`]
+    })
+    expect(wrong).toEqual([])
   })
 })

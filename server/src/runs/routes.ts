@@ -1,4 +1,4 @@
-import { fact, openedRun, readEvents, runDocument, say } from '@ostler/core'
+import { fact, openedRun, readEvents, runDocument } from '@ostler/core'
 import type { EventsKept, NotedAnswer, RunEvents } from '@ostler/core'
 import { Router } from 'express'
 import type { Request, Response } from 'express'

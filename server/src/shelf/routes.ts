@@ -35,6 +35,26 @@ function doubleIn(items: readonly ImportedItem[]): ImportedItem | undefined {
   return items.find(({ item }) => seen.size === seen.add(item.id).size)
 }
 
+const tooMany = (wouldBe: number, kind: ShelfKind): HttpError =>
+  new HttpError(
+    400,
+    fact('Nothing was imported: the shelf would hold {wouldBe} {many}, and at most {most} fit.', {
+      ...{ wouldBe, most: MOST_ITEMS },
+      many: fact(SHELF_KINDS[kind].many.toLowerCase()),
+    }),
+  )
+
+const changedMeanwhile = (moved: readonly string[]): HttpError =>
+  new HttpError(
+    409,
+    fact(
+      moved.length > 3
+        ? 'Nothing was imported: {names} and others changed meanwhile. Look at the preview again.'
+        : 'Nothing was imported: {names} changed meanwhile. Look at the preview again.',
+      { names: moved.slice(0, 3).join(', ') },
+    ),
+  )
+
 export function shelfRoutes(store: ShelfStore): Router {
   const routes = Router()
 
@@ -82,32 +102,11 @@ export function shelfRoutes(store: ShelfStore): Router {
       // Checking thousands takes seconds: others are answered in between.
       if (items.length % BREATH === 0) await new Promise(resolve => setImmediate(resolve))
     }
-    const { many } = SHELF_KINDS[kind]
     const twice = doubleIn(items)
     if (twice)
       throw new HttpError(400, fact('Nothing was imported: “{item}” stands in it twice.', { item: twice.item.name }))
     const done = await store.importAll(visitorOf(req).workshopId, kind, items)
-    if (!done.ok && 'wouldBe' in done)
-      throw new HttpError(
-        400,
-        fact('Nothing was imported: the shelf would hold {wouldBe} {many}, and at most {most} fit.', {
-          wouldBe: done.wouldBe,
-          many: fact(many.toLowerCase()),
-          most: MOST_ITEMS,
-        }),
-      )
-    if (!done.ok) {
-      const names = done.moved.slice(0, 3).join(', ')
-      throw new HttpError(
-        409,
-        fact(
-          done.moved.length > 3
-            ? 'Nothing was imported: {names} and others changed meanwhile. Look at the preview again.'
-            : 'Nothing was imported: {names} changed meanwhile. Look at the preview again.',
-          { names },
-        ),
-      )
-    }
+    if (!done.ok) throw 'wouldBe' in done ? tooMany(done.wouldBe, kind) : changedMeanwhile(done.moved)
     res.status(201).json({ count: items.length })
   })
 

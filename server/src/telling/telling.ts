@@ -5,8 +5,7 @@ import type { Catalogue } from '@ostler/core'
 
 /** How whoever asks is told things that are made here, such as a sheet as PDF. */
 
-const file = (language: string): string =>
-  fileURLToPath(import.meta.resolve(`@ostler/core/languages/${language}.json`))
+const file = (language: string): string => fileURLToPath(import.meta.resolve(`@ostler/core/languages/${language}.json`))
 
 const read = (language: string): Catalogue => ({
   language,

@@ -20,6 +20,10 @@ import { placeOf } from './stages.ts'
 import { TopBar } from '../frame/top-bar.tsx'
 import { t } from '../words/index.ts'
 
+const setTitle = (title: string): void => {
+  document.title = title
+}
+
 /** What this browser still holds of a batch that the server has not. */
 const draftQuery = (id: string) =>
   queryOptions({
@@ -135,9 +139,9 @@ function BatchPages() {
   const { name: page, path } = placeOf(useLocation().pathname)
   useUndoKeys()
   useEffect(() => {
-    document.title = t('{page} · {name} – Ostler', { page, name })
+    setTitle(t('{page} · {name} – Ostler', { page, name }))
     return () => {
-      document.title = t('Ostler')
+      setTitle(t('Ostler'))
     }
   }, [name, page])
 

@@ -20,7 +20,7 @@ describe('basic functions', () => {
       expect(levelOfViscosity(viscosity(l))).toBeCloseTo(l, 9)
       expect(levelOfYield(yieldStress(l))).toBeCloseTo(l, 9)
     }
-    expect([0.5, 1.2, 2, 3, 4, 4.9].map(traceName)).toEqual([
+    expect([0.5, 1.2, 2, 3, 4, 4.9].map(level => traceName(level).fact)).toEqual([
       'unmixed',
       'emulsion',
       'light trace',

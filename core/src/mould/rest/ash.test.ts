@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { fact } from '../../quantities/facts/index.ts'
 import { restStep, towels } from '../../plan/index.ts'
 import type { RestStep } from '../../plan/index.ts'
 import { ashFrom } from './ash.ts'
@@ -35,7 +36,7 @@ describe('ash on the top', () => {
 
   test('says what makes it so and what would take most of it away', () => {
     const ash = ashFrom(THIN, open, 0)
-    expect(ash.word).toBe('very likely')
+    expect(ash.word).toEqual(fact('very likely'))
     expect(said(ash.reasons)).toEqual(['nothing over it', 'a cool pour', 'a thin pour', 'much water'])
     expect(said(ash.remedy)).toBe('film close on it')
     expect(said(ashFrom({ ...USUAL, topGel: 1 }, [restStep({ towels: towels(2) })], 0).remedy)).toBe('')

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import { FITNESS, LIVES, isHeld, showMass } from '@ostler/core'
 import type { BatchSummary } from '@ostler/core'
 import { format, parseISO } from 'date-fns'
@@ -92,44 +93,32 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, on
           <span className={state === 'trouble' ? 'font-semibold text-rust' : ''}>{STATE_WORDS[state]}</span>
         )}
       </p>
-      <div className="flex max-[900px]:col-start-2 max-[900px]:-ml-2">
-        <button
-          className="quiet"
-          aria-label={t('Duplicate {batch}', { batch: batch.name })}
-          title={t('Duplicate')}
-          onClick={() => onDuplicate(batch)}
-        >
-          <Copy size={17} aria-hidden />
-        </button>
-        <button
-          className="quiet"
-          aria-label={t('Export {batch}', { batch: batch.name })}
-          title={t('Export')}
-          onClick={() => onExport(batch)}
-        >
-          <Download size={17} aria-hidden />
-        </button>
-        <button
-          className="quiet"
-          aria-label={
-            batch.isArchived
-              ? t('Take {batch} out again', { batch: batch.name })
-              : t('Put {batch} away', { batch: batch.name })
-          }
-          title={batch.isArchived ? t('Take out again') : t('Put away')}
-          onClick={() => onArchive(batch)}
-        >
-          {batch.isArchived ? <ArchiveRestore size={17} aria-hidden /> : <Archive size={17} aria-hidden />}
-        </button>
-        <button
-          className="quiet"
-          aria-label={t('Delete {batch}', { batch: batch.name })}
-          title={t('Delete')}
-          onClick={() => onDelete(batch)}
-        >
-          <Trash2 size={17} aria-hidden />
-        </button>
-      </div>
+      <RowKeys {...{ batch, onDuplicate, onExport, onDelete, onArchive }} />
     </li>
+  )
+}
+
+/** What can be done with a batch without opening it. */
+function RowKeys({ batch, onDuplicate, onExport, onDelete, onArchive }: Omit<Props, 'onTag'>) {
+  const { name, isArchived } = batch
+  const key = (label: string, title: string, icon: ReactNode, onPress: (batch: BatchSummary) => void) => (
+    <button className="quiet" aria-label={label} title={title} onClick={() => onPress(batch)}>
+      {icon}
+    </button>
+  )
+  return (
+    <div className="flex max-[900px]:col-start-2 max-[900px]:-ml-2">
+      {key(t('Duplicate {batch}', { batch: name }), t('Duplicate'), <Copy size={17} aria-hidden />, onDuplicate)}
+      {key(t('Export {batch}', { batch: name }), t('Export'), <Download size={17} aria-hidden />, onExport)}
+      {isArchived
+        ? key(
+            t('Take {batch} out again', { batch: name }),
+            t('Take out again'),
+            <ArchiveRestore size={17} aria-hidden />,
+            onArchive,
+          )
+        : key(t('Put {batch} away', { batch: name }), t('Put away'), <Archive size={17} aria-hidden />, onArchive)}
+      {key(t('Delete {batch}', { batch: name }), t('Delete'), <Trash2 size={17} aria-hidden />, onDelete)}
+    </div>
   )
 }

@@ -34,21 +34,19 @@ export function RemedyPart({ onNote }: { onNote: (about: About) => void }) {
   )
 }
 
+const unwrittenWords = (lines: readonly string[]): string =>
+  t(
+    'Nothing can be reckoned: {unwritten} {unwritten2, plural, one {was} other {were}} not written down. Do not add lye or oil by guess.',
+    { unwritten: lines.join(', '), unwritten2: lines.length },
+  )
+
 function Told({ remedy, onNote }: { remedy: LyeRemedy | null; onNote: (about: About) => void }) {
   const say = useSay()
   const amount = useAmounts()
   if (remedy === null)
     return <p>{t('Each cup is a batter of its own: nothing is added to it. Weigh that cup anew.')}</p>
   const { superfat, wantedShare, unwritten, oils, isTooMuch, lye } = remedy
-  if (unwritten.length > 0)
-    return (
-      <p>
-        {t(
-          'Nothing can be reckoned: {unwritten}  {unwritten2, plural, one {was} other {were}} not written down. Do not add lye or oil by guess.',
-          { unwritten: unwritten.map(say).join(', '), unwritten2: unwritten.length },
-        )}
-      </p>
-    )
+  if (unwritten.length > 0) return <p>{unwrittenWords(unwritten.map(say))}</p>
   const stands = t('By what was weighed its superfat is {value}; planned is {wantedShare}.', {
     value: share(superfat.value),
     wantedShare: share(wantedShare),

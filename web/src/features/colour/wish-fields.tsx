@@ -79,6 +79,9 @@ function useWish(plan: Plan, index: number, hex: string, ids: readonly string[])
   return isStale && told ? told : answer
 }
 
+const dosesWords = ({ doses }: WishAnswer): string =>
+  doses.map(dose => t('{dose} {gPerKg} g/kg', { dose: dose.name, gPerKg: tidy(dose.gPerKg, 2) })).join(' + ')
+
 function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) {
   const batch = useBatch()
   const told = useTold()
@@ -143,11 +146,7 @@ function Ways({ plan, index, hex }: { plan: Plan; index: number; hex: string }) 
               <Say of={answer.sentence} />
             </span>
           </p>
-          <p className="mt-1 font-semibold">
-            {answer.doses
-              .map(dose => t('{dose} {gPerKg} g/kg', { dose: dose.name, gPerKg: tidy(dose.gPerKg, 2) }))
-              .join(' + ')}
-          </p>
+          <p className="mt-1 font-semibold">{dosesWords(answer)}</p>
           <div className="mt-2 flex flex-wrap gap-2">
             <button className="button button-main" onClick={take}>
               {t('Take these doses')}

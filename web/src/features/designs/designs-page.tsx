@@ -92,6 +92,14 @@ function useNewBatch(): (plan: Plan) => Promise<void> {
   }
 }
 
+function fileOf(name: string): string {
+  const plain = name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+  return `${plain || 'design'}.design.json`
+}
+
 function KeptCard({ kept: { id, revision, design } }: { kept: DesignAnswer }) {
   const client = useQueryClient()
   const toast = useToast()
@@ -120,12 +128,6 @@ function KeptCard({ kept: { id, revision, design } }: { kept: DesignAnswer }) {
       toast((error as Error).message)
     }
   }
-  const file = `${
-    design.name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'design'
-  }.design.json`
   return (
     <li className="flex flex-col gap-1 bg-paper p-3">
       <DesignPicture
@@ -148,7 +150,8 @@ function KeptCard({ kept: { id, revision, design } }: { kept: DesignAnswer }) {
         {t('{cups}  {cups, plural, one {colour} other {colours}}, {score} pours{moves} · {mould}', {
           cups: design.cups.length,
           score: design.score.length,
-          moves: design.moves.length > 0 && `, ${design.moves.length} ${design.moves.length === 1 ? 'tool' : 'tools'}`,
+          moves:
+            design.moves.length > 0 && t(', {n} {n, plural, one {tool} other {tools}}', { n: design.moves.length }),
           mould: design.mould.name,
         })}
       </span>
@@ -161,7 +164,7 @@ function KeptCard({ kept: { id, revision, design } }: { kept: DesignAnswer }) {
           className="quiet ml-auto"
           aria-label={t('Save {design} as a file', { design: design.name })}
           title={t('Save as a file')}
-          onClick={() => saveFile(file, `${JSON.stringify(design, null, 2)}\n`, 'application/json')}
+          onClick={() => saveFile(fileOf(design.name), `${JSON.stringify(design, null, 2)}\n`, 'application/json')}
         >
           <Download size={16} aria-hidden />
         </button>

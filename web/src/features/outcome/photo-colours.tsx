@@ -82,6 +82,11 @@ const offWords = (off: number): string =>
   off < SEEN.hardly ? t('hardly to be seen') : off < SEEN.plain ? t('to be seen side by side') : t('plain to see')
 
 /** The colour that was read beside the one that was forecast; kept as a note, or as a swatch of the colorant. */
+const readWords = (hex: string, forecastHex: string | null): string =>
+  forecastHex === null
+    ? t('{hex} read, nothing forecast.', { hex })
+    : t('{hex} read, {forecastHex} forecast.', { hex, forecastHex })
+
 function ReadOf({ record, result, thumbnail, cup, days, gel }: ReadProps) {
   const plan = usePlan(one => one.plan)
   const view = useColourView()
@@ -132,14 +137,7 @@ function ReadOf({ record, result, thumbnail, cup, days, gel }: ReadProps) {
       </span>
       <p role="status" className="min-w-60 flex-1">
         {off !== null && <strong>{t('ΔE {off}, {off2}.', { off: fixed(off, 1), off2: offWords(off) })} </strong>}
-        <Say
-          of={together([
-            forecastHex
-              ? t('{hex} read, {forecastHex} forecast.', { hex: result.hex, forecastHex })
-              : t('{hex} read, nothing forecast.', { hex: result.hex }),
-            result.sentence,
-          ])}
-        />
+        <Say of={together([readWords(result.hex, forecastHex), result.sentence])} />
       </p>
       <button type="button" className="button min-h-10" disabled={isKept('note')} onClick={note}>
         {isKept('note') ? t('✓ noted') : t('Note it')}

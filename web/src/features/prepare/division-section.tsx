@@ -1,5 +1,5 @@
 import { compareWays, isHard, plainOil, showMass, topSheet, at } from '@ostler/core'
-import type { Division, Forecast, OilPart, Plan } from '@ostler/core'
+import type { Division, Forecast, Oil, OilPart, Plan } from '@ostler/core'
 import { useBatch, useHabits } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
 import { Check } from '../../ui/check.tsx'
@@ -86,6 +86,14 @@ export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Fore
   )
 }
 
+/** Three quarters of hard fats, the usual ones where the shelf has them, and olive oil. */
+function usualTop(oils: readonly Oil[]): OilPart[] {
+  const hard = oils.filter(oil => !oil.archived && isHard(oil) && oil.solidWax < 0.5 && oil.freeAcidShare < 0.5)
+  const ids = ['palm', 'coconut', 'shea'].filter(id => hard.some(oil => oil.id === id))
+  const fats = ids.length > 0 ? ids : hard.slice(0, 2).map(oil => oil.id)
+  return [...fats.map(id => plainOil(id, Number((0.75 / fats.length).toFixed(4)))), plainOil('olive', 0.25)]
+}
+
 /** A small batter of its own for a whipped or piped top. */
 function TopFields({ plan }: { plan: Plan }) {
   const batch = useBatch()
@@ -94,15 +102,7 @@ function TopFields({ plan }: { plan: Plan }) {
   const habits = useHabits()
   const { top } = plan.division
   const set = (value: unknown) => told(batch.edit({ kind: 'set', path: at(plan => plan.division.top), value }))
-  const start = () => {
-    const hard = batch.shelf.oils.filter(
-      oil => !oil.archived && isHard(oil) && oil.solidWax < 0.5 && oil.freeAcidShare < 0.5,
-    )
-    const ids = ['palm', 'coconut', 'shea'].filter(id => hard.some(oil => oil.id === id))
-    const fats = ids.length > 0 ? ids : hard.slice(0, 2).map(oil => oil.id)
-    const oils = [...fats.map(id => plainOil(id, Number((0.75 / fats.length).toFixed(4)))), plainOil('olive', 0.25)]
-    set({ massG: 200, oils })
-  }
+  const start = () => set({ massG: 200, oils: usualTop(batch.shelf.oils) })
   const sheet = topSheet(plan, batch.shelf)
   const unused = batch.shelf.oils.filter(oil => !oil.archived && !top?.oils.some(part => part.oil === oil.id))
   return (

@@ -1,5 +1,5 @@
 import { LINER_WAYS, levelError, linersOf, releaseSentence, runSheet, showLength, toolList, at } from '@ostler/core'
-import type { Forecast, HeatPlan, LinerWay, Plan, Words } from '@ostler/core'
+import type { Forecast, HeatPlan, LinerWay, Plan, UnitHabits, Words } from '@ostler/core'
 import { useMemo } from 'react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { useTicks } from '../../parts/ticks.ts'
@@ -134,16 +134,10 @@ function Tools({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
   )
 }
 
-/** Lining, level and release. */
-function MouldSection({ plan }: { plan: Plan }) {
-  const habits = useHabits()
-  const say = useSay()
-  const ticks = useTicks()
-  const liners = linersOf(plan)
-  const batch = useBatch()
-  const told = useTold()
+/** What is done to the mould before the batter is there, each with the name of its tick. */
+function stepsOfMould(plan: Plan, habits: UnitHabits): [string, Words][] {
   const off = levelError(plan.mould.innerLengthMm, 1)
-  const steps: [string, Words][] = [
+  return [
     [
       'mould:level',
       t('Level on both axes, shim, mark the outline. One degree off is {off} over its length.', {
@@ -159,6 +153,17 @@ function MouldSection({ plan }: { plan: Plan }) {
     ],
     ['mould:release', releaseSentence(plan)],
   ]
+}
+
+/** Lining, level and release. */
+function MouldSection({ plan }: { plan: Plan }) {
+  const habits = useHabits()
+  const say = useSay()
+  const ticks = useTicks()
+  const liners = linersOf(plan)
+  const batch = useBatch()
+  const told = useTold()
+  const steps = stepsOfMould(plan, habits)
   return (
     <Section title={t('Mould: {mould}', { mould: plan.mould.name })}>
       <ul>

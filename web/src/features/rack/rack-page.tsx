@@ -106,10 +106,17 @@ function Filling({ batch, today }: { batch: RackBatch; today: string }) {
   )
 }
 
+function standsWords({ fitness, life, readyOn }: RackBatch, today: string): string {
+  if (isHeld(fitness)) return t('▲ held')
+  if (life === 'ready') return t('✓ ready')
+  if (readyOn === null) return t('curing')
+  const left = daysBetween(today, readyOn)
+  return t('ready {readyOn}, in {left} {left, plural, one {day} other {days}}', { readyOn: day(readyOn), left })
+}
+
 function RackRow({ batch, today }: { batch: RackBatch; today: string }) {
   const habits = useHabits()
-  const { readyOn, readyRange, bars, barG, curedG, signs } = batch
-  const left = readyOn === null ? null : daysBetween(today, readyOn)
+  const { readyRange, bars, barG, curedG, signs } = batch
   return (
     <li className="grid grid-cols-[72px_minmax(0,1fr)_210px_210px] items-center gap-5 border-b border-line py-3 max-[900px]:grid-cols-[56px_minmax(0,1fr)]">
       <span className="grid place-items-center rounded bg-booth p-1.5">
@@ -129,7 +136,7 @@ function RackRow({ batch, today }: { batch: RackBatch; today: string }) {
         </Link>
         <span className="block text-soft">
           {t('{bars} · day {day} since {pouredAt}{barG}', {
-            bars: bars === null ? t('bars not counted') : `${bars} ${bars === 1 ? 'bar' : 'bars'}`,
+            bars: bars === null ? t('bars not counted') : t('{bars, plural, one {# bar} other {# bars}}', { bars }),
             day: batch.day,
             pouredAt: day(batch.pouredAt),
             barG:
@@ -148,18 +155,7 @@ function RackRow({ batch, today }: { batch: RackBatch; today: string }) {
         )}
       </span>
       <span className="max-[900px]:col-start-2">
-        <strong className="block text-lg">
-          {isHeld(batch.fitness)
-            ? t('▲ held')
-            : batch.life === 'ready'
-              ? t('✓ ready')
-              : left === null
-                ? t('curing')
-                : t('ready {readyOn}, in {left} {left, plural, one {day} other {days}}', {
-                    readyOn: day(readyOn!),
-                    left,
-                  })}
-        </strong>
+        <strong className="block text-lg">{standsWords(batch, today)}</strong>
         <Filling batch={batch} today={today} />
         <span className="block text-[13px] text-soft">
           {readyRange &&

@@ -27,6 +27,9 @@ export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAns
   const left = options.find(one => one.value === a) ?? options[0]!
   const right = options.find(one => one.value === b) ?? options[1]!
   const lines = compareRecipes(left.recipe, right.recipe, shelf)
+  const choice = (label: string, value: string, onValue: (value: string) => void) => (
+    <Choice bare className="w-full" {...{ label, value, options, onValue }} />
+  )
   const shown = onlyDiffers ? lines.filter(line => line.differs) : lines
   return (
     <Section
@@ -45,26 +48,8 @@ export function CompareSection({ recipes, shelf }: { recipes: readonly RecipeAns
         <thead>
           <tr className="border-b border-ink">
             <th />
-            <th className="py-1 text-left font-normal">
-              <Choice
-                bare
-                label={t('First recipe')}
-                className="w-full"
-                value={left.value}
-                {...{ options }}
-                onValue={setA}
-              />
-            </th>
-            <th className="text-left font-normal">
-              <Choice
-                bare
-                label={t('Second recipe')}
-                className="w-full"
-                value={right.value}
-                {...{ options }}
-                onValue={setB}
-              />
-            </th>
+            <th className="py-1 text-left font-normal">{choice(t('First recipe'), left.value, setA)}</th>
+            <th className="text-left font-normal">{choice(t('Second recipe'), right.value, setB)}</th>
           </tr>
         </thead>
         <tbody>

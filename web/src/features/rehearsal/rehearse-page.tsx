@@ -183,7 +183,7 @@ function BeginningChoice({ value, onValue }: ChoiceProps<Beginning>) {
       <legend className="text-lg">{t('It begins')}</legend>
       {inWords(BEGINNINGS).map(([key, text]) => (
         <label key={key} className="mr-6 inline-flex min-h-11 cursor-pointer items-center gap-2">
-          <input type="radio" name="begins" checked={value === key} onChange={() => onValue(key as Beginning)} />
+          <input type="radio" name="begins" checked={value === key} onChange={() => onValue(key)} />
           {text}
         </label>
       ))}

@@ -229,10 +229,9 @@ export function HeatMap({ look }: { look: RestLook }) {
   const core = frame.tempC[(ny >> 1) * nx]!
   const corner = Math.min(frame.tempC[nx - 1]!, frame.tempC[frame.tempC.length - 1]!)
   const show = (c: number) => showTemperature(Math.round(c), habits)
+  const s = showHours(frame.s / 60)
   const words = t('{s} after the pour: core {core}, coldest corner {corner}', {
-    s: showHours(frame.s / 60),
-    core: show(core),
-    corner: show(corner),
+    ...{ s, core: show(core), corner: show(corner) },
   })
   return (
     <section ref={section} aria-label={t('Heat in the section')} className="rounded bg-booth p-4">

@@ -34,17 +34,11 @@ export function BestPlanDialog({ onClose }: { onClose: () => void }) {
     const result = batch.edit(found.edit)
     if (!result.ok) return setRefused(result.sentence)
     onClose()
-    toast(
-      t('{title}: {changes} made.', {
-        title: say(found.title),
-        changes:
-          found.changes.length === 1 ? t('one change') : t('{changes} changes', { changes: found.changes.length }),
-      }),
-      {
-        text: t('Undo'),
-        run: () => batch.undo(),
-      },
-    )
+    const changes = t('{n, plural, one {one change} other {# changes}}', { n: found.changes.length })
+    toast(t('{title}: {changes} made.', { title: say(found.title), changes }), {
+      text: t('Undo'),
+      run: () => batch.undo(),
+    })
   }
   return (
     <Ask open wide title={t('Best plan')} onClose={onClose}>

@@ -18,6 +18,40 @@ import { showShare, t } from '../../words/index.ts'
 type Setter = (path: FieldPath, value: unknown) => EditResult
 
 /** Everything about the chosen layer and the cup that it comes from. */
+function LayerKeys({ pourId }: { pourId: string }) {
+  const batch = useBatch()
+  const score = usePlan(state => state.plan.score)
+  const told = useTold()
+  return (
+    <>
+      <button
+        className="quiet ml-auto"
+        aria-label={t('Set this layer aside')}
+        title={t('Set aside: out of the score for now')}
+        onClick={() => told(batch.edit({ kind: 'set-aside', pours: [pourId] }))}
+      >
+        <Archive size={17} aria-hidden />
+      </button>
+      <button
+        className="quiet"
+        aria-label={t('Divide this layer in two')}
+        title={t('Part of it now, the rest later')}
+        onClick={() => told(batch.edit({ kind: 'split-pour', pour: pourId, id: freshId('pour', score) }))}
+      >
+        <SplitSquareVertical size={17} aria-hidden />
+      </button>
+      <button
+        className="quiet"
+        aria-label={t('Remove this layer')}
+        title={t('Remove this layer')}
+        onClick={() => told(batch.edit({ kind: 'remove-pour', pour: pourId }))}
+      >
+        <Trash2 size={17} aria-hidden />
+      </button>
+    </>
+  )
+}
+
 export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => void }) {
   const batch = useBatch()
   const plan = usePlan(state => state.plan)
@@ -40,30 +74,7 @@ export function Inspector({ pourId, onClose }: { pourId: string; onClose: () => 
     >
       <header className="flex items-center">
         <h2 className="text-lg">{t('Layer {index} of {score}', { index: index + 1, score: plan.score.length })}</h2>
-        <button
-          className="quiet ml-auto"
-          aria-label={t('Set this layer aside')}
-          title={t('Set aside: out of the score for now')}
-          onClick={() => told(batch.edit({ kind: 'set-aside', pours: [pourId] }))}
-        >
-          <Archive size={17} aria-hidden />
-        </button>
-        <button
-          className="quiet"
-          aria-label={t('Divide this layer in two')}
-          title={t('Part of it now, the rest later')}
-          onClick={() => told(batch.edit({ kind: 'split-pour', pour: pourId, id: freshId('pour', plan.score) }))}
-        >
-          <SplitSquareVertical size={17} aria-hidden />
-        </button>
-        <button
-          className="quiet"
-          aria-label={t('Remove this layer')}
-          title={t('Remove this layer')}
-          onClick={() => told(batch.edit({ kind: 'remove-pour', pour: pourId }))}
-        >
-          <Trash2 size={17} aria-hidden />
-        </button>
+        <LayerKeys pourId={pourId} />
         <button className="quiet" aria-label={t('Close')} onClick={onClose}>
           <X size={18} aria-hidden />
         </button>

@@ -62,6 +62,9 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
   const { shape } = pour
   const path = (key: string) => ['score', index, 'shape', key]
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: path(key), value }))
+  const share = (label: string, key: string) => (
+    <PlanField label={label} kind="share" decimals={0} width={64} path={path(key)} />
+  )
   const needs = (key: string) => NEEDS[shape.way].includes(key)
   const change = (way: PourWay) => told(batch.edit(wayEdit(pour, index, way)))
   return (
@@ -116,31 +119,21 @@ export function PourShapeFields({ pour, index }: { pour: Pour; index: number }) 
           hint={shape.way === 'piped' && <PieceMass index={index} count={shape.count} />}
         />
       )}
-      {needs('across') && (
-        <PlanField label={t('Across the mould')} kind="share" decimals={0} width={64} path={path('across')} />
-      )}
-      {needs('range') && (
-        <PlanField label={t('Spread out over')} kind="share" decimals={0} width={64} path={path('range')} />
-      )}
+      {needs('across') && share(t('Across the mould'), 'across')}
+      {needs('range') && share(t('Spread out over'), 'range')}
       {needs('spreadMm') && (
         <PlanField label={t('Half-width (0: as it runs)')} kind="length" width={64} path={path('spreadMm')} />
       )}
-      {needs('cover') && (
-        <PlanField label={t('Closes over it')} kind="share" decimals={0} width={64} path={path('cover')} />
-      )}
-      {needs('hour') && (
-        <PlanField
-          label={t('Hour of the clock (0: middle)')}
-          kind="plain"
-          decimals={1}
-          width={64}
-          path={path('hour')}
-        />
-      )}
+      {needs('cover') && share(t('Closes over it'), 'cover')}
+      {needs('hour') && <HourField path={path('hour')} />}
       {needs('pencil') && index > 0 && <PencilChoice pencil={shape.pencil} onPencil={value => set('pencil', value)} />}
     </div>
   )
 }
+
+const HourField = ({ path }: { path: readonly (string | number)[] }) => (
+  <PlanField label={t('Hour of the clock (0: middle)')} kind="plain" decimals={1} width={64} path={path} />
+)
 
 /** What a piped piece weighs. */
 function PieceMass({ index, count }: { index: number; count: number }) {

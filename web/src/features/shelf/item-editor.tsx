@@ -1,7 +1,6 @@
 import { SHELF_KINDS, checkItem, fieldsOfKind, findById, idFromName, newItem } from '@ostler/core'
 import type {
   Colorant,
-  Field,
   Oil,
   OilShare,
   Palette,
@@ -24,6 +23,7 @@ import { useToast } from '../../ui/toast.tsx'
 import { itemDrafts } from './drafts.ts'
 import type { ItemDraft } from './drafts.ts'
 import { FieldInput } from './field-input.tsx'
+import { Group } from './group.tsx'
 import { ItemExtras } from './item-extras.tsx'
 import { AllergensEditor } from './allergens-editor.tsx'
 import { LotsEditor } from './lots-editor.tsx'
@@ -46,7 +46,7 @@ export function ItemEditor({ kind, id }: Props) {
   const { one } = SHELF_KINDS[kind]
   if (!data) return null
   if (!stored && id !== 'new')
-    return <p>{t('There is no such {one}. It may be of another kind, or its address is old.', { one })}</p>
+    return <p>{t('There is no such {one}. It may be of another kind, or its address is old.', { one: t(one) })}</p>
   const revision = stored ? (data.revisions[kind][id] ?? 0) : 0
   return <Editor kind={kind} id={id} stored={stored ?? newItem(kind)} revision={revision} shelf={data.shelf} />
 }
@@ -141,8 +141,6 @@ function Editor(props: EditorProps) {
       <SaveBar
         isDirty={isDirty || id === 'new'}
         saving={saving}
-        problems={problems}
-        fields={fields}
         onDrop={() => {
           reset(stored, props.revision)
           setProblems([])
@@ -272,16 +270,6 @@ function OwnParts({ kind, item, shelf, problems, set }: OwnPartsProps) {
   )
 }
 
-const Group = ({ group, isOpen, children }: { group: string; isOpen: boolean; children: React.ReactNode }) =>
-  group === 'General' ? (
-    <div className="grid grid-cols-2 gap-x-4 gap-y-3">{children}</div>
-  ) : (
-    <details open={isOpen} className="border-t border-line pt-2">
-      <summary className="font-title font-semibold">{t(group)}</summary>
-      <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-3">{children}</div>
-    </details>
-  )
-
 interface Saving {
   busy: boolean
   sentence: Words | null
@@ -366,8 +354,6 @@ function useSaving(
 interface SaveBarProps {
   isDirty: boolean
   saving: Saving
-  problems: readonly Problem[]
-  fields: readonly Field[]
   onDrop: () => void
 }
 

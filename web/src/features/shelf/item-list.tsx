@@ -44,9 +44,7 @@ export function ItemList({ kind, items, chosen, sort, onSort }: Props) {
     estimateSize: () => ROW_PX,
     overscan: 12,
   })
-  const columns = {
-    '--columns': `${fields.map(widthOf).join(' ')} minmax(70px,1fr)`,
-  } as CSSProperties
+  const columns = { '--columns': `${fields.map(widthOf).join(' ')} minmax(70px,1fr)` } as CSSProperties
   const head = (key: string, label: string, isNumber: boolean) => (
     <button
       key={key}

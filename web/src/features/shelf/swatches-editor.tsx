@@ -130,9 +130,19 @@ interface RowProps {
   onRemove: () => void
 }
 
+/** How near the fit comes to a swatch, and why it may not count. */
+const fitWords = (swatch: OwnSwatch, colorant: Colorant): string =>
+  t('The fit comes within ΔE {off} of it.{doseGPerKg}{shiftDays}', {
+    off: tidy(deltaE(labOfHex(swatch.hex), colourOfSwatch(colorant, swatch).lab), 1),
+    doseGPerKg: swatch.doseGPerKg <= 0 && t(' Without a dose it does not count.'),
+    shiftDays:
+      colorant.shiftDays > 0 &&
+      swatch.days < 28 &&
+      t(' Younger than four weeks: its colour still moves, so it does not count.'),
+  })
+
 function Row({ number, swatch, colorant, shelf, onSet, onRemove }: RowProps) {
   const [photo, setPhoto] = useState(false)
-  const off = deltaE(labOfHex(swatch.hex), colourOfSwatch(colorant, swatch).lab)
   const base = baseOfSwatch(swatch)
   const plainHex = mixed(base, [], { days: swatch.days, gel: swatch.gel }).hex
   const cell = (key: 'doseGPerKg' | 'whiteGPerKg' | 'days', label: string) => (
@@ -178,7 +188,7 @@ function Row({ number, swatch, colorant, shelf, onSet, onRemove }: RowProps) {
         <Choice<Medium>
           label={t('Stirred into')}
           value={swatch.medium}
-          options={Object.keys(MEDIA).map(medium => ({ value: medium as Medium, text: medium }))}
+          options={Object.keys(MEDIA).map(medium => ({ value: medium as Medium, text: t(medium) }))}
           onValue={medium => onSet({ medium })}
         />
         <BaseChoice number={number} shelf={shelf} onBase={tint => onSet(tint)} />
@@ -190,16 +200,7 @@ function Row({ number, swatch, colorant, shelf, onSet, onRemove }: RowProps) {
         <Check label={t('gelled')} checked={swatch.gel >= 0.5} onChange={on => onSet({ gel: on ? 1 : 0 })} />
       </div>
       <Faults {...{ swatch, onSet }} />
-      <p className="text-[13px] text-soft">
-        {t('The fit comes within ΔE {off} of it.{doseGPerKg}{shiftDays}', {
-          off: tidy(off, 1),
-          doseGPerKg: swatch.doseGPerKg <= 0 && t(' Without a dose it does not count.'),
-          shiftDays:
-            colorant.shiftDays > 0 &&
-            swatch.days < 28 &&
-            t(' Younger than four weeks: its colour still moves, so it does not count.'),
-        })}
-      </p>
+      <p className="text-[13px] text-soft">{fitWords(swatch, colorant)}</p>
       {photo && (
         <PhotoDialog
           plainHex={plainHex}

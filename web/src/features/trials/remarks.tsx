@@ -39,8 +39,8 @@ export function Remarks({ samples, draft, onDraft }: Props) {
                 <input
                   type="checkbox"
                   aria-label={`${label}: ${text}`}
-                  checked={remarksOf(draft, label).faults.includes(fault as SwatchFault)}
-                  onChange={() => onDraft({ ...draft, [faultKey(label)]: toggled(label, fault as SwatchFault) })}
+                  checked={remarksOf(draft, label).faults.includes(fault)}
+                  onChange={() => onDraft({ ...draft, [faultKey(label)]: toggled(label, fault) })}
                 />
                 {text}
               </label>
