@@ -37,7 +37,7 @@ export const test = base.extend<Fixtures>({
       const response = await maker.request.post('/api/batches', { data: { plan } })
       const { id } = (await response.json()) as { id: string }
       await maker.goto(`/batches/${id}/${on}`)
-      await expect(maker.getByLabel('Name of the batch')).toHaveValue(name)
+      await expect(maker.getByLabel(/^Name (of the batch|der Charge)$/)).toHaveValue(name)
       return id
     })
   },

@@ -22,7 +22,7 @@ function knownWords({ fact = '', answer }: RecordEntry): string {
   return answer === 'yes' ? yes : answer === 'no' ? no : t('{ask}: not said', { ask })
 }
 
-const bars = (count: number) => `${count} ${count === 1 ? 'bar' : 'bars'}`
+const bars = (count: number): string => t('{bars, plural, one {# bar} other {# bars}}', { bars: count })
 
 /** What an entry says, in one line. Weights are shown with the yield they belong to. */
 export function entryWords(entry: RecordEntry): string {

@@ -35,12 +35,3 @@ export const languageHere = (): Language =>
     .map(one => one.slice(0, 2).toLowerCase())
     .find(one => one in LANGUAGES) as Language | undefined) ||
   'en'
-
-/**
- * The language of numbers and dates: the browser's own dialect of the language that is spoken, so that an American and a Briton are each
- * told a date as they know it.
- */
-export function localeHere(): string {
-  const language = languageHere()
-  return browsers().find(one => one.toLowerCase().startsWith(language)) ?? language
-}

@@ -116,13 +116,13 @@ function linesOf(plan: Plan, portions: Portions, i: number, shelf: Shelf): CardL
 }
 
 const WHEN = {
-  oils: 'in the oils already',
-  pot: 'in the pot already',
-  'with-colour': 'with the colour',
-  last: 'right before its pour',
-  'never-stop': 'blended in as it is poured',
+  oils: fact('in the oils already'),
+  pot: fact('in the pot already'),
+  'with-colour': fact('with the colour'),
+  last: fact('right before its pour'),
+  'never-stop': fact('blended in as it is poured'),
 } as const
-const whenOf = (plan: Plan, cup: Plan['cups'][number]): string => {
+const whenOf = (plan: Plan, cup: Plan['cups'][number]): Words => {
   const planned = cup.ownScent ?? plan.scent
   return planned ? WHEN[planned.moment] : ''
 }

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Download, FileText } from 'lucide-react'
 import { useParams } from 'react-router'
 import { sharedAddress, sharedQuery } from '../../api/shares.ts'
-import { rich, t } from '../../words/index.ts'
+import { rich, t, toldAs } from '../../words/index.ts'
 
 /** What a workshop shows by a link: a design, or a pour sheet. */
 export function SharedPage() {
@@ -39,7 +39,7 @@ export function SharedPage() {
       ) : (
         <>
           <p>
-            <a className="button button-main min-h-11" href={sharedAddress(token, 'sheet.pdf')}>
+            <a className="button button-main min-h-11" href={`${sharedAddress(token, 'sheet.pdf')}?${toldAs()}`}>
               <FileText size={18} aria-hidden /> {t('The pour sheet (PDF)')}
             </a>
           </p>

@@ -19,7 +19,7 @@ import type { Parts } from './parts.tsx'
 import { Pours } from './pours-part.tsx'
 import { RestPart } from './rest-part.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
-import { clock, dated, rich, showShare, t } from '../../words/index.ts'
+import { clock, dated, rich, showShare, t, toldAs } from '../../words/index.ts'
 
 /** The pour sheet: printed, it goes to the bench. Safety first, then weighing in order, cups, pours. */
 export function SheetPage() {
@@ -33,7 +33,7 @@ export function SheetPage() {
         <button className="button button-main" onClick={() => print()} disabled={!forecast}>
           <Printer size={16} aria-hidden /> {t('Print')}
         </button>
-        <a className="button" href={`/api/batches/${id}/sheet.pdf`} target="_blank" rel="noreferrer">
+        <a className="button" href={`/api/batches/${id}/sheet.pdf?${toldAs()}`} target="_blank" rel="noreferrer">
           <FileDown size={16} aria-hidden /> {t('As PDF')}
         </a>
         <ShareLinks what="sheet" />
