@@ -48,7 +48,9 @@ describe('English', () => {
     const wrong = sentences.flatMap(({ text, names, file, isDate }) => {
       if (names === null || isDate) return []
       const needs = wanted(messages[text] ?? text)
-      return same([...names].sort(), needs) ? [] : [`${file}: “${text}” is given ${names.join()}; it wants ${needs.join()}`]
+      return same([...names].sort(), needs)
+        ? []
+        : [`${file}: “${text}” is given ${names.join()}; it wants ${needs.join()}`]
     })
     expect(wrong).toEqual([])
   })
