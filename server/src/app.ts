@@ -45,6 +45,7 @@ import { shareStore } from './shares/store.ts'
 import { sheetRoutes } from './sheet/routes.ts'
 import { shelfRoutes } from './shelf/routes.ts'
 import { shelfStore } from './shelf/store.ts'
+import { versionStore } from './versions/store.ts'
 import type { Work } from './work/work.ts'
 import { HttpError, errorHandler } from './http/errors.ts'
 import { metrics } from './http/metrics.ts'
@@ -103,11 +104,12 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   api.use(express.json({ limit: BODY_LIMIT, strict: true }))
   serveState(api, db)
   serveMembers(api, { db, members, sessions: visits, config, setUpCode, now })
-  api.use('/shelf', visits.require, shelfRoutes(shelf))
+  const versions = versionStore(db, unread)
+  api.use('/shelf', visits.require, shelfRoutes(shelf, versions))
   api.use('/evidence', visits.require, evidenceRoutes(evidenceStore(db)))
   const [recipes, designs, trials] = [recipeStore(db, unread), designStore(db, unread), trialStore(db, unread)]
   api.use('/recipes', visits.require, recipeRoutes(recipes, now))
-  api.use('/designs', visits.require, designRoutes(designs, now))
+  api.use('/designs', visits.require, designRoutes(designs, versions, now))
   const runs = runStore(db, shelf, now)
   api.use('/batches/:id/runs', visits.require, batchRunRoutes({ store: runs }))
   api.use('/batches/:id/preparation', visits.require, preparationRoutes({ store: runs, now }))

@@ -101,6 +101,16 @@ describe('the database holds its own line', () => {
     expect(keys.rows).toEqual([])
   })
 
+  test('rows are told apart by the workshop first, so that it can be what they are spread by', async () => {
+    const keys = await sql<{ name: string }>`
+      select conrelid::regclass::text as name from pg_constraint
+      join pg_attribute a on a.attrelid = conrelid and a.attnum = conkey[1]
+      where contype = 'p' and connamespace = 'public'::regnamespace and a.attname <> 'workshop_id' and conrelid::regclass::text !~ '^kysely'
+      order by 1`.execute(at.db)
+    // What is looked up before anybody knows whose it is: a link, a way in, a session.
+    expect(keys.rows.map(({ name }) => name)).toEqual(['session', 'share', 'way_in', 'workshop'])
+  })
+
   test('a session cannot join a member to another workshop', async () => {
     const member = await at.db.selectFrom('member').select('id').executeTakeFirstOrThrow()
     const other = await at.db.insertInto('workshop').values({ name: 'Other' }).returning('id').executeTakeFirstOrThrow()

@@ -205,7 +205,18 @@ export interface RecipeVersionAnswer {
   version: number
   reason: Words
   madeAt: string
+  /** Who saved it; null: somebody who has left, or it stood here before that was kept. */
+  member: string | null
   recipe: Recipe
+}
+
+/** What a thing of the shelf or a design was at one of its revisions. */
+export interface KeptVersion<T> {
+  revision: number
+  at: string
+  /** Null: it came with the workshop, a lot of it was used, or who did it has left. */
+  member: string | null
+  kept: T
 }
 
 /** A design of the workshop's library. */

@@ -35,6 +35,7 @@ export type {
   DesignAnswer,
   RecipeAnswer,
   RecipeVersionAnswer,
+  KeptVersion,
   NotedAnswer,
   RunAnswer,
   RunEvents,

@@ -62,7 +62,11 @@ export function historyStore(db: Database): HistoryStore {
   const changesOf = (workshopId: string, id: string) =>
     db
       .selectFrom('batch_change')
-      .leftJoin('member', 'member.id', 'batch_change.member_id')
+      .leftJoin('member', join =>
+        join
+          .onRef('member.id', '=', 'batch_change.member_id')
+          .onRef('member.workshop_id', '=', 'batch_change.workshop_id'),
+      )
       .where('batch_change.workshop_id', '=', workshopId)
       .where('batch_id', '=', id)
       .select(['revision', 'changes', 'made_at', 'member_id', 'member.name as member'])

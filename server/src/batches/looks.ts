@@ -43,7 +43,9 @@ export function lookStore(db: Database, shelves: Shelves, work: Pick<Work, 'look
   const stale = (workshopId: string, most: number) =>
     db
       .selectFrom('batch')
-      .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
+      .leftJoin('batch_look as look', join =>
+        join.onRef('look.batch_id', '=', 'batch.id').onRef('look.workshop_id', '=', 'batch.workshop_id'),
+      )
       .where('batch.workshop_id', '=', workshopId)
       .where('batch.deleted_at', 'is', null)
       .where(isStale(workshopId))
@@ -67,7 +69,7 @@ export function lookStore(db: Database, shelves: Shelves, work: Pick<Work, 'look
         await db
           .insertInto('batch_look')
           .values({ batch_id: id, workshop_id: workshopId, ...now })
-          .onConflict(conflict => conflict.column('batch_id').doUpdateSet(now))
+          .onConflict(conflict => conflict.columns(['workshop_id', 'batch_id']).doUpdateSet(now))
           .execute()
       }
       return batches.length

@@ -108,6 +108,7 @@ async function changed(
   if (!plan) return { ok: false, problems: [{ path: '', value: '', sentence: UNREADABLE }] }
   const before = await trx
     .selectFrom('batch_change')
+    .where('workshop_id', '=', workshopId)
     .where('batch_id', '=', id)
     .where('id', '=', changeId)
     .select('revision')
@@ -136,6 +137,7 @@ async function changed(
   const next = await trx
     .updateTable('batch')
     .set({ plan: JSON.stringify(made.plan), revision: row.revision + 1, updated_at: sql`now()` })
+    .where('workshop_id', '=', workshopId)
     .where('id', '=', id)
     .returning(['revision', 'updated_at'])
     .executeTakeFirstOrThrow()
@@ -166,7 +168,8 @@ function holds(word: string) {
   return sql<boolean>`(batch.found_by ilike ${likeText(word)}
     or exists (select 1 from unnest(batch.tags) tag where tag ilike ${likeText(word)})
     or record.signs && ${signs}::text[]
-    or exists (select 1 from lot_use where lot_use.batch_id = batch.id and lot_use.mark ilike ${likeText(word)})
+    or exists (select 1 from lot_use where lot_use.workshop_id = batch.workshop_id and lot_use.batch_id = batch.id
+      and lot_use.mark ilike ${likeText(word)})
     or ${A_DAY.test(word) ? sql`batch.poured_at like ${`${word}%`}` : sql`false`})`
 }
 
@@ -239,8 +242,12 @@ async function listed(
 ): Promise<BatchList> {
   const { by, way } = STANDS[sort]
   let query = live
-    .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
-    .leftJoin('batch_record as record', 'record.batch_id', 'batch.id')
+    .leftJoin('batch_look as look', join =>
+      join.onRef('look.batch_id', '=', 'batch.id').onRef('look.workshop_id', '=', 'batch.workshop_id'),
+    )
+    .leftJoin('batch_record as record', join =>
+      join.onRef('record.batch_id', '=', 'batch.id').onRef('record.workshop_id', '=', 'batch.workshop_id'),
+    )
     .select([
       'batch.id',
       'batch.name',

@@ -21,6 +21,7 @@ export async function upgradePlans(db: Database): Promise<void> {
       const raised = await tx
         .updateTable('batch')
         .set({ plan: JSON.stringify(read.plan) })
+        .where('workshop_id', '=', workshopId)
         .where('id', '=', id)
         .where('revision', '=', revision)
         .returning('id')

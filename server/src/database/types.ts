@@ -36,6 +36,7 @@ export interface Tables {
   recipe: RecipeTable
   recipe_version: RecipeVersionTable
   design: DesignTable
+  kept_version: KeptVersionTable
   rehearsal: RehearsalTable
   trial: TrialTable
   evidence: EvidenceTable
@@ -135,6 +136,8 @@ interface ShelfItemTable {
   revision: Generated<number>
   /** Of its revisions, those that changed nothing but what is left in lots. */
   lot_revisions: Generated<number>
+  /** Who changed it last; null: it came with the workshop, or a lot of it was used. */
+  changed_by: ColumnType<string | null, string | null | undefined, string | null>
   updated_at: Stamp
 }
 
@@ -342,6 +345,20 @@ interface RecipeVersionTable {
   /** Of the form that it was kept in. */
   format_version: Generated<number>
   made_at: Stamp
+  member_id: ColumnType<string | null, string | null | undefined, never>
+}
+
+/** What a thing of the shelf or a design was at a revision; kept by the database whenever it is changed. */
+interface KeptVersionTable {
+  workshop_id: string
+  kind: ShelfKind | 'designs'
+  item_id: string
+  revision: number
+  kept: JSONColumnType<object, never, never>
+  /** Of the form that it was kept in. */
+  format_version: number
+  member_id: string | null
+  at: Stamp
 }
 
 interface DesignTable {
@@ -349,6 +366,7 @@ interface DesignTable {
   workshop_id: string
   revision: Generated<number>
   design: JSONColumnType<KeptDesign, string, string>
+  changed_by: ColumnType<string | null, string | null | undefined, string | null>
   created_at: Stamp
   updated_at: Stamp
   deleted_at: ColumnType<Date | null, Date | null | undefined, Date | null>

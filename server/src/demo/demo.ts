@@ -7,6 +7,7 @@ import type { BatchStore } from '../batches/store.ts'
 import type { Database } from '../database/connection.ts'
 import type { LotStore } from '../lots/store.ts'
 import { DEMO_SIGN_IN } from '../members/demo-sign-in.ts'
+import type { Who } from '../members/accounts.ts'
 import type { MemberStore } from '../members/store.ts'
 import { projectDir } from '../project-dir.ts'
 import type { RecordStore } from '../record/store.ts'
@@ -43,7 +44,8 @@ interface Stores {
   trials: TrialStore
 }
 
-async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores): Promise<void> {
+async function fillShelf(who: Who, { shelf: store, recipes }: Stores): Promise<void> {
+  const { workshopId } = who
   const { shelf } = await store.all(workshopId)
   for (const [kind, id, lots] of DEMO_LOTS) {
     const item = shelf[kind].find(one => one.id === id)
@@ -56,9 +58,9 @@ async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores):
       ...(allergens && { allergens }),
     }
     // Full still: what went into batches comes off, and then the shelf is counted.
-    await store.save(workshopId, kind, { ...item, ...known, lots: lots.map(lot => ({ ...lot, left: lot.bought })) }, 1)
+    await store.save(who, kind, { ...item, ...known, lots: lots.map(lot => ({ ...lot, left: lot.bought })) }, 1)
   }
-  await store.save(workshopId, 'palettes', DEMO_PALETTE, 0)
+  await store.save(who, 'palettes', DEMO_PALETTE, 0)
   await store.setRules(workshopId, [
     { tag: 'not-cosmetic', weight: 'never' },
     { tag: 'plastic', weight: 'never' },
@@ -67,24 +69,24 @@ async function fillShelf(workshopId: string, { shelf: store, recipes }: Stores):
     { tag: 'gluten', weight: 'tell' },
   ])
   for (const { name, versions } of DEMO_RECIPES) {
-    const first = await recipes.add(workshopId, name, versions[0]!.reason, versions[0]!.recipe)
+    const first = await recipes.add(who, name, versions[0]!.reason, versions[0]!.recipe)
     if (!first.ok) throw new Error(`the demo recipe ${name} was not saved`)
     for (const [i, { reason, recipe }] of versions.slice(1).entries())
-      await recipes.addVersion(workshopId, first.saved.id, i + 1, name, reason, recipe)
+      await recipes.addVersion(who, first.saved.id, i + 1, name, reason, recipe)
   }
 }
 
 /** Examples whose designs stand in the library too. */
 const KEPT = ['heron-reach.json', 'mill-race.json', 'otter-slide.json', 'peat-and-sedge.json', 'thistle-top.json']
 
-async function keepDesign(workshopId: string, plan: Plan, { designs, shelf }: Stores): Promise<void> {
-  const result = forecast(plan, (await shelf.all(workshopId)).shelf)
+async function keepDesign(who: Who, plan: Plan, { designs, shelf }: Stores): Promise<void> {
+  const result = forecast(plan, (await shelf.all(who.workshopId)).shelf)
   const cups = result.ok ? result.forecast.colours.cups : []
   const hexOf = (id: string) =>
     cups.find(one => one.cup === id)?.stages.cured[gelOf(plan)].hex ??
     plan.cups.find(cup => cup.id === id)?.wish ??
     '#bdb6a6'
-  await designs.add(workshopId, { ...designFrom(plan, plan.name, hexOf), notes: plan.notes.slice(0, 300) })
+  await designs.add(who, { ...designFrom(plan, plan.name, hexOf), notes: plan.notes.slice(0, 300) })
 }
 
 function exampleOf(file: string): Plan {
@@ -94,12 +96,13 @@ function exampleOf(file: string): Plan {
 }
 
 /** Batches that were made before today, with the lots that went in and what came of them. */
-async function addPast(workshopId: string, memberId: string, stores: Stores, now: Date): Promise<void> {
+async function addPast(who: Who, stores: Stores, now: Date): Promise<void> {
   const { batches, records, lots } = stores
+  const { workshopId } = who
   for (const past of DEMO_PAST) {
     const plan = pastPlan(exampleOf(`${past.example}.json`), past, now)
     const { id } = await batches.add(workshopId, plan)
-    await records.add({ workshopId, memberId }, id, pastEntries(past, now))
+    await records.add(who, id, pastEntries(past, now))
     if (past.tags) await batches.setTags(workshopId, id, past.tags)
     if (past.pouredDaysAgo === null) continue
     const { shelf } = await stores.shelf.all(workshopId)
@@ -113,11 +116,11 @@ async function addPast(workshopId: string, memberId: string, stores: Stores, now
 }
 
 /** The shelf as it was counted last. */
-async function countShelf(workshopId: string, { shelf: store }: Stores): Promise<void> {
-  const { shelf, revisions } = await store.all(workshopId)
+async function countShelf(who: Who, { shelf: store }: Stores): Promise<void> {
+  const { shelf, revisions } = await store.all(who.workshopId)
   for (const [kind, id, lots] of DEMO_LOTS) {
     const item = shelf[kind].find(one => one.id === id)!
-    await store.save(workshopId, kind, { ...item, lots }, revisions[kind][id]!)
+    await store.save(who, kind, { ...item, lots }, revisions[kind][id]!)
   }
 }
 
@@ -140,19 +143,20 @@ export async function loadDemo(stores: Stores, now = new Date()): Promise<void> 
   const made = await members.setUp(form, { countsDemo: true, isDemo: true })
   if (!made.ok) return
   const { workshopId, memberId } = made
-  await fillShelf(workshopId, stores)
+  const who = { workshopId, memberId }
+  await fillShelf(who, stores)
   await keepWays(workshopId, stores)
-  await addPast(workshopId, memberId, stores, now)
-  await countShelf(workshopId, stores)
+  await addPast(who, stores, now)
+  await countShelf(who, stores)
   for (const file of readdirSync(EXAMPLES)
     .filter(name => name.endsWith('.json'))
     .sort()) {
     const plan = exampleOf(file)
     await batches.add(workshopId, plan)
-    if (KEPT.includes(file)) await keepDesign(workshopId, plan, stores)
+    if (KEPT.includes(file)) await keepDesign(who, plan, stores)
   }
   for (const design of demoDesigns()) {
-    const kept = await stores.designs.add(workshopId, design)
+    const kept = await stores.designs.add(who, design)
     if (!kept.ok) throw new Error(`the demo design ${design.name} was not kept`)
   }
   const { shelf } = await stores.shelf.all(workshopId)

@@ -4,6 +4,7 @@ import { Router } from 'express'
 import { idFrom, revisionFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
+import type { VersionStore } from '../versions/store.ts'
 import type { DesignStore, SaveDesignResult } from './store.ts'
 
 const GONE = 'There is no such design. It may have been deleted in another window.'
@@ -25,21 +26,24 @@ function savedFrom(result: SaveDesignResult) {
   throw new HttpError(409, 'This design was changed in another window meanwhile. Load the page again to see it.')
 }
 
-export function designRoutes(store: DesignStore, now: () => Date): Router {
+export function designRoutes(store: DesignStore, versions: VersionStore, now: () => Date): Router {
   const routes = Router()
 
   routes.get('/', async (req, res) => {
     res.json(await store.list(visitorOf(req).workshopId))
   })
 
+  routes.get('/:id/versions', async (req, res) => {
+    res.json(await versions.ofDesign(visitorOf(req).workshopId, idFrom(req.params.id)))
+  })
+
   routes.post('/', async (req, res) => {
-    res.status(201).json(savedFrom(await store.add(visitorOf(req).workshopId, designFromBody(req.body))))
+    res.status(201).json(savedFrom(await store.add(visitorOf(req), designFromBody(req.body))))
   })
 
   routes.put('/:id', async (req, res) => {
-    const { workshopId } = visitorOf(req)
     const id = idFrom(req.params.id)
-    res.json(savedFrom(await store.save(workshopId, id, revisionFrom(req.body), designFromBody(req.body))))
+    res.json(savedFrom(await store.save(visitorOf(req), id, revisionFrom(req.body), designFromBody(req.body))))
   })
 
   routes.delete('/:id', async (req, res) => {

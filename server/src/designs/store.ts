@@ -4,6 +4,7 @@ import type { Database } from '../database/connection.ts'
 import { isTaken, setDeleted } from '../database/deleting.ts'
 import type { Report } from '../database/unread.ts'
 import { readOrTold } from '../database/unread.ts'
+import type { Who } from '../members/accounts.ts'
 
 export type SaveDesignResult =
   { ok: true; saved: DesignAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' | 'full' }
@@ -11,8 +12,8 @@ export type SaveDesignResult =
 /** Designs that one workshop keeps: no query goes without its id. */
 export interface DesignStore {
   list(workshopId: string): Promise<DesignAnswer[]>
-  add(workshopId: string, design: KeptDesign): Promise<SaveDesignResult>
-  save(workshopId: string, id: string, revision: number, design: KeptDesign): Promise<SaveDesignResult>
+  add(who: Who, design: KeptDesign): Promise<SaveDesignResult>
+  save(who: Who, id: string, revision: number, design: KeptDesign): Promise<SaveDesignResult>
   setDeleted(workshopId: string, id: string, deletedAt: Date | null): Promise<boolean | 'name'>
 }
 
@@ -45,7 +46,7 @@ export function designStore(db: Database, report: Report = () => undefined): Des
         return design ? [answer({ ...row, design })] : []
       })
     },
-    async add(workshopId, design) {
+    async add({ workshopId, memberId }, design) {
       try {
         const { count } = await live(workshopId)
           .select(eb => eb.fn.countAll<string>().as('count'))
@@ -53,7 +54,7 @@ export function designStore(db: Database, report: Report = () => undefined): Des
         if (Number(count) >= MOST_DESIGNS) return { ok: false, reason: 'full' }
         const row = await db
           .insertInto('design')
-          .values({ workshop_id: workshopId, design: JSON.stringify(design) })
+          .values({ workshop_id: workshopId, design: JSON.stringify(design), changed_by: memberId })
           .returning(COLUMNS)
           .executeTakeFirstOrThrow()
         return { ok: true, saved: answer(row) }
@@ -62,11 +63,14 @@ export function designStore(db: Database, report: Report = () => undefined): Des
         throw error
       }
     },
-    async save(workshopId, id, revision, design) {
+    async save({ workshopId, memberId }, id, revision, design) {
       try {
         const row = await db
           .updateTable('design')
-          .set({ design: JSON.stringify(design), revision: revision + 1, updated_at: new Date() })
+          .set({
+            ...{ design: JSON.stringify(design), revision: revision + 1, changed_by: memberId },
+            updated_at: new Date(),
+          })
           .where('workshop_id', '=', workshopId)
           .where('id', '=', id)
           .where('revision', '=', revision)

@@ -22,7 +22,9 @@ const scentsOf = (plan: Plan): string[] => [
 async function lessonsOf(db: Database, workshopId: string): Promise<FaultLesson[]> {
   const rows = await db
     .selectFrom('batch')
-    .innerJoin('record_entry as entry', 'entry.batch_id', 'batch.id')
+    .innerJoin('record_entry as entry', join =>
+      join.onRef('entry.batch_id', '=', 'batch.id').onRef('entry.workshop_id', '=', 'batch.workshop_id'),
+    )
     .where('batch.workshop_id', '=', workshopId)
     .where('batch.deleted_at', 'is', null)
     .where(sql<boolean>`entry.entry ->> 'kind' in ('sign', 'cause', 'undo')`)

@@ -17,7 +17,9 @@ export function evidenceStore(db: Database): EvidenceStore {
     async all(workshopId) {
       const rows = await db
         .selectFrom('evidence')
-        .innerJoin('batch', 'batch.id', 'evidence.batch_id')
+        .innerJoin('batch', join =>
+          join.onRef('batch.id', '=', 'evidence.batch_id').onRef('batch.workshop_id', '=', 'evidence.workshop_id'),
+        )
         .where('evidence.workshop_id', '=', workshopId)
         .where('batch.deleted_at', 'is', null)
         // What older models made of it counts with nothing until it is read again.

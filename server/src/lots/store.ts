@@ -84,6 +84,7 @@ async function bookThing(
       .set({
         item: sql`jsonb_set(item, '{lots}', ${JSON.stringify(booked.lots)}::jsonb)`,
         ...{ revision: row.revision + 1, lot_revisions: sql`lot_revisions + 1`, updated_at: sql`now()` },
+        changed_by: null,
       })
       .where('workshop_id', '=', workshopId)
       .where('kind', '=', kind)
@@ -129,7 +130,9 @@ async function booked(
 async function batchesHolding(db: Database, workshopId: string, kind: ShelfKind, item: string): Promise<LotBatch[]> {
   const rows = await db
     .selectFrom('lot_use as use')
-    .innerJoin('batch', 'batch.id', 'use.batch_id')
+    .innerJoin('batch', join =>
+      join.onRef('batch.id', '=', 'use.batch_id').onRef('batch.workshop_id', '=', 'use.workshop_id'),
+    )
     .where('use.workshop_id', '=', workshopId)
     .where('use.kind', '=', kind)
     .where('use.item_id', '=', item)

@@ -4,7 +4,7 @@ import { toDataURL } from 'qrcode'
 import { formFrom, idFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
-import type { Accounts } from './accounts.ts'
+import type { Accounts, Who } from './accounts.ts'
 import { refuseWeak } from './common-passwords.ts'
 import type { People } from './people.ts'
 import type { SecondSteps } from './second-step.ts'
@@ -41,11 +41,11 @@ export function accountRoutes({ people, accounts, secondSteps, sessions, tries, 
     const [count] = await tries.counts([key], now())
     if (count! > MOST_TRIES) throw new HttpError(429, TOO_MANY)
   }
-  const prove = async (memberId: string, body: unknown): Promise<void> => {
+  const prove = async (who: Who, body: unknown): Promise<void> => {
     const { password } = formFrom(ProvedForm, body)
-    await isOneMore(memberId)
-    if (!(await accounts.proves(memberId, password))) throw beside('password', WRONG, 403)
-    await tries.forget(`proof ${memberId}`)
+    await isOneMore(who.memberId)
+    if (!(await accounts.proves(who, password))) throw beside('password', WRONG, 403)
+    await tries.forget(`proof ${who.memberId}`)
   }
 
   routes.put('/password', async (req, res) => {
@@ -53,7 +53,7 @@ export function accountRoutes({ people, accounts, secondSteps, sessions, tries, 
     const { old, password } = formFrom(PasswordForm, req.body)
     refuseWeak(password, [memberName, signInName, workshopName])
     await isOneMore(memberId)
-    const done = await accounts.setPassword(memberId, old, password, sessions.tokenOf(req))
+    const done = await accounts.setPassword({ workshopId, memberId }, old, password, sessions.tokenOf(req))
     if (!done.ok) throw beside('old', WRONG, 403)
     await tries.forget(`proof ${memberId}`)
     sessions.forget()
@@ -62,31 +62,31 @@ export function accountRoutes({ people, accounts, secondSteps, sessions, tries, 
   })
 
   routes.get('/sessions', async (req, res) => {
-    res.json(await accounts.sessions(visitorOf(req).memberId, sessions.tokenOf(req)))
+    res.json(await accounts.sessions(visitorOf(req), sessions.tokenOf(req)))
   })
   routes.delete('/sessions', async (req, res) => {
-    await accounts.endSessions(visitorOf(req).memberId, null, sessions.tokenOf(req))
+    await accounts.endSessions(visitorOf(req), null, sessions.tokenOf(req))
     sessions.forget()
     res.status(204).end()
   })
   routes.delete('/sessions/:id', async (req, res) => {
-    const ended = await accounts.endSessions(visitorOf(req).memberId, idFrom(req.params.id), sessions.tokenOf(req))
+    const ended = await accounts.endSessions(visitorOf(req), idFrom(req.params.id), sessions.tokenOf(req))
     if (ended === 0) throw new HttpError(404, 'This session has ended already.')
     sessions.forget()
     res.status(204).end()
   })
 
   routes.post('/second-step', async (req, res) => {
-    const { memberId, signInName, hasSecondStep } = visitorOf(req)
-    await prove(memberId, req.body)
+    const { signInName, hasSecondStep } = visitorOf(req)
+    await prove(visitorOf(req), req.body)
     if (hasSecondStep) throw new HttpError(409, 'There is a second step already. Turn it off first.')
-    const { secret, address } = await secondSteps.begin(memberId, signInName)
+    const { secret, address } = await secondSteps.begin(visitorOf(req), signInName)
     res.json({ secret, picture: await toDataURL(address) })
   })
   routes.put('/second-step', async (req, res) => {
     const { memberId, memberName, workshopId } = visitorOf(req)
     const { code } = formFrom(CodeForm, req.body)
-    if (!(await secondSteps.confirm(memberId, code, now())))
+    if (!(await secondSteps.confirm(visitorOf(req), code, now())))
       throw beside('code', 'This code is not right. Is the clock of the other device right?')
     sessions.forget()
     await people.note(workshopId, { id: memberId, name: memberName }, 'turned a second step on', '')
@@ -94,8 +94,8 @@ export function accountRoutes({ people, accounts, secondSteps, sessions, tries, 
   })
   routes.post('/second-step/off', async (req, res) => {
     const { memberId, memberName, workshopId } = visitorOf(req)
-    await prove(memberId, req.body)
-    await secondSteps.end(memberId)
+    await prove(visitorOf(req), req.body)
+    await secondSteps.end(visitorOf(req))
     sessions.forget()
     await people.note(workshopId, { id: memberId, name: memberName }, 'turned the second step off', '')
     res.status(204).end()
@@ -103,7 +103,7 @@ export function accountRoutes({ people, accounts, secondSteps, sessions, tries, 
 
   routes.post('/leave', async (req, res) => {
     const { memberId, memberName, workshopId } = visitorOf(req)
-    await prove(memberId, req.body)
+    await prove(visitorOf(req), req.body)
     const done = await people.remove(workshopId, memberId)
     if (!done.ok) throw new HttpError(409, LAST_OWNER)
     await people.note(workshopId, { id: memberId, name: memberName }, 'left the workshop', '')

@@ -99,7 +99,7 @@ export function peopleRoutes({ people, accounts, sessions, now, backupDir }: Par
     const { workshopId, memberId } = visitorOf(req)
     const { password } = formFrom(ProvedForm, req.body)
     const sentence = 'This is not the password that you have now.'
-    if (!(await accounts.proves(memberId, password)))
+    if (!(await accounts.proves({ workshopId, memberId }, password)))
       throw new HttpError(403, sentence, { problems: [{ path: 'password', value: '', sentence }] })
     await people.deleteWorkshop(workshopId)
     sessions.forget()

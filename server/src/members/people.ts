@@ -99,6 +99,7 @@ async function listOf(db: Database, workshopId: string, you: string): Promise<Me
       ...(['member.id', 'member.name', 'member.sign_in_name', 'member.role', 'member.created_at'] as const),
       eb
         .selectFrom('session')
+        .whereRef('session.workshop_id', '=', 'member.workshop_id')
         .whereRef('session.member_id', '=', 'member.id')
         .select(inner => inner.fn.max('session.seen_at').as('seen'))
         .as('seen'),
@@ -230,7 +231,9 @@ export function people(db: Database): People {
       const row = await db
         .selectFrom('way_in')
         .innerJoin('workshop', 'workshop.id', 'way_in.workshop_id')
-        .leftJoin('member', 'member.id', 'way_in.member_id')
+        .leftJoin('member', join =>
+          join.onRef('member.id', '=', 'way_in.member_id').onRef('member.workshop_id', '=', 'way_in.workshop_id'),
+        )
         .where('token_hash', '=', hashOf(token))
         .where('expires_at', '>', now)
         .select(['workshop.name as workshop', 'way_in.role as role', 'member.name as member'])
@@ -248,9 +251,10 @@ export function people(db: Database): People {
         await tx
           .updateTable('member')
           .set({ password_hash, totp_secret: null, totp_on_at: null })
+          .where('workshop_id', '=', workshopId)
           .where('id', '=', memberId)
           .execute()
-        await tx.deleteFrom('session').where('member_id', '=', memberId).execute()
+        await tx.deleteFrom('session').where('workshop_id', '=', workshopId).where('member_id', '=', memberId).execute()
         return { ok: true, memberId, workshopId }
       })
     },

@@ -73,7 +73,7 @@ export function memberRoutes({ members, secondSteps, tries, sessions, config, se
       const sentence = form.code
         ? 'This code is not right, or was used already. Take the next one.'
         : 'Type the six digits of your second step.'
-      if (!form.code || !(await secondSteps.accepts(member.memberId, form.code, new Date())))
+      if (!form.code || !(await secondSteps.accepts(member, form.code, new Date())))
         throw new HttpError(401, sentence, { problems: [{ path: 'code', value: '', sentence }] })
     }
     await Promise.all(keys.slice(0, 2).map(key => tries.forget(key)))

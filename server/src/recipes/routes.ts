@@ -34,18 +34,15 @@ export function recipeRoutes(store: RecipeStore, now: () => Date): Router {
 
   routes.post('/', async (req, res) => {
     const { name, reason, recipe } = formFrom(RecipeForm, req.body)
-    res
-      .status(201)
-      .json(savedFrom(await store.add(visitorOf(req).workshopId, name.trim(), reason, orderedRecipe(recipe))))
+    res.status(201).json(savedFrom(await store.add(visitorOf(req), name.trim(), reason, orderedRecipe(recipe))))
   })
 
   routes.post('/:id/versions', async (req, res) => {
     const { name, reason, recipe, from } = formFrom(RecipeForm, req.body)
     if (from === undefined) throw new HttpError(400, 'A new version says which version it was made from.')
-    const { workshopId } = visitorOf(req)
     res.json(
       savedFrom(
-        await store.addVersion(workshopId, idFrom(req.params.id), from, name.trim(), reason, orderedRecipe(recipe)),
+        await store.addVersion(visitorOf(req), idFrom(req.params.id), from, name.trim(), reason, orderedRecipe(recipe)),
       ),
     )
   })

@@ -5,6 +5,7 @@ import type { Database } from '../database/connection.ts'
 import { isTaken, setDeleted } from '../database/deleting.ts'
 import type { Report } from '../database/unread.ts'
 import { readOrTold } from '../database/unread.ts'
+import type { Who } from '../members/accounts.ts'
 
 export type AddVersionResult = { ok: true; saved: RecipeAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' }
 
@@ -12,10 +13,10 @@ export type AddVersionResult = { ok: true; saved: RecipeAnswer } | { ok: false; 
 export interface RecipeStore {
   list(workshopId: string): Promise<RecipeAnswer[]>
   versions(workshopId: string, id: string): Promise<RecipeVersionAnswer[]>
-  add(workshopId: string, name: string, reason: string, recipe: Recipe): Promise<AddVersionResult>
+  add(who: Who, name: string, reason: string, recipe: Recipe): Promise<AddVersionResult>
   /** A new version on top of `from`; refused when that is no longer the newest. */
   addVersion(
-    workshopId: string,
+    who: Who,
     id: string,
     from: number,
     name: string,
@@ -36,7 +37,9 @@ const newest = (db: Database, workshopId: string) =>
     )
     .where('recipe.workshop_id', '=', workshopId)
     .where('recipe.deleted_at', 'is', null)
-    .where(sql<boolean>`version.version = (select max(v.version) from recipe_version v where v.recipe_id = recipe.id)`)
+    .where(
+      sql<boolean>`version.version = (select max(v.version) from recipe_version v where v.recipe_id = recipe.id and v.workshop_id = recipe.workshop_id)`,
+    )
     .select([
       'recipe.id',
       'recipe.name',
@@ -83,33 +86,51 @@ async function one({ db, report }: Desk, workshopId: string, id: string): Promis
 async function versionsOf({ db, report }: Desk, workshopId: string, id: string): Promise<RecipeVersionAnswer[]> {
   const rows = await db
     .selectFrom('recipe_version')
-    .innerJoin('recipe', 'recipe.id', 'recipe_version.recipe_id')
+    .innerJoin('recipe', join =>
+      join
+        .onRef('recipe.id', '=', 'recipe_version.recipe_id')
+        .onRef('recipe.workshop_id', '=', 'recipe_version.workshop_id'),
+    )
+    .leftJoin('member', join =>
+      join
+        .onRef('member.id', '=', 'recipe_version.member_id')
+        .onRef('member.workshop_id', '=', 'recipe_version.workshop_id'),
+    )
     .where('recipe_version.workshop_id', '=', workshopId)
     .where('recipe_version.recipe_id', '=', id)
-    .select(['recipe.name', 'version', 'reason', 'recipe_version.recipe', 'format_version', 'made_at'])
+    .select([
+      'member.name as member',
+      'recipe.name',
+      'version',
+      'reason',
+      'recipe_version.recipe',
+      'format_version',
+      'made_at',
+    ])
     .orderBy('version', 'desc')
     .execute()
   return rows.flatMap(row => {
     const recipe = read({ ...row, id }, report)
-    const { name, version, reason, made_at } = row
+    const { name, version, reason, made_at, member } = row
     const origin = { recipe: id, version }
-    return recipe ? [{ version, reason, madeAt: made_at.toISOString(), recipe: { ...recipe, name, origin } }] : []
+    return recipe
+      ? [{ version, reason, madeAt: made_at.toISOString(), member, recipe: { ...recipe, name, origin } }]
+      : []
   })
 }
 
-interface NewVersion {
-  workshopId: string
+interface NewVersion extends Who {
   id: string
   version: number
   reason: string
   recipe: Recipe
 }
 
-const insert = (db: Database, { workshopId, id, version, reason, recipe }: NewVersion) =>
+const insert = (db: Database, { workshopId, memberId, id, version, reason, recipe }: NewVersion) =>
   db
     .insertInto('recipe_version')
     .values({
-      ...{ recipe_id: id, workshop_id: workshopId, version, reason },
+      ...{ recipe_id: id, workshop_id: workshopId, member_id: memberId, version, reason },
       recipe: JSON.stringify({ ...recipe, origin: null }),
       format_version: RECIPE_VERSION,
     })
@@ -125,14 +146,14 @@ async function named(desk: Desk, act: (within: Desk) => Promise<AddVersionResult
   }
 }
 
-const added = (desk: Desk, workshopId: string, name: string, reason: string, recipe: Recipe) =>
+const added = (desk: Desk, { workshopId, memberId }: Who, name: string, reason: string, recipe: Recipe) =>
   named(desk, async within => {
     const { id } = await within.db
       .insertInto('recipe')
       .values({ workshop_id: workshopId, name })
       .returning('id')
       .executeTakeFirstOrThrow()
-    await insert(within.db, { workshopId, id, version: 1, reason, recipe })
+    await insert(within.db, { workshopId, memberId, id, version: 1, reason, recipe })
     return { ok: true, saved: (await one(within, workshopId, id))! }
   })
 
@@ -165,9 +186,9 @@ export function recipeStore(db: Database, report: Report = () => undefined): Rec
   return {
     list: workshopId => listed(desk, workshopId),
     versions: (workshopId, id) => versionsOf(desk, workshopId, id),
-    add: (workshopId, name, reason, recipe) => added(desk, workshopId, name, reason, recipe),
-    addVersion: (workshopId, id, version, name, reason, recipe) =>
-      onTop(desk, name, { workshopId, id, version, reason, recipe }),
+    add: (who, name, reason, recipe) => added(desk, who, name, reason, recipe),
+    addVersion: ({ workshopId, memberId }, id, version, name, reason, recipe) =>
+      onTop(desk, name, { workshopId, memberId, id, version, reason, recipe }),
     setDeleted: (workshopId, id, deletedAt) => setDeleted(db, 'recipe', workshopId, id, deletedAt),
   }
 }

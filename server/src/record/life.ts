@@ -2,7 +2,7 @@ import type { Life } from '@ostler/core'
 import { sql } from 'kysely'
 
 /** Something was noted of it as it was made ready or made. */
-export const isBegun = sql<boolean>`exists (select 1 from run join run_event on run_event.run_id = run.id
+export const isBegun = sql<boolean>`exists (select 1 from run join run_event on run_event.run_id = run.id and run_event.workshop_id = run.workshop_id
   where run.workshop_id = batch.workshop_id and run.batch_id = batch.id)`
 
 /**

@@ -23,8 +23,12 @@ const MOST = 5000
 const rowsOf = (db: Database, workshopId: string) =>
   db
     .selectFrom('batch')
-    .leftJoin('batch_look as look', 'look.batch_id', 'batch.id')
-    .leftJoin('batch_record as record', 'record.batch_id', 'batch.id')
+    .leftJoin('batch_look as look', join =>
+      join.onRef('look.batch_id', '=', 'batch.id').onRef('look.workshop_id', '=', 'batch.workshop_id'),
+    )
+    .leftJoin('batch_record as record', join =>
+      join.onRef('record.batch_id', '=', 'batch.id').onRef('record.workshop_id', '=', 'batch.workshop_id'),
+    )
     .where('batch.workshop_id', '=', workshopId)
     .where('batch.deleted_at', 'is', null)
     .where('batch.archived_at', 'is', null)

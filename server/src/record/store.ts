@@ -52,7 +52,7 @@ async function added(
           entry: JSON.stringify(entry),
         })),
       )
-      .onConflict(conflict => conflict.columns(['batch_id', 'key']).doNothing())
+      .onConflict(conflict => conflict.columns(['workshop_id', 'batch_id', 'key']).doNothing())
       .execute()
   await weighUp(tx, workshopId, { id: batchId, pouredAt: batch.poured_at })
   return 'kept'
@@ -66,13 +66,15 @@ async function lessonsFor(db: Database, workshopId: string, batchId: string): Pr
   if (!read.ok) return []
   const rows = await db
     .selectFrom('record_entry as kept')
-    .innerJoin('batch', 'batch.id', 'kept.batch_id')
+    .innerJoin('batch', join =>
+      join.onRef('batch.id', '=', 'kept.batch_id').onRef('batch.workshop_id', '=', 'kept.workshop_id'),
+    )
     .where('kept.workshop_id', '=', workshopId)
     .where('batch.id', '!=', batchId)
     .where('batch.deleted_at', 'is', null)
     .where(sql<boolean>`kept.entry ->> 'kind' = 'next'`)
     .where(
-      sql<boolean>`not exists (select 1 from record_entry as undo where undo.batch_id = kept.batch_id
+      sql<boolean>`not exists (select 1 from record_entry as undo where undo.workshop_id = kept.workshop_id and undo.batch_id = kept.batch_id
         and undo.entry ->> 'kind' = 'undo' and undo.entry ->> 'of' = kept.key)`,
     )
     .orderBy('kept.received_at', 'desc')
@@ -114,6 +116,7 @@ export function recordStore(db: Database): RecordStore {
         if (!(await batchOf(tx, workshopId, batchId).forUpdate().executeTakeFirst())) return null
         const { count } = await tx
           .selectFrom('photo')
+          .where('workshop_id', '=', workshopId)
           .where('batch_id', '=', batchId)
           .select(sql<string>`count(*)`.as('count'))
           .executeTakeFirstOrThrow()
@@ -124,7 +127,7 @@ export function recordStore(db: Database): RecordStore {
             ...{ id, batch_id: batchId, workshop_id: workshopId, small: small.data, large: large.data },
             ...{ width: large.width, height: large.height },
           })
-          .onConflict(conflict => conflict.column('id').doNothing())
+          .onConflict(conflict => conflict.columns(['workshop_id', 'id']).doNothing())
           .execute()
         return 'kept'
       }),

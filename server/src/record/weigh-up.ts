@@ -60,7 +60,7 @@ export async function weighUp(
   await tx
     .insertInto('batch_record')
     .values({ batch_id: id, workshop_id: workshopId, ...now })
-    .onConflict(conflict => conflict.column('batch_id').doUpdateSet(now))
+    .onConflict(conflict => conflict.columns(['workshop_id', 'batch_id']).doUpdateSet(now))
     .execute()
 }
 
@@ -68,7 +68,9 @@ export async function weighUp(
 export async function weighUpAll(db: Database): Promise<void> {
   const rows = await db
     .selectFrom('batch_record as record')
-    .innerJoin('batch', 'batch.id', 'record.batch_id')
+    .innerJoin('batch', join =>
+      join.onRef('batch.id', '=', 'record.batch_id').onRef('batch.workshop_id', '=', 'record.workshop_id'),
+    )
     .where('record.is_weighed_up', '=', false)
     .select(['record.batch_id as id', 'record.workshop_id', 'batch.poured_at as pouredAt'])
     .execute()

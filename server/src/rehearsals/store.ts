@@ -83,7 +83,7 @@ async function inserted(db: Database, { workshopId, memberId }: Sender, id: stri
       ...{ setting: JSON.stringify(setting), done: JSON.stringify(undone()) },
       ...{ plan: JSON.stringify(plan), shelf: JSON.stringify(shelf) },
     })
-    .onConflict(conflict => conflict.column('id').doNothing())
+    .onConflict(conflict => conflict.columns(['workshop_id', 'id']).doNothing())
     .returning('id')
     .executeTakeFirst()
   if (row) return 'opened' as const
@@ -128,7 +128,9 @@ async function lessonBegun(db: Database, sender: Sender, id: string, key: string
 
 async function listed(db: Database, workshopId: string, batchId: string): Promise<RehearsalSummary[]> {
   const rows = await ofWorkshop(db, workshopId)
-    .leftJoin('member', 'member.id', 'rehearsal.member_id')
+    .leftJoin('member', join =>
+      join.onRef('member.id', '=', 'rehearsal.member_id').onRef('member.workshop_id', '=', 'rehearsal.workshop_id'),
+    )
     .where('batch_id', '=', batchId)
     .orderBy('opened_at', 'desc')
     .limit(MOST)
@@ -142,7 +144,9 @@ async function listed(db: Database, workshopId: string, batchId: string): Promis
 
 async function found(db: Database, workshopId: string, id: string): Promise<RehearsalAnswer | null> {
   const row = await ofWorkshop(db, workshopId)
-    .leftJoin('member', 'member.id', 'rehearsal.member_id')
+    .leftJoin('member', join =>
+      join.onRef('member.id', '=', 'rehearsal.member_id').onRef('member.workshop_id', '=', 'rehearsal.workshop_id'),
+    )
     .where('rehearsal.id', '=', id)
     .select([
       'batch_id',

@@ -37,7 +37,7 @@ export async function addEvents(
   const fresh = await db
     .insertInto('run_event')
     .values(rows)
-    .onConflict(conflict => conflict.columns(['run_id', 'key']).doNothing())
+    .onConflict(conflict => conflict.columns(['workshop_id', 'run_id', 'key']).doNothing())
     .returning('seq')
     .execute()
   if (fresh.length === 0) return null

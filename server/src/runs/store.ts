@@ -92,7 +92,7 @@ async function begun(db: Database, shelves: Shelves, workshopId: string, batchId
       : await tx
           .insertInto('run')
           .values({ ...{ id, workshop_id: workshopId, batch_id: batchId, begun_at: now, opened_at: now }, ...follows })
-          .onConflict(conflict => conflict.column('id').doNothing())
+          .onConflict(conflict => conflict.columns(['workshop_id', 'id']).doNothing())
           .returning('opened_at')
           .executeTakeFirst()
     if (done) {
@@ -129,7 +129,7 @@ async function noted(
           ...{ id, workshop_id: workshopId, batch_id: batchId, plan: null, shelf: null },
           ...(openedAt && { opened_at: openedAt }),
         })
-        .onConflict(conflict => conflict.column('id').doNothing())
+        .onConflict(conflict => conflict.columns(['workshop_id', 'id']).doNothing())
         .returning(columns)
         .executeTakeFirst())
     if (!run) return null
@@ -144,7 +144,9 @@ async function noted(
 async function listed(db: Database, workshopId: string, batchId: string): Promise<RunSummary[]> {
   const rows = await db
     .selectFrom('run')
-    .leftJoin('run_event as event', 'event.run_id', 'run.id')
+    .leftJoin('run_event as event', join =>
+      join.onRef('event.run_id', '=', 'run.id').onRef('event.workshop_id', '=', 'run.workshop_id'),
+    )
     .where('run.workshop_id', '=', workshopId)
     .where('run.batch_id', '=', batchId)
     .groupBy(['run.id', 'run.opened_at', 'run.begun_at'])
@@ -168,11 +170,13 @@ async function listed(db: Database, workshopId: string, batchId: string): Promis
 async function outcomesOf(db: Database, workshopId: string): Promise<RunOutcome[]> {
   const rows = await db
     .selectFrom('run_event as event')
-    .innerJoin('run', 'run.id', 'event.run_id')
+    .innerJoin('run', join =>
+      join.onRef('run.id', '=', 'event.run_id').onRef('run.workshop_id', '=', 'event.workshop_id'),
+    )
     .where('event.workshop_id', '=', workshopId)
     .where(sql<boolean>`event.event ->> 'kind' = 'outcome'`)
     .where(
-      sql<boolean>`not exists (select 1 from run_event as undo where undo.run_id = event.run_id
+      sql<boolean>`not exists (select 1 from run_event as undo where undo.workshop_id = event.workshop_id and undo.run_id = event.run_id
         and undo.event ->> 'kind' = 'undo' and undo.event ->> 'of' = event.key)`,
     )
     .distinctOn('event.run_id')
@@ -214,6 +218,7 @@ async function added(
     if (!held) return null
     const { count, seq } = await tx
       .selectFrom('run_event')
+      .where('workshop_id', '=', workshopId)
       .where('run_id', '=', id)
       .select([sql<string>`count(*)`.as('count'), sql<string>`coalesce(max(seq), 0)`.as('seq')])
       .executeTakeFirstOrThrow()
@@ -240,7 +245,7 @@ async function broughtIn(db: Database, shelves: Shelves, workshopId: string, bat
     const added = await tx
       .insertInto('run')
       .values(values)
-      .onConflict(conflict => conflict.column('id').doNothing())
+      .onConflict(conflict => conflict.columns(['workshop_id', 'id']).doNothing())
       .returning('id')
       .executeTakeFirst()
     if (!added) return 'there' as const

@@ -14,6 +14,7 @@ import { Router } from 'express'
 import { formFrom, kindFrom, revisionFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
+import type { VersionStore } from '../versions/store.ts'
 import type { ImportedItem, ShelfStore } from './store.ts'
 
 /** Items that are checked in one go. */
@@ -55,7 +56,7 @@ const changedMeanwhile = (moved: readonly string[]): HttpError =>
     ),
   )
 
-export function shelfRoutes(store: ShelfStore): Router {
+export function shelfRoutes(store: ShelfStore, versions: VersionStore): Router {
   const routes = Router()
 
   routes.get('/', async (req, res) => {
@@ -105,16 +106,21 @@ export function shelfRoutes(store: ShelfStore): Router {
     const twice = doubleIn(items)
     if (twice)
       throw new HttpError(400, fact('Nothing was imported: “{item}” stands in it twice.', { item: twice.item.name }))
-    const done = await store.importAll(visitorOf(req).workshopId, kind, items)
+    const done = await store.importAll(visitorOf(req), kind, items)
     if (!done.ok) throw 'wouldBe' in done ? tooMany(done.wouldBe, kind) : changedMeanwhile(done.moved)
     res.status(201).json({ count: items.length })
+  })
+
+  routes.get('/:kind/:id/versions', async (req, res) => {
+    const kind = kindFrom(req.params.kind)
+    res.json(await versions.ofItem(visitorOf(req).workshopId, kind, req.params.id))
   })
 
   routes.put('/:kind/:id', async (req, res) => {
     const kind = kindFrom(req.params.kind)
     const item = itemFrom(kind, (req.body as { item?: unknown } | null)?.item)
     if (item.id !== req.params.id) throw new HttpError(400, 'The item’s id is not the one in the address.')
-    const saved = await store.save(visitorOf(req).workshopId, kind, item, revisionOrNew(req.body))
+    const saved = await store.save(visitorOf(req), kind, item, revisionOrNew(req.body))
     if (saved.ok) return void res.json(saved.stored)
     const { one, many } = SHELF_KINDS[kind]
     if ('full' in saved)

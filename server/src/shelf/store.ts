@@ -5,6 +5,7 @@ import type { Database } from '../database/connection.ts'
 import type { Report } from '../database/unread.ts'
 import { readOrTold } from '../database/unread.ts'
 import { evidenceStore } from '../learning/store.ts'
+import type { Who } from '../members/accounts.ts'
 
 /** Not saved: moved on meanwhile (with what stands there now), gone, or there already. */
 export type SaveItemResult =
@@ -26,7 +27,11 @@ export type ImportResult =
 const CHUNK = 500
 
 /** Stores many items of a kind; gives the ids of those that were not changed meanwhile. */
-async function writeMany(tx: Database, { workshopId, kind }: Board, items: readonly ImportedItem[]): Promise<string[]> {
+async function writeMany(
+  tx: Database,
+  { workshopId, kind, by }: Board,
+  items: readonly ImportedItem[],
+): Promise<string[]> {
   const fresh = items.filter(one => one.revision === 0)
   const known = items.filter(one => one.revision > 0)
   const added =
@@ -41,6 +46,7 @@ async function writeMany(tx: Database, { workshopId, kind }: Board, items: reado
               id: item.id,
               item: JSON.stringify(item),
               format_version: SHELF_VERSION,
+              changed_by: by,
             })),
           )
           .onConflict(conflict => conflict.columns(['workshop_id', 'kind', 'id']).doNothing())
@@ -49,7 +55,8 @@ async function writeMany(tx: Database, { workshopId, kind }: Board, items: reado
   if (known.length === 0) return added.map(row => row.id)
   const rows = JSON.stringify(known.map(({ item, revision }) => ({ id: item.id, item, revision })))
   const changed = await sql<{ id: string }>`
-    update shelf_item set item = found.item, format_version = ${SHELF_VERSION}, revision = shelf_item.revision + 1, updated_at = now()
+    update shelf_item set item = found.item, format_version = ${SHELF_VERSION},
+      revision = shelf_item.revision + 1, updated_at = now(), changed_by = ${by}
     from jsonb_to_recordset(${rows}::jsonb) as found(id text, item jsonb, revision integer)
     where shelf_item.workshop_id = ${workshopId} and shelf_item.kind = ${kind}
       and shelf_item.id = found.id and shelf_item.revision = found.revision
@@ -66,9 +73,9 @@ export interface Shelves {
 /** The shelf of one workshop at a time: no query goes without its id. */
 export interface ShelfStore extends Shelves {
   /** A new item (`revision` 0), or a change on top of a revision. */
-  save(workshopId: string, kind: ShelfKind, item: ShelfItem, revision: number): Promise<SaveItemResult>
+  save(who: Who, kind: ShelfKind, item: ShelfItem, revision: number): Promise<SaveItemResult>
   /** All or none: nothing is stored when an item moved on meanwhile, or the shelf would be too full. */
-  importAll(workshopId: string, kind: ShelfKind, items: readonly ImportedItem[]): Promise<ImportResult>
+  importAll(who: Who, kind: ShelfKind, items: readonly ImportedItem[]): Promise<ImportResult>
   setRules(workshopId: string, rules: readonly TagRule[]): Promise<void>
   setWindows(workshopId: string, windows: readonly OwnWindow[]): Promise<void>
   setTimes(workshopId: string, times: readonly OwnTime[]): Promise<void>
@@ -80,6 +87,8 @@ const COLUMNS = ['kind', 'item', 'revision', 'format_version'] as const
 interface Board {
   workshopId: string
   kind: ShelfKind
+  /** Who changes something on it. */
+  by: string
 }
 
 const onBoard = (db: Database, { workshopId, kind }: Board) =>
@@ -98,18 +107,21 @@ async function countOf(db: Database, board: Board): Promise<number> {
 }
 
 /** Stores a new item, or a change on top of a revision; nothing when it moved on meanwhile. */
-function write(db: Database, { workshopId, kind }: Board, item: ShelfItem, revision: number) {
+function write(db: Database, { workshopId, kind, by }: Board, item: ShelfItem, revision: number) {
   const text = JSON.stringify(item)
   if (revision === 0)
     return db
       .insertInto('shelf_item')
-      .values({ workshop_id: workshopId, kind, id: item.id, item: text, format_version: SHELF_VERSION })
+      .values({ workshop_id: workshopId, kind, id: item.id, item: text, format_version: SHELF_VERSION, changed_by: by })
       .onConflict(conflict => conflict.columns(['workshop_id', 'kind', 'id']).doNothing())
       .returning(COLUMNS)
       .executeTakeFirst()
   return db
     .updateTable('shelf_item')
-    .set({ item: text, format_version: SHELF_VERSION, revision: revision + 1, updated_at: sql`now()` })
+    .set({
+      ...{ item: text, format_version: SHELF_VERSION, revision: revision + 1, changed_by: by },
+      updated_at: sql`now()`,
+    })
     .where('workshop_id', '=', workshopId)
     .where('kind', '=', kind)
     .where('id', '=', item.id)
@@ -182,8 +194,8 @@ async function keep(db: Database, workshopId: string, habit: { rules?: string; w
 
 export const shelfStore = (db: Database, report: Report = () => undefined): ShelfStore => ({
   all: workshopId => wholeShelf(db, workshopId, report),
-  save: (workshopId, kind, item, revision) => saveItem(db, { workshopId, kind }, item, revision),
-  importAll: (workshopId, kind, items) => importAll(db, { workshopId, kind }, items),
+  save: ({ workshopId, memberId: by }, kind, item, revision) => saveItem(db, { workshopId, kind, by }, item, revision),
+  importAll: ({ workshopId, memberId: by }, kind, items) => importAll(db, { workshopId, kind, by }, items),
   setRules: (workshopId, rules) => keep(db, workshopId, { rules: JSON.stringify(rules) }),
   setWindows: (workshopId, windows) => keep(db, workshopId, { windows: JSON.stringify(windows) }),
   setTimes: (workshopId, times) => keep(db, workshopId, { times: JSON.stringify(times) }),

@@ -67,7 +67,7 @@ export function trialStore(db: Database, report: Report = () => undefined): Tria
       await db
         .insertInto('trial')
         .values({ id, workshop_id: workshopId, batch_id: batch, document: JSON.stringify(trial) })
-        .onConflict(conflict => conflict.column('id').doNothing())
+        .onConflict(conflict => conflict.columns(['workshop_id', 'id']).doNothing())
         .execute()
       const saved = await get(workshopId, id)
       return saved ? { ok: true, saved } : { ok: false, reason: 'gone' }

@@ -13,7 +13,9 @@ const MOST_AT_ONCE = 20
 const stale = (db: Database, workshopId: string, most: number) =>
   db
     .selectFrom('batch')
-    .leftJoin('evidence', 'evidence.batch_id', 'batch.id')
+    .leftJoin('evidence', join =>
+      join.onRef('evidence.batch_id', '=', 'batch.id').onRef('evidence.workshop_id', '=', 'batch.workshop_id'),
+    )
     .where('batch.workshop_id', '=', workshopId)
     .where('batch.deleted_at', 'is', null)
     .where(
@@ -47,7 +49,7 @@ export const evidenceWork = (db: Database, shelves: Shelves, work: Pick<Work, 'e
       await db
         .insertInto('evidence')
         .values({ batch_id: id, workshop_id: workshopId, ...now })
-        .onConflict(conflict => conflict.column('batch_id').doUpdateSet(now))
+        .onConflict(conflict => conflict.columns(['workshop_id', 'batch_id']).doUpdateSet(now))
         .execute()
     }
     return batches.length

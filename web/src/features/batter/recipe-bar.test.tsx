@@ -9,6 +9,7 @@ const ID = '0b0e7a52-7f7c-4d5e-9d57-3f6c1a2b4c5d'
 const plan = starterPlan('Trial')
 const saved = (version: number, superfatShare: number): RecipeVersionAnswer => ({
   version,
+  member: null,
   reason: '',
   madeAt: '2026-11-23T12:00:00.000Z',
   recipe: orderedRecipe({ ...plan.recipe, name: 'Hem', superfatShare, origin: { recipe: ID, version } }),
