@@ -2,6 +2,30 @@ import { expect, saved, test } from '../workshop.ts'
 
 const csv = (text: string) => ({ name: 'oils.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
 
+test('what an oil was before stands with who changed it, and is had back', async ({ maker }) => {
+  await maker.goto('/shelf/oils/babassu')
+  const editor = maker.getByRole('complementary')
+  const iodine = editor.getByLabel('Iodine value')
+  const was = await iodine.inputValue()
+  await iodine.fill('17')
+  await editor.getByRole('button', { name: 'Save' }).click()
+  await expect(maker.getByText('Babassu oil is saved.')).toBeVisible()
+  await expect(editor.getByRole('button', { name: 'Take back' })).toBeHidden()
+  await editor.getByRole('button', { name: 'Earlier versions' }).click()
+  const versions = maker.getByRole('dialog').getByRole('listitem')
+  await expect(versions).toHaveCount(2)
+  await expect(versions.first()).toContainText(`Iodine value: ${was} → 17`)
+  await expect(versions.first()).toContainText('as it is now')
+  await versions.last().getByRole('button', { name: 'Bring this back' }).click()
+  await expect(maker.getByText('Babassu oil is as it was then.')).toBeVisible()
+  await expect(iodine).toHaveValue(was)
+  await maker.getByRole('button', { name: 'Undo' }).click()
+  await expect(iodine).toHaveValue('17')
+  await maker.goto('/designs')
+  await maker.getByRole('button', { name: 'Earlier versions of Marbles' }).click()
+  await expect(maker.getByRole('dialog')).toContainText(/As it was first/i)
+})
+
 test('an oil is found, duplicated, named, changed with odd input, archived and brought back', async ({ maker }) => {
   await maker.goto('/shelf')
   await maker.getByLabel('Search oils').fill('high oleic')

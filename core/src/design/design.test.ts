@@ -15,6 +15,7 @@ import { OUTSIDE, acrossView, alongView, crestMm, designOf, levelView, renderRow
 import { reliefAt } from '../look/swirl/overlay.ts'
 import {
   TECHNIQUES,
+  designChanges,
   designAdvice,
   designFrom,
   draggedToppings,
@@ -301,4 +302,12 @@ test('a tilted layer is to stay tilted until it stands; low peaks are told of', 
   expect(words(start, 2)).not.toMatch(/tilted/)
   expect(words(made('peaks'), 3.3)).toMatch(/peaks hold about \d+ mm/)
   expect(words(made('peaks'), 4.6)).not.toMatch(/peaks hold/)
+})
+
+test('what became of a kept design is told by its name and its parts', () => {
+  const before = designFrom(starterPlan('Any'), 'Withy', () => '#336699')
+  const cups = before.cups.map((cup, i) => (i === 0 ? { ...cup, hex: '#993333' } : cup))
+  expect(designChanges(before, before)).toEqual([])
+  const changes = designChanges(before, { ...before, name: 'Osier', notes: 'slow', cups, moves: [] })
+  expect(said(changes)).toEqual(['name: Withy → Osier', `the cup ${before.cups[0]!.name}`, 'notes'])
 })

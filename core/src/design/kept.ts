@@ -13,12 +13,15 @@ import {
   Mould,
   Move,
   Pour,
+  changedParts,
   THINNEST_LAYER_MM,
   cuttingIn13,
   finishIn13,
   mouldIn13,
   ordered,
   plainCup,
+  planChanges,
+  starterPlan,
 } from '../plan/index.ts'
 import type { Edit, Plan } from '../plan/index.ts'
 
@@ -130,6 +133,18 @@ export const openedDesign = (value: unknown): Opened<KeptDesign> => opened(DESIG
 export function readDesign(value: unknown): { ok: true; design: KeptDesign } | { ok: false; problems: Problem[] } {
   const read = openedDesign(value)
   return read.ok ? { ok: true, design: read.value } : read
+}
+
+/** What became of a design from one version of it to another, in words; none where they are the same. */
+export function designChanges(before: KeptDesign, after: KeptDesign): Words[] {
+  const base = starterPlan('')
+  const [old, now] = [planOfDesign({ ...before, name: after.name }, base), planOfDesign(after, base)]
+  const named: Words[] =
+    before.name === after.name
+      ? []
+      : [fact('shelf.changes-to', { label: fact('name'), from: before.name, to: after.name })]
+  const noted: Words[] = before.notes === after.notes ? [] : [fact('notes')]
+  return [...named, ...changedParts(planChanges(old, now), now), ...noted]
 }
 
 /** What a plan's design is by itself; colours as they are seen now. */

@@ -1,3 +1,5 @@
+import { fact } from '../quantities/facts/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import type { Plan } from './document.ts'
 
 /** What each part of a plan is called when two versions of it differ. Every part has its words. */
@@ -36,7 +38,7 @@ export const PART_WORDS: Readonly<Record<Exclude<keyof Plan, 'format' | 'version
 }
 
 /** The parts in which two plans differ, in words and in the order of the document. */
-export const differingParts = (a: Plan, b: Plan): string[] =>
+export const differingParts = (a: Plan, b: Plan): Words[] =>
   (Object.keys(PART_WORDS) as (keyof typeof PART_WORDS)[])
     .filter(key => JSON.stringify(a[key]) !== JSON.stringify(b[key]))
-    .map(key => PART_WORDS[key])
+    .map(key => fact(PART_WORDS[key]))

@@ -5,6 +5,7 @@ import {
   checkItem,
   fieldsOfKind,
   idFromName,
+  itemChanges,
   newItem,
   readCell,
   referenceShelf,
@@ -110,6 +111,22 @@ describe('table files', () => {
       expect(made.preview.reports.every(report => report.state === 'same')).toBe(true)
       expect(made.preview.items).toEqual([])
     }
+  })
+
+  test('what became of an item is told field by field, and part by part', () => {
+    const olive = shelf.oils.find(oil => oil.id === 'olive')!
+    const lots = [{ id: 'a', mark: '', bought: 1, left: 1, cost: 0, useBy: '' }]
+    const now = { ...olive, note: 'new press', texture: 'brittle' as const, tags: ['palm' as const], lots }
+    expect(itemChanges('oils', olive, olive)).toEqual([])
+    expect(
+      itemChanges('oils', olive, { ...Object.fromEntries(Object.entries(olive).reverse()) } as unknown as Oil),
+    ).toEqual([])
+    expect(said(itemChanges('oils', olive, now))).toEqual([
+      'Note: nothing → new press',
+      'Contains or concerns: nothing → palm',
+      expect.stringMatching(/^At room warmth: liquid or soft → /),
+      'lots',
+    ])
   })
 
   test('new, changed and refused rows are told apart, with what changes and why not', () => {

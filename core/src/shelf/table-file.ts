@@ -1,5 +1,6 @@
 import { fact } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
+import { changesIn } from './item-changes.ts'
 import { readCell, writeCell } from './cells.ts'
 import type { Field } from './fields.ts'
 import type { ShelfItem } from './item.ts'
@@ -145,15 +146,7 @@ export class TableReader {
       return void this.preview.reports.push({ row, name, state: 'new', details: [] })
     }
     const old = before as unknown as Record<string, unknown>
-    const details = fields
-      .filter(field => field.key in values && writeCell(field, values[field.key]) !== writeCell(field, old[field.key]))
-      .map((field): Words =>
-        fact('shelf.changes-to', {
-          label: field.label,
-          from: writeCell(field, old[field.key]) || fact('nothing'),
-          to: writeCell(field, values[field.key]) || fact('nothing'),
-        }),
-      )
+    const details = changesIn(fields, old, values)
     if (details.length === 0) return void this.preview.reports.push({ row, name, state: 'same', details })
     this.preview.items.push({ ...old, ...values, id: before.id } as unknown as ShelfItem)
     this.preview.reports.push({ row, name, state: 'changed', details })

@@ -4,7 +4,7 @@ import type { Database } from '../database/connection.ts'
 import { isTaken, setDeleted } from '../database/deleting.ts'
 import type { Report } from '../database/unread.ts'
 import { readOrTold } from '../database/unread.ts'
-import type { Who } from '../members/accounts.ts'
+import type { Who } from '../database/who.ts'
 
 export type SaveDesignResult =
   { ok: true; saved: DesignAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' | 'full' }

@@ -1,14 +1,9 @@
 import type { OpenSession } from '@ostler/core'
 import { hash, verify } from '@node-rs/argon2'
 import type { Database } from '../database/connection.ts'
+import type { Who } from '../database/who.ts'
 import { hashOf, no } from './people.ts'
 import type { Done } from './people.ts'
-
-/** A member, and the workshop that it belongs to. */
-export interface Who {
-  workshopId: string
-  memberId: string
-}
 
 /** What is a member's own: password and sessions. */
 export interface Accounts {

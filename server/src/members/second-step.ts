@@ -1,6 +1,6 @@
 import { Secret, TOTP } from 'otpauth'
 import type { Database } from '../database/connection.ts'
-import type { Who } from './accounts.ts'
+import type { Who } from '../database/who.ts'
 
 /** A second step of signing in: six digits of an app, by the clock (RFC 6238). */
 export interface SecondSteps {

@@ -5,7 +5,7 @@ import type { Database } from '../database/connection.ts'
 import { isTaken, setDeleted } from '../database/deleting.ts'
 import type { Report } from '../database/unread.ts'
 import { readOrTold } from '../database/unread.ts'
-import type { Who } from '../members/accounts.ts'
+import type { Who } from '../database/who.ts'
 
 export type AddVersionResult = { ok: true; saved: RecipeAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' }
 

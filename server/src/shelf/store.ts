@@ -5,7 +5,7 @@ import type { Database } from '../database/connection.ts'
 import type { Report } from '../database/unread.ts'
 import { readOrTold } from '../database/unread.ts'
 import { evidenceStore } from '../learning/store.ts'
-import type { Who } from '../members/accounts.ts'
+import type { Who } from '../database/who.ts'
 
 /** Not saved: moved on meanwhile (with what stands there now), gone, or there already. */
 export type SaveItemResult =

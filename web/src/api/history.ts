@@ -1,4 +1,4 @@
-import type { HistoryAnswer, Plan } from '@ostler/core'
+import type { HistoryAnswer, KeptVersion, Plan } from '@ostler/core'
 import { queryOptions } from '@tanstack/react-query'
 import { call } from './client.ts'
 
@@ -15,6 +15,14 @@ export const versionQuery = (batch: string, revision: number) =>
     queryKey: ['batches', 'version', batch, revision],
     queryFn: () => call<{ revision: number; plan: Plan }>('GET', `/batches/${batch}/history/${revision}`),
     ...{ staleTime: Infinity, retry: false },
+  })
+
+/** What a thing was before, under its own address. */
+export const versionsQuery = <T>(at: string) =>
+  queryOptions({
+    queryKey: ['versions', at],
+    queryFn: () => call<KeptVersion<T>[]>('GET', `${at}/versions`),
+    staleTime: 0,
   })
 
 export const nameVersion = (batch: string, revision: number, name: string) =>

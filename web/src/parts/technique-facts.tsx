@@ -42,7 +42,7 @@ export function TechniqueFacts({ card }: { card: TechniqueCard }) {
   return (
     <span className="text-[13px] leading-tight">
       <span className="block">
-        {t('{from} · {cups}  {cups, plural, one {cup} other {cups}} · {minutes} min · {seen}', {
+        {t('{from} · {cups} {cups, plural, one {cup} other {cups}} · {minutes} min · {seen}', {
           from: from === to ? from : t('{from} to {to}', { from, to }),
           cups,
           minutes: Math.round(minutes),

@@ -1,7 +1,7 @@
 import { format, formatDistanceToNow } from 'date-fns'
 import type { Locale } from 'date-fns'
 import { catalogue } from './language.ts'
-import { tellingSettings } from './settings.ts'
+import { browsers, tellingSettings } from './settings.ts'
 
 let locale: Locale | undefined
 
@@ -14,7 +14,7 @@ export const dateIn = (language: Locale): void => {
 function isTwelve(): boolean {
   const { hours } = tellingSettings()
   if (hours !== '') return hours === '12'
-  return new Intl.DateTimeFormat(undefined, { hour: 'numeric' }).resolvedOptions().hour12 === true
+  return new Intl.DateTimeFormat([...browsers()], { hour: 'numeric' }).resolvedOptions().hour12 === true
 }
 
 /**

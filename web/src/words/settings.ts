@@ -26,7 +26,8 @@ export function tellingSettings(): TellingSettings {
 export const keepTellingSettings = (settings: TellingSettings): boolean =>
   writeText(lastingStore(), KEY, JSON.stringify(settings))
 
-const browsers = (): readonly string[] => (typeof navigator === 'undefined' ? [] : navigator.languages)
+/** What the browser speaks, the best first. */
+export const browsers = (): readonly string[] => (typeof navigator === 'undefined' ? [] : navigator.languages)
 
 /** The language that was chosen, or the first of the browser's that there is. */
 export const languageHere = (): Language =>

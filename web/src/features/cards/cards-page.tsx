@@ -260,7 +260,7 @@ function LadderCard({ plan, forecast, ladder, card }: LadderProps) {
               })}
               {step.addWhiteG > 0.005 && (
                 <>
-                  {rich('; stir in {addWhiteG}  {white}, wetted', {
+                  {rich('; stir in {addWhiteG} {white}, wetted', {
                     addWhiteG: <strong>{showMass(step.addWhiteG, habits, 0.01)}</strong>,
                     white: white?.name ?? t('white'),
                   })}

@@ -204,7 +204,7 @@ function Row({ plan, forecast, index, isChosen, onChoose }: RowProps) {
             {part.exact.mediumG > 0 && part.medium !== 'none' && (
               <span className="text-soft">
                 {' '}
-                {t('in {mediumG}  {medium}', { mediumG: fine(part.mediumG, part.exact.mediumG), medium: part.medium })}
+                {t('in {mediumG} {medium}', { mediumG: fine(part.mediumG, part.exact.mediumG), medium: part.medium })}
               </span>
             )}
           </span>

@@ -1,28 +1,18 @@
 import { DESIGN_VERSION, TECHNIQUES, madeBy, planOfDesign, readDesign, starterPlan } from '@ostler/core'
-import type { DesignAnswer, KeptDesign, Plan, Technique, TechniqueCard } from '@ostler/core'
+import type { KeptDesign, Plan, Technique, TechniqueCard } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { Download, FilePlus, Trash2, Upload } from 'lucide-react'
+import { FilePlus, Upload } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
-import { useNavigate } from 'react-router'
-import {
-  addBatch,
-  addDesign,
-  deleteDesign,
-  designsQuery,
-  restoreDesign,
-  saveDesign,
-  shelfQuery,
-} from '../../api/client.ts'
+import { addDesign, designsQuery, shelfQuery } from '../../api/client.ts'
 import { TechniqueFacts, useTechniqueCards } from '../../parts/technique-facts.tsx'
 import { Places } from '../../frame/places.tsx'
 import { TopBar } from '../../frame/top-bar.tsx'
-import { saveFile } from '../../ui/save-file.ts'
 import { useToast } from '../../ui/toast.tsx'
-import { DesignPicture, bestSight } from '../../drawing/design-picture.tsx'
+import { DesignPicture } from '../../drawing/design-picture.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
 import { rich, t } from '../../words/index.ts'
-
-const PICTURE = 'h-40 w-full object-contain'
+import { KeptCard, PICTURE } from './kept-card.tsx'
+import { useNewBatch } from './new-batch.ts'
 
 /** Every design that the workshop keeps, and a start for every technique. */
 export function DesignsPage() {
@@ -55,7 +45,7 @@ export function DesignsPage() {
           )}
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
             {data?.map(one => (
-              <KeptCard key={one.id} kept={one} />
+              <KeptCard key={`${one.id} ${one.revision}`} kept={one} />
             ))}
           </ul>
         </section>
@@ -76,108 +66,6 @@ export function DesignsPage() {
         </section>
       </main>
     </div>
-  )
-}
-
-function useNewBatch(): (plan: Plan) => Promise<void> {
-  const navigate = useNavigate()
-  const toast = useToast()
-  return async plan => {
-    try {
-      const batch = await addBatch(plan)
-      await navigate(`/batches/${batch.id}/score`)
-    } catch (error) {
-      toast((error as Error).message)
-    }
-  }
-}
-
-function fileOf(name: string): string {
-  const plain = name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-  return `${plain || 'design'}.design.json`
-}
-
-function KeptCard({ kept: { id, revision, design } }: { kept: DesignAnswer }) {
-  const client = useQueryClient()
-  const toast = useToast()
-  const start = useNewBatch()
-  const plan = useMemo(() => planOfDesign(design, starterPlan(design.name)), [design])
-  const [name, setName] = useState(design.name)
-  const again = () => client.invalidateQueries(designsQuery)
-  const rename = async () => {
-    const wanted = name.trim()
-    if (wanted === design.name) return setName(design.name)
-    try {
-      await saveDesign(id, revision, { ...design, name: wanted })
-      await again()
-    } catch (error) {
-      toast((error as Error).message)
-      setName(design.name)
-    }
-  }
-  const remove = async () => {
-    try {
-      await deleteDesign(id)
-      await again()
-      const back = () => restoreDesign(id).then(again, (error: Error) => toast(error.message))
-      toast(t('{design} was deleted.', { design: design.name }), { text: t('Undo'), run: () => void back() })
-    } catch (error) {
-      toast((error as Error).message)
-    }
-  }
-  return (
-    <li className="flex flex-col gap-1 bg-paper p-3">
-      <DesignPicture
-        plan={plan}
-        seen={bestSight(plan)}
-        label={t('Face of {design}', { design: design.name })}
-        px={420}
-        className={PICTURE}
-      />
-      <input
-        aria-label={t('Name of {design}', { design: design.name })}
-        className="field border-transparent bg-transparent px-0 text-lg font-semibold hover:border-line"
-        value={name}
-        maxLength={80}
-        onChange={event => setName(event.target.value)}
-        onBlur={() => void rename()}
-        onKeyDown={event => event.key === 'Enter' && event.currentTarget.blur()}
-      />
-      <span className="text-[13px] text-soft">
-        {t('{cups}  {cups, plural, one {colour} other {colours}}, {score} pours{moves} · {mould}', {
-          cups: design.cups.length,
-          score: design.score.length,
-          moves:
-            design.moves.length > 0 && t(', {n} {n, plural, one {tool} other {tools}}', { n: design.moves.length }),
-          mould: design.mould.name,
-        })}
-      </span>
-      {design.notes && <p className="text-[13px]">{design.notes}</p>}
-      <div className="mt-auto flex gap-1 pt-1">
-        <button className="button" onClick={() => void start(plan)}>
-          <FilePlus size={16} aria-hidden /> {t('New batch')}
-        </button>
-        <button
-          className="quiet ml-auto"
-          aria-label={t('Save {design} as a file', { design: design.name })}
-          title={t('Save as a file')}
-          onClick={() => saveFile(fileOf(design.name), `${JSON.stringify(design, null, 2)}\n`, 'application/json')}
-        >
-          <Download size={16} aria-hidden />
-        </button>
-        <button
-          className="quiet"
-          aria-label={t('Delete {design}', { design: design.name })}
-          title={t('Delete')}
-          onClick={() => void remove()}
-        >
-          <Trash2 size={16} aria-hidden />
-        </button>
-      </div>
-    </li>
   )
 }
 

@@ -70,10 +70,10 @@ export function Bars({ which, verdict }: { which: WhichBars; verdict: FitnessVer
       </p>
       {verdict.class === 'test' && names.length > 0 && (
         <p className="text-soft">
-          {t(
-            'As it was divided, lye may have run out with {names, plural, one {the cup} other {the cups}}  {names2}.',
-            { names: names.length, names2: names.join(', ') },
-          )}
+          {t('As it was divided, lye may have run out with {names, plural, one {the cup} other {the cups}} {names2}.', {
+            names: names.length,
+            names2: names.join(', '),
+          })}
         </p>
       )}
     </section>

@@ -120,6 +120,7 @@ function Versions({ id, name, shelf }: { id: string; name: string; shelf: Shelf 
             )}
             <span className="block text-[13px] text-soft">
               {told(version.recipe, shelf)} · {ago(new Date(version.madeAt))}
+              {version.member !== null && `, ${version.member}`}
             </span>
           </span>
           <button className="quiet" onClick={() => acts.begin(name, version.recipe)}>

@@ -343,7 +343,7 @@ function Eye({ outcome: { readings } }: { outcome: RehearsalOutcome }) {
   return (
     <p className="mt-4">
       {t(
-        '{count}  {count, plural, one {look} other {looks}} at the trace, off by {off} of a level on the whole{count2}',
+        '{count} {count, plural, one {look} other {looks}} at the trace, off by {off} of a level on the whole{count2}',
         {
           count,
           off: fixed(off, 2),

@@ -26,6 +26,12 @@ interface Props {
   onTried: (plan: Plan | null) => void
 }
 
+/** Where in the list something that is dragged would come to lie. */
+function placeOf(data: Record<string, unknown> | undefined): string | undefined {
+  const { index } = (data?.['sortable'] ?? {}) as { index?: number }
+  return index === undefined ? undefined : t('Over place {place}.', { place: index + 1 })
+}
+
 /** What is said of a drag to whoever does not see it. */
 const SPOKEN = {
   screenReaderInstructions: {
@@ -33,7 +39,7 @@ const SPOKEN = {
   },
   announcements: {
     onDragStart: () => t('Picked up.'),
-    onDragOver: () => undefined,
+    onDragOver: ({ over }: DragOverEvent) => placeOf(over?.data.current),
     onDragEnd: () => t('Put down.'),
     onDragCancel: () => t('Left where it was.'),
   },

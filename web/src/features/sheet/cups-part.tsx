@@ -113,7 +113,7 @@ const Colours = ({ cup, portion, own, fine }: ColoursProps) => (
         {part.exact.mediumG > 0 && part.medium !== 'none' && (
           <>
             {' '}
-            {rich('in {mediumG}  {medium}', {
+            {rich('in {mediumG} {medium}', {
               mediumG: <strong>{fine(part.mediumG, part.exact.mediumG)}</strong>,
               medium: part.medium,
             })}

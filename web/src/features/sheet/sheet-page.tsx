@@ -165,7 +165,7 @@ function Weighing({ plan, forecast, habits }: Parts) {
       </table>
       <p className="mt-1.5">
         {t(
-          'Together {potG}  {isOwn}; superfat {superfatShare} ({low} to {high} with the oils’ values and the scale); lye {lyePurityShare} pure, never rounded up{origin}.',
+          'Together {potG} {isOwn}; superfat {superfatShare} ({low} to {high} with the oils’ values and the scale); lye {lyePurityShare} pure, never rounded up{origin}.',
           {
             potG: showMass(portions.potG, habits),
             isOwn: isOwn ? t('in all batters') : t('in the pot'),

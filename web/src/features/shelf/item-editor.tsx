@@ -1,4 +1,4 @@
-import { SHELF_KINDS, checkItem, fieldsOfKind, findById, idFromName, newItem } from '@ostler/core'
+import { SHELF_KINDS, fieldsOfKind, findById, isAlike, itemChanges, newItem } from '@ostler/core'
 import type {
   Colorant,
   Oil,
@@ -12,12 +12,14 @@ import type {
   ShelfKind,
   Words,
 } from '@ostler/core'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import { Archive, ArchiveRestore, Copy } from 'lucide-react'
 import { useState } from 'react'
+import type { ReactNode } from 'react'
 import { useNavigate } from 'react-router'
-import { ApiError, saveItem, shelfQuery } from '../../api/client.ts'
+import { shelfQuery } from '../../api/client.ts'
 import { useHabits } from '../../plan/context.tsx'
+import { Versions } from '../../parts/versions.tsx'
 import { oilOptions, scentOptions } from '../../ui/add-options.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { itemDrafts } from './drafts.ts'
@@ -29,8 +31,8 @@ import { AllergensEditor } from './allergens-editor.tsx'
 import { LotsEditor } from './lots-editor.tsx'
 import { PaletteEditor } from './palette-editor.tsx'
 import { PartsEditor } from './parts-editor.tsx'
+import { SaveBar, useSaving } from './saving.tsx'
 import { SwatchesEditor } from './swatches-editor.tsx'
-import { Say } from '../../ui/say.tsx'
 import { t } from '../../words/index.ts'
 
 interface Props {
@@ -51,7 +53,7 @@ export function ItemEditor({ kind, id }: Props) {
   return <Editor kind={kind} id={id} stored={stored ?? newItem(kind)} revision={revision} shelf={data.shelf} />
 }
 
-interface EditorProps extends Props {
+export interface EditorProps extends Props {
   stored: ShelfItem
   revision: number
   shelf: Shelf
@@ -60,7 +62,7 @@ interface EditorProps extends Props {
 function useItemDraft({ kind, id, stored, revision }: EditorProps) {
   const key = `${kind}/${id}`
   const [draft, setDraft] = useState<ItemDraft>(() => itemDrafts.get(key) ?? { item: stored, typed: {}, revision })
-  const isDirty = Object.keys(draft.typed).length > 0 || JSON.stringify(draft.item) !== JSON.stringify(stored)
+  const isDirty = Object.keys(draft.typed).length > 0 || !isAlike(draft.item, stored)
   const keep = (next: ItemDraft) => {
     setDraft(next)
     itemDrafts.keep(key, next)
@@ -86,8 +88,6 @@ function Editor(props: EditorProps) {
     setProblems(all => all.filter(problem => problem.path !== key))
   }
   const hold = (key: string, text: string) => keep({ ...draft, typed: { ...draft.typed, [key]: text } })
-  const fields = fieldsOfKind(kind).filter(field => field.key !== 'archived')
-  const groups = [...new Set(fields.map(field => field.group))]
   const duplicate = () => {
     const copy = {
       ...item,
@@ -107,12 +107,22 @@ function Editor(props: EditorProps) {
         void saving.save()
       }}
     >
-      <div className="flex items-start gap-3">
-        <h2 className="flex-1 text-2xl">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <h2 className="w-full text-2xl">
           {id === 'new' ? t('New {one}', { one: t(SHELF_KINDS[kind].one) }) : stored.name}
         </h2>
         {id !== 'new' && (
           <ItemButtons
+            earlier={
+              <Earlier
+                {...props}
+                onBack={was =>
+                  isDirty
+                    ? toast(t('Save what you changed, or take it back, before an earlier version.'))
+                    : void saving.save(was, undefined, t('{item} is as it was then.', { item: was.name }))
+                }
+              />
+            }
             isArchived={stored.archived}
             onCopy={duplicate}
             onArchive={() => void saving.save({ ...item, archived: !item.archived })}
@@ -120,23 +130,7 @@ function Editor(props: EditorProps) {
         )}
       </div>
       {stored.archived && <p className="text-soft">{t('Archived: batches that use it keep it, no list offers it.')}</p>}
-      {groups.map(group => (
-        <Group key={group} group={group} isOpen={group !== 'Trace and melting, for the forecast'}>
-          {fields
-            .filter(field => field.group === group)
-            .map(field => (
-              <FieldInput
-                key={field.key}
-                field={field}
-                value={(item as unknown as Record<string, unknown>)[field.key]}
-                typed={draft.typed[field.key]}
-                problem={problems.find(problem => problem.path.startsWith(field.key))?.sentence}
-                onValue={value => set(field.key, value)}
-                onTyped={text => hold(field.key, text)}
-              />
-            ))}
-        </Group>
-      ))}
+      <Fields {...{ kind, item, problems, set, hold }} typed={draft.typed} />
       <OwnParts {...{ kind, item, shelf, problems, set }} />
       <SaveBar
         isDirty={isDirty || id === 'new'}
@@ -151,14 +145,54 @@ function Editor(props: EditorProps) {
   )
 }
 
+/** What it was before; one that is brought back has its lots as they are counted, and its findings as they stand, now. */
+function Earlier({ kind, id, stored, revision, onBack }: EditorProps & { onBack: (was: ShelfItem) => void }) {
+  const { findings } = stored as Partial<Scent>
+  return (
+    <Versions<ShelfItem>
+      {...{ name: stored.name, at: `/shelf/${kind}/${id}`, revision }}
+      changes={(before, after) => itemChanges(kind, before, after)}
+      onBack={kept => onBack({ ...kept, lots: stored.lots, ...(findings && { findings }) })}
+    />
+  )
+}
+
+interface FieldsProps extends Omit<OwnPartsProps, 'shelf'> {
+  typed: ItemDraft['typed']
+  hold: (key: string, text: string) => void
+}
+
+function Fields({ kind, item, typed, problems, set, hold }: FieldsProps) {
+  const fields = fieldsOfKind(kind).filter(field => field.key !== 'archived')
+  return [...new Set(fields.map(field => field.group))].map(group => (
+    <Group key={group} group={group} isOpen={group !== 'Trace and melting, for the forecast'}>
+      {fields
+        .filter(field => field.group === group)
+        .map(field => (
+          <FieldInput
+            key={field.key}
+            field={field}
+            value={(item as unknown as Record<string, unknown>)[field.key]}
+            typed={typed[field.key]}
+            problem={problems.find(problem => problem.path.startsWith(field.key))?.sentence}
+            onValue={value => set(field.key, value)}
+            onTyped={text => hold(field.key, text)}
+          />
+        ))}
+    </Group>
+  ))
+}
+
 interface ItemButtonsProps {
+  earlier: ReactNode
   isArchived: boolean
   onCopy: () => void
   onArchive: () => void
 }
 
-const ItemButtons = ({ isArchived, onCopy, onArchive }: ItemButtonsProps) => (
+const ItemButtons = ({ earlier, isArchived, onCopy, onArchive }: ItemButtonsProps) => (
   <>
+    {earlier}
     <button type="button" className="quiet" onClick={onCopy}>
       <Copy size={16} aria-hidden /> {t('Duplicate')}
     </button>
@@ -267,131 +301,5 @@ function OwnParts({ kind, item, shelf, problems, set }: OwnPartsProps) {
         />
       )}
     </>
-  )
-}
-
-interface Saving {
-  busy: boolean
-  sentence: Words | null
-  /** Stands where the other window's version is newer. */
-  theirs: { item: ShelfItem; revision: number } | null
-  save: (item?: ShelfItem, onto?: number) => Promise<void>
-  takeTheirs: () => void
-}
-
-function useSaving(
-  { kind, id, shelf, stored: before }: EditorProps,
-  draft: ItemDraft,
-  reset: (item: ShelfItem, revision: number) => void,
-  setProblems: (problems: Problem[]) => void,
-): Saving {
-  const client = useQueryClient()
-  const navigate = useNavigate()
-  const toast = useToast()
-  const [busy, setBusy] = useState(false)
-  const [sentence, setSentence] = useState<Words | null>(null)
-  const [theirs, setTheirs] = useState<Saving['theirs']>(null)
-
-  const save = async (wanted = draft.item, onto = draft.revision) => {
-    const unread = Object.keys(draft.typed)[0]
-    if (unread) return setSentence(t('A value cannot be read yet; see the field marked above.'))
-    const named =
-      id === 'new'
-        ? { ...wanted, id: idFromName(wanted.name, taken => shelf[kind].some(one => one.id === taken)) }
-        : wanted
-    const checked = checkItem(kind, named)
-    if (!checked.ok) {
-      setProblems(checked.problems)
-      return setSentence(
-        checked.problems.length === 1
-          ? checked.problems[0]!.sentence
-          : t('Some values are not right yet; see the fields marked.'),
-      )
-    }
-    if (shelf[kind].some(one => one.id !== named.id && one.name.toLowerCase() === named.name.trim().toLowerCase())) {
-      const sentence = t('Another {one} has this name already. Give it a mark of its own.', {
-        one: t(SHELF_KINDS[kind].one),
-      })
-      setProblems([{ path: 'name', value: named.name, sentence }])
-      return setSentence(sentence)
-    }
-    setBusy(true)
-    setSentence(null)
-    try {
-      const stored = await saveItem(kind, checked.value, onto)
-      reset(stored.item, stored.revision)
-      setTheirs(null)
-      await client.invalidateQueries({ queryKey: shelfQuery.queryKey })
-      const undo = () =>
-        void saveItem(kind, before, stored.revision)
-          .then(() => client.invalidateQueries({ queryKey: shelfQuery.queryKey }))
-          .then(() => reset(before, stored.revision + 1))
-          .catch((error: Error) => toast(error.message))
-      toast(
-        t('{item} is saved.', { item: stored.item.name }),
-        ...(id === 'new' ? [] : [{ text: t('Undo'), run: undo }]),
-      )
-      if (id === 'new') await navigate(`/shelf/${kind}/${stored.item.id}`, { replace: true })
-    } catch (error) {
-      const current = error instanceof ApiError ? error.answer.item : undefined
-      if (current) setTheirs({ item: current.item, revision: current.revision })
-      if (error instanceof ApiError && error.answer.problems) setProblems(error.answer.problems)
-      setSentence((error as Error).message)
-    } finally {
-      setBusy(false)
-    }
-  }
-  const takeTheirs = () => {
-    if (!theirs) return
-    reset(theirs.item, theirs.revision)
-    setTheirs(null)
-    setSentence(null)
-    void client.invalidateQueries({ queryKey: shelfQuery.queryKey })
-  }
-  return { busy, sentence, theirs, save, takeTheirs }
-}
-
-interface SaveBarProps {
-  isDirty: boolean
-  saving: Saving
-  onDrop: () => void
-}
-
-/** Save and take back, with what stands against it. */
-function SaveBar({ isDirty, saving, onDrop }: SaveBarProps) {
-  if (!isDirty && !saving.sentence) return null
-  return (
-    <div className="sticky bottom-0 -mx-5 border-t border-ink bg-panel px-5 py-3">
-      {saving.sentence && (
-        <p role="alert" className="mb-2 text-rust">
-          <Say of={saving.sentence} />
-        </p>
-      )}
-      <div className="flex flex-wrap gap-3">
-        {saving.theirs ? (
-          <>
-            <button type="button" className="button" onClick={saving.takeTheirs}>
-              {t('Take what was saved')}
-            </button>
-            <button
-              type="button"
-              className="button"
-              onClick={() => void saving.save(undefined, saving.theirs!.revision)}
-            >
-              {t('Save mine over it')}
-            </button>
-          </>
-        ) : (
-          <>
-            <button type="submit" className="button button-main" disabled={saving.busy}>
-              {saving.busy ? t('Saving …') : t('Save')}
-            </button>
-            <button type="button" className="button" onClick={onDrop}>
-              {t('Take back')}
-            </button>
-          </>
-        )}
-      </div>
-    </div>
   )
 }

@@ -111,8 +111,7 @@ function Kind({ kind, items, itemId }: { kind: ShelfKind; items: readonly ShelfI
         ) : (
           <p className="text-soft">
             {t(
-              'Choose {one}  {one2} to see and change its values. Starting values are from general literature: your suppliers’ documents and your own measurements come first.',
-              { one: /^[aeiou]/.test(one) ? t('an') : 'a', one2: one },
+              'Choose one on the left to see and change its values. Starting values are from general literature: your suppliers’ documents and your own measurements come first.',
             )}
           </p>
         )}

@@ -1,4 +1,4 @@
-import { differingParts, planChanges, referenceShelf } from '@ostler/core'
+import { differingParts, planChanges, referenceShelf, say } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import { describe, expect, test, vi } from 'vitest'
 import { draftToTakeUp } from '../draft.ts'
@@ -17,7 +17,7 @@ describe('two windows', () => {
     batch.edit(mixC(31))
     batch.edit({ kind: 'set', path: ['notes'], value: 'Mine.' })
     await pass(700)
-    expect(batch.get().save).toMatchObject({ kind: 'conflict', parts: ['temperatures, blending and scales'] })
+    expect(batch.get().save).toMatchObject({ kind: 'conflict', parts: [{ fact: 'temperatures, blending and scales' }] })
     return batch
   }
 
@@ -50,7 +50,7 @@ describe('two windows', () => {
     vi.advanceTimersByTime(500)
     batch.edit({ kind: 'set', path: ['name'], value: 'Mine' })
     await pass(300)
-    expect(batch.get().save).toMatchObject({ kind: 'conflict', parts: ['name'] })
+    expect(batch.get().save).toMatchObject({ kind: 'conflict', parts: [{ fact: 'name' }] })
     expect(batch.get().plan.name).toBe('Mine')
   })
 
@@ -64,7 +64,11 @@ describe('two windows', () => {
 
   test('every part has words for the question', () => {
     const other: Plan = { ...plan, hands: { ...plan.hands, people: 2 }, blendedS: 40, isTrial: true }
-    expect(differingParts(plan, other)).toEqual(['trial or not', 'hands and their order', 'seconds of blending'])
+    expect(differingParts(plan, other).map(part => say(part))).toEqual([
+      'trial or not',
+      'hands and their order',
+      'seconds of blending',
+    ])
   })
 
   test('each keeps its own draft; the other’s is never dropped or overwritten', async () => {
@@ -142,7 +146,7 @@ describe('drafts', () => {
     expect(at.open().get()).toMatchObject({ plan: { name: 'Typed before' }, save: { kind: 'saving' } })
     localStorage.setItem(`ostler.draft.batch-1.${WINDOW}`, old)
     at.server.changeElsewhere(named('Theirs'))
-    expect(at.open().get().save).toMatchObject({ kind: 'conflict', parts: ['name'] })
+    expect(at.open().get().save).toMatchObject({ kind: 'conflict', parts: [{ fact: 'name' }] })
   })
 
   test('what a window left that is gone is taken up; what one that lives is typing is let be', async () => {

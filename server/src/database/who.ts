@@ -1,0 +1,5 @@
+/** A member, and the workshop that it belongs to. */
+export interface Who {
+  workshopId: string
+  memberId: string
+}
