@@ -1,4 +1,5 @@
 // npm run -s endure: what is too long for every test run. Kills, hostile requests, two windows, every sentence in both units.
+// npm run -s endure -- years 200 500: so many workshops of so many batches each, what they weigh and what one waits for.
 import { spawn } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -9,6 +10,7 @@ import { ROOT } from './lib/paths.mjs'
 import { Cluster } from './lib/postgres.mjs'
 import { Told, run, say } from './lib/say.mjs'
 import { startServer, stopServer } from './lib/server.mjs'
+import { years } from './lib/years.mjs'
 
 const rounds = Number(process.argv[2] ?? 24)
 const EVERY_DATABASE_KILL = 3
@@ -101,7 +103,36 @@ async function others() {
   }
 }
 
+async function manyYears(workshops, batches) {
+  if (!(workshops > 1 && batches > 50))
+    throw new Told('Say how many workshops and batches: npm run -s endure -- years 200 500')
+  const cluster = new Cluster('endure-database', { lasting: true })
+  await cluster.start()
+  try {
+    const url = await cluster.database('endure_years', { anew: true })
+    const server = await startServer({ DATABASE_URL: url, PORT: '0', HOST: '127.0.0.1', OSTLER_DEMO: '1' })
+    try {
+      const { alone, among, sizes } = await years(`http://127.0.0.1:${server.port}`, cluster.url('endure_years'), {
+        workshops,
+        batches,
+      })
+      for (const one of sizes) say(JSON.stringify(one))
+      say(JSON.stringify({ waits: 'alone, ms', ...alone }))
+      say(JSON.stringify({ waits: `among ${workshops}, ms`, ...among }))
+    } finally {
+      await stopServer(server.child)
+    }
+  } finally {
+    cluster.stop()
+  }
+}
+
 await run(async () => {
+  if (process.argv[2] === 'years') {
+    ensurePackages()
+    buildAll()
+    return manyYears(Number(process.argv[3] ?? 200), Number(process.argv[4] ?? 500))
+  }
   if (!(rounds > 0)) throw new Told('Say how many kills: npm run -s endure -- 24')
   ensurePackages()
   buildAll()
