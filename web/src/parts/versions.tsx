@@ -35,13 +35,18 @@ export function Versions<T>({ bare = false, ...props }: Props<T>) {
       </button>
       <Ask open={open} title={label} onClose={() => setOpen(false)} wide>
         {open && (
-          <List
-            {...props}
-            onBack={kept => {
-              setOpen(false)
-              props.onBack(kept)
-            }}
-          />
+          <>
+            <List
+              {...props}
+              onBack={kept => {
+                setOpen(false)
+                props.onBack(kept)
+              }}
+            />
+            <button type="button" className="button mt-4 min-h-11" onClick={() => setOpen(false)}>
+              {t('Close')}
+            </button>
+          </>
         )}
       </Ask>
     </>
