@@ -1,17 +1,5 @@
 import { SHELF_KINDS, fieldsOfKind, findById, isAlike, itemChanges, newItem } from '@ostler/core'
-import type {
-  Colorant,
-  Oil,
-  OilShare,
-  Palette,
-  Problem,
-  Scent,
-  ScentPart,
-  Shelf,
-  ShelfItem,
-  ShelfKind,
-  Words,
-} from '@ostler/core'
+import type { Colorant, Oil, OilShare, Palette, Problem, Scent, ScentPart, Shelf, ShelfItem, Words } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { Archive, ArchiveRestore, Copy } from 'lucide-react'
 import { useState } from 'react'
@@ -32,17 +20,12 @@ import { LotsEditor } from './lots-editor.tsx'
 import { PaletteEditor } from './palette-editor.tsx'
 import { PartsEditor } from './parts-editor.tsx'
 import { SaveBar, useSaving } from './saving.tsx'
+import type { EditorProps } from './saving.tsx'
 import { SwatchesEditor } from './swatches-editor.tsx'
 import { t } from '../../words/index.ts'
 
-interface Props {
-  kind: ShelfKind
-  /** "new" for one that does not exist yet. */
-  id: string
-}
-
 /** One item with all its values, its lots, and what may stand in for it. */
-export function ItemEditor({ kind, id }: Props) {
+export function ItemEditor({ kind, id }: Pick<EditorProps, 'kind' | 'id'>) {
   const { data } = useQuery(shelfQuery)
   const stored = data && findById<ShelfItem>(data.shelf[kind], id)
   const { one } = SHELF_KINDS[kind]
@@ -51,12 +34,6 @@ export function ItemEditor({ kind, id }: Props) {
     return <p>{t('There is no such {one}. It may be of another kind, or its address is old.', { one: t(one) })}</p>
   const revision = stored ? (data.revisions[kind][id] ?? 0) : 0
   return <Editor kind={kind} id={id} stored={stored ?? newItem(kind)} revision={revision} shelf={data.shelf} />
-}
-
-export interface EditorProps extends Props {
-  stored: ShelfItem
-  revision: number
-  shelf: Shelf
 }
 
 function useItemDraft({ kind, id, stored, revision }: EditorProps) {

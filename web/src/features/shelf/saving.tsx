@@ -1,5 +1,5 @@
 import { SHELF_KINDS, checkItem, idFromName } from '@ostler/core'
-import type { Problem, ShelfItem, Words } from '@ostler/core'
+import type { Problem, Shelf, ShelfItem, ShelfKind, Words } from '@ostler/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -8,7 +8,16 @@ import { Say } from '../../ui/say.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { t } from '../../words/index.ts'
 import type { ItemDraft } from './drafts.ts'
-import type { EditorProps } from './item-editor.tsx'
+
+/** An item that is edited, and the shelf that it stands on. */
+export interface EditorProps {
+  kind: ShelfKind
+  /** "new" for one that does not exist yet. */
+  id: string
+  stored: ShelfItem
+  revision: number
+  shelf: Shelf
+}
 
 interface Saving {
   busy: boolean
