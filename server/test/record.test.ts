@@ -46,6 +46,11 @@ describe('entries', () => {
     expect((await record()).entries.map(one => one.kind)).toEqual(['unmoulded', 'cut', 'sign'])
   })
 
+  test('of signs are what is learned of faults: of this batch, and of none that there is not', async () => {
+    expect((await visitor.get(`/api/batches/${batch}/faults/learned`)).status).toBe(200)
+    expect((await visitor.get(`/api/batches/${randomUUID()}/faults/learned`)).status).toBe(404)
+  })
+
   test('that are none are refused with a sentence, and nothing of the message is kept', async () => {
     const before = (await record()).entries.length
     const bad = await send([

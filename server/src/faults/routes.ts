@@ -28,7 +28,7 @@ async function lessonsOf(db: Database, workshopId: string): Promise<FaultLesson[
     .where('batch.workshop_id', '=', workshopId)
     .where('batch.deleted_at', 'is', null)
     .where(sql<boolean>`entry.entry ->> 'kind' in ('sign', 'cause', 'undo')`)
-    .groupBy(['batch.id', 'batch.name'])
+    .groupBy(['batch.workshop_id', 'batch.id'])
     .orderBy('batch.updated_at', 'desc')
     .limit(MOST)
     .select(['batch.id', 'batch.name', 'batch.plan'])
