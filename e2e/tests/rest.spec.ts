@@ -115,5 +115,7 @@ test('from loaf to bars: thickness by weight, ends and samples, back from a mark
   await expect(maker.getByLabel('Wanted for')).toHaveValue('2099-12-12')
   await expect(maker.getByRole('button', { name: 'Remove weigh-in 1' })).toBeVisible()
   await maker.setViewportSize({ width: 390, height: 844 })
-  expect(await maker.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await expect
+    .poll(() => maker.evaluate(() => document.documentElement.scrollWidth), { timeout: 20_000 })
+    .toBeLessThanOrEqual(390)
 })
