@@ -129,7 +129,8 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
     everythingRoutes({ ...whole, shelves: shelf, recipes, designs, trials }),
   )
   api.use('/batches/:id/sheet.pdf', visits.require, sheetRoutes({ batches, shelves: shelf, work: worker }))
-  serveShares(api, visits.require, { store: shareStore(db), batches, shelves: shelf, looks, work: worker })
+  const shown = { store: shareStore(db), batches, shelves: shelf, looks, work: worker, records, runs }
+  serveShares(api, visits.require, shown)
   api.use('/batches/:id/history', visits.require, historyRoutes(historyStore(db)))
   api.use('/batches/:id/lots', visits.require, batchLotRoutes(lots))
   api.use('/lots', visits.require, lotRoutes(lots))

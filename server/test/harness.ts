@@ -24,7 +24,7 @@ import type { RunFeed } from '../src/runs/feed.ts'
 import type { Learner } from '../src/work/learner.ts'
 import { shelfStore } from '../src/shelf/store.ts'
 import { sheetPdf } from '../src/sheet-pdf/sheet-pdf.ts'
-import { lookOf, taughtBy } from '../src/work/work.ts'
+import { lookOf, shownRun, taughtBy } from '../src/work/work.ts'
 import type { Work } from '../src/work/work.ts'
 
 /** What takes long, worked out in the thread of the tests. */
@@ -32,6 +32,7 @@ export const workHere: Work = {
   look: async task => lookOf(task),
   evidence: async task => taughtBy(task),
   sheet: task => sheetPdf(task),
+  run: async task => shownRun(task),
 }
 
 const ROOT_URL = process.env['TEST_DATABASE_URL'] ?? ''

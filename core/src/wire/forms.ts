@@ -74,15 +74,19 @@ export class ProvedForm {
 export const SHARED_WHATS = {
   design: 'the design: what it looks like',
   sheet: 'the pour sheet: how it is made',
+  record: 'the record: how it went and what came of it',
 } as const
 export type SharedWhat = keyof typeof SHARED_WHATS
 
 export class ShareForm {
-  @Choice(Object.keys(SHARED_WHATS), 'A link shows the design or the pour sheet.')
+  @Choice(Object.keys(SHARED_WHATS), 'A link shows the design, the pour sheet or the record.')
   what!: SharedWhat
 
   @YesNo('Whether scents are shown is yes or no.')
   withScents!: boolean
+
+  @YesNo('Whether notes are shown is yes or no.', { optional: true })
+  withNotes?: boolean
 }
 
 /** A window that has a batch open, or has left it. */

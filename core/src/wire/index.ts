@@ -56,6 +56,7 @@ export type {
   HistoryAnswer,
   ShareAnswer,
   SharedAnswer,
+  SharedRecordAnswer,
   HistoryStep,
   DeedAnswer,
   InvitedAnswer,

@@ -176,6 +176,7 @@ interface ShareTable {
   batch_id: string
   what: SharedWhat
   with_scents: boolean
+  with_notes: Generated<boolean>
   made_by: string
   at: Stamp
 }

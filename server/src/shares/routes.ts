@@ -1,4 +1,5 @@
-import { METRIC, ShareForm, designFrom, forecast, hexOfCup, sharedPlan, sharedShelf } from '@ostler/core'
+import { METRIC, ShareForm, designFrom, forecast, hexOfCup, sharedEntries, sharedPlan, sharedShelf } from '@ostler/core'
+import type { Plan, SharedRecordAnswer } from '@ostler/core'
 import { Router } from 'express'
 import { tellingFrom } from '../telling/telling.ts'
 import type { Request, RequestHandler } from 'express'
@@ -7,6 +8,8 @@ import type { BatchStore } from '../batches/store.ts'
 import { formFrom, idFrom } from '../http/body.ts'
 import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
+import type { RecordStore } from '../record/store.ts'
+import type { RunStore } from '../runs/store.ts'
 import type { ShelfStore } from '../shelf/store.ts'
 import type { Work } from '../work/work.ts'
 import type { ShareStore, Shared } from './store.ts'
@@ -42,13 +45,51 @@ interface Parts {
   batches: Pick<BatchStore, 'get'>
   shelves: Pick<ShelfStore, 'all'>
   looks: Pick<LookStore, 'face'>
-  work: Pick<Work, 'sheet'>
+  work: Pick<Work, 'sheet' | 'run'>
+  records: Pick<RecordStore, 'get' | 'photo'>
+  runs: Pick<RunStore, 'list' | 'get'>
+}
+
+type Found = (token: unknown, what?: Shared['what']) => Promise<{ shared: Shared; plan: Plan }>
+
+/** The run that a batch came of: the last that ended in the mould, else the last that was begun. */
+async function runOf({ runs, work }: Parts, { workshopId, batchId, withScents, withNotes }: Shared) {
+  const begun = (await runs.list(workshopId, batchId)).filter(run => run.begunAt !== null)
+  const last = begun.find(({ closed }) => closed === 'moulded') ?? begun[0]
+  const run = last && (await runs.get(workshopId, last.id))
+  if (!run) return null
+  return { ...(await work.run({ run, choice: { withScents, withNotes } })), begunAt: run.begunAt ?? run.openedAt }
+}
+
+/** What a link to a record shows: how the batch was made, what came of it, its photographs. */
+function recordRoutesOf(routes: Router, found: Found, parts: Parts): void {
+  const seen = async (token: unknown) => {
+    const { shared, plan } = await found(token, 'record')
+    const record = await parts.records.get(shared.workshopId, shared.batchId)
+    const entries = sharedEntries(record?.entries ?? [], shared.withNotes)
+    const told = new Set(entries.map(({ photo }) => photo))
+    return { shared, plan, entries, photos: record?.photos.filter(({ id }) => told.has(id)) ?? [] }
+  }
+  routes.get('/:token/record', async (req, res) => {
+    const { shared, plan, entries, photos } = await seen(req.params.token)
+    const run = await runOf(parts, shared)
+    res.json({ entries, photos, pouredAt: plan.rest.pouredAt, run } satisfies SharedRecordAnswer)
+  })
+  routes.get('/:token/photos/:photo/:size', async (req, res) => {
+    const { token, photo, size } = req.params
+    const { shared, photos } = await seen(token)
+    const isShown = (size === 'small' || size === 'large') && photos.some(({ id }) => id === photo)
+    const data = isShown ? await parts.records.photo(shared.workshopId, photo, size) : null
+    if (!data) throw new HttpError(404, 'There is no such photograph.')
+    res.type('jpeg').send(data)
+  })
 }
 
 /** What a link shows, to whoever has it. */
-function sharedRoutes({ store, batches, shelves, looks, work }: Parts): Router {
+function sharedRoutes(parts: Parts): Router {
+  const { store, batches, shelves, looks, work } = parts
   const routes = Router()
-  const found = async (token: unknown, what?: Shared['what']) => {
+  const found: Found = async (token, what) => {
     const shared = typeof token === 'string' && TOKEN.test(token) ? await store.find(token) : null
     const batch =
       shared && (!what || shared.what === what) ? await batches.get(shared.workshopId, shared.batchId) : null
@@ -85,6 +126,7 @@ function sharedRoutes({ store, batches, shelves, looks, work }: Parts): Router {
     if (!pdf) throw new HttpError(409, 'This plan cannot be forecast just now.')
     res.type('application/pdf').set('content-disposition', 'inline; filename="pour-sheet.pdf"').send(Buffer.from(pdf))
   })
+  recordRoutesOf(routes, found, parts)
   return routes
 }
 

@@ -15,6 +15,7 @@ export interface Shared {
   batchId: string
   what: SharedWhat
   withScents: boolean
+  withNotes: boolean
 }
 
 export type Made = { ok: true; token: string } | { ok: false; why: 'gone' | 'full' }
@@ -32,7 +33,7 @@ export function shareStore(db: Database): ShareStore {
   const of = (workshopId: string, batchId: string) =>
     db.selectFrom('share').where('workshop_id', '=', workshopId).where('batch_id', '=', batchId)
   return {
-    async add(workshopId, batchId, { what, withScents }, madeBy) {
+    async add(workshopId, batchId, { what, withScents, withNotes = false }, madeBy) {
       if (!(await liveBatch(db, workshopId, batchId).select('id').executeTakeFirst())) return { ok: false, why: 'gone' }
       const { count } = await of(workshopId, batchId)
         .select(eb => eb.fn.countAll<string>().as('count'))
@@ -43,18 +44,19 @@ export function shareStore(db: Database): ShareStore {
         .insertInto('share')
         .values({
           ...{ token_hash: hashOf(token), workshop_id: workshopId, batch_id: batchId, what, made_by: madeBy },
-          with_scents: withScents,
+          ...{ with_scents: withScents, with_notes: withNotes },
         })
         .execute()
       return { ok: true, token }
     },
     async list(workshopId, batchId) {
       const rows = await of(workshopId, batchId)
-        .select(['id', 'what', 'with_scents', 'made_by', 'at'])
+        .select(['id', 'what', 'with_scents', 'with_notes', 'made_by', 'at'])
         .orderBy('at')
         .execute()
       return rows.map(row => ({
-        ...{ id: row.id, what: row.what, withScents: row.with_scents, madeBy: row.made_by, at: row.at.toISOString() },
+        ...{ id: row.id, what: row.what, withScents: row.with_scents, withNotes: row.with_notes },
+        ...{ madeBy: row.made_by, at: row.at.toISOString() },
       }))
     },
     async remove(workshopId, batchId, id) {
@@ -77,12 +79,13 @@ export function shareStore(db: Database): ShareStore {
         .where('batch.deleted_at', 'is', null)
         .select([
           ...(['share.workshop_id', 'share.batch_id', 'share.what', 'share.with_scents'] as const),
+          'share.with_notes',
           'workshop.name as workshop',
         ])
         .executeTakeFirst()
       if (!row) return null
-      const { workshop_id: workshopId, batch_id: batchId, what, with_scents: withScents, workshop } = row
-      return { workshopId, batchId, what, withScents, workshop }
+      const { workshop_id: workshopId, batch_id: batchId, what, workshop } = row
+      return { workshopId, batchId, what, withScents: row.with_scents, withNotes: row.with_notes, workshop }
     },
   }
 }

@@ -16,5 +16,6 @@ export function workInThread(log: Pick<Logger, 'error'>): Work {
     look: task => pool.run(task, { name: 'look' }) as ReturnType<Work['look']>,
     evidence: task => pool.run(task, { name: 'evidence' }) as ReturnType<Work['evidence']>,
     sheet: task => pool.run(task, { name: 'sheet' }) as ReturnType<Work['sheet']>,
+    run: task => pool.run(task, { name: 'run' }) as ReturnType<Work['run']>,
   }
 }

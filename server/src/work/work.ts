@@ -1,5 +1,15 @@
-import { batchLook, batterWater, cureEvidence, evidenceOf, forecast, readPlan, restEvidence } from '@ostler/core'
-import type { BatchLook, Evidence, Shelf } from '@ostler/core'
+import {
+  batchLook,
+  batterWater,
+  cureEvidence,
+  evidenceOf,
+  forecast,
+  hexOfCup,
+  readPlan,
+  restEvidence,
+  sharedRun,
+} from '@ostler/core'
+import type { BatchLook, BenchEvent, Evidence, Plan, RunShown, SharedWith, Shelf } from '@ostler/core'
 import { encode } from 'fast-png'
 import type { SheetTask } from '../sheet-pdf/sheet-pdf.ts'
 
@@ -24,6 +34,11 @@ export interface EvidenceTask extends LookTask {
   at: string
 }
 
+export interface RunTask {
+  run: { plan: Plan; shelf: Shelf; events: readonly BenchEvent[] }
+  choice: SharedWith
+}
+
 export type Taught = Omit<Evidence, 'counts'>
 
 /** What takes long to work out of a batch; null of a plan that cannot be read. */
@@ -32,6 +47,8 @@ export interface Work {
   evidence(task: EvidenceTask): Promise<Taught | null>
   /** The pour sheet as a PDF. */
   sheet(task: SheetTask): Promise<Uint8Array | null>
+  /** A run as it may be seen outside. */
+  run(task: RunTask): Promise<RunShown>
 }
 
 export function lookOf({ plan, shelf }: LookTask): Look | null {
@@ -54,3 +71,11 @@ export function taughtBy({ plan, shelf, batch, at }: EvidenceTask): Taught | nul
     cure: made?.ok ? cureEvidence(read.plan, batterWater(read.plan, made.forecast.portions, of)) : null,
   }
 }
+
+const hexesOf = (plan: Plan, shelf: Shelf) => {
+  const made = forecast(plan, shelf)
+  const colours = made.ok ? made.forecast.colours : null
+  return (cup: string): string => hexOfCup(plan, colours, cup)
+}
+
+export const shownRun = ({ run, choice }: RunTask): RunShown => sharedRun(run, choice, hexesOf)

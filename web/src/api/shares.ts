@@ -1,4 +1,4 @@
-import type { ShareAnswer, ShareForm, SharedAnswer } from '@ostler/core'
+import type { ShareAnswer, ShareForm, SharedAnswer, SharedRecordAnswer } from '@ostler/core'
 import { queryOptions } from '@tanstack/react-query'
 import { call } from './client.ts'
 
@@ -20,3 +20,11 @@ export const sharedQuery = (token: string) =>
   })
 export const sharedAddress = (token: string, file: 'face.png' | 'design.json' | 'sheet.pdf'): string =>
   `/api/shared/${token}/${file}`
+
+export const sharedRecordQuery = (token: string) =>
+  queryOptions({
+    queryKey: ['shared', token, 'record'],
+    queryFn: () => call<SharedRecordAnswer>('GET', `/shared/${token}/record`),
+    retry: false,
+  })
+export const sharedPhoto = (token: string, photo: string): string => `/api/shared/${token}/photos/${photo}/large`

@@ -10,7 +10,7 @@ import { Check } from '../ui/check.tsx'
 import { OneLink } from '../ui/one-link.tsx'
 import { dated, t } from '../words/index.ts'
 
-/** Links by which somebody outside sees the design, or the pour sheet. */
+/** Links by which somebody outside sees the design, the pour sheet, or the record. */
 export function ShareLinks({ what }: { what: SharedWhat }) {
   const [isOpen, setOpen] = useState(false)
   return (
@@ -28,10 +28,11 @@ function Links({ what, onClose }: { what: SharedWhat; onClose: () => void }) {
   const queries = useQueryClient()
   const { data, error } = useQuery(sharesQuery(batch))
   const [withScents, setWithScents] = useState(false)
+  const [withNotes, setWithNotes] = useState(false)
   const [token, setToken] = useState('')
   const again = () => void queries.invalidateQueries(sharesQuery(batch))
   const add = useMutation({
-    mutationFn: () => addShare(batch, { what, withScents }),
+    mutationFn: () => addShare(batch, { what, withScents, withNotes }),
     onSuccess: made => setToken(made.token),
     onSettled: again,
   })
@@ -51,6 +52,15 @@ function Links({ what, onClose }: { what: SharedWhat; onClose: () => void }) {
           <Check label={t('with the names of its scents')} checked={withScents} onChange={setWithScents} />
         </>
       )}
+      {what === 'record' && (
+        <>
+          <p className="mt-1">{t('What was weighed is in the record, and its photographs; who saw what is not.')}</p>
+          <p className="flex flex-wrap gap-x-6">
+            <Check label={t('with its scents and their weights')} checked={withScents} onChange={setWithScents} />
+            <Check label={t('with what was noted in own words')} checked={withNotes} onChange={setWithNotes} />
+          </p>
+        </>
+      )}
       <p className="mt-3">
         <button className="button button-main min-h-11" disabled={add.isPending} onClick={() => add.mutate()}>
           {t('Make a link')}
@@ -67,6 +77,7 @@ function Links({ what, onClose }: { what: SharedWhat; onClose: () => void }) {
           <li key={one.id} className="flex flex-wrap items-center gap-4 border-b border-line py-1">
             {t(SHARED_WHATS[one.what])}
             {one.withScents && t(', with scents')}
+            {one.withNotes && t(', with notes')}
             <span className="text-soft">
               {one.madeBy}, {dated(new Date(one.at), 'd MMMM yyyy')}
             </span>

@@ -4,7 +4,7 @@ import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useNow } from './bench-head.tsx'
-import { lookWord } from './look-keys.tsx'
+import { lookWord } from '../../parts/look-word.ts'
 import { inTen } from './plan-b-call.tsx'
 import { fixed, rich, t } from '../../words/index.ts'
 
@@ -123,7 +123,7 @@ function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
         </p>
         {seen && open.length > 0 && (
           <p className="text-[13px] text-soft">
-            {lookWord(seen.value, plan)} ({fixed(seen.value, 1)}), {ago(now - seen.r)}
+            {lookWord(seen.value, plan.whipped !== null)} ({fixed(seen.value, 1)}), {ago(now - seen.r)}
           </p>
         )}
       </div>

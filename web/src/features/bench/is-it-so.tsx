@@ -3,7 +3,7 @@ import type { Doubt } from '@ostler/core'
 import { useEffect } from 'react'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRun, useRunHex } from '../../run/context.tsx'
-import { lookWord } from './look-keys.tsx'
+import { lookWord } from '../../parts/look-word.ts'
 import type { About, Doubted } from './use-bench.ts'
 import { fixed, t } from '../../words/index.ts'
 
@@ -38,7 +38,7 @@ export function IsItSo({
   }, [about, onSettle])
   const show = (amount: number) =>
     about.kind === 'seen'
-      ? `${lookWord(amount, plan)} (${fixed(amount, 1)})`
+      ? `${lookWord(amount, plan.whipped !== null)} (${fixed(amount, 1)})`
       : about.kind === 'temp'
         ? showTemperature(amount, habits)
         : showMass(amount, habits, doubt.expected >= 100 ? 1 : 0.1)

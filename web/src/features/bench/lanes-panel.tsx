@@ -14,7 +14,7 @@ import {
 } from 'recharts'
 import { useFollowed, useRun, useRunHex, useRunState } from '../../run/context.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
-import { lookWord } from './look-keys.tsx'
+import { lookWord } from '../../parts/look-word.ts'
 import { BenchPanel } from './panel.tsx'
 import { fixed, t } from '../../words/index.ts'
 
@@ -80,11 +80,11 @@ function laneWords({ past, ahead }: BenchLane, plan: Plan): string {
   if (ahead.length === 0)
     return last === undefined
       ? ''
-      : t('Poured out as {last}, {last2}.', { last: lookWord(last, plan), last2: fixed(last, 1) })
+      : t('Poured out as {last}, {last2}.', { last: lookWord(last, plan.whipped !== null), last2: fixed(last, 1) })
   const now = ahead[0]?.likely
   const later = ahead.find(({ s }) => s >= ahead[0]!.s + 600)
   return [
-    now !== undefined && t('Now {now}, {now2}.', { now: lookWord(now, plan), now2: fixed(now, 1) }),
+    now !== undefined && t('Now {now}, {now2}.', { now: lookWord(now, plan.whipped !== null), now2: fixed(now, 1) }),
     later &&
       t('In 10 min between {low} and {high}, if left.', { low: fixed(later.low, 1), high: fixed(later.high, 1) }),
   ]

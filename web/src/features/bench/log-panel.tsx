@@ -8,7 +8,7 @@ import { Check } from '../../ui/check.tsx'
 import { decimalMark, fixed, t } from '../../words/index.ts'
 import { Say, useSay } from '../../ui/say.tsx'
 import { showClock } from '../../ui/clock.ts'
-import { lookWord } from './look-keys.tsx'
+import { lookWord } from '../../parts/look-word.ts'
 import { BenchPanel } from './panel.tsx'
 import { setSound, useSound } from './sound.ts'
 
@@ -35,7 +35,7 @@ function useWords(): (event: Settled) => string {
       ofPour(event.pour),
       event.body,
       kind === 'seen' && amount !== undefined
-        ? `${lookWord(amount, following.plan)} (${fixed(amount, 1)}${event.how === 'drip' ? t(', by drip') : ''})`
+        ? `${lookWord(amount, following.plan.whipped !== null)} (${fixed(amount, 1)}${event.how === 'drip' ? t(', by drip') : ''})`
         : kind === 'temp' && amount !== undefined
           ? showTemperature(amount, habits)
           : (kind === 'weighed' || kind === 'drawn' || kind === 'left') && amount !== undefined

@@ -3,7 +3,8 @@ import { useEffect, useState } from 'react'
 import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
 import { BenchPanel, Chips } from './panel.tsx'
 import { HandledKeys } from './handled-keys.tsx'
-import { LookKeys, lookWord } from './look-keys.tsx'
+import { LookKeys } from './look-keys.tsx'
+import { lookWord } from '../../parts/look-word.ts'
 import type { About } from './use-bench.ts'
 import { useRehearsal, useSeconds } from '../../rehearsal/context.tsx'
 import { SeenBatter, useShown } from '../../rehearsal/seen-batter.tsx'
@@ -100,7 +101,7 @@ function DripTest({ cup, onLevel }: { cup: string | undefined; onLevel: (level: 
             </strong>
             <span>
               {t('{seconds} so far{seconds2}', {
-                seconds: lookWord(dripLevel(seconds), plan),
+                seconds: lookWord(dripLevel(seconds), plan.whipped !== null),
                 seconds2: seconds >= 30 && t('; more than 30 s: press, it is thicker than that'),
               })}
             </span>

@@ -8,6 +8,7 @@ import { Say } from '../../ui/say.tsx'
 import { Course } from './course.tsx'
 import { Grades } from './grades.tsx'
 import { Photos } from './photos.tsx'
+import { ShareLinks } from '../../parts/share-links.tsx'
 import { Signs } from '../../parts/signs.tsx'
 import { entryWords } from '../../parts/entry-words.ts'
 import { useRecord } from '../../parts/use-record.ts'
@@ -23,6 +24,7 @@ export function OutcomePage() {
     <main className="mx-auto w-full max-w-300 flex-1 px-5 py-4 max-[900px]:px-3">
       <div className="flex flex-wrap items-baseline gap-x-5">
         <h1 className="text-2xl">{t('What came of it')}</h1>
+        <ShareLinks what="record" />
         {record.unsent > 0 && (
           <p role="status">
             {t('{unsent} kept in this browser; sent as soon as the server answers', { unsent: record.unsent })}
