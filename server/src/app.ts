@@ -31,7 +31,8 @@ import { lotStore } from './lots/store.ts'
 import { PHOTO_LIMIT, photoRoutes, recordRoutes } from './record/routes.ts'
 import { recordStore } from './record/store.ts'
 import { calendarRoutes, todayRoutes } from './record/today.ts'
-import { everythingRoutes, wholeRoutes } from './whole/routes.ts'
+import { serveWhole } from './whole/routes.ts'
+import { wholeStore } from './whole/whole-store.ts'
 import { presenceRoutes } from './presence/presence.ts'
 import { serveWays } from './record/ways.ts'
 import { batchRunRoutes, preparationRoutes, runRoutes } from './runs/routes.ts'
@@ -121,13 +122,8 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   const lots = lotStore(db)
   api.use('/batches/:id/record', visits.require, recordRoutes(records))
   api.use('/batches/:id/faults', visits.require, faultRoutes(db))
-  const whole = { batches, runs, records, lots }
-  api.use('/batches/:id/whole', visits.require, wholeRoutes(whole))
-  api.use(
-    '/everything.zip',
-    visits.requireOwner,
-    everythingRoutes({ ...whole, shelves: shelf, recipes, designs, trials }),
-  )
+  const stores = { batches, runs, records, lots, shelves: shelf, recipes, designs, trials, whole: wholeStore(db) }
+  serveWhole(api, visits, stores, [learning, looking])
   api.use('/batches/:id/sheet.pdf', visits.require, sheetRoutes({ batches, shelves: shelf, work: worker }))
   const shown = { store: shareStore(db), batches, shelves: shelf, looks, work: worker, records, runs }
   serveShares(api, visits.require, shown)

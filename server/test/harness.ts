@@ -6,6 +6,7 @@ import { planChanges } from '@ostler/core'
 import type { Plan } from '@ostler/core'
 import pg from 'pg'
 import supertest from 'supertest'
+import { expect } from 'vitest'
 import { batchStore } from '../src/batches/store.ts'
 import { configFrom } from '../src/config.ts'
 import type { Config } from '../src/config.ts'
@@ -25,6 +26,7 @@ import type { Learner } from '../src/work/learner.ts'
 import { shelfStore } from '../src/shelf/store.ts'
 import { sheetPdf } from '../src/sheet-pdf/sheet-pdf.ts'
 import { lookOf, shownRun, taughtBy } from '../src/work/work.ts'
+import { watchQueries } from './queries.ts'
 import type { Work } from '../src/work/work.ts'
 
 /** What takes long, worked out in the thread of the tests. */
@@ -77,7 +79,10 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
       trials: trialStore(db),
       db,
     })
-  const app = createApp({ db, config, setUpCode, now: () => new Date(), work: () => workHere })
+  // What the application asks is looked at one by one; a test itself may look anywhere.
+  const queries = watchQueries()
+  const inside = connect(url.href, queries.log)
+  const app = createApp({ db: inside, config, setUpCode, now: () => new Date(), work: () => workHere })
   const server: Server = app.listen(0, '127.0.0.1')
   await once(server, 'listening')
   return {
@@ -91,9 +96,11 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
       server.closeAllConnections()
       await new Promise(resolve => server.close(resolve))
       for (const one of ['learning', 'looking']) await (app.locals[one] as Learner).stop()
+      await inside.destroy()
       await db.destroy()
       await admin.query(`drop database ${name} with (force)`)
       await admin.end()
+      expect([...queries.crossing], 'queries that could reach into another workshop').toEqual([])
     },
   }
 }

@@ -1,4 +1,4 @@
-import { Choice, Id, NumberFrom, Parts, YesNo } from '../document/fields/index.ts'
+import { Choice, Id, NumberFrom, Parts, Text, YesNo } from '../document/fields/index.ts'
 import { fact, grams } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
 import { shelfKinds } from '../shelf/index.ts'
@@ -33,9 +33,12 @@ export class LotBooking {
 }
 
 /** What stands booked: `takenG` went off the count; less than went in where the count was short. */
-export interface LotUse extends LotTaking {
-  mark: string
-  takenG: number
+export class LotUse extends LotTaking {
+  @Text(0, 60, 'A lot’s mark has at most 60 letters.')
+  mark!: string
+
+  @NumberFrom(0, 200_000, 'What went off the count is at most 200 kg.')
+  takenG!: number
 }
 
 /** A batch that holds a lot. */

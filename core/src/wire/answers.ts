@@ -1,4 +1,4 @@
-import type { Role, SharedWhat } from './forms.ts'
+import type { Role } from './forms.ts'
 import type { RehearsalDone, RehearsalSetting } from '../rehearsal/index.ts'
 import type { Fitness } from '../faults/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
@@ -6,7 +6,7 @@ import type { Recipe } from '../recipe/index.ts'
 import type { Problem } from '../document/fields/index.ts'
 import type { KeptDesign } from '../design/index.ts'
 import type { Plan } from '../plan/index.ts'
-import type { BenchEvent, RunShown } from '../bench/index.ts'
+import type { BenchEvent } from '../bench/index.ts'
 import type { Life, RecordEntry, Shared, ShortLot } from '../record/index.ts'
 import type { Risk } from '../batter/advice/index.ts'
 import type { Shelf, ShelfItem, ShelfKind } from '../shelf/index.ts'
@@ -61,30 +61,6 @@ export interface DeedAnswer {
   member: string
   what: string
   about: string
-}
-
-/** A link to a batch; the link itself is told once. */
-export interface ShareAnswer {
-  id: string
-  what: SharedWhat
-  withScents: boolean
-  withNotes: boolean
-  madeBy: string
-  at: string
-}
-
-/** What a link to a batch shows, to whoever has it. */
-export interface SharedAnswer {
-  what: SharedWhat
-  workshop: string
-  name: string
-}
-
-/** What a link to a record shows: how the batch was made, and what came of it. */
-export interface SharedRecordAnswer extends RecordAnswer {
-  /** "2026-03-02" or with the hour; empty: not poured yet. */
-  pouredAt: string
-  run: (RunShown & { begunAt: string }) | null
 }
 
 export type BinKind = 'batches' | 'recipes' | 'designs' | 'trials'

@@ -5,6 +5,7 @@ export const DEED_WORDS = [
   'brought a batch back',
   'changed the shelf',
   'took a table into the shelf',
+  'took a workshop’s file in',
   'saved a recipe',
   'deleted a recipe',
   'saved a design',

@@ -54,9 +54,6 @@ export type {
   BinKind,
   HereAnswer,
   HistoryAnswer,
-  ShareAnswer,
-  SharedAnswer,
-  SharedRecordAnswer,
   HistoryStep,
   DeedAnswer,
   InvitedAnswer,
@@ -67,3 +64,4 @@ export type {
   StoredItem,
 } from './answers.ts'
 export { readShelf } from './read-shelf.ts'
+export type { ShareAnswer, SharedAnswer, SharedRecordAnswer, TakenIn, TakenKind } from './outside.ts'

@@ -50,12 +50,19 @@ export interface Wanted {
 }
 
 /** Batches of one workshop at a time: no query goes without its id. */
+/** What is kept of a batch beside its plan. */
+export interface BatchKept {
+  tags: string[]
+  isArchived: boolean
+}
+
 export interface BatchStore {
   /** A page of summaries, from where the page before ended. */
   list(workshopId: string, wanted: Wanted): Promise<BatchList>
   /** Of all that are not deleted, put away or not. */
   ids(workshopId: string): Promise<string[]>
   get(workshopId: string, id: string): Promise<BatchAnswer | null>
+  kept(workshopId: string, id: string): Promise<BatchKept | null>
   /** What a batch in the bin is called; null: there is none of that id in it. */
   deletedName(workshopId: string, id: string): Promise<string | null>
   add(workshopId: string, plan: Plan): Promise<BatchAnswer>
@@ -308,6 +315,10 @@ export function batchStore(db: Database): BatchStore {
 
   return {
     get,
+    async kept(workshopId, id) {
+      const row = await live(workshopId).where('id', '=', id).select(['tags', 'archived_at']).executeTakeFirst()
+      return row ? { tags: row.tags, isArchived: row.archived_at !== null } : null
+    },
     async deletedName(workshopId, id) {
       const row = await db
         .selectFrom('batch')

@@ -1,4 +1,5 @@
 import { Kysely, PostgresDialect } from 'kysely'
+import type { LogEvent } from 'kysely'
 import pg from 'pg'
 import type { Tables } from './types.ts'
 
@@ -7,8 +8,8 @@ export type Database = Kysely<Tables>
 /** A query that takes longer is given up, so that requests do not pile up behind a database that hangs. */
 const LONGEST_QUERY_MS = 15_000
 
-/** Opens a pool. A database that goes away is reported by the query that meets it, not by ending the process. */
-export function connect(url: string): Database {
+/** Opens a pool. @param log is told every query. A database that goes away is reported by the query that meets it, not by ending the process. */
+export function connect(url: string, log: (event: LogEvent) => void = () => undefined): Database {
   const pool = new pg.Pool({
     connectionString: url,
     max: 10,
@@ -21,5 +22,5 @@ export function connect(url: string): Database {
   pool.on('error', () => undefined)
   // A client that is checked out when the database is killed tells it by an event of its own.
   pool.on('connect', client => client.on('error', () => undefined))
-  return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) })
+  return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }), log })
 }

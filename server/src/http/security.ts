@@ -28,7 +28,7 @@ export const headers = (): RequestHandler =>
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
 
 /** Neither can be sent by another site's form. */
-const TYPES = ['application/json', 'image/jpeg']
+const TYPES = ['application/zip', 'application/json', 'image/jpeg']
 
 /** Refuses writes that another site's page asks for, and writes of other types. */
 export const sameOriginWrites: RequestHandler = (req, _res, next) => {
@@ -39,7 +39,7 @@ export const sameOriginWrites: RequestHandler = (req, _res, next) => {
   const origin = req.get('origin')
   if (origin !== undefined && !sameHost(origin, req.get('host') ?? '')) return refuse()
   if (req.get('content-length') !== undefined && req.get('content-length') !== '0' && !req.is(TYPES)) {
-    return next(new HttpError(415, 'Changes are sent as JSON, photographs as JPEG.'))
+    return next(new HttpError(415, 'Changes are sent as JSON, photographs as JPEG, a workshop’s file as ZIP.'))
   }
   next()
 }

@@ -10,6 +10,7 @@ const DEEDS: readonly (readonly [method: string, path: RegExp, what: DeedWord])[
   ['POST', /^\/batches\/[^/]+\/restore$/, 'brought a batch back'],
   ['PUT', /^\/shelf\/[^/]+\/[^/]+$/, 'changed the shelf'],
   ['POST', /^\/shelf\/import$/, 'took a table into the shelf'],
+  ['POST', /^\/everything\.zip$/, 'took a workshop’s file in'],
   ['POST', /^\/recipes$/, 'saved a recipe'],
   ['DELETE', /^\/recipes\/[^/]+$/, 'deleted a recipe'],
   ['POST', /^\/designs$/, 'saved a design'],

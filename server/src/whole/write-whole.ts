@@ -3,19 +3,20 @@ import type { BenchRun, LotUse, Plan, RecordEntry } from '@ostler/core'
 import type { Response } from 'express'
 import { Zip, ZipDeflate, ZipPassThrough, strToU8 } from 'fflate'
 import Papa from 'papaparse'
-import type { BatchStore } from '../batches/store.ts'
+import type { BatchKept, BatchStore } from '../batches/store.ts'
 import type { LotStore } from '../lots/store.ts'
 import type { RunStore } from '../runs/store.ts'
 import type { RecordStore } from '../record/store.ts'
 import type { DesignStore } from '../designs/store.ts'
 import type { RecipeStore } from '../recipes/store.ts'
 import type { ShelfStore } from '../shelf/store.ts'
+import type { WholeStore } from './whole-store.ts'
 import type { TrialStore } from '../trials/store.ts'
 
 /** All that is known of a batch as one file: plan and runs as documents, what came of it as tables, photographs. */
 
 export interface Stores {
-  batches: Pick<BatchStore, 'get'>
+  batches: Pick<BatchStore, 'get' | 'kept'>
   runs: Pick<RunStore, 'list' | 'get'>
   records: Pick<RecordStore, 'get' | 'photo'>
   lots: Pick<LotStore, 'ofBatch'>
@@ -28,11 +29,13 @@ const table = (rows: readonly object[]): string =>
 const ABOUT = `All that Ostler keeps of one batch.
 
 plan.json      the plan, as Ostler exports and imports it
+batch.json     its tags, and whether it is put away
 record.json    what was noted after the pour: entries that were only ever added to
 record.csv     the same as a table
-lots.csv       lots that went in, g
+lots.json      lots that went in, g
+lots.csv       the same as a table
 runs/          what was noted while it was made: documents that can be imported again, and tables
-photos/        photographs, without the place where they were taken
+photos/        photographs, without the place where they were taken; in photos/small/ for lists
 `
 
 const entryRow = (entry: RecordEntry) => ({
@@ -54,19 +57,21 @@ const eventRow = (event: BenchRun['events'][number]) => ({
 
 interface Known {
   plan: Plan
+  kept: BatchKept
   entries: RecordEntry[]
   photos: string[]
   lots: LotUse[]
 }
 
 async function known({ batches, records, lots }: Stores, workshopId: string, id: string): Promise<Known | null> {
-  const [batch, record, uses] = [
+  const [batch, kept, record, uses] = [
     await batches.get(workshopId, id),
+    await batches.kept(workshopId, id),
     await records.get(workshopId, id),
     await lots.ofBatch(workshopId, id),
   ]
-  return batch && record && uses
-    ? { plan: batch.plan, entries: record.entries, photos: record.photos.map(one => one.id), lots: uses }
+  return batch && kept && record && uses
+    ? { plan: batch.plan, kept, entries: record.entries, photos: record.photos.map(one => one.id), lots: uses }
     : null
 }
 
@@ -124,11 +129,13 @@ class Parcel {
   }
 }
 
-/** Everything of one batch, below a folder. */
+/** Everything of one batch, below a folder. Names end with the ids by which they are taken in again. */
 async function putIn(parcel: Parcel, at: string, stores: Stores, workshopId: string, id: string, all: Known) {
   parcel.json(`${at}plan.json`, all.plan)
+  parcel.json(`${at}batch.json`, all.kept)
   parcel.json(`${at}record.json`, all.entries)
   parcel.text(`${at}record.csv`, table(all.entries.map(entryRow)))
+  parcel.json(`${at}lots.json`, all.lots)
   parcel.text(`${at}lots.csv`, table(all.lots.map(lotRow)))
   for (const { id: runId, begunAt } of await stores.runs.list(workshopId, id)) {
     const run = begunAt === null ? null : await stores.runs.get(workshopId, runId)
@@ -140,10 +147,16 @@ async function putIn(parcel: Parcel, at: string, stores: Stores, workshopId: str
     await parcel.drained()
   }
   for (const [i, photo] of all.photos.entries()) {
-    const data = await stores.records.photo(workshopId, photo, 'large')
-    if (!data || parcel.res.destroyed) continue
-    parcel.packed(`${at}photos/${String(i + 1).padStart(3, '0')}-${photo.slice(0, 8)}.jpg`, new Uint8Array(data))
-    await parcel.drained()
+    const name = `${String(i + 1).padStart(3, '0')}-${photo}.jpg`
+    for (const [size, folder] of [
+      ['large', ''],
+      ['small', 'small/'],
+    ] as const) {
+      const data = await stores.records.photo(workshopId, photo, size)
+      if (!data || parcel.res.destroyed) continue
+      parcel.packed(`${at}photos/${folder}${name}`, new Uint8Array(data))
+      await parcel.drained()
+    }
   }
 }
 
@@ -167,14 +180,18 @@ const ABOUT_WORKSHOP = `All that Ostler keeps of a workshop, in open forms.
 
 batches/       of each batch a folder: its plan, what was noted, lots, runs, photographs
 shelf.json     everything on the shelf
+workshop.json  how it prices, labels and lays out its rack
 recipes/       saved recipes with their versions
 designs/       designs, as Ostler takes them in
-trials/        trials, as Ostler takes them in
+trials/        trials, as Ostler takes them in, and the batches that they were made as
+
+Another Ostler takes the whole of it in, under Members.
 `
 
 /** What else a workshop has, by the stores that keep it. */
 export interface WorkshopStores extends Stores {
-  batches: Pick<BatchStore, 'get' | 'ids'>
+  batches: Pick<BatchStore, 'get' | 'kept' | 'ids'>
+  whole: Pick<WholeStore, 'ways'>
   shelves: Pick<ShelfStore, 'all'>
   recipes: Pick<RecipeStore, 'list' | 'versions'>
   designs: Pick<DesignStore, 'list'>
@@ -187,13 +204,15 @@ export async function writeWorkshop(stores: WorkshopStores, workshopId: string, 
   const parcel = new Parcel(res)
   parcel.text('about.txt', ABOUT_WORKSHOP)
   parcel.json('shelf.json', (await stores.shelves.all(workshopId)).shelf)
-  const named = (of: string, id: string) => `${fileName(of)}-${id.slice(0, 8)}`
+  parcel.json('workshop.json', { name, ...(await stores.whole.ways(workshopId)) })
+  const named = (of: string, id: string) => `${fileName(of)}-${id}`
   for (const { id, name: recipe } of await stores.recipes.list(workshopId))
     parcel.json(`recipes/${named(recipe, id)}.json`, await stores.recipes.versions(workshopId, id))
   for (const { id, design } of await stores.designs.list(workshopId))
     parcel.json(`designs/${named(design.name, id)}.json`, design)
-  for (const { id, trial } of await stores.trials.list(workshopId))
-    parcel.json(`trials/${named(trial.name, id)}.json`, trial)
+  const trials = await stores.trials.list(workshopId)
+  for (const { id, trial } of trials) parcel.json(`trials/${named(trial.name, id)}.json`, trial)
+  parcel.json('trials/batches.json', Object.fromEntries(trials.map(({ id, batch }) => [id, batch])))
   for (const id of await stores.batches.ids(workshopId)) {
     const all = res.destroyed ? null : await known(stores, workshopId, id)
     if (all) await putIn(parcel, `batches/${named(all.plan.name, id)}/`, stores, workshopId, id, all)

@@ -8,6 +8,7 @@ import type {
   OpenSession,
   PasswordForm,
   Role,
+  TakenIn,
 } from '@ostler/core'
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
 import { call } from './client.ts'
@@ -56,3 +57,7 @@ export const backupQuery = queryOptions({
   queryKey: ['members', 'backup'],
   queryFn: () => call<BackupAnswer>('GET', '/members/backup'),
 })
+
+export const EVERYTHING_FILE = '/api/everything.zip'
+export const takeInEverything = (file: File) =>
+  call<TakenIn>('POST', '/everything.zip', undefined, { headers: { 'content-type': 'application/zip' }, body: file })

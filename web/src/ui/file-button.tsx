@@ -9,15 +9,22 @@ interface Props {
   onFile: (file: File) => void
 }
 
-/** A key that asks for a JSON file; the same one can be chosen again. */
-export function JsonFileButton({ label, className = 'button', children, onFile }: Props) {
+/** A key that asks for a file; the same one can be chosen again. */
+export function FileButton({
+  label,
+  accept,
+  className = 'button',
+  isBusy = false,
+  children,
+  onFile,
+}: Props & { accept: string; isBusy?: boolean }) {
   const input = useRef<HTMLInputElement>(null)
   return (
     <>
       <input
         ref={input}
         type="file"
-        accept=".json,application/json"
+        accept={accept}
         className="sr-only"
         tabIndex={-1}
         aria-label={label}
@@ -27,9 +34,11 @@ export function JsonFileButton({ label, className = 'button', children, onFile }
           if (file) onFile(file)
         }}
       />
-      <button className={className} onClick={() => input.current?.click()}>
+      <button className={className} disabled={isBusy} onClick={() => input.current?.click()}>
         {children}
       </button>
     </>
   )
 }
+
+export const JsonFileButton = (props: Props) => <FileButton {...props} accept=".json,application/json" />

@@ -20,6 +20,7 @@ import { TopBar } from '../../frame/top-bar.tsx'
 import { OneLink } from '../../ui/one-link.tsx'
 import { Section } from '../../ui/section.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { Everything } from './everything.tsx'
 import { Proved } from './proved.tsx'
 import { dated, rich, t } from '../../words/index.ts'
 
@@ -49,6 +50,7 @@ export function MembersPage() {
             <Everybody members={data.members} />
             <Invitations invitations={data.invitations} />
             <Backup />
+            <Everything />
             <Deeds />
             <TheEnd />
           </>
@@ -237,11 +239,6 @@ function Backup() {
               format: dated(new Date(data.madeAt), "d MMMM yyyy 'at' HH:mm"),
               what: Math.max(1, Math.round((data.bytes ?? 0) / 1e5)) / 10,
             })}
-      </p>
-      <p>
-        <a className="button min-h-11" href="/api/everything.zip" download>
-          <Download size={16} aria-hidden /> {t('Everything as open files (ZIP)')}
-        </a>
       </p>
       <p className="mt-2 text-soft">
         {t('One a day is kept beside the database: take copies of that folder to another place.')}
