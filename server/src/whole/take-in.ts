@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { isDeepStrictEqual } from 'node:util'
 import {
   Labelling,
   LotUse,
@@ -143,7 +144,8 @@ export class TakeIn {
       if (!checked.ok) this.#tally.refuse(name, checked.problems[0]?.sentence ?? NOT_READ)
       else {
         const stands = here.get(checked.value.id)
-        if (stands?.isAsItCame === false) this.#tally.put('shelf', name, 'there')
+        const isSame = stands && isDeepStrictEqual(checkItem(kind, stands.item), checked)
+        if (isSame || stands?.isAsItCame === false) this.#tally.put('shelf', name, 'there')
         else items.push({ item: checked.value, revision: stands?.revision ?? 0 })
       }
     }

@@ -56,7 +56,7 @@ export interface WholeStore {
   /** How it prices, labels and lays out its rack; null: as is usual. */
   ways(workshopId: string): Promise<Pick<Settings, 'pricing' | 'labelling' | 'rack'>>
   /** Items of a part of the shelf: whether they are as they came with the workshop, and their revisions. */
-  items(workshopId: string, kind: string): Promise<Map<string, { revision: number; isAsItCame: boolean }>>
+  items(workshopId: string, kind: string): Promise<Map<string, { revision: number; item: object; isAsItCame: boolean }>>
 }
 
 const put = async (inserted: Promise<{ id: string } | undefined>): Promise<Put> => {
@@ -174,10 +174,13 @@ export const wholeStore = (db: Database): WholeStore => ({
       .selectFrom('shelf_item')
       .where('workshop_id', '=', workshopId)
       .where(sql<boolean>`kind = ${kind}`)
-      .select(['id', 'revision', 'changed_by'])
+      .select(['id', 'revision', 'item', 'changed_by'])
       .execute()
     return new Map(
-      rows.map(row => [row.id, { revision: row.revision, isAsItCame: row.revision === 1 && row.changed_by === null }]),
+      rows.map(row => [
+        row.id,
+        { revision: row.revision, item: row.item, isAsItCame: row.revision === 1 && row.changed_by === null },
+      ]),
     )
   },
 })

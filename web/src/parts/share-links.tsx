@@ -42,8 +42,14 @@ function Links({ what, onClose }: { what: SharedWhat; onClose: () => void }) {
     <Ask open wide title={t('Share')} onClose={onClose}>
       <p>
         {t(
-          'Whoever has the link sees {what}, as it is by then; nobody has to sign in, nothing can be changed. Costs, lots, notes and for whom it is made stay here.',
-          { what: t(SHARED_WHATS[what]) },
+          'Whoever has the link sees {what}, as it is by then; nobody has to sign in, nothing can be changed. {inside}',
+          {
+            what: t(SHARED_WHATS[what]),
+            inside:
+              what === 'record'
+                ? t('Costs, lots, sales, places, who saw what and for whom it is made stay here.')
+                : t('Costs, lots, notes and for whom it is made stay here.'),
+          },
         )}
       </p>
       {what === 'sheet' && (
@@ -54,7 +60,7 @@ function Links({ what, onClose }: { what: SharedWhat; onClose: () => void }) {
       )}
       {what === 'record' && (
         <>
-          <p className="mt-1">{t('What was weighed is in the record, and its photographs; who saw what is not.')}</p>
+          <p className="mt-1">{t('What was weighed is in it, and its photographs.')}</p>
           <p className="flex flex-wrap gap-x-6">
             <Check label={t('with its scents and their weights')} checked={withScents} onChange={setWithScents} />
             <Check label={t('with what was noted in own words')} checked={withNotes} onChange={setWithNotes} />

@@ -17,7 +17,7 @@ export function SharedPage() {
     )
   if (!data) return <p className="p-10 text-soft">{t('Opening …')}</p>
   return (
-    <main className="mx-auto grid max-w-220 gap-5 p-6 max-[600px]:p-3">
+    <main className="mx-auto grid max-w-220 grid-cols-[minmax(0,1fr)] gap-5 p-6 max-[600px]:p-3">
       <header>
         <h1 className="text-3xl">{data.name}</h1>
         <p className="text-soft">{t('shown by {workshop}', { workshop: data.workshop })}</p>

@@ -47,7 +47,7 @@ function Days({ of: { entries, pouredAt } }: { of: SharedRecordAnswer }) {
         ? t('cut on {day}', { day: dayOf(cutAt) })
         : t('cut on {day} into {cutCount, plural, one {# bar} other {# bars}}', { day: dayOf(cutAt), cutCount })),
   ]
-  return <p className="text-lg">{told.filter(one => one !== false).join(' · ')}</p>
+  return <p className="text-lg first-letter:uppercase">{told.filter(one => one !== false).join(' · ')}</p>
 }
 
 /** The face that was forecast beside the photographs of what it became. */
