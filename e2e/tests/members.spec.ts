@@ -111,3 +111,43 @@ test('goes anywhere by a few letters, with the keyboard alone', async ({ maker, 
   await maker.keyboard.press('Escape')
   await expect(maker.getByRole('combobox', { name: 'Go anywhere' })).toHaveCount(0)
 })
+
+test('a record is shown by a link; everything goes out as a file and is taken in', async ({ maker }) => {
+  await maker.goto('/rack')
+  const { batches } = (await (await maker.request.get('/api/batches?life=ready')).json()) as {
+    batches: { id: string; name: string }[]
+  }
+  const { id, name } = batches[0]!
+  await maker.goto(`/batches/${id}/outcome`)
+  await maker.getByRole('button', { name: 'Share …' }).click()
+  const dialog = maker.getByRole('dialog', { name: 'Share' })
+  await dialog.getByLabel('with what was noted in own words').check()
+  await dialog.getByRole('button', { name: 'Make a link' }).click()
+  const address = await dialog.getByText(/\/shared\//).innerText()
+  await expect(dialog.getByRole('listitem').last()).toContainText(', with notes')
+  const anybody = await maker
+    .context()
+    .browser()!
+    .newContext({ viewport: { width: 390, height: 844 } })
+  const page = await anybody.newPage()
+  await page.goto(address)
+  await expect(page.getByRole('heading', { name })).toBeVisible()
+  await expect(page.getByText(/poured on .* cut on/)).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Pictures' }).getByRole('img').first()).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await anybody.close()
+
+  await maker.goto('/members')
+  const saving = maker.waitForEvent('download')
+  await maker.getByRole('link', { name: 'Everything as open files (ZIP)' }).click()
+  const file = await (await saving).path()
+  await maker
+    .getByLabel('File of a workshop to take in')
+    .setInputFiles({ name: 'not.zip', mimeType: 'application/zip', buffer: Buffer.from('no') })
+  await expect(maker.getByText('This is not the file of a workshop', { exact: false })).toBeVisible()
+  await maker.getByLabel('File of a workshop to take in').setInputFiles(file)
+  const row = maker.getByRole('row', { name: /^Batches/ })
+  await expect(row).toBeVisible({ timeout: 60_000 })
+  await expect(row.getByRole('cell').nth(1)).toHaveText('0')
+  await expect(maker.getByRole('list', { name: 'Not taken in' })).toHaveCount(0)
+})

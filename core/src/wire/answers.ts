@@ -133,8 +133,9 @@ export interface BatchSummary {
   tags: string[]
   isArchived: boolean
   fitness: Fitness
-  /** What it is for, in a few words; empty: not said. */
-  brief: string
+  /** What it is for, and for whom; empty: not said. */
+  occasion: string
+  forWhom: string
   /** Last day to pour it for the day that it is wanted, like "2026-03-02"; null: none is, or it is poured. */
   makeOn: string | null
 }

@@ -7,7 +7,8 @@ import { HttpError } from '../http/errors.ts'
 import { visitorOf } from '../http/visitor.ts'
 import type { Learner } from '../work/learner.ts'
 import type { LookStore } from './looks.ts'
-import type { BatchStore, Cursor } from './store.ts'
+import type { Cursor } from './list.ts'
+import type { BatchStore } from './store.ts'
 
 const GONE = 'There is no such batch. It may have been deleted in another window.'
 

@@ -152,6 +152,9 @@ interface BatchTable {
   wanted_on: ColumnType<string, never, never>
   weigh_days: ColumnType<number[], never, never>
   found_by: ColumnType<string, never, never>
+  layers: ColumnType<number, never, never>
+  occasion: ColumnType<string, never, never>
+  for_whom: ColumnType<string, never, never>
   tags: ColumnType<string[], string[] | undefined, string[]>
   archived_at: ColumnType<Date | null, Date | null | undefined, Date | null>
   created_at: Stamp

@@ -20,7 +20,8 @@ interface Props {
 }
 
 /** What it is for, and the day it must be made by where it is wanted for one. */
-function Wanted({ batch: { brief, makeOn } }: Pick<Props, 'batch'>) {
+function Wanted({ batch: { occasion, forWhom, makeOn } }: Pick<Props, 'batch'>) {
+  const brief = [occasion, forWhom && t('for {forWhom}', { forWhom })].filter(Boolean).join(', ')
   if (brief === '' && makeOn === null) return null
   const isLate = makeOn !== null && makeOn < format(new Date(), 'yyyy-MM-dd')
   return (
