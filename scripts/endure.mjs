@@ -89,7 +89,7 @@ async function others() {
   await cluster.start()
   try {
     const env = { TEST_DATABASE_URL: cluster.url('postgres'), OSTLER_ENDURE: '1' }
-    const unit = await node([bin('vitest/vitest.mjs'), 'run', 'hostile', 'every-sentence', 'windows', 'draft'], env)
+    const unit = await node([bin('vitest/vitest.mjs'), 'run', 'hostile', 'all-routes', 'every-sentence', 'windows', 'draft'], env)
     const url = await cluster.database('endure_windows', { anew: true })
     const server = await startServer({ DATABASE_URL: url, PORT: '0', HOST: '127.0.0.1', OSTLER_DEMO: '1' })
     const args = ['test', '--config', 'e2e/playwright.config.ts', '--repeat-each', '4', '--reporter', 'list', '-g', TWO]
