@@ -275,7 +275,8 @@ describe('a workshop with the demo', () => {
   test('a database that is away is said in a sentence', async () => {
     const gone = await bench({ demo: true })
     const visitor = gone.visitor()
-    await gone.db.destroy()
+    expect((await visitor.get('/api/session')).status).toBe(200)
+    await gone.inside.destroy()
     const answer = await visitor.get('/api/session')
     expect(answer.status).toBeGreaterThanOrEqual(500)
     expect(JSON.stringify(answer.body)).not.toMatch(/Error|pool|destroy|kysely/i)

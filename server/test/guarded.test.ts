@@ -22,6 +22,7 @@ const GUARDS = [
   'isMember',
   'sessions.requireAny',
   'sessions.requireOwner',
+  'requireOwner',
 ]
 
 const sources = readdirSync(SRC, { recursive: true, encoding: 'utf8' })

@@ -41,6 +41,8 @@ const ROOT_URL = process.env['TEST_DATABASE_URL'] ?? ''
 
 export interface Bench {
   db: Database
+  /** The connections of the application itself. */
+  inside: Database
   app: ReturnType<typeof createApp>
   config: Config
   url: string
@@ -87,6 +89,7 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
   await once(server, 'listening')
   return {
     db,
+    inside,
     app,
     config,
     url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,

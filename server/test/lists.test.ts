@@ -44,7 +44,8 @@ describe('what a batch comes to', () => {
     expect(Object.keys(first!).sort()).toEqual(
       [
         'face',
-        'brief',
+        'occasion',
+        'forWhom',
         'fitness',
         'makeOn',
         'id',
