@@ -7,7 +7,7 @@ import type { Shelf } from '../shelf/index.ts'
 import { acrossView, designOf, paintedPixels, renderRows } from '../look/swirl/index.ts'
 import { batterWater, cureForecast, cureKnown, restOutlook } from '../mould/index.ts'
 import { aheadDays, aheadOf } from '../preparation/index.ts'
-import { say } from '../quantities/words/index.ts'
+import type { Words } from '../quantities/facts/index.ts'
 import { forecaster } from './forecast.ts'
 import type { Forecast } from './forecast.ts'
 
@@ -22,7 +22,7 @@ export interface Raster {
 export interface BatchLook {
   potG: number
   state: Forecast['risk']['state']
-  scent: string
+  scent: Words
   picture: Raster
   course: BatchCourse
 }
@@ -127,7 +127,7 @@ export function batchLook(plan: Plan, shelf: Shelf): BatchLook | null {
   return {
     potG: portions.potG,
     state: risk.state,
-    scent: recipe.scent ? say(recipe.scent.name) : '',
+    scent: recipe.scent?.name ?? '',
     picture: pictureOf(plan, shelf, result.forecast),
     course: courseOf(plan, shelf, result.forecast),
   }

@@ -1,10 +1,10 @@
-import { fact, millimetres, together } from '../quantities/facts/index.ts'
+import { fact, listOf, millimetres, together } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
 import type { Mould, Plan } from '../plan/index.ts'
 
 /** A sheet to cut, with its folds, mm from its top-left corner. */
 export interface LinerSheet {
-  name: string
+  name: Words
   widthMm: number
   heightMm: number
   /** Fold lines across the width (x) and across the height (y). */
@@ -53,11 +53,11 @@ function strips({ mould, overhangMm: o, layers }: Lined): Raw[] {
   const plain = { foldsY: [], slits: [], isDisc: false, count }
   return [
     {
-      ...{ name: 'A, along the mould', widthMm: l + 2 * d + 2 * o, heightMm: mould.innerWidthMm },
+      ...{ name: fact('A, along the mould'), widthMm: l + 2 * d + 2 * o, heightMm: mould.innerWidthMm },
       ...{ foldsX: [o, o + d, o + d + l, o + d + l + d], narrowsToMm: narrows(w), ...plain },
     },
     {
-      ...{ name: 'B, across the mould', widthMm: w + 2 * d + 2 * o, heightMm: mould.innerLengthMm },
+      ...{ name: fact('B, across the mould'), widthMm: w + 2 * d + 2 * o, heightMm: mould.innerLengthMm },
       ...{ foldsX: [o, o + d, o + d + w, o + d + w + d], narrowsToMm: narrows(l), ...plain },
     },
   ]
@@ -74,7 +74,7 @@ function oneSheet({ mould, overhangMm: o, layers }: Lined): Raw[] {
   ])
   return [
     {
-      ...{ name: 'one sheet', widthMm, heightMm, slits, narrowsToMm: null, isDisc: false },
+      ...{ name: fact('one sheet'), widthMm, heightMm, slits, narrowsToMm: null, isDisc: false },
       ...{ foldsX: [o, corner, corner + l, corner + l + d], foldsY: [o, corner, corner + w, corner + w + d] },
       count: mould.cavities * layers,
     },
@@ -96,7 +96,7 @@ function wrap({ mould, overhangMm, layers }: Lined): Raw[] {
   const floorW = (form === 'hexagon' ? (2 * l) / Math.sqrt(3) : w) + 2 * tab
   return [
     {
-      name: 'wall',
+      name: fact('wall'),
       widthMm: around + OVERLAP_MM,
       heightMm: d + overhangMm,
       foldsX: [around],
@@ -104,7 +104,7 @@ function wrap({ mould, overhangMm, layers }: Lined): Raw[] {
       ...{ slits: [], narrowsToMm: null, isDisc: false, count: cavities * layers },
     },
     {
-      name: 'floor, with tabs to cut',
+      name: fact('floor, with tabs to cut'),
       widthMm: floorL,
       heightMm: floorW,
       ...{ foldsX: [], foldsY: [], slits: [], narrowsToMm: null, isDisc: true, count: cavities * layers },
@@ -134,7 +134,7 @@ function linerFor(mould: Mould, { preparation }: Plan): Liner | null {
   const rollLengthMm = sheets.reduce((sum, sheet) => sum + along(sheet) * sheet.count, 0)
   const tooWide = sheets.filter(sheet => !sheet.fitsRoll)
   const sentence = tooWide.length
-    ? fact('preparation.sheet-wider-than-roll', { tooWide: tooWide.map(sheet => sheet.name).join(' and ') })
+    ? fact('preparation.sheet-wider-than-roll', { tooWide: listOf(tooWide.map(sheet => sheet.name)) })
     : fact('preparation.about-roll-wide', {
         rollLengthMm: millimetres(Math.ceil(rollLengthMm / 10) * 10),
         rollWidthMm: millimetres(Math.round(preparation.rollWidthMm)),

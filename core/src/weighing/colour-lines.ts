@@ -1,19 +1,19 @@
-import { fact, together } from '../quantities/facts/index.ts'
+import { fact, opening, together } from '../quantities/facts/index.ts'
 import type { Words } from '../quantities/facts/index.ts'
 import { ladderSteps } from '../look/cups/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { dustedLines } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
-import { findById } from '../shelf/index.ts'
-import type { Shelf } from '../shelf/index.ts'
+import { MEDIA, findById } from '../shelf/index.ts'
+import type { Medium, Shelf } from '../shelf/index.ts'
 import { roundNearest } from '../quantities/working/index.ts'
 import { MOMENT_WORDS, line, uncounted } from './line.ts'
 import type { WeighLine } from './line.ts'
 
-const CLUMPS: Readonly<Record<string, string>> = {
-  oil: 'press it smooth; if it clumps, rest it an hour or sieve it',
-  water: 'press it smooth; if it clumps, a drop of alcohol helps',
-  glycerin: 'press it smooth',
+const CLUMPS: Readonly<Record<string, Words>> = {
+  oil: fact('press it smooth; if it clumps, rest it an hour or sieve it'),
+  water: fact('press it smooth; if it clumps, a drop of alcohol helps'),
+  glycerin: fact('press it smooth'),
 }
 
 /** Colours of the pot, of single cups and of ladders, each with what it is mixed with. */
@@ -182,7 +182,7 @@ function mediumName(plan: Plan, shelf: Shelf, medium: string): Words {
   const drawn = plan.division.mediumFrom === 'recipe' ? fact('weighing.drawn-from-recipe') : ''
   return together(
     [
-      oil?.name ?? medium.charAt(0).toUpperCase() + medium.slice(1),
+      oil?.name ?? opening([fact(MEDIA[medium as Medium])]),
       (medium === 'oil' && oil) || medium === 'water' ? drawn : '',
     ],
     '',

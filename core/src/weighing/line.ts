@@ -22,12 +22,12 @@ export type WeighKind =
 
 /** Things that the shelf has no kind for. */
 export const UNCOUNTED = {
-  lye: 'Lye (NaOH)',
-  water: 'Water, distilled or soft',
-  oil: 'A light oil for the colours',
-  alcohol: 'Alcohol for the colours',
+  lye: fact('Lye (NaOH)'),
+  water: fact('Water, distilled or soft'),
+  oil: fact('A light oil for the colours'),
+  alcohol: fact('Alcohol for the colours'),
 } as const
-export type StockItem = { kind: ShelfKind; id: string } | { kind: 'uncounted'; id: string; name: string }
+export type StockItem = { kind: ShelfKind; id: string } | { kind: 'uncounted'; id: string; name: Words }
 
 export const uncounted = (id: keyof typeof UNCOUNTED): StockItem => ({ kind: 'uncounted', id, name: UNCOUNTED[id] })
 

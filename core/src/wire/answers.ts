@@ -120,8 +120,8 @@ export interface BatchSummary {
   name: string
   updatedAt: string
   layers: number
-  /** Its scent by name; empty: unscented. */
-  scent: string | null
+  /** Its scent by name, or what it is mixed of; empty: unscented. */
+  scent: Words | null
   potG: number | null
   state: Risk['state'] | null
   /** Stamp of its picture, which is had under it; null: no picture yet. */

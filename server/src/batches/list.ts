@@ -3,7 +3,7 @@ import type { BatchCourse, BatchList, BatchSort, BatchSummary, Fitness, Life } f
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import { lifeIn } from '../record/life.ts'
-import { isStale } from './looks.ts'
+import { isStale, scentFrom } from './looks.ts'
 
 /** Which batches are listed, from where on. */
 export interface Wanted {
@@ -86,7 +86,7 @@ const summary = (row: ListedRow): BatchSummary => ({
   updatedAt: row.updated_at.toISOString(),
   layers: row.layers,
   // What was worked out of the plan as it was says nothing of how it is; its picture stands until there is another.
-  scent: row.is_fresh ? row.scent : null,
+  scent: row.is_fresh ? scentFrom(row.scent) : null,
   potG: row.is_fresh ? row.pot_g : null,
   state: row.is_fresh ? row.state : null,
   face: row.has_face ? row.made_at!.getTime() : null,

@@ -1,4 +1,5 @@
-import { shelfWithout } from '@ostler/core'
+import { say, shelfWithout } from '@ostler/core'
+import type { Words } from '@ostler/core'
 import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 import type { Worked } from '../work/learner.ts'
@@ -6,7 +7,7 @@ import type { Shelves } from '../shelf/store.ts'
 import type { Look, Work } from '../work/work.ts'
 
 /** Goes up whenever the models or the picture come out otherwise for the same plan. */
-const LOOK_VERSION = 4
+const LOOK_VERSION = 5
 
 /** Batches looked at in one go: each takes some hundredths of a second. */
 const MOST_AT_ONCE = 20
@@ -30,11 +31,23 @@ export const isStale = (workshopId: string) => sql<boolean>`(
   or look.model_version is distinct from ${LOOK_VERSION}
   or look.shelf_stamp is distinct from ${shelfStamp(workshopId)})`
 
+const MOST_SCENT = 400
+
+/** A name as it is; what is said in words as a fact, so that each reader has it in a language of their own. */
+function keptScent(scent: Words): string {
+  const kept = typeof scent === 'string' ? scent : JSON.stringify(scent)
+  return kept.length <= MOST_SCENT ? kept : say(scent).slice(0, MOST_SCENT)
+}
+
+/** As it is kept. */
+export const scentFrom = (kept: string | null): Words | null =>
+  kept?.startsWith('{"fact":') === true ? (JSON.parse(kept) as Words) : kept
+
 /** Grams are listed to the gram. */
 const stored = (look: Look | null) => ({
   state: look?.state ?? null,
   pot_g: look ? Math.round(look.potG) : null,
-  scent: look ? look.scent.slice(0, 400) : null,
+  scent: look ? keptScent(look.scent) : null,
   face: look ? Buffer.from(look.face) : null,
   course: look ? JSON.stringify(look.course) : null,
 })

@@ -9,7 +9,7 @@ import {
   restEvidence,
   sharedRun,
 } from '@ostler/core'
-import type { BatchLook, BenchEvent, Evidence, Plan, RunShown, SharedWith, Shelf } from '@ostler/core'
+import type { BatchLook, BenchEvent, Evidence, Plan, RunShown, SharedWith, Shelf, Words } from '@ostler/core'
 import { encode } from 'fast-png'
 import type { SheetTask } from '../sheet-pdf/sheet-pdf.ts'
 
@@ -17,7 +17,7 @@ import type { SheetTask } from '../sheet-pdf/sheet-pdf.ts'
 export interface Look {
   state: BatchLook['state']
   potG: number
-  scent: string
+  scent: Words
   face: Uint8Array
   course: BatchLook['course']
 }

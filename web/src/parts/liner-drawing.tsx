@@ -1,6 +1,7 @@
 import { showLength } from '@ostler/core'
 import type { Liner, LinerSheet } from '@ostler/core'
 import { useHabits } from '../plan/context.tsx'
+import { useSay } from '../ui/say.tsx'
 import { t } from '../words/index.ts'
 
 const GAP = 30
@@ -9,6 +10,7 @@ const TEXT = 13
 /** The sheets to cut, to one scale, with folds and measures. */
 export function LinerDrawing({ liner, className = '', scale }: { liner: Liner; className?: string; scale?: number }) {
   const habits = useHabits()
+  const say = useSay()
   const widest = Math.max(...liner.sheets.map(sheet => sheet.widthMm))
   const height = liner.sheets.reduce((sum, sheet) => sum + sheet.heightMm + GAP * 2, 0)
   const unit = Math.max(widest, height) / 420
@@ -19,14 +21,14 @@ export function LinerDrawing({ liner, className = '', scale }: { liner: Liner; c
       className={className}
       {...(scale && { style: { width: `${width / scale}mm` } })}
       role="img"
-      aria-label={liner.sheets.map(sheet => `${sheet.name}: ${size(sheet, habits)}`).join('; ')}
+      aria-label={liner.sheets.map(sheet => `${say(sheet.name)}: ${size(sheet, habits)}`).join('; ')}
     >
       {liner.sheets.map((sheet, i) => {
         const top = liner.sheets.slice(0, i).reduce((sum, one) => sum + one.heightMm + GAP * 2, 0)
         return (
-          <g key={sheet.name} transform={`translate(0 ${top})`}>
+          <g key={say(sheet.name)} transform={`translate(0 ${top})`}>
             <text x={0} y={-6 * unit} fontSize={TEXT * unit} fill="var(--ink)">
-              {sheet.name}
+              {say(sheet.name)}
               {sheet.count > 1 ? t(', {sheet} of them', { sheet: sheet.count }) : ''}: {size(sheet, habits)}
               {sheet.narrowsToMm !== null &&
                 t(', narrowing to {narrowsToMm}', { narrowsToMm: showLength(Math.round(sheet.narrowsToMm), habits) })}

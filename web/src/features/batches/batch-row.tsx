@@ -8,6 +8,7 @@ import { faceAddress } from '../../api/client.ts'
 import { useHabits } from '../../plan/context.tsx'
 import { STATE_WORDS } from '../../ui/state-words.ts'
 import { Tags } from './tags.tsx'
+import { useSay } from '../../ui/say.tsx'
 import { ago, dated, t } from '../../words/index.ts'
 
 interface Props {
@@ -43,6 +44,7 @@ function Wanted({ batch: { occasion, forWhom, makeOn } }: Pick<Props, 'batch'>) 
 /** A batch in the list; what is still being worked out stands empty in its place. */
 export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, onTag }: Props) {
   const habits = useHabits()
+  const say = useSay()
   const { potG, scent, state, layers, life } = batch
   // What the pour might do is no news once it is poured.
   const isAhead = life === 'draft' || life === 'planned' || life === 'made'
@@ -73,7 +75,7 @@ export function BatchRow({ batch, onDuplicate, onExport, onDelete, onArchive, on
         </Link>
         <p className="text-soft">
           {layers} {layers === 1 ? t('layer') : t('layers')} · {potG === null ? '…' : showMass(potG, habits, 1)}
-          {scent !== null && ` · ${scent || t('unscented')}`}
+          {scent !== null && ` · ${say(scent) || t('unscented')}`}
         </p>
         <Wanted batch={batch} />
         <p className="text-[13px] text-soft">

@@ -8,6 +8,7 @@ import { OpenedNumber as Opened } from '../../ui/working-number.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
 import { fixed, showShare, t } from '../../words/index.ts'
 
+const FIT_TEXTS = { suits: t('suits'), 'with care': t('with care'), hardly: t('hardly') } as const
 const FIT_SIGN = { suits: '●', 'with care': '◐', hardly: '○' } as const
 
 /** Each group its own hatching: what is no soap has no colour. */
@@ -78,7 +79,7 @@ export function CharacterPanel() {
             <strong>
               <Say of={one.technique} />
             </strong>
-            : {one.fit}.{' '}
+            : {FIT_TEXTS[one.fit]}.{' '}
             <span className="text-[13px] text-soft">
               <Say of={one.reason} />.
             </span>

@@ -93,7 +93,7 @@ function Kind({ kind, items, itemId }: { kind: ShelfKind; items: readonly ShelfI
             <Upload size={16} aria-hidden /> {t('From a table')}
           </button>
           <button className="button button-main" onClick={() => void navigate(`/shelf/${kind}/new`)}>
-            <Plus size={16} aria-hidden /> {t('New {one}', { one })}
+            <Plus size={16} aria-hidden /> {t('New {one}', { one: t(one) })}
           </button>
         </div>
         <ItemList kind={kind} items={wanted} chosen={itemId} sort={sort} onSort={setSort} />
