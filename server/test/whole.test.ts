@@ -103,7 +103,8 @@ test('a workshop moves to another server whole, and taking it in again changes n
 
   const again = (await takeIn(here!, sent)).body as TakenIn
   expect(again.batches).toEqual([0, batches.length])
-  for (const kind of ['shelf', 'recipes', 'designs', 'trials', 'runs'] as const) expect(again[kind][0], kind).toBe(0)
+  for (const kind of ['shelf', 'recipes', 'designs', 'trials', 'runs', 'photos'] as const)
+    expect(again[kind][0], kind).toBe(0)
   expect((await here!.get(`/api/batches/${id}/record`)).body).toEqual(after)
 })
 

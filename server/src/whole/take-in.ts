@@ -35,7 +35,7 @@ import type { Put, Settings, TakenRecipe, WholeStore } from './whole-store.ts'
 export interface TakeInStores {
   whole: WholeStore
   shelves: Pick<ShelfStore, 'importAll'>
-  records: Pick<RecordStore, 'add' | 'addPhoto'>
+  records: Pick<RecordStore, 'get' | 'add' | 'addPhoto'>
   runs: Pick<RunStore, 'bringIn'>
 }
 
@@ -222,14 +222,20 @@ export class TakeIn {
     if (!read.ok) return this.#tally.refuse(name, read.problems[0]?.sentence ?? NOT_READ)
     if ((await this.#stores.records.add(this.#who, id, read.entries)) === 'full')
       this.#tally.refuse(name, 'This batch has as many entries as it can keep.')
+    const { photos = [] } = (await this.#stores.records.get(this.#who.workshopId, id)) ?? {}
+    const here = new Set(photos.map(photo => photo.id))
     for (const photo of this.#archive.names(`${folder}photos/`).filter(one => !one.includes('/small/'))) {
+      if (here.has(idOf(photo))) {
+        this.#tally.put('photos', photo, 'there')
+        continue
+      }
       const small = await this.#archive.bytes(photo.replace('/photos/', '/photos/small/'))
       const large = await this.#archive.bytes(photo)
       const pair = [small ?? large, large].map(bytes => bytes && cleanJpeg(bytes))
       if (!pair[0] || !pair[1]) this.#tally.refuse(photo, 'This is no photograph: a JPEG is expected.')
       else {
         const done = await this.#stores.records.addPhoto(this.#who.workshopId, id, idOf(photo), pair[0], pair[1])
-        if (done === 'kept') this.#tally.told.photos[0] += 1
+        if (done === 'kept') this.#tally.put('photos', photo, 'taken')
         else if (done === 'full') this.#tally.refuse(photo, fact('This batch has as many photographs as it can keep.'))
       }
     }

@@ -17,8 +17,15 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-const due = (name: string, kind: Due['kind'], on: string, about: Partial<Due> = {}): Due =>
-  ({ key: name, batch: name, name, kind, on, what: 'Because.', ...about }) as Due
+const due = (name: string, kind: Due['kind'], on: string, about: Partial<Due> = {}): Due => ({
+  key: name,
+  batch: name,
+  name,
+  kind,
+  on,
+  what: 'Because.',
+  ...about,
+})
 const show = (dues: unknown) => {
   answering({ 'GET /session': SOMEBODY, 'GET /due/today': dues })
   opened(starterPlan('Any'), <TodayPage />, { asks: true })
