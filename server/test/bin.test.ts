@@ -4,7 +4,7 @@ import { strFromU8, unzipSync } from 'fflate'
 import { expect, test } from 'vitest'
 import { binStore } from '../src/bin/store.ts'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
-import { bench } from './harness.ts'
+import { bench, downloaded } from './harness.ts'
 
 test('what was deleted can be had back for thirty days; what was poured stays for good', async () => {
   const at = await bench({ demo: true })
@@ -41,14 +41,7 @@ test('everything of a workshop goes out as one file of open forms, to its owners
   const at = await bench({ demo: true })
   const maker = at.visitor()
   await maker.post('/api/session').send(DEMO_SIGN_IN)
-  const answer = await maker
-    .get('/api/everything.zip')
-    .buffer(true)
-    .parse((res, done) => {
-      const parts: Buffer[] = []
-      res.on('data', (part: Buffer) => parts.push(part))
-      res.on('end', () => done(null, Buffer.concat(parts)))
-    })
+  const answer = await downloaded(maker, '/api/everything.zip')
   expect(answer.status).toBe(200)
   const files = unzipSync(new Uint8Array(answer.body as Buffer))
   const names = Object.keys(files)

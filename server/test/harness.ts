@@ -112,3 +112,14 @@ export async function bench({ demo = false, host = '127.0.0.1', setUpCode = null
 export const sentChanges = (revision: number, before: Plan, after: Plan, id: string = crypto.randomUUID()) => ({
   ...{ id, revision, changes: planChanges(before, after) },
 })
+
+/** A file as it is downloaded, byte by byte. */
+export const downloaded = (visitor: ReturnType<Bench['visitor']>, path: string) =>
+  visitor
+    .get(path)
+    .buffer(true)
+    .parse((res, done) => {
+      const parts: Buffer[] = []
+      res.on('data', (part: Buffer) => parts.push(part))
+      res.on('end', () => done(null, Buffer.concat(parts)))
+    })

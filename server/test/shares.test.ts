@@ -4,7 +4,7 @@ import type { BatchAnswer, RecordEntry, RunAnswer, ShareAnswer, SharedRecordAnsw
 import { PDFDocument } from 'pdf-lib'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
-import { bench } from './harness.ts'
+import { bench, downloaded } from './harness.ts'
 import type { Bench } from './harness.ts'
 
 let at: Bench
@@ -40,14 +40,7 @@ test('a design is seen by its link without signing in, and taken in as a file; n
 
 test('a pour sheet names its scents only where that was chosen', async () => {
   const sheet = async (token: string) => {
-    const answer = await anybody()
-      .get(`/api/shared/${token}/sheet.pdf`)
-      .buffer(true)
-      .parse((res, done) => {
-        const parts: Buffer[] = []
-        res.on('data', (part: Buffer) => parts.push(part))
-        res.on('end', () => done(null, Buffer.concat(parts)))
-      })
+    const answer = await downloaded(anybody(), `/api/shared/${token}/sheet.pdf`)
     expect(answer.headers['content-type']).toContain('application/pdf')
     return PDFDocument.load(answer.body as Buffer)
   }

@@ -2,7 +2,7 @@ import type { BatchAnswer, BatchList, RecordAnswer, RecipeAnswer, RunSummary, Sh
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { DEMO_SIGN_IN } from '../src/members/demo-sign-in.ts'
-import { bench } from './harness.ts'
+import { bench, downloaded } from './harness.ts'
 import type { Bench } from './harness.ts'
 
 type Visitor = ReturnType<Bench['visitor']>
@@ -10,17 +10,6 @@ let [from, to]: Bench[] = []
 let [there, here]: Visitor[] = []
 let sent: Buffer
 
-const everythingOf = async (visitor: Visitor): Promise<Buffer> =>
-  (
-    await visitor
-      .get('/api/everything.zip')
-      .buffer(true)
-      .parse((res, done) => {
-        const parts: Buffer[] = []
-        res.on('data', (part: Buffer) => parts.push(part))
-        res.on('end', () => done(null, Buffer.concat(parts)))
-      })
-  ).body as Buffer
 const takeIn = (visitor: Visitor, file: Uint8Array) =>
   visitor.post('/api/everything.zip').type('application/zip').send(Buffer.from(file))
 const read = (files: Record<string, Uint8Array>, name: string): unknown => JSON.parse(strFromU8(files[name]!))
@@ -41,7 +30,7 @@ beforeAll(async () => {
   await there.post(`/api/batches/${id}/record`).send({ entries: [said] })
   await there.post(`/api/batches/${id}/runs`).send({ id: '0b0e1f2a-7777-4222-8333-444455556666' })
   await there.put('/api/rack').send({ places: [{ name: 'by the stove', bars: 40 }], turnDays: 9 })
-  sent = await everythingOf(there)
+  sent = (await downloaded(there, '/api/everything.zip')).body as Buffer
 
   to = await bench()
   here = to.visitor()
