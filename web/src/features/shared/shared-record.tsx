@@ -3,6 +3,7 @@ import type { RecordEntry, SharedRecordAnswer } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { parseISO } from 'date-fns'
 import { Printer } from 'lucide-react'
+import { useState } from 'react'
 import { sharedAddress, sharedPhoto, sharedRecordQuery } from '../../api/shares.ts'
 import { MARK_WORDS, entryWords } from '../../parts/entry-words.ts'
 import { RunSheet } from '../../parts/run-sheet.tsx'
@@ -37,7 +38,9 @@ export function SharedRecord({ token }: Props) {
 }
 
 /** When it was poured, came out and was cut. */
-function Days({ of: { entries, pouredAt } }: { of: SharedRecordAnswer }) {
+function Days({ of: { entries, pouredAt: said, run } }: { of: SharedRecordAnswer }) {
+  // A run that ended in the mould was poured, whether its day was noted or not.
+  const pouredAt = said === '' && run?.closed === 'moulded' ? run.begunAt : said
   const { unmouldedAt, cutAt, cutCount } = recordFold(entries)
   const told = [
     pouredAt === '' ? t('not poured yet') : t('poured on {day}', { day: dayOf(pouredAt) }),
@@ -52,11 +55,14 @@ function Days({ of: { entries, pouredAt } }: { of: SharedRecordAnswer }) {
 
 /** The face that was forecast beside the photographs of what it became. */
 function Pictures({ token, of: { entries, photos } }: Props & { of: SharedRecordAnswer }) {
+  // Of a new batch there is no picture yet.
+  const [hasFace, setHasFace] = useState(true)
   const saidOf = (id: string): RecordEntry | undefined => entries.find(({ photo }) => photo === id)
   return (
     <ul aria-label={t('Pictures')} className="flex flex-wrap gap-4">
-      <li>
+      <li hidden={!hasFace}>
         <img
+          onError={() => setHasFace(false)}
           src={sharedAddress(token, 'face.png')}
           alt={t('The face of a bar, as forecast')}
           className="h-56 bg-booth p-2"

@@ -1,6 +1,6 @@
 import { fold, followingOf, recordOf, referenceShelf, runShown, settle, starterPlan } from '@ostler/core'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { cleanup, render, screen, within } from '@testing-library/react'
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react'
 import { MemoryRouter, Route, Routes } from 'react-router'
 import { afterEach, expect, test, vi } from 'vitest'
 import { NOBODY, answering, refusal } from '../../api/test/answering.ts'
@@ -81,4 +81,25 @@ test('a record tells its days, its pictures and how it was made, beside what was
   expect(rows[3]!.textContent).toContain('+9')
   const cups = screen.getByRole('heading', { name: 'Cups' }).closest('section')!
   for (const { name } of plan.cups) expect(cups.textContent).toContain(name)
+})
+
+test('a run that ended in the mould was poured, though its day was not noted; a face that is not there leaves no gap', async () => {
+  const plan = starterPlan('Moss')
+  const following = followingOf(plan, referenceShelf())
+  const state = { ...fold(following, []), closed: 'moulded' as const }
+  const run = runShown(plan, state, recordOf(following, state, []), () => '#336699')
+  answering({
+    ...{ 'GET /shared/abc': of('record'), 'GET /session': NOBODY },
+    'GET /shared/abc/record': {
+      pouredAt: '',
+      entries: [],
+      photos: [],
+      run: { ...run, begunAt: '2026-03-02T10:00:00Z' },
+    },
+  })
+  show()
+  expect(await screen.findByText('poured on 2 March 2026')).toBeTruthy()
+  const face = screen.getByAltText('The face of a bar, as forecast')
+  fireEvent.error(face)
+  expect(face.closest('li')!.hidden).toBe(true)
 })
