@@ -1,6 +1,7 @@
 import { baseOf, daysBetween, deltaE, findById, gelOf, hexOfCup, labOfHex, mixed, together } from '@ostler/core'
 import type { Colorant, Cup, Forecast, OwnSwatch, Plan, RecordEntry, Shelf } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { format } from 'date-fns'
 import { useState } from 'react'
 import { photoAddress, saveItem, shelfQuery } from '../../api/client.ts'
 import { ColourSampler } from '../../parts/colour-sampler.tsx'
@@ -190,7 +191,7 @@ function swatchOf(
   return {
     colorant: tint.colorant,
     swatch: {
-      ...{ date: new Date().toISOString().slice(0, 10), doseGPerKg: doseOf(tint), medium: tint.part.medium },
+      ...{ date: format(new Date(), 'yyyy-MM-dd'), doseGPerKg: doseOf(tint), medium: tint.part.medium },
       ...{ whiteGPerKg: tints.length > 0 ? (whites[0] ? doseOf(whites[0]) : 0) : 0, ...seen },
       ...{ carotene, chlorophyll, brown, scatter, faults: [], note: `${plan.name}, ${cup.name}`.slice(0, 200) },
     },

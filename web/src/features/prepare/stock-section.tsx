@@ -1,5 +1,6 @@
 import { findById, showMass, stockNeeds, substitutesFor } from '@ostler/core'
 import type { Edit, Forecast, Plan, StockLine, SubstitutableKind } from '@ostler/core'
+import { format } from 'date-fns'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -8,6 +9,8 @@ import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
 import { fixed, rich, t } from '../../words/index.ts'
+
+const isOver = ({ useBy }: StockLine): boolean => useBy !== null && useBy < format(new Date(), 'yyyy-MM-dd')
 
 /** What the plan takes from the shelf: what is missing first, as a list to shop by. */
 export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
@@ -20,7 +23,7 @@ export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecas
   const missing = lines.filter(line => line.missingG > 0)
   const unknown = lines.filter(line => line.haveG === null)
   const cost = lines.reduce((sum, line) => sum + (line.cost ?? 0), 0)
-  const soon = lines.filter(line => line.useBy !== null && line.useBy < new Date().toISOString().slice(0, 10))
+  const soon = lines.filter(isOver)
   return (
     <Section
       title={t('Shopping list')}

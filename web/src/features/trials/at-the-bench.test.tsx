@@ -2,6 +2,7 @@ import { trialOfQuestion } from '@ostler/core'
 import type { Trial, TrialQuestion } from '@ostler/core'
 import { act, fireEvent, render, screen } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
+import { Looks } from './looks.tsx'
 import { NumbersLook } from './numbers-look.tsx'
 import { PairWatch, withNumbers } from './pair-watch.tsx'
 import { numberWords } from './says-numbers.tsx'
@@ -110,4 +111,18 @@ test('what may be said of a number never denies a difference without what would 
   const ratio = { label: 'A', usual: 8, mean: 12, by: 1.5, low: 1.2, high: 1.9, p: 0.01, wouldSee: 1.4 }
   expect(numberWords({ ...ratio, word: 'different' }, true)).toBe('different: +50 % (+20 % to +90 %)')
   expect(numberWords({ ...ratio, word: 'not told' }, true)).toContain('would have seen +40 %')
+})
+
+test('what was poured the day before yesterday is two days old, in the morning and late in the evening', () => {
+  const poured = { ...heard, pouredOn: '2026-11-29' }
+  for (const now of ['2026-12-01T00:10:00', '2026-12-01T23:50:00']) {
+    vi.setSystemTime(new Date(now))
+    const { unmount } = render(
+      <Looks trial={poured} id="t3" batch={null} isBusy={false} onKeep={() => Promise.resolve()} />,
+    )
+    fireEvent.click(screen.getByRole('button', { name: 'Look at them now' }))
+    const fields = screen.getAllByLabelText<HTMLInputElement>('days since it was poured')
+    expect(fields.map(({ value }) => value)).toEqual(['2', '2'])
+    unmount()
+  }
 })

@@ -1,5 +1,6 @@
 import { READING_WAYS, dueLooks, kindOfTrial, mixed, STANDARD_BASE } from '@ostler/core'
 import type { ReadingWay, Trial, TrialReading } from '@ostler/core'
+import { differenceInCalendarDays, parseISO } from 'date-fns'
 import { useState } from 'react'
 import { ColourSampler } from '../../parts/colour-sampler.tsx'
 import { lastingStore, readJson, readText, removeKey, writeJson } from '../../kept/storage.ts'
@@ -16,11 +17,10 @@ import type { TrialChange } from './trial-change.ts'
 import { dated, rich, t } from '../../words/index.ts'
 import { inWords } from '../../ui/options.ts'
 
-const DAY_MS = 86_400_000
 const HEX = /^#[0-9a-f]{6}$/
 
-const daysSince = (pouredOn: string): number =>
-  Math.max(0, Math.round((Date.now() - new Date(`${pouredOn}T00:00:00Z`).getTime()) / DAY_MS))
+/** Days of the calendar since it was poured: what was poured the day before yesterday is two days old all day long. */
+const daysSince = (pouredOn: string): number => Math.max(0, differenceInCalendarDays(new Date(), parseISO(pouredOn)))
 
 interface Props {
   trial: Trial
@@ -51,7 +51,7 @@ export function Looks({ trial, id, batch, isBusy, onKeep }: Props) {
           <li key={days}>
             {isDone ? '✓' : isPast ? '–' : '○'}{' '}
             {days > 0 && days < 1 ? t('{days} hours', { days: 24 * days }) : t('day {days}', { days })},{' '}
-            {dated(new Date(on), 'd MMMM')}
+            {dated(parseISO(on), 'd MMMM')}
           </li>
         ))}
       </ul>

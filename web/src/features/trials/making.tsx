@@ -1,6 +1,7 @@
 import { ROLES, baseOf, battersOf, kindOfTrial, planOfTrial, starterPlan } from '@ostler/core'
 import type { Plan, Shelf, TrialAnswer } from '@ostler/core'
 import { useMutation, useQuery } from '@tanstack/react-query'
+import { parseISO } from 'date-fns'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { addBatch, batchQuery, recipesQuery } from '../../api/client.ts'
@@ -122,7 +123,7 @@ function PouredWith({ batch, onDay }: { batch: string; onDay: (day: string) => v
   const day = pouredAt.slice(0, 10)
   return (
     <button className="button min-h-11" onClick={() => onDay(day)}>
-      {t('Its batch was poured on {format}: take that', { format: dated(new Date(day), 'd MMMM yyyy') })}
+      {t('Its batch was poured on {format}: take that', { format: dated(parseISO(day), 'd MMMM yyyy') })}
     </button>
   )
 }

@@ -1,7 +1,7 @@
 import { findById, prefixOfTrial, shelfWithoutTrial, takenBack, takenOn, taughtBy } from '@ostler/core'
 import type { Colorant, Scent, Shelf, TrialAnswer, TrialSays } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { format } from 'date-fns'
+import { format, parseISO } from 'date-fns'
 import { saveCounts, saveItem, shelfQuery } from '../../api/client.ts'
 import type { TrialChange } from './trial-change.ts'
 import { dated, t } from '../../words/index.ts'
@@ -72,7 +72,7 @@ export function TakeOn({ kept, says, onKeep }: Props) {
       <span>
         {isOn
           ? t('On the shelf since {format}: forecasts go by it.', {
-              format: dated(new Date(trial.takenOn), 'd MMMM yyyy'),
+              format: dated(parseISO(trial.takenOn), 'd MMMM yyyy'),
             })
           : t('Forecasts go by it from then on. It can be taken back.')}
       </span>

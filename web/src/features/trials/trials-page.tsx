@@ -1,6 +1,7 @@
 import { dueLooks, kindOfTrial, readTrial } from '@ostler/core'
 import type { TrialAnswer, Words } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { parseISO } from 'date-fns'
 import { Trash2 } from 'lucide-react'
 import { Link, useNavigate } from 'react-router'
 import { addTrial, deleteTrial, restoreTrial, trialsQuery } from '../../api/client.ts'
@@ -72,7 +73,7 @@ export function standingOf({ trial }: TrialAnswer): string {
   if (trial.pouredOn === '') return trial.question.kind === 'claim' ? t('heard; unproven') : t('drawn up, not made yet')
   const next = dueLooks(trial).find(look => !look.isDone && !look.isPast)
   return next
-    ? t('looked at next on {format}', { format: dated(new Date(next.on), 'd MMMM yyyy') })
+    ? t('looked at next on {format}', { format: dated(parseISO(next.on), 'd MMMM yyyy') })
     : t('read: its answer can be taken on')
 }
 
