@@ -6,8 +6,8 @@ import { ROOT } from '../lib/paths.mjs'
 /** What Score shows of a forecast, and what Colour shows. */
 const SCORE = ['portions', 'recipe', 'lanes', 'quickens', 'rest', 'colours', 'risk', 'freeLye', 'notices']
 const COLOUR = ['portions', 'colours']
-const WARM = 40
-const ROUNDS = 160
+const WARM = 300
+const ROUNDS = 600
 
 /** An edit, and an edit with all that a page shows of it: a name, a dose, a degree. */
 export default async function edits() {
@@ -38,8 +38,8 @@ export default async function edits() {
   }
   const set = (path, value) => ({ kind: 'set', path, value })
   const name = measured(i => set(['name'], `Name ${i}`), SCORE)
-  const dose = measured(i => set(['cups', 0, 'colorants', 0, 'doseGPerKg'], 1 + i / 100), COLOUR)
-  const degree = measured(i => set(['conditions', 'mixC'], 28 + i / 100), SCORE)
+  const dose = measured(i => set(['cups', 0, 'colorants', 0, 'doseGPerKg'], 1 + (i % 300) / 100), COLOUR)
+  const degree = measured(i => set(['conditions', 'mixC'], 28 + (i % 300) / 100), SCORE)
   tell('edit.apply.p95_ms', p95([...name.apply, ...dose.apply, ...degree.apply]), 'ms')
   tell('edit.name.p95_ms', p95(name.all), 'ms')
   tell('edit.dose.p95_ms', p95(dose.all), 'ms')

@@ -1,6 +1,6 @@
 import { MODES, RunState, SIGHT_ERROR, inTheMould, lnLikelihood, stickOf } from '../batter/schedule/index.ts'
 import type { CupState, RunInput } from '../batter/schedule/index.ts'
-import { RESTIR_S } from '../batter/trace/index.ts'
+import { RESTIR_S, loadOf } from '../batter/trace/index.ts'
 import { advanceCup, cupLevel, standingLevel } from './resting.ts'
 import type { BenchState, CupNow, Reading, Sighting } from './state.ts'
 
@@ -204,7 +204,7 @@ export function replayed(run: RunState, i: number, deeds: readonly Deed[], error
         const seconds = run.handS(deed.kind === 'colour' ? task.colourS : input.times.scent)
         advanceCup(cup, waits, deed.s - seconds)
         if (deed.kind === 'colour') {
-          cup.load = { ...cup.load, lnRate: task.lnRate, lnViscosity: task.lnViscosity, lnSwell: task.lnSwell }
+          cup.load = loadOf(cup.load.scent, task, cup.load.variation)
           cup.batter.swollenOwn = 0
         } else if (task.scent?.moment !== 'pot' || input.ownBatters) run.addScent(i)
         advanceCup(cup, MODES.hand, deed.s)

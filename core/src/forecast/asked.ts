@@ -20,20 +20,25 @@ export type Fine = readonly string[]
 
 /** A source that notes what is read of it. `fine`: names of parts that are watched one level deeper. */
 function watched(source: Named, path: string, fine: Fine, note: (path: string, value: unknown) => void): Named {
-  const seen: PropertyDescriptorMap = {}
-  for (const key of Object.keys(source)) {
-    const place = `${path}.${key}`
-    let inner: Named | null = null
-    const get = () => {
-      const value = source[key]
-      if (fine.includes(place) && typeof value === 'object' && value !== null)
-        return (inner ??= watched(value as Named, place, [], note))
-      note(place, value)
-      return value
-    }
-    seen[key] = { get, enumerable: true }
-  }
-  return Object.defineProperties({}, seen)
+  const noted = new Set<string>()
+  const inner = new Map<string, Named>()
+  return new Proxy(source, {
+    get(of, key) {
+      const value: unknown = Reflect.get(of, key)
+      if (typeof key === 'symbol') return value
+      // A source stays as it is while a result is made of it: once is enough.
+      if (noted.has(key)) return inner.get(key) ?? value
+      noted.add(key)
+      const place = `${path}.${key}`
+      if (!fine.includes(place) || typeof value !== 'object' || value === null) {
+        note(place, value)
+        return value
+      }
+      const within = watched(value as Named, place, [], note)
+      inner.set(key, within)
+      return within
+    },
+  })
 }
 
 const valueAt = (sources: Named, path: string): unknown =>
@@ -87,23 +92,18 @@ export class Asked<S extends object, R extends object> {
   #made(name: keyof R & string): Made {
     const reads = new Map<string, unknown>()
     const used = new Map<string, unknown>()
-    const sources = Object.fromEntries(
-      Object.entries(this.#sources).map(([key, source]) => [
-        key,
-        watched(source as Named, key, this.#fine, (path, value) => reads.set(path, value)),
-      ]),
-    ) as S
-    const results: PropertyDescriptorMap = {}
-    for (const key of Object.keys(this.#makers))
-      results[key] = {
-        enumerable: true,
-        get: () => {
-          const value = this.get(key as keyof R & string)
-          used.set(key, value)
-          return value
-        },
-      }
-    const value = this.#makers[name](sources, Object.defineProperties({}, results) as R)
+    const note = (path: string, value: unknown) => reads.set(path, value)
+    const sources = {} as Record<string, Named>
+    for (const [key, source] of Object.entries(this.#sources))
+      sources[key] = watched(source as Named, key, this.#fine, note)
+    const results = new Proxy({} as R, {
+      get: (_, key) => {
+        const result = this.get(key as keyof R & string)
+        used.set(key as string, result)
+        return result
+      },
+    })
+    const value = this.#makers[name](sources as S, results)
     const old = this.#records.get(name)
     // Made anew and come to the same: what is made of it holds as well.
     return { reads, used, value: old && this.#settles.includes(name) && isAlike(old.value, value) ? old.value : value }

@@ -3,8 +3,8 @@ import type { Words } from '../quantities/facts/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { missingOils, portionsOf } from '../portions/index.ts'
 import type { Portions } from '../portions/index.ts'
-import { runInputOf, lanesOf, quickensOf } from '../batter/schedule/index.ts'
-import type { RunInput, Lanes, Quickens } from '../batter/schedule/index.ts'
+import { lanesOf, medianRun, pouredIn, quickensOf, runInputOf } from '../batter/schedule/index.ts'
+import type { Lanes, Quickens, Run, RunInput } from '../batter/schedule/index.ts'
 import type { Shelf } from '../shelf/index.ts'
 import { coloursOfPlan } from '../look/cups/index.ts'
 import type { ColourForecast } from '../look/cups/index.ts'
@@ -48,7 +48,7 @@ export interface Forecast {
 
 export type ForecastResult = { ok: true; forecast: Forecast } | { ok: false; sentence: Words; path: string }
 
-type Results = Omit<Forecast, 'format' | 'version' | 'plan'> & { input: RunInput }
+type Results = Omit<Forecast, 'format' | 'version' | 'plan'> & { input: RunInput; median: Run }
 interface Sources {
   plan: Plan
   shelf: Shelf
@@ -65,9 +65,12 @@ const MAKERS: Makers<Sources, Results> = {
   portions: ({ plan, shelf }) => portionsOf(plan, shelf),
   recipe: ({ plan, shelf }, { portions }) => recipeResult(plan, shelf, rinsePerNaoh(plan, portions)),
   input: ({ plan, shelf }, { portions }) => runInputOf(plan, portions, shelf),
-  lanes: (_, { input }) => lanesOf(input),
+  median: (_, { input }) => medianRun(input),
+  lanes: (_, { input, median }) => lanesOf(input, median),
   quickens: ({ plan, shelf }, { input }) => quickensOf(plan, shelf, input),
-  rest: ({ plan, shelf }, { portions, lanes }) => quickRest({ plan, shelf, portions, lanes }),
+  // Not of all chances: a dose is seen in its colour before they are worked out.
+  rest: ({ plan, shelf }, { portions, input, median }) =>
+    quickRest({ plan, shelf, portions, lanes: { pours: pouredIn(input, median) } }),
   colours: ({ plan, shelf }, results) =>
     coloursOfPlan(plan, results.portions, shelf, plan.colour.gel === null ? results.rest.shares : undefined),
   risk: ({ plan, shelf }, { lanes }) => riskOf(plan, shelf, lanes),

@@ -40,7 +40,7 @@ function quickest(plan: Plan, shelf: Shelf): number {
   const used = [plan.scent, ...plan.cups.map(cup => cup.ownScent)].flatMap(scent => scent ?? [])
   const known = used.map(scent => {
     const ofOils = scent.load * (scent.basis === 'batter' ? batterG : 1)
-    return rates.scented(recipeKey(plan), scent.parts, 1000 * ofOils).mean
+    return rates.scentedMean(recipeKey(plan), scent.parts, 1000 * ofOils)
   })
   return Math.max(0, ...known)
 }

@@ -52,7 +52,7 @@ const PACES: readonly (readonly [number, string])[] = [
 /** ln of the factor by which the batch's scent quickens, as far as it is known. */
 function scentPace(plan: Plan, shelf: Shelf, load: ScentLoad | null): number {
   if (!plan.scent || !load) return 0
-  return ratesOf(shelf).scented(recipeKey(plan), plan.scent.parts, 1000 * load.loadOfOils).mean
+  return ratesOf(shelf).scentedMean(recipeKey(plan), plan.scent.parts, 1000 * load.loadOfOils)
 }
 
 /** @param rinsePerNaoh g of water that is kept back from the lye for each g of NaOH */

@@ -1,7 +1,7 @@
 import { heatPlan } from '../batter/heat/index.ts'
 import { RunState, levelAt } from '../batter/schedule/index.ts'
 import type { CupState, RunInput } from '../batter/schedule/index.ts'
-import { blenderPower, cupCoolingS, split } from '../batter/trace/index.ts'
+import { blenderPower, cupCoolingS, loadOf, split } from '../batter/trace/index.ts'
 import {
   activeOf,
   asScented,
@@ -208,7 +208,7 @@ export function cupIn(scene: Scene, i: number): Replayed | null {
   const load =
     isScented || following.input.cups[i]!.scent?.moment === 'oils'
       ? pot.load
-      : { ...pot.load, scent: run.scentOf({ ...following.input.cups[i]!, scent: null }) }
+      : loadOf(run.scentOf({ ...following.input.cups[i]!, scent: null }), pot.load, pot.load.variation)
   const start: CupState = { batter: split(pot.batter), pace: pot.pace, load, atS: cup.drawnAt - lyeInAt, cooling }
   const own = new RunState(run.input, run.variation, 0)
   own.cups[i] = start

@@ -14,8 +14,12 @@ export const dateIn = (language: Locale): void => {
 function isTwelve(): boolean {
   const { hours } = tellingSettings()
   if (hours !== '') return hours === '12'
-  return new Intl.DateTimeFormat([...browsers()], { hour: 'numeric' }).resolvedOptions().hour12 === true
+  twelve ??= new Intl.DateTimeFormat([...browsers()], { hour: 'numeric' }).resolvedOptions().hour12 === true
+  return twelve
 }
+
+/** Whether this browser's own clock is; asked once. */
+let twelve: boolean | undefined
 
 /**
  * A day or an hour to be read.

@@ -15,9 +15,18 @@ export interface TellingSettings {
 const OPEN: TellingSettings = { language: '', decimal: '', hours: '', week: '' }
 const KEY = 'ostler.told'
 
+/** What was read last, and of which text: every number that is shown asks for it. */
+let last: { text: string | null; settings: TellingSettings } = { text: null, settings: OPEN }
+
 export function tellingSettings(): TellingSettings {
+  const text = readText(lastingStore(), KEY)
+  if (text !== last.text) last = { text, settings: readSettings(text) }
+  return last.settings
+}
+
+function readSettings(text: string | null): TellingSettings {
   try {
-    return { ...OPEN, ...(JSON.parse(readText(lastingStore(), KEY) ?? '{}') as Partial<TellingSettings>) }
+    return { ...OPEN, ...(JSON.parse(text ?? '{}') as Partial<TellingSettings>) }
   } catch {
     return OPEN
   }

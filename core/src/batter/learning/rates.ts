@@ -31,6 +31,13 @@ export function scentPrior(scent: Pick<Scent, 'acceleration' | 'ownRuns'> | unde
 
 const scentName = (id: string) => `scent ${id}`
 const inRecipe = (id: string, recipe: string) => `scent ${id} in ${recipe}`
+
+/** What a mixture of scents is the sum of, in a recipe. */
+const ownOf = (recipe: string, parts: readonly { scent: string; share: number }[]): Weights =>
+  parts.flatMap(({ scent, share }): Weights => [
+    [scentName(scent), share],
+    [inRecipe(scent, recipe), share],
+  ])
 const recipeName = (recipe: string) => `recipe ${recipe}`
 
 function weightsOf({ stage, scents }: PaceReading, recipe: string): Weights {
@@ -113,10 +120,7 @@ export class Rates {
       recipe,
       parts.map(({ scent }) => scent),
     )
-    const own: Weights = parts.flatMap(({ scent, share }): Weights => [
-      [scentName(scent), share],
-      [inRecipe(scent, recipe), share],
-    ])
+    const own = ownOf(recipe, parts)
     const common: Weights = [
       ['maker', 1],
       [recipeName(recipe), 1],
@@ -126,6 +130,15 @@ export class Rates {
       mean: atDose(this.#filter.mean(own), doseGPerKg),
       sd: Math.sqrt(Math.max(0.02 ** 2, added) + LOT_SD ** 2),
     }
+  }
+
+  /** The mean of that alone, for those who ask for nothing else. */
+  scentedMean(recipe: string, parts: readonly { scent: string; share: number }[], doseGPerKg: number): number {
+    this.#know(
+      recipe,
+      parts.map(({ scent }) => scent),
+    )
+    return atDose(this.#filter.mean(ownOf(recipe, parts)), doseGPerKg)
   }
 
   /** ln of how much stronger the blender is than its number says. */

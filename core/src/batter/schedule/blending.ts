@@ -5,6 +5,8 @@ import {
   cupCoolingS,
   falseLift,
   handling,
+  loadOf,
+  sameBatter,
   split,
   stepBatter,
 } from '../trace/index.ts'
@@ -29,11 +31,12 @@ const inPot = (cup: CupTask) => cup.scent?.moment === 'pot'
 const inOils = (cup: CupTask) => cup.scent?.moment === 'oils'
 
 /** What a cup carries before its colour goes in. */
-export const loadBefore = (state: RunState, cup: CupTask): Load => ({
-  scent: inOils(cup) ? state.scentOf(cup) : UNSCENTED,
-  ...state.input.potEffect,
-  variation: cup.scent ? state.variation.scentedRate : state.variation.plainRate,
-})
+export const loadBefore = (state: RunState, cup: CupTask): Load =>
+  loadOf(
+    inOils(cup) ? state.scentOf(cup) : UNSCENTED,
+    state.input.potEffect,
+    cup.scent ? state.variation.scentedRate : state.variation.plainRate,
+  )
 
 /** Blends, in the maker's way, until it is enough; fills on the way what is to be filled on the way. */
 function blend(state: RunState, pace: RecipePace, massKg: number, startC: number, cups: readonly number[]): Blended {
@@ -48,9 +51,9 @@ function blend(state: RunState, pace: RecipePace, massKg: number, startC: number
     if (!draw || massG === 0) continue
     const at = ladder.first(({ level }, s) => (draw.by === 'seconds' ? s >= draw.value : level >= draw.value)).n
     // What is to be drawn later than the pot is stopped is drawn with the others.
-    if (at < n) drawn.set(i, { batter: { ...ladder.at(at).batter }, s: at * ladder.stepS })
+    if (at < n) drawn.set(i, { batter: sameBatter(ladder.at(at).batter), s: at * ladder.stepS })
   }
-  return { batter: { ...ladder.at(n).batter }, seconds: n * ladder.stepS, reached, drawn }
+  return { batter: sameBatter(ladder.at(n).batter), seconds: n * ladder.stepS, reached, drawn }
 }
 
 /** Level of the pot as it is blended, every few seconds, for the picture. */
@@ -65,7 +68,7 @@ function recordPot(state: RunState, massKg: number, seconds: number): void {
 }
 
 function noteBlend(state: RunState, pace: RecipePace, { batter, reached, drawn }: Blended): void {
-  const load: Load = { scent: UNSCENTED, ...state.input.potEffect, variation: 0 }
+  const load = loadOf(UNSCENTED, state.input.potEffect, 0)
   state.neverEmulsified ||= !reached
   const { split: so } = state
   so.potEmulsion = Math.min(so.potEmulsion, batter.emulsion)
@@ -83,7 +86,7 @@ export const blendPot = (state: RunState): Blended => {
 function scentIn(state: RunState, batter: Batter, pace: RecipePace, load: Load, massKg: number, cup: CupTask): Batter {
   const how = stickFor(state, massKg)
   if (cup.scent!.how === 'bursts' && state.usesBlender) {
-    const now = { ...batter }
+    const now = sameBatter(batter)
     for (const s of burstSteps(state)) advanceBatter(now, pace, load, s.isBlender ? how : MODES.hand, s.seconds)
     state.busy('scent-pot', state.burstsS)
     return now
@@ -159,13 +162,15 @@ export function splitPot(state: RunState): void {
   if (drawS > 0) state.busy('split', drawS)
   noteBlend(state, input.pace, blended)
   const firstInPot = input.cups.find(inPot)
-  const load: Load | null = firstInPot ? { ...loadBefore(state, firstInPot), scent: state.scentOf(firstInPot) } : null
+  const load: Load | null = firstInPot
+    ? loadOf(state.scentOf(firstInPot), input.potEffect, loadBefore(state, firstInPot).variation)
+    : null
   let scented = blended.batter
   let plain = blended.batter
   if (load) {
     const beganS = state.now
     scented = scentIn(state, scented, input.pace, load, input.potKg, firstInPot!)
-    const drawn = { ...load, scent: UNSCENTED, variation: state.variation.plainRate }
+    const drawn = loadOf(UNSCENTED, load, state.variation.plainRate)
     plain = stepBatter(plain, input.pace, drawn, MODES.rest, state.now - beganS)
     if (state.variation.rices && firstInPot!.scent!.ricing > 0) scented = smoothed(state, scented, load)
   }
@@ -184,7 +189,7 @@ function smoothed(state: RunState, batter: Batter, load: Load): Batter {
   const how = stickFor(state, potKg)
   const seconds = smoothS(potKg)
   state.busy('smooth', seconds)
-  const now = { ...batter }
+  const now = sameBatter(batter)
   for (let s = 0; s < seconds; s += 1) advanceBatter(now, pace, load, how, Math.min(1, seconds - s))
   return now
 }

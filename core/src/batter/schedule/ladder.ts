@@ -1,5 +1,4 @@
 import {
-  PLAIN_LOAD,
   UNSCENTED,
   advanceBatter,
   blendedLevel,
@@ -7,6 +6,8 @@ import {
   cupCoolingS,
   freshBatter,
   handling,
+  loadOf,
+  sameBatter,
   whippedBatter,
 } from '../trace/index.ts'
 import type { Batter, Cooling, Handling, Load, RecipePace, ScentEffect } from '../trace/index.ts'
@@ -49,7 +50,7 @@ export class Ladder {
     this.longestS = LONGEST_S[blending]
     this.#how = handling(blending, blenderPower(Math.max(massKg, 0.05), input.blenderStrength))
     // The makers' own trace is what stops the blender, so the run's variation acts only afterwards.
-    this.#load = { ...PLAIN_LOAD, scent, ...input.potEffect, variation: input.rate.mean }
+    this.#load = loadOf(scent, input.potEffect, input.rate.mean)
     this.#cooling =
       blending === 'hand' || blending === 'whisk' ? { roomC: input.roomC, tauS: cupCoolingS(1000 * massKg) } : null
     this.#now = freshBatter(pace, startC, startC >= pace.clearPointC + MELTED_ABOVE_K)
@@ -57,7 +58,7 @@ export class Ladder {
   }
 
   #rung(): Rung {
-    return { batter: { ...this.#now }, level: blendedLevel(this.#now, this.pace, this.#load) }
+    return { batter: sameBatter(this.#now), level: blendedLevel(this.#now, this.pace, this.#load) }
   }
 
   /** Rung `n`, or the last that there can be. */

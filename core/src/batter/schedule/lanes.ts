@@ -1,8 +1,11 @@
-import { advanceBatter, handling, levelOf, movingLevel } from '../trace/index.ts'
+import { advanceBatter, handling, levelOf, movingLevel, sameBatter } from '../trace/index.ts'
 import type { CupState, LanePoint, Run, SplitRun, Task } from './run-state.ts'
 import { chancesOf, earlySplit, plannedSplit, ricingShare } from './chances.ts'
 import type { Chances } from './chances.ts'
+import { medianRun } from './median.ts'
+import type { PouredAs } from './median.ts'
 import type { RunInput } from './run-input.ts'
+import { stirsOf } from './stirs.ts'
 import { HANDS_SD, STOP_SD, believed } from './variation.ts'
 import { crossing, levelAt } from './reading.ts'
 import { SAMPLE_S, beliefOf, seenSetS } from './sightings.ts'
@@ -28,11 +31,9 @@ const BAND_SAMPLE_S = 60
 /** Tools are looked after for a shorter while: soap in the mould sets sooner. */
 const LONGEST_TOOL_MARGIN_S = 900
 
-export interface PourForecast {
+export interface PourForecast extends PouredAs {
   pour: string
-  cup: string
   startMin: number
-  endMin: number
   window: Window
   /** Moving level at the start and end of the pour, in the median run. */
   startLevel: number
@@ -50,10 +51,6 @@ export interface PourForecast {
   stoodLevel: number
   /** How deep it dives, mm; null where it is not meant to. */
   diveMm: number | null
-  /** Warmth of the batter as its pour ends, °C; what of it has turned to soap, and how complete its emulsion is, 0…1. */
-  tempC: number
-  converted: number
-  emulsion: number
   /** What goes wrong most often, if anything does. */
   fault: Fault | null
 }
@@ -171,7 +168,7 @@ function toolMarginMin(input: RunInput, late: Run, i: number, n: number): number
 function extended(lane: LanePoint[], last: CupState | undefined, untilS: number): LanePoint[] {
   if (!last || last.atS >= untilS) return lane
   const points = [...lane]
-  const batter = { ...last.batter }
+  const batter = sameBatter(last.batter)
   for (let s = last.atS; s < untilS; s += 2 * SAMPLE_S) {
     advanceBatter(batter, last.pace, last.load, handling('rest'), 2 * SAMPLE_S, last.cooling)
     const level = movingLevel(batter, last.pace, last.load)
@@ -200,36 +197,6 @@ function bandOf(input: RunInput, i: number, low: Run, mid: Run, high: Run): Lane
   })
 }
 
-/** How much firmer a cup may look where it stands than stirred, and how long a reminder holds, s. */
-const STIR_AT = 0.5
-const STIR_AGAIN_S = 180
-
-/** The next moment, from `s` on, at which somebody has a hand free. */
-function freeFrom(input: RunInput, tasks: readonly Task[], s: number): number {
-  let at = s
-  for (;;) {
-    const now = tasks.filter(task => task.fromS <= at && at < task.toS)
-    const busy = now.reduce((sum, task) => sum + task.hands, 0)
-    if (busy < 2 * input.people) return at
-    at = Math.min(...now.map(task => task.toS))
-  }
-}
-
-/** When a waiting cup wants a stir: it has stiffened where it stands, is not stirred anyway, and a hand is free for it. */
-function stirsOf(input: RunInput, mid: Run, i: number): number[] {
-  const last = input.pours.findLastIndex(pour => pour.cup === i)
-  if (last < 0 || input.waiting === 'stir') return []
-  const untilS = mid.pours[last]!.startS
-  const stirs: number[] = []
-  for (const point of mid.lanes[i]!) {
-    const since = point.s - (stirs.at(-1) ?? -Infinity)
-    if (point.standing - point.level < STIR_AT || since < STIR_AGAIN_S) continue
-    const s = freeFrom(input, mid.tasks, point.s)
-    if (s < untilS) stirs.push(s)
-  }
-  return stirs.map(s => s / 60)
-}
-
 /** Whether any batter goes into more than one cup. */
 function isDivided({ ownBatters, cups }: RunInput): boolean {
   const used = cups.filter(cup => cup.massG > 0)
@@ -254,6 +221,34 @@ function splitForecast(input: RunInput, chances: Chances, planned: SplitRun): Sp
     richest: superfat(Math.max(0, ...early.superfatOff)),
     falseLift: planned.falseLift,
   }
+}
+
+function pourForecasts(input: RunInput, mid: Run, late: Run, chances: Chances): PourForecast[] {
+  const waited = (i: number) =>
+    mid.tasks
+      .filter(task => task.kind === 'wait' && task.pour === i && task.cup !== null)
+      .reduce((sum, task) => sum + task.toS - task.fromS, 0)
+  return mid.pours.map((run, i) => ({
+    pour: input.pours[i]!.pour,
+    cup: input.cups[input.pours[i]!.cup]!.cup.id,
+    startMin: run.startS / 60,
+    endMin: run.endS / 60,
+    window: input.pours[i]!.window,
+    startLevel: run.startLevel,
+    endLevel: run.endLevel,
+    chance: chances.pours[i]!.chance,
+    marginMin: marginMin(input, late, i),
+    waitMin: waited(i) / 60,
+    carrierLevel: run.carrierLevel,
+    carrierNeed: run.carrierNeed,
+    bursts: run.bursts,
+    stoodLevel: run.stoodLevel,
+    diveMm: run.diveMm,
+    tempC: run.after.batter.temperatureC,
+    converted: run.after.batter.converted,
+    emulsion: run.after.batter.emulsion,
+    fault: chances.pours[i]!.fault,
+  }))
 }
 
 function toolForecasts(
@@ -297,11 +292,14 @@ function withSet(input: RunInput, chances: Chances, mid: Run): Chances {
   }
 }
 
-/** Lanes, planned times, margins and chances of an input. Deterministic: the same input gives the same lanes. */
-export function lanesOf(input: RunInput): Lanes {
+/**
+ * Lanes, planned times, margins and chances of an input. Deterministic: the same input gives the same lanes.
+ *
+ * @param mid its median run, where that is at hand
+ */
+export function lanesOf(input: RunInput, mid: Run = medianRun(input)): Lanes {
   const belief = beliefOf(input)
   const at = (z: number) => believed(input, belief, z)
-  const mid = runPlan(input, at(0), SAMPLE_S)
   const low = runPlan(input, at(-P90), BAND_SAMPLE_S)
   const quickest = P90 + LUMPS.per * Math.min(LUMPS.most, ricingShare(input))
   const high = runPlan(input, at(quickest), BAND_SAMPLE_S)
@@ -313,10 +311,6 @@ export function lanesOf(input: RunInput): Lanes {
   const planned = plannedSplit(input)
   const chances = withSet(input, chancesOf(input, belief, mid, planned), mid)
   const cupId = (i: number | null) => (i === null ? null : input.cups[i]!.cup.id)
-  const waited = (i: number) =>
-    mid.tasks
-      .filter(task => task.kind === 'wait' && task.pour === i && task.cup !== null)
-      .reduce((sum, task) => sum + task.toS - task.fromS, 0)
   return {
     tasks: mid.tasks.map(task => ({
       kind: task.kind,
@@ -326,27 +320,7 @@ export function lanesOf(input: RunInput): Lanes {
       pour: task.pour === null ? null : input.pours[task.pour]!.pour,
       hands: task.hands,
     })),
-    pours: mid.pours.map((run, i) => ({
-      pour: input.pours[i]!.pour,
-      cup: input.cups[input.pours[i]!.cup]!.cup.id,
-      startMin: run.startS / 60,
-      endMin: run.endS / 60,
-      window: input.pours[i]!.window,
-      startLevel: run.startLevel,
-      endLevel: run.endLevel,
-      chance: chances.pours[i]!.chance,
-      marginMin: marginMin(input, late, i),
-      waitMin: waited(i) / 60,
-      carrierLevel: run.carrierLevel,
-      carrierNeed: run.carrierNeed,
-      bursts: run.bursts,
-      stoodLevel: run.stoodLevel,
-      diveMm: run.diveMm,
-      tempC: run.after.batter.temperatureC,
-      converted: run.after.batter.converted,
-      emulsion: run.after.batter.emulsion,
-      fault: chances.pours[i]!.fault,
-    })),
+    pours: pourForecasts(input, mid, late, chances),
     tools: toolForecasts(input, mid, late, chances, input.moveIds),
     lanes: input.cups.map((cup, i) => ({
       cup: cup.cup.id,

@@ -1,3 +1,4 @@
+import { loadOf } from '../trace/index.ts'
 import type { RunState } from './run-state.ts'
 import { HANDS, MODES } from './run-state.ts'
 import { blendOwn, burstScent, smoothCup } from './blending.ts'
@@ -40,7 +41,7 @@ function prepareCup(state: RunState, i: number, fromS: number): number {
   state.advance(i, state.waiting(i), now)
   const standing = state.cups[i]!
   if (cup.colourS > 0) {
-    standing.load = { ...standing.load, lnRate: cup.lnRate, lnViscosity: cup.lnViscosity, lnSwell: cup.lnSwell }
+    standing.load = loadOf(standing.load.scent, cup, standing.load.variation)
     standing.batter.swollenOwn = 0
   }
   work('colour', state.handS(cup.colourS))

@@ -16,6 +16,7 @@ import {
   cupCoolingS,
   freshBatter,
   handling,
+  loadOf,
   movingLevel,
   scentEffect,
   split,
@@ -59,16 +60,13 @@ export interface Bench1 {
   hi: number
 }
 
-const loadOf = (brew: Brew, isIn: boolean): Load => ({
-  ...(isIn ? brew.effect : NO_EFFECT),
-  scent: isIn || brew.isEarly ? scentEffect(brew.scent) : UNSCENTED,
-  variation: 0,
-})
+const loadIn = (brew: Brew, isIn: boolean): Load =>
+  loadOf(isIn || brew.isEarly ? scentEffect(brew.scent) : UNSCENTED, isIn ? brew.effect : NO_EFFECT, 0)
 
 /** Seconds of the blender to the stop; a minute and a half of it at most is looked at per kilogram. */
 export function blendSecondsOf(brew: Brew, { potKg, strength, stopLevel }: Bench1): number {
   const how = handling('stick', blenderPower(potKg, strength))
-  const load = loadOf(brew, false)
+  const load = loadIn(brew, false)
   const batter = freshBatter(brew.pace, brew.mixC, brew.mixC >= brew.pace.clearPointC + MELTED_ABOVE_K)
   let s = 0
   for (; s < LONGEST_S / 3 && blendedLevel(batter, brew.pace, load) < stopLevel; s += 1)
@@ -80,11 +78,11 @@ export function blendSecondsOf(brew: Brew, { potKg, strength, stopLevel }: Bench
 export function minutesUntilThick(brew: Brew, state: Bench1, blendS: number): number {
   const { potKg, cupKg, roomC, strength, hi } = state
   const how = handling('stick', blenderPower(potKg, strength))
-  const before = loadOf(brew, false)
+  const before = loadIn(brew, false)
   let batter = freshBatter(brew.pace, brew.mixC, brew.mixC >= brew.pace.clearPointC + MELTED_ABOVE_K)
   for (let s = 0; s < blendS; s += 1) advanceBatter(batter, brew.pace, before, how, 1)
   batter = split(batter)
-  const load = loadOf(brew, true)
+  const load = loadIn(brew, true)
   const cooling = { roomC, tauS: cupCoolingS(1000 * cupKg) }
   let was = movingLevel(batter, brew.pace, load)
   for (let s = 0; s < LONGEST_S; s += STEP_S) {

@@ -1,4 +1,13 @@
-import { UNSCENTED, advanceBatter, handling, levelOf, movingLevel, scentEffect } from '../trace/index.ts'
+import {
+  UNSCENTED,
+  advanceBatter,
+  handling,
+  levelOf,
+  loadOf,
+  movingLevel,
+  sameBatter,
+  scentEffect,
+} from '../trace/index.ts'
 import type { Batter, Cooling, Handling, Load, RecipePace, ScentEffect } from '../trace/index.ts'
 import type { CupTask, RunInput } from './run-input.ts'
 
@@ -195,7 +204,7 @@ export class RunState {
 
   addScent(i: number): void {
     const cup = this.cups[i]!
-    cup.load = { ...cup.load, scent: this.scentOf(this.input.cups[i]!) }
+    cup.load = loadOf(this.scentOf(this.input.cups[i]!), cup.load, cup.load.variation)
   }
 
   /** A cup's scent in this run: the better it is known, the less variation has to do with it. */
@@ -232,4 +241,10 @@ export const MODES: Record<'rest' | 'hand' | 'pour' | 'stream', Handling> = {
 }
 
 /** A cup as it is now, whatever becomes of the cup. */
-export const copyOf = (cup: CupState): CupState => ({ ...cup, batter: { ...cup.batter } })
+export const copyOf = ({ batter, pace, load, atS, cooling }: CupState): CupState => ({
+  batter: sameBatter(batter),
+  pace,
+  load,
+  atS,
+  cooling,
+})

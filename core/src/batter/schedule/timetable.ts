@@ -6,6 +6,7 @@ import {
   levelOf,
   levelThatCarries,
   movingLevel,
+  sameBatter,
 } from '../trace/index.ts'
 import { RunState, MODES, copyOf } from './run-state.ts'
 import type { CupState, Variation, PourRun, Run, Task, ToolRun } from './run-state.ts'
@@ -102,7 +103,7 @@ function diveOf(state: RunState, pour: PourTask, below: CupState | null): number
 }
 
 /** What is blended with its scent and poured from the pot at once, never standing. */
-function pourOn(state: RunState, index: number): Omit<PourRun, 'tools' | 'after'> {
+function pourOn(state: RunState, index: number): PourRun {
   const pour = state.input.pours[index]!
   const i = pour.cup
   const stoodLevel = state.standing(i)
@@ -115,19 +116,27 @@ function pourOn(state: RunState, index: number): Omit<PourRun, 'tools' | 'after'
   state.advance(i, MODES.stream, state.now)
   state.tasks.push({ kind: 'pour', fromS: startS, toS: state.now, cup: i, pour: index, hands: 2 })
   return {
-    ...{ startS, endS: state.now, startLevel, endLevel: state.standing(i), carrierLevel: null, carrierNeed: null },
-    ...{ bursts: 0, stoodLevel, diveMm: null },
+    startS,
+    endS: state.now,
+    startLevel,
+    endLevel: state.standing(i),
+    carrierLevel: null,
+    carrierNeed: null,
+    bursts: 0,
+    stoodLevel,
+    diveMm: null,
+    tools: [],
+    after: copyOf(state.cups[i]!),
   }
 }
 
-/** A pour of a stirred cup, brought on before if it is too thin. */
-function pourStirred(state: RunState, index: number, below: CupState | null): Omit<PourRun, 'tools' | 'after'> {
+/** A pour of a stirred cup, brought on before if it is too thin. Hundreds of runs come through here: nothing is spread. */
+function pourStirred(state: RunState, index: number, below: CupState | null): PourRun {
   const pour = state.input.pours[index]!
   const i = pour.cup
-  const first = !state.input.pours.slice(0, index).some(earlier => earlier.cup === i)
   const carried = below && pour.isCarried ? waitForCarrier(state, below, pour, index) : null
   state.advance(i, state.waiting(i), state.now)
-  if (first) scentLast(state, i, index)
+  if (isFirst(state, index)) scentLast(state, i, index)
   const stoodLevel = state.standing(i)
   const bursts = state.input.whipped ? 0 : thicken(state, i, pour.window.lo, index)
   const startS = state.now
@@ -141,10 +150,23 @@ function pourStirred(state: RunState, index: number, below: CupState | null): Om
   const hands = pour.overSpatula ? 2 : 1
   state.tasks.push({ kind: 'pour', fromS: startS, toS: state.now, cup: i, pour: index, hands })
   return {
-    ...{ startS, endS: state.now, startLevel, endLevel: state.level(i) },
-    ...{ carrierLevel: carried?.level ?? null, carrierNeed: carried?.need ?? null, bursts, stoodLevel, diveMm },
+    startS,
+    endS: state.now,
+    startLevel,
+    endLevel: state.level(i),
+    carrierLevel: carried ? carried.level : null,
+    carrierNeed: carried ? carried.need : null,
+    bursts,
+    stoodLevel,
+    diveMm,
+    tools: [],
+    after: copyOf(state.cups[i]!),
   }
 }
+
+/** Whether nothing of a pour's cup was poured before it. */
+const isFirst = ({ input: { pours } }: RunState, index: number): boolean =>
+  pours.findIndex(({ cup }) => cup === pours[index]!.cup) === index
 
 function pourLayer(state: RunState, index: number, inMould: InMould): PourRun {
   const pour = state.input.pours[index]!
@@ -153,20 +175,21 @@ function pourLayer(state: RunState, index: number, inMould: InMould): PourRun {
   const lowest = pour.below.findLast(k => inMould.has(k))
   const below = lowest === undefined ? null : inMould.get(lowest)!
   if (pour.waitS > 0) state.busy('wait', pour.waitS, i, index)
-  const first = !state.input.pours.slice(0, index).some(earlier => earlier.cup === i)
-  if (first && (state.input.colourEach || !state.cups[i])) prepareJustInTime(state, i)
+  if ((state.input.colourEach || !state.cups[i]) && isFirst(state, index)) prepareJustInTime(state, i)
   state.advance(i, state.waiting(i), state.now)
-  const poured = pour.neverStops ? pourOn(state, index) : pourStirred(state, index, below)
-  const cup = state.cups[i]!
-  const run: PourRun = { ...poured, tools: [], after: copyOf(cup) }
+  const run = pour.neverStops ? pourOn(state, index) : pourStirred(state, index, below)
   // The mould holds its heat: soap inside the loaf loses next to none in the time of a pour.
-  inMould.set(index, inTheMould(cup))
+  inMould.set(index, inTheMould(state.cups[i]!))
   for (const tool of pour.tools) run.tools.push(useTool(state, tool, index, inMould))
   return run
 }
 
 /** Soap as it lies once it has been poured. */
-export const inTheMould = (cup: CupState): CupState => ({ ...copyOf(cup), cooling: null })
+export function inTheMould(cup: CupState): CupState {
+  const lying = copyOf(cup)
+  lying.cooling = null
+  return lying
+}
 
 /** What came of each pour that was still open, and of the tools that were. */
 export type RestOfRun = Map<number, { pour: PourRun | null; tools: ToolRun[] }>
@@ -193,15 +216,19 @@ export function finishRun(state: RunState, inMould: InMould, isOpen: (index: num
   return rest
 }
 
-const merged = (tasks: readonly Task[]): Task[] =>
-  tasks.reduce<Task[]>((list, task) => {
+const isSame = (a: Task, b: Task): boolean =>
+  a.kind === b.kind && a.cup === b.cup && a.pour === b.pour && a.hands === b.hands
+
+/** What follows on the same without a gap is one task. */
+function merged(tasks: readonly Task[]): Task[] {
+  const list: Task[] = []
+  for (const task of tasks) {
     const last = list.at(-1)
-    const same =
-      last && last.kind === task.kind && last.cup === task.cup && last.pour === task.pour && last.hands === task.hands
-    if (same && Math.abs(last.toS - task.fromS) < 1e-6) list[list.length - 1] = { ...last, toS: task.toS }
+    if (last && isSame(last, task) && Math.abs(last.toS - task.fromS) < 1e-6) last.toS = task.toS
     else list.push(task)
-    return list
-  }, [])
+  }
+  return list
+}
 
 /**
  * Works a plan through with the hands there are: blend to the level asked for, split, colour, then each pour as soon as the
@@ -221,7 +248,7 @@ export function runPlan(input: RunInput, variation: Variation, sampleS = 0): Run
     pours.push(pourLayer(state, index, inMould))
   }
   return {
-    tasks: merged([...state.tasks].sort((a, b) => a.fromS - b.fromS || a.toS - b.toS)),
+    tasks: merged(state.tasks.sort((a, b) => a.fromS - b.fromS || a.toS - b.toS)),
     pours,
     lanes: state.lanes,
     pot: state.pot,
@@ -241,7 +268,7 @@ export function secondsUntil(
 ): number {
   const how = handling('rest')
   const { pace } = from
-  const batter = { ...from.batter }
+  const batter = sameBatter(from.batter)
   const stepS = 60
   let before = levelNow(batter, pace, from.load)
   for (let t = 0; t < mostS; t += stepS) {

@@ -35,7 +35,20 @@ export interface Load extends BatterEffect {
   variation: number
 }
 
-export const PLAIN_LOAD: Load = { scent: UNSCENTED, ...NO_EFFECT, variation: 0 }
+/** A load written out: spread together from parts each is of another kind to the engine, and every step takes longer. */
+export const loadOf = (
+  scent: ScentEffect,
+  { lnRate, lnViscosity, lnSwell }: BatterEffect,
+  variation: number,
+): Load => ({
+  scent,
+  lnRate,
+  lnViscosity,
+  lnSwell,
+  variation,
+})
+
+export const PLAIN_LOAD: Load = loadOf(UNSCENTED, NO_EFFECT, 0)
 
 /** Room and the time (s) in which a portion closes 63 % of its gap to it; `null` = no loss. */
 export type Cooling = { roomC: number; tauS: number } | null
@@ -63,7 +76,24 @@ export const whippedBatter = (pace: RecipePace, temperatureC: number): Batter =>
 })
 
 /** A portion just split from the pot: the pot's state, stirred by the pouring. */
-export const split = (pot: Batter): Batter => ({ ...pot, structure: 0.1, swollenOwn: 0 })
+export function split(pot: Batter): Batter {
+  const portion = sameBatter(pot)
+  portion.structure = 0.1
+  portion.swollenOwn = 0
+  return portion
+}
+
+/** A batter of its own in the same state; written out for the same reason as a load. */
+export const sameBatter = (of: Batter): Batter => ({
+  emulsion: of.emulsion,
+  converted: of.converted,
+  structure: of.structure,
+  solid: of.solid,
+  jump: of.jump,
+  swollen: of.swollen,
+  swollenOwn: of.swollenOwn,
+  temperatureC: of.temperatureC,
+})
 
 /**
  * Soap at which a stirred batter gets beyond what stirring alone reaches, at which one at rest holds together, and at which
@@ -185,7 +215,7 @@ export function stepBatter(
   seconds: number,
   cooling: Cooling = null,
 ): Batter {
-  const after = { ...before }
+  const after = sameBatter(before)
   advanceBatter(after, pace, load, how, seconds, cooling)
   return after
 }

@@ -5,6 +5,8 @@ export { acidHeadStart, recipePace } from './recipe-pace.ts'
 export type { RecipePace } from './recipe-pace.ts'
 export {
   PLAIN_LOAD,
+  loadOf,
+  sameBatter,
   RESTIR_S,
   blendedLevel,
   FALSE_TRACE,

@@ -24,7 +24,7 @@ export function ashInputs({ plan, shelf, portions, lanes }: RestInputs, topGel: 
     emulsion: pour.emulsion,
     humidity: plan.rest.humidity,
     essential: scents.reduce((sum, part) => sum + (part.scent?.type === 'essential-oil' ? part.share : 0), 0),
-    scentLnRate: parts.length > 0 ? ratesOf(shelf).scented(recipeKey(plan), parts, scentOfOils * 1000).mean : 0,
+    scentLnRate: parts.length > 0 ? ratesOf(shelf).scentedMean(recipeKey(plan), parts, scentOfOils * 1000) : 0,
     beeswax: 100 * wax,
     isPeaked: way === 'peaks' || way === 'piped' || way === 'spoon',
     topGel,

@@ -1,6 +1,6 @@
 import { cavityKinds, planOfCavity } from '../../plan/index.ts'
 import type { CavityKind, Plan } from '../../plan/index.ts'
-import type { RestInputs } from './rest-inputs.ts'
+import type { PouredInputs } from './rest-inputs.ts'
 
 /** The kind of cavity that a rest is worked through for: the one with most scented batter, then most cavities. */
 export function restCavity(plan: Plan): CavityKind {
@@ -17,7 +17,7 @@ export function restCavity(plan: Plan): CavityKind {
 }
 
 /** What goes into that cavity alone: its pours with their lanes, and its part of every cup. */
-export function inCavity(inputs: RestInputs): RestInputs {
+export function inCavity(inputs: PouredInputs): PouredInputs {
   const { plan, lanes, portions } = inputs
   const kind = restCavity(plan)
   if (kind.pours.length === plan.score.length) return inputs
@@ -25,7 +25,7 @@ export function inCavity(inputs: RestInputs): RestInputs {
   return {
     ...inputs,
     plan: planOfCavity(plan, kind),
-    lanes: { ...lanes, pours: kind.pours.map(i => lanes.pours[i]!) },
+    lanes: { pours: kind.pours.map(i => lanes.pours[i]!) },
     portions: {
       ...portions,
       cups: portions.cups.map(cup => (into.has(cup.cup) ? cup : { ...cup, pouredG: 0, totalG: 0 })),

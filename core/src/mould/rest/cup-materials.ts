@@ -5,10 +5,10 @@ import { scentLoad, unitBatter } from '../../recipe/index.ts'
 import type { UnitBatter } from '../../recipe/index.ts'
 import { fattyGroups } from '../../shelf/index.ts'
 import type { Shelf } from '../../shelf/index.ts'
-import type { Lanes } from '../../batter/schedule/index.ts'
 import { accelerationOf } from '../../batter/standing/index.ts'
 import { materialOf } from './material.ts'
 import type { Material } from './material.ts'
+import type { PouredInputs } from './rest-inputs.ts'
 
 export function compositionOf({ oils }: UnitBatter) {
   const weigh = (of: (oil: UnitBatter['oils'][number]['oil']) => number) =>
@@ -29,18 +29,32 @@ function scentRates(plan: Plan, portions: Portions, shelf: Shelf, unit: UnitBatt
     const planned = cup.ownScent ?? (cup.scented ? plan.scent : null)
     if (!planned) return 0
     const parts = scentLoad(planned, shelf, unit.batterG).parts.map(({ id, share }) => ({ scent: id, share }))
-    return rates.scented(recipeKey(plan), parts, portions.cups[i]!.scentOfOils * 1000).mean
+    return rates.scentedMean(recipeKey(plan), parts, portions.cups[i]!.scentOfOils * 1000)
   })
 }
 
 /** How complete a cup's emulsion is as it is poured, the mean of its pours; whole where it is not known. */
-function emulsionOf(lanes: Lanes | undefined, cup: string): number {
+function emulsionOf(lanes: PouredInputs['lanes'] | undefined, cup: string): number {
   const pours = lanes?.pours.filter(pour => pour.cup === cup) ?? []
   return pours.length > 0 ? pours.reduce((sum, pour) => sum + pour.emulsion, 0) / pours.length : 1
 }
 
+type Asked = readonly [plan: Plan, portions: Portions, shelf: Shelf, lanes: PouredInputs['lanes'] | undefined]
+
+/** What was asked for last: a look at a rest asks for the same three times over. */
+let last: { asked: Asked; materials: Material[] } | null = null
+
 /** What each cup brings to the mould, with the water, oil and scent that its colours brought; how it is emulsified from its lanes. */
-export function materialsOf(plan: Plan, portions: Portions, shelf: Shelf, lanes?: Lanes): Material[] {
+export function materialsOf(
+  ...asked: [plan: Plan, portions: Portions, shelf: Shelf, lanes?: PouredInputs['lanes']]
+): Material[] {
+  const [plan, portions, shelf, lanes] = asked
+  if (!last || [plan, portions, shelf, lanes].some((one, i) => one !== last!.asked[i]))
+    last = { asked: [plan, portions, shelf, lanes], materials: madeOf(plan, portions, shelf, lanes) }
+  return last.materials
+}
+
+function madeOf(plan: Plan, portions: Portions, shelf: Shelf, lanes?: PouredInputs['lanes']): Material[] {
   const unit = unitBatter(plan.recipe, shelf)
   const composition = compositionOf(unit)
   const lnRates = scentRates(plan, portions, shelf, unit)
@@ -72,5 +86,8 @@ export function mixed(materials: readonly Material[], portions: Portions): Mater
 }
 
 /** Water in all the batter, share of its mass: what bars lose on the rack. */
-export const batterWater = (plan: Plan, portions: Portions, shelf: Shelf): number =>
-  mixed(materialsOf(plan, portions, shelf), portions).water
+export function batterWater(plan: Plan, portions: Portions, shelf: Shelf, lanes?: PouredInputs['lanes']): number {
+  const materials = materialsOf(plan, portions, shelf, lanes)
+  const whole = portions.cups.reduce((sum, cup) => sum + cup.totalG, 0)
+  return materials.reduce((sum, one, i) => sum + (portions.cups[i]!.totalG / whole) * one.water, 0)
+}

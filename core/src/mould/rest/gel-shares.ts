@@ -6,7 +6,7 @@ import type { Block } from './block.ts'
 import { quickChances } from './chances.ts'
 import type { RestNumbers } from './chances.ts'
 import { aboutOf, restRunInputOf } from './plan-rest.ts'
-import type { RestInputs } from './rest-inputs.ts'
+import type { PouredInputs } from './rest-inputs.ts'
 import { restRun } from './run.ts'
 
 /** Everything that gels has begun to so long after the last change of place or wrap. */
@@ -29,7 +29,7 @@ export interface CupGel {
  * Of a rest worked through, cup by cup: a layer's own cells; of colours that lie through each other each is taken to be
  * everywhere.
  */
-export function cupGels({ plan, shelf, portions, lanes }: RestInputs, block: Block): CupGel[] {
+export function cupGels({ plan, shelf, portions, lanes }: PouredInputs, block: Block): CupGel[] {
   const materials = materialsOf(plan, portions, shelf, lanes)
   // A cup that goes into other cavities than the one worked through is taken to be as warm as that one.
   const isLayered = !hasSwirls(plan)
@@ -59,7 +59,7 @@ export interface QuickRest extends Pick<RestNumbers, 'gel' | 'crack' | 'volcano'
 }
 
 /** One run on few cells, as long as anything may gel: for what follows every edit. A few ms. */
-export function quickRest(inputs: RestInputs): QuickRest {
+export function quickRest(inputs: PouredInputs): QuickRest {
   const input = restRunInputOf(inputs, 'quick')
   const lastS = Math.max(
     ...input.phases.map(phase => phase.fromS + phase.holdS),

@@ -1,10 +1,10 @@
-import type { RestInputs } from './rest-inputs.ts'
+import type { PouredInputs } from './rest-inputs.ts'
 import { hasSwirls } from '../../look/swirl/index.ts'
 import { layerHeights } from '../../plan/index.ts'
 import type { Mould, Plan, RestStep } from '../../plan/index.ts'
 import { unitBatter } from '../../recipe/index.ts'
 import { convertedInMould } from '../../batter/standing/index.ts'
-import type { Lanes } from '../../batter/schedule/index.ts'
+import type { PouredAs } from '../../batter/schedule/index.ts'
 import type { BlockInput } from './block-input.ts'
 import { inCavity } from './cavity.ts'
 import { LOSSES } from './constants.ts'
@@ -91,7 +91,7 @@ interface Row {
 }
 
 /** For each row of a layered design the pour that fills it. */
-function rowsOf(plan: Plan, lanes: Lanes, ny: number): Row[] {
+function rowsOf(plan: Plan, lanes: PouredInputs['lanes'], ny: number): Row[] {
   const heights = layerHeights(plan)
   const whole = heights.reduce((sum, mm) => sum + mm, 0)
   const tops = heights.map((_, i) => heights.slice(0, i + 1).reduce((sum, mm) => sum + mm, 0) / whole)
@@ -125,7 +125,7 @@ export const REST_HOURS = 48
 
 /** Layers one on the other, each there from its own pour on, as warm and as far on as it is poured. */
 function layered(
-  { plan, lanes }: RestInputs,
+  { plan, lanes }: PouredInputs,
   materials: Material[],
   [nx, ny, nz]: readonly [number, number, number],
   isQuick: boolean,
@@ -152,9 +152,9 @@ function layered(
 }
 
 /** Colours through each other: one even material, poured at once. */
-function even({ plan, lanes, portions }: RestInputs, materials: Material[], n: number) {
+function even({ plan, lanes, portions }: PouredInputs, materials: Material[], n: number) {
   const whole = plan.score.reduce((sum, pour) => sum + pour.share, 0)
-  const meanOf = (of: (pour: Lanes['pours'][number]) => number) =>
+  const meanOf = (of: (pour: PouredAs) => number) =>
     lanes.pours.reduce((sum, pour, i) => sum + (plan.score[i]!.share / whole) * of(pour), 0)
   return {
     materials: [mixed(materials, portions)],
@@ -168,7 +168,7 @@ function even({ plan, lanes, portions }: RestInputs, materials: Material[], n: n
  * A plan's rest as an input. Loaves and slabs are a section across their middle, columns a section from the axis; cavities, and
  * any box on the grid 'whole', a quarter in three dimensions.
  */
-export function restRunInputOf(inputs: RestInputs, grid: RestGrid, frameS = 0): RestRunInput {
+export function restRunInputOf(inputs: PouredInputs, grid: RestGrid, frameS = 0): RestRunInput {
   const { plan, shelf, portions } = inputs
   const mould = mouldHeat(plan)
   const isDeep = !mould.isRound && (grid === 'whole' || plan.mould.cavities > 1)
@@ -206,7 +206,7 @@ export function restRunInputOf(inputs: RestInputs, grid: RestGrid, frameS = 0): 
 }
 
 /** What the verdict needs to know beside the section. */
-export function aboutOf(inputs: RestInputs): About {
+export function aboutOf(inputs: PouredInputs): About {
   const { plan, shelf, portions } = inputs
   const unit = unitBatter(plan.recipe, shelf)
   const { short, long } = compositionOf(unit)
@@ -214,7 +214,7 @@ export function aboutOf(inputs: RestInputs): About {
   const whites = ['titanium-dioxide', 'zinc-oxide']
   return {
     soft: 1 - short - long,
-    water: batterWater(plan, portions, shelf),
+    water: batterWater(plan, portions, shelf, inputs.lanes),
     lnHardeners: lnHardeners(unit),
     firmEnough: firmEnough(plan),
     isWhite: plan.cups.some(cup => cup.colorants.some(part => whites.includes(part.colorant))),

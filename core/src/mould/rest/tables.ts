@@ -14,17 +14,30 @@ const RATES = Float64Array.from({ length: NODES + 1 }, (_, i) => standingRate(cA
 
 const logistic = (x: number) => 1 / (1 + Math.exp(-x))
 
+const MOST_KEPT = 32
+const gelKept = new Map<number, Float64Array>()
+
+/** Share gelled by warmth alone at every node, and one beyond; kept, since most edits leave what gels where it gels. */
+function gelledBy(gelC: number): Float64Array {
+  const known = gelKept.get(gelC)
+  if (known) return known
+  if (gelKept.size >= MOST_KEPT) gelKept.clear()
+  const made = Float64Array.from({ length: NODES + 1 }, (_, i) => logistic((cAt(i) - gelC) / GEL_WIDTH_K))
+  gelKept.set(gelC, made)
+  return made
+}
+
 /**
  * At every node the rate of a material, 1/s, its slope to the next node, the share gelled by warmth alone, and its slope: four
  * numbers a node.
  */
 export function materialTable(quickness: number, gelC: number): Float64Array {
   const table = new Float64Array(4 * NODES)
-  const gel = (i: number) => logistic((cAt(i) - gelC) / GEL_WIDTH_K)
-  let here = gel(0)
+  const gel = gelledBy(gelC)
+  let here = gel[0]!
   let rate = withinReach(quickness * RATES[0]!)
   for (let i = 0; i < NODES; i += 1) {
-    const next = gel(i + 1)
+    const next = gel[i + 1]!
     const nextRate = withinReach(quickness * RATES[i + 1]!)
     table[4 * i] = rate
     table[4 * i + 1] = nextRate - rate

@@ -70,10 +70,16 @@ function sayList(of: FactList, habits: UnitHabits, catalogue: Catalogue): string
 }
 
 /** English without a comma before "and". */
-const listed = (parts: readonly string[], isChoice: boolean, { language }: Catalogue): string =>
-  new Intl.ListFormat(language === 'en' ? 'en-GB' : language, {
-    type: isChoice ? 'disjunction' : 'conjunction',
-  }).format(parts)
+function listed(parts: readonly string[], isChoice: boolean, { language }: Catalogue): string {
+  const type = isChoice ? 'disjunction' : 'conjunction'
+  const key = `${language} ${type}`
+  const format = lists.get(key) ?? new Intl.ListFormat(language === 'en' ? 'en-GB' : language, { type })
+  lists.set(key, format)
+  return format.format(parts)
+}
+
+/** Kept once made: making one takes longer than using it. */
+const lists = new Map<string, Intl.ListFormat>()
 
 function sayFact({ fact, values = {} }: Fact, habits: UnitHabits, catalogue: Catalogue): string {
   const message = catalogue.messages[fact] ?? ENGLISH.messages[fact] ?? fact
