@@ -5,7 +5,9 @@ import { ROOT } from './paths.mjs'
 
 const part = name => import(`${ROOT}/core/dist/mould/rest/${name}.js`)
 const [{ Block }, constants, { facesOf, plainBlock }, { materialOf }, tables, { FACING, FILM_OPEN }, { SEED }] =
-  await Promise.all([...['block', 'constants', 'setup', 'material', 'tables', 'walls'], '../../batter/standing/index'].map(part))
+  await Promise.all(
+    [...['block', 'constants', 'setup', 'material', 'tables', 'walls'], '../../batter/standing/index'].map(part),
+  )
 
 const DAY_S = 24 * 3600
 const PIECE_S = 300

@@ -1,5 +1,14 @@
 import { NODES, RunState, copyOf, finishRun, pourVerdict, toolVerdict } from '../batter/schedule/index.ts'
-import type { CupTask, InMould, PourTask, RestOfRun, RunInput, Variation, Window } from '../batter/schedule/index.ts'
+import type {
+  CupTask,
+  InMould,
+  PourTask,
+  ToolTask,
+  RestOfRun,
+  RunInput,
+  Variation,
+  Window,
+} from '../batter/schedule/index.ts'
 import { latinColumn, latinNormals } from '../quantities/chance/index.ts'
 import type { Following } from './following.ts'
 import { SCENT_NODES } from './infer.ts'
@@ -102,30 +111,54 @@ function standing({ input }: Following, known: Inferred, { n, k }: Draw): Standi
   return { nodes: input.cups.map((_, i) => known.cups[i]?.[n]?.[kOf(i)]), kOf }
 }
 
+const lower = ({ lo, hi }: Window, by: number): Window => ({ lo: lo - by, hi: hi - by })
+
+/** A pour with its windows so much lower. Made for every draw of every way on: written out, which spreading is not as quick as. */
+const shifted = (task: PourTask, tools: readonly ToolTask[], by: number): PourTask => ({
+  pour: task.pour,
+  cup: task.cup,
+  massG: task.massG,
+  seconds: task.seconds,
+  window: lower(task.window, by),
+  waitS: task.waitS,
+  dropMm: task.dropMm,
+  overSpatula: task.overSpatula,
+  below: task.below,
+  belowMm: task.belowMm,
+  isCarried: task.isCarried,
+  leastBelow: task.leastBelow,
+  depth: task.depth,
+  flow: task.flow,
+  contactS: task.contactS,
+  neverStops: task.neverStops,
+  tools: tools.map(({ move, seconds, hands, window, through }) => ({
+    move,
+    seconds,
+    hands,
+    window: lower(window, by),
+    through,
+  })),
+})
+
 /** What is still to be done, as a run needs it; windows as the model's error in each cup has them. */
 function openInput(at: Moment, { nodes }: Standing, other: Otherwise): RunInput {
   const { following, state, r } = at
   const { input, plan } = following
-  const shifted = (task: PourTask): PourTask => {
-    const off = nodes[task.cup]?.error.mean ?? 0
-    const by = <T extends { window: Window }>(one: T): T => ({
-      ...one,
-      window: { lo: one.window.lo - off, hi: one.window.hi - off },
-    })
+  const openPour = (task: PourTask): PourTask => {
     const isIn = state.pours[task.pour] !== undefined
     const tools = isIn ? task.tools.filter(tool => state.tools[plan.moves[tool.move]!.id] === undefined) : task.tools
-    const { pouring } = state
-    const begun =
-      pouring?.pour === task.pour
-        ? { seconds: Math.max(LEAST_S, task.seconds - (r - pouring.since) / input.handPace), waitS: 0 }
-        : {}
-    return { ...by(task), ...begun, tools: tools.map(by) }
+    const made = shifted(task, tools, nodes[task.cup]?.error.mean ?? 0)
+    if (state.pouring?.pour === task.pour) {
+      made.seconds = Math.max(LEAST_S, task.seconds - (r - state.pouring.since) / input.handPace)
+      made.waitS = 0
+    }
+    return made
   }
   const errors = nodes.flatMap(node => (node ? [Math.sqrt(node.error.variance)] : []))
   return {
     ...input,
     cups: input.cups.map((task, i) => openTask(input, task, state, i, other)),
-    pours: input.pours.map(shifted),
+    pours: input.pours.map(openPour),
     ...(other.stirs && { waiting: 'stir' }),
     levelError: Math.max(LEAST_ERROR, errors.reduce((sum, one) => sum + one, 0) / Math.max(1, errors.length)),
   }

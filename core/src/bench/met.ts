@@ -14,10 +14,23 @@ const POT_WITHIN_S = 180
 const NEAR_C = 0.25
 
 /** What lye and oils came to, by what was read before they met; null: not both were read, or hot lye melts the fats. */
-export function metC({ plan, shelf, portions }: Following, { temps, lyeInAt }: BenchState): number | null {
+export function metC(following: Following, { temps, lyeInAt }: BenchState): number | null {
+  const { plan } = following
   if (lyeInAt === null || plan.heat.rule === 'transfer' || plan.whipped) return null
   const [lyeC, oilsC] = [lastWithin(temps.lye, lyeInAt), lastWithin(temps.oils, lyeInAt)]
-  return lyeC === null || oilsC === null ? null : mixedC(plan, shelf, portions, oilsC, lyeC)
+  return lyeC === null || oilsC === null ? null : mixedOf(following, oilsC, lyeC)
+}
+
+const mixes = new WeakMap<RunInput, Map<string, number>>()
+
+/** Asked for at every look at a run, and the same for the same readings: kept. */
+function mixedOf({ input, plan, shelf, portions }: Following, oilsC: number, lyeC: number): number {
+  const known = mixes.get(input) ?? new Map<string, number>()
+  mixes.set(input, known)
+  const key = `${oilsC} ${lyeC}`
+  const there = known.get(key) ?? mixedC(plan, shelf, portions, oilsC, lyeC)
+  known.set(key, there)
+  return there
 }
 
 const kept = new WeakMap<RunInput, Map<number, RunInput>>()

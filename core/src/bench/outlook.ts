@@ -55,7 +55,12 @@ export function nodesOf({ shared, groups, within, cups }: Inferred, following: F
   const { scent } = following.input.cups[i]!
   const g = scent ? groups.indexOf(scent.group) : -1
   const nodes = shared.flatMap((weight, n) =>
-    (cups[i]?.[n] ?? []).map((node, k): Node => ({ ...node, weight: weight * (g < 0 ? 1 : within[g]![n]![k]!) })),
+    (cups[i]?.[n] ?? []).map((node, k): Node => ({
+      resting: node.resting,
+      error: node.error,
+      path: node.path,
+      weight: weight * (g < 0 ? 1 : within[g]![n]![k]!),
+    })),
   )
   let left = 1
   return nodes

@@ -9,6 +9,7 @@ import {
   cupCoolingS,
   freshBatter,
   handling,
+  loadOf,
   movingLevel,
   scentEffect,
   split,
@@ -65,7 +66,7 @@ export function pairBatter(
 
 /** A pot blended to its stop, u off its usual pace. */
 function blended({ pace, mixC, potKg, stopLevel }: PairBatter, u: number, stop: number) {
-  const load = { ...NO_EFFECT, scent: UNSCENTED, variation: u }
+  const load = loadOf(UNSCENTED, NO_EFFECT, u)
   const how = handling('stick', blenderPower(potKg, 1))
   const pot = freshBatter(pace, mixC, mixC >= pace.clearPointC + MELTED_ABOVE_K)
   for (let s = 0; s < LONGEST_BLEND_S && blendedLevel(pot, pace, load) < stopLevel + stop; s += 1)
@@ -82,7 +83,7 @@ function levelsIn(
   minutes: readonly number[],
 ) {
   const { pace, roomC, cupG } = batter
-  const load = { ...NO_EFFECT, scent: f === 0 ? UNSCENTED : scentEffect(f), variation: u }
+  const load = loadOf(f === 0 ? UNSCENTED : scentEffect(f), NO_EFFECT, u)
   const cooling = { roomC, tauS: cupCoolingS(cupG) }
   const cup = split(pot)
   const levels: number[] = []

@@ -47,6 +47,33 @@ function hold(program: Program, op: PourOp, at: Point): void {
   at[2] = Math.min(op.h0, Math.max(0, at[2]!))
 }
 
+/** The same pour with its fields in one order, whoever made it: reading them is then quick for all of them. */
+const uniform = (op: PourOp): PourOp => ({
+  kind: op.kind,
+  shape: op.shape,
+  colour: op.colour,
+  h0: op.h0,
+  h1: op.h1,
+  volume: op.volume,
+  edgeMm: op.edgeMm,
+  cover: op.cover,
+  pencil: op.pencil,
+  pencilMm: op.pencilMm,
+  chart: op.chart,
+  modes: op.modes,
+  tilt: op.tilt,
+  x: op.x,
+  y: op.y,
+  halfX: op.halfX,
+  halfY: op.halfY,
+  profile: op.profile,
+  veil: op.veil,
+  wander: op.wander,
+  last: { x: NaN, hand: 0, lo: 0, n: 0 },
+  partner: op.partner,
+  pot: op.pot,
+})
+
 type Step = PourOp | Packed
 const compiled = new WeakMap<Program, Step[]>()
 let lastProgram: Program | null = null
@@ -57,7 +84,7 @@ function stepsOf(program: Program): Step[] {
   if (program === lastProgram) return lastSteps
   let steps = compiled.get(program)
   if (!steps) {
-    steps = program.ops.map(op => (op.kind === 'twist' ? pack(op) : op))
+    steps = program.ops.map(op => (op.kind === 'twist' ? pack(op) : uniform(op)))
     compiled.set(program, steps)
   }
   lastProgram = program

@@ -213,7 +213,11 @@ export function renderRows(
   const rows = to - from
   const size = width * rows
   const picture: Picture = {
-    ...{ width, height: rows, first: new Uint8Array(size), second: new Uint8Array(size), share: new Uint8Array(size) },
+    width,
+    height: rows,
+    first: new Uint8Array(size),
+    second: new Uint8Array(size),
+    share: new Uint8Array(size),
     light: view.isTop && program.tops.length > 0 ? new Uint8Array(size).fill(128) : null,
   }
   const sheet: Sheet = { program, view, from, picture, known: new Uint8Array(size) }

@@ -44,8 +44,13 @@ export function pack(op: TwistOp): Packed {
   return {
     kind: 'packed',
     op,
-    ...{ a, b, c, isSquircle: op.power === 4, isJet: op.law === 'jet' },
-    ...{ isSliced: op.slice.kind !== 'all', hasMeander: op.meander !== null },
+    a,
+    b,
+    c,
+    isSquircle: op.power === 4,
+    isJet: op.law === 'jet',
+    isSliced: op.slice.kind !== 'all',
+    hasMeander: op.meander !== null,
     n: Float64Array.of(
       ...[op.centreA, op.centreB, axisA / along, axisB / along, axisA / across, axisB / across],
       ...[axisA * along, axisB * along, axisA * across, axisB * across, op.angle, op.ring, 1 / op.core],
