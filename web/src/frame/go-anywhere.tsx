@@ -107,10 +107,10 @@ function Palette({ onClose }: { onClose: () => void }) {
           {[...PLACES, ...MORE].map(([to, text]) => line(to, text))}
         </Command.Group>
         <Command.Group heading={t('Batches')} className={GROUP}>
-          {data?.pages.flatMap(page => page.batches).map(one => line(`/batches/${one.id}/score`, one.name, 'batch'))}
+          {data?.pages.flatMap(page => page.batches).map(one => line(`/batches/${one.id}/score`, one.name, t('batch')))}
         </Command.Group>
         <Command.Group heading={t('Words')} className={GROUP}>
-          {GLOSSARY.map(({ at, word }) => line(`/glossary/${at}`, word, 'word'))}
+          {GLOSSARY.map(({ at, word }) => line(`/glossary/${at}`, word, t('word')))}
         </Command.Group>
       </Command.List>
     </Command.Dialog>

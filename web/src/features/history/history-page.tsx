@@ -150,7 +150,7 @@ function Differing({ then, now }: { then: Seen; now: Seen }) {
             { side: then, text: t('then') },
             { side: now, text: t('now') },
           ].map(({ side, text }) => (
-            <th key={text} className="pb-2 font-normal">
+            <th key={text} scope="col" className="pb-2 font-normal">
               <span className="inline-block bg-booth p-2">
                 <FacePicture
                   plan={side.plan}
@@ -174,7 +174,9 @@ function Differing({ then, now }: { then: Seen; now: Seen }) {
         )}
         {found.map(({ group, what, left, right }, i) => (
           <tr key={`${group} ${say(what)} ${i}`} className="border-t border-line align-top">
-            <th className="py-1.5 pr-3 font-normal text-soft">{say(what)}</th>
+            <th scope="row" className="py-1.5 pr-3 font-normal text-soft">
+              {say(what)}
+            </th>
             <td className="py-1.5 pr-3">{left === null ? '–' : say(left)}</td>
             <td className="py-1.5 font-semibold">{right === null ? '–' : say(right)}</td>
           </tr>

@@ -18,6 +18,9 @@ interface About {
   /** The page's queries are sent, for a test that answers them. */
   asks?: boolean
   shelf?: Shelf
+  /** The address that it is opened at. */
+  at?: string
+  id?: string
 }
 
 let count = 0
@@ -32,11 +35,11 @@ export const opened = (plan: Plan, part: ReactNode, about: About = {}): OpenBatc
 export function openedWithRun(
   plan: Plan,
   part: ReactNode,
-  { asks = false, shelf = referenceShelf() }: About = {},
+  { asks = false, shelf = referenceShelf(), at = '/', id }: About = {},
 ): { batch: OpenBatch; run: OpenRun } {
   // An id of its own, so that no draft of another one is taken up.
   count += 1
-  const answer = { id: `opened-${count}`, name: plan.name, revision: 1, updatedAt: '2026-11-23T12:00:00.000Z', plan }
+  const answer = { id: id ?? `opened-${count}`, name: plan.name, revision: 1, updatedAt: '2026-11-23T12:00:00.000Z', plan }
   const batch = new OpenBatch(answer, shelf, () => Promise.resolve({ risk: null, remedies: [] }))
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false, ...(!asks && { enabled: false }) } } })
   const now = new Date()
@@ -49,7 +52,7 @@ export function openedWithRun(
   })
   render(
     <QueryClientProvider client={queries}>
-      <MemoryRouter>
+      <MemoryRouter initialEntries={[at]}>
         <SaidAsLiked>
           <ToastPlace>
             <OpenBatchContext value={batch}>
