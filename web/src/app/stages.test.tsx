@@ -39,7 +39,7 @@ describe('a stage says in a word how it stands', () => {
 
   test('prepare: by what was ticked and weighed', () => {
     expect(wordOf('Prepare', start, null, {})).toBe('not begun')
-    expect(wordOf('Prepare', start, null, { ticked: { gloves: 1 } as never })).toBe('begun')
+    expect(wordOf('Prepare', start, null, { ticked: { gloves: 1 } })).toBe('begun')
     expect(wordOf('Prepare', start, null, { ticked: {}, weighed: { a: 1, b: 2 } as never })).toBe('2 weighed')
   })
 

@@ -100,9 +100,9 @@ function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsal
         </p>
         <p className="text-lg">
           {t('{points}, {points2}, {points3}. {minutes} min from lye to mould; perfect hands took {bestMinutes}.', {
-            points: points('made', outcome.made),
-            points2: points('time', outcome.time),
-            points3: points('safety', outcome.safety),
+            points: t('made {made}', { made: Math.round(outcome.made) }),
+            points2: t('time {points}', { points: signed(outcome.time) }),
+            points3: t('safety {points}', { points: signed(outcome.safety) }),
             minutes: Math.round(minutes),
             bestMinutes: Math.round(bestMinutes),
           })}
@@ -148,8 +148,7 @@ function Came({ answer, outcome }: { answer: RehearsalAnswer; outcome: Rehearsal
   )
 }
 
-const points = (what: string, count: number): string =>
-  `${what} ${count > 0 && what !== 'made' ? '+' : ''}${Math.round(count)}`.replace('-', '−')
+const signed = (count: number): string => `${count > 0 ? '+' : ''}${Math.round(count)}`.replace('-', '−')
 
 interface Row {
   title: string

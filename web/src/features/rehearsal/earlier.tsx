@@ -151,7 +151,7 @@ function Address({ address }: { address: string }) {
   const [told, setTold] = useState('')
   const copy = () =>
     void navigator.clipboard.writeText(address).then(
-      () => setTold('copied'),
+      () => setTold(t('copied')),
       () => setTold(t('mark it and copy it by hand')),
     )
   return (

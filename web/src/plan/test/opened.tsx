@@ -39,7 +39,13 @@ export function openedWithRun(
 ): { batch: OpenBatch; run: OpenRun } {
   // An id of its own, so that no draft of another one is taken up.
   count += 1
-  const answer = { id: id ?? `opened-${count}`, name: plan.name, revision: 1, updatedAt: '2026-11-23T12:00:00.000Z', plan }
+  const answer = {
+    id: id ?? `opened-${count}`,
+    name: plan.name,
+    revision: 1,
+    updatedAt: '2026-11-23T12:00:00.000Z',
+    plan,
+  }
   const batch = new OpenBatch(answer, shelf, () => Promise.resolve({ risk: null, remedies: [] }))
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false, ...(!asks && { enabled: false }) } } })
   const now = new Date()
