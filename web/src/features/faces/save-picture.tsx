@@ -1,10 +1,9 @@
-import type { Plan, Program, View } from '@ostler/core'
+import type { Picture, Plan, Program, View } from '@ostler/core'
 import { Download } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { saveFile } from '../../ui/save-file.ts'
 import { useToast } from '../../ui/toast.tsx'
 import { drawFace } from '../../workers/faces.ts'
-import { faceSvg } from '../../drawing/face-svg.ts'
 import { painted } from '../../drawing/paint.ts'
 import { paintToppings } from '../../drawing/toppings-canvas.ts'
 import { t } from '../../words/index.ts'
@@ -34,12 +33,15 @@ export function SavePicture({ program, plan, hexes, viewAt, widthMm, name }: Pro
   const toast = useToast()
   const [share, setShare] = useState<number | null>(null)
   const stop = useRef<AbortController | null>(null)
-  const draw = async (px: number, done: (picture: Awaited<ReturnType<typeof drawFace>>, view: View) => void) => {
+  const draw = async (px: number, done: (picture: Picture, view: View) => void | Promise<void>) => {
     stop.current = new AbortController()
     setShare(0)
     try {
       const view = viewAt(px)
-      done(await drawFace(program, view, { fineness: 'final', onTold: setShare, signal: stop.current.signal }), view)
+      await done(
+        await drawFace(program, view, { fineness: 'final', onTold: setShare, signal: stop.current.signal }),
+        view,
+      )
     } catch (error) {
       if (!stop.current.signal.aborted) toast((error as Error).message)
     } finally {
@@ -60,7 +62,11 @@ export function SavePicture({ program, plan, hexes, viewAt, widthMm, name }: Pro
       link.click()
     })
   const svg = () =>
-    draw(SVG_PX, picture => saveFile(`${fileName(name)}.svg`, faceSvg(picture, hexes, widthMm, name), 'image/svg+xml'))
+    draw(SVG_PX, async picture => {
+      // What draws outlines comes with the charts: nobody waits for it to see a face.
+      const { faceSvg } = await import('../../drawing/face-svg.ts')
+      saveFile(`${fileName(name)}.svg`, faceSvg(picture, hexes, widthMm, name), 'image/svg+xml')
+    })
   if (share !== null)
     return (
       <span className="flex items-center gap-2 text-[14px]">
