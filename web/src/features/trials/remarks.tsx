@@ -6,8 +6,9 @@ import { inWords } from '../../ui/options.ts'
 /** What else was seen of samples at a look: kept in the look's draft beside the colours, under names of its own. */
 type Draft = Readonly<Record<string, string>>
 
-const faultKey = (label: string): string => t('{label} faults', { label })
-const noteKey = (label: string): string => t('{label} note', { label })
+// Not in the language of the page: what was noted is found again in another.
+const faultKey = (label: string): string => `${label} faults`
+const noteKey = (label: string): string => `${label} note`
 
 /** Faults and note of a sample, as they stand in the draft. */
 export const remarksOf = (draft: Draft, label: string): { faults: SwatchFault[]; note: string } => ({
