@@ -35,9 +35,9 @@ export const yieldLines = (reckoned: YieldReckoned): { what: string; grams: numb
   (
     [
       [t('went in'), reckoned.inG],
-      ['bars', reckoned.barsG],
+      [t('bars'), reckoned.barsG],
       [t('ends and trims'), reckoned.endsG],
-      ['samples', reckoned.samplesG],
+      [t('samples'), reckoned.samplesG],
       [t('stuck to vessels'), reckoned.stuckG],
       [t('spilt or thrown away'), reckoned.spiltG],
       [t('water that went off by then, about'), reckoned.waterG],
