@@ -1,5 +1,5 @@
 import { FAULTS, MODES, copyOf, pourVerdict, toolVerdict } from '../batter/schedule/index.ts'
-import type { CupState, Fault, PourTask, RunInput, ToolTask } from '../batter/schedule/index.ts'
+import type { CupState, PourTask, RunInput, ToolTask } from '../batter/schedule/index.ts'
 import { diveDepthMm, levelOf, levelThatCarries } from '../batter/trace/index.ts'
 import { batterOf, movingAt } from '../bench/index.ts'
 import type { Replayed } from '../bench/index.ts'
@@ -10,8 +10,9 @@ import { metRight, sizeOf, struckOf, swappedAt } from './strikes.ts'
 
 /** What came of a rehearsed run, by what its batter really was. */
 
-/** Why a pour did not come out beside the faults of the forecast. */
-export const OTHER_FAULTS = {
+/** Why a pour did not come out: the faults of the forecast, and others. */
+export const WRONGS = {
+  ...FAULTS,
   'not-poured': 'was not poured',
   'no-colour': 'has no colour',
   'no-scent': 'has no scent',
@@ -21,9 +22,7 @@ export const OTHER_FAULTS = {
   short: 'is short of batter',
   'other-cup': 'came out of another cup: its label was exchanged',
 } as const
-export type Wrong = Fault | keyof typeof OTHER_FAULTS
-
-export const wrongWords = (wrong: Wrong): string => ({ ...FAULTS, ...OTHER_FAULTS })[wrong]
+export type Wrong = keyof typeof WRONGS
 
 export interface PourResult {
   pour: string

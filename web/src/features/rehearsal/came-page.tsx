@@ -1,4 +1,5 @@
 import {
+  WRONGS,
   acrossView,
   answersIn,
   asMade,
@@ -13,7 +14,6 @@ import {
   rehearsedIn,
   showMass,
   surpriseOf,
-  wrongWords,
 } from '@ostler/core'
 import type { BenchEvent, ColourForecast, Plan, PourResult, Put, RehearsalAnswer, RehearsalOutcome } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
@@ -282,9 +282,9 @@ const lostOf = ({ wrong, tools, isPlanB, isPlain }: PourResult): number =>
 
 function sentenceOf({ wrong, tools, isPlanB, isPlain, startLevel }: PourResult): string {
   const at = startLevel === null ? '' : t(' It was at trace {startLevel}.', { startLevel: fixed(startLevel, 1) })
-  if (wrong !== null) return `${wrongWords(wrong)}.${at}`
+  if (wrong !== null) return `${t(WRONGS[wrong])}.${at}`
   const tool = tools.find(one => one !== null)
-  if (tool) return t('came out, but its tool: {tool}.', { tool: wrongWords(tool) })
+  if (tool) return t('came out, but its tool: {tool}.', { tool: t(WRONGS[tool]) })
   if (isPlain) return t('came out unscented.')
   return isPlanB ? t('came out by plan B.') : ''
 }
