@@ -1,13 +1,13 @@
-import { defaultServerConditions } from 'vite'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  ssr: { resolve: { conditions: ['source', ...defaultServerConditions] } },
   test: {
     name: 'server',
     include: ['test/**/*.test.ts'],
     fileParallelism: false,
     testTimeout: 240_000,
     hookTimeout: 60_000,
+    // Core as it was built, as the server itself runs it.
+    server: { deps: { external: [/[\\/]core[\\/]dist[\\/]/] } },
   },
 })
