@@ -4,7 +4,7 @@ export default defineConfig({
   test: {
     name: 'server',
     include: ['test/**/*.test.ts'],
-    fileParallelism: false,
+    isolate: false,
     testTimeout: 240_000,
     hookTimeout: 60_000,
     // Core as it was built, as the server itself runs it.
