@@ -1,4 +1,8 @@
+import { existsSync } from 'node:fs'
 import { defineConfig } from '@playwright/test'
+
+/** Debian's Chromium: the one without windows does the same with less. */
+const BROWSERS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium']
 
 export default defineConfig({
   testDir: 'tests',
@@ -24,7 +28,7 @@ export default defineConfig({
     // A browser of its own for each test would fetch the whole application each time; one test is about that.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: BROWSERS.find(path => existsSync(path)) ?? BROWSERS[0]!,
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { test as base, expect } from '@playwright/test'
-import type { Locator, Page } from '@playwright/test'
+import { test as base, chromium, expect } from '@playwright/test'
+import type { BrowserContext, ConsoleMessage, Locator, Page } from '@playwright/test'
 
 export { expect }
 
@@ -17,17 +17,72 @@ interface Fixtures {
   open: (example: string, name: string, page?: string) => Promise<string>
 }
 
-export const test = base.extend<Fixtures>({
+interface WorkerFixtures {
+  /** One browser for each way of opening it, kept from test to test: the application is fetched and compiled once. */
+  opened: Map<string, BrowserContext>
+}
+
+/** A page of the server's with nothing of the application on it. */
+const NOWHERE = '/api/health'
+
+/** Makes a used browser as good as a new one; what it has fetched and compiled it keeps. */
+async function emptied(context: BrowserContext, viewport: { width: number; height: number } | null): Promise<void> {
+  await context.unrouteAll({ behavior: 'ignoreErrors' })
+  await context.setOffline(false)
+  const [page = await context.newPage(), ...others] = context.pages()
+  const origins = new Set(context.pages().map(one => new URL(one.url()).origin))
+  await Promise.all(others.map(other => other.close()))
+  await page.unrouteAll({ behavior: 'ignoreErrors' })
+  await page.emulateMedia({ media: null, colorScheme: null, reducedMotion: null })
+  if (viewport) await page.setViewportSize(viewport)
+  await page.goto(NOWHERE)
+  await page.evaluate(() => sessionStorage.clear())
+  const session = await context.newCDPSession(page)
+  for (const origin of origins)
+    if (origin !== 'null') await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' })
+  await session.detach()
+  await context.clearCookies()
+}
+
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  opened: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const opened = new Map<string, BrowserContext>()
+      await use(opened)
+      for (const context of opened.values()) await context.close()
+    },
+    { scope: 'worker' },
+  ],
+  context: async (
+    { opened, launchOptions, contextOptions, baseURL, viewport, locale, timezoneId, serviceWorkers, acceptDownloads },
+    use,
+  ) => {
+    const settings = { baseURL, viewport, locale, timezoneId, serviceWorkers, acceptDownloads }
+    const options = { ...launchOptions, ...contextOptions, ...settings }
+    const key = JSON.stringify(settings)
+    // What a service worker keeps is what its test is about: that one has a browser of its own.
+    const isKept = serviceWorkers !== 'allow'
+    const context = opened.get(key) ?? (await chromium.launchPersistentContext('', options))
+    if (isKept) opened.set(key, context)
+    await use(context)
+    await (isKept ? emptied(context, viewport) : context.close())
+  },
+  page: async ({ context }, use) => {
+    await use(context.pages()[0] ?? (await context.newPage()))
+  },
   maker: async ({ page }, use) => {
     const errors: string[] = []
-    page.on('pageerror', error => errors.push(error.message))
-    page.on('console', message => {
+    const onError = (error: Error) => errors.push(error.message)
+    const onConsole = (message: ConsoleMessage) => {
       // The browser itself reports refused and failed requests, which some tests cause on purpose.
       if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
         errors.push(message.text())
-    })
+    }
+    page.on('pageerror', onError).on('console', onConsole)
     await page.request.post('/api/session', { data: DEMO })
     await use(page)
+    page.off('pageerror', onError).off('console', onConsole)
     expect(errors).toEqual([])
   },
   open: async ({ maker }, use) => {

@@ -30,10 +30,10 @@ test('from the top of Score to the search for a better plan in few keys', async 
 })
 
 test('a new batch comes to its printed sheet with the keyboard alone', async ({ maker }) => {
-  await maker.addInitScript(() => {
+  await maker.goto('/batches')
+  await maker.evaluate(() => {
     window.print = () => document.body.setAttribute('data-printed', 'yes')
   })
-  await maker.goto('/batches')
   await expect(maker.getByRole('button', { name: 'New batch' }).first()).toBeEnabled()
   await tabTo(maker, /^New batch$/)
   await maker.keyboard.press('Enter')

@@ -60,6 +60,7 @@ test('somebody is invited to look, sees everything, changes nothing, and is remo
 test('two edit one batch; yesterday’s version is had back, with undo; a sheet is shown by a link that ends', async ({
   maker,
   open,
+  browser,
 }) => {
   await open('thistle-top', 'Of two', 'score')
   const other = await maker.context().newPage()
@@ -86,7 +87,7 @@ test('two edit one batch; yesterday’s version is had back, with undo; a sheet 
   const dialog = maker.getByRole('dialog', { name: 'Share' })
   await dialog.getByRole('button', { name: 'Make a link' }).click()
   const address = await dialog.getByText(/\/shared\//).innerText()
-  const anybody = await maker.context().browser()!.newContext()
+  const anybody = await browser.newContext()
   const page = await anybody.newPage()
   await page.goto(address)
   await expect(page.getByRole('heading', { name: 'Of two' })).toBeVisible()
@@ -112,7 +113,7 @@ test('goes anywhere by a few letters, with the keyboard alone', async ({ maker, 
   await expect(maker.getByRole('combobox', { name: 'Go anywhere' })).toHaveCount(0)
 })
 
-test('a record is shown by a link; everything goes out as a file and is taken in', async ({ maker }) => {
+test('a record is shown by a link; everything goes out as a file and is taken in', async ({ maker, browser }) => {
   await maker.goto('/rack')
   const { batches } = (await (await maker.request.get('/api/batches?life=ready')).json()) as {
     batches: { id: string; name: string }[]
@@ -125,10 +126,7 @@ test('a record is shown by a link; everything goes out as a file and is taken in
   await dialog.getByRole('button', { name: 'Make a link' }).click()
   const address = await dialog.getByText(/\/shared\//).innerText()
   await expect(dialog.getByRole('listitem').last()).toContainText(', with notes')
-  const anybody = await maker
-    .context()
-    .browser()!
-    .newContext({ viewport: { width: 390, height: 844 } })
+  const anybody = await browser.newContext({ viewport: { width: 390, height: 844 } })
   const page = await anybody.newPage()
   await page.goto(address)
   await expect(page.getByRole('heading', { name })).toBeVisible()

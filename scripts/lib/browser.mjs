@@ -1,4 +1,4 @@
-import { CHROMIUM, needChromium } from './debian.mjs'
+import { needChromium } from './debian.mjs'
 
 const ARGS = [
   '--no-sandbox',
@@ -12,7 +12,7 @@ const ARGS = [
 
 /** Debian's Chromium without a window; installs it where it is missing. */
 export async function launchBrowser() {
-  needChromium()
+  const executablePath = needChromium()
   const { chromium } = await import('@playwright/test')
-  return chromium.launch({ executablePath: CHROMIUM, args: ARGS })
+  return chromium.launch({ executablePath, args: ARGS })
 }
