@@ -77,6 +77,7 @@ await run(async () => {
     const cache = ['--cache', '--cache-location', join(CACHE, 'eslint')]
     checks.push(
       ['lint', [bin('eslint/bin/eslint.js'), '.', ...cache]],
+      ['lint by types', [bin('oxlint/bin/oxlint'), '--type-aware']],
       ['format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
       ['schema', [join(ROOT, 'scripts/schema.mjs'), '--check']],
       ['rooms', [join(ROOT, 'scripts/rooms.mjs'), '--check']],

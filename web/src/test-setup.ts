@@ -21,15 +21,15 @@ if (typeof navigator !== 'undefined')
 // What a file leaves to be done later would be done among the tests of the next.
 const plain = { setTimeout, setInterval }
 const waiting = new Set<NodeJS.Timeout>()
-const noted = <T extends (...args: never[]) => NodeJS.Timeout>(wait: T): T =>
-  Object.assign((...args: Parameters<T>) => {
+const noted = (wait: typeof setTimeout | typeof setInterval) =>
+  Object.assign((...args: Parameters<typeof setTimeout>) => {
     const timer = wait(...args)
     waiting.add(timer)
     return timer
-  }, wait) as T
+  }, wait)
 beforeAll(() => {
-  globalThis.setTimeout = noted(plain.setTimeout as never)
-  globalThis.setInterval = noted(plain.setInterval as never)
+  globalThis.setTimeout = noted(plain.setTimeout) as typeof setTimeout
+  globalThis.setInterval = noted(plain.setInterval) as typeof setInterval
   if (typeof localStorage !== 'undefined') localStorage.clear()
 })
 afterEach(() => {
