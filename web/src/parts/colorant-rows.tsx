@@ -64,6 +64,11 @@ interface RowProps {
   onRemove: () => void
 }
 
+const BASES = [
+  { value: 'batter', text: t('batter') },
+  { value: 'oils', text: t('oils') },
+] as const
+
 /** Level teaspoons in a millilitre: five millilitres each. */
 const ML_PER_SPOON = 5
 
@@ -124,10 +129,7 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
             <Choice
               label={t('Measured by')}
               value={part.basis}
-              options={[
-                { value: 'batter', text: t('batter') },
-                { value: 'oils', text: t('oils') },
-              ]}
+              options={BASES}
               onValue={value => {
                 const factor = value === part.basis ? 1 : value === 'oils' ? perOils : 1 / perOils
                 const doseGPerKg = Number((part.doseGPerKg * factor).toPrecision(6))
@@ -149,11 +151,7 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
           )}
         </div>
       ) : (
-        <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
-          <PlanField label={t('Powder in it')} kind="mass" decimals={2} width={64} path={path('slurry', 'powderG')} />
-          <PlanField label={t('Liquid in it')} kind="mass" decimals={2} width={64} path={path('slurry', 'mediumG')} />
-          <PlanField label={t('Used here')} kind="mass" decimals={2} width={64} path={path('slurry', 'usedG')} />
-        </div>
+        <SlurryFields path={path('slurry')} />
       )}
       {colour && <Follows colour={colour} colorant={colorant} brief={brief} />}
       {!brief && (
@@ -164,6 +162,20 @@ function Row({ index, at, part, brief, onRemove }: RowProps) {
           onChange={on => told(set('slurry', on ? slurryOf(colour) : null))}
         />
       )}
+    </div>
+  )
+}
+
+/** What was weighed of a slurry already made, and how much of it goes in here. */
+function SlurryFields({ path }: { path: (string | number)[] }) {
+  const field = (label: string, key: string) => (
+    <PlanField label={label} kind="mass" decimals={2} width={64} path={[...path, key]} />
+  )
+  return (
+    <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
+      {field(t('Powder in it'), 'powderG')}
+      {field(t('Liquid in it'), 'mediumG')}
+      {field(t('Used here'), 'usedG')}
     </div>
   )
 }

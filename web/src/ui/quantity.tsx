@@ -74,28 +74,8 @@ interface Props {
   onSentence?: (sentence: Words | null) => void
 }
 
-/**
- * A number with its unit. What is typed acts as soon as it makes sense; what does not is kept, with a sentence, until it is
- * mended or Escape takes it back. Arrow up and down step.
- */
-export function QuantityField(props: Props) {
-  const {
-    label,
-    value,
-    kind,
-    habits,
-    onValue,
-    bare = false,
-    decimals,
-    width = 84,
-    hint,
-    other,
-    onSentence,
-    densityGPerMl,
-    range,
-  } = props
-  const id = useId()
-  const { unit, text, step } = shown(kind, habits, decimals)
+/** What is typed in a field until it is a value: its text, whether it is wrong, and what keys do. */
+function useTyped({ value, kind, onValue, other, onSentence, densityGPerMl, range }: Props, { unit, step }: Shown) {
   const [typed, setTyped] = useState<string | null>(null)
   const [sentence, setSentence] = useState<Words | null>(null)
   const [left, setLeft] = useState(false)
@@ -143,7 +123,19 @@ export function QuantityField(props: Props) {
     tell(result.ok ? null : result.sentence, true)
   }
 
-  const wrong = sentence !== null && left
+  return { typed, sentence, isWrong: sentence !== null && left, change, leave, keys }
+}
+
+/**
+ * A number with its unit. What is typed acts as soon as it makes sense; what does not is kept, with a sentence, until it is
+ * mended or Escape takes it back. Arrow up and down step.
+ */
+export function QuantityField(props: Props) {
+  const { label, value, kind, habits, bare = false, decimals, width = 84, hint, onSentence } = props
+  const id = useId()
+  const show = shown(kind, habits, decimals)
+  const { unit, text } = show
+  const { typed, sentence, isWrong: wrong, change, leave, keys } = useTyped(props, show)
   return (
     <div className={bare ? '' : 'flex flex-col gap-0.5'}>
       <label htmlFor={id} className={bare ? 'sr-only' : 'text-[13px] text-soft'}>

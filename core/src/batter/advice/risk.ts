@@ -1,4 +1,4 @@
-import { chance, fact, millimetres, plain, together } from '../../quantities/facts/index.ts'
+import { chance, fact, listOf, millimetres, plain, together } from '../../quantities/facts/index.ts'
 import type { Words } from '../../quantities/facts/index.ts'
 import { WINDOW_KINDS } from '../../shelf/index.ts'
 import { showMinutes, showShare, tidy } from '../../quantities/units/index.ts'
@@ -65,7 +65,7 @@ function thickReason(plan: Plan, shelf: Shelf, pour: PourForecast): Words {
     : quick
       ? fact('advice.quickens-it', { scent: scent.name })
       : unknown.length > 0
-        ? fact('advice.nobody-has-told-how', { unknown: unknown.join(' and ') })
+        ? fact('advice.nobody-has-told-how', { unknown: listOf(unknown) })
         : fact('advice.has-waited-too-long')
   return fact('advice.expect', { cause, level })
 }

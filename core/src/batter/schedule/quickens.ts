@@ -232,7 +232,7 @@ export function quickensOf(plan: Plan, shelf: Shelf, input: RunInput): Quickens 
   const first = poured.reduce((a, b) => (haste(b) > haste(a) + 1e-9 ? b : a))
   const cup = input.cups[first.i]!
   const parts = cup.cup.ownScent?.parts ?? (cup.cup.scented ? (plan.scent?.parts ?? []) : [])
-  const scent = parts.map(part => findById(shelf.scents, part.scent)?.name ?? part.scent).join(' and ') || 'scent'
+  const scent = parts.map(part => findById(shelf.scents, part.scent)?.name ?? part.scent).join(', ')
   const names = { scent, colours: coloursOf(cup.cup.id, cup, input, plan, shelf) }
   const found = partsOf(first.brew, first.state, variants(first.brew, unit, names))
   return { cup: cup.cup.id, cupName: cup.cup.name, ...found, isWanted: first.window.lo >= THICK_FROM }

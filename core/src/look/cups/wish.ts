@@ -1,4 +1,4 @@
-import { fact } from '../../quantities/facts/index.ts'
+import { fact, listOf } from '../../quantities/facts/index.ts'
 import type { Words } from '../../quantities/facts/index.ts'
 import { MOST_CHOICES, invert, labOfHex, linearOfHex, mixed } from '../colour/index.ts'
 import type { Choice, Inversion, SoapColour } from '../colour/index.ts'
@@ -37,7 +37,7 @@ function sentenceOf(answer: Inversion, colorants: readonly Colorant[]): Words {
   const why = answer.isTooLight
     ? fact('cups.base-too-yellow-or')
     : limits.length > 0
-      ? fact('cups.at-usual-most-closest', { limits: limits.join(' and '), hex: answer.colour.hex })
+      ? fact('cups.at-usual-most-closest', { limits: listOf(limits), hex: answer.colour.hex })
       : fact('cups.its-hue-or-brightness')
   switch (answer.verdict) {
     case 'match':

@@ -1,5 +1,5 @@
 import { MOMENTS, additionWords, showMass } from '@ostler/core'
-import type { EditResult, Moment, PlannedAdditive } from '@ostler/core'
+import type { Additive, EditResult, Moment, PlannedAdditive } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
@@ -59,6 +59,45 @@ export function AdditivesTable() {
   )
 }
 
+const NO_BATCH: EditResult = {
+  ok: false,
+  path: 'recipe.additives',
+  sentence: t('Without a forecast there is no batch yet. Type g per kg of oils.'),
+}
+
+/** What it is for, how much is usual, and what it takes of the lye. */
+function AdditiveSays({ additive, gPerKgOils }: { additive: Additive; gPerKgOils: number }) {
+  const lye = lyePerG(additive)
+  return (
+    <span className="block text-[13px] text-soft">
+      {t('{role}{additive}; usually {usualLeastGPerKg} to {usualMostGPerKg} g/kg{takesLye}', {
+        role: additive.role,
+        additive: additionWords(additive, gPerKgOils)
+          .map(one => `, ${say(one)}`)
+          .join(''),
+        usualLeastGPerKg: additive.usualLeastGPerKg,
+        usualMostGPerKg: additive.usualMostGPerKg,
+        takesLye: lye > 0 && t('; takes {acidLyePerG} g of NaOH per g', { acidLyePerG: tidy(lye, 3) }),
+      })}
+    </span>
+  )
+}
+
+function Spoons({ spoons }: { spoons: number }) {
+  if (!(spoons > 0)) return null
+  return (
+    <span
+      className="block text-[13px] font-normal text-soft"
+      title={t('A level teaspoon differs by a quarter: weigh it.')}
+    >
+      {t('about {spoons} tsp', { spoons: tidy(spoons, 1) })}
+    </span>
+  )
+}
+
+/** What a gram of it takes of the lye, by its acid and its fat, g of NaOH. */
+const lyePerG = ({ acidLyePerG, fatLyePerG }: Additive): number => acidLyePerG + fatLyePerG
+
 function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
   const batch = useBatch()
   const told = useTold()
@@ -73,36 +112,12 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
   const oilG = useForecast()?.portions.oilG ?? 0
   /** So much of it for the whole batch: spoons by the weight of its own spoon. */
   const setWhole = (massG: number): EditResult =>
-    oilG > 0
-      ? set('gPerKgOils', Number(((massG / oilG) * 1000).toFixed(4)))
-      : {
-          ok: false,
-          path: 'recipe.additives',
-          sentence: t('Without a forecast there is no batch yet. Type g per kg of oils.'),
-        }
-  const takesLye = additive && (additive.acidLyePerG > 0 || additive.fatLyePerG > 0)
-  const spoons = additive && weighed ? weighed.exactG / additive.teaspoonG : 0
+    oilG > 0 ? set('gPerKgOils', Number(((massG / oilG) * 1000).toFixed(4))) : NO_BATCH
   return (
     <tr className="stack border-b border-line">
       <td className="py-1.5 pr-2">
         {name}
-        {additive && (
-          <span className="block text-[13px] text-soft">
-            {t('{role}{additive}; usually {usualLeastGPerKg} to {usualMostGPerKg} g/kg{takesLye}', {
-              role: additive.role,
-              additive: additionWords(additive, part.gPerKgOils)
-                .map(one => `, ${say(one)}`)
-                .join(''),
-              usualLeastGPerKg: additive.usualLeastGPerKg,
-              usualMostGPerKg: additive.usualMostGPerKg,
-              takesLye:
-                takesLye &&
-                t('; takes {acidLyePerG} g of NaOH per g', {
-                  acidLyePerG: tidy(additive.acidLyePerG + additive.fatLyePerG, 3),
-                }),
-            })}
-          </span>
-        )}
+        {additive && <AdditiveSays additive={additive} gPerKgOils={part.gPerKgOils} />}
       </td>
       <td>
         <div className="flex justify-end">
@@ -121,14 +136,7 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
       </td>
       <td className="text-right font-semibold whitespace-nowrap">
         {weighed ? `${smallMass(weighed.massG, weighed.exactG, habits, step)} ${habits.mass}` : '–'}
-        {spoons > 0 && (
-          <span
-            className="block text-[13px] font-normal text-soft"
-            title={t('A level teaspoon differs by a quarter: weigh it.')}
-          >
-            {t('about {spoons} tsp', { spoons: tidy(spoons, 1) })}
-          </span>
-        )}
+        {additive && weighed && <Spoons spoons={weighed.exactG / additive.teaspoonG} />}
       </td>
       <td className="pl-4 max-[600px]:hidden">
         <Choice<Moment>
@@ -140,7 +148,7 @@ function AdditiveRow({ part, i }: { part: PlannedAdditive; i: number }) {
         />
       </td>
       <td className="pl-2 text-center max-[600px]:hidden">
-        {takesLye ? (
+        {additive && lyePerG(additive) > 0 ? (
           <span className="inline-flex items-center gap-1">
             <Check
               label=""

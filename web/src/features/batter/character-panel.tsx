@@ -1,5 +1,5 @@
 import { FAT_GROUPS, showTemperature, together } from '@ostler/core'
-import type { FatGroupKey, Words } from '@ostler/core'
+import type { FatGroupKey, Forecast, Words } from '@ostler/core'
 import type { ReactNode } from 'react'
 import { useForecast, useHabits } from '../../plan/context.tsx'
 import { Section } from '../../ui/section.tsx'
@@ -20,30 +20,59 @@ const FILLS: Readonly<Record<FatGroupKey, string>> = {
   soft: 'repeating-linear-gradient(135deg, var(--ink) 0 1px, transparent 1px 6px)',
 }
 
+type Recipe = Forecast['recipe']
+
+/** All of the fatty acids, each group as wide as its share. */
+function AcidStrip({ groups }: { groups: Recipe['character']['groups'] }) {
+  const told = groups.map(group => `${t(FAT_GROUPS[group.key].name)} ${showShare(group.share, 0)}`).join(', ')
+  return (
+    <div
+      role="img"
+      aria-label={t('Fatty acids: {told}', { told })}
+      className="flex h-9 w-full border border-edge bg-paper"
+    >
+      {groups.map(group => (
+        <span
+          key={group.key}
+          className="border-r border-edge last:border-r-0"
+          style={{ width: `${group.share * 100}%`, background: FILLS[group.key] }}
+        />
+      ))}
+    </div>
+  )
+}
+
+/** What can be poured of this batter, and why. */
+function Techniques({ techniques }: Pick<Recipe, 'techniques'>) {
+  const say = useSay()
+  return (
+    <ul aria-label={t('Techniques')} className="mt-2 flex flex-col gap-1">
+      {techniques.map(one => (
+        <li key={say(one.technique)}>
+          <span aria-hidden>{FIT_SIGN[one.fit]} </span>
+          <strong>
+            <Say of={one.technique} />
+          </strong>
+          : {FIT_TEXTS[one.fit]}.{' '}
+          <span className="text-[13px] text-soft">
+            <Say of={one.reason} />.
+          </span>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
 /** The recipe's fatty acids as one strip, and what that makes of batter and bar. */
 export function CharacterPanel() {
-  const say = useSay()
   const forecast = useForecast()
   const habits = useHabits()
   if (!forecast) return null
   const { character, techniques, pace, clearPointC, sentence } = forecast.recipe
   const groups = character.groups.filter(group => group.share >= 0.005)
-  const told = groups.map(group => `${t(FAT_GROUPS[group.key].name)} ${showShare(group.share, 0)}`).join(', ')
   return (
     <Section title={t('What it is made of, and what that does')}>
-      <div
-        role="img"
-        aria-label={t('Fatty acids: {told}', { told })}
-        className="flex h-9 w-full border border-edge bg-paper"
-      >
-        {groups.map(group => (
-          <span
-            key={group.key}
-            className="border-r border-edge last:border-r-0"
-            style={{ width: `${group.share * 100}%`, background: FILLS[group.key] }}
-          />
-        ))}
-      </div>
+      <AcidStrip groups={groups} />
       <ul aria-label={t('Fatty acids by what they do')} className="mt-2 flex flex-col gap-1">
         {groups.map(group => (
           <li key={group.key} className="flex items-baseline gap-2">
@@ -72,20 +101,7 @@ export function CharacterPanel() {
       <p className="mt-3">
         <Say of={sentence} />
       </p>
-      <ul aria-label={t('Techniques')} className="mt-2 flex flex-col gap-1">
-        {techniques.map(one => (
-          <li key={say(one.technique)}>
-            <span aria-hidden>{FIT_SIGN[one.fit]} </span>
-            <strong>
-              <Say of={one.technique} />
-            </strong>
-            : {FIT_TEXTS[one.fit]}.{' '}
-            <span className="text-[13px] text-soft">
-              <Say of={one.reason} />.
-            </span>
-          </li>
-        ))}
-      </ul>
+      <Techniques techniques={techniques} />
       <dl className="mt-3 grid grid-cols-[auto_1fr_auto] gap-x-4 gap-y-1">
         <Row
           name={<Term at="hard-oil">{t('hard oils')}</Term>}

@@ -1,5 +1,5 @@
 import { at, showMass } from '@ostler/core'
-import type { PlannedLiquid } from '@ostler/core'
+import type { Liquid, PlannedLiquid } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
 import { AddChoice } from '../../ui/add-choice.tsx'
@@ -68,6 +68,26 @@ export function LiquidsTable() {
   )
 }
 
+const MEASURES = [
+  { value: 'water', text: t('its water') },
+  { value: 'weight', text: t('its weight') },
+] as const
+
+const MOMENTS = [
+  { value: 'lye', text: t('with the lye') },
+  { value: 'trace', text: t('at trace') },
+] as const
+
+const LiquidSays = ({ liquid }: { liquid: Liquid }) => (
+  <span className="block text-[13px] text-soft">
+    {t('{fatShare} fat, {sugarShare} sugar. {preparation}', {
+      fatShare: showShare(liquid.fatShare),
+      sugarShare: showShare(liquid.sugarShare),
+      preparation: liquid.preparation,
+    })}
+  </span>
+)
+
 function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
   const batch = useBatch()
   const told = useTold()
@@ -83,15 +103,7 @@ function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
     <tr className="stack border-b border-line">
       <td className="py-1.5 pr-2">
         {name}
-        {liquid && (
-          <span className="block text-[13px] text-soft">
-            {t('{fatShare} fat, {sugarShare} sugar. {preparation}', {
-              fatShare: showShare(liquid.fatShare),
-              sugarShare: showShare(liquid.sugarShare),
-              preparation: liquid.preparation,
-            })}
-          </span>
-        )}
+        {liquid && <LiquidSays liquid={liquid} />}
       </td>
       <td>
         <div className="flex justify-end">
@@ -112,10 +124,7 @@ function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
           bare
           label={t('{name} counts by', { name })}
           value={part.measure}
-          options={[
-            { value: 'water', text: t('its water') },
-            { value: 'weight', text: t('its weight') },
-          ]}
+          options={MEASURES}
           onValue={value => at('measure', value)}
         />
       </td>
@@ -124,10 +133,7 @@ function LiquidRow({ part, i }: { part: PlannedLiquid; i: number }) {
           bare
           label={t('{name} goes in', { name })}
           value={part.moment}
-          options={[
-            { value: 'lye', text: t('with the lye') },
-            { value: 'trace', text: t('at trace') },
-          ]}
+          options={MOMENTS}
           onValue={value => at('moment', value)}
         />
       </td>

@@ -128,16 +128,7 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
       <tr className="stack border-b border-line">
         <td className="py-1.5 pr-2">
           {name}
-          {oil && (
-            <span className="block text-[13px] text-soft">
-              {t('{sapKohMgPerG} mg KOH/g, usual {sapKohLowMgPerG}–{sapKohHighMgPerG}', {
-                sapKohMgPerG: oil.sapKohMgPerG,
-                sapKohLowMgPerG: oil.sapKohLowMgPerG,
-                sapKohHighMgPerG: oil.sapKohHighMgPerG,
-              })}
-              <OilSays oil={oil} />
-            </span>
-          )}
+          {oil && <OilSays oil={oil} />}
         </td>
         <td>
           <div className="flex items-center justify-end">
@@ -150,19 +141,7 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
               value={part.share}
               onValue={setShare}
             />
-            <button
-              className="quiet"
-              aria-pressed={part.locked}
-              aria-label={t('Lock {name}', { name })}
-              title={part.locked ? t('Locked: it stays when others change') : t('Free: it makes up for others')}
-              onClick={() => told(at('locked', !part.locked))}
-            >
-              {part.locked ? (
-                <Lock size={15} aria-hidden className="text-ink" />
-              ) : (
-                <LockOpen size={15} aria-hidden className="opacity-50" />
-              )}
-            </button>
+            <LockButton name={name} part={part} onLock={locked => told(at('locked', locked))} />
           </div>
         </td>
         <td>
@@ -191,27 +170,7 @@ function OilRow({ part, i, isOnly, othersMakeUp }: RowProps) {
           />
         </td>
         <td className="text-right whitespace-nowrap">
-          <button
-            className="quiet"
-            aria-label={t('Steep a plant in {name}', { name })}
-            title={t('Steeped with a plant')}
-            aria-pressed={part.infusion !== null}
-            onClick={() =>
-              told(
-                at(
-                  'infusion',
-                  part.infusion
-                    ? null
-                    : {
-                        ...{ plant: 'calendula', plantPerOil: 0.125, makeFactor: 1.4 },
-                        ...{ way: 'warm', twice: false },
-                      },
-                ),
-              )
-            }
-          >
-            <Leaf size={16} aria-hidden className={part.infusion ? 'text-ink' : 'opacity-50'} />
-          </button>
+          <SteepButton name={name} part={part} onSteep={to => told(at('infusion', to))} />
           <button
             className="quiet"
             aria-label={t('Remove {name}', { name })}
@@ -242,10 +201,53 @@ function useOilWeight(id: string, othersMakeUp: boolean): (massG: number) => Edi
   }
 }
 
-/** Whether it makes batter quick or slow, and hot. */
+/** What it takes of the lye, and whether it makes batter quick or slow, and hot. */
 function OilSays({ oil }: { oil: Oil }) {
   const { pace, isHot } = oilWords(oil)
-  return ` · ${OIL_PACES[pace]}${isHot ? t(', heats') : ''}`
+  return (
+    <span className="block text-[13px] text-soft">
+      {t('{sapKohMgPerG} mg KOH/g, usual {sapKohLowMgPerG}–{sapKohHighMgPerG}', {
+        sapKohMgPerG: oil.sapKohMgPerG,
+        sapKohLowMgPerG: oil.sapKohLowMgPerG,
+        sapKohHighMgPerG: oil.sapKohHighMgPerG,
+      })}
+      {` · ${OIL_PACES[pace]}${isHot ? t(', heats') : ''}`}
+    </span>
+  )
+}
+
+/** Locked it stays as it is when others change. */
+function LockButton({ name, part, onLock }: { name: string; part: OilPart; onLock: (locked: boolean) => void }) {
+  const Sign = part.locked ? Lock : LockOpen
+  return (
+    <button
+      className="quiet"
+      aria-pressed={part.locked}
+      aria-label={t('Lock {name}', { name })}
+      title={part.locked ? t('Locked: it stays when others change') : t('Free: it makes up for others')}
+      onClick={() => onLock(!part.locked)}
+    >
+      <Sign size={15} aria-hidden className={part.locked ? 'text-ink' : 'opacity-50'} />
+    </button>
+  )
+}
+
+/** How a plant is usually steeped in an oil. */
+const USUAL_INFUSION = { plant: 'calendula', plantPerOil: 0.125, makeFactor: 1.4, way: 'warm', twice: false } as const
+
+/** Whether a plant was steeped in it first. */
+function SteepButton({ name, part, onSteep }: { name: string; part: OilPart; onSteep: (to: unknown) => void }) {
+  return (
+    <button
+      className="quiet"
+      aria-label={t('Steep a plant in {name}', { name })}
+      title={t('Steeped with a plant')}
+      aria-pressed={part.infusion !== null}
+      onClick={() => onSteep(part.infusion ? null : USUAL_INFUSION)}
+    >
+      <Leaf size={16} aria-hidden className={part.infusion ? 'text-ink' : 'opacity-50'} />
+    </button>
+  )
 }
 
 function InfusionRow({ i, massG, infusion }: { i: number; massG: number; infusion: NonNullable<OilPart['infusion']> }) {

@@ -48,22 +48,20 @@ const TextInput = ({ label, value, onValue, placeholder }: TextInputProps) => (
   </label>
 )
 
-/** Makes the batch as large as wished; every mass follows, and the soap's height with them. */
-export function SizeFields() {
+/** What is typed of a wished size. */
+interface Typed {
+  by: By
+  amount: string
+  /** A bar, where so many of them are wished. */
+  each: string
+}
+
+/** Gives the batch the size that is typed, and says what came of it. */
+function useResize({ by, amount, each }: Typed, chosen: ReturnType<typeof needsOf>[number] | undefined) {
   const batch = useBatch()
   const habits = useHabits()
-  const forecast = useForecast()
-  const say = useSay()
-  const [by, setBy] = useState<By>('oils')
-  const [amount, setAmount] = useState('')
-  const [each, setEach] = useState('')
-  const [item, setItem] = useState('')
   const [told, setTold] = useState<{ words: Words; isDone: boolean } | null>(null)
   const setDone = (words: Words, isDone: boolean) => setTold({ words, isDone })
-  if (!forecast) return null
-  const needs = needsOf(forecast.portions, batch.shelf)
-  const chosen = needs.find(one => one.key === item) ?? needs[0]
-
   const wish = (): SizeWish | Words => {
     const mass = readQuantity(amount, 'mass', habits.mass, by === 'ingredient' ? 1 : undefined, decimalMark())
     if (!mass.ok) return mass.sentence
@@ -101,6 +99,23 @@ export function SizeFields() {
     const done = t('Done: the soap stands {fillMm} high.', { fillMm: showLength(size.fillMm, habits) })
     setDone(result.ok ? done : result.sentence, result.ok)
   }
+  return { apply, told, forget: () => setTold(null) }
+}
+
+/** Makes the batch as large as wished; every mass follows, and the soap's height with them. */
+export function SizeFields() {
+  const batch = useBatch()
+  const habits = useHabits()
+  const forecast = useForecast()
+  const say = useSay()
+  const [by, setBy] = useState<By>('oils')
+  const [amount, setAmount] = useState('')
+  const [each, setEach] = useState('')
+  const [item, setItem] = useState('')
+  const needs = forecast ? needsOf(forecast.portions, batch.shelf) : []
+  const chosen = needs.find(one => one.key === item) ?? needs[0]
+  const { apply, told, forget } = useResize({ by, amount, each }, chosen)
+  if (!forecast) return null
   return (
     <Section title={t('Size')}>
       <form
@@ -117,7 +132,7 @@ export function SizeFields() {
           options={WAYS}
           onValue={value => {
             setBy(value)
-            setTold(null)
+            forget()
           }}
         />
         {by === 'ingredient' && (

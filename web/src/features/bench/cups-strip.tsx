@@ -1,4 +1,4 @@
-import { inCup, showMass } from '@ostler/core'
+import { inCup, listOf, showMass } from '@ostler/core'
 import type { BenchOutlook, CupNow, CupOutlook } from '@ostler/core'
 import { useHabits } from '../../plan/context.tsx'
 import { useFollowed, useRunHex, useRunState } from '../../run/context.tsx'
@@ -6,7 +6,7 @@ import { Swatch } from '../../ui/swatch.tsx'
 import { useNow } from './bench-head.tsx'
 import { lookWord } from '../../parts/look-word.ts'
 import { inTen } from './plan-b-call.tsx'
-import { fixed, rich, t } from '../../words/index.ts'
+import { fixed, rich, say, t } from '../../words/index.ts'
 
 const ago = (seconds: number): string =>
   seconds < 90
@@ -93,9 +93,9 @@ function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
   const open = pours.filter(pour => state.pours[pour.pour] === undefined)
   const isPouring = pours.some(pour => pour.pour === state.pouring?.pour)
   const lacks = [
-    task.colourS > 0 && cup.colouredAt === null && 'colour',
-    task.scent !== null && task.scent.moment !== 'oils' && cup.scentedAt === null && 'scent',
-  ].filter(Boolean)
+    task.colourS > 0 && cup.colouredAt === null && t('colour'),
+    task.scent !== null && task.scent.moment !== 'oils' && cup.scentedAt === null && t('scent'),
+  ].filter(one => one !== false)
   const seen = cup.seen.at(-1)
   const word = cup.isLost
     ? t('▲ lost')
@@ -108,7 +108,7 @@ function Cup({ cup, outlook }: { cup: CupNow; outlook: CupOutlook | null }) {
           : cup.drawnG === null
             ? t('empty, {drawG} planned', { drawG: showMass(following.fills[i]!.drawG, habits, 1) })
             : lacks.length > 0
-              ? t('without {lacks}', { lacks: lacks.join(' and ') })
+              ? t('without {lacks}', { lacks: say(listOf(lacks)) })
               : t('ready')
   return (
     <li

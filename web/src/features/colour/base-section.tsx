@@ -14,7 +14,7 @@ function restWords({ colours }: Forecast): string {
   const count = colours.cups.filter(cup => cup.gelled === 'yes').length
   if (count === 0) return t('not gelled')
   return count === colours.cups.length
-    ? 'gelled'
+    ? t('gelled')
     : t('{count} of {cups} cups gelled', { count, cups: colours.cups.length })
 }
 

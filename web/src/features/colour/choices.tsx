@@ -7,6 +7,7 @@ import {
   showMass,
   vanillinAnswers,
   whiteChoices,
+  listOf,
 } from '@ostler/core'
 import type { Forecast, Plan, PlantPlace, VanillinAnswer } from '@ostler/core'
 import { useMemo, useState } from 'react'
@@ -15,7 +16,7 @@ import { useBatch, useHabits } from '../../plan/context.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Slider } from '../../ui/slider.tsx'
-import { fixed, rich, t, tidy } from '../../words/index.ts'
+import { fixed, rich, say, t, tidy } from '../../words/index.ts'
 
 interface Props {
   plan: Plan
@@ -176,7 +177,7 @@ export function PlantSection({ plan, forecast, index }: Props) {
           'Light takes ΔE {no} of {names} at the face until the end of cure{no2}. Steeped in an oil, a plant gives less colour without specks and holds it longer than as powder; a dark, airy rack and a carton keep what is there. Try it on one bar before it is sold.',
           {
             no: tidy(lost.no, 0),
-            names: names.join(' and '),
+            names: say(listOf(names)),
             no2: lost.no - lost.yes > KEEPS ? t(', {yes} where it gels: let it gel', { yes: tidy(lost.yes, 0) }) : '',
           },
         )}

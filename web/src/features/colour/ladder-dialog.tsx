@@ -42,6 +42,56 @@ function ladderOf(plan: Plan, before: Forecast, shelf: Shelf, index: number, wis
   return { made, found: ladderAsForecast(found, wish, made.plan, mother, after.forecast.colours, shelf) }
 }
 
+/** What is chosen of a ladder: how many steps, lightened with what, and how pale in the end. */
+function useWish() {
+  const { shelf } = useBatch()
+  const whites = shelf.colorants.filter(one => one.spectrum !== 'swatch' && !one.archived)
+  const [white, setWhite] = useState(whites.find(one => one.spectrum === 'titanium')?.id ?? whites[0]?.id ?? BASE)
+  const [steps, setSteps] = useState(4)
+  const usual = findById(shelf.colorants, white)?.usualMaxGPerKg ?? 8
+  const [chosen, setMost] = useState<number | null>(null)
+  const [keeps, setKeeps] = useState(0.5)
+  const most = chosen ?? usual * 0.85
+  const wish = useMemo<LadderWish>(
+    () => (white === BASE ? { by: 'base', steps, keepsShare: keeps } : { by: 'white', steps, white, mostGPerKg: most }),
+    [white, steps, keeps, most],
+  )
+  const choose = (id: string) => {
+    setWhite(id)
+    setMost(null)
+  }
+  return { wish, whites, white, choose, steps, setSteps, most, setMost, keeps, setKeeps }
+}
+
+/** What a ladder is made with. */
+function WishFields({ plan, chosen }: { plan: Plan; chosen: ReturnType<typeof useWish> }) {
+  const { whites, white, choose, steps, setSteps, most, setMost, keeps, setKeeps } = chosen
+  return (
+    <div className="mb-4 flex flex-wrap items-end gap-x-4 gap-y-2">
+      <Choice
+        label={t('Steps')}
+        value={String(steps)}
+        options={Array.from({ length: LADDER_STEPS.most - LADDER_STEPS.least + 1 }, (_, i) => ({
+          value: String(i + LADDER_STEPS.least),
+          text: String(i + LADDER_STEPS.least),
+        }))}
+        onValue={value => setSteps(Number(value))}
+      />
+      <Choice
+        label={t('Lightened with')}
+        value={white}
+        options={[...whites.map(one => ({ value: one.id, text: one.name })), { value: BASE, text: t('plain batter') }]}
+        onValue={choose}
+      />
+      {white === BASE ? (
+        <KeptField keeps={keeps} plan={plan} onKeeps={setKeeps} />
+      ) : (
+        <MostField most={most} plan={plan} onMost={setMost} />
+      )}
+    </div>
+  )
+}
+
 /** A ladder of tints from one cup: how many steps, lightened with what, and how pale in the end. */
 export function LadderDialog({ plan, forecast, index, onClose }: Props) {
   const batch = useBatch()
@@ -49,19 +99,8 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
   const say = useSay()
   const toast = useToast()
   const cup = plan.cups[index]!
-  const whites = batch.shelf.colorants.filter(one => one.spectrum !== 'swatch' && !one.archived)
-  const [white, setWhite] = useState(whites.find(one => one.spectrum === 'titanium')?.id ?? whites[0]?.id ?? BASE)
-  const [steps, setSteps] = useState(4)
-  const usual = findById(batch.shelf.colorants, white)?.usualMaxGPerKg ?? 8
-  const [most, setMost] = useState<number | null>(null)
-  const [keeps, setKeeps] = useState(0.5)
-  const wish = useMemo<LadderWish>(
-    () =>
-      white === BASE
-        ? { by: 'base', steps, keepsShare: keeps }
-        : { by: 'white', steps, white, mostGPerKg: most ?? usual * 0.85 },
-    [white, steps, keeps, most, usual],
-  )
+  const chosen = useWish()
+  const { wish, steps } = chosen
   const { made, found } = useMemo(
     () => ladderOf(plan, forecast, batch.shelf, index, wish),
     [plan, forecast, batch.shelf, index, wish],
@@ -93,34 +132,7 @@ export function LadderDialog({ plan, forecast, index, onClose }: Props) {
           'Colour one mother cup. Pour the first step, lighten what is left, pour the next. The colour is weighed once.',
         )}
       </p>
-      <div className="mb-4 flex flex-wrap items-end gap-x-4 gap-y-2">
-        <Choice
-          label={t('Steps')}
-          value={String(steps)}
-          options={Array.from({ length: LADDER_STEPS.most - LADDER_STEPS.least + 1 }, (_, i) => ({
-            value: String(i + LADDER_STEPS.least),
-            text: String(i + LADDER_STEPS.least),
-          }))}
-          onValue={value => setSteps(Number(value))}
-        />
-        <Choice
-          label={t('Lightened with')}
-          value={white}
-          options={[
-            ...whites.map(one => ({ value: one.id, text: one.name })),
-            { value: BASE, text: t('plain batter') },
-          ]}
-          onValue={id => {
-            setWhite(id)
-            setMost(null)
-          }}
-        />
-        {white === BASE ? (
-          <KeptField keeps={keeps} plan={plan} onKeeps={setKeeps} />
-        ) : (
-          <MostField most={most ?? usual * 0.85} plan={plan} onMost={setMost} />
-        )}
-      </div>
+      <WishFields plan={plan} chosen={chosen} />
       {found.ok ? (
         <>
           <p className="mb-2">

@@ -13,6 +13,7 @@ import type { Forecast, Palette, PaletteColour, Plan, Words } from '@ostler/core
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Download, ImageIcon, Upload } from 'lucide-react'
 import { useRef, useState } from 'react'
+import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { saveItem, shelfQuery } from '../../api/client.ts'
 import { useBatch } from '../../plan/context.tsx'
@@ -38,8 +39,6 @@ const MOST_OF_PICTURE = 12
 export function PalettesSection({ plan, forecast, index }: Props) {
   const { data } = useQuery(shelfQuery)
   const saving = useNewPalette()
-  const picture = useRef<HTMLInputElement>(null)
-  const file = useRef<HTMLInputElement>(null)
   const [sentence, setSentence] = useState<Words | null>(null)
   const palettes = (data?.shelf.palettes ?? []).filter(one => !one.archived)
 
@@ -77,11 +76,6 @@ export function PalettesSection({ plan, forecast, index }: Props) {
     }))
     return saving.save(plan.name, colours)
   }
-  const chosen = (event: React.ChangeEvent<HTMLInputElement>, take: (chosen: File) => Promise<Words | null>) => {
-    const [first] = event.target.files ?? []
-    event.target.value = ''
-    if (first) void inTurn(() => take(first))
-  }
   return (
     <Section title={t('Palettes')}>
       <ul className="flex flex-col gap-2">
@@ -96,28 +90,16 @@ export function PalettesSection({ plan, forecast, index }: Props) {
         <button className="button" disabled={saving.busy} onClick={() => void inTurn(fromCups)}>
           {t('Keep these cups as a palette')}
         </button>
-        <button className="button" onClick={() => file.current?.click()}>
-          <Upload size={16} aria-hidden /> {t('From a palette file')}
-        </button>
-        <button className="button" onClick={() => picture.current?.click()}>
-          <ImageIcon size={16} aria-hidden /> {t('From a photograph')}
-        </button>
-        <input
-          ref={file}
-          type="file"
-          hidden
-          aria-label={t('Palette file')}
+        <FileButton
+          label={t('Palette file')}
           accept=".gpl,.json,.txt"
-          onChange={event => chosen(event, fromFile)}
-        />
-        <input
-          ref={picture}
-          type="file"
-          hidden
-          aria-label={t('Photograph')}
-          accept="image/*"
-          onChange={event => chosen(event, fromPicture)}
-        />
+          onFile={chosen => void inTurn(() => fromFile(chosen))}
+        >
+          <Upload size={16} aria-hidden /> {t('From a palette file')}
+        </FileButton>
+        <FileButton label={t('Photograph')} accept="image/*" onFile={chosen => void inTurn(() => fromPicture(chosen))}>
+          <ImageIcon size={16} aria-hidden /> {t('From a photograph')}
+        </FileButton>
       </div>
       {sentence && (
         <p role="status" className="mt-1.5 text-rust">
@@ -130,6 +112,37 @@ export function PalettesSection({ plan, forecast, index }: Props) {
         })}
       </p>
     </Section>
+  )
+}
+
+interface FileButtonProps {
+  label: string
+  accept: string
+  onFile: (chosen: File) => void
+  children: ReactNode
+}
+
+/** Asks for a file; the same may be chosen again. */
+function FileButton({ label, accept, onFile, children }: FileButtonProps) {
+  const input = useRef<HTMLInputElement>(null)
+  return (
+    <>
+      <button className="button" onClick={() => input.current?.click()}>
+        {children}
+      </button>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        aria-label={label}
+        accept={accept}
+        onChange={event => {
+          const [first] = event.target.files ?? []
+          event.target.value = ''
+          if (first) onFile(first)
+        }}
+      />
+    </>
   )
 }
 

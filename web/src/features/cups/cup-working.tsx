@@ -29,6 +29,44 @@ interface Props {
   index: number
 }
 
+interface StrengthProps {
+  own: number | null
+  /** The recipe's. */
+  usual: number
+  path: (string | number)[]
+  onOwn: (share: number | null) => void
+}
+
+/** Lye of another strength than the recipe's, share of it that is NaOH. */
+const LyeStrength = ({ own, usual, path, onOwn }: StrengthProps) => (
+  <div className="flex flex-wrap items-center gap-x-4">
+    <Check
+      label={t('lye of its own strength')}
+      checked={own !== null}
+      onChange={on => onOwn(on ? Math.round(100 * usual) / 100 : null)}
+    />
+    {own !== null ? (
+      <PlanField bare label={t('Its lye concentration')} kind="share" width={64} path={path} />
+    ) : (
+      <span className="text-[13px] text-soft">{t('as the recipe: {lyeShare}', { lyeShare: showShare(usual, 0) })}</span>
+    )}
+  </div>
+)
+
+/** A batter of its own, or one by letter with the cups that are of it already. */
+const battersFor = (plan: Plan, cup: Cup) => [
+  { value: '', text: t('of its own') },
+  ...[...LETTERS].map(letter => {
+    const others = plan.cups.filter(one => one.batter === letter && one.id !== cup.id)
+    const name = t('batter {toUpperCase}', { toUpperCase: letter.toUpperCase() })
+    return {
+      value: letter,
+      text:
+        others.length > 0 ? t('{name}, with {others}', { name, others: others.map(one => one.name).join(', ') }) : name,
+    }
+  }),
+]
+
 /** When a cup is filled, how far it is blended by itself, and which batter it is of. */
 export function CupWorking({ plan, forecast, cup, index }: Props) {
   const batch = useBatch()
@@ -38,7 +76,6 @@ export function CupWorking({ plan, forecast, cup, index }: Props) {
   const at = (...path: (string | number)[]) => ['cups', index, ...path]
   const { stopLevel } = plan.conditions
   const { naohG, waterG } = forecast.portions.pot
-  const lyeShare = naohG / (naohG + waterG)
   return (
     <div className="flex flex-col gap-2">
       {!plan.whipped && !isOwn && (
@@ -76,39 +113,17 @@ export function CupWorking({ plan, forecast, cup, index }: Props) {
         <Choice
           label={t('Its batter')}
           value={cup.batter}
-          options={[
-            { value: '', text: t('of its own') },
-            ...[...LETTERS].map(letter => {
-              const others = plan.cups.filter(one => one.batter === letter && one.id !== cup.id)
-              const name = t('batter {toUpperCase}', { toUpperCase: letter.toUpperCase() })
-              return {
-                value: letter,
-                text:
-                  others.length > 0
-                    ? t('{name}, with {others}', { name, others: others.map(one => one.name).join(', ') })
-                    : name,
-              }
-            }),
-          ]}
+          options={battersFor(plan, cup)}
           onValue={value => set('batter', value)}
         />
       )}
       {hasOwnLye(plan) && (
-        <div className="flex flex-wrap items-center gap-x-4">
-          <Check
-            label={t('lye of its own strength')}
-            checked={cup.lyeShare !== null}
-            onChange={on => set('lyeShare', on ? Math.round(100 * lyeShare) / 100 : null)}
-          />
-          {cup.lyeShare !== null && (
-            <PlanField bare label={t('Its lye concentration')} kind="share" width={64} path={at('lyeShare')} />
-          )}
-          {cup.lyeShare === null && (
-            <span className="text-[13px] text-soft">
-              {t('as the recipe: {lyeShare}', { lyeShare: showShare(lyeShare, 0) })}
-            </span>
-          )}
-        </div>
+        <LyeStrength
+          own={cup.lyeShare}
+          usual={naohG / (naohG + waterG)}
+          path={at('lyeShare')}
+          onOwn={share => set('lyeShare', share)}
+        />
       )}
       {!isOwn && plan.cups.length > 2 && (
         <p className="text-[13px] text-soft">

@@ -1,4 +1,4 @@
-import { asFilled, asReckoned, showMass, takeFilled, at } from '@ostler/core'
+import { asFilled, asReckoned, listOf, showMass, takeFilled, at } from '@ostler/core'
 import type { CupActual, EditResult, Forecast, Plan } from '@ostler/core'
 import { useState } from 'react'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -9,7 +9,7 @@ import { Section } from '../../ui/section.tsx'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { useSay } from '../../ui/say.tsx'
-import { rich, showShare, t, tidy } from '../../words/index.ts'
+import { rich, say, showShare, t, tidy } from '../../words/index.ts'
 
 /** A division done by eye or by jug marks, entered afterwards: what each cup really is, and what it still needs. */
 export function FilledSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
@@ -136,7 +136,7 @@ function FilledRow({ plan, index, filled, onSet }: RowProps) {
           </span>
           <Coloured written={written} name={cup.name} colours={filled.colours} onPut={put} />
           {topUps.length > 0 && (
-            <strong className="w-full">{t('Add {topUps}.', { topUps: topUps.join(' and ') })}</strong>
+            <strong className="w-full">{t('Add {topUps}.', { topUps: say(listOf(topUps)) })}</strong>
           )}
         </>
       )}

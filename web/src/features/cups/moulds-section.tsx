@@ -9,6 +9,46 @@ import { Section } from '../../ui/section.tsx'
 import { mouldOptions } from '../../ui/add-options.ts'
 import { t } from '../../words/index.ts'
 
+type Filled = Forecast['portions']['moulds'][number]
+
+const MouldName = ({ mould }: { mould: Filled }) => (
+  <td className="py-1.5 pr-3">
+    <span className="block font-semibold">{mould.name}</span>
+    <span className="text-[13px] text-soft">
+      {t('{cavities}{volumeMl} ml', {
+        cavities: mould.cavities > 1 && t('{cavities} cavities · ', { cavities: mould.cavities }),
+        volumeMl: Math.round(mould.volumeMl),
+      })}
+    </span>
+  </td>
+)
+
+const FillField = ({ name, more }: { name: string; more: number }) => (
+  <PlanField
+    bare
+    label={t('How high {mould} is filled', { mould: name })}
+    kind="length"
+    width={60}
+    path={['moreMoulds', more, 'fillMm']}
+  />
+)
+
+/** What a mould, and each of its cavities, takes of a cup. */
+function CupPart({ mould, cup }: { mould: Filled; cup: string }) {
+  const habits = useHabits()
+  const part = mould.parts.find(one => one.cup === cup)!
+  return (
+    <td className="py-1.5 pl-3 text-right">
+      <span className="font-semibold">{massNumber(part.massG, habits)}</span>
+      {mould.cavities > 1 && (
+        <span className="block text-[13px] text-soft">
+          {t('{perCavityG} each', { perCavityG: massNumber(part.perCavityG, habits) })}
+        </span>
+      )}
+    </td>
+  )
+}
+
 /** Every mould and cavity with its part of every cup. */
 export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {
   const batch = useBatch()
@@ -48,41 +88,13 @@ export function MouldsSection({ plan, forecast }: { plan: Plan; forecast: Foreca
           <tbody>
             {moulds.map((mould, i) => (
               <tr key={i} className="border-t border-line align-top">
-                <td className="py-1.5 pr-3">
-                  <span className="block font-semibold">{mould.name}</span>
-                  <span className="text-[13px] text-soft">
-                    {t('{cavities}{volumeMl} ml', {
-                      cavities: mould.cavities > 1 && t('{cavities} cavities · ', { cavities: mould.cavities }),
-                      volumeMl: Math.round(mould.volumeMl),
-                    })}
-                  </span>
-                </td>
+                <MouldName mould={mould} />
                 <td className="py-1.5">
-                  {i === 0 ? (
-                    showLength(plan.mould.fillMm, habits)
-                  ) : (
-                    <PlanField
-                      bare
-                      label={t('How high {mould} is filled', { mould: mould.name })}
-                      kind="length"
-                      width={60}
-                      path={['moreMoulds', i - 1, 'fillMm']}
-                    />
-                  )}
+                  {i === 0 ? showLength(plan.mould.fillMm, habits) : <FillField name={mould.name} more={i - 1} />}
                 </td>
-                {shown.map(cup => {
-                  const part = mould.parts.find(one => one.cup === cup.id)!
-                  return (
-                    <td key={cup.id} className="py-1.5 pl-3 text-right">
-                      <span className="font-semibold">{massNumber(part.massG, habits)}</span>
-                      {mould.cavities > 1 && (
-                        <span className="block text-[13px] text-soft">
-                          {t('{perCavityG} each', { perCavityG: massNumber(part.perCavityG, habits) })}
-                        </span>
-                      )}
-                    </td>
-                  )
-                })}
+                {shown.map(cup => (
+                  <CupPart key={cup.id} mould={mould} cup={cup.id} />
+                ))}
                 <td className="text-right">
                   {i > 0 && (
                     <button

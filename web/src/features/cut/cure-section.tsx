@@ -1,7 +1,6 @@
-import { MAX_WEIGH_INS, RACK_AIRS, cureForecast, cureKnown, showMass, at } from '@ostler/core'
-import type { CureDoubt, CureForecast, EditResult, RackAir, WeighIn, Words } from '@ostler/core'
+import { RACK_AIRS, cureForecast, cureKnown, listOf, showMass, at } from '@ostler/core'
+import type { CureForecast, RackAir } from '@ostler/core'
 import { addDays, differenceInCalendarDays, format, isValid, parseISO } from 'date-fns'
-import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import {
   CartesianGrid,
@@ -15,14 +14,12 @@ import {
 } from 'recharts'
 import { useBatch, useHabits, usePlan } from '../../plan/context.tsx'
 import { Choice } from '../../ui/choice.tsx'
-import { NumberCell } from '../../ui/number-cell.tsx'
 import { options } from '../../ui/options.ts'
-import { QuantityField } from '../../ui/quantity.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { LastDays } from '../../parts/last-days.tsx'
 import { Section } from '../../ui/section.tsx'
-import { Say, useSay } from '../../ui/say.tsx'
-import { dated, rich, t } from '../../words/index.ts'
+import { WeighIns } from './weigh-ins.tsx'
+import { dated, rich, say, t } from '../../words/index.ts'
 
 /** Whole days since the pour; null where its day is not known. */
 const daysSince = (pouredAt: string): number | null =>
@@ -77,13 +74,17 @@ const off = (ln: number, [more, less]: readonly [string, string]): string => {
   return by === 0 ? '' : `${Math.abs(by)} % ${by > 0 ? more : less}`
 }
 
+const notEmpty = (text: string | undefined): text is string => Boolean(text)
+
 /** What the weigh-ins of other batches changed. */
 function Taught({ cure: { known, readyDay, untaughtReadyDay } }: { cure: CureForecast }) {
   if (known.batches === 0) return null
   const told = [off(known.time.mean, [t('slower'), t('faster')]), off(known.loss.mean, [t('more'), t('less')])]
-  const words = [told[0] && t('dry {told}', { told: told[0] }), told[1] && t('lose {told}', { told: told[1] })]
-    .filter(Boolean)
-    .join(' and ')
+  const words = say(
+    listOf(
+      [told[0] && t('dry {told}', { told: told[0] }), told[1] && t('lose {told}', { told: told[1] })].filter(notEmpty),
+    ),
+  )
   return (
     <p className="mt-2 max-w-160">
       {t(
@@ -104,16 +105,33 @@ function Taught({ cure: { known, readyDay, untaughtReadyDay } }: { cure: CureFor
 
 /** What bars lose on the rack, and when they are ready: forwards from a day, and back from another. */
 export function CureSection({ waterShare }: { waterShare: number }) {
-  const habits = useHabits()
   const plan = usePlan(state => state.plan)
   const { shelf } = useBatch()
   const cure = useMemo(
     () => cureForecast(plan, waterShare, { todayDay: daysSince(plan.rest.pouredAt), known: cureKnown(shelf.evidence) }),
     [plan, shelf, waterShare],
   )
+  return (
+    <Section title={t('Cure')}>
+      <CureFacts cure={cure} />
+      <Taught cure={cure} />
+      <RackFields />
+      <Dates readyDay={cure.readyDay} />
+      <CureCurve cure={cure} />
+      <WeighIns freshG={cure.bars.massG} doubts={cure.doubts} />
+      <p className="mt-1 text-[13px] text-soft">
+        {t(
+          'Four weeks at least, and until a bar loses no more than half a percent a week. Weights of the first three weeks say little of the end: weigh again after five. On a label give the lower weight at most; selling has local rules.',
+        )}
+      </p>
+    </Section>
+  )
+}
+
+/** What a bar weighs now and in the end, and when it is ready. */
+function CureFacts({ cure }: { cure: CureForecast }) {
+  const habits = useHabits()
   const { bars, readyDay } = cure
-  const doubtful = new Set(cure.doubts.map(doubt => doubt.at))
-  const domain = ticksOf(cure.curve.map(point => point.massG))
   const grams = (g: number) => showMass(g, habits, 1)
   const facts: [string, string, string][] = [
     [
@@ -144,74 +162,74 @@ export function CureSection({ waterShare }: { waterShare: number }) {
     ],
   ]
   return (
-    <Section title={t('Cure')}>
-      <dl className="mt-2 flex flex-wrap gap-x-9 gap-y-2">
-        {facts.map(([what, value, range]) => (
-          <div key={what}>
-            <dt className="text-[13px] text-soft">{what}</dt>
-            <dd className="text-xl font-semibold">{value}</dd>
-            <dd className="min-h-5 text-[13px] text-soft">{range}</dd>
-          </div>
-        ))}
-      </dl>
-      <Taught cure={cure} />
-      <RackFields />
-      <Dates readyDay={readyDay} />
-      <figure
-        aria-label={t('Weight of a bar as it cures: {massG} fresh, {curedG} when cured', {
-          massG: showMass(bars.massG, habits, 1),
-          curedG: showMass(cure.curedG, habits, 1),
-        })}
-        className="mt-2 max-w-180"
-      >
-        <ResponsiveContainer height={220}>
-          <LineChart data={cure.curve} margin={{ top: 18, right: 40, bottom: 4, left: 0 }}>
-            <CartesianGrid stroke="var(--line)" vertical={false} />
-            <XAxis
-              dataKey="day"
-              type="number"
-              domain={[0, 84]}
-              ticks={[0, 14, 28, 42, 56, 70, 84]}
-              tickFormatter={(day: number) => t('{day} wk', { day: day / 7 })}
-              stroke="var(--soft)"
-              tick={{ fontSize: 13, fill: 'var(--soft)' }}
-            />
-            <YAxis
-              domain={[domain[0]!, domain.at(-1)!]}
-              ticks={domain}
-              tickFormatter={(g: number) => showMass(g, habits, 1)}
-              stroke="var(--soft)"
-              tick={{ fontSize: 13, fill: 'var(--soft)' }}
-              width={70}
-            />
-            <ReferenceLine
-              x={readyDay}
+    <dl className="mt-2 flex flex-wrap gap-x-9 gap-y-2">
+      {facts.map(([what, value, range]) => (
+        <div key={what}>
+          <dt className="text-[13px] text-soft">{what}</dt>
+          <dd className="text-xl font-semibold">{value}</dd>
+          <dd className="min-h-5 text-[13px] text-soft">{range}</dd>
+        </div>
+      ))}
+    </dl>
+  )
+}
+
+/** The weight of a bar over twelve weeks, with what was weighed. */
+function CureCurve({ cure }: { cure: CureForecast }) {
+  const habits = useHabits()
+  const weighIns = usePlan(state => state.plan.rest.weighIns)
+  const { bars, readyDay } = cure
+  const doubtful = new Set(cure.doubts.map(doubt => doubt.at))
+  const domain = ticksOf(cure.curve.map(point => point.massG))
+  return (
+    <figure
+      aria-label={t('Weight of a bar as it cures: {massG} fresh, {curedG} when cured', {
+        massG: showMass(bars.massG, habits, 1),
+        curedG: showMass(cure.curedG, habits, 1),
+      })}
+      className="mt-2 max-w-180"
+    >
+      <ResponsiveContainer height={220}>
+        <LineChart data={cure.curve} margin={{ top: 18, right: 40, bottom: 4, left: 0 }}>
+          <CartesianGrid stroke="var(--line)" vertical={false} />
+          <XAxis
+            dataKey="day"
+            type="number"
+            domain={[0, 84]}
+            ticks={[0, 14, 28, 42, 56, 70, 84]}
+            tickFormatter={(day: number) => t('{day} wk', { day: day / 7 })}
+            stroke="var(--soft)"
+            tick={{ fontSize: 13, fill: 'var(--soft)' }}
+          />
+          <YAxis
+            domain={[domain[0]!, domain.at(-1)!]}
+            ticks={domain}
+            tickFormatter={(g: number) => showMass(g, habits, 1)}
+            stroke="var(--soft)"
+            tick={{ fontSize: 13, fill: 'var(--soft)' }}
+            width={70}
+          />
+          <ReferenceLine
+            x={readyDay}
+            stroke="var(--ink)"
+            label={{ value: t('ready'), position: 'top', fontSize: 13, fill: 'var(--ink)' }}
+          />
+          <Line dataKey="massG" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
+          {weighIns.map((one, i) => (
+            <ReferenceDot
+              key={i}
+              x={one.day}
+              y={one.massG / one.count}
+              opacity={doubtful.has(i) || one.doubt === 'leave-out' ? 0.35 : 1}
+              r={5}
+              fill="var(--paper)"
               stroke="var(--ink)"
-              label={{ value: t('ready'), position: 'top', fontSize: 13, fill: 'var(--ink)' }}
+              strokeWidth={2}
             />
-            <Line dataKey="massG" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
-            {plan.rest.weighIns.map((one, i) => (
-              <ReferenceDot
-                key={i}
-                x={one.day}
-                y={one.massG / one.count}
-                opacity={doubtful.has(i) || one.doubt === 'leave-out' ? 0.35 : 1}
-                r={5}
-                fill="var(--paper)"
-                stroke="var(--ink)"
-                strokeWidth={2}
-              />
-            ))}
-          </LineChart>
-        </ResponsiveContainer>
-      </figure>
-      <WeighIns freshG={bars.massG} doubts={cure.doubts} />
-      <p className="mt-1 text-[13px] text-soft">
-        {t(
-          'Four weeks at least, and until a bar loses no more than half a percent a week. Weights of the first three weeks say little of the end: weigh again after five. On a label give the lower weight at most; selling has local rules.',
-        )}
-      </p>
-    </Section>
+          ))}
+        </LineChart>
+      </ResponsiveContainer>
+    </figure>
   )
 }
 
@@ -257,131 +275,5 @@ function Dates({ readyDay }: { readyDay: number }) {
       </label>
       <LastDays className="min-h-9" />
     </div>
-  )
-}
-
-function WeighIns({ freshG, doubts }: { freshG: number; doubts: readonly CureDoubt[] }) {
-  const batch = useBatch()
-  const told = useTold()
-  const habits = useHabits()
-  const weighIns = usePlan(state => state.plan.rest.weighIns)
-  const [day, setDay] = useState(7)
-  const [count, setCount] = useState(1)
-  const [bar, setBar] = useState('')
-  const [massG, setMassG] = useState(() => Math.round(freshG * 0.95))
-  const weigh = (g: number): EditResult => {
-    setMassG(g)
-    return { ok: true, plan: batch.get().plan }
-  }
-  const [sentence, setSentence] = useState<Words>('')
-  const set = (value: readonly WeighIn[]) => batch.edit({ kind: 'set', path: at(plan => plan.rest.weighIns), value })
-  const change = (at: number, to: Partial<WeighIn>) =>
-    told(set(weighIns.map((one, i) => (i === at ? { ...one, ...to } : one))))
-  const note = () => {
-    const weighed: WeighIn = { day, massG, bar: count > 1 ? '' : bar, count, doubt: 'ask' }
-    const result = set([...weighIns, weighed].sort((a, b) => a.day - b.day))
-    setSentence(result.ok ? '' : result.sentence)
-  }
-  return (
-    <div>
-      <div className="mt-2 flex flex-wrap items-end gap-3">
-        <label className="flex flex-col text-[13px] text-soft">
-          {t('Days after the pour')}
-          <NumberCell label={t('Days after the pour')} kind="plain" unit="" value={day} onValue={setDay} />
-        </label>
-        <label className="flex flex-col text-[13px] text-soft">
-          {t('Bars together')}
-          <NumberCell
-            label={t('Bars together')}
-            kind="plain"
-            unit=""
-            value={count}
-            onValue={value => setCount(Math.max(1, Math.round(value)))}
-          />
-        </label>
-        {count === 1 && (
-          <Choice
-            label={t('Which bar')}
-            value={bar}
-            options={['', 'b', 'c', 'd', 'e', 'f'].map(value => ({ value, text: value === '' ? 'a' : value }))}
-            onValue={setBar}
-          />
-        )}
-        <QuantityField
-          label={count > 1 ? t('They weigh') : t('The bar weighs')}
-          kind="mass"
-          habits={habits}
-          width={72}
-          value={massG}
-          onValue={weigh}
-        />
-        <button className="button" disabled={weighIns.length >= MAX_WEIGH_INS} onClick={note}>
-          {t('Note it')}
-        </button>
-      </div>
-      {sentence && (
-        <p role="alert" className="mt-1 text-rust">
-          <Say of={sentence} />
-        </p>
-      )}
-      <ul className="max-w-140">
-        {weighIns.map((one, i) => (
-          <WeighInRow
-            key={i}
-            one={one}
-            index={i}
-            doubt={doubts.find(doubt => doubt.at === i)}
-            onChange={to => change(i, to)}
-            onRemove={() => told(set(weighIns.filter((_, n) => n !== i)))}
-          />
-        ))}
-      </ul>
-    </div>
-  )
-}
-
-interface RowProps {
-  one: WeighIn
-  index: number
-  doubt: CureDoubt | undefined
-  onChange: (to: Partial<WeighIn>) => void
-  onRemove: () => void
-}
-
-/** A weigh-in, and what is asked of it where it looks wrong. */
-function WeighInRow({ one, index, doubt, onChange, onRemove }: RowProps) {
-  const habits = useHabits()
-  const say = useSay()
-  const which = one.count > 1 ? t('{one} bars', { one: one.count }) : t('bar {bar}', { bar: one.bar || 'a' })
-  return (
-    <li className="border-t border-line text-[14px]">
-      <div className={`flex items-center gap-2 ${one.doubt === 'leave-out' ? 'text-soft line-through' : ''}`}>
-        {t('day {day}, {which}: {massG}', { day: one.day, which, massG: showMass(one.massG, habits, 0.1) })}
-        {one.doubt === 'it-is-so' && <span className="text-soft">{t('said to be so')}</span>}
-        <button
-          className="quiet ml-auto"
-          aria-label={t('Remove weigh-in {index}', { index: index + 1 })}
-          onClick={onRemove}
-        >
-          <Trash2 size={15} aria-hidden />
-        </button>
-      </div>
-      {doubt && (
-        <div role="alert" className="flex flex-wrap items-center gap-2 pb-1">
-          <span className="font-semibold">{say(doubt.question)}</span>
-          {doubt.offerG !== null && (
-            <button className="button" onClick={() => onChange({ massG: Number(doubt.offerG!.toFixed(1)) })}>
-              {t('Yes, {offerG}', { offerG: showMass(doubt.offerG, habits, 0.1) })}
-            </button>
-          )}
-          <button className="button" onClick={() => onChange({ doubt: 'it-is-so' })}>
-            {t('It is so')}
-          </button>
-          <button className="button" onClick={() => onChange({ doubt: 'leave-out' })}>
-            {t('Leave it out')}
-          </button>
-        </div>
-      )}
-    </li>
   )
 }

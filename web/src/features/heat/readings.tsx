@@ -32,14 +32,13 @@ export function Readings({ heat }: { heat: HeatPlan }) {
   )
 }
 
-function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) {
+/** Where a reading is typed, with the time it was taken at. */
+function ReadingForm({ body }: { body: 'lye' | 'oils' }) {
   const run = useNoted().run!
-  const temps = useNotedState()!.state.temps[body]
   const habits = useHabits()
   const [text, setText] = useState('')
   const [at, setAt] = useState('')
   const [sentence, setSentence] = useState<Words | null>(null)
-  const clockAt = (r: number) => format(run.openedAt + r * 1000, 'HH:mm')
   const add = () => {
     const read = readQuantity(text, 'temperature', habits.temperature, undefined, decimalMark())
     if (!read.ok) return setSentence(read.sentence)
@@ -51,9 +50,8 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
     setText('')
     setAt('')
   }
-  const ready = plan.fromReading?.readyMin
   return (
-    <div>
+    <>
       <form
         className="flex items-end gap-2"
         onSubmit={event => {
@@ -89,6 +87,18 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
           <Say of={sentence} />
         </p>
       )}
+    </>
+  )
+}
+
+function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) {
+  const run = useNoted().run!
+  const temps = useNotedState()!.state.temps[body]
+  const habits = useHabits()
+  const clockAt = (r: number) => format(run.openedAt + r * 1000, 'HH:mm')
+  return (
+    <div>
+      <ReadingForm body={body} />
       <ul className="mt-2">
         {temps.map(reading => (
           <li key={reading.key} className="flex items-center gap-3 border-b border-line py-1">
@@ -106,33 +116,32 @@ function BodyReadings({ body, plan }: { body: 'lye' | 'oils'; plan: BodyPlan }) 
       </ul>
       {plan.fromReading && (
         <p role="status" className="mt-2">
-          {ready === null || ready === undefined ? (
-            t('It will not get there within 12 hours.')
-          ) : ready.min < 0.5 ? (
-            <strong>{t('At its target now.')}</strong>
-          ) : (
-            <>
-              {rich('{atBy}, between {atS} and {atS2}{temps}.', {
-                atBy: (
-                  <strong>
-                    {t('At {targetC} by {atS}', {
-                      targetC: showTemperature(Math.round(plan.targetC), habits),
-                      atS: clockBefore(clockAt(plan.fromReading.reading.atS), -ready.min),
-                    })}
-                  </strong>
-                ),
-                atS: clockBefore(clockAt(plan.fromReading.reading.atS), -ready.low),
-                atS2: clockBefore(clockAt(plan.fromReading.reading.atS), -ready.high),
-                temps:
-                  temps.length > 1 &&
-                  t('; it cools {lnKappa} times as fast as expected', {
-                    lnKappa: fixed(Math.exp(plan.fit.lnKappa), 2),
-                  }),
-              })}
-            </>
-          )}
+          <Reaches plan={plan} at={clockAt(plan.fromReading.reading.atS)} count={temps.length} />
         </p>
       )}
     </div>
   )
+}
+
+/** When it is as warm as it is wanted, by its `count` readings, the last of them taken at `at`. */
+function Reaches({ plan, at, count }: { plan: BodyPlan; at: string; count: number }) {
+  const habits = useHabits()
+  const ready = plan.fromReading?.readyMin
+  if (!ready) return t('It will not get there within 12 hours.')
+  if (ready.min < 0.5) return <strong>{t('At its target now.')}</strong>
+  return rich('{atBy}, between {atS} and {atS2}{temps}.', {
+    atBy: (
+      <strong>
+        {t('At {targetC} by {atS}', {
+          targetC: showTemperature(Math.round(plan.targetC), habits),
+          atS: clockBefore(at, -ready.min),
+        })}
+      </strong>
+    ),
+    atS: clockBefore(at, -ready.low),
+    atS2: clockBefore(at, -ready.high),
+    temps:
+      count > 1 &&
+      t('; it cools {lnKappa} times as fast as expected', { lnKappa: fixed(Math.exp(plan.fit.lnKappa), 2) }),
+  })
 }

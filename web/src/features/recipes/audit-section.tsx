@@ -85,11 +85,9 @@ function useKeptTyped(): [Typed, (typed: Typed) => void] {
   ]
 }
 
-/** A recipe someone brings: what its superfat and water really are, and what is wrong with it. */
-export function AuditSection({ shelf }: { shelf: Shelf }) {
+/** What is typed, read: values, or what is wrong with them, and what they come to. */
+function useAudit(shelf: Shelf, typed: Typed) {
   const habits = useHabits()
-  const [typed, setTyped] = useKeptTyped()
-  const set = (change: Partial<Typed>) => setTyped({ ...typed, ...change })
   const oils = typed.oils.map(part => ({
     ...part,
     ...reading(part.text, 'mass', habits.mass, findById(shelf.oils, part.oil)?.densityGPerMl),
@@ -106,6 +104,15 @@ export function AuditSection({ shelf }: { shelf: Shelf }) {
     },
     shelf,
   )
+  return { oils, lye, purity, water, audit }
+}
+
+/** A recipe someone brings: what its superfat and water really are, and what is wrong with it. */
+export function AuditSection({ shelf }: { shelf: Shelf }) {
+  const habits = useHabits()
+  const [typed, setTyped] = useKeptTyped()
+  const set = (change: Partial<Typed>) => setTyped({ ...typed, ...change })
+  const { oils, lye, purity, water, audit } = useAudit(shelf, typed)
   const unused = shelf.oils.filter(oil => !oil.archived && !typed.oils.some(part => part.oil === oil.id))
   return (
     <Section title={t('Look into a recipe from elsewhere')}>
@@ -139,31 +146,7 @@ export function AuditSection({ shelf }: { shelf: Shelf }) {
               onAdd={oil => set({ oils: [...typed.oils, { oil, text: '' }] })}
             />
           </div>
-          <table className="w-full">
-            <tbody>
-              <Line
-                name={t('Lye (NaOH)')}
-                text={typed.lye}
-                unit={habits.mass}
-                sentence={lye.sentence}
-                onText={text => set({ lye: text })}
-              />
-              <Line
-                name={t('Lye purity')}
-                text={typed.purity}
-                unit="%"
-                sentence={purity.sentence}
-                onText={text => set({ purity: text })}
-              />
-              <Line
-                name={t('Water')}
-                text={typed.water}
-                unit={habits.mass}
-                sentence={water.sentence}
-                onText={text => set({ water: text })}
-              />
-            </tbody>
-          </table>
+          <LyeLines typed={typed} read={{ lye, purity, water }} onTyped={set} />
           {JSON.stringify(typed) !== JSON.stringify(EMPTY) && (
             <button className="quiet mt-2" onClick={() => setTyped(EMPTY)}>
               {t('Start over')}
@@ -226,6 +209,34 @@ const Line = ({ name, text, unit, sentence, onText, onRemove }: LineProps) => (
   </tr>
 )
 
+interface LyeLinesProps {
+  typed: Typed
+  read: Record<'lye' | 'purity' | 'water', { sentence: Words | null }>
+  onTyped: (change: Partial<Typed>) => void
+}
+
+function LyeLines({ typed, read, onTyped }: LyeLinesProps) {
+  const { mass } = useHabits()
+  const line = (key: 'lye' | 'purity' | 'water', name: string, unit: string) => (
+    <Line
+      name={name}
+      text={typed[key]}
+      unit={unit}
+      sentence={read[key].sentence}
+      onText={text => onTyped({ [key]: text })}
+    />
+  )
+  return (
+    <table className="w-full">
+      <tbody>
+        {line('lye', t('Lye (NaOH)'), mass)}
+        {line('purity', t('Lye purity'), '%')}
+        {line('water', t('Water'), mass)}
+      </tbody>
+    </table>
+  )
+}
+
 const SIGNS = { stop: '▲ ', warn: '△ ', good: '✓ ' } as const
 
 interface FindingsProps {
@@ -252,12 +263,11 @@ function asLarge(plan: Plan, shelf: Shelf, oilsG: number): { plan: Plan; sentenc
   return { plan, sentence: t('No mould on the shelf takes just so much: the batch has the size of its mould.') }
 }
 
-function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
-  const habits = useHabits()
+/** Makes a batch of the recipe as it was typed, with at least a little superfat. */
+function useMadeBatch({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
   const navigate = useNavigate()
   const toast = useToast()
   const { water } = audit
-  const verdicts = hasWater ? audit.verdicts : audit.verdicts.filter(one => one.about !== 'water')
   const [isBusy, setBusy] = useState(false)
   const make = async () => {
     setBusy(true)
@@ -286,6 +296,33 @@ function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
     }
     setBusy(false)
   }
+  return { make, isBusy }
+}
+
+/** The water on every basis. */
+const WaterTable = ({ water }: { water: Audit['water'] }) => (
+  <table className="w-full max-w-100">
+    <tbody>
+      {[
+        [t('lye concentration'), showShare(water.concentration)],
+        [t('water to lye'), `${fixed(water.ratio, 2)} : 1`],
+        [t('water, of the oils'), showShare(water.shareOfOils)],
+        [t('discount from 38 % of the oils'), showShare(water.discount)],
+      ].map(([name, value]) => (
+        <tr key={name} className="border-b border-line">
+          <th className="py-1 text-left font-normal text-soft">{name}</th>
+          <td className="text-right font-semibold">{value}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+)
+
+function Findings(props: FindingsProps) {
+  const { audit, hasWater } = props
+  const habits = useHabits()
+  const { make, isBusy } = useMadeBatch(props)
+  const verdicts = hasWater ? audit.verdicts : audit.verdicts.filter(one => one.about !== 'water')
   return (
     <div role="status">
       <p className="text-3xl font-semibold">
@@ -305,23 +342,7 @@ function Findings({ audit, typed, purity, hasWater, shelf }: FindingsProps) {
           </li>
         ))}
       </ul>
-      {hasWater && (
-        <table className="w-full max-w-100">
-          <tbody>
-            {[
-              [t('lye concentration'), showShare(water.concentration)],
-              [t('water to lye'), `${fixed(water.ratio, 2)} : 1`],
-              [t('water, of the oils'), showShare(water.shareOfOils)],
-              [t('discount from 38 % of the oils'), showShare(water.discount)],
-            ].map(([name, value]) => (
-              <tr key={name} className="border-b border-line">
-                <th className="py-1 text-left font-normal text-soft">{name}</th>
-                <td className="text-right font-semibold">{value}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      {hasWater && <WaterTable water={audit.water} />}
       <p className="my-3 text-[13px] text-soft">
         {t('{oilsG} of oils, {batterG} of batter. For 5 % superfat the lye would be {lyeFor5G}.', {
           oilsG: showMass(audit.oilsG, habits),

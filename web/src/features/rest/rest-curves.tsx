@@ -52,6 +52,27 @@ function chartWords({ result, curve }: RestLook, show: (c: number) => string): s
     .join(' ')
 }
 
+const SMALL = { fontSize: 13, fill: 'var(--soft)' }
+
+/** Where it gels, and where it may crack when it comes near. */
+const heatLines = ({ result }: RestLook) => [
+  <ReferenceLine
+    key="gels"
+    y={result.gelC}
+    stroke="var(--rust)"
+    strokeDasharray="5 4"
+    label={{ value: t('gels'), position: 'right', fontSize: 13, fill: 'var(--rust)' }}
+  />,
+  result.peakC > NEARLY_TOO_HOT_C && (
+    <ReferenceLine
+      key="cracks"
+      y={TOO_HOT_C}
+      stroke="var(--rust)"
+      label={{ value: t('may crack'), position: 'right', fontSize: 13, fill: 'var(--rust)' }}
+    />
+  ),
+]
+
 /** Core, side and corner over a day, what stands around, and readings typed in. */
 export function RestCurves({ look }: { look: RestLook }) {
   const habits = useHabits()
@@ -77,34 +98,16 @@ export function RestCurves({ look }: { look: RestLook }) {
             ticks={[0, 120, 240, 360, 480, 720, 960, 1200, 1440]}
             tickFormatter={(min: number) => `${min / 60} h`}
             stroke="var(--soft)"
-            tick={{ fontSize: 13, fill: 'var(--soft)' }}
+            tick={SMALL}
           />
-          <YAxis
-            tickFormatter={show}
-            stroke="var(--soft)"
-            tick={{ fontSize: 13, fill: 'var(--soft)' }}
-            width={62}
-            domain={['auto', 'auto']}
-          />
+          <YAxis tickFormatter={show} stroke="var(--soft)" tick={SMALL} width={62} domain={['auto', 'auto']} />
           <Tooltip
             isAnimationActive={false}
             formatter={(value, name) => [show(Number(value)), LINES.find(line => line.key === name)?.text ?? '']}
             labelFormatter={min => showHours(Number(min))}
             contentStyle={{ background: 'var(--paper)', borderColor: 'var(--ink)', color: 'var(--ink)' }}
           />
-          <ReferenceLine
-            y={look.result.gelC}
-            stroke="var(--rust)"
-            strokeDasharray="5 4"
-            label={{ value: t('gels'), position: 'right', fontSize: 13, fill: 'var(--rust)' }}
-          />
-          {look.result.peakC > NEARLY_TOO_HOT_C && (
-            <ReferenceLine
-              y={TOO_HOT_C}
-              stroke="var(--rust)"
-              label={{ value: t('may crack'), position: 'right', fontSize: 13, fill: 'var(--rust)' }}
-            />
-          )}
+          {heatLines(look)}
           <Area
             data={band}
             dataKey="band"

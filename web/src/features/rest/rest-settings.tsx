@@ -45,6 +45,9 @@ const SIDE_WORDS = { top: t('on top'), sides: t('round the sides'), below: t('be
 /** When soap is usually taken out of the cold again, h. */
 const BACK_H: Partial<Record<Place, number>> = { refrigerator: 18, freezer: 8 }
 
+/** A step begins so long after the pour at most, min. */
+const LATEST_MIN = 5700
+
 /** Usual hours in the cold. */
 const OUT_AGAIN_H = [12, 18, 24]
 
@@ -52,11 +55,16 @@ const OUT_AGAIN_H = [12, 18, 24]
 export function RestSettings() {
   const batch = useBatch()
   const told = useTold()
-  const { wish, wall, under, steps, mists } = usePlan(state => state.plan.rest)
+  const { wish, steps, mists } = usePlan(state => state.plan.rest)
   const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['rest', key], value }))
   const say = useSay()
   const last = steps.at(-1)!
   const isCold = usePlan(state => staysCold(state.plan))
+  /** Into the room, so many hours after the last change. */
+  const add = (h: number, about: Partial<RestStep>) => {
+    const atMin = Math.min(LATEST_MIN, last.atMin + h * 60)
+    set('steps', [...steps, restStep({ ...about, atMin, place: 'room' })])
+  }
   return (
     <section aria-label={t('The rest')} className="flex flex-col gap-3">
       <Choice<GelWish>
@@ -66,31 +74,7 @@ export function RestSettings() {
         options={options(GEL_WISHES).map(one => ({ ...one, text: say(fact(one.text)) }))}
         onValue={value => set('wish', value)}
       />
-      <div className="grid grid-cols-2 gap-3">
-        <Choice
-          label={t('Wall of the mould')}
-          value={wall}
-          options={[
-            { value: 'auto', text: t('by its form') },
-            ...Object.keys(MOULD_WALLS).map(kind => ({ value: kind, text: WALL_WORDS[kind as WallKind] })),
-          ]}
-          onValue={value => set('wall', value)}
-        />
-        <Choice
-          label={t('It stands')}
-          value={under}
-          options={Object.keys(UNDERS).map(kind => ({ value: kind, text: UNDER_WORDS[kind as UnderKind] }))}
-          onValue={value => set('under', value)}
-        />
-        <PlanField label={t('Room')} kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
-        <PlanField
-          label={t('Damp in the air')}
-          kind="share"
-          decimals={0}
-          width={64}
-          path={at(plan => plan.rest.humidity)}
-        />
-      </div>
+      <Standing />
       <ol className="flex flex-col gap-3">
         {steps.map((step, i) => (
           <Step
@@ -110,16 +94,7 @@ export function RestSettings() {
         <p className="flex flex-wrap items-center gap-2 text-[13px]">
           {t('Left there it sets, but not for unmoulding. When it comes out again:')}
           {OUT_AGAIN_H.map(h => (
-            <button
-              key={h}
-              className="button"
-              onClick={() =>
-                set('steps', [
-                  ...steps,
-                  restStep({ atMin: Math.min(5700, last.atMin + h * 60), place: 'room', cover: 'open' }),
-                ])
-              }
-            >
+            <button key={h} className="button" onClick={() => add(h, { cover: 'open' })}>
               {t('after {h} h', { h })}
             </button>
           ))}
@@ -128,12 +103,7 @@ export function RestSettings() {
       <button
         className="button self-start"
         disabled={steps.length >= MAX_REST_STEPS}
-        onClick={() =>
-          set('steps', [
-            ...steps,
-            restStep({ ...last, atMin: Math.min(5700, last.atMin + 120), place: 'room', holdMin: 0 }),
-          ])
-        }
+        onClick={() => add(2, { ...last, holdMin: 0 })}
       >
         <Plus size={16} aria-hidden /> {t('then …')}
       </button>
@@ -150,7 +120,61 @@ export function RestSettings() {
   )
 }
 
-function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemove: () => void }) {
+/** What the mould is of, on what it stands, and in what air. */
+function Standing() {
+  const batch = useBatch()
+  const told = useTold()
+  const { wall, under } = usePlan(state => state.plan.rest)
+  const set = (key: string, value: unknown) => told(batch.edit({ kind: 'set', path: ['rest', key], value }))
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <Choice
+        label={t('Wall of the mould')}
+        value={wall}
+        options={[
+          { value: 'auto', text: t('by its form') },
+          ...Object.keys(MOULD_WALLS).map(kind => ({ value: kind, text: WALL_WORDS[kind as WallKind] })),
+        ]}
+        onValue={value => set('wall', value)}
+      />
+      <Choice
+        label={t('It stands')}
+        value={under}
+        options={Object.keys(UNDERS).map(kind => ({ value: kind, text: UNDER_WORDS[kind as UnderKind] }))}
+        onValue={value => set('under', value)}
+      />
+      <PlanField label={t('Room')} kind="temperature" width={64} path={at(plan => plan.conditions.roomC)} />
+      <PlanField
+        label={t('Damp in the air')}
+        kind="share"
+        decimals={0}
+        width={64}
+        path={at(plan => plan.rest.humidity)}
+      />
+    </div>
+  )
+}
+
+interface StepProps {
+  step: RestStep
+  index: number
+  onRemove: () => void
+}
+
+/** From when on a step is. */
+function StepFrom({ path, index, onRemove }: Omit<StepProps, 'step'> & { path: (string | number)[] }) {
+  if (index === 0) return <span className="font-semibold">{t('From the pour')}</span>
+  return (
+    <>
+      <PlanField label={t('From, minutes after the pour')} kind="plain" decimals={0} width={72} path={path} />
+      <button className="quiet ml-auto" aria-label={t('Remove step {index}', { index: index + 1 })} onClick={onRemove}>
+        <Trash2 size={16} aria-hidden />
+      </button>
+    </>
+  )
+}
+
+function Step({ step, index, onRemove }: StepProps) {
   const batch = useBatch()
   const told = useTold()
   const path = (key: string) => ['rest', 'steps', index, key]
@@ -164,7 +188,7 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
     const isLast = index === steps.length - 1
     const back =
       backH && isLast && steps.length < MAX_REST_STEPS
-        ? [restStep({ atMin: Math.min(5700, step.atMin + backH * 60), cover: step.cover })]
+        ? [restStep({ atMin: Math.min(LATEST_MIN, step.atMin + backH * 60), cover: step.cover })]
         : []
     const value = [...steps.slice(0, index), after, ...back, ...steps.slice(index + 1)]
     told(batch.edit({ kind: 'set', path: at(plan => plan.rest.steps), value }))
@@ -172,26 +196,7 @@ function Step({ step, index, onRemove }: { step: RestStep; index: number; onRemo
   return (
     <li className="grid grid-cols-2 gap-x-3 gap-y-2 border-t border-booth-deep pt-2">
       <div className="col-span-2 flex items-end gap-3">
-        {index === 0 ? (
-          <span className="font-semibold">{t('From the pour')}</span>
-        ) : (
-          <>
-            <PlanField
-              label={t('From, minutes after the pour')}
-              kind="plain"
-              decimals={0}
-              width={72}
-              path={path('atMin')}
-            />
-            <button
-              className="quiet ml-auto"
-              aria-label={t('Remove step {index}', { index: index + 1 })}
-              onClick={onRemove}
-            >
-              <Trash2 size={16} aria-hidden />
-            </button>
-          </>
-        )}
+        <StepFrom index={index} path={path('atMin')} onRemove={onRemove} />
       </div>
       <div className="col-span-2">
         <Choice<Place>

@@ -111,15 +111,8 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
           >
             {cut !== 'top' && <Ruler place={place} heightMm={mould.innerHeightMm} />}
             {isPlain &&
-              layers.map((layer, i) => (
-                <LayerRect
-                  key={layer.pour}
-                  layer={layer}
-                  index={i}
-                  place={place}
-                  chosen={chosen === layer.pour}
-                  onChoose={onChoose}
-                />
+              layers.map((layer, index) => (
+                <LayerRect key={layer.pour} {...{ layer, index, place, onChoose }} chosen={chosen === layer.pour} />
               ))}
             {cut === 'top' ? (
               <CutLines design={design} plan={plan} place={place} />

@@ -2,6 +2,7 @@ import type { Remedy } from '@ostler/core'
 import { ChevronUp, X } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
+import type { ReactNode } from 'react'
 import { useBatch, useForecast, usePlan, useRisk } from '../../plan/context.tsx'
 import { useToast } from '../../ui/toast.tsx'
 import { useFreeLyeStop } from '../../parts/free-lye.tsx'
@@ -9,7 +10,7 @@ import { BestPlanDialog } from './best-plan-dialog.tsx'
 import { WorthDialog } from './worth-dialog.tsx'
 import { lastingStore, readJson, writeJson } from '../../kept/storage.ts'
 import { useSay } from '../../ui/say.tsx'
-import { rich, showChance, t } from '../../words/index.ts'
+import { showChance, t } from '../../words/index.ts'
 
 const keyOf = (batch: string) => `ostler.dismissed.${batch}`
 
@@ -61,19 +62,9 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
       className="flex min-h-12 flex-wrap items-center gap-x-5 gap-y-2 bg-[#22201c] px-5 py-2 text-[#f6f4ef] max-[900px]:flex-wrap max-[900px]:px-3"
     >
       {isStopped && (
-        <p role="alert" className="w-full font-semibold">
-          {rich('{part}{sentence} It has to be answered on Batter.', {
-            part: <span aria-hidden>▲ </span>,
-            sentence: say(forecast.freeLye.sentence),
-          })}
-        </p>
+        <Alarm>{t('{sentence} It has to be answered on Batter.', { sentence: say(forecast.freeLye.sentence) })}</Alarm>
       )}
-      {risk.safety && (
-        <p role="alert" className="w-full font-semibold">
-          <span aria-hidden>▲ </span>
-          {say(risk.safety)}
-        </p>
-      )}
+      {risk.safety && <Alarm>{say(risk.safety)}</Alarm>}
       <p className="min-w-0 flex-1 leading-snug max-[900px]:basis-full" aria-live="polite">
         <button className="text-left font-semibold hover:underline" onClick={() => onChoose(risk.pour)}>
           {risk.state === 'trouble' && <span aria-hidden>▲ </span>}
@@ -104,35 +95,51 @@ export function RiskStrip({ onChoose }: { onChoose: (pour: string | null) => voi
           <DismissButton remedy={best} onDismiss={dismiss} />
         </div>
       )}
-      {more.length > 0 && (
-        <Popover.Root>
-          <Popover.Trigger className="inline-flex min-h-8 items-center gap-1 rounded px-2 text-[13px] whitespace-nowrap underline underline-offset-4">
-            {t('{more} more', { more: more.length })} <ChevronUp size={15} aria-hidden />
-          </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              side="top"
-              align="end"
-              sideOffset={8}
-              collisionPadding={12}
-              className="z-30 flex max-w-[94vw] flex-col gap-3 rounded border border-[#6b665d] bg-[#22201c] p-4 text-[#f6f4ef]"
-            >
-              {more.map(remedy => (
-                <div key={remedy.id} className="flex items-center justify-end gap-3">
-                  <RemedyText remedy={remedy} />
-                  <Popover.Close asChild>
-                    <ApplyButton onClick={() => apply(remedy)} />
-                  </Popover.Close>
-                  <DismissButton remedy={remedy} onDismiss={dismiss} />
-                </div>
-              ))}
-            </Popover.Content>
-          </Popover.Portal>
-        </Popover.Root>
-      )}
+      {more.length > 0 && <MoreAdvice remedies={more} onApply={apply} onDismiss={dismiss} />}
     </section>
   )
 }
+
+const Alarm = ({ children }: { children: ReactNode }) => (
+  <p role="alert" className="w-full font-semibold">
+    <span aria-hidden>▲ </span>
+    {children}
+  </p>
+)
+
+interface MoreProps {
+  remedies: readonly Remedy[]
+  onApply: (remedy: Remedy) => void
+  onDismiss: (id: string) => void
+}
+
+/** What else would help, opened over the strip. */
+const MoreAdvice = ({ remedies, onApply, onDismiss }: MoreProps) => (
+  <Popover.Root>
+    <Popover.Trigger className="inline-flex min-h-8 items-center gap-1 rounded px-2 text-[13px] whitespace-nowrap underline underline-offset-4">
+      {t('{more} more', { more: remedies.length })} <ChevronUp size={15} aria-hidden />
+    </Popover.Trigger>
+    <Popover.Portal>
+      <Popover.Content
+        side="top"
+        align="end"
+        sideOffset={8}
+        collisionPadding={12}
+        className="z-30 flex max-w-[94vw] flex-col gap-3 rounded border border-[#6b665d] bg-[#22201c] p-4 text-[#f6f4ef]"
+      >
+        {remedies.map(remedy => (
+          <div key={remedy.id} className="flex items-center justify-end gap-3">
+            <RemedyText remedy={remedy} />
+            <Popover.Close asChild>
+              <ApplyButton onClick={() => onApply(remedy)} />
+            </Popover.Close>
+            <DismissButton remedy={remedy} onDismiss={onDismiss} />
+          </div>
+        ))}
+      </Popover.Content>
+    </Popover.Portal>
+  </Popover.Root>
+)
 
 function RemedyText({ remedy }: { remedy: Remedy }) {
   const say = useSay()

@@ -30,6 +30,41 @@ function inOrder({ moves, division, scent, cups }: Plan): [used: TimeKind[], oth
   return [ALL.filter(isUsed), ALL.filter(kind => !isUsed(kind))]
 }
 
+interface RowProps {
+  kind: TimeKind
+  seconds: number
+  onSeconds: (seconds: number) => void
+}
+
+function TimeRow({ kind, seconds, onSeconds }: RowProps) {
+  const what = useSay()(fact(TIME_KINDS[kind]))
+  const usual = USUAL_TIMES[kind]
+  return (
+    <tr className="border-t border-line">
+      <th className="py-0.5 pr-4 text-left font-normal first-letter:uppercase">{what}</th>
+      <td className="pr-4 whitespace-nowrap">
+        <NumberCell
+          label={t('Seconds for {kind}', { kind: what })}
+          kind="plain"
+          unit=""
+          value={seconds}
+          onValue={onSeconds}
+        />{' '}
+        s
+      </td>
+      <td className="text-soft">
+        {seconds === usual ? (
+          t('as usual')
+        ) : (
+          <button className="quiet" aria-label={t('{kind}: as usual', { kind: what })} onClick={() => onSeconds(usual)}>
+            {t('back to {kind} s', { kind: usual })}
+          </button>
+        )}
+      </td>
+    </tr>
+  )
+}
+
 /** Seconds that this workshop takes for each thing, kept for all its batches. */
 export function TimesDialog({ onClose }: { onClose: () => void }) {
   const batch = useBatch()
@@ -58,32 +93,7 @@ export function TimesDialog({ onClose }: { onClose: () => void }) {
     }
   }
   const row = (kind: TimeKind) => (
-    <tr key={kind} className="border-t border-line">
-      <th className="py-0.5 pr-4 text-left font-normal first-letter:uppercase">{say(fact(TIME_KINDS[kind]))}</th>
-      <td className="pr-4 whitespace-nowrap">
-        <NumberCell
-          label={t('Seconds for {kind}', { kind: say(fact(TIME_KINDS[kind])) })}
-          kind="plain"
-          unit=""
-          value={now[kind]}
-          onValue={seconds => set(kind, seconds)}
-        />{' '}
-        s
-      </td>
-      <td className="text-soft">
-        {now[kind] === USUAL_TIMES[kind] ? (
-          t('as usual')
-        ) : (
-          <button
-            className="quiet"
-            aria-label={t('{kind}: as usual', { kind: say(fact(TIME_KINDS[kind])) })}
-            onClick={() => set(kind, USUAL_TIMES[kind])}
-          >
-            {t('back to {kind} s', { kind: USUAL_TIMES[kind] })}
-          </button>
-        )}
-      </td>
-    </tr>
+    <TimeRow key={kind} kind={kind} seconds={now[kind]} onSeconds={seconds => set(kind, seconds)} />
   )
   return (
     <Ask open wide title={t('Your hands, timed')} onClose={onClose}>

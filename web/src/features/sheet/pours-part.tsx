@@ -1,6 +1,5 @@
 import { BLENDINGS, POUR_WAYS, planBCall, showLength, showMass, showMinutes } from '@ostler/core'
 import type { Blending, Plan } from '@ostler/core'
-import { Fragment } from 'react'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
 import { howMoved, howPoured, howSetIn, howWorked, untilWhen, whereTo } from '../../parts/how-done.ts'
@@ -97,9 +96,7 @@ function How({ plan, habits, pour, step, massG }: HowProps) {
 
 /** The pours in order, with how each goes in and the tools after it. */
 export function Pours({ plan, forecast, habits }: Parts) {
-  const { lanes, portions } = forecast
-  const hexOf = useCupHex()
-  const cupName = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? t('the first pour')
+  const { lanes } = forecast
   const blend = lanes.tasks.find(task => task.kind === 'blend')
   return (
     <Section title={t('5 · Pours')}>
@@ -134,55 +131,12 @@ export function Pours({ plan, forecast, habits }: Parts) {
           </tr>
         </thead>
         <tbody>
-          {lanes.pours.map((pour, i) => {
-            const cup = plan.cups.find(one => one.id === pour.cup)
-            const layer = portions.layers[i]!
-            const step = plan.score[i]!
-            const how = <How {...{ plan, habits, pour, step }} massG={layer.massG} />
-            return (
-              <Fragment key={pour.pour}>
-                <tr className="border-t border-line">
-                  <td className="w-6">
-                    <Tick />
-                  </td>
-                  <td className={CELL}>
-                    <span className="flex items-center gap-2">
-                      {i + 1} <Swatch hex={hexOf(pour.cup)} /> <strong>{cup?.name}</strong>
-                    </span>
-                  </td>
-                  <td className={NUMBER}>{showMass(layer.massG, habits, 1)}</td>
-                  <td className={NUMBER}>{showLength(layer.toMm, habits)}</td>
-                  <td className={NUMBER}>{showMinutes(pour.startMin)}</td>
-                  <td className={`${CELL} pl-4 text-[14px] max-[600px]:hidden print:text-[9.5pt] print:leading-tight`}>
-                    {how}
-                  </td>
-                </tr>
-                <tr className="hidden max-[600px]:table-row">
-                  <td />
-                  <td colSpan={4} className="pb-1.5 text-[14px]">
-                    {how}
-                  </td>
-                </tr>
-              </Fragment>
-            )
-          })}
+          {lanes.pours.map((pour, i) => (
+            <PourRows key={pour.pour} {...{ plan, forecast, habits, i }} />
+          ))}
         </tbody>
       </table>
-      {plan.finish.toppings.length > 0 && (
-        <p className="mt-2">
-          {t('On top: {toppings}.', {
-            toppings: plan.finish.toppings
-              .map(one =>
-                t('{one}, {massG}, {perBar} a bar', {
-                  one: one.name,
-                  massG: showMass(one.massG, habits),
-                  perBar: one.perBar,
-                }),
-              )
-              .join('; '),
-          })}
-        </p>
-      )}
+      <Toppings plan={plan} habits={habits} />
       <p className="mt-1 text-[13px]">
         {t(
           'Between pours: wipe the walls with a strip of paper, jiggle the mould once, each spatula on its own cup.{mode}{toppings} Afterwards: what sticks looks like icing and burns for a day or two.',
@@ -194,15 +148,65 @@ export function Pours({ plan, forecast, habits }: Parts) {
         )}
       </p>
       {plan.cutting.onSide && <p className="mt-1">{t('Cut the loaf on its side.')}</p>}
-      {plan.planB && !plan.planB.inUse && (
-        <p className="mt-2 border border-line p-2">
-          <strong>{t('Plan B: {planB}.', { planB: plan.planB.name })}</strong> <Say of={planBCall(plan)} />:{' '}
-          {plan.planB.score
-            .map(pour => `${cupName(pour.cup)}${pour.shape.way === 'layer' ? '' : ` ${t(POUR_WAYS[pour.shape.way])}`}`)
-            .join(t(', then '))}
-          .
-        </p>
-      )}
+      <PlanB plan={plan} />
     </Section>
+  )
+}
+
+/** A pour, and on a narrow page how it goes in below it. */
+function PourRows({ plan, forecast, habits, i }: Parts & { i: number }) {
+  const hexOf = useCupHex()
+  const pour = forecast.lanes.pours[i]!
+  const cup = plan.cups.find(one => one.id === pour.cup)
+  const layer = forecast.portions.layers[i]!
+  const how = <How {...{ plan, habits, pour }} step={plan.score[i]!} massG={layer.massG} />
+  return (
+    <>
+      <tr className="border-t border-line">
+        <td className="w-6">
+          <Tick />
+        </td>
+        <td className={CELL}>
+          <span className="flex items-center gap-2">
+            {i + 1} <Swatch hex={hexOf(pour.cup)} /> <strong>{cup?.name}</strong>
+          </span>
+        </td>
+        <td className={NUMBER}>{showMass(layer.massG, habits, 1)}</td>
+        <td className={NUMBER}>{showLength(layer.toMm, habits)}</td>
+        <td className={NUMBER}>{showMinutes(pour.startMin)}</td>
+        <td className={`${CELL} pl-4 text-[14px] max-[600px]:hidden print:text-[9.5pt] print:leading-tight`}>{how}</td>
+      </tr>
+      <tr className="hidden max-[600px]:table-row">
+        <td />
+        <td colSpan={4} className="pb-1.5 text-[14px]">
+          {how}
+        </td>
+      </tr>
+    </>
+  )
+}
+
+function Toppings({ plan, habits }: Pick<Parts, 'plan' | 'habits'>) {
+  const { toppings } = plan.finish
+  if (toppings.length === 0) return null
+  const each = toppings.map(one =>
+    t('{one}, {massG}, {perBar} a bar', { one: one.name, massG: showMass(one.massG, habits), perBar: one.perBar }),
+  )
+  return <p className="mt-2">{t('On top: {toppings}.', { toppings: each.join('; ') })}</p>
+}
+
+/** What is done instead, and when, unless it is being done already. */
+function PlanB({ plan }: { plan: Plan }) {
+  const { planB } = plan
+  if (!planB || planB.inUse) return null
+  const cupName = (id: string) => plan.cups.find(cup => cup.id === id)?.name ?? t('the first pour')
+  return (
+    <p className="mt-2 border border-line p-2">
+      <strong>{t('Plan B: {planB}.', { planB: planB.name })}</strong> <Say of={planBCall(plan)} />:{' '}
+      {planB.score
+        .map(pour => `${cupName(pour.cup)}${pour.shape.way === 'layer' ? '' : ` ${t(POUR_WAYS[pour.shape.way])}`}`)
+        .join(t(', then '))}
+      .
+    </p>
   )
 }

@@ -71,6 +71,9 @@ const Named = ({ name, children }: { name: string; children: ReactNode }) => (
   </label>
 )
 
+const COUNTS = { bought: t('bought'), left: t('left'), cost: t('cost') } as const
+const UNITS = { g: 'g', pieces: t('pieces') } as const
+
 function LotFields({ lot, n, unit, onLot, onRemove }: LotProps) {
   const isMass = unit === 'g'
   return (
@@ -85,9 +88,9 @@ function LotFields({ lot, n, unit, onLot, onRemove }: LotProps) {
         />
       </Named>
       {(['bought', 'left', 'cost'] as const).map(key => (
-        <Named key={key} name={key === 'cost' ? 'cost' : `${key}, ${unit}`}>
+        <Named key={key} name={key === 'cost' ? COUNTS.cost : `${COUNTS[key]}, ${UNITS[unit]}`}>
           <NumberCell
-            label={t('{key} of lot {n}', { key, n })}
+            label={t('{key} of lot {n}', { key: COUNTS[key], n })}
             value={lot[key]}
             kind={key !== 'cost' && isMass ? 'mass' : 'plain'}
             unit={key !== 'cost' && isMass ? 'g' : ''}
@@ -98,7 +101,7 @@ function LotFields({ lot, n, unit, onLot, onRemove }: LotProps) {
         </Named>
       ))}
       {(['opened', 'useBy'] as const).map(key => (
-        <Named key={key} name={key === 'opened' ? 'opened' : t('use by')}>
+        <Named key={key} name={key === 'opened' ? t('opened') : t('use by')}>
           <input
             type="date"
             aria-label={t('{key} of lot {n}', { key: key === 'opened' ? t('Day of opening') : t('Use-by date'), n })}

@@ -1,9 +1,9 @@
-import { findById, labOfHex } from '@ostler/core'
+import { findById, labOfHex, listOf } from '@ostler/core'
 import type { ColorantAnswer, Shelf, Trial } from '@ostler/core'
 import { hexesOf } from './at-age.tsx'
 import { DoseCurve } from './dose-curve.tsx'
 import type { ReadDose } from './dose-curve.tsx'
-import { fixed, t } from '../../words/index.ts'
+import { fixed, say, t } from '../../words/index.ts'
 
 /** What was read last of each sample without white. */
 function readLast(trial: Trial, colorant: string): ReadDose[] {
@@ -52,7 +52,7 @@ export function OfColorant({ answer, shelf, trial }: { answer: ColorantAnswer; s
       {odd.length > 0 && (
         <p className="text-rust">
           {t('△ {odd} lie too far off the curve, and count for less: weighed rightly? clumped?', {
-            odd: odd.join(' and '),
+            odd: say(listOf(odd)),
           })}
         </p>
       )}
