@@ -87,7 +87,7 @@ export function StuckTaught({ entries }: { entries: readonly RecordEntry[] }) {
               </span>
             </span>
             {Math.abs(halfway(one) - one.knownG) >= CHANGED_G && (
-              <button className="button min-h-9" disabled={act.busy} onClick={() => void take(one)}>
+              <button className="button min-h-9" disabled={act.busy || !data} onClick={() => void take(one)}>
                 {t('Reckon with {one}', { one: g(halfway(one)) })}
               </button>
             )}
