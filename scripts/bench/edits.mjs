@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { p95, tell } from '../lib/measure.mjs'
+import { tellP95 } from '../lib/measure.mjs'
 import { ROOT } from '../lib/paths.mjs'
 
 /** What Score shows of a forecast, and what Colour shows. */
@@ -40,8 +40,8 @@ export default async function edits() {
   const name = measured(i => set(['name'], `Name ${i}`), SCORE)
   const dose = measured(i => set(['cups', 0, 'colorants', 0, 'doseGPerKg'], 1 + (i % 300) / 100), COLOUR)
   const degree = measured(i => set(['conditions', 'mixC'], 28 + (i % 300) / 100), SCORE)
-  tell('edit.apply.p95_ms', p95([...name.apply, ...dose.apply, ...degree.apply]), 'ms')
-  tell('edit.name.p95_ms', p95(name.all), 'ms')
-  tell('edit.dose.p95_ms', p95(dose.all), 'ms')
-  tell('edit.degree.p95_ms', p95(degree.all), 'ms')
+  tellP95('edit.apply', [...name.apply, ...dose.apply, ...degree.apply])
+  tellP95('edit.name', name.all)
+  tellP95('edit.dose', dose.all)
+  tellP95('edit.degree', degree.all)
 }

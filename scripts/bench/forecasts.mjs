@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { p95, tell, timed } from '../lib/measure.mjs'
+import { p95, tell, tellP95, timed } from '../lib/measure.mjs'
 import { ROOT } from '../lib/paths.mjs'
 
 /** The whole forecast of a plan of seven layers, what other pages add to it, a recipe, and advice. */
@@ -12,7 +12,7 @@ export default async function forecasts() {
   // Every result is read: what nobody reads is not worked out.
   const whole = i => Object.values(forecast(warmer(i), referenceShelf()).forecast)
   await timed(200, whole)
-  tell('forecast.plan7.p95_ms', p95(await timed(500, whole)), 'ms')
+  tellP95('forecast.plan7', await timed(500, whole))
   const [first] = [forecast(plan, referenceShelf())]
   tell(
     'preparation.plan7.p95_ms',

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { againstC } from '../lib/against-c.mjs'
-import { median, p95, tell, timed } from '../lib/measure.mjs'
+import { median, tell, tellP95, timed } from '../lib/measure.mjs'
 import { ROOT } from '../lib/paths.mjs'
 
 /** Lanes, many runs of a plan, and the search for a better one. */
@@ -31,7 +31,7 @@ export default async function lanes() {
   }
   const [six, twelve] = [withCups(6), withCups(12)]
   await timed(200, () => lanesOf(twelve))
-  tell('lanes.cups12.p95_ms', p95(await timed(200, () => lanesOf(twelve))), 'ms')
+  tellP95('lanes.cups12', await timed(200, () => lanesOf(twelve)))
   tell('lanes.mc400x6.median_ms', median(await timed(5, () => monteCarlo(six, 400))), 'ms')
   tell('lanes.mc400x12.median_ms', median(await timed(5, () => monteCarlo(twelve, 400))), 'ms')
   const ratio = againstC('native-lanes')

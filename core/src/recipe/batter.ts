@@ -136,6 +136,17 @@ const ROUNDS = 25
  * makes up the rest.
  */
 export function unitBatter(recipe: Recipe, shelf: Shelf): UnitBatter {
+  const known = kept.get(recipe)
+  if (known?.shelf === shelf) return known.unit
+  const unit = reckoned(recipe, shelf)
+  kept.set(recipe, { shelf, unit })
+  return unit
+}
+
+/** Of each recipe, with the shelf that it was asked with last: one forecast asks for the same a dozen times over. */
+const kept = new WeakMap<Recipe, { shelf: Shelf; unit: UnitBatter }>()
+
+function reckoned(recipe: Recipe, shelf: Shelf): UnitBatter {
   const oils = oilsByShare(recipe, shelf)
   const additives = additivesOf(recipe, shelf)
   const demand = sum(oils, part => part.share * naohPerG(part.oil))

@@ -46,6 +46,17 @@ function effectOf(unit: UnitBatter): BatterEffect {
 
 /** What a whole recipe brings to the batter model: oils in the pot from the start, all the water, additives and liquids. */
 export function batterPace(unit: UnitBatter, airShare = 0): RecipePace {
+  const known = kept.get(unit)
+  if (known?.airShare === airShare) return known.pace
+  const pace = reckoned(unit, airShare)
+  kept.set(unit, { airShare, pace })
+  return pace
+}
+
+/** Of each batter as it was asked for last: its pace changes with the recipe alone. */
+const kept = new WeakMap<UnitBatter, { airShare: number; pace: RecipePace }>()
+
+function reckoned(unit: UnitBatter, airShare: number): RecipePace {
   const early = unit.oils.filter(part => !part.late)
   const share = early.reduce((sum, part) => sum + part.share, 0)
   const oils = share > 0 ? early.map(part => ({ ...part, share: part.share / share })) : unit.oils

@@ -20,11 +20,10 @@ const kind = vessel.id
 const plan = { ...start, cups: start.cups.map((cup, i) => ({ ...cup, vessel: i < 2 ? kind : cup.vessel })) }
 const alike = 2
 const known = start.division.cling === 'thin' ? vessel.clingThinG : vessel.clingThickG
-const stuck = (about: Partial<RecordEntry>, i = 0): RecordEntry =>
-  ({
-    ...{ key: `stuck:${i}`, on: '2026-03-04T09:00', noted: '2026-03-04T09:00:00Z' },
-    ...{ kind: 'yield', part: 'stuck', ...about },
-  }) as RecordEntry
+const stuck = (about: Partial<RecordEntry>, i = 0): RecordEntry => ({
+  ...{ key: `stuck:${i}`, on: '2026-03-04T09:00', noted: '2026-03-04T09:00:00Z' },
+  ...{ kind: 'yield', part: 'stuck', ...about },
+})
 
 function show(entries: readonly RecordEntry[], put?: (asked: Asked) => unknown) {
   const revisions = { vessels: { [kind]: 7 } }
@@ -38,7 +37,7 @@ function show(entries: readonly RecordEntry[], put?: (asked: Asked) => unknown) 
 }
 
 test('nothing weighed teaches nothing; what was taken back counts as nothing', () => {
-  show([stuck({ vessel: kind, massG: 90 }), { ...stuck({}, 1), kind: 'undo', of: 'stuck:0' } as RecordEntry])
+  show([stuck({ vessel: kind, massG: 90 }), { ...stuck({}, 1), kind: 'undo', of: 'stuck:0' }])
   expect(screen.queryByText('What stuck to the vessels')).toBeNull()
 })
 
