@@ -136,15 +136,21 @@ const ROUNDS = 25
  * makes up the rest.
  */
 export function unitBatter(recipe: Recipe, shelf: Shelf): UnitBatter {
+  // Read every time: who asks goes by these lists, also where the answer is known already.
+  const { oils, additives, liquids } = shelf
   const known = kept.get(recipe)
-  if (known?.shelf === shelf) return known.unit
+  if (known?.oils === oils && known.additives === additives && known.liquids === liquids) return known.unit
   const unit = reckoned(recipe, shelf)
-  kept.set(recipe, { shelf, unit })
+  kept.set(recipe, { oils, additives, liquids, unit })
   return unit
 }
 
-/** Of each recipe, with the shelf that it was asked with last: one forecast asks for the same a dozen times over. */
-const kept = new WeakMap<Recipe, { shelf: Shelf; unit: UnitBatter }>()
+interface Kept extends Pick<Shelf, 'oils' | 'additives' | 'liquids'> {
+  unit: UnitBatter
+}
+
+/** Of each recipe, with the lists that it was reckoned by last: one forecast asks for the same a dozen times over. */
+const kept = new WeakMap<Recipe, Kept>()
 
 function reckoned(recipe: Recipe, shelf: Shelf): UnitBatter {
   const oils = oilsByShare(recipe, shelf)
