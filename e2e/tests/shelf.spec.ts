@@ -95,15 +95,15 @@ test('two windows on one item: the second is told, and may save over it', async 
   await maker.goto('/shelf/liquids/tea-black')
   const other = await context.newPage()
   await other.goto('/shelf/liquids/tea-black')
-  for (const [page, note] of [
-    [maker, 'Assam.'],
-    [other, 'Strong.'],
-  ] as const) {
-    await page.getByLabel('Note').fill(note)
-    await page.getByRole('button', { name: 'Save' }).click()
-  }
+  await expect(other.getByLabel('Note')).toBeVisible()
+  const now = Date.now()
+  await maker.getByLabel('Note').fill(`Assam, ${now}.`)
+  await maker.getByRole('button', { name: 'Save' }).click()
+  await expect(maker.getByText('Black tea, cooled is saved.', { exact: true })).toBeVisible()
+  await other.getByLabel('Note').fill(`Strong, ${now}.`)
+  await other.getByRole('button', { name: 'Save' }).click()
   await expect(other.getByText('was changed in another window meanwhile')).toBeVisible()
-  await expect(other.getByLabel('Note')).toHaveValue('Strong.')
+  await expect(other.getByLabel('Note')).toHaveValue(`Strong, ${now}.`)
   await other.getByRole('button', { name: 'Save mine over it' }).click()
   await expect(other.getByText('Black tea, cooled is saved.', { exact: true })).toBeVisible()
   await other.close()
