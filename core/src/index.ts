@@ -294,6 +294,7 @@ export * from './labels/index.ts'
 export * from './record/index.ts'
 export * from './mould/index.ts'
 export {
+  PACES,
   LEVELS,
   VANILLIN_ANSWERS,
   batchLook,

@@ -41,7 +41,8 @@ export interface RecipeResult {
 /** Solid fatty acid of the oils that is soap as the lye meets it: from so much on no pace of the oils matters. */
 const SETS_AT_ONCE = 0.03
 
-const PACES: readonly (readonly [number, string])[] = [
+/** Words for ln of how quick a batter is, each up to a value. */
+export const PACES: readonly (readonly [number, string])[] = [
   [-0.7, 'very slow'],
   [-0.25, 'slow'],
   [0.25, 'even'],
@@ -63,8 +64,8 @@ export function recipeResult(plan: Plan, shelf: Shelf, rinsePerNaoh = 0): Recipe
   const pace = batterPace(unit)
   const scentLnRate = scentPace(plan, shelf, scent)
   const techniques = techniqueFits(character, pace.lnRate + Math.max(0, scentLnRate), scentLnRate)
-  const word =
-    pace.stearic >= SETS_AT_ONCE ? fact('forecast.setting-at-once') : PACES.find(([upTo]) => pace.lnRate < upTo)![1]
+  const usual = fact(PACES.find(([upTo]) => pace.lnRate < upTo)![1])
+  const word = pace.stearic >= SETS_AT_ONCE ? fact('forecast.setting-at-once') : usual
   const quickens = (scent?.parts ?? []).some(part =>
     ['moderate', 'strong', 'seizes'].includes(part.scent?.acceleration ?? ''),
   )

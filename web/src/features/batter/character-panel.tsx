@@ -1,4 +1,4 @@
-import { FAT_GROUPS, showTemperature, together } from '@ostler/core'
+import { FAT_GROUPS, fact, showTemperature, together } from '@ostler/core'
 import type { FatGroupKey, Forecast, Words } from '@ostler/core'
 import type { ReactNode } from 'react'
 import { useForecast, useHabits } from '../../plan/context.tsx'
@@ -112,8 +112,8 @@ export function CharacterPanel() {
           name={<Term at="heat-load">{t('heat in the mould')}</Term>}
           word={
             character.heatFrom.length > 0
-              ? together([character.heatLoad, together(character.heatFrom, '; ')], ': ')
-              : character.heatLoad
+              ? together([fact(character.heatLoad), together(character.heatFrom, '; ')], ': ')
+              : fact(character.heatLoad)
           }
           number=""
         />
