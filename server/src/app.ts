@@ -17,7 +17,7 @@ import { serveMembers } from './members/serve.ts'
 import { memberStore } from './members/store.ts'
 import { designRoutes } from './designs/routes.ts'
 import { designStore } from './designs/store.ts'
-import { learner } from './work/learner.ts'
+import { AS_SAVES_CEASE, learner } from './work/learner.ts'
 import { evidenceWork } from './work/evidence.ts'
 import { evidenceRoutes } from './learning/routes.ts'
 import { evidenceStore } from './learning/store.ts'
@@ -77,7 +77,7 @@ export function createApp({ db, config, setUpCode, now, work }: AppParts): Expre
   const visits = sessions(members, config, now)
   const unread: Report = what => log.error(what, 'kept in a form that cannot be read: it is left where it is')
   const shelf = shelfStore(db, unread)
-  const learning = learner(evidenceWork(db, shelf, worker), log)
+  const learning = learner(evidenceWork(db, shelf, worker), log, AS_SAVES_CEASE)
   const looks = lookStore(db, shelf, worker)
   const looking = learner(looks, log)
   const app = express()

@@ -11,6 +11,25 @@ const isMixing = /vi\.(mock|doMock)\(/.test(readFileSync(expect.getState().testP
 if (isMixing || loading.isMixed) vi.resetModules()
 loading.isMixed = isMixing
 
+/**
+ * The labels of a control as HTML defines them: the one around it, and those that name it. The page of the tests goes through
+ * all of its nodes to find them, for every element that a look by label asks.
+ */
+if (typeof HTMLLabelElement !== 'undefined') {
+  const controls = [HTMLButtonElement, HTMLInputElement, HTMLMeterElement, HTMLOutputElement, HTMLProgressElement]
+  for (const { prototype } of [...controls, HTMLSelectElement, HTMLTextAreaElement])
+    Object.defineProperty(prototype, 'labels', {
+      configurable: true,
+      get(this: HTMLElement) {
+        if (this instanceof HTMLInputElement && this.type === 'hidden') return null
+        const around = this.closest('label')
+        const all = this.id === '' ? [] : [...document.getElementsByTagName('label')]
+        const naming = all.filter(label => label.htmlFor === this.id)
+        return around && !around.hasAttribute('for') && around.control === this ? [around, ...naming] : naming
+      },
+    })
+}
+
 /** A busy machine may take its time: what is waited for is waited for longer than the usual second. */
 configure({ asyncUtilTimeout: 15_000 })
 

@@ -1,6 +1,7 @@
 import { Kysely, PostgresDialect } from 'kysely'
 import type { LogEvent } from 'kysely'
 import pg from 'pg'
+import { remembering } from './prepared.ts'
 import type { Tables } from './types.ts'
 
 export type Database = Kysely<Tables>
@@ -21,6 +22,9 @@ export function connect(url: string, log: (event: LogEvent) => void = () => unde
   })
   pool.on('error', () => undefined)
   // A client that is checked out when the database is killed tells it by an event of its own.
-  pool.on('connect', client => client.on('error', () => undefined))
+  pool.on('connect', client => {
+    client.on('error', () => undefined)
+    remembering(client)
+  })
   return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }), log })
 }

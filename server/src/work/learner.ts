@@ -18,21 +18,45 @@ export interface Learner {
   stop(): Promise<void>
 }
 
-export function learner(kept: Worked, log: Pick<Logger, 'error'>): Learner {
-  const waiting = new Set<string>()
+/** How long nothing more may come of a workshop before it is worked out, and how long it waits at most, ms. */
+export interface Calm {
+  calmMs: number
+  mostMs: number
+}
+const AT_ONCE: Calm = { calmMs: 0, mostMs: 0 }
+/** Of what changes with every save: who goes on typing is not kept waiting by what the typing teaches. */
+export const AS_SAVES_CEASE: Calm = { calmMs: 300, mostMs: 3000 }
+
+export function learner(kept: Worked, log: Pick<Logger, 'error'>, { calmMs, mostMs }: Calm = AT_ONCE): Learner {
+  /** Of each workshop when it was asked for first, and when it is to be worked out, ms. */
+  const waiting = new Map<string, { firstMs: number; dueMs: number }>()
   let work: Promise<void> | null = null
   let isStopped = false
+  let wake = (): void => undefined
+
+  const due = async (): Promise<string | undefined> => {
+    for (;;) {
+      // Whoever asked is answered first.
+      await new Promise(resolve => setImmediate(resolve))
+      const [next] = [...waiting].sort(([, a], [, b]) => a.dueMs - b.dueMs)
+      if (!next) return undefined
+      const [id, { dueMs }] = next
+      const leftMs = dueMs - Date.now()
+      if (leftMs <= 0) return id
+      await new Promise<void>(resolve => {
+        wake = resolve
+        setTimeout(resolve, leftMs).unref()
+      })
+    }
+  }
 
   const run = async (): Promise<void> => {
-    // Whoever asked is answered first.
-    await new Promise(resolve => setImmediate(resolve))
-    for (let next = waiting.values().next(); !next.done; next = waiting.values().next()) {
-      const id = next.value
+    for (let id = await due(); id !== undefined; id = await due()) {
       waiting.delete(id)
       try {
         if (!(await kept.hasStale(id))) continue
         await kept.workOut(id)
-        if (!isStopped) waiting.add(id)
+        if (!isStopped && !waiting.has(id)) waiting.set(id, { firstMs: 0, dueMs: 0 })
       } catch (error) {
         // The next look tries again.
         log.error({ err: error }, 'what batches come to was not worked out')
@@ -44,7 +68,9 @@ export function learner(kept: Worked, log: Pick<Logger, 'error'>): Learner {
   return {
     look(workshopId) {
       if (isStopped) return
-      waiting.add(workshopId)
+      const nowMs = Date.now()
+      const firstMs = waiting.get(workshopId)?.firstMs ?? nowMs
+      waiting.set(workshopId, { firstMs, dueMs: Math.min(firstMs + mostMs, nowMs + calmMs) })
       work ??= run()
     },
     idle: async () => {
@@ -53,6 +79,7 @@ export function learner(kept: Worked, log: Pick<Logger, 'error'>): Learner {
     stop: async () => {
       isStopped = true
       waiting.clear()
+      wake()
       while (work) await work
     },
   }

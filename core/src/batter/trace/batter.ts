@@ -1,3 +1,4 @@
+import { FADES, faded } from './faded.ts'
 import { lnRateConstant } from './kinetics.ts'
 import { accelerationOf, convertedInMould, emulsionEffect, standingPace } from '../standing/index.ts'
 import { levelOfLnViscosity } from './scale.ts'
@@ -116,7 +117,7 @@ function emulsionAfter(e: number, pace: RecipePace, how: Handling, soap: number,
   }
   if (e > 0.99999) return e
   const quick = how.emulsify * (1 + 40 * pace.freeAcid + 30 * Math.min(pace.stearic, 0.02))
-  if (how.isBlender) return 1 - (1 - e) * Math.exp(-quick * seconds)
+  if (how.isBlender) return 1 - (1 - e) * faded(FADES.blended, quick * seconds)
   const reach = how.reach + (1 - how.reach) * (1 - Math.exp(-soap / SOAP.helps))
   // What a blender has made fine goes on improving under the spoon; a coarse emulsion does not.
   const open = Math.min(1, Math.max(0, reach - e) / Math.max(1e-9, 1 - e) + e * e * e * e)
@@ -184,7 +185,7 @@ export function advanceBatter(
 
   let temperatureC = warmthBefore + pace.adiabaticRiseK * (converted - convertedBefore)
   if (cooling) {
-    temperatureC = cooling.roomC + (temperatureC - cooling.roomC) * Math.exp(-seconds / cooling.tauS)
+    temperatureC = cooling.roomC + (temperatureC - cooling.roomC) * faded(FADES.cooling, seconds / cooling.tauS)
   }
   temperatureC = Math.min(100, Math.max(0, temperatureC))
 
@@ -196,11 +197,12 @@ export function advanceBatter(
   batter.emulsion = emulsion
   batter.converted = converted
   batter.temperatureC = temperatureC
-  batter.structure = settled + (batter.structure - settled) * Math.exp(-turnover * seconds)
+  batter.structure = settled + (batter.structure - settled) * faded(FADES.structure, turnover * seconds)
   batter.solid = solidAfter(batter.solid, pace.solidAt(temperatureC), how, seconds)
-  batter.jump = batter.jump === jumpGoal ? jumpGoal : jumpGoal + (batter.jump - jumpGoal) * Math.exp(-seconds / 8)
+  batter.jump =
+    batter.jump === jumpGoal ? jumpGoal : jumpGoal + (batter.jump - jumpGoal) * faded(FADES.jump, seconds / 8)
   if (pace.stearic > 0 || pace.lnSwell > 0 || load.lnSwell > 0) {
-    const dry = Math.exp(-seconds / SWELL_S)
+    const dry = faded(FADES.swelling, seconds / SWELL_S)
     batter.swollen = 1 - (1 - batter.swollen) * dry
     batter.swollenOwn = 1 - (1 - batter.swollenOwn) * dry
   }
@@ -224,7 +226,7 @@ export function stepBatter(
 function solidAfter(before: number, goal: number, how: Handling, seconds: number): number {
   if (before === goal) return goal
   const tau = goal > before ? (how.mode === 'rest' ? 600 : 240) : 60
-  return goal + (before - goal) * Math.exp(-seconds / tau)
+  return goal + (before - goal) * faded(FADES.setting, seconds / tau)
 }
 
 /** Thickening of the soap of solid fatty acid per share of the oils, and what of it is there at once (fitted). */
@@ -288,7 +290,7 @@ export const blendedLevel = (batter: Batter, pace: RecipePace, load: Load): numb
 export function movingLevel(batter: Batter, pace: RecipePace, load: Load): number {
   const turnover = load.scent.build / 90 + 0.4
   const settled = load.scent.build / 90 / turnover
-  const structure = settled + (batter.structure - settled) * Math.exp(-turnover * RESTIR_S)
+  const structure = settled + (batter.structure - settled) * faded(FADES.restirred, turnover * RESTIR_S)
   return levelWith(batter, pace, load, Math.min(structure, batter.structure), batter.solid)
 }
 
