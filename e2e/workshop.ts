@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { test as base, chromium, expect } from '@playwright/test'
-import type { BrowserContext, ConsoleMessage, Locator, Page } from '@playwright/test'
+import type { BrowserContext, ConsoleMessage, Locator, Page, Request } from '@playwright/test'
 
 export { expect }
 
@@ -105,6 +105,36 @@ export async function addFrom(where: Page | Locator, name: string, id: string): 
   await where.getByRole('button', { name, exact: true }).click()
   const page = 'page' in where ? where.page() : where
   await page.locator(`[role=option][data-id="${id}"]`).click()
+}
+
+/** So long nothing is asked of the server before a page counts as all there, ms. */
+const QUIET_MS = 250
+
+/**
+ * Goes to an address of the application that is open, as its links do: without loading it anew. Resolves when the page has asked
+ * for nothing more for a moment. Where none is open, it is loaded there.
+ */
+export async function goTo(page: Page, path: string): Promise<void> {
+  if ((await page.locator('main').count()) === 0) return void (await page.goto(path))
+  const waiting = new Set<Request>()
+  let lastMs = Date.now()
+  const asked = (request: Request) => {
+    if (request.resourceType() !== 'eventsource') waiting.add(request)
+    lastMs = Date.now()
+  }
+  const answered = (request: Request) => {
+    waiting.delete(request)
+    lastMs = Date.now()
+  }
+  page.on('request', asked).on('requestfinished', answered).on('requestfailed', answered)
+  await page.evaluate(to => {
+    document.querySelector('main')?.setAttribute('data-left', '')
+    history.pushState(null, '', to)
+    dispatchEvent(new PopStateEvent('popstate', { state: null }))
+  }, path)
+  await expect(page.locator('main:not([data-left])').first()).toBeAttached()
+  await expect.poll(() => waiting.size === 0 && Date.now() - lastMs >= QUIET_MS, { intervals: [50] }).toBe(true)
+  page.off('request', asked).off('requestfinished', answered).off('requestfailed', answered)
 }
 
 const STAGE_OF: Readonly<Record<string, string>> = {

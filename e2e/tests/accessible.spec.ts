@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { expect, test } from '../workshop.ts'
+import { expect, goTo, test } from '../workshop.ts'
 
 /** What the page breaks of WCAG 2.2 A and AA, in short. */
 async function broken(page: Page): Promise<string[]> {
@@ -28,12 +28,12 @@ test('batches', async ({ maker }) => {
 test('what came of a batch, and what went wrong', async ({ maker, open }) => {
   await open('weir-milk', 'Looked through', 'faults')
   for (const page of ['faults', 'taught', 'lots', 'labels', 'record', 'cost']) {
-    await maker.goto(maker.url().replace(/[a-z]+$/, page))
+    await goTo(maker, maker.url().replace(/[a-z]+$/, page))
     await expect(maker.getByRole('heading', { level: 1 }).nth(1)).toBeVisible()
     expect(await broken(maker), page).toEqual([])
   }
   for (const page of ['/faults', '/faults/guess', '/rack', '/today']) {
-    await maker.goto(page)
+    await goTo(maker, page)
     await expect(maker.getByRole('heading', { level: 1 }).first()).toBeVisible()
     expect(await broken(maker), page).toEqual([])
   }
@@ -45,7 +45,7 @@ test('shelf and recipes', async ({ maker }) => {
   expect(await broken(maker)).toEqual([])
   await maker.getByRole('button', { name: 'From a table' }).click()
   expect(await broken(maker)).toEqual([])
-  await maker.goto('/recipes')
+  await goTo(maker, '/recipes')
   await expect(maker.getByRole('heading', { name: 'Compare two' })).toBeVisible()
   expect(await broken(maker)).toEqual([])
 })
@@ -75,7 +75,7 @@ test('members, the own account, the bin, history and links', async ({ maker, ope
     ['/account', 'Where you are signed in'],
     ['/bin', 'Bin'],
   ] as const) {
-    await maker.goto(page)
+    await goTo(maker, page)
     await expect(maker.getByRole('heading', { name: heading })).toBeVisible()
     expect(await broken(maker), page).toEqual([])
   }
@@ -104,7 +104,7 @@ for (const light of ['day', 'dim'] as const) {
     await maker.getByRole('button', { name: 'as a table' }).click()
     expect(await broken(maker)).toEqual([])
     for (const page of PAGES[light]) {
-      await maker.goto(`/batches/${id}/${page}`)
+      await goTo(maker, `/batches/${id}/${page}`)
       await expect(maker.getByRole('main').getByRole('heading').first()).toBeVisible()
       expect(await broken(maker)).toEqual([])
     }

@@ -1,4 +1,4 @@
-import { addFrom, expect, saved, test, turnTo } from '../workshop.ts'
+import { addFrom, expect, goTo, saved, test, turnTo } from '../workshop.ts'
 
 test('from an empty batch to a printed sheet: milk, five oils, a blend at its limit, a start time', async ({
   maker,
@@ -101,7 +101,7 @@ test('a recipe is saved, changed, saved as a version, compared, and taken into a
   await expect(maker.getByText('Ledge Soap, version 2', { exact: true }).first()).toBeVisible()
   await saved(maker)
 
-  await maker.goto('/recipes')
+  await goTo(maker, '/recipes')
   await maker.getByLabel('First recipe').selectOption({ label: 'Ledge Soap, version 1' })
   await maker.getByLabel('Second recipe').selectOption({ label: 'Ledge Soap, version 2' })
   await expect(maker.getByRole('row', { name: 'superfat 5 % 7 %' })).toBeVisible()
@@ -115,7 +115,7 @@ test('a recipe is saved, changed, saved as a version, compared, and taken into a
 })
 
 test('a recipe from elsewhere: its superfat, its water, and what is wrong with it', async ({ maker }) => {
-  await maker.goto('/recipes')
+  await goTo(maker, '/recipes')
   await addFrom(maker, 'Add an oil it names', 'olive')
   await maker.getByLabel('Olive oil, refined', { exact: true }).fill('1 lb')
   await maker.getByLabel('Lye (NaOH)').fill('70')

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, test } from '../workshop.ts'
+import { expect, goTo, test } from '../workshop.ts'
 
 const big = (page: Page) => page.getByRole('region', { name: 'Now' }).locator('p').first()
 /** A pedal or a keypad: one key, pressed again and again; never twice within the time in which a bounce counts as one. */
@@ -27,7 +27,7 @@ test('a batch is made from the safety list to the covered mould, by keyboard on 
 }) => {
   await open('weir-milk', `Made ${Date.now()}`)
   await maker.setViewportSize({ width: 390, height: 844 })
-  await maker.goto(maker.url().replace(/\/[a-z]+$/, '/bench'))
+  await goTo(maker, maker.url().replace(/\/[a-z]+$/, '/bench'))
   await maker.getByRole('button', { name: 'Begin a run' }).click()
   await expect(big(maker)).toHaveText('Goggles, gloves, sleeves, shoes on')
 
@@ -103,7 +103,7 @@ test('what cannot be is told: a look before there is batter, a number that is no
   open,
 }) => {
   await open('weir-milk', `Trouble ${Date.now()}`)
-  await maker.goto(maker.url().replace(/\/[a-z]+$/, '/bench'))
+  await goTo(maker, maker.url().replace(/\/[a-z]+$/, '/bench'))
   await maker.getByRole('button', { name: 'Begin a run' }).click()
   await maker.getByRole('button', { name: 'Seen' }).click()
   await expect(maker.getByText('There is no batter to look at yet.')).toBeVisible()

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { addFrom, expect, saved, test, turnTo } from '../workshop.ts'
+import { addFrom, expect, goTo, saved, test, turnTo } from '../workshop.ts'
 
 /** A picture as a file: soap that is plain on the right, coloured on the left, in yellowish light. */
 async function photograph(page: Page): Promise<Buffer> {
@@ -187,7 +187,7 @@ test('palettes come from cups, files and photographs; what is none gets a senten
 })
 
 test('a swatch from a photograph re-fits a colorant and narrows its forecast', async ({ maker }) => {
-  await maker.goto('/shelf/colorants/mica-violet-stable')
+  await goTo(maker, '/shelf/colorants/mica-violet-stable')
   const own = maker.getByRole('region', { name: 'Own swatches' })
   await expect(own).toContainText('Forecasts rest on an estimate')
   await own.getByRole('button', { name: 'Add a swatch' }).click()

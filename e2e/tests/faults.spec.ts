@@ -1,4 +1,4 @@
-import { expect, test } from '../workshop.ts'
+import { expect, goTo, test } from '../workshop.ts'
 
 test('what went wrong is found by its signs, holds the bars, and is changed in a copy', async ({ maker, open }) => {
   const name = `Faulted ${Date.now()}`
@@ -78,10 +78,10 @@ test('what was learned stands beside what it changes, is changed in one step and
 })
 
 test('a case is guessed at and explained; the guide finds a sign in makers’ words', async ({ maker }) => {
-  await maker.goto('/faults')
+  await goTo(maker, '/faults')
   await maker.getByPlaceholder('white powder, oily drops, ring').fill('soda ash')
   await expect(maker.getByText('Thin white dusty veil that wipes off')).toBeVisible()
-  await maker.goto('/faults/guess')
+  await goTo(maker, '/faults/guess')
   const one = maker.getByRole('group', { name: 'Case 1', exact: true })
   await one.getByRole('button', { name: 'Cut too late' }).click()
   await expect(maker.getByText('It was: Lye over-weighed or an oil short.')).toBeVisible()

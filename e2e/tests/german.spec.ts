@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
-import { ROOT, expect, saved, test } from '../workshop.ts'
+import { ROOT, expect, goTo, saved, test } from '../workshop.ts'
 
 const german = JSON.parse(readFileSync(join(ROOT, 'core/languages/de.json'), 'utf8')) as Record<string, string>
 
@@ -31,15 +31,13 @@ test('every page of a batch, and of the workshop, speaks German', async ({ maker
   const stages = 'score cups colour bars batter heat prepare weigh cards sheet rest cut bench'
   const after = 'outcome faults taught lots labels cost history record compare rehearse'
   for (const page of `${stages} ${after}`.split(' ')) {
-    await maker.goto(`/batches/${id}/${page}`)
-    await maker.waitForLoadState('networkidle')
+    await goTo(maker, `/batches/${id}/${page}`)
     left.push(...(await english(maker)).map(text => `${page}: ${text}`))
   }
   for (const page of 'batches today rack shelf recipes designs trials lessons faults craft glossary bin account'.split(
     ' ',
   )) {
-    await maker.goto(`/${page}`)
-    await maker.waitForLoadState('networkidle')
+    await goTo(maker, `/${page}`)
     left.push(...(await english(maker)).map(text => `${page}: ${text}`))
   }
   expect(left).toEqual([])
@@ -53,7 +51,7 @@ test('a number is typed and shown with a comma; the sheet on paper is German too
   await expect(superfat).toHaveValue('6,5')
   await expect(maker.getByText(/^\d+,\d g$/).first()).toBeVisible()
   await expect(maker.getByRole('status').getByText('gespeichert', { exact: true })).toBeVisible()
-  await maker.goto(`/batches/${id}/sheet`)
+  await goTo(maker, `/batches/${id}/sheet`)
   const link = await maker.getByRole('link', { name: 'Als PDF' }).getAttribute('href')
   expect(link).toContain('language=de')
   expect(link).toContain('decimal=comma')

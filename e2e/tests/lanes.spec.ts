@@ -1,4 +1,4 @@
-import { exampleText, expect, saved, test, turnTo } from '../workshop.ts'
+import { exampleText, expect, goTo, saved, test, turnTo } from '../workshop.ts'
 import type { Page } from '@playwright/test'
 
 interface Loose {
@@ -27,7 +27,7 @@ async function openPlan(maker: Page, plan: Loose): Promise<string> {
   const response = await maker.request.post('/api/batches', { data: { plan } })
   expect(response.status()).toBe(201)
   const { id } = (await response.json()) as { id: string }
-  await maker.goto(`/batches/${id}/score`)
+  await goTo(maker, `/batches/${id}/score`)
   return id
 }
 

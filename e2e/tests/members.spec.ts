@@ -1,4 +1,4 @@
-import { expect, test } from '../workshop.ts'
+import { expect, goTo, test } from '../workshop.ts'
 
 test('somebody is invited to look, sees everything, changes nothing, and is removed', async ({
   maker,
@@ -74,7 +74,7 @@ test('two edit one batch; yesterday’s version is had back, with undo; a sheet 
   await expect(other.getByRole('textbox', { name: 'Room' })).toHaveValue('25')
   await other.close()
 
-  await maker.goto(maker.url().replace(/score.*/, 'history'))
+  await goTo(maker, maker.url().replace(/score.*/, 'history'))
   await maker.getByRole('button', { name: /As it was made/ }).click()
   await expect(maker.getByRole('row', { name: /Room/ })).toContainText('25')
   await maker.getByRole('button', { name: 'Bring this back' }).click()
@@ -82,7 +82,7 @@ test('two edit one batch; yesterday’s version is had back, with undo; a sheet 
   await maker.getByText('Undo', { exact: true }).click()
   await expect(maker.getByRole('row', { name: /Room/ })).toContainText('25')
 
-  await maker.goto(maker.url().replace(/history.*/, 'sheet'))
+  await goTo(maker, maker.url().replace(/history.*/, 'sheet'))
   await maker.getByRole('button', { name: 'Share …' }).click()
   const dialog = maker.getByRole('dialog', { name: 'Share' })
   await dialog.getByRole('button', { name: 'Make a link' }).click()
@@ -114,12 +114,12 @@ test('goes anywhere by a few letters, with the keyboard alone', async ({ maker, 
 })
 
 test('a record is shown by a link; everything goes out as a file and is taken in', async ({ maker, browser }) => {
-  await maker.goto('/rack')
+  await goTo(maker, '/rack')
   const { batches } = (await (await maker.request.get('/api/batches?life=ready')).json()) as {
     batches: { id: string; name: string }[]
   }
   const { id, name } = batches[0]!
-  await maker.goto(`/batches/${id}/outcome`)
+  await goTo(maker, `/batches/${id}/outcome`)
   await maker.getByRole('button', { name: 'Share …' }).click()
   const dialog = maker.getByRole('dialog', { name: 'Share' })
   await dialog.getByLabel('with what was noted in own words').check()
@@ -135,7 +135,7 @@ test('a record is shown by a link; everything goes out as a file and is taken in
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   await anybody.close()
 
-  await maker.goto('/members')
+  await goTo(maker, '/members')
   const saving = maker.waitForEvent('download')
   await maker.getByRole('link', { name: 'Everything as open files (ZIP)' }).click()
   const file = await (await saving).path()

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '../workshop.ts'
+import { expect, goTo, test } from '../workshop.ts'
 
 test('what it is for and the day it is wanted stand on the list and where all is made ready, with the last day to begin', async ({
   maker,
@@ -14,7 +14,7 @@ test('what it is for and the day it is wanted stand on the list and where all is
   await maker.getByLabel('Steeped', { exact: true }).selectOption('cold')
   await expect(maker.getByText(/begin what is made beforehand by/)).toBeVisible()
   await expect(maker.getByText('saved', { exact: true })).toBeVisible()
-  await maker.goto(`/batches/${id}/prepare`)
+  await goTo(maker, `/batches/${id}/prepare`)
   await expect(maker.getByText('Midwinter fair · for the ferry crew')).toBeVisible()
   const step = maker.getByRole('list', { name: 'Steps of preparation' }).getByRole('listitem').first()
   await expect(step).toContainText(/by \d+ (Sep|Oct)/)
@@ -38,7 +38,7 @@ test('techniques say what they ask for, and only those that can be poured in tim
   await dialog.getByLabel(/only what can be poured in time/).check()
   await expect.poll(() => cards.count()).toBeLessThan(all)
   await maker.keyboard.press('Escape')
-  await maker.goto(`/batches/${id}/batter`)
+  await goTo(maker, `/batches/${id}/batter`)
   await expect(maker.getByText('advanced', { exact: true })).toBeVisible()
   await maker.getByRole('button', { name: 'A plainer one, as a copy' }).click()
   await expect(maker.getByLabel('Name of the batch')).toHaveValue(/plainer$/)
@@ -63,12 +63,12 @@ test('a private blend is one line on the sheet and in files; the sheet is had as
   const id = await open('weir-milk', `Private ${Date.now()}`, 'batter')
   await maker.getByLabel('private: its parts stay off what is printed or shared').check()
   await expect(maker.getByText('saved', { exact: true })).toBeVisible()
-  await maker.goto(`/batches/${id}/sheet`)
+  await goTo(maker, `/batches/${id}/sheet`)
   await expect(maker.getByText('Scent, a private blend')).toBeVisible()
   await expect(maker.getByText(/Lavender \(essential oil\)/)).toHaveCount(0)
   const pdf = await maker.request.get(`/api/batches/${id}/sheet.pdf`)
   expect(pdf.headers()['content-type']).toBe('application/pdf')
-  await maker.goto(`/batches/${id}/weigh`)
+  await goTo(maker, `/batches/${id}/weigh`)
   const [file] = await Promise.all([
     maker.waitForEvent('download'),
     maker.getByRole('button', { name: 'as CSV' }).click(),
@@ -81,7 +81,7 @@ test('a private blend is one line on the sheet and in files; the sheet is had as
 })
 
 test('lye is explained before the first time, and the cards are found by their names', async ({ maker }) => {
-  await maker.goto('/craft/clean')
+  await goTo(maker, '/craft/clean')
   await expect(maker.getByRole('heading', { name: 'Lye, before the first time' })).toBeVisible()
   await expect(maker.getByRole('region', { name: 'Cleaning up' })).toContainText('looks like icing')
   await expect(maker.getByRole('region', { name: 'If something happens' })).toContainText('No vinegar')

@@ -1,4 +1,4 @@
-import { exampleText, expect, test } from '../workshop.ts'
+import { exampleText, expect, goTo, test } from '../workshop.ts'
 
 test('what is kept for the next time shows by itself on a batch with the same scent', async ({ maker, open }) => {
   const lesson = `Blend less, ${Date.now()}`
@@ -27,7 +27,7 @@ test('a batch is noted from the mould to the last bar: cut, signs, a photograph 
   })
   const batch = `/batches/${((await made.json()) as { id: string }).id}`
 
-  await maker.goto(`${batch}/outcome`)
+  await goTo(maker, `${batch}/outcome`)
   const course = maker.getByRole('list', { name: 'How far it has come' })
   await course.getByLabel('When: It is out').fill('2020-01-01T10:00')
   await course.getByRole('button', { name: 'It is out', exact: true }).click()
@@ -88,13 +88,13 @@ test('a batch is noted from the mould to the last bar: cut, signs, a photograph 
   await maker.getByRole('button', { name: 'Note it' }).click()
   await expect(maker.getByText(/not accounted for/)).toBeVisible()
 
-  await maker.goto('/rack')
+  await goTo(maker, '/rack')
   await expect(maker.getByRole('listitem').filter({ hasText: name })).toContainText('9 bars')
-  await maker.goto('/today')
+  await goTo(maker, '/today')
   await expect(maker.getByRole('listitem').filter({ hasText: name }).first()).toContainText('to weigh')
 
   // Once all are gone it is due no more.
-  await maker.goto(`${batch}/outcome`)
+  await goTo(maker, `${batch}/outcome`)
   await course.getByLabel('How many are gone').fill('12')
   await course.getByRole('button', { name: 'They are gone' }).click()
   await expect(course.getByText('Only 9 are left.')).toBeVisible()
@@ -102,7 +102,7 @@ test('a batch is noted from the mould to the last bar: cut, signs, a photograph 
   await course.getByRole('button', { name: 'They are gone' }).click()
   await expect(course.getByText('9 gone, 0 left')).toBeVisible()
   await expect(maker.getByText(/kept in this browser/)).toBeHidden()
-  await maker.goto('/rack')
+  await goTo(maker, '/rack')
   await expect(maker.getByRole('heading', { name: 'Rack', exact: true })).toBeVisible()
   await expect(maker.getByRole('listitem').filter({ hasText: name })).toHaveCount(0)
 })
@@ -171,7 +171,7 @@ test('bars are weighed at the rack; a batch is tagged, found by its tag, put awa
       ],
     },
   })
-  await maker.goto('/rack')
+  await goTo(maker, '/rack')
   const place = maker.getByRole('region', { name: 'window sill' })
   await place.getByRole('button', { name: `Weigh ${name}` }).click()
   await place.getByLabel(/^Weight of the bars/).fill('9999')
@@ -181,7 +181,7 @@ test('bars are weighed at the rack; a batch is tagged, found by its tag, put awa
   await place.getByRole('button', { name: 'Note', exact: true }).click()
   await expect(place.getByText('weighed on day 9')).toBeVisible()
 
-  await maker.goto('/batches')
+  await goTo(maker, '/batches')
   await maker.getByPlaceholder('name, scent, sign, lot or day').fill(name)
   const tag = `fair ${name.slice(-5)}`
   await maker.getByRole('button', { name: `Add a tag to ${name}` }).click()

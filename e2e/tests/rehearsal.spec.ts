@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { followingOf, readPlan, referenceShelf, rehearsalOf, rehearse, undone } from '@ostler/core'
 import type { RehearsalAnswer } from '@ostler/core'
 import type { Page } from '@playwright/test'
-import { expect, test } from '../workshop.ts'
+import { expect, goTo, test } from '../workshop.ts'
 
 const big = (page: Page) => page.getByRole('region', { name: 'Now' }).locator('p').first()
 const clock = (page: Page) => page.getByText('since lye met the oils').locator('..').locator('strong')
@@ -62,7 +62,7 @@ test('a pour is rehearsed on the Bench: seen, held, stepped back, and kept apart
   await maker.reload()
   await expect(big(maker)).toHaveText(cup!)
   await expect(clock(maker)).toHaveText(shown!)
-  await maker.goto(`/batches/${id}/bench`)
+  await goTo(maker, `/batches/${id}/bench`)
   await expect(maker.getByText('None yet.')).toBeVisible()
 })
 
@@ -80,7 +80,7 @@ test('what came of a rehearsal: both faces, what cost most, what came in between
   expect((await maker.request.put(`/api/rehearsals/${id}`, { data: { revision: 1, done, score: null } })).ok()).toBe(
     true,
   )
-  await maker.goto(`/rehearsals/${id}/came`)
+  await goTo(maker, `/rehearsals/${id}/came`)
   await expect(maker.getByRole('heading', { name: 'What came of it' })).toBeVisible({ timeout: 60_000 })
   await expect(maker.getByText(/^\d+ of 100$/)).toBeVisible()
   await expect(maker.getByRole('region', { name: 'Safety' })).toContainText('crust still in it')

@@ -1,4 +1,4 @@
-import { addFrom, expect, saved, test } from '../workshop.ts'
+import { addFrom, expect, goTo, saved, test } from '../workshop.ts'
 
 test('five layers fit 1280 × 800 without scrolling', async ({ maker, open }) => {
   await open('verdigris-stair', 'Fits')
@@ -88,7 +88,7 @@ test('a phone shows it all without scrolling sideways', async ({ maker, open }) 
   await maker.setViewportSize({ width: 390, height: 844 })
   const id = await open('verdigris-stair', 'Phone')
   for (const page of ['batter', 'heat', 'score', 'prepare', 'weigh', 'sheet']) {
-    await maker.goto(`/batches/${id}/${page}`)
+    await goTo(maker, `/batches/${id}/${page}`)
     await expect(maker.getByRole('heading', { level: 2 }).first()).toBeVisible()
     expect(await maker.evaluate(() => document.documentElement.scrollWidth), page).toBeLessThanOrEqual(390)
   }

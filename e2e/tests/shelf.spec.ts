@@ -1,4 +1,4 @@
-import { expect, saved, test } from '../workshop.ts'
+import { expect, goTo, saved, test } from '../workshop.ts'
 
 const csv = (text: string) => ({ name: 'oils.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
 
@@ -21,13 +21,13 @@ test('what an oil was before stands with who changed it, and is had back', async
   const told = maker.locator('li').filter({ hasText: 'Babassu oil is as it was then.' })
   await told.getByRole('button', { name: 'Undo' }).click()
   await expect(iodine).toHaveValue(now)
-  await maker.goto('/designs')
+  await goTo(maker, '/designs')
   await maker.getByRole('button', { name: 'Earlier versions of Marbles' }).click()
   await expect(maker.getByRole('dialog')).toContainText(/as it was first|never changed here/i)
 })
 
 test('an oil is found, duplicated, named, changed with odd input, archived and brought back', async ({ maker }) => {
-  await maker.goto('/shelf')
+  await goTo(maker, '/shelf')
   await maker.getByLabel('Search oils').fill('high oleic')
   const rows = maker.getByRole('table', { name: 'Oils' }).getByRole('row')
   await maker.getByText('Sunflower oil, high oleic').click()
@@ -123,15 +123,15 @@ test('what the workshop never uses stops a batch, and lots make a shopping list 
   await maker.getByRole('button', { name: 'Undo' }).click()
   await saved(maker)
 
-  await maker.goto('/shelf')
+  await goTo(maker, '/shelf')
   await maker.getByRole('button', { name: 'Rules' }).click()
   const palm = maker.getByRole('dialog').getByRole('row', { name: /^palm/ })
   await palm.getByLabel('never use').check()
   await maker.getByRole('button', { name: 'Save the rules' }).click()
   await expect(maker.getByText('The rules are saved.', { exact: true }).last()).toBeVisible()
-  await maker.goto(`/batches/${id}/batter`)
+  await goTo(maker, `/batches/${id}/batter`)
   await expect(maker.getByText('Palm oil: palm. Your workshop never uses that.')).toBeVisible()
-  await maker.goto('/shelf')
+  await goTo(maker, '/shelf')
   await maker.getByRole('button', { name: 'Rules' }).click()
   await palm.getByLabel('as it comes').check()
   await maker.getByRole('button', { name: 'Save the rules' }).click()

@@ -1,4 +1,4 @@
-import { addFrom, expect, saved, test, turnTo } from '../workshop.ts'
+import { addFrom, expect, goTo, saved, test, turnTo } from '../workshop.ts'
 
 test('a hanger swirl from a straight score: the bars are scrubbed, a layer is dropped in between, bars are cut', async ({
   maker,
@@ -81,7 +81,7 @@ test('from a loaf to a slab: the design is kept, taken into another mould, told 
   await dialog.getByText('Keep this one').click()
   await dialog.getByRole('button', { name: 'Keep it' }).click()
   await expect(maker.getByText(`${name} is kept among our designs.`, { exact: true })).toBeVisible()
-  await maker.goto('/designs')
+  await goTo(maker, '/designs')
   await expect(maker.getByRole('img', { name: `Face of ${name}` })).toHaveAttribute('data-drawn', 'yes', {
     timeout: 30_000,
   })

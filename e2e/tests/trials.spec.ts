@@ -1,5 +1,5 @@
 import type { ShelfAnswer } from '@ostler/core'
-import { expect, test } from '../workshop.ts'
+import { expect, goTo, test } from '../workshop.ts'
 
 const DAY_MS = 86_400_000
 const swatchesOf = ({ shelf }: ShelfAnswer) => shelf.colorants.find(({ id }) => id === 'ultramarine-pink')!.swatches
@@ -96,9 +96,9 @@ test('a trial is drawn up, made as a batch, looked at, taken on by the shelf and
   expect(await shelf()).toEqual(before)
 
   // It is due again on its day, and is deleted with a way back.
-  await maker.goto('/today')
+  await goTo(maker, '/today')
   await expect(maker.getByRole('link', { name })).toHaveCount(1)
-  await maker.goto('/trials')
+  await goTo(maker, '/trials')
   const file = { name: 'trial.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"soup"}') }
   await maker.locator('input[type=file]').setInputFiles(file)
   await expect(maker.getByRole('alert')).toContainText('The format is "ostler-trial"')
@@ -109,7 +109,7 @@ test('a trial is drawn up, made as a batch, looked at, taken on by the shelf and
 })
 
 test('a scent is tried beside a plain cup, by the clock, and the shelf learns how quick it is', async ({ maker }) => {
-  await maker.goto('/trials')
+  await goTo(maker, '/trials')
   await maker.getByRole('radio', { name: 'How a scent quickens the batter' }).check()
   await expect(maker.getByText('Choose the scent.')).toBeVisible()
   await maker.getByRole('combobox', { name: 'the scent' }).selectOption('moss-cathedral')
@@ -153,7 +153,7 @@ test('a scent is tried beside a plain cup, by the clock, and the shelf learns ho
     return shelf.scents.find(({ id }) => id === 'moss-cathedral')!.findings ?? []
   }
   expect((await found()).map(({ what }) => what)).toEqual(['rate', 'ricing'])
-  await maker.goto('/shelf/scents/moss-cathedral')
+  await goTo(maker, '/shelf/scents/moss-cathedral')
   await expect(maker.getByText('riced in 0 of 1 cups of one pot')).toBeVisible()
   await maker.goBack()
   await says.getByRole('button', { name: 'Take it back' }).click()
@@ -162,7 +162,7 @@ test('a scent is tried beside a plain cup, by the clock, and the shelf learns ho
 })
 
 test('numbers of a claim leave it unproven until they tell; wrong ones are said beside them', async ({ maker }) => {
-  await maker.goto('/trials')
+  await goTo(maker, '/trials')
   await maker.getByRole('radio', { name: 'Something that was heard' }).check()
   await maker.getByLabel('what is done otherwise').fill('with sugar\nwith sugar and salt')
   await maker.getByLabel('what was heard').fill('Sugar makes it lather')

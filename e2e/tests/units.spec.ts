@@ -1,4 +1,4 @@
-import { expect, test } from '../workshop.ts'
+import { expect, goTo, test } from '../workshop.ts'
 
 // Both change the workshop's habits: one after the other.
 test.describe.configure({ mode: 'serial' })
@@ -15,13 +15,13 @@ test('units are shown as the workshop likes, typed as one likes, and stored the 
     await expect(maker.getByRole('region', { name: 'Levers' }).getByLabel('Oils and lye meet at')).toHaveValue('86')
     await expect(maker.getByText(/oz$/).first()).toBeVisible()
     await maker.getByRole('region', { name: 'Levers' }).getByLabel('Oils and lye meet at').fill('31 C')
-    await maker.goto(`/batches/${id}/sheet`)
+    await goTo(maker, `/batches/${id}/sheet`)
     await expect(maker.getByText('87.8 °F').or(maker.getByText('88 °F')).first()).toBeVisible()
     await expect(maker.getByRole('heading', { name: '4 · Cups (oz)' })).toBeVisible()
   } finally {
     await maker.request.put('/api/workshop/habits', { data: { mass: 'g', temperature: 'C', length: 'mm' } })
   }
-  await maker.goto(`/batches/${id}/score`)
+  await goTo(maker, `/batches/${id}/score`)
   await expect(maker.getByRole('region', { name: 'Levers' }).getByLabel('Oils and lye meet at')).toHaveValue('31')
   await expect(maker.getByLabel('Height of layer 1, Slate')).toHaveValue('26')
 })
@@ -35,9 +35,9 @@ test('a workshop of ounces reads ounces and °F at the bench, in numbers and in 
     await palm.fill('7')
     await palm.press('Enter')
     await expect(maker.getByText(/oz too much: superfat/)).toBeVisible()
-    await maker.goto(`/batches/${id}/heat`)
+    await goTo(maker, `/batches/${id}/heat`)
     await expect(maker.getByText(/^✓ Lye 9\d °F, oils 9\d °F: 0 °F apart/)).toBeVisible()
-    await maker.goto(`/batches/${id}/batter`)
+    await goTo(maker, `/batches/${id}/batter`)
     await expect(maker.getByLabel('Weight of Coconut oil')).toHaveValue('6.561')
     await maker.getByLabel('Weight of Coconut oil').fill('186 g')
     await expect(maker.getByText('100 % in all')).toBeVisible()
@@ -56,7 +56,7 @@ test('cups, colours, cards and bars speak ounces and inches too', async ({ maker
     await maker.getByLabel('What Foam held when it was coloured').fill('6')
     await expect(maker.getByText(/^Add 0\.\d+ oz Titanium dioxide/)).toBeVisible()
     for (const page of ['cups?cup=cup-3', 'cards', 'bars', 'score']) {
-      await maker.goto(`/batches/${id}/${page}`)
+      await goTo(maker, `/batches/${id}/${page}`)
       await expect(
         maker
           .getByRole('main')
