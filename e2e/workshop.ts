@@ -46,7 +46,7 @@ async function emptied(context: BrowserContext, viewport: { width: number; heigh
 
 export const test = base.extend<Fixtures, WorkerFixtures>({
   opened: [
-    // eslint-disable-next-line no-empty-pattern
+    // oxlint-disable-next-line no-empty-pattern
     async ({}, use) => {
       const opened = new Map<string, BrowserContext>()
       await use(opened)

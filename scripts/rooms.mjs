@@ -1,7 +1,7 @@
 // npm run rooms: draws docs/architecture.svg from the code; with --check says whether it is up to date.
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { format } from 'prettier'
+import { format } from 'oxfmt'
 import { ROOT } from './lib/paths.mjs'
 import { heightsOf, reduced, ringsOf, roomsOf } from './lib/rooms.mjs'
 import { Told, run, say } from './lib/say.mjs'
@@ -88,7 +88,7 @@ async function picture() {
     </style>
     ${parts.join('\n')}
   </svg>`
-  return format(svg, { parser: 'html', printWidth: 140 })
+  return (await format('architecture.html', svg, { printWidth: 140 })).code
 }
 
 await run(async () => {

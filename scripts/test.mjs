@@ -74,11 +74,9 @@ await run(async () => {
   const checks = []
   if (wants('types')) checks.push(['types', [bin('typescript7/bin/tsc'), '-b']])
   if (wants('lint')) {
-    const cache = ['--cache', '--cache-location', join(CACHE, 'eslint')]
     checks.push(
-      ['lint', [bin('eslint/bin/eslint.js'), '.', ...cache]],
-      ['lint by types', [bin('oxlint/bin/oxlint'), '--type-aware']],
-      ['format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
+      ['lint', [bin('oxlint/bin/oxlint'), '--type-aware']],
+      ['format', [bin('oxfmt/bin/oxfmt'), '--check', '.']],
       ['schema', [join(ROOT, 'scripts/schema.mjs'), '--check']],
       ['rooms', [join(ROOT, 'scripts/rooms.mjs'), '--check']],
       ['dead code', [bin('knip/bin/knip.js'), '--no-config-hints', '--no-progress']],

@@ -1,12 +1,12 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { parser } from 'typescript-eslint'
+import { parseSync } from 'oxc-parser'
 import { ROOT } from './paths.mjs'
 
 /** Sentences that stand in the code, for the catalogue of every language. */
 
 /** Calls whose first argument is a sentence or an id of one; `dated` has the pattern of a date second. */
-const SAYS = { t: 0, rich: 0, fact: 0, dated: 1 }
+const SAYS = { t: 0, rich: 0, fact: 0, dated: 1, datedNow: 0 }
 
 const isSource = file => /\.tsx?$/.test(file) && !/\.test\.|(^|\/)test\/|quantities\/words\/|(^|\/)demo\//.test(file)
 
@@ -18,11 +18,7 @@ export function sourcesIn(folder) {
   return files
 }
 
-const treeOf = file =>
-  parser.parseForESLint(readFileSync(join(ROOT, file), 'utf8'), {
-    range: true,
-    ecmaFeatures: { jsx: file.endsWith('x') },
-  }).ast
+const treeOf = file => parseSync(file, readFileSync(join(ROOT, file), 'utf8'), { astType: 'ts' }).program
 
 function walk(node, visit) {
   visit(node)
@@ -80,7 +76,7 @@ export function saidIn(file) {
       node.callee.name === 'dated' && of?.type === 'Identifier'
         ? [patterns.get(of.name)]
         : [...literalsOf(of), ...tabledBy(of)]
-    const isDate = node.callee.name === 'dated'
+    const isDate = node.callee.name.startsWith('dated')
     for (const text of texts) found.push({ text, names: isDate ? [] : namesOf(node.arguments[1]), file, isDate })
   })
   return found

@@ -11,7 +11,16 @@ import type { RecipeResult } from './recipe-result.ts'
 import type { Working } from '../quantities/working/index.ts'
 
 export type WorkingKey =
-  'pot' | 'oils' | 'lye' | 'water' | 'superfat' | 'scent' | 'scentLimit' | 'pace' | 'lyeDiscount' | FatGroupKey
+  | 'pot'
+  | 'oils'
+  | 'lye'
+  | 'water'
+  | 'superfat'
+  | 'scent'
+  | 'scentLimit'
+  | 'pace'
+  | 'lyeDiscount'
+  | FatGroupKey
 
 /** What the workings are told from. */
 interface Told {

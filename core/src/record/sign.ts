@@ -14,7 +14,16 @@ export type SignStage = keyof typeof SIGN_STAGES
 
 /** What a batch must have for a sign to be looked for; empty: anything. */
 export type SignNeeds =
-  '' | 'liquid' | 'colour' | 'scent' | 'layers' | 'toppings' | 'white' | 'colours2' | 'embeds' | 'cups2'
+  | ''
+  | 'liquid'
+  | 'colour'
+  | 'scent'
+  | 'layers'
+  | 'toppings'
+  | 'white'
+  | 'colours2'
+  | 'embeds'
+  | 'cups2'
 
 export interface Sign {
   id: string

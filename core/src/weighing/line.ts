@@ -3,7 +3,17 @@ import type { Measure, Words } from '../quantities/facts/index.ts'
 import type { ShelfKind } from '../shelf/index.ts'
 
 export type WeighGroup =
-  'lye-water' | 'lye' | 'oils' | 'batter' | 'late' | 'additives' | 'scent' | 'colours' | 'lines' | 'top' | 'toppings'
+  | 'lye-water'
+  | 'lye'
+  | 'oils'
+  | 'batter'
+  | 'late'
+  | 'additives'
+  | 'scent'
+  | 'colours'
+  | 'lines'
+  | 'top'
+  | 'toppings'
 
 /** What a line is, and so what a wrong weight of it can do. */
 export type WeighKind =

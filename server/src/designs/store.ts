@@ -7,7 +7,8 @@ import { readOrTold } from '../database/unread.ts'
 import type { Who } from '../database/who.ts'
 
 export type SaveDesignResult =
-  { ok: true; saved: DesignAnswer } | { ok: false; reason: 'name' | 'moved' | 'gone' | 'full' }
+  | { ok: true; saved: DesignAnswer }
+  | { ok: false; reason: 'name' | 'moved' | 'gone' | 'full' }
 
 /** Designs that one workshop keeps: no query goes without its id. */
 export interface DesignStore {

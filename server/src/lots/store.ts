@@ -8,7 +8,10 @@ import type { Tables } from '../database/types.ts'
 
 /** Booked; or what lots do not hold; or a thing that is not there any more. Null: there is no such batch. */
 export type BookResult =
-  { ok: true; uses: LotUse[] } | { ok: false; short: ShortLot[] } | { ok: false; lost: string } | null
+  | { ok: true; uses: LotUse[] }
+  | { ok: false; short: ShortLot[] }
+  | { ok: false; lost: string }
+  | null
 
 /** Which lots went into which batches, of one workshop at a time. */
 export interface LotStore {

@@ -9,7 +9,9 @@ import type { Who } from '../database/who.ts'
 
 /** Not saved: moved on meanwhile (with what stands there now), gone, or there already. */
 export type SaveItemResult =
-  { ok: true; stored: StoredItem } | { ok: false; current: StoredItem | null } | { ok: false; full: true }
+  | { ok: true; stored: StoredItem }
+  | { ok: false; current: StoredItem | null }
+  | { ok: false; full: true }
 
 export interface ImportedItem {
   item: ShelfItem

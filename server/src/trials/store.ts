@@ -13,7 +13,8 @@ export interface SentTrial {
 }
 
 export type TrialSaved =
-  { ok: true; saved: TrialAnswer } | { ok: false; reason: 'moved' | 'gone' | 'full' | 'no-batch' }
+  | { ok: true; saved: TrialAnswer }
+  | { ok: false; reason: 'moved' | 'gone' | 'full' | 'no-batch' }
 
 /** Trials of one workshop at a time: no query goes without its id. */
 export interface TrialStore {

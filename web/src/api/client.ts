@@ -48,10 +48,9 @@ import type {
   TagRule,
   UnitHabits,
 } from '@ostler/core'
-import { format } from 'date-fns'
 import { lastingStore, readJson, writeJson } from '../kept/storage.ts'
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
-import { known, say, t } from '../words/index.ts'
+import { known, say, t, todayHere } from '../words/index.ts'
 
 /** An answer that was not a yes. `status` 0: the server could not be reached. */
 export class ApiError extends Error {
@@ -160,7 +159,7 @@ export const batchesQuery = (wanted: BatchesWanted) =>
         'GET',
         `/batches?${new URLSearchParams({
           ...{ search: wanted.search, life: wanted.life, sort: wanted.sort, tag: wanted.tag },
-          ...{ archived: wanted.archived ? '1' : '', day: format(new Date(), 'yyyy-MM-dd') },
+          ...{ archived: wanted.archived ? '1' : '', day: todayHere() },
           ...(pageParam !== null && { after: pageParam }),
         }).toString()}`,
       ),

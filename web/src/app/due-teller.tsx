@@ -4,7 +4,7 @@ import { format } from 'date-fns'
 import { useEffect } from 'react'
 import { duesQuery } from '../api/client.ts'
 import { tellsDue, toTell } from '../kept/due-notices.ts'
-import { say, t } from '../words/index.ts'
+import { say, t, todayHere } from '../words/index.ts'
 
 /** How often it is looked for what has become due, ms. */
 const EVERY_MS = 5 * 60_000
@@ -26,7 +26,7 @@ const single = (due: Due): void => tell(due.name, say(due.what), due.key)
 export function DueTeller() {
   const isOn = tellsDue()
   const { data } = useQuery({
-    ...duesQuery(format(new Date(), 'yyyy-MM-dd')),
+    ...duesQuery(todayHere()),
     enabled: isOn,
     refetchInterval: EVERY_MS,
     refetchIntervalInBackground: true,

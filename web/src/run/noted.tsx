@@ -97,7 +97,7 @@ function useOpened(data: Known | undefined): OpenRun | null {
       const following = data && canOpen ? followingIn(plan, shelf, portions) : null
       return data && following ? new OpenRun({ ...data, run: { ...data.noted, plan, shelf } }, following) : null
     },
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- pages on which it matters tell it of the plan as that changes
+    // oxlint-disable-next-line react-hooks/exhaustive-deps -- pages on which it matters tell it of the plan as that changes
     [data, canOpen],
   )
   useEffect(() => run?.attach(), [run])

@@ -31,6 +31,12 @@ export function dated(at: Date | number, pattern: string): string {
   return format(at, isTwelve() ? own.replace('HH:mm', 'h:mm a') : own, locale && { locale })
 }
 
+/** The day that it is here, as days are kept: "2026-12-01". */
+export const todayHere = (): string => format(new Date(), 'yyyy-MM-dd')
+
+/** This moment, to be read. */
+export const datedNow = (pattern: string): string => dated(new Date(), pattern)
+
 /** An hour as it is kept, "14:30", as it is read here; what is no hour stays as it is. */
 export function clock(kept: string): string {
   const [, hour, minute] = /^(\d{1,2}):(\d\d)$/.exec(kept) ?? []

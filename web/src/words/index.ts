@@ -1,5 +1,5 @@
 export { toldAs } from './asked.ts'
-export { ago, clock, dated, daysLeftOfWeek } from './dates.ts'
+export { ago, clock, dated, datedNow, daysLeftOfWeek, todayHere } from './dates.ts'
 export { decimalMark } from './marks.ts'
 export { fixed, showChance, showShare, tidy } from './numbers.ts'
 export { markedHere, say } from './say.ts'

@@ -17,10 +17,12 @@ import { newCupColorant } from './wish.ts'
 
 /** How a ladder is made: with white powder to a palest step, or with plain batter that leaves so much of each colour. */
 export type LadderWish =
-  { by: 'white'; steps: number; white: string; mostGPerKg: number } | { by: 'base'; steps: number; keepsShare: number }
+  | { by: 'white'; steps: number; white: string; mostGPerKg: number }
+  | { by: 'base'; steps: number; keepsShare: number }
 
 export type LadderPlan =
-  { ok: true; rungs: LadderRung[]; motherG: number; sentences: Words[] } | { ok: false; sentence: Words }
+  | { ok: true; rungs: LadderRung[]; motherG: number; sentences: Words[] }
+  | { ok: false; sentence: Words }
 
 export interface LadderRung extends Rung {
   /** Plain batter of the step, with what was added so far. */

@@ -8,7 +8,8 @@ import type { PaletteColour } from '../../shelf/index.ts'
 
 /** Colours read from a file, and a sentence where something was left out or is wrong. */
 export type PaletteRead =
-  { ok: true; name: string; colours: PaletteColour[]; sentence: Words } | { ok: false; sentence: Words }
+  | { ok: true; name: string; colours: PaletteColour[]; sentence: Words }
+  | { ok: false; sentence: Words }
 
 const GPL = 'GIMP Palette'
 export const PALETTE_FORMAT = 'ostler-palette'

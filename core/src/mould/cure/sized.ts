@@ -5,7 +5,8 @@ import type { Plan } from '../../plan/index.ts'
 import { cutForecast } from './cut.ts'
 
 export type SizedToBars =
-  { ok: true; fillMm: number; barMm: number; makes: number; eachG: number } | { ok: false; sentence: Words }
+  | { ok: true; fillMm: number; barMm: number; makes: number; eachG: number }
+  | { ok: false; sentence: Words }
 
 const THINNEST_BAR_MM = 5
 const LOWEST_FILL_MM = 5

@@ -9,7 +9,16 @@ import type { DecimalMark } from './number.ts'
  */
 
 export type QuantityKind =
-  'mass' | 'length' | 'temperature' | 'difference' | 'volume' | 'share' | 'minutes' | 'dose' | 'density' | 'plain'
+  | 'mass'
+  | 'length'
+  | 'temperature'
+  | 'difference'
+  | 'volume'
+  | 'share'
+  | 'minutes'
+  | 'dose'
+  | 'density'
+  | 'plain'
 
 export type ReadResult = { ok: true; value: number } | { ok: false; sentence: Fact }
 

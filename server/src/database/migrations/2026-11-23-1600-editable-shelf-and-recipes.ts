@@ -5,7 +5,7 @@ import type { Kysely } from 'kysely'
  * The shelf becomes the workshop's own: more kinds, a revision for each item, rules. Until now nobody could change it, so
  * its rows are dropped and every workshop is stocked anew at the next start (`stocked`). Recipes are saved with versions.
  */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+// oxlint-disable-next-line typescript/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   const statements = [
     sql`delete from shelf_item`,

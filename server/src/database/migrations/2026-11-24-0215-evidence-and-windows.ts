@@ -2,7 +2,7 @@ import { sql } from 'kysely'
 import type { Kysely } from 'kysely'
 
 /** What a workshop's batches teach of pace, kept so that it need not be worked out again; and windows it has shifted. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+// oxlint-disable-next-line typescript/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   const statements = [
     sql`alter table workshop

@@ -2,7 +2,7 @@ import { sql } from 'kysely'
 import type { Kysely } from 'kysely'
 
 /** Wrong tries to sign in; and under which edition of the models a batch's evidence was worked out. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+// oxlint-disable-next-line typescript/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   const statements = [
     sql`create table sign_in_try (

@@ -2,7 +2,7 @@ import { sql } from 'kysely'
 import type { Kysely } from 'kysely'
 
 /** What was changed in a batch, when and by whom: so that a change sent twice is made once, and for its history. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+// oxlint-disable-next-line typescript/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   const statements = [
     sql`create table batch_change (

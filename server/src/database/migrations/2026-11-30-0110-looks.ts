@@ -2,7 +2,7 @@ import { sql } from 'kysely'
 import type { Kysely } from 'kysely'
 
 /** What the list shows of a batch, worked out once for each change of it or of the shelf: how much, whether there is time, a picture. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+// oxlint-disable-next-line typescript/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   const statements = [
     sql`alter table batch add constraint batch_of_workshop unique (id, workshop_id)`,

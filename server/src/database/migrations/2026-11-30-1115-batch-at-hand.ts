@@ -2,7 +2,7 @@ import { sql } from 'kysely'
 import type { Kysely } from 'kysely'
 
 /** What lists ask of every plan stands beside it: reading whole plans for a name or a day takes long where there are thousands. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+// oxlint-disable-next-line typescript/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   await sql`alter table batch
     add column name text generated always as (coalesce(plan ->> 'name', '')) stored,

@@ -2,7 +2,7 @@ import { sql } from 'kysely'
 import type { Kysely } from 'kysely'
 
 /** Whether a batch is fit by what was seen of it: what is held must not be called ready. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+// oxlint-disable-next-line typescript/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   await sql`alter table batch_record add column fitness text not null default 'fit'
     check (fitness in ('fit', 'cosmetic', 'hold', 'test', 'discard'))`.execute(db)

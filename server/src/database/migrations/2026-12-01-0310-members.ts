@@ -38,7 +38,7 @@ const ofBatches = () => [
 ]
 
 /** Members with roles, ways in that work once, sessions told apart, a second step, who did what; names of versions of a batch, links to it. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+// oxlint-disable-next-line typescript/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   const statements = [
     sql`alter table member

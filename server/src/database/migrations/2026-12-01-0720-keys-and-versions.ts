@@ -36,7 +36,7 @@ interface Pointing {
 }
 
 /** Rows are told apart by the workshop's id first: what one workshop has stands together, and no id is taken for another. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+// oxlint-disable-next-line typescript/no-explicit-any -- a migration sees the tables as they were, not as they are
 async function leadByWorkshop(db: Kysely<any>): Promise<void> {
   const { rows } = await sql<Pointing>`
     select conrelid::regclass::text as from, conname as name, pg_get_constraintdef(oid) as says from pg_constraint
@@ -146,7 +146,7 @@ const triggers = () => [
 ]
 
 /** Primary keys that lead with the workshop's id; versions of what stands on the shelf and of designs, and who made them. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a migration sees the tables as they were, not as they are
+// oxlint-disable-next-line typescript/no-explicit-any -- a migration sees the tables as they were, not as they are
 export async function up(db: Kysely<any>): Promise<void> {
   await leadByWorkshop(db)
   for (const statement of [...keptVersions(), ...triggers()]) await statement.execute(db)

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { FITNESS, LIVES, isHeld, showMass } from '@ostler/core'
 import type { BatchSummary } from '@ostler/core'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { Archive, ArchiveRestore, Copy, Download, Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
 import { faceAddress } from '../../api/client.ts'
@@ -9,7 +9,7 @@ import { useHabits } from '../../plan/context.tsx'
 import { STATE_WORDS } from '../../ui/state-words.ts'
 import { Tags } from './tags.tsx'
 import { useSay } from '../../ui/say.tsx'
-import { ago, dated, t } from '../../words/index.ts'
+import { ago, dated, t, todayHere } from '../../words/index.ts'
 
 interface Props {
   batch: BatchSummary
@@ -24,7 +24,7 @@ interface Props {
 function Wanted({ batch: { occasion, forWhom, makeOn } }: Pick<Props, 'batch'>) {
   const brief = [occasion, forWhom && t('for {forWhom}', { forWhom })].filter(Boolean).join(', ')
   if (brief === '' && makeOn === null) return null
-  const isLate = makeOn !== null && makeOn < format(new Date(), 'yyyy-MM-dd')
+  const isLate = makeOn !== null && makeOn < todayHere()
   return (
     <p>
       {brief}

@@ -22,7 +22,7 @@ function useSpoken(): void {
   const key = now?.step?.key ?? ''
   useEffect(() => {
     if (speech && text !== '') speak(text)
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- said once for each deed
+    // oxlint-disable-next-line react-hooks/exhaustive-deps -- said once for each deed
   }, [speech, key])
 }
 

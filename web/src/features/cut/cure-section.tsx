@@ -1,6 +1,6 @@
 import { RACK_AIRS, cureForecast, cureKnown, listOf, showMass, at } from '@ostler/core'
 import type { CureForecast, RackAir } from '@ostler/core'
-import { addDays, differenceInCalendarDays, format, isValid, parseISO } from 'date-fns'
+import { addDays, differenceInCalendarDays, isValid, parseISO } from 'date-fns'
 import { useMemo, useState } from 'react'
 import {
   CartesianGrid,
@@ -19,7 +19,7 @@ import { PlanField, useTold } from '../../parts/plan-field.tsx'
 import { LastDays } from '../../parts/last-days.tsx'
 import { Section } from '../../ui/section.tsx'
 import { WeighIns } from './weigh-ins.tsx'
-import { dated, rich, say, t } from '../../words/index.ts'
+import { dated, rich, say, t, todayHere } from '../../words/index.ts'
 
 /** Whole days since the pour; null where its day is not known. */
 const daysSince = (pouredAt: string): number | null =>
@@ -237,7 +237,7 @@ function Dates({ readyDay }: { readyDay: number }) {
   const batch = useBatch()
   const told = useTold()
   const { pouredAt, wantedOn: wanted } = usePlan(state => state.plan.rest)
-  const [today] = useState(() => format(new Date(), 'yyyy-MM-dd'))
+  const [today] = useState(() => todayHere())
   const [isEmpty, setEmpty] = useState(false)
   const made = isEmpty ? '' : pouredAt.slice(0, 10) || today
   const set = (key: 'pouredAt' | 'wantedOn', value: string) =>

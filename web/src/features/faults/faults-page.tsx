@@ -18,7 +18,7 @@ import {
 } from '@ostler/core'
 import type { AskStage, Diagnosis, Facts, Learned, Reckoned, FitnessVerdict, ToldSign, WhichBars } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { useMemo } from 'react'
 import { Link, useParams } from 'react-router'
 import { learnedQuery } from '../../api/workshop.ts'
@@ -37,7 +37,7 @@ import { Bars } from './bars.tsx'
 import { CauseRow } from './cause-row.tsx'
 import { KnownRows } from './known-rows.tsx'
 import { WouldTell } from './would-tell.tsx'
-import { dated, t } from '../../words/index.ts'
+import { dated, t, todayHere } from '../../words/index.ts'
 
 /** What went wrong with a batch: whether it is fit, what it most likely was, what would tell, and what to do next time. */
 export function FaultsPage() {
@@ -80,7 +80,7 @@ function useFound(record: OpenRecord, learned: Learned | undefined): Found {
   const { shelf } = useBatch()
   const forecast = useForecast()!
   const noted = useNotedState()?.state ?? null
-  const today = format(new Date(), 'yyyy-MM-dd')
+  const today = todayHere()
   // A first look stands in until the rest was worked through.
   const job = useMemo<Job<RestWords>>(() => asking => restSaid(plan, shelf, asking), [plan, shelf])
   const { answer: rest } = useFollowing(job, 0)
@@ -172,7 +172,7 @@ const day = (on: string) => dated(parseISO(on), 'd MMMM yyyy')
 /** Whether it may be used: by rules that no chance overrides. */
 function IsItFit({ verdict, facts }: { verdict: FitnessVerdict; facts: Facts }) {
   const pouredAt = usePlan(one => one.plan.rest.pouredAt)
-  const today = format(new Date(), 'yyyy-MM-dd')
+  const today = todayHere()
   const isPoured = pouredAt !== ''
   const again = [
     verdict.againInDays > 0 ? dayAfter(today, verdict.againInDays) : null,

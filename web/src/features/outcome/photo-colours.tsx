@@ -1,7 +1,6 @@
 import { baseOf, daysBetween, deltaE, findById, gelOf, hexOfCup, labOfHex, mixed, together } from '@ostler/core'
 import type { Colorant, Cup, Forecast, OwnSwatch, Plan, RecordEntry, Shelf } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { format } from 'date-fns'
 import { useState } from 'react'
 import { photoAddress, saveItem, shelfQuery } from '../../api/client.ts'
 import { ColourSampler } from '../../parts/colour-sampler.tsx'
@@ -13,7 +12,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { Say } from '../../ui/say.tsx'
 import { useAct } from '../../ui/use-act.ts'
 import type { OpenRecord } from '../../parts/use-record.ts'
-import { fixed, t } from '../../words/index.ts'
+import { fixed, t, todayHere } from '../../words/index.ts'
 
 interface Props {
   record: OpenRecord
@@ -191,7 +190,7 @@ function swatchOf(
   return {
     colorant: tint.colorant,
     swatch: {
-      ...{ date: format(new Date(), 'yyyy-MM-dd'), doseGPerKg: doseOf(tint), medium: tint.part.medium },
+      ...{ date: todayHere(), doseGPerKg: doseOf(tint), medium: tint.part.medium },
       ...{ whiteGPerKg: tints.length > 0 ? (whites[0] ? doseOf(whites[0]) : 0) : 0, ...seen },
       ...{ carotene, chlorophyll, brown, scatter, faults: [], note: `${plan.name}, ${cup.name}`.slice(0, 200) },
     },

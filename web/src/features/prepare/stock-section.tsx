@@ -1,6 +1,5 @@
 import { findById, showMass, stockNeeds, substitutesFor } from '@ostler/core'
 import type { Edit, Forecast, Plan, StockLine, SubstitutableKind } from '@ostler/core'
-import { format } from 'date-fns'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useBatch, useHabits } from '../../plan/context.tsx'
@@ -8,9 +7,9 @@ import { Ask } from '../../ui/ask.tsx'
 import { useTold } from '../../parts/plan-field.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
-import { fixed, rich, t } from '../../words/index.ts'
+import { fixed, rich, t, todayHere } from '../../words/index.ts'
 
-const isOver = ({ useBy }: StockLine): boolean => useBy !== null && useBy < format(new Date(), 'yyyy-MM-dd')
+const isOver = ({ useBy }: StockLine): boolean => useBy !== null && useBy < todayHere()
 
 /** What the plan takes from the shelf: what is missing first, as a list to shop by. */
 export function StockSection({ plan, forecast }: { plan: Plan; forecast: Forecast }) {

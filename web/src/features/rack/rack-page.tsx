@@ -1,7 +1,7 @@
 import { FITNESS, USUAL_RACK, daysBetween, isHeld, placeUses, showMass, signOf } from '@ostler/core'
 import type { PlaceUse, RackBatch } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { Link } from 'react-router'
 import { faceAddress, rackQuery } from '../../api/client.ts'
 import { rackPlanQuery } from '../../api/workshop.ts'
@@ -11,7 +11,7 @@ import { useHabits } from '../../plan/context.tsx'
 import { Section } from '../../ui/section.tsx'
 import { RackPlanFields } from './rack-plan-fields.tsx'
 import { WeighHere } from './weigh-here.tsx'
-import { dated, rich, t } from '../../words/index.ts'
+import { dated, rich, t, todayHere } from '../../words/index.ts'
 
 const DAY = 'd MMM'
 const day = (on: string) => dated(parseISO(on), DAY)
@@ -20,7 +20,7 @@ const NOWHERE = t('No place noted')
 
 /** Every curing bar of the workshop, by the place where it lies: how long, how many, and when it is ready by its weight. */
 export function RackPage() {
-  const today = format(new Date(), 'yyyy-MM-dd')
+  const today = todayHere()
   const { data, error, isPending } = useQuery(rackQuery(today))
   const { data: rack } = useQuery(rackPlanQuery)
   const uses = placeUses(rack ?? USUAL_RACK, data ?? [])

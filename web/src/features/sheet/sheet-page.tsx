@@ -19,7 +19,7 @@ import type { Parts } from './parts.tsx'
 import { Pours } from './pours-part.tsx'
 import { RestPart } from './rest-part.tsx'
 import { Say, useSay } from '../../ui/say.tsx'
-import { clock, dated, rich, showShare, t, toldAs } from '../../words/index.ts'
+import { clock, datedNow, rich, showShare, t, toldAs } from '../../words/index.ts'
 
 /** The pour sheet: printed, it goes to the bench. Safety first, then weighing in order, cups, pours. */
 export function SheetPage() {
@@ -61,7 +61,7 @@ function Sheet(parts: Parts) {
             {t('Pour sheet · {mould}, soap {fillMm} high · printed {format}{madeBy}', {
               mould: plan.mould.name,
               fillMm: showLength(plan.mould.fillMm, habits),
-              format: dated(new Date(), 'd MMM yyyy, HH:mm'),
+              format: datedNow('d MMM yyyy, HH:mm'),
               madeBy: plan.madeBy && t(' · made by {madeBy}', { madeBy: plan.madeBy }),
             })}
           </p>

@@ -37,7 +37,7 @@ export function ItemList({ kind, items, chosen, sort, onSort }: Props) {
   const box = useRef<HTMLDivElement>(null)
   const navigate = useNavigate()
   const fields = listFields(kind)
-  // eslint-disable-next-line react-hooks/incompatible-library -- the list is not memoised, and needs not be
+  // oxlint-disable-next-line react-hooks/incompatible-library -- the list is not memoised, and needs not be
   const rows = useVirtualizer({
     count: items.length,
     getScrollElement: () => box.current,

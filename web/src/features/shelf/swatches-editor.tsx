@@ -13,7 +13,6 @@ import {
 } from '@ostler/core'
 import type { BaseTint, Colorant, Medium, OwnSwatch, Shelf, SwatchFault, Words } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
-import { format } from 'date-fns'
 import { Camera, Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { recipesQuery } from '../../api/client.ts'
@@ -22,7 +21,7 @@ import { Choice } from '../../ui/choice.tsx'
 import { NumberCell } from '../../ui/number-cell.tsx'
 import { PhotoDialog } from './photo-dialog.tsx'
 import { Say } from '../../ui/say.tsx'
-import { rich, t, tidy } from '../../words/index.ts'
+import { rich, t, tidy, todayHere } from '../../words/index.ts'
 import { inWords } from '../../ui/options.ts'
 
 interface Props {
@@ -44,7 +43,7 @@ export function SwatchesEditor({ colorant, shelf, onSwatches, problem }: Props) 
       ...swatches,
       {
         id: `swatch-${n}`,
-        date: format(new Date(), 'yyyy-MM-dd'),
+        date: todayHere(),
         doseGPerKg: colorant.referenceDoseGPerKg,
         medium: colorant.medium,
         whiteGPerKg: 0,

@@ -1,7 +1,7 @@
 import { LIVES, dayAfter, daysBetween, lifeOf, lotCode, recordFold } from '@ostler/core'
 import type { RecordState } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { FileArchive, Printer } from 'lucide-react'
 import { useMemo } from 'react'
 import { useParams } from 'react-router'
@@ -16,7 +16,7 @@ import { Made } from './made.tsx'
 import { Planned } from './planned.tsx'
 import { Seen } from './seen.tsx'
 import { useCure } from './use-cure.ts'
-import { dated, t } from '../../words/index.ts'
+import { dated, t, todayHere } from '../../words/index.ts'
 
 const NOTHING_NOTED = recordFold([])
 
@@ -62,7 +62,7 @@ function Head({ id, state }: { id: string; state: RecordState }) {
   const plan = usePlan(one => one.plan)
   const noted = useNotedState()?.state
   const cure = useCure()
-  const today = format(new Date(), 'yyyy-MM-dd')
+  const today = todayHere()
   const { pouredAt } = plan.rest
   const readyDay = cure?.readyDay ?? null
   const life = lifeOf(

@@ -1,7 +1,7 @@
 import { DUE_KINDS, dayAfter, daysBetween } from '@ostler/core'
 import type { Due, DueKind } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { Link } from 'react-router'
 import { calendarQuery, duesQuery, renewCalendar } from '../../api/client.ts'
 import { Places } from '../../frame/places.tsx'
@@ -9,7 +9,7 @@ import { TopBar } from '../../frame/top-bar.tsx'
 import { Section } from '../../ui/section.tsx'
 import { Say } from '../../ui/say.tsx'
 import { Telling } from './telling.tsx'
-import { clock, dated, daysLeftOfWeek, t } from '../../words/index.ts'
+import { clock, dated, datedNow, daysLeftOfWeek, t, todayHere } from '../../words/index.ts'
 
 /** The page of a batch on which what is due is done. */
 const PAGE: Readonly<Record<DueKind, string>> = {
@@ -30,7 +30,6 @@ function placeOf({ batch, item, trial, kind }: Due): string {
 }
 const WEEK = 7
 /** Days like "2026-03-02" of this browser's clock. */
-export const todayHere = (): string => format(new Date(), 'yyyy-MM-dd')
 
 interface Group {
   title: string
@@ -65,7 +64,7 @@ export function TodayPage() {
         <Places />
       </TopBar>
       <main className="mx-auto w-full max-w-220 px-5 py-6 max-[900px]:px-3">
-        <h1 className="text-3xl">{dated(new Date(), 'EEEE, d MMMM')}</h1>
+        <h1 className="text-3xl">{datedNow('EEEE, d MMMM')}</h1>
         {error && <p className="text-rust">{error.message}</p>}
         {isPending && <p className="text-soft">{t('Looking through the batches …')}</p>}
         {data && !groups.some(({ isSoon }) => isSoon) && (

@@ -1,10 +1,10 @@
 import { findById, prefixOfTrial, shelfWithoutTrial, takenBack, takenOn, taughtBy } from '@ostler/core'
 import type { Colorant, Scent, Shelf, TrialAnswer, TrialSays } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { format, parseISO } from 'date-fns'
+import { parseISO } from 'date-fns'
 import { saveCounts, saveItem, shelfQuery } from '../../api/client.ts'
 import type { TrialChange } from './trial-change.ts'
-import { dated, t } from '../../words/index.ts'
+import { dated, t, todayHere } from '../../words/index.ts'
 
 interface Items {
   colorants: Colorant[]
@@ -44,7 +44,7 @@ export function TakeOn({ kept, says, onKeep }: Props) {
   const { trial } = kept
   const queries = useQueryClient()
   const shelf = useQuery(shelfQuery).data
-  const today = format(new Date(), 'yyyy-MM-dd')
+  const today = todayHere()
   const isOn = trial.takenOn !== ''
   const move = useMutation({
     mutationFn: async () => {

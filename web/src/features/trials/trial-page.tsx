@@ -1,7 +1,6 @@
 import { drawnUp, kindOfTrial, trialOutlook } from '@ostler/core'
 import type { Shelf, Trial, TrialAnswer } from '@ostler/core'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { format } from 'date-fns'
 import { Download, Printer, Repeat } from 'lucide-react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { ApiError, addTrial, saveTrial, shelfQuery, trialQuery } from '../../api/client.ts'
@@ -19,7 +18,7 @@ import { PairWatch, isWatched } from './pair-watch.tsx'
 import type { KeptChange, TrialChange } from './trial-change.ts'
 import { MapOfSamples, WeighedIn } from './weighed-in.tsx'
 import { standingOf } from './trials-page.tsx'
-import { t } from '../../words/index.ts'
+import { t, todayHere } from '../../words/index.ts'
 
 /** One trial: what is weighed, when it is looked at, what it says. */
 export function TrialPage() {
@@ -59,8 +58,7 @@ function Opened({ kept, shelf }: { kept: TrialAnswer; shelf: Shelf }) {
   const keeping = useKeeping(kept)
   const keep = (change: TrialChange) => keeping.mutateAsync({ change })
   /** Cups that are looked at were poured today, if nobody said otherwise. */
-  const keepPoured = (change: TrialChange) =>
-    keep(now => change({ ...now, pouredOn: now.pouredOn || format(new Date(), 'yyyy-MM-dd') }))
+  const keepPoured = (change: TrialChange) => keep(now => change({ ...now, pouredOn: now.pouredOn || todayHere() }))
   const strike = (label: string, struckOut: string) =>
     keeping.mutate({
       change: now => ({
