@@ -25,6 +25,7 @@ export {
   USUAL_WINDOWS,
   beforeLye,
   chanceOf,
+  EMULSION_LOOKS,
   emulsionWord,
   evidenceOf,
   handTimes,

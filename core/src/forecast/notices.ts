@@ -7,7 +7,7 @@ import type { Plan } from '../plan/index.ts'
 import type { Portions } from '../portions/index.ts'
 import { capShare, needsAnswer } from '../recipe/index.ts'
 import type { ScentLoad } from '../recipe/index.ts'
-import { MOMENTS, findById, rulesOn } from '../shelf/index.ts'
+import { ACCELERATIONS, MOMENTS, findById, rulesOn } from '../shelf/index.ts'
 import type { Shelf, ShelfItem } from '../shelf/index.ts'
 import type { RecipeResult } from './recipe-result.ts'
 import type { RunInput, Lanes, Quickens } from '../batter/schedule/index.ts'
@@ -272,9 +272,9 @@ function scent(plan: Plan, shelf: Shelf, load: ScentLoad | null): Notice[] {
       weight: 'hint',
       sentence: fact('forecast.supplier-says-your-own', {
         part: part.name,
-        supplierSays: part.scent!.supplierSays,
+        supplierSays: fact(ACCELERATIONS[part.scent!.supplierSays]),
         ownRuns: part.scent!.ownRuns,
-        acceleration: part.scent!.acceleration,
+        acceleration: fact(ACCELERATIONS[part.scent!.acceleration]),
       }),
     })
   if (!plan.cups.some(cup => cup.scented && !cup.ownScent)) {

@@ -65,7 +65,7 @@ function StoppedAs() {
           stopLevel2: say(traceName(stopLevel)),
         })}
       {seconds > 0 && t('About {seconds} s at the bowl. ', { seconds })}
-      {lanes.split && t('Its emulsion is then {emulsion}.', { emulsion: emulsionWord(lanes.split.emulsion) })}
+      {lanes.split && t('By then its emulsion {emulsion}.', { emulsion: say(emulsionWord(lanes.split.emulsion)) })}
     </p>
   )
 }

@@ -156,12 +156,9 @@ function splitTrouble(lanes: Lanes): Trouble {
     chance: split.chance,
     pour: null,
     sentence: fact('advice.batter-may-not-be', { fails }),
-    reason: fact('advice.stopped-little-early-let', { emulsionLook: emulsionLook(looks), spread: spread(split) }),
+    reason: fact('advice.stopped-little-early-let', { emulsionLook: looks, spread: spread(split) }),
   }
 }
-
-const emulsionLook = (word: string): Words =>
-  word === 'streaks' ? fact('advice.shows-streaks') : word === 'sound' ? fact('advice.is-sound') : word
 
 /** How far the cups' superfat spreads, where the two ends differ as they are shown. */
 function spread({ leanest, richest }: Lanes['split']): Words {

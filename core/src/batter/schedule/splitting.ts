@@ -1,3 +1,5 @@
+import { fact } from '../../quantities/facts/index.ts'
+import type { Fact } from '../../quantities/facts/index.ts'
 import { normal } from '../../quantities/chance/index.ts'
 
 /** What goes wrong when an emulsion is divided that does not hold. */
@@ -16,15 +18,16 @@ export const HOLDS = 0.72
 /** Even chances that it comes apart before it has set, and how sharply that is known (fitted). */
 const BREAKS = { at: 0.6, error: 0.07 } as const
 
-/** What an emulsion looks like, from so complete on. */
-const LOOKS: readonly (readonly [from: number, look: string])[] = [
-  [0.85, 'sound'],
-  [HOLDS, 'holds'],
+/** What an emulsion does, from so complete on. */
+export const EMULSION_LOOKS: readonly (readonly [from: number, look: string])[] = [
+  [0.85, 'is sound'],
+  [HOLDS, 'holds together'],
   [0.6, 'barely holds'],
-  [0.45, 'streaks'],
-  [0, 'parts'],
+  [0.45, 'shows streaks'],
+  [0, 'comes apart'],
 ]
-export const emulsionWord = (emulsion: number): string => LOOKS.find(([from]) => emulsion >= from)![1]
+/** The same as words that follow "the emulsion". */
+export const emulsionWord = (emulsion: number): Fact => fact(EMULSION_LOOKS.find(([from]) => emulsion >= from)![1])
 
 /** Chance that an emulsion stays whole, 0…1. */
 export const soundChance = (emulsion: number): number => normal((emulsion - BREAKS.at) / BREAKS.error)

@@ -285,7 +285,7 @@ function PartRow({ part, weighed, share, onShare, onGrams, onRemove }: PartRowPr
               : t(', untested here')}
             {part.scent.supplierSays !== 'unknown' &&
               part.scent.supplierSays !== part.scent.acceleration &&
-              t('; supplier says {supplierSays}', { supplierSays: part.scent.supplierSays })}
+              t('; supplier says {supplierSays}', { supplierSays: t(ACCELERATIONS[part.scent.supplierSays]) })}
           </span>
         )}
       </td>

@@ -51,8 +51,6 @@ export const advice = {
   'advice.batter-may-not-be': 'The batter may not be emulsified: {fails}.',
   'advice.stopped-little-early-let':
     'Stopped a little early it {emulsionLook}{spread}. Let the blender rest 15 s: if streaks run together, blend on.',
-  'advice.shows-streaks': 'shows streaks',
-  'advice.is-sound': 'is sound',
   'advice.cups-could-come-out': ': cups could come out between {low} and {high} superfat',
   'advice.in-of-runs': ' in {what} of runs',
   'advice.divided-little-early-leanest':
