@@ -217,7 +217,12 @@ async function editsToPaint(page) {
   await page.evaluate(least => {
     window.keys_ = []
     window.keysSeen = new PerformanceObserver(list =>
-      window.keys_.push(...list.getEntries().filter(one => one.name === 'keydown').map(one => one.duration)),
+      window.keys_.push(
+        ...list
+          .getEntries()
+          .filter(one => one.name === 'keydown')
+          .map(one => one.duration),
+      ),
     )
     window.keysSeen.observe({ type: 'event', durationThreshold: least })
   }, LEAST_TOLD_MS)

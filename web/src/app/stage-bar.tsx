@@ -1,13 +1,20 @@
 import { Check, ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
+import { memo } from 'react'
 import { Link, NavLink, useLocation } from 'react-router'
-import { useForecast, usePlan } from '../plan/context.tsx'
+import { Lagging, useForecast, usePlan } from '../plan/context.tsx'
 import { useNotedState } from '../run/noted.tsx'
 import { STAGES, placeOf } from './stages.ts'
 import { t } from '../words/index.ts'
 
 /** The stages of the work, each saying in a word how it stands; at a desk, beside the name of the batch. */
-export function StageLinks() {
+export const StageLinks = memo(() => (
+  <Lagging>
+    <LinksAndWords />
+  </Lagging>
+))
+
+function LinksAndWords() {
   const { stage: now } = placeOf(useLocation().pathname)
   const plan = usePlan(state => state.plan)
   const forecast = useForecast()
@@ -31,11 +38,13 @@ export function StageLinks() {
 }
 
 /** The pages of the stage that one is in; on a phone with the stages as a menu in front of them. */
-export function PageLinks() {
+export const PageLinks = memo(() => {
   const { stage: now } = placeOf(useLocation().pathname)
   return (
     <div className="flex min-h-9 items-stretch gap-1 border-b border-line px-4 max-[900px]:min-h-11 max-[900px]:px-1 print:hidden">
-      <StageMenu />
+      <Lagging>
+        <StageMenu />
+      </Lagging>
       <nav
         aria-label={t('Pages of {now}', { now: now.name })}
         className="flex min-w-0 gap-1 max-[900px]:overflow-x-auto"
@@ -54,7 +63,7 @@ export function PageLinks() {
       </nav>
     </div>
   )
-}
+})
 
 function StageMenu() {
   const { stage: now } = placeOf(useLocation().pathname)

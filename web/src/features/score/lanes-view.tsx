@@ -4,7 +4,7 @@ import { BookOpen, Eye, GitCompare, Table2, ZoomIn, ZoomOut } from 'lucide-react
 import { useState } from 'react'
 import type { KeyboardEvent } from 'react'
 import { Link } from 'react-router'
-import { useForecast, usePlan } from '../../plan/context.tsx'
+import { AtOnce, useForecast, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useSize } from '../../ui/use-size.ts'
@@ -70,7 +70,9 @@ export function LanesView({ chosen, onChoose }: Props) {
         </h2>
         {!asTable && <ZoomButtons zoom={zoom} onZoom={zoomBy} />}
         {narrow ? <span className="flex-1" /> : <BeforeLye />}
-        <LaneLinks />
+        <AtOnce>
+          <LaneLinks />
+        </AtOnce>
         <button className="quiet mr-3 min-h-6 text-[13px]" aria-pressed={asTable} onClick={() => setAsTable(!asTable)}>
           <Table2 size={15} aria-hidden /> {asTable ? t('as lanes') : t('as a table')}
         </button>

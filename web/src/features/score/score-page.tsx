@@ -1,7 +1,7 @@
 import type { Plan } from '@ostler/core'
-import { useState } from 'react'
+import { memo, useCallback, useState } from 'react'
 import { Link } from 'react-router'
-import { useForecast, usePlan } from '../../plan/context.tsx'
+import { Lagging, useBatch, usePlan } from '../../plan/context.tsx'
 import { NextTime } from '../../parts/next-time.tsx'
 import { ForecastRefused } from '../../parts/forecast-refused.tsx'
 import { Notices } from '../../parts/notices.tsx'
@@ -23,7 +23,8 @@ import { t } from '../../words/index.ts'
 /** The heart: the score, the face and the lanes, which move together. */
 export function ScorePage() {
   const plan = usePlan(state => state.plan)
-  const forecast = useForecast()
+  const isForecast = usePlan(state => state.result.ok)
+  const batch = useBatch()
   const [wanted, setWanted] = useState<string[]>([])
   const [cut, setCut] = useState<Cut>('across')
   const [tried, setTried] = useState<Plan | null>(null)
@@ -33,14 +34,18 @@ export function ScorePage() {
   const picked = wanted.filter(isThere)
   const one = picked.length === 1 ? picked[0]! : null
   const pour = score.some(step => step.id === one) ? one : null
-  const pick = (ids: string[]) => {
-    setWanted(ids)
-    const move = ids.length === 1 ? moves.find(step => step.id === ids[0]) : undefined
-    const best = move && cutFor(move)
-    if (best) setCut(best)
-    if (ids.length === 1 && finish.toppings.some(topping => topping.id === ids[0])) setCut('top')
-  }
-  const choose = (id: string | null) => pick(id === null ? [] : [id])
+  const pick = useCallback(
+    (ids: string[]) => {
+      setWanted(ids)
+      const { plan: now } = batch.get()
+      const move = ids.length === 1 ? now.moves.find(step => step.id === ids[0]) : undefined
+      const best = move && cutFor(move)
+      if (best) setCut(best)
+      if (ids.length === 1 && now.finish.toppings.some(topping => topping.id === ids[0])) setCut('top')
+    },
+    [batch],
+  )
+  const choose = useCallback((id: string | null) => pick(id === null ? [] : [id]), [pick])
 
   return (
     <main className="flex flex-col min-[901px]:h-[calc(100dvh-88px)]">
@@ -52,7 +57,7 @@ export function ScorePage() {
           {picked.length === 0 && (
             <>
               <NextTime at="score" />
-              <ScoreNumbers />
+              <Numbers />
               <Levers />
               <Link className="button self-start" to="../rehearse" relative="path">
                 {t('Rehearse the pour')}
@@ -62,23 +67,39 @@ export function ScorePage() {
           <ForecastRefused />
           {picked.length === 0 && (
             <>
-              <DesignSentences />
-              <Notices most={3} className="text-[13px]" />
+              <Told />
               <PlanBPanel />
               <UnderAndCut />
             </>
           )}
         </aside>
       </div>
-      {forecast && (
-        <div className="shrink-0">
-          <LanesView chosen={pour} onChoose={choose} />
-          <RiskStrip onChoose={choose} />
-        </div>
-      )}
+      {isForecast && <TimeAndRisk chosen={pour} onChoose={choose} />}
     </main>
   )
 }
+
+const Numbers = memo(() => (
+  <Lagging>
+    <ScoreNumbers />
+  </Lagging>
+))
+
+const Told = memo(() => (
+  <Lagging>
+    <DesignSentences />
+    <Notices most={3} className="text-[13px]" />
+  </Lagging>
+))
+
+const TimeAndRisk = memo((props: { chosen: string | null; onChoose: (id: string | null) => void }) => (
+  <div className="shrink-0">
+    <Lagging>
+      <LanesView {...props} />
+      <RiskStrip onChoose={props.onChoose} />
+    </Lagging>
+  </div>
+))
 
 /** Everything about what is picked. */
 function Chosen({ picked, onPicked }: { picked: readonly string[]; onPicked: (ids: string[]) => void }) {
