@@ -21,7 +21,8 @@ test('units are shown as the workshop likes, typed as one likes, and stored the 
   } finally {
     await maker.request.put('/api/workshop/habits', { data: { mass: 'g', temperature: 'C', length: 'mm' } })
   }
-  await goTo(maker, `/batches/${id}/score`)
+  // The habits went by the page: it is opened anew.
+  await maker.goto(`/batches/${id}/score`)
   await expect(maker.getByRole('region', { name: 'Levers' }).getByLabel('Oils and lye meet at')).toHaveValue('31')
   await expect(maker.getByLabel('Height of layer 1, Slate')).toHaveValue('26')
 })
