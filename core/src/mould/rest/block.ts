@@ -47,6 +47,8 @@ export class Block {
   readonly #reaction: Reaction
   readonly #before: Float64Array
   readonly #lines: { side: WallLine; top: WallLine; bottom: WallLine; end: WallLine | null }
+  readonly #all: readonly WallLine[]
+  readonly #state: Cells
   readonly #end: EndBar | null
   #fill = 0
   #lastStep = 0
@@ -81,6 +83,10 @@ export class Block {
       bottom: wall(faces.bottom, nx * nz, this.dy, 1 / this.dy),
       end: nz > 1 ? wall(faces.end, nx * ny, this.dz, 1 / this.dz) : null,
     }
+    const { side, top, bottom, end } = this.#lines
+    this.#all = end ? [side, top, bottom, end] : [side, top, bottom]
+    const { T, X, g, gmax, gelledAt } = this
+    this.#state = { T, X, g, gmax, gelledAt, before: this.#before }
     this.#end = input.lengthM === null || nz > 1 ? null : new EndBar(input.lengthM)
     this.#place()
   }
@@ -134,22 +140,23 @@ export class Block {
   /** One step of `dt` s, however large; gives the largest changes. */
   stepBy(dt: number, around: Around): [dT: number, dX: number] {
     const { T } = this
-    const cells: Cells = { T, X: this.X, g: this.g, gmax: this.gmax, gelledAt: this.gelledAt, before: this.#before }
     const grid = this.#grid
     const reaction = this.#reaction
     const ahead = this.#lastStep > 0 ? (0.5 * dt) / this.#lastStep : 0
-    const dX = reaction.step(this.filled, dt, ahead, this.timeS + dt, cells, grid.capacity)
+    const dX = reaction.step(this.filled, dt, ahead, this.timeS + dt, this.#state, grid.capacity)
     if (reaction.isStale) {
       faceConductances(grid, reaction.k)
       reaction.isStale = false
     }
-    const air = { ...around, film: this.input.film, losses: this.input.losses ?? LOSSES }
+    const { airC, roomC, forced, matC } = around
+    const air = { airC, roomC, forced, matC, film: this.input.film, losses: this.input.losses ?? LOSSES }
     const { side, top, bottom, end } = this.#lines
-    for (const line of end ? [side, top, bottom, end] : [side, top, bottom]) line.warmth(dt, air, reaction.k, T)
+    const all = this.#all
+    for (let i = 0; i < all.length; i += 1) all[i]!.warmth(dt, air, reaction.k, T)
     const lambda = this.#endSink(dt)
     grid.d.fill(0)
-    for (const line of end ? [side, top, bottom, end] : [side, top, bottom]) line.pull(dt, T, grid.d)
-    this.lost += sweepAcross(grid, dt, T, reaction.source, side, lambda, around.airC) * this.#cell
+    for (let i = 0; i < all.length; i += 1) all[i]!.pull(dt, T, grid.d)
+    this.lost += sweepAcross(grid, dt, T, reaction.source, side, lambda, airC) * this.#cell
     this.lost += this.#atWall(side, dt)
     if (end) {
       sweepAlong(grid, dt, end)
@@ -233,9 +240,8 @@ export class Block {
   /** Heat that the outside takes per s and m of length (or of the quarter) now, for what the mould stands in. */
   lossNow(): number {
     const { nx } = this.input
-    const { side, top, bottom, end } = this.#lines
     let sum = 0
-    for (const line of end ? [side, top, bottom, end] : [side, top, bottom])
+    for (const line of this.#all)
       for (let j = 0; j < line.count; j += 1) {
         const i = line.cells[j]!
         const c = line.face.isOpen ? this.T[i]! : line.wallC[j]!
