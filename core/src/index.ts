@@ -77,6 +77,7 @@ export type {
   ShelfKind,
   SubstitutableKind,
   SwatchFault,
+  TableColumn,
   TablePreview,
   Tag,
   TimeKind,

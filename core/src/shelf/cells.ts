@@ -25,13 +25,13 @@ const DEFAULT_UNITS: Record<string, string> = {
 function readNumber(field: Field, text: string): CellResult {
   const quantity = field.quantity ?? 'plain'
   const read = readQuantity(text, quantity, DEFAULT_UNITS[quantity] ?? '')
-  if (!read.ok) return wrong(fact('shelf.field-wrong', { label: field.label, sentence: read.sentence }))
+  if (!read.ok) return wrong(fact('shelf.field-wrong', { label: fact(field.label), sentence: read.sentence }))
   const value = Number(read.value.toPrecision(12))
   if (value < field.min! || value > field.max!) {
     const scale = quantity === 'share' ? 100 : 1
     return wrong(
       fact('shelf.out-of-range', {
-        label: field.label,
+        label: fact(field.label),
         from: plain(field.min! * scale, 4),
         to: plain(field.max! * scale, 4),
         unit: field.unit ?? '',
@@ -44,7 +44,7 @@ function readNumber(field: Field, text: string): CellResult {
 
 const notOneOf = (field: Field, word: string): Fact =>
   fact('shelf.not-one-of', {
-    label: field.label,
+    label: fact(field.label),
     typed: word.slice(0, 40),
     options: together(
       (field.options ?? []).map(one => one.text),
@@ -86,7 +86,7 @@ export function readCell(field: Field, text: string): CellResult {
       if (YES.has(word)) return { ok: true, value: true }
       return NO.has(word)
         ? { ok: true, value: false }
-        : wrong(fact('shelf.yes-or-no', { label: field.label, typed: trimmed.slice(0, 40) }))
+        : wrong(fact('shelf.yes-or-no', { label: fact(field.label), typed: trimmed.slice(0, 40) }))
     }
     case 'list':
       return readList(field, trimmed)
@@ -95,7 +95,7 @@ export function readCell(field: Field, text: string): CellResult {
         ? { ok: true, value: trimmed.toLowerCase() }
         : trimmed === ''
           ? { ok: true, value: field.start }
-          : wrong(fact('shelf.like-a-colour', { label: field.label, typed: trimmed.slice(0, 20) }))
+          : wrong(fact('shelf.like-a-colour', { label: fact(field.label), typed: trimmed.slice(0, 20) }))
     default:
       return { ok: true, value: trimmed }
   }

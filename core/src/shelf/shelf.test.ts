@@ -150,10 +150,39 @@ describe('table files', () => {
   })
 
   test('headers that no oil has are named; without a name column nothing is read', () => {
-    expect(reader(['Name', 'Colour of the cat'], ['A', 'x']).unknownHeaders).toEqual(['Colour of the cat'])
+    expect(reader(['Name', 'Colour of the cat'], ['A', 'x']).columns).toMatchObject([
+      { header: 'Name', field: 'name' },
+      { header: 'Colour of the cat', field: '' },
+    ])
     const none = reader(['Cat', 'Dog'], ['x', 'y'])
-    expect(said(none.problem)).toMatch(/no column “Name”.*“Cat”, “Dog”/)
+    expect(said(none.problem)).toMatch(/no column “Name”/)
+    expect(none.columns.map(one => one.header)).toEqual(['Cat', 'Dog'])
     expect(none.items).toEqual([])
+  })
+
+  test('columns are what somebody says they are, and show what stands in them', () => {
+    const headers = ['Öl', 'SAP', 'Bemerkung']
+    const rows = [
+      ['Fern kernel oil', '193', ''],
+      ['Moss seed oil', '0.136', 'new press'],
+    ]
+    const guessed = new TableReader('oils', headers, shelf.oils)
+    rows.forEach(row => guessed.sample(row))
+    expect(guessed.preview.problem).not.toBeNull()
+    expect(guessed.preview.columns).toEqual([
+      { header: 'Öl', sample: 'Fern kernel oil', field: '' },
+      { header: 'SAP', sample: '193', field: '' },
+      { header: 'Bemerkung', sample: 'new press', field: '' },
+    ])
+    const called = new Map([['sapKohMgPerG', 'S.A.P.']])
+    expect(new TableReader('oils', headers, shelf.oils, null, called).preview.columns[1]!.field).toBe('sapKohMgPerG')
+    const told = new TableReader('oils', headers, shelf.oils, ['name', 'sapKohMgPerG', 'nonsense'])
+    rows.forEach((row, i) => told.read(row, i + 2))
+    expect(told.preview.problem).toBeNull()
+    expect(told.preview.columns.map(({ field }) => field)).toEqual(['name', 'sapKohMgPerG', ''])
+    expect(told.preview.items).toMatchObject([{ id: 'fern-kernel-oil', name: 'Fern kernel oil', sapKohMgPerG: 193 }])
+    // Grams of NaOH for one of oil are no mg of KOH: the row is refused, not taken for a thousandth.
+    expect(told.preview.reports.map(({ state }) => state)).toEqual(['new', 'refused'])
   })
 
   test('whatever stands in a file, every row gets one report and no item is wrong', () => {

@@ -4,7 +4,7 @@ import { changesIn } from './item-changes.ts'
 import { readCell, writeCell } from './cells.ts'
 import type { Field } from './fields.ts'
 import type { ShelfItem } from './item.ts'
-import { MOST_ITEMS, SHELF_KINDS, fieldsOfKind, idFromName, newItem } from './shelf.ts'
+import { MOST_ITEMS, fieldsOfKind, idFromName, newItem } from './shelf.ts'
 import type { ShelfKind } from './shelf.ts'
 
 /** A table file holds at most this many rows. */
@@ -35,9 +35,18 @@ export interface TablePreview {
   reports: RowReport[]
   /** New and changed items, ready to be stored. */
   items: ShelfItem[]
-  /** Headers of the file that no field of this kind has. */
-  unknownHeaders: string[]
+  /** Every column of the file, and what it is taken for. */
+  columns: TableColumn[]
   problem: Words | null
+}
+
+/** A column of a table file. */
+export interface TableColumn {
+  header: string
+  /** What stands in it first; empty where nothing does. */
+  sample: string
+  /** Key of the field that it fills, `id`, or empty: it is left out. */
+  field: string
 }
 
 const plain = (text: string): string =>
@@ -50,7 +59,12 @@ const plain = (text: string): string =>
 /** A column of the file: the field it fills, the item's id, or nothing known. */
 type Column = Field | 'id' | null
 
-function columnsOf(kind: ShelfKind, headers: readonly string[]): Column[] {
+/** What columns were said to be: keys of fields, `id`, or empty for those that are left out. */
+const chosenColumns = (kind: ShelfKind, chosen: readonly string[]): Column[] =>
+  chosen.map(key => (key === 'id' ? key : (fieldsOfKind(kind).find(field => field.key === key) ?? null)))
+
+/** What columns are by their headers, in English or as fields are called where the file is read. */
+function columnsOf(kind: ShelfKind, headers: readonly string[], called: ReadonlyMap<string, string>): Column[] {
   const fields = fieldsOfKind(kind)
   const taken = new Set<Column>()
   return headers.map(header => {
@@ -59,19 +73,14 @@ function columnsOf(kind: ShelfKind, headers: readonly string[]): Column[] {
       wanted === 'id'
         ? 'id'
         : (fields.find(
-            field => !taken.has(field) && (plain(field.label) === wanted || field.key.toLowerCase() === wanted),
+            field =>
+              !taken.has(field) &&
+              [field.label, field.key, called.get(field.key) ?? ''].some(name => plain(name) === wanted),
           ) ?? null)
     if (found !== null) taken.add(found)
     return found
   })
 }
-
-const empty = (problem: Words, unknownHeaders: string[] = []): TablePreview => ({
-  reports: [],
-  items: [],
-  unknownHeaders,
-  problem,
-})
 
 /** Reads the rows of a table file one after another, so that a caller may show progress between them. */
 export class TableReader {
@@ -83,27 +92,33 @@ export class TableReader {
   readonly #ids: Set<string>
   readonly preview: TablePreview
 
-  constructor(kind: ShelfKind, headers: readonly string[], existing: readonly ShelfItem[]) {
+  /**
+   * @param chosen  what each column is, where somebody has said so; otherwise its header tells
+   * @param called  what fields are called in the language of whoever reads, by their keys
+   */
+  constructor(
+    kind: ShelfKind,
+    headers: readonly string[],
+    existing: readonly ShelfItem[],
+    chosen: readonly string[] | null = null,
+    called: ReadonlyMap<string, string> = new Map(),
+  ) {
     this.#kind = kind
-    this.#columns = columnsOf(kind, headers)
+    this.#columns = chosen ? chosenColumns(kind, chosen) : columnsOf(kind, headers, called)
     this.#byId = new Map(existing.map(item => [item.id, item]))
     this.#byName = new Map(existing.map(item => [item.name.toLowerCase(), item]))
     this.#ids = new Set(this.#byId.keys())
-    const unknown = headers.filter((header, i) => this.#columns[i] === null && header.trim() !== '')
     const hasName = this.#columns.some(column => column !== null && column !== 'id' && column.key === 'name')
-    this.preview = hasName
-      ? { reports: [], items: [], unknownHeaders: unknown, problem: null }
-      : empty(
-          fact('shelf.no-name-column', {
-            columns: headers
-              .slice(0, 8)
-              .map(header => `“${header}”`)
-              .join(', '),
-            kind: SHELF_KINDS[kind].many.toLowerCase(),
-            expected: tableHeaders(kind).slice(0, 6).join(', '),
-          }),
-          unknown,
-        )
+    const columns = headers.map((header, i): TableColumn => {
+      const column = this.#columns[i] ?? null
+      return { header, sample: '', field: column === null ? '' : column === 'id' ? column : column.key }
+    })
+    this.preview = { reports: [], items: [], columns, problem: hasName ? null : fact('shelf.no-name-column') }
+  }
+
+  /** Takes note of what stands first in each column, for whoever has to tell them apart. */
+  sample(cells: readonly string[]): void {
+    this.preview.columns.forEach((column, i) => (column.sample ||= (cells[i] ?? '').trim()))
   }
 
   /** Reads one row; `row` counts the header as 1. */

@@ -5,13 +5,18 @@ import Papa from 'papaparse'
 
 const TOLD_EVERY = 500
 
-const refused = (problem: Words): TablePreview => ({ reports: [], items: [], unknownHeaders: [], problem })
+/** So many rows are looked at for what stands in each column. */
+const SAMPLED = 20
 
-/** Reads a table file against what stands on the shelf; tells how far it is as it goes. */
+const refused = (problem: Words): TablePreview => ({ reports: [], items: [], columns: [], problem })
+
+/** Reads a table file against what stands on the shelf, its columns as they were said to be; tells how far it is as it goes. */
 function previewTable(
   text: string,
   kind: ShelfKind,
   existing: readonly ShelfItem[],
+  chosen: readonly string[] | null,
+  called: ReadonlyMap<string, string>,
   onShare: (share: number) => void,
 ): TablePreview {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
@@ -27,7 +32,8 @@ function previewTable(
         most: MOST_ROWS,
       }),
     )
-  const reader = new TableReader(kind, headers, existing)
+  const reader = new TableReader(kind, headers, existing, chosen, called)
+  for (const row of rows.slice(0, SAMPLED)) reader.sample(row)
   if (reader.preview.problem) return reader.preview
   for (const [i, row] of rows.entries()) {
     reader.read(row, i + 2)

@@ -1,11 +1,12 @@
 import Papa from 'papaparse'
-import { SHELF_KINDS, tableHeaders } from '@ostler/core'
+import { SHELF_KINDS, fieldsOfKind, tableHeaders } from '@ostler/core'
 import type { RowReport, ShelfKind, TablePreview, Words } from '@ostler/core'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { importItems, shelfQuery } from '../../api/client.ts'
 import { Ask } from '../../ui/ask.tsx'
 import { useToast } from '../../ui/toast.tsx'
+import { Columns } from './import-columns.tsx'
 import { isSpreadsheet, rowsOfSpreadsheet } from '../../parts/spreadsheet.ts'
 import { previewTable } from '../../workers/table-file.ts'
 import { useWork } from '../../workers/use-work.ts'
@@ -44,17 +45,22 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
   const [refused, setRefused] = useState<Words>('')
   const [busy, setBusy] = useState(false)
   const [{ answer, told, isBusy, failure }, begin] = useWork<TablePreview, number>()
+  // What is read, kept for when somebody says what its columns are.
+  const table = useRef('')
   const preview = refused === TOO_LARGE ? null : answer
   const sentence = refused || failure || preview?.problem
 
+  const look = (text: string | Promise<string>, chosen: readonly string[] | null) => {
+    setRefused('')
+    begin(async asking => {
+      table.current = await text
+      const called = new Map(fieldsOfKind(kind).map(({ key, label }) => [key, t(label)]))
+      return previewTable(table.current, kind, data?.shelf[kind] ?? [], chosen, called, asking)
+    })
+  }
   const read = (file: File) => {
-    const isTooLarge = file.size > LARGEST_BYTES
-    setRefused(isTooLarge ? TOO_LARGE : '')
-    if (!isTooLarge)
-      begin(async asking => {
-        const text = isSpreadsheet(file) ? Papa.unparse(await rowsOfSpreadsheet(file)) : await file.text()
-        return previewTable(text, kind, data?.shelf[kind] ?? [], asking)
-      })
+    if (file.size > LARGEST_BYTES) return setRefused(TOO_LARGE)
+    look(isSpreadsheet(file) ? rowsOfSpreadsheet(file).then(rows => Papa.unparse(rows)) : file.text(), null)
   }
   const take = async () => {
     if (!preview || !data) return
@@ -73,30 +79,24 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
     }
   }
   return (
-    <div className="flex flex-col gap-3">
-      <p className="text-soft">
-        {t(
-          'The first row names the columns, best as “CSV” here writes them: {kind} and so on. Commas, semicolons or tabs; decimal points or commas; any unit may stand behind a number. Rows with an id or name on the shelf change that item; columns left out stay as they are.',
-          { kind: tableHeaders(kind).slice(0, 5).join(', ') },
-        )}
-      </p>
-      <label className="flex flex-col gap-1">
-        <span className="text-[13px] text-soft">{t('Table file (CSV or .xlsx)')}</span>
-        <input
-          type="file"
-          accept=".csv,.xlsx,text/csv,text/plain"
-          onChange={event => {
-            const file = event.target.files?.[0]
-            if (file) read(file)
-            event.target.value = ''
-          }}
-        />
-      </label>
+    <div
+      className="flex flex-col gap-3"
+      onDragOver={event => event.preventDefault()}
+      onDrop={event => {
+        event.preventDefault()
+        const [file] = event.dataTransfer.files
+        if (file) read(file)
+      }}
+    >
+      <Given kind={kind} onFile={read} onText={text => look(text, null)} />
       {isBusy && <ReadSoFar share={told ?? 0} />}
       {sentence && (
         <p role="alert" className="text-rust">
           <Say of={sentence} />
         </p>
+      )}
+      {preview && preview.columns.length > 0 && (
+        <Columns kind={kind} columns={preview.columns} onChosen={chosen => look(table.current, chosen)} />
       )}
       {preview && !preview.problem && <Report preview={preview} />}
       {preview && !preview.problem && (
@@ -113,6 +113,46 @@ function Import({ kind, onClose }: { kind: ShelfKind; onClose: () => void }) {
         </button>
       )}
     </div>
+  )
+}
+
+interface GivenProps {
+  kind: ShelfKind
+  onFile: (file: File) => void
+  onText: (text: string) => void
+}
+
+/** Where a table comes from: a file that is chosen, or cells that are pasted. */
+function Given({ kind, onFile, onText }: GivenProps) {
+  return (
+    <>
+      <p className="text-soft">
+        {t(
+          'The first row names the columns, best as “CSV” here writes them: {kind} and so on; others are told apart by eye. Commas, semicolons or tabs; decimal points or commas; any unit may stand behind a number. Rows with an id or name on the shelf change that item; columns left out stay as they are.',
+          { kind: tableHeaders(kind).slice(0, 5).join(', ') },
+        )}
+      </p>
+      <label className="flex flex-col gap-1">
+        <span className="text-[13px] text-soft">{t('Table file (CSV or .xlsx)')}</span>
+        <input
+          type="file"
+          accept=".csv,.xlsx,text/csv,text/plain"
+          onChange={event => {
+            const file = event.target.files?.[0]
+            if (file) onFile(file)
+            event.target.value = ''
+          }}
+        />
+      </label>
+      <label className="flex flex-col gap-1">
+        <span className="text-[13px] text-soft">{t('Or paste its cells, with the row of headers')}</span>
+        <textarea
+          className="field h-16 text-[13px]"
+          spellCheck={false}
+          onChange={event => event.target.value.trim() !== '' && onText(event.target.value)}
+        />
+      </label>
+    </>
   )
 }
 
@@ -144,13 +184,6 @@ function Report({ preview }: { preview: TablePreview }) {
           </span>
         ))}
       </p>
-      {preview.unknownHeaders.length > 0 && (
-        <p className="text-[13px] text-rust">
-          {t('△ Columns not known, and left out: {unknownHeaders}.', {
-            unknownHeaders: preview.unknownHeaders.slice(0, 12).join(', '),
-          })}
-        </p>
-      )}
       <div className="mt-2 max-h-72 overflow-y-auto border-y border-line">
         <table className="w-full text-[14px]">
           <tbody>

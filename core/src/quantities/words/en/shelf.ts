@@ -52,7 +52,7 @@ export const shelf = {
   'shelf.like-a-colour': '{label} is written like #3e8f82, not “{typed}”.',
   'shelf.not-one-of': '{label}: “{typed}” is not one of {options}.',
   'shelf.no-name-column':
-    'This file has no column “Name”, so its rows cannot be told apart. Its columns are {columns}; a table of {kind} has {expected} and more.',
+    'This file has no column “Name”, so its rows cannot be told apart. Say which of its columns is the name.',
   'shelf.no-name': 'A name of 1 to 80 letters is missing.',
   'shelf.like-an-id': 'An id is 1 to 40 small letters, digits and dashes; leave it empty for a new item.',
   'shelf.row-twice': 'The same item stands in row {row} already.',
