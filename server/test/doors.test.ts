@@ -55,6 +55,22 @@ describe('signing in', () => {
   afterAll(() => at.close())
   const wrong = (signInName: string) => ({ signInName, password: 'wrong' })
 
+  test('right passwords count towards no limit, of an address either; wrong ones of the others there stand', async () => {
+    const own = await bench({ demo: true })
+    const signIn = (form: object) => own.visitor().post('/api/session').send(form)
+    expect((await signIn(wrong('somebody'))).status).toBe(401)
+    const keyed = own.db.selectFrom('sign_in_try').where('key', 'like', 'address %')
+    const { key } = await keyed.select('key').executeTakeFirstOrThrow()
+    const at = new Date()
+    const before = Array.from({ length: 298 }, () => ({ key, at }))
+    await own.db.insertInto('sign_in_try').values(before).execute()
+    for (let i = 0; i < 4; i += 1) expect((await signIn(DEMO_SIGN_IN)).status).toBe(204)
+    expect(await keyed.select('at').execute()).toHaveLength(299)
+    expect((await signIn(wrong('another'))).status).toBe(401)
+    expect((await signIn(DEMO_SIGN_IN)).status).toBe(429)
+    await own.close()
+  })
+
   test('capitals, spaces, a restart or many at once do not evade the limit, and others are let in', async () => {
     const forms = ['carl', 'Carl', ' carl', 'CARL ', 'carl', 'carl', 'carl', 'carl']
     const first = await Promise.all(forms.map(name => at.visitor().post('/api/session').send(wrong(name))))

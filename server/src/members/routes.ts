@@ -24,7 +24,7 @@ const MOST_TRIES = [8, 60, 300]
 /** Names are the same however they are typed: a capital or a space is no new name. */
 const plainName = (name: string): string => name.normalize('NFKC').trim().toLowerCase()
 
-const triesOf = (name: string, req: Request): string[] => {
+const triesOf = (name: string, req: Request): [own: string, ofName: string, ofAddress: string] => {
   const address = ipKeyGenerator(req.ip ?? '')
   return [`name ${name} from ${address}`, `name ${name}`, `address ${address}`]
 }
@@ -64,8 +64,9 @@ export function memberRoutes({ members, secondSteps, tries, sessions, config, se
     const name = plainName(form.signInName)
     const keys = triesOf(name, req)
     // Written down before it is looked at, so that tries at the same time all count.
-    await tries.add(keys, new Date())
-    const counts = await tries.counts(keys, new Date())
+    const at = new Date()
+    await tries.add(keys, at)
+    const counts = await tries.counts(keys, at)
     if (counts.some((count, i) => count > MOST_TRIES[i]!)) throw new HttpError(429, TOO_MANY)
     const member = await members.check(name, form.password)
     if (!member || (member.isDemo && !config.demo)) throw new HttpError(401, WRONG_NAME_OR_PASSWORD)
@@ -76,7 +77,8 @@ export function memberRoutes({ members, secondSteps, tries, sessions, config, se
       if (!form.code || !(await secondSteps.accepts(member, form.code, new Date())))
         throw new HttpError(401, sentence, { problems: [{ path: 'code', value: '', sentence }] })
     }
-    await Promise.all(keys.slice(0, 2).map(key => tries.forget(key)))
+    const [own, ofName, ofAddress] = keys
+    await Promise.all([tries.forget(own), tries.forget(ofName), tries.takeBack(ofAddress, at)])
     // A session that the browser had before does not outlive it.
     await sessions.close(req)
     await sessions.begin(req, res, member.memberId, member.workshopId)

@@ -1,3 +1,4 @@
+import { sql } from 'kysely'
 import type { Database } from '../database/connection.ts'
 
 const WINDOW_MS = 15 * 60 * 1000
@@ -9,6 +10,8 @@ export interface SignInTries {
   add(keys: readonly string[], now: Date): Promise<void>
   /** After a right password. */
   forget(key: string): Promise<void>
+  /** Takes back one try of that moment, which was no wrong one; the others under its key stand. */
+  takeBack(key: string, at: Date): Promise<void>
 }
 
 export function signInTries(db: Database): SignInTries {
@@ -30,6 +33,10 @@ export function signInTries(db: Database): SignInTries {
         .insertInto('sign_in_try')
         .values(keys.map(key => ({ key, at: now })))
         .execute()
+    },
+    async takeBack(key, at) {
+      const one = sql`(select ctid from sign_in_try where key = ${key} and at = ${at} limit 1)`
+      await sql`delete from sign_in_try where ctid = ${one}`.execute(db)
     },
     async forget(key) {
       await db.deleteFrom('sign_in_try').where('key', '=', key).execute()
