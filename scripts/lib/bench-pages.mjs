@@ -232,9 +232,9 @@ async function editsToPaint(page) {
     await page.evaluate(() => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done))))
     if ((await handle.getAttribute('aria-valuenow')) === before) throw new Error('the edit did not show')
   }
-  // They are told a moment after the paint.
-  await page.waitForTimeout(200)
-  const told = await page.evaluate(() => {
+  const told = await page.evaluate(async () => {
+    // They are told a moment after the paint.
+    await new Promise(done => setTimeout(done, 200))
     window.keysSeen.disconnect()
     return window.keys_
   })
