@@ -20,8 +20,8 @@ export async function run(main) {
 export function whileTelling(what, act) {
   const began = Date.now()
   const text = JSON.stringify(`ostler: ${what}, `)
-  const code = `setInterval(() => console.log(${text} + Math.round((Date.now() - ${began}) / 1000) + ' s so far …'), 15000)`
-  const teller = spawn(process.execPath, ['-e', code], { stdio: ['ignore', 'inherit', 'ignore'] })
+  const code = `setInterval(() => console.error(${text} + Math.round((Date.now() - ${began}) / 1000) + ' s so far …'), 15000)`
+  const teller = spawn(process.execPath, ['-e', code], { stdio: ['ignore', 'ignore', 'inherit'] })
   try {
     return act()
   } finally {
