@@ -47,4 +47,4 @@ export type { Lane, LaneBandPoint, Lanes, PourForecast, Runs, Task, Variation, W
 export { clockMinutes, heatPlan, heatWorkings, refit } from './heat/index.ts'
 export type { BodyPlan, HeatPlan } from './heat/index.ts'
 export { adviceFor, remediesFor, sureRisk } from './advice/index.ts'
-export type { Advice, Remedy, Risk } from './advice/index.ts'
+export type { Advice, Remedy, Risk, Sure } from './advice/index.ts'

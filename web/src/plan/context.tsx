@@ -1,5 +1,5 @@
 import { METRIC } from '@ostler/core'
-import type { Forecast, UnitHabits, Risk } from '@ostler/core'
+import type { Forecast, Lanes, UnitHabits, Risk } from '@ostler/core'
 import { useQuery } from '@tanstack/react-query'
 import { createContext, useContext, useDeferredValue, useSyncExternalStore } from 'react'
 import type { ReactNode } from 'react'
@@ -48,7 +48,11 @@ export const useForecast = (): Forecast | null => usePlan(state => (state.result
 
 /** The biggest risk: by many runs once they are worked through, until then as the forecast has it. */
 export const useRisk = (): Risk | null =>
-  usePlan(state => state.risk ?? (state.result.ok ? state.result.forecast.risk : null))
+  usePlan(state => state.sure?.risk ?? (state.result.ok ? state.result.forecast.risk : null))
+
+/** The lanes, with chances of the same runs as the risk, so that one page tells one number. */
+export const useLanes = (): Lanes | null =>
+  usePlan(state => (state.result.ok ? (state.sure?.lanes ?? state.result.forecast.lanes) : null))
 
 /** How this workshop likes its units. */
 export const useHabits = (): UnitHabits => markedHere(useQuery(sessionQuery).data?.workshop?.habits ?? METRIC)

@@ -9,8 +9,8 @@ import type {
   ForecastResult,
   Plan,
   Remedy,
-  Risk,
   Shelf,
+  Sure,
 } from '@ostler/core'
 import { ApiError, changeBatch } from '../api/client.ts'
 import { dropDraft, dropKept, keepDraft, ownDraft } from './draft.ts'
@@ -28,8 +28,8 @@ export interface OpenBatchState {
   result: ForecastResult
   /** Null while they are worked out. */
   remedies: readonly Remedy[] | null
-  /** The risk by many runs; null until they are worked through, and the forecast's own stands in. */
-  risk: Risk | null
+  /** What many runs say; null until they are worked through, and the forecast's own stands in. */
+  sure: Sure | null
   save: SaveState
   canUndo: boolean
   canRedo: boolean
@@ -230,7 +230,7 @@ export class OpenBatch {
       plan,
       result: this.#forecast(plan, this.#shelf),
       remedies: isRenamed ? before.remedies : null,
-      risk: isRenamed ? before.risk : null,
+      sure: isRenamed ? before.sure : null,
       save,
       canUndo: this.#history.past.length > 0,
       canRedo: this.#history.future.length > 0,
@@ -294,8 +294,8 @@ export class OpenBatch {
     const { plan } = this.#state
     this.#remedyTimer = setTimeout(() => {
       this.#advise(plan, this.#shelf).then(
-        ({ remedies, risk }) => {
-          if (this.#state.plan === plan) this.#set({ remedies, risk })
+        ({ remedies, sure }) => {
+          if (this.#state.plan === plan) this.#set({ remedies, sure })
         },
         // Advice that cannot be had is no advice; the plan stands without.
         () => undefined,

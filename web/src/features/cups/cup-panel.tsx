@@ -2,7 +2,7 @@ import { findById, showMass, showMinutes, at } from '@ostler/core'
 import type { Cup, Forecast, Plan } from '@ostler/core'
 import { Trash2 } from 'lucide-react'
 import { Link } from 'react-router'
-import { useBatch, useHabits } from '../../plan/context.tsx'
+import { useBatch, useHabits, useLanes } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { PlanField, useTold } from '../../parts/plan-field.tsx'
@@ -137,7 +137,7 @@ function Holds({ forecast, index }: { forecast: Forecast; index: number }) {
 /** What scent and colour make of the time: when its pours come, and how much is to spare. */
 function PourWords({ forecast, index }: { forecast: Forecast; index: number }) {
   const { cup } = forecast.portions.cups[index]!
-  const pours = forecast.lanes.pours.filter(pour => pour.cup === cup)
+  const pours = useLanes()!.pours.filter(pour => pour.cup === cup)
   if (pours.length === 0) return null
   const worst = pours.reduce((a, b) => (b.chance < a.chance ? b : a))
   const spare =

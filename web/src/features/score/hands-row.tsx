@@ -1,7 +1,7 @@
 import type { Lanes } from '@ostler/core'
 import { beforeLye, showMinutes } from '@ostler/core'
 import { Link } from 'react-router'
-import { useForecast, usePlan } from '../../plan/context.tsx'
+import { useLanes, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import type { TimeScale } from './time-scale.ts'
 import { useSay } from '../../ui/say.tsx'
@@ -39,7 +39,7 @@ const HEIGHT = 18
 
 /** What the hands do when; a wait is left open. */
 export function HandsRow({ scale, width, labelPx }: { scale: TimeScale; width: number; labelPx: number }) {
-  const { tasks, tools } = useForecast()!.lanes
+  const { tasks, tools } = useLanes()!
   const cups = usePlan(state => state.plan.cups)
   const nameOf = (task: Task) => {
     const cup = cups.find(one => one.id === task.cup)?.name
@@ -104,7 +104,7 @@ const DOT_PX = 12
 
 /** When waiting cups want a stir: each a dot of its colour. */
 export function StirRow({ scale, width, labelPx }: { scale: TimeScale; width: number; labelPx: number }) {
-  const lanes = useForecast()!.lanes.lanes
+  const { lanes } = useLanes()!
   const cups = usePlan(state => state.plan.cups)
   const hexOf = useCupHex()
   const nameOf = (id: string) => cups.find(cup => cup.id === id)?.name ?? id

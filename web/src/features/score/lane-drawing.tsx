@@ -2,7 +2,7 @@ import { showMinutes, traceName } from '@ostler/core'
 import type { Cup, LaneBandPoint, PourForecast } from '@ostler/core'
 import { useRef } from 'react'
 import type { KeyboardEvent, PointerEvent } from 'react'
-import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
+import { useBatch, useLanes, usePlan } from '../../plan/context.tsx'
 import type { TimeScale } from './time-scale.ts'
 import { say, showChance, t, tidy } from '../../words/index.ts'
 
@@ -45,7 +45,7 @@ function paths(points: readonly LaneBandPoint[], x: TimeScale['x'], y: Y) {
  * part above is too thick. Each pour is a gate in the corridor.
  */
 export function LaneDrawing({ cup, hex, scale, width, height, chosen, onChoose, isFirst }: Props) {
-  const lanes = useForecast()!.lanes
+  const lanes = useLanes()!
   const score = usePlan(state => state.plan.score)
   const { points, stirs } = lanes.lanes.find(lane => lane.cup === cup.id)!
   const pours = lanes.pours.filter(pour => pour.cup === cup.id)

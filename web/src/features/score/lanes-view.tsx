@@ -1,10 +1,10 @@
 import { MOVE_TOOLS, showMinutes, traceName } from '@ostler/core'
-import type { Cup, Forecast } from '@ostler/core'
+import type { Cup, Lanes } from '@ostler/core'
 import { BookOpen, Eye, GitCompare, Table2, ZoomIn, ZoomOut } from 'lucide-react'
 import { useState } from 'react'
 import type { KeyboardEvent } from 'react'
 import { Link } from 'react-router'
-import { AtOnce, useForecast, usePlan } from '../../plan/context.tsx'
+import { AtOnce, useLanes, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { Swatch } from '../../ui/swatch.tsx'
 import { useSize } from '../../ui/use-size.ts'
@@ -39,10 +39,10 @@ export function LanesView({ chosen, onChoose }: Props) {
   const [ref, { width }] = useSize<HTMLDivElement>()
   const [asTable, setAsTable] = useState(false)
   const [zoom, setZoom] = useState(0)
-  const forecast = useForecast()
+  const lanes = useLanes()
   const cups = usePlan(state => state.plan.cups)
-  if (!forecast) return null
-  const poured = cups.filter(cup => forecast.lanes.lanes.find(lane => lane.cup === cup.id)?.points.length)
+  if (!lanes) return null
+  const poured = cups.filter(cup => lanes.lanes.find(lane => lane.cup === cup.id)?.points.length)
   const height = laneHeight(poured.length)
   const narrow = width < NARROW_PX
   const roomPx = Math.max(120, narrow ? width - 24 : width - LABEL_PX - CHANCE_PX)
@@ -55,7 +55,7 @@ export function LanesView({ chosen, onChoose }: Props) {
     event.preventDefault()
     zoomBy(by)
   }
-  const scale = timeScale(forecast.lanes.endMin, plotPx)
+  const scale = timeScale(lanes.endMin, plotPx)
 
   return (
     <section
@@ -79,8 +79,8 @@ export function LanesView({ chosen, onChoose }: Props) {
       </div>
       {asTable ? (
         <div className="flex flex-wrap items-start gap-x-8">
-          <LanesTable forecast={forecast} />
-          <HandsTable forecast={forecast} />
+          <LanesTable lanes={lanes} />
+          <HandsTable lanes={lanes} />
         </div>
       ) : (
         <>
@@ -204,8 +204,7 @@ function TimeAxis({ scale, width }: { scale: TimeScale; width: number }) {
 }
 
 function LaneVerdict({ cup, narrow, oneLine }: { cup: string; narrow: boolean; oneLine: boolean }) {
-  const forecast = useForecast()
-  const pours = forecast?.lanes.pours.filter(pour => pour.cup === cup) ?? []
+  const pours = useLanes()?.pours.filter(pour => pour.cup === cup) ?? []
   if (pours.length === 0) return null
   const worst = pours.reduce((a, b) => (b.chance < a.chance ? b : a))
   const bad = worst.chance < 0.6
@@ -242,7 +241,7 @@ const HEADS: readonly (readonly [text: string, term?: string])[] = [
 ]
 
 /** The same facts for readers and screen readers. */
-function LanesTable({ forecast }: { forecast: Forecast }) {
+function LanesTable({ lanes }: { lanes: Lanes }) {
   const { cups, moves, score } = usePlan(state => state.plan)
   const numberOf = (pour: string) => score.findIndex(step => step.id === pour) + 1
   const toolName = (id: string) => {
@@ -262,7 +261,7 @@ function LanesTable({ forecast }: { forecast: Forecast }) {
         </tr>
       </thead>
       <tbody>
-        {forecast.lanes.pours.map((pour, i) => (
+        {lanes.pours.map((pour, i) => (
           <tr key={pour.pour} className="border-t border-line">
             <td className="pr-6">{i + 1}</td>
             <td className="pr-6 font-semibold">{cups.find(cup => cup.id === pour.cup)?.name}</td>
@@ -290,7 +289,7 @@ function LanesTable({ forecast }: { forecast: Forecast }) {
             <td className={pour.chance < 0.6 ? 'font-semibold text-rust' : ''}>{showChance(pour.chance)}</td>
           </tr>
         ))}
-        {forecast.lanes.tools.map(tool => (
+        {lanes.tools.map(tool => (
           <tr key={tool.move} className="border-t border-line">
             <td className="pr-6">{t('{pour}, then', { pour: numberOf(tool.pour) })}</td>
             <td className="pr-6 font-semibold">{toolName(tool.move)}</td>
@@ -312,13 +311,13 @@ function LanesTable({ forecast }: { forecast: Forecast }) {
 }
 
 /** What the hands do, in order. */
-function HandsTable({ forecast }: { forecast: Forecast }) {
+function HandsTable({ lanes }: { lanes: Lanes }) {
   const cups = usePlan(state => state.plan.cups)
   return (
     <table className="mx-5 mb-2 text-[14px]">
       <caption className="text-left text-[13px] text-soft">{t('Hands')}</caption>
       <tbody>
-        {forecast.lanes.tasks.map(task => (
+        {lanes.tasks.map(task => (
           <tr key={`${task.fromMin} ${task.kind} ${task.cup}`} className="border-t border-line">
             <td className="pr-6 whitespace-nowrap">
               {t('{fromMin} to {toMin}', { fromMin: showMinutes(task.fromMin), toMin: showMinutes(task.toMin) })}

@@ -1,7 +1,7 @@
 import { MOVE_TOOLS, PATTERNS, showMinutes, at } from '@ostler/core'
 import type { Move, MoveTool, Pattern } from '@ostler/core'
 import { Trash2, X } from 'lucide-react'
-import { useBatch, useForecast, usePlan } from '../../plan/context.tsx'
+import { useBatch, useLanes, usePlan } from '../../plan/context.tsx'
 import { Check } from '../../ui/check.tsx'
 import { Choice } from '../../ui/choice.tsx'
 import { options } from '../../ui/options.ts'
@@ -100,7 +100,7 @@ export function MoveInspector({ move, onClose }: { move: Move; onClose: () => vo
 
 /** When the tool's turn comes, what it then goes through, and how likely that suits it. */
 function ToolFacts({ move }: { move: Move }) {
-  const tool = useForecast()?.lanes.tools.find(one => one.move === move.id)
+  const tool = useLanes()?.tools.find(one => one.move === move.id)
   return (
     <div className="flex flex-col gap-1 border-t border-booth-deep pt-2 text-[14px]">
       {tool && (

@@ -5,7 +5,7 @@ import { applyEdit, showMass } from '@ostler/core'
 import type { Edit, Plan } from '@ostler/core'
 import { Fragment, useRef } from 'react'
 import type { KeyboardEvent, RefObject } from 'react'
-import { useBatch, useForecast, useHabits, usePlan } from '../../plan/context.tsx'
+import { useBatch, useForecast, useHabits, useLanes, usePlan } from '../../plan/context.tsx'
 import { useCupHex } from '../../plan/colour-view.ts'
 import { useTold } from '../../parts/plan-field.tsx'
 import { useToast } from '../../ui/toast.tsx'
@@ -195,6 +195,7 @@ interface RowsProps {
 function Rows({ picked, onPick }: RowsProps) {
   const plan = usePlan(state => state.plan)
   const forecast = useForecast()
+  const lanes = useLanes()
   const ids = plan.score.map(pour => pour.id)
   const chosen = picked.length === 1 ? picked[0]! : null
   return (
@@ -205,7 +206,7 @@ function Rows({ picked, onPick }: RowsProps) {
           <PourRow
             index={i}
             pour={pour.id}
-            pourForecast={forecast?.lanes.pours[i] ?? null}
+            pourForecast={lanes?.pours[i] ?? null}
             massG={forecast?.portions.layers[i]?.massG ?? null}
             chosen={picked.includes(pour.id)}
             onPick={onPick}

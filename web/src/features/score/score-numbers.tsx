@@ -1,5 +1,5 @@
 import { showMass, showMassDown, showMinutes } from '@ostler/core'
-import { useForecast, useHabits, useRisk } from '../../plan/context.tsx'
+import { useForecast, useHabits, useLanes, useRisk } from '../../plan/context.tsx'
 import { WorkingNumber } from '../../ui/working-number.tsx'
 import { showChance, t } from '../../words/index.ts'
 
@@ -10,10 +10,11 @@ const PLENTY_MIN = 45
 export function ScoreNumbers() {
   const forecast = useForecast()
   const habits = useHabits()
-  // As the sentence of the risk has it: by many runs, once they are worked through.
-  const whole = useRisk()?.chance ?? forecast?.lanes.chance ?? 0
-  if (!forecast) return null
-  const { lanes, portions, workings } = forecast
+  const lanes = useLanes()
+  // As the sentence of the risk has it.
+  const whole = useRisk()?.chance ?? 0
+  if (!forecast || !lanes) return null
+  const { portions, workings } = forecast
   const spare = Math.min(...lanes.pours.map(pour => pour.marginMin))
   return (
     <section aria-label={t('The numbers that decide')} className="grid grid-cols-2 gap-x-4 gap-y-4 pt-1">

@@ -46,7 +46,7 @@ export function openedWithRun(
     updatedAt: '2026-11-23T12:00:00.000Z',
     plan,
   }
-  const batch = new OpenBatch(answer, shelf, () => Promise.resolve({ risk: null, remedies: [] }))
+  const batch = new OpenBatch(answer, shelf, () => Promise.resolve({ sure: null, remedies: [] }))
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false, ...(!asks && { enabled: false }) } } })
   const now = new Date()
   const run = new OpenRun({

@@ -7,7 +7,7 @@ import { FakeServer } from './fake-server.ts'
 export const plan = starterPlan('Trial')
 export const mixC = (value: number): Edit => ({ kind: 'set', path: ['conditions', 'mixC'], value })
 export const named = (name: string): Plan => ({ ...plan, name })
-export const noAdvice = () => Promise.resolve<Advice>({ risk: null, remedies: [] })
+export const noAdvice = () => Promise.resolve<Advice>({ sure: null, remedies: [] })
 
 /** Lets timers run and answers arrive. */
 export const pass = (ms: number) => vi.advanceTimersByTimeAsync(ms)
