@@ -75,7 +75,21 @@ export function ensurePackages() {
 
 const CODE = ['tsconfig.base.json', 'core/src', 'core/languages', 'core/package.json', 'core/tsconfig.json']
 
+const KERNEL = 'core/src/mould/rest/kernel'
+
+/** The heat kernel, compiled, as a module among the sources. */
+function compileKernel() {
+  const sources = ['heat.ts', 'fields.ts', 'memory.compiled.ts', '../constants.ts'].map(name => `${KERNEL}/${name}`)
+  whenChanged(
+    'kernel',
+    hashOf([...sources, 'scripts/lib/kernel.mjs', 'package-lock.json']),
+    () => existsSync(join(ROOT, KERNEL, 'compiled.ts')),
+    () => call('Compiling the heat kernel', process.execPath, [join(ROOT, 'scripts/lib/kernel.mjs')]),
+  )
+}
+
 export function buildCore() {
+  compileKernel()
   const isThere = () => existsSync(join(ROOT, 'core/dist/index.js'))
   whenChanged('core', hashOf([...CODE, 'package-lock.json']), isThere, () =>
     call('Building the core', process.execPath, [TSC, '-b', 'core']),
@@ -83,6 +97,7 @@ export function buildCore() {
 }
 
 export function buildAll() {
+  compileKernel()
   const server = hashOf([...CODE, 'server/src', 'server/test', 'server/tsconfig.json', 'package-lock.json'])
   whenChanged(
     'server',

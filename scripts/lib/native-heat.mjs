@@ -4,9 +4,12 @@ import { leastRatio, withNative } from './native.mjs'
 import { ROOT } from './paths.mjs'
 
 const part = name => import(`${ROOT}/core/dist/mould/rest/${name}.js`)
-const [{ Block }, constants, { facesOf, plainBlock }, { materialOf }, tables, { FACING, FILM_OPEN }, { SEED }] =
+const [{ Block }, constants, fields, { facesOf, plainBlock }, { materialOf }, tables, { FACING, FILM_OPEN }, { SEED }] =
   await Promise.all(
-    [...['block', 'constants', 'setup', 'material', 'tables', 'walls'], '../../batter/standing/index'].map(part),
+    [
+      ...['block', 'constants', 'kernel/fields', 'setup', 'material', 'tables', 'walls'],
+      '../../batter/standing/index',
+    ].map(part),
   )
 
 const DAY_S = 24 * 3600
@@ -29,6 +32,12 @@ function sectionOfLoaf() {
   return { ...plainBlock(mould, wrap, material, POUR, [48, 64]), faces: facesOf(mould, wrap) }
 }
 
+function tableOf({ quickness, gelC }) {
+  const table = new Float64Array(4 * fields.NODES)
+  tables.writeMaterialTable(table, 0, quickness, gelC)
+  return table
+}
+
 /** What the program in C reads, in its order. */
 function numbersOf({ nx, ny, widthM, heightM, lengthM, materials, faces }) {
   const [m] = materials
@@ -37,11 +46,11 @@ function numbersOf({ nx, ny, widthM, heightM, lengthM, materials, faces }) {
     ...[nx, ny, widthM, heightM, lengthM, POUR.tempC, POUR.converted, DAY_S, PIECE_S, ROOM_C, constants.LOSSES],
     ...[FILM_OPEN.emissivity, FILM_OPEN.boltzmann, constants.ZERO_C, FILM_OPEN.h],
     ...[1 - m.superfatShare, m.density * m.heat, m.density * m.gelHeat, m.density * m.cp50, m.conductivity, m.gelC],
-    ...[tables.COLDEST_C, constants.K_SOAP, constants.K_GEL, SEED, constants.GEL_QUICKENS],
+    ...[fields.COLDEST_C, constants.K_SOAP, constants.K_GEL, SEED, constants.GEL_QUICKENS],
     ...[constants.GEL_TAU_S, constants.CP_SLOPE, constants.GEL_NEEDS],
     ...[faces.side, faces.top, faces.bottom].flatMap(face),
-    ...[tables.STEPS_PER_K, constants.GEL_HYSTERESIS_K * tables.STEPS_PER_K, tables.NODES, tables.SOAP_STEPS],
-    ...tables.materialTable(m.quickness, m.gelC),
+    ...[fields.STEPS_PER_K, constants.GEL_HYSTERESIS_K * fields.STEPS_PER_K, fields.NODES, fields.SOAP_STEPS],
+    ...tableOf(m),
     ...tables.SOAP,
     ...tables.BROWNING,
   ]

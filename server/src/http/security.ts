@@ -9,7 +9,8 @@ export const headers = (): RequestHandler =>
     contentSecurityPolicy: {
       directives: {
         'default-src': ["'self'"],
-        'script-src': ["'self'"],
+        // Heat in the mould is compiled code; it comes with the pages like all other.
+        'script-src': ["'self'", "'wasm-unsafe-eval'"],
         // Colours of soap are data: they are set as styles on elements.
         'style-src': ["'self'", "'unsafe-inline'"],
         'img-src': ["'self'", 'data:', 'blob:'],

@@ -1,22 +1,20 @@
 import type { Around, BlockInput, Faces } from './block-input.ts'
 import { LOSSES } from './constants.ts'
 import { EndBar } from './end-bar.ts'
+import { fields, kernel } from './kernel/index.ts'
+import type { Kernel } from './kernel/index.ts'
 import { Reaction } from './reaction.ts'
-import type { Cells } from './reaction.ts'
-import { Grid, faceConductances, sweepAcross, sweepAlong, sweepUp } from './sweeps.ts'
-import { BROWNS_FROM_C, browningAt } from './tables.ts'
+import { BROWNING, SOAP } from './tables.ts'
 import { WallLine } from './wall-line.ts'
 import type { Face } from './walls.ts'
 
-/** Not gelled at all, K. */
-export const NEVER = -99
 const SHORTEST_S = 2
 const LONGEST_S = 600
 const FIRST_S = 5
 
 /**
- * Heat, conversion and gel in a block of soap, step by step: alternating directions in increment form (Douglas), 0.55 implicit
- * inside, fully implicit at the walls, whose own heat is eliminated so that energy is kept to rounding.
+ * Heat, conversion and gel in a block of soap, step by step in the kernel. What its cells are like is written there before the
+ * first step, and read back after each run; many blocks take turns.
  */
 export class Block {
   readonly n: number
@@ -43,50 +41,61 @@ export class Block {
   made = 0
   lost = 0
   kept = 0
-  readonly #grid: Grid
+  /** What the kernel holds of each cell, in its order. */
+  readonly #state: readonly Float64Array[]
+  readonly #faces: { inner: Float64Array; outer: Float64Array }
   readonly #reaction: Reaction
-  readonly #before: Float64Array
   readonly #lines: { side: WallLine; top: WallLine; bottom: WallLine; end: WallLine | null }
   readonly #all: readonly WallLine[]
-  readonly #state: Cells
   readonly #end: EndBar | null
+  /** Room of a list in the kernel. */
+  readonly #room: number
   #fill = 0
   #lastStep = 0
   #step = FIRST_S
 
-  constructor(readonly input: BlockInput) {
-    const { nx, ny, nz, widthM, heightM, depthM, faces, wallC } = input
+  constructor(
+    readonly input: BlockInput,
+    readonly kernelOf: Kernel = kernel(),
+  ) {
+    const { nx, ny, nz, widthM, heightM, depthM, faces, wallC, isRound } = input
     this.n = nx * ny * nz
+    this.#room = this.n + nx * nz + 2
     this.dx = widthM / nx
     this.dy = heightM / ny
     this.dz = depthM / nz
-    const cells = () => new Float64Array(this.n)
+    const { dx, n } = this
+    const cells = () => new Float64Array(n)
     this.T = Float64Array.from(input.startC)
     this.X = Float64Array.from(input.startX)
     this.g = cells()
     this.gmax = cells()
-    this.margin = cells().fill(NEVER)
+    this.margin = cells().fill(fields.NEVER)
     this.hottest = Float64Array.from(input.startC)
     this.gelledAt = cells().fill(-1)
     this.dose = cells()
-    this.#before = Float64Array.from(input.startC)
+    const { T, X, g, gmax, margin, hottest, gelledAt, dose } = this
+    this.#state = [T, X, g, gmax, margin, hottest, gelledAt, dose, Float64Array.from(input.startC), cells()]
     this.rows = input.fills?.[0]?.rows ?? ny
     this.timeS = input.fills?.[0]?.atS ?? 0
-    this.#grid = new Grid(input)
-    this.volume = this.#grid.volume
-    this.#reaction = new Reaction(input, this.n)
-    const wall = (face: Face, count: number, depth: number, scale: number) =>
-      new WallLine(face, count, wallC, depth, scale)
+    const area = (x: number) => (isRound ? x * dx : 1)
+    this.volume = Float64Array.from({ length: nx }, (_, x) => (isRound ? (x + 0.5) * dx : 1))
+    const share = (x: number, face: number) => area(face) / (this.volume[x]! * dx * dx)
+    this.#faces = {
+      inner: Float64Array.from({ length: nx }, (_, x) => share(x, x)),
+      outer: Float64Array.from({ length: nx }, (_, x) => share(x, x + 1)),
+    }
+    this.#reaction = new Reaction(input, n)
+    const wall = (at: number, face: Face, count: number, depth: number, scale: number) =>
+      new WallLine(at, face, count, wallC, depth, scale)
     this.#lines = {
-      side: wall(faces.side, ny * nz, this.dx, this.#grid.right[nx - 1]! * this.dx),
-      top: wall(faces.top, nx * nz, this.dy, 1 / this.dy),
-      bottom: wall(faces.bottom, nx * nz, this.dy, 1 / this.dy),
-      end: nz > 1 ? wall(faces.end, nx * ny, this.dz, 1 / this.dz) : null,
+      side: wall(0, faces.side, ny * nz, dx, this.#faces.outer[nx - 1]! * dx),
+      top: wall(1, faces.top, nx * nz, this.dy, 1 / this.dy),
+      bottom: wall(2, faces.bottom, nx * nz, this.dy, 1 / this.dy),
+      end: nz > 1 ? wall(3, faces.end, nx * ny, this.dz, 1 / this.dz) : null,
     }
     const { side, top, bottom, end } = this.#lines
     this.#all = end ? [side, top, bottom, end] : [side, top, bottom]
-    const { T, X, g, gmax, gelledAt } = this
-    this.#state = { T, X, g, gmax, gelledAt, before: this.#before }
     this.#end = input.lengthM === null || nz > 1 ? null : new EndBar(input.lengthM)
     this.#place()
   }
@@ -101,7 +110,6 @@ export class Block {
     const { nx, nz } = this.input
     const plane = nx * nz
     const { side, top, bottom, end } = this.#lines
-    this.#grid.rows = this.rows
     side.lieAt(this.rows * nz, j => j * nx + nx - 1)
     bottom.lieAt(plane, j => j)
     top.lieAt(plane, j => (this.rows - 1) * plane + j)
@@ -118,9 +126,53 @@ export class Block {
     this.#step = FIRST_S
   }
 
+  /** Numbers that the kernel needs for it. */
+  get #numbers(): Float64Array {
+    return this.kernelOf.roomFor(this.#materialsAt + this.input.materials.length * fields.MATERIAL_ROOM)
+  }
+
+  #at(list: number): number {
+    return fields.LISTS_AT + list * this.#room
+  }
+
+  get #materialsAt(): number {
+    return this.#at(fields.LISTS)
+  }
+
+  /** Writes everything into the kernel, unless it stands there as it was left. */
+  #enter(): void {
+    const { kernelOf: at, input, n } = this
+    if (at.holds === this) return
+    const room = this.#room
+    const numbers = this.#numbers
+    if (at.holds === null) {
+      numbers.set(SOAP, fields.SOAP_AT)
+      numbers.set(BROWNING, fields.BROWNING_AT)
+    }
+    at.holds = this
+    at.lay(input.nx, input.nz, room)
+    this.#state.forEach((list, i) => numbers.set(list, this.#at(i)))
+    // Nothing flows through what is no face between two cells.
+    numbers.fill(0, this.#at(fields.ACROSS), this.#at(fields.ALONG) + room)
+    numbers.set(this.volume, this.#at(fields.VOLUME))
+    numbers.set(this.#faces.inner, this.#at(fields.INNER))
+    numbers.set(this.#faces.outer, this.#at(fields.OUTER))
+    this.#reaction.write(numbers, this.#materialsAt, this.#at(fields.GEL_C))
+    for (const line of this.#all) line.write(numbers, room)
+    if (!this.#reaction.isStale) at.conductances(this.rows, this.dy ** 2, this.dz ** 2)
+  }
+
+  /** Takes over what the kernel made of it. */
+  #read(): void {
+    const numbers = this.#numbers
+    this.#state.forEach((list, i) => list.set(numbers.subarray(this.#at(i), this.#at(i) + this.n)))
+    for (const line of this.#all) line.read(numbers, this.#room)
+  }
+
   /** Steps on until `untilS`, in steps that the reaction allows; ends one whenever more is poured in. */
   run(untilS: number, around: Around): void {
     const { stepK = 1 } = this.input
+    this.#enter()
     while (this.timeS < untilS - 1e-6) {
       const next = this.input.fills?.[this.#fill + 1]
       if (next && next.atS <= this.timeS + 1e-6) {
@@ -128,42 +180,52 @@ export class Block {
         this.rows = next.rows
         this.#step = FIRST_S
         this.#place()
+        for (const line of this.#all) line.writeCells(this.#numbers, this.#room)
         continue
       }
       const dt = Math.min(this.#step, untilS - this.timeS, next ? next.atS - this.timeS : Infinity)
-      const [dT, dX] = this.stepBy(dt, around)
+      const [dT, dX] = this.#stepBy(dt, around)
       const factor = Math.min(1.3, Math.max(0.4, (0.9 * stepK) / Math.max(dT, dX / 0.015, 1e-9)))
       if (dt >= this.#step - 1e-9) this.#step = Math.min(LONGEST_S, Math.max(SHORTEST_S, dt * factor))
     }
+    this.#read()
   }
 
   /** One step of `dt` s, however large; gives the largest changes. */
   stepBy(dt: number, around: Around): [dT: number, dX: number] {
-    const { T } = this
-    const grid = this.#grid
+    this.#enter()
+    const most = this.#stepBy(dt, around)
+    this.#read()
+    return most
+  }
+
+  #stepBy(dt: number, around: Around): [dT: number, dX: number] {
+    const { kernelOf: at, rows, filled } = this
     const reaction = this.#reaction
     const ahead = this.#lastStep > 0 ? (0.5 * dt) / this.#lastStep : 0
-    const dX = reaction.step(this.filled, dt, ahead, this.timeS + dt, this.#state, grid.capacity)
+    const dX = reaction.step(at, filled, dt, ahead, this.timeS + dt)
     if (reaction.isStale) {
-      faceConductances(grid, reaction.k)
+      at.conductances(rows, this.dy ** 2, this.dz ** 2)
       reaction.isStale = false
     }
     const { airC, roomC, forced, matC } = around
     const air = { airC, roomC, forced, matC, film: this.input.film, losses: this.input.losses ?? LOSSES }
     const { side, top, bottom, end } = this.#lines
     const all = this.#all
-    for (let i = 0; i < all.length; i += 1) all[i]!.warmth(dt, air, reaction.k, T)
+    for (let i = 0; i < all.length; i += 1) all[i]!.warmth(at, dt, air)
     const lambda = this.#endSink(dt)
-    grid.d.fill(0)
-    for (let i = 0; i < all.length; i += 1) all[i]!.pull(dt, T, grid.d)
-    this.lost += sweepAcross(grid, dt, T, reaction.source, side, lambda, airC) * this.#cell
+    at.still(filled)
+    for (let i = 0; i < all.length; i += 1) at.pull(all[i]!.number, all[i]!.count, dt, all[i]!.scale)
+    this.lost += at.sweepAcross(rows, dt, side.scale, lambda, airC) * this.#cell
     this.lost += this.#atWall(side, dt)
     if (end) {
-      sweepAlong(grid, dt, end)
+      at.sweepAlong(rows, dt, end.scale)
       this.lost += this.#atWall(end, dt)
     }
-    sweepUp(grid, dt, top, bottom)
-    const dT = this.#take(dt)
+    at.sweepUp(rows, dt, top.scale, bottom.scale)
+    const dT = at.take(filled, dt)
+    this.made += at.heatMade() * this.#cell
+    this.kept += at.heatKept() * this.#cell
     this.lost += this.#atWall(bottom, dt) + this.#atWall(top, dt)
     this.timeS += dt
     this.#lastStep = dt
@@ -179,74 +241,18 @@ export class Block {
     return this.#end ? this.#end.step(dt, materials[0]!, faces.side, losses ?? LOSSES) : 0
   }
 
-  /** Heat that a wall takes in a step, by what its cells came to in their own sweep; moves the wall's warmth on. */
+  /** Heat that a wall takes in a step. */
   #atWall(line: WallLine, dt: number): number {
-    const { nx } = this.input
-    const { d, capacity } = this.#grid
     const isLast = line === this.#lines.top || line === this.#lines.bottom
-    let sum = 0
-    for (let j = 0; j < line.count; j += 1) {
-      const i = line.cells[j]!
-      const stage = this.T[i]! + (isLast ? 0 : d[i]! / capacity[i]!)
-      sum += line.ge[j]! * (stage - line.te[j]!) * this.volume[i % nx]!
-      line.after(j, stage, dt)
-    }
-    return sum * dt * line.scale * this.#cell
-  }
-
-  /** Follows the last sweep back down, takes its changes over, and notes what each cell has been through; gives the largest change, K. */
-  #take(dt: number): number {
-    const { input, T, X, margin, hottest, dose, volume } = this
-    const { capacity, d, c } = this.#grid
-    const { source, gelC, ready } = this.#reaction
-    const before = this.#before
-    const hours = dt / 3600
-    const { nx, nz, materialOf } = input
-    const plane = nx * nz
-    const [never, brownsFrom] = [NEVER, BROWNS_FROM_C]
-    let most = 0
-    let made = 0
-    let kept = 0
-    const { filled } = this
-    let x = nx - 1
-    for (let i = filled - 1; i >= 0; i -= 1) {
-      const change = d[i]! + c[i]! * d[i + plane]!
-      d[i] = change
-      const v = volume[x]!
-      x = x === 0 ? nx - 1 : x - 1
-      made += source[i]! * v
-      kept += capacity[i]! * change * v
-      const was = T[i]!
-      const t = was + change
-      before[i] = was
-      T[i] = t
-      const size = Math.abs(change)
-      if (size > most) most = size
-      // While it cools, nothing of what follows can rise but a margin that waited for enough soap.
-      if (change > 0 || margin[i] === never) {
-        if (t > hottest[i]!) hottest[i] = t
-        if (X[i]! > ready) {
-          const above = t - gelC[materialOf[i]!]!
-          if (above > margin[i]!) margin[i] = above
-        }
-      }
-      if (t > brownsFrom) dose[i] = dose[i]! + hours * browningAt(t)
-    }
-    this.made += made * this.#cell
-    this.kept += kept * this.#cell
-    return most
+    return line.after(this.kernelOf, dt, isLast) * dt * line.scale * this.#cell
   }
 
   /** Heat that the outside takes per s and m of length (or of the quarter) now, for what the mould stands in. */
   lossNow(): number {
-    const { nx } = this.input
+    this.#enter()
     let sum = 0
-    for (const line of this.#all)
-      for (let j = 0; j < line.count; j += 1) {
-        const i = line.cells[j]!
-        const c = line.face.isOpen ? this.T[i]! : line.wallC[j]!
-        sum += line.g2 * (c - line.surroundC) * this.volume[i % nx]! * line.scale * this.#cell
-      }
+    for (const { number, count, face, g2, surroundC, scale } of this.#all)
+      sum = this.kernelOf.lossAtWall(number, count, face.isOpen, g2, surroundC, scale, this.#cell, sum)
     return sum
   }
 }

@@ -1,6 +1,7 @@
 import { correlation, latinNormals, mixtureBand, normal, ranksOf, timeBand } from '../../quantities/chance/index.ts'
 import type { Band } from '../../quantities/chance/index.ts'
-import { LOSSES, REST_PRIOR } from './constants.ts'
+import { LOSSES } from './constants.ts'
+import { REST_PRIOR } from './prior.ts'
 import { LONGEST_S, workedThrough } from './history.ts'
 import type { CurvePoint, RestHistory, RestRunInput } from './history.ts'
 import { crackChance, saidCrack, saidVolcano, volcanoChance } from './overheating.ts'

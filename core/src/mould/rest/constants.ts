@@ -1,12 +1,8 @@
-import { CONSTANTS } from '../../quantities/constants/index.ts'
-
 /**
  * Constants of the heat model from the pour on; the reaction's own stand where cups that have set find them too. H handbook,
  * F fitted to what makers report, E engineering estimate.
  */
 
-/** Heat of saponification, J per mol NaOH (H). */
-export const HEAT_J_PER_MOL = 1000 * CONSTANTS.saponificationHeat.value
 /** Extra heat of reducing sugar, J/kg (E). */
 export const SUGAR_J_PER_KG = 9e5
 /** How much quicker it is in gel (F). */
@@ -20,6 +16,8 @@ export const GEL_NEEDS = 0.35
 export const GEL_NEEDS_WIDTH = 0.04
 /** Once gelled it stays clear down to so much lower (E). */
 export const GEL_HYSTERESIS_K = 8
+/** Milk and sugar brown from here on (E). */
+export const BROWNS_FROM_C = 45
 /** Conductivity of oil and of lye solution, W/(m·K) (H), and what soap and gel add (E). */
 export const K_OIL = 0.168
 export const K_LYE = 0.58
@@ -29,6 +27,4 @@ export const K_GEL = 0.02
 export const CP_SLOPE = 0.001
 /** Things stand near walls and each other: losses against those of the open, ± 15 % (E). */
 export const LOSSES = 0.9
-/** Spreads of ln of rate and of losses before anything was read (E). */
-export const REST_PRIOR = { rate: 0.3, losses: 0.15 } as const
 export const ZERO_C = 273.15

@@ -1,6 +1,6 @@
 import type { GelSeen } from '../../plan/index.ts'
 import type { FactorReading } from '../../shelf/index.ts'
-import { REST_PRIOR } from './constants.ts'
+import { REST_PRIOR } from './prior.ts'
 import { workedThrough } from './history.ts'
 import type { RestRunInput } from './history.ts'
 import { withRefit } from './refit.ts'

@@ -1,6 +1,9 @@
 import { CONSTANTS, NAOH_KG_PER_MOL } from '../../quantities/constants/index.ts'
 import { emulsionEffect, quicknessOf } from '../../batter/standing/index.ts'
-import { GEL_J_PER_KG, HEAT_J_PER_MOL, K_LYE, K_OIL, SUGAR_J_PER_KG } from './constants.ts'
+import { GEL_J_PER_KG, K_LYE, K_OIL, SUGAR_J_PER_KG } from './constants.ts'
+
+/** Heat of saponification, J per mol NaOH: handbook. */
+const HEAT_J_PER_MOL = 1000 * CONSTANTS.saponificationHeat.value
 
 /** What a batter brings to the mould; shares of the oils' mass unless said otherwise. */
 export interface MaterialInput {

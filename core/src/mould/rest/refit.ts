@@ -1,5 +1,6 @@
 import type { RestReading } from '../../plan/index.ts'
-import { LOSSES, REST_PRIOR } from './constants.ts'
+import { LOSSES } from './constants.ts'
+import { REST_PRIOR } from './prior.ts'
 import { workedThrough } from './history.ts'
 import type { CurvePoint, RestRunInput } from './history.ts'
 

@@ -2,7 +2,7 @@ import { say } from '../../quantities/words/index.ts'
 import type { Evidence } from '../../shelf/index.ts'
 import { recipeKey } from '../../batter/learning/index.ts'
 import type { Plan } from '../../plan/index.ts'
-import { REST_PRIOR } from './constants.ts'
+import { REST_PRIOR } from './prior.ts'
 import { usualWall } from './usual-wall.ts'
 import { showTowels } from './walls.ts'
 

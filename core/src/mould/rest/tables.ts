@@ -1,12 +1,10 @@
 import { standingRate, withinReach } from '../../batter/standing/index.ts'
-import { GEL_NEEDS, GEL_NEEDS_WIDTH, GEL_WIDTH_K } from './constants.ts'
+import { BROWNS_FROM_C, GEL_NEEDS, GEL_NEEDS_WIDTH, GEL_WIDTH_K } from './constants.ts'
+import { fields } from './kernel/index.ts'
 
 /** Functions that every cell asks for at every step, as tables with straight lines between their points. */
 
-export const STEPS_PER_K = 4
-export const COLDEST_C = -33
-const WARMEST_C = 140
-export const NODES = (WARMEST_C - COLDEST_C) * STEPS_PER_K + 2
+const { COLDEST_C, NODES, SOAP_STEPS, STEPS_PER_K } = fields
 const cAt = (i: number) => COLDEST_C + i / STEPS_PER_K
 
 /** Of a nominal batter at every node, and one beyond. */
@@ -28,43 +26,32 @@ function gelledBy(gelC: number): Float64Array {
 }
 
 /**
- * At every node the rate of a material, 1/s, its slope to the next node, the share gelled by warmth alone, and its slope: four
- * numbers a node.
+ * Writes at every node the rate of a material, 1/s, its slope to the next node, the share gelled by warmth alone, and its slope: four
+ * numbers a node, from `at` on.
  */
-export function materialTable(quickness: number, gelC: number): Float64Array {
-  const table = new Float64Array(4 * NODES)
+export function writeMaterialTable(numbers: Float64Array, at: number, quickness: number, gelC: number): void {
   const gel = gelledBy(gelC)
   let here = gel[0]!
   let rate = withinReach(quickness * RATES[0]!)
   for (let i = 0; i < NODES; i += 1) {
     const next = gel[i + 1]!
     const nextRate = withinReach(quickness * RATES[i + 1]!)
-    table[4 * i] = rate
-    table[4 * i + 1] = nextRate - rate
+    const node = at + 4 * i
+    numbers[node] = rate
+    numbers[node + 1] = nextRate - rate
+    numbers[node + 2] = here
+    numbers[node + 3] = next - here
     rate = nextRate
-    table[4 * i + 2] = here
-    table[4 * i + 3] = next - here
     here = next
   }
-  return table
 }
 
-export const SOAP_STEPS = 512
 /** Share that can gel, by how much has turned into soap: so many steps from none to all. */
 export const SOAP = Float64Array.from({ length: SOAP_STEPS + 2 }, (_, i) =>
   logistic((i / SOAP_STEPS - GEL_NEEDS) / GEL_NEEDS_WIDTH),
 )
 
-/** Milk and sugar brown from here on (E). */
-export const BROWNS_FROM_C = 45
+/** How fast milk and sugar brown at every node, against 65 °C (E). */
 export const BROWNING = Float64Array.from({ length: NODES }, (_, i) =>
   cAt(i) > BROWNS_FROM_C ? Math.pow(2.5, (cAt(i) - 65) / 10) : 0,
 )
-
-/** How fast milk and sugar brown at `c` °C, from where they begin to, against 65 °C. */
-export function browningAt(c: number): number {
-  const at = Math.min((c - COLDEST_C) * STEPS_PER_K, NODES - 2)
-  const i = at | 0
-  const left = BROWNING[i]!
-  return left + (BROWNING[i + 1]! - left) * (at - i)
-}

@@ -1,4 +1,6 @@
 import type { Around } from './block-input.ts'
+import { fields } from './kernel/index.ts'
+import type { Kernel } from './kernel/index.ts'
 import { evaporation, outerFilm, outwards } from './walls.ts'
 import type { Face } from './walls.ts'
 
@@ -15,11 +17,6 @@ interface Air extends Around {
 export class WallLine {
   /** Temperature of the wall's middle at each boundary cell, °C. */
   readonly wallC: Float64Array
-  /** Conductance from a cell's middle to the wall's, and through the wall with its own heat; W/(m²K). */
-  readonly g1: Float64Array
-  readonly ge: Float64Array
-  /** Temperature that the cell exchanges heat with, °C. */
-  readonly te: Float64Array
   /** The cells at this wall, as many as are filled. */
   readonly cells: Int32Array
   count = 0
@@ -27,8 +24,9 @@ export class WallLine {
   g2 = 0
   surroundC: number
 
-  /** Beside at most `most` cells that are `depthM` deep; `scale`: area of wall to a cell's volume, 1/m. */
+  /** The kernel's wall of this number, beside at most `most` cells that are `depthM` deep; `scale`: area of wall to a cell's volume, 1/m. */
   constructor(
+    readonly number: number,
     public face: Face,
     most: number,
     startC: number,
@@ -36,9 +34,6 @@ export class WallLine {
     readonly scale: number,
   ) {
     this.wallC = new Float64Array(most).fill(startC)
-    this.g1 = new Float64Array(most)
-    this.ge = new Float64Array(most)
-    this.te = new Float64Array(most)
     this.cells = new Int32Array(most)
     this.surroundC = startC
   }
@@ -49,33 +44,32 @@ export class WallLine {
     for (let j = 0; j < count; j += 1) this.cells[j] = cell(j)
   }
 
+  /** Where its lists begin among the kernel's numbers, which have so much room each. */
+  #at(room: number, what: number): number {
+    return fields.LISTS_AT + (fields.WALLS + this.number * fields.WALL_LISTS + what) * room
+  }
+
+  /** Writes its warmth and its cells into the kernel's numbers. */
+  write(numbers: Float64Array, room: number): void {
+    numbers.set(this.wallC, this.#at(room, fields.WALL_C))
+    this.writeCells(numbers, room)
+  }
+
+  writeCells(numbers: Float64Array, room: number): void {
+    numbers.set(this.cells, this.#at(room, fields.CELL))
+  }
+
+  /** Takes its warmth over from there. */
+  read(numbers: Float64Array, room: number): void {
+    const from = this.#at(room, fields.WALL_C)
+    this.wallC.set(numbers.subarray(from, from + this.wallC.length))
+  }
+
   /** Works out the conductances of a step. */
-  warmth(dt: number, air: Air, k: Float64Array, T: Float64Array): void {
-    const { face, wallC, cells, count, depthM } = this
-    this.#outwards(air, this.#mean(face.isOpen ? T : null))
-    const cw = face.capacity / dt
-    for (let j = 0; j < count; j += 1) {
-      const g1 = 1 / (face.r1 + (0.5 * depthM) / k[cells[j]!]!)
-      this.g1[j] = g1
-      this.ge[j] = (g1 * (cw + this.g2)) / (cw + g1 + this.g2)
-      this.te[j] = (cw * wallC[j]! + this.g2 * this.surroundC) / (cw + this.g2)
-    }
-  }
-
-  /** Adds what the wall gives its cells, as warm as they are, in a step; J/m³. */
-  pull(dt: number, T: Float64Array, d: Float64Array): void {
-    const { cells, ge, te } = this
-    for (let j = 0; j < this.count; j += 1) {
-      const i = cells[j]!
-      d[i] = d[i]! + dt * this.scale * ge[j]! * (te[j]! - T[i]!)
-    }
-  }
-
-  /** Of the wall, or of the soap itself where nothing covers it. */
-  #mean(T: Float64Array | null): number {
-    let sum = 0
-    for (let j = 0; j < this.count; j += 1) sum += T ? T[this.cells[j]!]! : this.wallC[j]!
-    return sum / this.count
+  warmth(kernel: Kernel, dt: number, air: Air): void {
+    const { number, face, count, depthM } = this
+    this.#outwards(air, kernel.meanAtWall(number, count, face.isOpen))
+    kernel.warmWall(number, count, face.r1, depthM, face.capacity / dt, this.g2, this.surroundC)
   }
 
   #outwards({ airC, roomC, forced, matC, film, losses }: Air, meanC: number): void {
@@ -92,10 +86,8 @@ export class WallLine {
     this.g2 = outwards(face, filmAt(surfaceC), losses) + (face.isOpen ? evaporation(surfaceC, roomC) : 0)
   }
 
-  /** The wall after a step in which its cell came to `stageC`. */
-  after(i: number, stageC: number, dt: number): void {
-    const cw = this.face.capacity / dt
-    const g1 = this.g1[i]!
-    this.wallC[i] = (cw * this.wallC[i]! + g1 * stageC + this.g2 * this.surroundC) / (cw + g1 + this.g2)
+  /** Heat that it takes in a step, W/m² times the cells' volumes, by what its cells came to in their own sweep; moves its warmth on. */
+  after(kernel: Kernel, dt: number, isLast: boolean): number {
+    return kernel.atWall(this.number, this.count, isLast, this.face.capacity / dt, this.g2, this.surroundC)
   }
 }
