@@ -75,16 +75,17 @@ export function ensurePackages() {
 
 const CODE = ['tsconfig.base.json', 'core/src', 'core/languages', 'core/package.json', 'core/tsconfig.json']
 
-const KERNEL = 'core/src/mould/rest/kernel'
+const KERNEL = 'core/src/kernel'
+const WRITTEN = `${KERNEL}/compiled.ts`
 
-/** The heat kernel, compiled, as a module among the sources. */
+/** What is worked out most often, compiled, as a module among the sources. */
 function compileKernel() {
-  const sources = ['heat.ts', 'fields.ts', 'memory.compiled.ts', '../constants.ts'].map(name => `${KERNEL}/${name}`)
+  const sources = readdirSync(join(ROOT, KERNEL)).map(name => `${KERNEL}/${name}`)
   whenChanged(
     'kernel',
-    hashOf([...sources, 'scripts/lib/kernel.mjs', 'package-lock.json']),
-    () => existsSync(join(ROOT, KERNEL, 'compiled.ts')),
-    () => call('Compiling the heat kernel', process.execPath, [join(ROOT, 'scripts/lib/kernel.mjs')]),
+    hashOf([...sources.filter(path => path !== WRITTEN), 'scripts/lib/kernel.mjs', 'package-lock.json']),
+    () => existsSync(join(ROOT, WRITTEN)),
+    () => call('Compiling the kernel', process.execPath, [join(ROOT, 'scripts/lib/kernel.mjs')]),
   )
 }
 

@@ -1,25 +1,24 @@
-// Compiles the heat kernel and writes it as a module that core imports.
+// Compiles the kernel and writes it as a module that core imports.
 import asc from 'assemblyscript/asc'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { ROOT } from './paths.mjs'
 
-const KERNEL = join(ROOT, 'core/src/mould/rest/kernel')
+const KERNEL = join(ROOT, 'core/src/kernel')
 const OPTIONS = ['-O3', '--runtime', 'stub', '--noAssert', '--noColors']
 
-/** The compiler asks for modules without their ending; the kernel's memory is another one where it is compiled. */
-const fileOf = name => name.replace(/\.ts\.ts$/, '.ts').replace(/memory\.ts$/, 'memory.compiled.ts')
-
+/** What the compiler reads: it names modules without their ending, and the memory is another one where it is compiled. */
 function read(name) {
   try {
-    return readFileSync(join(KERNEL, fileOf(name)), 'utf8')
+    const source = readFileSync(join(KERNEL, name.replace(/^memory\.ts$/, 'memory.compiled.ts')), 'utf8')
+    return source.replace(/ from '(\.\/[\w-]+)\.ts'/g, " from '$1'")
   } catch {
     return null
   }
 }
 
 let compiled = null
-const { error, stderr } = await asc.main(['heat.ts', '--outFile', 'heat.wasm', ...OPTIONS], {
+const { error, stderr } = await asc.main(['all.ts', '--outFile', 'kernel.wasm', ...OPTIONS], {
   readFile: read,
   writeFile: (_, contents) => (compiled = contents),
   listFiles: () => [],
@@ -30,5 +29,5 @@ if (error || !compiled) {
 }
 writeFileSync(
   join(KERNEL, 'compiled.ts'),
-  `/** \`heat.ts\`, compiled; written by the build. */\nexport const COMPILED =\n  '${Buffer.from(compiled).toString('base64')}'\n`,
+  `/** \`all.ts\`, compiled; written by the build. */\nexport const COMPILED =\n  '${Buffer.from(compiled).toString('base64')}'\n`,
 )

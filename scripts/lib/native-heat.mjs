@@ -4,13 +4,31 @@ import { leastRatio, withNative } from './native.mjs'
 import { ROOT } from './paths.mjs'
 
 const part = name => import(`${ROOT}/core/dist/mould/rest/${name}.js`)
-const [{ Block }, constants, fields, { facesOf, plainBlock }, { materialOf }, tables, { FACING, FILM_OPEN }, { SEED }] =
-  await Promise.all(
-    [
-      ...['block', 'constants', 'kernel/fields', 'setup', 'material', 'tables', 'walls'],
-      '../../batter/standing/index',
-    ].map(part),
-  )
+const [
+  { Block },
+  constants,
+  fields,
+  gel,
+  { facesOf, plainBlock },
+  { materialOf },
+  tables,
+  { FACING, FILM_OPEN },
+  { SEED },
+] = await Promise.all(
+  [
+    ...[
+      'block',
+      'constants',
+      '../../kernel/heat-fields',
+      '../../kernel/heat-constants',
+      'setup',
+      'material',
+      'tables',
+      'walls',
+    ],
+    '../../batter/standing/index',
+  ].map(part),
+)
 
 const DAY_S = 24 * 3600
 const PIECE_S = 300
@@ -46,10 +64,10 @@ function numbersOf({ nx, ny, widthM, heightM, lengthM, materials, faces }) {
     ...[nx, ny, widthM, heightM, lengthM, POUR.tempC, POUR.converted, DAY_S, PIECE_S, ROOM_C, constants.LOSSES],
     ...[FILM_OPEN.emissivity, FILM_OPEN.boltzmann, constants.ZERO_C, FILM_OPEN.h],
     ...[1 - m.superfatShare, m.density * m.heat, m.density * m.gelHeat, m.density * m.cp50, m.conductivity, m.gelC],
-    ...[fields.COLDEST_C, constants.K_SOAP, constants.K_GEL, SEED, constants.GEL_QUICKENS],
-    ...[constants.GEL_TAU_S, constants.CP_SLOPE, constants.GEL_NEEDS],
+    ...[fields.COLDEST_C, gel.K_SOAP, gel.K_GEL, SEED, gel.GEL_QUICKENS],
+    ...[constants.GEL_TAU_S, constants.CP_SLOPE, gel.GEL_NEEDS],
     ...[faces.side, faces.top, faces.bottom].flatMap(face),
-    ...[fields.STEPS_PER_K, constants.GEL_HYSTERESIS_K * fields.STEPS_PER_K, fields.NODES, fields.SOAP_STEPS],
+    ...[fields.STEPS_PER_K, gel.GEL_HYSTERESIS_K * fields.STEPS_PER_K, fields.NODES, fields.SOAP_STEPS],
     ...tableOf(m),
     ...tables.SOAP,
     ...tables.BROWNING,

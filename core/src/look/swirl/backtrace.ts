@@ -1,8 +1,8 @@
 import { fromSquare, isInside, toSquare } from './chart.ts'
 import { emptyPoured, pourBack } from './pour.ts'
-import type { PourOp, Program } from './program.ts'
-import { pack, twist } from './twist.ts'
-import type { Packed, Point } from './twist.ts'
+import type { PourOp, Program, TwistOp } from './program.ts'
+import { Twists } from './twist.ts'
+import type { Point } from './twist.ts'
 
 /** Below this share of a point nothing more is asked. */
 const REST = 0.004
@@ -74,22 +74,48 @@ const uniform = (op: PourOp): PourOp => ({
   pot: op.pot,
 })
 
-type Step = PourOp | Packed
-const compiled = new WeakMap<Program, Step[]>()
-let lastProgram: Program | null = null
-let lastSteps: Step[] = []
+/** A pour, or a run of twists: so many from the first on. */
+interface Step {
+  pour: PourOp | null
+  first: number
+  count: number
+}
 
-/** A program's steps as they are run: most points in a row are of the same program. */
-function stepsOf(program: Program): Step[] {
-  if (program === lastProgram) return lastSteps
-  let steps = compiled.get(program)
-  if (!steps) {
-    steps = program.ops.map(op => (op.kind === 'twist' ? pack(op) : uniform(op)))
-    compiled.set(program, steps)
+interface Compiled {
+  steps: readonly Step[]
+  twists: Twists
+}
+
+function compiledOf({ ops }: Program): Compiled {
+  const twists: TwistOp[] = []
+  const steps: Step[] = []
+  for (const op of ops) {
+    const last = steps.at(-1)
+    if (op.kind === 'pour') steps.push({ pour: uniform(op), first: 0, count: 0 })
+    else {
+      if (last && !last.pour) last.count += 1
+      else steps.push({ pour: null, first: twists.length, count: 1 })
+      twists.push(op)
+    }
+  }
+  return { steps, twists: new Twists(twists) }
+}
+
+const compiled = new WeakMap<Program, Compiled>()
+let lastProgram: Program | null = null
+let lastCompiled: Compiled = { steps: [], twists: new Twists([]) }
+
+/** A program as it is run: most points in a row are of the same program. */
+function runOf(program: Program): Compiled {
+  if (program === lastProgram) return lastCompiled
+  let known = compiled.get(program)
+  if (!known) {
+    known = compiledOf(program)
+    compiled.set(program, known)
   }
   lastProgram = program
-  lastSteps = steps
-  return steps
+  lastCompiled = known
+  return known
 }
 
 /**
@@ -100,13 +126,13 @@ function stepsOf(program: Program): Step[] {
  */
 export function backtrace(program: Program, at: Point, out: Float64Array, scale = 1, depth = 0): void {
   if (depth === 0) fray(program, at)
-  const steps = stepsOf(program)
+  const { steps, twists } = runOf(program)
   const found = poured[depth]!
   let rest = scale
   for (let i = steps.length - 1; i >= 0; i -= 1) {
-    const op = steps[i]!
-    if (op.kind === 'packed') {
-      twist(op, at, -1)
+    const { pour: op, first, count } = steps[i]!
+    if (!op) {
+      twists.move(at, first, count, -1, depth)
       continue
     }
     let x = at[0]!

@@ -39,11 +39,10 @@ function put({ picture }: Sheet, n: number, first: number, second: number, share
   picture.share[n] = share
 }
 
-/** Colours one pixel by tracing its middle. */
+/** Colours one pixel that is not known yet, by tracing its middle. */
 function ask(sheet: Sheet, i: number, row: number): void {
   const { program, view, picture, known } = sheet
   const n = row * view.width + i
-  if (known[n]) return
   known[n] = 1
   const a = i + 0.5
   const b = sheet.from + row + 0.5
@@ -120,22 +119,23 @@ function joined(picture: Picture, n: number, one: number, other: number): number
 
 /** Fills a block from its corners where they tell enough; otherwise looks into its quarters. */
 function fill(sheet: Sheet, left: number, top: number, right: number, bottom: number, off: number): void {
-  const { picture } = sheet
+  const { picture, known } = sheet
   const { width } = picture
-  ask(sheet, left, top)
-  ask(sheet, right, top)
-  ask(sheet, left, bottom)
-  ask(sheet, right, bottom)
+  const topLeft = top * width + left
+  const topRight = top * width + right
+  const bottomLeft = bottom * width + left
+  const bottomRight = bottom * width + right
+  // Most corners are known from the blocks beside.
+  if (!known[topLeft]) ask(sheet, left, top)
+  if (!known[topRight]) ask(sheet, right, top)
+  if (!known[bottomLeft]) ask(sheet, left, bottom)
+  if (!known[bottomRight]) ask(sheet, right, bottom)
   if (right - left <= 1 && bottom - top <= 1) return
   // In a preview the last pixels between known ones are blended without being asked for.
   const isLast = off >= OFF.preview && right - left <= 2 && bottom - top <= 2
   const midX = (left + right) >> 1
   const midY = (top + bottom) >> 1
-  if (!isLast) ask(sheet, midX, midY)
-  const topLeft = top * width + left
-  const topRight = top * width + right
-  const bottomLeft = bottom * width + left
-  const bottomRight = bottom * width + right
+  if (!isLast && !known[midY * width + midX]) ask(sheet, midX, midY)
   const one = picture.first[topLeft]!
   let other = picture.light ? -2 : joined(picture, topLeft, one, -1)
   if (other > -2) other = joined(picture, topRight, one, other)
@@ -168,6 +168,16 @@ function fill(sheet: Sheet, left: number, top: number, right: number, bottom: nu
   fill(sheet, midX, midY, right, bottom, off)
 }
 
+/** One pixel between known ones: so much of 255 is `one`, the rest the other. */
+function between({ picture, known }: Sheet, n: number, one: number, other: number, share: number): void {
+  if (known[n]) return
+  known[n] = 1
+  const isOne = share >= 127.5
+  picture.first[n] = isOne ? one : other
+  picture.second[n] = isOne ? other : one
+  picture.share[n] = (isOne ? share : 255 - share) + 0.5
+}
+
 /** Fills a block between the shares of `one` at its corners: a and b above, c and d below. */
 function blend(
   sheet: Sheet,
@@ -176,22 +186,14 @@ function blend(
     ...[a: number, b: number, c: number, d: number],
   ]
 ): void {
-  const { picture, known } = sheet
-  const { width, first, second, share } = picture
+  const { width } = sheet.picture
+  const down = bottom > top ? 1 / (bottom - top) : 0
+  const across = right > left ? 1 / (right - left) : 0
   for (let row = top; row <= bottom; row += 1) {
-    const t = bottom > top ? (row - top) / (bottom - top) : 0
+    const t = (row - top) * down
     const start = a + (c - a) * t
-    const step = right > left ? (b + (d - b) * t - start) / (right - left) : 0
-    for (let i = left; i <= right; i += 1) {
-      const n = row * width + i
-      if (known[n]) continue
-      known[n] = 1
-      const value = start + step * (i - left)
-      const isOne = value >= 127.5
-      first[n] = isOne ? one : other
-      second[n] = isOne ? other : one
-      share[n] = Math.round(isOne ? value : 255 - value)
-    }
+    const step = (b + (d - b) * t - start) * across
+    for (let i = left; i <= right; i += 1) between(sheet, row * width + i, one, other, start + step * (i - left))
   }
 }
 

@@ -1,127 +1,76 @@
+import { kernel, turnFields as fields } from '../../kernel/index.ts'
+import type { Kernel } from '../../kernel/index.ts'
 import type { TwistOp } from './program.ts'
-import { turn, turned } from './squircle.ts'
 
 /** A point of the block, mm: x, y, z. Changed in place as moves are undone. */
 export type Point = Float64Array
 
-const smooth = (t: number): number => (t <= 0 ? 0 : t >= 1 ? 1 : t * t * (3 - 2 * t))
+const PLANES = { yz: 0, xy: 1, xz: 2 } as const
 
-function sliceFactor({ slice }: TwistOp, c: number): number {
+/** Numbers of a slice: its kind, and three of it. */
+function sliceNumbers({ slice }: TwistOp): [kind: number, ...numbers: [number, number, number]] {
   switch (slice.kind) {
     case 'all':
-      return 1
+      return [0, 0, 0, 0]
     case 'above':
-      return smooth((c - slice.noneBelow) / (slice.allAbove - slice.noneBelow))
+      return [1, slice.noneBelow, slice.allAbove, 0]
     case 'window':
-      return smooth((slice.half + slice.soft / 2 - Math.abs(c - slice.at)) / slice.soft)
+      return [2, slice.at, slice.half, slice.soft]
   }
 }
 
-/** The two wobbles of a meander never meet in step. */
-const OTHER_WOBBLE = 1.618
-
-/** A twist as plain numbers: a face asks for it a hundred thousand times. */
-export interface Packed {
-  kind: 'packed'
-  op: TwistOp
-  /** Which coordinates turn, and which one stays. */
-  a: number
-  b: number
-  c: number
-  isSquircle: boolean
-  isJet: boolean
-  isSliced: boolean
-  hasMeander: boolean
-  /** Centre, axis over the long half, axis over the short half, displacement factors, angle, ring, 1/core. */
-  n: Float64Array
-  /** Where the meander and the slice were last asked for: place, centre a and b, factor. */
-  last: Float64Array
+/** Twists as the kernel reads them, one after another. */
+function packedTwists(ops: readonly TwistOp[]): Float64Array {
+  const packed = new Float64Array(ops.length * fields.TURN_ROOM)
+  ops.forEach((op, i) => {
+    const from = i * fields.TURN_ROOM
+    const { axisA, axisB, across, along, meander } = op
+    packed[from + fields.PLANE] = PLANES[op.plane]
+    packed[from + fields.SQUARISH] = op.power === 4 ? 1 : 0
+    packed[from + fields.JET] = op.law === 'jet' ? 1 : 0
+    packed.set(sliceNumbers(op), from + fields.SLICE)
+    if (meander) packed.set([1, meander.aMm, meander.bMm, meander.lengthMm, meander.phase], from + fields.WANDERS)
+    packed.set([op.centreA, op.centreB], from + fields.CENTRE_A)
+    packed.set([axisA / along, axisB / along, axisA / across, axisB / across], from + fields.LONG_A)
+    packed.set([axisA * along, axisB * along, axisA * across, axisB * across], from + fields.BY_LONG_A)
+    packed.set([op.angle, op.ring, 1 / op.core], from + fields.ANGLE)
+    packed.set([NaN, op.centreA, op.centreB, 1], from + fields.LAST)
+  })
+  return packed
 }
 
-export function pack(op: TwistOp): Packed {
-  const { axisA, axisB, across, along } = op
-  const [a, b, c] = op.plane === 'yz' ? [1, 2, 0] : op.plane === 'xy' ? [0, 1, 2] : [0, 2, 1]
-  return {
-    kind: 'packed',
-    op,
-    a,
-    b,
-    c,
-    isSquircle: op.power === 4,
-    isJet: op.law === 'jet',
-    isSliced: op.slice.kind !== 'all',
-    hasMeander: op.meander !== null,
-    n: Float64Array.of(
-      ...[op.centreA, op.centreB, axisA / along, axisB / along, axisA / across, axisB / across],
-      ...[axisA * along, axisB * along, axisA * across, axisB * across, op.angle, op.ring, 1 / op.core],
-    ),
-    last: Float64Array.of(NaN, op.centreA, op.centreB, 1),
-  }
-}
+/** Numbers that a point takes in the kernel, before the twists. */
+const POINT = 4
 
-/** Where the centre is, and how strong the turn, at a place along the axis that stays. */
-function placeAt({ op, last, hasMeander, isSliced }: Packed, c: number): void {
-  last[0] = c
-  if (hasMeander) {
-    const { aMm, bMm, lengthMm, phase } = op.meander!
-    const turns = (2 * Math.PI * c) / lengthMm + phase
-    last[1] = op.centreA + aMm * Math.sin(turns)
-    last[2] = op.centreB + bMm * Math.sin(OTHER_WOBBLE * turns + 1)
-  }
-  if (isSliced) last[3] = sliceFactor(op, c)
-}
+/** Twists in the order of the hands, as the kernel moves points by them. */
+export class Twists {
+  readonly #packed: Float64Array
 
-/**
- * Moves a point by a twist, or undoes it.
- *
- * @param direction 1: as the tool moves batter; -1: back to where it was
- */
-export function twist(pack: Packed, at: Point, direction: 1 | -1): void {
-  const { n, last } = pack
-  if (pack.hasMeander || pack.isSliced) {
-    const c = at[pack.c]!
-    if (last[0] !== c) placeAt(pack, c)
-    if (last[3] === 0) return
+  constructor(
+    ops: readonly TwistOp[],
+    readonly kernelOf: Kernel = kernel(),
+  ) {
+    this.#packed = packedTwists(ops)
   }
-  const da = at[pack.a]! - last[1]!
-  const db = at[pack.b]! - last[2]!
-  const q = da * n[2]! + db * n[3]!
-  if (q >= 1 || q <= -1) return
-  const p = db * n[4]! - da * n[5]!
-  if (p >= 1 || p <= -1) return
-  const p2 = p * p
-  const q2 = q * q
-  let dp: number
-  let dq: number
-  if (pack.isSquircle) {
-    const r4 = p2 * p2 + q2 * q2
-    if (r4 >= 1 || r4 === 0) return
-    const r = Math.sqrt(Math.sqrt(r4))
-    const edge = 1 - r4
-    let angle = direction * n[10]! * last[3]! * edge * edge
-    if (pack.isJet) {
-      const off = (r - n[11]!) * n[12]!
-      const width = 1 + off * off
-      angle /= width * Math.sqrt(width)
-    }
-    turn(p, q, r, angle)
-    dp = turned[0]! - p
-    dq = turned[1]! - q
-  } else {
-    const r2 = p2 + q2
-    if (r2 >= 1) return
-    const edge = 1 - r2
-    let angle = direction * n[10]! * last[3]! * edge * edge
-    if (pack.isJet) {
-      const off = (Math.sqrt(r2) - n[11]!) * n[12]!
-      const width = 1 + off * off
-      angle /= width * Math.sqrt(width)
-    }
-    const cos = Math.cos(angle)
-    const sin = Math.sin(angle)
-    dp = p * cos - q * sin - p
-    dq = p * sin + q * cos - q
+
+  /**
+   * Moves a point by `count` of them from the `first` on, or undoes that.
+   *
+   * @param direction 1: as the tools move batter; -1: back to where it was
+   * @param depth     how many pots deep: each has its place in the kernel
+   */
+  move(point: Point, first: number, count: number, direction: 1 | -1, depth = 0): void {
+    const { kernelOf: all } = this
+    const place = all.swirls[depth]!
+    if (place.isNewFor(all, this, POINT + this.#packed.length)) all.numbers().set(this.#packed, place.at + POINT)
+    const numbers = all.numbers()
+    const { at } = place
+    numbers[at] = point[0]!
+    numbers[at + 1] = point[1]!
+    numbers[at + 2] = point[2]!
+    all.turns(at, at + POINT + first * fields.TURN_ROOM, count, direction)
+    point[0] = numbers[at]!
+    point[1] = numbers[at + 1]!
+    point[2] = numbers[at + 2]!
   }
-  at[pack.a]! += dq * n[6]! - dp * n[9]!
-  at[pack.b]! += dq * n[7]! + dp * n[8]!
 }

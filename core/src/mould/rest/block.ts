@@ -1,8 +1,8 @@
 import type { Around, BlockInput, Faces } from './block-input.ts'
 import { LOSSES } from './constants.ts'
 import { EndBar } from './end-bar.ts'
-import { fields, kernel } from './kernel/index.ts'
-import type { Kernel } from './kernel/index.ts'
+import { fields, kernel } from '../../kernel/index.ts'
+import type { Kernel } from '../../kernel/index.ts'
 import { Reaction } from './reaction.ts'
 import { BROWNING, SOAP } from './tables.ts'
 import { WallLine } from './wall-line.ts'
@@ -11,6 +11,14 @@ import type { Face } from './walls.ts'
 const SHORTEST_S = 2
 const LONGEST_S = 600
 const FIRST_S = 5
+
+function writeTables(at: Kernel): void {
+  const soap = at.roomFor(SOAP.length)
+  const browning = at.roomFor(BROWNING.length)
+  at.numbers().set(SOAP, soap)
+  at.numbers().set(BROWNING, browning)
+  at.useTables(soap, browning)
+}
 
 /**
  * Heat, conversion and gel in a block of soap, step by step in the kernel. What its cells are like is written there before the
@@ -126,52 +134,44 @@ export class Block {
     this.#step = FIRST_S
   }
 
-  /** Numbers that the kernel needs for it. */
-  get #numbers(): Float64Array {
-    return this.kernelOf.roomFor(this.#materialsAt + this.input.materials.length * fields.MATERIAL_ROOM)
-  }
-
+  /** Where a list begins in the kernel. */
   #at(list: number): number {
-    return fields.LISTS_AT + list * this.#room
-  }
-
-  get #materialsAt(): number {
-    return this.#at(fields.LISTS)
+    return this.kernelOf.heat.at + list * this.#room
   }
 
   /** Writes everything into the kernel, unless it stands there as it was left. */
   #enter(): void {
-    const { kernelOf: at, input, n } = this
-    if (at.holds === this) return
+    const { kernelOf: at, input } = this
     const room = this.#room
-    const numbers = this.#numbers
-    if (at.holds === null) {
-      numbers.set(SOAP, fields.SOAP_AT)
-      numbers.set(BROWNING, fields.BROWNING_AT)
-    }
-    at.holds = this
-    at.lay(input.nx, input.nz, room)
+    const isFirst = at.heat.holds === null
+    const size = fields.LISTS * room + input.materials.length * fields.MATERIAL_ROOM
+    if (!at.heat.isNewFor(at, this, size)) return
+    if (isFirst) writeTables(at)
+    const numbers = at.numbers()
+    at.lay(at.heat.at, input.nx, input.nz, room)
     this.#state.forEach((list, i) => numbers.set(list, this.#at(i)))
     // Nothing flows through what is no face between two cells.
     numbers.fill(0, this.#at(fields.ACROSS), this.#at(fields.ALONG) + room)
     numbers.set(this.volume, this.#at(fields.VOLUME))
     numbers.set(this.#faces.inner, this.#at(fields.INNER))
     numbers.set(this.#faces.outer, this.#at(fields.OUTER))
-    this.#reaction.write(numbers, this.#materialsAt, this.#at(fields.GEL_C))
-    for (const line of this.#all) line.write(numbers, room)
+    this.#reaction.write(numbers, this.#at(fields.LISTS), this.#at(fields.GEL_C))
+    for (const line of this.#all) line.write(numbers, at.heat.at, room)
     if (!this.#reaction.isStale) at.conductances(this.rows, this.dy ** 2, this.dz ** 2)
   }
 
   /** Takes over what the kernel made of it. */
   #read(): void {
-    const numbers = this.#numbers
+    const { kernelOf: at } = this
+    const numbers = at.numbers()
     this.#state.forEach((list, i) => list.set(numbers.subarray(this.#at(i), this.#at(i) + this.n)))
-    for (const line of this.#all) line.read(numbers, this.#room)
+    for (const line of this.#all) line.read(numbers, at.heat.at, this.#room)
   }
 
   /** Steps on until `untilS`, in steps that the reaction allows; ends one whenever more is poured in. */
   run(untilS: number, around: Around): void {
     const { stepK = 1 } = this.input
+    const { kernelOf: at } = this
     this.#enter()
     while (this.timeS < untilS - 1e-6) {
       const next = this.input.fills?.[this.#fill + 1]
@@ -180,7 +180,7 @@ export class Block {
         this.rows = next.rows
         this.#step = FIRST_S
         this.#place()
-        for (const line of this.#all) line.writeCells(this.#numbers, this.#room)
+        for (const line of this.#all) line.writeCells(at.numbers(), at.heat.at, this.#room)
         continue
       }
       const dt = Math.min(this.#step, untilS - this.timeS, next ? next.atS - this.timeS : Infinity)

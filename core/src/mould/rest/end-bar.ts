@@ -1,4 +1,4 @@
-import { K_SOAP } from './constants.ts'
+import { K_SOAP } from '../../kernel/index.ts'
 import type { Material } from './material.ts'
 import { END_FILM, outwards } from './walls.ts'
 import type { Face } from './walls.ts'

@@ -1,8 +1,8 @@
 import { SEED } from '../../batter/standing/index.ts'
 import type { BlockInput } from './block-input.ts'
-import { CP_SLOPE, GEL_TAU_S, K_GEL, K_SOAP } from './constants.ts'
-import { fields } from './kernel/index.ts'
-import type { Kernel } from './kernel/index.ts'
+import { K_GEL, K_SOAP, fields } from '../../kernel/index.ts'
+import type { Kernel } from '../../kernel/index.ts'
+import { CP_SLOPE, GEL_TAU_S } from './constants.ts'
 import { writeMaterialTable } from './tables.ts'
 
 /** Conductances are worked out anew once a cell may conduct so much more or less, W/(m·K). */

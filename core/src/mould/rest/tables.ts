@@ -1,6 +1,6 @@
 import { standingRate, withinReach } from '../../batter/standing/index.ts'
-import { BROWNS_FROM_C, GEL_NEEDS, GEL_NEEDS_WIDTH, GEL_WIDTH_K } from './constants.ts'
-import { fields } from './kernel/index.ts'
+import { BROWNS_FROM_C, GEL_NEEDS, GEL_WIDTH_K, fields } from '../../kernel/index.ts'
+import { GEL_NEEDS_WIDTH } from './constants.ts'
 
 /** Functions that every cell asks for at every step, as tables with straight lines between their points. */
 

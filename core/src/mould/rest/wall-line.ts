@@ -1,6 +1,6 @@
 import type { Around } from './block-input.ts'
-import { fields } from './kernel/index.ts'
-import type { Kernel } from './kernel/index.ts'
+import { fields } from '../../kernel/index.ts'
+import type { Kernel } from '../../kernel/index.ts'
 import { evaporation, outerFilm, outwards } from './walls.ts'
 import type { Face } from './walls.ts'
 
@@ -44,24 +44,24 @@ export class WallLine {
     for (let j = 0; j < count; j += 1) this.cells[j] = cell(j)
   }
 
-  /** Where its lists begin among the kernel's numbers, which have so much room each. */
-  #at(room: number, what: number): number {
-    return fields.LISTS_AT + (fields.WALLS + this.number * fields.WALL_LISTS + what) * room
+  /** Where a list of it begins among those from `start` on, which have so much room each. */
+  #at(start: number, room: number, what: number): number {
+    return start + (fields.WALLS + this.number * fields.WALL_LISTS + what) * room
   }
 
   /** Writes its warmth and its cells into the kernel's numbers. */
-  write(numbers: Float64Array, room: number): void {
-    numbers.set(this.wallC, this.#at(room, fields.WALL_C))
-    this.writeCells(numbers, room)
+  write(numbers: Float64Array, start: number, room: number): void {
+    numbers.set(this.wallC, this.#at(start, room, fields.WALL_C))
+    this.writeCells(numbers, start, room)
   }
 
-  writeCells(numbers: Float64Array, room: number): void {
-    numbers.set(this.cells, this.#at(room, fields.CELL))
+  writeCells(numbers: Float64Array, start: number, room: number): void {
+    numbers.set(this.cells, this.#at(start, room, fields.CELL))
   }
 
   /** Takes its warmth over from there. */
-  read(numbers: Float64Array, room: number): void {
-    const from = this.#at(room, fields.WALL_C)
+  read(numbers: Float64Array, start: number, room: number): void {
+    const from = this.#at(start, room, fields.WALL_C)
     this.wallC.set(numbers.subarray(from, from + this.wallC.length))
   }
 

@@ -8,7 +8,7 @@ import { OUTSIDE, renderRows } from '../render.ts'
 import { countedShares } from '../count.ts'
 import { acrossView, levelView } from '../views.ts'
 import { backtrace } from '../backtrace.ts'
-import { pack, twist } from '../twist.ts'
+import { Twists } from '../twist.ts'
 import { say } from '../../../quantities/words/index.ts'
 
 const start = starterPlan('Swirls')
@@ -109,17 +109,18 @@ describe('whatever is poured and moved', () => {
     fc.assert(
       fc.property(anyDesign, among(0, 1), among(0, 1), among(0, 1), ({ plan, levels }, a, b, c) => {
         const { program } = designOf(plan, levels)
-        const twists = program.ops.filter((op): op is TwistOp => op.kind === 'twist').map(pack)
+        const ops = program.ops.filter((op): op is TwistOp => op.kind === 'twist')
+        const twists = new Twists(ops)
         const R = program.radiusMm
         const place = R > 0 ? [R * (a - 0.5), R * (b - 0.5)] : [a * program.lengthMm, b * program.widthMm]
         const from = Float64Array.of(...place, c * program.heightMm)
         const at = from.slice()
-        for (const op of twists) twist(op, at, 1)
+        twists.move(at, 0, ops.length, 1)
         if (R === 0) {
           expect(at[1]).toBeGreaterThanOrEqual(-1e-6)
           expect(at[1]).toBeLessThanOrEqual(program.widthMm + 1e-6)
         }
-        for (const op of twists.toReversed()) twist(op, at, -1)
+        twists.move(at, 0, ops.length, -1)
         expect(Math.hypot(...at.map((value, i) => value - from[i]!))).toBeLessThan(0.1)
       }),
       { numRuns: 200 },

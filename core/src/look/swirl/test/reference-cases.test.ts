@@ -5,7 +5,7 @@ import { fromSquare, toSquare } from '../chart.ts'
 import { strokeTwists } from '../strokes.ts'
 import type { Stroke } from '../strokes.ts'
 import { backtrace } from '../backtrace.ts'
-import { pack, twist } from '../twist.ts'
+import { Twists } from '../twist.ts'
 import { L, W, pour, program } from './box.ts'
 
 const back = (op: PourOp, x: number, y: number, z: number, of: Program = program([op], op.h1)) => {
@@ -98,7 +98,7 @@ describe('pours', () => {
 
 const moved = (ops: readonly TwistOp[], x: number, y: number, z: number, direction: 1 | -1) => {
   const at = Float64Array.of(x, y, z)
-  for (const op of direction === 1 ? ops : [...ops].reverse()) twist(pack(op), at, direction)
+  new Twists(ops).move(at, 0, ops.length, direction)
   return { x: at[0]!, y: at[1]!, z: at[2]! }
 }
 const stroke = (change: Partial<Stroke>): Stroke => ({

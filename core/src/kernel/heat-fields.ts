@@ -1,4 +1,4 @@
-/** Where what stands in the kernel's memory. Lists of a number a cell follow each other, each with the same room. */
+/** Where the numbers of a block stand. Lists of a number a cell follow each other, each with the same room. */
 
 /** Of every block: what its cells are like and have been through. °C, shares, K, s, h at 65 °C, W/(m·K). */
 export const WARMTH: i32 = 0
@@ -44,10 +44,7 @@ export const COLDEST_C: f64 = -33
 export const NODES: i32 = 694
 export const SOAP_STEPS: i32 = 512
 
-/** Tables that all blocks share, the lists, and a material's numbers with its table behind them. */
-export const SOAP_AT: i32 = 128
-export const BROWNING_AT: i32 = SOAP_AT + SOAP_STEPS + 2
-export const LISTS_AT: i32 = BROWNING_AT + NODES
+/** A material's numbers with its table behind them: at every node four numbers. */
 export const MATERIAL_HEAD: i32 = 8
 export const MATERIAL_ROOM: i32 = MATERIAL_HEAD + 4 * NODES
 /** In a material's head: what of conversion superfat leaves, heat of reaction and gel, J/m³; J/(m³K) at 50 °C and its slope, 1/K; fresh W/(m·K); °C. */

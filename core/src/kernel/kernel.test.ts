@@ -1,9 +1,11 @@
-import { assert, constantFrom, double, integer, property, record } from 'fast-check'
+import { array, assert, constantFrom, double, integer, property, record, tuple } from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { Block } from '../block.ts'
-import type { BlockInput } from '../block-input.ts'
-import { facesOf } from '../setup.ts'
-import { BARE, COCO, LOAF, made } from '../test/loaf.ts'
+import type { TwistOp } from '../look/swirl/program.ts'
+import { Twists } from '../look/swirl/twist.ts'
+import { Block } from '../mould/rest/block.ts'
+import type { BlockInput } from '../mould/rest/block-input.ts'
+import { facesOf } from '../mould/rest/setup.ts'
+import { BARE, COCO, LOAF, made } from '../mould/rest/test/loaf.ts'
 import { kernel, plainKernel } from './index.ts'
 
 const COCONUT = made(COCO)
@@ -54,7 +56,7 @@ const state = ({ T, X, g, gmax, margin, hottest, gelledAt, dose, made, lost, kep
 
 describe('the compiled kernel', () => {
   test('is there', () => {
-    expect(kernel().roomFor(1).buffer).not.toBe(plainKernel().roomFor(1).buffer)
+    expect(kernel().numbers().buffer).not.toBe(plainKernel().numbers().buffer)
   })
 
   test('gives the very numbers of its source as it stands', () => {
@@ -69,6 +71,36 @@ describe('the compiled kernel', () => {
         expect(compiled.T.every(Number.isFinite)).toBe(true)
       }),
       { numRuns: 40 },
+    )
+  })
+
+  test('turns points as its source does, and back again', () => {
+    const number = (min: number, max: number) => double({ min, max, noNaN: true })
+    const place = number(5, 55)
+    const turn = record({
+      plane: constantFrom('yz', 'xy', 'xz'),
+      power: constantFrom(2, 4),
+      law: constantFrom('jet', 'stir'),
+      slice: constantFrom(
+        { kind: 'all' },
+        { kind: 'above', noneBelow: 10, allAbove: 30 },
+        { kind: 'window', at: 30, half: 12, soft: 8 },
+      ),
+      meander: constantFrom(null, { aMm: 3, bMm: 2, lengthMm: 60, phase: 1 }),
+      ...{ centreA: number(20, 40), centreB: number(20, 40), axis: number(0, 6), across: number(4, 20) },
+      ...{ along: number(4, 20), angle: number(-2, 2), ring: number(0.2, 0.9), core: number(0.1, 1) },
+    }).map(({ axis, ...one }): TwistOp => ({ kind: 'twist', axisA: Math.cos(axis), axisB: Math.sin(axis), ...one }))
+    assert(
+      property(array(turn, { minLength: 1, maxLength: 12 }), tuple(place, place, place), (ops, from) => {
+        const [fast, plain] = [new Twists(ops), new Twists(ops, plainKernel())]
+        const [a, b] = [Float64Array.from(from), Float64Array.from(from)]
+        fast.move(a, 0, ops.length, 1)
+        plain.move(b, 0, ops.length, 1)
+        a.forEach((value, i) => expect(value).toBeCloseTo(b[i]!, 8))
+        fast.move(a, 0, ops.length, -1)
+        a.forEach((value, i) => expect(Math.abs(value - from[i]!)).toBeLessThan(0.1))
+      }),
+      { numRuns: 60 },
     )
   })
 

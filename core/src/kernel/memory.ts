@@ -14,8 +14,8 @@ export function whole(x: f64): i32 {
   return x | 0
 }
 
-/** Room for so many numbers, those before kept; gives them all. */
-export function roomFor(count: number): Float64Array {
+/** The same list with room for so many numbers. */
+export function listOf(count: number): Float64Array {
   if (numbers.length < count) {
     const before = numbers
     numbers = new Float64Array(count)
