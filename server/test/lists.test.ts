@@ -39,6 +39,37 @@ describe('what a batch comes to', () => {
     expect(scent).toEqual(expect.any(String))
   })
 
+  test('is looked at anew for what batches teach, and for no other save', async () => {
+    const stamps = async () => {
+      await (at.app.locals['learning'] as Learner).idle()
+      const list = await page()
+      return list.batches.filter(one => !one.isFresh).map(one => one.name)
+    }
+    const { id: bystander } = await add('Bystander')
+    const plan = starterPlan('Taught')
+    const seen = (level: number) => [{ cup: plan.cups[0]!.id, atMin: 3, level, by: 'eye' as const }]
+    const taught = (await visitor.post('/api/batches').send({ plan: { ...plan, seen: seen(2.6) } })).body as BatchAnswer
+    await stamps()
+    expect((await settled()).every(one => one.isFresh)).toBe(true)
+
+    const noted = { ...taught.plan, notes: 'Stood by the window.' }
+    const first = (
+      await visitor.patch(`/api/batches/${taught.id}`).send(sentChanges(taught.revision, taught.plan, noted))
+    ).body as BatchAnswer
+    expect(await stamps()).toEqual(['Taught'])
+    expect((await settled()).every(one => one.isFresh)).toBe(true)
+
+    const read = { ...noted, seen: seen(2.1) }
+    await visitor.patch(`/api/batches/${taught.id}`).send(sentChanges(first.revision, noted, read))
+    expect(await stamps()).toContain('Bystander')
+    expect((await settled()).every(one => one.isFresh)).toBe(true)
+
+    // What lies in the bin teaches nothing.
+    await visitor.delete(`/api/batches/${taught.id}`)
+    expect(await stamps()).toContain('Bystander')
+    await visitor.delete(`/api/batches/${bystander}`)
+  })
+
   test('is no plan: there is nothing in it to weigh by', async () => {
     const [first] = await settled()
     expect(Object.keys(first!).sort()).toEqual(

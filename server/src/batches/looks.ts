@@ -18,11 +18,14 @@ export interface LookStore extends Worked {
   face(workshopId: string, batchId: string): Promise<Buffer | null>
 }
 
-/** What a look depends on beside the plan, in one short text: it differs when anything on the shelf does but what is left in lots. */
+/** What a look depends on beside the plan, in one short text: it differs when anything on the shelf does but what is left in lots, or what
+ * live batches teach. */
 export const shelfStamp = (workshopId: string) => sql<string>`(
   select concat_ws('.', count(*), coalesce(sum(item.revision - item.lot_revisions), 0),
     (select md5(concat(rules, windows, times)) from workshop where id = ${workshopId}),
-    (select coalesce(sum(batch_revision + case when counts then 1 else 0 end), 0) from evidence where workshop_id = ${workshopId}))
+    (select concat_ws('-', count(*), coalesce(sum(evidence.taught + case when evidence.counts then 1 else 0 end), 0))
+      from evidence join batch taught on taught.id = evidence.batch_id and taught.workshop_id = evidence.workshop_id
+      where evidence.workshop_id = ${workshopId} and taught.deleted_at is null))
   from shelf_item item where item.workshop_id = ${workshopId})`
 
 /** Whether a look was made of another plan, another shelf or by other models than stand there now. */

@@ -24,6 +24,7 @@ import * as rehearsalsWatched from './migrations/2026-11-30-2345-rehearsals-watc
 import * as members from './migrations/2026-12-01-0310-members.ts'
 import * as keysAndVersions from './migrations/2026-12-01-0720-keys-and-versions.ts'
 import * as listedColumns from './migrations/2026-12-01-1030-listed-columns.ts'
+import * as taught from './migrations/2026-12-01-2305-taught.ts'
 import * as recordsByLink from './migrations/2026-12-01-0940-records-by-link.ts'
 import * as trials from './migrations/2026-12-01-0030-trials.ts'
 import * as runsMadeReady from './migrations/2026-11-30-0700-runs-made-ready.ts'
@@ -55,6 +56,7 @@ const MIGRATIONS: Record<string, Migration> = {
   '2026-12-01-0720-keys-and-versions': keysAndVersions,
   '2026-12-01-0940-records-by-link': recordsByLink,
   '2026-12-01-1030-listed-columns': listedColumns,
+  '2026-12-01-2305-taught': taught,
 }
 
 /**

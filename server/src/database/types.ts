@@ -387,6 +387,8 @@ interface EvidenceTable {
   model_version: number
   /** False: the plan could not be read, and is not tried again until it changes. */
   is_readable: Generated<boolean>
+  /** Goes up whenever what it teaches comes out otherwise. */
+  taught: Generated<number>
 }
 
 interface SignInTryTable {

@@ -30,6 +30,11 @@ const stale = (db: Database, workshopId: string, most: number) =>
     .select(['evidence.evidence', 'evidence.model_version'])
     .execute()
 
+/** A new name teaches nothing, nor does a save of anything that its readings do not rest on. */
+const taughtAfter = sql<number>`evidence.taught + case
+  when evidence.evidence - 'name' is distinct from excluded.evidence - 'name'
+    or evidence.model_version is distinct from excluded.model_version then 1 else 0 end`
+
 /** What the readings of a workshop's batches teach. */
 export const evidenceWork = (db: Database, shelves: Shelves, work: Pick<Work, 'evidence'>): Worked => ({
   hasStale: async workshopId => (await stale(db, workshopId, 1)).length > 0,
@@ -49,7 +54,9 @@ export const evidenceWork = (db: Database, shelves: Shelves, work: Pick<Work, 'e
       await db
         .insertInto('evidence')
         .values({ batch_id: id, workshop_id: workshopId, ...now })
-        .onConflict(conflict => conflict.columns(['workshop_id', 'batch_id']).doUpdateSet(now))
+        .onConflict(conflict =>
+          conflict.columns(['workshop_id', 'batch_id']).doUpdateSet({ ...now, taught: taughtAfter }),
+        )
         .execute()
     }
     return batches.length
