@@ -54,6 +54,30 @@ test('the ring of a partial gel lies on the design’s own face, and the hours c
   await maker.getByRole('button', { name: 'Pause' }).click()
 })
 
+test('a browser that allows nothing compiled works out the same, and this server allows it', async ({
+  maker,
+  open,
+}) => {
+  await open('verdigris-stair', 'Compiled', 'colour')
+  const shown = async () => {
+    await expect(plain.getByRole('main')).toBeVisible()
+    await plain.waitForLoadState('networkidle')
+    return plain.getByRole('main').innerText()
+  }
+  // The smallest that there is: refused where the page's own rules forbid it.
+  const isAllowed = () =>
+    new WebAssembly.Module(Uint8Array.of(0, 97, 115, 109, 1, 0, 0, 0)) instanceof WebAssembly.Module
+  expect(await maker.evaluate(isAllowed)).toBe(true)
+  const plain = await maker.context().newPage()
+  await plain.goto(maker.url())
+  const compiled = await shown()
+  await plain.addInitScript(() => Reflect.deleteProperty(globalThis, 'WebAssembly'))
+  await plain.reload()
+  expect(await plain.evaluate(() => typeof WebAssembly)).toBe('undefined')
+  expect(await shown()).toBe(compiled)
+  expect(compiled).toMatch(/gel/)
+})
+
 test('the rest plan goes out as a calendar file', async ({ maker, open }) => {
   await open('quarry-bench', 'Calendar', 'rest')
   const download = maker.waitForEvent('download')

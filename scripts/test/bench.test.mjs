@@ -35,7 +35,7 @@ describe('what scripts take of core', () => {
 
   test('the kernels that are held against C are where they are looked for', () => {
     const text = readFileSync(join(ROOT, 'scripts/lib/native-heat.mjs'), 'utf8')
-    const names = [...text.matchAll(/\[\.\.\.\[([^\]]*)\][^\]]*\]\.map\(part\)/g)].flatMap(found =>
+    const names = [...text.matchAll(/\[\s*\.\.\.\[([^\]]*)\][^\]]*\]\.map\(part\)/g)].flatMap(found =>
       found[0].match(/'[^']+'/g),
     )
     const files = names.map(name => join(ROOT, 'core/src/mould/rest', `${name.slice(1, -1)}.ts`))
