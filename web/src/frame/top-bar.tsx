@@ -119,7 +119,10 @@ export function TopBar({ children }: { children?: ReactNode }) {
         </Link>
         {children}
         <DropdownMenu.Root>
-          <DropdownMenu.Trigger className="quiet ml-auto max-[900px]:order-1" aria-label={t('Workshop and settings')}>
+          <DropdownMenu.Trigger
+            className={`quiet ml-auto ${isBatch ? 'max-[900px]:order-3' : 'max-[900px]:order-1'}`}
+            aria-label={t('Workshop and settings')}
+          >
             <UserRound size={18} aria-hidden />
             <span
               className={children && isBatch ? 'sr-only' : 'max-w-44 truncate whitespace-nowrap max-[900px]:sr-only'}

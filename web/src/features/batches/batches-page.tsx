@@ -56,12 +56,12 @@ export function BatchesPage() {
       <main className="mx-auto w-full max-w-260 px-5 py-6 max-[900px]:px-3">
         <div className="mb-5 flex flex-wrap items-center gap-2.5">
           <h1 className="mr-auto text-3xl">{t('Batches')}</h1>
-          <label className="relative">
+          <label className="relative max-[600px]:w-full">
             <span className="sr-only">{t('Search batches by name, note, cup, scent, tag, sign, lot or day')}</span>
-            <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
+            <Search size={16} aria-hidden className="absolute top-1/2 left-2.5 -translate-y-1/2 text-soft" />
             <input
               type="search"
-              className="field min-h-9 w-54 pl-8"
+              className="field min-h-9 w-64 pl-8 max-[600px]:w-full"
               placeholder={t('name, scent, sign, lot or day')}
               value={search}
               maxLength={100}

@@ -47,14 +47,14 @@ export function RunsPage() {
       <ForecastRefused />
       {forecast && (
         <button
-          className="button button-main mt-4 min-h-16 px-8 text-xl"
+          className="button button-main mt-4 mr-3 min-h-16 px-8 text-xl"
           disabled={begin.isPending || runs.isPending}
           onClick={() => begin.mutate()}
         >
           <Play size={22} aria-hidden /> {t('Begin a run')}
         </button>
       )}
-      <Link className="button mt-4 ml-3 min-h-16 px-6 text-xl" to={`/batches/${id}/rehearse`}>
+      <Link className="button mt-4 min-h-16 px-6 text-xl" to={`/batches/${id}/rehearse`}>
         {t('Rehearse it first')}
       </Link>
       {begin.error && (

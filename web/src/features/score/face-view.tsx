@@ -29,7 +29,9 @@ import { t } from '../../words/index.ts'
 
 const PAD = { left: 46, right: 104, bottom: 34 }
 /** Room for the switches above the mould: with a cut to scrub there are three rows. */
-const TOP = { plain: 84, scrubbed: 122, cavities: 52 }
+/** What looks are chosen with stands above the picture: from the edge to it, and from it to the picture. */
+const ABOVE_PX = 6
+const BELOW_PX = 12
 const WALL_PX = 5
 
 const CUTS: readonly { value: Cut; text: string }[] = [
@@ -55,6 +57,7 @@ interface Props {
 /** The soap as it will be: cut across or along, from above, or in space; with handles on what is chosen. */
 export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
   const [ref, size] = useSize<HTMLDivElement>()
+  const [above, { height: abovePx }] = useSize<HTMLDivElement>()
   const own = usePlan(state => state.plan)
   const whole = tried ?? own
   const plan = useCavityPlan(whole, chosen)
@@ -68,14 +71,14 @@ export function FaceView({ chosen, onChoose, cut, onCut, tried }: Props) {
   const [cutAt, setCutAt] = useState(0.42)
   const isPlain = cut === 'across' && !isSwirled
   const hasScrub = cut !== 'top' && !isPlain
-  const top = (hasScrub ? TOP.scrubbed : TOP.plain) + (kinds.length > 1 ? TOP.cavities : 0)
+  const top = ABOVE_PX + abovePx + BELOW_PX
   const place = placed(design, plan, cut, size, top)
   const layers = forecast?.portions.layers ?? []
 
   return (
-    <section aria-label={t('Face of a bar')} className="relative min-h-96 bg-booth min-[901px]:min-h-0">
+    <section aria-label={t('Face of a bar')} className="relative min-h-120 bg-booth min-[901px]:min-h-0">
       <div ref={ref} className="absolute inset-0">
-        <div className="absolute top-1.5 right-2 left-3 z-10 flex flex-col gap-1">
+        <div ref={above} className="absolute right-2 left-3 z-10 flex flex-col gap-1" style={{ top: ABOVE_PX }}>
           <StageSwitch />
           <div className="flex flex-wrap items-center gap-x-4">
             <Segments label={t('How the soap is looked at')} value={cut} options={CUTS} onValue={onCut} />

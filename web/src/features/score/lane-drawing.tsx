@@ -52,6 +52,8 @@ export function LaneDrawing({ cup, hex, scale, width, height, chosen, onChoose, 
   const y: Y = level => height - ((Math.min(TOP, Math.max(BOTTOM, level)) - BOTTOM) / (TOP - BOTTOM)) * height
   const { lo, hi } = pours[0]!.window
   const drawn = paths(points, scale.x, y)
+  // The words of the corridor keep clear of the gates: before the first where the last stands at the end.
+  const isFull = Math.max(...pours.map(pour => scale.x(pour.endMin))) > width - WORDS_PX
   const potEnd = lanes.pot.at(-1)
   const pot =
     potEnd &&
@@ -90,11 +92,11 @@ export function LaneDrawing({ cup, hex, scale, width, height, chosen, onChoose, 
       <path d={drawn.median} fill="none" stroke="var(--paper)" strokeWidth={4} />
       <path d={drawn.median} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
       {isFirst && (
-        <g className="fill-soft text-[11px]" aria-hidden>
-          <text x={width - 4} y={y(hi) - 2} textAnchor="end">
+        <g className="fill-soft text-[11px]" aria-hidden textAnchor={isFull ? 'start' : 'end'}>
+          <text x={isFull ? 4 : width - 4} y={y(hi) - 2}>
             {t('too thick')}
           </text>
-          <text x={width - 4} y={(y(hi) + y(lo)) / 2 + 4} textAnchor="end">
+          <text x={isFull ? 4 : width - 4} y={(y(hi) + y(lo)) / 2 + 4}>
             {t('pours as a layer')}
           </text>
         </g>
@@ -137,6 +139,8 @@ interface GateProps {
 }
 
 const SERIF = 4
+/** Room for the words of the corridor. */
+const WORDS_PX = 104
 
 /** Two posts from the bottom to the top of the window; the diamond is where the batter is. */
 function Gate({ pour, number, x, y, height, chosen, onChoose }: GateProps) {
