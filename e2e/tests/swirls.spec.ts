@@ -82,9 +82,10 @@ test('from a loaf to a slab: the design is kept, taken into another mould, told 
   await dialog.getByRole('button', { name: 'Keep it' }).click()
   await expect(maker.getByText(`${name} is kept among our designs.`, { exact: true })).toBeVisible()
   await goTo(maker, '/designs')
-  await expect(maker.getByRole('img', { name: `Face of ${name}` })).toHaveAttribute('data-drawn', 'yes', {
-    timeout: 30_000,
-  })
+  // Drawn once it is looked at.
+  const kept = maker.getByRole('img', { name: `Face of ${name}` })
+  await kept.scrollIntoViewIfNeeded()
+  await expect(kept).toHaveAttribute('data-drawn', 'yes')
 
   await open('weir-milk', 'Other mould')
   await maker.getByRole('button', { name: /^design/ }).click()

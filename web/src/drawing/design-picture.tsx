@@ -50,6 +50,7 @@ export function DesignPicture({ plan, seen, label, px = 220, className = 'h-28 w
       {...{ program, hexes, names: colourNames(plan, design), drawnWith: plan, label, plan, className }}
       view={plane}
       refines={false}
+      lazily
     />
   )
 }

@@ -6,6 +6,7 @@ import { drawFace } from '../workers/faces.ts'
 import { painted } from './paint.ts'
 import { paintToppings } from './toppings-canvas.ts'
 import { Say } from '../ui/say.tsx'
+import { useNear } from '../ui/use-near.ts'
 
 interface Props {
   program: Program
@@ -20,6 +21,8 @@ interface Props {
   refines?: boolean
   /** On a view of the top: whose toppings are strewn over it. */
   plan?: Plan
+  /** One of many: not drawn before it comes near the screen. Nothing that is printed. */
+  lazily?: boolean
   /** Shown until the first picture is there. */
   before?: string
   className?: string
@@ -29,14 +32,19 @@ interface Props {
 /** Rest after the last change before a face is drawn finely, ms. */
 const REST_MS = 300
 
-/** Draws the newest view that was asked for; while one is being drawn, those in between are passed over. */
-function usePicture(program: Program, view: View, refines: boolean): { picture: Picture | null; isFine: boolean } {
+/** Draws the newest view that was asked for, once it is `wished` for; while one is being drawn, those in between are passed over. */
+function usePicture(
+  program: Program,
+  view: View,
+  { refines, wished }: { refines: boolean; wished: boolean },
+): { picture: Picture | null; isFine: boolean } {
   const [shown, setShown] = useState<{ picture: Picture | null; isFine: boolean }>({ picture: null, isFine: false })
   const wanted = useRef<{ program: Program; view: View } | null>(null)
   const busy = useRef(false)
   const fine = useRef<{ program: Program; key: string } | null>(null)
   const key = JSON.stringify(view)
   useEffect(() => {
+    if (!wished) return
     wanted.current = { program, view: JSON.parse(key) as View }
     const next = async (): Promise<void> => {
       busy.current = true
@@ -67,7 +75,7 @@ function usePicture(program: Program, view: View, refines: boolean): { picture: 
       clearTimeout(timer)
       stop.abort()
     }
-  }, [program, key, refines])
+  }, [program, key, refines, wished])
   return shown
 }
 
@@ -97,19 +105,21 @@ export function FaceCanvas({
   plan,
   before,
   refines = true,
+  lazily = false,
   className = '',
   style,
 }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null)
-  const { picture, isFine } = usePicture(program, view, refines)
+  const near = useNear(canvas, lazily)
+  const { picture, isFine } = usePicture(program, view, { refines, wished: near })
   const { sight } = useColourView()
   const colours = hexes.join()
   const key = JSON.stringify(view)
   const strewn = view.isTop && plan && plan.finish.toppings.length > 0 ? plan : null
   useLayoutEffect(() => {
-    const context = picture ? null : canvas.current?.getContext('2d')
+    const context = picture || !near ? null : canvas.current?.getContext('2d')
     if (context) paintCoarsely(context, program, JSON.parse(key) as View, colours.split(','))
-  }, [picture, colours, program, key])
+  }, [picture, colours, program, key, near])
   useEffect(() => {
     const context = canvas.current?.getContext('2d')
     if (!context || !picture) return

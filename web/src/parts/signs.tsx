@@ -35,7 +35,7 @@ export function Signs({ record }: { record: OpenRecord }) {
       <div className="flex flex-wrap items-end gap-3">
         <label className="relative">
           <span className="sr-only">{t('Search signs: “white powder”, “oily drops”, “ring”')}</span>
-          <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
+          <Search size={16} aria-hidden className="absolute top-1/2 left-2.5 -translate-y-1/2 text-soft" />
           <input
             type="search"
             className="field min-h-9 w-64 pl-8"

@@ -12,7 +12,7 @@ export function Term({ at, children }: { at: string; children?: ReactNode }) {
     <Popover.Root>
       <Popover.Trigger
         type="button"
-        className="text-left underline decoration-dotted decoration-1 underline-offset-3 hover:text-ink"
+        className="term text-left underline decoration-dotted decoration-1 underline-offset-3 hover:text-ink"
         aria-label={t('{what}: what does that mean?', {
           what: typeof children === 'string' ? children : entry.word,
         })}

@@ -60,12 +60,14 @@ export function MouldFields() {
           options={options(FORMS)}
           onValue={value => set('form', value)}
         />
-        <Choice<Lining>
-          label={t('Lining')}
-          value={mould.lining}
-          options={options(LININGS)}
-          onValue={value => set('lining', value)}
-        />
+        <div className="col-span-2">
+          <Choice<Lining>
+            label={t('Lining')}
+            value={mould.lining}
+            options={options(LININGS)}
+            onValue={value => set('lining', value)}
+          />
+        </div>
       </div>
       <p className="mt-2 text-[13px] text-soft">
         {t('{mould} ml of soap in {mould2} ml; {innerHeightMm} of room above it for the top.', {

@@ -13,7 +13,10 @@ export function Numbers() {
   const { portions, recipe, workings } = forecast
   const liquidsG = portions.liquids.reduce((sum, part) => sum + part.massG, 0)
   return (
-    <section aria-label={t('What to weigh')} className="mb-5 flex flex-wrap gap-x-9 gap-y-3">
+    <section
+      aria-label={t('What to weigh')}
+      className="mb-5 flex flex-wrap gap-x-9 gap-y-3 max-[600px]:grid max-[600px]:grid-cols-2 max-[600px]:items-start"
+    >
       <WorkingNumber label={t('batter in the pot')} text={showMass(portions.potG, habits)} working={workings.pot} />
       <WorkingNumber label={t('oils')} text={showMass(portions.oilG, habits, 1)} working={workings.oils} />
       <WorkingNumber label={t('lye (NaOH)')} text={showMassDown(portions.lyeG, habits)} working={workings.lye} />

@@ -49,21 +49,24 @@ export function DesignsPage() {
             ))}
           </ul>
         </section>
-        <section aria-labelledby="techniques">
-          <h2 id="techniques" className="text-2xl">
-            {t('Techniques')}
-          </h2>
-          <p className="mb-3 text-soft">
-            {t(
-              'A start for every way of pouring, here with a calm recipe and four colours. In a batch each has its own numbers to turn, and is reckoned with its recipe, scent and mould.',
-            )}
-          </p>
-          <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
-            {TECHNIQUES.map(technique => (
-              <StartCard key={technique.id} technique={technique} card={cards.get(technique.id)} />
-            ))}
-          </ul>
-        </section>
+        {/* Below what is kept: before that is there it would stand in its place, be drawn first, and jump. */}
+        {(data || error) && (
+          <section aria-labelledby="techniques">
+            <h2 id="techniques" className="text-2xl">
+              {t('Techniques')}
+            </h2>
+            <p className="mb-3 text-soft">
+              {t(
+                'A start for every way of pouring, here with a calm recipe and four colours. In a batch each has its own numbers to turn, and is reckoned with its recipe, scent and mould.',
+              )}
+            </p>
+            <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
+              {TECHNIQUES.map(technique => (
+                <StartCard key={technique.id} technique={technique} card={cards.get(technique.id)} />
+              ))}
+            </ul>
+          </section>
+        )}
       </main>
     </div>
   )

@@ -96,8 +96,8 @@ export function KeptCard({ kept }: { kept: DesignAnswer }) {
         })}
       </span>
       {design.notes && <p className="text-[13px]">{design.notes}</p>}
-      <div className="mt-auto flex gap-1 pt-1">
-        <button className="button" onClick={() => void start(plan)}>
+      <div className="mt-auto -mr-2 flex pt-1">
+        <button className="button px-2" onClick={() => void start(plan)}>
           <FilePlus size={16} aria-hidden /> {t('New batch')}
         </button>
         <span className="ml-auto" />

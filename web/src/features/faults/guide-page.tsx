@@ -28,7 +28,7 @@ export function GuidePage() {
           <h1 className="mr-auto text-3xl">{t('When something looks wrong')}</h1>
           <label className="relative print:hidden">
             <span className="sr-only">{t('Search signs')}</span>
-            <Search size={16} aria-hidden className="absolute top-2.5 left-2.5 text-soft" />
+            <Search size={16} aria-hidden className="absolute top-1/2 left-2.5 -translate-y-1/2 text-soft" />
             <input
               type="search"
               className="field min-h-9 w-52 pl-8"

@@ -230,7 +230,7 @@ function Verdict({ look, progress }: Pick<Looked, 'progress'> & { look: RestLook
         {say(sentence.sentence)}
       </h1>
       <p className="max-w-180 text-soft">{say(sentence.reason)}</p>
-      <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2">
+      <dl className="mt-3 flex flex-wrap gap-x-9 gap-y-2 max-[600px]:grid max-[600px]:grid-cols-2">
         {factsOf(look, habits).map(({ what, term, value, range }) => (
           <div key={what}>
             <dt className="text-[13px] text-soft">{term ? <Term at={term}>{what}</Term> : what}</dt>

@@ -69,10 +69,10 @@ function Kind({ kind, items, itemId }: { kind: ShelfKind; items: readonly ShelfI
           <h1 className="sr-only">{t('Shelf: {many}', { many })}</h1>
           <label className="relative">
             <span className="sr-only">{t('Search {many}', { many: lowered(many) })}</span>
-            <Search size={16} aria-hidden className="absolute top-2 left-2.5 text-soft" />
+            <Search size={16} aria-hidden className="absolute top-1/2 left-2.5 -translate-y-1/2 text-soft" />
             <input
               type="search"
-              className="field w-40 pl-8"
+              className="field w-50 pl-8"
               placeholder={t('name, note or content')}
               value={search}
               maxLength={80}
@@ -111,7 +111,7 @@ function Kind({ kind, items, itemId }: { kind: ShelfKind; items: readonly ShelfI
         ) : (
           <p className="text-soft">
             {t(
-              'Choose one on the left to see and change its values. Starting values are from general literature: your suppliers’ documents and your own measurements come first.',
+              'Choose one to see and change its values. Starting values are from general literature: your suppliers’ documents and your own measurements come first.',
             )}
           </p>
         )}

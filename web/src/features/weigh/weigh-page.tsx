@@ -131,7 +131,10 @@ function Sums({ plan, forecast, actual, count, of }: SumsProps) {
   const whose =
     actual.batters.length > 1 ? t(', {name}, the leanest', { name: say(name === '' ? 'the pot' : name) }) : ''
   return (
-    <section aria-label={t('So far')} className="mb-5 flex flex-wrap items-end gap-x-10 gap-y-3">
+    <section
+      aria-label={t('So far')}
+      className="mb-5 flex flex-wrap items-end gap-x-10 gap-y-3 max-[600px]:grid max-[600px]:grid-cols-2 max-[600px]:items-start"
+    >
       <Number label={count === of ? t('all weighed') : t('weighed')} text={t('{count} of {of}', { count, of })} />
       <Number
         label={t('superfat {count}{whose} ({low} to {high})', {
