@@ -87,9 +87,35 @@ test('the lanes are also a table', async ({ maker, open }) => {
 test('a phone shows it all without scrolling sideways', async ({ maker, open }) => {
   await maker.setViewportSize({ width: 390, height: 844 })
   const id = await open('verdigris-stair', 'Phone')
-  for (const page of ['batter', 'heat', 'score', 'prepare', 'weigh', 'sheet']) {
+  const pages = [
+    'batter',
+    'heat',
+    'score',
+    'cups',
+    'colour',
+    'bars',
+    'prepare',
+    'weigh',
+    'cards',
+    'sheet',
+    'rest',
+    'cut',
+    'outcome',
+  ]
+  for (const page of pages) {
     await goTo(maker, `/batches/${id}/${page}`)
-    await expect(maker.getByRole('heading', { level: 2 }).first()).toBeVisible()
+    await expect(maker.getByRole('heading').first()).toBeVisible()
     expect(await maker.evaluate(() => document.documentElement.scrollWidth), page).toBeLessThanOrEqual(390)
   }
+  // What it is looked at with stands above the soap, not on it.
+  await goTo(maker, `/batches/${id}/score`)
+  const bottom = await maker
+    .getByRole('link', { name: 'every bar' })
+    .evaluate(link => link.getBoundingClientRect().bottom)
+  const top = await maker
+    .getByRole('group', { name: 'Cross-section of the mould' })
+    .locator('path')
+    .first()
+    .evaluate(wall => wall.getBoundingClientRect().top)
+  expect(top).toBeGreaterThanOrEqual(bottom)
 })

@@ -172,7 +172,7 @@ function Strip({ plan, forecast, index }: Props) {
         {strip.map(({ factor, colour }) => (
           <button
             key={factor}
-            className={`min-h-14 flex-1 text-[12px] ${factor === 1 ? 'z-10 outline-2 outline-ink' : ''}`}
+            className={`min-h-14 min-w-0! flex-1 text-[12px] ${factor === 1 ? 'z-10 outline-2 outline-ink' : ''}`}
             style={{ background: seenBy(colour.hex, sight), color: inkOn(seenBy(colour.hex, sight)) }}
             aria-label={t('{factor} times the dose: {hex}', { factor, hex: colour.hex })}
             disabled={factor === 0}
