@@ -16,7 +16,7 @@ export const PLACES = [
 export const Places = () => (
   <nav
     aria-label={t('Places')}
-    className="flex gap-1 self-stretch max-[900px]:min-h-10 max-[600px]:order-2 max-[600px]:w-full max-[600px]:gap-0"
+    className="flex gap-1 self-stretch max-[900px]:min-h-10 max-[600px]:order-2 max-[600px]:w-full max-[600px]:flex-wrap max-[600px]:gap-0"
   >
     {PLACES.map(([path, text]) => (
       <NavLink

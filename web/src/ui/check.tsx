@@ -14,7 +14,7 @@ export const Check = ({ label, checked, onChange, name, className = '' }: Props)
   <label className={`inline-flex min-h-[30px] items-center gap-2 ${className}`}>
     <input
       type="checkbox"
-      className="size-4.5 shrink-0 accent-ink"
+      className="size-4.5 shrink-0"
       checked={checked}
       aria-label={name}
       onChange={event => onChange(event.target.checked)}

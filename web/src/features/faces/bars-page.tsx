@@ -71,7 +71,7 @@ export function BarsPage() {
         <span className="print:hidden">
           <StageSwitch />
         </span>
-        <span className="ml-auto flex gap-2 print:hidden">
+        <span className="ml-auto flex flex-wrap gap-2 print:hidden">
           <Link to="../design" className="button bg-paper">
             {t('Design sheet')}
           </Link>

@@ -36,7 +36,7 @@ export function DivisionSection({ plan, forecast }: { plan: Plan; forecast: Fore
               <input
                 type="radio"
                 name="division"
-                className="size-4.5 accent-ink"
+                className="size-4.5"
                 checked={way.mode === division.mode}
                 onChange={() => set('mode', way.mode)}
               />

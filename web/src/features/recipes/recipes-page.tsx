@@ -70,7 +70,7 @@ function List({ recipes, shelf }: { recipes: readonly RecipeAnswer[]; shelf: She
       {recipes.map(recipe => (
         <li key={recipe.id} className="border-b border-line py-3">
           <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-            <div className="min-w-0 flex-1">
+            <div className="min-w-0 flex-1 max-[600px]:basis-full">
               <p className="font-title text-xl font-semibold">{recipe.name}</p>
               <p>{told(recipe.recipe, shelf)}</p>
               <p className="text-[13px] text-soft">
@@ -111,7 +111,7 @@ function Versions({ id, name, shelf }: { id: string; name: string; shelf: Shelf 
     <ul aria-label={t('Versions of {name}', { name })} className="mt-2 ml-4 border-l-2 border-line pl-4">
       {data?.map(version => (
         <li key={version.version} className="flex flex-wrap items-center gap-x-4 py-1.5">
-          <span className="flex-1">
+          <span className="flex-1 max-[600px]:basis-full">
             <strong>{t('Version {version}', { version: version.version })}</strong>{' '}
             {version.reason && (
               <span>

@@ -271,7 +271,7 @@ export function HeatMap({ look }: { look: RestLook }) {
           max={frames.length - 1}
           value={i}
           onChange={event => setAt(Number(event.target.value))}
-          className="min-w-40 flex-1 accent-ink"
+          className="min-w-40 flex-1"
         />
         <output className="w-80 text-[14px] max-[700px]:w-full">{words}</output>
       </div>

@@ -47,7 +47,7 @@ function RuleRow({ name, text, none, weight, onWeight }: RowProps) {
             <input
               type="radio"
               name={name}
-              className="size-4 accent-ink"
+              className="size-4"
               checked={weight === value}
               onChange={() => onWeight(value)}
             />
