@@ -123,7 +123,8 @@ export async function goTo(page: Page, path: string): Promise<void> {
   const waiting = new Set<Request>()
   let lastMs = Date.now()
   const asked = (request: Request) => {
-    if (request.resourceType() !== 'eventsource') waiting.add(request)
+    // A worker that is stopped while its script comes is never told of as answered.
+    if (request.resourceType() !== 'eventsource' && !/\.worker-[^/]*\.js$/.test(request.url())) waiting.add(request)
     lastMs = Date.now()
   }
   const answered = (request: Request) => {
