@@ -2,9 +2,10 @@ import { Check, ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { memo } from 'react'
 import { Link, NavLink, useLocation } from 'react-router'
-import { Lagging, useForecast, usePlan } from '../plan/context.tsx'
+import { Lagging, useForecast, usePlan, useRisk } from '../plan/context.tsx'
 import { useNotedState } from '../run/noted.tsx'
 import { STAGES, placeOf } from './stages.ts'
+import type { Standing } from './stages.ts'
 import { t } from '../words/index.ts'
 
 /** The stages of the work, each saying in a word how it stands; at a desk, beside the name of the batch. */
@@ -14,11 +15,18 @@ export const StageLinks = memo(() => (
   </Lagging>
 ))
 
+function useStanding(): Standing {
+  return {
+    plan: usePlan(state => state.plan),
+    forecast: useForecast(),
+    risk: useRisk(),
+    noted: useNotedState()?.state ?? null,
+  }
+}
+
 function LinksAndWords() {
   const { stage: now } = placeOf(useLocation().pathname)
-  const plan = usePlan(state => state.plan)
-  const forecast = useForecast()
-  const noted = useNotedState()?.state ?? null
+  const standing = useStanding()
   return (
     <nav aria-label={t('Stages')} className="flex self-stretch max-[900px]:hidden">
       {STAGES.map(stage => (
@@ -30,7 +38,7 @@ function LinksAndWords() {
         >
           {stage.name}
           <span className="sr-only">, </span>
-          <span className="text-[13px] font-normal whitespace-nowrap">{stage.word(plan, forecast, noted)}</span>
+          <span className="text-[13px] font-normal whitespace-nowrap">{stage.word(standing)}</span>
         </Link>
       ))}
     </nav>
@@ -67,9 +75,7 @@ export const PageLinks = memo(() => {
 
 function StageMenu() {
   const { stage: now } = placeOf(useLocation().pathname)
-  const plan = usePlan(state => state.plan)
-  const forecast = useForecast()
-  const noted = useNotedState()?.state ?? null
+  const standing = useStanding()
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="quiet shrink-0 self-center font-semibold text-ink min-[901px]:hidden">
@@ -89,7 +95,7 @@ function StageMenu() {
               >
                 <span className="w-4">{stage === now && <Check size={16} aria-hidden />}</span>
                 <span className="flex-1 font-semibold">{stage.name}</span>
-                <span className="text-[13px] text-soft">{stage.word(plan, forecast, noted)}</span>
+                <span className="text-[13px] text-soft">{stage.word(standing)}</span>
               </Link>
             </DropdownMenu.Item>
           ))}

@@ -20,7 +20,10 @@ const made = (plan: Plan): Forecast => {
   return result.forecast
 }
 const wordOf = (name: string, plan: Plan, worked: Forecast | null = made(plan), noted: Partial<BenchState> = {}) =>
-  STAGES.find(one => one.name === name)!.word(plan, worked, noted as BenchState)
+  STAGES.find(one => one.name === name)!.word({
+    ...{ plan, forecast: worked, noted: noted as BenchState },
+    risk: worked?.risk ?? null,
+  })
 
 describe('a stage says in a word how it stands', () => {
   test('batter: ready, free lye until it is answered, and an oil that is not on the shelf', () => {

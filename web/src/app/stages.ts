@@ -1,5 +1,5 @@
 import { needsAnswer } from '@ostler/core'
-import type { BenchState, Forecast, Plan } from '@ostler/core'
+import type { BenchState, Forecast, Plan, Risk } from '@ostler/core'
 import { t } from '../words/index.ts'
 
 /** The stages of a batch in the order of the work, each with its pages. */
@@ -9,13 +9,21 @@ export interface Stage {
   /** Pages that belong to it and have their own way in. */
   also?: readonly string[]
   /** In a word, what it lacks or how it stands. */
-  word: (plan: Plan, forecast: Forecast | null, noted: BenchState | null) => string
+  word: (batch: Standing) => string
+}
+
+/** A batch by what is known of it: without a forecast an oil is missing; the risk is the one that the Score tells. */
+export interface Standing {
+  plan: Plan
+  forecast: Forecast | null
+  risk: Risk | null
+  noted: BenchState | null
 }
 
 const isStop = (forecast: Forecast, about: RegExp): boolean =>
   forecast.notices.some(notice => notice.weight === 'stop' && about.test(notice.path))
 
-function batterWord(plan: Plan, forecast: Forecast | null): string {
+function batterWord({ plan, forecast }: Standing): string {
   if (!forecast) return t('▲ oil missing')
   const { weight, superfatShare } = forecast.freeLye
   if (weight === 'stop' && needsAnswer(plan, superfatShare)) return t('▲ free lye')
@@ -44,7 +52,7 @@ export const STAGES: readonly Stage[] = [
       { path: 'bars', name: t('Bars') },
     ],
     also: ['design', 'compare'],
-    word: (_, forecast) => (forecast ? RISKS[forecast.risk.state] : '–'),
+    word: ({ risk }) => (risk ? RISKS[risk.state] : '–'),
   },
   {
     name: t('Prepare'),
@@ -54,7 +62,7 @@ export const STAGES: readonly Stage[] = [
       { path: 'cards', name: t('Cards') },
       { path: 'sheet', name: t('Sheet') },
     ],
-    word: (_, __, noted) => {
+    word: ({ noted }) => {
       const [weighed, ticked] = [noted?.weighed ?? {}, noted?.ticked ?? {}].map(one => Object.keys(one).length)
       return weighed! > 0 ? t('{weighed} weighed', { weighed }) : ticked! > 0 ? t('begun') : t('not begun')
     },
@@ -73,7 +81,8 @@ export const STAGES: readonly Stage[] = [
       { path: 'rest', name: t('Rest') },
       { path: 'cut', name: t('Cut') },
     ],
-    word: ({ rest }) => (rest.weighIns.length > 0 ? t('curing') : rest.pouredAt !== '' ? t('poured') : t('not poured')),
+    word: ({ plan: { rest } }) =>
+      rest.weighIns.length > 0 ? t('curing') : rest.pouredAt !== '' ? t('poured') : t('not poured'),
   },
   {
     name: t('Record'),
@@ -87,7 +96,7 @@ export const STAGES: readonly Stage[] = [
       { path: 'record', name: t('Whole record') },
       { path: 'history', name: t('History') },
     ],
-    word: ({ rest }) => (rest.pouredAt !== '' ? t('what came of it') : t('later')),
+    word: ({ plan: { rest } }) => (rest.pouredAt !== '' ? t('what came of it') : t('later')),
   },
 ]
 
