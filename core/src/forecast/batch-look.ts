@@ -1,5 +1,6 @@
 import { hexOfCup } from '../look/cups/index.ts'
 import type { ColourForecast } from '../look/cups/index.ts'
+import { sureRisk } from '../batter/index.ts'
 import { cavityKinds, planOfCavity } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { findById } from '../shelf/index.ts'
@@ -118,15 +119,17 @@ function courseOf(plan: Plan, shelf: Shelf, forecast: Forecast): BatchCourse {
 
 /**
  * A batch at a glance: its face, how much it is, whether there is time. Null where it cannot be forecast with this shelf.
- * Some hundredths of a second.
+ * A tenth of a second or so.
  */
 export function batchLook(plan: Plan, shelf: Shelf): BatchLook | null {
   const result = forecaster()(plan, shelf)
   if (!result.ok) return null
   const { portions, risk, recipe } = result.forecast
+  // By the runs that the batch's own page goes by: a list and a page that disagree are worth nothing.
+  const { state } = sureRisk(plan, shelf) ?? risk
   return {
     potG: portions.potG,
-    state: risk.state,
+    state,
     scent: recipe.scent?.name ?? '',
     picture: pictureOf(plan, shelf, result.forecast),
     course: courseOf(plan, shelf, result.forecast),

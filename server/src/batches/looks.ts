@@ -7,9 +7,9 @@ import type { Shelves } from '../shelf/store.ts'
 import type { Look, Work } from '../work/work.ts'
 
 /** Goes up whenever the models or the picture come out otherwise for the same plan. */
-const LOOK_VERSION = 5
+const LOOK_VERSION = 6
 
-/** Batches looked at in one go: each takes some hundredths of a second. */
+/** Batches looked at in one go: each takes a tenth of a second or so. */
 const MOST_AT_ONCE = 20
 
 /** Pictures and figures of batches for lists, of one workshop at a time: no query goes without its id. */
