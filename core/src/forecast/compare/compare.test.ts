@@ -25,6 +25,17 @@ describe('two plans side by side', () => {
     expect(between({ ...plan, name: 'Two', notes: 'other words' })).toEqual([])
   })
 
+  test('lye is never told as more than it is', () => {
+    for (const superfatShare of [0.03, 0.04, 0.05, 0.06, 0.07, 0.08]) {
+      const of = edited({ kind: 'set', path: ['recipe', 'superfatShare'], value: superfatShare })
+      const made = forecast(of, shelf)
+      const lye = facts(of).find(one => said(one.what) === 'Lye (NaOH)')!.value as { value: number; decimals: number }
+      const { lyeG } = made.ok ? made.forecast.portions : { lyeG: NaN }
+      expect(Number(lye.value.toFixed(lye.decimals))).toBeLessThanOrEqual(lyeG + 1e-6)
+      expect(lyeG - lye.value).toBeLessThan(0.1)
+    }
+  })
+
   test('a warmer one differs in that, and in what comes of it; nothing else', () => {
     const found = between(edited({ kind: 'set', path: ['conditions', 'mixC'], value: plan.conditions.mixC + 6 }))
     expect(said(found.filter(one => one.group !== 'outcome').map(one => one.what))).toEqual(['Oils and lye meet at'])

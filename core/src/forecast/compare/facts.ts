@@ -1,3 +1,4 @@
+import { surelyOf } from '../../batter/index.ts'
 import {
   celsius,
   chance,
@@ -49,7 +50,10 @@ export interface Said {
 
 const weight = (g: number): Measure => grams(g, g < 10 ? 1 : 0)
 
-function outcome(plan: Plan, { lanes, portions }: Forecast): Said[] {
+function outcome(plan: Plan, forecast: Forecast, shelf: Shelf): Said[] {
+  const { portions } = forecast
+  // By the runs that the batch's own page goes by.
+  const lanes = surelyOf(plan, shelf)?.lanes ?? forecast.lanes
   const line = (what: Words, value: Words | Measure): Said => ({ group: 'outcome', what, value })
   const tightest = lanes.pours.reduce((a, b) => (b.marginMin < a.marginMin ? b : a))
   const cup = plan.cups.find(one => one.id === tightest.cup)?.name ?? ''
@@ -66,7 +70,8 @@ function outcome(plan: Plan, { lanes, portions }: Forecast): Said[] {
     ),
     line(fact('compare.sound-split'), chance(lanes.split.chance)),
     line(fact('Batter'), weight(portions.potG)),
-    line(fact('compare.lye-naoh'), weight(portions.lyeG)),
+    // Never more than is weighed: rounded down, as everywhere.
+    line(fact('compare.lye-naoh'), grams(Math.floor(10 * portions.lyeG + 1e-6) / 10, 1)),
   ]
 }
 
@@ -191,8 +196,9 @@ function rest(plan: Plan): Said[] {
   ]
 }
 
+/** All that can be said of a plan. Some tenths of a second at most. */
 export const factsOf = (plan: Plan, forecast: Forecast, shelf: Shelf): Said[] => [
-  ...outcome(plan, forecast),
+  ...outcome(plan, forecast, shelf),
   ...batter(plan, forecast, shelf),
   ...scent(plan, forecast),
   ...cups(plan, forecast),

@@ -1,5 +1,5 @@
 import { FACT_GROUPS, applyEdit, differences, factsOf, forecast, readPlan, shelfWithout } from '@ostler/core'
-import type { Difference, Forecast, Plan } from '@ostler/core'
+import type { Difference, Forecast, Plan, Shelf } from '@ostler/core'
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
@@ -19,6 +19,8 @@ interface Side {
   name: string
   plan: Plan
   forecast: Forecast
+  /** What its own page goes by: without what it taught itself. */
+  shelf: Shelf
 }
 
 /** The other plan: another batch, or this one's plan B. */
@@ -33,12 +35,13 @@ function useOther(wanted: string): Side | null {
       const swapped = applyEdit(plan, { kind: 'swap-plans' })
       if (!swapped.ok) return null
       const result = forecast(swapped.plan, batch.shelf)
-      return result.ok ? { name: t('Plan B'), plan: swapped.plan, forecast: result.forecast } : null
+      return result.ok ? { name: t('Plan B'), plan: swapped.plan, forecast: result.forecast, shelf: batch.shelf } : null
     }
     const read = other && readPlan(other.plan)
     if (!other || !read?.ok) return null
-    const result = forecast(read.plan, data ? shelfWithout(data.shelf, other.id) : batch.shelf)
-    return result.ok ? { name: other.name, plan: read.plan, forecast: result.forecast } : null
+    const shelf = data ? shelfWithout(data.shelf, other.id) : batch.shelf
+    const result = forecast(read.plan, shelf)
+    return result.ok ? { name: other.name, plan: read.plan, forecast: result.forecast, shelf } : null
   }, [wanted, other, plan, batch, data])
 }
 
@@ -51,15 +54,18 @@ export function ComparePage() {
   const others = (data?.pages ?? []).flatMap(page => page.batches).filter(one => one.id !== state.id)
   const wanted = params.get('with') ?? others[0]?.id ?? ''
   const other = useOther(wanted)
-  const mine: Side | null = state.result.ok
-    ? { name: state.plan.name, plan: state.plan, forecast: state.result.forecast }
-    : null
-  const found =
-    mine && other
-      ? differences(factsOf(mine.plan, mine.forecast, batch.shelf), factsOf(other.plan, other.forecast, batch.shelf))
-      : []
+  const { plan, result } = state
+  const mine = useMemo<Side | null>(
+    () => (result.ok ? { name: plan.name, plan, forecast: result.forecast, shelf: batch.shelf } : null),
+    [plan, result, batch],
+  )
+  const found = useMemo(() => {
+    if (!mine || !other) return []
+    const [here, there] = [mine, other].map(side => factsOf(side.plan, side.forecast, side.shelf))
+    return differences(here!, there!)
+  }, [mine, other])
   const choices = [
-    ...(state.plan.planB ? [{ value: PLAN_B, text: t('Plan B of this batch') }] : []),
+    ...(plan.planB ? [{ value: PLAN_B, text: t('Plan B of this batch') }] : []),
     ...others.map(one => ({ value: one.id, text: one.name })),
   ]
   return (
