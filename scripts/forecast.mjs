@@ -26,14 +26,14 @@ await run(async () => {
   ensurePackages()
   buildCore()
   const core = await import('@ostler/core')
-  const { designResult, everything, forecast, remediesFor, restOutlook, said, say, sureRisk } = core
+  const { designResult, everything, forecast, remediesFor, restOutlook, said, say } = core
   const { plan, shelf } = planAndShelf(core, args[0], shelfFile)
   const result = forecast(plan, shelf)
   if (!result.ok) throw new Told(`${result.path}\t${say(result.sentence)}`)
   const more = {
     ...everything(plan, shelf, result.forecast),
     design: designResult(plan, result.forecast.lanes.pours),
-    risk: sureRisk(plan, shelf),
+    risk: result.forecast.sure.risk,
     remedies: remediesFor(plan, shelf),
     rest: restOutlook({ ...result.forecast, plan, shelf }),
   }

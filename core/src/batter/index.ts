@@ -46,5 +46,5 @@ export {
 export type { Lane, LaneBandPoint, Lanes, PourForecast, Runs, Task, Variation, Window } from './schedule/index.ts'
 export { clockMinutes, heatPlan, heatWorkings, refit } from './heat/index.ts'
 export type { BodyPlan, HeatPlan } from './heat/index.ts'
-export { adviceFor, remediesFor, sureRisk, surelyOf } from './advice/index.ts'
+export { adviceFor, remediesFor, surelyOf } from './advice/index.ts'
 export type { Advice, Remedy, Risk, Sure } from './advice/index.ts'

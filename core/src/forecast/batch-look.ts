@@ -1,6 +1,5 @@
 import { hexOfCup } from '../look/cups/index.ts'
 import type { ColourForecast } from '../look/cups/index.ts'
-import { sureRisk } from '../batter/index.ts'
 import { cavityKinds, planOfCavity } from '../plan/index.ts'
 import type { Plan } from '../plan/index.ts'
 import { findById } from '../shelf/index.ts'
@@ -124,9 +123,9 @@ function courseOf(plan: Plan, shelf: Shelf, forecast: Forecast): BatchCourse {
 export function batchLook(plan: Plan, shelf: Shelf): BatchLook | null {
   const result = forecaster()(plan, shelf)
   if (!result.ok) return null
-  const { portions, risk, recipe } = result.forecast
+  const { portions, recipe, sure } = result.forecast
   // By the runs that the batch's own page goes by: a list and a page that disagree are worth nothing.
-  const { state } = sureRisk(plan, shelf) ?? risk
+  const { state } = sure.risk
   return {
     potG: portions.potG,
     state,

@@ -14,6 +14,8 @@ import { plannedFreeLye } from '../weighing/index.ts'
 import type { BatchFreeLye } from '../weighing/index.ts'
 import { riskOf } from '../batter/advice/risk.ts'
 import type { Risk } from '../batter/advice/risk.ts'
+import { surelyOf } from '../batter/advice/index.ts'
+import type { Sure } from '../batter/advice/index.ts'
 import { recipeResult } from './recipe-result.ts'
 import type { RecipeResult } from './recipe-result.ts'
 import { noticesOf } from './notices.ts'
@@ -44,6 +46,8 @@ export interface Forecast {
   freeLye: BatchFreeLye
   notices: Notice[]
   workings: Record<WorkingKey, Working>
+  /** Lanes and risk by many runs. It takes some hundredths of a second: asked for by its name, and not among what is printed or copied. */
+  readonly sure: Sure
 }
 
 export type ForecastResult = { ok: true; forecast: Forecast } | { ok: false; sentence: Words; path: string }
@@ -74,6 +78,7 @@ const MAKERS: Makers<Sources, Results> = {
   colours: ({ plan, shelf }, results) =>
     coloursOfPlan(plan, results.portions, shelf, plan.colour.gel === null ? results.rest.shares : undefined),
   risk: ({ plan, shelf }, { lanes }) => riskOf(plan, shelf, lanes),
+  sure: ({ plan, shelf }, { input, lanes }) => surelyOf(plan, shelf, input, lanes),
   freeLye: ({ plan, shelf }, { portions }) => plannedFreeLye(plan, portions, shelf),
   notices: ({ plan, shelf }, { portions, freeLye, recipe, input, colours, lanes, quickens }) =>
     noticesOf({ plan, shelf, portions, freeLye, recipe, input, colours, lanes, quickens }),
@@ -97,6 +102,7 @@ function shownOf(asked: Asked<Sources, Results>, name: string): Forecast {
   const plain = { format: FORECAST_FORMAT, version: 1, plan: name }
   for (const [key, value] of Object.entries(plain)) shown[key] = { value, enumerable: true }
   for (const key of SHOWN) shown[key] = { get: () => asked.get(key), enumerable: true }
+  shown['sure'] = { get: () => asked.get('sure'), enumerable: false }
   return Object.defineProperties({}, shown) as Forecast
 }
 

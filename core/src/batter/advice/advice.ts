@@ -2,7 +2,7 @@ import { applyEdit, readPlan } from '../../plan/index.ts'
 import type { Plan } from '../../plan/index.ts'
 import { missingOils, portionsOf } from '../../portions/index.ts'
 import { SURE_RUNS, runInputOf, lanesOf, monteCarlo, withRuns } from '../schedule/index.ts'
-import type { Lanes } from '../schedule/index.ts'
+import type { Lanes, RunInput } from '../schedule/index.ts'
 import type { Shelf } from '../../shelf/index.ts'
 import { remediesFor } from './remedies.ts'
 import type { Remedy } from './remedies.ts'
@@ -22,16 +22,20 @@ export interface Advice {
   remedies: Remedy[]
 }
 
-/** What many runs say of a plan; null where nothing can be forecast. Some tenths of a second at most. */
-export function surelyOf(plan: Plan, shelf: Shelf): Sure | null {
-  if (!readPlan(plan).ok || missingOils(plan, shelf).length > 0) return null
-  const input = runInputOf(plan, portionsOf(plan, shelf), shelf)
-  const lanes = withRuns(lanesOf(input), monteCarlo(input, SURE_RUNS))
+/** What many runs say of an input, in place of what its lanes say by few. Some hundredths of a second. */
+export function surelyOf(plan: Plan, shelf: Shelf, input: RunInput, quick: Lanes): Sure {
+  const lanes = withRuns(quick, monteCarlo(input, SURE_RUNS))
   return { risk: riskOf(plan, shelf, lanes), lanes }
 }
 
-/** The biggest risk by many runs. Some tenths of a second at most. */
-export const sureRisk = (plan: Plan, shelf: Shelf): Risk | null => surelyOf(plan, shelf)?.risk ?? null
+function sureOfPlan(plan: Plan, shelf: Shelf): Sure | null {
+  if (!readPlan(plan).ok || missingOils(plan, shelf).length > 0) return null
+  const input = runInputOf(plan, portionsOf(plan, shelf), shelf)
+  return surelyOf(plan, shelf, input, lanesOf(input))
+}
+
+/** The biggest risk by many runs; null where nothing can be forecast. */
+export const sureRisk = (plan: Plan, shelf: Shelf): Risk | null => sureOfPlan(plan, shelf)?.risk ?? null
 
 /** A change that many runs do not bear out by so much is not told. */
 const BORNE_OUT = 0.01
@@ -47,6 +51,6 @@ function remediesBorneOut(plan: Plan, shelf: Shelf, before: number): Remedy[] {
 
 /** What many runs say of a plan, and remedies: for a worker. */
 export function adviceFor(plan: Plan, shelf: Shelf): Advice {
-  const sure = surelyOf(plan, shelf)
+  const sure = sureOfPlan(plan, shelf)
   return { sure, remedies: sure ? remediesBorneOut(plan, shelf, sure.risk.chance) : [] }
 }

@@ -1,5 +1,5 @@
 export { remediesFor } from './remedies.ts'
 export type { Remedy } from './remedies.ts'
 export type { Risk } from './risk.ts'
-export { adviceFor, sureRisk, surelyOf } from './advice.ts'
+export { adviceFor, surelyOf } from './advice.ts'
 export type { Advice, Sure } from './advice.ts'

@@ -1,4 +1,3 @@
-import { surelyOf } from '../../batter/index.ts'
 import {
   celsius,
   chance,
@@ -50,10 +49,9 @@ export interface Said {
 
 const weight = (g: number): Measure => grams(g, g < 10 ? 1 : 0)
 
-function outcome(plan: Plan, forecast: Forecast, shelf: Shelf): Said[] {
-  const { portions } = forecast
+function outcome(plan: Plan, { portions, sure }: Forecast): Said[] {
   // By the runs that the batch's own page goes by.
-  const lanes = surelyOf(plan, shelf)?.lanes ?? forecast.lanes
+  const { lanes } = sure
   const line = (what: Words, value: Words | Measure): Said => ({ group: 'outcome', what, value })
   const tightest = lanes.pours.reduce((a, b) => (b.marginMin < a.marginMin ? b : a))
   const cup = plan.cups.find(one => one.id === tightest.cup)?.name ?? ''
@@ -196,9 +194,9 @@ function rest(plan: Plan): Said[] {
   ]
 }
 
-/** All that can be said of a plan. Some tenths of a second at most. */
+/** All that can be said of a plan. Some hundredths of a second. */
 export const factsOf = (plan: Plan, forecast: Forecast, shelf: Shelf): Said[] => [
-  ...outcome(plan, forecast, shelf),
+  ...outcome(plan, forecast),
   ...batter(plan, forecast, shelf),
   ...scent(plan, forecast),
   ...cups(plan, forecast),
