@@ -61,7 +61,7 @@ export function BatchesPage() {
             <Search size={16} aria-hidden className="absolute top-1/2 left-2.5 -translate-y-1/2 text-soft" />
             <input
               type="search"
-              className="field min-h-9 w-64 pl-8 max-[600px]:w-full"
+              className="field min-h-9 w-60 pl-8 max-[600px]:w-full"
               placeholder={t('name, scent, sign, lot or day')}
               value={search}
               maxLength={100}
@@ -69,16 +69,19 @@ export function BatchesPage() {
             />
           </label>
           <Filters filter={filter} onFilter={setFilter} />
-          <JsonFileButton label={t('Plan file to import')} onFile={file => void importFile(file)}>
-            <FileInput size={16} aria-hidden /> {t('Import')}
-          </JsonFileButton>
-          <button
-            className="button button-main"
-            disabled={acts.isAdding}
-            onClick={() => void acts.start(batches?.[0]?.id)}
-          >
-            <Plus size={16} aria-hidden /> {t('New batch')}
-          </button>
+          {/* Together, so that longer words take both to the next line, at its end. */}
+          <div className="ml-auto flex gap-2.5 max-[600px]:ml-0">
+            <JsonFileButton label={t('Plan file to import')} onFile={file => void importFile(file)}>
+              <FileInput size={16} aria-hidden /> {t('Import')}
+            </JsonFileButton>
+            <button
+              className="button button-main"
+              disabled={acts.isAdding}
+              onClick={() => void acts.start(batches?.[0]?.id)}
+            >
+              <Plus size={16} aria-hidden /> {t('New batch')}
+            </button>
+          </div>
         </div>
         {error && (
           <>
