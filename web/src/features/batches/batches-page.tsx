@@ -30,6 +30,23 @@ import { freshUuid } from '../../plan/fresh-uuid.ts'
 import { Say } from '../../ui/say.tsx'
 import { t } from '../../words/index.ts'
 
+function SearchField({ value, onValue }: { value: string; onValue: (value: string) => void }) {
+  return (
+    <label className="relative max-[600px]:w-full">
+      <span className="sr-only">{t('Search batches by name, note, cup, scent, tag, sign, lot or day')}</span>
+      <Search size={16} aria-hidden className="absolute top-1/2 left-2.5 -translate-y-1/2 text-soft" />
+      <input
+        type="search"
+        className="field min-h-9 w-60 pl-8 max-[600px]:w-full"
+        placeholder={t('name, scent, sign, lot or day')}
+        value={value}
+        maxLength={100}
+        onChange={event => onValue(event.target.value)}
+      />
+    </label>
+  )
+}
+
 /** All batches of the workshop, the last touched first. */
 export function BatchesPage() {
   const [search, setSearch] = useState('')
@@ -56,18 +73,7 @@ export function BatchesPage() {
       <main className="mx-auto w-full max-w-260 px-5 py-6 max-[900px]:px-3">
         <div className="mb-5 flex flex-wrap items-center gap-2.5">
           <h1 className="mr-auto text-3xl">{t('Batches')}</h1>
-          <label className="relative max-[600px]:w-full">
-            <span className="sr-only">{t('Search batches by name, note, cup, scent, tag, sign, lot or day')}</span>
-            <Search size={16} aria-hidden className="absolute top-1/2 left-2.5 -translate-y-1/2 text-soft" />
-            <input
-              type="search"
-              className="field min-h-9 w-60 pl-8 max-[600px]:w-full"
-              placeholder={t('name, scent, sign, lot or day')}
-              value={search}
-              maxLength={100}
-              onChange={event => setSearch(event.target.value)}
-            />
-          </label>
+          <SearchField value={search} onValue={setSearch} />
           <Filters filter={filter} onFilter={setFilter} />
           {/* Together, so that longer words take both to the next line, at its end. */}
           <div className="ml-auto flex gap-2.5 max-[600px]:ml-0">
