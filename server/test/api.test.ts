@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { readPlan, say, starterPlan, undone, writePlan } from '@ostler/core'
 import type { BatchAnswer, BatchList, BatchSaved, ErrorAnswer, Plan, SessionAnswer, ShelfAnswer } from '@ostler/core'
+import { sql } from 'kysely'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { migrate } from '../src/database/migrate.ts'
 import { DEMO_PAST } from '../src/demo/demo-records.ts'
@@ -162,6 +163,66 @@ describe('a workshop with the demo', () => {
     // An answer that was lost: the same changes are not made again.
     expect(body<BatchSaved>(await patch(warmer, changeId))).toMatchObject({ revision: 3 })
     expect(body<BatchAnswer>(await visitor.get(`/api/batches/${id}`)).revision).toBe(3)
+  })
+
+  describe('while somebody types on', () => {
+    const typing = async () => {
+      const visitor = await signedIn()
+      const { id } = body<BatchAnswer>(await visitor.post('/api/batches').send({ plan }))
+      let revision = 1
+      let now = plan
+      const type = async (notes: string, changeId?: string) => {
+        const after = { ...now, notes }
+        const response = await visitor.patch(`/api/batches/${id}`).send(sentChanges(revision, now, after, changeId))
+        if (response.status === 200) [revision, now] = [body<BatchSaved>(response).revision, after]
+        return response
+      }
+      const stored = async () => body<BatchAnswer>(await visitor.get(`/api/batches/${id}`))
+      return { visitor, id, type, stored }
+    }
+
+    test('every change is made on the one before, and all are kept', async () => {
+      const { id, visitor, type, stored } = await typing()
+      for (let n = 0; n < 6; n += 1) expect((await type(`so far ${n}`)).body).toMatchObject({ revision: n + 2 })
+      const { plan: kept, revision } = await stored()
+      expect(revision).toBe(7)
+      const read = readPlan(kept)
+      expect(read.ok && writePlan(read.plan)).toBe(writePlan({ ...plan, notes: 'so far 5' }))
+      const third = await visitor.get(`/api/batches/${id}/history/4`)
+      expect(third.body).toMatchObject({ plan: { notes: 'so far 2' } })
+    })
+
+    test('changes that were made before are not made again, although the plan is at hand', async () => {
+      const { id, visitor, type, stored } = await typing()
+      await type('one')
+      const changeId = crypto.randomUUID()
+      await type('two', changeId)
+      await type('three')
+      const again = sentChanges(2, { ...plan, notes: 'one' }, { ...plan, notes: 'two' }, changeId)
+      expect((await visitor.patch(`/api/batches/${id}`).send(again)).body).toMatchObject({ revision: 4 })
+      // The same name on other changes says that they were made: they are not made a second time.
+      expect((await type('four', changeId)).body).toMatchObject({ revision: 4 })
+      expect(await stored()).toMatchObject({ revision: 4, plan: { notes: 'three' } })
+    })
+
+    test('a plan that was put there otherwise is built upon, not the one that is remembered', async () => {
+      const { id, type, stored } = await typing()
+      await type('remembered')
+      // A copy of the database that was had back: the same batch at the same revision, another plan.
+      const other = JSON.stringify({ ...plan, notes: 'remembered', name: 'From the copy' })
+      await sql`update batch set plan = ${other}::jsonb, updated_at = updated_at - interval '1 day' where id = ${id}`.execute(
+        at.db,
+      )
+      expect((await type('typed on')).body).toMatchObject({ revision: 3 })
+      expect(await stored()).toMatchObject({ revision: 3, plan: { name: 'From the copy', notes: 'typed on' } })
+    })
+
+    test('a batch that was deleted meanwhile is told', async () => {
+      const { id, visitor, type } = await typing()
+      await type('still there')
+      await visitor.delete(`/api/batches/${id}`)
+      expect((await type('gone')).status).toBe(404)
+    })
   })
 
   test('two that change the same are told what, and nothing is overwritten', async () => {

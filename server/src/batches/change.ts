@@ -7,6 +7,7 @@ import { isTaken } from '../database/deleting.ts'
 import { liveBatch } from '../database/live-batch.ts'
 import type { Tables } from '../database/types.ts'
 import type { SentChanges } from '../http/body.ts'
+import type { LatestPlans } from './latest.ts'
 import { COLUMNS, answer } from './row.ts'
 import type { Row } from './row.ts'
 
@@ -33,20 +34,25 @@ function storedPlan(plan: Plan): Plan | null {
 /** The batch as it stands, and its revision after these very changes, where they were made before. */
 const standing = (db: Database | Transaction<Tables>, workshopId: string, id: string, changeId: string) =>
   liveBatch(db, workshopId, id)
-    .select(COLUMNS)
+    .select([...COLUMNS, WRITTEN_AT])
     .select(
       sql<number | null>`(select c.revision from batch_change c
         where c.workshop_id = ${workshopId} and c.batch_id = ${id} and c.id = ${changeId})`.as('made_as'),
     )
     .executeTakeFirst()
 
-type Written = Pick<Row, 'revision' | 'updated_at'>
+/** To the microsecond, which a `Date` is not. */
+const WRITTEN_AT = sql<string>`updated_at::text`.as('written_at')
 
-/** Puts a plan in the place of the one at a revision, and keeps what was changed, in one statement. Null: it has moved on since. */
+type Written = Pick<Row, 'revision' | 'updated_at'> & { written_at: string }
+/** Of which batch, and which writing of it, a plan takes the place. */
+type Place = Pick<Row, 'id' | 'revision'> & { written_at: string }
+
+/** Puts a plan in the place of another, and keeps what was changed, in one statement. Null: that one does not stand there any more. */
 async function written(
   db: Database | Transaction<Tables>,
   { workshopId, memberId }: Sender,
-  row: Row,
+  place: Place,
   { id: changeId, changes }: SentChanges,
   plan: Plan,
 ): Promise<Written | null> {
@@ -54,12 +60,15 @@ async function written(
     const { rows } = await sql<Written>`
       with saved as (
         update batch set plan = ${JSON.stringify(plan)}::jsonb, revision = revision + 1, updated_at = now()
-        where workshop_id = ${workshopId} and id = ${row.id} and revision = ${row.revision} and deleted_at is null
+        where workshop_id = ${workshopId} and id = ${place.id} and deleted_at is null
+          and revision = ${place.revision} and updated_at = ${place.written_at}::timestamptz
         returning id, revision, updated_at)
       insert into batch_change (workshop_id, batch_id, id, member_id, revision, changes)
       select ${workshopId}::uuid, saved.id, ${changeId}::uuid, ${memberId}::uuid, saved.revision, ${JSON.stringify(changes)}::jsonb
       from saved
-      returning revision, (select saved.updated_at from saved)`.execute(db)
+      returning revision, (select saved.updated_at from saved), (select saved.updated_at::text from saved) as written_at`.execute(
+      db,
+    )
     return rows[0] ?? null
   } catch (error) {
     // The same changes came twice at once: they are found as made.
@@ -68,9 +77,35 @@ async function written(
   }
 }
 
+const savedAs = (id: string, on: Pick<Row, 'revision' | 'updated_at'>, isAlone: boolean, plan: Plan): ChangeResult => ({
+  ok: true,
+  saved: { id, revision: on.revision, updatedAt: on.updated_at.toISOString(), plan: isAlone ? null : plan },
+  plan,
+})
+
+/** Makes changes on the plan as it was saved last, without reading it. Null: it is not known here, moved on, or cannot take them. */
+async function onLatest(
+  db: Database,
+  latest: LatestPlans,
+  sender: Sender,
+  id: string,
+  sent: SentChanges,
+): Promise<ChangeResult | null> {
+  const known = latest.of(sender.workshopId, id)
+  // What was made before was sent for a revision before: it is looked up.
+  if (known?.revision !== sent.revision) return null
+  const made = withChanges(known.plan, sent.changes)
+  if (!made.ok || made.met.length > 0) return null
+  const next = await written(db, sender, { id, revision: known.revision, written_at: known.writtenAt }, sent, made.plan)
+  if (!next) return null
+  latest.keep(sender.workshopId, id, { plan: made.plan, revision: next.revision, writtenAt: next.written_at })
+  return savedAs(id, next, true, made.plan)
+}
+
 /** Makes changes on the plan as it stands. Null: it moved on under them. */
 async function attempted(
   db: Database | Transaction<Tables>,
+  latest: LatestPlans,
   sender: Sender,
   id: string,
   sent: SentChanges,
@@ -80,12 +115,7 @@ async function attempted(
   if (!row) return { ok: false, current: null, parts: [] }
   const plan = storedPlan(row.plan)
   if (!plan) return { ok: false, problems: [{ path: '', value: '', sentence: UNREADABLE }] }
-  const saved = (on: Written, isAlone: boolean, now: Plan): ChangeResult => ({
-    ok: true,
-    saved: { id, revision: on.revision, updatedAt: on.updated_at.toISOString(), plan: isAlone ? null : now },
-    plan: now,
-  })
-  if (row.made_as !== null) return saved(row, row.made_as === row.revision && row.revision === revision + 1, plan)
+  if (row.made_as !== null) return savedAs(id, row, row.made_as === row.revision && row.revision === revision + 1, plan)
   const made = withChanges(plan, changes)
   if (made.met.length > 0) {
     const met = made.met.map(one => one.change)
@@ -97,21 +127,31 @@ async function attempted(
       : { ok: false, current: answer(row), parts: changedParts(changes, plan) }
   }
   const next = await written(db, sender, row, sent, made.plan)
-  return next && saved(next, revision === row.revision, made.plan)
+  if (!next) return null
+  latest.keep(sender.workshopId, id, { plan: made.plan, revision: next.revision, writtenAt: next.written_at })
+  return savedAs(id, next, revision === row.revision, made.plan)
 }
 
 /** Times that changes are made without holding the batch; where many save at once, they wait for each other after that. */
 const FREE_TRIES = 3
 
 /** Makes changes on the plan as it stands, whatever others have made of it since; those sent before are not made again. */
-export async function changed(db: Database, sender: Sender, id: string, sent: SentChanges): Promise<ChangeResult> {
+export async function changed(
+  db: Database,
+  latest: LatestPlans,
+  sender: Sender,
+  id: string,
+  sent: SentChanges,
+): Promise<ChangeResult> {
+  const soon = await onLatest(db, latest, sender, id, sent)
+  if (soon) return soon
   for (let n = 0; n < FREE_TRIES; n += 1) {
-    const result = await attempted(db, sender, id, sent)
+    const result = await attempted(db, latest, sender, id, sent)
     if (result) return result
   }
   return db.transaction().execute(async tx => {
     await liveBatch(tx, sender.workshopId, id).select('id').forUpdate().executeTakeFirst()
-    const result = await attempted(tx, sender, id, sent)
+    const result = await attempted(tx, latest, sender, id, sent)
     if (!result) throw new Error('a batch that is held has moved on')
     return result
   })

@@ -4,6 +4,7 @@ import type { Database } from '../database/connection.ts'
 import type { SentChanges } from '../http/body.ts'
 import { changed } from './change.ts'
 import type { ChangeResult, Sender } from './change.ts'
+import { latestPlans } from './latest.ts'
 import { listed, liveOf } from './list.ts'
 import type { Wanted } from './list.ts'
 import { COLUMNS, answer } from './row.ts'
@@ -38,6 +39,7 @@ export interface BatchStore {
 
 export function batchStore(db: Database): BatchStore {
   const live = (workshopId: string) => liveOf(db, workshopId)
+  const latest = latestPlans()
 
   /** What of a batch is no part of its plan. */
   const set = async (
@@ -86,7 +88,7 @@ export function batchStore(db: Database): BatchStore {
         .executeTakeFirstOrThrow()
       return answer(row)
     },
-    change: (sender, id, sent) => changed(db, sender, id, sent),
+    change: (sender, id, sent) => changed(db, latest, sender, id, sent),
     setDeleted: (workshopId, id, deletedAt) => set(workshopId, id, { deleted_at: deletedAt }),
     setArchived: (workshopId, id, archivedAt) => set(workshopId, id, { archived_at: archivedAt }),
     setTags: (workshopId, id, tags) => set(workshopId, id, { tags: [...tags] }),
