@@ -26,7 +26,7 @@ await run(async () => {
   ensurePackages()
   buildCore()
   const core = await import('@ostler/core')
-  const { designResult, everything, forecast, remediesFor, restOutlook, said, say } = core
+  const { designResult, everyResult, everything, forecast, remediesFor, restOutlook, said, say } = core
   const { plan, shelf } = planAndShelf(core, args[0], shelfFile)
   const result = forecast(plan, shelf)
   if (!result.ok) throw new Told(`${result.path}\t${say(result.sentence)}`)
@@ -35,8 +35,8 @@ await run(async () => {
     design: designResult(plan, result.forecast.lanes.pours),
     risk: result.forecast.sure.risk,
     remedies: remediesFor(plan, shelf),
-    rest: restOutlook({ ...result.forecast, plan, shelf }),
+    rest: restOutlook({ portions: result.forecast.portions, lanes: result.forecast.lanes, plan, shelf }),
   }
-  const all = { ...result.forecast, ...more, ...(runFile && { run: standing(runFile, shelf, core) }) }
+  const all = { ...everyResult(result.forecast), ...more, ...(runFile && { run: standing(runFile, shelf, core) }) }
   process.stdout.write(`${JSON.stringify(said(all), null, 2)}\n`)
 })

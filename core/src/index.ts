@@ -301,6 +301,7 @@ export {
   batchLook,
   everything,
   forecast,
+  everyResult,
   forecaster,
   planLevelOf,
   plainer,

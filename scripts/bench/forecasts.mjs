@@ -5,12 +5,21 @@ import { ROOT } from '../lib/paths.mjs'
 
 /** The whole forecast of a plan of seven layers, what other pages add to it, a recipe, and advice. */
 export default async function forecasts() {
-  const { everything, forecast, plainOil, readPlanText, referenceShelf, remediesFor, starterPlan, unitBatter } =
-    await import('@ostler/core')
+  const {
+    everyResult,
+    everything,
+    forecast,
+    plainOil,
+    readPlanText,
+    referenceShelf,
+    remediesFor,
+    starterPlan,
+    unitBatter,
+  } = await import('@ostler/core')
   const { plan } = readPlanText(readFileSync(join(ROOT, 'examples', 'seven-fathoms.json'), 'utf8'))
   const warmer = i => ({ ...plan, conditions: { ...plan.conditions, mixC: 27 + (i % 80) / 10 } })
   // Every result is read: what nobody reads is not worked out.
-  const whole = i => Object.values(forecast(warmer(i), referenceShelf()).forecast)
+  const whole = i => everyResult(forecast(warmer(i), referenceShelf()).forecast)
   await timed(200, whole)
   tellP95('forecast.plan7', await timed(500, whole))
   const [first] = [forecast(plan, referenceShelf())]

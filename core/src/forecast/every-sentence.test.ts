@@ -45,7 +45,7 @@ beforeAll(() => {
       if (!result.ok) throw new Error(`${file}: ${say(result.sentence)}`)
       factsIn([result.forecast, everything(plan, shelf, result.forecast)], facts)
       if (i !== 1) return
-      const outlook = restOutlook({ ...result.forecast, plan, shelf })
+      const outlook = restOutlook({ portions: result.forecast.portions, lanes: result.forecast.lanes, plan, shelf })
       factsIn([remediesFor(plan, shelf), outlook], facts)
     })
   }

@@ -28,31 +28,9 @@ import type { Makers } from './asked.ts'
 
 export const FORECAST_FORMAT = 'ostler-forecast'
 
-/** Every result of a plan. Masses in g, lengths in mm, times in min from lye in, shares and chances from 0 to 1. */
-export interface Forecast {
-  format: typeof FORECAST_FORMAT
-  version: 1
-  plan: string
-  portions: Portions
-  recipe: RecipeResult
-  lanes: Lanes
-  /** What quickens and slows the cup that is too thick first. */
-  quickens: Quickens | null
-  /** A first look at the rest, from one run. */
-  rest: QuickRest
-  colours: ColourForecast
-  risk: Risk
-  /** Whether lye may be left over, by the one rule for all pages. */
-  freeLye: BatchFreeLye
-  notices: Notice[]
-  workings: Record<WorkingKey, Working>
-  /** Lanes and risk by many runs. It takes some hundredths of a second: asked for by its name, and not among what is printed or copied. */
-  readonly sure: Sure
-}
-
 export type ForecastResult = { ok: true; forecast: Forecast } | { ok: false; sentence: Words; path: string }
 
-type Results = Omit<Forecast, 'format' | 'version' | 'plan'> & { input: RunInput; median: Run }
+type Results = Omit<Forecast, 'format' | 'version' | 'plan' | 'toJSON'> & { input: RunInput; median: Run }
 interface Sources {
   plan: Plan
   shelf: Shelf
@@ -85,25 +63,91 @@ const MAKERS: Makers<Sources, Results> = {
   workings: ({ plan, shelf }, { portions, recipe }) => workingsOf(plan, shelf, portions, recipe),
 }
 
-/** What is printed, in this order. */
-const SHOWN: readonly (keyof Results)[] = [
-  ...(['portions', 'recipe', 'lanes', 'quickens', 'rest'] as const),
-  ...(['colours', 'risk', 'freeLye', 'notices', 'workings'] as const),
-]
-
 /** Of these single values are told apart: a change of temperature weighs nothing anew. */
 const FINE = ['plan.conditions', 'plan.rest', 'plan.division'] as const
 
 /** Plain data that often comes to the same though something that it was made of has changed. */
 const SETTLES = ['portions', 'recipe', 'freeLye'] as const
 
-function shownOf(asked: Asked<Sources, Results>, name: string): Forecast {
-  const shown: PropertyDescriptorMap = {}
-  const plain = { format: FORECAST_FORMAT, version: 1, plan: name }
-  for (const [key, value] of Object.entries(plain)) shown[key] = { value, enumerable: true }
-  for (const key of SHOWN) shown[key] = { get: () => asked.get(key), enumerable: true }
-  shown['sure'] = { get: () => asked.get('sure'), enumerable: false }
-  return Object.defineProperties({}, shown) as Forecast
+/**
+ * Every result of a plan, each worked out when it is read. Masses in g, lengths in mm, times in min from lye in, shares and chances from
+ * 0 to 1. The results stand on the class: an object with getters of its own is another kind of object to the engine each time, and all
+ * that it leads to outlives it by far.
+ */
+export class Forecast {
+  readonly format = FORECAST_FORMAT
+  readonly version = 1
+  readonly #asked: Asked<Sources, Results>
+
+  constructor(
+    /** Name of the plan. */
+    readonly plan: string,
+    asked: Asked<Sources, Results>,
+  ) {
+    this.#asked = asked
+  }
+
+  get portions(): Portions {
+    return this.#asked.get('portions')
+  }
+
+  get recipe(): RecipeResult {
+    return this.#asked.get('recipe')
+  }
+
+  get lanes(): Lanes {
+    return this.#asked.get('lanes')
+  }
+
+  /** What quickens and slows the cup that is too thick first. */
+  get quickens(): Quickens | null {
+    return this.#asked.get('quickens')
+  }
+
+  /** A first look at the rest, from one run. */
+  get rest(): QuickRest {
+    return this.#asked.get('rest')
+  }
+
+  get colours(): ColourForecast {
+    return this.#asked.get('colours')
+  }
+
+  get risk(): Risk {
+    return this.#asked.get('risk')
+  }
+
+  /** Whether lye may be left over, by the one rule for all pages. */
+  get freeLye(): BatchFreeLye {
+    return this.#asked.get('freeLye')
+  }
+
+  get notices(): Notice[] {
+    return this.#asked.get('notices')
+  }
+
+  get workings(): Record<WorkingKey, Working> {
+    return this.#asked.get('workings')
+  }
+
+  /** Lanes and risk by many runs. It takes some hundredths of a second: asked for by its name, and not among what is printed. */
+  get sure(): Sure {
+    return this.#asked.get('sure')
+  }
+
+  toJSON(): ReturnType<typeof everyResult> {
+    return everyResult(this)
+  }
+}
+
+/** All results of a forecast as plain data, in the order in which they are printed. */
+export function everyResult(forecast: Forecast): Omit<Forecast, 'sure' | 'toJSON'> {
+  const { format, version, plan, portions, recipe, lanes, quickens, rest, colours, risk, freeLye, notices, workings } =
+    forecast
+  return {
+    ...{ format, version, plan, portions, recipe, lanes, quickens },
+    ...{ rest, colours, risk, freeLye, notices, workings },
+  }
 }
 
 /**
@@ -120,7 +164,7 @@ export function forecaster(): (plan: Plan, shelf: Shelf) => ForecastResult {
       return { ok: false, sentence, path: `recipe.oils[${i}].oil` }
     }
     before = new Asked(MAKERS, { plan, shelf }, { fine: FINE, settles: SETTLES, before })
-    return { ok: true, forecast: shownOf(before, plan.name) }
+    return { ok: true, forecast: new Forecast(plan.name, before) }
   }
 }
 

@@ -1,4 +1,4 @@
-export { forecast, forecaster } from './forecast.ts'
+export { everyResult, forecast, forecaster } from './forecast.ts'
 export type { Forecast, ForecastResult } from './forecast.ts'
 
 export { everything } from './everything.ts'

@@ -32,5 +32,6 @@ export function gelLeft(plan: Plan, key: string): Gel {
   const rested = { ...plan, rest: { ...plan.rest, steps: [{ ...plan.rest.steps[0]!, ...way.changes }] } }
   const made = forecast(rested, shelf)
   if (!made.ok) throw new Error('this plan cannot be forecast')
-  return restOutlook({ ...made.forecast, plan: rested, shelf }).numbers.gel
+  const { portions, lanes } = made.forecast
+  return restOutlook({ plan: rested, shelf, portions, lanes }).numbers.gel
 }

@@ -14,7 +14,8 @@ const input = (() => {
   if (!read.ok) throw new Error('example')
   const made = forecast(read.plan, referenceShelf())
   if (!made.ok) throw new Error(say(made.sentence))
-  return restRunInputOf({ ...made.forecast, plan: read.plan, shelf: referenceShelf() }, 'coarse')
+  const { portions, lanes } = made.forecast
+  return restRunInputOf({ plan: read.plan, shelf: referenceShelf(), portions, lanes }, 'coarse')
 })()
 
 /** Readings of a rest that goes otherwise than expected. */

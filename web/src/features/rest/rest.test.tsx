@@ -61,7 +61,8 @@ afterEach(() => {
 function looked(plan: Plan) {
   const made = forecast(plan, referenceShelf())
   if (!made.ok) throw new Error(say(made.sentence))
-  const inputs = { ...made.forecast, plan, shelf: referenceShelf() }
+  const { portions, lanes } = made.forecast
+  const inputs = { plan, shelf: referenceShelf(), portions, lanes }
   const input = restRunInputOf(inputs, 'coarse', 3600)
   const history = workedThrough(input)
   const numbers = restNumbers(restRunInputOf(inputs, 'quick'), aboutOf(inputs), 8)

@@ -3,29 +3,29 @@ import type { Advice } from '@ostler/core'
 import { mixC, named, pass, plan, served } from './served.ts'
 
 const at = served()
+const lanesOf = (batch: ReturnType<typeof at.open>) => {
+  const { result } = batch.get()
+  return result.ok ? result.forecast.lanes : null
+}
 
 describe('edits and undo', () => {
   test('an edit forecasts at once', () => {
     const batch = at.open()
-    const before = batch.get().result
+    const before = lanesOf(batch)
     expect(batch.edit(mixC(40)).ok).toBe(true)
     expect(batch.get().plan.conditions.mixC).toBe(40)
-    expect(batch.get().result).not.toEqual(before)
+    expect(lanesOf(batch)).not.toEqual(before)
   })
 
   test('a new name forecasts nothing anew; notes neither', () => {
     const batch = at.open()
-    const lanes = () => {
-      const { result } = batch.get()
-      return result.ok ? result.forecast.lanes : null
-    }
-    const before = lanes()
+    const before = lanesOf(batch)
     batch.edit({ kind: 'set', path: ['name'], value: 'Another' })
     batch.edit({ kind: 'set', path: ['notes'], value: 'Stir well.' })
-    expect(lanes()).toBe(before)
+    expect(lanesOf(batch)).toBe(before)
     expect(batch.get().result).toMatchObject({ forecast: { plan: 'Another' } })
     batch.edit(mixC(40))
-    expect(lanes()).not.toBe(before)
+    expect(lanesOf(batch)).not.toBe(before)
   })
 
   test('a refused edit changes nothing and is no step of undo', () => {
