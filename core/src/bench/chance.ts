@@ -68,7 +68,9 @@ const drawn = (known: Inferred): Draw[] =>
     const n = placeAt(known.shared, (j + 0.5) / DRAWS)
     const k = known.groups.map((group, g) => placeAt(known.within[g]![n]!, latinColumn(group + 1, DRAWS)[j]!))
     return {
-      ...{ n, k, hands: Math.exp(known.hands.mean + known.hands.sd * latinNormals(HANDS, DRAWS)[j]!) },
+      n,
+      k,
+      hands: Math.exp(known.hands.mean + known.hands.sd * latinNormals(HANDS, DRAWS)[j]!),
       lumps: latinColumn(LUMPS, DRAWS)[j]!,
     }
   })

@@ -105,7 +105,8 @@ export function counselled(before: Counsel | null, { r, ways, isPlanB, isWhole }
   const call: PlanBCall = {
     kind: state.isCalled ? 'called' : 'unlikely',
     isRecommended: second !== undefined && planB >= follow.chance.whole + RECOMMENDED,
-    ...{ follow: follow.chance.whole, planB },
+    follow: follow.chance.whole,
+    planB,
   }
   return {
     advised: way.kind === 'follow' ? null : way,

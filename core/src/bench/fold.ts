@@ -129,11 +129,14 @@ const APPLY: Partial<Record<BenchEvent['kind'], Apply>> = {
   }),
   'blend-on': (state, event, following) =>
     blended(state, event, following, ({ blendingSince }) => ({
-      ...{ blendingSince: blendingSince ?? event.r, stoppedAt: null, hold: null },
+      blendingSince: blendingSince ?? event.r,
+      stoppedAt: null,
+      hold: null,
     })),
   'blend-off': (state, event, following) => ({
     ...blended(state, event, following, ({ blendS, blendingSince }) => ({
-      ...{ blendingSince: null, stoppedAt: event.r },
+      blendingSince: null,
+      stoppedAt: event.r,
       blendS: blendS + (blendingSince === null ? 0 : Math.max(0, event.r - blendingSince)),
     })),
     ...inItsCup(state, event, following),

@@ -26,12 +26,16 @@ function notedIn(plan: Loose): Noted[] {
       .filter(item => !item.startsWith('safety:'))
       .map((item): Noted => ({ daySeconds: null, kind: 'tick', item })),
     ...listOf(weighed).map((one): Noted => ({
-      ...{ daySeconds: null, kind: 'weighed' },
-      ...{ item: one['item'] as string, amount: one['massG'] as number },
+      daySeconds: null,
+      kind: 'weighed',
+      item: one['item'] as string,
+      amount: one['massG'] as number,
     })),
     ...listOf(loose(plan['heat'])['readings']).map((one): Noted => ({
-      ...{ daySeconds: secondsOf(one['at']), kind: 'temp' },
-      ...{ body: one['body'] as 'lye' | 'oils', amount: one['tempC'] as number },
+      daySeconds: secondsOf(one['at']),
+      kind: 'temp',
+      body: one['body'] as 'lye' | 'oils',
+      amount: one['tempC'] as number,
     })),
   ]
 }

@@ -19,7 +19,9 @@ export function seenIn({ cups, lyeInAt }: BenchState): Seen[] {
   if (lyeInAt === null) return []
   const all = cups.flatMap(({ cup, seen }) =>
     seen.map(one => ({
-      ...{ cup, level: one.value, by: one.by === 'drip' ? ('drip' as const) : ('eye' as const) },
+      cup,
+      level: one.value,
+      by: one.by === 'drip' ? ('drip' as const) : ('eye' as const),
       atMin: Math.round(((one.r - lyeInAt) / 60) * 100) / 100,
     })),
   )

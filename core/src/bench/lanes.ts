@@ -62,7 +62,9 @@ export function benchLanes(first: Following, state: BenchState, nowR: number): B
         pours: mine.map(({ pour, window }) => {
           const span = state.pours[pour]
           return {
-            ...{ pour, lo: window.lo, hi: window.hi },
+            pour,
+            lo: window.lo,
+            hi: window.hi,
             fromS: span ? span.fromS - lyeInAt : null,
             toS: span ? span.toS - lyeInAt : null,
           }

@@ -289,7 +289,8 @@ function words(following: Following, state: BenchState, step: BenchStep): Said {
 }
 
 const actionOf = (following: Following, state: BenchState, step: BenchStep): NextAction => ({
-  ...{ step: { ...step, massG: massOf(following, state, step) }, massG: massOf(following, state, step) },
+  step: { ...step, massG: massOf(following, state, step) },
+  massG: massOf(following, state, step),
   seconds: step.seconds,
   ...words(following, state, step),
 })

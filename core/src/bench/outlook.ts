@@ -110,7 +110,10 @@ function outlookOf(cup: string, pour: PourTask, nodes: readonly Node[], nowS: nu
   const sorted = points.map(one => [one.left, one.weight] as const).sort((a, b) => a[0] - b[0])
   const opening = points.map(one => [Math.min(LONGEST_MIN, one.opens), one.weight] as const).sort((a, b) => a[0] - b[0])
   return {
-    ...{ cup, pour: pour.pour, level: mean, sd: Math.sqrt(variance) },
+    cup,
+    pour: pour.pour,
+    level: mean,
+    sd: Math.sqrt(variance),
     low: quantile(sorted, 0.1),
     likely: quantile(sorted, 0.5),
     high: quantile(sorted, 0.9),

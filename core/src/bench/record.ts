@@ -69,7 +69,10 @@ function poursOf(first: Following, state: BenchState, planned: ReturnType<typeof
     const run = i < 0 ? null : planned.pours[i]!
     const span = state.pours[pour]
     return {
-      ...{ pour, cup: now.input.cups[cup]!.cup.id, plannedG: massG, isPlanB: i < 0 },
+      pour,
+      cup: now.input.cups[cup]!.cup.id,
+      plannedG: massG,
+      isPlanB: i < 0,
       planned: run && { fromS: run.startS, toS: run.endS, level: run.startLevel },
       real: span && state.lyeInAt !== null ? { fromS: at(span.fromS), toS: at(span.toS) } : null,
     }
@@ -111,9 +114,15 @@ export function recordOf(following: Following, state: BenchState, events: readon
         ? []
         : [
             {
-              ...{ cup: cup.cup, plannedG: fills[i]!.drawG, drawnG: cup.drawnG, pouredG: cup.pouredG },
-              ...{ colouredS: after(cup.colouredAt), scentedS: after(cup.scentedAt), seen: cup.seen },
-              ...{ spiltG: cup.spiltG, isLost: cup.isLost },
+              cup: cup.cup,
+              plannedG: fills[i]!.drawG,
+              drawnG: cup.drawnG,
+              pouredG: cup.pouredG,
+              colouredS: after(cup.colouredAt),
+              scentedS: after(cup.scentedAt),
+              seen: cup.seen,
+              spiltG: cup.spiltG,
+              isLost: cup.isLost,
             },
           ],
     ),

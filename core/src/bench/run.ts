@@ -49,6 +49,10 @@ export function readEvents(value: unknown): EventsRead {
 
 /** A run as it is written to a file: everything that was noted, taken back and corrected, in the order of entry. */
 export const runDocument = (id: string, openedAt: string, plan: Plan, events: readonly BenchEvent[]): BenchRun => ({
-  ...{ format: 'ostler-run', version: RUN_VERSION, id, openedAt, plan },
+  format: 'ostler-run',
+  version: RUN_VERSION,
+  id,
+  openedAt,
+  plan,
   events: [...events],
 })

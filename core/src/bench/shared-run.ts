@@ -37,8 +37,11 @@ export function runShown(
 ): RunShown {
   const { superfat, concentration } = actual.leanest
   return {
-    ...{ closed: state.closed, lyeInAt: state.lyeInAt, isWhipped: plan.whipped !== null },
-    ...{ record, leanest: { superfat, concentration } },
+    closed: state.closed,
+    lyeInAt: state.lyeInAt,
+    isWhipped: plan.whipped !== null,
+    record,
+    leanest: { superfat, concentration },
     cups: plan.cups.map(({ id, name }) => ({ id, name, hex: hexOf(id) })),
   }
 }

@@ -52,6 +52,9 @@ export const SECONDS = {
 } as const
 
 export const step = (key: string, kind: StepKind, seconds: number, about: Partial<BenchStep> = {}): BenchStep => ({
-  ...{ key, kind, seconds, massG: null },
+  key,
+  kind,
+  seconds,
+  massG: null,
   ...about,
 })

@@ -157,7 +157,9 @@ function pourSteps(given: Given): BenchStep[] {
         ? [step(`scent:${cup.id}`, 'scent', input.times.scent * input.handPace, { cup: cup.id })]
         : []),
       step(`pour:${pour.pour}`, 'pour', pour.seconds * input.handPace, {
-        ...{ cup: cup.id, pour: pour.pour, massG: pour.massG },
+        cup: cup.id,
+        pour: pour.pour,
+        massG: pour.massG,
       }),
       ...pour.tools.map(tool => {
         const move = plan.moves[tool.move]!.id

@@ -99,7 +99,10 @@ export function leftTrials(following: Following, runs: number, seed: number): Le
   let counted = 0
   for (let n = 0; n < runs; n += 1) {
     const luck: CupLuck = {
-      ...{ pace: draws[0]![n]!, scent: draws[1]![n]!, stop: draws[2]![n]!, model: draws[3]![n]! },
+      pace: draws[0]![n]!,
+      scent: draws[1]![n]!,
+      stop: draws[2]![n]!,
+      model: draws[3]![n]!,
       eye: [draws[4]![n]!, draws[5]![n]!],
     }
     const whole = leaves(truth(following, i, luck, scentedS), i, hi, luck.model * 0.15)

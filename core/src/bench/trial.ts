@@ -55,8 +55,12 @@ const variationOf = ({ input }: Following, luck: Luck): Variation => {
   const rate = input.rate.mean + luck.pace * input.rate.sd
   const scents = luck.scents.map(z => z * input.scentSd)
   return {
-    ...{ plainRate: rate, scentedRate: rate, scent: scents[0] ?? 0, scents },
-    ...{ stop: luck.stop * STOP_SD, hands: Math.exp(luck.hands * HANDS_SD) },
+    plainRate: rate,
+    scentedRate: rate,
+    scent: scents[0] ?? 0,
+    scents,
+    stop: luck.stop * STOP_SD,
+    hands: Math.exp(luck.hands * HANDS_SD),
   }
 }
 
@@ -166,8 +170,12 @@ export function lucks({ input }: Following, runs: number, seed: number): Luck[] 
   const of = (from: number, count: number) => Array.from({ length: count }, (_, i) => column(from + i))
   const [scents, cups, looks] = [of(10, groups), of(100, input.cups.length), of(200, LOOKS_DRAWN)]
   return Array.from({ length: runs }, (_, n) => ({
-    ...{ pace: column(0)[n]!, stop: column(1)[n]!, hands: column(2)[n]! },
-    ...{ scents: scents.map(list => list[n]!), cups: cups.map(list => list[n]!), looks: looks.map(list => list[n]!) },
+    pace: column(0)[n]!,
+    stop: column(1)[n]!,
+    hands: column(2)[n]!,
+    scents: scents.map(list => list[n]!),
+    cups: cups.map(list => list[n]!),
+    looks: looks.map(list => list[n]!),
   }))
 }
 
@@ -210,7 +218,8 @@ export function trialOf(following: Following, luck: Luck, looks: Looks, lyeInAt:
   const failsS = failure(input, run)
   return {
     events: eventsOf('trial', noted, lyeInAt),
-    ...{ dividedAt: lyeInAt + run.splitS, endsAt: lyeInAt + run.endS },
+    dividedAt: lyeInAt + run.splitS,
+    endsAt: lyeInAt + run.endS,
     failsAt: failsS === null ? null : lyeInAt + failsS,
   }
 }

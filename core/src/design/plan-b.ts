@@ -59,7 +59,11 @@ function bodies(plan: Plan): Share[] {
 /** A pour of all of a cup's body. */
 const poured = (plan: Plan, { cup, share }: Share, shape: Partial<Pour['shape']>): Pour => ({
   ...plan.score[0]!,
-  ...{ cup, share: Number(share.toFixed(6)), waitMin: 0, window: null, together: 'no' },
+  cup,
+  share: Number(share.toFixed(6)),
+  waitMin: 0,
+  window: null,
+  together: 'no',
   shape: { ...startingShape(), ...shape },
 })
 

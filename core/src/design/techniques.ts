@@ -133,7 +133,10 @@ export const BODY_TECHNIQUES: readonly Technique[] = [
         share: i % 3 === 2 ? 0.25 : 0.5,
         dropMm: 20 + ((value('fall') - 20) * (i % 4)) / 3,
         shape: {
-          ...{ way: 'drop' as const, count: 3, range: 0.6, cover: i % 2 ? 0.2 : 0 },
+          way: 'drop' as const,
+          count: 3,
+          range: 0.6,
+          cover: i % 2 ? 0.2 : 0,
           across: 0.5 + 0.28 * (((i * 0.37) % 1) - 0.5),
         },
       })),

@@ -195,7 +195,10 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
         cup: 0,
         share: 1,
         embeds: times(value('rods'), i => ({
-          ...{ name: `Rod ${i + 1}`, across: (i + 0.5) / value('rods'), height: i % 2 ? 0.62 : 0.42, widthMm: 13 },
+          name: `Rod ${i + 1}`,
+          across: (i + 0.5) / value('rods'),
+          height: i % 2 ? 0.62 : 0.42,
+          widthMm: 13,
           hex: ['#c9a24b', '#8c3b3b', '#3f6f73'][i % 3]!,
         })),
       },
@@ -230,7 +233,10 @@ const TOOL_TECHNIQUES: readonly Technique[] = [
         cup: 0,
         share: 1.2,
         embeds: times(value('curls'), i => ({
-          ...{ name: `Curl ${i + 1}`, form: 'curl' as const, widthMm: 26, height: 0.5 },
+          name: `Curl ${i + 1}`,
+          form: 'curl' as const,
+          widthMm: 26,
+          height: 0.5,
           across: (i + 0.5) / value('curls'),
           hex: ['#e8dcc0', '#b0563b', '#54707a'][i % 3]!,
         })),

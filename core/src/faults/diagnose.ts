@@ -151,8 +151,12 @@ export function diagnosed(reckoned: Reckoned): Diagnosis {
   const causes = shown.map((cause): ShownCause => {
     const reasons = reasonsOf(cause, reckoned)
     return {
-      ...{ id: CAUSES[cause]!.id, p: p[cause]!, prior: priors[cause]!, blame: blame[cause]! },
-      ...{ band: [shifted(p[cause]!, -BAND), shifted(p[cause]!, BAND)], additions: additions[cause]! },
+      id: CAUSES[cause]!.id,
+      p: p[cause]!,
+      prior: priors[cause]!,
+      blame: blame[cause]!,
+      band: [shifted(p[cause]!, -BAND), shifted(p[cause]!, BAND)],
+      additions: additions[cause]!,
       speaksFor: reasons
         .filter(one => one.ln > SPEAKS.for)
         .sort((x, y) => y.ln - x.ln)

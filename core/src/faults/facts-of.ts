@@ -46,9 +46,13 @@ function weights({ plan, shelf, forecast, noted }: Sources): Partial<Facts> {
   const { superfat, concentration } = actualOf(plan, portions, shelf, written).leanest
   const lye = deciding.some(line => line.kind === 'lye' && written[line.key] !== undefined)
   return {
-    ...{ sfPlan: portions.superfatShare, sf: superfat.value, sfLow: superfat.low, sfHigh: superfat.high },
+    sfPlan: portions.superfatShare,
+    sf: superfat.value,
+    sfLow: superfat.low,
+    sfHigh: superfat.high,
     sfWeighed: lye ? superfat.value : null,
-    ...{ lines: deciding.length, weighedShare: deciding.length > 0 ? isWeighed.length / deciding.length : 0 },
+    lines: deciding.length,
+    weighedShare: deciding.length > 0 ? isWeighed.length / deciding.length : 0,
     lyeConc: concentration,
   }
 }
@@ -61,7 +65,10 @@ function split({ plan, forecast, noted }: Sources): Partial<Facts> {
   const blendedS = noted && noted.blendS > 0 ? noted.blendS : plan.blendedS
   const hold = noted?.hold ?? null
   return {
-    ...{ emulsion: of.emulsion, early: of.earlyEmulsion, leanest: of.leanest, falseLift: of.falseLift },
+    emulsion: of.emulsion,
+    early: of.earlyEmulsion,
+    leanest: of.leanest,
+    falseLift: of.falseLift,
     splitChance: of.fault === 'false-trace' ? 1 : of.chance,
     emulsionHeld: hold === 'holds' ? true : hold === 'breaks' ? false : null,
     blendRatio: blendedS !== null && plannedS > 0 ? blendedS / plannedS : null,
@@ -92,7 +99,9 @@ function recipe({ plan, shelf, forecast }: Sources): Partial<Facts> {
   const wet = portions.waterG + sum(liquids.map(one => one.g))
   const milk = sum(liquids.flatMap(one => (one.item && one.item.sugarShare + one.item.fatShare > 0.02 ? [one.g] : [])))
   return {
-    ...{ hardShare: of.character.hardShare, iodine: of.character.iodineValue, sugarShare: of.sugarShare },
+    hardShare: of.character.hardShare,
+    iodine: of.character.iodineValue,
+    sugarShare: of.sugarShare,
     brittleShare: shareOf(oil => oil.texture === 'brittle'),
     waxShare: shareOf(oil => WAX.has(oil.texture)),
     stearicShare: shareOf(oil => STEARIC.test(oil.name)) + addedOf(one => STEARIC.test(one.name)),
@@ -167,7 +176,8 @@ function pours({ plan, forecast }: Sources): Partial<Facts> {
   return {
     layers: plan.score.length,
     cups: forecast.portions.cups.length,
-    ...{ carryFail: failing('not-carried'), thickFail: failing('thick', 'tool-thick', 'sets') },
+    carryFail: failing('not-carried'),
+    thickFail: failing('thick', 'tool-thick', 'sets'),
     thinFail: failing('thin', 'tool-thin'),
     waitMax: most(gaps),
     toppings: plan.finish.toppings.length > 0,
@@ -188,8 +198,11 @@ function rest({ plan, forecast, rest: said, record }: Sources): Partial<Facts> {
   const earliestH = said?.result.unmouldMin == null ? null : said.result.unmouldMin / 60
   const core = readings.filter(one => one.at === 'core').map(one => one.tempC)
   return {
-    ...{ gelNone: gel.none, gelPart: gel.partial, gelFull: gel.full },
-    ...{ crack: said?.result.crack ?? forecast.rest.crack, volcano: said?.result.volcano ?? forecast.rest.volcano },
+    gelNone: gel.none,
+    gelPart: gel.partial,
+    gelFull: gel.full,
+    crack: said?.result.crack ?? forecast.rest.crack,
+    volcano: said?.result.volcano ?? forecast.rest.volcano,
     ...(said && { riversIx: said.result.rivers, browning: said.result.browning, ash: said.ash.chance }),
     peakOver: core.length > 0 ? Math.max(...core) - 88 : null,
     chilled: steps.some(step => step.place === 'refrigerator' || step.place === 'freezer'),

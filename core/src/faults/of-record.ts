@@ -26,7 +26,14 @@ export const knownIn = ({ known }: Pick<RecordState, 'known'>): Partial<Record<K
 
 /** Of anything that a plan may be, so that no sign is passed over. */
 const ANY: Partial<Facts> = {
-  ...{ colours: 2, cups: 2, layers: 2, scent: true, toppings: true, embeds: true, whiteG: 1, milkShare: 0.1 },
+  colours: 2,
+  cups: 2,
+  layers: 2,
+  scent: true,
+  toppings: true,
+  embeds: true,
+  whiteG: 1,
+  milkShare: 0.1,
 }
 
 /**

@@ -70,11 +70,19 @@ const rowsOf = (table: string): string[][] =>
     .map(line => line.split('|').map(cell => cell.trim()))
 
 export const CAUSES: readonly Cause[] = rowsOf(CAUSE_TABLE).map(([id, name, group, base, gate]) => ({
-  ...{ id: id!, name: name!, group: group as CauseGroup, base: base === '' ? null : Number(base), gate: gate! },
+  id: id!,
+  name: name!,
+  group: group as CauseGroup,
+  base: base === '' ? null : Number(base),
+  gate: gate!,
 }))
 
 export const SIGN_ODDS: readonly SignChance[] = rowsOf(SIGN_CHANCES).map(([id, leak1, leak2, effort, of]) => ({
-  ...{ id: id!, leak1: Number(leak1), leak2: Number(leak2), effort: Number(effort), class: of as SignClass },
+  id: id!,
+  leak1: Number(leak1),
+  leak2: Number(leak2),
+  effort: Number(effort),
+  class: of as SignClass,
 }))
 
 const indexOf = (list: readonly { id: string }[]): ReadonlyMap<string, number> =>

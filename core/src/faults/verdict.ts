@@ -217,7 +217,9 @@ function caseOf(reckoned: Reckoned): Case {
     return report?.startsWith('weak-') === true ? Number(report.slice(-1)) : 0
   }
   return {
-    ...{ f: facts, grade, freeLye: reckoned.freeLye },
+    f: facts,
+    grade,
+    freeLye: reckoned.freeLye,
     lyeSigns: LYE_SIGNS.reduce((sum, id) => sum + grade(id), 0),
     isChemical: SIGN_ODDS.some(one => CHEMICAL.has(one.class) && grade(one.id) >= 1),
   }

@@ -20,23 +20,20 @@ export type Fine = readonly string[]
 
 /** A source that notes what is read of it. `fine`: names of parts that are watched one level deeper. */
 function watched(source: Named, path: string, fine: Fine, note: (path: string, value: unknown) => void): Named {
-  const noted = new Set<string>()
-  const inner = new Map<string, Named>()
+  const known = new Map<string | symbol, unknown>()
   return new Proxy(source, {
     get(of, key) {
+      const before = known.get(key)
+      // A source stays as it is while a result is made of it: once is enough.
+      if (before !== undefined || known.has(key)) return before
       const value: unknown = Reflect.get(of, key)
       if (typeof key === 'symbol') return value
-      // A source stays as it is while a result is made of it: once is enough.
-      if (noted.has(key)) return inner.get(key) ?? value
-      noted.add(key)
       const place = `${path}.${key}`
-      if (!fine.includes(place) || typeof value !== 'object' || value === null) {
-        note(place, value)
-        return value
-      }
-      const within = watched(value as Named, place, [], note)
-      inner.set(key, within)
-      return within
+      const isFine = fine.includes(place) && typeof value === 'object' && value !== null
+      if (!isFine) note(place, value)
+      const seen = isFine ? watched(value as Named, place, [], note) : value
+      known.set(key, seen)
+      return seen
     },
   })
 }

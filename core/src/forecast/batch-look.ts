@@ -110,8 +110,11 @@ function courseOf(plan: Plan, shelf: Shelf, forecast: Forecast): BatchCourse {
   const rest = isPoured ? restOutlook({ plan, shelf, portions, lanes }) : null
   return {
     unmouldH: rest?.result.unmouldMin == null ? null : rest.result.unmouldMin / 60,
-    ...{ readyDay: cure.readyDay, readyRange: cure.readyRange },
-    ...{ bars: cure.bars.count, barG: cure.freshG, curedG: cure.curedG },
+    readyDay: cure.readyDay,
+    readyRange: cure.readyRange,
+    bars: cure.bars.count,
+    barG: cure.freshG,
+    curedG: cure.curedG,
     aheadDays: aheadDays(aheadOf(plan, shelf, portions)),
   }
 }

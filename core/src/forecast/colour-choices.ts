@@ -51,7 +51,10 @@ export function whiteChoices(plan: Plan, shelf: Shelf, doseGPerKg = USUAL_WHITE)
     })
     const counts = white.spectrum === 'zinc' ? doseGPerKg / 2 : doseGPerKg
     return {
-      ...{ id: white.id, name: white.name, doseGPerKg, plainLightness },
+      id: white.id,
+      name: white.name,
+      doseGPerKg,
+      plainLightness,
       lightness: { no: cured.no.lab.l, yes: cured.yes.lab.l },
       hex: { no: cured.no.hex, yes: cured.yes.hex },
       thickens: Math.exp(effect.lnViscosity + effect.lnSwell),

@@ -145,8 +145,19 @@ export function everyResult(forecast: Forecast): Omit<Forecast, 'sure' | 'toJSON
   const { format, version, plan, portions, recipe, lanes, quickens, rest, colours, risk, freeLye, notices, workings } =
     forecast
   return {
-    ...{ format, version, plan, portions, recipe, lanes, quickens },
-    ...{ rest, colours, risk, freeLye, notices, workings },
+    format,
+    version,
+    plan,
+    portions,
+    recipe,
+    lanes,
+    quickens,
+    rest,
+    colours,
+    risk,
+    freeLye,
+    notices,
+    workings,
   }
 }
 

@@ -86,8 +86,14 @@ export function plainer(plan: Plan, shelf: Shelf): Plan | null {
   const cups = [...new Set(plan.score.map(pour => pour.cup))].slice(0, 2)
   const score = cups.map((cup, i) => ({
     ...plan.score.find(pour => pour.cup === cup)!,
-    ...{ id: `pour-${i + 1}`, share: 1 / cups.length, dropMm: 10, overSpatula: true, together: 'no' as const },
-    ...{ waitMin: 0, cavities: [], window: null },
+    id: `pour-${i + 1}`,
+    share: 1 / cups.length,
+    dropMm: 10,
+    overSpatula: true,
+    together: 'no' as const,
+    waitMin: 0,
+    cavities: [],
+    window: null,
     shape: { ...plan.score[0]!.shape, way: 'layer' as const, texture: 'straight' as const, tiltDeg: 0, pencil: '' },
   }))
   const isCalm = quickest(plan, shelf) < QUICK

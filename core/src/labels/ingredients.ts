@@ -36,7 +36,9 @@ export const RINSE_OFF_SHARE = 0.0001
 const FREE_ORDER_SHARE = 0.01
 
 const UNCOUNTED_NAMES: Readonly<Record<string, string>> = {
-  ...{ lye: 'Sodium Hydroxide', water: 'Aqua', alcohol: 'Alcohol' },
+  lye: 'Sodium Hydroxide',
+  water: 'Aqua',
+  alcohol: 'Alcohol',
 }
 
 /** g/mol. Three of lye make one of glycerin out of a fat. */

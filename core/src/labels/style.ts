@@ -64,7 +64,14 @@ export class Labelling {
 }
 
 export const USUAL_LABELLING: Labelling = {
-  ...{ school: 'put-in', sheet: 'a4-2x5', maker: '', words: '', edgeMm: 8, gapMm: 2, skip: 0, withCode: true },
+  school: 'put-in',
+  sheet: 'a4-2x5',
+  maker: '',
+  words: '',
+  edgeMm: 8,
+  gapMm: 2,
+  skip: 0,
+  withCode: true,
 }
 
 export interface Place {

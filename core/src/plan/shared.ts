@@ -5,7 +5,8 @@ import type { Plan } from './document.ts'
 /** A plan as it may be seen outside the workshop: for whom it is made, what it may cost, notes and what was seen stay inside. */
 export const sharedPlan = (plan: Plan): Plan => ({
   ...plan,
-  ...{ notes: '', seen: [] },
+  notes: '',
+  seen: [],
   brief: { ...plan.brief, forWhom: '', priceFrom: 0, priceTo: 0 },
 })
 
@@ -23,7 +24,11 @@ export function sharedShelf(shelf: Shelf, plan: Plan, withScents: boolean): Shel
     ...bare,
     scents: bare.scents.map((scent, i) => ({
       ...scent,
-      ...{ name: `${A_SCENT} ${i + 1}`, inci: '', constituents: [], allergens: [], words: [] },
+      name: `${A_SCENT} ${i + 1}`,
+      inci: '',
+      constituents: [],
+      allergens: [],
+      words: [],
     })),
   }
 }

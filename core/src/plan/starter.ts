@@ -12,7 +12,9 @@ export const startingShape = (): PourShape => started(PourShape)
 /** A tool as it is first taken, after a pour. */
 export const startingMove = (id: string, after: string, tool: Move['tool']): Move =>
   started(Move, {
-    ...{ id, after, tool },
+    id,
+    after,
+    tool,
     count: { hanger: 3, skewer: 12, stick: 8, comb: 9, spoon: 5, spin: 1, fold: 4, stir: 1, decant: 5 }[tool],
     depth: tool === 'skewer' ? 0.3 : 0.9,
   })
@@ -30,7 +32,8 @@ const TOPPING_STARTS: Readonly<Record<ToppingKind, Omit<Topping, 'id' | 'kind' |
 }
 
 export const startingTopping = (id: string, kind: ToppingKind): Topping => ({
-  ...{ id, kind },
+  id,
+  kind,
   ...TOPPING_STARTS[kind],
   ...PLACED,
 })

@@ -33,8 +33,14 @@ export function stackLayers(plan: Plan): Layer[] {
   const moreMl = plan.moreMoulds.reduce((sum, mould) => sum + fillVolumeMl(mould), 0)
   const shares = pourShares(plan)
   const layers = plan.score.map((pour, i): Layer => ({
-    ...{ pour: pour.id, cup: pour.cup, fromMm: 0, toMm: 0, heightMm: 0, share: shares[i]! },
-    ...{ volumeMl: moreMl * shares[i]!, massG: 0 },
+    pour: pour.id,
+    cup: pour.cup,
+    fromMm: 0,
+    toMm: 0,
+    heightMm: 0,
+    share: shares[i]!,
+    volumeMl: moreMl * shares[i]!,
+    massG: 0,
   }))
   for (const kind of cavityKinds(plan)) {
     let floor = 0

@@ -35,12 +35,16 @@ export function aheadOf(plan: Plan, shelf: Shelf, portions: Portions): StepAhead
     const once = STEEP_DAYS[infusion.way]
     const when = infusion.way === 'cold' ? fact('preparation.cold-for-weeks') : fact('preparation.warm-for-hours')
     ahead.push({
-      ...{ key: `ahead:infuse:${part.oil}`, when, days: infusion.twice ? 2 * once : once },
+      key: `ahead:infuse:${part.oil}`,
+      when,
+      days: infusion.twice ? 2 * once : once,
       what: infusion.twice ? fact('preparation.steep', about) : fact('preparation.steep-decant-clear-part', about),
     })
     if (infusion.twice)
       ahead.push({
-        ...{ key: `ahead:infuse-again:${part.oil}`, when, days: once },
+        key: `ahead:infuse-again:${part.oil}`,
+        when,
+        days: once,
         what: fact('preparation.steep-again', about),
       })
   }
@@ -57,7 +61,8 @@ export function aheadOf(plan: Plan, shelf: Shelf, portions: Portions): StepAhead
         ].filter(one => one !== ''),
         '. ',
       ),
-      ...{ when: fact('preparation.evening-before'), days: 1 },
+      when: fact('preparation.evening-before'),
+      days: 1,
     })
   }
   for (const embed of plan.finish.embeds)
@@ -68,7 +73,8 @@ export function aheadOf(plan: Plan, shelf: Shelf, portions: Portions): StepAhead
           name: embed.name,
           count: embed.everyBar ? barCount(plan) : embed.count,
         }),
-        ...{ when: fact('preparation.so-many-days-before', { days: embed.castDays }), days: embed.castDays },
+        when: fact('preparation.so-many-days-before', { days: embed.castDays }),
+        days: embed.castDays,
       })
   const iceG = plainIceG(plan, shelf, portions)
   if (iceG >= 1)

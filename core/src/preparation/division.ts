@@ -299,10 +299,20 @@ export function divisionSheet(plan: Plan, shelf: Shelf, portions: Portions): Div
     const drawG = Math.min(roundNearest(exactG, scaleStepG), meltLeftG)
     meltLeftG = clean(meltLeftG - drawG)
     return {
-      ...{ cup: start.cup.id, cups: start.cups.map(one => one.id), name: namesOf(start.cups) },
-      ...{ batterG: start.batterG, blankG: start.blankG },
-      ...{ oils: oils[n]!, meltG: drawG, meltLeftG, solutionG: 0, own: null, lyeG: 0, waterG: 0 },
-      ...{ parts: partsFor({ ...known, unit: start.unit }, start.oilsG, false), drawnWaterG: start.drawnWaterG },
+      cup: start.cup.id,
+      cups: start.cups.map(one => one.id),
+      name: namesOf(start.cups),
+      batterG: start.batterG,
+      blankG: start.blankG,
+      oils: oils[n]!,
+      meltG: drawG,
+      meltLeftG,
+      solutionG: 0,
+      own: null,
+      lyeG: 0,
+      waterG: 0,
+      parts: partsFor({ ...known, unit: start.unit }, start.oilsG, false),
+      drawnWaterG: start.drawnWaterG,
     }
   })
   const nothing = { lyeG: 0, lyeExactG: 0, waterG: 0, waterExactG: 0, parts: [], totalG: 0 }

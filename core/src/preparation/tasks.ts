@@ -241,7 +241,11 @@ function besideThePot(plan: Plan, shelf: Shelf): Task[] {
   const lines = dustedLines(plan, shelf).length
   const toppings = plan.finish.toppings.length
   const task = (key: string, what: Words, why: Words, handsMin: number, after: string[]): Task => ({
-    ...{ key, what, why, handsMin, after },
+    key,
+    what,
+    why,
+    handsMin,
+    after,
     waitMin: 0,
   })
   return [

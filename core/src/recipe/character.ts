@@ -173,7 +173,8 @@ export function techniqueFits(character: Character, lnRate: number, scentLnRate 
     const suits = fact('recipe.liquid-oils-suit', { liquid: percent(liquid), low: percent(low), high: percent(high) })
     const pace = paceOff > 0 ? (lnRate > paceHigh ? fact('recipe.quick-for') : fact('recipe.slow-for')) : ''
     return {
-      ...{ id, technique },
+      id,
+      technique,
       fit: worst < 0.35 ? 'suits' : worst < 1.2 ? 'with care' : 'hardly',
       reason: together([suits, pace], ''),
     }

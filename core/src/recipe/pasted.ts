@@ -22,9 +22,23 @@ export interface PastedLine {
 export const MOST_PASTED = 200
 
 const G_PER: Readonly<Record<string, number>> = {
-  ...{ g: 1, gr: 1, gram: 1, grams: 1, gramm: 1, kg: 1000, kilo: 1000, mg: 0.001 },
-  ...{ oz: GRAMS_PER_OUNCE, ounce: GRAMS_PER_OUNCE, ounces: GRAMS_PER_OUNCE },
-  ...{ lb: GRAMS_PER_POUND, lbs: GRAMS_PER_POUND, pound: GRAMS_PER_POUND, pounds: GRAMS_PER_POUND, ml: 1, l: 1000 },
+  g: 1,
+  gr: 1,
+  gram: 1,
+  grams: 1,
+  gramm: 1,
+  kg: 1000,
+  kilo: 1000,
+  mg: 0.001,
+  oz: GRAMS_PER_OUNCE,
+  ounce: GRAMS_PER_OUNCE,
+  ounces: GRAMS_PER_OUNCE,
+  lb: GRAMS_PER_POUND,
+  lbs: GRAMS_PER_POUND,
+  pound: GRAMS_PER_POUND,
+  pounds: GRAMS_PER_POUND,
+  ml: 1,
+  l: 1000,
 }
 
 const AMOUNT = /(\d[\d.,' ]*\d|\d)\s*(%|[a-zA-Z]+)?/g

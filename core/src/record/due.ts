@@ -71,11 +71,19 @@ function before({ id, name, wantedOn, readyDay, aheadDays }: DueFacts): Due[] {
   if (wantedOn === '' || readyDay === null) return []
   const { makeOn, beginOn } = lastDays(wantedOn, readyDay, aheadDays)
   const make: Due = {
-    ...{ key: `${id}:make`, kind: 'make', batch: id, name, on: makeOn },
+    key: `${id}:make`,
+    kind: 'make',
+    batch: id,
+    name,
+    on: makeOn,
     what: fact('due.make', { days: plain(readyDay, 0) }),
   }
   const steep: Due = {
-    ...{ key: `${id}:steep`, kind: 'steep', batch: id, name, on: beginOn },
+    key: `${id}:steep`,
+    kind: 'steep',
+    batch: id,
+    name,
+    on: beginOn,
     what: fact('due.steep'),
   }
   return aheadDays > 0 ? [steep, make] : [make]
@@ -113,7 +121,10 @@ function onTheRack(facts: DueFacts, pouredAt: string, today: string): Due[] {
       ? []
       : [
           {
-            ...{ key: `${id}:turn:${nextTurn}`, kind: 'turn' as const, batch: id, name },
+            key: `${id}:turn:${nextTurn}`,
+            kind: 'turn' as const,
+            batch: id,
+            name,
             on: nextTurn,
             what: fact('due.turn'),
           },
@@ -122,7 +133,11 @@ function onTheRack(facts: DueFacts, pouredAt: string, today: string): Due[] {
       ? []
       : [
           {
-            ...{ key: `${id}:ready`, kind: 'ready' as const, batch: id, name, on: dayAfter(pouredAt, readyDay) },
+            key: `${id}:ready`,
+            kind: 'ready' as const,
+            batch: id,
+            name,
+            on: dayAfter(pouredAt, readyDay),
             what: fact('due.ready'),
           },
         ]),

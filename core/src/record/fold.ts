@@ -36,7 +36,13 @@ export function heldEntries(entries: readonly RecordEntry[]): RecordEntry[] {
 }
 
 const blank = (): RecordState => ({
-  ...{ unmouldedAt: null, cutAt: null, cutCount: null, place: '', turnedAt: null, signs: [], marks: {} },
+  unmouldedAt: null,
+  cutAt: null,
+  cutCount: null,
+  place: '',
+  turnedAt: null,
+  signs: [],
+  marks: {},
   yields: {
     bars: { massG: 0, count: 0 },
     ends: { massG: 0, count: 0 },
@@ -45,7 +51,11 @@ const blank = (): RecordState => ({
     spilt: { massG: 0, count: 0 },
   },
   gone: { sold: 0, given: 0, used: 0, discarded: 0 },
-  ...{ goneCount: 0, goneAt: null, entries: [], known: {}, causes: {} },
+  goneCount: 0,
+  goneAt: null,
+  entries: [],
+  known: {},
+  causes: {},
 })
 
 /** The last word on a sign takes the place of the first. */

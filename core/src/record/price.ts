@@ -138,7 +138,10 @@ export function costReckoned({ stock, hours, bars, curedG }: CostFacts, pricing:
   const whole = Object.values(groups).reduce((sum, one) => sum + one, 0)
   const perBar = whole / bars
   return {
-    ...{ groups, whole, perBar, per100G: curedG > 0 ? (perBar / curedG) * 100 : 0 },
+    groups,
+    whole,
+    perBar,
+    per100G: curedG > 0 ? (perBar / curedG) * 100 : 0,
     unpriced: stock.filter(isNamed).map(({ name }) => name),
   }
 }

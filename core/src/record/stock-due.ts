@@ -26,7 +26,12 @@ export function stockDues({ kind, id, name, lots, reorderAtG }: StockFacts, toda
     reorderAtG > 0 && lots.length > 0 && haveG <= reorderAtG
       ? [
           {
-            ...{ key: `${kind}:${id}:reorder`, kind: 'reorder', batch: null, item, name, on: today },
+            key: `${kind}:${id}:reorder`,
+            kind: 'reorder',
+            batch: null,
+            item,
+            name,
+            on: today,
             what: fact('due.reorder', { haveG: grams(haveG, 0), reorderAtG: grams(reorderAtG, 0) }),
           },
         ]
@@ -35,7 +40,12 @@ export function stockDues({ kind, id, name, lots, reorderAtG }: StockFacts, toda
     lot.left > 0 && lot.useBy !== '' && dayAfter(lot.useBy, -AHEAD_DAYS) <= today
       ? [
           {
-            ...{ key: `${kind}:${id}:old:${lot.id}`, kind: 'old', batch: null, item, name, on: lot.useBy },
+            key: `${kind}:${id}:old:${lot.id}`,
+            kind: 'old',
+            batch: null,
+            item,
+            name,
+            on: lot.useBy,
             what:
               lot.useBy < today
                 ? fact('due.too-old', { mark: lot.mark, left: grams(lot.left, 0), useBy: lot.useBy })

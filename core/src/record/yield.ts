@@ -38,8 +38,15 @@ export function yieldReckoned(
   const waterG = leftShare > 0 ? dried / leftShare - dried : 0
   const gapG = inG - dried - stuck.massG - spilt.massG - waterG
   return {
-    ...{ inG, barsG: bars.massG, endsG: ends.massG, samplesG: samples.massG },
-    ...{ stuckG: stuck.massG, spiltG: spilt.massG, waterG, gapG, gapShare: gapG / inG },
+    inG,
+    barsG: bars.massG,
+    endsG: ends.massG,
+    samplesG: samples.massG,
+    stuckG: stuck.massG,
+    spiltG: spilt.massG,
+    waterG,
+    gapG,
+    gapShare: gapG / inG,
     isOff: Math.abs(gapG) > WORTH * inG,
   }
 }

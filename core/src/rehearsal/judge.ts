@@ -162,23 +162,17 @@ function pourResult(given: Given, index: number): PourResult {
   const below = belowOf(given, pour, s)
   const diveMm = pour.depth && below ? Math.min(pour.belowMm, diveDepthMm(pour, below.level)) : null
   const verdict = pourVerdict({ ...input, levelError: SURE }, index, {
-    ...{
-      startS: s,
-      endS: span.toS - lyeInAt,
-      startLevel: met.startLevel + off + UNSEEN,
-      endLevel: met.endLevel + off - UNSEEN,
-    },
-    ...{
-      carrierLevel: pour.isCarried && below ? below.level + UNSEEN : null,
-      carrierNeed: pour.isCarried && below ? below.need : null,
-    },
-    ...{
-      bursts: 0,
-      stoodLevel: met.stoodLevel + off - UNSEEN,
-      diveMm,
-      tools: [],
-      after: cups[pour.cup]!.cup,
-    },
+    startS: s,
+    endS: span.toS - lyeInAt,
+    startLevel: met.startLevel + off + UNSEEN,
+    endLevel: met.endLevel + off - UNSEEN,
+    carrierLevel: pour.isCarried && below ? below.level + UNSEEN : null,
+    carrierNeed: pour.isCarried && below ? below.need : null,
+    bursts: 0,
+    stoodLevel: met.stoodLevel + off - UNSEEN,
+    diveMm,
+    tools: [],
+    after: cups[pour.cup]!.cup,
   })
   const mine = input.pours.filter(one => one.cup === pour.cup && pours[one.pour])
   const share = pour.massG / mine.reduce((sum, one) => sum + one.massG, 0)
@@ -190,12 +184,10 @@ function pourResult(given: Given, index: number): PourResult {
   return {
     ...about,
     // Of a cup that burst nothing gets into the mould.
-    ...{
-      pouredG: wrong === 'lost' ? 0 : pouredG,
-      startLevel: met.startLevel + off,
-      endLevel: met.endLevel + off,
-      wrong,
-    },
+    pouredG: wrong === 'lost' ? 0 : pouredG,
+    startLevel: met.startLevel + off,
+    endLevel: met.endLevel + off,
+    wrong,
     tools: pour.tools.map(tool => {
       const at = tools[scene.following.plan.moves[tool.move]!.id]
       return at === undefined ? 'not-poured' : toolWrong(given, index, tool, at - lyeInAt)

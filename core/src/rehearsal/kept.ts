@@ -170,7 +170,13 @@ export class RehearsalDone {
 
 /** Nothing done yet. */
 export const undone = (): RehearsalDone => ({
-  ...{ format: 'ostler-rehearsal', version: 1, events: [], strokes: [], slips: [], backs: 0, clockS: 0 },
+  format: 'ostler-rehearsal',
+  version: 1,
+  events: [],
+  strokes: [],
+  slips: [],
+  backs: 0,
+  clockS: 0,
 })
 
 type Read<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }

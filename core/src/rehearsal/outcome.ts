@@ -85,7 +85,15 @@ export function outcomeOf(asPut: Rehearsed, done: RehearsalDone): RehearsalOutco
   const time = -Math.min(POINTS.mostTime, POINTS.minute * Math.max(0, minutes - bestMinutes))
   const safety = -POINTS.slip * done.slips.length - (unrinsed(scene) ? POINTS.unrinsed : 0)
   return {
-    ...{ pours, worth, best, made, time: rinsedWell ? 0 : time, safety, minutes, bestMinutes, slips: done.slips },
+    pours,
+    worth,
+    best,
+    made,
+    time: rinsedWell ? 0 : time,
+    safety,
+    minutes,
+    bestMinutes,
+    slips: done.slips,
     score: Math.round(Math.min(100, Math.max(0, made + (rinsedWell ? 0 : time) + safety))),
     readings: readingsIn(rehearsed, events),
     isPractised: done.backs > 0,

@@ -138,7 +138,11 @@ export function potAt(given: PotGiven, name: string | null, r: number): PotNow |
   const isBlending = spans.at(-1)?.toR === r && blendOf(input, state, name ?? undefined).blendingSince !== null
   const looks = { ...batter, emulsion: Math.min(1, batter.emulsion * seems) }
   return {
-    ...{ batter, pace, load, isBlending, seems: looks.emulsion },
+    batter,
+    pace,
+    load,
+    isBlending,
+    seems: looks.emulsion,
     level: isBlending ? blendedLevel(looks, pace, load) : movingLevel(looks, pace, load),
     standing: levelOf(looks, pace, load),
   }

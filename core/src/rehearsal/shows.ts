@@ -46,7 +46,12 @@ export function shownOf(body: BodyNow): Shown {
     ...(standing - level > SKIN ? ['a skin that looks thicker than it is: stirred, it loosens'] : []),
   ]
   return {
-    ...{ words, level, grains: isRiced, lumps: hasLumps, dull, markS: Math.min(40, markSeconds(level)) },
+    words,
+    level,
+    grains: isRiced,
+    lumps: hasLumps,
+    dull,
+    markS: Math.min(40, markSeconds(level)),
     film: seems < FILM ? 1 : seems < STREAK ? 0.4 : 0,
     yellow: Math.min(1, Math.max(0, (IVORY - seems) / (IVORY - FILM))),
   }

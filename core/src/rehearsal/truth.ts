@@ -50,8 +50,14 @@ export function truthOf({ input }: Following, seed: number, spread = 1): Truth {
     stop: z('stop') * STOP_SD,
     hands: Math.exp(z('hands') * HANDS_SD),
     cups: input.cups.map((_, i) => z(`cup ${i}`) * SD.model),
-    ...{ mixK: z('mix') * SD.mixK, roomK: z('room') * SD.roomK, probeK: z('probe') * SD.probeK },
-    ...{ blender: Math.exp(z('blender') * SD.blender), emulsion: 1, potShare: 1, clearS: CLEAR_S, overrunS: 0 },
+    mixK: z('mix') * SD.mixK,
+    roomK: z('room') * SD.roomK,
+    probeK: z('probe') * SD.probeK,
+    blender: Math.exp(z('blender') * SD.blender),
+    emulsion: 1,
+    potShare: 1,
+    clearS: CLEAR_S,
+    overrunS: 0,
   }
 }
 

@@ -98,8 +98,12 @@ const runIn = (input: RunInput, truth: Truth): RunState =>
   new RunState(
     input,
     {
-      ...{ plainRate: truth.rate, scentedRate: truth.rate, scent: truth.scents[0] ?? 0, scents: truth.scents },
-      ...{ hands: truth.hands, rices: truth.rices },
+      plainRate: truth.rate,
+      scentedRate: truth.rate,
+      scent: truth.scents[0] ?? 0,
+      scents: truth.scents,
+      hands: truth.hands,
+      rices: truth.rices,
     },
     0,
   )
@@ -170,7 +174,12 @@ export function potGiven({ rehearsed: { truth }, following, events, state, struc
   const deadAt = struck.find(({ key }) => key === 'dead-blender')?.r ?? null
   const input = run.input
   return {
-    ...{ following: { ...following, input }, truth, run, state, events, deadAt },
+    following: { ...following, input },
+    truth,
+    run,
+    state,
+    events,
+    deadAt,
     metC: reallyMetC(following, state, truth),
   }
 }
@@ -226,9 +235,14 @@ export function cupNow(scene: Scene, i: number): BodyNow | null {
   const now = movingAt(gone.cup, scene.run.waiting(i), scene.r - scene.state.lyeInAt!)
   const off = scene.rehearsed.truth.cups[i] ?? 0
   return {
-    ...{ level: now.level + off, standing: standingLevel(now.cup) + off, solid: now.cup.batter.solid },
-    ...{ emulsion: now.cup.batter.emulsion, seems: now.cup.batter.emulsion, tempC: now.cup.batter.temperatureC },
-    ...{ isRiced: isRiced(scene, cup), hasLumps: hasLumps(scene, cup) },
+    level: now.level + off,
+    standing: standingLevel(now.cup) + off,
+    solid: now.cup.batter.solid,
+    emulsion: now.cup.batter.emulsion,
+    seems: now.cup.batter.emulsion,
+    tempC: now.cup.batter.temperatureC,
+    isRiced: isRiced(scene, cup),
+    hasLumps: hasLumps(scene, cup),
   }
 }
 
@@ -238,9 +252,14 @@ export function potNow(scene: Scene, name: string | null): BodyNow | null {
   if (!pot) return null
   const off = scene.rehearsed.truth.cups[0] ?? 0
   return {
-    ...{ level: pot.level + off, standing: pot.standing + off, solid: pot.batter.solid },
-    ...{ emulsion: pot.batter.emulsion, seems: pot.seems, tempC: pot.batter.temperatureC },
-    ...{ isRiced: false, hasLumps: false },
+    level: pot.level + off,
+    standing: pot.standing + off,
+    solid: pot.batter.solid,
+    emulsion: pot.batter.emulsion,
+    seems: pot.seems,
+    tempC: pot.batter.temperatureC,
+    isRiced: false,
+    hasLumps: false,
   }
 }
 
@@ -296,7 +315,9 @@ function worldOf(scene: Scene): WorldNow {
   const dim = struck.find(({ key }) => key === 'bad-light')
   const lye = lyeC(scene)
   return {
-    ...{ r, state, struck },
+    r,
+    state,
+    struck,
     isLyeClear: state.lyeMixedAt !== null && r - state.lyeMixedAt >= truth.clearS,
     lyeC: lye === null ? null : lye + truth.probeK,
     oilsC: input.mixC + truth.probeK,

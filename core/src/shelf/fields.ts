@@ -64,7 +64,9 @@ export const Amount =
     const [from, to] = [min, max].map(end => Number((end * scale).toPrecision(6))) as [number, number]
     const start = about.start ?? Math.max(0, min)
     const inWords = fact(unit === '' ? '{label} is from {from} to {to}.' : '{label} is from {from} to {to} {unit}.', {
-      ...{ label: fact(label), from, to },
+      label: fact(label),
+      from,
+      to,
       ...(unit !== '' && { unit: fact(unit) }),
     })
     const message = say ?? `${label} is from ${from} to ${to}${unit ? ` ${unit}` : ''}.`
@@ -132,7 +134,8 @@ export const Words =
       says: label,
       start: about.start ?? '',
       inWords: fact(min > 0 ? '{label} has {min} to {max} letters.' : '{label} has at most {max} letters.', {
-        ...{ label: fact(label), max },
+        label: fact(label),
+        max,
         ...(min > 0 && { min }),
       }),
     })(target, key)

@@ -94,7 +94,10 @@ function ageRead(trial: Trial, readings: readonly TrialReading[], pastOf: PastOf
         })
       : []
   return {
-    ...{ days, way, photos, labs: labs ?? new Map<string, Lab>() },
+    days,
+    way,
+    photos,
+    labs: labs ?? new Map<string, Lab>(),
     differences: against(
       read.filter(({ role }) => role === 'nothing'),
       firsts,
@@ -151,8 +154,12 @@ function curvePoints(curve: Curve, known: Pigment, doses: readonly number[], bas
     const before = mixed(base, [{ pigment: known, gPerKg }], age)
     const after = colourBy(curve, { gPerKg, whiteGPerKg: 0, base, age })
     return {
-      ...{ gPerKg, beforeHex: before.hex, afterHex: hexOf(after.lab) },
-      ...{ beforeL: before.lab.l, afterL: after.lab.l, sdL: after.sd.l },
+      gPerKg,
+      beforeHex: before.hex,
+      afterHex: hexOf(after.lab),
+      beforeL: before.lab.l,
+      afterL: after.lab.l,
+      sdL: after.sd.l,
     }
   })
 }
@@ -192,8 +199,13 @@ function curveReadings(trial: Trial, colorant: Colorant, ages: readonly AgeRead[
     if (!sample || !read || reading.faults.includes('clumps')) return []
     return [
       {
-        ...{ sample: sample.label, photo: reading.photo, way: reading.way, gPerKg: sample.gPerKg },
-        ...{ whiteGPerKg: sample.whiteGPerKg, base: bases.get(read)!, age: ageOf(trial, reading.days) },
+        sample: sample.label,
+        photo: reading.photo,
+        way: reading.way,
+        gPerKg: sample.gPerKg,
+        whiteGPerKg: sample.whiteGPerKg,
+        base: bases.get(read)!,
+        age: ageOf(trial, reading.days),
         lab: labOfHex(reading.hex),
       },
     ]
@@ -205,12 +217,19 @@ const ownReadings = (swatches: readonly OwnSwatch[]): CurveReading[] =>
   swatches
     .filter(({ doseGPerKg }) => doseGPerKg > 0)
     .map((swatch, n) => ({
-      ...{ sample: `own-${n}`, photo: `own-${n}`, way: 'photo' as const, gPerKg: swatch.doseGPerKg },
-      ...{ whiteGPerKg: swatch.whiteGPerKg, age: { days: swatch.days, gel: swatch.gel }, lab: labOfHex(swatch.hex) },
+      sample: `own-${n}`,
+      photo: `own-${n}`,
+      way: 'photo' as const,
+      gPerKg: swatch.doseGPerKg,
+      whiteGPerKg: swatch.whiteGPerKg,
+      age: { days: swatch.days, gel: swatch.gel },
+      lab: labOfHex(swatch.hex),
       base: {
         ...STANDARD_BASE,
-        ...{ carotene: swatch.carotene, chlorophyll: swatch.chlorophyll },
-        ...{ brown: swatch.brown, scatter: swatch.scatter },
+        carotene: swatch.carotene,
+        chlorophyll: swatch.chlorophyll,
+        brown: swatch.brown,
+        scatter: swatch.scatter,
       },
     }))
 
@@ -239,8 +258,14 @@ export function colorantAnswers(trial: Trial, trialId: string, shelf: Shelf, pas
     const after = colourBy(curve, { gPerKg: doseGPerKg, whiteGPerKg: 0, base: STANDARD_BASE, age })
     return [
       {
-        ...{ colorant: id, curve, doseGPerKg, before, after, deltaE: deltaE(before, after.lab) },
-        ...{ beforeHex: hexOf(before), afterHex: hexOf(after.lab) },
+        colorant: id,
+        curve,
+        doseGPerKg,
+        before,
+        after,
+        deltaE: deltaE(before, after.lab),
+        beforeHex: hexOf(before),
+        afterHex: hexOf(after.lab),
         exchanged: exchangedIn(pigment, all, options),
         points: curvePoints(curve, known, doses, baseOfTrial(trial), ageOf(trial, ages.at(-1)!.days)),
       },
@@ -273,9 +298,17 @@ export function takenOn(trial: Trial, trialId: string, item: Colorant, date: str
   const swatches = mine.map((sample): OwnSwatch => {
     const readings = trial.readings.filter(reading => reading.sample === sample.label)
     return {
-      ...{ id: `${prefixOf(trialId)}-${sample.label.toLowerCase()}`, date, doseGPerKg: sample.gPerKg },
-      ...{ medium: item.medium, whiteGPerKg: sample.whiteGPerKg, days: last.days, gel: trial.base.gel },
-      ...{ carotene: base.carotene, chlorophyll: base.chlorophyll, brown: base.brown, scatter: base.scatter },
+      id: `${prefixOf(trialId)}-${sample.label.toLowerCase()}`,
+      date,
+      doseGPerKg: sample.gPerKg,
+      medium: item.medium,
+      whiteGPerKg: sample.whiteGPerKg,
+      days: last.days,
+      gel: trial.base.gel,
+      carotene: base.carotene,
+      chlorophyll: base.chlorophyll,
+      brown: base.brown,
+      scatter: base.scatter,
       hex: hexOf(minus(last.labs.get(sample.label)!, shift)),
       faults: [...new Set(readings.flatMap(({ faults }) => faults))],
       note: `${trial.name}, ${sample.label}`.slice(0, 200),

@@ -186,7 +186,11 @@ function curveOf(pigment: Pigment, { p, matrix, cost }: Fitted, odd: string[]): 
   const covariance =
     inverseOf(matrix) ?? PIGMENT_PRIOR.map((sd, i) => PIGMENT_PRIOR.map((_, j) => (i === j ? sd * sd : 0)))
   return {
-    ...{ p, covariance, cost, odd, sd: covariance.map((row, i) => Math.sqrt(row[i]!)) },
+    p,
+    covariance,
+    cost,
+    odd,
+    sd: covariance.map((row, i) => Math.sqrt(row[i]!)),
     pigment: correctedPigment(pigment, p),
   }
 }

@@ -101,7 +101,12 @@ export function differences(asked: DifferenceAsked): Difference[] {
     const { low, high } = rangeOf(blank, difference, sds)
     const design = { way, photos, samples: samples.length, blanks: blanks.length, direction }
     return {
-      ...{ label, lab: labOfThree(difference), sd: labOfThree(sds), low, high, p },
+      label,
+      lab: labOfThree(difference),
+      sd: labOfThree(sds),
+      low,
+      high,
+      p,
       deltaE: deltaE(blank, labOfThree(threeOf(blank).map((x, c) => x + difference[c]!))),
       word: wordOf(different[i]!, high, { p: p * samples.length, freedom }, matters),
       wouldSee: leastSeen({ ...design, times }) * Math.sqrt(s2),

@@ -36,8 +36,15 @@ export function drawnUp(question: TrialQuestion): TrialSample[] {
 export function trialOf(name: string, question: TrialQuestion): Trial {
   const { carotene, chlorophyll, brown, scatter } = STANDARD_BASE
   return {
-    ...{ format: 'ostler-trial', version: 1, name: name.trim(), question, samples: drawnUp(question) },
-    ...{ base: { carotene, chlorophyll, brown, scatter, gel: 0 }, pouredOn: '', readings: [], takenOn: '' },
+    format: 'ostler-trial',
+    version: 1,
+    name: name.trim(),
+    question,
+    samples: drawnUp(question),
+    base: { carotene, chlorophyll, brown, scatter, gel: 0 },
+    pouredOn: '',
+    readings: [],
+    takenOn: '',
   }
 }
 
@@ -91,7 +98,8 @@ function powerOf(question: TrialQuestion, samples: readonly TrialSample[]): Powe
     leastNumberSeen(measure, { levels: question.levels.length, times: n, blanks, direction })
   const { isRatio, matters: enough } = MEASURES[measure]
   return {
-    ...{ sees: measure, wouldSee: least(times) },
+    sees: measure,
+    wouldSee: least(times),
     timesNeeded: timesUntil(n => (isRatio ? least(n) - 1 : least(n)) <= enough),
   }
 }

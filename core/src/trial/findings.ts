@@ -101,8 +101,11 @@ function browningSaid(trial: Trial, shelf: Shelf, ages: readonly AgeRead[]): Bro
   const alone = samples.filter(one => one.scented && one.colorant === '' && !one.stabiliserRatio)
   const { findings } = of.scent
   const asked = {
-    ...{ vanillinGPerKg: of.vanillinGPerKg, base: baseOfTrial(trial), gel: trial.base.gel },
-    ...{ deeper: foundOf(findings, 'depth'), later: foundOf(findings, 'pace') },
+    vanillinGPerKg: of.vanillinGPerKg,
+    base: baseOfTrial(trial),
+    gel: trial.base.gel,
+    deeper: foundOf(findings, 'depth'),
+    later: foundOf(findings, 'pace'),
   }
   const suspect = shadeReads(ages, alone, nothing)
   if (suspect.length === 0) return null
@@ -211,8 +214,10 @@ export function foundSaid(trial: Trial, shelf: Shelf): FoundSaid {
   const { kind } = trial.question
   const browns = kind === 'browning' || kind === 'stabiliser' || kind === 'whites'
   return {
-    ...{ browning: browns ? browningSaid(trial, shelf, ages) : null, fading: fadingSaid(trial, shelf, ages) },
-    ...{ speed: speedSaid(trial, shelf), riced: ricedIn(trial) },
+    browning: browns ? browningSaid(trial, shelf, ages) : null,
+    fading: fadingSaid(trial, shelf, ages),
+    speed: speedSaid(trial, shelf),
+    riced: ricedIn(trial),
     hasNoVanillin: browns && (scentIn(trial, shelf)?.vanillinGPerKg ?? 1) <= 0,
   }
 }

@@ -101,8 +101,13 @@ export function numberDifferences({ measure, blanks, levels, direction }: Number
     const [low, high] = [by - ends * sd, by + ends * sd]
     const isSure = freedom >= SURE_FREEDOM || p * found.length < SURE_P
     return {
-      ...{ label, usual: told(measure, usual), mean: told(measure, usual + by), p },
-      ...{ by: told(measure, by), low: told(measure, low), high: told(measure, high) },
+      label,
+      usual: told(measure, usual),
+      mean: told(measure, usual + by),
+      p,
+      by: told(measure, by),
+      low: told(measure, low),
+      high: told(measure, high),
       word: wordOf(believed[i]!, Math.max(Math.abs(low), Math.abs(high)), matters, isSure),
       wouldSee: told(measure, seenSds(found.length, samples.length, powerWay(direction)) * sd),
     }

@@ -50,7 +50,9 @@ function readAt(trial: Trial, group: readonly OfMeasure[]): NumbersRead {
   const keys = [...new Set(tests.map(levelKey))]
   const { direction = 'any' } = trial.question
   return {
-    ...{ what, days, minutes },
+    what,
+    days,
+    minutes,
     means: new Map(
       samples.flatMap(({ label }) => {
         const values = of(label)
@@ -58,7 +60,8 @@ function readAt(trial: Trial, group: readonly OfMeasure[]): NumbersRead {
       }),
     ),
     differences: numberDifferences({
-      ...{ measure: MEASURES[what], direction },
+      measure: MEASURES[what],
+      direction,
       blanks: reads(samples.filter(({ role }) => role === 'nothing')),
       levels: keys.map(key => {
         const alike = tests.filter(one => levelKey(one) === key)

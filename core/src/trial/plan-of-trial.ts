@@ -80,13 +80,21 @@ export function planOfTrial(
     // Unscented unless the scent is what it is about: its browning would be read as colour.
     scent: scentOf(question, samples),
     mould: {
-      ...{ name: 'Small cavities', form: 'box', innerLengthMm: SIDE_MM, innerWidthMm: SIDE_MM, lining: 'none' },
-      ...{ innerHeightMm: Math.ceil(fillMm + WALL_MM), fillMm, taperMm: 0, cavities: samples.length },
+      name: 'Small cavities',
+      form: 'box',
+      innerLengthMm: SIDE_MM,
+      innerWidthMm: SIDE_MM,
+      lining: 'none',
+      innerHeightMm: Math.ceil(fillMm + WALL_MM),
+      fillMm,
+      taperMm: 0,
+      cavities: samples.length,
     },
     cups: samples.map(sample =>
       started(Cup, {
         ...plainCup(idOf(sample), sample.label),
-        ...{ scented: sample.scented ?? false, colorants: colorantsOf(sample, shelf) },
+        scented: sample.scented ?? false,
+        colorants: colorantsOf(sample, shelf),
         stabiliserRatio: sample.stabiliserRatio ?? null,
       }),
     ),

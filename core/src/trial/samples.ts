@@ -7,7 +7,11 @@ import { drawingOrder } from './order.ts'
 export type Unlabelled = Omit<TrialSample, 'label'>
 
 const sample = (role: Role, more: Partial<Unlabelled> = {}): Unlabelled => ({
-  ...{ role, colorant: '', gPerKg: 0, whiteGPerKg: 0, struckOut: '' },
+  role,
+  colorant: '',
+  gPerKg: 0,
+  whiteGPerKg: 0,
+  struckOut: '',
   ...more,
 })
 

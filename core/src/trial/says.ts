@@ -44,7 +44,9 @@ export function trialSays(
   const isDose = kind === 'ladder' || kind === 'colours' || kind === 'grid'
   return {
     scatter: scatterTold(trial, past),
-    ...{ ages, numbers, tag: claimTag(trial, lastWords(trial, ages, numbers)) },
+    ages,
+    numbers,
+    tag: claimTag(trial, lastWords(trial, ages, numbers)),
     colorants: isDose ? colorantAnswers(trial, trialId, shelf, past) : [],
     ...foundSaid(trial, shelfWithoutTrial(shelf, trialId, batch)),
   }

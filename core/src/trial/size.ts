@@ -32,7 +32,12 @@ export function trialSize(count: number, sampleG: number, alsoG = 0): TrialSize 
   const batchG = LOSS.roundG * Math.ceil(needG / LOSS.roundG - 1e-9)
   const spareG = batchG - needG
   return {
-    ...{ samplesG, clingG, needG, batchG, spareG },
-    ...{ isTooSmall: batchG < LEAST_BATCH_G, hasRoomForRepeat: spareG >= WORTH_A_REPEAT * sampleG },
+    samplesG,
+    clingG,
+    needG,
+    batchG,
+    spareG,
+    isTooSmall: batchG < LEAST_BATCH_G,
+    hasRoomForRepeat: spareG >= WORTH_A_REPEAT * sampleG,
   }
 }

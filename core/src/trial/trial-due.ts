@@ -10,7 +10,12 @@ export function trialDue(id: string, trial: Trial): Due[] {
   const { days, on } = look
   return [
     {
-      ...{ key: `trial:${id}:${days}`, kind: 'look', batch: null, trial: id, name: trial.name, on },
+      key: `trial:${id}:${days}`,
+      kind: 'look',
+      batch: null,
+      trial: id,
+      name: trial.name,
+      on,
       what: fact('due.look', { days }),
     },
   ]

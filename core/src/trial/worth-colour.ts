@@ -29,7 +29,13 @@ function expectedDeltaE(
 /** Readings that samples at these doses would bring, as forecast, each with a blank in one photograph. */
 function wouldRead(pigment: Pigment, doses: readonly number[], base: BaseTint): CurveReading[] {
   return [0, 0, ...doses].map((gPerKg, i) => ({
-    ...{ sample: `s${i}`, photo: 'one', way: 'photo' as const, gPerKg, whiteGPerKg: 0, base, age: CURED },
+    sample: `s${i}`,
+    photo: 'one',
+    way: 'photo' as const,
+    gPerKg,
+    whiteGPerKg: 0,
+    base,
+    age: CURED,
     lab: mixed(base, [{ pigment, gPerKg }], CURED).lab,
   }))
 }

@@ -147,7 +147,12 @@ const probitOf = (chance: number): number => wayThrough([0, 1], [chance, chance]
 const leftOf = (sd: number, variance: number): number => 1 / Math.sqrt(1 / sd ** 2 + 1 / variance)
 
 const BLANK: Pick<TrialQuestion, 'asked' | 'whiteGPerKg' | 'stepG' | 'way' | 'seed' | 'matters'> = {
-  ...{ asked: '', whiteGPerKg: 0, stepG: 0.01, way: 'photo', seed: 1, matters: 2.5 },
+  asked: '',
+  whiteGPerKg: 0,
+  stepG: 0.01,
+  way: 'photo',
+  seed: 1,
+  matters: 2.5,
 }
 
 const NINE_IN_TEN = 1.2816
@@ -175,9 +180,20 @@ function pairTest(
   const { now, then, gain, changesMind } = gainOf(along.ways, scent.f, left)
   const load = loadOf(plan, shelf, scent.id)
   return {
-    ...{ key: `speed-${scent.id}-${pairs}`, kind: 'speed', item: scent.id, name: scent.name, samples: 2 * pairs },
-    ...{ grams: trialSize(2 * pairs, sampleG).batchG, hours: HOURS.pair, days: 0, of: 'chance' },
-    ...{ before: now, after: then, gain, changesMind, range: rangeOf(along.ways[0]!, scent.f, left) },
+    key: `speed-${scent.id}-${pairs}`,
+    kind: 'speed',
+    item: scent.id,
+    name: scent.name,
+    samples: 2 * pairs,
+    grams: trialSize(2 * pairs, sampleG).batchG,
+    hours: HOURS.pair,
+    days: 0,
+    of: 'chance',
+    before: now,
+    after: then,
+    gain,
+    changesMind,
+    range: rangeOf(along.ways[0]!, scent.f, left),
     isWorth: gain >= WORTH.chance && changesMind >= WORTH.changesMind,
     question: { ...BLANK, kind: 'speed', levels: [], blanks: pairs, times: pairs, sampleG, scent: scent.id, load },
   }
@@ -216,9 +232,21 @@ function colourTest(shelf: Shelf, { id, gPerKg, area }: ReturnType<typeof estima
   const { sampleG, days } = kindOf('ladder')
   const levels = doses.map(dose => ({ colorant: id, gPerKg: Math.max(0.01, Number(dose.toPrecision(2))) }))
   return {
-    ...{ key: `colour-${id}`, kind: 'ladder', item: id, name: item.name, samples: 4, hours: HOURS.colour },
-    ...{ grams: trialSize(4, sampleG).batchG, days: item.shiftDays > 0 ? days[1]! : days[0]!, of: 'colour' },
-    ...{ before, after, gain, changesMind: null, range: null, isWorth: gain >= WORTH.colour },
+    key: `colour-${id}`,
+    kind: 'ladder',
+    item: id,
+    name: item.name,
+    samples: 4,
+    hours: HOURS.colour,
+    grams: trialSize(4, sampleG).batchG,
+    days: item.shiftDays > 0 ? days[1]! : days[0]!,
+    of: 'colour',
+    before,
+    after,
+    gain,
+    changesMind: null,
+    range: null,
+    isWorth: gain >= WORTH.colour,
     question: { ...BLANK, kind: 'ladder', levels, blanks: 2, sampleG },
   }
 }
@@ -257,9 +285,21 @@ function browningTests(plan: Plan, shelf: Shelf): WorthTest[] {
     const question = { ...BLANK, kind: 'browning' as const, levels: [], blanks: 2, times: 2, sampleG }
     return [
       {
-        ...{ key: `browning-${id}`, kind: 'browning', item: id, name: item.name, samples: 4, hours: HOURS.browning },
-        ...{ grams: trialSize(4, sampleG).batchG, days: days[2]!, of: 'colour', before, after, gain: before - after },
-        ...{ changesMind: null, range: null, isWorth: before - after >= WORTH.colour },
+        key: `browning-${id}`,
+        kind: 'browning',
+        item: id,
+        name: item.name,
+        samples: 4,
+        hours: HOURS.browning,
+        grams: trialSize(4, sampleG).batchG,
+        days: days[2]!,
+        of: 'colour',
+        before,
+        after,
+        gain: before - after,
+        changesMind: null,
+        range: null,
+        isWorth: before - after >= WORTH.colour,
         question: { ...question, scent: id, load: loadOf(plan, shelf, id) },
       },
     ]

@@ -63,7 +63,10 @@ function pot(plan: Plan, portions: Portions, unit: UnitBatter, mass: MassOf): Ac
   const steps = { oilG: scaleStepG, naohG: fineScaleStepG * lyePurityShare }
   const superfat = superfatBand(unit, weighed, naohG, steps)
   return {
-    ...{ batter: '', name: '', superfatShare: superfat.value, superfat },
+    batter: '',
+    name: '',
+    superfatShare: superfat.value,
+    superfat,
     concentration: concentrationOf(naohG, waterG),
   }
 }
@@ -77,7 +80,10 @@ function own(plan: Plan, portions: Portions, shelf: Shelf, unit: UnitBatter, mas
     const steps = { oilG: scaleStepG, naohG: fineScaleStepG * (naohPerG + common) }
     const superfat = superfatBand(unit, weighed, naohG, steps)
     return {
-      ...{ batter: batter.cup, name: batter.name, superfatShare: superfat.value, superfat },
+      batter: batter.cup,
+      name: batter.name,
+      superfatShare: superfat.value,
+      superfat,
       concentration: concentrationOf(naohG, waterG),
     }
   })
@@ -99,7 +105,10 @@ function top(plan: Plan, shelf: Shelf, mass: MassOf): Actual[] {
   const superfat = superfatBand({ oils, liquids: [], additives: [] }, weighed, naohG, steps)
   return [
     {
-      ...{ batter: 'top', name: fact('the top'), superfatShare: superfat.value, superfat },
+      batter: 'top',
+      name: fact('the top'),
+      superfatShare: superfat.value,
+      superfat,
       concentration: concentrationOf(naohG, mass('top:water', sheet.waterG)),
     },
   ]

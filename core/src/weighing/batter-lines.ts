@@ -40,9 +40,14 @@ function partLine(plan: Plan, shelf: Shelf, part: BatterPart, place: Place, oilG
           })
   return line({
     ...place,
-    ...{ key: batterKey(place.batter, partKey(part)), kind: part.kind, what: part.name, where },
+    key: batterKey(place.batter, partKey(part)),
+    kind: part.kind,
+    what: part.name,
+    where,
     item: { kind: part.kind === 'colour' ? 'colorants' : `${part.kind}s`, id: part.id },
-    ...{ massG: part.massG, exactG: part.exactG, stepG: part.stepG },
+    massG: part.massG,
+    exactG: part.exactG,
+    stepG: part.stepG,
     most: part.kind === 'additive' ? usualMostOf(shelf, part.id, oilG) : null,
   })
 }
@@ -62,8 +67,12 @@ function lyeAndWater(
   return [
     line({
       ...place('lye-water'),
-      ...{ key: batterKey(of.batter, 'water'), kind: 'water', what: fact('Water'), item: uncounted('water') },
-      ...{ massG: made.waterG, exactG: made.waterExactG },
+      key: batterKey(of.batter, 'water'),
+      kind: 'water',
+      what: fact('Water'),
+      item: uncounted('water'),
+      massG: made.waterG,
+      exactG: made.waterExactG,
       stepG: made.waterExactG >= 100 || !isOwn ? scaleStepG : fineScaleStepG,
       where: fact('weighing.tare-lye-jug', {
         which: isOwn ? fact('weighing.its-own') : fact('weighing.the'),
@@ -75,8 +84,14 @@ function lyeAndWater(
       {
         ...place('lye'),
         ...(!isOwn && { title: fact('weighing.lye-its-own-cup') }),
-        ...{ key: batterKey(of.batter, 'lye'), kind: 'lye', what: fact('weighing.lye-naoh'), item: uncounted('lye') },
-        ...{ massG: made.lyeG, exactG: made.lyeExactG, stepG: fineScaleStepG, rounding },
+        key: batterKey(of.batter, 'lye'),
+        kind: 'lye',
+        what: fact('weighing.lye-naoh'),
+        item: uncounted('lye'),
+        massG: made.lyeG,
+        exactG: made.lyeExactG,
+        stepG: fineScaleStepG,
+        rounding,
         where: fact('weighing.tare-dry-cup-its'),
       },
       { isCritical: true },
@@ -101,14 +116,15 @@ export function solutionLines(plan: Plan, shelf: Shelf, sheet: DivisionSheet, po
     : []
   const melt = sheet.meltOils.map((part, i) =>
     line({
-      ...{
-        key: `oil:${part.oil}`,
-        kind: 'oil',
-        item: { kind: 'oils', id: part.oil },
-        group: 'oils',
-        title: fact('weighing.melt-all-batters'),
-      },
-      ...{ what: oilName(plan, part), massG: part.massG, exactG: part.exactG, stepG: plan.conditions.scaleStepG },
+      key: `oil:${part.oil}`,
+      kind: 'oil',
+      item: { kind: 'oils', id: part.oil },
+      group: 'oils',
+      title: fact('weighing.melt-all-batters'),
+      what: oilName(plan, part),
+      massG: part.massG,
+      exactG: part.exactG,
+      stepG: plan.conditions.scaleStepG,
       where: i === 0 ? fact('weighing.melting-pot-melt-until') : fact('weighing.melting-pot-tare-between'),
     }),
   )
@@ -131,8 +147,13 @@ function linesOf(plan: Plan, shelf: Shelf, sheet: DivisionSheet, batter: BatterS
     batter.meltG > 0
       ? [
           line({
-            ...{ ...place, key: batterKey(batter.cup, 'melt'), kind: 'melt', what: fact('weighing.clear-melt') },
-            ...{ massG: batter.meltG, exactG: meltExactG, stepG: scaleStepG },
+            ...place,
+            key: batterKey(batter.cup, 'melt'),
+            kind: 'melt',
+            what: fact('weighing.clear-melt'),
+            massG: batter.meltG,
+            exactG: meltExactG,
+            stepG: scaleStepG,
             where: fact('weighing.stir-melt-first-melting', { meltLeftG: grams(batter.meltLeftG, 1) }),
           }),
         ]
@@ -144,9 +165,14 @@ function linesOf(plan: Plan, shelf: Shelf, sheet: DivisionSheet, batter: BatterS
     .sort((a, b) => Number(a.part.late) - Number(b.part.late) || Number(b.isSolid) - Number(a.isSolid))
     .map(({ part, isSolid }) =>
       line({
-        ...{ ...place, key: batterKey(batter.cup, `oil:${part.oil}`), kind: 'oil', what: oilName(plan, part) },
+        ...place,
+        key: batterKey(batter.cup, `oil:${part.oil}`),
+        kind: 'oil',
+        what: oilName(plan, part),
         item: { kind: 'oils', id: part.oil },
-        ...{ massG: part.massG, exactG: part.exactG, stepG: scaleStepG },
+        massG: part.massG,
+        exactG: part.exactG,
+        stepG: scaleStepG,
         where: part.late
           ? fact('weighing.cup-its-own-at')
           : isSolid
@@ -159,13 +185,14 @@ function linesOf(plan: Plan, shelf: Shelf, sheet: DivisionSheet, batter: BatterS
       ? [
           line(
             {
-              ...{
-                ...place,
-                key: batterKey(batter.cup, 'solution'),
-                kind: 'solution',
-                what: fact('weighing.lye-solution'),
-              },
-              ...{ massG: batter.solutionG, exactG: batter.solutionG, stepG: fineScaleStepG, rounding: superfat },
+              ...place,
+              key: batterKey(batter.cup, 'solution'),
+              kind: 'solution',
+              what: fact('weighing.lye-solution'),
+              massG: batter.solutionG,
+              exactG: batter.solutionG,
+              stepG: fineScaleStepG,
+              rounding: superfat,
               where: fact('weighing.stirred-cooled-clear-water'),
             },
             { isCritical: true },

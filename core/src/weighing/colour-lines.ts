@@ -117,7 +117,12 @@ function ladderLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] 
   const own = (key: string, what: Words, exactG: number, where: Words, item: WeighLine['item']) =>
     line({
       item,
-      ...{ key, group: 'colours' as const, what, exactG, stepG, where },
+      key,
+      group: 'colours' as const,
+      what,
+      exactG,
+      stepG,
+      where,
       kind: key.startsWith('medium') || key.startsWith('wetting') ? 'medium' : 'colour',
       massG: roundNearest(exactG, stepG),
     })

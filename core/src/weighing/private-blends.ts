@@ -27,7 +27,10 @@ export function printedLines(lines: readonly WeighLine[], plan: Plan): WeighLine
     const cup = plan.cups.find(one => one.id === of)
     const first: WeighLine = {
       ...line,
-      ...{ key: `scent:${of}:private`, item: null, rounding: '', most: null },
+      key: `scent:${of}:private`,
+      item: null,
+      rounding: '',
+      most: null,
       what: cup ? fact('weighing.private-blend-for', { cup: cup.name }) : fact('weighing.private-blend'),
     }
     merged.set(of, first)

@@ -57,7 +57,11 @@ function partsOf(
       {
         ...of(part, i),
         item: { kind: 'scents', id: part.scent },
-        ...{ kind: 'scent', group: 'scent', massG: part.massG, exactG: part.exactG, stepG },
+        kind: 'scent',
+        group: 'scent',
+        massG: part.massG,
+        exactG: part.exactG,
+        stepG,
         rounding: capWords(part, mostG, stepG),
         most: Number.isFinite(mostG) ? { massG: roundDown(mostG, stepG), isCap: true } : null,
       },
@@ -116,7 +120,12 @@ function stabiliser(plan: Plan, portions: Portions, i: number | null): WeighLine
   return [
     line({
       item: { kind: 'additives', id: 'vanilla-stabiliser' },
-      ...{ key, kind: 'stabiliser', group: 'scent', massG, exactG, stepG: plan.conditions.fineScaleStepG },
+      key,
+      kind: 'stabiliser',
+      group: 'scent',
+      massG,
+      exactG,
+      stepG: plan.conditions.fineScaleStepG,
       what:
         i === null
           ? fact('weighing.vanilla-stabiliser')

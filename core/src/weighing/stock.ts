@@ -31,7 +31,11 @@ function stockLine(kind: StockLine['kind'], id: string, name: Words, needG: numb
   const price = item ? unitCost(item) : null
   const dates = (item?.lots ?? []).filter(lot => lot.left > 0 && lot.useBy !== '').map(lot => lot.useBy)
   return {
-    ...{ kind, id, name, needG, haveG },
+    kind,
+    id,
+    name,
+    needG,
+    haveG,
     missingG: haveG === null ? 0 : Math.max(0, needG - haveG),
     cost: price === null ? null : price * needG,
     useBy: dates.sort()[0] ?? null,

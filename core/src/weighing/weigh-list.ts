@@ -28,8 +28,16 @@ const extra = (
   most: WeighLine['most'] = null,
 ): WeighLine =>
   line({
-    ...{ key: `${kind}:${part.id}`, kind, group, what: part.name, massG: part.massG, exactG: part.exactG, stepG },
-    ...{ where, most, item: { kind: `${kind}s`, id: part.id } },
+    key: `${kind}:${part.id}`,
+    kind,
+    group,
+    what: part.name,
+    massG: part.massG,
+    exactG: part.exactG,
+    stepG,
+    where,
+    most,
+    item: { kind: `${kind}s`, id: part.id },
   })
 
 function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
@@ -72,8 +80,14 @@ function lyeLines(plan: Plan, portions: Portions, shelf: Shelf): WeighLine[] {
         ),
       ),
     line({
-      ...{ key: 'rinse', kind: 'water', item: uncounted('water'), group: 'lye-water' },
-      ...{ what: fact('weighing.rinse'), massG: portions.rinseG, exactG: portions.rinseG, stepG: scaleStepG },
+      key: 'rinse',
+      kind: 'water',
+      item: uncounted('water'),
+      group: 'lye-water',
+      what: fact('weighing.rinse'),
+      massG: portions.rinseG,
+      exactG: portions.rinseG,
+      stepG: scaleStepG,
       where: fact('weighing.rinse-where'),
     }),
   ].filter(one => one.exactG > 0)
@@ -162,32 +176,41 @@ function topLines(plan: Plan, shelf: Shelf): WeighLine[] {
   const own = { group: 'top', batter: 'top' } as const
   return [
     line({
-      ...{ ...own, key: 'top:water', kind: 'water', item: uncounted('water'), what: fact('weighing.water-for-top') },
-      ...{ massG: top.waterG, exactG: top.waterExactG, stepG: scaleStepG, where: fact('weighing.tare-second-lye-jug') },
+      ...own,
+      key: 'top:water',
+      kind: 'water',
+      item: uncounted('water'),
+      what: fact('weighing.water-for-top'),
+      massG: top.waterG,
+      exactG: top.waterExactG,
+      stepG: scaleStepG,
+      where: fact('weighing.tare-second-lye-jug'),
     }),
     line(
       {
-        ...{ ...own, key: 'top:lye', kind: 'lye', item: uncounted('lye'), what: fact('weighing.lye-naoh-for-top') },
-        ...{ massG: top.lyeG, exactG: top.lyeExactG, stepG: fineScaleStepG },
+        ...own,
+        key: 'top:lye',
+        kind: 'lye',
+        item: uncounted('lye'),
+        what: fact('weighing.lye-naoh-for-top'),
+        massG: top.lyeG,
+        exactG: top.lyeExactG,
+        stepG: fineScaleStepG,
         where: fact('weighing.its-own-cup-into'),
       },
       { isCritical: true },
     ),
     ...top.oils.map(part =>
       line({
-        ...{
-          ...own,
-          key: `top:${part.oil}`,
-          kind: 'oil',
-          item: { kind: 'oils' as const, id: part.oil },
-          what: fact('weighing.for-top', { part: part.name }),
-        },
-        ...{
-          massG: part.massG,
-          exactG: part.exactG,
-          stepG: scaleStepG,
-          where: fact('weighing.whipping-bowl-tare-between'),
-        },
+        ...own,
+        key: `top:${part.oil}`,
+        kind: 'oil',
+        item: { kind: 'oils' as const, id: part.oil },
+        what: fact('weighing.for-top', { part: part.name }),
+        massG: part.massG,
+        exactG: part.exactG,
+        stepG: scaleStepG,
+        where: fact('weighing.whipping-bowl-tare-between'),
       }),
     ),
   ]
@@ -199,9 +222,14 @@ function toppingLines(plan: Plan): WeighLine[] {
     .filter(one => one.massG > 0)
     .map(one =>
       line({
-        ...{ key: `topping:${one.id}`, kind: 'topping', group: 'toppings', what: one.name },
+        key: `topping:${one.id}`,
+        kind: 'topping',
+        group: 'toppings',
+        what: one.name,
         item: { kind: 'uncounted', id: `topping-${one.id}`, name: one.name },
-        ...{ massG: roundNearest(one.massG, stepG), exactG: one.massG, stepG },
+        massG: roundNearest(one.massG, stepG),
+        exactG: one.massG,
+        stepG,
         where: fact('weighing.small-pot-within-reach', { kind: fact(TOPPINGS[one.kind]) }),
       }),
     )

@@ -210,13 +210,10 @@ function looksRisk(plan: Plan, shelf: Shelf, lanes: Lanes): Omit<Risk, 'safety'>
     const sentence = fact('advice.batter-does-not-come')
     return { state: 'trouble', chance: 0, sentence, reason: fact('advice.blend-warmer-or-stop'), pour: null }
   }
-  const steps: { chance: number; fault: Fault | null; tell: () => Trouble }[] = [
-    { ...pick(lanes.split), tell: () => splitTrouble(lanes) },
-    ...lanes.pours.map(pour => ({
-      ...pick(pour),
-      tell: () => pourTrouble(plan, shelf, pour, number(pour), name(pour)),
-    })),
-    ...lanes.tools.map(tool => ({ ...pick(tool), tell: () => toolTrouble(plan, tool) })),
+  const steps = [
+    step(lanes.split, () => splitTrouble(lanes)),
+    ...lanes.pours.map(pour => step(pour, () => pourTrouble(plan, shelf, pour, number(pour), name(pour)))),
+    ...lanes.tools.map(tool => step(tool, () => toolTrouble(plan, tool))),
   ]
   // An emulsion that does not hold comes before every layer and tool, whichever fails oftener.
   const [batter] = steps
@@ -242,4 +239,9 @@ function looksRisk(plan: Plan, shelf: Shelf, lanes: Lanes): Omit<Risk, 'safety'>
 /** A batter that is sound less often than this is what is told first. */
 const UNSOUND = 0.8
 
-const pick = ({ chance, fault }: { chance: number; fault: Fault | null }) => ({ chance, fault })
+/** What may go wrong, and how it is told. */
+const step = ({ chance, fault }: { chance: number; fault: Fault | null }, tell: () => Trouble) => ({
+  chance,
+  fault,
+  tell,
+})

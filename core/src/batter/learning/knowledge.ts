@@ -61,17 +61,27 @@ export function knowledgeOf(plan: Plan, shelf: Shelf): Knowledge[] {
   const scents = new Set([...(plan.scent?.parts ?? []), ...own].map(part => part.scent))
   return [
     {
-      ...{ what: 'maker', name: 'Your hands and workshop', scent: null },
-      ...{ before: { mean: 0, sd: MAKER_SD }, now: rates.maker(), batches: withReadings },
+      what: 'maker',
+      name: 'Your hands and workshop',
+      scent: null,
+      before: { mean: 0, sd: MAKER_SD },
+      now: rates.maker(),
+      batches: withReadings,
     },
     {
-      ...{ what: 'recipe', name: plan.recipe.name || 'This recipe', scent: null },
-      ...{ before: { mean: 0, sd: RECIPE_SD }, now: rates.recipe(key) },
+      what: 'recipe',
+      name: plan.recipe.name || 'This recipe',
+      scent: null,
+      before: { mean: 0, sd: RECIPE_SD },
+      now: rates.recipe(key),
       batches: withReadings.filter(one => one.recipe === key),
     },
     {
-      ...{ what: 'blender', name: 'Your blender', scent: null },
-      ...{ before: { mean: 0, sd: BLENDER_SD }, now: rates.blender() },
+      what: 'blender',
+      name: 'Your blender',
+      scent: null,
+      before: { mean: 0, sd: BLENDER_SD },
+      now: rates.blender(),
       batches: withReadings.filter(one => one.observations.some(({ stage }) => stage === 'blend')),
     },
     ...[...scents].map((id): Knowledge => {

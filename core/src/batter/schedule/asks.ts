@@ -38,8 +38,11 @@ export function looksAsked(input: RunInput): { best: LookAsked; early: LookAsked
       const slope = Math.max(0, levelAt(b, s) - levelAt(a, s)) / 2
       const by = (error: number) => narrowed(slope, Math.hypot(error, input.levelError))
       list.push({
-        ...{ cup: cup.cup.id, name: cup.cup.name, atMin: Math.round(s / 60) },
-        ...{ byEye: by(SIGHT_ERROR.eye), byDrip: by(SIGHT_ERROR.drip) },
+        cup: cup.cup.id,
+        name: cup.cup.name,
+        atMin: Math.round(s / 60),
+        byEye: by(SIGHT_ERROR.eye),
+        byDrip: by(SIGHT_ERROR.drip),
       })
     }
     return list

@@ -87,6 +87,15 @@ function rateOf(plain: Pace, regime: Regime): Pace {
   return { mean: plain.mean, sd: Math.hypot(plain.sd, rateError(regime)) }
 }
 
+/** What kind of batch it is, as far as it is harder to tell how quick it will be. */
+const regimeOf = ({ hands, scent, whipped }: Plan, { lack, stearic }: RecipePace): Regime => ({
+  lack,
+  stearic,
+  isWhipped: whipped !== null,
+  byHand: hands.blend === 'hand' || hands.blend === 'whisk',
+  neverStops: scent?.moment === 'never-stop',
+})
+
 /** Reduces a plan with its portions to the input of the hands: numbers only. */
 export function runInputOf(plan: Plan, portions: Portions, shelf: Shelf): RunInput {
   const unit = unitBatter(plan.recipe, shelf)
@@ -111,42 +120,49 @@ export function runInputOf(plan: Plan, portions: Portions, shelf: Shelf): RunInp
     const portion = portions.cups[i]!
     const planned = cup.ownScent ?? (cup.scented ? plan.scent : null)
     return {
-      ...{
-        cup,
-        massG: portion.totalG,
-        pace: paces.of(cup),
-        batch: cup.batter,
-        stop: stopOf(plan, cup),
-        draw: cup.draw,
-      },
+      cup,
+      massG: portion.totalG,
+      pace: paces.of(cup),
+      batch: cup.batter,
+      stop: stopOf(plan, cup),
+      draw: cup.draw,
       colourS: portion.colours.length > 0 ? times.colour + times['more-colour'] * (portion.colours.length - 1) : 0,
       ...allEffects([pot, cupEffect(portion, portions, shelf)]),
       scent: planned && {
-        ...{ moment: planned.moment, how: planned.how, ricing: 0 },
+        moment: planned.moment,
+        how: planned.how,
+        ricing: 0,
         ...scentPace(scentLoad(planned, shelf, unit.batterG), portion.scentOfOils),
       },
     }
   })
-  const regime: Regime = {
-    ...{ lack: paces.pot.lack, stearic: paces.pot.stearic, isWhipped: plan.whipped !== null },
-    byHand: hands.blend === 'hand' || hands.blend === 'whisk',
-    neverStops: plan.scent?.moment === 'never-stop',
-  }
+  const regime = regimeOf(plan, paces.pot)
   const input: RunInput = {
-    ...{ pace: paces.pot, paces: paces.all, potKg: portions.potG / 1000, superfatShare: plan.recipe.superfatShare },
+    pace: paces.pot,
+    paces: paces.all,
+    potKg: portions.potG / 1000,
+    superfatShare: plan.recipe.superfatShare,
     ownBatters: plan.division.mode === 'own-batters',
     whipped: whippedInput(plan, paces.pot, unit),
-    ...{ mixC: meetingC(plan, shelf, portions), roomC: conditions.roomC },
-    ...{ stopLevel: conditions.stopLevel, stopWhen: conditions.stopWhen },
-    ...{ blendS: conditions.blendS, leastS: conditions.leastS },
+    mixC: meetingC(plan, shelf, portions),
+    roomC: conditions.roomC,
+    stopLevel: conditions.stopLevel,
+    stopWhen: conditions.stopWhen,
+    blendS: conditions.blendS,
+    leastS: conditions.leastS,
     blenderStrength: conditions.blenderStrength * Math.exp(rates.blender().mean),
     blending: hands.blend,
     colourEach: hands.order === 'each',
-    ...{ people: hands.people, handPace: hands.pace, times, waiting: hands.waiting },
+    people: hands.people,
+    handPace: hands.pace,
+    times,
+    waiting: hands.waiting,
     rate: rateOf(rates.plain(recipe), regime),
     levelError: levelError(regime),
     seen: plan.seen.map(({ cup, atMin, level, by }) => ({
-      ...{ s: atMin * 60, level, by },
+      s: atMin * 60,
+      level,
+      by,
       cup: plan.cups.findIndex(one => one.id === cup),
     })),
     scentSd: Math.max(0, ...cups.map(cup => cup.scent?.sd ?? 0)),

@@ -65,8 +65,11 @@ export function pourTasks(plan: Plan, portions: Portions, shelf: Shelf, times: H
       move.after === plan.score[i]?.id && !move.off
         ? [
             {
-              ...{ move: n, seconds: moveSeconds(move, times), hands: handsForTool(move.tool) },
-              ...{ window: toolWindow(plan, move, shelf.windows), through: throughOf(move) },
+              move: n,
+              seconds: moveSeconds(move, times),
+              hands: handsForTool(move.tool),
+              window: toolWindow(plan, move, shelf.windows),
+              through: throughOf(move),
             },
           ]
         : [],
@@ -88,7 +91,11 @@ export function pourTasks(plan: Plan, portions: Portions, shelf: Shelf, times: H
       seconds: neverStops ? Math.max(3, portions.layers[i]!.massG / NEVER_STOP_G_PER_S) : usualS,
       window: windowOf(plan, i, shelf.windows),
       waitS: pour.waitMin * 60,
-      ...{ dropMm: pour.dropMm, overSpatula: pour.overSpatula, below, belowMm, neverStops },
+      dropMm: pour.dropMm,
+      overSpatula: pour.overSpatula,
+      below,
+      belowMm,
+      neverStops,
       isCarried: below.length > 0 && restsOn(pour) && !isSwirled(plan) && !isWithLast(i) && !neverStops,
       leastBelow: windowKindOf(plan, i) === 'flooded' ? FLOODED_NEED : 0,
       depth: belowMm > 0 ? depthWish(pour.shape.depth, way, belowMm) : null,

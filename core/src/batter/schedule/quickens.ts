@@ -186,7 +186,9 @@ function sharesOf(
   const strength = (min: number) => (isQuick ? 1 : -1) * Math.log(least(min) / least(minutes))
   const named = list.filter(one => strength(one.withoutMin) > Math.log(NAMED))
   const whole = named.reduce((sum, one) => sum + strength(one.withoutMin), 0)
-  return named.map(one => ({ ...one, share: strength(one.withoutMin) / whole })).sort((a, b) => b.share - a.share)
+  return named
+    .map(({ key, name, withoutMin }) => ({ key, name, withoutMin, share: strength(withoutMin) / whole }))
+    .sort((a, b) => b.share - a.share)
 }
 
 /** Parts of what quickens and slows a brew. */
@@ -198,7 +200,8 @@ export function partsOf(
   const blendS = blendSecondsOf(brew, state)
   const minutes = minutesUntilThick(brew, state, blendS)
   const list = without.map(({ key, name, brew: less }) => ({
-    ...{ key, name },
+    key,
+    name,
     withoutMin: minutesUntilThick(less, state, blendS),
   }))
   return { blendS, minutes, quickens: sharesOf(list, minutes, true), slows: sharesOf(list, minutes, false) }
@@ -214,13 +217,20 @@ export function quickensOf(plan: Plan, shelf: Shelf, input: RunInput): Quickens 
   const brews = input.pours.map(({ cup: i, window }) => {
     const cup = input.cups[i]!
     const brew: Brew = {
-      ...{ pace: cup.pace, mixC: input.mixC, scent: cup.scent?.lnRate ?? 0, isEarly: cup.scent?.moment === 'oils' },
+      pace: cup.pace,
+      mixC: input.mixC,
+      scent: cup.scent?.lnRate ?? 0,
+      isEarly: cup.scent?.moment === 'oils',
       effect: { lnRate: cup.lnRate, lnViscosity: cup.lnViscosity, lnSwell: cup.lnSwell },
     }
     const potKg = input.ownBatters ? cup.massG / 1000 : input.potKg
     const state: Bench1 = {
-      ...{ potKg: Math.max(0.05, potKg), cupKg: Math.max(0.02, cup.massG / 1000), roomC: input.roomC },
-      ...{ strength: input.blenderStrength, stopLevel: input.stopLevel, hi: window.hi },
+      potKg: Math.max(0.05, potKg),
+      cupKg: Math.max(0.02, cup.massG / 1000),
+      roomC: input.roomC,
+      strength: input.blenderStrength,
+      stopLevel: input.stopLevel,
+      hi: window.hi,
     }
     return { i, brew, state, window }
   })

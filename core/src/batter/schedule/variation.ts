@@ -28,7 +28,8 @@ export const HANDS_SD = 0.2
 export const STOP_SD = 0.15
 
 /**
- * Variation of the most likely run whose total deviation is z standard deviations: maker and scent share it by their variances.
+ * Variation of the most likely run whose total deviation is z standard deviations: maker and scent share it by their variances. Hands
+ * and stop are as planned, and said: who makes them others then has the same kind of object.
  */
 export function variationAt(z: number, input: RunInput): Variation {
   const { mean, sd } = input.rate
@@ -37,6 +38,9 @@ export function variationAt(z: number, input: RunInput): Variation {
     plainRate: mean + z * sd,
     scentedRate: mean + (z * sd * sd) / total,
     scent: (z * input.scentSd * input.scentSd) / total,
+    hands: 1,
+    stop: 0,
+    rices: false,
   }
 }
 

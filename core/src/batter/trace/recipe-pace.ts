@@ -114,7 +114,13 @@ export function recipePace(input: PaceInput): RecipePace {
       : input.oils
   const weigh = (of: (oil: OilInRecipe['oil']) => number) =>
     oils.reduce((sum, part) => sum + part.share * of(part.oil), 0)
-  const groups = GROUPS.map(row => ({ ...row, share: weigh(oil => fattyGroups(oil)[row.group]) }))
+  const groups = GROUPS.map(({ group, pace, thickening, viscosity }) => ({
+    group,
+    pace,
+    thickening,
+    viscosity,
+    share: weigh(oil => fattyGroups(oil)[group]),
+  }))
   const over = (of: (row: (typeof groups)[number]) => number) =>
     groups.reduce((sum, row) => sum + row.share * of(row), 0)
   const sap = weigh(oil => (oil.sapKohMgPerG * NAOH_PER_KOH) / 1000)
@@ -160,8 +166,12 @@ export function recipePace(input: PaceInput): RecipePace {
       ((sap / NAOH_KG_PER_MOL) * (1 - superfatShare) * CONSTANTS.saponificationHeat.value) / ((1 + lye) * heatCapacity),
     standing: {
       quickness: quicknessOf({
-        ...{ short: share('shortSaturated'), long: share('longSaturated'), poly: share('polyunsaturated') },
-        ...{ ricinoleic: share('ricinoleic'), lyeConcentration: w, sugar: input.sugarShare ?? 0 },
+        short: share('shortSaturated'),
+        long: share('longSaturated'),
+        poly: share('polyunsaturated'),
+        ricinoleic: share('ricinoleic'),
+        lyeConcentration: w,
+        sugar: input.sugarShare ?? 0,
       }),
       superfatShare,
     },

@@ -48,7 +48,10 @@ export const NumberFrom = (from: number, to: number, message: string, options: F
   field(
     options,
     {
-      ...{ kind: 'number', from, to, sentence: message },
+      kind: 'number',
+      from,
+      to,
+      sentence: message,
       fits: value => isNumeric(value) && value >= from && value <= to,
     },
     IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
@@ -142,7 +145,11 @@ export const Parts = (
   field(
     options,
     {
-      ...{ kind: 'parts', of, from, to, sentence: message },
+      kind: 'parts',
+      of,
+      from,
+      to,
+      sentence: message,
       fits: value => Array.isArray(value) && value.length >= from && value.length <= to && value.every(isRecord),
     },
     IsArray({ message }),
@@ -164,7 +171,11 @@ const list = (
   field(
     options,
     {
-      ...{ kind: 'list', from, to, each, sentence: message },
+      kind: 'list',
+      from,
+      to,
+      each,
+      sentence: message,
       fits: value => Array.isArray(value) && value.length >= from && value.length <= to && value.every(fits),
     },
     IsArray({ message }),

@@ -60,7 +60,9 @@ export function browningOf(plan: Plan, portions: Portions, i: number, shelf: She
   const scentGPerKg = portion.scentOfBatter * 1000
   return {
     ofScent,
-    ...{ deeper: found('depth'), later: found('pace'), held: found('held') },
+    deeper: found('depth'),
+    later: found('pace'),
+    held: found('held'),
     vanillinGPerKg: scentGPerKg * ofScent,
     stabiliserGPerKg:
       scentGPerKg * (cup.ownScent ? planned.stabiliserRatio : (cup.stabiliserRatio ?? planned.stabiliserRatio)),

@@ -48,13 +48,15 @@ function readJson(text: string): PaletteRead {
     return { ok: false, sentence: fact('cups.palette-format', { format: PALETTE_FORMAT }) }
   const kept = colours.slice(0, MAX_PALETTE)
   const parsed = parseForm(Palette, {
-    ...{
-      id: 'palette',
-      name: typeof name === 'string' && name ? name.slice(0, 80) : 'Palette',
-      source: 'measured',
-      note: '',
-    },
-    ...{ tags: [], words: [], archived: false, lots: [], colours: kept },
+    id: 'palette',
+    name: typeof name === 'string' && name ? name.slice(0, 80) : 'Palette',
+    source: 'measured',
+    note: '',
+    tags: [],
+    words: [],
+    archived: false,
+    lots: [],
+    colours: kept,
   })
   if (!parsed.ok) return { ok: false, sentence: parsed.problems[0]!.sentence }
   const read = cut(parsed.value.name, [...parsed.value.colours])

@@ -16,7 +16,20 @@ export type Path = readonly (readonly [number, number])[]
 
 /** A whole turn inside a region, with everything that is usual. */
 export const stirring = (change: Partial<TwistOp>): TwistOp => ({
-  ...{ kind: 'twist', plane: 'yz', centreA: 0, centreB: 0, axisA: 0, axisB: 1, across: 1, along: 1 },
-  ...{ power: 2, law: 'stir', angle: 1, ring: 0, core: 1, slice: { kind: 'all' }, meander: null },
+  kind: 'twist',
+  plane: 'yz',
+  centreA: 0,
+  centreB: 0,
+  axisA: 0,
+  axisB: 1,
+  across: 1,
+  along: 1,
+  power: 2,
+  law: 'stir',
+  angle: 1,
+  ring: 0,
+  core: 1,
+  slice: { kind: 'all' },
+  meander: null,
   ...change,
 })

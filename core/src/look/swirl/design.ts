@@ -43,29 +43,52 @@ function emptyProgram(mould: Mould): Program {
   const ratio = Math.sqrt(radiusMm / halfWidthMm)
   return {
     ...blank(),
-    ...{ lengthMm: Math.sqrt(area) * ratio, widthMm: Math.sqrt(area) / ratio, radiusMm, halfWidthMm, isHex },
+    lengthMm: Math.sqrt(area) * ratio,
+    widthMm: Math.sqrt(area) / ratio,
+    radiusMm,
+    halfWidthMm,
+    isHex,
   }
 }
 
 const blank = (): Program => ({
-  ...{
-    lengthMm: 0,
-    widthMm: 0,
-    radiusMm: 0,
-    halfWidthMm: 0,
-    isHex: false,
-    heightMm: 0,
-    ops: [],
-    fray: null,
-    colours: 0,
-  },
-  ...{ embeds: [], tops: [], topMm: 0, floor: null },
+  lengthMm: 0,
+  widthMm: 0,
+  radiusMm: 0,
+  halfWidthMm: 0,
+  isHex: false,
+  heightMm: 0,
+  ops: [],
+  fray: null,
+  colours: 0,
+  embeds: [],
+  tops: [],
+  topMm: 0,
+  floor: null,
 })
 
 const emptyOp = (colour: number, h0: number, volume: number, area: number, look: Look): PourOp => ({
-  ...{ kind: 'pour', shape: 'layer', colour, h0, h1: h0 + volume / area, volume, edgeMm: look.edgeMm },
-  ...{ cover: 0, pencil: -1, pencilMm: PENCIL_MM, chart: 'none', modes: new Float64Array(0), tilt: 0, x: 0, y: 0 },
-  ...{ halfX: look.spreadMm, halfY: look.spreadMm, profile: 'blunt', veil: 0, pot: null, partner: null },
+  kind: 'pour',
+  shape: 'layer',
+  colour,
+  h0,
+  h1: h0 + volume / area,
+  volume,
+  edgeMm: look.edgeMm,
+  cover: 0,
+  pencil: -1,
+  pencilMm: PENCIL_MM,
+  chart: 'none',
+  modes: new Float64Array(0),
+  tilt: 0,
+  x: 0,
+  y: 0,
+  halfX: look.spreadMm,
+  halfY: look.spreadMm,
+  profile: 'blunt',
+  veil: 0,
+  pot: null,
+  partner: null,
   wander: { mm: 0, lengthMm: 110, phase: 0 },
 })
 

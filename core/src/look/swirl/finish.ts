@@ -16,8 +16,14 @@ export function toppedBy(making: Making, pour: Pour, volume: number): void {
   const [L, W] = a > 0 ? [2 * a, 2 * b] : [program.lengthMm, program.widthMm]
   const { count } = pour.shape
   const empty: TopOp = {
-    ...{ form: 'peaks', colour: cups.indexOf(pour.cup), volume, scale: 1, along: 1, across: 1 },
-    ...{ path: new Float64Array(0), halfMm: 1 },
+    form: 'peaks',
+    colour: cups.indexOf(pour.cup),
+    volume,
+    scale: 1,
+    along: 1,
+    across: 1,
+    path: new Float64Array(0),
+    halfMm: 1,
   }
   const along = Math.max(1, count)
   const inside = a > 0 ? 0.2 : DRIZZLE_MARGIN
@@ -54,8 +60,14 @@ export function setIn(making: Making): void {
   const first = making.cups.length + making.pencils.length
   const { radiusMm: a, halfWidthMm: b } = program
   program.embeds = embedPieces(plan).map(({ embed, x, y, z, halfX, halfY, halfZ }) => ({
-    ...{ form: embed.form, colour: first + plan.finish.embeds.indexOf(embed), halfX, halfY, halfZ, z },
-    ...{ x: a > 0 ? x - a : x, y: a > 0 ? y - b : y },
+    form: embed.form,
+    colour: first + plan.finish.embeds.indexOf(embed),
+    halfX,
+    halfY,
+    halfZ,
+    z,
+    x: a > 0 ? x - a : x,
+    y: a > 0 ? y - b : y,
   }))
   for (const embed of program.embeds) program.topMm = Math.max(program.topMm, embed.z + embed.halfZ - program.heightMm)
   const { texture, depthMm, pitchMm } = plan.finish.mat

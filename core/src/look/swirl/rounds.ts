@@ -79,8 +79,17 @@ export function roundTwists(
     const drag = dragMm * 1.4 * look.drag * move.strength
     return [
       stirring({
-        ...{ plane: 'xy', centreA: a > 0 ? x - a : x, centreB: a > 0 ? y - b : y, axisA: 1, axisB: 0 },
-        ...{ across: reach, along: reach, law: 'jet', ring: RING, core: (coreMm * look.core) / reach, slice },
+        plane: 'xy',
+        centreA: a > 0 ? x - a : x,
+        centreB: a > 0 ? y - b : y,
+        axisA: 1,
+        axisB: 0,
+        across: reach,
+        along: reach,
+        law: 'jet',
+        ring: RING,
+        core: (coreMm * look.core) / reach,
+        slice,
         angle: (-way * Math.min(2.6, drag / radius)) / (edge * edge),
       }),
     ]

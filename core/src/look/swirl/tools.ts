@@ -36,7 +36,14 @@ function stroked(
   return path.slice(1).flatMap(([a, b], i) =>
     strokeTwists(
       {
-        ...{ plane, fromA: path[i]![0], fromB: path[i]![1], toA: a, toB: b, slice, meander, reachMm },
+        plane,
+        fromA: path[i]![0],
+        fromB: path[i]![1],
+        toA: a,
+        toB: b,
+        slice,
+        meander,
+        reachMm,
         dragMm: dragMm * look.drag * move.strength,
         coreMm: coreMm * look.core,
       },

@@ -34,8 +34,14 @@ export function coarseView(view: View, most: number): View {
   const [wide, high] = [view.width / width, view.height / height]
   return {
     ...view,
-    ...{ rightX: view.rightX * wide, rightY: view.rightY * wide, rightZ: view.rightZ * wide },
-    ...{ downX: view.downX * high, downY: view.downY * high, downZ: view.downZ * high, width, height },
+    rightX: view.rightX * wide,
+    rightY: view.rightY * wide,
+    rightZ: view.rightZ * wide,
+    downX: view.downX * high,
+    downY: view.downY * high,
+    downZ: view.downZ * high,
+    width,
+    height,
   }
 }
 
@@ -49,7 +55,11 @@ const upright = (program: Program, widthMm: number, width: number) => {
 export function acrossView(program: Program, at: number, width: number): View {
   const { x0, y0, length, width: W } = sides(program)
   return {
-    ...{ originX: x0 + at * length, originY: y0, rightX: 0, rightY: W / width, rightZ: 0 },
+    originX: x0 + at * length,
+    originY: y0,
+    rightX: 0,
+    rightY: W / width,
+    rightZ: 0,
     ...upright(program, W, width),
   }
 }
@@ -58,7 +68,11 @@ export function acrossView(program: Program, at: number, width: number): View {
 export function alongView(program: Program, at: number, width: number): View {
   const { x0, y0, length, width: W } = sides(program)
   return {
-    ...{ originX: x0, originY: y0 + at * W, rightX: length / width, rightY: 0, rightZ: 0 },
+    originX: x0,
+    originY: y0 + at * W,
+    rightX: length / width,
+    rightY: 0,
+    rightZ: 0,
     ...upright(program, length, width),
   }
 }
@@ -69,8 +83,18 @@ export function levelView(program: Program, at: number, width: number): View {
   const height = Math.max(1, Math.round((W * width) / length))
   const z = Math.min(0.9995, Math.max(0.0005, at)) * program.heightMm
   return {
-    ...{ originX: x0, originY: y0 + W, originZ: z, rightX: length / width, rightY: 0, rightZ: 0 },
-    ...{ downX: 0, downY: -W / height, downZ: 0, width, height, isTop: at >= 0.999 },
+    originX: x0,
+    originY: y0 + W,
+    originZ: z,
+    rightX: length / width,
+    rightY: 0,
+    rightZ: 0,
+    downX: 0,
+    downY: -W / height,
+    downZ: 0,
+    width,
+    height,
+    isTop: at >= 0.999,
   }
 }
 
@@ -83,8 +107,11 @@ export function wallView(
 ): View {
   const length = Math.hypot(to[0] - from[0], to[1] - from[1])
   return {
-    ...{ originX: from[0], originY: from[1] },
-    ...{ rightX: (to[0] - from[0]) / width, rightY: (to[1] - from[1]) / width, rightZ: 0 },
+    originX: from[0],
+    originY: from[1],
+    rightX: (to[0] - from[0]) / width,
+    rightY: (to[1] - from[1]) / width,
+    rightZ: 0,
     ...upright(program, length, width),
   }
 }

@@ -104,7 +104,10 @@ export function cureForecast(
   return {
     bars,
     moulds: allBars(plan),
-    ...{ drying, freshG, doubts, known },
+    drying,
+    freshG,
+    doubts,
+    known,
     untaughtReadyDay: readyDay(expected),
     readyDay: ready,
     readyRange: rangeOf(draws.map(one => readyDay(one.drying))),

@@ -39,7 +39,12 @@ const logistic = (x: number) => 1 / (1 + Math.exp(-x))
 const OPEN = { open: 1, lid: 0.35, film: 0.12 } as const
 const UNDER_TOWELS = 0.5
 const PLACE_AIR: Readonly<Record<RestStep['place'], number>> = {
-  ...{ room: 1, mat: 1, box: 0.7, oven: 0.7, refrigerator: 0.6, freezer: 0.6 },
+  room: 1,
+  mat: 1,
+  box: 0.7,
+  oven: 0.7,
+  refrigerator: 0.6,
+  freezer: 0.6,
 }
 const openness = ({ cover, towels, place }: RestStep): number =>
   OPEN[cover] * (cover === 'open' && towels.top > 0 ? UNDER_TOWELS : 1) * PLACE_AIR[place]

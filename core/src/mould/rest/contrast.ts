@@ -34,8 +34,12 @@ export const waterOnShelf = (shelf: Shelf): string | null =>
 export function waterEdit(plan: Plan, cupIndex: number, water: string, gPerKg: number): Edit {
   const others = plan.cups[cupIndex]!.colorants.filter(part => part.colorant !== water)
   const part = {
-    ...{ colorant: water, doseGPerKg: gPerKg, basis: 'batter' as const, medium: 'none' as const },
-    ...{ mediumRatio: 0, slurry: null },
+    colorant: water,
+    doseGPerKg: gPerKg,
+    basis: 'batter' as const,
+    medium: 'none' as const,
+    mediumRatio: 0,
+    slurry: null,
   }
   return { kind: 'set', path: ['cups', cupIndex, 'colorants'], value: gPerKg > 0 ? [...others, part] : others }
 }

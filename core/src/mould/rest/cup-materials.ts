@@ -64,7 +64,11 @@ function madeOf(plan: Plan, portions: Portions, shelf: Shelf, lanes?: PouredInpu
     const superfat = isPoured ? portion.superfatShare : unit.superfatShare
     const concentration = isPoured ? portion.concentrationShare : unit.water.concentration
     return materialOf({
-      ...composition,
+      sapKohMgPerG: composition.sapKohMgPerG,
+      short: composition.short,
+      long: composition.long,
+      poly: composition.poly,
+      ricinoleic: composition.ricinoleic,
       superfatShare: Math.min(0.25, Math.max(0, superfat)),
       lyeConcentration: Math.min(0.5, Math.max(0.2, concentration)),
       scent: portions.cups[i]!.scentOfOils,

@@ -71,5 +71,6 @@ export function quickRest(inputs: PouredInputs): QuickRest {
   const soap = inputs.portions.cups.map(cup => cup.pouredG)
   const all = soap.reduce((sum, g) => sum + g, 0)
   const whole = all > 0 ? cups.reduce((sum, share, i) => sum + share * (soap[i]! / all), 0) : 0
-  return { ...quickChances(run), shares: { whole, cups }, peakC: run.heating.peakC }
+  const { gel, crack, volcano } = quickChances(run)
+  return { gel, crack, volcano, shares: { whole, cups }, peakC: run.heating.peakC }
 }

@@ -147,8 +147,13 @@ class Tries {
   way({ kind, sentence }: Candidate, looked: Looked, numbers: RestNumbers, chance: number): RestWay {
     const result = withNumbers(looked.result, numbers)
     return {
-      ...{ kind, sentence, edit: looked.edit, chance },
-      ...{ peakC: result.peakC, crack: result.crack, unmouldMin: result.unmouldMin },
+      kind,
+      sentence,
+      edit: looked.edit,
+      chance,
+      peakC: result.peakC,
+      crack: result.crack,
+      unmouldMin: result.unmouldMin,
       costs: this.costs({ ...looked, result }),
     }
   }

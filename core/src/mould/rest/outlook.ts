@@ -75,7 +75,9 @@ export function readRest(inputs: RestInputs, history: RestHistory, numbers: Rest
   const ash = ashOf(plan, ashInputs(inputs, numbers?.topGel ?? restRun(history, about).topGel(ONE_RUN_K)))
   const unit = unitBatter(plan.recipe, shelf)
   return {
-    ...{ result, ash, cups: cupGels(inputs, history.block) },
+    result,
+    ash,
+    cups: cupGels(inputs, history.block),
     sentence: restSentence(result, numbers, sweetOf(plan, shelf)),
     notices: restNotices(plan, result, ash, isSaltBar(unit)),
     tasks: restTasks(plan, result, isSaltBar(unit)),

@@ -31,23 +31,32 @@ export interface Wrap {
 export function facesOf(mould: MouldHeat, wrap: Wrap): Faces {
   const { widthM, heightM, wall, liner, exposure, isRound } = mould
   const side = faceOf({
-    ...{ facing: 'side', sideM: heightM, lengthM: heightM, wall, liner, towels: wrap.towels.sides, exposure },
+    facing: 'side',
+    sideM: heightM,
+    lengthM: heightM,
+    wall,
+    liner,
+    towels: wrap.towels.sides,
+    exposure,
     ...(isRound && { radiusM: widthM / 2 }),
   })
   const bottom = faceOf({
-    ...{ facing: 'bottom', sideM: 0, lengthM: widthM, wall, liner, towels: wrap.towels.below },
+    facing: 'bottom',
+    sideM: 0,
+    lengthM: widthM,
+    wall,
+    liner,
+    towels: wrap.towels.below,
     under: wrap.under,
   })
   const end = faceOf({
-    ...{
-      facing: 'side',
-      sideM: widthM,
-      lengthM: Math.sqrt(widthM * heightM),
-      wall,
-      liner,
-      towels: wrap.towels.sides,
-      exposure: mould.endExposure ?? exposure,
-    },
+    facing: 'side',
+    sideM: widthM,
+    lengthM: Math.sqrt(widthM * heightM),
+    wall,
+    liner,
+    towels: wrap.towels.sides,
+    exposure: mould.endExposure ?? exposure,
   })
   return { side, bottom, top: topFace(widthM, wrap.cover, wrap.towels.top), end }
 }
@@ -61,7 +70,13 @@ export function plainBlock(
   [nx, ny, nz = 1]: readonly [nx: number, ny: number, nz?: number],
 ): BlockInput {
   return {
-    ...{ nx, ny, nz, widthM: mould.widthM / 2, heightM: mould.heightM, isRound: mould.isRound, lengthM: mould.lengthM },
+    nx,
+    ny,
+    nz,
+    widthM: mould.widthM / 2,
+    heightM: mould.heightM,
+    isRound: mould.isRound,
+    lengthM: mould.lengthM,
     depthM: nz > 1 ? mould.lengthM! / 2 : 1,
     materials: [material],
     materialOf: new Uint8Array(nx * ny * nz),

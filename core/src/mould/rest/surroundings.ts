@@ -98,15 +98,15 @@ export class Surroundings {
       this.#phase = i
       this.#enclosureC = phase.place === 'oven' ? phase.tempC : roomC
     }
-    const still = { roomC, forced: 0, matC: null }
+    const still: Around = { airC: roomC, roomC, forced: 0, matC: null }
     if (phase.place === 'refrigerator' || phase.place === 'freezer')
       return { airC: FIXED_C[phase.place], roomC, forced: COLD_FORCED, matC: null }
     if (phase.place === 'mat') {
       const isOn = s < phase.fromS + phase.holdS - 1e-6
-      return { ...still, airC: roomC, matC: isOn ? phase.tempC : null }
+      return { ...still, matC: isOn ? phase.tempC : null }
     }
     if (phase.place === 'oven' || phase.place === 'box') return { ...still, airC: this.#enclosureC }
-    return { ...still, airC: roomC }
+    return still
   }
 
   /** Warms and cools what closes around the mould, by the heat that all moulds in it give, W. */

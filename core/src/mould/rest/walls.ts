@@ -99,7 +99,11 @@ export function topFace(lengthM: number, cover: 'open' | 'film' | 'lid', towels:
     return { facing: 'top', r1: 0, capacity: 0, r2: 0, outer: 1, under: 0, lengthM, isOpen: true }
   const kind: WallKind = cover === 'lid' ? LID.wall : 'film'
   const face = faceOf({
-    ...{ facing: 'top', sideM: 0, lengthM, liner: 'none', towels },
+    facing: 'top',
+    sideM: 0,
+    lengthM,
+    liner: 'none',
+    towels,
     wall: { kind, mm: MOULD_WALLS[kind].mm },
   })
   return cover === 'lid' ? { ...face, r1: face.r1 + LID.gapR } : face

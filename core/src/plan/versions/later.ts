@@ -85,7 +85,10 @@ export function toVersion8(document: Loose): Loose {
     whipped: null,
     scent: scented(document['scent']),
     cups: each(document['cups'], cup => ({
-      ...{ stop: null, draw: null, batter: '', lyeShare: null },
+      stop: null,
+      draw: null,
+      batter: '',
+      lyeShare: null,
       ...cup,
       ownScent: scented(cup['ownScent']),
     })),
