@@ -167,7 +167,8 @@ describe('chances and margins', () => {
     const { scentedRate, scent, plainRate } = variationAt(1.5, input)
     expect(scentedRate + scent).toBeCloseTo(1.5 * Math.hypot(input.rate.sd, input.scentSd), 9)
     expect(plainRate).toBeCloseTo(1.5 * input.rate.sd, 9)
-    expect(variationAt(0, input)).toEqual({ plainRate: 0, scentedRate: 0, scent: 0 })
+    const planned = { hands: 1, stop: 0, rices: false }
+    expect(variationAt(0, input)).toEqual({ plainRate: 0, scentedRate: 0, scent: 0, ...planned })
   })
 
   test('a faster run is never thinner at a given moment', () => {
