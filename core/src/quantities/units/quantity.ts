@@ -100,16 +100,16 @@ const FRACTIONS: Record<string, string> = {
 }
 
 const EXAMPLES: Record<QuantityKind, string> = {
-  mass: '"57 g" or "2 oz"',
-  length: '"75 mm" or "3 in"',
-  temperature: '"35 C" or "95 F"',
-  difference: '"6 C" or "11 F"',
-  volume: '"15 ml" or "1 1/2 tsp"',
-  share: '"5 %"',
-  minutes: '"2 min" or "90 s"',
-  dose: '"4 g/kg" or "0.1 oz per lb"',
-  density: '"1.03"',
-  plain: '"1.8"',
+  mass: '“57 g” or “2 oz”',
+  length: '“75 mm” or “3 in”',
+  temperature: '“35 C” or “95 F”',
+  difference: '“6 C” or “11 F”',
+  volume: '“15 ml” or “1 1/2 tsp”',
+  share: '5 %',
+  minutes: '“2 min” or “90 s”',
+  dose: '“4 g/kg” or “0.1 oz per lb”',
+  density: '1.03',
+  plain: '1.8',
 }
 
 const unitNamed = (kind: QuantityKind, name: string): Unit | undefined =>
