@@ -1,4 +1,4 @@
-import { starterPlan } from '@ostler/core'
+import { portionsOf, referenceShelf, starterPlan } from '@ostler/core'
 import type { BatchAnswer, BatchList, BatchSummary, ShelfAnswer } from '@ostler/core'
 import { decode } from 'fast-png'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
@@ -34,7 +34,8 @@ describe('what a batch comes to', () => {
     const list = await settled()
     expect(list.every(one => one.isFresh)).toBe(true)
     const { potG, state, scent } = named(list, 'Looked at')
-    expect(potG).toBeGreaterThan(500)
+    // To a tenth of a gram, so that ounces are those of its own page.
+    expect(potG).toBeCloseTo(portionsOf(starterPlan('Looked at'), referenceShelf()).potG, 1)
     expect(['calm', 'tight', 'trouble']).toContain(state)
     expect(scent).toEqual(expect.any(String))
   })

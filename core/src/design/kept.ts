@@ -91,9 +91,7 @@ function toVersion2(design: Loose): Loose {
 const toVersion3 = ({ mould, cutting, finish, ...design }: Loose): Loose => ({
   ...design,
   version: 3,
-  mould: mouldIn13(mould),
-  cutting: cuttingIn13(cutting),
-  finish: finishIn13(finish),
+  ...{ mould: mouldIn13(mould), cutting: cuttingIn13(cutting), finish: finishIn13(finish) },
 })
 
 /** Names that the parts of a design refer to must exist. */
@@ -174,18 +172,20 @@ export function planOfDesign(design: KeptDesign, base: Plan): Plan {
   const cups = design.cups.map(cup => ({ ...plainCup(cup.id, cup.name), wish: cup.hex }))
   return {
     ...base,
-    name,
-    mould,
-    cups,
-    score,
-    moves,
-    finish,
-    cutting,
-    moreMoulds: [],
-    ladders: [],
-    reserves: [],
-    aside: [],
-    planB: null,
+    ...{
+      name,
+      mould,
+      cups,
+      score,
+      moves,
+      finish,
+      cutting,
+      moreMoulds: [],
+      ladders: [],
+      reserves: [],
+      aside: [],
+      planB: null,
+    },
     division: { ...base.division, actual: [], makesUp: '' },
   }
 }

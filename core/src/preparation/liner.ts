@@ -53,20 +53,12 @@ function strips({ mould, overhangMm: o, layers }: Lined): Raw[] {
   const plain = { foldsY: [], slits: [], isDisc: false, count }
   return [
     {
-      name: fact('A, along the mould'),
-      widthMm: l + 2 * d + 2 * o,
-      heightMm: mould.innerWidthMm,
-      foldsX: [o, o + d, o + d + l, o + d + l + d],
-      narrowsToMm: narrows(w),
-      ...plain,
+      ...{ name: fact('A, along the mould'), widthMm: l + 2 * d + 2 * o, heightMm: mould.innerWidthMm },
+      ...{ foldsX: [o, o + d, o + d + l, o + d + l + d], narrowsToMm: narrows(w), ...plain },
     },
     {
-      name: fact('B, across the mould'),
-      widthMm: w + 2 * d + 2 * o,
-      heightMm: mould.innerLengthMm,
-      foldsX: [o, o + d, o + d + w, o + d + w + d],
-      narrowsToMm: narrows(l),
-      ...plain,
+      ...{ name: fact('B, across the mould'), widthMm: w + 2 * d + 2 * o, heightMm: mould.innerLengthMm },
+      ...{ foldsX: [o, o + d, o + d + w, o + d + w + d], narrowsToMm: narrows(l), ...plain },
     },
   ]
 }
@@ -82,14 +74,8 @@ function oneSheet({ mould, overhangMm: o, layers }: Lined): Raw[] {
   ])
   return [
     {
-      name: fact('one sheet'),
-      widthMm,
-      heightMm,
-      slits,
-      narrowsToMm: null,
-      isDisc: false,
-      foldsX: [o, corner, corner + l, corner + l + d],
-      foldsY: [o, corner, corner + w, corner + w + d],
+      ...{ name: fact('one sheet'), widthMm, heightMm, slits, narrowsToMm: null, isDisc: false },
+      ...{ foldsX: [o, corner, corner + l, corner + l + d], foldsY: [o, corner, corner + w, corner + w + d] },
       count: mould.cavities * layers,
     },
   ]
@@ -115,21 +101,13 @@ function wrap({ mould, overhangMm, layers }: Lined): Raw[] {
       heightMm: d + overhangMm,
       foldsX: [around],
       foldsY: [overhangMm],
-      slits: [],
-      narrowsToMm: null,
-      isDisc: false,
-      count: cavities * layers,
+      ...{ slits: [], narrowsToMm: null, isDisc: false, count: cavities * layers },
     },
     {
       name: fact('floor, with tabs to cut'),
       widthMm: floorL,
       heightMm: floorW,
-      foldsX: [],
-      foldsY: [],
-      slits: [],
-      narrowsToMm: null,
-      isDisc: true,
-      count: cavities * layers,
+      ...{ foldsX: [], foldsY: [], slits: [], narrowsToMm: null, isDisc: true, count: cavities * layers },
     },
   ]
 }

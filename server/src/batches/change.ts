@@ -83,6 +83,21 @@ const savedAs = (id: string, on: Pick<Row, 'revision' | 'updated_at'>, isAlone: 
   plan,
 })
 
+/** Writes a plan, remembers it for the next change, and says so. Null: what it takes the place of does not stand there any more. */
+async function saved(
+  db: Database | Transaction<Tables>,
+  latest: LatestPlans,
+  sender: Sender,
+  place: Place,
+  sent: SentChanges,
+  plan: Plan,
+): Promise<ChangeResult | null> {
+  const next = await written(db, sender, place, sent, plan)
+  if (!next) return null
+  latest.keep(sender.workshopId, place.id, { plan, revision: next.revision, writtenAt: next.written_at })
+  return savedAs(place.id, next, sent.revision === place.revision, plan)
+}
+
 /** Makes changes on the plan as it was saved last, without reading it. Null: it is not known here, moved on, or cannot take them. */
 async function onLatest(
   db: Database,
@@ -96,10 +111,7 @@ async function onLatest(
   if (known?.revision !== sent.revision) return null
   const made = withChanges(known.plan, sent.changes)
   if (!made.ok || made.met.length > 0) return null
-  const next = await written(db, sender, { id, revision: known.revision, written_at: known.writtenAt }, sent, made.plan)
-  if (!next) return null
-  latest.keep(sender.workshopId, id, { plan: made.plan, revision: next.revision, writtenAt: next.written_at })
-  return savedAs(id, next, true, made.plan)
+  return saved(db, latest, sender, { id, revision: known.revision, written_at: known.writtenAt }, sent, made.plan)
 }
 
 /** Makes changes on the plan as it stands. Null: it moved on under them. */
@@ -126,10 +138,7 @@ async function attempted(
       ? { ok: false, problems: made.problems }
       : { ok: false, current: answer(row), parts: changedParts(changes, plan) }
   }
-  const next = await written(db, sender, row, sent, made.plan)
-  if (!next) return null
-  latest.keep(sender.workshopId, id, { plan: made.plan, revision: next.revision, writtenAt: next.written_at })
-  return savedAs(id, next, revision === row.revision, made.plan)
+  return saved(db, latest, sender, row, sent, made.plan)
 }
 
 /** Times that changes are made without holding the batch; where many save at once, they wait for each other after that. */

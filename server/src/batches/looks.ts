@@ -7,7 +7,7 @@ import type { Shelves } from '../shelf/store.ts'
 import type { Look, Work } from '../work/work.ts'
 
 /** Goes up whenever the models or the picture come out otherwise for the same plan. */
-const LOOK_VERSION = 6
+const LOOK_VERSION = 7
 
 /** Batches looked at in one go: each takes a tenth of a second or so. */
 const MOST_AT_ONCE = 20
@@ -46,10 +46,10 @@ function keptScent(scent: Words): string {
 export const scentFrom = (kept: string | null): Words | null =>
   kept?.startsWith('{"fact":') === true ? (JSON.parse(kept) as Words) : kept
 
-/** Grams are listed to the gram. */
+/** To a tenth of a gram: ounces are listed to a hundredth. */
 const stored = (look: Look | null) => ({
   state: look?.state ?? null,
-  pot_g: look ? Math.round(look.potG) : null,
+  pot_g: look ? Math.round(10 * look.potG) / 10 : null,
   scent: look ? keptScent(look.scent) : null,
   face: look ? Buffer.from(look.face) : null,
   course: look ? JSON.stringify(look.course) : null,

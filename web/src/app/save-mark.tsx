@@ -42,7 +42,7 @@ export function SaveMark() {
       <span
         role="status"
         title={detail}
-        className={`mr-1 text-[13px] ${calm ? 'text-soft' : 'font-semibold text-rust'}`}
+        className={`mr-1 text-[13px] ${calm ? 'text-soft' : 'max-w-32 shrink-0 leading-4 font-semibold text-rust'}`}
       >
         {calm ? '' : '⚠ '}
         {mark}
